@@ -1,0 +1,73 @@
+import type { ClampPoint } from '../clamping/centring'
+import { clampFrame, type ClampFrame } from '../clamping/clampFrame'
+import type { ClampPosition } from '../clamping/clampPosition'
+import type { Station } from '../curve/stations'
+import { degrees, radians } from '../units/angle'
+import { edgeAngle } from './edgeAngle'
+import { pedalAt, type Pedal } from './pedal'
+import { refuse, type Refusal } from './reasons'
+
+/** What stands over a held blade: the pivot in the blade's own plane, its slide along u, the stone and the rod. */
+export interface Reacher {
+  readonly pivot: ClampPoint
+  readonly slideMm: number
+  readonly faceOffsetMm: number
+  readonly rodLengthMm: number
+}
+
+/** The stone at one place of the edge, in the blade's plane as the side being worked sees it. */
+export interface Contact extends Pedal {
+  readonly ok: true
+  readonly fromHeelMm: number
+  /** The pivot above the blade's centre plane. */
+  readonly heightMm: number
+  /** True edge angle per side. */
+  readonly edgeAngleDeg: number
+  /** What a level gauge on the stone, zeroed on the blade's plane, reads with the stone centred over the contact. */
+  readonly gaugeDeg: number
+  /** From the pivot along the rod to where the stone is centred over the contact. */
+  readonly reachMm: number
+}
+
+/**
+ * The edge angle and all that goes with it at one station of the edge. Refused as edgeAngle refuses, and when the
+ * contact lies beyond the rod's end (`limit`: the rod length needed, mm).
+ * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
+ */
+export const contactAt = (station: Station, held: ClampPosition, over: Reacher): Contact | Refusal =>
+  contactIn(clampFrame(held), station, over)
+
+/** The contacts along an edge, station by station, each with its angle or the reason why there is none. */
+export function contactsAlong(stations: readonly Station[], held: ClampPosition, over: Reacher): (Contact | Refusal)[] {
+  const frame = clampFrame(held)
+  return stations.map((station) => contactIn(frame, station, over))
+}
+
+function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact | Refusal {
+  const { point, outward, foot, distanceMm } = pedalAt(station, frame, over.pivot, over.slideMm)
+  const heightMm = over.pivot.w
+  const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
+  if (!angle.ok) return angle
+  const theta = radians(angle.edgeAngleDeg)
+  const lift = over.faceOffsetMm * Math.sin(theta)
+  const runU = point[0] + outward[0] * lift - foot[0]
+  const runV = point[1] + outward[1] * lift - foot[1]
+  const run = Math.sqrt(runU * runU + runV * runV)
+  const fall = heightMm - over.faceOffsetMm * Math.cos(theta)
+  const reachMm = Math.sqrt(run * run + fall * fall)
+  if (reachMm > over.rodLengthMm) return refuse('beyond-rod', reachMm)
+  const gaugeDeg = degrees(Math.atan2(fall, run))
+  const { fromHeelMm } = station
+  return { ok: true, point, outward, foot, distanceMm, fromHeelMm, heightMm, edgeAngleDeg: angle.edgeAngleDeg, gaugeDeg, reachMm }
+}
+
+/**
+ * How far the pivot stands above (negative: below) a face that would lie on the tangent at this edge angle, less the
+ * face offset, mm. Zero where the angle is met; linear in the pivot's height.
+ * Source: docs/geometry.md, "Solving for a wanted angle".
+ */
+export function faceGapMm(station: Station, held: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
+  const theta = radians(edgeAngleDeg)
+  const { distanceMm } = pedalAt(station, clampFrame(held), over.pivot, over.slideMm)
+  return over.pivot.w * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
+}

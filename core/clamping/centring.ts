@@ -1,0 +1,39 @@
+import { radians } from '../units/angle'
+import { rotate } from '../vector/vec2'
+import type { ClampPosition } from './clampPosition'
+
+export const SIDES = ['A', 'B'] as const
+export type Side = (typeof SIDES)[number]
+
+/** A point over the clamp: u along the jaws towards the tip, v outward, w up on the side being worked. Millimetres. */
+export interface ClampPoint {
+  readonly u: number
+  readonly v: number
+  readonly w: number
+}
+
+/** Where the blade's centre plane lies over the clamp, as the side being worked sees it. */
+export interface CentrePlane {
+  /** Above the clamp's centre plane, at the clamp origin. */
+  readonly offsetMm: number
+  /** Rise outward, square to the axis. */
+  readonly tiltDeg: number
+  /** The axis it is tilted about: its turn in the plane, from the jaws' front line. */
+  readonly axisTurnDeg: number
+}
+
+/** A blade gripped by jaws: both errors change sign when the clamp is turned over. Source: docs/geometry.md, "The two sides". */
+export function grippedCentrePlane(held: ClampPosition, side: Side): CentrePlane {
+  const sign = side === 'A' ? 1 : -1
+  return { offsetMm: sign * held.centreOffsetMm, tiltDeg: sign * held.tiltDeg, axisTurnDeg: 0 }
+}
+
+/** The pivot in the blade's own plane: u and v measured in the centre plane, w the height above it. Source: as above. */
+export function pivotOverBlade(pivot: ClampPoint, plane: CentrePlane): ClampPoint {
+  const axis = radians(plane.axisTurnDeg)
+  const tilt = radians(plane.tiltDeg)
+  const above = pivot.w - plane.offsetMm
+  const [along, out] = rotate([pivot.u, pivot.v], -axis)
+  const [u, v] = rotate([along, out * Math.cos(tilt) + above * Math.sin(tilt)], axis)
+  return { u, v, w: above * Math.cos(tilt) - out * Math.sin(tilt) }
+}

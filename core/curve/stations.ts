@@ -1,0 +1,35 @@
+import type { Vec2 } from '../vector/vec2'
+import { curveLength, parameterAtLength, segmentLength } from './arcLength'
+import type { Curve } from './curve'
+import type { Segment } from './segment'
+import { segmentAt } from './segmentAt'
+
+/** A place on the edge: arc length from the heel, point and unit heading towards the tip, blade frame, mm. */
+export interface Station {
+  readonly fromHeelMm: number
+  readonly point: Vec2
+  readonly heading: Vec2
+}
+
+/** The station at an arc length from the heel (clamped to the edge's ends). At a corner: the piece that begins there. */
+export function stationAt(curve: Curve, fromHeelMm: number): Station {
+  let before = 0
+  for (const [index, segment] of curve.entries()) {
+    const size = segmentLength(segment)
+    const last = index === curve.length - 1
+    if (last || fromHeelMm < before + size) return stationOn(segment, Math.max(0, fromHeelMm - before), before)
+    before += size
+  }
+  throw new RangeError('an edge has at least one piece')
+}
+
+function stationOn(segment: Segment, alongMm: number, before: number): Station {
+  const { point, heading } = segmentAt(segment, parameterAtLength(segment, alongMm))
+  return { fromHeelMm: before + Math.min(alongMm, segmentLength(segment)), point, heading }
+}
+
+/** `count` stations (two or more) from heel to tip, even in arc length. Source: docs/geometry.md, "Edge curves". */
+export function evenStations(curve: Curve, count: number): Station[] {
+  const total = curveLength(curve)
+  return Array.from({ length: count }, (_, i) => stationAt(curve, (total * i) / (count - 1)))
+}

@@ -1,0 +1,113 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { stationAt } from '../curve/stations'
+import { heightOfSetting, heightRange, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
+import { contactFor } from '../setup/job'
+import { armsRig, bellyBlade, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
+import { heightCorrectionMm } from '../stone/swap'
+import { bladeHeightFor } from './bladeHeightFor'
+import { pivotHeightFor } from './pivotHeightFor'
+import { whatToDial } from './whatToDial'
+
+const rigs = [postRig, slotRig, screwRig, scaleRig, armsRig, tableRig]
+const middle = stationAt(bellyBlade.edge, 40)
+const angle = fc.double({ min: 10, max: 30, noNaN: true })
+const place = fc.double({ min: 0, max: 95, noNaN: true })
+
+describe('what to dial', () => {
+  it('solving for an angle and computing it back returns it, on every rig, side and place of the edge', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...rigs.filter((r) => r !== slotRig)), fc.constantFrom('A' as const, 'B' as const), angle, place, (rig, side, wanted, s) => {
+        const job = { ...sampleJob, rig, held: { ...sampleJob.held, turnDeg: 3, centreOffsetMm: 0.4, tiltDeg: 0.5 } }
+        const station = stationAt(bellyBlade.edge, s)
+        const solved = pivotHeightFor(job, side, wanted, station)
+        if (!solved.ok) throw new Error(solved.reason)
+        const { lowestMm, highestMm } = heightRange(rig)
+        fc.pre(solved.heightMm >= lowestMm && solved.heightMm <= highestMm)
+        const back = contactFor(job, side, settingOfHeight(rig, solved.heightMm), station)
+        expect(back.ok && back.edgeAngleDeg).toBeCloseTo(wanted, 8)
+      }),
+    )
+  })
+
+  it('the blade height for an angle gives that angle, on jaws and on a table', () => {
+    for (const rig of [postRig, scaleRig, tableRig]) {
+      const setting = settingOfHeight(rig, 55)
+      const found = bladeHeightFor({ ...sampleJob, rig }, 'A', setting, 21, middle)
+      if (!found.ok) throw new Error(found.reason)
+      const back = contactFor({ ...sampleJob, rig, held: found.held }, 'A', setting, middle)
+      expect(back.ok && back.edgeAngleDeg).toBeCloseTo(21, 8)
+    }
+  })
+
+  it('says when the blade would have to go into the jaws', () => {
+    expect(bladeHeightFor(sampleJob, 'A', { by: 'millimetres', mm: 15 }, 30, middle)).toMatchObject({ ok: false, reason: 'into-jaws' })
+  })
+
+  it('names the slot that comes nearest and what it leaves', () => {
+    const advice = whatToDial({ ...sampleJob, rig: slotRig }, 'A', 20, middle)
+    if (!advice.ok) throw new Error(advice.reason)
+    expect(advice.setting).toEqual({ by: 'slot', label: '3' })
+    const others = ['1', '2', '4', '5'].map((label) => contactFor({ ...sampleJob, rig: slotRig }, 'A', { by: 'slot', label }, middle))
+    for (const other of others) expect(other.ok && Math.abs(other.edgeAngleDeg - 20)).toBeGreaterThan(Math.abs(advice.offDeg))
+  })
+
+  it('leaves no more than half a mark, and offers only marks the rig has', () => {
+    for (const rig of [postRig, screwRig, scaleRig]) {
+      const advice = whatToDial({ ...sampleJob, rig }, 'A', 20, middle)
+      if (!advice.ok) throw new Error(advice.reason)
+      expect(advice.setting).toEqual(toNearestMark(rig, advice.setting))
+      const next = contactFor({ ...sampleJob, rig }, 'A', stepSetting(rig, advice.setting, advice.offDeg > 0 ? -1 : 1), middle)
+      expect(next.ok && Math.abs(next.edgeAngleDeg - 20)).toBeGreaterThanOrEqual(Math.abs(advice.offDeg))
+    }
+  })
+
+  it('beyond the post it says which height would be needed', () => {
+    const refusal = whatToDial(sampleJob, 'A', 45, middle)
+    expect(refusal).toMatchObject({ ok: false, reason: 'height-out-of-range' })
+    // r = 95 + 28, h = r tan 45° + d / cos 45°
+    expect(!refusal.ok && refusal.limit).toBeCloseTo(123 + 6 * Math.SQRT2, 6)
+  })
+})
+
+describe('dials', () => {
+  it('a printed mark is true for the blade height and stone it was drawn for, and only there', () => {
+    const job = { ...sampleJob, rig: scaleRig }
+    const at30 = { ...job, held: { ...job.held, bladeYMm: -2 } }
+    const drawnFor = contactFor(at30, 'A', { by: 'degree-scale', markDeg: 20 }, middle)
+    expect(drawnFor.ok && drawnFor.edgeAngleDeg).toBeCloseTo(20, 9)
+    const thinner = contactFor({ ...at30, stone: { ...job.stone, faceOffsetMm: 3 } }, 'A', { by: 'degree-scale', markDeg: 20 }, middle)
+    expect(thinner.ok && thinner.edgeAngleDeg - 20).toBeGreaterThan(1)
+  })
+
+  it('height to setting and back is the identity within the range', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(postRig, screwRig, scaleRig), fc.double({ min: 30, max: 80, noNaN: true }), (rig, height) => {
+        const back = heightOfSetting(rig, settingOfHeight(rig, height))
+        expect(back.ok && back.heightMm).toBeCloseTo(height, 8)
+      }),
+    )
+  })
+
+  it('steps stop at the ends of the rig', () => {
+    expect(stepSetting(slotRig, { by: 'slot', label: '5' }, 1)).toEqual({ by: 'slot', label: '5' })
+    expect(stepSetting(postRig, { by: 'millimetres', mm: 75 }, 1)).toEqual({ by: 'millimetres', mm: 75 })
+  })
+
+  it('a setting of another rig is refused, not guessed', () => {
+    expect(heightOfSetting(slotRig, { by: 'millimetres', mm: 30 })).toEqual({ ok: false, reason: 'setting-of-another-rig' })
+    expect(heightOfSetting(slotRig, { by: 'slot', label: '9' })).toEqual({ ok: false, reason: 'setting-of-another-rig' })
+  })
+})
+
+describe('changing the stone', () => {
+  it('the height correction keeps the angle', () => {
+    const setting = settingOfHeight(postRig, 52)
+    const before = contactFor(sampleJob, 'A', setting, middle)
+    if (!before.ok) throw new Error(before.reason)
+    const thick = { ...sampleJob, stone: { ...sampleJob.stone, faceOffsetMm: 9.5 } }
+    const raised = settingOfHeight(postRig, 52 + heightCorrectionMm(6, 9.5, before.edgeAngleDeg))
+    const after = contactFor(thick, 'A', raised, middle)
+    expect(after.ok && after.edgeAngleDeg).toBeCloseTo(before.edgeAngleDeg, 9)
+  })
+})

@@ -1,0 +1,21 @@
+import { contactAt, faceGapMm } from '../angle/contact'
+import { refuse, type Refusal } from '../angle/reasons'
+import { secantRoot } from '../angle/solve'
+import type { Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import type { PivotHeight } from '../rig/dial'
+import { reacherAt, type Job } from '../setup/job'
+
+/**
+ * The pivot height (mm above the clamp's centre plane, or the table) that gives a wanted edge angle at a station,
+ * whether or not the rig can reach that height. Refused when there is none, or the stone cannot work there.
+ * Source: docs/geometry.md, "Solving for a wanted angle".
+ */
+export function pivotHeightFor(job: Job, side: Side, wantedDeg: number, station: Station): PivotHeight | Refusal {
+  if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')
+  const gap = (heightMm: number) => faceGapMm(station, job.held, reacherAt(job, side, heightMm), wantedDeg)
+  const heightMm = secantRoot(gap, 50)
+  if (heightMm === null) return refuse('angle-out-of-range')
+  const contact = contactAt(station, job.held, reacherAt(job, side, heightMm))
+  return contact.ok ? { ok: true, heightMm } : contact
+}

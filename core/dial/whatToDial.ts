@@ -1,0 +1,54 @@
+import type { Contact } from '../angle/contact'
+import { refuse, type Refusal } from '../angle/reasons'
+import type { Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '../rig/dial'
+import type { DialSetting } from '../rig/heightReading'
+import { contactFor, type Job } from '../setup/job'
+import { pivotHeightFor } from './pivotHeightFor'
+
+/** What to dial, in the rig's own language. */
+export interface DialAdvice {
+  readonly ok: true
+  /** The nearest mark or slot that the rig has. */
+  readonly setting: DialSetting
+  readonly heightMm: number
+  /** What that mark gives at the station. */
+  readonly givesDeg: number
+  /** givesDeg less the wanted angle: the deviation that remains. */
+  readonly offDeg: number
+}
+
+/**
+ * What to dial for a wanted edge angle at a station, and what remains for want of a finer mark. Refused when no setting of
+ * this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot height needed.
+ * Source: docs/geometry.md, "Solving for a wanted angle".
+ */
+export function whatToDial(job: Job, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
+  const dial = job.rig.height
+  if (dial.by === 'slot') return nearestSlot(job, side, wantedDeg, station, dial.slots.map((slot) => slot.label))
+  const exact = pivotHeightFor(job, side, wantedDeg, station)
+  if (!exact.ok) return exact
+  const { lowestMm, highestMm } = heightRange(job.rig)
+  if (exact.heightMm < lowestMm || exact.heightMm > highestMm) return refuse('height-out-of-range', exact.heightMm)
+  const setting = toNearestMark(job.rig, settingOfHeight(job.rig, exact.heightMm))
+  return advice(job, setting, contactFor(job, side, setting, station), wantedDeg)
+}
+
+function nearestSlot(job: Job, side: Side, wantedDeg: number, station: Station, labels: string[]): DialAdvice | Refusal {
+  const tried = labels.map((label) => {
+    const setting: DialSetting = { by: 'slot', label }
+    return advice(job, setting, contactFor(job, side, setting, station), wantedDeg)
+  })
+  const possible = tried.filter((one): one is DialAdvice => one.ok)
+  if (possible.length === 0) return tried[0]!
+  return possible.reduce((best, one) => (Math.abs(one.offDeg) < Math.abs(best.offDeg) ? one : best))
+}
+
+function advice(job: Job, setting: DialSetting, contact: Contact | Refusal, wantedDeg: number): DialAdvice | Refusal {
+  if (!contact.ok) return contact
+  const height = heightOfSetting(job.rig, setting)
+  if (!height.ok) return height
+  const givesDeg = contact.edgeAngleDeg
+  return { ok: true, setting, heightMm: height.heightMm, givesDeg, offDeg: givesDeg - wantedDeg }
+}

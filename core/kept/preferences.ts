@@ -1,0 +1,15 @@
+import { z } from 'zod'
+import { lengthUnit } from '../units/length'
+
+const sideName = z.string().trim().min(1, 'Give this side a name.').max(12, 'Keep a side’s name to 12 letters.')
+
+/** How the user likes figures shown. Kept with the data, so every device at the bench shows the same. */
+export const preferences = z.object({
+  unit: lengthUnit.default('mm'),
+  angles: z.enum(['per-side', 'included']).default('per-side'),
+  sideNames: z.object({ A: sideName, B: sideName }).default({ A: 'A', B: 'B' }),
+})
+export type Preferences = z.infer<typeof preferences>
+
+export const keptPreferences = preferences.extend({ revision: z.number().int().min(0) })
+export type KeptPreferences = z.infer<typeof keptPreferences>

@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest'
+import { primaryHalfAngleDeg } from '../blade/primaryHalfAngle'
+import { moved, stationOverJaws } from '../clamping/bladeHeight'
+import { clampFrame, toBladeFrame, toClampFrame } from '../clamping/clampFrame'
+import { evenStations } from '../curve/stations'
+import { settingOfHeight } from '../rig/dial'
+import { evaluate, type Evaluation, type SideSet } from './evaluate'
+import type { Job } from './job'
+import { armsRig, bellyBlade, postRig, sampleJob, tableRig } from './sampleJob.fixture'
+
+const stations = evenStations(bellyBlade.edge, 400)
+const at = (job: Job, heightMm: number, lookAtMm: number | null = null, heightB = heightMm): Evaluation =>
+  evaluate(job, { dialled: { a: settingOfHeight(job.rig, heightMm), b: settingOfHeight(job.rig, heightB), linked: true }, lookAtMm, bladeHeightToleranceMm: 0.5 }, stations)
+const side = (e: Evaluation, s: 'A' | 'B'): SideSet => {
+  const found = e.sides[s]
+  if (!found.ok) throw new Error(found.reason)
+  return found
+}
+
+describe('the set angle of a job', () => {
+  it('looks at the edge over the middle of the jaws unless told otherwise', () => {
+    const e = at(sampleJob, 58)
+    expect(e.station.fromHeelMm).toBeCloseTo(40, 6)
+    expect(e.bladeHeightMm).toBeCloseTo(28, 9)
+    expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(22.7171927, 6)
+    expect(side(at(sampleJob, 58, 80), 'A').contact.edgeAngleDeg).toBeGreaterThan(23)
+  })
+
+  it('off centre, one side gains about what the other loses', () => {
+    const e = at({ ...sampleJob, held: { ...sampleJob.held, centreOffsetMm: 0.4, tiltDeg: 0.6 } }, 58)
+    expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(23.0472093, 6)
+    expect(side(e, 'B').contact.edgeAngleDeg).toBeCloseTo(22.3865573, 6)
+    expect(e.includedDeg).toBeCloseTo(23.0472093 + 22.3865573, 6)
+  })
+
+  it('on a table the primary half-angle comes off, the same on both sides', () => {
+    const half = primaryHalfAngleDeg(bellyBlade)
+    const e = at({ ...sampleJob, rig: tableRig }, 58)
+    // The apex stands where the two primary faces, half the thickness behind the edge out, say: just over the table.
+    const apex = (bellyBlade.thicknessBehindEdgeMm / 2) * Math.cos((half * Math.PI) / 180)
+    const run = 95 + 28 * Math.cos((half * Math.PI) / 180)
+    const toTable = (Math.atan2(58 - apex, run) * 180) / Math.PI - (Math.asin(6 / Math.hypot(58 - apex, run)) * 180) / Math.PI
+    expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(toTable - half, 6)
+    expect(side(e, 'B').contact.edgeAngleDeg).toBeCloseTo(toTable - half, 6)
+  })
+
+  it('each arm of an upright rig has its own place and setting', () => {
+    const e = at({ ...sampleJob, rig: armsRig }, 58, null, 50)
+    expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(22.7171927, 6)
+    expect(side(e, 'B').contact.foot).toEqual([2, -97])
+    expect(side(e, 'B').pivotHeightMm).toBe(50)
+  })
+
+  it('a blade with one bevel has that side’s angle as its included angle', () => {
+    const e = at({ ...sampleJob, blade: { ...bellyBlade, bevels: 'A' } }, 58)
+    expect(e.includedDeg).toBeCloseTo(22.7171927, 6)
+  })
+
+  it('has no included angle, and a reason, when a side has none', () => {
+    const e = at({ ...sampleJob, stone: { ...sampleJob.stone, faceOffsetMm: 25 } }, 24)
+    expect(e.includedDeg).toBeNull()
+    expect(e.sides.A).toEqual({ ok: false, reason: 'pivot-below-face', limit: 25 })
+  })
+
+  it('the doubt is what moving each length by its tolerance does, in quadrature', () => {
+    const base = side(at(sampleJob, 58), 'A')
+    const shifts = [
+      side(at(sampleJob, 58.3), 'A'),
+      side(at({ ...sampleJob, rig: { ...postRig, pivot: { setbackMm: 95.5, alongMm: 0 } } }, 58), 'A'),
+      side(at({ ...sampleJob, held: moved(sampleJob.held, 0, 0.5) }, 58), 'A'),
+      side(at({ ...sampleJob, stone: { ...sampleJob.stone, faceOffsetMm: 6.1 } }, 58), 'A'),
+    ].map((other) => other.contact.edgeAngleDeg - base.contact.edgeAngleDeg)
+    expect(base.doubtDeg).toBeCloseTo(Math.hypot(...shifts), 3)
+  })
+
+  it('knows the lowest angle that clears the jaws', () => {
+    expect(side(at(sampleJob, 58), 'A').lowestOverJawsDeg).toBeCloseTo((Math.atan2(4, 28) * 180) / Math.PI, 9)
+    expect(side(at({ ...sampleJob, rig: tableRig }, 58), 'A').lowestOverJawsDeg).toBeNull()
+  })
+})
+
+describe('how the blade is held', () => {
+  const turned = { ...sampleJob.held, turnDeg: 12, bladeYMm: 3 }
+
+  it('blade frame and clamp frame are each other’s inverse', () => {
+    const [x, y] = toBladeFrame(toClampFrame([70, 20], clampFrame(turned)), clampFrame(turned))
+    expect([x, y].map((n) => Math.round(n * 1e9) / 1e9)).toEqual([70, 20])
+  })
+
+  it('moving the blade moves every point of it by as much, whatever its turn', () => {
+    const [u, v] = toClampFrame([70, 20], clampFrame(turned))
+    const after = toClampFrame([70, 20], clampFrame(moved(turned, 7, -2)))
+    expect(after[0] - u).toBeCloseTo(7, 9)
+    expect(after[1] - v).toBeCloseTo(-2, 9)
+  })
+
+  it('takes the end nearer to the jaws where the edge does not pass over them', () => {
+    expect(stationOverJaws(bellyBlade.edge, stations, { ...turned, bladeXMm: -50 }).fromHeelMm).toBe(0)
+  })
+})

@@ -1,0 +1,46 @@
+import { contactAt, type Contact, type Reacher } from '../angle/contact'
+import type { Refusal } from '../angle/reasons'
+import type { Blade } from '../blade/blade'
+import { restingCentrePlane } from '../blade/restingCentrePlane'
+import { grippedCentrePlane, pivotOverBlade, type CentrePlane, type Side } from '../clamping/centring'
+import type { ClampPosition } from '../clamping/clampPosition'
+import type { Station } from '../curve/stations'
+import { heightOfSetting } from '../rig/dial'
+import type { DialSetting } from '../rig/heightReading'
+import { pivotAt } from '../rig/pivot'
+import { restsOnTable, type Rig } from '../rig/rig'
+import type { Stone } from '../stone/stone'
+
+/** The real things a job is done with, and how the blade is held. */
+export interface Job {
+  readonly rig: Rig
+  readonly blade: Blade
+  readonly stone: Stone
+  readonly held: ClampPosition
+}
+
+/**
+ * Where the blade's reference plane lies over the clamp. A blade with a bevel on side A alone is measured from its flat
+ * back, which lies on the table as it is.
+ */
+export function centrePlaneOf({ rig, blade, held }: Job, side: Side): CentrePlane {
+  if (!restsOnTable(rig)) return grippedCentrePlane(held, side)
+  return blade.bevels === 'A' ? { offsetMm: 0, tiltDeg: 0, axisTurnDeg: 0 } : restingCentrePlane(blade, held)
+}
+
+/** What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table). */
+export function reacherAt(job: Job, side: Side, pivotHeightMm: number): Reacher {
+  const { pivot, slideMm } = pivotAt(job.rig, pivotHeightMm, side)
+  return {
+    pivot: pivotOverBlade(pivot, centrePlaneOf(job, side)),
+    slideMm,
+    faceOffsetMm: job.stone.faceOffsetMm,
+    rodLengthMm: job.rig.rodLengthMm,
+  }
+}
+
+/** The contact at one station for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
+export function contactFor(job: Job, side: Side, setting: DialSetting, station: Station): Contact | Refusal {
+  const height = heightOfSetting(job.rig, setting)
+  return height.ok ? contactAt(station, job.held, reacherAt(job, side, height.heightMm)) : height
+}

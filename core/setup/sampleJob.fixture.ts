@@ -1,0 +1,72 @@
+import type { Blade } from '../blade/blade'
+import type { Rig } from '../rig/rig'
+import type { Stone } from '../stone/stone'
+import type { Job } from './job'
+
+/** Plain things for tests: a post rig, a blade with a straight heel and a round belly, a stone. */
+export const postRig: Rig = {
+  name: 'Post rig',
+  notes: '',
+  kind: 'turning-post',
+  jaws: { widthMm: 30, halfThicknessMm: 4, depthMm: 20 },
+  rodLengthMm: 320,
+  pivot: { setbackMm: 95, alongMm: 0 },
+  pivotB: null,
+  height: { by: 'millimetres', lowestMm: 20, highestMm: 90, zeroMm: 15, resolutionMm: 0.5 },
+  tolerance: { heightMm: 0.3, setbackMm: 0.5 },
+}
+export const slotRig: Rig = {
+  ...postRig,
+  name: 'Slot plate',
+  kind: 'slot-plate',
+  height: { by: 'slot', slideMm: 20, slots: [1, 2, 3, 4, 5].map((n) => ({ label: String(n), heightMm: 20 + 10 * n })) },
+}
+export const screwRig: Rig = {
+  ...postRig,
+  name: 'Screw rig',
+  height: { by: 'turns', lowestMm: 20, highestMm: 90, pitchMm: 1.5, zeroMm: 20, divisions: 12 },
+}
+export const scaleRig: Rig = {
+  ...postRig,
+  name: 'Degree-scale rig',
+  height: { by: 'degree-scale', lowestMarkDeg: 10, highestMarkDeg: 35, stepDeg: 0.5, drawnForBladeHeightMm: 30, drawnForFaceOffsetMm: 6 },
+}
+export const armsRig: Rig = { ...postRig, name: 'Two arms', kind: 'two-arm', pivotB: { setbackMm: 97, alongMm: 2 } }
+export const tableRig: Rig = { ...postRig, name: 'Table', kind: 'table-post', jaws: null }
+
+export const bellyBlade: Blade = {
+  name: 'Belly',
+  notes: '',
+  owner: '',
+  use: '',
+  steel: '',
+  hardnessHrc: null,
+  grind: 'flat',
+  bevels: 'both',
+  widthMm: 28,
+  spineThicknessMm: 3,
+  thicknessBehindEdgeMm: 0.5,
+  primaryGrindHeightMm: 26,
+  edge: [
+    { type: 'line', from: [0, 28], to: [55, 28] },
+    { type: 'arc', centre: [55, -17], radiusMm: 45, startDeg: 90, endDeg: 35 },
+  ],
+  spine: null,
+  handleLengthMm: 0,
+}
+export const plainStone: Stone = {
+  name: 'No. 1',
+  notes: '',
+  kind: 'diamond',
+  grainUm: 30,
+  faceOffsetMm: 6,
+  faceOffsetToleranceMm: 0.1,
+  lengthMm: 150,
+  widthMm: 25,
+}
+export const sampleJob: Job = {
+  rig: postRig,
+  blade: bellyBlade,
+  stone: plainStone,
+  held: { bladeXMm: 40, bladeYMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
+}

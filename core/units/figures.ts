@@ -1,0 +1,11 @@
+/**
+ * How many decimals a figure may be shown with, given its doubt (half-width, same unit): the last digit shown
+ * is never finer than the decade of the doubt. A doubt of 0.3 backs one decimal, 0.04 two, 2 none; at most `most`.
+ */
+export function decimalsBackedBy(doubt: number, most = 2): number {
+  if (!(doubt > 0)) return most
+  return Math.min(most, Math.max(0, -Math.floor(Math.log10(doubt))))
+}
+
+/** Rounds to the nearest multiple of a step; a step of zero leaves the value as it is. */
+export const roundToStep = (value: number, step: number): number => (step > 0 ? Math.round(value / step) * step : value)

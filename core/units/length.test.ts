@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest'
+import { decimalsBackedBy } from './figures'
+import { parseLengthMm } from './length'
+
+const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
+  const parsed = parseLengthMm(text, unit)
+  return parsed.ok ? Math.round(parsed.value * 1e6) / 1e6 : parsed.reason
+}
+
+describe('lengths as people type them', () => {
+  it.each([
+    ['54,5', 54.5],
+    ['1.25 in', 31.75],
+    ['3cm', 30],
+    ['−3', -3],
+    ['1 3/16"', 30.1625],
+    ['', 'empty'],
+    ['about 5', 'not-a-number'],
+    ['1/2', 'not-a-number'],
+  ])('%j is %j', (text, expected) => expect(mm(text)).toBe(expected))
+
+  it('a bare figure is in the unit in use, and inches may be fractions', () => {
+    expect(mm('2', 'in')).toBe(50.8)
+    expect(mm('1/2', 'in')).toBe(12.7)
+    expect(mm('20 mm', 'in')).toBe(20)
+  })
+})
+
+describe('figures shown', () => {
+  it('a doubt backs no finer digit than its own decade', () => {
+    expect([0.3, 0.1, 0.04, 1.2, 25].map((doubt) => decimalsBackedBy(doubt))).toEqual([1, 1, 2, 0, 0])
+  })
+})

@@ -1,0 +1,47 @@
+import { z } from 'zod'
+
+export const lengthUnit = z.enum(['mm', 'in'])
+export type LengthUnit = z.infer<typeof lengthUnit>
+
+/** Exact by the definition of the inch since 1959. */
+export const MM_PER_INCH = 25.4
+
+/** Millimetres to the unit shown. */
+export const fromMm = (mm: number, unit: LengthUnit): number => (unit === 'in' ? mm / MM_PER_INCH : mm)
+
+/** The unit shown to millimetres. */
+export const toMm = (value: number, unit: LengthUnit): number => (unit === 'in' ? value * MM_PER_INCH : value)
+
+export type ParsedNumber = { ok: true; value: number } | { ok: false; reason: 'empty' | 'not-a-number' }
+
+const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)$/
+const FRACTION = /^([+-]?)(?:(\d+)[\s-]+)?(\d+)\/(\d+)$/
+
+/**
+ * Reads a decimal number as people type it: a comma or a point, a Unicode minus, inner blanks trimmed.
+ * Anything else is refused with a reason; nothing is guessed.
+ */
+export function parseDecimal(text: string): ParsedNumber {
+  const plain = text.trim().replace('−', '-').replace(',', '.')
+  if (plain === '') return { ok: false, reason: 'empty' }
+  if (!NUMBER.test(plain)) return { ok: false, reason: 'not-a-number' }
+  return { ok: true, value: Number(plain) }
+}
+
+/**
+ * Reads a length and gives it in millimetres. A unit written behind the figure (mm, cm, in, ") wins over
+ * the unit in use; inches may be fractions ("1 3/16").
+ */
+export function parseLengthMm(text: string, unitInUse: LengthUnit): ParsedNumber {
+  const match = /^(.*?)\s*(mm|cm|in|inch|")?$/i.exec(text.trim())
+  const figure = match?.[1] ?? ''
+  const unit = match?.[2]?.toLowerCase()
+  const scale = unit === 'mm' ? 1 : unit === 'cm' ? 10 : unit ? MM_PER_INCH : toMm(1, unitInUse)
+  const fraction = FRACTION.exec(figure)
+  if (fraction && scale === MM_PER_INCH && Number(fraction[4]) !== 0) {
+    const size = Number(fraction[2] ?? 0) + Number(fraction[3]) / Number(fraction[4])
+    return { ok: true, value: (fraction[1] === '-' ? -size : size) * scale }
+  }
+  const parsed = parseDecimal(figure)
+  return parsed.ok ? { ok: true, value: parsed.value * scale } : parsed
+}

@@ -1,0 +1,11 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  resolve: { alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) } },
+  test: {
+    include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts'],
+    benchmark: { include: ['core/**/*.bench.ts'] },
+    testTimeout: 30_000,
+  },
+})
