@@ -1,0 +1,9 @@
+import { collection, routeId } from '../../../http/kept'
+import { refusal } from '../../../http/refusal'
+
+export default defineEventHandler(async (event) => {
+  const { repository } = await collection(event)
+  const kept = await repository.find(routeId(event))
+  if (!kept) throw refusal(404, 'There is no such thing here.')
+  return kept
+})

@@ -1,0 +1,8 @@
+import { jsonBody } from '../../../http/jsonBody'
+import { answer, collection, contentOf, revisionOf, routeId } from '../../../http/kept'
+
+export default defineEventHandler(async (event) => {
+  const { kind, repository } = await collection(event)
+  const body = await jsonBody(event)
+  return answer(await repository.update(routeId(event), revisionOf(body), contentOf(kind, body)))
+})

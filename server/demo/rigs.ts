@@ -1,0 +1,60 @@
+import type { Rig } from '../../core/rig/rig'
+
+/** Four invented rigs of the tool room, one of each kind. */
+export const demoRigs = {
+  plate: {
+    name: 'Long-bench plate',
+    notes: 'Pivot post with nine wide slots. The whole clamp is turned over for side B.',
+    kind: 'slot-plate',
+    jaws: { widthMm: 28, halfThicknessMm: 3.5, depthMm: 22 },
+    rodLengthMm: 280,
+    pivot: { setbackMm: 92, alongMm: 0 },
+    pivotB: null,
+    height: {
+      by: 'slot',
+      slideMm: 22,
+      slots: [31.5, 37, 42.5, 48, 54, 60, 66.5, 73, 80].map((heightMm, i) => ({ label: String(i + 1), heightMm })),
+    },
+    tolerance: { heightMm: 0.3, setbackMm: 0.5 },
+  },
+  turner: {
+    name: 'Window-bench turner',
+    notes: 'Clamp turns over between two stops. The post is a screw, 1.5 mm a turn, ten marks on its collar.',
+    kind: 'turning-post',
+    jaws: { widthMm: 34, halfThicknessMm: 4.2, depthMm: 24 },
+    rodLengthMm: 360,
+    pivot: { setbackMm: 138, alongMm: 0 },
+    pivotB: null,
+    height: { by: 'turns', lowestMm: 36, highestMm: 112, pitchMm: 1.5, zeroMm: 36, divisions: 10 },
+    tolerance: { heightMm: 0.2, setbackMm: 0.5 },
+  },
+  upright: {
+    name: 'Corner upright',
+    notes: 'Blade stands edge up, an arm on either side. The bar’s degrees were drawn for a blade 35 mm out and a 9 mm stone.',
+    kind: 'two-arm',
+    jaws: { widthMm: 40, halfThicknessMm: 5, depthMm: 26 },
+    rodLengthMm: 330,
+    pivot: { setbackMm: 112, alongMm: 0 },
+    pivotB: { setbackMm: 113, alongMm: 0 },
+    height: {
+      by: 'degree-scale',
+      lowestMarkDeg: 10,
+      highestMarkDeg: 30,
+      stepDeg: 0.5,
+      drawnForBladeHeightMm: 35,
+      drawnForFaceOffsetMm: 9,
+    },
+    tolerance: { heightMm: 0.4, setbackMm: 0.8 },
+  },
+  table: {
+    name: 'Low table',
+    notes: 'Magnet table: the blade lies on its flat. Millimetre scale on the post.',
+    kind: 'table-post',
+    jaws: null,
+    rodLengthMm: 340,
+    pivot: { setbackMm: 150, alongMm: 0 },
+    pivotB: null,
+    height: { by: 'millimetres', lowestMm: 30, highestMm: 120, zeroMm: 0, resolutionMm: 0.5 },
+    tolerance: { heightMm: 0.3, setbackMm: 0.6 },
+  },
+} satisfies Record<string, Rig>

@@ -1,0 +1,3 @@
+import { closeDatabase } from '../store/store'
+
+export default defineNitroPlugin((nitro) => nitro.hooks.hook('close', closeDatabase))

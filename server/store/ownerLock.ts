@@ -1,0 +1,98 @@
+import { linkSync, readFileSync, readdirSync, unlinkSync, writeFileSync } from 'node:fs'
+import { hostname } from 'node:os'
+import { join } from 'node:path'
+
+/**
+ * One owner of a data folder at a time.
+ *
+ * Owners are numbered: owner.1, owner.2 and so on, each a file made by an exclusive link, and the highest number owns the
+ * folder. Whoever finds the highest one's process gone makes the next number; of two who try, the file system lets one
+ * through. An owner never removes its own file (its process ending is what frees the folder, however it ends), so a
+ * crash needs no clean-up and the numbers only rise.
+ */
+export class FolderInUse extends Error {
+  constructor(folder: string, readonly owner: Owner) {
+    super(`The data folder ${folder} is in use by process ${owner.pid}${owner.host === hostname() ? '' : ` on ${owner.host}`}. Stop that one first, or choose another folder.`)
+  }
+}
+
+interface Owner {
+  pid: number
+  host: string
+  /** When the process started, as the system counts it: tells it from a later process with the same number. */
+  started: string
+}
+
+const NAME = /^owner\.(\d+)$/
+
+/** Takes the folder for this process, or throws FolderInUse naming who has it. */
+export function takeFolder(folder: string): void {
+  const me: Owner = { pid: process.pid, host: hostname(), started: startOf(process.pid) ?? '' }
+  for (;;) {
+    const highest = highestNumber(folder)
+    if (highest > 0) {
+      const owner = readOwner(folder, highest)
+      if (owner && isRunning(owner)) throw new FolderInUse(folder, owner)
+    }
+    if (!makeExclusively(folder, highest + 1, me)) continue
+    if (highestNumber(folder) === highest + 1) {
+      removeBelow(folder, highest + 1)
+      return
+    }
+    unlinkSync(join(folder, `owner.${highest + 1}`))
+  }
+}
+
+const numbers = (folder: string): number[] => readdirSync(folder).flatMap((name) => NAME.exec(name)?.slice(1).map(Number) ?? [])
+
+const highestNumber = (folder: string): number => Math.max(0, ...numbers(folder))
+
+function readOwner(folder: string, number: number): Owner | null {
+  try {
+    return JSON.parse(readFileSync(join(folder, `owner.${number}`), 'utf8')) as Owner
+  } catch {
+    return null
+  }
+}
+
+function makeExclusively(folder: string, number: number, owner: Owner): boolean {
+  const draft = join(folder, `.owner-${process.pid}`)
+  writeFileSync(draft, JSON.stringify(owner))
+  try {
+    linkSync(draft, join(folder, `owner.${number}`))
+    return true
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'EEXIST') return false
+    throw error
+  } finally {
+    unlinkSync(draft)
+  }
+}
+
+function removeBelow(folder: string, number: number): void {
+  for (const lower of numbers(folder).filter((n) => n < number)) unlinkSync(join(folder, `owner.${lower}`))
+}
+
+/** An owner on another machine cannot be asked, so it counts as running. */
+function isRunning(owner: Owner): boolean {
+  if (owner.host !== hostname()) return true
+  if (owner.pid === process.pid) return owner.started === startOf(process.pid)
+  try {
+    process.kill(owner.pid, 0)
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ESRCH') return false
+  }
+  const started = startOf(owner.pid)
+  return started === null || owner.started === '' || started === owner.started
+}
+
+/** When a process started: boot and start tick from /proc; null where the system has no such thing. */
+function startOf(pid: number): string | null {
+  try {
+    const boot = readFileSync('/proc/sys/kernel/random/boot_id', 'utf8').trim()
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
+    return `${boot}/${stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19]}`
+  } catch {
+    return null
+  }
+}
