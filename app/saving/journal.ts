@@ -1,0 +1,35 @@
+/** Changes not yet acknowledged by the server, kept in this browser so that a crash, a closed tab or a full disk loses nothing. */
+export interface Journal<T> {
+  read(): Unsaved<T> | null
+  write(unsaved: Unsaved<T>): void
+  clear(): void
+}
+
+export interface Unsaved<T> {
+  /** The revision the changes started from. */
+  revision: number
+  content: T
+}
+
+/** A journal in a storage such as localStorage. A storage that is full or switched off is done without. */
+export function storageJournal<T>(storage: Storage, key: string, parse: (value: unknown) => T | null): Journal<T> {
+  return {
+    read() {
+      try {
+        const stored = JSON.parse(storage.getItem(key) ?? 'null') as Unsaved<unknown> | null
+        const content = stored && parse(stored.content)
+        return stored && content ? { revision: stored.revision, content } : null
+      } catch {
+        return null
+      }
+    },
+    write(unsaved) {
+      try {
+        storage.setItem(key, JSON.stringify(unsaved))
+      } catch {
+        // The server still gets the change; only the second copy is missing.
+      }
+    },
+    clear: () => storage.removeItem(key),
+  }
+}

@@ -1,0 +1,109 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Answer } from './api'
+import { autosave, type SaveState } from './autosave'
+import { emptyHistory, redo, undo, withStep } from './history'
+import type { Journal, Unsaved } from './journal'
+
+interface Note { text: string }
+type Reply = Answer<Note & { revision: number }>
+
+const saved = (text: string, revision: number): Reply => ({ ok: true, value: { text, revision } })
+const refused = (status: number, current?: unknown): Reply => ({ ok: false, status, problem: { message: `status ${status}`, fields: [], current } })
+
+let stored: Unsaved<Note> | null
+const journal: Journal<Note> = { read: () => stored, write: (u) => (stored = u), clear: () => (stored = null) }
+
+function bench(...replies: (Reply | Promise<Reply>)[]) {
+  const states: SaveState<Note>[] = []
+  const sent: [string, number][] = []
+  const save = autosave<Note>(1, {
+    journal,
+    retryMs: [10],
+    onState: (state) => states.push(state),
+    send: async (content, revision) => {
+      sent.push([content.text, revision])
+      return replies.shift() ?? refused(0)
+    },
+  })
+  return { save, states, sent, last: () => states.at(-1)! }
+}
+
+describe('saving as it is made', () => {
+  beforeEach(() => {
+    stored = null
+    vi.useFakeTimers()
+  })
+
+  it('keeps the change in the journal until the server has it', async () => {
+    let reply!: (r: Reply) => void
+    const { save, last } = bench(new Promise<Reply>((resolve) => (reply = resolve)))
+    const done = save.change({ text: 'one' })
+    expect(stored).toEqual({ revision: 1, content: { text: 'one' } })
+    expect(last().is).toBe('saving')
+    reply(saved('one', 2))
+    await done
+    expect(stored).toBeNull()
+    expect(last().is).toBe('saved')
+  })
+
+  it('sends one at a time and only the newest of what came meanwhile, from the new revision', async () => {
+    const { save, sent } = bench(saved('one', 2), saved('three', 3))
+    const done = save.change({ text: 'one' })
+    void save.change({ text: 'two' })
+    void save.change({ text: 'three' })
+    await done
+    expect(sent).toEqual([['one', 1], ['three', 2]])
+  })
+
+  it('tries again by itself after no answer or a full disk, and loses nothing', async () => {
+    const { save, states, sent } = bench(refused(0), refused(507), saved('one', 2))
+    await save.change({ text: 'one' })
+    expect(states.at(-1)).toEqual({ is: 'waiting', message: 'status 0' })
+    expect(stored?.content.text).toBe('one')
+    await vi.advanceTimersByTimeAsync(50)
+    expect(sent).toHaveLength(3)
+    expect(states.at(-1)).toEqual({ is: 'saved' })
+  })
+
+  it('an outdated revision stops the sending until one version is chosen', async () => {
+    const { save, sent, last } = bench(refused(409, { text: 'theirs', revision: 5 }), saved('mine', 6))
+    await save.change({ text: 'mine' })
+    expect(last()).toEqual({ is: 'conflict', theirs: { text: 'theirs', revision: 5 } })
+    await save.change({ text: 'mine still' })
+    expect(sent).toHaveLength(1)
+    await save.overwrite(5, { text: 'mine' })
+    expect(sent[1]).toEqual(['mine', 5])
+    expect(last().is).toBe('saved')
+  })
+
+  it('content the server refuses is not sent again by itself', async () => {
+    const { save, sent, last } = bench(refused(422), saved('better', 2))
+    await save.change({ text: 'bad' })
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(sent).toHaveLength(1)
+    expect(last()).toEqual({ is: 'refused', message: 'status 422' })
+    await save.change({ text: 'better' })
+    expect(last().is).toBe('saved')
+  })
+})
+
+describe('undo', () => {
+  const step = (before: number, after: number, gesture: string | null = null) => ({ label: 'move', before, after, gesture })
+
+  it('a whole gesture is one step; undo and redo are each other’s inverse', () => {
+    let history = withStep(emptyHistory<number>(), step(0, 1, 'drag-1'))
+    history = withStep(history, step(1, 2, 'drag-1'))
+    history = withStep(history, step(2, 9))
+    const back = undo(history)!
+    expect(back.content).toBe(2)
+    const twice = undo(back.history)!
+    expect(twice.content).toBe(0)
+    expect(undo(twice.history)).toBeNull()
+    expect(redo(twice.history)!.content).toBe(2)
+  })
+
+  it('a new step drops what was undone', () => {
+    const back = undo(withStep(emptyHistory<number>(), step(0, 1)))!
+    expect(redo(withStep(back.history, step(0, 7)))).toBeNull()
+  })
+})

@@ -1,0 +1,33 @@
+import type { ClampPosition } from '../clamping/clampPosition'
+import { curveLength } from '../curve/arcLength'
+import { stationAt } from '../curve/stations'
+import { whatToDial } from '../dial/whatToDial'
+import { heightRange, settingOfHeight } from '../rig/dial'
+import { restsOnTable, type Rig } from '../rig/rig'
+import type { Blade } from '../blade/blade'
+import type { Job } from './job'
+import type { Setup } from './setup'
+
+/** The most of a blade's width that the jaws are given to begin with, mm. */
+const GRIP_MM = 12
+
+/**
+ * A place to begin: the middle of the edge over the middle of the jaws, gripped by a third of its width at most; on a
+ * table the whole blade lies in front of the line, with its spine on it.
+ */
+export function startingHold(rig: Rig, blade: Blade): ClampPosition {
+  const middle = stationAt(blade.edge, curveLength(blade.edge) / 2)
+  const grip = restsOnTable(rig) ? 0 : Math.min(GRIP_MM, blade.widthMm / 3)
+  return { bladeXMm: middle.point[0], bladeYMm: grip, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
+}
+
+/** What to dial to begin with: the wanted angle at the middle of the jaws where the rig can give it, else the middle of its range. */
+export function startingDial(job: Job, wanted: Setup['wanted']): Setup['dialled'] {
+  const station = stationAt(job.blade.edge, curveLength(job.blade.edge) / 2)
+  const [a, b] = [whatToDial(job, 'A', wanted.aDeg, station), whatToDial(job, 'B', wanted.bDeg, station)]
+  const { lowestMm, highestMm } = heightRange(job.rig)
+  const middle = settingOfHeight(job.rig, (lowestMm + highestMm) / 2)
+  const linked = job.rig.pivotB === null
+  const forA = a.ok ? a.setting : middle
+  return { a: forA, b: linked ? forA : b.ok ? b.setting : middle, linked }
+}
