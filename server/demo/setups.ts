@@ -22,10 +22,10 @@ export const demoSetups: DemoSetup[] = [
     blade: 'pocket',
     stoneNumber: 3,
     held: held(40, 6),
-    dialled: { a: { by: 'slot', label: '5' }, b: { by: 'slot', label: '5' }, linked: true },
+    dialled: { a: { by: 'slot', label: '4' }, b: { by: 'slot', label: '4' }, linked: true },
     wanted: { aDeg: 20, bDeg: 20, linked: true, why: 'General use; the maker’s bevel is near 20.' },
-    read: { aDeg: 21.8, bDeg: 21.6 },
-    proved: { aDeg: 21.9, bDeg: 21.2 },
+    read: { aDeg: 20.1, bDeg: 20 },
+    proved: { aDeg: 20.4, bDeg: 19.7 },
   },
   {
     ...common,

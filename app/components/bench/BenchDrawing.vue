@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { SIDES } from '#core/clamping/centring'
+import { useBench } from '~/composables/useBench'
+import { usePreferences } from '~/stores/preferences'
+
+/** The measured drawing: plan and section of the real rig, blade and stone, each to scale. */
+const bench = useBench()
+const preferences = usePreferences()
+const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.current.sideNames[side] })))
+</script>
+
+<template>
+  <section aria-label="The bench, drawn to scale" class="relative flex min-h-0 flex-col rounded-sm border border-default bg-default">
+    <svg width="0" height="0" class="absolute" aria-hidden="true">
+      <defs>
+        <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill="var(--sheet)" /><line y2="7" stroke="var(--ink-soft)" stroke-width="1.6" /></pattern>
+        <marker id="arrow" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="9" markerHeight="9" orient="auto-start-reverse"><path d="M0 2 10 5 0 8Z" fill="var(--ink)" /></marker>
+      </defs>
+    </svg>
+    <div class="absolute top-1.5 right-2 z-10 flex items-center gap-2">
+      <span id="side-up" class="text-sm text-muted">Side up</span>
+      <div role="group" aria-labelledby="side-up" class="flex overflow-hidden rounded-sm border border-accented">
+        <button v-for="s in sides" :key="s.side" type="button" class="min-w-11 px-3 py-1 font-semibold" :class="bench.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'" :aria-pressed="bench.side.value === s.side" @click="bench.side.value = s.side">{{ s.name }}</button>
+      </div>
+    </div>
+    <div v-if="bench.drawn.value" class="grid min-h-0 flex-1 grid-rows-[22rem_22rem] divide-default max-lg:divide-y lg:grid-cols-[11fr_12fr] lg:grid-rows-1 lg:divide-x" :class="{ 'opacity-60': bench.trouble.value }">
+      <PlanView class="max-lg:order-2" />
+      <SectionView />
+    </div>
+    <p v-if="bench.trouble.value" role="alert" class="absolute inset-x-3 bottom-3 rounded-sm border border-error bg-default px-3 py-2 text-error">{{ bench.trouble.value }}</p>
+  </section>
+</template>

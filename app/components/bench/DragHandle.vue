@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { useDrag } from '~/composables/useDrag'
+
+/** A knob of the drawing: dragged, or moved by arrow keys. It is a slider to assistive tools. */
+defineProps<{
+  x: number
+  y: number
+  label: string
+  now: number
+  text: string
+  /** Degrees the double arrow is turned by: 0 is left and right. */
+  turn?: number
+}>()
+const emit = defineEmits<{
+  /** A drag moved by pixels; `taken` must be called when the move was made. */
+  drag: [dx: number, dy: number, gesture: string, taken: () => void]
+  /** Arrow keys: so many steps along the knob's way (right and up are positive). */
+  step: [steps: number, gesture: string]
+  held: [is: boolean]
+}>()
+
+const { dragging, on } = useDrag({
+  move(dx, dy, gesture) {
+    let made = false
+    emit('drag', dx, dy, gesture, () => (made = true))
+    return made
+  },
+})
+watch(dragging, (is) => emit('held', is))
+
+const WAY: Record<string, number> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }
+let keyGesture = ''
+function key(event: KeyboardEvent) {
+  const way = WAY[event.key]
+  if (way === undefined || event.ctrlKey || event.metaKey || event.altKey) return
+  event.preventDefault()
+  // A key that is held down is one step of the undo.
+  if (!event.repeat) keyGesture = `key-${event.timeStamp}`
+  emit('step', way * (event.shiftKey && Math.abs(way) === 1 ? 10 : 1), keyGesture)
+}
+</script>
+
+<template>
+  <g class="knob" :class="{ dragging }" role="slider" tabindex="0" :aria-label="label" :aria-valuenow="Math.round(now * 100) / 100" :aria-valuetext="text" :transform="`translate(${x} ${y})`" v-on="on" @keydown="key">
+    <circle r="22" class="reach" />
+    <circle r="11" class="face" />
+    <path d="M-7 0h14M-7 0l3.4-3.4M-7 0l3.4 3.4M7 0l-3.4-3.4M7 0l-3.4 3.4" class="arrows" :transform="`rotate(${-(turn ?? 0)})`" />
+  </g>
+</template>
+
+<style scoped>
+.knob { cursor: grab; touch-action: none; outline: none; }
+.knob.dragging { cursor: grabbing; }
+.reach { fill: transparent; }
+.face { fill: var(--sheet); stroke: var(--accent); stroke-width: 2.4; }
+.arrows { fill: none; stroke: var(--accent); stroke-width: 1.8; stroke-linecap: round; stroke-linejoin: round; }
+.knob:hover .face, .knob.dragging .face { fill: var(--accent); }
+.knob:hover .arrows, .knob.dragging .arrows { stroke: var(--sheet); }
+.knob:focus-visible .reach { stroke: var(--angle-wanted); stroke-width: 3; }
+</style>

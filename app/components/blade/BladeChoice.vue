@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
+import { curveLength } from '#core/curve/arcLength'
+import { useBench } from '~/composables/useBench'
+import { useBenchActions } from '~/composables/useBenchActions'
+import { useOpenPanel } from '~/composables/useCommands'
+import { stationPath } from '~/stations'
+import { useCollections } from '~/stores/collections'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { lengthText } from '~/words/lengthText'
+
+const collections = useCollections()
+const job = useJob()
+const bench = useBench()
+const actions = useBenchActions()
+const preferences = usePreferences()
+const { angle } = useOpenPanel()
+const blades = computed(() => collections.blades.filter((b) => b.archivedAt === null || b.id === job.content?.bladeId))
+const GRIND_WORD = { flat: 'flat ground', sabre: 'sabre ground', hollow: 'hollow ground', convex: 'convex ground' } as const
+/** Blades of one length class share a scale, so that a short knife can still be told from another. */
+const span = (edgeMm: number) => (edgeMm > 110 ? 215 : 110)
+const facts = computed(() => {
+  const blade = bench.blade.value
+  if (!blade) return []
+  const text = (mm: number) => lengthText(mm, preferences.unit)
+  return [
+    ['Edge', text(curveLength(blade.edge))],
+    ['Width', text(blade.widthMm)],
+    ['Spine', text(blade.spineThicknessMm)],
+    ['Behind the edge', text(blade.thicknessBehindEdgeMm)],
+    ['Primary half-angle', angleText(primaryHalfAngleDeg(blade), 0.1)],
+    ['Grind', GRIND_WORD[blade.grind] + (blade.bevels === 'A' ? ', one bevel' : '')],
+    ['Steel', blade.steel + (blade.hardnessHrc ? `, ${blade.hardnessHrc} HRC` : '')],
+    ['Use', blade.use],
+    ['Owner', blade.owner],
+  ].filter((fact) => fact[1])
+})
+</script>
+
+<template>
+  <div v-if="job.content" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
+    <section>
+      <h1 class="mb-2 text-xl font-semibold">Which blade?</h1>
+      <CardChoice v-slot="{ thing: blade }" :things="blades" :chosen="job.content.bladeId" label="Blade" columns @choose="actions.chooseBlade($event)">
+          <span class="flex items-baseline justify-between gap-2"><span class="truncate font-semibold">{{ blade.name }}</span><span class="truncate text-sm text-muted">{{ blade.owner }}</span></span>
+          <BladeFigure :blade="blade" :span="span(curveLength(blade.edge))" />
+      </CardChoice>
+    </section>
+    <aside v-if="bench.blade.value" aria-label="This blade">
+      <h2 class="mb-2 text-xl font-semibold">{{ bench.blade.value.name }}</h2>
+      <dl class="rounded-sm border border-default bg-default px-3 py-1">
+        <div v-for="[word, value] in facts" :key="word" class="flex justify-between gap-4 border-default py-1.5 not-first:border-t"><dt class="text-muted">{{ word }}</dt><dd class="text-right">{{ value }}</dd></div>
+      </dl>
+      <p v-if="bench.blade.value.notes" class="mt-2 text-sm text-toned">{{ bench.blade.value.notes }}</p>
+      <p class="mt-3">Look down the edge at a light: note nicks, rolled or chipped places before you clamp.</p>
+      <div class="mt-4 flex flex-wrap gap-3">
+        <UButton size="xl" trailing-icon="i-lucide-arrow-right" label="Next: clamp it" :to="stationPath(job.id!, 'clamp')" />
+        <UButton size="xl" color="neutral" variant="outline" label="Wanted angle" @click="() => { angle = 'wanted' }" />
+      </div>
+    </aside>
+  </div>
+</template>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import type { LedgerLine } from '~/composables/useLedger'
+import { useBench } from '~/composables/useBench'
+import { usePreferences } from '~/stores/preferences'
+
+const props = defineProps<{ line: LedgerLine; open: boolean }>()
+const emit = defineEmits<{ 'update:open': [open: boolean] }>()
+const preferences = usePreferences()
+const bench = useBench()
+
+const spoken = computed(() => {
+  const sides = props.line.sides.map((s) => `${s.name} ${s.text ?? 'unknown'}`).join(', ')
+  return `${props.line.word}: ${sides}, included ${props.line.included ?? 'unknown'}`
+})
+</script>
+
+<template>
+  <div class="relative border-default not-last:border-r max-lg:nth-2:border-r-0 max-lg:nth-[n+3]:border-t" :data-angle="line.id">
+    <UPopover :open="open" :content="{ side: 'bottom', align: 'start', sideOffset: 2 }" @update:open="emit('update:open', $event)">
+      <component
+        :is="line.editable ? 'button' : 'div'"
+        :type="line.editable ? 'button' : undefined"
+        class="block h-full w-full px-3 py-1.5 text-left sm:px-4"
+        :class="line.editable ? 'cursor-pointer hover:bg-elevated' : ''"
+        :aria-label="line.editable ? `${spoken}. Enter it` : undefined"
+        :role="line.editable ? undefined : 'group'"
+      >
+        <span class="flex items-center gap-2 text-sm">
+          <AngleMark :angle="line.id" />
+          <span class="font-semibold" :style="{ color: `var(--angle-${line.id})` }">{{ line.word }}</span>
+          <span class="text-muted max-sm:hidden">{{ preferences.included ? 'included' : 'per side' }}</span>
+          <UIcon v-if="line.editable" name="i-lucide-pencil-line" class="ml-auto size-4 text-dimmed max-sm:hidden" />
+        </span>
+        <span v-if="preferences.included" class="flex items-baseline gap-4">
+          <span class="figure text-2xl leading-9 sm:text-[2rem]">{{ line.included ?? '–' }}</span>
+          <span v-for="s in line.sides" :key="s.side" class="text-sm text-muted">{{ s.name }} {{ s.text ?? '–' }}</span>
+        </span>
+        <span v-else class="flex items-end gap-x-3 sm:gap-x-5">
+          <span v-for="s in line.sides" :key="s.side" class="flex items-baseline gap-1" :class="s.side === bench.side.value ? '' : 'opacity-80'">
+            <span class="text-sm text-muted">{{ s.name }}</span>
+            <span class="figure text-xl leading-9 sm:text-[2rem]" :data-side="s.side">{{ s.text ?? '–' }}</span>
+          </span>
+          <span class="ml-auto text-right text-sm leading-5 text-muted max-xl:hidden"><span class="block leading-5">included</span>{{ line.included ?? '–' }}</span>
+        </span>
+        <span class="block truncate text-sm text-toned max-sm:hidden" :title="line.note">{{ line.note }}</span>
+        <span class="block min-h-5 truncate text-sm text-muted max-sm:hidden" :title="line.more">{{ line.more }}</span>
+      </component>
+      <template #content>
+        <AngleEntry v-if="line.editable" :angle="line.id" @done="emit('update:open', false)" />
+        <p v-else class="max-w-xs p-3">{{ line.note }} {{ line.more }}</p>
+      </template>
+    </UPopover>
+  </div>
+</template>

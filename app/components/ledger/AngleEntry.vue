@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { SIDES, type Side } from '#core/clamping/centring'
+import { parseDecimal } from '#core/units/length'
+import { useBench } from '~/composables/useBench'
+import { ANGLES, type AngleId } from '~/stations'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+
+/** Enters a wanted, read or proved angle, per side. */
+const props = defineProps<{ angle: AngleId }>()
+const emit = defineEmits<{ done: [] }>()
+const job = useJob()
+const preferences = usePreferences()
+const bench = useBench()
+const about = computed(() => ANGLES.find((a) => a.id === props.angle)!)
+const oneBevel = computed(() => bench.blade.value?.bevels === 'A')
+const wanted = computed(() => props.angle === 'wanted')
+
+const figure = (deg: number | null | undefined) => (deg === null || deg === undefined ? '' : String(Math.round(deg * 100) / 100))
+const now = computed(() => (props.angle === 'set' ? null : job.content?.[props.angle]))
+const texts = reactive({ A: figure(now.value?.aDeg), B: figure(now.value?.bDeg) })
+const linked = ref(job.content?.wanted.linked ?? true)
+const why = ref(job.content?.wanted.why ?? '')
+const problems = reactive({ A: '', B: '' })
+const shownSides = computed(() => (oneBevel.value || (wanted.value && linked.value) ? (['A'] as const) : SIDES))
+
+function read(side: Side): number | null {
+  problems[side] = ''
+  const parsed = parseDecimal(texts[side].replace('°', ''))
+  if (parsed.ok) return parsed.value
+  if (parsed.reason === 'not-a-number') problems[side] = 'Write the angle as a number, such as 17.5.'
+  else if (wanted.value) problems[side] = 'Say which angle is wanted.'
+  return null
+}
+
+const included = computed(() => {
+  const [a, b] = [parseDecimal(texts.A), parseDecimal(wanted.value && linked.value ? texts.A : texts.B)]
+  if (!a.ok || oneBevel.value) return null
+  return b.ok ? a.value + b.value : null
+})
+
+function keep() {
+  const aDeg = read('A')
+  const both = shownSides.value.length === 1
+  const bDeg = both ? aDeg : read('B')
+  if (problems.A || (!both && problems.B)) return
+  const problem = wanted.value
+    ? job.change('wanted angle', { wanted: { aDeg: aDeg!, bDeg: bDeg!, linked: linked.value, why: why.value } })
+    : job.change(`${props.angle} angle`, { [props.angle]: { aDeg, bDeg: oneBevel.value ? null : bDeg } })
+  if (problem) problems.A = problem
+  else emit('done')
+}
+</script>
+
+<template>
+  <form class="w-80 space-y-3 p-4" :aria-label="`${about.word} angle`" @submit.prevent="keep">
+    <p class="flex items-center gap-2"><AngleMark :angle="angle" /><span><b>{{ about.word }}</b>: {{ about.means }}</span></p>
+    <div class="flex gap-3">
+      <UFormField v-for="(side, i) in shownSides" :key="side" :label="shownSides.length === 1 && !oneBevel ? 'Per side, both' : `${preferences.current.sideNames[side]}, per side`" :error="problems[side] || undefined" class="flex-1">
+        <UInput v-model="texts[side]" size="xl" inputmode="decimal" autocomplete="off" class="w-full" :autofocus="i === 0" :data-testid="`${angle}-${side}`">
+          <template #trailing><span aria-hidden="true">°</span></template>
+        </UInput>
+      </UFormField>
+    </div>
+    <p v-if="included !== null" class="text-sm text-muted">Included: {{ included.toFixed(1) }}°</p>
+    <template v-if="wanted">
+      <UCheckbox v-if="!oneBevel" v-model="linked" label="The same on both sides" />
+      <UFormField label="Why" hint="Use, steel, what happened last time"><UInput v-model="why" size="lg" maxlength="300" class="w-full" /></UFormField>
+      <p class="text-sm text-muted">Starting ranges per side: thin hard kitchen 10–15°, softer kitchen 15–20°, pocket and general 17–22°, hard use 20–25°, chopping 25–30°. Then by trying, one degree at a time.</p>
+    </template>
+    <p v-else-if="angle === 'read'" class="text-sm text-muted">Zero the gauge on the flat of the blade in the clamp, stand it along the rod on the stone, with the stone’s middle over the place looked at. Leave a side empty while it is not read.</p>
+    <p v-else class="text-sm text-muted">Ink first. Then the goniometer, with the blade square to the beam; your eyes never to the laser or its mirror image.</p>
+    <UButton type="submit" size="lg" label="Keep" />
+  </form>
+</template>

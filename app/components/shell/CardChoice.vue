@@ -1,0 +1,19 @@
+<script setup lang="ts" generic="T extends { id: string }">
+/** A choice among things that are shown as cards: radio buttons, arrow keys and all. */
+const props = defineProps<{ things: T[]; chosen: string; label: string; columns?: boolean }>()
+const emit = defineEmits<{ choose: [id: string] }>()
+const items = computed(() => props.things.map((thing) => ({ value: thing.id, label: thing.id, thing })))
+const ui = computed(() => ({
+  fieldset: props.columns ? 'grid gap-3 sm:grid-cols-2' : 'gap-1.5',
+  item: 'cursor-pointer rounded-sm border bg-default px-3 py-2 text-base hover:border-accented has-data-[state=checked]:border-primary has-data-[state=checked]:ring-1 has-data-[state=checked]:ring-primary has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-(--angle-wanted)',
+  wrapper: 'text-left min-w-0',
+  label: 'font-normal',
+  container: 'h-0 w-0',
+}))
+</script>
+
+<template>
+  <URadioGroup :items="items" :model-value="chosen" :aria-label="label" variant="card" indicator="hidden" :ui="ui" @update:model-value="emit('choose', String($event))">
+    <template #label="{ item }"><slot :thing="(item as unknown as { thing: T }).thing" /></template>
+  </URadioGroup>
+</template>

@@ -1,0 +1,155 @@
+import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
+import { bladeHeightMm, moved } from '#core/clamping/bladeHeight'
+import type { Side } from '#core/clamping/centring'
+import type { ClampPosition } from '#core/clamping/clampPosition'
+import { contactFor, type Job } from '#core/setup/job'
+import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
+import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/rig/dial'
+import type { DialSetting } from '#core/rig/heightReading'
+import { startingDial, startingHold } from '#core/setup/starting'
+import type { Setup } from '#core/setup/setup'
+import { useCollections } from '~/stores/collections'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { lengthText } from '~/words/lengthText'
+import { reasonText } from '~/words/reasonText'
+import { useBench } from './useBench'
+
+/**
+ * What hands do at the bench. Each action changes the job, or changes nothing and says why in words. A gesture (a drag, a
+ * held key) is one step of the undo.
+ */
+export function useBenchActions() {
+  const bench = useBench()
+  const job = useJob()
+  const preferences = usePreferences()
+  const collections = useCollections()
+
+  /** Why there would be no angle with this; null when there is one. */
+  function objection(things: Job, setting: DialSetting): string | null {
+    const station = bench.evaluation.value?.station
+    if (!station) return null
+    const contact = contactFor(things, bench.side.value, setting, station)
+    return contact.ok ? null : reasonText(contact, preferences.unit, lowestPivotHeightMm(things, bench.side.value))
+  }
+
+  const dialledNow = (): DialSetting | null => {
+    const dialled = job.content?.dialled
+    return dialled ? (bench.side.value === 'A' ? dialled.a : dialled.b) : null
+  }
+
+  function withDial(setting: DialSetting, side: Side = bench.side.value): Setup['dialled'] {
+    const dialled = job.content!.dialled
+    if (dialled.linked) return { ...dialled, a: setting, b: setting }
+    return side === 'A' ? { ...dialled, a: setting } : { ...dialled, b: setting }
+  }
+
+  /** Dials a setting of the rig. */
+  function dial(setting: DialSetting, gesture: string | null = null): string | null {
+    const things = bench.things.value
+    if (!things || !job.content) return null
+    return objection(things, setting) ?? job.change('dial the rig', { dialled: withDial(setting) }, gesture)
+  }
+
+  /** Moves the pivot to a height above the clamp's centre plane (or the table); a plate takes its nearest slot. */
+  function setPivotHeight(heightMm: number, gesture: string | null = null): string | null {
+    const rig = bench.rig.value
+    if (!rig) return null
+    const { lowestMm, highestMm } = heightRange(rig)
+    if (heightMm < lowestMm || heightMm > highestMm) {
+      if (gesture === null) return `This rig’s pivot stands between ${lengthText(lowestMm, preferences.unit)} and ${lengthText(highestMm, preferences.unit)}.`
+    }
+    return dial(settingOfHeight(rig, heightMm), gesture)
+  }
+
+  /** One or more marks (or slots) up or down. */
+  function stepDial(marks: number, gesture: string | null = null): string | null {
+    const setting = dialledNow()
+    if (!setting || !bench.rig.value) return null
+    return dial(stepSetting(bench.rig.value, setting, marks), gesture)
+  }
+
+  function hold(label: string, held: ClampPosition, gesture: string | null): string | null {
+    const things = bench.things.value
+    const setting = dialledNow()
+    if (!things || !setting) return null
+    return objection({ ...things, held }, setting) ?? job.change(label, { held }, gesture)
+  }
+
+  /** Moves the blade along the jaws (towards the tip) and out of them, mm. */
+  function moveBlade(alongMm: number, outMm: number, gesture: string | null = null): string | null {
+    const held = job.content?.held
+    return held ? hold('move the blade', moved(held, alongMm, outMm), gesture) : null
+  }
+
+  /** Brings the edge at the place looked at to a height out of the jaws. */
+  function setBladeHeight(heightMm: number, gesture: string | null = null): string | null {
+    const station = bench.evaluation.value?.station
+    const held = job.content?.held
+    if (!station || !held) return null
+    if (heightMm <= 0) return 'The edge must stand out of the jaws: more than 0.'
+    return hold('blade height', moved(held, 0, heightMm - bladeHeightMm(station, held)), gesture)
+  }
+
+  /** How far the jaws' middle stands from the heel, along the jaws. */
+  const heelToMiddle = (held: ClampPosition): number => -toClampFrame(bench.stations.value[0]?.point ?? [0, 0], clampFrame(held))[0]
+
+  function setHeelToMiddle(mm: number, gesture: string | null = null): string | null {
+    const held = job.content?.held
+    return held ? hold('clamp position', moved(held, heelToMiddle(held) - mm, 0), gesture) : null
+  }
+
+  /** Turns the blade in the jaws about the middle of their front line. */
+  function setTurn(turnDeg: number, gesture: string | null = null): string | null {
+    const held = job.content?.held
+    if (!held) return null
+    if (Math.abs(turnDeg) > 45) return 'More than 45° is no way to hold a blade.'
+    return hold('turn in the jaws', { ...held, turnDeg }, gesture)
+  }
+
+  /** The blade's centre plane above the jaws', on side A. */
+  function setCentreOffset(mm: number): string | null {
+    const held = job.content?.held
+    if (!held) return null
+    if (Math.abs(mm) > 10) return 'More than 10 mm off centre is not a blade in these jaws.'
+    return hold('centring', { ...held, centreOffsetMm: mm }, null)
+  }
+
+  /** Looks at another place of the edge: its arc length from the heel, or the middle of the jaws (null). */
+  const lookAt = (fromHeelMm: number | null, gesture: string | null = null) => job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
+
+  function chooseRig(rigId: string) {
+    const from = bench.things.value
+    const rig = collections.rigs.find((one) => one.id === rigId)
+    if (!from || !rig || !job.content || rigId === job.content.rigId) return
+    const onTableBefore = from.rig.jaws === null
+    const held = onTableBefore === (rig.jaws === null) ? job.content.held : startingHold(rig, from.blade)
+    job.change(`rig: ${rig.name}`, { rigId, held, dialled: startingDial({ ...from, rig, held }, job.content.wanted) })
+  }
+
+  function chooseBlade(bladeId: string) {
+    const from = bench.things.value
+    const blade = collections.blades.find((one) => one.id === bladeId)
+    if (!from || !blade || !job.content || bladeId === job.content.bladeId) return
+    const held = startingHold(from.rig, blade)
+    const renamed = /^New job \d+$/.test(job.content.name) ? { name: blade.name } : {}
+    job.change(`blade: ${blade.name}`, { ...renamed, bladeId, held, lookAtMm: null, dialled: startingDial({ ...from, blade, held }, job.content.wanted) })
+  }
+
+  function chooseStone(stoneId: string) {
+    const stone = collections.stones.find((one) => one.id === stoneId)
+    if (stone && stoneId !== job.content?.stoneId) job.change(`stone: ${stone.name}`, { stoneId })
+  }
+
+  /** The pivot's height as dialled on the side that is up; null when what is dialled is not of this rig. */
+  const pivotHeightNow = (): number | null => {
+    const setting = dialledNow()
+    const height = setting && bench.rig.value ? heightOfSetting(bench.rig.value, setting) : null
+    return height?.ok ? height.heightMm : null
+  }
+
+  return {
+    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, heelToMiddle, setHeelToMiddle, setTurn, setCentreOffset, lookAt,
+    chooseRig, chooseBlade, chooseStone, dialledNow, pivotHeightNow,
+  }
+}

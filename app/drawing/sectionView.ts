@@ -1,0 +1,152 @@
+import { crossSectionHalf } from '#core/blade/crossSection'
+import type { Side } from '#core/clamping/centring'
+import type { SideSet } from '#core/setup/evaluate'
+import { centrePlaneOf, type Job } from '#core/setup/job'
+import { radians } from '#core/units/angle'
+import { add, dot, rotate, scale, unit, type Vec2 } from '#core/vector/vec2'
+import { dimension, type Dimension } from './dimension'
+import { boundsOf, toPixels, type Bounds, type Viewport } from './viewport'
+
+/** How the section stands on the sheet: blade-plane (outward, up) to the sheet's (x, y), both mm. */
+interface Stance {
+  readonly x: Vec2
+  readonly y: Vec2
+}
+
+/** A clamp lies flat, a table lies level under the tilted blade, an upright rig stands with the edge up and side A to the right. */
+function stanceOf(job: Job, side: Side): Stance {
+  if (job.rig.kind === 'two-arm') return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
+  const tilt = job.rig.kind === 'table-post' ? radians(centrePlaneOf(job, side).tiltDeg) : 0
+  return { x: rotate([1, 0], -tilt), y: rotate([0, 1], -tilt) }
+}
+
+const onSheet = (p: Vec2, stance: Stance): Vec2 => [dot(p, stance.x), dot(p, stance.y)]
+
+interface SectionPoints {
+  readonly stance: Stance
+  /** From the clamp's own (outward, up) to the blade plane, apex at the origin. */
+  readonly fromClamp: (v: number, w: number) => Vec2
+  readonly pivot: Vec2
+  readonly faceWay: Vec2
+  readonly faceNormal: Vec2
+}
+
+function pointsOf(job: Job, set: SideSet, side: Side): SectionPoints {
+  const { contact } = set
+  const plane = centrePlaneOf(job, side)
+  const tilt = radians(plane.tiltDeg)
+  const theta = radians(contact.edgeAngleDeg)
+  // How far the tangent stands from the clamp's origin, square to the edge.
+  const out = dot(contact.outward, contact.point)
+  return {
+    stance: stanceOf(job, side),
+    fromClamp: (v, w) => {
+      const above = w - plane.offsetMm
+      return [v * Math.cos(tilt) + above * Math.sin(tilt) - out, above * Math.cos(tilt) - v * Math.sin(tilt)]
+    },
+    pivot: [-contact.distanceMm, contact.heightMm],
+    faceWay: [-Math.cos(theta), Math.sin(theta)],
+    faceNormal: [Math.sin(theta), Math.cos(theta)],
+  }
+}
+
+/** What the section must show, sheet mm. */
+export function sectionBounds(job: Job, set: SideSet, side: Side): Bounds {
+  const p = pointsOf(job, set, side)
+  const depth = job.rig.jaws?.depthMm ?? 0
+  const stoneOut = scale(p.faceWay, -Math.min(job.stone.lengthMm / 2, 45))
+  const corners: Vec2[] = [p.pivot, [-job.blade.widthMm, -2], stoneOut, add(stoneOut, scale(p.faceNormal, job.stone.faceOffsetMm)), p.fromClamp(-depth, -8), p.fromClamp(-job.rig.pivot.setbackMm, 0), p.fromClamp(0, -14)]
+  return boundsOf(corners.map((corner) => onSheet(corner, p.stance)))
+}
+
+export interface SectionView {
+  readonly blade: readonly Vec2[]
+  readonly bevel: readonly Vec2[]
+  readonly jaws: readonly (readonly Vec2[])[]
+  readonly table: readonly Vec2[] | null
+  readonly post: readonly [Vec2, Vec2]
+  readonly pivot: Vec2
+  readonly rod: readonly [Vec2, Vec2]
+  readonly stone: readonly Vec2[]
+  readonly face: readonly [Vec2, Vec2]
+  readonly apex: Vec2
+  readonly centrePlane: readonly [Vec2, Vec2]
+  readonly clampPlane: readonly [Vec2, Vec2]
+  readonly wantedRay: readonly [Vec2, Vec2]
+  readonly arc: string
+  readonly arcMiddle: Vec2
+  readonly arcLabel: Vec2
+  readonly pivotHeight: Dimension
+  readonly distance: Dimension
+  readonly bladeHeight: Dimension | null
+  /** On the sheet: the way the pivot rises and the way the blade comes out. */
+  readonly pivotWay: Vec2
+  readonly outWay: Vec2
+}
+
+/** Radius of the angle's arc and the distance of its figure from the apex, mm of the drawing and the pixels they are kept between. */
+const ARC = { mm: 34, least: 44, most: 90 }
+const LABEL = { mm: 58, least: 84, most: 150 }
+/** The figure stands out over the stone, away from the lines it belongs to. */
+const LABEL_OVER_FACE_DEG = 33
+
+/** The section square to the edge at the place looked at, in pixels: jaws or table, blade, pivot, rod, stone face, edge angle. */
+export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: number, viewport: Viewport): SectionView {
+  const p = pointsOf(job, set, side)
+  const { blade, rig, stone } = job
+  const px = (point: Vec2) => toPixels(onSheet(point, p.stance), viewport)
+  const { contact } = set
+  const half = crossSectionHalf(blade, contact.edgeAngleDeg)
+  const upper = half.map(([inward, up]): Vec2 => [-inward, up])
+  const lower = half.map(([inward, up]): Vec2 => [-inward, blade.bevels === 'A' ? 0 : -up]).reverse()
+  const rodCentre = scale(p.faceNormal, stone.faceOffsetMm)
+  const rodEnd = add(rodCentre, scale(p.faceWay, -(stone.lengthMm / 2 + 8)))
+  const stoneEnd = (way: number) => scale(p.faceWay, (way * stone.lengthMm) / 2)
+  const depth = rig.jaws?.depthMm ?? 0
+  const j = rig.jaws?.halfThicknessMm ?? 0
+  const inside = half.at(-1)?.[1] ?? 0
+  const jaw = (sign: 1 | -1) => [p.fromClamp(0, sign * inside), p.fromClamp(0, sign * j), p.fromClamp(-depth, sign * (j + 1.5)), p.fromClamp(-depth, sign * inside)].map(px)
+  const pivotFoot = p.fromClamp(-rig.pivot.setbackMm, 0)
+  const wanted = radians(wantedDeg)
+  const apex = px([0, 0])
+  const kept = ({ mm, least, most }: typeof ARC) => Math.min(most, Math.max(least, mm * viewport.scale))
+  const arcRadius = kept(ARC)
+  const pixelsFrom = (way: Vec2, by: number): Vec2 => {
+    const [x, y] = unit(onSheet(way, p.stance))
+    return [apex[0] + x * by, apex[1] - y * by]
+  }
+  const arcStart = pixelsFrom([-1, 0], arcRadius)
+  const arcEnd = pixelsFrom(p.faceWay, arcRadius)
+  const turn = (arcStart[0] - apex[0]) * (arcEnd[1] - apex[1]) - (arcStart[1] - apex[1]) * (arcEnd[0] - apex[0])
+  const middle = radians(contact.edgeAngleDeg / 2)
+  const over = radians(contact.edgeAngleDeg + LABEL_OVER_FACE_DEG)
+  const sheetWay = (way: Vec2) => onSheet(way, p.stance)
+  const tableLine = rig.jaws ? null : [p.fromClamp(-12, 0), p.fromClamp(blade.widthMm + 6, 0), p.fromClamp(blade.widthMm + 6, -9), p.fromClamp(-12, -9)]
+  // Dimension lines stand on the far side of the centre plane from the stone.
+  const aside = side === 'A' ? 1 : -1
+  const below = rig.kind === 'two-arm' ? -aside : 1
+  const [o, w1] = [p.fromClamp(0, 0), p.fromClamp(0, 1)]
+  return {
+    blade: [...upper, ...lower].map(px),
+    bevel: upper.slice(0, 2).map(px),
+    jaws: rig.jaws ? [jaw(1), jaw(-1)] : [],
+    table: tableLine && tableLine.map(px),
+    post: [px(p.fromClamp(-rig.pivot.setbackMm, -8)), px(p.pivot)],
+    pivot: px(p.pivot),
+    rod: [px(p.pivot), px(rodEnd)],
+    stone: [stoneEnd(-1), stoneEnd(1), add(stoneEnd(1), rodCentre), add(stoneEnd(-1), rodCentre)].map(px),
+    face: [px(stoneEnd(-1)), px(stoneEnd(1))],
+    apex,
+    centrePlane: [px([8, 0]), px([-contact.distanceMm, 0])],
+    clampPlane: [px(p.fromClamp(-rig.pivot.setbackMm - 6, 0)), px(p.fromClamp(6, 0))],
+    wantedRay: [apex, pixelsFrom([-Math.cos(wanted), Math.sin(wanted)], arcRadius * 1.6)],
+    arc: `M${arcStart[0]} ${arcStart[1]} A${arcRadius} ${arcRadius} 0 0 ${turn > 0 ? 1 : 0} ${arcEnd[0]} ${arcEnd[1]}`,
+    arcMiddle: pixelsFrom([-Math.cos(middle), Math.sin(middle)], arcRadius),
+    arcLabel: pixelsFrom([-Math.cos(over), Math.sin(over)], kept(LABEL)),
+    pivotHeight: dimension(px(pivotFoot), px(p.pivot), rig.kind === 'two-arm' ? 26 * aside : -30),
+    distance: dimension(px([-contact.distanceMm, 0]), px([0, 0]), 34 * below),
+    bladeHeight: rig.jaws ? dimension(px(p.fromClamp(0, 0)), px([0, 0]), 60 * below) : null,
+    pivotWay: sheetWay([w1[0] - o[0], w1[1] - o[1]]),
+    outWay: sheetWay([1, 0]),
+  }
+}

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { useCommands } from '~/composables/useCommands'
+import { useCollections } from '~/stores/collections'
+
+const collections = useCollections()
+const { startJob } = useCommands()
+useHead({ title: 'Jaw Tilt' })
+const planting = ref(false)
+async function plant() {
+  planting.value = true
+  await collections.plantSamples()
+  planting.value = false
+}
+onMounted(() => collections.loaded && collections.load())
+</script>
+
+<template>
+  <main id="work" class="mx-auto w-full max-w-5xl px-4 py-6">
+    <template v-if="collections.loaded">
+      <div class="mb-4 flex items-end justify-between gap-4">
+        <h1 class="text-2xl font-semibold">On the bench</h1>
+        <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" @click="startJob()" />
+      </div>
+      <ul v-if="collections.recentJobs.length > 0" class="divide-y divide-default rounded-sm border border-default bg-default">
+        <JobRow v-for="job in collections.recentJobs" :key="job.id" :job="job" />
+      </ul>
+      <div v-else-if="collections.canStart" class="rounded-sm border border-default bg-default p-8">
+        <p class="text-lg">No job is on the bench.</p>
+        <p class="mt-1 text-muted">A job is one blade in one rig: start one, and it is kept as you go.</p>
+      </div>
+      <div v-else class="rounded-sm border border-default bg-default p-8">
+        <p class="text-lg">The tool room is empty: no rig, no blade, no stone yet.</p>
+        <p class="mt-1 text-muted">Lay out the sample tool room of a botanic garden to begin with: four rigs, eight blades, eight stones.</p>
+        <UButton class="mt-4" size="xl" label="Lay out the samples" :loading="planting" @click="plant" />
+      </div>
+      <p v-if="collections.problem" role="alert" class="mt-3 text-error">{{ collections.problem }}</p>
+    </template>
+    <div v-else-if="collections.problem" role="alert">
+      <p class="text-error">{{ collections.problem }}</p>
+      <UButton class="mt-4" size="lg" label="Try again" @click="collections.load()" />
+    </div>
+    <p v-else class="text-muted" aria-busy="true">Laying out the bench…</p>
+  </main>
+</template>

@@ -1,0 +1,145 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { keptSetup } from '#core/kept/kept'
+import { setup as setupSchema, type Setup } from '#core/setup/setup'
+import { ask } from '~/saving/api'
+import { autosave, type Autosave, type SaveState } from '~/saving/autosave'
+import { emptyHistory, redo as redone, undo as undone, withStep, type History } from '~/saving/history'
+import { storageJournal } from '~/saving/journal'
+import { useCollections } from './collections'
+
+const historyKey = (id: string) => `jaw-tilt-history:${id}`
+const journalKey = (id: string) => `jaw-tilt-unsaved:${id}`
+
+const parseContent = (value: unknown): Setup | null => {
+  const parsed = setupSchema.safeParse(value)
+  return parsed.success ? parsed.data : null
+}
+
+/** The job on the bench: its content, its saving and its undo. Every change goes through `change`. */
+export const useJob = defineStore('job', () => {
+  const collections = useCollections()
+  const id = ref<string | null>(null)
+  const content = shallowRef<Setup | null>(null)
+  const saveState = shallowRef<SaveState<Setup>>({ is: 'saved' })
+  const history = shallowRef<History<Setup>>(emptyHistory())
+  const missing = ref(false)
+  const lastStep = ref('')
+  let saver: Autosave<Setup> | null = null
+  let channel: BroadcastChannel | null = null
+
+  /** Opens a job: what the server has, or the newer unsaved change that this browser still holds. */
+  async function open(jobId: string) {
+    close()
+    missing.value = false
+    const answer = await ask(keptSetup, `/api/setups/${jobId}`)
+    if (!answer.ok) {
+      missing.value = true
+      return
+    }
+    const kept = answer.value
+    const journal = storageJournal(localStorage, journalKey(jobId), parseContent)
+    id.value = jobId
+    saver = autosave<Setup>(kept.revision, {
+      journal,
+      send: (changed, revision) => ask(keptSetup, `/api/setups/${jobId}`, 'PUT', { ...changed, revision }),
+      onState: (state) => (saveState.value = state),
+      onSaved: (revision) => {
+        channel?.postMessage({ id: jobId, revision })
+        if (content.value) collections.noteSaved({ ...kept, ...content.value, revision, updatedAt: new Date().toISOString() })
+      },
+    })
+    content.value = setupSchema.parse(kept)
+    saveState.value = { is: 'saved' }
+    history.value = storedHistory(jobId)
+    listen(jobId)
+    const unsaved = journal.read()
+    if (!unsaved) return
+    content.value = unsaved.content
+    if (unsaved.revision === kept.revision) void saver.change(unsaved.content)
+    else saveState.value = { is: 'conflict', theirs: kept }
+  }
+
+  /** Another tab saved this job: take its version over, unless there are changes here to be sent. */
+  function listen(jobId: string) {
+    channel = new BroadcastChannel('jaw-tilt-jobs')
+    channel.onmessage = async ({ data }: MessageEvent<{ id: string; revision: number }>) => {
+      if (data.id !== jobId || !saver || saver.unsaved || data.revision <= saver.revision) return
+      const answer = await ask(keptSetup, `/api/setups/${jobId}`)
+      if (answer.ok && saver && !saver.unsaved) adopt(answer.value)
+    }
+  }
+
+  function adopt(kept: Setup & { revision: number }) {
+    content.value = setupSchema.parse(kept)
+    saver?.adopt(kept.revision)
+  }
+
+  function close() {
+    saver?.stop()
+    channel?.close()
+    saver = channel = null
+    id.value = content.value = null
+    history.value = emptyHistory()
+  }
+
+  /**
+   * Changes the job, keeps it and makes it undoable. Changes of one gesture (a drag, a held key) are one step.
+   * Content that the schema refuses is not taken; the message comes back.
+   */
+  function change(label: string, patch: Partial<Setup>, gesture: string | null = null): string | null {
+    const before = content.value
+    if (!before) return null
+    const parsed = setupSchema.safeParse({ ...before, ...patch })
+    if (!parsed.success) return parsed.error.issues[0]?.message ?? 'This cannot be kept.'
+    lastStep.value = label
+    settle(parsed.data, withStep(history.value, { label, before, after: parsed.data, gesture }))
+    return null
+  }
+
+  function settle(next: Setup, withHistory: History<Setup>) {
+    content.value = next
+    history.value = withHistory
+    if (!id.value) return
+    try {
+      sessionStorage.setItem(historyKey(id.value), JSON.stringify(withHistory))
+    } catch {
+      // Undo then lasts until the page is left.
+    }
+    void saver?.change(next)
+  }
+
+  const goBack = () => step(undone(history.value), 'Undone')
+  const goForward = () => step(redone(history.value), 'Done again')
+  function step(to: ReturnType<typeof undone<Setup>>, word: string) {
+    if (!to) return
+    lastStep.value = `${word}: ${to.label}`
+    settle(to.content, to.history)
+  }
+
+  /** Ends a conflict by keeping what stands here, or by taking the other version; either can be undone. */
+  function resolve(keep: 'mine' | 'theirs') {
+    const state = saveState.value
+    const mine = content.value
+    if (state.is !== 'conflict' || !mine || !saver) return
+    if (keep === 'mine') return void saver.overwrite(state.theirs.revision, mine)
+    const theirs = setupSchema.parse(state.theirs)
+    history.value = withStep(history.value, { label: 'take the other version', before: mine, after: theirs, gesture: null })
+    adopt(state.theirs)
+  }
+
+  const canUndo = computed(() => history.value.done.at(-1)?.label ?? null)
+  const canRedo = computed(() => history.value.undone.at(-1)?.label ?? null)
+  const retry = () => saver?.retry()
+  return { id, content, saveState, missing, lastStep, canUndo, canRedo, open, close, change, goBack, goForward, resolve, retry }
+})
+
+/** The undo steps of this tab's session, so that a reload does not end them. */
+function storedHistory(jobId: string): History<Setup> {
+  try {
+    return (JSON.parse(sessionStorage.getItem(historyKey(jobId)) ?? 'null') as History<Setup> | null) ?? emptyHistory()
+  } catch {
+    return emptyHistory()
+  }
+}
+

@@ -1,0 +1,45 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import { keptPreferences, preferences as schema, type Preferences } from '#core/kept/preferences'
+import { ask } from '~/saving/api'
+
+/** How the user likes figures shown. Kept with the data; single keys are this device's own choice. */
+export const usePreferences = defineStore('preferences', () => {
+  const current = ref(schema.parse({}))
+  const revision = ref(0)
+  const problem = ref('')
+  const singleKeys = useLocalStorage('jaw-tilt-single-keys', true)
+
+  async function load() {
+    const answer = await ask(keptPreferences, '/api/preferences')
+    if (answer.ok) adopt(answer.value)
+  }
+
+  function adopt({ revision: at, ...rest }: Preferences & { revision: number }) {
+    current.value = rest
+    revision.value = at
+  }
+
+  /** Applies at once and keeps it; a name the schema refuses is told and not applied. */
+  async function change(patch: Partial<Preferences>) {
+    const wanted = schema.safeParse({ ...current.value, ...patch })
+    problem.value = wanted.success ? '' : (wanted.error.issues[0]?.message ?? '')
+    if (!wanted.success) return
+    current.value = wanted.data
+    const send = () => ask(keptPreferences, '/api/preferences', 'PUT', { ...wanted.data, revision: revision.value })
+    let answer = await send()
+    if (!answer.ok && answer.status === 409) {
+      // Another tab changed something: its revision is taken, this choice stands.
+      const stored = keptPreferences.safeParse(answer.problem.current)
+      if (stored.success) revision.value = stored.data.revision
+      answer = await send()
+    }
+    if (answer.ok) revision.value = answer.value.revision
+    else problem.value = answer.problem.message
+  }
+
+  const unit = computed(() => current.value.unit)
+  const included = computed(() => current.value.angles === 'included')
+  return { current, unit, included, problem, singleKeys, load, change }
+})

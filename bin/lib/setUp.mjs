@@ -1,0 +1,65 @@
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, readdirSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = fileURLToPath(new URL('../..', import.meta.url))
+const within = (...path) => join(root, ...path)
+
+/** What a build is made of. */
+const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package-lock.json']
+
+export const say = (text) => console.log(`» ${text}`)
+
+/** Says why in one line and ends. */
+export function giveUp(why) {
+  console.error(why)
+  process.exit(1)
+}
+
+/** Runs a command in the project with its output shown; answers its exit code. */
+export function run(command, args, env = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env } })
+    child.on('error', () => resolve(127))
+    child.on('close', (code, signal) => resolve(signal ? 1 : code))
+  })
+}
+
+const changed = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0)
+
+function newest(path) {
+  if (!existsSync(path)) return 0
+  const stat = statSync(path)
+  if (!stat.isDirectory()) return stat.mtimeMs
+  return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))), 0)
+}
+
+/** Installs the packages of the lock file where they are missing or older than it. */
+export async function install() {
+  if (changed(within('node_modules/.package-lock.json')) >= changed(within('package-lock.json')) && existsSync(within('.nuxt/tsconfig.json'))) return
+  say('Installing the packages (once; a minute or two)')
+  if ((await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])) !== 0) giveUp('The packages could not be installed: npm ci failed.')
+}
+
+/** Builds when there is no build, or it is older than the sources. */
+export async function build() {
+  const built = changed(within('.output/nitro.json'))
+  if (built > 0 && SOURCES.every((path) => newest(within(path)) <= built)) return
+  say('Building the application (half a minute)')
+  if ((await run('npx', ['nuxt', 'build'])) !== 0) giveUp('The build failed; the lines above say why.')
+}
+
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser']
+export const chromiumPath = () => process.env.CHROMIUM_PATH || CHROMIUM.find((path) => existsSync(path))
+
+/** Debian's Chromium for the browser tests: installed where it is missing and this user may. */
+export async function chromium() {
+  if (chromiumPath()) return
+  if (process.getuid?.() === 0 && spawnSync('which', ['apt-get']).status === 0) {
+    say('Installing Chromium for the browser tests')
+    const installed = (await run('apt-get', ['update', '-qq'])) === 0 && (await run('apt-get', ['install', '-y', '-qq', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })) === 0
+    if (installed && chromiumPath()) return
+  }
+  giveUp('The browser tests need Chromium: install it with “sudo apt-get install chromium”, or name it in CHROMIUM_PATH.')
+}

@@ -1,0 +1,25 @@
+import { build, chromium, giveUp, install, run, say } from './setUp.mjs'
+
+const PARTS = {
+  lint: { what: 'Lint, with the import boundaries', command: ['eslint', '.', '--max-warnings', '0'] },
+  types: { what: 'Types', command: ['nuxt', 'typecheck'] },
+  unit: { what: 'Unit tests', command: ['vitest', 'run'] },
+  build: { what: 'Build', prepare: build },
+  browser: { what: 'Browser tests', prepare: async () => (await build(), await chromium()), command: ['playwright', 'test'] },
+}
+
+const [part, ...rest] = process.argv.slice(2)
+if (part === '--help') {
+  console.log(`bin/test [PART] [OPTIONS OF ITS RUNNER]: all parts, or one of ${Object.keys(PARTS).join(', ')}.`)
+  process.exit(0)
+}
+if (part && !(part in PARTS)) giveUp(`There is no part “${part}”: take one of ${Object.keys(PARTS).join(', ')}.`)
+
+await install()
+for (const name of part ? [part] : Object.keys(PARTS)) {
+  const { what, prepare, command } = PARTS[name]
+  say(what)
+  await prepare?.()
+  if (command && (await run('npx', [...command, ...rest])) !== 0) giveUp(`${what}: failed.`)
+}
+say('All passed')

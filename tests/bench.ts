@@ -1,0 +1,39 @@
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
+
+/** A test that fails on any console error, page error, failed request or icon that could not be drawn. */
+export const test = base.extend<{ noTrouble: void; allowed: RegExp[] }>({
+  allowed: [[], { option: true }],
+  noTrouble: [
+    async ({ page, allowed }, use) => {
+      const trouble: string[] = []
+      const note = (text: string) => allowed.some((pattern) => pattern.test(text)) || trouble.push(text)
+      page.on('console', (message) => ['error', 'warning'].includes(message.type()) && note(message.text()))
+      page.on('pageerror', (error) => note(error.message))
+      page.on('requestfailed', (request) => note(`${request.url()} ${request.failure()?.errorText}`))
+      page.on('response', (response) => response.status() >= 400 && note(`${response.status()} ${response.url()}`))
+      await use()
+      expect(trouble, 'the console and the network are quiet').toEqual([])
+    },
+    { auto: true },
+  ],
+})
+export { expect }
+
+/** Opens a job of the demo at its clamp station. */
+export async function openJob(page: Page, name: string) {
+  await page.goto('/')
+  await page.getByRole('link', { name }).click()
+  await expect(page.getByRole('region', { name: 'The bench, drawn to scale' })).toBeVisible()
+}
+
+/** A figure of the ledger: side A or B of one of the four angles. */
+export const ledger = (page: Page, angle: 'wanted' | 'set' | 'read' | 'proved', side: 'A' | 'B'): Locator =>
+  page.locator(`[data-angle="${angle}"] [data-side="${side}"]`)
+
+/** The degrees that a figure of the ledger shows. */
+export const degrees = async (figure: Locator): Promise<number> => Number.parseFloat(((await figure.textContent()) ?? '').replace('−', '-'))
+
+export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
+
+/** A measure's field, by its name. */
+export const measure = (page: Page, name: string): Locator => page.getByRole('region', { name: 'Measures' }).getByLabel(name, { exact: true })

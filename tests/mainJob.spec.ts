@@ -1,0 +1,168 @@
+import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
+
+test('with the mouse: pick rig, stone and blade, hold it, dial it, and find it again after a reload', async ({ page }) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
+  await page.getByText('Window-bench turner', { exact: true }).click()
+  await page.getByText('Plain No. 4', { exact: true }).click()
+  await page.getByRole('link', { name: 'Next: the blade' }).click()
+  await page.getByText('Tea-room paring knife', { exact: true }).click()
+  await page.getByRole('link', { name: 'Next: clamp it' }).click()
+
+  // Dragging the blade out of the jaws flattens the angle, and every figure follows.
+  const before = await degrees(ledger(page, 'set', 'A'))
+  const knob = page.getByRole('slider', { name: 'Blade height, out of the jaws' })
+  const height = Number.parseFloat((await measure(page, 'Blade height').inputValue()))
+  const box = (await knob.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 12, { steps: 6 })
+  await page.mouse.up()
+  await expect.poll(async () => Number.parseFloat(await measure(page, 'Blade height').inputValue())).toBeGreaterThan(height + 2)
+  await expect.poll(() => degrees(ledger(page, 'set', 'A'))).toBeLessThan(before)
+
+  // The wanted angle, its reason, and what to dial for it.
+  await page.locator('[data-angle="wanted"] button').click()
+  await page.getByTestId('wanted-A').fill('16,5')
+  await page.getByRole('textbox', { name: 'Why' }).fill('Soft steel')
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await expect(ledger(page, 'wanted', 'B')).toHaveText('16.5°')
+  await page.getByRole('button', { name: 'I have dialled it' }).click()
+  await expect(page.getByRole('button', { name: 'Dialled' })).toBeVisible()
+  expect(Math.abs((await degrees(ledger(page, 'set', 'A'))) - 16.5)).toBeLessThan(0.15)
+
+  // Another stone shifts the angle by about its thickness, and Undo brings the first one back.
+  const kept = await ledger(page, 'set', 'A').textContent()
+  await page.getByRole('button', { name: /Plain No. 1/ }).click()
+  expect(await degrees(ledger(page, 'set', 'A'))).toBeGreaterThan(17.2)
+  await page.getByRole('button', { name: 'Undo: stone' }).click()
+  await expect(ledger(page, 'set', 'A')).toHaveText(kept!)
+
+  await saved(page)
+  await page.reload()
+  await expect(ledger(page, 'set', 'A')).toHaveText(kept!)
+  await expect(page.getByText('Soft steel').first()).toBeVisible()
+  await expect(page.getByLabel('Name of this job')).toHaveValue('Tea-room paring knife')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  expect(await ledger(page, 'set', 'A').textContent()).not.toBe(kept)
+})
+
+test('with the keyboard alone: the same job from the first key to the last', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
+  await page.keyboard.press('n')
+  await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
+  await page.getByRole('radio', { name: /Long-bench/ }).focus()
+  await page.keyboard.press('ArrowDown', { delay: 60 })
+  await page.keyboard.press('ArrowDown', { delay: 60 })
+  await expect(page.getByRole('radio', { name: /Corner upright/ })).toBeChecked()
+  await page.keyboard.press('2')
+  await expect(page.getByRole('heading', { name: 'Which blade?' })).toBeVisible()
+  await page.getByRole('radio', { checked: true, name: /./ }).focus()
+  await page.keyboard.press('ArrowDown', { delay: 60 })
+  await expect(page.getByRole('heading', { name: 'Budding knife' })).toBeVisible()
+  await page.keyboard.press('3')
+  await expect(page.getByRole('region', { name: 'The bench, drawn to scale' })).toBeVisible()
+
+  await page.keyboard.press('w')
+  await page.getByTestId('wanted-A').fill('18')
+  await page.keyboard.press('Enter')
+  await expect(ledger(page, 'wanted', 'A')).toHaveText('18.0°')
+
+  await expect(page.getByTestId('wanted-A')).toBeHidden()
+  await page.keyboard.press('d')
+  await expect(page.getByRole('button', { name: /dialled/i })).toBeFocused()
+  await page.keyboard.press('Enter')
+  expect(Math.abs((await degrees(ledger(page, 'set', 'A'))) - 18)).toBeLessThan(0.5)
+
+  // One mark up, then back by undo.
+  const set = await ledger(page, 'set', 'A').textContent()
+  await page.keyboard.press('u')
+  await expect(ledger(page, 'set', 'A')).not.toHaveText(set!)
+  await page.keyboard.press('Control+z')
+  await expect(ledger(page, 'set', 'A')).toHaveText(set!)
+
+  // The knobs of the drawing answer to arrows, the fields to figures.
+  await page.getByRole('slider', { name: 'Clamp position' }).focus()
+  const position = await measure(page, 'Clamp position').inputValue()
+  await page.keyboard.press('Shift+ArrowRight')
+  await expect(measure(page, 'Clamp position')).toHaveValue((Number(position) - 5).toFixed(1))
+  await page.keyboard.press('b')
+  await expect(measure(page, 'Blade height')).toBeFocused()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('9.5')
+  await page.keyboard.press('Enter')
+  await expect(measure(page, 'Blade height')).toHaveValue('9.5')
+
+  await page.locator('body').press('Escape')
+  await page.keyboard.press('Control+k')
+  await expect(page.getByPlaceholder('What do you want to do?')).toBeFocused()
+  await page.keyboard.type('other side')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'B', exact: true })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'B', exact: true }).press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await page.keyboard.press('Escape')
+
+  await saved(page)
+  await page.reload()
+  await expect(measure(page, 'Blade height')).toHaveValue('9.5')
+})
+
+test('a bad figure is told at its field in words, and the last good drawing stays', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  const field = measure(page, 'Pivot height')
+  const [before, set] = [await field.inputValue(), await ledger(page, 'set', 'A').textContent()]
+  await field.fill('around 50')
+  await field.press('Enter')
+  await expect(page.getByRole('alert')).toHaveText('“around 50” is no length.')
+  await field.fill('300')
+  await field.press('Enter')
+  await expect(page.getByRole('alert')).toHaveText('This rig’s pivot stands between 36.0 mm and 112.0 mm.')
+  await expect(field).toHaveValue('300')
+  await expect(ledger(page, 'set', 'A')).toHaveText(set!)
+  await expect(page.getByRole('group', { name: /^Section/ })).toBeVisible()
+  await field.press('Escape')
+  await expect(field).toHaveValue(before)
+
+  await page.locator('[data-angle="wanted"] button').click()
+  await page.getByTestId('wanted-A').fill('75')
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByText('More than 60° per side is no cutting edge.')).toBeVisible()
+})
+
+test('the angle is that of the formula: a straight edge, worked out by hand', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  const pivot = Number(await measure(page, 'Pivot height').inputValue())
+  const out = Number(await measure(page, 'Blade height').inputValue())
+  // Setback 138 mm and a face 5.6 mm from the rod, as the rig and the stone of this job say.
+  const distance = 138 + out
+  const byHand = ((Math.atan2(pivot, distance) - Math.asin(5.6 / Math.hypot(pivot, distance))) * 180) / Math.PI
+  expect(Math.abs((await degrees(ledger(page, 'set', 'A'))) - byHand)).toBeLessThan(0.051)
+})
+
+test('inches, included angles and side names show everywhere and are kept', async ({ page }) => {
+  await openJob(page, 'Pocket knife from the gate')
+  const mm = Number(await measure(page, 'Blade height').inputValue())
+  await page.getByRole('button', { name: 'Preferences' }).click()
+  await page.getByText('Inches').click()
+  await page.getByText('Included', { exact: true }).click()
+  await page.getByLabel('Side A').fill('Left')
+  await page.getByLabel('Side A').press('Tab')
+  await page.keyboard.press('Escape')
+  await expect(measure(page, 'Blade height')).toHaveValue((mm / 25.4).toFixed(3))
+  await expect(page.locator('[data-angle="wanted"]')).toContainText('40.0°')
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Left', exact: true })).toBeVisible()
+  await measure(page, 'Blade height').fill('1')
+  await measure(page, 'Blade height').press('Enter')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Preferences' }).click()
+  await page.getByText('Millimetres').click()
+  await page.getByText('Per side', { exact: true }).click()
+  await page.getByLabel('Side A').fill('A')
+  await page.getByLabel('Side A').press('Tab')
+  await page.keyboard.press('Escape')
+  await expect(measure(page, 'Blade height')).toHaveValue('25.4')
+})

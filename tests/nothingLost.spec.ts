@@ -1,0 +1,62 @@
+import { expect, ledger, measure, openJob, saved, test } from './bench'
+
+test.describe('a server that cannot keep', () => {
+  test.use({ allowed: [/507|503|Failed to load resource/] })
+
+  test('a full disk is told, the change waits in the browser and is kept when there is room', async ({ page }) => {
+    await openJob(page, 'Vine hooks')
+    const full = { message: 'The disk is full: nothing was kept.', fields: [] }
+    await page.route('**/api/setups/*', (route) => (route.request().method() === 'PUT' ? route.fulfill({ status: 507, json: full }) : route.continue()))
+    await measure(page, 'Blade height').fill('17.5')
+    await measure(page, 'Blade height').press('Enter')
+    await expect(page.getByRole('alert')).toContainText('The disk is full')
+    // Even a reload keeps it: the change is in this browser.
+    await page.reload()
+    await expect(measure(page, 'Blade height')).toHaveValue('17.5')
+    await page.unroute('**/api/setups/*')
+    await page.getByRole('button', { name: 'Try now' }).click()
+    await saved(page)
+    await page.evaluate(() => localStorage.clear())
+    await page.reload()
+    await expect(measure(page, 'Blade height')).toHaveValue('17.5')
+  })
+})
+
+test('two tabs: one follows the other, so the newest is never written over', async ({ page, context }) => {
+  await openJob(page, 'Grafting knife, spring')
+  const other = await context.newPage()
+  await other.goto(page.url())
+  await measure(other, 'Clamp position').fill('28')
+  await measure(other, 'Clamp position').press('Enter')
+  await saved(other)
+  await expect(measure(page, 'Clamp position')).toHaveValue('28.0')
+  await other.close()
+})
+
+test.describe('two devices', () => {
+  test.use({ allowed: [/409/] })
+
+  test('a change from an outdated version shows both, and the one not chosen comes back by undo', async ({ page, browser, baseURL }) => {
+    await openJob(page, 'Chef’s knife, Thursday')
+    const elsewhere = await browser.newContext({ baseURL })
+    const other = await elsewhere.newPage()
+    await other.goto(page.url())
+    await measure(other, 'Blade height').fill('30')
+    await measure(other, 'Blade height').press('Enter')
+    await saved(other)
+    await elsewhere.close()
+
+    await page.keyboard.press('w')
+    await page.getByTestId('wanted-A').fill('14')
+    await page.keyboard.press('Enter')
+    const dialog = page.getByRole('dialog', { name: 'This job was changed elsewhere' })
+    await expect(dialog.getByRole('row', { name: /Wanted angle/ })).toContainText('14')
+    await expect(dialog.getByRole('row', { name: /How it is held/ })).toBeVisible()
+    await dialog.getByRole('button', { name: 'Take the other' }).click()
+    await expect(measure(page, 'Blade height')).toHaveValue('30.0')
+    await expect(ledger(page, 'wanted', 'A')).toHaveText('15.0°')
+    await page.getByRole('button', { name: /^Undo: take the other/ }).click()
+    await expect(ledger(page, 'wanted', 'A')).toHaveText('14.0°')
+    await saved(page)
+  })
+})
