@@ -1,7 +1,7 @@
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 /** A test that fails on any console error, page error, failed request or icon that could not be drawn. */
-export const test = base.extend<{ noTrouble: void; allowed: RegExp[] }>({
+export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }>({
   allowed: [[], { option: true }],
   noTrouble: [
     async ({ page, allowed }, use) => {
@@ -11,7 +11,7 @@ export const test = base.extend<{ noTrouble: void; allowed: RegExp[] }>({
       page.on('pageerror', (error) => note(error.message))
       page.on('requestfailed', (request) => note(`${request.url()} ${request.failure()?.errorText}`))
       page.on('response', (response) => response.status() >= 400 && note(`${response.status()} ${response.url()}`))
-      await use()
+      await use(undefined)
       expect(trouble, 'the console and the network are quiet').toEqual([])
     },
     { auto: true },

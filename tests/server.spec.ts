@@ -1,0 +1,76 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, test } from '@playwright/test'
+import type { KeptStone } from '../core/kept/kept'
+
+const PORT = 4767
+const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
+const started: ChildProcess[] = []
+
+/** Starts a built server of its own; answers it with what it said and its exit code. */
+function start(env: Record<string, string>) {
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, PORT: String(PORT), ...env } })
+  started.push(child)
+  let said = ''
+  child.stdout.on('data', (text) => (said += text))
+  child.stderr.on('data', (text) => (said += text))
+  const ended = new Promise<number | null>((resolve) => child.on('exit', resolve))
+  const ready = expect.poll(async () => (await fetch(url('/api/health')).catch(() => null))?.status, { timeout: 60_000 }).toBe(200)
+  return { child, ended, ready, said: () => said }
+}
+test.afterEach(() => started.splice(0).forEach((child) => child.kill('SIGKILL')))
+
+const put = (stone: KeptStone, change: object) =>
+  fetch(url(`/api/stones/${stone.id}`), { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...stone, ...change }) })
+
+test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM ends cleanly', async () => {
+  const data = join(mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')), 'made', 'with', 'parents')
+  const first = start({ JAW_TILT_DATA: data, JAW_TILT_DEMO: '1' })
+  await first.ready
+  let [stone] = (await (await fetch(url('/api/stones'))).json()) as [KeptStone]
+  for (let i = 1; i <= 5; i++) stone = (await (await put(stone, { notes: `pass ${i}` })).json()) as KeptStone
+
+  const second = start({ JAW_TILT_DATA: data, PORT: String(PORT + 1) })
+  expect(await second.ended).toBe(1)
+  expect(second.said().trim()).toBe(`Jaw Tilt cannot start: The data folder ${data} is in use by process ${first.child.pid}. Stop that one first, or choose another folder.`)
+
+  first.child.kill('SIGKILL')
+  await first.ended
+  const again = start({ JAW_TILT_DATA: data })
+  await again.ready
+  const kept = (await (await fetch(url(`/api/stones/${stone.id}`))).json()) as KeptStone
+  expect(kept).toMatchObject({ notes: 'pass 5', revision: 6 })
+
+  const taken = start({ JAW_TILT_DATA: mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')) })
+  expect(await taken.ended).toBe(1)
+  expect(taken.said()).toContain(`port ${PORT} is in use`)
+
+  again.child.kill('SIGTERM')
+  expect(await again.ended).toBe(0)
+})
+
+test('every refusal has one shape and a proper status, and answers carry the headers that keep them in', async ({ request }) => {
+  const [stone] = (await (await request.get('/api/stones')).json()) as [KeptStone]
+  const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) => request.put(`/api/stones/${stone.id}`, { data: typeof data === 'string' ? data : JSON.stringify(data), headers })
+  const refused = async (answer: { status(): number; json(): Promise<unknown> }) => [answer.status(), await answer.json()] as const
+
+  expect(await refused(await send({ ...stone, faceOffsetMm: -2, name: '' }))).toEqual([
+    422,
+    expect.objectContaining({ fields: expect.arrayContaining([{ field: 'name', message: 'Give the stone a name.' }, expect.objectContaining({ field: 'faceOffsetMm' })]) }),
+  ])
+  expect((await refused(await send({ ...stone, revision: 99 })))[1]).toMatchObject({ current: { id: stone.id, revision: stone.revision } })
+  expect((await send({ ...stone, revision: 99 })).status()).toBe(409)
+  expect((await send('{"name":')).status()).toBe(400)
+  expect((await send('x=1', { 'content-type': 'application/x-www-form-urlencoded' })).status()).toBe(415)
+  expect((await send({ ...stone, notes: 'x'.repeat(1_100_000) })).status()).toBe(413)
+  expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([404, { message: 'There is no such thing here.', fields: [] }])
+  expect((await request.get('/api/knots')).status()).toBe(404)
+  expect((await request.get('/api/health', { headers: { host: 'elsewhere.example' } })).status()).toBe(421)
+
+  const page = await request.get('/')
+  expect(page.headers()['content-security-policy']).toMatch(/default-src 'none'; script-src 'self' 'nonce-[\w+/=]+'/)
+  expect(page.headers()['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/)
+  expect(page.headers()['x-content-type-options']).toBe('nosniff')
+})
