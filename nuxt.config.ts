@@ -57,7 +57,6 @@ export default defineNuxtConfig({
   },
   colorMode: { preference: 'system', fallback: 'light', storageKey: 'jaw-tilt-theme' },
   experimental: { appManifest: false },
-  vite: { optimizeDeps: { include: ['zod', 'd3-scale', 'uuid'] } },
   nitro: server as object,
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { stylistic: false } },

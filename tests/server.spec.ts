@@ -53,7 +53,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
 
 test('every refusal has one shape and a proper status, and answers carry the headers that keep them in', async ({ request }) => {
   const [stone] = (await (await request.get('/api/stones')).json()) as [KeptStone]
-  const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) => request.put(`/api/stones/${stone.id}`, { data: typeof data === 'string' ? data : JSON.stringify(data), headers })
+  const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) => request.put(`/api/stones/${stone.id}`, { data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)), headers })
   const refused = async (answer: { status(): number; json(): Promise<unknown> }) => [answer.status(), await answer.json()] as const
 
   expect(await refused(await send({ ...stone, faceOffsetMm: -2, name: '' }))).toEqual([

@@ -12,9 +12,10 @@ export async function jsonBody(event: H3Event): Promise<unknown> {
   let size = 0
   for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
     size += chunk.length
-    if (size > MOST_BODY_BYTES) throw refusal(413, `That is more than ${MOST_BODY_BYTES / 1e6} MB.`)
-    chunks.push(chunk)
+    // What is too much is read to its end but not kept, so that the answer reaches its sender.
+    if (size <= MOST_BODY_BYTES) chunks.push(chunk)
   }
+  if (size > MOST_BODY_BYTES) throw refusal(413, `That is more than ${MOST_BODY_BYTES / 1e6} MB.`)
   try {
     return JSON.parse(Buffer.concat(chunks).toString('utf8'))
   } catch {
