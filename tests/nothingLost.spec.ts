@@ -37,7 +37,7 @@ test.describe('two devices', () => {
   test.use({ allowed: [/409/] })
 
   test('a change from an outdated version shows both, and the one not chosen comes back by undo', async ({ page, browser, baseURL }) => {
-    await openJob(page, 'Chef’s knife, Thursday')
+    await openJob(page, 'Chef’s knife, weekly')
     const elsewhere = await browser.newContext({ baseURL })
     const other = await elsewhere.newPage()
     await other.goto(page.url())

@@ -107,12 +107,13 @@ export function useBenchActions() {
     return hold('turn in the jaws', { ...held, turnDeg }, gesture)
   }
 
-  /** The blade's centre plane above the jaws', on side A. */
-  function setCentreOffset(mm: number): string | null {
+  /** How far the blade's centre plane stands off the jaws', on side A: above it at their front (mm), and rising outward (°). */
+  function setCentring(error: { centreOffsetMm?: number; tiltDeg?: number }): string | null {
     const held = job.content?.held
     if (!held) return null
-    if (Math.abs(mm) > 10) return 'More than 10 mm off centre is not a blade in these jaws.'
-    return hold('centring', { ...held, centreOffsetMm: mm }, null)
+    if (Math.abs(error.centreOffsetMm ?? 0) > 10) return `More than ${lengthText(10, preferences.unit)} off centre is not a blade in these jaws.`
+    if (Math.abs(error.tiltDeg ?? 0) > 10) return 'More than 10° of tilt is not a blade in these jaws.'
+    return hold('centring', { ...held, ...error }, null)
   }
 
   /** Looks at another place of the edge: its arc length from the heel, or the middle of the jaws (null). */
@@ -149,7 +150,7 @@ export function useBenchActions() {
   }
 
   return {
-    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, heelToMiddle, setHeelToMiddle, setTurn, setCentreOffset, lookAt,
+    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, heelToMiddle, setHeelToMiddle, setTurn, setCentring, lookAt,
     chooseRig, chooseBlade, chooseStone, dialledNow, pivotHeightNow,
   }
 }

@@ -59,7 +59,7 @@ export const demoSetups: DemoSetup[] = [
   },
   {
     ...common,
-    name: 'Chef’s knife, Thursday',
+    name: 'Chef’s knife, weekly',
     rig: 'turner',
     blade: 'chef',
     stoneNumber: 4,

@@ -5,7 +5,10 @@
     <DialPanel class="lg:row-span-2" />
     <div>
       <MeasureStrip />
-      <p class="mt-1.5 text-sm text-muted">Glove on the hand that guides the blade; keep it behind the edge, and make no stroke past the tip.</p>
+      <div class="mt-1.5 flex items-center justify-between gap-3">
+        <p class="text-sm text-muted">Gloves on while clamping and wiping; hands behind the edge, and no stroke past the tip.</p>
+        <CentringEntry />
+      </div>
     </div>
   </main>
 </template>

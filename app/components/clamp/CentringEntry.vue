@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { useBench } from '~/composables/useBench'
+import { useBenchActions } from '~/composables/useBenchActions'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { lengthText } from '~/words/lengthText'
+
+/** How far the blade stands off the jaws' centre: what makes the two sides differ. */
+const job = useJob()
+const bench = useBench()
+const actions = useBenchActions()
+const preferences = usePreferences()
+const held = computed(() => job.content?.held)
+const sideA = computed(() => preferences.current.sideNames.A)
+const told = computed(() => {
+  if (!held.value) return ''
+  const { centreOffsetMm, tiltDeg } = held.value
+  return centreOffsetMm === 0 && tiltDeg === 0 ? 'on centre' : `${lengthText(centreOffsetMm, preferences.unit)}, ${angleText(tiltDeg)}`
+})
+</script>
+
+<template>
+  <UPopover v-if="held && bench.rig.value?.jaws" :content="{ side: 'top', align: 'end' }">
+    <UButton color="neutral" variant="outline" :label="`Centring: ${told}`" />
+    <template #content>
+      <div class="w-80 space-y-3 p-4">
+        <p class="text-sm text-muted">Where the blade’s centre plane stands against the jaws’. What one side gains, the other loses.</p>
+        <MeasureField :label="`Off centre, towards ${sideA}`" kind="length" focus="centre-offset" :value="held.centreOffsetMm" :step="0.1" :apply="(v) => actions.setCentring({ centreOffsetMm: v })" hint="at the front of the jaws" />
+        <MeasureField :label="`Tilt, rising towards ${sideA}`" kind="angle" focus="tilt" :value="held.tiltDeg" :step="0.1" :apply="(v) => actions.setCentring({ tiltDeg: v })" hint="from the jaws out to the edge" />
+      </div>
+    </template>
+  </UPopover>
+</template>
