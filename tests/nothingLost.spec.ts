@@ -1,3 +1,5 @@
+import { readFile } from 'node:fs/promises'
+import type { Backup } from '../core/kept/backup'
 import { expect, ledger, measure, openJob, saved, test } from './bench'
 
 test.describe('a server that cannot keep', () => {
@@ -19,6 +21,40 @@ test.describe('a server that cannot keep', () => {
     await page.evaluate(() => localStorage.clear())
     await page.reload()
     await expect(measure(page, 'Blade height')).toHaveValue('17.5')
+  })
+})
+
+test('all data comes out as one file and goes back in, adding what is missing and what is newer', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  await page.getByRole('button', { name: 'Preferences' }).click()
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take out' }).click()])
+  const file = JSON.parse(await readFile(await download.path(), 'utf8')) as Backup
+  expect(file.rigs).toHaveLength(4)
+
+  const bring = (content: unknown) => page.getByLabel('File to bring back').setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
+  const job = file.setups.find((one) => one.name === 'Packing-room cutter')!
+  const added = { ...job, id: '0197a000-0000-7000-8000-00000000beef', name: 'From the other bench' }
+  const newer = { ...job, revision: job.revision + 1, wanted: { ...job.wanted, aDeg: 24, bDeg: 24 } }
+  await bring({ ...file, setups: [added, newer] })
+  await expect(page.getByText(/^1 added, 1 brought up to date, \d+ left/)).toBeVisible()
+  await expect(ledger(page, 'wanted', 'A')).toHaveText('24.0°')
+  await expect.poll(async () => (await page.request.get('/api/setups')).text()).toContain('From the other bench')
+})
+
+test.describe('a file that is wrong', () => {
+  test.use({ allowed: [/422/] })
+
+  test('names its field and changes nothing', async ({ page }) => {
+    await openJob(page, 'Packing-room cutter')
+    const before = await (await page.request.get('/api/setups')).text()
+    const file = (await (await page.request.get('/api/backup')).json()) as Backup
+    file.rigs[1]!.pivot.setbackMm = -3
+    file.setups[0]!.name = 'Not to be kept'
+    file.setups[0]!.revision += 1
+    await page.getByRole('button', { name: 'Preferences' }).click()
+    await page.getByLabel('File to bring back').setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) })
+    await expect(page.getByText('rigs.1.pivot.setbackMm: The pivot must stand behind the jaws: a setback above 0 mm.')).toBeVisible()
+    expect(await (await page.request.get('/api/setups')).text()).toBe(before)
   })
 })
 

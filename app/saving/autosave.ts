@@ -18,6 +18,8 @@ interface Options<T> {
   journal: Journal<T>
   onState(state: SaveState<T>): void
   onSaved?(revision: number): void
+  /** How long changes are gathered before they are sent, ms; the journal has them at once. */
+  gatherMs?: number
   /** How long to wait before the first and the following attempts after a failure, ms. */
   retryMs?: readonly number[]
 }
@@ -27,16 +29,19 @@ interface Options<T> {
  * stays in the journal.
  */
 export function autosave<T extends object>(startRevision: number, options: Options<T>) {
-  const { send, journal, onState, onSaved, retryMs = [1000, 2000, 5000, 10_000] } = options
+  const { send, journal, onState, onSaved, gatherMs = 0, retryMs = [1000, 2000, 5000, 10_000] } = options
   let revision = startRevision
   let pending: T | null = null
   let sending = false
   let failures = 0
   let retry: ReturnType<typeof setTimeout> | undefined
+  let gathering: ReturnType<typeof setTimeout> | undefined
   let stopped = false
 
   async function flush(): Promise<void> {
     clearTimeout(retry)
+    clearTimeout(gathering)
+    gathering = undefined
     if (sending || !pending || stopped) return
     const content = pending
     pending = null
@@ -67,10 +72,13 @@ export function autosave<T extends object>(startRevision: number, options: Optio
 
   return {
     /** The content has changed. */
-    change(content: T) {
+    async change(content: T): Promise<void> {
       pending = content
       journal.write({ revision, content })
-      return flush()
+      if (gatherMs === 0) return flush()
+      if (stopped) return
+      onState({ is: 'saving' })
+      gathering ??= setTimeout(() => void flush(), gatherMs)
     },
     /** Ends a conflict: writes this content over the other version. */
     overwrite(theirRevision: number, content: T) {
@@ -98,6 +106,7 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     stop() {
       stopped = true
       clearTimeout(retry)
+      clearTimeout(gathering)
     },
   }
 }

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
 import { keptSetup } from '#core/kept/kept'
 import { setup as setupSchema, type Setup } from '#core/setup/setup'
 import { ask } from '~/saving/api'
@@ -42,6 +43,7 @@ export const useJob = defineStore('job', () => {
     id.value = jobId
     saver = autosave<Setup>(kept.revision, {
       journal,
+      gatherMs: 150,
       send: (changed, revision) => ask(keptSetup, `/api/setups/${jobId}`, 'PUT', { ...changed, revision }),
       onState: (state) => (saveState.value = state),
       onSaved: (revision) => {
@@ -100,14 +102,19 @@ export const useJob = defineStore('job', () => {
   function settle(next: Setup, withHistory: History<Setup>) {
     content.value = next
     history.value = withHistory
+    void keepHistory()
+    void saver?.change(next)
+  }
+
+  /** Undo lasts over a reload. Written once a gesture rests, for it is long. */
+  const keepHistory = useDebounceFn(() => {
     if (!id.value) return
     try {
-      sessionStorage.setItem(historyKey(id.value), JSON.stringify(withHistory))
+      sessionStorage.setItem(historyKey(id.value), JSON.stringify(history.value))
     } catch {
       // Undo then lasts until the page is left.
     }
-    void saver?.change(next)
-  }
+  }, 250)
 
   const goBack = () => step(undone(history.value), 'Undone')
   const goForward = () => step(redone(history.value), 'Done again')

@@ -6,16 +6,16 @@ import { refusal } from './refusal'
 export const MOST_BODY_BYTES = 1_000_000
 
 /** Reads a JSON body of limited size; 415, 413 or 400 when it is not one. Only JSON is taken, so no foreign page can post a form. */
-export async function jsonBody(event: H3Event): Promise<unknown> {
+export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Promise<unknown> {
   if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) throw refusal(415, 'Send JSON.')
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
     size += chunk.length
     // What is too much is read to its end but not kept, so that the answer reaches its sender.
-    if (size <= MOST_BODY_BYTES) chunks.push(chunk)
+    if (size <= mostBytes) chunks.push(chunk)
   }
-  if (size > MOST_BODY_BYTES) throw refusal(413, `That is more than ${MOST_BODY_BYTES / 1e6} MB.`)
+  if (size > mostBytes) throw refusal(413, `That is more than ${mostBytes / 1e6} MB.`)
   try {
     return JSON.parse(Buffer.concat(chunks).toString('utf8'))
   } catch {

@@ -1,4 +1,4 @@
-import { and, asc, eq, type InferSelectModel } from 'drizzle-orm'
+import { and, asc, eq, lt, type InferSelectModel } from 'drizzle-orm'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import { v7 as newId } from 'uuid'
 import { KEPT_SCHEMAS, type KeptByKind, type KeptKind } from '../../core/kept/kept'
@@ -66,6 +66,15 @@ export function keptRepository<K extends KeptKind>(db: Database, kind: K) {
       } catch (error) {
         return unknownReference(error)
       }
+    },
+
+    /** Takes over a kept thing as another copy of the data has it: added when it is not here, written when the other copy is newer, else left. */
+    async takeOver({ id, revision, createdAt, updatedAt, archivedAt, ...content }: KeptByKind[K]): Promise<'added' | 'updated' | 'left'> {
+      const columns = { ...content, revision, createdAt: new Date(createdAt), updatedAt: new Date(updatedAt), archivedAt: archivedAt && new Date(archivedAt) }
+      const [added] = await db.insert(table).values({ ...columns, id } as never).onConflictDoNothing().returning({ id: table.id })
+      if (added) return 'added'
+      const newer = await db.update(table).set(columns as never).where(and(eq(table.id, id), lt(table.revision, revision))).returning({ id: table.id })
+      return newer.length > 0 ? 'updated' : 'left'
     },
 
     update: (id: string, revision: number, content: Content) => write(id, revision, content),

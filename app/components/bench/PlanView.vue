@@ -17,7 +17,7 @@ const sheet = ref<HTMLElement | null>(null)
 const held = ref(false)
 
 const bounds = () => (bench.drawn.value ? planBounds(bench.drawn.value.job, bench.stations.value) : null)
-const { viewport, box } = useViewport(sheet, bounds, held, { x: 36, top: 84, bottom: 24 })
+const { viewport, box, height } = useViewport(sheet, bounds, held, { x: 36, top: 84, bottom: 30 })
 const view = computed(() => {
   const drawn = bench.drawn.value
   return drawn && viewport.value ? planView(drawn.job, drawn.set, drawn.side, bench.stations.value, viewport.value) : null
@@ -48,7 +48,7 @@ const stepAlongEdge = (steps: number, gesture: string) => {
 
 <template>
   <figure class="relative flex min-h-0 min-w-0 flex-col">
-    <figcaption class="absolute top-2 left-3 text-sm text-muted"><b class="text-default">Plan</b>, from above<template v-if="job.content?.lookAtMm !== null"> · looking {{ text(bench.evaluation.value?.station.fromHeelMm ?? 0) }} from the heel</template></figcaption>
+    <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted"><b class="text-default">Plan</b>, from above<template v-if="job.content?.lookAtMm !== null"> · looking {{ text(bench.evaluation.value?.station.fromHeelMm ?? 0) }} from the heel</template></figcaption>
     <div ref="sheet" class="min-h-0 flex-1">
       <svg v-if="view" :viewBox="box" class="block size-full select-none" role="group" aria-label="Plan of the blade in the rig">
         <g v-if="view.handle" :transform="view.bladeTransform">
@@ -73,7 +73,7 @@ const stepAlongEdge = (steps: number, gesture: string) => {
         <g class="look" role="slider" tabindex="0" data-focus="look-at" aria-label="Place along the edge that is looked at, from the heel" :aria-valuenow="Math.round((bench.evaluation.value?.station.fromHeelMm ?? 0) * 10) / 10" :aria-valuetext="text(bench.evaluation.value?.station.fromHeelMm ?? 0)" :transform="`translate(${view.contact[0]} ${view.contact[1]})`" v-on="edgeDrag.on" @keydown.right.prevent="stepAlongEdge($event.shiftKey ? 10 : 1, `look-${$event.repeat}`)" @keydown.left.prevent="stepAlongEdge($event.shiftKey ? -10 : -1, `look-${$event.repeat}`)" @keydown.home.prevent="actions.lookAt(null)">
           <circle cy="-9" r="18" class="reach" /><path d="M0 0-8-15H8Z" class="pointer" />
         </g>
-        <ScaleBar :scale="viewport!.scale" :x="16" :y="44" />
+        <ScaleBar :scale="viewport!.scale" :x="14" :y="height - 10" />
       </svg>
     </div>
   </figure>

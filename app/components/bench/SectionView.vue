@@ -17,7 +17,7 @@ const sheet = ref<HTMLElement | null>(null)
 const held = ref(false)
 
 const bounds = () => (bench.drawn.value ? sectionBounds(bench.drawn.value.job, bench.drawn.value.set, bench.drawn.value.side) : null)
-const { viewport, box } = useViewport(sheet, bounds, held, { x: 62, top: 48, bottom: 76 })
+const { viewport, box, height } = useViewport(sheet, bounds, held, { x: 62, top: 48, bottom: 76 })
 const wantedDeg = computed(() => (bench.side.value === 'A' ? job.content?.wanted.aDeg : job.content?.wanted.bDeg) ?? 20)
 const view = computed(() => {
   const drawn = bench.drawn.value
@@ -45,7 +45,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
 
 <template>
   <figure class="relative flex min-h-0 min-w-0 flex-col">
-    <figcaption class="absolute top-2 left-3 text-sm text-muted"><b class="text-default">Section</b>, square to the edge</figcaption>
+    <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted"><b class="text-default">Section</b>, square to the edge</figcaption>
     <div ref="sheet" class="min-h-0 flex-1">
       <svg v-if="view" :viewBox="box" class="block size-full select-none" role="group" aria-label="Section through blade, pivot and stone">
         <polygon v-if="view.table" :points="pointList(view.table)" class="jaw" fill="url(#hatch)" />
@@ -67,7 +67,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
           <rect x="-38" y="-17" width="76" height="34" rx="3" /><text y="8" text-anchor="middle">{{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }}</text>
         </g>
         <DragHandle :x="view.pivot[0]" :y="view.pivot[1]" :turn="turnOf(view.pivotWay)" label="Pivot height" :now="set.pivotHeightMm" :text="text(set.pivotHeightMm)" @held="held = $event" @drag="dragPivot" @step="(n, g) => actions.stepDial(n, g)" />
-        <ScaleBar :scale="viewport!.scale" :x="16" :y="26 + 18" />
+        <ScaleBar :scale="viewport!.scale" :x="14" :y="height - 10" />
       </svg>
     </div>
     <EdgeInset v-if="bench.drawn.value && bench.drawn.value.job.rig.kind !== 'two-arm'" class="h-28 shrink-0 border-t border-muted" />

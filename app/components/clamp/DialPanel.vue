@@ -60,8 +60,8 @@ const linked = computed({
       <p v-if="overJaws !== null" role="alert" class="mt-2 text-sm text-error">The stone meets the jaws below {{ angleText(overJaws, doubt) }} here. Stand the blade further out, or take narrower jaws.</p>
     </div>
     <div class="min-h-0 flex-1 overflow-y-auto px-2 py-2" tabindex="0" role="region" aria-label="The stones of the box">
-      <table class="w-full">
-        <thead class="text-left text-sm text-muted"><tr><th class="px-2 pb-1 font-normal">Stone on the rod</th><th class="pb-1 text-right font-normal">{{ bench.rig.value && DIAL_FIGURES_WORD[bench.rig.value.height.by] }}</th><th class="px-2 pb-1 text-right font-normal">if left</th></tr></thead>
+      <table class="w-full table-fixed">
+        <thead class="text-left text-sm text-muted"><tr><th class="px-2 pb-1 font-normal">Stone</th><th class="w-24 pb-1 text-right font-normal whitespace-nowrap">{{ bench.rig.value && DIAL_FIGURES_WORD[bench.rig.value.height.by] }}</th><th class="w-18 px-2 pb-1 text-right font-normal whitespace-nowrap">if left</th></tr></thead>
         <tbody>
           <tr v-for="row in stones" :key="row.stone.id" class="border-t border-default" :class="{ 'bg-elevated': row.onRod }">
             <th class="p-0 text-left font-normal">

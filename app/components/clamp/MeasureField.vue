@@ -47,7 +47,7 @@ function reset() {
 </script>
 
 <template>
-  <div class="min-w-0">
+  <div class="relative min-w-0">
     <label :for="id" class="block truncate text-sm text-toned">{{ label }}</label>
     <div class="flex">
       <UButton color="neutral" variant="outline" icon="i-lucide-minus" size="lg" class="rounded-r-none" :aria-label="`${label}: less`" tabindex="-1" @click="nudge(-1)" />
@@ -63,7 +63,7 @@ function reset() {
       </div>
       <UButton color="neutral" variant="outline" icon="i-lucide-plus" size="lg" class="rounded-l-none" :aria-label="`${label}: more`" tabindex="-1" @click="nudge(1)" />
     </div>
-    <p v-if="problem" :id="`${id}-problem`" role="alert" class="mt-1 text-sm text-error">{{ problem }}</p>
-    <p v-else-if="hint" class="mt-0.5 truncate text-sm text-muted" :title="hint">{{ hint }}</p>
+    <p v-if="problem" :id="`${id}-problem`" role="alert" class="absolute inset-x-0 top-[3.9rem] z-10 rounded-sm border border-error bg-default px-2 py-1 text-sm text-error">{{ problem }}</p>
+    <p v-if="hint" class="mt-0.5 truncate text-sm text-muted" :title="hint">{{ hint }}</p>
   </div>
 </template>

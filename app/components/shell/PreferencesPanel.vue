@@ -15,7 +15,7 @@ const themes = [{ label: 'As the system', value: 'system' }, { label: 'Day', val
 </script>
 
 <template>
-  <USlideover v-model:open="open" title="Preferences" description="How figures are shown. They change nothing that is kept.">
+  <USlideover v-model:open="open" title="Preferences" description="How figures are shown, and all data in one file.">
     <template #body>
       <div class="space-y-6">
         <URadioGroup :model-value="preferences.unit" legend="Lengths" :items="units" size="lg" @update:model-value="preferences.change({ unit: $event as 'mm' | 'in' })" />
@@ -31,6 +31,7 @@ const themes = [{ label: 'As the system', value: 'system' }, { label: 'Day', val
         </fieldset>
         <URadioGroup v-model="colorMode.preference" legend="Theme" :items="themes" size="lg" />
         <USwitch v-model="preferences.singleKeys" label="Single keys" description="Keys such as w or s without Ctrl. This device only." size="lg" />
+        <BackupEntry />
       </div>
     </template>
   </USlideover>
