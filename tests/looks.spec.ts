@@ -10,6 +10,7 @@ const accessible = async (page: Page, what: string) => {
 
 for (const theme of ['light', 'dark'] as const) {
   test(`every view passes axe, ${theme} theme`, async ({ page }) => {
+    test.slow()
     await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' })
     await page.goto('/')
     await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()

@@ -2,7 +2,6 @@ import { computed } from 'vue'
 import { bladeHeightFor } from '#core/dial/bladeHeightFor'
 import { whatToDial } from '#core/dial/whatToDial'
 import { contactFor } from '#core/setup/job'
-import { SIDES } from '#core/clamping/centring'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 import { useBench } from './useBench'
@@ -19,11 +18,8 @@ export function useAdvice() {
     return { things, station: evaluation.station, wanted: { A: content.wanted.aDeg, B: content.wanted.bDeg }, dialled: { A: content.dialled.a, B: content.dialled.b } }
   })
 
-  const sides = computed(() =>
-    at.value ? SIDES.filter((side) => side === 'A' || at.value!.things.blade.bevels === 'both').map((side) => ({ side, advice: whatToDial(at.value!.things, side, at.value!.wanted[side], at.value!.station) })) : [],
-  )
   /** For the side that is up. */
-  const advice = computed(() => sides.value.find((one) => one.side === bench.side.value)?.advice ?? null)
+  const advice = computed(() => (at.value ? whatToDial(at.value.things, bench.side.value, at.value.wanted[bench.side.value], at.value.station) : null))
 
   /** The other way to the wanted angle: the rig left as it is, the blade moved. */
   const holdInstead = computed(() => {
@@ -50,5 +46,5 @@ export function useAdvice() {
         }
       })
   })
-  return { advice, sides, holdInstead, stones }
+  return { advice, holdInstead, stones }
 }

@@ -3,7 +3,7 @@ import type { Side } from '#core/clamping/centring'
 import type { SideSet } from '#core/setup/evaluate'
 import { centrePlaneOf, type Job } from '#core/setup/job'
 import { radians } from '#core/units/angle'
-import { add, dot, rotate, scale, unit, type Vec2 } from '#core/vector/vec2'
+import { add, dot, rotate, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'
 import { dimension, type Dimension } from './dimension'
 import { boundsOf, toPixels, type Bounds, type Viewport } from './viewport'
 
@@ -27,6 +27,10 @@ interface SectionPoints {
   /** From the clamp's own (outward, up) to the blade plane, apex at the origin. */
   readonly fromClamp: (v: number, w: number) => Vec2
   readonly pivot: Vec2
+  /** On the clamp's plane (or the table), under the pivot. */
+  readonly pivotFoot: Vec2
+  /** The clamp's own way up. */
+  readonly up: Vec2
   readonly faceWay: Vec2
   readonly faceNormal: Vec2
 }
@@ -38,13 +42,17 @@ function pointsOf(job: Job, set: SideSet, side: Side): SectionPoints {
   const theta = radians(contact.edgeAngleDeg)
   // How far the tangent stands from the clamp's origin, square to the edge.
   const out = dot(contact.outward, contact.point)
+  const up: Vec2 = [Math.sin(tilt), Math.cos(tilt)]
+  const pivot: Vec2 = [-contact.distanceMm, contact.heightMm]
   return {
     stance: stanceOf(job, side),
     fromClamp: (v, w) => {
       const above = w - plane.offsetMm
       return [v * Math.cos(tilt) + above * Math.sin(tilt) - out, above * Math.cos(tilt) - v * Math.sin(tilt)]
     },
-    pivot: [-contact.distanceMm, contact.heightMm],
+    pivot,
+    pivotFoot: subtract(pivot, scale(up, set.pivotHeightMm)),
+    up,
     faceWay: [-Math.cos(theta), Math.sin(theta)],
     faceNormal: [Math.sin(theta), Math.cos(theta)],
   }
@@ -55,13 +63,20 @@ export function sectionBounds(job: Job, set: SideSet, side: Side): Bounds {
   const p = pointsOf(job, set, side)
   const depth = job.rig.jaws?.depthMm ?? 0
   const stoneOut = scale(p.faceWay, -Math.min(job.stone.lengthMm / 2, 45))
-  const corners: Vec2[] = [p.pivot, [-job.blade.widthMm, -2], stoneOut, add(stoneOut, scale(p.faceNormal, job.stone.faceOffsetMm)), p.fromClamp(-depth, -8), p.fromClamp(-job.rig.pivot.setbackMm, 0), p.fromClamp(0, -14)]
+  const corners: Vec2[] = [
+    p.pivot,
+    [-job.blade.widthMm, -2],
+    stoneOut,
+    add(stoneOut, scale(p.faceNormal, job.stone.faceOffsetMm)),
+    p.fromClamp(-depth, -8),
+    p.pivotFoot,
+    p.fromClamp(0, -14),
+  ]
   return boundsOf(corners.map((corner) => onSheet(corner, p.stance)))
 }
 
 export interface SectionView {
   readonly blade: readonly Vec2[]
-  readonly bevel: readonly Vec2[]
   readonly jaws: readonly (readonly Vec2[])[]
   readonly table: readonly Vec2[] | null
   readonly post: readonly [Vec2, Vec2]
@@ -79,9 +94,8 @@ export interface SectionView {
   readonly pivotHeight: Dimension
   readonly distance: Dimension
   readonly bladeHeight: Dimension | null
-  /** On the sheet: the way the pivot rises and the way the blade comes out. */
+  /** On the sheet: the way the pivot rises. */
   readonly pivotWay: Vec2
-  readonly outWay: Vec2
 }
 
 /** Radius of the angle's arc and the distance of its figure from the apex, mm of the drawing and the pixels they are kept between. */
@@ -106,7 +120,6 @@ export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: numbe
   const j = rig.jaws?.halfThicknessMm ?? 0
   const inside = half.at(-1)?.[1] ?? 0
   const jaw = (sign: 1 | -1) => [p.fromClamp(0, sign * inside), p.fromClamp(0, sign * j), p.fromClamp(-depth, sign * (j + 1.5)), p.fromClamp(-depth, sign * inside)].map(px)
-  const pivotFoot = p.fromClamp(-rig.pivot.setbackMm, 0)
   const wanted = radians(wantedDeg)
   const apex = px([0, 0])
   const kept = ({ mm, least, most }: typeof ARC) => Math.min(most, Math.max(least, mm * viewport.scale))
@@ -125,28 +138,25 @@ export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: numbe
   // Dimension lines stand on the far side of the centre plane from the stone.
   const aside = side === 'A' ? 1 : -1
   const below = rig.kind === 'two-arm' ? -aside : 1
-  const [o, w1] = [p.fromClamp(0, 0), p.fromClamp(0, 1)]
   return {
     blade: [...upper, ...lower].map(px),
-    bevel: upper.slice(0, 2).map(px),
     jaws: rig.jaws ? [jaw(1), jaw(-1)] : [],
     table: tableLine && tableLine.map(px),
-    post: [px(p.fromClamp(-rig.pivot.setbackMm, -8)), px(p.pivot)],
+    post: [px(subtract(p.pivotFoot, scale(p.up, 8))), px(p.pivot)],
     pivot: px(p.pivot),
     rod: [px(p.pivot), px(rodEnd)],
     stone: [stoneEnd(-1), stoneEnd(1), add(stoneEnd(1), rodCentre), add(stoneEnd(-1), rodCentre)].map(px),
     face: [px(stoneEnd(-1)), px(stoneEnd(1))],
     apex,
     centrePlane: [px([8, 0]), px([-contact.distanceMm, 0])],
-    clampPlane: [px(p.fromClamp(-rig.pivot.setbackMm - 6, 0)), px(p.fromClamp(6, 0))],
+    clampPlane: [px(p.pivotFoot), px(p.fromClamp(6, 0))],
     wantedRay: [apex, pixelsFrom([-Math.cos(wanted), Math.sin(wanted)], arcRadius * 1.6)],
     arc: `M${arcStart[0]} ${arcStart[1]} A${arcRadius} ${arcRadius} 0 0 ${turn > 0 ? 1 : 0} ${arcEnd[0]} ${arcEnd[1]}`,
     arcMiddle: pixelsFrom([-Math.cos(middle), Math.sin(middle)], arcRadius),
     arcLabel: pixelsFrom([-Math.cos(over), Math.sin(over)], kept(LABEL)),
-    pivotHeight: dimension(px(pivotFoot), px(p.pivot), rig.kind === 'two-arm' ? 26 * aside : -30),
+    pivotHeight: dimension(px(p.pivotFoot), px(p.pivot), rig.kind === 'two-arm' ? 26 * aside : -30),
     distance: dimension(px([-contact.distanceMm, 0]), px([0, 0]), 34 * below),
     bladeHeight: rig.jaws ? dimension(px(p.fromClamp(0, 0)), px([0, 0]), 60 * below) : null,
-    pivotWay: sheetWay([w1[0] - o[0], w1[1] - o[1]]),
-    outWay: sheetWay([1, 0]),
+    pivotWay: sheetWay(p.up),
   }
 }

@@ -29,7 +29,7 @@ export const dialText = (rig: Rig, setting: DialSetting, unit: LengthUnit): stri
     .map((part) => part.text)
     .join(' ')
 
-/** The figures alone, for a column whose head says what they are: "16 + 3". */
+/** The figures alone, for a column of dials: "16 + 3" are turns and marks. */
 export const dialFigures = (rig: Rig, setting: DialSetting, unit: LengthUnit): string =>
   dialParts(rig, setting, unit)
     .filter((part) => part.figure)
@@ -44,7 +44,5 @@ function turnsAndMarks(rig: Rig, turns: number): { whole: number; marks: number 
   return { whole, marks: Math.round((all - whole * divisions) * 10) / 10 }
 }
 
-/** What a column of dial figures is headed by. */
-export const DIAL_FIGURES_WORD = { slot: 'slot', millimetres: 'scale', turns: 'turns + marks', 'degree-scale': 'mark' } as const
 /** What one step of the dial is called. */
 export const DIAL_STEP_WORD = { slot: 'slot', millimetres: 'mark', turns: 'mark', 'degree-scale': 'mark' } as const

@@ -17,10 +17,14 @@ export function giveUp(why) {
   process.exit(1)
 }
 
-/** Runs a command in the project with its output shown; answers its exit code. */
-export function run(command, args, env = {}) {
+/** Runs a command in the project with its output shown (and heard by `listen`, text by text); answers its exit code. */
+export function run(command, args, env = {}, listen = null) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env } })
+    const child = spawn(command, args, { cwd: root, stdio: ['inherit', listen ? 'pipe' : 'inherit', 'inherit'], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env } })
+    child.stdout?.on('data', (text) => {
+      process.stdout.write(text)
+      listen(String(text))
+    })
     child.on('error', () => resolve(127))
     child.on('close', (code, signal) => resolve(signal ? 1 : code))
   })

@@ -15,11 +15,19 @@ if (part === '--help') {
 }
 if (part && !(part in PARTS)) giveUp(`There is no part “${part}”: take one of ${Object.keys(PARTS).join(', ')}.`)
 
+/** How many tests a runner's closing lines say passed: "Tests  66 passed (66)", "18 passed (3.0m)". */
+const passedIn = (output) => Number(/^\s*(?:Tests\s+)?(\d+) passed \(/m.exec(output)?.[1] ?? 0)
+
+let passed = 0
 await install()
 for (const name of part ? [part] : Object.keys(PARTS)) {
   const { what, prepare, command } = PARTS[name]
   say(what)
   await prepare?.()
-  if (command && (await run('npx', [...command, ...rest])) !== 0) giveUp(`${what}: failed.`)
+  if (!command) continue
+  let output = ''
+  if ((await run('npx', [...command, ...rest], { NO_COLOR: '1', FORCE_COLOR: undefined }, (text) => (output += text))) !== 0) giveUp(`${what}: failed.`)
+  passed += passedIn(output)
 }
-say('All passed')
+say('All is well')
+if (passed > 0) console.log(`${passed} passed, 0 failed`)

@@ -30,14 +30,14 @@ const bladeDrag = useDrag({ move: (dx, dy, gesture) => actions.moveBlade(mm(dx),
 watch(bladeDrag.dragging, (is) => (held.value = is))
 
 const BLADE_STEP_MM = 0.5
-function alongEdge(_dx: number, _dy: number, gesture: string, taken: () => void, at?: { x: number; y: number }) {
-  if (!at || !viewport.value || !bench.drawn.value || !sheet.value) return
+/** Looks at the place of the edge nearest to the pointer. */
+function lookAtPointer(pointer: { x: number; y: number }, gesture: string): boolean {
+  if (!viewport.value || !bench.drawn.value || !sheet.value) return false
   const corner = sheet.value.getBoundingClientRect()
-  const point = toDrawing([at.x - corner.left, at.y - corner.top], viewport.value)
-  const station = nearestStation(point, bench.drawn.value.job, bench.stations.value)
-  if (actions.lookAt(station.fromHeelMm, gesture) === null) taken()
+  const point = toDrawing([pointer.x - corner.left, pointer.y - corner.top], viewport.value)
+  return actions.lookAt(nearestStation(point, bench.drawn.value.job, bench.stations.value).fromHeelMm, gesture) === null
 }
-const edgeDrag = useDrag({ move: (dx, dy, gesture, at) => (alongEdge(dx, dy, gesture, () => {}, at), true) })
+const edgeDrag = useDrag({ move: (_dx, _dy, gesture, pointer) => lookAtPointer(pointer, gesture) })
 watch(edgeDrag.dragging, (is) => (held.value = is))
 const stepAlongEdge = (steps: number, gesture: string) => {
   const station = bench.evaluation.value?.station

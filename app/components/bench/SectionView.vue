@@ -28,18 +28,16 @@ const text = (mm: number) => lengthText(mm, preferences.unit)
 
 /** How far a drag went along a way of the sheet, mm. */
 const along = (way: readonly [number, number], dx: number, dy: number) => (way[0] * dx - way[1] * dy) / (viewport.value?.scale ?? 1)
-let pivotFrom = 0
+/** The height the hand has pulled the pivot to: the dial may stay at its nearest slot until the hand comes to the next. */
+const pulled = { gesture: '', heightMm: 0 }
 function dragPivot(dx: number, dy: number, gesture: string, taken: () => void) {
   if (!view.value) return
-  if (gesture !== lastGesture) {
-    pivotFrom = actions.pivotHeightNow() ?? 0
-    lastGesture = gesture
-  }
-  pivotFrom += along(view.value.pivotWay, dx, dy)
-  if (actions.setPivotHeight(pivotFrom, gesture) !== null) pivotFrom -= along(view.value.pivotWay, dx, dy)
-  else taken()
+  if (pulled.gesture !== gesture) Object.assign(pulled, { gesture, heightMm: actions.pivotHeightNow() ?? 0 })
+  const heightMm = pulled.heightMm + along(view.value.pivotWay, dx, dy)
+  if (actions.setPivotHeight(heightMm, gesture) !== null) return
+  pulled.heightMm = heightMm
+  taken()
 }
-let lastGesture = ''
 const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) * 180) / Math.PI
 </script>
 

@@ -5,7 +5,7 @@ import { useBenchActions } from '~/composables/useBenchActions'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
-import { DIAL_FIGURES_WORD, dialFigures, dialParts, dialText } from '~/words/dialText'
+import { dialFigures, dialParts, dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
@@ -61,7 +61,11 @@ const linked = computed({
     </div>
     <div class="min-h-0 flex-1 overflow-y-auto px-2 py-2" tabindex="0" role="region" aria-label="The stones of the box">
       <table class="w-full table-fixed">
-        <thead class="text-left text-sm text-muted"><tr><th class="px-2 pb-1 font-normal">Stone</th><th class="w-24 pb-1 text-right font-normal whitespace-nowrap">{{ bench.rig.value && DIAL_FIGURES_WORD[bench.rig.value.height.by] }}</th><th class="w-18 px-2 pb-1 text-right font-normal whitespace-nowrap">if left</th></tr></thead>
+        <thead class="text-left text-sm text-muted">
+          <tr class="*:pb-1 *:font-normal">
+            <th class="px-2">Stone</th><th class="w-16 text-right">dial</th><th class="w-16 text-right">remains</th><th class="w-16 px-2 text-right whitespace-nowrap">if left</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="row in stones" :key="row.stone.id" class="border-t border-default" :class="{ 'bg-elevated': row.onRod }">
             <th class="p-0 text-left font-normal">
@@ -71,11 +75,13 @@ const linked = computed({
                 <span class="ml-auto hidden text-sm whitespace-nowrap text-muted max-lg:inline 2xl:inline">{{ row.stone.grainUm }} µm</span>
               </button>
             </th>
-            <td class="text-right whitespace-nowrap">{{ row.advice.ok ? dialFigures(bench.rig.value!, row.advice.setting, preferences.unit) : 'out of reach' }}</td>
+            <td class="text-right whitespace-nowrap">{{ row.advice.ok ? dialFigures(bench.rig.value!, row.advice.setting, preferences.unit) : '–' }}</td>
+            <td class="text-right whitespace-nowrap" :title="row.advice.ok ? undefined : reasonText(row.advice, preferences.unit)">{{ row.advice.ok ? differenceText(row.advice.offDeg, doubt) : 'no' }}</td>
             <td class="px-2 text-right whitespace-nowrap">{{ row.leftOffDeg === null ? '–' : differenceText(row.leftOffDeg, 0.1) }}</td>
           </tr>
         </tbody>
       </table>
+      <p class="px-2 pt-2 text-sm text-muted">Remains: off the wanted angle at that mark. If left: with the dial as it stands.</p>
     </div>
   </section>
 </template>
