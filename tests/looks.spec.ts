@@ -22,6 +22,13 @@ for (const theme of ['light', 'dark'] as const) {
       await page.waitForTimeout(200)
       await accessible(page, station.id)
     }
+    await page.keyboard.press('1')
+    await page.getByRole('button', { name: 'New stone' }).click()
+    await expect(page.getByRole('form', { name: 'Stone' })).toBeVisible()
+    await page.waitForTimeout(300)
+    await accessible(page, 'stone')
+    await page.keyboard.press('Escape')
+    await expect(page.getByRole('form', { name: 'Stone' })).toBeHidden()
     await page.keyboard.press('w')
     await expect(page.getByTestId('wanted-A')).toBeFocused()
     await accessible(page, 'wanted angle')

@@ -3,7 +3,11 @@ import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { KEPT_SCHEMAS, keptSetup, type KeptBlade, type KeptRig, type KeptSetup, type KeptStone } from '#core/kept/kept'
 import { startingDial, startingHold } from '#core/setup/starting'
-import { ask } from '~/saving/api'
+import type { Stone } from '#core/stone/stone'
+import { ask, type Answer } from '~/saving/api'
+
+/** A box of stones is sorted as it is worked through. */
+const coarseToFine = (stones: KeptStone[]): KeptStone[] => [...stones].sort((one, other) => other.grainUm - one.grainUm)
 
 /** The rigs, blades and stones the user owns, and the jobs on the bench. */
 export const useCollections = defineStore('collections', () => {
@@ -24,8 +28,7 @@ export const useCollections = defineStore('collections', () => {
     ])
     if (r.ok) rigs.value = r.value
     if (b.ok) blades.value = b.value
-    // A box of stones is sorted from coarse to fine.
-    if (s.ok) stones.value = s.value.sort((one, other) => other.grainUm - one.grainUm)
+    if (s.ok) stones.value = coarseToFine(s.value)
     if (j.ok) jobs.value = j.value
     const failed = [r, b, s, j].find((answer) => !answer.ok)
     problem.value = failed && !failed.ok ? failed.problem.message : ''
@@ -74,6 +77,26 @@ export const useCollections = defineStore('collections', () => {
     return answer.value
   }
 
+  /** Keeps a stone: new, or changed from what it was. The answer says what is stored, or why not. */
+  async function keepStone(content: Stone, from: KeptStone | null): Promise<Answer<KeptStone>> {
+    const answer = from
+      ? await ask(KEPT_SCHEMAS.stones, `/api/stones/${from.id}`, 'PUT', { ...content, revision: from.revision })
+      : await ask(KEPT_SCHEMAS.stones, '/api/stones', 'POST', content)
+    if (answer.ok) noteStone(answer.value)
+    return answer
+  }
+
+  /** Puts a stone out of the box, or back. */
+  async function shelveStone(stone: KeptStone, away: boolean): Promise<Answer<KeptStone>> {
+    const answer = await ask(KEPT_SCHEMAS.stones, `/api/stones/${stone.id}/${away ? 'archive' : 'restore'}`, 'POST', { revision: stone.revision })
+    if (answer.ok) noteStone(answer.value)
+    return answer
+  }
+
+  function noteStone(stone: KeptStone) {
+    stones.value = coarseToFine([...stones.value.filter((one) => one.id !== stone.id), stone])
+  }
+
   /** Keeps the list in step with a job that was saved. */
   function noteSaved(job: KeptSetup) {
     jobs.value = jobs.value.map((one) => (one.id === job.id ? job : one))
@@ -85,5 +108,5 @@ export const useCollections = defineStore('collections', () => {
     await load()
   }
 
-  return { rigs, blades, stones, jobs, recentJobs, canStart, loaded, problem, load, startJob, shelve, noteSaved, plantSamples }
+  return { rigs, blades, stones, jobs, recentJobs, canStart, loaded, problem, load, startJob, shelve, noteSaved, keepStone, shelveStone, plantSamples }
 })

@@ -58,11 +58,14 @@ export const plainStone: Stone = {
   name: 'No. 1',
   notes: '',
   kind: 'diamond',
+  grit: null,
   grainUm: 30,
   faceOffsetMm: 6,
+  faceOffsetEnds: null,
   faceOffsetToleranceMm: 0.1,
   lengthMm: 150,
   widthMm: 25,
+  lubricant: '',
 }
 export const sampleJob: Job = {
   rig: postRig,

@@ -1,26 +1,41 @@
+import { grainSize, type Grit } from '../../core/stone/grit'
 import type { Stone } from '../../core/stone/stone'
 
-type Row = [name: string, kind: Stone['kind'], grainUm: number, faceOffsetMm: number, notes: string]
+type Row = [name: string, kind: Stone['kind'], grain: Grit | number, nearMm: number, farMm: number, lubricant: string, notes: string]
+
+const fepaF = (number: number): Grit => ({ standard: 'FEPA F', number })
+const jis = (number: number): Grit => ({ standard: 'JIS', number })
 
 const rows: Row[] = [
-  ['Plain No. 1', 'diamond', 115, 5.6, 'For chips and new bevels. Keep it off the edge itself.'],
-  ['Plain No. 2', 'diamond', 54, 5.6, ''],
-  ['Plain No. 3', 'diamond', 30, 5.7, 'The one for looking at ink: light passes only.'],
-  ['Plain No. 4', 'water', 15, 9.2, 'Soak ten minutes.'],
-  ['Plain No. 5', 'water', 9, 8.8, 'Dished a little at the lower end.'],
-  ['Plain No. 6', 'ceramic', 6, 7.4, ''],
-  ['Plain No. 7', 'film', 3, 6.1, 'Trailing strokes only.'],
-  ['Plain No. 8, leather', 'strop', 1, 8.3, 'Soft: a degree or two flatter.'],
+  ['Plain No. 1', 'diamond', fepaF(120), 5.6, 5.6, 'water', 'For chips and new bevels. Keep it off the edge itself.'],
+  ['Plain No. 2', 'diamond', fepaF(230), 5.6, 5.6, 'water', ''],
+  ['Plain No. 3', 'diamond', fepaF(320), 5.7, 5.7, 'water', 'The one for looking at ink: light passes only.'],
+  ['Plain No. 4', 'water', jis(800), 9.2, 9.2, 'water', 'Soak ten minutes.'],
+  ['Plain No. 5', 'water', jis(1200), 8.5, 9.1, 'water', 'Worn at the lower end.'],
+  ['Plain No. 6', 'ceramic', jis(2000), 7.4, 7.4, '', ''],
+  ['Plain No. 7', 'film', 3, 6.1, 6.1, '', 'Trailing strokes only.'],
+  ['Plain No. 8, leather', 'strop', 1, 8.3, 8.3, '', 'Soft: a degree or two flatter.'],
 ]
 
+function micrometres(of: Grit): number {
+  const size = grainSize(of)
+  if (!size.ok) throw new RangeError(`${of.standard} knows no ${of.number}`)
+  return size.um
+}
+
 /** Eight plain numbered stones, coarse to fine. */
-export const demoStones: Stone[] = rows.map(([name, kind, grainUm, faceOffsetMm, notes]) => ({
-  name,
-  notes,
-  kind,
-  grainUm,
-  faceOffsetMm,
-  faceOffsetToleranceMm: kind === 'strop' ? 0.3 : 0.1,
-  lengthMm: 150,
-  widthMm: kind === 'strop' ? 30 : 25,
-}))
+export const demoStones: Stone[] = rows.map(([name, kind, grain, nearMm, farMm, lubricant, notes]) => {
+  return {
+    name,
+    notes,
+    kind,
+    grit: typeof grain === 'number' ? null : grain,
+    grainUm: typeof grain === 'number' ? grain : micrometres(grain),
+    faceOffsetMm: (nearMm + farMm) / 2,
+    faceOffsetEnds: { nearMm, farMm },
+    faceOffsetToleranceMm: kind === 'strop' ? 0.3 : 0.1,
+    lengthMm: 150,
+    widthMm: kind === 'strop' ? 30 : 25,
+    lubricant,
+  }
+})

@@ -44,11 +44,14 @@ export const blades = pgTable('blades', {
 export const stones = pgTable('stones', {
   ...kept,
   kind: text().$type<KeptStone['kind']>().notNull(),
+  grit: jsonb().$type<KeptStone['grit']>(),
   grainUm: doublePrecision('grain_um').notNull(),
   faceOffsetMm: doublePrecision('face_offset_mm').notNull(),
+  faceOffsetEnds: jsonb('face_offset_ends').$type<KeptStone['faceOffsetEnds']>(),
   faceOffsetToleranceMm: doublePrecision('face_offset_tolerance_mm').notNull(),
   lengthMm: doublePrecision('length_mm').notNull(),
   widthMm: doublePrecision('width_mm').notNull(),
+  lubricant: text().notNull().default(''),
 })
 
 export const setups = pgTable('setups', {

@@ -6,6 +6,7 @@ import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialParts, dialText } from '~/words/dialText'
+import { grainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
@@ -72,7 +73,7 @@ const linked = computed({
               <button type="button" class="flex w-full cursor-pointer items-center gap-2 px-2 py-[0.3rem] text-left hover:underline" :aria-pressed="row.onRod" @click="actions.chooseStone(row.stone.id)">
                 <span class="size-3 shrink-0 rounded-full border-2 border-primary" :class="{ 'bg-primary': row.onRod }" aria-hidden="true" />
                 <span class="min-w-0"><span class="block truncate" :class="{ 'font-semibold': row.onRod }">{{ row.stone.name }}</span></span>
-                <span class="ml-auto hidden text-sm whitespace-nowrap text-muted max-lg:inline 2xl:inline">{{ row.stone.grainUm }} µm</span>
+                <span class="ml-auto hidden text-sm whitespace-nowrap text-muted max-lg:inline 2xl:inline">{{ grainText(row.stone.grainUm) }}</span>
               </button>
             </th>
             <td class="text-right whitespace-nowrap">{{ row.advice.ok ? dialFigures(bench.rig.value!, row.advice.setting, preferences.unit) : '–' }}</td>

@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import type { KeptStone } from '#core/kept/kept'
+import { problemFields } from '#core/kept/problem'
+import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/stone/grit'
+import { stone as stoneSchema, STONE_KINDS } from '#core/stone/stone'
+import { faceTiltDeg } from '#core/stone/taper'
+import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { useCollections } from '~/stores/collections'
+import { usePreferences } from '~/stores/preferences'
+import { differenceText } from '~/words/angleText'
+import { elsewhereText, grainText } from '~/words/grainText'
+import { lengthFigure, lengthText } from '~/words/lengthText'
+import { STONE_KIND_WORD } from '~/words/rigText'
+
+/** Describes a stone as it was measured. `from`: the stone to change or to copy; null begins a new one. */
+const props = defineProps<{ from: KeptStone | null; copy?: boolean }>()
+const emit = defineEmits<{ done: [kept: KeptStone] }>()
+const collections = useCollections()
+const preferences = usePreferences()
+const toast = useToast()
+
+const figure = (mm: number | undefined) => (mm === undefined ? '' : lengthFigure(mm, preferences.unit))
+const base = props.from
+const ends = base?.faceOffsetEnds ?? (base ? { nearMm: base.faceOffsetMm, farMm: base.faceOffsetMm } : undefined)
+const fields = reactive({
+  name: base ? (props.copy ? `${base.name}, copy` : base.name) : '',
+  kind: base?.kind ?? ('diamond' as (typeof STONE_KINDS)[number]),
+  standard: (base ? (base.grit?.standard ?? 'none') : 'FEPA F') as GritStandard | 'none',
+  number: base?.grit ? String(base.grit.number) : '',
+  um: base ? String(base.grainUm) : '',
+  near: figure(ends?.nearMm),
+  far: figure(ends?.farMm),
+  tolerance: figure(base?.faceOffsetToleranceMm ?? 0.1),
+  length: figure(base?.lengthMm ?? 150),
+  width: figure(base?.widthMm ?? 25),
+  lubricant: base?.lubricant ?? '',
+  notes: base?.notes ?? '',
+})
+/** The version a save starts from: newer once someone else's was seen. */
+const startFrom = ref(props.copy ? null : base)
+const problems = reactive<Record<string, string>>({})
+const general = ref('')
+const busy = ref(false)
+
+const kinds = STONE_KINDS.map((kind) => ({ value: kind, label: STONE_KIND_WORD[kind] }))
+const standards = [...GRIT_STANDARDS.map((s) => ({ value: s as string, label: s as string })), { value: 'none', label: 'grain size only' }]
+
+const grain = computed(() => {
+  if (fields.standard === 'none') return null
+  const parsed = parseDecimal(fields.number)
+  return parsed.ok && Number.isInteger(parsed.value) ? grainSize({ standard: fields.standard, number: parsed.value }) : null
+})
+const grainTold = computed(() => {
+  if (!grain.value) return ''
+  if (!grain.value.ok) return ''
+  const other = elsewhereText(grain.value.um, fields.standard === 'none' ? null : fields.standard)
+  return `${grainText(grain.value.um)}${other ? `; about ${other}` : ''}`
+})
+const mm = (text: string) => parseLengthMm(text, preferences.unit)
+const taper = computed(() => {
+  const [near, far, length] = [mm(fields.near), mm(fields.far), mm(fields.length)]
+  if (!near.ok || !far.ok || !length.ok || !(length.value > 0)) return ''
+  const tilt = faceTiltDeg(near.value, far.value, length.value)
+  const middle = `At its middle ${lengthText((near.value + far.value) / 2, preferences.unit)}.`
+  return near.value === far.value ? middle : `${middle} The face is tilted by ${differenceText(tilt)}: with the rod square to the edge, the angle is off by as much. Flatten the stone, or work with its middle.`
+})
+
+/** Reads every field; what cannot be read is told at its field. */
+function read(): unknown {
+  for (const key of Object.keys(problems)) problems[key] = ''
+  const number = (field: 'number' | 'um', words: string) => {
+    const parsed = parseDecimal(fields[field])
+    if (!parsed.ok) problems[field] = words
+    return parsed.ok ? parsed.value : NaN
+  }
+  const length = (field: 'near' | 'far' | 'tolerance' | 'length' | 'width') => {
+    const parsed = mm(fields[field])
+    if (!parsed.ok) problems[field] = parsed.reason === 'empty' ? 'Measure it and write it here.' : `“${fields[field]}” is no length.`
+    return parsed.ok ? parsed.value : NaN
+  }
+  const grit = fields.standard === 'none' ? null : { standard: fields.standard, number: number('number', 'Write the number printed on the stone.') }
+  const size = grit && !problems.number ? grainSize(grit) : null
+  if (size && !size.ok) problems.number = `${grit!.standard} goes from ${size.coarsest} to ${size.finest}.`
+  const [nearMm, farMm] = [length('near'), length('far')]
+  return {
+    name: fields.name,
+    notes: fields.notes,
+    kind: fields.kind,
+    grit,
+    grainUm: grit ? (size?.ok ? size.um : NaN) : number('um', 'Write the grain size in micrometres.'),
+    faceOffsetMm: (nearMm + farMm) / 2,
+    faceOffsetEnds: { nearMm, farMm },
+    faceOffsetToleranceMm: length('tolerance'),
+    lengthMm: length('length'),
+    widthMm: length('width'),
+    lubricant: fields.lubricant,
+  }
+}
+
+const FIELD_OF: Record<string, string> = { 'faceOffsetEnds.nearMm': 'near', 'faceOffsetEnds.farMm': 'far', faceOffsetToleranceMm: 'tolerance', lengthMm: 'length', widthMm: 'width', grainUm: 'um', 'grit.number': 'number' }
+
+async function keep() {
+  general.value = ''
+  const content = read()
+  if (Object.values(problems).some(Boolean)) return
+  const parsed = stoneSchema.safeParse(content)
+  if (!parsed.success) {
+    for (const { field, message } of problemFields(parsed.error)) problems[FIELD_OF[field] ?? field] ||= message
+    return
+  }
+  busy.value = true
+  const before = startFrom.value
+  const answer = await collections.keepStone(parsed.data, before)
+  busy.value = false
+  if (answer.ok) {
+    if (before) offerUndo(answer.value, before)
+    return emit('done', answer.value)
+  }
+  general.value = answer.problem.message
+  if (answer.status === 409 && answer.problem.current) {
+    startFrom.value = answer.problem.current as KeptStone
+    general.value = 'This stone was changed elsewhere meanwhile. Keep again to write yours over it, or close and look.'
+  }
+}
+
+function offerUndo(now: KeptStone, before: KeptStone) {
+  toast.add({ title: `${now.name} is changed`, actions: [{ label: 'Undo', onClick: () => void collections.keepStone(before, now) }] })
+}
+</script>
+
+<template>
+  <form class="space-y-4" aria-label="Stone" @submit.prevent="keep">
+    <UFormField label="Name" :error="problems.name || undefined"><UInput v-model="fields.name" size="lg" class="w-full" /></UFormField>
+    <div class="grid grid-cols-2 gap-3">
+      <UFormField label="Kind"><USelect v-model="fields.kind" :items="kinds" size="lg" class="w-full" /></UFormField>
+      <UFormField label="Lubricant"><UInput v-model="fields.lubricant" size="lg" class="w-full" maxlength="80" /></UFormField>
+      <UFormField label="Grit standard"><USelect v-model="fields.standard" :items="standards" size="lg" class="w-full" /></UFormField>
+      <UFormField v-if="fields.standard !== 'none'" label="Grit number" :error="problems.number || undefined"><UInput v-model="fields.number" size="lg" inputmode="numeric" class="w-full" /></UFormField>
+      <UFormField v-else label="Grain size, µm" :error="problems.um || undefined"><UInput v-model="fields.um" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+    </div>
+    <p class="min-h-5 text-sm text-muted" data-testid="grain">{{ grainTold }}</p>
+    <fieldset>
+      <legend class="font-medium">From the rod’s axis to the face</legend>
+      <p class="mb-1 text-sm text-muted">Calliper over rod and stone at both ends; take off half the rod.</p>
+      <div class="grid grid-cols-3 gap-3">
+        <UFormField :label="`Pivot’s end, ${preferences.unit}`" :error="problems.near || undefined"><UInput v-model="fields.near" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+        <UFormField :label="`Far end, ${preferences.unit}`" :error="problems.far || undefined"><UInput v-model="fields.far" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+        <UFormField :label="`Known to ±, ${preferences.unit}`" :error="problems.tolerance || undefined"><UInput v-model="fields.tolerance" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      </div>
+      <p class="mt-1 min-h-5 text-sm text-muted" data-testid="taper">{{ taper }}</p>
+    </fieldset>
+    <div class="grid grid-cols-2 gap-3">
+      <UFormField :label="`Length, ${preferences.unit}`" :error="problems.length || undefined"><UInput v-model="fields.length" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      <UFormField :label="`Width, ${preferences.unit}`" :error="problems.width || undefined"><UInput v-model="fields.width" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+    </div>
+    <UFormField label="Notes"><UTextarea v-model="fields.notes" size="lg" class="w-full" maxlength="4000" /></UFormField>
+    <p v-if="general" role="alert" class="text-error">{{ general }}</p>
+    <UButton type="submit" size="xl" label="Keep" :loading="busy" />
+  </form>
+</template>

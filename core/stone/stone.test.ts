@@ -1,0 +1,51 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { grainSize, GRIT_STANDARDS, nearestGrit } from './grit'
+import { faceTiltDeg } from './taper'
+
+const um = (standard: (typeof GRIT_STANDARDS)[number], number: number) => {
+  const size = grainSize({ standard, number })
+  return size.ok ? size.um : size.reason
+}
+
+describe('grits by their standards', () => {
+  it('gives the standards’ own values', () => {
+    expect(um('FEPA P', 240)).toBe(58.5)
+    expect(um('FEPA P', 1200)).toBe(15.3)
+    expect(um('FEPA F', 600)).toBe(9.3)
+    expect(um('FEPA F', 1200)).toBe(3)
+    expect(um('JIS', 1000)).toBe(11.5)
+    expect(um('JIS', 8000)).toBe(1.2)
+    expect(um('ANSI', 600)).toBe(16)
+  })
+
+  it('the same number means another grain in each standard', () => {
+    expect(GRIT_STANDARDS.map((standard) => um(standard, 1000))).toEqual([18.3, 4.5, 11.5, 9.2])
+  })
+
+  it('a number between two of the standard’s lies between their sizes; one outside is refused with the range', () => {
+    expect(um('JIS', 5000)).toBeGreaterThan(2)
+    expect(um('JIS', 5000)).toBeLessThan(3)
+    expect(grainSize({ standard: 'FEPA F', number: 3000 })).toEqual({ ok: false, reason: 'no-such-grit', coarsest: 16, finest: 2000 })
+    expect(um('JIS', 120)).toBe('no-such-grit')
+  })
+
+  it('a higher number is a finer grain, and nearest and size are each other’s inverse', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...GRIT_STANDARDS), fc.integer({ min: 240, max: 1199 }), (standard, number) => {
+        const [coarser, finer] = [um(standard, number), um(standard, number + 1)]
+        expect(coarser).toBeGreaterThan(finer as number)
+      }),
+    )
+    for (const standard of GRIT_STANDARDS) expect(nearestGrit(um(standard, 400) as number, standard)).toEqual({ standard, number: 400 })
+    expect(nearestGrit(0.25, 'FEPA P')).toBeNull()
+  })
+})
+
+describe('a tapered stone', () => {
+  it('tilts its face by its taper over its length', () => {
+    expect(faceTiltDeg(6, 6, 150)).toBe(0)
+    expect(faceTiltDeg(5.8, 6.2, 150)).toBeCloseTo((0.4 / 150) * (180 / Math.PI), 4)
+    expect(faceTiltDeg(6.2, 5.8, 150)).toBeLessThan(0)
+  })
+})

@@ -1,0 +1,48 @@
+import { degrees, expect, ledger, openJob, test } from './bench'
+
+test('a stone measured anew changes every angle set with it; the grit says what it is by its standard', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  const before = await degrees(ledger(page, 'set', 'A'))
+  await page.keyboard.press('1')
+  await page.getByRole('button', { name: 'New stone' }).click()
+  const form = page.getByRole('form', { name: 'Stone' })
+  await form.getByLabel('Name').fill('Thick water stone')
+  await form.getByLabel('Grit standard').click()
+  await page.getByRole('option', { name: 'JIS' }).click()
+  await form.getByLabel('Grit number').fill('1000')
+  await expect(form.getByTestId('grain')).toHaveText('11.5 µm; about FEPA P 1500, FEPA F 500, ANSI 800')
+  await form.getByLabel(/^Pivot’s end/).fill('11,4')
+  await form.getByLabel(/^Far end/).fill('12')
+  await expect(form.getByTestId('taper')).toContainText('At its middle 11.7 mm. The face is tilted by +0.2°')
+  await form.getByRole('button', { name: 'Keep' }).click()
+  await expect(page.getByRole('radio', { name: /Thick water stone/ })).toBeChecked()
+
+  // 6.1 mm more under the rod: about −6.1 / √(r² + h²) radians.
+  const expected = before - ((6.1 / Math.hypot(161, 72.6)) * 180) / Math.PI
+  expect(Math.abs((await degrees(ledger(page, 'set', 'A'))) - expected)).toBeLessThan(0.15)
+
+  await page.getByRole('button', { name: 'Measure Thick water stone anew' }).click()
+  await form.getByLabel(/^Far end/).fill('11.4')
+  await form.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByRole('radio', { name: /Thick water stone.*11\.7 mm/ })).toBeVisible()
+})
+
+test('a stone that cannot be is refused at its fields, and nothing typed is lost', async ({ page }) => {
+  await openJob(page, 'Vine hooks')
+  await page.keyboard.press('1')
+  await page.getByRole('button', { name: 'New stone' }).click()
+  const form = page.getByRole('form', { name: 'Stone' })
+  await form.getByLabel('Grit number').fill('5000')
+  await form.getByLabel(/^Pivot’s end/).fill('-2')
+  await form.getByLabel(/^Far end/).fill('six')
+  await form.getByRole('button', { name: 'Keep' }).click()
+  await expect(form.getByText('FEPA F goes from 16 to 2000.')).toBeVisible()
+  await expect(form.getByText('“six” is no length.')).toBeVisible()
+  await form.getByLabel('Grit number').fill('600')
+  await form.getByLabel(/^Far end/).fill('6')
+  await form.getByRole('button', { name: 'Keep' }).click()
+  await expect(form.getByText('A face offset is 0 or more.')).toBeVisible()
+  await expect(form.getByText('Give the stone a name.')).toBeVisible()
+  await expect(form.getByLabel(/^Pivot’s end/)).toHaveValue('-2')
+})
