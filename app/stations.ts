@@ -12,7 +12,7 @@ export const stationPath = (jobId: string, station: StationId): string => `/jobs
 /** The four angles that are never mixed up, in the order they come to be known. */
 export const ANGLES = [
   { id: 'wanted', word: 'Wanted', key: 'w', means: 'what this edge should have' },
-  { id: 'set', word: 'Set', key: null, means: 'what the rig’s geometry gives' },
+  { id: 'set', word: 'Set', key: 'e', means: 'what the rig’s geometry gives' },
   { id: 'read', word: 'Read', key: 'r', means: 'what the gauge on the stone shows' },
   { id: 'proved', word: 'Proved', key: 'p', means: 'what is really on the steel' },
 ] as const

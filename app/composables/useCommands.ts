@@ -59,7 +59,7 @@ export function useCommands() {
       ...STATIONS.map((s): Command => ({ id: `go-${s.id}`, label: `${s.word} station`, group: 'Go', icon: 'i-lucide-milestone', keys: s.key, needsJob, run: () => void (job.id && router.push(stationPath(job.id, s.id))) })),
       { id: 'go-home', label: 'All jobs', group: 'Go', icon: 'i-lucide-list', keys: '0', run: () => void router.push('/') },
       { id: 'new-job', label: 'Start a job', group: 'Job', icon: 'i-lucide-plus', keys: 'n', run: () => void startJob() },
-      ...ANGLES.filter((a) => a.key !== null).map((a): Command => ({ id: `angle-${a.id}`, label: `Enter the ${a.word.toLowerCase()} angle`, group: 'Angles', icon: 'i-lucide-pencil-line', keys: a.key!, needsJob, run: () => (open.angle.value = a.id) })),
+      ...ANGLES.map((a): Command => ({ id: `angle-${a.id}`, label: a.id === 'set' ? 'How sure is the set angle?' : `Enter the ${a.word.toLowerCase()} angle`, group: 'Angles', icon: a.id === 'set' ? 'i-lucide-scale' : 'i-lucide-pencil-line', keys: a.key, needsJob, run: () => (open.angle.value = a.id) })),
       { id: 'turn-over', label: 'Turn to the other side', group: 'Bench', icon: 'i-lucide-flip-vertical-2', keys: 's', needsJob, run: () => bench.turnOver() },
       { id: 'dial-up', label: 'Dial one mark up', group: 'Bench', icon: 'i-lucide-chevron-up', keys: 'u', needsJob, run: () => void actions.stepDial(1) },
       { id: 'dial-down', label: 'Dial one mark down', group: 'Bench', icon: 'i-lucide-chevron-down', keys: 'j', needsJob, run: () => void actions.stepDial(-1) },

@@ -10,7 +10,6 @@ export interface LedgerLine {
   id: AngleId
   word: string
   means: string
-  key: string | null
   /** Per side as shown; null while unknown. */
   sides: { side: Side; name: string; text: string | null }[]
   included: string | null
@@ -77,7 +76,7 @@ export function useLedger() {
       return set === null ? ['No set angle to compare with.', ''] : [`${differenceText(proved - set, Math.max(doubt, READ_DOUBT))} against set`, '']
     }
 
-    return ANGLES.map(({ id, word, means, key }) => {
+    return ANGLES.map(({ id, word, means }) => {
       const shownDoubt = id === 'set' ? doubt : READ_DOUBT
       const value = values[id]
       const sum = oneBevel ? value.A : value.A === null || value.B === null ? null : value.A + value.B
@@ -85,7 +84,6 @@ export function useLedger() {
         id,
         word,
         means,
-        key,
         sides: SIDES.map((side) => ({
           side,
           name: preferences.current.sideNames[side],

@@ -71,6 +71,9 @@ describe('the set angle of a job', () => {
       side(at({ ...sampleJob, stone: { ...sampleJob.stone, faceOffsetMm: 6.1 } }, 58), 'A'),
     ].map((other) => other.contact.edgeAngleDeg - base.contact.edgeAngleDeg)
     expect(base.doubtDeg).toBeCloseTo(Math.hypot(...shifts), 3)
+    const largestFirst = shifts.map(Math.abs).sort((a, b) => b - a)
+    base.budget.forEach((share, i) => expect(share.shareDeg).toBeCloseTo(largestFirst[i]!, 2))
+    expect(base.budget[0]!.measure).toBe('pivot-height')
   })
 
   it('knows the lowest angle that clears the jaws', () => {

@@ -1,5 +1,5 @@
 import { contactAt, contactsAlong, type Contact } from '../angle/contact'
-import { angleDoubtDeg } from '../angle/doubt'
+import { doubtBudget, totalDoubtDeg, type DoubtShare } from '../angle/doubt'
 import { lowestAngleOverJawsDeg } from '../angle/jawClearance'
 import type { Refusal } from '../angle/reasons'
 import { bladeHeightMm, stationOverJaws } from '../clamping/bladeHeight'
@@ -18,6 +18,8 @@ export interface SideSet {
   readonly contact: Contact
   /** Doubt of the edge angle there, half-width. */
   readonly doubtDeg: number
+  /** What each measure adds to it, the largest first. */
+  readonly budget: readonly DoubtShare[]
   /** Along the edge, one for each station. */
   readonly along: readonly (Contact | Refusal)[]
   readonly lowestDeg: number
@@ -78,15 +80,18 @@ function sideSet(
     highestDeg = Math.max(highestDeg, at.edgeAngleDeg)
   }
   const { jaws, tolerance } = job.rig
+  const budget = doubtBudget(contact.heightMm, contact.distanceMm, job.stone.faceOffsetMm, {
+    'pivot-height': tolerance.heightMm,
+    setback: tolerance.setbackMm,
+    'blade-height': setup.bladeHeightToleranceMm,
+    'face-offset': job.stone.faceOffsetToleranceMm,
+  })
   return {
     ok: true,
     pivotHeightMm: height.heightMm,
     contact,
-    doubtDeg: angleDoubtDeg(contact.heightMm, contact.distanceMm, job.stone.faceOffsetMm, {
-      heightMm: tolerance.heightMm,
-      distanceMm: Math.hypot(tolerance.setbackMm, setup.bladeHeightToleranceMm),
-      faceOffsetMm: job.stone.faceOffsetToleranceMm,
-    }),
+    doubtDeg: totalDoubtDeg(budget),
+    budget,
     along,
     lowestDeg,
     highestDeg,

@@ -17,19 +17,16 @@ const spoken = computed(() => {
 <template>
   <div class="relative border-default not-last:border-r max-lg:nth-2:border-r-0 max-lg:nth-[n+3]:border-t" :data-angle="line.id">
     <UPopover :open="open" :content="{ side: 'bottom', align: 'start', sideOffset: 2 }" @update:open="emit('update:open', $event)">
-      <component
-        :is="line.editable ? 'button' : 'div'"
-        :type="line.editable ? 'button' : undefined"
-        class="block h-full w-full px-3 py-1.5 text-left sm:px-4"
-        :class="line.editable ? 'cursor-pointer hover:bg-elevated' : ''"
-        :aria-label="line.editable ? `${spoken}. Enter it` : undefined"
-        :role="line.editable ? undefined : 'group'"
+      <button
+        type="button"
+        class="block h-full w-full cursor-pointer px-3 py-1.5 text-left hover:bg-elevated sm:px-4"
+        :aria-label="`${spoken}. ${line.editable ? 'Enter it' : 'How sure is it?'}`"
       >
         <span class="flex items-center gap-2 text-sm">
           <AngleMark :angle="line.id" />
           <span class="font-semibold" :style="{ color: `var(--angle-${line.id})` }">{{ line.word }}</span>
           <span class="text-muted max-sm:hidden">{{ preferences.included ? 'included' : 'per side' }}</span>
-          <UIcon v-if="line.editable" name="i-lucide-pencil-line" class="ml-auto size-4 text-dimmed max-sm:hidden" />
+          <UIcon :name="line.editable ? 'i-lucide-pencil-line' : 'i-lucide-scale'" class="ml-auto size-4 text-dimmed max-sm:hidden" />
         </span>
         <span v-if="preferences.included" class="flex items-baseline gap-4">
           <span class="figure text-2xl leading-9 sm:text-[2rem]">{{ line.included ?? '–' }}</span>
@@ -44,10 +41,10 @@ const spoken = computed(() => {
         </span>
         <span class="block truncate text-sm text-toned max-sm:hidden" :title="line.note">{{ line.note }}</span>
         <span class="block min-h-5 truncate text-sm text-muted max-sm:hidden" :title="line.more">{{ line.more }}</span>
-      </component>
+      </button>
       <template #content>
         <AngleEntry v-if="line.editable" :angle="line.id" @done="emit('update:open', false)" />
-        <p v-else class="max-w-xs p-3">{{ line.note }} {{ line.more }}</p>
+        <DoubtBudget v-else />
       </template>
     </UPopover>
   </div>
