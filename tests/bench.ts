@@ -9,7 +9,11 @@ export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }>({
       const note = (text: string) => allowed.some((pattern) => pattern.test(text)) || trouble.push(text)
       page.on('console', (message) => ['error', 'warning'].includes(message.type()) && note(message.text()))
       page.on('pageerror', (error) => note(error.message))
-      page.on('requestfailed', (request) => note(`${request.url()} ${request.failure()?.errorText}`))
+      page.on('requestfailed', (request) => {
+        const why = request.failure()?.errorText ?? ''
+        // Leaving a page ends what it was still fetching ahead: that is no failure.
+        if (why !== 'net::ERR_ABORTED') note(`${request.url()} ${why}`)
+      })
       page.on('response', (response) => response.status() >= 400 && note(`${response.status()} ${response.url()}`))
       await use(undefined)
       expect(trouble, 'the console and the network are quiet').toEqual([])
