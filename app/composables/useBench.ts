@@ -48,6 +48,9 @@ export const useBench = createSharedComposable(() => {
     }
   })
 
+  /** Wanted on the side that is up. */
+  const wantedDeg = computed(() => (side.value === 'A' ? job.content?.wanted.aDeg : job.content?.wanted.bDeg) ?? 20)
+
   const turnOver = () => (side.value = side.value === 'A' ? 'B' : 'A')
-  return { rig, blade, stone, stations, things, evaluation, side, up, trouble, drawn, turnOver }
+  return { rig, blade, stone, stations, things, evaluation, side, up, trouble, drawn, wantedDeg, turnOver }
 })

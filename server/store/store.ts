@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm'
 import { dataFolder } from './dataFolder'
 import { openDatabase, type Database, type OpenDatabase } from './database'
 import { takeFolder } from './ownerLock'
@@ -17,6 +18,11 @@ async function open(): Promise<OpenDatabase> {
 export async function useDatabase(): Promise<Database> {
   opened ??= open()
   return (await opened).db
+}
+
+/** Asks the database for nothing, and throws when it does not answer. */
+export async function databaseAnswers(): Promise<void> {
+  await (await useDatabase()).execute(sql`select 1`)
 }
 
 /** Closes the database, if it was opened, so that the next start finds it clean. */

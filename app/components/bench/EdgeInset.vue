@@ -3,20 +3,17 @@ import { useElementSize } from '@vueuse/core'
 import { useBench } from '~/composables/useBench'
 import { edgeView } from '~/drawing/edgeView'
 import { pointList } from '~/drawing/viewport'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { fromMm } from '#core/units/length'
 
 /** The edge magnified: the bevel that this setting grinds, beside the one that is wanted. */
 const bench = useBench()
-const job = useJob()
 const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
-const wantedDeg = computed(() => (bench.side.value === 'A' ? job.content?.wanted.aDeg : job.content?.wanted.bDeg) ?? 20)
 const view = computed(() => {
   const drawn = bench.drawn.value
-  return drawn && width.value > 0 ? edgeView(drawn.job.blade, drawn.set.contact.edgeAngleDeg, wantedDeg.value, width.value, height.value) : null
+  return drawn && width.value > 0 ? edgeView(drawn.job.blade, drawn.set.contact.edgeAngleDeg, bench.wantedDeg.value, width.value, height.value) : null
 })
 /** Bevels are small: a hundredth of a millimetre is told, as far as the thickness behind the edge is known. */
 const fine = (mm: number) => `${fromMm(mm, preferences.unit).toFixed(preferences.unit === 'mm' ? 2 : 3)} ${preferences.unit}`

@@ -4,24 +4,21 @@ import { useBenchActions } from '~/composables/useBenchActions'
 import { useViewport } from '~/composables/useViewport'
 import { sectionBounds, sectionView } from '~/drawing/sectionView'
 import { pointList } from '~/drawing/viewport'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 const bench = useBench()
 const actions = useBenchActions()
-const job = useJob()
 const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
 const held = ref(false)
 
 const bounds = () => (bench.drawn.value ? sectionBounds(bench.drawn.value.job, bench.drawn.value.set, bench.drawn.value.side) : null)
 const { viewport, box, height } = useViewport(sheet, bounds, held, { x: 62, top: 48, bottom: 76 })
-const wantedDeg = computed(() => (bench.side.value === 'A' ? job.content?.wanted.aDeg : job.content?.wanted.bDeg) ?? 20)
 const view = computed(() => {
   const drawn = bench.drawn.value
-  return drawn && viewport.value ? sectionView(drawn.job, drawn.set, drawn.side, wantedDeg.value, viewport.value) : null
+  return drawn && viewport.value ? sectionView(drawn.job, drawn.set, drawn.side, bench.wantedDeg.value, viewport.value) : null
 })
 const set = computed(() => bench.drawn.value!.set)
 const text = (mm: number) => lengthText(mm, preferences.unit)

@@ -16,7 +16,6 @@ const job = useJob()
 const preferences = usePreferences()
 const { advice, holdInstead, stones } = useAdvice()
 
-const wantedDeg = computed(() => (bench.side.value === 'A' ? job.content?.wanted.aDeg : job.content?.wanted.bDeg) ?? 0)
 const parts = computed(() => (advice.value?.ok && bench.rig.value ? dialParts(bench.rig.value, advice.value.setting, preferences.unit) : null))
 const dialled = computed(() => {
   const setting = actions.dialledNow()
@@ -41,7 +40,7 @@ const linked = computed({
 <template>
   <section aria-label="What to dial" class="flex min-h-0 flex-col rounded-sm border border-default bg-default">
     <div class="border-b border-default px-4 pt-3 pb-3">
-      <h2 class="flex items-center gap-2 text-sm"><AngleMark angle="wanted" />To get {{ angleText(wantedDeg) }} on {{ preferences.current.sideNames[bench.side.value] }}, dial</h2>
+      <h2 class="flex items-center gap-2 text-sm"><AngleMark angle="wanted" />To get {{ angleText(bench.wantedDeg.value) }} on {{ preferences.current.sideNames[bench.side.value] }}, dial</h2>
       <p v-if="oneBevelBack" class="mt-1">Side {{ preferences.current.sideNames.B }} of this blade is its flat back: it gets no bevel. Lay it flat on the stone to take the burr off.</p>
       <template v-else-if="advice?.ok && parts">
         <p class="figure mt-1 flex flex-wrap items-baseline gap-x-2 leading-none" data-testid="dial">

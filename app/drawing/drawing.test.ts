@@ -1,0 +1,96 @@
+import { describe, expect, it } from 'vitest'
+import { evenStations } from '#core/curve/stations'
+import { settingOfHeight } from '#core/rig/dial'
+import { evaluate, type SideSet } from '#core/setup/evaluate'
+import type { Job } from '#core/setup/job'
+import { armsRig, bellyBlade, sampleJob, tableRig } from '#core/setup/sampleJob.fixture'
+import { dot, length, subtract, unit, type Vec2 } from '#core/vector/vec2'
+import { dimension } from './dimension'
+import { nearestStation, planBounds, planView } from './planView'
+import { sectionBounds, sectionView } from './sectionView'
+import { fit, toDrawing, toPixels } from './viewport'
+
+const stations = evenStations(bellyBlade.edge, 400)
+const margin = { x: 40, top: 40, bottom: 40 }
+
+function setOf(job: Job, side: 'A' | 'B' = 'A', lookAtMm: number | null = null): SideSet {
+  const setting = settingOfHeight(job.rig, 58)
+  const found = evaluate(job, { dialled: { a: setting, b: setting, linked: true }, lookAtMm, bladeHeightToleranceMm: 0.5 }, stations).sides[side]
+  if (!found.ok) throw new Error(found.reason)
+  return found
+}
+
+/** Degrees between two lines of the sheet, 0 to 90. */
+const between = (a: readonly [Vec2, Vec2], b: readonly [Vec2, Vec2]) =>
+  (Math.acos(Math.min(1, Math.abs(dot(unit(subtract(a[1], a[0])), unit(subtract(b[1], b[0])))))) * 180) / Math.PI
+
+describe('the section, as drawn', () => {
+  for (const [name, rig] of Object.entries({ jaws: sampleJob.rig, table: tableRig, upright: armsRig })) {
+    for (const side of ['A', 'B'] as const) {
+      it(`shows the computed angle between face and centre plane, and the rod its offset away (${name}, ${side})`, () => {
+        const job = { ...sampleJob, rig, held: { ...sampleJob.held, centreOffsetMm: rig.jaws ? 0.4 : 0, tiltDeg: rig.jaws ? 0.6 : 0 } }
+        const set = setOf(job, side)
+        const viewport = fit(sectionBounds(job, set, side), 600, 500, margin)
+        const view = sectionView(job, set, side, 20, viewport)
+        expect(between(view.face, view.centrePlane)).toBeCloseTo(set.contact.edgeAngleDeg, 6)
+        expect(between(view.face, view.rod)).toBeCloseTo(0, 4)
+        const off = subtract(view.pivot, view.apex)
+        const way = unit(subtract(view.face[1], view.face[0]))
+        expect(Math.abs(off[0] * way[1] - off[1] * way[0]) / viewport.scale).toBeCloseTo(job.stone.faceOffsetMm, 6)
+        expect(length(subtract(view.pivotHeight.to, view.pivotHeight.from)) / viewport.scale).toBeCloseTo(set.pivotHeightMm, 6)
+      })
+    }
+  }
+
+  it('stands an upright rig with the edge up and each side to its own hand', () => {
+    const job = { ...sampleJob, rig: armsRig }
+    const pivotOf = (side: 'A' | 'B') => {
+      const set = setOf(job, side)
+      const view = sectionView(job, set, side, 20, fit(sectionBounds(job, set, side), 600, 500, margin))
+      return subtract(view.pivot, view.apex)
+    }
+    expect(pivotOf('A')[0]).toBeGreaterThan(0)
+    expect(pivotOf('B')[0]).toBeLessThan(0)
+    expect(pivotOf('A')[1]).toBeGreaterThan(0)
+  })
+
+  it('a table lies level under the tilted blade', () => {
+    const job = { ...sampleJob, rig: tableRig }
+    const set = setOf(job)
+    const view = sectionView(job, set, 'A', 20, fit(sectionBounds(job, set, 'A'), 600, 500, margin))
+    expect(view.table![0]![1]).toBeCloseTo(view.table![1]![1], 9)
+    expect(between(view.centrePlane, [view.table![0]!, view.table![1]!])).toBeGreaterThan(1)
+  })
+})
+
+describe('the plan, as drawn', () => {
+  const job = { ...sampleJob, held: { ...sampleJob.held, turnDeg: 6 } }
+  const set = setOf(job, 'A', 80)
+  const viewport = fit(planBounds(job, stations), 500, 500, margin)
+  const view = planView(job, set, 'A', stations, viewport)
+
+  it('the tangent stands square to the line from the pivot, as far away as computed', () => {
+    expect(between(view.tangent, [view.pivot, view.squareFoot])).toBeCloseTo(90, 6)
+    expect(length(subtract(view.squareFoot, view.pivot)) / viewport.scale).toBeCloseTo(set.contact.distanceMm, 6)
+  })
+
+  it('finds the place of the edge that a finger points at', () => {
+    expect(nearestStation(toDrawing(view.contact, viewport), job, stations).fromHeelMm).toBeCloseTo(80, 0)
+  })
+})
+
+describe('the sheet', () => {
+  it('pixels and millimetres are each other’s inverse, and all of the bounds is in the frame', () => {
+    const bounds = { minX: -30, maxX: 90, minY: -95, maxY: 28 }
+    const viewport = fit(bounds, 400, 300, margin)
+    expect(toDrawing(toPixels([12, -7], viewport), viewport).map((n) => Math.round(n * 1e9) / 1e9)).toEqual([12, -7])
+    const [left, top] = toPixels([bounds.minX, bounds.maxY], viewport)
+    const [right, bottom] = toPixels([bounds.maxX, bounds.minY], viewport)
+    expect(Math.min(left, top - 39, 401 - right, 301 - bottom)).toBeGreaterThan(0)
+  })
+
+  it('a dimension line runs beside what it measures, as long', () => {
+    const line = dimension([10, 10], [110, 10], 30)
+    expect([line.lineFrom, line.lineTo, line.label]).toEqual([[10, 40], [110, 40], [60, 40]])
+  })
+})
