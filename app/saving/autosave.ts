@@ -17,7 +17,7 @@ interface Options<T> {
   send(content: T, revision: number): Promise<Answer<T & { revision: number }>>
   journal: Journal<T>
   onState(state: SaveState<T>): void
-  onSaved?(revision: number): void
+  onSaved?(revision: number, content: T): void
   /** How long changes are gathered before they are sent, ms; the journal has them at once. */
   gatherMs?: number
   /** How long to wait before the first and the following attempts after a failure, ms. */
@@ -37,6 +37,7 @@ export function autosave<T extends object>(startRevision: number, options: Optio
   let retry: ReturnType<typeof setTimeout> | undefined
   let gathering: ReturnType<typeof setTimeout> | undefined
   let stopped = false
+  let closing = false
 
   async function flush(): Promise<void> {
     clearTimeout(retry)
@@ -52,7 +53,7 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     if (answer.ok) {
       failures = 0
       revision = answer.value.revision
-      onSaved?.(revision)
+      onSaved?.(revision, content)
       if (pending) {
         journal.write({ revision, content: pending })
         return flush()
@@ -67,6 +68,7 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     }
     if (answer.status >= 400 && answer.status < 500) return onState({ is: 'refused', message: answer.problem.message })
     onState({ is: 'waiting', message: answer.problem.message })
+    if (closing) return
     retry = setTimeout(() => void flush(), retryMs[Math.min(failures++, retryMs.length - 1)])
   }
 
@@ -102,11 +104,10 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     get revision() {
       return revision
     },
-    /** Sends no more; what is not acknowledged stays in the journal. */
-    stop() {
-      stopped = true
-      clearTimeout(retry)
-      clearTimeout(gathering)
+    /** Sends what is pending at once, and then no more: what is not acknowledged stays in the journal. */
+    close() {
+      closing = true
+      return flush()
     },
   }
 }

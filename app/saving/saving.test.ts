@@ -76,6 +76,18 @@ describe('saving as it is made', () => {
     expect(last().is).toBe('saved')
   })
 
+  it('leaving sends what was being gathered, once', async () => {
+    const sent: string[] = []
+    const save = autosave<Note>(1, { journal, gatherMs: 150, onState: () => {}, send: async ({ text }) => (sent.push(text), saved(text, 2)) })
+    void save.change({ text: 'one' })
+    void save.change({ text: 'two' })
+    expect(sent).toEqual([])
+    await save.close()
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(sent).toEqual(['two'])
+    expect(stored).toBeNull()
+  })
+
   it('content the server refuses is not sent again by itself', async () => {
     const { save, sent, last } = bench(refused(422), saved('better', 2))
     await save.change({ text: 'bad' })

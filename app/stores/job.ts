@@ -45,10 +45,11 @@ export const useJob = defineStore('job', () => {
       journal,
       gatherMs: 150,
       send: (changed, revision) => ask(keptSetup, `/api/setups/${jobId}`, 'PUT', { ...changed, revision }),
-      onState: (state) => (saveState.value = state),
-      onSaved: (revision) => {
+      // A job that was left may still be sending its last change.
+      onState: (state) => id.value === jobId && (saveState.value = state),
+      onSaved: (revision, saved) => {
         channel?.postMessage({ id: jobId, revision })
-        if (content.value) collections.noteSaved({ ...kept, ...content.value, revision, updatedAt: new Date().toISOString() })
+        collections.noteSaved({ ...kept, ...saved, revision, updatedAt: new Date().toISOString() })
       },
     })
     content.value = setupSchema.parse(kept)
@@ -78,7 +79,7 @@ export const useJob = defineStore('job', () => {
   }
 
   function close() {
-    saver?.stop()
+    void saver?.close()
     channel?.close()
     saver = channel = null
     id.value = content.value = null
