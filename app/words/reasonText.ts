@@ -12,6 +12,10 @@ export function reasonText({ reason, limit }: Refusal, unit: LengthUnit, lowestP
       return 'The edge here points back past the pivot, so the stone cannot lie on it. Move the blade along the jaws or turn it.'
     case 'beyond-rod':
       return limit === undefined ? 'The rod does not reach this place of the edge.' : `The rod does not reach this place: it would have to be ${length(limit)} long.`
+    case 'beyond-stop':
+      return `The stop on the rod ends the stroke before this place: the stone would have to reach ${length(limit)} from the pivot.`
+    case 'before-stop':
+      return `The stop on the rod keeps the stone from coming so near: this place is ${length(limit)} from the pivot.`
     case 'height-out-of-range':
       return `The pivot would have to stand at ${length(limit)}, which this rig cannot.`
     case 'angle-out-of-range':

@@ -13,6 +13,8 @@ export interface Reacher {
   readonly slideMm: number
   readonly faceOffsetMm: number
   readonly rodLengthMm: number
+  /** Where stops keep the stone's face on the rod, from the pivot. */
+  readonly stroke?: { readonly nearestMm: number; readonly farthestMm: number } | null
 }
 
 /** The stone at one place of the edge, in the blade's plane as the side being worked sees it. */
@@ -31,7 +33,7 @@ export interface Contact extends Pedal {
 
 /**
  * The edge angle and all that goes with it at one station of the edge. Refused as edgeAngle refuses, and when the
- * contact lies beyond the rod's end (`limit`: the rod length needed, mm).
+ * contact lies beyond the rod's end or outside the stops of its stroke (`limit`: the reach from the pivot needed, mm).
  * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
  */
 export const contactAt = (station: Station, held: ClampPosition, over: Reacher): Contact | Refusal =>
@@ -56,6 +58,8 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
   const fall = heightMm - over.faceOffsetMm * Math.cos(theta)
   const reachMm = Math.sqrt(run * run + fall * fall)
   if (reachMm > over.rodLengthMm) return refuse('beyond-rod', reachMm)
+  if (over.stroke && reachMm > over.stroke.farthestMm) return refuse('beyond-stop', reachMm)
+  if (over.stroke && reachMm < over.stroke.nearestMm) return refuse('before-stop', reachMm)
   const gaugeDeg = degrees(Math.atan2(fall, run))
   const { fromHeelMm } = station
   return { ok: true, point, outward, foot, distanceMm, fromHeelMm, heightMm, edgeAngleDeg: angle.edgeAngleDeg, gaugeDeg, reachMm }

@@ -3,6 +3,8 @@ export type Reason =
   | 'pivot-below-face'
   | 'edge-behind-pivot'
   | 'beyond-rod'
+  | 'beyond-stop'
+  | 'before-stop'
   | 'angle-out-of-range'
   | 'height-out-of-range'
   | 'setting-of-another-rig'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { keptBlade, keptRig, keptSetup, keptStone } from './kept'
+import { rigVersion } from './rigVersion'
 import { keptPreferences } from './preferences'
 
 /** All that is kept, in one open file: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. */
@@ -8,6 +9,7 @@ export const backup = z.object({
   version: z.literal(1, 'This file was written by a later Jaw Tilt: update this one first.'),
   savedAt: z.iso.datetime(),
   rigs: z.array(keptRig),
+  rigVersions: z.array(rigVersion).default([]),
   blades: z.array(keptBlade),
   stones: z.array(keptStone),
   setups: z.array(keptSetup),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { blade } from '../blade/blade'
-import { rig } from '../rig/rig'
+import { rig, rigMeasures } from '../rig/rig'
 import { setup } from '../setup/setup'
 import { stone } from '../stone/stone'
 
@@ -21,7 +21,8 @@ export const keptMeta = z.object({
 })
 export type KeptMeta = z.infer<typeof keptMeta>
 
-export const keptRig = rig.extend(keptMeta.shape)
+/** Read by its measures alone: a rule that came later does not take away what is kept. */
+export const keptRig = rigMeasures.extend(keptMeta.shape)
 export const keptBlade = blade.extend(keptMeta.shape)
 export const keptStone = stone.extend(keptMeta.shape)
 export const keptSetup = setup.extend(keptMeta.shape)

@@ -1,12 +1,12 @@
 import { z } from 'zod'
 
-const height = z.number().min(0).max(500)
+const height = z.number().min(0, 'A height is 0 or more.').max(500, 'No rig’s pivot stands higher than 500 mm.')
 const range = { lowestMm: height, highestMm: height }
 
 const slotHeights = z.object({
   by: z.literal('slot'),
   slots: z
-    .array(z.object({ label: z.string().trim().min(1).max(12), heightMm: height }))
+    .array(z.object({ label: z.string().trim().min(1, 'Give the slot its label.').max(12), heightMm: height }))
     .min(1)
     .max(60),
   /** How far the pivot can slide to either side of the slot's middle, along the jaws. */
@@ -17,12 +17,12 @@ const millimetreScale = z.object({
   ...range,
   /** Pivot height when the scale shows 0. */
   zeroMm: z.number().min(-500).max(500),
-  resolutionMm: z.number().min(0.01).max(10),
+  resolutionMm: z.number().min(0.01, 'Marks stand at least 0.01 mm apart.').max(10),
 })
 const screwTurns = z.object({
   by: z.literal('turns'),
   ...range,
-  pitchMm: z.number().min(0.1).max(10),
+  pitchMm: z.number().min(0.1, 'A screw rises at least 0.1 mm a turn.').max(10),
   /** Pivot height at 0 turns. */
   zeroMm: z.number().min(-500).max(500),
   /** Marks on the screw's collar in one turn. */

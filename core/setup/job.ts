@@ -36,6 +36,7 @@ export function reacherAt(job: Job, side: Side, pivotHeightMm: number): Reacher 
     slideMm,
     faceOffsetMm: job.stone.faceOffsetMm,
     rodLengthMm: job.rig.rodLengthMm,
+    stroke: job.rig.stroke,
   }
 }
 

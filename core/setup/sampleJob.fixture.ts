@@ -8,12 +8,17 @@ export const postRig: Rig = {
   name: 'Post rig',
   notes: '',
   kind: 'turning-post',
-  jaws: { widthMm: 30, halfThicknessMm: 4, depthMm: 20 },
+  jaws: { name: 'Wide', widthMm: 30, halfThicknessMm: 4, depthMm: 20, mostSpineFlatMm: 5, mostSpineSabreMm: 9 },
+  moreJaws: [],
+  stops: [],
+  positionMarks: [],
   rodLengthMm: 320,
+  stroke: null,
   pivot: { setbackMm: 95, alongMm: 0 },
   pivotB: null,
+  pivotPlayMm: 0,
   height: { by: 'millimetres', lowestMm: 20, highestMm: 90, zeroMm: 15, resolutionMm: 0.5 },
-  tolerance: { heightMm: 0.3, setbackMm: 0.5 },
+  tolerance: { heightMm: 0.3, setbackMm: 0.5, alongMm: 0.5 },
 }
 export const slotRig: Rig = {
   ...postRig,
@@ -66,6 +71,9 @@ export const plainStone: Stone = {
   lengthMm: 150,
   widthMm: 25,
   lubricant: '',
+  dishMm: 0,
+  wornOutAtMm: null,
+  log: [],
 }
 export const sampleJob: Job = {
   rig: postRig,

@@ -1,5 +1,6 @@
 import { keptRepository, type Content } from '../repositories/keptRepository'
 import type { KeptByKind, KeptKind } from '../../core/kept/kept'
+import { setup } from '../../core/setup/setup'
 import type { Database } from '../store/database'
 import { demoBlades } from './blades'
 import { demoRigs } from './rigs'
@@ -15,8 +16,10 @@ export async function plantDemo(db: Database): Promise<void> {
   const blades = await each(demoBlades, keep('blades'))
   const stones: KeptByKind['stones'][] = []
   for (const stone of demoStones) stones.push(await keep('stones')(stone))
-  for (const { rig, blade, stoneNumber, ...content } of demoSetups) {
-    await keep('setups')({ ...content, rigId: rigs[rig].id, bladeId: blades[blade].id, stoneId: stones[stoneNumber - 1]!.id })
+  const stoneId = (number: number) => stones[number - 1]!.id
+  for (const { rig, blade, stoneNumber, order = [], ...content } of demoSetups) {
+    const things = { rigId: rigs[rig].id, rigRevision: rigs[rig].revision, bladeId: blades[blade].id, stoneId: stoneId(stoneNumber), progression: order.map(stoneId) }
+    await keep('setups')(setup.parse({ ...content, ...things }))
   }
 }
 

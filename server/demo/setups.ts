@@ -1,12 +1,15 @@
-import type { Setup } from '../../core/setup/setup'
+import type { z } from 'zod'
+import type { setup } from '../../core/setup/setup'
 import type { demoBlades } from './blades'
 import type { demoRigs } from './rigs'
 
 /** A job of the demo, naming its things by their keys and its stone by its number. */
-export interface DemoSetup extends Omit<Setup, 'rigId' | 'bladeId' | 'stoneId'> {
+export interface DemoSetup extends Omit<z.input<typeof setup>, 'rigId' | 'bladeId' | 'stoneId' | 'progression'> {
   rig: keyof typeof demoRigs
   blade: keyof typeof demoBlades
   stoneNumber: number
+  /** The stones to be used one after the other, by their numbers. */
+  order?: number[]
 }
 
 const notYet = { aDeg: null, bDeg: null }
@@ -21,6 +24,7 @@ export const demoSetups: DemoSetup[] = [
     rig: 'plate',
     blade: 'pocket',
     stoneNumber: 3,
+    order: [3, 4, 5, 8],
     held: held(40, 6),
     dialled: { a: { by: 'slot', label: '4' }, b: { by: 'slot', label: '4' }, linked: true },
     wanted: { aDeg: 20, bDeg: 20, linked: true, why: 'General use; the maker’s bevel is near 20.' },
@@ -63,6 +67,7 @@ export const demoSetups: DemoSetup[] = [
     rig: 'turner',
     blade: 'chef',
     stoneNumber: 4,
+    order: [2, 3, 4, 5, 7],
     held: { ...held(96, 12), centreOffsetMm: 0.2 },
     dialled: { a: { by: 'turns', turns: 16 }, b: { by: 'turns', turns: 16 }, linked: true },
     wanted: { aDeg: 15, bDeg: 15, linked: true, why: 'Thin, hard enough, soft boards.' },

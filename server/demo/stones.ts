@@ -1,5 +1,6 @@
+import type { z } from 'zod'
 import { grainSize, type Grit } from '../../core/stone/grit'
-import type { Stone } from '../../core/stone/stone'
+import { stone, type Stone } from '../../core/stone/stone'
 
 type Row = [name: string, kind: Stone['kind'], grain: Grit | number, nearMm: number, farMm: number, lubricant: string, notes: string]
 
@@ -17,6 +18,27 @@ const rows: Row[] = [
   ['Plain No. 8, leather', 'strop', 1, 8.3, 8.3, '', 'Soft: a degree or two flatter.'],
 ]
 
+/** What has been measured and done since the stones were new. */
+const worn: Record<string, Pick<z.input<typeof stone>, 'dishMm' | 'wornOutAtMm' | 'log'>> = {
+  'Plain No. 4': {
+    wornOutAtMm: 6.5,
+    dishMm: 0.05,
+    log: [
+      { on: '2026-03-02', did: 'measured', faceOffsetMm: 9.6, note: 'New.' },
+      { on: '2026-06-15', did: 'used', blades: 22 },
+      { on: '2026-09-04', did: 'flattened', faceOffsetMm: 9.2, blades: 14 },
+    ],
+  },
+  'Plain No. 5': {
+    wornOutAtMm: 6.5,
+    dishMm: 0.12,
+    log: [
+      { on: '2026-03-02', did: 'measured', faceOffsetMm: 9.2, note: 'New.' },
+      { on: '2026-10-01', did: 'measured', faceOffsetMm: 8.8, blades: 30, note: 'Dished: the belly of the pruning knife does it.' },
+    ],
+  },
+}
+
 function micrometres(of: Grit): number {
   const size = grainSize(of)
   if (!size.ok) throw new RangeError(`${of.standard} knows no ${of.number}`)
@@ -25,7 +47,7 @@ function micrometres(of: Grit): number {
 
 /** Eight plain numbered stones, coarse to fine. */
 export const demoStones: Stone[] = rows.map(([name, kind, grain, nearMm, farMm, lubricant, notes]) => {
-  return {
+  return stone.parse({
     name,
     notes,
     kind,
@@ -37,5 +59,6 @@ export const demoStones: Stone[] = rows.map(([name, kind, grain, nearMm, farMm, 
     lengthMm: 150,
     widthMm: kind === 'strop' ? 30 : 25,
     lubricant,
-  }
+    ...worn[name],
+  })
 })

@@ -3,6 +3,7 @@ import type { KeptByKind, KeptKind } from '../../core/kept/kept'
 import type { Database } from '../store/database'
 import { keptRepository } from './keptRepository'
 import { readPreferences } from './preferencesRepository'
+import { listRigVersions, takeOverRigVersion } from './rigVersionRepository'
 
 /** All that is kept, archived things included. */
 export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
@@ -12,6 +13,7 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
     version: 1,
     savedAt: savedAt.toISOString(),
     rigs: await all('rigs'),
+    rigVersions: await listRigVersions(db),
     blades: await all('blades'),
     stones: await all('stones'),
     setups: await all('setups'),
@@ -28,6 +30,7 @@ export async function bringBack(db: Database, from: Backup): Promise<BroughtBack
       for (const thing of things) count[await repository.takeOver(thing)]++
     }
     await take('rigs', from.rigs)
+    for (const version of from.rigVersions) await takeOverRigVersion(within as unknown as Database, version)
     await take('blades', from.blades)
     await take('stones', from.stones)
     await take('setups', from.setups)

@@ -4,6 +4,7 @@ import { v7 as newId } from 'uuid'
 import { KEPT_SCHEMAS, type KeptByKind, type KeptKind } from '../../core/kept/kept'
 import type { Database } from '../store/database'
 import { KEPT_TABLES, type rigs } from '../store/schema'
+import { keepRigVersion } from './rigVersionRepository'
 
 /** The columns every kept table shares, under one type: what differs between kinds is checked by their Zod schemas. */
 type KeptTable = PgTable & Pick<typeof rigs, 'id' | 'revision' | 'archivedAt' | 'createdAt'>
@@ -35,11 +36,14 @@ export function keptRepository<K extends KeptKind>(db: Database, kind: K) {
   /** Writes columns if the stored revision is the one named. */
   const write = async (id: string, revision: number, columns: Record<string, unknown>): Promise<Written<K>> => {
     try {
-      const [row] = await db
-        .update(table)
-        .set({ ...columns, revision: revision + 1, updatedAt: new Date() } as never)
-        .where(and(eq(table.id, id), eq(table.revision, revision)))
-        .returning()
+      const [row] = await db.transaction(async (within) => {
+        if (kind === 'rigs') await keepRigVersion(within as unknown as Database, id, revision)
+        return within
+          .update(table)
+          .set({ ...columns, revision: revision + 1, updatedAt: new Date() } as never)
+          .where(and(eq(table.id, id), eq(table.revision, revision)))
+          .returning()
+      })
       if (row) return { ok: true, kept: parse(row) }
     } catch (error) {
       return unknownReference(error)
@@ -73,6 +77,7 @@ export function keptRepository<K extends KeptKind>(db: Database, kind: K) {
       const columns = { ...content, revision, createdAt: new Date(createdAt), updatedAt: new Date(updatedAt), archivedAt: archivedAt && new Date(archivedAt) }
       const [added] = await db.insert(table).values({ ...columns, id } as never).onConflictDoNothing().returning({ id: table.id })
       if (added) return 'added'
+      if (kind === 'rigs') await keepRigVersion(db, id)
       const newer = await db.update(table).set(columns as never).where(and(eq(table.id, id), lt(table.revision, revision))).returning({ id: table.id })
       return newer.length > 0 ? 'updated' : 'left'
     },

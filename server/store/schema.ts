@@ -1,5 +1,6 @@
-import { doublePrecision, integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { doublePrecision, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core'
 import type { KeptBlade, KeptRig, KeptSetup, KeptStone } from '../../core/kept/kept'
+import type { Rig } from '../../core/rig/rig'
 import type { KeptPreferences } from '../../core/kept/preferences'
 
 /** The columns that everything kept has; core/kept says what they mean. */
@@ -17,12 +18,28 @@ export const rigs = pgTable('rigs', {
   ...kept,
   kind: text().$type<KeptRig['kind']>().notNull(),
   jaws: jsonb().$type<KeptRig['jaws']>(),
+  moreJaws: jsonb('more_jaws').$type<KeptRig['moreJaws']>().notNull().default([]),
+  stops: jsonb().$type<KeptRig['stops']>().notNull().default([]),
+  positionMarks: jsonb('position_marks').$type<KeptRig['positionMarks']>().notNull().default([]),
   rodLengthMm: doublePrecision('rod_length_mm').notNull(),
+  stroke: jsonb().$type<KeptRig['stroke']>(),
   pivot: jsonb().$type<KeptRig['pivot']>().notNull(),
   pivotB: jsonb('pivot_b').$type<KeptRig['pivotB']>(),
+  pivotPlayMm: doublePrecision('pivot_play_mm').notNull().default(0),
   height: jsonb().$type<KeptRig['height']>().notNull(),
   tolerance: jsonb().$type<KeptRig['tolerance']>().notNull(),
 })
+
+/** What a rig was before each change: jobs go on with the version they were done with. */
+export const rigVersions = pgTable(
+  'rig_versions',
+  {
+    rigId: uuid('rig_id').notNull().references(() => rigs.id),
+    revision: integer().notNull(),
+    content: jsonb().$type<Rig>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.rigId, table.revision] })],
+)
 
 export const blades = pgTable('blades', {
   ...kept,
@@ -52,18 +69,26 @@ export const stones = pgTable('stones', {
   lengthMm: doublePrecision('length_mm').notNull(),
   widthMm: doublePrecision('width_mm').notNull(),
   lubricant: text().notNull().default(''),
+  dishMm: doublePrecision('dish_mm').notNull().default(0),
+  wornOutAtMm: doublePrecision('worn_out_at_mm'),
+  log: jsonb().$type<KeptStone['log']>().notNull().default([]),
 })
 
 export const setups = pgTable('setups', {
   ...kept,
   rigId: uuid('rig_id').notNull().references(() => rigs.id),
+  rigRevision: integer('rig_revision'),
+  jawsName: text('jaws_name'),
   bladeId: uuid('blade_id').notNull().references(() => blades.id),
   stoneId: uuid('stone_id').notNull().references(() => stones.id),
   held: jsonb().$type<KeptSetup['held']>().notNull(),
   bladeHeightToleranceMm: doublePrecision('blade_height_tolerance_mm').notNull(),
+  holdTolerance: jsonb('hold_tolerance').$type<Partial<KeptSetup['holdTolerance']>>().notNull().default({}),
   dialled: jsonb().$type<KeptSetup['dialled']>().notNull(),
   wanted: jsonb().$type<KeptSetup['wanted']>().notNull(),
   lookAtMm: doublePrecision('look_at_mm'),
+  progression: jsonb().$type<KeptSetup['progression']>().notNull().default([]),
+  gaugeZero: text('gauge_zero').$type<KeptSetup['gaugeZero']>().notNull().default('centre-plane'),
   read: jsonb().$type<KeptSetup['read']>().notNull(),
   proved: jsonb().$type<KeptSetup['proved']>().notNull(),
 })

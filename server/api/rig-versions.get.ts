@@ -1,0 +1,5 @@
+import { listRigVersions } from '../repositories/rigVersionRepository'
+import { useDatabase } from '../store/store'
+
+/** What rigs were before they were measured anew. */
+export default defineEventHandler(async () => listRigVersions(await useDatabase()))
