@@ -16,7 +16,7 @@ describe('an edge of 400 stations', () => {
     contactsAlong(stations, job.held, reacherAt(job, 'B', 58))
   })
   bench('everything a drag recomputes', () => {
-    evaluate(job, { dialled, lookAtMm: null, bladeHeightToleranceMm: 0.5 }, stations)
+    evaluate(job, { dialled, lookAtMm: null, bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 } }, stations)
   })
   bench('sampling the stations (once for a blade)', () => {
     evenStations(job.blade.edge, 400)

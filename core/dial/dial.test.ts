@@ -1,12 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import type { Contact } from '../angle/contact'
+import { moved } from '../clamping/bladeHeight'
 import { stationAt } from '../curve/stations'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
 import { contactFor } from '../setup/job'
 import { armsRig, bellyBlade, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
-import { heightCorrectionMm } from '../stone/swap'
 import { bladeHeightFor } from './bladeHeightFor'
+import { equalAngleLines } from './equalAngles'
+import { marksOf } from './marks'
 import { pivotHeightFor } from './pivotHeightFor'
+import { stoneSwaps } from './stoneSwaps'
 import { whatToDial } from './whatToDial'
 
 const rigs = [postRig, slotRig, screwRig, scaleRig, armsRig, tableRig]
@@ -101,13 +105,34 @@ describe('dials', () => {
 })
 
 describe('changing the stone', () => {
-  it('the height correction keeps the angle', () => {
-    const setting = settingOfHeight(postRig, 52)
-    const before = contactFor(sampleJob, 'A', setting, middle)
-    if (!before.ok) throw new Error(before.reason)
-    const thick = { ...sampleJob, stone: { ...sampleJob.stone, faceOffsetMm: 9.5 } }
-    const raised = settingOfHeight(postRig, 52 + heightCorrectionMm(6, 9.5, before.edgeAngleDeg))
-    const after = contactFor(thick, 'A', raised, middle)
-    expect(after.ok && after.edgeAngleDeg).toBeCloseTo(before.edgeAngleDeg, 9)
+  it('a swap of stones keeps the angle by Δd / cos θ, or by a shim of Δd, and left alone loses about Δd / √(r² + h²)', () => {
+    const [thin, thick] = [sampleJob.stone, { ...sampleJob.stone, faceOffsetMm: 9.5 }]
+    const [first, second] = stoneSwaps(sampleJob, 'A', 20, middle, [thin, thick])
+    expect(second!.riseMm).toBeCloseTo(3.5 / Math.cos((20 * Math.PI) / 180), 9)
+    expect([first!.collarMm, second!.collarMm! - second!.riseMm!]).toEqual([0, 0])
+    expect([first!.shimMm, second!.shimMm]).toEqual([3.5, 0])
+    expect(first!.ignoredDeg).toBeCloseTo(0, 9)
+    const { distanceMm } = contactFor(sampleJob, 'A', { by: 'millimetres', mm: 40 }, middle) as Contact
+    const height = first!.height.ok ? first!.height.heightMm : NaN
+    expect(second!.ignoredDeg).toBeCloseTo((-3.5 / Math.hypot(distanceMm, height)) * (180 / Math.PI), 1)
+  })
+
+  it('the marks of a dial are those it has, thinned to round figures; each stands for its height', () => {
+    expect(marksOf(slotRig, 5).map((mark) => mark.setting)).toEqual(slotRig.height.by === 'slot' ? slotRig.height.slots.map(({ label }) => ({ by: 'slot', label })) : [])
+    const marks = marksOf(screwRig, 12)
+    expect(marks.length).toBeLessThanOrEqual(12)
+    for (const mark of marks) expect(heightOfSetting(screwRig, mark.setting)).toEqual({ ok: true, heightMm: mark.heightMm })
+    const steps = marks.slice(1).map((mark, i) => Math.round((mark.figure - marks[i]!.figure) * 1e6) / 1e6)
+    expect(new Set(steps).size).toBe(1)
+  })
+
+  it('every point of a line of equal angle gives that angle', () => {
+    const [line] = equalAngleLines(sampleJob, 'B', middle, [18], { fromMm: 15, toMm: 45, steps: 6 })
+    expect(line!.points).toHaveLength(7)
+    for (const { bladeHeightMm: out, pivotHeightMm } of line!.points) {
+      const held = moved(sampleJob.held, 0, out - 28)
+      const back = contactFor({ ...sampleJob, held }, 'B', settingOfHeight(postRig, pivotHeightMm), middle)
+      expect(back.ok && back.edgeAngleDeg).toBeCloseTo(18, 8)
+    }
   })
 })

@@ -1,10 +1,11 @@
 import { contactAt, contactsAlong, type Contact } from '../angle/contact'
-import { doubtBudget, totalDoubtDeg, type DoubtShare } from '../angle/doubt'
 import { lowestAngleOverJawsDeg } from '../angle/jawClearance'
 import type { Refusal } from '../angle/reasons'
 import { bladeHeightMm, stationOverJaws } from '../clamping/bladeHeight'
 import { SIDES, type Side } from '../clamping/centring'
 import { stationAt, type Station } from '../curve/stations'
+import { doubtBudget, includedDoubtDeg, totalDoubtDeg, type DoubtShare } from '../doubt/budget'
+import type { KnownHold } from '../doubt/measures'
 import { heightOfSetting } from '../rig/dial'
 import { reacherAt, type Job } from './job'
 import type { Setup } from './setup'
@@ -43,7 +44,7 @@ export interface Evaluation {
  * Everything the rig's geometry gives for a setup, at the place looked at and along the edge. `stations`: the blade's
  * edge from heel to tip, even in arc length (they depend on the blade alone and can be kept between calls).
  */
-export function evaluate(job: Job, setup: Pick<Setup, 'dialled' | 'lookAtMm' | 'bladeHeightToleranceMm'>, stations: readonly Station[]): Evaluation {
+export function evaluate(job: Job, setup: Pick<Setup, 'dialled' | 'lookAtMm'> & KnownHold, stations: readonly Station[]): Evaluation {
   const station =
     setup.lookAtMm === null ? stationOverJaws(job.blade.edge, stations, job.held) : stationAt(job.blade.edge, setup.lookAtMm)
   const [a, b] = SIDES.map((side) => sideSet(job, setup, side, station, stations)) as [SideSet | Refusal, SideSet | Refusal]
@@ -55,14 +56,13 @@ export function evaluate(job: Job, setup: Pick<Setup, 'dialled' | 'lookAtMm' | '
     bladeHeightMm: bladeHeightMm(station, job.held),
     sides: { A: a, B: b },
     includedDeg: complete ? known.reduce((sum, side) => sum + side.contact.edgeAngleDeg, 0) : null,
-    // The sides share the same measures, so their doubts add up rather than cancel.
-    includedDoubtDeg: complete ? known.reduce((sum, side) => sum + side.doubtDeg, 0) : null,
+    includedDoubtDeg: complete ? includedDoubtDeg(known[0]!.budget, known[1]?.budget ?? []) : null,
   }
 }
 
 function sideSet(
   job: Job,
-  setup: Pick<Setup, 'dialled' | 'bladeHeightToleranceMm'>,
+  setup: Pick<Setup, 'dialled'> & KnownHold,
   side: Side,
   station: Station,
   stations: readonly Station[],
@@ -79,13 +79,8 @@ function sideSet(
     lowestDeg = Math.min(lowestDeg, at.edgeAngleDeg)
     highestDeg = Math.max(highestDeg, at.edgeAngleDeg)
   }
-  const { jaws, tolerance } = job.rig
-  const budget = doubtBudget(contact.heightMm, contact.distanceMm, job.stone.faceOffsetMm, {
-    'pivot-height': tolerance.heightMm,
-    setback: tolerance.setbackMm,
-    'blade-height': setup.bladeHeightToleranceMm,
-    'face-offset': job.stone.faceOffsetToleranceMm,
-  })
+  const { jaws } = job.rig
+  const budget = doubtBudget(job, setup, side, height.heightMm, station)
   return {
     ok: true,
     pivotHeightMm: height.heightMm,

@@ -19,13 +19,9 @@ export interface Job {
   readonly held: ClampPosition
 }
 
-/**
- * Where the blade's reference plane lies over the clamp. A blade with a bevel on side A alone is measured from its flat
- * back, which lies on the table as it is.
- */
+/** Where the blade's reference plane lies over the clamp, or the table. */
 export function centrePlaneOf({ rig, blade, held }: Job, side: Side): CentrePlane {
-  if (!restsOnTable(rig)) return grippedCentrePlane(held, side)
-  return blade.bevels === 'A' ? { offsetMm: 0, tiltDeg: 0, axisTurnDeg: 0 } : restingCentrePlane(blade, held)
+  return restsOnTable(rig) ? restingCentrePlane(blade, held, side) : grippedCentrePlane(held, side)
 }
 
 /** What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table). */

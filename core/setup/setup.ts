@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { clampPosition } from '../clamping/clampPosition'
+import { gaugeZero } from '../gauge/gaugeZero'
 import { dialSetting } from '../rig/heightReading'
 
 const anglePerSide = z
@@ -24,10 +25,6 @@ export const holdTolerance = z.object({
 })
 export type HoldTolerance = z.infer<typeof holdTolerance>
 
-/** What a level gauge was zeroed on. */
-export const GAUGE_ZEROS = ['centre-plane', 'primary-face', 'clamp'] as const
-export type GaugeZero = (typeof GAUGE_ZEROS)[number]
-
 /** One job: a rig, a blade and a stone, how the blade is held, what is dialled and what is wanted. */
 export const setup = z.object({
   name: z.string().trim().min(1, 'Give the job a name.').max(120),
@@ -50,7 +47,7 @@ export const setup = z.object({
   lookAtMm: z.number().min(0).max(3000).nullable().default(null),
   /** The stones to be used one after the other; empty: none chosen yet. */
   progression: z.array(z.uuid()).max(40).default([]),
-  gaugeZero: z.enum(GAUGE_ZEROS).default('centre-plane'),
+  gaugeZero: gaugeZero.default('centre-plane'),
   read: readPair.default({ aDeg: null, bDeg: null }),
   proved: readPair.default({ aDeg: null, bDeg: null }),
 })

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { grainSize, GRIT_STANDARDS, nearestGrit } from './grit'
+import { plainStone } from '../setup/sampleJob.fixture'
+import { stoneCondition } from './condition'
 import { faceTiltDeg } from './taper'
 
 const um = (standard: (typeof GRIT_STANDARDS)[number], number: number) => {
@@ -10,7 +12,11 @@ const um = (standard: (typeof GRIT_STANDARDS)[number], number: number) => {
 
 describe('grits by their standards', () => {
   it('gives the standards’ own values', () => {
+    expect(um('FEPA P', 80)).toBe(201)
     expect(um('FEPA P', 240)).toBe(58.5)
+    expect(um('FEPA F', 120)).toBe(109)
+    expect(um('JIS', 220)).toBe(58)
+    expect(um('ANSI', 220)).toBe(66)
     expect(um('FEPA P', 1200)).toBe(15.3)
     expect(um('FEPA F', 600)).toBe(9.3)
     expect(um('FEPA F', 1200)).toBe(3)
@@ -27,7 +33,7 @@ describe('grits by their standards', () => {
     expect(um('JIS', 5000)).toBeGreaterThan(2)
     expect(um('JIS', 5000)).toBeLessThan(3)
     expect(grainSize({ standard: 'FEPA F', number: 3000 })).toEqual({ ok: false, reason: 'no-such-grit', coarsest: 16, finest: 2000 })
-    expect(um('JIS', 120)).toBe('no-such-grit')
+    expect(um('JIS', 12)).toBe('no-such-grit')
   })
 
   it('a higher number is a finer grain, and nearest and size are each other’s inverse', () => {
@@ -47,5 +53,23 @@ describe('a tapered stone', () => {
     expect(faceTiltDeg(6, 6, 150)).toBe(0)
     expect(faceTiltDeg(5.8, 6.2, 150)).toBeCloseTo((0.4 / 150) * (180 / Math.PI), 4)
     expect(faceTiltDeg(6.2, 5.8, 150)).toBeLessThan(0)
+  })
+})
+
+describe('how a stone stands', () => {
+  const stone = { ...plainStone, faceOffsetMm: 6, wornOutAtMm: 4 }
+  const entry = (faceOffsetMm: number | null, blades: number) => ({ on: '2026-05-01', did: 'used' as const, faceOffsetMm, blades, note: '' })
+
+  it('tells its wear for each blade from the first measure to the last, and how many blades are left', () => {
+    const worn = stoneCondition({ ...stone, log: [entry(7, 5), entry(null, 30), entry(6, 20)] })
+    expect(worn).toMatchObject({ wearPerBladeMm: 0.02, leftMm: 2, bladesLeft: 100, due: 'nothing' })
+    expect(stoneCondition({ ...stone, log: [entry(6, 20)] }).bladesLeft).toBeNull()
+  })
+
+  it('is due for flattening once taper and dish tilt the angle by more than a fifth of a degree, for replacement once worn', () => {
+    expect(stoneCondition({ ...stone, dishMm: 0.1 })).toMatchObject({ due: 'nothing' })
+    expect(stoneCondition({ ...stone, dishMm: 0.1, faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 } })).toMatchObject({ due: 'flatten' })
+    expect(stoneCondition({ ...stone, faceOffsetMm: 4.1, log: [entry(6, 0), entry(4.1, 90)] }).due).toBe('replace-soon')
+    expect(stoneCondition({ ...stone, faceOffsetMm: 3.9 }).due).toBe('replace')
   })
 })

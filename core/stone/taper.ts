@@ -6,3 +6,10 @@ import { degrees } from '../units/angle'
  * Source: docs/geometry.md, "Changing the stone".
  */
 export const faceTiltDeg = (nearMm: number, farMm: number, lengthMm: number): number => degrees(Math.atan2(farMm - nearMm, lengthMm))
+
+/**
+ * How far the face of a dished stone is tilted at its ends, degrees, from the depth of the dish over its length: the end slope
+ * of a shallow arc, 4 · depth / length. A stroke that ends there is off by as much, up at one end and down at the other.
+ * Source: as above.
+ */
+export const dishTiltDeg = (dishMm: number, lengthMm: number): number => degrees(Math.atan((4 * dishMm) / lengthMm))

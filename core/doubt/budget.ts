@@ -1,0 +1,47 @@
+import type { Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import type { Job } from '../setup/job'
+import { measuresOf, type DoubtfulMeasure, type KnownHold, type MeasureId } from './measures'
+import { edgeAngleShifted } from './shifted'
+
+export interface DoubtShare extends DoubtfulMeasure {
+  /** Sensitivity: degrees of edge angle for a millimetre or a degree more of this measure, with its sign. */
+  readonly perUnitDeg: number
+  /** What this measure's tolerance alone does to the edge angle, degrees. */
+  readonly shareDeg: number
+}
+
+/** Steps of the central difference: small against any tolerance, large against rounding. */
+const STEP = { mm: 0.01, deg: 0.01 } as const
+
+/**
+ * What each measure's tolerance does to the edge angle of one side, the largest first: the one to take again first. First
+ * order, by central differences of the exact angle. Source: docs/geometry.md, "How sure is it".
+ */
+export function doubtBudget(job: Job, known: KnownHold, side: Side, pivotHeightMm: number, station: Station): DoubtShare[] {
+  const slope = (id: MeasureId, step: number): number => {
+    const [less, more] = [-step, step].map((by) => edgeAngleShifted(job, side, pivotHeightMm, station, { [id]: by }))
+    return less == null || more == null ? 0 : (more - less) / (2 * step)
+  }
+  return measuresOf(job, known)
+    .map((measure): DoubtShare => {
+      const perUnitDeg = slope(measure.id, STEP[measure.unit])
+      return { ...measure, perUnitDeg, shareDeg: Math.abs(perUnitDeg * measure.tolerance) }
+    })
+    .sort((a, b) => b.shareDeg - a.shareDeg)
+}
+
+/** The doubt of the edge angle, half-width in degrees: the shares added in quadrature. */
+export const totalDoubtDeg = (budget: readonly DoubtShare[]): number => Math.sqrt(budget.reduce((sum, { shareDeg }) => sum + shareDeg ** 2, 0))
+
+/**
+ * The doubt of the included angle: what both sides share counts once, with its sign, so a centring error cancels and a pivot
+ * height adds up; then in quadrature. Source: docs/geometry.md, "How sure is it".
+ */
+export function includedDoubtDeg(a: readonly DoubtShare[], b: readonly DoubtShare[]): number {
+  const both = a.map((share) => {
+    const other = b.find((one) => one.id === share.id)
+    return (share.perUnitDeg + (other?.perUnitDeg ?? 0)) * share.tolerance
+  })
+  return Math.sqrt(both.reduce((sum, deg) => sum + deg ** 2, 0))
+}

@@ -1,0 +1,87 @@
+import { randomLcg, randomNormal } from 'd3-random'
+import { SIDES, type Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import type { Job } from '../setup/job'
+import { measuresOf, type KnownHold, type MeasureId } from './measures'
+import { edgeAngleShifted } from './shifted'
+
+export interface MonteCarloAsk {
+  readonly job: Job
+  readonly known: KnownHold
+  readonly station: Station
+  readonly pivotHeightMm: Readonly<Record<Side, number>>
+  readonly samples: number
+  /** From 0 to 1: the same seed gives the same samples. */
+  readonly seed: number
+}
+
+/** How an angle is spread, degrees. */
+export interface AngleSpread {
+  readonly meanDeg: number
+  /** Half of the range from the 2.5th to the 97.5th percentile: comparable with the first-order doubt. */
+  readonly halfWidthDeg: number
+  readonly lowDeg: number
+  readonly highDeg: number
+  /** How many samples fell into each of equal bins. */
+  readonly histogram: { readonly fromDeg: number; readonly stepDeg: number; readonly counts: readonly number[] }
+}
+
+export interface MonteCarloResult {
+  /** Null where fewer than two samples had an angle. */
+  readonly sides: Readonly<Record<Side, AngleSpread | null>>
+  readonly included: AngleSpread | null
+  readonly samples: number
+  /** Samples in which the stone could not come down to the edge on one side at least. */
+  readonly refused: number
+}
+
+const CHUNK = 2000
+const BINS = 41
+/** The half-width of 95 in 100 of a normal distribution, in standard deviations. */
+const DEVIATIONS_IN_95 = 1.959964
+
+/**
+ * Draws every measure from its tolerance (normal, half-width at 95 in 100) and computes the exact angle each time. Yields how
+ * many samples are done, so that the caller can show progress and stop. Source: docs/geometry.md, "How sure is it".
+ */
+export function* monteCarlo({ job, known, station, pivotHeightMm, samples, seed }: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
+  const normal = randomNormal.source(randomLcg(seed))(0, 1 / DEVIATIONS_IN_95)
+  const measures = measuresOf(job, known)
+  const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }
+  const included = new Float64Array(samples)
+  const shifts: { [id in MeasureId]?: number } = {}
+  let counted = 0
+  for (let i = 0; i < samples; i++) {
+    for (const { id, tolerance } of measures) shifts[id] = normal() * tolerance
+    const [a, b] = SIDES.map((side) => edgeAngleShifted(job, side, pivotHeightMm[side], station, shifts))
+    if (a != null && b != null) {
+      angles.A[counted] = a
+      angles.B[counted] = b
+      included[counted++] = job.blade.bevels === 'A' ? a : a + b
+    }
+    if ((i + 1) % CHUNK === 0) yield i + 1
+  }
+  return {
+    sides: { A: spreadOf(angles.A.subarray(0, counted)), B: spreadOf(angles.B.subarray(0, counted)) },
+    included: spreadOf(included.subarray(0, counted)),
+    samples,
+    refused: samples - counted,
+  }
+}
+
+function spreadOf(angles: Float64Array): AngleSpread | null {
+  if (angles.length < 2) return null
+  const sorted = angles.slice().sort()
+  const percentile = (share: number) => {
+    const at = share * (sorted.length - 1)
+    const below = Math.floor(at)
+    return sorted[below]! + (at - below) * ((sorted[below + 1] ?? sorted[below]!) - sorted[below]!)
+  }
+  const [lowDeg, highDeg] = [percentile(0.025), percentile(0.975)]
+  const [fromDeg, toDeg] = [sorted[0]!, sorted[sorted.length - 1]!]
+  const stepDeg = Math.max((toDeg - fromDeg) / BINS, 1e-9)
+  const counts = new Array<number>(BINS).fill(0)
+  for (const angle of sorted) counts[Math.min(BINS - 1, Math.floor((angle - fromDeg) / stepDeg))]!++
+  const meanDeg = sorted.reduce((sum, angle) => sum + angle, 0) / sorted.length
+  return { meanDeg, halfWidthDeg: (highDeg - lowDeg) / 2, lowDeg, highDeg, histogram: { fromDeg, stepDeg, counts } }
+}

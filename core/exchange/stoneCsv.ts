@@ -1,0 +1,116 @@
+import Papa from 'papaparse'
+import { problemFields } from '../kept/problem'
+import { grainSize, type GritStandard } from '../stone/grit'
+import { stone, type Stone } from '../stone/stone'
+import { parseDecimal } from '../units/length'
+import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
+
+/** The columns of a table of stones, in the order they are written. Lengths in mm, grains in micrometres. */
+export const STONE_COLUMNS = [
+  'name', 'kind', 'gritStandard', 'gritNumber', 'grainUm', 'faceOffsetNearMm', 'faceOffsetFarMm', 'faceOffsetToleranceMm', 'lengthMm',
+  'widthMm', 'lubricant', 'dishMm', 'wornOutAtMm', 'notes',
+] as const
+type Column = (typeof STONE_COLUMNS)[number]
+const REQUIRED: readonly Column[] = ['name', 'kind', 'faceOffsetNearMm', 'lengthMm', 'widthMm']
+
+/** Stones as CSV (RFC 4180). Their wear logs are left out: the JSON file carries them. */
+export function writeStoneCsv(stones: readonly Stone[]): string {
+  const rows = stones.map((of): Record<Column, string | number | null> => ({
+    name: of.name,
+    kind: of.kind,
+    gritStandard: of.grit?.standard ?? null,
+    gritNumber: of.grit?.number ?? null,
+    grainUm: of.grainUm,
+    faceOffsetNearMm: of.faceOffsetEnds?.nearMm ?? of.faceOffsetMm,
+    faceOffsetFarMm: of.faceOffsetEnds?.farMm ?? of.faceOffsetMm,
+    faceOffsetToleranceMm: of.faceOffsetToleranceMm,
+    lengthMm: of.lengthMm,
+    widthMm: of.widthMm,
+    lubricant: of.lubricant,
+    dishMm: of.dishMm,
+    wornOutAtMm: of.wornOutAtMm,
+    notes: of.notes,
+  }))
+  return Papa.unparse(rows, { columns: [...STONE_COLUMNS], newline: '\r\n' }) + '\r\n'
+}
+
+/**
+ * Reads stones from CSV: comma, semicolon or tab between the fields, decimal point or comma. Columns may stand in any order and
+ * optional ones may be missing. What is wrong is told by line and column, and then no stone is taken.
+ */
+export function readStoneCsv(text: string): ReadFile<Stone[]> {
+  const plain = text.replace(/^\uFEFF/, '')
+  const problems: FileProblem[] = []
+  const rows: { line: number; cells: string[] }[] = []
+  let start = 0
+  Papa.parse<string[]>(plain, {
+    delimitersToGuess: [',', ';', '\t'],
+    step({ data, errors, meta }) {
+      const line = lineAt(plain, start)
+      start = meta.cursor
+      for (const error of errors) if (error.type === 'Quotes') problems.push({ line, field: '', message: 'A quotation mark is not closed.' })
+      if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data })
+    },
+  })
+  const [head, ...body] = rows
+  if (problems.length > 0) return { ok: false, problems }
+  if (!head || body.length === 0) return { ok: false, problems: [{ line: 1, field: '', message: 'There is no stone in this file: the first line names the columns, each further one is a stone.' }] }
+  const columns = head.cells.map((cell) => cell.trim())
+  for (const column of REQUIRED) if (!columns.includes(column)) problems.push({ line: head.line, field: column, message: `The column “${column}” is missing.` })
+  for (const column of columns) if (!(STONE_COLUMNS as readonly string[]).includes(column)) problems.push({ line: head.line, field: column, message: `There is no column “${column}”. Known are: ${STONE_COLUMNS.join(', ')}.` })
+  if (problems.length > 0) return { ok: false, problems }
+  const stones = body.flatMap(({ line, cells }) => {
+    const read = readRow(columns as Column[], cells)
+    problems.push(...read.problems.map((problem) => ({ line, ...problem })))
+    return read.stone ?? []
+  })
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, content: stones }
+}
+
+type CellProblem = Omit<FileProblem, 'line'>
+
+function readRow(columns: readonly Column[], cells: readonly string[]): { stone: Stone | null; problems: CellProblem[] } {
+  const problems: CellProblem[] = []
+  const text = (column: Column): string => cells[columns.indexOf(column)]?.trim() ?? ''
+  const number = (column: Column): number | undefined => {
+    if (text(column) === '') return undefined
+    const parsed = parseDecimal(text(column))
+    if (parsed.ok) return parsed.value
+    problems.push({ field: column, message: `“${text(column)}” is no number.` })
+    return undefined
+  }
+  if (cells.length > columns.length) problems.push({ field: '', message: `There are ${cells.length} fields for ${columns.length} columns.` })
+  const gritNumber = number('gritNumber')
+  const grit = gritNumber === undefined ? null : { standard: text('gritStandard') as GritStandard, number: gritNumber }
+  const size = grit && grainSize(grit)
+  const [nearMm, toleranceMm] = [number('faceOffsetNearMm'), number('faceOffsetToleranceMm')]
+  const farMm = number('faceOffsetFarMm') ?? nearMm
+  const optional = { dishMm: number('dishMm'), wornOutAtMm: number('wornOutAtMm') }
+  const parsed = stone.safeParse({
+    name: text('name'),
+    kind: text('kind'),
+    notes: text('notes'),
+    lubricant: text('lubricant'),
+    grit,
+    grainUm: number('grainUm') ?? (size?.ok ? size.um : undefined),
+    faceOffsetMm: ((nearMm ?? NaN) + (farMm ?? NaN)) / 2,
+    faceOffsetEnds: { nearMm, farMm },
+    faceOffsetToleranceMm: toleranceMm ?? 0.1,
+    lengthMm: number('lengthMm'),
+    widthMm: number('widthMm'),
+    ...optional,
+  })
+  if (!parsed.success) problems.push(...problemFields(parsed.error).flatMap(({ field, message }) => (COLUMN_OF[field] === null ? [] : { field: COLUMN_OF[field] ?? field, message })))
+  const seen = new Set<string>()
+  const first = problems.filter(({ field }) => !seen.has(field) && seen.add(field))
+  return { stone: parsed.success && first.length === 0 ? parsed.data : null, problems: first }
+}
+
+/** The column that a field of a stone is read from; null: it is worked out from others, which are told themselves. */
+const COLUMN_OF: Readonly<Record<string, Column | null>> = {
+  'grit.standard': 'gritStandard',
+  'grit.number': 'gritNumber',
+  'faceOffsetEnds.nearMm': 'faceOffsetNearMm',
+  'faceOffsetEnds.farMm': 'faceOffsetFarMm',
+  faceOffsetMm: null,
+}

@@ -1,0 +1,45 @@
+import type { Contact } from '../angle/contact'
+import type { Refusal } from '../angle/reasons'
+import { dot, subtract } from '../vector/vec2'
+
+/** A stretch of the edge, arc length from the heel, mm. */
+export interface Stretch {
+  readonly fromMm: number
+  readonly toMm: number
+}
+
+/** Nearer to square than this the gauge reads the edge angle to a hundredth of a degree on any rig. */
+const SQUARE_MM = 0.05
+
+/**
+ * The places of the edge at which the rod stands square to it, so that a gauge on the stone reads the edge angle itself: single
+ * places, or stretches where the pivot slides along. Contacts: along the edge from heel to tip. Empty where there is none.
+ * Source: docs/geometry.md, "What a level gauge reads".
+ */
+export function whereSquare(along: readonly (Contact | Refusal)[]): Stretch[] {
+  const found: Stretch[] = []
+  let before: { at: number; off: number } | null = null
+  for (const contact of along) {
+    if (!contact.ok) {
+      before = null
+      continue
+    }
+    const now = { at: contact.fromHeelMm, off: alongTangent(contact) }
+    if (Math.abs(now.off) <= SQUARE_MM) extend(found, now.at, before?.at)
+    else if (before && Math.abs(before.off) > SQUARE_MM && before.off > 0 !== now.off > 0) {
+      const place = before.at + (before.off / (before.off - now.off)) * (now.at - before.at)
+      found.push({ fromMm: place, toMm: place })
+    }
+    before = now
+  }
+  return found
+}
+
+/** How far the contact lies along the edge's tangent from the pivot's foot: nothing where the rod is square. */
+export const alongTangent = (contact: Contact): number => dot(subtract(contact.point, contact.foot), [contact.outward[1], -contact.outward[0]])
+
+function extend(found: Stretch[], atMm: number, beforeMm: number | undefined): void {
+  const last = found.at(-1)
+  if (last && last.toMm === beforeMm) found[found.length - 1] = { ...last, toMm: atMm }
+  else found.push({ fromMm: atMm, toMm: atMm })
+}
