@@ -1,13 +1,43 @@
-/** The stations of the work, in order. The way through a job, the shortcuts and the tests all read this table. */
+/** One view of a station. The first has no name in the address. */
+export interface Sheet {
+  readonly id: string
+  readonly word: string
+}
+
+const sheet = (id: string, word: string): Sheet => ({ id, word })
+
+/**
+ * The stations of the work, in order, each with its sheets. The way through a job, the shortcuts and the tests all read this
+ * table.
+ */
 export const STATIONS = [
-  { id: 'rig', word: 'Rig', key: '1', asks: 'Which rig, and which stone is on the rod?' },
-  { id: 'blade', word: 'Blade', key: '2', asks: 'Which blade?' },
-  { id: 'clamp', word: 'Clamp', key: '3', asks: 'How is it held, and what is dialled?' },
+  {
+    id: 'rig',
+    word: 'Rig',
+    key: '1',
+    asks: 'Which rig, and which stone is on the rod?',
+    sheets: [sheet('', 'Rig and stones'), sheet('marks', 'Marks told true'), sheet('order', 'Stones in order')],
+  },
+  { id: 'blade', word: 'Blade', key: '2', asks: 'Which blade?', sheets: [] as Sheet[] },
+  {
+    id: 'clamp',
+    word: 'Clamp',
+    key: '3',
+    asks: 'How is it held, and what is dialled?',
+    sheets: [sheet('', 'Bench'), sheet('sides', 'Two sides'), sheet('sure', 'How sure'), sheet('what-if', 'What if'), sheet('gauge', 'Gauge')],
+  },
 ] as const
 export type StationId = (typeof STATIONS)[number]['id']
 
-/** The address of a station of a job. */
-export const stationPath = (jobId: string, station: StationId): string => `/jobs/${jobId}/${station}`
+/** The address of a sheet of a job's station. */
+export const stationPath = (jobId: string, station: StationId, sheetId = ''): string => `/jobs/${jobId}/${station}${sheetId && `/${sheetId}`}`
+
+/** The station and the sheet that an address is of; null outside a job. */
+export function stationAt(path: string): { station: (typeof STATIONS)[number]; sheetId: string } | null {
+  const [, jobs, , stationId, sheetId = ''] = path.split('/')
+  const station = STATIONS.find((one) => one.id === stationId)
+  return jobs === 'jobs' && station ? { station, sheetId } : null
+}
 
 /** The four angles that are never mixed up, in the order they come to be known. */
 export const ANGLES = [

@@ -1,6 +1,8 @@
 import { computed, shallowRef, watchEffect } from 'vue'
 import { createSharedComposable } from '@vueuse/core'
 import { evenStations } from '#core/curve/stations'
+import { fittedWith } from '#core/rig/jaws'
+import { rigMeasures } from '#core/rig/rig'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import { evaluate, type Evaluation, type SideSet } from '#core/setup/evaluate'
 import type { Job } from '#core/setup/job'
@@ -20,7 +22,18 @@ export const useBench = createSharedComposable(() => {
   const preferences = usePreferences()
   const side = shallowRef<Side>('A')
 
-  const rig = computed(() => collections.rigs.find((one) => one.id === job.content?.rigId) ?? null)
+  /** The rig as it was measured for this job, with the jaws that are fitted. */
+  const rig = computed(() => {
+    const asThen = job.content && collections.rigAt(job.content.rigId, job.content.rigRevision)
+    return asThen ? fittedWith(asThen, job.content!.jawsName) : null
+  })
+  /** The same rig with newer measures, where there are any. */
+  const rigMeasuredAnew = computed(() => {
+    const now = collections.rigs.find((one) => one.id === job.content?.rigId)
+    if (!now || !job.content || job.content.rigRevision === null || now.revision === job.content.rigRevision) return null
+    const then = collections.rigAt(now.id, job.content.rigRevision)!
+    return JSON.stringify(rigMeasures.parse(then)) === JSON.stringify(rigMeasures.parse(now)) ? null : now
+  })
   const blade = computed(() => collections.blades.find((one) => one.id === job.content?.bladeId) ?? null)
   const stone = computed(() => collections.stones.find((one) => one.id === job.content?.stoneId) ?? null)
 
@@ -52,5 +65,5 @@ export const useBench = createSharedComposable(() => {
   const wantedDeg = computed(() => (side.value === 'A' ? job.content?.wanted.aDeg : job.content?.wanted.bDeg) ?? 20)
 
   const turnOver = () => (side.value = side.value === 'A' ? 'B' : 'A')
-  return { rig, blade, stone, stations, things, evaluation, side, up, trouble, drawn, wantedDeg, turnOver }
+  return { rig, rigMeasuredAnew, blade, stone, stations, things, evaluation, side, up, trouble, drawn, wantedDeg, turnOver }
 })

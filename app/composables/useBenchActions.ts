@@ -6,6 +6,7 @@ import { contactFor, type Job } from '#core/setup/job'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/rig/dial'
 import type { DialSetting } from '#core/rig/heightReading'
+import { fittedWith } from '#core/rig/jaws'
 import { startingDial, startingHold } from '#core/setup/starting'
 import type { Setup } from '#core/setup/setup'
 import { useCollections } from '~/stores/collections'
@@ -91,6 +92,16 @@ export function useBenchActions() {
     return hold('blade height', moved(held, 0, heightMm - bladeHeightMm(station, held)), gesture)
   }
 
+  /** Stands the blade so far out and the pivot so high at once; a plate takes its nearest slot. */
+  function setHeights(outMm: number, pivotHeightMm: number, gesture: string | null): string | null {
+    const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+    if (!things || !evaluation || !job.content) return null
+    if (outMm <= 0) return 'The edge must stand out of the jaws: more than 0.'
+    const held = moved(job.content.held, 0, outMm - evaluation.bladeHeightMm)
+    const setting = settingOfHeight(things.rig, pivotHeightMm)
+    return objection({ ...things, held }, setting) ?? job.change('blade height and dial', { held, dialled: withDial(setting) }, gesture)
+  }
+
   /** How far the jaws' middle stands from the heel, along the jaws. */
   const heelToMiddle = (held: ClampPosition): number => -toClampFrame(bench.stations.value[0]?.point ?? [0, 0], clampFrame(held))[0]
 
@@ -119,14 +130,23 @@ export function useBenchActions() {
   /** Looks at another place of the edge: its arc length from the heel, or the middle of the jaws (null). */
   const lookAt = (fromHeelMm: number | null, gesture: string | null = null) => job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
 
+  /** Puts the job on a rig with the measures it has now; how the blade is held stays where it can. */
   function chooseRig(rigId: string) {
     const from = bench.things.value
-    const rig = collections.rigs.find((one) => one.id === rigId)
-    if (!from || !rig || !job.content || rigId === job.content.rigId) return
-    const onTableBefore = from.rig.jaws === null
-    const held = onTableBefore === (rig.jaws === null) ? job.content.held : startingHold(rig, from.blade)
-    job.change(`rig: ${rig.name}`, { rigId, held, dialled: startingDial({ ...from, rig, held }, job.content.wanted) })
+    const chosen = collections.rigs.find((one) => one.id === rigId)
+    if (!from || !chosen || !job.content) return
+    if (rigId === job.content.rigId && !bench.rigMeasuredAnew.value) return
+    const jawsName = rigId === job.content.rigId ? job.content.jawsName : null
+    const rig = fittedWith(chosen, jawsName)
+    const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
+    const held = sameKindOfHold ? job.content.held : startingHold(rig, from.blade)
+    const stillDialled = rigId === job.content.rigId && [job.content.dialled.a, job.content.dialled.b].every((setting) => heightOfSetting(rig, setting).ok)
+    const dialled = stillDialled ? job.content.dialled : startingDial({ ...from, rig, held }, job.content.wanted)
+    job.change(`rig: ${rig.name}`, { rigId, rigRevision: chosen.revision, jawsName, held, dialled })
   }
+
+  /** Fits a set of the rig's jaws. */
+  const fitJaws = (name: string) => job.change(`jaws: ${name}`, { jawsName: name })
 
   function chooseBlade(bladeId: string) {
     const from = bench.things.value
@@ -150,7 +170,7 @@ export function useBenchActions() {
   }
 
   return {
-    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, heelToMiddle, setHeelToMiddle, setTurn, setCentring, lookAt,
-    chooseRig, chooseBlade, chooseStone, dialledNow, pivotHeightNow,
+    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, setHeights, heelToMiddle, setHeelToMiddle, setTurn, setCentring, lookAt,
+    chooseRig, fitJaws, chooseBlade, chooseStone, dialledNow, pivotHeightNow,
   }
 }

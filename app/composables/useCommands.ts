@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { createSharedComposable } from '@vueuse/core'
-import { ANGLES, STATIONS, stationPath, type AngleId } from '~/stations'
+import { ANGLES, stationAt, STATIONS, stationPath, type AngleId } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
@@ -48,6 +48,15 @@ export function useCommands() {
     setTimeout(() => focusOn(name), 50)
   }
 
+  /** To the sheet beside the one that is open, round and round. */
+  function turnSheet(by: number) {
+    const at = stationAt(router.currentRoute.value.path)
+    const sheets = at?.station.sheets ?? []
+    if (!at || !job.id || sheets.length === 0) return
+    const next = sheets[(sheets.findIndex((sheet) => sheet.id === at.sheetId) + by + sheets.length) % sheets.length]!
+    void router.push(stationPath(job.id, at.station.id, next.id))
+  }
+
   async function startJob() {
     const started = await collections.startJob()
     if (started) await router.push(stationPath(started.id, 'rig'))
@@ -57,6 +66,9 @@ export function useCommands() {
     const needsJob = true
     return [
       ...STATIONS.map((s): Command => ({ id: `go-${s.id}`, label: `${s.word} station`, group: 'Go', icon: 'i-lucide-milestone', keys: s.key, needsJob, run: () => void (job.id && router.push(stationPath(job.id, s.id))) })),
+      ...STATIONS.flatMap((s) => s.sheets.filter((sheet) => sheet.id !== '').map((sheet): Command => ({ id: `sheet-${sheet.id}`, label: sheet.word, group: 'Go', icon: 'i-lucide-file', needsJob, run: () => void (job.id && router.push(stationPath(job.id, s.id, sheet.id))) }))),
+      { id: 'sheet-before', label: 'The sheet before', group: 'Go', icon: 'i-lucide-chevron-left', keys: '[', needsJob, run: () => turnSheet(-1) },
+      { id: 'sheet-next', label: 'The next sheet', group: 'Go', icon: 'i-lucide-chevron-right', keys: ']', needsJob, run: () => turnSheet(1) },
       { id: 'go-home', label: 'All jobs', group: 'Go', icon: 'i-lucide-list', keys: '0', run: () => void router.push('/') },
       { id: 'new-job', label: 'Start a job', group: 'Job', icon: 'i-lucide-plus', keys: 'n', run: () => void startJob() },
       ...ANGLES.map((a): Command => ({ id: `angle-${a.id}`, label: a.id === 'set' ? 'How sure is the set angle?' : `Enter the ${a.word.toLowerCase()} angle`, group: 'Angles', icon: a.id === 'set' ? 'i-lucide-scale' : 'i-lucide-pencil-line', keys: a.key, needsJob, run: () => (open.angle.value = a.id) })),

@@ -4,7 +4,9 @@ import { ANGLES, type AngleId } from '~/stations'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText, steepnessText } from '~/words/angleText'
+import { GAUGE_ZERO_WORD } from '~/words/measureText'
 import { useBench } from './useBench'
+import { useGauge } from './useGauge'
 
 export interface LedgerLine {
   id: AngleId
@@ -28,6 +30,7 @@ export function useLedger() {
   const job = useJob()
   const bench = useBench()
   const preferences = usePreferences()
+  const { expected } = useGauge()
 
   return computed<LedgerLine[]>(() => {
     const content = job.content
@@ -38,7 +41,7 @@ export function useLedger() {
     const b = evaluation.sides.B
     const doubt = bench.up.value?.ok ? bench.up.value.doubtDeg : READ_DOUBT
     const setDeg = { A: a.ok ? a.contact.edgeAngleDeg : null, B: b.ok ? b.contact.edgeAngleDeg : null }
-    const gauge = { A: a.ok ? a.contact.gaugeDeg : null, B: b.ok ? b.contact.gaugeDeg : null }
+    const gauge = expected.value
     const values: Record<AngleId, { A: number | null; B: number | null }> = {
       wanted: { A: content.wanted.aDeg, B: content.wanted.bDeg },
       set: setDeg,
@@ -61,12 +64,12 @@ export function useLedger() {
     }
 
     function readNote(): [string, string] {
-      const expected = gauge[up]
-      if (expected === null) return ['No angle is set, so the gauge has nothing to show.', '']
-      const shows = `The gauge should show ${angleText(expected, doubt)} here`
+      const mustRead = gauge[up]
+      if (mustRead === null) return ['No angle is set, so the gauge has nothing to show.', '']
+      const shows = `The gauge should show ${angleText(mustRead, doubt)} here`
       const read = values.read[up]
-      if (read === null) return [`${shows}.`, 'Zero it on the blade, then stand it on the stone.']
-      return [`${differenceText(read - expected, Math.max(doubt, READ_DOUBT))} against the ${angleText(expected, doubt)} it should show`, '']
+      if (read === null) return [`${shows}.`, `Zero it on ${GAUGE_ZERO_WORD[content!.gaugeZero]}, then stand it on the stone.`]
+      return [`${differenceText(read - mustRead, Math.max(doubt, READ_DOUBT))} against the ${angleText(mustRead, doubt)} it should show`, '']
     }
 
     function provedNote(): [string, string] {

@@ -15,7 +15,7 @@ const margin = { x: 40, top: 40, bottom: 40 }
 
 function setOf(job: Job, side: 'A' | 'B' = 'A', lookAtMm: number | null = null): SideSet {
   const setting = settingOfHeight(job.rig, 58)
-  const found = evaluate(job, { dialled: { a: setting, b: setting, linked: true }, lookAtMm, bladeHeightToleranceMm: 0.5 }, stations).sides[side]
+  const found = evaluate(job, { dialled: { a: setting, b: setting, linked: true }, lookAtMm, bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 } }, stations).sides[side]
   if (!found.ok) throw new Error(found.reason)
   return found
 }

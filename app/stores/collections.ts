@@ -1,17 +1,22 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
-import { KEPT_SCHEMAS, keptSetup, type KeptBlade, type KeptRig, type KeptSetup, type KeptStone } from '#core/kept/kept'
+import { KEPT_SCHEMAS, keptSetup, type KeptBlade, type KeptByKind, type KeptRig, type KeptSetup, type KeptStone } from '#core/kept/kept'
+import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
 import { startingDial, startingHold } from '#core/setup/starting'
-import type { Stone } from '#core/stone/stone'
 import { ask, type Answer } from '~/saving/api'
 
 /** A box of stones is sorted as it is worked through. */
 const coarseToFine = (stones: KeptStone[]): KeptStone[] => [...stones].sort((one, other) => other.grainUm - one.grainUm)
 
+/** What is described by its measures: rigs and stones. */
+export type Tool = 'rigs' | 'stones'
+
 /** The rigs, blades and stones the user owns, and the jobs on the bench. */
 export const useCollections = defineStore('collections', () => {
   const rigs = ref<KeptRig[]>([])
+  /** What rigs were before they were measured anew. */
+  const rigVersions = ref<RigVersion[]>([])
   const blades = ref<KeptBlade[]>([])
   const stones = ref<KeptStone[]>([])
   const jobs = ref<KeptSetup[]>([])
@@ -19,18 +24,20 @@ export const useCollections = defineStore('collections', () => {
   const problem = ref('')
 
   async function load() {
-    const [r, b, s, j] = await Promise.all([
+    const [r, b, s, j, v] = await Promise.all([
       // Archived things are loaded too: a job goes on with what it was begun with.
       ask(z.array(KEPT_SCHEMAS.rigs), '/api/rigs?archived=true'),
       ask(z.array(KEPT_SCHEMAS.blades), '/api/blades?archived=true'),
       ask(z.array(KEPT_SCHEMAS.stones), '/api/stones?archived=true'),
       ask(z.array(KEPT_SCHEMAS.setups), '/api/setups'),
+      ask(z.array(rigVersion), '/api/rig-versions'),
     ])
+    if (v.ok) rigVersions.value = v.value
     if (r.ok) rigs.value = r.value
     if (b.ok) blades.value = b.value
     if (s.ok) stones.value = coarseToFine(s.value)
     if (j.ok) jobs.value = j.value
-    const failed = [r, b, s, j].find((answer) => !answer.ok)
+    const failed = [r, b, s, j, v].find((answer) => !answer.ok)
     problem.value = failed && !failed.ok ? failed.problem.message : ''
     loaded.value = !failed
   }
@@ -42,15 +49,17 @@ export const useCollections = defineStore('collections', () => {
   /** A new job with the rig and stone of the last one and a blade to begin with. */
   async function startJob(): Promise<KeptSetup | null> {
     const last = recentJobs.value[0]
-    const rig = rigs.value.find((one) => one.id === last?.rigId) ?? rigs.value[0]
-    const stone = stones.value.find((one) => one.id === last?.stoneId) ?? stones.value[0]
-    const blade = blades.value[0]
+    const usable = <T extends { id: string; archivedAt: string | null }>(things: T[], lastId: string | undefined) => things.find((one) => one.id === lastId && one.archivedAt === null) ?? things.find((one) => one.archivedAt === null)
+    const rig = usable(rigs.value, last?.rigId)
+    const stone = usable(stones.value, last?.stoneId)
+    const blade = blades.value.find((one) => one.archivedAt === null)
     if (!rig || !stone || !blade) return null
     const wanted = { aDeg: 20, bDeg: 20, linked: true, why: '' }
     const held = startingHold(rig, blade)
     const content = {
       name: `New job ${jobs.value.length + 1}`,
       rigId: rig.id,
+      rigRevision: rig.revision,
       bladeId: blade.id,
       stoneId: stone.id,
       held,
@@ -77,24 +86,44 @@ export const useCollections = defineStore('collections', () => {
     return answer.value
   }
 
-  /** Keeps a stone: new, or changed from what it was. The answer says what is stored, or why not. */
-  async function keepStone(content: Stone, from: KeptStone | null): Promise<Answer<KeptStone>> {
+  /** Keeps a rig or a stone: new, or changed from what it was. The answer says what is stored, or why not. */
+  async function keep<K extends Tool>(kind: K, content: object, from: KeptByKind[K] | null): Promise<Answer<KeptByKind[K]>> {
+    const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
     const answer = from
-      ? await ask(KEPT_SCHEMAS.stones, `/api/stones/${from.id}`, 'PUT', { ...content, revision: from.revision })
-      : await ask(KEPT_SCHEMAS.stones, '/api/stones', 'POST', content)
-    if (answer.ok) noteStone(answer.value)
+      ? await ask(schema, `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
+      : await ask(schema, `/api/${kind}`, 'POST', content)
+    if (answer.ok) await note(kind, answer.value)
     return answer
   }
 
-  /** Puts a stone out of the box, or back. */
-  async function shelveStone(stone: KeptStone, away: boolean): Promise<Answer<KeptStone>> {
-    const answer = await ask(KEPT_SCHEMAS.stones, `/api/stones/${stone.id}/${away ? 'archive' : 'restore'}`, 'POST', { revision: stone.revision })
-    if (answer.ok) noteStone(answer.value)
+  /** Puts a rig or a stone away, or back. */
+  async function putAway<K extends Tool>(kind: K, thing: KeptByKind[K], away: boolean): Promise<Answer<KeptByKind[K]>> {
+    const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
+    const answer = await ask(schema, `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`, 'POST', { revision: thing.revision })
+    if (answer.ok) await note(kind, answer.value)
     return answer
   }
 
-  function noteStone(stone: KeptStone) {
-    stones.value = coarseToFine([...stones.value.filter((one) => one.id !== stone.id), stone])
+  async function note<K extends Tool>(kind: K, thing: KeptByKind[K]) {
+    if (kind === 'stones') stones.value = coarseToFine([...stones.value.filter((one) => one.id !== thing.id), thing as KeptStone])
+    else {
+      // What it was before first: jobs that were done with it go on with that.
+      await loadRigVersions()
+      rigs.value = rigs.value.some((one) => one.id === thing.id) ? rigs.value.map((one) => (one.id === thing.id ? (thing as KeptRig) : one)) : [...rigs.value, thing as KeptRig]
+    }
+  }
+
+  async function loadRigVersions() {
+    const answer = await ask(z.array(rigVersion), '/api/rig-versions')
+    if (answer.ok) rigVersions.value = answer.value
+  }
+
+  /** A rig as it was at a revision; as it is where that is not known. */
+  function rigAt(rigId: string, revision: number | null): KeptRig | null {
+    const now = rigs.value.find((one) => one.id === rigId)
+    if (!now || revision === null || revision === now.revision) return now ?? null
+    const then = rigVersions.value.find((one) => one.rigId === rigId && one.revision === revision)
+    return then ? { ...now, ...then.content, revision } : now
   }
 
   /** Keeps the list in step with a job that was saved. */
@@ -108,5 +137,5 @@ export const useCollections = defineStore('collections', () => {
     await load()
   }
 
-  return { rigs, blades, stones, jobs, recentJobs, canStart, loaded, problem, load, startJob, shelve, noteSaved, keepStone, shelveStone, plantSamples }
+  return { rigs, blades, stones, jobs, recentJobs, canStart, loaded, problem, load, startJob, shelve, noteSaved, keep, putAway, rigAt, plantSamples }
 })

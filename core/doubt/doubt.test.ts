@@ -42,6 +42,12 @@ describe('how sure the set angle is', () => {
     expect(sampled.sides.A!.lowDeg).toBeGreaterThan(0)
   })
 
+  it('counts every sample in one bin', () => {
+    const { histogram } = run({ samples: 5000 }).sides.A!
+    expect(histogram.counts.reduce((sum, count) => sum + count, 0)).toBe(5000)
+    expect(histogram.counts.length).toBeLessThanOrEqual(40)
+  })
+
   it('says how far it is, so that it can be shown and stopped', () => {
     const sampling = monteCarlo({ job: sampleJob, known, station: belly, pivotHeightMm: { A: 58, B: 58 }, samples: 6000, seed: 1 / 3 })
     expect([sampling.next().value, sampling.next().value]).toEqual([2000, 4000])

@@ -22,7 +22,7 @@ export interface AngleSpread {
   readonly halfWidthDeg: number
   readonly lowDeg: number
   readonly highDeg: number
-  /** How many samples fell into each of equal bins. */
+  /** How many samples fell into each of equal bins of a round width. */
   readonly histogram: { readonly fromDeg: number; readonly stepDeg: number; readonly counts: readonly number[] }
 }
 
@@ -36,7 +36,9 @@ export interface MonteCarloResult {
 }
 
 const CHUNK = 2000
-const BINS = 41
+const MOST_BINS = 40
+/** Widths of bins that a person can read off, degrees. */
+const BIN_STEPS_DEG = [0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5]
 /** The half-width of 95 in 100 of a normal distribution, in standard deviations. */
 const DEVIATIONS_IN_95 = 1.959964
 
@@ -78,10 +80,11 @@ function spreadOf(angles: Float64Array): AngleSpread | null {
     return sorted[below]! + (at - below) * ((sorted[below + 1] ?? sorted[below]!) - sorted[below]!)
   }
   const [lowDeg, highDeg] = [percentile(0.025), percentile(0.975)]
-  const [fromDeg, toDeg] = [sorted[0]!, sorted[sorted.length - 1]!]
-  const stepDeg = Math.max((toDeg - fromDeg) / BINS, 1e-9)
-  const counts = new Array<number>(BINS).fill(0)
-  for (const angle of sorted) counts[Math.min(BINS - 1, Math.floor((angle - fromDeg) / stepDeg))]!++
+  const [least, most] = [sorted[0]!, sorted[sorted.length - 1]!]
+  const stepDeg = BIN_STEPS_DEG.find((step) => most - least < step * (MOST_BINS - 1)) ?? BIN_STEPS_DEG.at(-1)!
+  const fromDeg = Math.floor(least / stepDeg) * stepDeg
+  const counts = new Array<number>(Math.floor((most - fromDeg) / stepDeg) + 1).fill(0)
+  for (const angle of sorted) counts[Math.floor((angle - fromDeg) / stepDeg)]!++
   const meanDeg = sorted.reduce((sum, angle) => sum + angle, 0) / sorted.length
   return { meanDeg, halfWidthDeg: (highDeg - lowDeg) / 2, lowDeg, highDeg, histogram: { fromDeg, stepDeg, counts } }
 }

@@ -18,6 +18,12 @@ export function readToolFile(text: string): ReadFile<ToolFile> {
   return { ok: false, problems }
 }
 
+/** The line (from 1) on which a dotted path of a JSON text stands, or what is nearest above it; 1 when the text is no JSON. */
+export function lineOfField(text: string, field: string): number {
+  const tree = parseTree(text)
+  return tree ? lineAt(text, nodeOf(tree, field).offset) : 1
+}
+
 /** "CommaExpected" as words: "comma expected". */
 const readable = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter}`).toLowerCase()
 

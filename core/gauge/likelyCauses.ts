@@ -8,6 +8,8 @@ import { GAUGE_ZEROS, type GaugeZero } from './gaugeZero'
 
 /** A gauge at a bench is read to a tenth of a degree or so; what explains a reading to this is an explanation. */
 const READ_TO_DEG = 0.15
+/** The gauge reads the rod: the shape of the stone's face is not in it. */
+const NOT_READ: MeasureId = 'face-shape'
 
 export type LikelyCause =
   /** A measure that is off by so much, and how many times its tolerance that is. */
@@ -37,7 +39,7 @@ export function likelyCauses(job: Job, read: Readonly<Partial<Record<Side, SideR
     const leavesDeg = worst((one) => one.readDeg - expectedReadingDeg(job, one.side, one.contact, other))
     return leavesDeg <= READ_TO_DEG ? [{ by: 'zero', zero: other, leavesDeg }] : []
   })
-  const ids = [...new Set(sides.flatMap((one) => one.budget.map((share) => share.id)))]
+  const ids = [...new Set(sides.flatMap((one) => one.budget.map((share) => share.id)))].filter((id) => id !== NOT_READ)
   const measures = ids.flatMap((id): Extract<LikelyCause, { by: 'measure' }>[] => {
     const shares = sides.map((one) => one.budget.find((share) => share.id === id))
     const known = shares.find((share) => share !== undefined)!

@@ -38,12 +38,16 @@ export function impossibilities(rig: Rig): RigRemark[] {
   return found
 }
 
-/** The slots in which no stone of the box could come down to the edge: they stand no higher than its thinnest stone's face. */
-export function slotsBelowFace(rig: Rig, thinnestFaceOffsetMm: number): RigRemark[] {
-  if (rig.height.by !== 'slot') return []
+/**
+ * The slots in which no stone of the box could come down to the edge: they stand no higher than the face of its thinnest stone.
+ * Empty while the box is. Source: docs/geometry.md, "Limits".
+ */
+export function slotsBelowFace(rig: Rig, box: readonly { readonly faceOffsetMm: number }[]): RigRemark[] {
+  if (rig.height.by !== 'slot' || box.length === 0) return []
+  const thinnestMm = Math.min(...box.map((stone) => stone.faceOffsetMm))
   return rig.height.slots.flatMap((slot, i) =>
-    slot.heightMm > thinnestFaceOffsetMm
+    slot.heightMm > thinnestMm
       ? []
-      : [{ field: `height.slots.${i}.heightMm`, message: `Slot ${slot.label} stands no higher than the face of the thinnest stone (${thinnestFaceOffsetMm} mm): no stone can come down to the edge.` }],
+      : [{ field: `height.slots.${i}.heightMm`, message: `Slot ${slot.label} stands no higher than the face of the thinnest stone (${thinnestMm} mm): no stone can come down to the edge.` }],
   )
 }

@@ -1,9 +1,11 @@
 import { getRouterParam, type H3Event } from 'h3'
 import { z } from 'zod'
 import { KEPT_KINDS, keptKind, startedFrom, type KeptByKind, type KeptKind } from '../../core/kept/kept'
+import type { Rig } from '../../core/rig/rig'
 import { keptRepository, type Content, type Written } from '../repositories/keptRepository'
 import { useDatabase } from '../store/store'
 import { parsed, refusal } from './refusal'
+import { refuseSlotsBelowFace } from './slots'
 
 /** The collection a route is about, and its repository; 404 when there is no such collection. */
 export async function collection(event: H3Event) {
@@ -19,8 +21,12 @@ export function routeId(event: H3Event): string {
   return id.data
 }
 
-/** The content of a body, by the kind's schema. */
-export const contentOf = (kind: KeptKind, body: unknown): Content => parsed(KEPT_KINDS[kind] as z.ZodType<Content>, body)
+/** The content of a body, by the kind's schema and, for a rig, by the stones there are. */
+export async function contentOf(kind: KeptKind, body: unknown): Promise<Content> {
+  const content = parsed(KEPT_KINDS[kind] as z.ZodType<Content>, body)
+  if (kind === 'rigs') await refuseSlotsBelowFace(await useDatabase(), [{ rig: content as unknown as Rig, path: '' }])
+  return content
+}
 
 /** The revision a write started from. */
 export const revisionOf = (from: unknown): number => parsed(startedFrom, from).revision

@@ -1,12 +1,8 @@
 <script setup lang="ts">
-import { SIDES } from '#core/clamping/centring'
 import { useBench } from '~/composables/useBench'
-import { usePreferences } from '~/stores/preferences'
 
 /** The measured drawing: plan and section of the real rig, blade and stone, each to scale. */
 const bench = useBench()
-const preferences = usePreferences()
-const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.current.sideNames[side] })))
 </script>
 
 <template>
@@ -18,10 +14,7 @@ const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.curr
       </defs>
     </svg>
     <div class="absolute top-1.5 right-2 z-10 flex items-center gap-2">
-      <span id="side-up" class="text-sm text-muted">Side up</span>
-      <div role="group" aria-labelledby="side-up" class="flex overflow-hidden rounded-sm border border-accented">
-        <button v-for="s in sides" :key="s.side" type="button" class="min-w-11 px-3 py-1 font-semibold" :class="bench.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'" :aria-pressed="bench.side.value === s.side" @click="bench.side.value = s.side">{{ s.name }}</button>
-      </div>
+      <SideSwitch />
     </div>
     <div v-if="bench.drawn.value" class="grid min-h-0 flex-1 grid-rows-[22rem_22rem] divide-default max-lg:divide-y lg:grid-cols-[11fr_12fr] lg:grid-rows-1 lg:divide-x" :class="{ 'opacity-60': bench.trouble.value }">
       <PlanView class="max-lg:order-2" />

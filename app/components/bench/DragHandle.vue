@@ -10,12 +10,14 @@ defineProps<{
   text: string
   /** Degrees the double arrow is turned by: 0 is left and right. */
   turn?: number
+  /** Moves both ways. */
+  both?: boolean
 }>()
 const emit = defineEmits<{
   /** A drag moved by pixels; `taken` must be called when the move was made. */
   drag: [dx: number, dy: number, gesture: string, taken: () => void]
-  /** Arrow keys: so many steps along the knob's way (right and up are positive). */
-  step: [steps: number, gesture: string]
+  /** Arrow keys: so many steps along the knob's way (right and up are positive), and which arrows. */
+  step: [steps: number, gesture: string, axis: 'x' | 'y']
   held: [is: boolean]
 }>()
 
@@ -36,7 +38,7 @@ function key(event: KeyboardEvent) {
   event.preventDefault()
   // A key that is held down is one step of the undo.
   if (!event.repeat) keyGesture = `key-${event.timeStamp}`
-  emit('step', way * (event.shiftKey && Math.abs(way) === 1 ? 10 : 1), keyGesture)
+  emit('step', way * (event.shiftKey && Math.abs(way) === 1 ? 10 : 1), keyGesture, /Left|Right/.test(event.key) ? 'x' : 'y')
 }
 </script>
 
@@ -44,6 +46,7 @@ function key(event: KeyboardEvent) {
   <g class="knob" :class="{ dragging }" role="slider" tabindex="0" :aria-label="label" :aria-valuenow="Math.round(now * 100) / 100" :aria-valuetext="text" :transform="`translate(${x} ${y})`" v-on="on" @keydown="key">
     <circle r="22" class="reach" />
     <circle r="11" class="face" />
+    <path v-if="both" d="M0-7v14M0-7l-3.4 3.4M0-7l3.4 3.4M0 7l-3.4-3.4M0 7l3.4-3.4" class="arrows" />
     <path d="M-7 0h14M-7 0l3.4-3.4M-7 0l3.4 3.4M7 0l-3.4-3.4M7 0l-3.4 3.4" class="arrows" :transform="`rotate(${-(turn ?? 0)})`" />
   </g>
 </template>

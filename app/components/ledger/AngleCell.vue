@@ -44,7 +44,7 @@ const spoken = computed(() => {
       </button>
       <template #content>
         <AngleEntry v-if="line.editable" :angle="line.id" @done="emit('update:open', false)" />
-        <DoubtBudget v-else />
+        <DoubtBudget v-else @done="emit('update:open', false)" />
       </template>
     </UPopover>
   </div>

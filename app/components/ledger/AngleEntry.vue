@@ -2,7 +2,7 @@
 import { SIDES, type Side } from '#core/clamping/centring'
 import { parseDecimal } from '#core/units/length'
 import { useBench } from '~/composables/useBench'
-import { ANGLES, type AngleId } from '~/stations'
+import { ANGLES, stationPath, type AngleId } from '~/stations'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 
@@ -68,7 +68,7 @@ function keep() {
       <UFormField label="Why" hint="Use, steel, what happened last time"><UInput v-model="why" size="lg" maxlength="300" class="w-full" /></UFormField>
       <p class="text-sm text-muted">Starting ranges per side: thin hard kitchen 10–15°, softer kitchen 15–20°, pocket and general 17–22°, hard use 20–25°, chopping 25–30°. Then by trying, one degree at a time.</p>
     </template>
-    <p v-else-if="angle === 'read'" class="text-sm text-muted">Zero the gauge on the flat of the blade in the clamp, stand it along the rod on the stone, with the stone’s middle over the place looked at. Leave a side empty while it is not read.</p>
+    <p v-else-if="angle === 'read'" class="text-sm text-muted">Stand the gauge along the rod on the stone, the stone’s middle over the place looked at. Leave a side empty while it is not read. <NuxtLink class="underline" :to="stationPath(job.id!, 'clamp', 'gauge')" @click="emit('done')">How to zero it, and where to put it</NuxtLink></p>
     <p v-else class="text-sm text-muted">Ink first. Then the goniometer, with the blade square to the beam; your eyes never to the laser or its mirror image.</p>
     <UButton type="submit" size="lg" label="Keep" />
   </form>

@@ -9,7 +9,7 @@ const upright = computed(() => props.rig.kind === 'two-arm')
 </script>
 
 <template>
-  <svg :viewBox="icon.viewBox" class="h-36 w-full" aria-hidden="true">
+  <svg :viewBox="icon.viewBox" class="h-24 w-full" aria-hidden="true">
     <g v-for="side in upright ? [1, -1] : [1]" :key="side" :transform="upright ? `matrix(0 -1 ${-side} 0 0 0)` : ''">
       <line :x1="icon.low[0]" :y1="6" :x2="icon.high[0]" :y2="icon.high[1]" stroke="var(--iron)" stroke-width="3" stroke-linecap="round" />
       <line :x1="icon.low[0]" :y1="icon.low[1]" :x2="icon.high[0]" :y2="icon.high[1]" stroke="var(--accent)" stroke-width="5" stroke-linecap="round" />

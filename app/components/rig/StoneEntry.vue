@@ -3,13 +3,14 @@ import type { KeptStone } from '#core/kept/kept'
 import { problemFields } from '#core/kept/problem'
 import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/stone/grit'
 import { stone as stoneSchema, STONE_KINDS } from '#core/stone/stone'
-import { faceTiltDeg } from '#core/stone/taper'
+import { dishTiltDeg, faceTiltDeg } from '#core/stone/taper'
 import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { exactFigure } from '~/describing/draft'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
-import { differenceText } from '~/words/angleText'
+import { angleText, differenceText } from '~/words/angleText'
 import { elsewhereText, grainText } from '~/words/grainText'
-import { lengthFigure, lengthText } from '~/words/lengthText'
+import { lengthText } from '~/words/lengthText'
 import { STONE_KIND_WORD } from '~/words/rigText'
 
 /** Describes a stone as it was measured. `from`: the stone to change or to copy; null begins a new one. */
@@ -19,20 +20,27 @@ const collections = useCollections()
 const preferences = usePreferences()
 const toast = useToast()
 
-const figure = (mm: number | undefined) => (mm === undefined ? '' : lengthFigure(mm, preferences.unit))
+const figure = (mm: number | null | undefined) => (mm == null ? '' : exactFigure(mm, preferences.unit))
 const base = props.from
 const ends = base?.faceOffsetEnds ?? (base ? { nearMm: base.faceOffsetMm, farMm: base.faceOffsetMm } : undefined)
+/** The lengths as they were: those not touched are kept to the last figure, whatever the unit they are shown in. */
+const measured = {
+  near: ends?.nearMm,
+  far: ends?.farMm,
+  tolerance: base?.faceOffsetToleranceMm ?? 0.1,
+  length: base?.lengthMm ?? 150,
+  width: base?.widthMm ?? 25,
+  dish: base?.dishMm ?? 0,
+  wornOutAt: base?.wornOutAtMm ?? undefined,
+}
+type LengthField = keyof typeof measured
 const fields = reactive({
   name: base ? (props.copy ? `${base.name}, copy` : base.name) : '',
   kind: base?.kind ?? ('diamond' as (typeof STONE_KINDS)[number]),
   standard: (base ? (base.grit?.standard ?? 'none') : 'FEPA F') as GritStandard | 'none',
   number: base?.grit ? String(base.grit.number) : '',
   um: base ? String(base.grainUm) : '',
-  near: figure(ends?.nearMm),
-  far: figure(ends?.farMm),
-  tolerance: figure(base?.faceOffsetToleranceMm ?? 0.1),
-  length: figure(base?.lengthMm ?? 150),
-  width: figure(base?.widthMm ?? 25),
+  ...(Object.fromEntries(Object.entries(measured).map(([field, mm]) => [field, figure(mm)])) as Record<LengthField, string>),
   lubricant: base?.lubricant ?? '',
   notes: base?.notes ?? '',
 })
@@ -65,6 +73,12 @@ const taper = computed(() => {
   return near.value === far.value ? middle : `${middle} The face is tilted by ${differenceText(tilt)}: with the rod square to the edge, the angle is off by as much. Flatten the stone, or work with its middle.`
 })
 
+const dish = computed(() => {
+  const [depth, length] = [mm(fields.dish), mm(fields.length)]
+  if (!depth.ok || !length.ok || !(depth.value > 0) || !(length.value > 0)) return ''
+  return `A stroke that ends on its rim tilts the face by ${angleText(dishTiltDeg(depth.value, length.value), 0.01)}.`
+})
+
 /** Reads every field; what cannot be read is told at its field. */
 function read(): unknown {
   for (const key of Object.keys(problems)) problems[key] = ''
@@ -73,7 +87,9 @@ function read(): unknown {
     if (!parsed.ok) problems[field] = words
     return parsed.ok ? parsed.value : NaN
   }
-  const length = (field: 'near' | 'far' | 'tolerance' | 'length' | 'width') => {
+  const length = (field: LengthField) => {
+    const was = measured[field]
+    if (was !== undefined && fields[field] === figure(was)) return was
     const parsed = mm(fields[field])
     if (!parsed.ok) problems[field] = parsed.reason === 'empty' ? 'Measure it and write it here.' : `“${fields[field]}” is no length.`
     return parsed.ok ? parsed.value : NaN
@@ -94,10 +110,13 @@ function read(): unknown {
     lengthMm: length('length'),
     widthMm: length('width'),
     lubricant: fields.lubricant,
+    dishMm: length('dish'),
+    wornOutAtMm: fields.wornOutAt.trim() === '' ? null : length('wornOutAt'),
+    log: props.copy ? [] : (base?.log ?? []),
   }
 }
 
-const FIELD_OF: Record<string, string> = { 'faceOffsetEnds.nearMm': 'near', 'faceOffsetEnds.farMm': 'far', faceOffsetToleranceMm: 'tolerance', lengthMm: 'length', widthMm: 'width', grainUm: 'um', 'grit.number': 'number' }
+const FIELD_OF: Record<string, string> = { 'faceOffsetEnds.nearMm': 'near', 'faceOffsetEnds.farMm': 'far', faceOffsetToleranceMm: 'tolerance', lengthMm: 'length', widthMm: 'width', dishMm: 'dish', wornOutAtMm: 'wornOutAt', grainUm: 'um', 'grit.number': 'number' }
 
 async function keep() {
   general.value = ''
@@ -110,7 +129,7 @@ async function keep() {
   }
   busy.value = true
   const before = startFrom.value
-  const answer = await collections.keepStone(parsed.data, before)
+  const answer = await collections.keep('stones', parsed.data, before)
   busy.value = false
   if (answer.ok) {
     if (before) offerUndo(answer.value, before)
@@ -124,7 +143,7 @@ async function keep() {
 }
 
 function offerUndo(now: KeptStone, before: KeptStone) {
-  toast.add({ title: `${now.name} is changed`, actions: [{ label: 'Undo', onClick: () => void collections.keepStone(before, now) }] })
+  toast.add({ title: `${now.name} is changed`, actions: [{ label: 'Undo', onClick: () => void collections.keep('stones', before, now) }] })
 }
 </script>
 
@@ -153,6 +172,11 @@ function offerUndo(now: KeptStone, before: KeptStone) {
       <UFormField :label="`Length, ${preferences.unit}`" :error="problems.length || undefined"><UInput v-model="fields.length" size="lg" inputmode="decimal" class="w-full" /></UFormField>
       <UFormField :label="`Width, ${preferences.unit}`" :error="problems.width || undefined"><UInput v-model="fields.width" size="lg" inputmode="decimal" class="w-full" /></UFormField>
     </div>
+    <div class="grid grid-cols-2 gap-3">
+      <UFormField :label="`Dish in the middle, ${preferences.unit}`" help="Feeler under a straightedge laid along the face." :error="problems.dish || undefined"><UInput v-model="fields.dish" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      <UFormField :label="`Worn out at, ${preferences.unit}`" help="Rod to face when nothing is left. Empty where it does not wear down." :error="problems.wornOutAt || undefined"><UInput v-model="fields.wornOutAt" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+    </div>
+    <p v-if="dish" class="text-sm text-muted" data-testid="dish">{{ dish }}</p>
     <UFormField label="Notes"><UTextarea v-model="fields.notes" size="lg" class="w-full" maxlength="4000" /></UFormField>
     <p v-if="general" role="alert" class="text-error">{{ general }}</p>
     <UButton type="submit" size="xl" label="Keep" :loading="busy" />

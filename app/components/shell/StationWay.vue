@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STATIONS, stationPath, type StationId } from '~/stations'
+import { stationAt, STATIONS, stationPath, type StationId } from '~/stations'
 import { useBench } from '~/composables/useBench'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useJob } from '~/stores/job'
@@ -23,7 +23,7 @@ const settled = computed<Record<StationId, string>>(() => {
     clamp: setting && bench.rig.value ? `${out} out, ${dialText(bench.rig.value, setting, preferences.unit)}` : '',
   }
 })
-const here = (id: StationId) => route.path.endsWith(`/${id}`)
+const here = (id: StationId) => stationAt(route.path)?.station.id === id
 </script>
 
 <template>

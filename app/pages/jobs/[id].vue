@@ -19,6 +19,7 @@ useHead({ title: computed(() => (job.content ? `${job.content.name} · Jaw Tilt`
       <SaveTrouble />
       <StationWay />
       <AngleLedger />
+      <StationSheets />
       <NuxtPage />
     </template>
     <main v-else-if="job.missing || collections.problem" id="work" class="mx-auto max-w-lg p-8">

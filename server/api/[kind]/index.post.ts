@@ -10,7 +10,7 @@ export default defineEventHandler(async (event) => {
   const { kind, repository } = await collection(event)
   const body = await jsonBody(event)
   const { id } = parsed(withId, body)
-  const kept = answer(await repository.create(contentOf(kind, body), id))
+  const kept = answer(await repository.create(await contentOf(kind, body), id))
   setResponseStatus(event, 201)
   return kept
 })

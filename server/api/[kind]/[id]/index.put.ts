@@ -4,5 +4,5 @@ import { answer, collection, contentOf, revisionOf, routeId } from '../../../htt
 export default defineEventHandler(async (event) => {
   const { kind, repository } = await collection(event)
   const body = await jsonBody(event)
-  return answer(await repository.update(routeId(event), revisionOf(body), contentOf(kind, body)))
+  return answer(await repository.update(routeId(event), revisionOf(body), await contentOf(kind, body)))
 })

@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { SIDES } from '#core/clamping/centring'
+import { useBench } from '~/composables/useBench'
+import { usePreferences } from '~/stores/preferences'
+
+/** Which side is up. */
+const bench = useBench()
+const preferences = usePreferences()
+const id = useId()
+const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.current.sideNames[side] })))
+</script>
+
+<template>
+  <span :id="id" class="text-sm text-muted">Side up</span>
+  <div role="group" :aria-labelledby="id" class="flex overflow-hidden rounded-sm border border-accented">
+    <button v-for="s in sides" :key="s.side" type="button" class="min-w-11 px-3 py-1 font-semibold" :class="bench.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'" :aria-pressed="bench.side.value === s.side" @click="bench.side.value = s.side">{{ s.name }}</button>
+  </div>
+</template>

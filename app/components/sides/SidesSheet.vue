@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { SIDES, type Side } from '#core/clamping/centring'
+import { whatToDial } from '#core/dial/whatToDial'
+import { sideDifference } from '#core/sides/sideDifference'
+import { useBench } from '~/composables/useBench'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { angleText, differenceText } from '~/words/angleText'
+import { dialText } from '~/words/dialText'
+import { lengthText } from '~/words/lengthText'
+import { reasonText } from '~/words/reasonText'
+import { SIDE_CAUSE_WORD } from '~/words/measureText'
+
+/** How far A and B differ and why, what to dial on each, and how to find the centring error. */
+const bench = useBench()
+const job = useJob()
+const preferences = usePreferences()
+const names = computed(() => preferences.current.sideNames)
+const oneBevel = computed(() => bench.blade.value?.bevels === 'A')
+const at = computed(() => {
+  const [things, evaluation, content] = [bench.things.value, bench.evaluation.value, job.content]
+  return things && evaluation && content ? { things, station: evaluation.station, content } : null
+})
+const difference = computed(() => (at.value ? sideDifference(at.value.things, at.value.content.dialled, at.value.station) : null))
+const largest = computed(() => Math.max(...(difference.value?.shares.map((share) => Math.abs(share.deg)) ?? [1]), 0.01))
+const advice = computed(() => {
+  const now = at.value
+  if (!now) return null
+  const of = (side: Side) => whatToDial(now.things, side, side === 'A' ? now.content.wanted.aDeg : now.content.wanted.bDeg, now.station)
+  return { A: of('A'), B: of('B') }
+})
+const apart = computed(() => (advice.value?.A.ok && advice.value.B.ok ? advice.value.B.heightMm - advice.value.A.heightMm : null))
+const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.1))
+function dialBoth() {
+  const [a, b] = [advice.value?.A, advice.value?.B]
+  if (a?.ok && b?.ok) job.change('a dial for each side', { dialled: { a: a.setting, b: b.setting, linked: false } })
+}
+const bar = (deg: number) => ({ width: `${(50 * Math.abs(deg)) / largest.value}%`, left: deg < 0 ? `${50 - (50 * Math.abs(deg)) / largest.value}%` : '50%' })
+</script>
+
+<template>
+  <div v-if="at && difference" class="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+    <div class="space-y-3">
+      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="differ">
+        <h2 id="differ" class="flex items-center gap-2 text-lg"><AngleMark angle="set" />{{ names.A }} less {{ names.B }}, as set</h2>
+        <p v-if="oneBevel" class="mt-1">This blade has a bevel on side {{ names.A }} only; {{ names.B }} is its flat back.</p>
+        <template v-else>
+          <p v-if="difference.differenceDeg === null" class="mt-1 text-error">One side has no angle: {{ bench.trouble.value || 'turn to the other side to see why' }}</p>
+          <p v-else class="figure text-4xl" data-testid="differ">{{ differenceText(difference.differenceDeg, 0.05) }}</p>
+          <ul v-if="difference.shares.length > 0" class="mt-3 space-y-2" aria-label="What makes them differ">
+            <li v-for="share in difference.shares" :key="share.cause">
+              <span class="flex justify-between"><span>{{ SIDE_CAUSE_WORD[share.cause] }}</span><b>{{ share.deg > 0 ? '+' : '−' }}{{ Math.abs(share.deg).toFixed(2) }}°</b></span>
+              <span class="relative mt-0.5 block h-2 border-x border-default bg-elevated" aria-hidden="true"><span class="absolute inset-y-0 bg-(--angle-set)" :style="bar(share.deg)" /><span class="absolute inset-y-0 left-1/2 w-px bg-(--ink)" /></span>
+            </li>
+          </ul>
+          <p v-else class="mt-2 text-muted">Nothing known makes them differ: on centre, no tilt{{ bench.rig.value?.pivotB ? ', equal arms' : '' }}, dialled alike. That is only as true as it was measured.</p>
+        </template>
+      </section>
+      <section v-if="!oneBevel && advice" class="rounded-sm border border-default bg-default p-4" aria-labelledby="each">
+        <h2 id="each" class="flex items-center gap-2 text-lg"><AngleMark angle="wanted" />To get the wanted angle on each, dial</h2>
+        <dl class="mt-2 grid grid-cols-2 gap-4">
+          <div v-for="side in SIDES" :key="side">
+            <dt class="text-sm text-muted">{{ names[side] }}, {{ angleText(side === 'A' ? at.content.wanted.aDeg : at.content.wanted.bDeg) }}</dt>
+            <dd v-if="advice[side].ok"><span class="figure block text-2xl" :data-testid="`dial-${side}`">{{ dialText(at.things.rig, advice[side].setting, preferences.unit) }}</span><span class="text-sm text-toned">gives {{ angleText(advice[side].givesDeg, doubt) }}, {{ differenceText(advice[side].offDeg, doubt) }} remains</span></dd>
+            <dd v-else class="text-error">{{ reasonText(advice[side], preferences.unit) }}</dd>
+          </div>
+        </dl>
+        <div v-if="apart !== null" class="mt-3 flex flex-wrap items-center gap-3">
+          <UButton size="lg" label="I have dialled both" @click="dialBoth" />
+          <p class="text-sm text-muted">{{ Math.abs(apart) < 0.05 ? 'The pivot stands alike for both.' : `For ${names.B} the pivot stands ${lengthText(Math.abs(apart), preferences.unit)} ${apart > 0 ? 'higher' : 'lower'} than for ${names.A}.` }}</p>
+        </div>
+      </section>
+    </div>
+    <TableRest v-if="bench.rig.value?.jaws === null" />
+    <CentringRecipe v-else />
+  </div>
+</template>

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
+import { useBench } from '~/composables/useBench'
+import { useBenchActions } from '~/composables/useBenchActions'
+import { useJob } from '~/stores/job'
+import { angleText, differenceText } from '~/words/angleText'
+
+/** A blade on a table: what its rest takes off, and how far its faces differ, found from the proved angles. */
+const bench = useBench()
+const job = useJob()
+const actions = useBenchActions()
+const halfDeg = computed(() => (bench.blade.value ? primaryHalfAngleDeg(bench.blade.value) : 0))
+const proved = computed(() => {
+  const { aDeg, bDeg } = job.content?.proved ?? { aDeg: null, bDeg: null }
+  return aDeg === null || bDeg === null ? null : (aDeg - bDeg) / 2
+})
+const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
+</script>
+
+<template>
+  <section v-if="job.content" class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="rest">
+    <h2 id="rest" class="text-lg font-semibold">How it rests on the table</h2>
+    <p v-if="bench.blade.value?.bevels === 'both'">Lying on its flat takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the blade’s primary half-angle.</p>
+    <p v-else>This blade lies on its flat back: nothing comes off.</p>
+    <MeasureField label="One face flatter than the other, by" kind="angle" focus="rest-tilt" :value="job.content.held.tiltDeg" :step="0.1" :apply="apply" hint="positive: side A comes out steeper" />
+    <p class="text-sm text-muted">A gauge cannot see this: the blade is turned over, not the table. Set both sides alike, grind, prove them; half the difference is it.</p>
+    <div v-if="proved !== null">
+      <p>Proved: half the difference is <b>{{ differenceText(proved) }}</b>.</p>
+      <UButton class="mt-2" size="lg" label="Use it in this job" @click="() => { apply(proved!) }" />
+    </div>
+  </section>
+</template>

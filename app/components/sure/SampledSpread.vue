@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { useBench } from '~/composables/useBench'
+import { useChartColours } from '~/composables/useChartColours'
+import { useMonteCarlo } from '~/workers/useMonteCarlo'
+import { useJob } from '~/stores/job'
+import { angleText } from '~/words/angleText'
+
+/** The full picture: the angle computed exactly for many draws of every measure, in a worker. */
+const bench = useBench()
+const job = useJob()
+const colours = useChartColours()
+const { running, done, result, failure, run, stop, forget } = useMonteCarlo()
+
+const SAMPLES = 100_000
+/** The same draws each time, so that two set-ups can be compared. */
+const SEED = 0.271828
+function draw() {
+  const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+  const [a, b] = [evaluation?.sides.A, evaluation?.sides.B]
+  if (!things || !evaluation || !job.content || !a?.ok || !b?.ok) return
+  const { bladeHeightToleranceMm, holdTolerance } = job.content
+  void run({ job: things, known: { bladeHeightToleranceMm, holdTolerance }, station: evaluation.station, pivotHeightMm: { A: a.pivotHeightMm, B: b.pivotHeightMm }, samples: SAMPLES, seed: SEED })
+}
+// What was drawn for another set-up says nothing about this one.
+watch(() => bench.evaluation.value, forget)
+
+const spread = computed(() => result.value?.sides[bench.side.value] ?? null)
+const series = computed(() => {
+  const histogram = spread.value?.histogram
+  return histogram ? [{ name: 'samples', data: histogram.counts.map((count, i) => ({ x: (histogram.fromDeg + i * histogram.stepDeg).toFixed(3), y: count })) }] : []
+})
+/** A figure under every fifth bin or so, at round degrees. */
+const labelled = (text: string): string => {
+  const every = (spread.value?.histogram.stepDeg ?? 1) * 10
+  const deg = Number(text)
+  return Math.abs(deg / every - Math.round(deg / every)) < 1e-3 ? `${deg.toFixed(every < 0.099 ? 2 : 1)}°` : ''
+}
+const options = computed(() => ({
+  plotOptions: { bar: { columnWidth: '96%' } },
+  colors: [colours.value.set],
+  xaxis: { labels: { rotate: 0, hideOverlappingLabels: false, trim: false, formatter: labelled, style: { fontSize: '13px' } }, axisTicks: { show: false } },
+  yaxis: { show: false },
+  grid: { show: false },
+  tooltip: { enabled: false },
+}))
+const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+</script>
+
+<template>
+  <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="sampled">
+    <h2 id="sampled" class="font-semibold">The full picture</h2>
+    <p class="text-sm text-muted">Draws every measure within its tolerance, {{ SAMPLES.toLocaleString('en') }} times, and computes each angle exactly.</p>
+    <div class="mt-2 flex min-h-10 items-center gap-3">
+      <UButton v-if="!running" size="lg" :label="result ? 'Draw again' : 'Draw the samples'" @click="draw" />
+      <template v-else>
+        <UProgress :model-value="done" :max="SAMPLES" aria-label="Samples drawn" class="flex-1" />
+        <UButton color="neutral" variant="outline" size="lg" label="Stop" @click="stop" />
+      </template>
+    </div>
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+    <div v-if="spread && set" data-testid="sampled" aria-live="polite">
+      <BenchChart type="bar" :series="series" :options="options" :height="150" :label="`Samples: nineteen in twenty between ${angleText(spread.lowDeg, set.doubtDeg)} and ${angleText(spread.highDeg, set.doubtDeg)}`" />
+      <p>Nineteen in twenty lie between <b>{{ angleText(spread.lowDeg, set.doubtDeg) }}</b> and <b>{{ angleText(spread.highDeg, set.doubtDeg) }}</b>: ± <span data-testid="sampled-half">{{ spread.halfWidthDeg.toFixed(2) }}</span>°, and ± {{ set.doubtDeg.toFixed(2) }}° to first order.</p>
+      <p v-if="result?.included" class="text-sm text-muted">Included: ± {{ result.included.halfWidthDeg.toFixed(2) }}°. <template v-if="result.refused > 0">{{ result.refused }} samples had no angle.</template></p>
+    </div>
+    <p v-else-if="result" class="mt-2 text-error">No sample had an angle on this side.</p>
+  </section>
+</template>

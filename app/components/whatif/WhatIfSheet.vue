@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { MEASURES, type MeasureId } from '#core/doubt/measures'
+import { stepSetting } from '#core/rig/dial'
+import { contactFor } from '#core/setup/job'
+import { useBench } from '~/composables/useBench'
+import { useBenchActions } from '~/composables/useBenchActions'
+import { usePreferences } from '~/stores/preferences'
+import { DIAL_STEP_WORD } from '~/words/dialText'
+import { MEASURE_WORD } from '~/words/measureText'
+
+/** What a change would do before it is made. */
+const bench = useBench()
+const actions = useBenchActions()
+const preferences = usePreferences()
+const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+const NOT_CHANGED_BY_HAND: readonly MeasureId[] = ['pivot-play', 'face-shape']
+const MM_PER = { mm: 1, in: 2.54 } as const
+/** For a millimetre more (or a tenth of an inch), or a degree more. */
+const rows = computed(() => {
+  const budget = set.value?.budget ?? []
+  return MEASURES.flatMap((id) => {
+    const share = budget.find((one) => one.id === id)
+    if (!share || NOT_CHANGED_BY_HAND.includes(id)) return []
+    const length = share.unit === 'mm'
+    return [{ id, more: length ? (preferences.unit === 'mm' ? '1 mm' : '0.1 in') : '1°', deg: share.perUnitDeg * (length ? MM_PER[preferences.unit] : 1) }]
+  })
+})
+/** What one mark or slot more does. */
+const mark = computed(() => {
+  const [things, setting, evaluation] = [bench.things.value, actions.dialledNow(), bench.evaluation.value]
+  if (!things || !setting || !evaluation || !set.value) return null
+  const next = contactFor(things, bench.side.value, stepSetting(things.rig, setting, 1), evaluation.station)
+  return next.ok ? next.edgeAngleDeg - set.value.contact.edgeAngleDeg : null
+})
+/** Compared with each other, so a digit finer than the angle itself. */
+const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}${Math.abs(deg).toFixed(2)}°`
+</script>
+
+<template>
+  <div class="grid gap-3 lg:h-[calc(100dvh-17.8rem)] lg:min-h-[31rem] lg:grid-cols-[minmax(0,1fr)_22rem]">
+    <section class="flex min-h-0 flex-col rounded-sm border border-default bg-default p-3" aria-labelledby="heights">
+      <div class="flex items-center justify-between gap-3">
+        <h2 id="heights" class="font-semibold">Drag the point: every line is one edge angle</h2>
+        <div class="flex items-center gap-2"><SideSwitch /></div>
+      </div>
+      <WhatIfChart v-if="set" class="max-lg:h-96 flex-1" />
+      <p v-else class="p-4 text-error">{{ bench.trouble.value }}</p>
+      <p class="flex items-center gap-4 text-sm text-muted"><span class="flex items-center gap-1"><AngleMark angle="wanted" class="size-4!" />dotted: the wanted angle</span><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the rig as it stands</span></p>
+    </section>
+    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="more">
+      <h2 id="more" class="font-semibold">What a little more does</h2>
+      <table class="mt-2 w-full">
+        <thead class="text-left text-sm text-muted"><tr class="*:pb-1 *:font-normal"><th>More of</th><th class="text-right">by</th><th class="text-right">edge angle</th></tr></thead>
+        <tbody>
+          <tr v-if="mark !== null" class="border-t border-default"><th class="py-1 text-left font-normal">The dial</th><td class="text-right whitespace-nowrap">1 {{ DIAL_STEP_WORD[bench.rig.value!.height.by] }}</td><td class="text-right font-semibold">{{ fine(mark) }}</td></tr>
+          <tr v-for="row in rows" :key="row.id" class="border-t border-default"><th class="py-1 text-left font-normal">{{ MEASURE_WORD[row.id] }}</th><td class="text-right whitespace-nowrap">{{ row.more }}</td><td class="text-right font-semibold">{{ fine(row.deg) }}</td></tr>
+        </tbody>
+      </table>
+      <p class="mt-2 text-sm text-muted">On side {{ preferences.current.sideNames[bench.side.value] }}, at the place looked at, all else left alone.</p>
+    </section>
+  </div>
+</template>

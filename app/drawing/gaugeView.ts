@@ -1,0 +1,63 @@
+import { scaleLinear } from 'd3-scale'
+import type { Stretch } from '#core/gauge/whereSquare'
+import { fromMm, type LengthUnit } from '#core/units/length'
+import type { Vec2 } from '#core/vector/vec2'
+import { pointList } from './viewport'
+
+/** A place of the edge with its edge angle and what the gauge must read there; null where there is none. */
+export interface GaugePlace {
+  readonly fromHeelMm: number
+  readonly edgeAngleDeg: number | null
+  readonly readingDeg: number | null
+}
+
+const MARGIN = { left: 52, right: 22, top: 18, bottom: 58 } as const
+/** A flat line is not blown up: the scale spans two degrees at least. */
+const LEAST_SPAN_DEG = 2
+
+export interface GaugeView {
+  readonly frame: { x: number; y: number; width: number; height: number }
+  readonly acrossTicks: readonly { at: number; text: string }[]
+  readonly upTicks: readonly { at: number; text: string }[]
+  readonly edge: readonly string[]
+  readonly reading: readonly string[]
+  /** Where the gauge reads the edge angle itself. */
+  readonly square: readonly { x: number; width: number }[]
+  readonly at: (fromHeelMm: number) => number
+  readonly up: (deg: number) => number
+  readonly lengthAt: (x: number) => number
+}
+
+/** The edge unrolled from heel to tip with the edge angle and the gauge's reading along it, in pixels. */
+export function gaugeView(places: readonly GaugePlace[], square: readonly Stretch[], size: { width: number; height: number }, unit: LengthUnit): GaugeView {
+  const frame = { x: MARGIN.left, y: MARGIN.top, width: Math.max(10, size.width - MARGIN.left - MARGIN.right), height: Math.max(10, size.height - MARGIN.top - MARGIN.bottom) }
+  const total = places.at(-1)?.fromHeelMm ?? 1
+  const figures = places.flatMap((place) => [place.edgeAngleDeg, place.readingDeg]).filter((deg): deg is number => deg !== null)
+  const [least, most] = figures.length > 0 ? [Math.min(...figures), Math.max(...figures)] : [0, LEAST_SPAN_DEG]
+  const spare = Math.max(0.15 * (most - least), (LEAST_SPAN_DEG - (most - least)) / 2)
+  const across = scaleLinear([0, total], [frame.x, frame.x + frame.width])
+  const up = scaleLinear([least - spare, most + spare], [frame.y + frame.height, frame.y])
+  const inUnit = scaleLinear([0, fromMm(total, unit)], across.range())
+  return {
+    frame,
+    acrossTicks: inUnit.ticks(8).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(8)(value) })),
+    upTicks: up.ticks(5).map((value) => ({ at: up(value), text: `${up.tickFormat(5)(value)}°` })),
+    edge: pieces(places, (place) => place.edgeAngleDeg),
+    reading: pieces(places, (place) => place.readingDeg),
+    square: square.map(({ fromMm: from, toMm: to }) => ({ x: across(from) - 3, width: Math.max(6, across(to) - across(from) + 6) })),
+    at: (mm) => across(mm),
+    up: (deg) => up(deg),
+    lengthAt: (x) => Math.min(total, Math.max(0, across.invert(x))),
+  }
+
+  /** A line is broken where there is no figure. */
+  function pieces(all: readonly GaugePlace[], of: (place: GaugePlace) => number | null): string[] {
+    const lines: Vec2[][] = [[]]
+    for (const place of all) {
+      const deg = of(place)
+      if (deg === null) lines.push([])
+      else lines.at(-1)!.push([across(place.fromHeelMm), up(deg)])
+    }
+    return lines.filter((line) => line.length > 1).map(pointList)
+  }
+}

@@ -1,0 +1,56 @@
+import type { MeasureId } from '#core/doubt/measures'
+import type { GaugeZero } from '#core/gauge/gaugeZero'
+import type { SideCause } from '#core/sides/sideDifference'
+
+export const MEASURE_WORD: Record<MeasureId, string> = {
+  'pivot-height': 'Pivot height',
+  'pivot-height-b': 'Pivot height, second arm',
+  setback: 'Setback of the pivot',
+  'setback-b': 'Setback, second arm',
+  'pivot-along': 'Pivot along the jaws',
+  'pivot-play': 'Play in the pivot',
+  'blade-height': 'Blade height',
+  'blade-along': 'Place along the jaws',
+  turn: 'Turn in the jaws',
+  'centre-offset': 'Centring',
+  tilt: 'Tilt of the blade',
+  'face-offset': 'Rod to the stone’s face',
+  'face-shape': 'Taper and dish of the stone',
+}
+
+/** Where each measure is written down. */
+export const MEASURE_OF: Record<MeasureId, 'rig' | 'hold' | 'stone'> = {
+  'pivot-height': 'rig',
+  'pivot-height-b': 'rig',
+  setback: 'rig',
+  'setback-b': 'rig',
+  'pivot-along': 'rig',
+  'pivot-play': 'rig',
+  'blade-height': 'hold',
+  'blade-along': 'hold',
+  turn: 'hold',
+  'centre-offset': 'hold',
+  tilt: 'hold',
+  'face-offset': 'stone',
+  'face-shape': 'stone',
+}
+
+export const SIDE_CAUSE_WORD: Record<SideCause, string> = {
+  'centre-offset': 'Off centre in the jaws',
+  tilt: 'Tilted blade',
+  arms: 'Unequal arms',
+  'pivot-along': 'Pivot off the middle',
+  dials: 'Dialled differently',
+}
+
+export const GAUGE_ZERO_WORD: Record<GaugeZero, string> = {
+  'centre-plane': 'the blade’s centre plane',
+  'primary-face': 'the blade’s flat',
+  clamp: 'the jaws',
+}
+
+export const GAUGE_ZERO_HOW: Record<GaugeZero, string> = {
+  'centre-plane': 'Where the blade has parallel flats, zero it there. Else stand it on the flat with A up, note it, turn over, note it with B up, and zero it half-way.',
+  'primary-face': 'Stand it on the blade’s flat on the side that is up, and zero it there; again on the other side.',
+  clamp: 'Stand it on the jaws’ outside, or on the table, and zero it there. It then sees the blade’s tilt as well.',
+}
