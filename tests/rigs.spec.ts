@@ -41,7 +41,7 @@ async function keepAndSet(page: Page, heightMm: number) {
   await next(page)
   await page.getByRole('button', { name: 'Keep this rig' }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
-  await page.getByRole('navigation').getByRole('link', { name: 'Clamp' }).click()
+  await page.getByRole('navigation', { name: 'The way through this job' }).getByRole('link', { name: /^3 Clamp/ }).click()
   await measure(page, heightMm === 62 ? 'Arm pivot, to the side' : 'Pivot height').fill(String(heightMm))
   await page.keyboard.press('Enter')
 }

@@ -2,7 +2,7 @@ import { randomLcg, randomNormal } from 'd3-random'
 import type { Side } from '#core/clamping/centring'
 import type { Station } from '#core/curve/stations'
 import { measuresOf, type KnownHold, type MeasureId } from '#core/doubt/measures'
-import { edgeAngleShifted } from '#core/doubt/shifted'
+import { edgeAngleShifter } from '#core/doubt/shifted'
 import type { Job } from '#core/setup/job'
 
 /** A number from 0 to 1 that is always the same for a text. */
@@ -16,7 +16,8 @@ export function hiddenError(job: Job, known: KnownHold, seed: number) {
   const normal = randomNormal.source(randomLcg(seed))(0, 1)
   const shifts = Object.fromEntries(measuresOf(job, known).map(({ id, tolerance }) => [id, normal() * tolerance])) as Record<MeasureId, number>
   return (side: Side, pivotHeightMm: number, station: Station): number => {
-    const [as, off] = [edgeAngleShifted(job, side, pivotHeightMm, station, {}), edgeAngleShifted(job, side, pivotHeightMm, station, shifts)]
+    const angle = edgeAngleShifter(job, side, pivotHeightMm, station)
+    const [as, off] = [angle({}), angle(shifts)]
     return as === null || off === null ? 0 : off - as
   }
 }

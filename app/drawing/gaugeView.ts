@@ -14,6 +14,7 @@ export interface GaugePlace {
 const MARGIN = { left: 52, right: 22, top: 18, bottom: 58 } as const
 /** A flat line is not blown up: the scale spans two degrees at least. */
 const LEAST_SPAN_DEG = 2
+const TICK_PX = 85
 
 export interface GaugeView {
   readonly frame: { x: number; y: number; width: number; height: number }
@@ -38,9 +39,10 @@ export function gaugeView(places: readonly GaugePlace[], square: readonly Stretc
   const across = scaleLinear([0, total], [frame.x, frame.x + frame.width])
   const up = scaleLinear([least - spare, most + spare], [frame.y + frame.height, frame.y])
   const inUnit = scaleLinear([0, fromMm(total, unit)], across.range())
+  const count = Math.max(3, Math.round(frame.width / TICK_PX))
   return {
     frame,
-    acrossTicks: inUnit.ticks(8).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(8)(value) })),
+    acrossTicks: inUnit.ticks(count).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(count)(value) })),
     upTicks: up.ticks(5).map((value) => ({ at: up(value), text: `${up.tickFormat(5)(value)}°` })),
     edge: pieces(places, (place) => place.edgeAngleDeg),
     reading: pieces(places, (place) => place.readingDeg),

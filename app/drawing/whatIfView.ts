@@ -11,6 +11,7 @@ export interface WhatIfRange {
 }
 
 const MARGIN = { left: 64, right: 50, top: 16, bottom: 46 } as const
+const TICK_PX = 90
 const AROUND_MM = { blade: 24, pivot: 26 } as const
 
 /** A stretch around what is set, kept within what the rig can do and out of the jaws. */
@@ -57,7 +58,7 @@ export function whatIfView(
   }
   return {
     frame,
-    acrossTicks: shown(across, range.blade, 8),
+    acrossTicks: shown(across, range.blade, Math.max(3, Math.round(frame.width / TICK_PX))),
     upTicks: shown(up, range.pivot, 7),
     lines: lines.flatMap(({ edgeAngleDeg, points }) => {
       const inside = points.map((p): Vec2 => [across(p.bladeHeightMm), up(p.pivotHeightMm)]).filter(([, y]) => y >= frame.y && y <= frame.y + frame.height)

@@ -2,7 +2,7 @@ import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { Job } from '../setup/job'
 import { measuresOf, type DoubtfulMeasure, type KnownHold, type MeasureId } from './measures'
-import { edgeAngleShifted } from './shifted'
+import { edgeAngleShifter } from './shifted'
 
 export interface DoubtShare extends DoubtfulMeasure {
   /** Sensitivity: degrees of edge angle for a millimetre or a degree more of this measure, with its sign. */
@@ -19,8 +19,9 @@ const STEP = { mm: 0.01, deg: 0.01 } as const
  * order, by central differences of the exact angle. Source: docs/geometry.md, "How sure is it".
  */
 export function doubtBudget(job: Job, known: KnownHold, side: Side, pivotHeightMm: number, station: Station): DoubtShare[] {
+  const shifted = edgeAngleShifter(job, side, pivotHeightMm, station)
   const slope = (id: MeasureId, step: number): number => {
-    const [less, more] = [-step, step].map((by) => edgeAngleShifted(job, side, pivotHeightMm, station, { [id]: by }))
+    const [less, more] = [-step, step].map((by) => shifted({ [id]: by }))
     return less == null || more == null ? 0 : (more - less) / (2 * step)
   }
   return measuresOf(job, known)

@@ -1,9 +1,9 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import { SIDES, type Side } from '../clamping/centring'
+import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { Job } from '../setup/job'
 import { measuresOf, type KnownHold, type MeasureId } from './measures'
-import { edgeAngleShifted } from './shifted'
+import { edgeAngleShifter } from './shifted'
 
 export interface MonteCarloAsk {
   readonly job: Job
@@ -35,7 +35,7 @@ export interface MonteCarloResult {
   readonly refused: number
 }
 
-const CHUNK = 2000
+const CHUNK = 4000
 const MOST_BINS = 40
 /** Widths of bins that a person can read off, degrees. */
 const BIN_STEPS_DEG = [0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5]
@@ -51,12 +51,14 @@ export function* monteCarlo({ job, known, station, pivotHeightMm, samples, seed 
   const measures = measuresOf(job, known)
   const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }
   const included = new Float64Array(samples)
+  const angleA = edgeAngleShifter(job, 'A', pivotHeightMm.A, station)
+  const angleB = edgeAngleShifter(job, 'B', pivotHeightMm.B, station)
   const shifts: { [id in MeasureId]?: number } = {}
   let counted = 0
   for (let i = 0; i < samples; i++) {
     for (const { id, tolerance } of measures) shifts[id] = normal() * tolerance
-    const [a, b] = SIDES.map((side) => edgeAngleShifted(job, side, pivotHeightMm[side], station, shifts))
-    if (a != null && b != null) {
+    const [a, b] = [angleA(shifts), angleB(shifts)]
+    if (a !== null && b !== null) {
       angles.A[counted] = a
       angles.B[counted] = b
       included[counted++] = job.blade.bevels === 'A' ? a : a + b

@@ -12,34 +12,35 @@ import type { MeasureId } from './measures'
 export type Shifts = { readonly [id in MeasureId]?: number }
 
 /**
- * The edge angle (degrees) at a station when measures are off by so much; null where there is none. Reach does not count: a
- * rod that is a little short does not change the angle. Source: docs/geometry.md, "How sure is it".
+ * Gives the edge angle (degrees) at a station when measures are off by so much; null where there is none. Reach does not count:
+ * a rod that is a little short does not change the angle. Made once for many shifts, since samples ask for thousands.
+ * Source: docs/geometry.md, "How sure is it".
  */
-export function edgeAngleShifted(job: Job, side: Side, pivotHeightMm: number, station: Station, shifts: Shifts): number | null {
-  const { rig, stone } = job
-  const ownArm = side === 'B' && rig.pivotB !== null
-  const by = (id: MeasureId) => shifts[id] ?? 0
-  const place = (of: { setbackMm: number; alongMm: number }, setback: MeasureId) => ({ setbackMm: of.setbackMm + by(setback), alongMm: of.alongMm + by('pivot-along') })
-  const at = moved(job.held, by('blade-along'), by('blade-height'))
-  const held = {
-    ...at,
-    turnDeg: at.turnDeg + by('turn'),
-    centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
-    tiltDeg: at.tiltDeg + by('tilt'),
+export function edgeAngleShifter(job: Job, side: Side, pivotHeightMm: number, station: Station): (shifts: Shifts) => number | null {
+  const { rig, stone, held } = job
+  const heightId: MeasureId = side === 'B' && rig.pivotB !== null ? 'pivot-height-b' : 'pivot-height'
+  // One bench that is put off anew for each shift.
+  const [pivot, pivotB] = [{ ...rig.pivot }, rig.pivotB && { ...rig.pivotB }]
+  const off = { ...job, rig: { ...rig, pivot, pivotB }, stone: { ...stone }, held: { ...held } }
+  return (shifts) => {
+    const by = (id: MeasureId) => shifts[id] ?? 0
+    pivot.setbackMm = rig.pivot.setbackMm + by('setback')
+    pivot.alongMm = rig.pivot.alongMm + by('pivot-along')
+    if (pivotB && rig.pivotB) {
+      pivotB.setbackMm = rig.pivotB.setbackMm + by('setback-b')
+      pivotB.alongMm = rig.pivotB.alongMm + by('pivot-along')
+    }
+    off.stone.faceOffsetMm = stone.faceOffsetMm + by('face-offset')
+    const at = moved(held, by('blade-along'), by('blade-height'))
+    off.held = { ...at, turnDeg: at.turnDeg + by('turn'), centreOffsetMm: at.centreOffsetMm + by('centre-offset'), tiltDeg: at.tiltDeg + by('tilt') }
+    const over = reacherAt(off, side, pivotHeightMm + by(heightId) + by('pivot-play'))
+    const { distanceMm, point, foot } = pedalAt(station, clampFrame(off.held), over.pivot, over.slideMm)
+    const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)
+    if (!angle.ok) return null
+    const tiltedFace = by('face-shape')
+    if (tiltedFace === 0) return angle.edgeAngleDeg
+    // A face tilted along the rod tilts the bevel as far as the rod is square to the edge.
+    const away = subtract(point, foot)
+    return angle.edgeAngleDeg + tiltedFace * (distanceMm / Math.sqrt(dot(away, away)))
   }
-  const off: Job = {
-    ...job,
-    rig: { ...rig, pivot: place(rig.pivot, 'setback'), pivotB: rig.pivotB && place(rig.pivotB, 'setback-b') },
-    stone: { ...stone, faceOffsetMm: stone.faceOffsetMm + by('face-offset') },
-    held,
-  }
-  const over = reacherAt(off, side, pivotHeightMm + by(ownArm ? 'pivot-height-b' : 'pivot-height') + by('pivot-play'))
-  const { distanceMm, point, foot } = pedalAt(station, clampFrame(held), over.pivot, over.slideMm)
-  const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)
-  if (!angle.ok) return null
-  const tiltedFace = by('face-shape')
-  if (tiltedFace === 0) return angle.edgeAngleDeg
-  // A face tilted along the rod tilts the bevel as far as the rod is square to the edge.
-  const away = subtract(point, foot)
-  return angle.edgeAngleDeg + tiltedFace * (distanceMm / Math.sqrt(dot(away, away)))
 }

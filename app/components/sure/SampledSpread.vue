@@ -29,9 +29,10 @@ const series = computed(() => {
   const histogram = spread.value?.histogram
   return histogram ? [{ name: 'samples', data: histogram.counts.map((count, i) => ({ x: (histogram.fromDeg + i * histogram.stepDeg).toFixed(3), y: count })) }] : []
 })
-/** A figure under every fifth bin or so, at round degrees. */
+/** A figure under every fourth bin or so, at round degrees. */
+const ROUND_DEG = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10]
 const labelled = (text: string): string => {
-  const every = (spread.value?.histogram.stepDeg ?? 1) * 10
+  const every = ROUND_DEG.find((step) => step >= 4 * (spread.value?.histogram.stepDeg ?? 1) - 1e-9) ?? 20
   const deg = Number(text)
   return Math.abs(deg / every - Math.round(deg / every)) < 1e-3 ? `${deg.toFixed(every < 0.099 ? 2 : 1)}°` : ''
 }

@@ -107,7 +107,7 @@ text { fill: var(--ink); font-size: 14px; }
 .equal.five { stroke-width: 2; }
 .wanted { fill: none; stroke: var(--angle-wanted); stroke-width: 2.6; stroke-dasharray: 3 4; }
 .slot { stroke: var(--iron); stroke-width: 2.5; opacity: 0.7; }
-.slot-label { fill: var(--ink-soft); font-size: 13px; }
+.slot-label { fill: var(--ink); font-size: 13px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; }
 .now path { fill: none; stroke: var(--angle-set); stroke-width: 1.2; stroke-dasharray: 6 4; }
 .angle { pointer-events: none; }
 .angle rect { fill: var(--sheet); stroke: var(--angle-set); stroke-width: 1.4; }

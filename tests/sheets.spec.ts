@@ -1,0 +1,175 @@
+import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
+import type { Page } from '@playwright/test'
+
+const sheet = (page: Page, name: string) => page.getByRole('navigation', { name: /^Sheets/ }).getByRole('link', { name, exact: true }).click()
+const heelMm = async (page: Page) => Number(await page.getByRole('slider', { name: /^Place along the edge/ }).getAttribute('aria-valuenow'))
+
+test('how sure: the ranked budget, the samples that agree with it, and a measure known better', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  await sheet(page, 'How sure')
+  const total = async () => Number(/\d+\.\d+/.exec((await page.getByTestId('known-to').textContent())!)![0])
+  const before = await total()
+  await expect(page.getByRole('img', { name: /^What adds to the doubt, largest first/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Draw the samples' }).click()
+  await expect(page.getByTestId('sampled')).toBeVisible({ timeout: 20_000 })
+  expect(Math.abs(Number(await page.getByTestId('sampled-half').textContent()) - before)).toBeLessThanOrEqual(0.02)
+  const tilt = page.getByRole('region', { name: 'How well is the hold known, to ±' }).getByLabel('Tilt', { exact: true })
+  await tilt.fill('0')
+  await tilt.press('Enter')
+  await expect.poll(total).toBeLessThan(before)
+  // What was drawn for the other set-up is gone.
+  await expect(page.getByTestId('sampled')).toBeHidden()
+})
+
+test('samples can be stopped', async ({ page }) => {
+  await openJob(page, 'Vine hooks')
+  await sheet(page, 'How sure')
+  await page.getByRole('button', { name: 'Draw the samples' }).click()
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('button', { name: 'Draw the samples' })).toBeVisible()
+  await expect(page.getByTestId('sampled')).toBeHidden()
+})
+
+test('what if: the point is dragged and stepped, and the angle follows the lines', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  await sheet(page, 'What if')
+  const point = page.getByRole('slider', { name: /^The rig as it stands/ })
+  const before = await degrees(ledger(page, 'set', 'A'))
+  const box = (await point.boundingBox())!
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x, y - 60, { steps: 8 })
+  await page.mouse.up()
+  const raised = await degrees(ledger(page, 'set', 'A'))
+  expect(raised).toBeGreaterThan(before + 1)
+  await point.press('ArrowDown')
+  expect(await degrees(ledger(page, 'set', 'A'))).toBeLessThanOrEqual(raised)
+  await point.press('Shift+ArrowRight')
+  await expect.poll(() => degrees(ledger(page, 'set', 'A'))).toBeLessThan(raised)
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => degrees(ledger(page, 'set', 'A'))).toBe(before)
+  // The figure told for a millimetre is what a millimetre does.
+  const told = Number((await page.getByRole('row', { name: /^Blade height/ }).locator('td').last().textContent())!.replace('−', '-').replace('°', ''))
+  await page.keyboard.press('3')
+  const out = Number(await measure(page, 'Blade height').inputValue())
+  await measure(page, 'Blade height').fill(String(out + 8))
+  await measure(page, 'Blade height').press('Enter')
+  expect(Math.abs((await degrees(ledger(page, 'set', 'A'))) - before - 8 * told)).toBeLessThan(0.2)
+})
+
+test('the gauge: where it reads the edge angle, what it must read elsewhere, and why it read otherwise', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.keyboard.press('[')
+  await expect(page).toHaveURL(/\/clamp\/gauge$/)
+  await page.getByRole('button', { name: 'Look there' }).click()
+  const must = page.getByTestId('must-read')
+  await expect(must).toHaveText((await ledger(page, 'set', 'A').textContent())!)
+  const place = page.getByRole('slider', { name: /^Place along the edge/ })
+  const square = await heelMm(page)
+  for (let i = 0; i < 16; i++) await place.press('Shift+ArrowLeft')
+  expect(await heelMm(page)).toBeLessThan(square - 70)
+  expect(await degrees(must)).toBeLessThan((await degrees(ledger(page, 'set', 'A'))) - 0.5)
+
+  const [a, b] = [await degrees(must), await degrees(must)]
+  const onCentre = await degrees(must)
+  await page.getByText('On the blade’s flat', { exact: true }).click()
+  const onFlat = await degrees(must)
+  expect(onCentre - onFlat).toBeGreaterThan(0.5)
+  await page.getByText('On the blade’s centre plane', { exact: true }).click()
+  // Read as if it had been zeroed on the flat: that is the first thing named.
+  for (const [side, deg] of [['A', a], ['B', b]] as const) {
+    await page.getByTestId(`gauge-${side}`).fill((deg - (onCentre - onFlat)).toFixed(1))
+    await page.getByTestId(`gauge-${side}`).press('Tab')
+  }
+  await expect(page.getByTestId('causes').getByRole('listitem').first()).toContainText('zeroed on the blade’s flat')
+  await expect(ledger(page, 'read', 'A')).toHaveText(`${(a - (onCentre - onFlat)).toFixed(1)}°`)
+
+  await page.getByRole('button', { name: 'Read with the simulated gauge' }).click()
+  await expect.poll(async () => Math.abs((await degrees(page.getByTestId('live'))) - onCentre)).toBeLessThan(1.5)
+  await page.getByRole('button', { name: 'Hold for A' }).click()
+  await expect.poll(async () => Math.abs((await degrees(ledger(page, 'read', 'A'))) - onCentre)).toBeLessThan(1.5)
+  await page.getByTestId('gauge-A').fill('steep')
+  await page.getByTestId('gauge-A').press('Tab')
+  await expect(page.getByText('Write the angle as a number, such as 17.5.')).toBeVisible()
+})
+
+test('two sides: the centring error is found by turning over, explained, and corrected per side', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('Two sides')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('differ')).toHaveText('0.0°')
+  const pair = async (name: string, a: string, b: string) => {
+    await page.getByTestId(`${name}-a`).fill(a)
+    await page.getByTestId(`${name}-b`).fill(b)
+  }
+  await pair('flat', '-1.5', '-2.5')
+  await expect(page.getByTestId('tilt-found')).toContainText('Tilted by +0.5° towards A; each flat falls +2.0°')
+  await pair('edge', '41.2', '40')
+  // Half of 1.2 mm, less what half a degree lifts an edge so far out.
+  await expect(page.getByTestId('found')).toContainText('tilted +0.5° towards A')
+  await page.getByText('Is it the clamp, or is it the blade?').click()
+  await pair('turned', '40', '41.2')
+  await expect(page.getByTestId('parts')).toBeVisible()
+  await page.getByRole('button', { name: 'Use it in this job' }).click()
+  await expect.poll(() => degrees(page.getByTestId('differ'))).not.toBe(0)
+  await expect(page.getByRole('list', { name: 'What makes them differ' })).toContainText('Tilted blade')
+  await page.getByRole('button', { name: 'I have dialled both' }).click()
+  await saved(page)
+  for (const side of ['A', 'B'] as const) expect(Math.abs((await degrees(ledger(page, 'set', side))) - 23)).toBeLessThan(0.06)
+})
+
+test('printed marks told true, and the mark to set', async ({ page }) => {
+  await openJob(page, 'Vine hooks')
+  await page.keyboard.press('1')
+  await sheet(page, 'Marks told true')
+  const set = await degrees(ledger(page, 'set', 'A'))
+  const row = page.getByTestId('marks').getByRole('row', { name: /^20°/ })
+  const headers = await page.getByTestId('marks').locator('thead th').allTextContents()
+  const cell = row.locator('td').nth(headers.indexOf('Plain No. 6') - 1)
+  expect(Math.abs((await degrees(cell)) - set)).toBeLessThan(0.051)
+  await expect(page.getByRole('img', { name: /^True edge angle against the marks/ })).toBeVisible()
+  expect(await degrees(page.getByTestId('mark').locator('xpath=following-sibling::p//b').first())).toBeCloseTo(22, 0)
+})
+
+test('stones in order: each swap says how far the pivot moves, the collar and the shim', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.keyboard.press('1')
+  await sheet(page, 'Stones in order')
+  const rows = page.getByTestId('swaps').locator('tbody tr')
+  await expect(rows).toHaveCount(5)
+  // From 5.7 mm to 9.2 mm at 14° or 15°: 3.5 / cos θ = 3.6 mm, 2.4 turns of 1.5 mm.
+  await expect(rows.nth(2)).toContainText('Plain No. 4')
+  await expect(rows.nth(2)).toContainText('+3.6 mm')
+  await expect(rows.nth(2)).toContainText('+2 turns 4 marks')
+  await expect(rows.nth(0)).toContainText('3.6 mm')
+  await page.getByRole('checkbox', { name: /Plain No. 3/ }).click()
+  await expect(rows.nth(1)).toContainText('+3.7 mm')
+  await page.getByRole('checkbox', { name: /Plain No. 6/ }).click()
+  // Coarse to fine, whatever the order of choosing.
+  await expect(rows.locator('th')).toHaveText(['Plain No. 2', 'Plain No. 4', 'Plain No. 5', 'Plain No. 6', 'Plain No. 7'])
+  await saved(page)
+  await page.reload()
+  await expect(rows).toHaveCount(5)
+})
+
+test('the wear log tells what is due', async ({ page }) => {
+  await openJob(page, 'Vine hooks')
+  await page.keyboard.press('1')
+  await page.getByText('Plain No. 5', { exact: true }).click()
+  await page.getByRole('button', { name: 'Wear log' }).click()
+  await expect(page.getByTestId('due')).toContainText('Flatten it')
+  const log = page.getByRole('form', { name: 'New line of the log' })
+  await log.getByLabel('What').click()
+  await page.getByRole('option', { name: 'flattened' }).click()
+  await log.getByLabel(/^Rod to face/).fill('thin')
+  await log.getByRole('button', { name: 'Write it down' }).click()
+  await expect(log.getByText('“thin” is no length.')).toBeVisible()
+  await log.getByLabel(/^Rod to face/).fill('8.6')
+  await log.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByTestId('due')).toHaveText('Nothing is due.')
+  await expect(page.getByRole('list', { name: 'Wear log' }).getByRole('listitem')).toHaveCount(3)
+})
