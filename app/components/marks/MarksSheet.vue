@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { figureOf, marksOf } from '#core/dial/marks'
-import { whatToDial } from '#core/dial/whatToDial'
-import { contactFor } from '#core/setup/job'
+import { figureOf, type Mark } from '#core/dial/marks'
 import { useBench } from '~/composables/useBench'
 import { useBenchActions } from '~/composables/useBenchActions'
+import { useMarks } from '~/composables/useMarks'
 import { useChartColours } from '~/composables/useChartColours'
-import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -17,48 +15,21 @@ import { reasonText } from '~/words/reasonText'
 const bench = useBench()
 const actions = useBenchActions()
 const job = useJob()
-const collections = useCollections()
 const preferences = usePreferences()
 const colours = useChartColours()
-const MOST_ROWS = 24
-const MOST_STONES = 5
 /** Dashes tell the stones apart without colour. */
 const DASHES = [0, 8, 3, 12, 5]
 
 const rig = computed(() => bench.rig.value)
-const at = computed(() => (bench.things.value && bench.evaluation.value && job.content ? { things: bench.things.value, station: bench.evaluation.value.station } : null))
-/** The stones of the chosen order, or the first of the box; the one on the rod is always among them. */
-const stones = computed(() => {
-  const box = collections.stones.filter((stone) => stone.archivedAt === null || stone.id === job.content?.stoneId)
-  const order = job.content?.progression ?? []
-  const chosen = order.length > 0 ? box.filter((stone) => order.includes(stone.id)) : box
-  const onRod = box.find((stone) => stone.id === job.content?.stoneId)
-  const few = chosen.slice(0, MOST_STONES)
-  if (!onRod || few.includes(onRod)) return few
-  const beside = [...few.slice(0, MOST_STONES - 1), onRod]
-  return box.filter((stone) => beside.includes(stone))
-})
-const marks = computed(() => (rig.value ? marksOf(rig.value, MOST_ROWS) : []))
-const rows = computed(() => {
-  const now = at.value
-  if (!now) return []
-  return marks.value.map((mark) => ({
-    mark,
-    angles: stones.value.map((stone) => {
-      const contact = contactFor({ ...now.things, stone }, bench.side.value, mark.setting, now.station)
-      return contact.ok ? contact.edgeAngleDeg : null
-    }),
-  }))
-})
+const { at, stones, rows, advice } = useMarks()
 const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.1))
-const advice = computed(() => (at.value ? whatToDial(at.value.things, bench.side.value, bench.wantedDeg.value, at.value.station) : null))
 const setNow = computed(() => {
   const setting = actions.dialledNow()
   return setting && rig.value ? dialText(rig.value, setting, preferences.unit) : ''
 })
 const isScale = computed(() => rig.value?.height.by === 'degree-scale')
 const unitOfMarks = computed(() => ({ slot: 'Slot', millimetres: `Scale, ${preferences.unit}`, turns: 'Turns', 'degree-scale': 'Printed mark, °' })[rig.value?.height.by ?? 'slot'])
-const figure = (mark: (typeof marks.value)[number]) => (rig.value ? dialFigures(rig.value, mark.setting, preferences.unit) : '')
+const figure = (mark: Mark) => (rig.value ? dialFigures(rig.value, mark.setting, preferences.unit) : '')
 
 const series = computed(() => {
   const ofStones = stones.value.map((stone, i) => ({ name: stone.name, data: rows.value.map((row) => ({ x: figure(row.mark), y: row.angles[i] == null ? null : Number(row.angles[i]!.toFixed(2)) })) }))

@@ -1,10 +1,8 @@
 <script setup lang="ts">
-import type { KeptStone } from '#core/kept/kept'
-import { stoneSwaps } from '#core/dial/stoneSwaps'
 import { stoneCondition } from '#core/stone/condition'
 import { useBench } from '~/composables/useBench'
+import { useStoneOrder } from '~/composables/useStoneOrder'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -12,34 +10,17 @@ import { dialText } from '~/words/dialText'
 import { stoneGrainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
-import { riseOnDial, riseText } from '~/words/riseText'
+import { riseText } from '~/words/riseText'
 
 /** The stones to be used one after the other, coarse to fine, and what to change at each swap so that the angle stays. */
 const bench = useBench()
 const actions = useBenchActions()
 const job = useJob()
-const collections = useCollections()
 const preferences = usePreferences()
-const box = computed(() => collections.stones.filter((stone) => stone.archivedAt === null || job.content?.progression.includes(stone.id)))
-const chosen = computed(() => job.content?.progression ?? [])
-/** Always coarse to fine: the box is sorted so. */
-const order = computed(() => box.value.filter((stone) => chosen.value.includes(stone.id)))
-function toggle(stone: KeptStone, into: boolean) {
-  const ids = box.value.filter((one) => (one.id === stone.id ? into : chosen.value.includes(one.id))).map((one) => one.id)
-  job.change(into ? `take ${stone.name}` : `leave ${stone.name} out`, { progression: ids })
-}
-const swaps = computed(() => {
-  const [things, evaluation] = [bench.things.value, bench.evaluation.value]
-  return things && evaluation ? stoneSwaps(things, bench.side.value, bench.wantedDeg.value, evaluation.station, order.value) : []
-})
+const { box, chosen, toggle, swaps, onDial } = useStoneOrder()
 const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.1))
 const text = (mm: number) => lengthText(mm, preferences.unit)
 const arms = computed(() => bench.rig.value?.kind === 'two-arm')
-/** From the stone before, in the rig's own language. */
-const onDial = (i: number): string => {
-  const [before, now] = [swaps.value[i - 1]?.height, swaps.value[i]?.height]
-  return before?.ok && now?.ok && bench.rig.value ? riseOnDial(bench.rig.value, before.heightMm, now.heightMm) : ''
-}
 </script>
 
 <template>

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { SIDES, type Side } from '#core/clamping/centring'
-import { whatToDial } from '#core/dial/whatToDial'
-import { sideDifference } from '#core/sides/sideDifference'
+import { SIDES } from '#core/clamping/centring'
 import { useBench } from '~/composables/useBench'
-import { useJob } from '~/stores/job'
+import { useSides } from '~/composables/useSides'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
@@ -13,28 +11,11 @@ import { SIDE_CAUSE_WORD } from '~/words/measureText'
 
 /** How far A and B differ and why, what to dial on each, and how to find the centring error. */
 const bench = useBench()
-const job = useJob()
 const preferences = usePreferences()
 const names = computed(() => preferences.current.sideNames)
-const oneBevel = computed(() => bench.blade.value?.bevels === 'A')
-const at = computed(() => {
-  const [things, evaluation, content] = [bench.things.value, bench.evaluation.value, job.content]
-  return things && evaluation && content ? { things, station: evaluation.station, content } : null
-})
-const difference = computed(() => (at.value ? sideDifference(at.value.things, at.value.content.dialled, at.value.station) : null))
+const { oneBevel, at, difference, advice, apartMm, dialBoth } = useSides()
 const largest = computed(() => Math.max(...(difference.value?.shares.map((share) => Math.abs(share.deg)) ?? [1]), 0.01))
-const advice = computed(() => {
-  const now = at.value
-  if (!now) return null
-  const of = (side: Side) => whatToDial(now.things, side, side === 'A' ? now.content.wanted.aDeg : now.content.wanted.bDeg, now.station)
-  return { A: of('A'), B: of('B') }
-})
-const apart = computed(() => (advice.value?.A.ok && advice.value.B.ok ? advice.value.B.heightMm - advice.value.A.heightMm : null))
 const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.1))
-function dialBoth() {
-  const [a, b] = [advice.value?.A, advice.value?.B]
-  if (a?.ok && b?.ok) job.change('a dial for each side', { dialled: { a: a.setting, b: b.setting, linked: false } })
-}
 const bar = (deg: number) => ({ width: `${(50 * Math.abs(deg)) / largest.value}%`, left: deg < 0 ? `${50 - (50 * Math.abs(deg)) / largest.value}%` : '50%' })
 </script>
 
@@ -65,9 +46,9 @@ const bar = (deg: number) => ({ width: `${(50 * Math.abs(deg)) / largest.value}%
             <dd v-else class="text-error">{{ reasonText(advice[side], preferences.unit) }}</dd>
           </div>
         </dl>
-        <div v-if="apart !== null" class="mt-3 flex flex-wrap items-center gap-3">
+        <div v-if="apartMm !== null" class="mt-3 flex flex-wrap items-center gap-3">
           <UButton size="lg" label="I have dialled both" @click="dialBoth" />
-          <p class="text-sm text-muted">{{ Math.abs(apart) < 0.05 ? 'The pivot stands alike for both.' : `For ${names.B} the pivot stands ${lengthText(Math.abs(apart), preferences.unit)} ${apart > 0 ? 'higher' : 'lower'} than for ${names.A}.` }}</p>
+          <p class="text-sm text-muted">{{ Math.abs(apartMm) < 0.05 ? 'The pivot stands alike for both.' : `For ${names.B} the pivot stands ${lengthText(Math.abs(apartMm), preferences.unit)} ${apartMm > 0 ? 'higher' : 'lower'} than for ${names.A}.` }}</p>
         </div>
       </section>
     </div>
