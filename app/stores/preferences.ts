@@ -27,7 +27,14 @@ export const usePreferences = defineStore('preferences', () => {
     problem.value = wanted.success ? '' : (wanted.error.issues[0]?.message ?? '')
     if (!wanted.success) return
     current.value = wanted.data
-    const send = () => ask(keptPreferences, '/api/preferences', 'PUT', { ...wanted.data, revision: revision.value })
+    // One after the other: the next one starts from the revision that this one makes.
+    sending = sending.then(() => keep(wanted.data))
+    await sending
+  }
+  let sending = Promise.resolve()
+
+  async function keep(chosen: Preferences) {
+    const send = () => ask(keptPreferences, '/api/preferences', 'PUT', { ...chosen, revision: revision.value })
     let answer = await send()
     if (!answer.ok && answer.status === 409) {
       // Another tab changed something: its revision is taken, this choice stands.

@@ -2,7 +2,7 @@
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useCentringRecipe, type RecipePair } from '~/composables/useCentringRecipe'
 import { usePreferences } from '~/stores/preferences'
-import { differenceText } from '~/words/angleText'
+import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 /** Finds how far the blade stands off the jaws' centre: with the gauge, or by turning it over. */
@@ -28,7 +28,7 @@ function use() {
       <p class="text-sm text-muted">Gloves on; hands behind the edge. Leave the blade in the jaws throughout{{ upright ? '' : ', and turn the clamp with it' }}.</p>
     </div>
     <BothWaysUp v-model="typed.flat" name="flat" title="1. Tilt: gauge on the flat" unit="°" :ways="ways" :problems="problems('flat')" how="Zero the gauge on the jaws’ outside, stand it on the blade’s flat square to the edge. Positive where the flat rises towards the edge." />
-    <p v-if="tilt" class="text-sm" data-testid="tilt-found">Tilted by <b>{{ differenceText(Math.abs(tilt.tiltDeg)) }}</b> towards {{ towards(tilt.tiltDeg) }}; each flat falls {{ differenceText(Math.abs(tilt.halfAngleDeg)) }} to the edge.</p>
+    <p v-if="tilt" class="text-sm" data-testid="tilt-found">Tilted by <b>{{ angleText(Math.abs(tilt.tiltDeg)) }}</b> towards {{ towards(tilt.tiltDeg) }}; each flat falls {{ angleText(Math.abs(tilt.halfAngleDeg)) }} to the edge.</p>
     <URadioGroup v-model="typed.by" legend="2. Offset" orientation="horizontal" size="lg" :items="[{ value: 'heights', label: upright ? 'with a straightedge' : 'by turning over' }, { value: 'stone', label: 'with the gauge on the stone' }]" />
     <template v-if="typed.by === 'heights'">
       <BothWaysUp v-model="typed.edge" name="edge" :title="upright ? 'The edge from a straightedge on the jaws’ outside' : 'The edge over the bench'" :unit="preferences.unit" :ways="ways" :problems="problems('edge')" :how="upright ? 'Lay a straightedge on the jaws’ outside and measure in to the edge, over the middle of the jaws; on both sides.' : 'Height rule or calliper from the same plate up to the edge, over the middle of the jaws; then turn the clamp over and measure again.'" />
@@ -41,7 +41,7 @@ function use() {
     <BothWaysUp v-else v-model="typed.stone" name="stone" title="The gauge on the stone" unit="°" :ways="ways" :problems="problems('stone')" how="Zero it on the blade’s centre plane, the same dial on both sides, the stone’s middle over the place looked at." />
     <p v-if="offset && !offset.ok" role="alert" class="text-error">{{ offset.why }}</p>
     <div v-if="found" class="border-t border-default pt-3" aria-live="polite">
-      <p data-testid="found">Found: <template v-if="found.offsetMm !== null"><b>{{ text(Math.abs(found.offsetMm)) }}</b> off centre towards {{ towards(found.offsetMm) }}</template><template v-if="found.offsetMm !== null && found.tiltDeg !== null">, </template><template v-if="found.tiltDeg !== null">tilted <b>{{ differenceText(Math.abs(found.tiltDeg)) }}</b> towards {{ towards(found.tiltDeg) }}</template>.</p>
+      <p data-testid="found">Found: <template v-if="found.offsetMm !== null"><b>{{ text(Math.abs(found.offsetMm)) }}</b> off centre towards {{ towards(found.offsetMm) }}</template><template v-if="found.offsetMm !== null && found.tiltDeg !== null">, </template><template v-if="found.tiltDeg !== null">tilted <b>{{ angleText(Math.abs(found.tiltDeg)) }}</b> towards {{ towards(found.tiltDeg) }}</template>.</p>
       <UButton class="mt-2" size="lg" label="Use it in this job" @click="use" />
       <p v-if="failure" role="alert" class="mt-1 text-error">{{ failure }}</p>
     </div>
