@@ -92,6 +92,13 @@ export function useBenchActions() {
     return hold('blade height', moved(held, 0, heightMm - bladeHeightMm(station, held)), gesture)
   }
 
+  /** Holds the blade in a new way and dials what goes with it, at once. */
+  function holdAndDial(held: ClampPosition, setting: DialSetting): string | null {
+    const things = bench.things.value
+    if (!things || !job.content) return null
+    return objection({ ...things, held }, setting) ?? job.change('hold it so', { held, dialled: withDial(setting) })
+  }
+
   /** Stands the blade so far out and the pivot so high at once; a plate takes its nearest slot. */
   function setHeights(outMm: number, pivotHeightMm: number, gesture: string | null): string | null {
     const [things, evaluation] = [bench.things.value, bench.evaluation.value]
@@ -170,7 +177,7 @@ export function useBenchActions() {
   }
 
   return {
-    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, setHeights, heelToMiddle, setHeelToMiddle, setTurn, setCentring, lookAt,
+    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, setHeights, holdAndDial, heelToMiddle, setHeelToMiddle, setTurn, setCentring, lookAt,
     chooseRig, fitJaws, chooseBlade, chooseStone, dialledNow, pivotHeightNow,
   }
 }

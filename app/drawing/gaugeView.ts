@@ -1,8 +1,7 @@
 import { scaleLinear } from 'd3-scale'
 import type { Stretch } from '#core/gauge/whereSquare'
 import { fromMm, type LengthUnit } from '#core/units/length'
-import type { Vec2 } from '#core/vector/vec2'
-import { pointList } from './viewport'
+import { chains } from './chains'
 
 /** A place of the edge with its edge angle and what the gauge must read there; null where there is none. */
 export interface GaugePlace {
@@ -40,26 +39,22 @@ export function gaugeView(places: readonly GaugePlace[], square: readonly Stretc
   const up = scaleLinear([least - spare, most + spare], [frame.y + frame.height, frame.y])
   const inUnit = scaleLinear([0, fromMm(total, unit)], across.range())
   const count = Math.max(3, Math.round(frame.width / TICK_PX))
+  const lineOf = (of: (place: GaugePlace) => number | null) =>
+    chains(
+      places.map((place) => {
+        const deg = of(place)
+        return deg === null ? null : [across(place.fromHeelMm), up(deg)]
+      }),
+    )
   return {
     frame,
     acrossTicks: inUnit.ticks(count).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(count)(value) })),
     upTicks: up.ticks(5).map((value) => ({ at: up(value), text: `${up.tickFormat(5)(value)}°` })),
-    edge: pieces(places, (place) => place.edgeAngleDeg),
-    reading: pieces(places, (place) => place.readingDeg),
+    edge: lineOf((place) => place.edgeAngleDeg),
+    reading: lineOf((place) => place.readingDeg),
     square: square.map(({ fromMm: from, toMm: to }) => ({ x: across(from) - 3, width: Math.max(6, across(to) - across(from) + 6) })),
     at: (mm) => across(mm),
     up: (deg) => up(deg),
     lengthAt: (x) => Math.min(total, Math.max(0, across.invert(x))),
-  }
-
-  /** A line is broken where there is no figure. */
-  function pieces(all: readonly GaugePlace[], of: (place: GaugePlace) => number | null): string[] {
-    const lines: Vec2[][] = [[]]
-    for (const place of all) {
-      const deg = of(place)
-      if (deg === null) lines.push([])
-      else lines.at(-1)!.push([across(place.fromHeelMm), up(deg)])
-    }
-    return lines.filter((line) => line.length > 1).map(pointList)
   }
 }

@@ -1,4 +1,5 @@
-import type { Blade } from '../../core/blade/blade'
+import type { z } from 'zod'
+import type { blade } from '../../core/blade/blade'
 
 /** What most of these blades share. */
 const common = { notes: '', owner: 'Tool room', grind: 'flat', bevels: 'both', spine: null } as const
@@ -86,6 +87,8 @@ export const demoBlades = {
     grind: 'sabre',
     widthMm: 28,
     spineThicknessMm: 3,
+    spineThicknessTipMm: 2.1,
+    bevelDeg: { aDeg: 21, bDeg: 19.5 },
     thicknessBehindEdgeMm: 0.5,
     primaryGrindHeightMm: 19,
     edge: [
@@ -107,6 +110,9 @@ export const demoBlades = {
     hardnessHrc: 59,
     widthMm: 47,
     spineThicknessMm: 2.4,
+    spineThicknessTipMm: 1.3,
+    thicknessBehindEdgeTipMm: 0.22,
+    bevelDeg: { aDeg: 16.2, bDeg: 17 },
     thicknessBehindEdgeMm: 0.3,
     primaryGrindHeightMm: 46,
     edge: [{ type: 'bezier', points: [[0, 46], [80, 49], [150, 44], [205, 12]] }],
@@ -147,4 +153,4 @@ export const demoBlades = {
     spine: [{ type: 'bezier', points: [[0, 0], [40, 0], [70, 1], [90, 7]] }],
     handleLengthMm: 115,
   },
-} satisfies Record<string, Blade>
+} satisfies Record<string, z.input<typeof blade>>

@@ -1,4 +1,4 @@
-import { doublePrecision, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { boolean, doublePrecision, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core'
 import type { KeptBlade, KeptRig, KeptSetup, KeptStone } from '../../core/kept/kept'
 import type { Rig } from '../../core/rig/rig'
 import type { KeptPreferences } from '../../core/kept/preferences'
@@ -45,16 +45,24 @@ export const blades = pgTable('blades', {
   ...kept,
   owner: text().notNull().default(''),
   use: text().notNull().default(''),
+  complaint: text().notNull().default(''),
   steel: text().notNull().default(''),
+  coating: text().notNull().default(''),
   hardnessHrc: doublePrecision('hardness_hrc'),
   grind: text().$type<KeptBlade['grind']>().notNull(),
   bevels: text().$type<KeptBlade['bevels']>().notNull(),
+  falseEdge: boolean('false_edge').notNull().default(false),
   widthMm: doublePrecision('width_mm').notNull(),
   spineThicknessMm: doublePrecision('spine_thickness_mm').notNull(),
+  spineThicknessTipMm: doublePrecision('spine_thickness_tip_mm'),
   thicknessBehindEdgeMm: doublePrecision('thickness_behind_edge_mm').notNull(),
+  thicknessBehindEdgeTipMm: doublePrecision('thickness_behind_edge_tip_mm'),
+  bevelDeg: jsonb('bevel_deg').$type<KeptBlade['bevelDeg']>(),
   primaryGrindHeightMm: doublePrecision('primary_grind_height_mm').notNull(),
   edge: jsonb().$type<KeptBlade['edge']>().notNull(),
   spine: jsonb().$type<KeptBlade['spine']>(),
+  shape: jsonb().$type<KeptBlade['shape']>(),
+  zones: jsonb().$type<KeptBlade['zones']>(),
   handleLengthMm: doublePrecision('handle_length_mm').notNull().default(0),
 })
 

@@ -7,12 +7,6 @@ const bench = useBench()
 
 <template>
   <section aria-label="The bench, drawn to scale" class="relative flex min-h-0 flex-col rounded-sm border border-default bg-default">
-    <svg width="0" height="0" class="absolute" aria-hidden="true">
-      <defs>
-        <pattern id="hatch" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill="var(--sheet)" /><line y2="7" stroke="var(--ink-soft)" stroke-width="1.6" /></pattern>
-        <marker id="arrow" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="9" markerHeight="9" orient="auto-start-reverse"><path d="M0 2 10 5 0 8Z" fill="var(--ink)" /></marker>
-      </defs>
-    </svg>
     <div class="absolute top-1.5 right-2 z-10 flex items-center gap-2">
       <SideSwitch />
     </div>

@@ -34,18 +34,18 @@ const title = computed(() => (props.view === 'above' ? (props.sheet.upright ? 'F
     <div ref="frame" class="absolute inset-0">
       <svg v-if="viewport" :viewBox="box" class="block size-full" role="img" :aria-label="`${title}: the rig to scale with the measures of this step`">
         <template v-if="view === 'side'">
-          <polygon v-if="sheet.side.table" :points="points(sheet.side.table)" class="jaw" fill="url(#hatch-sheet)" />
+          <polygon v-if="sheet.side.table" :points="points(sheet.side.table)" class="jaw" fill="url(#hatch)" />
           <line v-bind="line(sheet.side.plane)" class="plane" />
           <line v-for="(post, i) in sheet.side.posts" :key="`post-${i}`" v-bind="line(post)" class="post" />
           <polygon v-for="(stone, i) in sheet.side.stones" :key="`stone-${i}`" :points="points(stone)" class="stone" />
           <line v-for="(rod, i) in sheet.side.rods" :key="`rod-${i}`" v-bind="line(rod)" class="rod" />
           <polygon v-for="(blade, i) in sheet.side.blades" :key="`blade-${i}`" :points="points(blade)" class="blade" />
-          <polygon v-for="(jaw, i) in sheet.side.jaws" :key="`jaw-${i}`" :points="points(jaw)" class="jaw" fill="url(#hatch-sheet)" />
+          <polygon v-for="(jaw, i) in sheet.side.jaws" :key="`jaw-${i}`" :points="points(jaw)" class="jaw" fill="url(#hatch)" />
           <circle v-for="(pivot, i) in sheet.side.pivots" :key="`pivot-${i}`" :cx="px(pivot)[0]" :cy="px(pivot)[1]" r="6" class="pivot" />
         </template>
         <template v-else>
           <polygon :points="points(sheet.above.blade)" class="blade" />
-          <polygon v-if="sheet.above.jaws" :points="points(sheet.above.jaws)" class="jaw" fill="url(#hatch-sheet)" />
+          <polygon v-if="sheet.above.jaws" :points="points(sheet.above.jaws)" class="jaw" fill="url(#hatch)" />
           <line v-bind="line(sheet.above.line)" class="front" />
           <line v-bind="line(sheet.above.middle)" class="plane" />
           <line v-bind="line(sheet.above.rod)" class="rod" />
@@ -56,7 +56,6 @@ const title = computed(() => (props.view === 'above' ? (props.sheet.upright ? 'F
         <g v-for="{ path, dimension } in ordered" :key="path" :class="{ active: path === active, aside: active && path !== active }">
           <DimensionLine :dimension="dimension" :text="figure(path)" :focus="`rig-${path}`" />
         </g>
-        <defs><pattern id="hatch-sheet" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill="var(--sheet)" /><line y2="7" stroke="var(--ink-soft)" stroke-width="1.6" /></pattern></defs>
       </svg>
     </div>
   </figure>

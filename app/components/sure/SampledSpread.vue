@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useBench } from '~/composables/useBench'
 import { useChartColours } from '~/composables/useChartColours'
-import { useMonteCarlo } from '~/workers/useMonteCarlo'
+import { useTask } from '~/workers/useTask'
 import { useJob } from '~/stores/job'
 import { angleText } from '~/words/angleText'
 
@@ -9,7 +9,7 @@ import { angleText } from '~/words/angleText'
 const bench = useBench()
 const job = useJob()
 const colours = useChartColours()
-const { running, done, result, failure, run, stop, forget } = useMonteCarlo()
+const { running, done, result, failure, run, stop, forget } = useTask('monteCarlo')
 
 const SAMPLES = 100_000
 /** The same draws each time, so that two set-ups can be compared. */
@@ -51,13 +51,7 @@ const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
   <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="sampled">
     <h2 id="sampled" class="font-semibold">The full picture</h2>
     <p class="text-sm text-muted">Draws every measure within its tolerance, {{ SAMPLES.toLocaleString('en') }} times, and computes each angle exactly.</p>
-    <div class="mt-2 flex min-h-10 items-center gap-3">
-      <UButton v-if="!running" size="lg" :label="result ? 'Draw again' : 'Draw the samples'" @click="draw" />
-      <template v-else>
-        <UProgress :model-value="done" :max="SAMPLES" aria-label="Samples drawn" class="flex-1" />
-        <UButton color="neutral" variant="outline" size="lg" label="Stop" @click="stop" />
-      </template>
-    </div>
+    <TaskButton class="mt-2" :label="result ? 'Draw again' : 'Draw the samples'" :running="running" :done="done" :most="SAMPLES" progress="Samples drawn" @start="draw" @stop="stop" />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <div v-if="spread && set" data-testid="sampled" aria-live="polite">
       <BenchChart type="bar" :series="series" :options="options" :height="150" :label="`Samples: nineteen in twenty between ${angleText(spread.lowDeg, set.doubtDeg)} and ${angleText(spread.highDeg, set.doubtDeg)}`" />

@@ -20,6 +20,7 @@ useHead({ title: computed(() => (job.content ? `${job.content.name} · Jaw Tilt`
       <StationWay />
       <AngleLedger />
       <StationSheets />
+      <BenchPatterns />
       <NuxtPage />
     </template>
     <main v-else-if="job.missing || collections.problem" id="work" class="mx-auto max-w-lg p-8">

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import type { PlacementAim } from '#core/placement/findPlacement'
+import { useBench } from '~/composables/useBench'
+import { useBenchActions } from '~/composables/useBenchActions'
+import { useEven } from '~/composables/useEven'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { useTask } from '~/workers/useTask'
+import { angleText } from '~/words/angleText'
+import { dialText } from '~/words/dialText'
+import { BOUND_TEXT, moveText } from '~/words/placementText'
+import { zoneName } from '~/words/zoneText'
+
+/** Where to hold the blade for the evenest angle within what the rig can do. */
+const bench = useBench()
+const actions = useBenchActions()
+const job = useJob()
+const preferences = usePreferences()
+const { zones, counts, count, countedStations, countedWorstDeg } = useEven()
+const { running, done, result, failure, run, stop, forget } = useTask('findPlacement')
+
+const aim = ref<PlacementAim>('even')
+const thereDeg = computed(() => {
+  const bevel = bench.blade.value?.bevelDeg
+  return bevel ? (bench.side.value === 'A' ? bevel.aDeg : bevel.bDeg) : null
+})
+const aims = computed(() => [
+  { value: 'even', label: 'the evenest angle' },
+  { value: 'least-steel', label: 'the least steel off the bevel that is there', disabled: thereDeg.value === null },
+])
+const find = () => bench.things.value && run({ job: bench.things.value, side: bench.side.value, wantedDeg: bench.wantedDeg.value, stations: countedStations.value, aim: aim.value, thereDeg: thereDeg.value })
+// Another blade, rig, stone or aim: what was found says nothing any more. How it is held does not matter.
+const about = computed(() => [job.content?.bladeId, job.content?.rigId, job.content?.rigRevision, job.content?.jawsName, job.content?.stoneId, bench.side.value, bench.wantedDeg.value, aim.value, countedStations.value.length].join())
+watch(about, forget)
+
+const best = computed(() => result.value?.best ?? null)
+const setting = computed(() => result.value?.atMark?.setting ?? null)
+const costText = (cost: number) => (aim.value === 'even' ? `${cost.toFixed(1)}° off at the worst place` : `${cost.toFixed(3)} mm² off this side`)
+const isHeld = computed(() => {
+  const [then, now] = [best.value?.held, job.content?.held]
+  return !!then && !!now && Math.abs(then.bladeXMm - now.bladeXMm) < 0.05 && Math.abs(then.turnDeg - now.turnDeg) < 0.05 && Math.abs(then.bladeYMm - now.bladeYMm) < 0.05
+})
+const told = computed(() => {
+  const [found, rig, held] = [result.value, bench.rig.value, job.content?.held]
+  if (!found?.best || !found.atMark || !rig || !held) return ''
+  const move = moveText(rig, held, found.best.held, preferences.unit)
+  if (aim.value === 'least-steel') return `${move}: ${found.best.cost.toFixed(3)} mm² of steel goes on this side.`
+  const before = countedWorstDeg.value
+  return `${move}: the worst place is ${found.atMark.worstDeg.toFixed(1)}° off${before === null ? '' : ` instead of ${before.toFixed(1)}°`}.`
+})
+const why = computed(() => {
+  const bounds = result.value?.bounds ?? []
+  return bounds.length === 0 ? 'No better is possible: the steepest and the flattest place are equally far off, and any other hold makes one of them worse.' : `No better is possible: ${bounds.map((bound) => BOUND_TEXT[bound]).join('; ')}.`
+})
+const failureToHold = ref('')
+function holdIt() {
+  if (!best.value || !setting.value) return
+  failureToHold.value = actions.holdAndDial(best.value.held, setting.value) ?? ''
+}
+</script>
+
+<template>
+  <section class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="where">
+    <h2 id="where" class="text-lg font-semibold">Where to hold it</h2>
+    <URadioGroup v-model="aim" :items="aims" legend="For" size="lg" />
+    <fieldset>
+      <legend class="text-sm font-medium">Zones that count</legend>
+      <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1"><UCheckbox v-for="(_, i) in zones" :key="i" :model-value="counts(i)" :label="zoneName(zones, i)" @update:model-value="count(i, $event === true)" /></div>
+    </fieldset>
+    <TaskButton :label="result ? 'Find it again' : 'Find the best hold'" :running="running" :done="done" :most="1" progress="Ways of holding tried" @start="find" @stop="stop" />
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+    <div v-if="result" aria-live="polite" class="space-y-2 border-t border-default pt-3">
+      <template v-if="best && setting && bench.rig.value">
+        <p class="text-lg" data-testid="placement">{{ told }}</p>
+        <p class="text-sm text-toned">Then dial {{ dialText(bench.rig.value, setting, preferences.unit) }}{{ aim === 'even' && result.atMark && result.atMark.worstDeg - best.cost > 0.05 ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least` : '' }}.</p>
+        <UButton size="lg" :variant="isHeld ? 'outline' : 'solid'" :icon="isHeld ? 'i-lucide-check' : undefined" :label="isHeld ? 'Held so' : 'Hold it so'" :aria-disabled="isHeld" @click="holdIt" />
+        <p v-if="failureToHold" role="alert" class="text-error">{{ failureToHold }}</p>
+        <p class="text-sm text-muted">{{ why }}</p>
+      </template>
+      <p v-else class="text-error">This blade cannot be held in this rig so that the stone reaches all of what counts. Take narrower jaws, a thinner stone, or leave out a zone.</p>
+      <PlacementMapView v-if="job.content" :map="result.map" :best="best" :now="job.content.held" :cost-text="costText" />
+      <p class="text-sm text-muted">Pale is even, dark is uneven; turn up, place across. Cross: best. Dotted ring: now. Crossed out: cannot be held.</p>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,40 @@
+import type { Bound } from '#core/placement/findPlacement'
+import type { ClampPosition } from '#core/clamping/clampPosition'
+import type { Rig } from '#core/rig/rig'
+import type { LengthUnit } from '#core/units/length'
+import { angleText } from './angleText'
+import { lengthText } from './lengthText'
+
+const LEAST = { mm: 0.25, deg: 0.25 } as const
+/** A depth this near to a stop rests on it. */
+const ON_STOP_MM = 0.3
+
+/** The stop that a blade rests on at a depth; null where it rests on none. */
+export const stopAt = (rig: Rig, depthMm: number): string | null => rig.stops.find((stop) => Math.abs(stop.depthMm - depthMm) < ON_STOP_MM)?.name ?? null
+
+/** What to do to hold a blade otherwise: "Hold it 12.0 mm nearer the tip, turned 4.5° tip out, on pin 2". */
+export function moveText(rig: Rig, now: ClampPosition, then: ClampPosition, unit: LengthUnit): string {
+  const along = then.bladeXMm - now.bladeXMm
+  const parts: string[] = []
+  if (Math.abs(along) >= LEAST.mm) parts.push(`${lengthText(Math.abs(along), unit)} nearer the ${along > 0 ? 'tip' : 'heel'}`)
+  if (Math.abs(then.turnDeg - now.turnDeg) >= LEAST.deg) parts.push(Math.abs(then.turnDeg) < LEAST.deg ? 'not turned' : `turned ${angleText(Math.abs(then.turnDeg))}, tip ${then.turnDeg > 0 ? 'out' : 'in'}`)
+  if (Math.abs(then.bladeYMm - now.bladeYMm) >= LEAST.mm) {
+    const stop = stopAt(rig, then.bladeYMm)
+    parts.push(stop ? `on ${stop}` : `${lengthText(then.bladeYMm, unit)} deep`)
+  }
+  return parts.length === 0 ? 'Hold it as it is' : `Hold it ${parts.join(', ')}`
+}
+
+/** Why nothing better is to be had. */
+export const BOUND_TEXT: Record<Bound, string> = {
+  'off-the-blade': 'further along, the jaws would stand off the blade',
+  'too-little-held': 'further out, too little steel would be held',
+  'off-the-flat': 'deeper, the jaws would leave the flat of the blade',
+  'into-the-edge': 'the jaws would come too near the edge',
+  'height-out-of-rig': 'the pivot cannot stand where that would need it',
+  'rod-too-short': 'the rod would not reach the far end of the edge',
+  'stops-too-near': 'the stop on the rod would end the stroke too soon',
+  'stone-meets-jaws': 'the stone would meet the jaws',
+  'turned-far-enough': 'a blade turned further is not held well',
+  'end-of-the-blade': 'the blade ends there',
+}

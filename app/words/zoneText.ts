@@ -1,0 +1,16 @@
+import type { Zone, ZoneKind } from '#core/blade/zones'
+
+export const ZONE_WORD: Record<ZoneKind, string> = { heel: 'heel', middle: 'middle', belly: 'belly', tip: 'tip', hollow: 'hollow', facet: 'facet' }
+
+/** A zone's name among the others: "facet 2" where there are several of its kind. */
+export function zoneName(zones: readonly Zone[], index: number): string {
+  const { kind } = zones[index]!
+  const alike = zones.filter((zone) => zone.kind === kind)
+  return alike.length > 1 ? `${ZONE_WORD[kind]} ${alike.indexOf(zones[index]!) + 1}` : ZONE_WORD[kind]
+}
+
+/** The zone that a place lies in. */
+export const zoneAt = (zones: readonly Zone[], fromHeelMm: number): number => {
+  const at = zones.findIndex((zone) => fromHeelMm <= zone.toMm + 1e-6)
+  return at < 0 ? zones.length - 1 : at
+}

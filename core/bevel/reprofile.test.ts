@@ -1,0 +1,43 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import reference from './fixtures/bevel-section.json'
+import { reprofile } from './reprofile'
+
+describe('what a new face takes off', () => {
+  for (const c of reference.cases) {
+    it(`${c.edgeAngleDeg}° to ${c.newAngleDeg}°, apex back by ${c.apexRecession} mm: ${c.outcome}`, () => {
+      const old = { edgeAngleDeg: c.edgeAngleDeg, shoulderMm: c.thicknessBehindEdge / 2, primaryHalfAngleDeg: c.primaryHalfAngleDeg }
+      const now = reprofile(old, c.newAngleDeg, c.apexRecession)
+      if (!now.ok) throw new Error(now.reason)
+      expect(now.outcome).toBe(c.outcome)
+      expect(Math.abs(now.endsAtMm - c.newFaceEndsAt)).toBeLessThan(1e-6)
+      expect(Math.abs(now.faceWidthMm - c.newFaceWidth)).toBeLessThan(1e-6)
+      expect(Math.abs(2 * now.shoulderMm - c.newThicknessAtFaceEnd)).toBeLessThan(1e-6)
+      expect(Math.abs(now.removedMm2 - c.removedAreaPerSide)).toBeLessThan(1e-6)
+    })
+  }
+
+  const angle = fc.double({ min: 10, max: 30, noNaN: true })
+  const half = fc.double({ min: 0, max: 5, noNaN: true })
+  it('the same bevel with the apex where it was takes nothing off', () => {
+    fc.assert(
+      fc.property(angle, half, (edgeAngleDeg, primaryHalfAngleDeg) => {
+        const now = reprofile({ edgeAngleDeg, shoulderMm: 0.25, primaryHalfAngleDeg }, edgeAngleDeg, 0)
+        expect(now.ok && now.removedMm2).toBeLessThan(1e-9)
+      }),
+    )
+  })
+
+  it('the further the apex is worn back, the more goes', () => {
+    fc.assert(
+      fc.property(angle, angle, half, fc.double({ min: 0, max: 0.4, noNaN: true }), (from, to, primaryHalfAngleDeg, worn) => {
+        const [less, more] = [worn, worn + 0.01].map((by) => reprofile({ edgeAngleDeg: from, shoulderMm: 0.25, primaryHalfAngleDeg }, to, by))
+        expect(less!.ok && more!.ok && more.removedMm2 >= less.removedMm2).toBe(true)
+      }),
+    )
+  })
+
+  it('a face flatter than the primary grind never ends on the blade', () => {
+    expect(reprofile({ edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 5 }, 4, 0)).toEqual({ ok: false, reason: 'flatter-than-primary' })
+  })
+})

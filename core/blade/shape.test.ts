@@ -1,0 +1,42 @@
+import { describe, expect, it } from 'vitest'
+import { cornersOf } from '../curve/corners'
+import type { Curve } from '../curve/curve'
+import { evenStations } from '../curve/stations'
+import { bellyBlade } from '../setup/sampleJob.fixture'
+import { hollowOf } from './hollow'
+import { zonesOf } from './zones'
+
+const zones = (edge: Curve) => zonesOf(edge, evenStations(edge, 400)).map((zone) => zone.kind)
+const angular: Curve = [
+  { type: 'line', from: [0, 25], to: [70, 25] },
+  { type: 'line', from: [70, 25], to: [95, 10] },
+]
+const hawk: Curve = [{ type: 'arc', centre: [40, 120], radiusMm: 100, startDeg: -120, endDeg: -70 }]
+
+describe('the zones of an edge', () => {
+  it('a straight edge with a belly has a heel, a middle, a belly and a tip, end to end', () => {
+    const found = zonesOf(bellyBlade.edge, evenStations(bellyBlade.edge, 400))
+    expect(found.map((zone) => zone.kind)).toEqual(['heel', 'middle', 'belly', 'tip'])
+    expect(found[0]!.fromMm).toBe(0)
+    found.slice(1).forEach((zone, i) => expect(zone.fromMm).toBeCloseTo(found[i]!.toMm, 9))
+    expect(found.at(-1)!.toMm).toBeCloseTo(98.196899, 5)
+  })
+
+  it('an angular tip is two facets that meet in a corner', () => {
+    expect(cornersOf(angular)).toEqual([{ fromHeelMm: 70, turnDeg: expect.closeTo((-Math.atan2(15, 25) * 180) / Math.PI, 6) }])
+    expect(zones(angular)).toEqual(['facet', 'facet'])
+  })
+
+  it('a hooked edge is a hollow as far as its tip', () => {
+    expect(zones(hawk)).toEqual(['hollow', 'tip'])
+  })
+})
+
+describe('a hollow edge', () => {
+  it('takes stones as wide as √(8 ρ tolerance)', () => {
+    const hollow = hollowOf(evenStations(hawk, 400))!
+    expect(hollow.radiusMm).toBeCloseTo(100, 3)
+    expect(hollow.widestStoneMm).toBeCloseTo(Math.sqrt(80), 3)
+    expect(hollowOf(evenStations(bellyBlade.edge, 400))).toBeNull()
+  })
+})

@@ -1,0 +1,127 @@
+import { edgeAngle } from '../angle/edgeAngle'
+import type { Side } from '../clamping/centring'
+import type { ClampPosition } from '../clamping/clampPosition'
+import { clampFrame } from '../clamping/clampFrame'
+import type { Station } from '../curve/stations'
+import { reacherAt, type Job } from '../setup/job'
+import type { Judgement } from './searchPlacement'
+
+/** The tangents of an edge as numbers, for thousands of ways of holding it: outward normal, and its distance from the blade's origin. */
+export interface EdgeTangents {
+  readonly count: number
+  readonly normalX: Float64Array
+  readonly normalY: Float64Array
+  readonly offset: Float64Array
+}
+
+export function edgeTangents(stations: readonly Station[]): EdgeTangents {
+  const count = stations.length
+  const tangents = { count, normalX: new Float64Array(count), normalY: new Float64Array(count), offset: new Float64Array(count) }
+  stations.forEach(({ point, heading }, i) => {
+    const [x, y] = [-heading[1], heading[0]]
+    tangents.normalX[i] = x
+    tangents.normalY[i] = y
+    tangents.offset[i] = x * point[0] + y * point[1]
+  })
+  return tangents
+}
+
+/**
+ * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the flattest place
+ * of the edge are equally far from the wanted angle (on a plate: its best slot), and how far (the cost, degrees); null where the
+ * stone cannot lie on all of it. `stations` are those of `tangents`. Source: docs/geometry.md, "An even angle".
+ */
+export function evenness(job: Job, side: Side, held: ClampPosition, tangents: EdgeTangents, stations: readonly Station[], wantedDeg: number): Judgement | null {
+  const range = distanceRange({ ...job, held }, side, tangents, stations)
+  const off = (heightMm: number): { balance: number; worst: number } | null => {
+    const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
+    const [steepest, flattest] = [edgeAngle(pivotOverBladeMm, nearest, job.stone.faceOffsetMm), edgeAngle(pivotOverBladeMm, farthest, job.stone.faceOffsetMm)]
+    if (!steepest.ok || !flattest.ok) return null
+    const [over, under] = [steepest.edgeAngleDeg - wantedDeg, wantedDeg - flattest.edgeAngleDeg]
+    return { balance: over - under, worst: Math.max(Math.abs(over), Math.abs(under)) }
+  }
+  if (job.rig.height.by === 'slot') return bestSlot()
+  const theta = (wantedDeg * Math.PI) / 180
+  // The balance rises with the height and is nearly straight: regula falsi on a bracket around the middle of the edge.
+  const middle = (at: ReturnType<typeof range>) => ((at.nearest + at.farthest) / 2) * Math.tan(theta) + job.stone.faceOffsetMm / Math.cos(theta)
+  const first = range(60)
+  if (!(first.nearest > 0)) return null
+  let [low, high] = [middle(first) - 1, middle(first) + 1]
+  let [a, b] = [off(low), off(high)]
+  for (let widened = 0; a && b && a.balance * b.balance > 0 && widened < 12; widened++) {
+    const step = (high - low) * 1.5
+    if (b.balance < 0) b = off((high += step))
+    else a = off((low -= step))
+  }
+  if (!a || !b || a.balance * b.balance > 0) return null
+  let best = { at: low, ...a }
+  for (let i = 0; i < 30; i++) {
+    const next: number = low - (a.balance * (high - low)) / (b.balance - a.balance)
+    const at = off(next)
+    if (!at) return null
+    best = { at: next, ...at }
+    if (Math.abs(at.balance) < 1e-7 || high - low < 1e-9) break
+    if (at.balance > 0 === b.balance > 0) {
+      ;[high, b] = [next, at]
+      a = { ...a, balance: a.balance / 2 }
+    } else {
+      ;[low, a] = [next, at]
+      b = { ...b, balance: b.balance / 2 }
+    }
+  }
+  return { pivotHeightMm: best.at, cost: best.worst }
+
+  /** A plate has only the heights of its slots. */
+  function bestSlot(): Judgement | null {
+    if (job.rig.height.by !== 'slot') return null
+    return job.rig.height.slots.reduce<Judgement | null>((found, slot) => {
+      const at = off(slot.heightMm)
+      return at && (!found || at.worst < found.cost) ? { pivotHeightMm: slot.heightMm, cost: at.worst } : found
+    }, null)
+  }
+}
+
+interface Distances {
+  readonly nearest: number
+  readonly farthest: number
+  readonly pivotOverBladeMm: number
+}
+
+/** The nearest and farthest tangent from the pivot's foot, by the pivot's height. */
+function distanceRange(job: Job, side: Side, tangents: EdgeTangents, stations: readonly Station[]): (heightMm: number) => Distances {
+  let last: (Distances & { u: number; v: number }) | null = null
+  return (heightMm) => {
+    const { pivot } = reacherAt(job, side, heightMm)
+    // On a centred blade the foot stays where it is, whatever the height.
+    if (last && last.u === pivot.u && last.v === pivot.v) return { nearest: last.nearest, farthest: last.farthest, pivotOverBladeMm: pivot.w }
+    let [nearest, farthest] = [Infinity, -Infinity]
+    for (const distance of distancesOf(job, side, tangents, stations, heightMm)) {
+      if (distance < nearest) nearest = distance
+      if (distance > farthest) farthest = distance
+    }
+    last = { u: pivot.u, v: pivot.v, nearest, farthest, pivotOverBladeMm: pivot.w }
+    return last
+  }
+}
+
+/** From the pivot's foot to each tangent, mm: worked out in the blade's frame, where the tangents stand still. */
+export function distancesOf(job: Job, side: Side, tangents: EdgeTangents, stations: readonly Station[], heightMm: number): Float64Array {
+  const frame = clampFrame(job.held)
+  const { pivot, slideMm } = reacherAt(job, side, heightMm)
+  const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
+  const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
+  const distances = new Float64Array(tangents.count)
+  for (let i = 0; i < tangents.count; i++) {
+    const [nx, ny] = [tangents.normalX[i]!, tangents.normalY[i]!]
+    let distance = tangents.offset[i]! - nx * x - ny * y
+    if (slideMm > 0) {
+      // The foot slides along the jaws to where the rod is square to the edge, as far as the slot goes.
+      const point = stations[i]!.point
+      const square = (ny * (point[0] - x) - nx * (point[1] - y)) / (ny * frame.cos + nx * frame.sin)
+      const slid = Number.isFinite(square) ? Math.min(slideMm, Math.max(-slideMm, square)) : 0
+      distance -= slid * (nx * frame.cos - ny * frame.sin)
+    }
+    distances[i] = distance
+  }
+  return distances
+}

@@ -1,0 +1,94 @@
+import { contactsAlong } from '../angle/contact'
+import type { BevelSection } from '../bevel/reprofile'
+import { bevelThicknessMm } from '../blade/bevelThickness'
+import { primaryHalfAngleDeg } from '../blade/primaryHalfAngle'
+import type { Side } from '../clamping/centring'
+import { curveLength } from '../curve/arcLength'
+import { stationAt, type Station } from '../curve/stations'
+import { heightOfSetting, settingOfHeight, toNearestMark } from '../rig/dial'
+import type { DialSetting } from '../rig/heightReading'
+import { reacherAt, type Job } from '../setup/job'
+import { restsOnTable } from '../rig/rig'
+import { edgeTangents, evenness } from './evenness'
+import { deepestHoldMm, holdLimits, LEAST_HELD_MM, type HoldTrouble } from './holdLimits'
+import { leastSteel } from './leastSteel'
+import { searchPlacement, type Placement, type PlacementFound, type PlacementRange } from './searchPlacement'
+
+export const PLACEMENT_AIMS = ['even', 'least-steel'] as const
+export type PlacementAim = (typeof PLACEMENT_AIMS)[number]
+
+export interface FindPlacement {
+  readonly job: Job
+  readonly side: Side
+  readonly wantedDeg: number
+  /** The places of the edge that count, from heel to tip. */
+  readonly stations: readonly Station[]
+  readonly aim: PlacementAim
+  /** For the least steel: the bevel that is there on this side, degrees. */
+  readonly thereDeg: number | null
+}
+
+/** Why the best is no better: every way of doing better that stands next to it is barred by this. */
+export type Bound = HoldTrouble | 'turned-far-enough' | 'end-of-the-blade'
+
+export interface FoundPlacement extends PlacementFound {
+  /** The nearest mark to the best pivot height, and the greatest deviation with it, degrees. */
+  readonly atMark: { readonly setting: DialSetting; readonly worstDeg: number } | null
+  /** What bars anything better; empty where steepest and flattest place simply balance. */
+  readonly bounds: readonly Bound[]
+}
+
+/** A blade is not turned further than this in its jaws, degrees. */
+export const MOST_TURN_DEG = 10
+const DEPTH_STEPS = 4
+
+/** Where a rig lets its blade be held: along all of the blade, turned either way, at its stops where it has any. */
+export function placementRange({ rig, blade, held }: Pick<Job, 'rig' | 'blade' | 'held'>): PlacementRange {
+  const heel = stationAt(blade.edge, 0).point[0]
+  const tip = stationAt(blade.edge, curveLength(blade.edge)).point[0]
+  const deepest = deepestHoldMm(blade)
+  const stops = rig.stops.map((stop) => stop.depthMm).filter((depth) => restsOnTable(rig) || (depth >= LEAST_HELD_MM && depth <= deepest))
+  const free = Array.from({ length: DEPTH_STEPS }, (_, i) => LEAST_HELD_MM + ((deepest - LEAST_HELD_MM) * i) / (DEPTH_STEPS - 1))
+  const bladeXMm = [Math.min(heel, tip), Math.max(heel, tip)] as const
+  const turnDeg = [-MOST_TURN_DEG, MOST_TURN_DEG] as const
+  if (stops.length > 0 || restsOnTable(rig)) return { bladeXMm, turnDeg, depthsMm: [...new Set(stops.length > 0 ? stops : [held.bladeYMm])], freeDepthMm: null }
+  return { bladeXMm, turnDeg, depthsMm: [...new Set(free)], freeDepthMm: [LEAST_HELD_MM, deepest] }
+}
+
+/** Searches for the best way of holding a job's blade within what its rig can do. Yields the share done. Source: docs/geometry.md, "An even angle". */
+export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlacement, void> {
+  const { job, side, wantedDeg, stations, aim, thereDeg } = ask
+  const tangents = edgeTangents(stations)
+  const limits = holdLimits(job, side, stations)
+  const there: BevelSection = { edgeAngleDeg: thereDeg ?? wantedDeg, shoulderMm: bevelThicknessMm(job.blade), primaryHalfAngleDeg: primaryHalfAngleDeg(job.blade) }
+  const judge = (held: Job['held']) => (aim === 'even' ? evenness(job, side, held, tangents, stations, wantedDeg) : leastSteel(job, side, held, tangents, stations, there))
+  const range = placementRange(job)
+  const found = yield* searchPlacement({ held: job.held, range, judge, allowed: (held, heightMm) => limits(held, heightMm) === null })
+  return { ...found, atMark: found.best && atMark(found.best), bounds: found.best ? boundsOf(found.best) : [] }
+
+  function atMark({ held, pivotHeightMm }: Placement): FoundPlacement['atMark'] {
+    const setting = toNearestMark(job.rig, settingOfHeight(job.rig, pivotHeightMm))
+    const height = heightOfSetting(job.rig, setting)
+    if (!height.ok) return null
+    const contacts = contactsAlong(stations, held, reacherAt({ ...job, held }, side, height.heightMm))
+    return { setting, worstDeg: Math.max(...contacts.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - wantedDeg) : Infinity))) }
+  }
+
+  /** Looks a little further in each way: what would be better but is barred. */
+  function boundsOf(best: Placement): Bound[] {
+    const bounds = new Set<Bound>()
+    const MM = 1.5
+    const DEG = 0.75
+    const BETTER = 0.97
+    for (const [x, turn, y] of [[MM, 0, 0], [-MM, 0, 0], [0, DEG, 0], [0, -DEG, 0], [MM, DEG, 0], [MM, -DEG, 0], [-MM, DEG, 0], [-MM, -DEG, 0], [0, 0, MM], [0, 0, -MM]] as const) {
+      const held = { ...best.held, bladeXMm: best.held.bladeXMm + x, turnDeg: best.held.turnDeg + turn, bladeYMm: best.held.bladeYMm + y }
+      const tried = judge(held)
+      if (!tried || tried.cost > best.cost * BETTER - 0.002) continue
+      const trouble = limits(held, tried.pivotHeightMm)
+      if (trouble) bounds.add(trouble)
+      else if (Math.abs(held.turnDeg) > MOST_TURN_DEG) bounds.add('turned-far-enough')
+      else if (held.bladeXMm < range.bladeXMm[0] || held.bladeXMm > range.bladeXMm[1]) bounds.add('end-of-the-blade')
+    }
+    return [...bounds]
+  }
+}

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest'
+import { contactsAlong } from '../angle/contact'
+import type { Blade } from '../blade/blade'
+import { evenStations } from '../curve/stations'
+import { reacherAt, type Job } from '../setup/job'
+import { sampleJob, tableRig } from '../setup/sampleJob.fixture'
+import { edgeTangents } from './evenness'
+import { findPlacement, placementRange } from './findPlacement'
+import { holdLimits } from './holdLimits'
+import { leastSteel } from './leastSteel'
+import { positionsFor, type Positions } from './longBlade'
+
+const finished = <T>(task: Generator<number, T, void>): T => {
+  for (;;) {
+    const step = task.next()
+    if (step.done) return step.value
+  }
+}
+const sabre: Blade = { ...sampleJob.blade, primaryGrindHeightMm: 14, widthMm: 28 }
+const job: Job = { ...sampleJob, blade: sabre, held: { ...sampleJob.held, bladeYMm: 8 } }
+const stations = evenStations(sabre.edge, 300)
+const limits = holdLimits(job, 'A', stations)
+
+describe('what stands against a hold', () => {
+  it.each([
+    ['off-the-blade', { bladeXMm: 4 }, 52],
+    ['too-little-held', { bladeYMm: 2 }, 52],
+    ['off-the-flat', { bladeYMm: 17 }, 52],
+    ['height-out-of-rig', {}, 95],
+    [null, {}, 52],
+  ] as const)('%s', (trouble, change, heightMm) => {
+    expect(limits({ ...job.held, ...change }, heightMm)).toBe(trouble)
+  })
+
+  it('the rod’s end, its stops and the jaws', () => {
+    const at = (rig: Partial<Job['rig']>, heightMm = 52) => holdLimits({ ...job, rig: { ...job.rig, ...rig } }, 'A', stations)(job.held, heightMm)
+    expect(at({ rodLengthMm: 110 })).toBe('rod-too-short')
+    expect(at({ stroke: { nearestMm: 135, farthestMm: 300 } })).toBe('stops-too-near')
+    expect(at({ jaws: { ...job.rig.jaws!, halfThicknessMm: 12 } })).toBe('stone-meets-jaws')
+  })
+})
+
+describe('the best hold within them', () => {
+  it('is allowed, no worse than the present one, and its mark gives what it says', () => {
+    const found = finished(findPlacement({ job, side: 'A', wantedDeg: 20, stations, aim: 'even', thereDeg: null }))
+    const { best, atMark } = found
+    expect(limits(best!.held, best!.pivotHeightMm)).toBeNull()
+    const worstNow = Math.max(...contactsAlong(stations, job.held, reacherAt(job, 'A', 52.5)).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity)))
+    expect(best!.cost).toBeLessThan(worstNow)
+    expect(atMark!.worstDeg).toBeGreaterThanOrEqual(best!.cost - 1e-6)
+    expect(atMark!.worstDeg).toBeLessThan(best!.cost + 0.2)
+  })
+
+  it('rests on a stop where the rig has stops, and lies on a table as it does', () => {
+    const stops = [{ name: 'pin', depthMm: 9 }, { name: 'too deep', depthMm: 20 }]
+    expect(placementRange({ ...job, rig: { ...job.rig, stops } })).toMatchObject({ depthsMm: [9], freeDepthMm: null })
+    expect(placementRange({ ...job, rig: tableRig, held: { ...job.held, bladeYMm: 0 } })).toMatchObject({ depthsMm: [0], freeDepthMm: null })
+  })
+
+  it('takes no steel off a straight edge held at the angle that is there', () => {
+    const straight = evenStations([{ type: 'line', from: [0, 28], to: [90, 28] }], 50)
+    const there = { edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }
+    expect(leastSteel(job, 'A', job.held, edgeTangents(straight), straight, there)!.cost).toBeLessThan(1e-9)
+    expect(leastSteel(job, 'A', job.held, edgeTangents(stations), stations, there)!.cost).toBeGreaterThan(1e-4)
+  })
+})
+
+describe('a long blade', () => {
+  const edge: Blade['edge'] = [{ type: 'bezier', points: [[0, 30], [60, 36], [150, 34], [190, -10]] }]
+  const long: Job = { ...job, blade: { ...sabre, edge, widthMm: 34, primaryGrindHeightMm: 18 }, rig: { ...job.rig, rodLengthMm: 420 } }
+  const along = evenStations(edge, 240)
+  const positions = (toleranceDeg: number): Positions => finished(positionsFor({ job: long, side: 'A', wantedDeg: 18, toleranceDeg, stations: along, range: placementRange(long) }))
+
+  it('takes the fewer positions the more deviation is allowed, end to end, each within the tolerance', () => {
+    const [few, many] = [positions(2.5), positions(0.2)]
+    if (!few.ok || !many.ok) throw new Error('no positions')
+    expect(many.positions.length).toBeGreaterThan(few.positions.length)
+    expect(many.positions[0]!.fromMm).toBe(0)
+    expect(many.positions.at(-1)!.toMm).toBeCloseTo(along.at(-1)!.fromHeelMm, 6)
+    for (const position of many.positions) {
+      const stretch = along.filter((station) => station.fromHeelMm >= position.coversFromMm - 1e-9 && station.fromHeelMm <= position.coversToMm + 1e-9)
+      const contacts = contactsAlong(stretch, position.held, reacherAt({ ...long, held: position.held }, 'A', position.pivotHeightMm))
+      for (const contact of contacts) expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
+    }
+    for (const [i, seam] of many.seams.entries()) {
+      expect(seam.apartDeg).toBeLessThanOrEqual(0.4)
+      expect(seam.atMm).toBeGreaterThanOrEqual(many.positions[i + 1]!.coversFromMm - 1e-9)
+      expect(seam.atMm).toBeLessThanOrEqual(many.positions[i]!.coversToMm + 1e-9)
+    }
+  })
+
+  it('says from where on nothing helps', () => {
+    expect(finished(positionsFor({ job: { ...long, rig: { ...long.rig, rodLengthMm: 60 } }, side: 'A', wantedDeg: 18, toleranceDeg: 1, stations: along, range: placementRange(long) }))).toEqual({ ok: false, reason: 'no-position', fromMm: 0 })
+  })
+})

@@ -1,0 +1,108 @@
+import { contactsAlong } from '../angle/contact'
+import type { Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import { reacherAt, type Job } from '../setup/job'
+import { edgeTangents, evenness } from './evenness'
+import { holdLimits } from './holdLimits'
+import { searchPlacement, type Placement, type PlacementRange } from './searchPlacement'
+
+/** One of several ways of holding a long blade, and the stretch of the edge that is worked so. */
+export interface Position extends Placement {
+  readonly fromMm: number
+  readonly toMm: number
+  /** As far as the angle stays within the tolerance beyond its own stretch: where it can be blended. */
+  readonly coversFromMm: number
+  readonly coversToMm: number
+}
+
+export interface Seam {
+  /** Where the two positions' angles are nearest to each other, and how far apart they still are. */
+  readonly atMm: number
+  readonly apartDeg: number
+}
+
+export type Positions =
+  | { readonly ok: true; readonly positions: readonly Position[]; readonly seams: readonly Seam[] }
+  /** Even a short stretch from here cannot be kept within the tolerance. */
+  | { readonly ok: false; readonly reason: 'no-position'; readonly fromMm: number }
+
+export interface PositionsAsk {
+  readonly job: Job
+  readonly side: Side
+  readonly wantedDeg: number
+  readonly toleranceDeg: number
+  /** From heel to tip, even in arc length. */
+  readonly stations: readonly Station[]
+  readonly range: PlacementRange
+}
+
+/** Stretches are made of so many pieces at the most: a seam is not told finer. */
+const PIECES = 60
+
+/**
+ * The fewest positions that keep the deviation within a tolerance along the whole edge: each is taken as far towards the tip as any
+ * way of holding allows, then the next begins. Yields the share of the edge that is covered. Source: docs/geometry.md, "An even angle".
+ */
+export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, void> {
+  const { stations, toleranceDeg } = ask
+  const every = Math.max(1, Math.floor(stations.length / PIECES))
+  const coarse = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
+  const taken: { from: number; to: number; placement: Placement }[] = []
+  let from = 0
+  while (from < coarse.length - 1) {
+    let [good, bad] = [from, coarse.length]
+    let best: Placement | null = null
+    // The whole rest first: most blades need no more.
+    let to = coarse.length - 1
+    while (good < bad - 1) {
+      const found = bestFor(ask, coarse.slice(from, to + 1))
+      if (found && found.cost <= toleranceDeg) [good, best] = [to, found]
+      else bad = to
+      to = Math.floor((good + bad) / 2)
+      yield good / (coarse.length - 1)
+    }
+    if (!best || good === from) return { ok: false, reason: 'no-position', fromMm: coarse[from]!.fromHeelMm }
+    taken.push({ from, to: good, placement: best })
+    from = good
+  }
+  const angles = taken.map(({ placement }) => anglesAlong(ask, placement))
+  const positions = taken.map(({ from: a, to: b, placement }, k): Position => {
+    const within = (i: number) => Math.abs(angles[k]![i]! - ask.wantedDeg) <= toleranceDeg + 1e-6
+    let [first, last] = [a * every, Math.min(b * every, stations.length - 1)]
+    while (first > 0 && within(first - 1)) first--
+    while (last < stations.length - 1 && within(last + 1)) last++
+    return { ...placement, fromMm: coarse[a]!.fromHeelMm, toMm: coarse[b]!.fromHeelMm, coversFromMm: stations[first]!.fromHeelMm, coversToMm: stations[last]!.fromHeelMm }
+  })
+  const seams = positions.slice(1).map((next, k): Seam => {
+    const before = positions[k]!
+    let seam = { atMm: before.toMm, apartDeg: Infinity }
+    stations.forEach((station, i) => {
+      if (station.fromHeelMm < next.coversFromMm - 1e-9 || station.fromHeelMm > before.coversToMm + 1e-9) return
+      const apartDeg = Math.abs(angles[k]![i]! - angles[k + 1]![i]!)
+      if (apartDeg < seam.apartDeg) seam = { atMm: station.fromHeelMm, apartDeg }
+    })
+    return seam
+  })
+  return { ok: true, positions, seams }
+}
+
+function bestFor({ job, side, wantedDeg, range }: PositionsAsk, stretch: readonly Station[]): Placement | null {
+  const tangents = edgeTangents(stretch)
+  const limits = holdLimits(job, side, stretch)
+  const search = searchPlacement({
+    held: job.held,
+    range,
+    judge: (held) => evenness(job, side, held, tangents, stretch, wantedDeg),
+    allowed: (held, heightMm) => limits(held, heightMm) === null,
+  })
+  for (;;) {
+    const step = search.next()
+    if (step.done) return step.value.best
+  }
+}
+
+/** The edge angle at each station; not a number where there is none, which is within no tolerance. */
+function anglesAlong({ job, side, stations }: PositionsAsk, { held, pivotHeightMm }: Placement): number[] {
+  const at = { ...job, held }
+  return contactsAlong(stations, held, reacherAt(at, side, pivotHeightMm)).map((contact) => (contact.ok ? contact.edgeAngleDeg : NaN))
+}

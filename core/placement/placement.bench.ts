@@ -1,0 +1,17 @@
+import { bench, describe } from 'vitest'
+import { evenStations } from '../curve/stations'
+import { sampleJob } from '../setup/sampleJob.fixture'
+import { edgeTangents, evenness } from './evenness'
+import { searchPlacement } from './searchPlacement'
+
+const edge = [{ type: 'bezier' as const, points: [[0, 46], [80, 49], [150, 44], [205, 12]] as [[number, number], [number, number], [number, number], [number, number]] }]
+const job = { ...sampleJob, blade: { ...sampleJob.blade, edge } }
+const stations = evenStations(edge, 401)
+const tangents = edgeTangents(stations)
+
+describe('where to hold it', () => {
+  bench('search over position and turn, 401 places', () => {
+    const search = searchPlacement({ held: job.held, judge: (held) => evenness(job, 'A', held, tangents, stations, 18), range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null } })
+    while (!search.next().done);
+  })
+})

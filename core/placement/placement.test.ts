@@ -1,0 +1,90 @@
+import { describe, expect, it } from 'vitest'
+import { contactsAlong } from '../angle/contact'
+import { curveLength } from '../curve/arcLength'
+import type { Curve } from '../curve/curve'
+import { evenStations, type Station } from '../curve/stations'
+import { reacherAt, type Job } from '../setup/job'
+import { sampleJob, slotRig } from '../setup/sampleJob.fixture'
+import reference from './fixtures/placement.json'
+import { edgeTangents, evenness } from './evenness'
+import { searchPlacement, type PlacementAsk, type PlacementFound } from './searchPlacement'
+
+function segmentsOf(edge: (string | number | number[])[][]): Curve {
+  return edge.map(([type, ...p]) => {
+    const point = (i: number) => p[i] as [number, number]
+    if (type === 'line') return { type, from: point(0), to: point(1) }
+    if (type === 'arc') return { type, centre: point(0), radiusMm: p[1] as number, startDeg: p[2] as number, endDeg: p[3] as number }
+    return { type: 'bezier' as const, points: [point(0), point(1), point(2), point(3)] }
+  })
+}
+
+function found(ask: PlacementAsk): PlacementFound {
+  const search = searchPlacement(ask)
+  for (;;) {
+    const step = search.next()
+    if (step.done) return step.value
+  }
+}
+
+const evenJudge = (job: Job, stations: readonly Station[], wantedDeg: number): PlacementAsk['judge'] => {
+  const tangents = edgeTangents(stations)
+  return (held) => evenness(job, 'A', held, tangents, stations, wantedDeg)
+}
+
+const jobOf = (c: (typeof reference.cases)[number]): Job => ({
+  ...sampleJob,
+  rig: { ...sampleJob.rig, pivot: { setbackMm: -c.pivot[1]!, alongMm: c.pivot[0]! }, rodLengthMm: 1000 },
+  stone: { ...sampleJob.stone, faceOffsetMm: c.faceOffset },
+  blade: { ...sampleJob.blade, edge: segmentsOf(c.edge) as Job['blade']['edge'] },
+})
+
+describe('the global optimiser’s reference', () => {
+  for (const c of reference.cases) {
+    it(c.name, () => {
+      const job = jobOf(c)
+      const stations = evenStations(job.blade.edge, 401)
+      expect(curveLength(job.blade.edge)).toBeCloseTo(c.edgeLength, 5)
+      const range = { bladeXMm: c.bladeXRange as [number, number], turnDeg: c.turnRangeDeg as [number, number], depthsMm: [c.bladeY], freeDepthMm: null }
+      const { best } = found({ held: job.held, judge: evenJudge(job, stations, c.targetDeg), range })
+      expect(best!.cost - c.worstDeviationDeg).toBeLessThan(0.01)
+      expect(best!.cost - c.worstDeviationDeg).toBeGreaterThan(-0.001)
+      // And it is what the exact angles along the edge say.
+      const along = contactsAlong(stations, best!.held, reacherAt({ ...job, held: best!.held }, 'A', best!.pivotHeightMm))
+      const worst = Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - c.targetDeg) : Infinity)))
+      expect(worst).toBeCloseTo(best!.cost, 5)
+    })
+  }
+})
+
+describe('an even angle', () => {
+  const stations = evenStations(sampleJob.blade.edge, 200)
+
+  it('the best height leaves the steepest and the flattest place equally far off, also off centre', () => {
+    for (const job of [sampleJob, { ...sampleJob, held: { ...sampleJob.held, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } }]) {
+      const even = evenness(job, 'B', job.held, edgeTangents(stations), stations, 19)!
+      const angles = contactsAlong(stations, job.held, reacherAt(job, 'B', even.pivotHeightMm)).map((contact) => (contact.ok ? contact.edgeAngleDeg : NaN))
+      expect(Math.max(...angles) - 19).toBeCloseTo(even.cost, 5)
+      expect(19 - Math.min(...angles)).toBeCloseTo(even.cost, 5)
+    }
+  })
+
+  it('on a plate it is the best of the slots', () => {
+    const job = { ...sampleJob, rig: slotRig }
+    const even = evenness(job, 'A', job.held, edgeTangents(stations), stations, 19)!
+    const worst = (heightMm: number) => Math.max(...contactsAlong(stations, job.held, { ...reacherAt(job, 'A', heightMm), rodLengthMm: 900 }).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity)))
+    const heights = slotRig.height.by === 'slot' ? slotRig.height.slots.map((slot) => slot.heightMm) : []
+    expect(even.cost).toBeCloseTo(Math.min(...heights.map(worst)), 6)
+  })
+
+  it('keeps to what is allowed, and says when nothing is', () => {
+    const range = { bladeXMm: [20, 70] as const, turnDeg: [-8, 8] as const, depthsMm: [0, 4], freeDepthMm: null }
+    const judge = evenJudge(sampleJob, stations, 20)
+    const held = sampleJob.held
+    const free = found({ held, judge, range })
+    const kept = found({ held, judge, range, allowed: (at) => at.turnDeg <= 2 && at.bladeYMm === 4 })
+    expect(kept.best!.held.turnDeg).toBeLessThanOrEqual(2)
+    expect(kept.best!.held.bladeYMm).toBe(4)
+    expect(kept.best!.cost).toBeGreaterThan(free.best!.cost)
+    expect(found({ held, judge, range, allowed: () => false }).best).toBeNull()
+  })
+})
