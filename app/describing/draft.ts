@@ -4,9 +4,9 @@ import { fromMm, parseDecimal, parseLengthMm, type LengthUnit } from '#core/unit
 export type Draft = Record<string, unknown>
 
 /** Measures that may be left empty. */
-const MAY_BE_EMPTY = new Set(['mostSpineFlatMm', 'mostSpineSabreMm', 'wornOutAtMm'])
+const MAY_BE_EMPTY = new Set(['mostSpineFlatMm', 'mostSpineSabreMm', 'wornOutAtMm', 'spineThicknessTipMm', 'thicknessBehindEdgeTipMm', 'hardnessHrc'])
 const isLength = (key: string): boolean => key.endsWith('Mm')
-const isNumber = (key: string): boolean => /(Deg|Um)$/.test(key) || ['divisions', 'number', 'blades'].includes(key)
+const isNumber = (key: string): boolean => /(Deg|Um|Hrc)$/.test(key) || ['divisions', 'number', 'blades'].includes(key)
 
 /** Fine enough that nothing that was measured is lost: a micrometre. */
 const DECIMALS = { mm: 3, in: 5 } as const

@@ -9,8 +9,8 @@ import { ask, type Answer } from '~/saving/api'
 /** A box of stones is sorted as it is worked through. */
 const coarseToFine = (stones: KeptStone[]): KeptStone[] => [...stones].sort((one, other) => other.grainUm - one.grainUm)
 
-/** What is described by its measures: rigs and stones. */
-export type Tool = 'rigs' | 'stones'
+/** What is described by its measures. */
+export type Tool = 'rigs' | 'blades' | 'stones'
 
 /** The rigs, blades and stones the user owns, and the jobs on the bench. */
 export const useCollections = defineStore('collections', () => {
@@ -86,7 +86,7 @@ export const useCollections = defineStore('collections', () => {
     return answer.value
   }
 
-  /** Keeps a rig or a stone: new, or changed from what it was. The answer says what is stored, or why not. */
+  /** Keeps a rig, a blade or a stone: new, or changed from what it was. The answer says what is stored, or why not. */
   async function keep<K extends Tool>(kind: K, content: object, from: KeptByKind[K] | null): Promise<Answer<KeptByKind[K]>> {
     const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
     const answer = from
@@ -96,7 +96,7 @@ export const useCollections = defineStore('collections', () => {
     return answer
   }
 
-  /** Puts a rig or a stone away, or back. */
+  /** Puts a rig, a blade or a stone away, or back. */
   async function putAway<K extends Tool>(kind: K, thing: KeptByKind[K], away: boolean): Promise<Answer<KeptByKind[K]>> {
     const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
     const answer = await ask(schema, `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`, 'POST', { revision: thing.revision })
@@ -106,12 +106,15 @@ export const useCollections = defineStore('collections', () => {
 
   async function note<K extends Tool>(kind: K, thing: KeptByKind[K]) {
     if (kind === 'stones') stones.value = coarseToFine([...stones.value.filter((one) => one.id !== thing.id), thing as KeptStone])
+    else if (kind === 'blades') blades.value = withThing(blades.value, thing as KeptBlade)
     else {
       // What it was before first: jobs that were done with it go on with that.
       await loadRigVersions()
-      rigs.value = rigs.value.some((one) => one.id === thing.id) ? rigs.value.map((one) => (one.id === thing.id ? (thing as KeptRig) : one)) : [...rigs.value, thing as KeptRig]
+      rigs.value = withThing(rigs.value, thing as KeptRig)
     }
   }
+
+  const withThing = <T extends { id: string }>(all: T[], thing: T): T[] => (all.some((one) => one.id === thing.id) ? all.map((one) => (one.id === thing.id ? thing : one)) : [...all, thing])
 
   async function loadRigVersions() {
     const answer = await ask(z.array(rigVersion), '/api/rig-versions')

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import type { ShapeMeasure } from '#core/blade/shapes'
+import type { Zone } from '#core/blade/zones'
+import type { Segment } from '#core/curve/segment'
+import type { Station } from '#core/curve/stations'
+import { svgPath } from '#core/curve/svgPath'
+import { useViewport } from '~/composables/useViewport'
+import { dimension } from '~/drawing/dimension'
+import { boundsOf, pointList, toPixels } from '~/drawing/viewport'
+import { usePreferences } from '~/stores/preferences'
+import { lengthText } from '~/words/lengthText'
+import { SHAPE_MEASURE_WORD } from '~/words/shapeText'
+import { zoneName } from '~/words/zoneText'
+import type { Vec2 } from '#core/vector/vec2'
+
+/** A blade being described, to scale: its outline, its zones, and knobs for the measures of its shape. */
+const props = defineProps<{
+  outline: { edge: Segment[]; spine: Segment[] | null; widthMm: number }
+  stations: readonly Station[]
+  zones: readonly Zone[]
+  /** The measures that can be dragged; empty for a shape that is not of the library. */
+  uses: readonly ShapeMeasure[]
+  measureMm: (key: ShapeMeasure) => number | null
+}>()
+const emit = defineEmits<{ set: [key: ShapeMeasure, mm: number] }>()
+const preferences = usePreferences()
+const frame = ref<HTMLElement | null>(null)
+const held = ref(false)
+const bounds = () => (props.stations.length > 0 ? boundsOf([...props.stations.map((station) => station.point), [0, 0], [props.stations.at(-1)!.point[0], 0]]) : null)
+const { viewport, box } = useViewport(frame, bounds, held, { x: 70, top: 76, bottom: 76 })
+const px = (p: Vec2) => toPixels(p, viewport.value!)
+/** The blade frame as it lies on the sheet. */
+const transform = computed(() => (viewport.value ? `matrix(${viewport.value.scale} 0 0 ${-viewport.value.scale} ${viewport.value.originX} ${viewport.value.originY})` : ''))
+const edgePoints = computed(() => (viewport.value ? pointList(props.stations.map((station) => px(station.point))) : ''))
+const path = computed(() => {
+  const { edge, spine } = props.outline
+  const tip = props.stations.at(-1)!.point
+  const back = spine ? svgPath(spine) : `M0 0L${tip[0]} 0`
+  return `${svgPath(edge)} ${back}`
+})
+const closed = computed(() => {
+  const { edge, spine } = props.outline
+  const [heel, tip] = [props.stations[0]!.point, props.stations.at(-1)!.point]
+  const spinePoints = spine ? '' : `L${tip[0]} 0 L${heel[0]} 0`
+  return `${svgPath(edge)} ${spinePoints} Z`
+})
+const tip = computed(() => props.stations.at(-1)!.point)
+const marks = computed(() => (viewport.value ? props.zones.slice(1).map((zone) => px(props.stations.reduce((best, station) => (Math.abs(station.fromHeelMm - zone.fromMm) < Math.abs(best.fromHeelMm - zone.fromMm) ? station : best)).point)) : []))
+const names = computed(() => (viewport.value ? props.zones.map((zone, i) => {
+  const middle = props.stations.reduce((best, station) => (Math.abs(station.fromHeelMm - (zone.fromMm + zone.toMm) / 2) < Math.abs(best.fromHeelMm - (zone.fromMm + zone.toMm) / 2) ? station : best))
+  const [x, y] = px(middle.point)
+  return { name: zoneName(props.zones, i), at: [x + -middle.heading[1] * 20, y - middle.heading[0] * 20] as const }
+}) : []))
+const overall = computed(() => (viewport.value ? { length: dimension(px([0, 0]), px([tip.value[0], 0]), 44), width: dimension(px([0, 0]), px([0, props.stations[0]!.point[1]]), 34) } : null))
+
+/** Where each knob stands, and which way it goes. */
+const knobs = computed(() => {
+  if (!viewport.value) return []
+  const m = (key: ShapeMeasure) => props.measureMm(key) ?? 0
+  const place: Record<ShapeMeasure, { at: Vec2; way: 'x' | 'y' }> = {
+    lengthMm: { at: [m('lengthMm'), props.uses.includes('tipDropMm') ? m('tipDropMm') : props.outline.widthMm / 2], way: 'x' },
+    heelWidthMm: { at: [0, m('heelWidthMm')], way: 'y' },
+    widthMm: { at: [m('bellyFromMm'), m('widthMm')], way: 'y' },
+    bellyFromMm: { at: [m('bellyFromMm'), props.outline.widthMm * 0.45], way: 'x' },
+    tipDropMm: { at: [m('lengthMm') * 0.93, m('tipDropMm')], way: 'y' },
+    depthMm: { at: [m('lengthMm') * 0.35, m('heelWidthMm') - m('depthMm')], way: 'y' },
+  }
+  return props.uses.map((key) => ({ key, now: m(key), x: px(place[key].at)[0], y: px(place[key].at)[1], way: place[key].way }))
+})
+const STEP_MM = 0.5
+/** How a measure grows along the sheet: a hollow gets deeper downward. */
+const grows = (key: ShapeMeasure) => (key === 'depthMm' ? -1 : 1)
+function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: number, dy: number, taken: () => void) {
+  const moved = (knob.way === 'x' ? dx : -dy) / viewport.value!.scale
+  if (Math.abs(moved) < 0.1) return
+  emit('set', knob.key, Math.max(0, knob.now + grows(knob.key) * moved))
+  taken()
+}
+</script>
+
+<template>
+  <div ref="frame" class="relative h-full">
+    <svg v-if="viewport && overall" :viewBox="box" class="absolute inset-0 size-full select-none" role="group" aria-label="The blade to scale">
+      <path :d="closed" :transform="transform" class="steel" />
+      <path :d="path" :transform="transform" class="outline" />
+      <polyline :points="edgePoints" class="edge" />
+      <path v-for="(mark, i) in marks" :key="`m${i}`" :d="`M${mark[0]} ${mark[1] - 9}v18`" class="mark" />
+      <text v-for="(name, i) in names" :key="`n${i}`" :x="name.at[0]" :y="name.at[1]" text-anchor="middle" class="zone">{{ name.name }}</text>
+      <DimensionLine :dimension="overall.length" :text="lengthText(tip[0], preferences.unit)" />
+      <DimensionLine :dimension="overall.width" :text="lengthText(stations[0]!.point[1], preferences.unit)" />
+      <DragHandle v-for="knob in knobs" :key="knob.key" :x="knob.x" :y="knob.y" :turn="knob.way === 'x' ? 0 : 90" :label="SHAPE_MEASURE_WORD[knob.key]" :now="knob.now" :text="lengthText(knob.now, preferences.unit)" @held="held = $event" @drag="(dx, dy, _g, taken) => drag(knob, dx, dy, taken)" @step="(n) => emit('set', knob.key, Math.max(0, knob.now + grows(knob.key) * n * STEP_MM))" />
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.steel { fill: var(--steel); fill-opacity: 0.6; stroke: none; }
+.outline { fill: none; stroke: var(--steel-line); stroke-width: 1.4; vector-effect: non-scaling-stroke; }
+.edge { fill: none; stroke: var(--ink); stroke-width: 2.4; stroke-linejoin: round; }
+.mark { stroke: var(--ink-soft); stroke-width: 1.4; }
+.zone { fill: var(--ink-soft); font-size: 14px; }
+</style>

@@ -1,0 +1,119 @@
+import { blade as bladeSchema, type Blade } from '#core/blade/blade'
+import { SHAPES, shapeMeasures, type ShapeId, type ShapeMeasures } from '#core/blade/shapes'
+import { crossesItself } from '#core/curve/crossesItself'
+import type { Segment } from '#core/curve/segment'
+import { evenStations } from '#core/curve/stations'
+import { throughPoints } from '#core/curve/throughPoints'
+import { readPoints } from '#core/exchange/edges/points'
+import { problemFields } from '#core/kept/problem'
+import { toMm, type LengthUnit } from '#core/units/length'
+import { readDraft, toDraft, type Draft } from './draft'
+
+/** How the edge's shape is given. */
+export const EDGE_WAYS = ['shape', 'file', 'points'] as const
+export type EdgeWay = (typeof EDGE_WAYS)[number]
+
+/** The draft of a blade: its facts as they are typed, and its shape in each of the ways it can be given. */
+export interface BladeDraft {
+  facts: Draft
+  way: EdgeWay
+  shapeId: ShapeId
+  measures: Draft
+  /** Two figures a line: along the blade, and how wide it is there. */
+  points: string
+  /** As read from a file, or as it was before. */
+  drawn: { edge: Segment[]; spine: Segment[] | null } | null
+}
+
+/** The facts of a blade that are typed, empty. */
+const EMPTY: Draft = {
+  name: '', owner: '', use: '', complaint: '', steel: '', coating: '', hardnessHrc: '', notes: '', grind: 'flat', bevels: 'both', falseEdge: false,
+  spineThicknessMm: '', spineThicknessTipMm: '', thicknessBehindEdgeMm: '', thicknessBehindEdgeTipMm: '', primaryGrindHeightMm: '', handleLengthMm: '0',
+  bevel: { aDeg: '', bDeg: '' }, zones: null,
+}
+
+const measuresDraft = (of: ShapeMeasures, unit: LengthUnit): Draft => toDraft(of, unit) as Draft
+
+export function emptyBladeDraft(unit: LengthUnit): BladeDraft {
+  return { facts: structuredClone(EMPTY), way: 'shape', shapeId: 'drop-point', measures: measuresDraft(SHAPES['drop-point'].usual, unit), points: '', drawn: null }
+}
+
+export function bladeDraftOf(of: Blade, unit: LengthUnit): BladeDraft {
+  const { edge, spine, shape, bevelDeg, ...rest } = bladeSchema.parse(of)
+  const all = toDraft(rest, unit) as Draft
+  const facts = Object.fromEntries(Object.keys(EMPTY).map((key) => [key, all[key] ?? EMPTY[key]]))
+  return {
+    facts: { ...facts, bevel: bevelDeg ? toDraft(bevelDeg, unit) : { aDeg: '', bDeg: '' } },
+    way: shape ? 'shape' : 'file',
+    shapeId: shape?.id ?? 'drop-point',
+    measures: measuresDraft(shape?.measures ?? SHAPES['drop-point'].usual, unit),
+    points: '',
+    drawn: { edge: [...edge], spine: spine ? [...spine] : null },
+  }
+}
+
+export interface ReadBlade {
+  readonly blade: Blade | null
+  readonly problems: Readonly<Record<string, string>>
+  /** The shape so far, when there is one, even while the facts are not complete. */
+  readonly outline: { readonly edge: Segment[]; readonly spine: Segment[] | null; readonly widthMm: number } | null
+}
+
+/** Reads the draft of a blade. `base`: the blade that it began as. */
+export function readBlade(draft: BladeDraft, unit: LengthUnit, base: Blade | null): ReadBlade {
+  const shaped = readShape(draft, unit, base)
+  const { bevel, ...facts } = draft.facts
+  const { content, problems: unread } = readDraft(facts, unit, base ?? undefined)
+  const bevelText = bevel as { aDeg: string; bDeg: string }
+  const bevels = bevelText.aDeg.trim() === '' && bevelText.bDeg.trim() === '' ? { content: null, problems: {} } : readDraft({ bevel }, unit, { bevel: base?.bevelDeg })
+  const problems: Record<string, string> = { ...unread, ...bevels.problems, ...shaped.problems }
+  if (!shaped.outline) return { blade: null, problems, outline: null }
+  const parsed = bladeSchema.safeParse({ ...(content as object), ...shaped.outline, shape: shaped.shape, bevelDeg: (bevels.content as { bevel?: unknown } | null)?.bevel ?? null })
+  if (!parsed.success) for (const { field, message } of problemFields(parsed.error)) problems[field.replace('bevelDeg', 'bevel')] ??= message
+  const ok = parsed.success && Object.keys(problems).length === 0
+  return { blade: ok ? parsed.data : null, problems, outline: shaped.outline }
+}
+
+interface Shaped {
+  outline: ReadBlade['outline']
+  shape: Blade['shape']
+  problems: Record<string, string>
+}
+
+const CHECKED = 240
+
+function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Shaped {
+  const none = (field: string, message: string): Shaped => ({ outline: null, shape: null, problems: { [field]: message } })
+  const outlined = (edge: Segment[], spine: Segment[] | null, shape: Blade['shape'], field: string): Shaped => {
+    const points = evenStations(edge, CHECKED).map((station) => station.point)
+    if (crossesItself(points) !== null) return none(field, 'With these measures the edge crosses itself.')
+    return { outline: { edge, spine, widthMm: Math.max(...points.map((point) => point[1])) }, shape, problems: {} }
+  }
+  if (draft.way === 'points') {
+    const read = readPoints(draft.points)
+    if (!read.ok) return none('points', draft.points.trim() === '' ? 'Measure along the blade from the heel, and how wide it is there; one pair a line.' : `Line ${read.line}: ${read.message}`)
+    const points = read.points.map(([x, y]) => [toMm(x, unit), toMm(y, unit)] as const)
+    const back = points.findIndex((point, i) => i > 0 && Math.hypot(point[0] - points[i - 1]![0], point[1] - points[i - 1]![1]) < 1e-6)
+    if (back > 0) return none('points', `Line ${back + 1} is the same point as the one before.`)
+    return outlined(throughPoints(points), null, null, 'points')
+  }
+  if (draft.way === 'file') return draft.drawn ? outlined(draft.drawn.edge, draft.drawn.spine, null, 'file') : none('file', 'Choose a drawing of the edge first.')
+  const { uses } = SHAPES[draft.shapeId]
+  const { content, problems } = readDraft({ measures: Object.fromEntries(uses.map((key) => [key, draft.measures[key]])) }, unit, { measures: base?.shape?.measures })
+  if (Object.keys(problems).length > 0) return { outline: null, shape: null, problems: { ...problems } }
+  const parsed = shapeMeasures.safeParse({ ...SHAPES[draft.shapeId].usual, ...(content as { measures: object }).measures })
+  if (!parsed.success) return { outline: null, shape: null, problems: Object.fromEntries(problemFields(parsed.error).map(({ field, message }) => [`measures.${field}`, message])) }
+  const wrong = impossibleShape(parsed.data, uses)
+  if (wrong) return none(`measures.${wrong.field}`, wrong.message)
+  const { edge, spine } = SHAPES[draft.shapeId].build(parsed.data)
+  return outlined([...edge], [...spine], { id: draft.shapeId, measures: parsed.data }, 'measures.lengthMm')
+}
+
+function impossibleShape(m: ShapeMeasures, uses: readonly (keyof ShapeMeasures)[]): { field: keyof ShapeMeasures; message: string } | null {
+  if (m.lengthMm < 10) return { field: 'lengthMm', message: 'A blade is 10 mm long at least.' }
+  if (m.heelWidthMm < 3) return { field: 'heelWidthMm', message: 'A blade is 3 mm wide at least.' }
+  if (uses.includes('widthMm') && m.widthMm < 3) return { field: 'widthMm', message: 'A blade is 3 mm wide at least.' }
+  if (uses.includes('bellyFromMm') && (m.bellyFromMm < 1 || m.bellyFromMm > m.lengthMm - 1)) return { field: 'bellyFromMm', message: 'This lies between the heel and the tip.' }
+  if (uses.includes('depthMm') && m.depthMm > m.heelWidthMm * 0.9) return { field: 'depthMm', message: 'The hollow would come through the spine.' }
+  return null
+}

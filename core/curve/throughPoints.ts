@@ -1,0 +1,34 @@
+import { degrees } from '../units/angle'
+import { add, dot, length, scale, subtract, unit, type Vec2 } from '../vector/vec2'
+import type { Segment } from './segment'
+
+/** A turn sharper than this at a point is a corner. */
+const CORNER_DEG = 25
+
+/**
+ * A smooth curve through a few measured points (two or more), its corners kept sharp: Béziers whose ends take the direction of their
+ * neighbours, a third of the way between. Where a stretch has only its two ends it is straight. Source: Catmull and Rom, 1974.
+ */
+export function throughPoints(points: readonly Vec2[]): Segment[] {
+  const turn = (i: number) => {
+    const [a, b] = [subtract(points[i]!, points[i - 1]!), subtract(points[i + 1]!, points[i]!)]
+    return Math.abs(degrees(Math.atan2(a[0] * b[1] - a[1] * b[0], dot(a, b))))
+  }
+  const isEnd = (i: number) => i === 0 || i === points.length - 1 || turn(i) > CORNER_DEG
+  /** The direction at a point, seen from one side of it where it is a corner. */
+  const way = (i: number, towards: 1 | -1): Vec2 => (isEnd(i) ? endWay(i, towards) : unit(subtract(points[i + 1]!, points[i - 1]!)))
+  const endWay = (i: number, towards: 1 | -1): Vec2 => {
+    const next = i + towards
+    const chord = unit(towards === 1 ? subtract(points[next]!, points[i]!) : subtract(points[i]!, points[next]!))
+    if (isEnd(next)) return chord
+    // Mirrored about the chord: the ends bend as the stretch does.
+    const there = unit(subtract(points[next + 1]!, points[next - 1]!))
+    return subtract(scale(chord, 2 * dot(there, chord)), there)
+  }
+  return points.slice(1).map((to, i): Segment => {
+    const from = points[i]!
+    if (isEnd(i) && isEnd(i + 1)) return { type: 'line', from: [...from], to: [...to] }
+    const third = length(subtract(to, from)) / 3
+    return { type: 'bezier', points: [[...from], [...add(from, scale(way(i, 1), third))], [...subtract(to, scale(way(i + 1, -1), third))], [...to]] }
+  })
+}

@@ -1,0 +1,127 @@
+import DxfParser from 'dxf-parser'
+import Drawing from 'dxf-writer'
+import log from 'loglevel'
+import type { Curve } from '../../curve/curve'
+import { bezierAt, fitPoints } from '../../curve/fitPoints'
+import type { Segment } from '../../curve/segment'
+import { degrees } from '../../units/angle'
+import type { Vec2 } from '../../vector/vec2'
+import { chained, type ReadDrawing } from './drawnPath'
+
+// The parser tells of every oddity of a file; what matters is told by readDxf itself.
+log.setLevel('silent')
+
+/** $INSUNITS of the header: millimetres for a unit. */
+const MM_PER: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 }
+/** Splines are sampled so finely and then fitted this closely, in the drawing's unit. */
+const SPLINE = { samples: 160, tolerance: 0.005 } as const
+/** Ends this near to each other are joined, in the drawing's unit. */
+const JOIN = 0.02
+
+interface Entity {
+  readonly type: string
+  readonly vertices?: readonly { readonly x: number; readonly y: number; readonly bulge?: number }[]
+  readonly shape?: boolean
+  readonly center?: { readonly x: number; readonly y: number }
+  readonly radius?: number
+  readonly startAngle?: number
+  readonly endAngle?: number
+  readonly controlPoints?: readonly { readonly x: number; readonly y: number }[]
+  readonly fitPoints?: readonly { readonly x: number; readonly y: number }[]
+  readonly knotValues?: readonly number[]
+  readonly degreeOfSplineCurve?: number
+}
+
+/** Reads the lines, arcs, polylines and splines of a DXF, joined where their ends meet. */
+export function readDxf(text: string): ReadDrawing {
+  let drawing: ReturnType<DxfParser['parseSync']>
+  try {
+    drawing = new DxfParser().parseSync(text)
+  } catch {
+    drawing = null
+  }
+  if (!drawing) return { ok: false, message: 'The file is no DXF that can be read.' }
+  const entities = (drawing.entities ?? []) as unknown as Entity[]
+  const pieces = entities.flatMap(segmentsOf)
+  if (pieces.length === 0) {
+    const kinds = [...new Set(entities.map((entity) => entity.type))].join(', ')
+    return { ok: false, message: `There is no line, arc, polyline or spline in this DXF${kinds ? `, only ${kinds}` : ''}.` }
+  }
+  const unit = Number((drawing.header as Record<string, unknown> | undefined)?.$INSUNITS)
+  const paths = chained(pieces, JOIN).map((segments, i) => ({ name: `chain ${i + 1}`, segments }))
+  return { ok: true, paths, mmPerUnit: MM_PER[unit] ?? null }
+}
+
+const point = (at: { readonly x: number; readonly y: number }): [number, number] => [at.x, at.y]
+const apart = (a: Vec2, b: Vec2): number => Math.hypot(a[0] - b[0], a[1] - b[1])
+
+function segmentsOf(entity: Entity): Segment[] {
+  const { vertices = [] } = entity
+  if (entity.type === 'LINE' && vertices.length === 2 && apart(point(vertices[0]!), point(vertices[1]!)) > 1e-9) return [{ type: 'line', from: point(vertices[0]!), to: point(vertices[1]!) }]
+  if (entity.type === 'LWPOLYLINE' || entity.type === 'POLYLINE') {
+    const closed = entity.shape ? [...vertices, vertices[0]!] : vertices
+    return closed.slice(1).flatMap((to, i) => bulged(point(closed[i]!), point(to), closed[i]!.bulge ?? 0))
+  }
+  if (entity.type === 'ARC' && entity.center && entity.radius) {
+    const startDeg = degrees(entity.startAngle ?? 0)
+    const end = degrees(entity.endAngle ?? 0)
+    return [{ type: 'arc', centre: point(entity.center), radiusMm: entity.radius, startDeg, endDeg: end <= startDeg ? end + 360 : end }]
+  }
+  if (entity.type === 'SPLINE') {
+    const points = splinePoints(entity)
+    return points.length > 1 ? fitPoints(points, SPLINE.tolerance).segments : []
+  }
+  return []
+}
+
+/** A stretch of a polyline: straight, or the arc whose bulge is the tangent of a quarter of its sweep. */
+function bulged(from: [number, number], to: [number, number], bulge: number): Segment[] {
+  const chord = apart(from, to)
+  if (chord < 1e-9) return []
+  if (Math.abs(bulge) < 1e-9) return [{ type: 'line', from, to }]
+  const sweep = 4 * Math.atan(bulge)
+  const radiusMm = chord / 2 / Math.abs(Math.sin(sweep / 2))
+  const toCentre = (chord / 2) * (1 / Math.tan(sweep / 2))
+  const [ux, uy] = [(to[0] - from[0]) / chord, (to[1] - from[1]) / chord]
+  const centre: [number, number] = [(from[0] + to[0]) / 2 - uy * toCentre, (from[1] + to[1]) / 2 + ux * toCentre]
+  const startDeg = degrees(Math.atan2(from[1] - centre[1], from[0] - centre[0]))
+  return [{ type: 'arc', centre, radiusMm, startDeg, endDeg: startDeg + degrees(sweep) }]
+}
+
+/** Points of a B-spline by de Boor's algorithm; of one that has only fit points, those. */
+function splinePoints({ controlPoints = [], fitPoints: through = [], knotValues: knots = [], degreeOfSplineCurve: degree = 3 }: Entity): Vec2[] {
+  if (controlPoints.length <= degree || knots.length < controlPoints.length + degree + 1) return through.map(point)
+  const [from, to] = [knots[degree]!, knots[controlPoints.length]!]
+  return Array.from({ length: SPLINE.samples + 1 }, (_, i) => {
+    const t = Math.min(to - 1e-9 * (to - from), from + ((to - from) * i) / SPLINE.samples)
+    let k = degree
+    while (k < controlPoints.length - 1 && t >= knots[k + 1]!) k++
+    const d = Array.from({ length: degree + 1 }, (__, j) => point(controlPoints[j + k - degree]!))
+    for (let r = 1; r <= degree; r++) {
+      for (let j = degree; j >= r; j--) {
+        const left = knots[j + k - degree]!
+        const share = (t - left) / (knots[j + 1 + k - r]! - left || 1)
+        d[j] = [(1 - share) * d[j - 1]![0] + share * d[j]![0], (1 - share) * d[j - 1]![1] + share * d[j]![1]]
+      }
+    }
+    return d[degree]!
+  })
+}
+
+const BEZIER_STEPS = 64
+
+/** An edge and its spine as DXF in millimetres: lines and arcs as they are, Béziers as polylines that keep within micrometres. */
+export function writeDxf(edge: Curve, spine: Curve | null): string {
+  const drawing = new Drawing()
+  drawing.setUnits('Millimeters')
+  for (const [layer, curve] of [['edge', edge], ['spine', spine ?? []]] as const) {
+    drawing.addLayer(layer, Drawing.ACI.WHITE!, 'CONTINUOUS')
+    drawing.setActiveLayer(layer)
+    for (const piece of curve) {
+      if (piece.type === 'line') drawing.drawLine(piece.from[0], piece.from[1], piece.to[0], piece.to[1])
+      else if (piece.type === 'arc') drawing.drawArc(piece.centre[0], piece.centre[1], piece.radiusMm, Math.min(piece.startDeg, piece.endDeg), Math.max(piece.startDeg, piece.endDeg))
+      else drawing.drawPolyline(Array.from({ length: BEZIER_STEPS + 1 }, (_, i) => [...bezierAt(piece.points, i / BEZIER_STEPS)] as [number, number]))
+    }
+  }
+  return drawing.toDxfString()
+}

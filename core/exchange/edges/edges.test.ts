@@ -1,0 +1,119 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { SHAPES } from '../../blade/shapes'
+import { curveLength } from '../../curve/arcLength'
+import { fitPoints } from '../../curve/fitPoints'
+import { evenStations } from '../../curve/stations'
+import { throughPoints } from '../../curve/throughPoints'
+import type { Vec2 } from '../../vector/vec2'
+import { readDxf, writeDxf } from './dxf'
+import type { ReadDrawing } from './drawnPath'
+import { placeEdge } from './placeEdge'
+import { readPoints, writePoints } from './points'
+import { readSvg, writeSvg } from './svg'
+
+const { edge, spine } = SHAPES['drop-point'].build(SHAPES['drop-point'].usual)
+const asDrawn = { mmPerUnit: 1, tipAtLeft: false, edgeBelow: false }
+const read = (drawing: ReadDrawing) => {
+  if (!drawing.ok) throw new Error(drawing.message)
+  return drawing
+}
+/** The farthest that places of one edge are from the places of another. */
+const apart = (a: typeof edge, b: typeof edge): number => {
+  const [p, q] = [evenStations(a, 101), evenStations(b, 101)]
+  return Math.max(...p.map((station, i) => Math.hypot(station.point[0] - q[i]!.point[0], station.point[1] - q[i]!.point[1])))
+}
+
+describe('an edge written and read again', () => {
+  it('as SVG', () => {
+    const { paths, mmPerUnit } = read(readSvg(writeSvg(edge, spine, { lengthMm: 90, widthMm: 24 })))
+    expect(mmPerUnit).toBeCloseTo(1, 9)
+    const placed = placeEdge(paths.find((path) => path.name === 'edge')!, { ...asDrawn, mmPerUnit: mmPerUnit! }, 24)
+    expect(placed.ok && apart(placed.edge, edge)).toBeLessThan(0.01)
+  })
+
+  it('as DXF', () => {
+    const { paths, mmPerUnit } = read(readDxf(writeDxf(edge, null)))
+    expect(mmPerUnit).toBe(1)
+    const placed = placeEdge(paths[0]!, asDrawn, 24)
+    expect(placed.ok && apart(placed.edge, edge)).toBeLessThan(0.01)
+  })
+
+  it('as points, fitted by few pieces within the tolerance', () => {
+    const points = readPoints(writePoints(edge))
+    const fitted = fitPoints(points.ok ? points.points : [], 0.02)
+    expect(fitted.residualMm).toBeLessThanOrEqual(0.02)
+    expect(fitted.segments.length).toBeLessThanOrEqual(6)
+    expect(apart(fitted.segments, edge)).toBeLessThan(0.05)
+  })
+})
+
+describe('drawings of other programs', () => {
+  it('SVG: relative commands, arcs, nested transforms and units', () => {
+    const svg = '<svg width="100mm" height="50mm" viewBox="0 0 200 100"><g transform="translate(10,5)"><g transform="scale(2)"><path id="e" d="m0 0 h30 a20 20 0 0 1 20 20"/></g></g><text>no</text></svg>'
+    const { paths, mmPerUnit } = read(readSvg(svg))
+    expect(mmPerUnit).toBe(0.5)
+    const placed = placeEdge(paths[0]!, { mmPerUnit: 0.5, tipAtLeft: false, edgeBelow: false }, 30)
+    if (!placed.ok) throw new Error(placed.message)
+    expect(curveLength(placed.edge)).toBeCloseTo(30 + 10 * Math.PI, 2)
+  })
+
+  it('DXF: a polyline with a bulge, an arc, and a spline, joined where they meet', () => {
+    const dxf = ['0', 'SECTION', '2', 'ENTITIES', '0', 'LWPOLYLINE', '90', '3', '70', '0', '10', '0', '20', '25', '10', '50', '20', '25', '42', '-0.41421356', '10', '75', '20', '0', '0', 'ENDSEC', '0', 'EOF'].join('\n')
+    const [path] = read(readDxf(dxf)).paths
+    expect(path!.segments.map((piece) => piece.type)).toEqual(['line', 'arc'])
+    expect(curveLength(path!.segments)).toBeCloseTo(50 + (25 * Math.PI) / 2, 3)
+  })
+
+  it('a closed outline is parted into edge and spine, whichever way it was drawn', () => {
+    for (const d of ['M0 0 H60 L80 15 C70 24 60 24 50 24 H0 Z', 'M0 0 V24 H50 C60 24 70 24 80 15 L60 0 Z']) {
+      const placed = placeEdge(read(readSvg(`<svg><path d="${d}"/></svg>`)).paths[0]!, { ...asDrawn, edgeBelow: true }, 24)
+      if (!placed.ok) throw new Error(placed.message)
+      const [heel, tip] = [evenStations(placed.edge, 2)[0]!.point, evenStations(placed.edge, 2)[1]!.point]
+      expect([...heel, ...tip].map((mm) => Math.round(mm * 1000) / 1000)).toEqual([0, 24, 80, 15])
+      expect(placed.spine).not.toBeNull()
+    }
+  })
+})
+
+describe('what is wrong is said', () => {
+  it.each([
+    ['<svg><circle r="4"/></svg>', /no path/],
+    ['hello', /no SVG/],
+  ])('SVG %j', (text, message) => {
+    const drawing = readSvg(text)
+    expect(!drawing.ok && drawing.message).toMatch(message)
+  })
+
+  it('DXF without a usable entity, points without figures, an edge of no length, and one that crosses itself', () => {
+    const circle = readDxf(['0', 'SECTION', '2', 'ENTITIES', '0', 'CIRCLE', '10', '0', '20', '0', '40', '5', '0', 'ENDSEC', '0', 'EOF'].join('\n'))
+    expect(!circle.ok && circle.message).toBe('There is no line, arc, polyline or spline in this DXF, only CIRCLE.')
+    expect(readPoints('x,y\n0,20\n10;b')).toEqual({ ok: false, line: 3, message: '“10;b” is not two figures.' })
+    expect(readPoints('0 20\n12,5 19,5')).toEqual({ ok: true, points: [[0, 20], [12.5, 19.5]] })
+    const short = placeEdge({ name: '', segments: [{ type: 'line', from: [0, 0], to: [1, 0] }] }, asDrawn, 20)
+    expect(!short.ok && short.message).toMatch(/too short/)
+    const loop = placeEdge({ name: '', segments: throughPoints([[0, 0], [60, 0], [60, 20], [30, -20], [90, -5]]) }, asDrawn, 20)
+    expect(loop).toEqual({ ok: false, message: 'This edge crosses itself: take a simpler path.' })
+  })
+
+  it('any text at all is read or refused, never thrown at', () => {
+    const some = fc.oneof(fc.string(), fc.string().map((d) => `<svg><path d="${d}"/></svg>`), fc.array(fc.constantFrom('0', 'SECTION', '2', 'ENTITIES', 'LINE', 'SPLINE', 'ARC', '10', '20', '5', 'ENDSEC', 'EOF', '-1e9', 'x')).map((lines) => lines.join('\n')))
+    fc.assert(fc.property(some, (text) => [readSvg(text), readDxf(text), readPoints(text)].every((result) => typeof result.ok === 'boolean')))
+  })
+})
+
+describe('curves through points', () => {
+  it('a circle’s points are one arc, a corner stays sharp', () => {
+    const arc: Vec2[] = Array.from({ length: 40 }, (_, i) => [60 * Math.sin(i / 40), 60 * Math.cos(i / 40)])
+    expect(fitPoints(arc, 0.01).segments).toEqual([expect.objectContaining({ type: 'arc', radiusMm: expect.closeTo(60, 6) })])
+    const corner: Vec2[] = [...Array.from({ length: 30 }, (_, i): Vec2 => [i, 20]), ...Array.from({ length: 20 }, (_, i): Vec2 => [30 + i * 0.7, 20 - i * 0.7])]
+    expect(fitPoints(corner, 0.05).segments.map((piece) => piece.type)).toEqual(['line', 'line'])
+  })
+
+  it('passes through every typed point', () => {
+    const typed: Vec2[] = [[0, 24], [20, 24], [40, 23.6], [60, 21], [75, 15], [84, 7]]
+    const pieces = throughPoints(typed)
+    expect(pieces).toHaveLength(5)
+    pieces.forEach((piece, i) => expect(piece.type === 'bezier' ? [piece.points[0], piece.points[3]] : piece.type === 'line' ? [piece.from, piece.to] : null).toEqual([typed[i], typed[i + 1]]))
+  })
+})
