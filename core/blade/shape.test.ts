@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { cornersOf } from '../curve/corners'
-import type { Curve } from '../curve/curve'
+import { crossesItself } from '../curve/crossesItself'
+import { curve, type Curve } from '../curve/curve'
 import { evenStations } from '../curve/stations'
 import { bellyBlade } from '../setup/sampleJob.fixture'
 import { hollowOf } from './hollow'
+import { SHAPE_IDS, SHAPES } from './shapes'
 import { zonesOf } from './zones'
 
 const zones = (edge: Curve) => zonesOf(edge, evenStations(edge, 400)).map((zone) => zone.kind)
@@ -38,5 +40,26 @@ describe('a hollow edge', () => {
     expect(hollow.radiusMm).toBeCloseTo(100, 3)
     expect(hollow.widestStoneMm).toBeCloseTo(Math.sqrt(80), 3)
     expect(hollowOf(evenStations(bellyBlade.edge, 400))).toBeNull()
+  })
+})
+
+describe('the library of shapes', () => {
+  it.each(SHAPE_IDS)('%s: from heel to tip, joined, as wide as it was measured, never crossing itself', (id) => {
+    const { usual, build } = SHAPES[id]
+    const { edge, spine } = build(usual)
+    expect(curve.safeParse(edge).success).toBe(true)
+    expect(curve.safeParse(spine).success).toBe(true)
+    const points = evenStations(edge, 200).map((station) => station.point)
+    expect(points[0]).toEqual([0, usual.heelWidthMm])
+    expect(points.at(-1)![0]).toBeCloseTo(usual.lengthMm, 6)
+    expect(crossesItself(points)).toBeNull()
+    const spineEnd = evenStations(spine, 2)[1]!.point
+    expect(Math.hypot(spineEnd[0] - points.at(-1)![0], spineEnd[1] - points.at(-1)![1])).toBeLessThan(id === 'straight' || id === 'chisel-tip' ? usual.heelWidthMm + 0.1 : 0.01)
+  })
+
+  it('a recurved edge has a hollow before its belly, a hooked one is all hollow', () => {
+    expect(zones(SHAPES.recurved.build(SHAPES.recurved.usual).edge).slice(0, 1)).toEqual(['hollow'])
+    expect(zones(SHAPES.hooked.build(SHAPES.hooked.usual).edge)).toContain('hollow')
+    expect(zones(SHAPES['angular-tip'].build(SHAPES['angular-tip'].usual).edge)).toEqual(['facet', 'facet'])
   })
 })

@@ -116,9 +116,9 @@ export const SHAPES: Readonly<Record<ShapeId, BladeShape>> = {
     usual: { ...common, lengthMm: 110, heelWidthMm: 26, widthMm: 27, bellyFromMm: 62, tipDropMm: 8, depthMm: 3 },
     build: (m) => {
       const [heel, turn, tip]: Vec2[] = [[0, m.heelWidthMm], [m.bellyFromMm, m.widthMm], [m.lengthMm, m.tipDropMm]]
-      const deep = (4 / 3) * m.depthMm
-      const control: Vec2 = [0.68 * m.bellyFromMm, m.heelWidthMm + 0.68 * (m.widthMm - m.heelWidthMm) - deep]
-      return { edge: [bezier(heel!, [0.3 * m.bellyFromMm, m.heelWidthMm - deep], control, turn!), belly(turn!, heading(control, turn!), tip!)], spine: spineTo(tip!, 0.55 * m.lengthMm) }
+      // The far control lies level with the widest place, so the near one makes the hollow: 4/9 of its depth.
+      const control: Vec2 = [0.33 * m.bellyFromMm, m.heelWidthMm - 2.25 * m.depthMm]
+      return { edge: [bezier(heel!, control, [0.68 * m.bellyFromMm, m.widthMm], turn!), belly(turn!, [1, 0], tip!)], spine: spineTo(tip!, 0.55 * m.lengthMm) }
     },
   },
   'angular-tip': {

@@ -19,7 +19,7 @@ const preferences = usePreferences()
 const toast = useToast()
 const { draft, takenUp, beginAnew, forget, read, stations, zones, found, halfAngleDeg, chooseShape, uses, measureMm, setMeasure } = useBladeDescription(props.from, props.copy)
 
-const STEPS: readonly string[] = ['The edge', 'Thickness and grind', 'What it is for']
+const STEPS: readonly string[] = ['The edge', 'Thickness', 'What it is for']
 const STEP_OF = (path: string): number => (/^(measures|points|file|zones)/.test(path) ? 0 : /^(spine|thickness|primary|bevel|grind|handle|width|edge)/.test(path) ? 1 : 2)
 const step = ref(0)
 const left = ref(new Set<number>())

@@ -1,9 +1,9 @@
 <script setup lang="ts">
+import { outlinePath } from '#core/blade/outline'
 import type { ShapeMeasure } from '#core/blade/shapes'
 import type { Zone } from '#core/blade/zones'
 import type { Segment } from '#core/curve/segment'
 import type { Station } from '#core/curve/stations'
-import { svgPath } from '#core/curve/svgPath'
 import { useViewport } from '~/composables/useViewport'
 import { dimension } from '~/drawing/dimension'
 import { boundsOf, pointList, toPixels } from '~/drawing/viewport'
@@ -32,18 +32,7 @@ const px = (p: Vec2) => toPixels(p, viewport.value!)
 /** The blade frame as it lies on the sheet. */
 const transform = computed(() => (viewport.value ? `matrix(${viewport.value.scale} 0 0 ${-viewport.value.scale} ${viewport.value.originX} ${viewport.value.originY})` : ''))
 const edgePoints = computed(() => (viewport.value ? pointList(props.stations.map((station) => px(station.point))) : ''))
-const path = computed(() => {
-  const { edge, spine } = props.outline
-  const tip = props.stations.at(-1)!.point
-  const back = spine ? svgPath(spine) : `M0 0L${tip[0]} 0`
-  return `${svgPath(edge)} ${back}`
-})
-const closed = computed(() => {
-  const { edge, spine } = props.outline
-  const [heel, tip] = [props.stations[0]!.point, props.stations.at(-1)!.point]
-  const spinePoints = spine ? '' : `L${tip[0]} 0 L${heel[0]} 0`
-  return `${svgPath(edge)} ${spinePoints} Z`
-})
+const outline = computed(() => outlinePath(props.outline))
 const tip = computed(() => props.stations.at(-1)!.point)
 const marks = computed(() => (viewport.value ? props.zones.slice(1).map((zone) => px(props.stations.reduce((best, station) => (Math.abs(station.fromHeelMm - zone.fromMm) < Math.abs(best.fromHeelMm - zone.fromMm) ? station : best)).point)) : []))
 const names = computed(() => (viewport.value ? props.zones.map((zone, i) => {
@@ -81,8 +70,7 @@ function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: numb
 <template>
   <div ref="frame" class="relative h-full">
     <svg v-if="viewport && overall" :viewBox="box" class="absolute inset-0 size-full select-none" role="group" aria-label="The blade to scale">
-      <path :d="closed" :transform="transform" class="steel" />
-      <path :d="path" :transform="transform" class="outline" />
+      <path :d="outline" :transform="transform" class="steel" />
       <polyline :points="edgePoints" class="edge" />
       <path v-for="(mark, i) in marks" :key="`m${i}`" :d="`M${mark[0]} ${mark[1] - 9}v18`" class="mark" />
       <text v-for="(name, i) in names" :key="`n${i}`" :x="name.at[0]" :y="name.at[1]" text-anchor="middle" class="zone">{{ name.name }}</text>
@@ -94,8 +82,7 @@ function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: numb
 </template>
 
 <style scoped>
-.steel { fill: var(--steel); fill-opacity: 0.6; stroke: none; }
-.outline { fill: none; stroke: var(--steel-line); stroke-width: 1.4; vector-effect: non-scaling-stroke; }
+.steel { fill: var(--steel); fill-opacity: 0.6; stroke: var(--steel-line); stroke-width: 1.4; vector-effect: non-scaling-stroke; }
 .edge { fill: none; stroke: var(--ink); stroke-width: 2.4; stroke-linejoin: round; }
 .mark { stroke: var(--ink-soft); stroke-width: 1.4; }
 .zone { fill: var(--ink-soft); font-size: 14px; }
