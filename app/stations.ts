@@ -24,7 +24,7 @@ export const STATIONS = [
     word: 'Clamp',
     key: '3',
     asks: 'How is it held, and what is dialled?',
-    sheets: [sheet('', 'Bench'), sheet('even', 'Even angle'), sheet('sides', 'Two sides'), sheet('sure', 'How sure'), sheet('what-if', 'What if'), sheet('gauge', 'Gauge')],
+    sheets: [sheet('', 'Bench'), sheet('even', 'Even angle'), sheet('parts', 'Long and faceted'), sheet('hold', 'Will it hold?'), sheet('sides', 'Two sides'), sheet('sure', 'How sure'), sheet('what-if', 'What if'), sheet('gauge', 'Gauge'), sheet('card', 'Clamp card')],
   },
 ] as const
 export type StationId = (typeof STATIONS)[number]['id']

@@ -1,11 +1,14 @@
 import fc from 'fast-check'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { SHAPES } from '../../blade/shapes'
 import { curveLength } from '../../curve/arcLength'
 import { fitPoints } from '../../curve/fitPoints'
 import { evenStations } from '../../curve/stations'
 import { throughPoints } from '../../curve/throughPoints'
 import type { Vec2 } from '../../vector/vec2'
+import gnuplotDxf from './fixtures/gnuplot.dxf?raw'
+import potraceDxf from './fixtures/potrace.dxf?raw'
+import potraceSvg from './fixtures/potrace.svg?raw'
 import { readDxf, writeDxf } from './dxf'
 import type { ReadDrawing } from './drawnPath'
 import { placeEdge } from './placeEdge'
@@ -65,6 +68,28 @@ describe('drawings of other programs', () => {
     expect(curveLength(path!.segments)).toBeCloseTo(50 + (25 * Math.PI) / 2, 3)
   })
 
+  it.each([
+    ['an SVG traced from a bitmap by potrace', () => readSvg(potraceSvg), null],
+    ['its DXF, ten units for a millimetre', () => readDxf(potraceDxf), 0.1],
+  ])('%s: a blade 90 mm long and 24 mm wide whose tip lies 6 mm below the spine', (_, drawing, mmPerUnit) => {
+    const { paths, mmPerUnit: drawn } = read(drawing())
+    const placed = placeEdge(paths[0]!, { mmPerUnit: mmPerUnit ?? drawn!, tipAtLeft: false, edgeBelow: true }, 24)
+    if (!placed.ok) throw new Error(placed.message)
+    const stations = evenStations(placed.edge, 200)
+    expect(Math.abs(stations[0]!.point[1] - 24)).toBeLessThan(0.2)
+    expect(Math.abs(stations.at(-1)!.point[0] - 90)).toBeLessThan(0.3)
+    expect(Math.abs(stations.at(-1)!.point[1] - 6)).toBeLessThan(0.4)
+    expect(placed.spine).not.toBeNull()
+  })
+
+  it('a DXF plotted by gnuplot: a cubic that falls by a fifth of its length', () => {
+    const longest = read(readDxf(gnuplotDxf)).paths.reduce((best, path) => (curveLength(path.segments) > curveLength(best.segments) ? path : best))
+    const placed = placeEdge(longest, asDrawn, 24)
+    if (!placed.ok) throw new Error(placed.message)
+    const [heel, tip] = evenStations(placed.edge, 2).map((station) => station.point)
+    expect((heel![1] - tip![1]) / tip![0]).toBeCloseTo(18 / 90, 2)
+  })
+
   it('a closed outline is parted into edge and spine, whichever way it was drawn', () => {
     for (const d of ['M0 0 H60 L80 15 C70 24 60 24 50 24 H0 Z', 'M0 0 V24 H50 C60 24 70 24 80 15 L60 0 Z']) {
       const placed = placeEdge(read(readSvg(`<svg><path d="${d}"/></svg>`)).paths[0]!, { ...asDrawn, edgeBelow: true }, 24)
@@ -97,6 +122,7 @@ describe('what is wrong is said', () => {
   })
 
   it('any text at all is read or refused, never thrown at', () => {
+    vi.spyOn(console, 'log').mockImplementation(() => undefined)
     const some = fc.oneof(fc.string(), fc.string().map((d) => `<svg><path d="${d}"/></svg>`), fc.array(fc.constantFrom('0', 'SECTION', '2', 'ENTITIES', 'LINE', 'SPLINE', 'ARC', '10', '20', '5', 'ENDSEC', 'EOF', '-1e9', 'x')).map((lines) => lines.join('\n')))
     fc.assert(fc.property(some, (text) => [readSvg(text), readDxf(text), readPoints(text)].every((result) => typeof result.ok === 'boolean')))
   })

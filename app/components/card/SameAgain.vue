@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import type { KeptSetup } from '#core/kept/kept'
+import { whatToDial } from '#core/dial/whatToDial'
+import { moved } from '#core/clamping/bladeHeight'
+import { parseLengthMm } from '#core/units/length'
+import { useBench } from '~/composables/useBench'
+import { useBenchActions } from '~/composables/useBenchActions'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { dialText } from '~/words/dialText'
+import { lengthText } from '~/words/lengthText'
+
+/** The same again: an earlier job's hold taken over, and the correction when the blade is lower now. */
+defineProps<{ earlier: KeptSetup[] }>()
+const bench = useBench()
+const actions = useBenchActions()
+const job = useJob()
+const preferences = usePreferences()
+const text = (mm: number) => lengthText(mm, preferences.unit)
+
+function take({ held, dialled, jawsName, progression, wanted, name }: KeptSetup) {
+  job.change(`the same again as in ${name}`, { held, dialled, jawsName, progression, wanted })
+}
+
+const measured = ref('')
+const now = computed(() => {
+  const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+  const parsed = parseLengthMm(measured.value, preferences.unit)
+  if (!things || !evaluation || measured.value.trim() === '') return null
+  if (!parsed.ok) return { problem: `“${measured.value}” is no length.` }
+  if (parsed.value <= 0) return { problem: 'The edge must stand out of the jaws: more than 0.' }
+  const differsMm = parsed.value - evaluation.bladeHeightMm
+  const held = moved(things.held, 0, differsMm)
+  return { problem: '', differsMm, heightMm: parsed.value, advice: whatToDial({ ...things, held }, bench.side.value, bench.wantedDeg.value, evaluation.station) }
+})
+const dialled = computed(() => {
+  const setting = actions.dialledNow()
+  return setting && bench.rig.value ? dialText(bench.rig.value, setting, preferences.unit) : ''
+})
+function correct() {
+  if (!now.value || now.value.problem || now.value.advice === undefined || now.value.heightMm === undefined) return
+  const failure = actions.setBladeHeight(now.value.heightMm)
+  if (failure === null && now.value.advice.ok) actions.dial(now.value.advice.setting)
+  if (failure === null) measured.value = ''
+}
+</script>
+
+<template>
+  <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="same">
+    <h2 id="same" class="text-lg font-semibold">The same again</h2>
+    <p v-if="earlier.length === 0" class="text-sm text-muted">The next job with this blade on this rig can take this card over here.</p>
+    <ul v-else>
+      <li v-for="one in earlier.slice(0, 4)" :key="one.id" class="flex items-center justify-between gap-2 border-t border-default py-1.5 first:border-t-0"><span class="min-w-0 truncate">{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span><UButton color="neutral" variant="outline" label="Hold it as then" :aria-label="`Hold it as in ${one.name}`" @click="take(one)" /></li>
+    </ul>
+    <UFormField class="mt-3" :label="`Blade height measured now, ${preferences.unit}`" help="Steel wears away: the blade stands lower than on the card." :error="now?.problem || undefined"><UInput v-model="measured" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+    <div v-if="now && !now.problem && now.differsMm !== undefined" class="mt-2" aria-live="polite" data-testid="worn">
+      <p>{{ Math.abs(now.differsMm) < 0.05 ? 'As on the card: nothing to correct.' : `${text(Math.abs(now.differsMm))} ${now.differsMm < 0 ? 'lower' : 'higher'} than on the card.` }}<template v-if="now.advice?.ok && Math.abs(now.differsMm) >= 0.05"> Dial <b>{{ dialText(bench.rig.value!, now.advice.setting, preferences.unit) }}</b> instead of {{ dialled }}.</template></p>
+      <UButton v-if="Math.abs(now.differsMm) >= 0.05" class="mt-2" size="lg" label="Use it" @click="correct" />
+    </div>
+  </section>
+</template>

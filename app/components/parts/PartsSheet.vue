@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { facetsOf } from '#core/blade/facets'
+import { hollowOf } from '#core/blade/hollow'
+import { whatToDial } from '#core/dial/whatToDial'
+import { placementRange } from '#core/placement/findPlacement'
+import type { Position } from '#core/placement/longBlade'
+import { settingOfHeight, toNearestMark } from '#core/rig/dial'
+import { useBench } from '~/composables/useBench'
+import { useBenchActions } from '~/composables/useBenchActions'
+import { useEven } from '~/composables/useEven'
+import { useCollections } from '~/stores/collections'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { useTask } from '~/workers/useTask'
+import { angleText, differenceText } from '~/words/angleText'
+import { dialText } from '~/words/dialText'
+import { lengthText } from '~/words/lengthText'
+import { moveText } from '~/words/placementText'
+import { reasonText } from '~/words/reasonText'
+import { zoneName } from '~/words/zoneText'
+
+/** Edges that want more than one setting: long blades in several positions, facets one by one, and what reaches into a hollow. */
+const bench = useBench()
+const actions = useBenchActions()
+const job = useJob()
+const collections = useCollections()
+const preferences = usePreferences()
+const { zones } = useEven()
+const text = (mm: number) => lengthText(mm, preferences.unit)
+
+const tolerance = useLocalStorage('jaw-tilt-position-tolerance', 0.5)
+const setTolerance = (deg: number) => (deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((tolerance.value = Math.round(deg * 100) / 100), null))
+const { running, done, result, failure, run, stop, forget } = useTask('positionsFor')
+const find = () => bench.things.value && run({ job: bench.things.value, side: bench.side.value, wantedDeg: bench.wantedDeg.value, toleranceDeg: tolerance.value, stations: bench.stations.value, range: placementRange(bench.things.value) })
+watch(() => [job.content?.bladeId, job.content?.rigId, job.content?.stoneId, bench.side.value, bench.wantedDeg.value, tolerance.value].join(), forget)
+const settingOf = (position: Position) => (bench.rig.value ? toNearestMark(bench.rig.value, settingOfHeight(bench.rig.value, position.pivotHeightMm)) : null)
+const holdFailure = ref('')
+function hold(position: Position) {
+  const setting = settingOf(position)
+  if (setting) holdFailure.value = actions.holdAndDial(position.held, setting) ?? ''
+}
+
+const facets = computed(() => {
+  const [things, blade] = [bench.things.value, bench.blade.value]
+  if (!things || !blade) return []
+  return facetsOf(blade.edge, zones.value)
+    .map((facet) => ({ ...facet, name: zoneName(zones.value, zones.value.indexOf(facet.zone)), advice: whatToDial(things, bench.side.value, bench.wantedDeg.value, facet.middle) }))
+    .sort((a, b) => a.order - b.order)
+})
+const hollow = computed(() => (bench.stations.value.length > 1 ? hollowOf(bench.stations.value) : null))
+const stones = computed(() => {
+  const widest = hollow.value?.widestStoneMm
+  return widest === undefined ? [] : collections.stones.filter((stone) => stone.archivedAt === null).map((stone) => ({ stone, fits: stone.widthMm <= widest }))
+})
+</script>
+
+<template>
+  <div class="grid items-start gap-3 lg:grid-cols-2">
+    <section class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="long">
+      <div class="flex items-center justify-between gap-3"><h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2><div class="flex items-center gap-2"><SideSwitch /></div></div>
+      <MeasureField label="Keep within ±" kind="angle" focus="position-tolerance" :value="tolerance" :step="0.1" :apply="setTolerance" hint="of the wanted angle, all along" class="max-w-60" />
+      <TaskButton label="Find the positions" :running="running" :done="done" :most="1" progress="Edge covered" @start="find" @stop="stop" />
+      <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+      <div v-if="result" aria-live="polite" data-testid="positions">
+        <template v-if="result.ok">
+          <p class="font-semibold">{{ result.positions.length === 1 ? 'One position does.' : `${result.positions.length} positions.` }}</p>
+          <ol class="mt-1">
+            <li v-for="(position, i) in result.positions" :key="i" class="border-t border-default py-2">
+              <p><b>{{ i + 1 }}.</b> From {{ text(position.fromMm) }} to {{ text(position.toMm) }}, within ± {{ angleText(position.cost, 0.05) }}; can be blended from {{ text(position.coversFromMm) }} to {{ text(position.coversToMm) }}.</p>
+              <p class="text-toned">{{ moveText(bench.rig.value!, job.content!.held, position.held, preferences.unit) }}; dial {{ settingOf(position) ? dialText(bench.rig.value!, settingOf(position)!, preferences.unit) : '–' }}.</p>
+              <p v-if="i > 0" class="text-sm text-muted">Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are {{ angleText(result.seams[i - 1]!.apartDeg, 0.05) }} apart.</p>
+              <UButton class="mt-1" size="lg" color="neutral" variant="outline" label="Hold it so" :aria-label="`Hold it as in position ${i + 1}`" @click="hold(position)" />
+            </li>
+          </ol>
+          <p v-if="holdFailure" role="alert" class="text-error">{{ holdFailure }}</p>
+          <p v-if="result.positions.length > 1" class="text-sm text-muted">Three full strokes for each local one at the seam.</p>
+        </template>
+        <p v-else class="text-error">From {{ text(result.fromMm) }} on, no hold keeps even a short stretch within ± {{ angleText(tolerance, 0.05) }}. Allow more, or take another rig or stone.</p>
+      </div>
+    </section>
+    <div class="space-y-3">
+      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="facets">
+        <h2 id="facets" class="text-lg font-semibold">Facets, each with its own setting</h2>
+        <p v-if="facets.length === 0" class="mt-1 text-muted">This edge has no corners.</p>
+        <template v-else>
+          <ol class="mt-1">
+            <li v-for="facet in facets" :key="facet.order" class="border-t border-default py-2">
+              <p><b>{{ facet.order }}. {{ facet.name }}</b>, {{ text(facet.zone.fromMm) }} to {{ text(facet.zone.toMm) }}</p>
+              <p v-if="facet.advice.ok" class="text-toned">Dial <b>{{ dialText(bench.rig.value!, facet.advice.setting, preferences.unit) }}</b>: gives {{ angleText(facet.advice.givesDeg) }}, {{ differenceText(facet.advice.offDeg) }} remains.</p>
+              <p v-else class="text-error">{{ reasonText(facet.advice, preferences.unit) }}</p>
+            </li>
+          </ol>
+          <p class="text-sm text-muted">In this order the corners stay crisp: the longest moves the corner, the shorter meet it last. Keep the stone on its own side of the corner.</p>
+        </template>
+      </section>
+      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="hollow">
+        <h2 id="hollow" class="text-lg font-semibold">Into the hollow</h2>
+        <p v-if="!hollow" class="mt-1 text-muted">This edge has no hollow: any stone reaches all of it.</p>
+        <template v-else>
+          <p class="mt-1" data-testid="hollow">Tightest {{ text(hollow.fromHeelMm) }} from the heel, a radius of {{ text(hollow.radiusMm) }}: the widest flat stone that reaches is <b>{{ text(hollow.widestStoneMm) }}</b>.</p>
+          <ul class="mt-2"><li v-for="{ stone, fits } in stones" :key="stone.id" class="flex justify-between border-t border-default py-1"><span>{{ stone.name }}, {{ text(stone.widthMm) }} wide</span><b>{{ fits ? 'reaches' : 'too wide' }}</b></li></ul>
+          <p v-if="!stones.some((one) => one.fits)" class="mt-2 text-sm text-muted">None of the box is narrow enough: a round or half-round stone, or one whose corner is rounded, follows the hollow.</p>
+        </template>
+      </section>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,62 @@
+import { computed } from 'vue'
+import { tipStop } from '#core/clamping/holdChecks'
+import type { Side } from '#core/clamping/centring'
+import { whatToDial } from '#core/dial/whatToDial'
+import { cardPage, type CardContent } from '~/card/cardPage'
+import { useCollections } from '~/stores/collections'
+import { useJob } from '~/stores/job'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { dialText } from '~/words/dialText'
+import { lengthText } from '~/words/lengthText'
+import { stopAt } from '~/words/placementText'
+import { useBench } from './useBench'
+import { useBenchActions } from './useBenchActions'
+
+/** The clamp card of the job: all that has to be set to have it the same again. */
+export function useCard() {
+  const bench = useBench()
+  const job = useJob()
+  const actions = useBenchActions()
+  const collections = useCollections()
+  const preferences = usePreferences()
+
+  const content = computed<CardContent | null>(() => {
+    const [things, evaluation, kept] = [bench.things.value, bench.evaluation.value, job.content]
+    if (!things || !evaluation || !kept) return null
+    const { rig, blade, held } = things
+    const text = (mm: number) => lengthText(mm, preferences.unit)
+    const dial = (stone: typeof things.stone, side: Side) => {
+      if (blade.bevels === 'A' && side === 'B') return 'flat'
+      const advice = whatToDial({ ...things, stone }, side, side === 'A' ? kept.wanted.aDeg : kept.wanted.bDeg, evaluation.station)
+      return advice.ok ? dialText(rig, advice.setting, preferences.unit) : 'not possible'
+    }
+    const chosen = collections.stones.filter((stone) => kept.progression.includes(stone.id))
+    const stones = chosen.length > 0 ? chosen : [things.stone]
+    const stop = tipStop(things, bench.stations.value)
+    const names = preferences.current.sideNames
+    return {
+      title: kept.name,
+      subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, new Date().toLocaleDateString('sv')].filter(Boolean).join(' · '),
+      facts: [
+        ['Heel to the jaws’ middle', text(actions.heelToMiddle(held))],
+        [stopAt(rig, held.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws', stopAt(rig, held.bladeYMm) ?? text(held.bladeYMm)],
+        ['Turn', Math.abs(held.turnDeg) < 0.05 ? 'none' : `${angleText(Math.abs(held.turnDeg))} tip ${held.turnDeg > 0 ? 'out' : 'in'}`],
+        ['Blade height', text(evaluation.bladeHeightMm)],
+        ['Wanted, per side', `${angleText(kept.wanted.aDeg)} ${names.A}`],
+        ['', blade.bevels === 'A' ? '' : `${angleText(kept.wanted.bDeg)} ${names.B}`],
+        ['Stone’s middle stops at', text(stop.alongMm)],
+        ['Its free edge then at', text(stop.freeEdgeMm)],
+      ],
+      stones: stones.map((stone) => [stone.name, dial(stone, 'A'), dial(stone, 'B')] as const),
+      sideNames: [names.A, names.B],
+      notes: [kept.wanted.why, 'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.', 'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.'].filter(Boolean),
+      checkText: 'This line must measure 100 mm on paper.',
+    }
+  })
+  const page = computed(() => (content.value && bench.things.value ? cardPage(bench.things.value, content.value) : null))
+
+  /** Earlier jobs with this blade, the latest first: their hold can be taken over. */
+  const earlier = computed(() => collections.recentJobs.filter((one) => one.id !== job.id && one.bladeId === job.content?.bladeId && one.rigId === job.content?.rigId))
+  return { page, earlier }
+}

@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest'
+import { contactsAlong } from '../angle/contact'
+import { evenStations } from '../curve/stations'
+import { reacherAt, type Job } from '../setup/job'
+import { sampleJob, tableRig } from '../setup/sampleJob.fixture'
+import { clearances, handleReach, jawFit, taperInJawsMm, tipStop } from './holdChecks'
+
+const withBlade = (blade: Partial<Job['blade']>): Job => ({ ...sampleJob, blade: { ...sampleJob.blade, ...blade } })
+const stations = evenStations(sampleJob.blade.edge, 100)
+
+describe('will it hold', () => {
+  it('a fully flat blade slips out beyond what was tried, a sabre grind holds to about double', () => {
+    expect(jawFit(sampleJob)).toMatchObject({ verdict: 'good', flats: false, mostMm: 5, tried: true })
+    expect(jawFit(withBlade({ spineThicknessMm: 5.6 }))!.verdict).toBe('bad')
+    expect(jawFit(withBlade({ spineThicknessMm: 5.6, primaryGrindHeightMm: 14 }))).toMatchObject({ verdict: 'good', flats: true, mostMm: 9 })
+    expect(jawFit(withBlade({ falseEdge: true }))!.verdict).toBe('bad')
+    expect(jawFit({ ...sampleJob, rig: tableRig })).toBeNull()
+  })
+
+  it('knows the taper within the jaws and how far the handle reaches', () => {
+    expect(taperInJawsMm(withBlade({ spineThicknessTipMm: 2 }))).toBeCloseTo(30 / 98.196899, 6)
+    expect(taperInJawsMm(sampleJob)).toBe(0)
+    expect(handleReach(withBlade({ handleLengthMm: 110 }))).toBeCloseTo(5, 9)
+  })
+
+  it('stops the stone with its middle over the tip', () => {
+    const tip = stations.at(-1)!.point
+    expect(tipStop(sampleJob, stations)).toEqual({ alongMm: tip[0] - 40, freeEdgeMm: tip[0] - 40 + 12.5 })
+  })
+
+  it('narrow jaws let the stone go lower', () => {
+    const narrow = { ...sampleJob.rig.jaws!, name: 'Narrow', widthMm: 12, halfThicknessMm: 2 }
+    const job = { ...sampleJob, rig: { ...sampleJob.rig, moreJaws: [narrow] } }
+    const [wide, low] = clearances(job, contactsAlong(stations, job.held, reacherAt(job, 'A', 58)))
+    expect(wide!.lowestDeg).toBeGreaterThan(low!.lowestDeg!)
+    expect(low!.lowestDeg).toBeCloseTo((Math.atan2(2, 28) * 180) / Math.PI, 1)
+  })
+})

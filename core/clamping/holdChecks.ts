@@ -1,0 +1,82 @@
+import type { Contact } from '../angle/contact'
+import { lowestAngleOverJawsDeg } from '../angle/jawClearance'
+import type { Refusal } from '../angle/reasons'
+import { bladeThere } from '../blade/taper'
+import { curveLength } from '../curve/arcLength'
+import type { Station } from '../curve/stations'
+import { jawSetsOf, type JawSet } from '../rig/jaws'
+import type { Job } from '../setup/job'
+import { clampFrame, toClampFrame } from './clampFrame'
+
+export type Verdict = 'good' | 'watch' | 'bad'
+
+/** What practitioners found where nothing was tried: thicker spines slip out of ordinary jaws, mm. */
+const USUAL_MOST = { flat: 5, sabre: 10 } as const
+/** From the flats on: a grind lower than this share of the width leaves parallel flats to hold. */
+const FLATS_FROM = 0.85
+
+export interface JawFit {
+  readonly verdict: Verdict
+  readonly spineMm: number
+  readonly mostMm: number
+  /** Whether these jaws were tried so, or the figure is what is usual. */
+  readonly tried: boolean
+  readonly flats: boolean
+  readonly falseEdge: boolean
+}
+
+/** Whether jaws hold a spine of this grind and thickness; null on a table. Source: docs/geometry.md, "Will it hold". */
+export function jawFit({ rig, blade, held }: Job): JawFit | null {
+  if (!rig.jaws) return null
+  const flats = blade.primaryGrindHeightMm < FLATS_FROM * blade.widthMm
+  const { spineThicknessMm: spineMm } = bladeThere(blade, held.bladeXMm / Math.max(1, curveLength(blade.edge)))
+  const tried = flats ? rig.jaws.mostSpineSabreMm : rig.jaws.mostSpineFlatMm
+  const mostMm = tried ?? (flats ? USUAL_MOST.sabre : USUAL_MOST.flat)
+  const verdict: Verdict = blade.falseEdge || spineMm > mostMm ? 'bad' : spineMm > 0.9 * mostMm ? 'watch' : 'good'
+  return { verdict, spineMm, mostMm, tried: tried !== null, flats, falseEdge: blade.falseEdge }
+}
+
+/** How much the blade thins from one end of the jaws to the other, mm, towards the tip; 0 where that was not measured. */
+export function taperInJawsMm({ rig, blade }: Job): number {
+  if (!rig.jaws || blade.spineThicknessTipMm === null) return 0
+  return ((blade.spineThicknessMm - blade.spineThicknessTipMm) * rig.jaws.widthMm) / Math.max(1, curveLength(blade.edge))
+}
+
+/** How far the handle's end stands from the middle of the jaws, in widths of the jaws; 0 without a handle or jaws. */
+export function handleReach({ rig, blade, held }: Job): number {
+  if (!rig.jaws || blade.handleLengthMm === 0) return 0
+  return (held.bladeXMm + blade.handleLengthMm) / rig.jaws.widthMm
+}
+
+export interface TipStop {
+  /** Along the jaws from their middle: where the stone's middle stands over the tip, mm. */
+  readonly alongMm: number
+  /** Where the stone's free edge then stands, on the same rule. */
+  readonly freeEdgeMm: number
+}
+
+/**
+ * Where to stop the stone so that the tip stays sharp: its middle over the tip and no farther. Measured along the jaws, on the side
+ * being worked. Source: docs/geometry.md, "Will it hold".
+ */
+export function tipStop({ held, stone }: Job, stations: readonly Station[]): TipStop {
+  const [alongMm] = toClampFrame(stations.at(-1)!.point, clampFrame(held))
+  return { alongMm, freeEdgeMm: alongMm + stone.widthMm / 2 }
+}
+
+export interface Clearance {
+  readonly jaws: JawSet
+  /** The lowest edge angle at which the stone passes over these jaws anywhere along the edge, degrees; null where they are never in its way. */
+  readonly lowestDeg: number | null
+}
+
+/** How low each set of the rig's jaws lets the stone go. Contacts: along the edge. Source: docs/geometry.md, "Limits". */
+export function clearances({ rig, stone }: Job, along: readonly (Contact | Refusal)[]): Clearance[] {
+  return jawSetsOf(rig).map((jaws) => ({
+    jaws,
+    lowestDeg: along.reduce<number | null>((highest, contact) => {
+      const lowest = contact.ok ? lowestAngleOverJawsDeg(contact, jaws, stone.widthMm) : null
+      return lowest === null ? highest : Math.max(highest ?? 0, lowest)
+    }, null),
+  }))
+}
