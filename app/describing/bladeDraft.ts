@@ -10,7 +10,7 @@ import { toMm, type LengthUnit } from '#core/units/length'
 import { readDraft, toDraft, type Draft } from './draft'
 
 /** How the edge's shape is given. */
-export const EDGE_WAYS = ['shape', 'file', 'points'] as const
+export const EDGE_WAYS = ['shape', 'photo', 'file', 'points'] as const
 export type EdgeWay = (typeof EDGE_WAYS)[number]
 
 /** The draft of a blade: its facts as they are typed, and its shape in each of the ways it can be given. */
@@ -97,7 +97,7 @@ function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Sha
     if (back > 0) return none('points', `Line ${back + 1} is the same point as the one before.`)
     return outlined(throughPoints(points), null, null, 'points')
   }
-  if (draft.way === 'file') return draft.drawn ? outlined(draft.drawn.edge, draft.drawn.spine, null, 'file') : none('file', 'Choose a drawing of the edge first.')
+  if (draft.way === 'file' || draft.way === 'photo') return draft.drawn ? outlined(draft.drawn.edge, draft.drawn.spine, null, 'file') : none('file', draft.way === 'file' ? 'Choose a drawing of the edge first.' : 'Trace the edge in a photograph first.')
   const { uses } = SHAPES[draft.shapeId]
   const { content, problems } = readDraft({ measures: Object.fromEntries(uses.map((key) => [key, draft.measures[key]])) }, unit, { measures: base?.shape?.measures })
   if (Object.keys(problems).length > 0) return { outline: null, shape: null, problems: { ...problems } }

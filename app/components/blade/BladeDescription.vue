@@ -4,6 +4,7 @@ import { SHAPE_IDS, type ShapeId, type ShapeMeasure } from '#core/blade/shapes'
 import type { ZoneKind } from '#core/blade/zones'
 import type { KeptBlade } from '#core/kept/kept'
 import type { RigField as Field } from '~/describing/rigSteps'
+import { useTrace } from '~/describing/useTrace'
 import { useBladeDescription } from '~/describing/useBladeDescription'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
@@ -22,11 +23,14 @@ const { draft, takenUp, beginAnew, forget, read, stations, zones, found, halfAng
 const STEPS: readonly string[] = ['The edge', 'Thickness', 'What it is for']
 const STEP_OF = (path: string): number => (/^(measures|points|file|zones)/.test(path) ? 0 : /^(spine|thickness|primary|bevel|grind|handle|width|edge)/.test(path) ? 1 : 2)
 const step = ref(0)
+const trace = useTrace(preferences.unit)
+const tracing = computed(() => draft.value.way === 'photo' && step.value === 0 && trace.photo.value !== null)
+watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null }))
 const left = ref(new Set<number>())
 const problems = computed(() => read.value.problems)
 const problemAt = (path: string, text: unknown) => (left.value.has(step.value) || String(text ?? '').trim() !== '' ? problems.value[path] : undefined)
 const open = computed(() => new Set(Object.keys(problems.value).map(STEP_OF)))
-const ways = [{ value: 'shape', label: 'from the library' }, { value: 'file', label: 'from a drawing' }, { value: 'points', label: 'typed points' }]
+const ways = [{ value: 'shape', label: 'from the library' }, { value: 'photo', label: 'from a photograph' }, { value: 'file', label: 'from a drawing' }, { value: 'points', label: 'typed points' }]
 const shapes = SHAPE_IDS.map((id) => ({ value: id, label: SHAPE_WORD[id] }))
 const grinds = GRINDS.map((grind) => ({ value: grind, label: GRIND_WORD[grind] }))
 const bevels: { value: Blade['bevels']; label: string }[] = [{ value: 'both', label: 'on both sides' }, { value: 'A', label: 'on side A alone' }]
@@ -92,7 +96,8 @@ const last = computed(() => step.value === STEPS.length - 1)
 <template>
   <form class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_29rem]" aria-label="Blade" @submit.prevent="last ? keep() : go(step + 1)">
     <div class="relative min-h-[22rem] rounded-sm border border-default bg-default max-lg:order-2">
-      <BladeSheetView v-if="read.outline && stations.length > 0" :outline="read.outline" :stations="stations" :zones="zones" :uses="draft.way === 'shape' && step === 0 ? uses : []" :measure-mm="measureMm" @set="setMeasure" />
+      <TracePicture v-if="tracing" :trace="trace" />
+      <BladeSheetView v-else-if="read.outline && stations.length > 0" :outline="read.outline" :stations="stations" :zones="zones" :uses="draft.way === 'shape' && step === 0 ? uses : []" :measure-mm="measureMm" @set="setMeasure" />
       <p v-else class="p-6 text-muted">The blade is drawn here as soon as its edge is described.</p>
     </div>
     <div class="flex min-h-0 flex-col rounded-sm border border-default bg-default">
@@ -104,13 +109,17 @@ const last = computed(() => step.value === STEPS.length - 1)
       <div class="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3" data-blade-step tabindex="-1">
         <p v-if="takenUp" class="flex items-center justify-between gap-2 rounded-sm border border-default px-3 py-1.5 text-sm"><span>You began this earlier; it stands as you left it.</span><UButton color="neutral" variant="outline" label="Begin anew" @click="beginAnew" /></p>
         <template v-if="step === 0">
-          <URadioGroup v-model="draft.way" legend="Its shape" :items="ways" orientation="horizontal" size="lg" />
+          <URadioGroup v-model="draft.way" legend="Its shape" :items="ways" size="lg" :ui="{ fieldset: 'grid grid-cols-2 gap-x-4' }" />
           <template v-if="draft.way === 'shape'">
             <UFormField label="Shape"><USelect :model-value="draft.shapeId" :items="shapes" size="lg" class="w-full" @update:model-value="chooseShape($event as ShapeId)" /></UFormField>
             <RigField v-for="field in shapeFields" :key="field.path" :field="field" :model-value="String(draft.measures[field.path.slice(9)] ?? '')" :problem="problemAt(field.path, draft.measures[field.path.slice(9)])" :active="active === field.path" @update:model-value="draft.measures[field.path.slice(9) as ShapeMeasure] = $event" @focus="active = $event" />
           </template>
           <template v-else-if="draft.way === 'points'">
             <UFormField :label="`Points, ${preferences.unit}`" help="Along the blade from the heel, then how wide it is there; one pair a line. Corners stay sharp." :error="problemAt('points', draft.points)"><UTextarea v-model="draft.points" :rows="9" size="lg" class="w-full" placeholder="0  24&#10;20  24&#10;40  23.6" /></UFormField>
+          </template>
+          <template v-else-if="draft.way === 'photo'">
+            <EdgePhoto :trace="trace" />
+            <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
           </template>
           <template v-else>
             <EdgeFile @placed="(drawn) => { draft.drawn = drawn }" />

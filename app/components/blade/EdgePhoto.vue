@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import type { ScaleBy, Trace } from '~/describing/useTrace'
+import { usePreferences } from '~/stores/preferences'
+import { lengthText } from '~/words/lengthText'
+
+/** The steps of tracing an edge in a photograph; the picture itself stands beside them. */
+const props = defineProps<{ trace: Trace }>()
+const { photo, failure, busy, scaleBy, own, edge, result, take, snap, touched } = props.trace
+const preferences = usePreferences()
+const chooser = ref<HTMLInputElement | null>(null)
+const scales: { value: ScaleBy; label: string }[] = [
+  { value: 'a4', label: 'an A4 sheet, corner to corner' },
+  { value: 'a5', label: 'an A5 sheet' },
+  { value: 'card', label: 'a bank card' },
+  { value: 'own sheet', label: 'another rectangle' },
+  { value: 'two points', label: 'two points, looked at squarely' },
+]
+function chosen(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (file) void take(file)
+}
+function dropLast() {
+  edge.value = edge.value.slice(0, -1)
+  touched()
+}
+function addMiddle() {
+  if (!photo.value) return
+  edge.value = [...edge.value, [photo.value.width / 2, photo.value.height / 2]]
+  touched()
+}
+</script>
+
+<template>
+  <div class="space-y-3">
+    <p class="text-sm text-muted">Lay the blade on a sheet of paper, photograph both. The corners of the sheet take the perspective out.</p>
+    <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-upload" label="Choose a photograph" :loading="busy" @click="chooser?.click()" />
+    <input ref="chooser" type="file" accept="image/*" class="sr-only" aria-label="Photograph of the blade" tabindex="-1" @change="chosen" />
+    <template v-if="photo">
+      <UFormField label="1. The scale is in"><USelect v-model="scaleBy" :items="scales" size="lg" class="w-full" /></UFormField>
+      <p class="text-sm text-muted">{{ scaleBy === 'two points' ? 'Move the two marks at the bottom to the points.' : 'Move the four marks to its corners, upper left first and then round; its long side along the top.' }}</p>
+      <div v-if="scaleBy === 'own sheet'" class="grid grid-cols-2 gap-3"><UFormField :label="`Along the top, ${preferences.unit}`"><UInput v-model="own.width" size="lg" inputmode="decimal" class="w-full" /></UFormField><UFormField :label="`Down the side, ${preferences.unit}`"><UInput v-model="own.height" size="lg" inputmode="decimal" class="w-full" /></UFormField></div>
+      <UFormField v-if="scaleBy === 'two points'" :label="`They are apart by, ${preferences.unit}`"><UInput v-model="own.distance" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      <p><b>2. The spine.</b> <span class="text-sm text-muted">Two marks on its straight part, heel first.</span></p>
+      <div>
+        <p><b>3. The edge.</b> <span class="text-sm text-muted">Press along it from heel to tip, every centimetre or so, and on each corner: {{ edge.length }} marks.</span></p>
+        <div class="mt-1 flex gap-2"><UButton color="neutral" variant="outline" label="Take the last away" :disabled="edge.length === 0" @click="dropLast" /><UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" /></div>
+      </div>
+      <UButton size="lg" label="Snap to the outline" :loading="busy" @click="snap" />
+      <p v-if="result" data-testid="traced" aria-live="polite">{{ result.segments.length }} pieces, within {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline.</p>
+    </template>
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+  </div>
+</template>
