@@ -66,6 +66,23 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
   expect(await readFile(await download.path(), 'utf8')).toContain('<path id="edge"')
 })
 
+test('a picture of a blade is kept, taken away and brought back; one that is none is told', async ({ page }) => {
+  await openJob(page, 'Packing-room cutter')
+  await page.keyboard.press('2')
+  const pictures = page.getByRole('region', { name: 'Pictures of this blade' })
+  const add = (name: string, buffer: Buffer) => pictures.getByLabel('Picture of the blade').setInputFiles({ name, mimeType: 'image/png', buffer })
+  await add('note.png', Buffer.from('no picture'))
+  await expect(pictures.getByText('note.png is no picture that can be read.')).toBeVisible()
+  const png = await page.evaluate(() => Object.assign(document.createElement('canvas'), { width: 40, height: 30 }).toDataURL('image/png').split(',')[1]!)
+  await add('blade.png', Buffer.from(png, 'base64'))
+  await expect(pictures.getByRole('img')).toHaveCount(1)
+  await pictures.getByRole('button', { name: 'Take picture 1 away' }).click()
+  await expect(pictures.getByRole('img')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await page.reload()
+  await expect(pictures.getByRole('img')).toHaveCount(1)
+})
+
 test('an even angle: what runs off is shown as the blade is moved, and the best hold makes it less', async ({ page }) => {
   await openJob(page, 'Chef’s knife, weekly')
   await sheet(page, 'Even angle')

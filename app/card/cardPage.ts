@@ -64,7 +64,8 @@ export function cardPage(job: Job, content: CardContent): CardPage {
     const y = 45 + i * 6.4
     texts.push({ x: stonesX, y, size: 4, bold: false, text: stone }, { x: stonesX + 50, y, size: 4.4, bold: true, text: a }, { x: stonesX + 77, y, size: 4.4, bold: true, text: b })
   })
-  content.notes.forEach((note, i) => texts.push({ x: MARGIN, y: 76 + i * 5.5, size: 3.8, bold: false, text: note }))
+  const notesTop = 38 + Math.ceil(content.facts.length / FACTS_IN_ROW) * 17 + 3
+  content.notes.forEach((note, i) => texts.push({ x: MARGIN, y: notesTop + i * 5.5, size: 3.8, bold: false, text: note }))
 
   const { lines, truncated } = drawing(job)
   if (truncated) texts.push({ x: MARGIN, y: DRAWING_TOP - 4, size: 3.6, bold: false, text: 'Drawn as far as the page goes: lay the heel on it.' })

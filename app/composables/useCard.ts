@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import { tipStop } from '#core/clamping/holdChecks'
 import type { Side } from '#core/clamping/centring'
+import type { Rig } from '#core/rig/rig'
 import { whatToDial } from '#core/dial/whatToDial'
 import { cardPage, type CardContent } from '~/card/cardPage'
 import { useCollections } from '~/stores/collections'
@@ -12,6 +13,12 @@ import { lengthText } from '~/words/lengthText'
 import { stopAt } from '~/words/placementText'
 import { useBench } from './useBench'
 import { useBenchActions } from './useBenchActions'
+
+/** Where the mark nearest to the middle of the jaws stands on the blade; nothing on a rig without marks. */
+function markFact(rig: Rig, heelToMiddleMm: number, text: (mm: number) => string): [string, string][] {
+  const nearest = [...rig.positionMarks].sort((a, b) => Math.abs(a.alongMm) - Math.abs(b.alongMm))[0]
+  return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
+}
 
 /** The clamp card of the job: all that has to be set to have it the same again. */
 export function useCard() {
@@ -41,6 +48,7 @@ export function useCard() {
       facts: [
         ['Heel to the jaws’ middle', text(actions.heelToMiddle(held))],
         [stopAt(rig, held.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws', stopAt(rig, held.bladeYMm) ?? text(held.bladeYMm)],
+        ...markFact(rig, actions.heelToMiddle(held), text),
         ['Turn', Math.abs(held.turnDeg) < 0.05 ? 'none' : `${angleText(Math.abs(held.turnDeg))} tip ${held.turnDeg > 0 ? 'out' : 'in'}`],
         ['Blade height', text(evaluation.bladeHeightMm)],
         ['Wanted, per side', `${angleText(kept.wanted.aDeg)} ${names.A}`],

@@ -27,6 +27,7 @@ export function useHoldChecks() {
       fit: jawFit(job),
       taper: Math.abs(taper) > TAPER_MM ? { mm: Math.abs(taper), towards: taper > 0 ? ('tip' as const) : ('heel' as const) } : null,
       coating: job.blade.coating,
+      noChoil: !job.blade.choil,
       support: reach > SUPPORT_FROM,
       heel: reached(heel),
       tip: reached(tip),

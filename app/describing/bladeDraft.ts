@@ -27,7 +27,7 @@ export interface BladeDraft {
 
 /** The facts of a blade that are typed, empty. */
 const EMPTY: Draft = {
-  name: '', owner: '', use: '', complaint: '', steel: '', coating: '', hardnessHrc: '', notes: '', grind: 'flat', bevels: 'both', falseEdge: false,
+  name: '', owner: '', use: '', complaint: '', steel: '', coating: '', hardnessHrc: '', notes: '', grind: 'flat', bevels: 'both', falseEdge: false, choil: true,
   spineThicknessMm: '', spineThicknessTipMm: '', thicknessBehindEdgeMm: '', thicknessBehindEdgeTipMm: '', primaryGrindHeightMm: '', handleLengthMm: '0',
   bevel: { aDeg: '', bDeg: '' }, zones: null,
 }

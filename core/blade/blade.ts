@@ -23,6 +23,8 @@ export const blade = z.object({
   bevels: z.enum(['both', 'A']),
   /** A second, false edge ground on the spine: ordinary jaws do not hold there. */
   falseEdge: z.boolean().default(false),
+  /** A notch where the edge ends at the heel; without one the stone cannot run out past it. */
+  choil: z.boolean().default(true),
   /** From spine to edge at the widest place. */
   widthMm: z.number().positive('The width must be above 0.').max(300),
   /** Over the heel; near the tip where it tapers and was measured. */

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { bladePhoto } from './bladePhoto'
 import { keptBlade, keptRig, keptSetup, keptStone } from './kept'
 import { rigVersion } from './rigVersion'
 import { keptPreferences } from './preferences'
@@ -11,6 +12,7 @@ export const backup = z.object({
   rigs: z.array(keptRig),
   rigVersions: z.array(rigVersion).default([]),
   blades: z.array(keptBlade),
+  bladePhotos: z.array(bladePhoto).default([]),
   stones: z.array(keptStone),
   setups: z.array(keptSetup),
   preferences: keptPreferences,

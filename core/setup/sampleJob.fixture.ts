@@ -48,6 +48,7 @@ export const bellyBlade: Blade = {
   steel: '',
   coating: '',
   falseEdge: false,
+  choil: true,
   spineThicknessTipMm: null,
   thicknessBehindEdgeTipMm: null,
   bevelDeg: null,

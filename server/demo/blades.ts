@@ -31,6 +31,7 @@ export const demoBlades = {
     use: 'Chip and shield budding',
     steel: 'Plain carbon, about 0.8 % C',
     hardnessHrc: 59,
+    choil: false,
     widthMm: 15,
     spineThicknessMm: 2.2,
     thicknessBehindEdgeMm: 0.35,

@@ -1,6 +1,7 @@
 import type { Backup, BroughtBack } from '../../core/kept/backup'
 import type { KeptByKind, KeptKind } from '../../core/kept/kept'
 import type { Database } from '../store/database'
+import { listPhotos, takeOverPhoto } from './bladePhotoRepository'
 import { keptRepository } from './keptRepository'
 import { readPreferences } from './preferencesRepository'
 import { listRigVersions, takeOverRigVersion } from './rigVersionRepository'
@@ -15,6 +16,7 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
     rigs: await all('rigs'),
     rigVersions: await listRigVersions(db),
     blades: await all('blades'),
+    bladePhotos: await listPhotos(db, null),
     stones: await all('stones'),
     setups: await all('setups'),
     preferences: await readPreferences(db),
@@ -32,6 +34,7 @@ export async function bringBack(db: Database, from: Backup): Promise<BroughtBack
     await take('rigs', from.rigs)
     for (const version of from.rigVersions) await takeOverRigVersion(within as unknown as Database, version)
     await take('blades', from.blades)
+    for (const photo of from.bladePhotos) await takeOverPhoto(within as unknown as Database, photo)
     await take('stones', from.stones)
     await take('setups', from.setups)
   })

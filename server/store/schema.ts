@@ -52,6 +52,7 @@ export const blades = pgTable('blades', {
   grind: text().$type<KeptBlade['grind']>().notNull(),
   bevels: text().$type<KeptBlade['bevels']>().notNull(),
   falseEdge: boolean('false_edge').notNull().default(false),
+  choil: boolean().notNull().default(true),
   widthMm: doublePrecision('width_mm').notNull(),
   spineThicknessMm: doublePrecision('spine_thickness_mm').notNull(),
   spineThicknessTipMm: doublePrecision('spine_thickness_tip_mm'),
@@ -64,6 +65,14 @@ export const blades = pgTable('blades', {
   shape: jsonb().$type<KeptBlade['shape']>(),
   zones: jsonb().$type<KeptBlade['zones']>(),
   handleLengthMm: doublePrecision('handle_length_mm').notNull().default(0),
+})
+
+export const bladePhotos = pgTable('blade_photos', {
+  id: uuid().primaryKey(),
+  bladeId: uuid('blade_id').notNull().references(() => blades.id),
+  caption: text().notNull().default(''),
+  image: text().notNull(),
+  createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
 })
 
 export const stones = pgTable('stones', {

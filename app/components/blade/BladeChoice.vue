@@ -74,6 +74,7 @@ const facts = computed(() => {
       </dl>
       <p v-if="bench.blade.value.notes" class="mt-2 text-sm text-toned">{{ bench.blade.value.notes }}</p>
       <p class="mt-2 flex items-center gap-2 text-sm text-muted">Its edge as <UButton v-for="kind in (['svg', 'dxf', 'csv'] as const)" :key="kind" color="neutral" variant="outline" :label="kind.toUpperCase()" :aria-label="`Take the edge out as ${kind.toUpperCase()}`" @click="takeOut(kind)" /></p>
+      <BladePhotos :blade-id="bench.blade.value.id" :name="bench.blade.value.name" />
       <p class="mt-3">Look down the edge at a light: note nicks, rolled or chipped places before you clamp.</p>
       <div class="mt-4 flex flex-wrap gap-3">
         <UButton size="xl" trailing-icon="i-lucide-arrow-right" label="Next: clamp it" :to="stationPath(job.id!, 'clamp')" />

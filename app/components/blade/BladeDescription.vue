@@ -135,6 +135,7 @@ const last = computed(() => step.value === STEPS.length - 1)
             <UFormField v-for="side in (['aDeg', 'bDeg'] as const)" :key="side" :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`" :error="problemAt(`bevel.${side}`, bevel[side])"><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known" /></UFormField>
           </div>
           <UCheckbox v-model="(draft.facts.falseEdge as boolean)" size="lg" label="A false edge is ground on the spine" />
+          <UCheckbox v-model="(draft.facts.choil as boolean)" size="lg" label="A choil ends the edge at the heel" />
           <p v-if="halfAngleDeg !== null">Primary half-angle: <b>{{ angleText(halfAngleDeg) }}</b></p>
         </template>
         <template v-else>

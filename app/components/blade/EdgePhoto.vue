@@ -37,6 +37,7 @@ function addMiddle() {
     <p class="text-sm text-muted">Lay the blade on a sheet of paper, photograph both. The corners of the sheet take the perspective out.</p>
     <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-upload" label="Choose a photograph" :loading="busy" @click="chooser?.click()" />
     <input ref="chooser" type="file" accept="image/*" class="sr-only" aria-label="Photograph of the blade" tabindex="-1" @change="chosen" />
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <template v-if="photo">
       <UFormField label="1. The scale is in"><USelect v-model="scaleBy" :items="scales" size="lg" class="w-full" /></UFormField>
       <p class="text-sm text-muted">{{ scaleBy === 'two points' ? 'Move the two marks at the bottom to the points.' : 'Move the four marks to its corners, upper left first and then round; its long side along the top.' }}</p>
@@ -47,9 +48,8 @@ function addMiddle() {
         <p><b>3. The edge.</b> <span class="text-sm text-muted">Press along it from heel to tip, every centimetre or so, and on each corner: {{ edge.length }} marks.</span></p>
         <div class="mt-1 flex gap-2"><UButton color="neutral" variant="outline" label="Take the last away" :disabled="edge.length === 0" @click="dropLast" /><UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" /></div>
       </div>
-      <UButton size="lg" label="Snap to the outline" :loading="busy" @click="snap" />
       <p v-if="result" data-testid="traced" aria-live="polite">{{ result.segments.length }} pieces, within {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline.</p>
+      <UButton size="lg" label="Snap to the outline" :loading="busy" @click="snap" />
     </template>
-    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
   </div>
 </template>

@@ -50,6 +50,7 @@ const told = computed(() => {
 })
 const why = computed(() => {
   const bounds = result.value?.bounds ?? []
+  if (bounds.length === 0 && bench.rig.value?.height.by === 'slot') return 'No better is possible with the slots there are.'
   return bounds.length === 0 ? 'No better is possible: the steepest and the flattest place are equally far off, and any other hold makes one of them worse.' : `No better is possible: ${bounds.map((bound) => BOUND_TEXT[bound]).join('; ')}.`
 })
 const failureToHold = ref('')

@@ -41,6 +41,7 @@ const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.na
           <template v-if="checks[end].reachMm !== null">{{ text(checks[end].reachMm!) }} from the pivot, of {{ text(checks.limitMm) }} there are.</template>
           <template v-else>{{ reasonText(checks[end].refusal!, preferences.unit) }}</template>
         </HoldCheck>
+        <HoldCheck v-if="checks.noChoil" verdict="watch" title="No choil at the heel">The stone cannot run out past the heel: begin each stroke with its edge just clear of the handle, and give the heel strokes of its own, three full ones to each.</HoldCheck>
         <HoldCheck verdict="watch" title="Where to stop at the tip">No stroke past the tip: stop with the stone’s middle over it, {{ text(Math.abs(checks.stop.alongMm)) }} {{ checks.stop.alongMm >= 0 ? 'towards the tip' : 'towards the heel' }} from the jaws’ middle. The stone’s free edge then stands at {{ text(checks.stop.freeEdgeMm) }}: set a stop there.</HoldCheck>
       </ul>
     </section>
