@@ -37,14 +37,13 @@ for (const theme of ['light', 'dark'] as const) {
       await page.getByRole('button', { name: new RegExp(`^${i}: `) }).click()
       await accessible(page, `describing a rig, step ${i}`)
     }
-    await page.keyboard.press('Escape')
-    await page.keyboard.press('2')
+    await page.getByRole('navigation', { name: 'The way through this job' }).getByRole('link', { name: /^2 Blade/ }).click()
     await page.getByRole('button', { name: 'New blade' }).click()
     for (const step of ['Thickness', 'What it is for', 'The edge']) {
       await page.getByRole('button', { name: step, exact: true }).click()
       await accessible(page, `describing a blade: ${step}`)
     }
-    await page.getByRole('navigation').getByRole('link', { name: 'Rig' }).first().click()
+    await page.getByRole('navigation', { name: 'The way through this job' }).getByRole('link', { name: /^1 Rig/ }).click()
     await page.getByRole('button', { name: 'Wear log' }).click()
     await expect(page.getByRole('form', { name: 'New line of the log' })).toBeVisible()
     await page.waitForTimeout(300)

@@ -1,6 +1,7 @@
 import { problemFields } from '#core/kept/problem'
 import { impossibilities } from '#core/rig/impossible'
-import { rig as rigSchema, rigMeasures, type Rig, type RigKind } from '#core/rig/rig'
+import { possibleRig } from '#core/rig/possibleRig'
+import { rigMeasures, type Rig, type RigKind } from '#core/rig/rig'
 import type { HeightReading } from '#core/rig/heightReading'
 import type { LengthUnit } from '#core/units/length'
 import { readDraft, toDraft, type Draft } from './draft'
@@ -103,7 +104,7 @@ export function readRig(draft: RigDraft, unit: LengthUnit, base: Rig | null): Re
     height: { by, ...height },
   }
   const { content, problems: unread } = readDraft(counted, unit, base ?? undefined)
-  const parsed = rigSchema.safeParse(content)
+  const parsed = possibleRig.safeParse(content)
   if (parsed.success) return { rig: parsed.data, problems: unread }
   const problems: Record<string, string> = { ...unread }
   const measures = rigMeasures.safeParse(content)

@@ -1,5 +1,4 @@
-import { computed, nextTick, ref, watch } from 'vue'
-import { useLocalStorage } from '@vueuse/core'
+import { computed } from 'vue'
 import { SHAPES, type ShapeId, type ShapeMeasure } from '#core/blade/shapes'
 import { zonesOf } from '#core/blade/zones'
 import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
@@ -9,11 +8,7 @@ import { parseLengthMm } from '#core/units/length'
 import { usePreferences } from '~/stores/preferences'
 import { bladeDraftOf, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
 import { exactFigure, toDraft, type Draft } from './draft'
-
-interface Kept {
-  unit: string
-  draft: BladeDraft
-}
+import { useKeptDraft } from './useKeptDraft'
 
 /** A blade being described: what is typed, what it comes to, and what is wrong with it. `from`: measured anew or copied. */
 export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
@@ -23,20 +18,7 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
     const draft = bladeDraftOf(from, preferences.unit)
     return copy ? { ...draft, facts: { ...draft.facts, name: `${from.name}, copy` } } : draft
   }
-  const kept = useLocalStorage<string>(`jaw-tilt-blade-draft:${from?.id ?? 'new'}${copy ? ':copy' : ''}`, '')
-  const stored = kept.value ? (JSON.parse(kept.value) as Kept) : null
-  const draft = ref<BladeDraft>(stored?.unit === preferences.unit ? stored.draft : begun())
-  const takenUp = ref(stored?.unit === preferences.unit)
-  watch(draft, (now) => (kept.value = JSON.stringify({ unit: preferences.unit, draft: now } satisfies Kept)), { deep: true })
-  async function forget() {
-    await nextTick()
-    kept.value = ''
-    takenUp.value = false
-  }
-  async function beginAnew() {
-    draft.value = begun()
-    await forget()
-  }
+  const { draft, takenUp, forget, beginAnew } = useKeptDraft<BladeDraft>(`blade:${from?.id ?? 'new'}${copy ? ':copy' : ''}`, preferences.unit, begun)
 
   const read = computed(() => readBlade(draft.value, preferences.unit, from))
   const stations = computed(() => (read.value.outline ? evenStations(read.value.outline.edge, 300) : []))

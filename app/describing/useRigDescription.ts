@@ -1,5 +1,4 @@
-import { computed, nextTick, ref, watch } from 'vue'
-import { useLocalStorage } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import type { KeptRig } from '#core/kept/kept'
 import { heightRange } from '#core/rig/dial'
 import { slotsBelowFace } from '#core/rig/impossible'
@@ -12,11 +11,7 @@ import { usePreferences } from '~/stores/preferences'
 import type { Draft } from './draft'
 import { emptyRigDraft, LANGUAGES, readRig, rigDraftOf, type RigDraft } from './rigDraft'
 import { rigSteps, stepOf, type RigList } from './rigSteps'
-
-interface Kept {
-  unit: string
-  draft: RigDraft
-}
+import { useKeptDraft } from './useKeptDraft'
 
 /** A rig being described: what is typed, what it comes to, and what is wrong or odd about it. `from`: measured anew or copied. */
 export function useRigDescription(from: KeptRig | null, copy: boolean) {
@@ -28,21 +23,7 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
     const draft = rigDraftOf(from, preferences.unit)
     return copy ? { ...draft, name: `${draft.name}, copy` } : draft
   }
-  // What is typed outlives the page: a rig takes a while to measure.
-  const kept = useLocalStorage<string>(`jaw-tilt-rig-draft:${from?.id ?? 'new'}${copy ? ':copy' : ''}`, '')
-  const stored = kept.value ? (JSON.parse(kept.value) as Kept) : null
-  const draft = ref<RigDraft>(stored?.unit === preferences.unit ? stored.draft : begun())
-  const takenUp = ref(stored?.unit === preferences.unit)
-  watch(draft, (now) => (kept.value = JSON.stringify({ unit: preferences.unit, draft: now } satisfies Kept)), { deep: true })
-  async function forget() {
-    await nextTick()
-    kept.value = ''
-    takenUp.value = false
-  }
-  async function beginAnew() {
-    draft.value = begun()
-    await forget()
-  }
+  const { draft, takenUp, forget, beginAnew } = useKeptDraft<RigDraft>(`rig:${from?.id ?? 'new'}${copy ? ':copy' : ''}`, preferences.unit, begun)
 
   const steps = computed(() => rigSteps(draft.value))
   const read = computed(() => readRig(draft.value, preferences.unit, from))

@@ -1,12 +1,12 @@
 import { z } from 'zod'
-import { rig } from '../rig/rig'
+import { possibleRig } from '../rig/possibleRig'
 import { stone } from '../stone/stone'
 
 /** Rigs and stones to hand on: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. */
 export const toolFile = z.object({
   format: z.literal('jaw-tilt-tools', 'This is no file of rigs and stones.'),
   version: z.literal(1, 'This file was written by a later Jaw Tilt: update this one first.'),
-  rigs: z.array(rig).max(200).default([]),
+  rigs: z.array(possibleRig).max(200).default([]),
   stones: z.array(stone).max(1000).default([]),
 })
 export type ToolFile = z.infer<typeof toolFile>

@@ -1,11 +1,12 @@
 import { z } from 'zod'
 import { blade } from '../blade/blade'
-import { rig, rigMeasures } from '../rig/rig'
+import { possibleRig } from '../rig/possibleRig'
+import { rigMeasures } from '../rig/rig'
 import { setup } from '../setup/setup'
 import { stone } from '../stone/stone'
 
 /** What is kept, by the name of its collection. One schema for each kind serves the database, the routes and the screens. */
-export const KEPT_KINDS = { rigs: rig, blades: blade, stones: stone, setups: setup } as const
+export const KEPT_KINDS = { rigs: possibleRig, blades: blade, stones: stone, setups: setup } as const
 export type KeptKind = keyof typeof KEPT_KINDS
 export const keptKind = z.enum(['rigs', 'blades', 'stones', 'setups'])
 

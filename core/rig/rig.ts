@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { heightReading } from './heightReading'
-import { impossibilities } from './impossible'
-import { jawSet } from './jaws'
+import { jawSet } from './jawSet'
 
 export const RIG_KINDS = ['slot-plate', 'turning-post', 'two-arm', 'table-post'] as const
 export type RigKind = (typeof RIG_KINDS)[number]
@@ -15,7 +14,7 @@ const pivotPlace = z.object({
 const placeName = z.string().trim().min(1, 'Give it a name.').max(20)
 const halfWidth = z.number().min(0.01, 'Nothing is measured better than 0.01 mm here.').max(10, 'Known to no better than 10 mm: measure it again.')
 
-/** The measures of a rig, whether or not they can all be true together. What is kept is read by this. */
+/** The measures of a rig, whether or not they can all be true together (possibleRig.ts). What is kept is read by this. */
 export const rigMeasures = z.object({
   name: z.string().trim().min(1, 'Give the rig a name.').max(80),
   notes: z.string().max(4000).default(''),
@@ -41,14 +40,6 @@ export const rigMeasures = z.object({
   tolerance: z.object({ heightMm: halfWidth, setbackMm: halfWidth, alongMm: halfWidth.default(0.5) }),
 })
 export type Rig = z.infer<typeof rigMeasures>
-
-/**
- * A guided rig as it can be measured with a rule and a calliper: where its pivot stands and how its height is set. One that
- * cannot be is refused, with the reason at its field. Frames and kinds: docs/geometry.md, "Rigs".
- */
-export const rig = rigMeasures.superRefine((measured, context) => {
-  for (const { field, message } of impossibilities(measured)) context.addIssue({ code: 'custom', path: field.split('.'), message })
-})
 
 /** Whether the blade lies on its flat on a table, so that its centre plane is tilted by the primary half-angle. */
 export const restsOnTable = (of: Rig): boolean => of.kind === 'table-post'

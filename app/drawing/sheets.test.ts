@@ -1,0 +1,128 @@
+import { describe, expect, it } from 'vitest'
+import { contactsAlong } from '#core/angle/contact'
+import { evenStations } from '#core/curve/stations'
+import { equalAngleLines } from '#core/dial/equalAngles'
+import { reacherAt } from '#core/setup/job'
+import { sampleJob } from '#core/setup/sampleJob.fixture'
+import { cardPage } from '~/card/cardPage'
+import { cardPdf } from '~/card/cardPdf'
+import { gaugeView } from './gaugeView'
+import { mapView } from './mapView'
+import { ribbonView } from './ribbonView'
+import { rigDimensions, rigSheet } from './rigSheet'
+import { unrolledView } from './unrolledView'
+import { whatIfRange, whatIfView } from './whatIfView'
+
+const stations = evenStations(sampleJob.blade.edge, 200)
+const along = contactsAlong(stations, sampleJob.held, reacherAt(sampleJob, 'A', 55))
+const viewport = { scale: 2, originX: 200, originY: 150 }
+const size = { width: 800, height: 400 }
+
+describe('the deviation as a band along the edge', () => {
+  const view = ribbonView(sampleJob, along, stations, 21, viewport)
+
+  it('says where it is worst, and tells steeper from flatter', () => {
+    const worst = Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 21) : 0)))
+    expect(Math.abs(view.worst!.deg)).toBeCloseTo(worst, 9)
+    const all = new Set(view.bands.map((band) => band.steeper))
+    const steeper = along.some((contact) => contact.ok && contact.edgeAngleDeg > 21.05)
+    const flatter = along.some((contact) => contact.ok && contact.edgeAngleDeg < 20.95)
+    expect([all.has(true), all.has(false)]).toEqual([steeper, flatter])
+  })
+
+  it('an even edge has no band', () => {
+    const arc = { ...sampleJob.blade, edge: [{ type: 'arc' as const, centre: [40, -95] as [number, number], radiusMm: 125, startDeg: 110, endDeg: 70 }] }
+    const even = evenStations(arc.edge, 50)
+    const job = { ...sampleJob, blade: arc }
+    const contacts = contactsAlong(even, job.held, reacherAt(job, 'A', 55))
+    const wanted = contacts[0]!.ok ? contacts[0].edgeAngleDeg : 0
+    expect(ribbonView(job, contacts, even, wanted, viewport).bands).toEqual([])
+  })
+})
+
+describe('the edge unrolled', () => {
+  const places = along.map((contact, i) => ({ fromHeelMm: stations[i]!.fromHeelMm, edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null }))
+
+  it('runs from border to border, and a place on it is found again', () => {
+    const view = unrolledView(places, [], [{ kind: 'heel', fromMm: 0, toMm: 98.2 }], 20, size, 'mm')
+    expect([view.at(0), view.at(places.at(-1)!.fromHeelMm)]).toEqual([view.left, view.right])
+    expect(view.lengthAt(view.at(40))).toBeCloseTo(40, 9)
+    expect(view.lengthAt(-50)).toBe(0)
+    expect(view.angle.lines).toHaveLength(1)
+  })
+
+  it('is broken where there is no angle', () => {
+    const broken = places.map((place, i) => (i > 80 && i < 100 ? { ...place, edgeAngleDeg: null } : place))
+    expect(unrolledView(broken, [], [], 20, size, 'mm').angle.lines).toHaveLength(2)
+    const gauge = gaugeView(broken.map((place) => ({ ...place, readingDeg: place.edgeAngleDeg })), [{ fromMm: 10, toMm: 10 }], size, 'in')
+    expect([gauge.edge.length, gauge.reading.length, gauge.square.length]).toEqual([2, 2, 1])
+  })
+})
+
+describe('what if', () => {
+  it('the present point lies on the line of its own angle', () => {
+    const range = whatIfRange(28, 55, { lowestMm: 20, highestMm: 90 })
+    const now = along[80]!
+    if (!now.ok) throw new Error(now.reason)
+    const lines = equalAngleLines(sampleJob, 'A', stations[80]!, [now.edgeAngleDeg], { fromMm: range.blade[0], toMm: range.blade[1], steps: 48 })
+    const view = whatIfView(range, lines, { bladeHeightMm: 28, pivotHeightMm: 55 }, size, 'mm')
+    const near = view.lines[0]!.points.split(' ').map((pair) => pair.split(',').map(Number)).map(([x, y]) => Math.hypot(x! - view.point[0], y! - view.point[1]))
+    expect(Math.min(...near)).toBeLessThan(8)
+  })
+
+  it('keeps what is shown within the rig and out of the jaws', () => {
+    expect(whatIfRange(5, 88, { lowestMm: 20, highestMm: 90 })).toEqual({ blade: [2, 50], pivot: [38, 90] })
+  })
+})
+
+describe('a rig being measured', () => {
+  const figures: Record<string, number> = { 'pivot.setbackMm': 110, 'height.lowestMm': 30, 'height.highestMm': 80 }
+  const sheet = (kind: 'turning-post' | 'two-arm') => rigSheet({ kind, figure: (path) => figures[path] ?? null, slots: [], by: 'millimetres' }, [], [])
+
+  it('draws a measure as long as it is, also where the picture stands upright', () => {
+    for (const kind of ['turning-post', 'two-arm'] as const) {
+      const [setback] = rigDimensions(sheet(kind), 'side', (path) => path === 'pivot.setbackMm', viewport)
+      const { from, to } = setback!.dimension
+      expect(Math.hypot(from[0] - to[0], from[1] - to[1])).toBeCloseTo(220, 6)
+    }
+  })
+
+  it('an upright rig has two arms', () => {
+    expect([sheet('turning-post').side.posts.length, sheet('two-arm').side.posts.length]).toEqual([1, 2])
+  })
+})
+
+describe('the map of holds', () => {
+  it('shades the best palest and crosses out what cannot be held', () => {
+    const map = { bladeXMm: [10, 20, 30], turnDeg: [-5, 5], depthMm: 6, cost: [[1, 2, null], [3, 0.5, 4]] }
+    const view = mapView(map, { ...sampleJob.held, bladeXMm: 20, turnDeg: 5 }, { ...sampleJob.held, bladeXMm: 90 }, 'mm')
+    expect(view.cells.map((cell) => cell.shade).indexOf(Math.min(...view.cells.flatMap((cell) => cell.shade ?? [])))).toBe(4)
+    expect(view.cells[2]!.shade).toBeNull()
+    expect([view.best !== null, view.now]).toEqual([true, null])
+  })
+})
+
+describe('the clamp card', () => {
+  const content = { title: 'Žluťoučký nůž − 5°', subtitle: '', facts: [['Turn', 'none']] as const, stones: [], sideNames: ['A', 'B'] as const, notes: [], checkText: '100 mm' }
+
+  it('draws the blade at 1:1 and a check line of 100 mm', () => {
+    const page = cardPage(sampleJob, content)
+    const edge = page.lines[0]!.points
+    expect(edge.at(-1)![0] - edge[0]![0]).toBeCloseTo(stations.at(-1)!.point[0], 6)
+    const check = page.lines.find((line) => line.points.length === 2 && line.points[0]![1] === line.points[1]![1] && line.points[1]![0] - line.points[0]![0] === 100)
+    expect(check).toBeDefined()
+  })
+
+  it('says so when the blade is longer than the page', () => {
+    const long = { ...sampleJob, blade: { ...sampleJob.blade, edge: [{ type: 'line' as const, from: [0, 30] as [number, number], to: [330, 30] as [number, number] }] } }
+    expect(cardPage(long, content).texts.some((text) => text.text.startsWith('Drawn as far as the page goes'))).toBe(true)
+  })
+
+  it('becomes a PDF of one A4 page, whatever letters a name has', async () => {
+    const { PDFDocument } = await import('pdf-lib')
+    const document = await PDFDocument.load(await cardPdf(cardPage(sampleJob, content), content.title))
+    expect(document.getPageCount()).toBe(1)
+    const { width, height } = document.getPage(0).getSize()
+    expect([width, height].map((points) => Math.round((points * 25.4) / 72))).toEqual([297, 210])
+  })
+})
