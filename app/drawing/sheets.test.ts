@@ -35,7 +35,8 @@ describe('the deviation as a band along the edge', () => {
     const even = evenStations(arc.edge, 50)
     const job = { ...sampleJob, blade: arc }
     const contacts = contactsAlong(even, job.held, reacherAt(job, 'A', 55))
-    const wanted = contacts[0]!.ok ? contacts[0].edgeAngleDeg : 0
+    const first = contacts[0]!
+    const wanted = first.ok ? first.edgeAngleDeg : 0
     expect(ribbonView(job, contacts, even, wanted, viewport).bands).toEqual([])
   })
 })
