@@ -10,13 +10,13 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
-import { stopAt } from '~/words/placementText'
+import { middleMark, stopAt } from '~/words/placementText'
 import { useBench } from './useBench'
 import { useBenchActions } from './useBenchActions'
 
 /** Where the mark nearest to the middle of the jaws stands on the blade; nothing on a rig without marks. */
 function markFact(rig: Rig, heelToMiddleMm: number, text: (mm: number) => string): [string, string][] {
-  const nearest = [...rig.positionMarks].sort((a, b) => Math.abs(a.alongMm) - Math.abs(b.alongMm))[0]
+  const nearest = middleMark(rig)
   return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
 }
 

@@ -12,6 +12,9 @@ const ON_STOP_MM = 0.3
 /** The stop that a blade rests on at a depth; null where it rests on none. */
 export const stopAt = (rig: Rig, depthMm: number): string | null => rig.stops.find((stop) => Math.abs(stop.depthMm - depthMm) < ON_STOP_MM)?.name ?? null
 
+/** The position mark nearest to the middle of the jaws; null on a rig without marks. */
+export const middleMark = (rig: Rig): Rig['positionMarks'][number] | null => [...rig.positionMarks].sort((a, b) => Math.abs(a.alongMm) - Math.abs(b.alongMm))[0] ?? null
+
 /** What to do to hold a blade otherwise: "Hold it 12.0 mm nearer the tip, turned 4.5° tip out, on pin 2". */
 export function moveText(rig: Rig, now: ClampPosition, then: ClampPosition, unit: LengthUnit): string {
   const along = then.bladeXMm - now.bladeXMm

@@ -32,8 +32,8 @@ export interface FindPlacement {
 export type Bound = HoldTrouble | 'turned-far-enough' | 'end-of-the-blade'
 
 export interface FoundPlacement extends PlacementFound {
-  /** The nearest mark to the best pivot height, and the greatest deviation with it, degrees. */
-  readonly atMark: { readonly setting: DialSetting; readonly worstDeg: number } | null
+  /** The nearest mark to the best pivot height, and the greatest deviation with it: degrees with their sign, and its place. */
+  readonly atMark: { readonly setting: DialSetting; readonly worstDeg: number; readonly worstAtMm: number } | null
   /** What bars anything better; empty where steepest and flattest place simply balance. */
   readonly bounds: readonly Bound[]
 }
@@ -71,7 +71,9 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
     const height = heightOfSetting(job.rig, setting)
     if (!height.ok) return null
     const contacts = contactsAlong(stations, held, reacherAt({ ...job, held }, side, height.heightMm))
-    return { setting, worstDeg: Math.max(...contacts.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - wantedDeg) : Infinity))) }
+    const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
+    const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
+    return { setting, worstDeg: off[worst]!, worstAtMm: stations[worst]!.fromHeelMm }
   }
 
   /** Looks a little further in each way: what would be better but is barred. */

@@ -8,8 +8,9 @@ import { usePreferences } from '~/stores/preferences'
 import { useTask } from '~/workers/useTask'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
-import { BOUND_TEXT, moveText } from '~/words/placementText'
-import { zoneName } from '~/words/zoneText'
+import { lengthText } from '~/words/lengthText'
+import { BOUND_TEXT, middleMark, moveText } from '~/words/placementText'
+import { zoneAt, zoneName } from '~/words/zoneText'
 
 /** Where to hold the blade for the evenest angle within what the rig can do. */
 const bench = useBench()
@@ -46,12 +47,20 @@ const told = computed(() => {
   const move = moveText(rig, held, found.best.held, preferences.unit)
   if (aim.value === 'least-steel') return `${move}: ${found.best.cost.toFixed(3)} mm² of steel goes on this side.`
   const before = countedWorstDeg.value
-  return `${move}: the worst place is ${found.atMark.worstDeg.toFixed(1)}° off${before === null ? '' : ` instead of ${before.toFixed(1)}°`}.`
+  const { worstDeg, worstAtMm } = found.atMark
+  const where = zones.value.length > 0 ? zoneName(zones.value, zoneAt(zones.value, worstAtMm)) : 'edge'
+  return `${move}: the ${where} runs ${Math.abs(worstDeg).toFixed(1)}° ${worstDeg > 0 ? 'high' : 'low'}${before === null ? '' : `; now the worst place is ${before.toFixed(1)}° off`}.`
 })
 const why = computed(() => {
   const bounds = result.value?.bounds ?? []
   if (bounds.length === 0 && bench.rig.value?.height.by === 'slot') return 'No better is possible with the slots there are.'
   return bounds.length === 0 ? 'No better is possible: the steepest and the flattest place are equally far off, and any other hold makes one of them worse.' : `No better is possible: ${bounds.map((bound) => BOUND_TEXT[bound]).join('; ')}.`
+})
+/** Which mark of the jaws stands where on the blade then; nothing on a rig without marks. */
+const markTold = computed(() => {
+  const mark = bench.rig.value && middleMark(bench.rig.value)
+  if (!mark || !best.value) return ''
+  return `Mark ${mark.name} of the jaws stands ${lengthText(actions.heelToMiddle(best.value.held) + mark.alongMm, preferences.unit)} from the heel. `
 })
 const failureToHold = ref('')
 function holdIt() {
@@ -73,7 +82,7 @@ function holdIt() {
     <div v-if="result" aria-live="polite" class="space-y-2 border-t border-default pt-3">
       <template v-if="best && setting && bench.rig.value">
         <p class="text-lg" data-testid="placement">{{ told }}</p>
-        <p class="text-sm text-toned">Then dial {{ dialText(bench.rig.value, setting, preferences.unit) }}{{ aim === 'even' && result.atMark && result.atMark.worstDeg - best.cost > 0.05 ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least` : '' }}.</p>
+        <p class="text-sm text-toned">{{ markTold }}Then dial {{ dialText(bench.rig.value, setting, preferences.unit) }}{{ aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05 ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least` : '' }}.</p>
         <UButton size="lg" :variant="isHeld ? 'outline' : 'solid'" :icon="isHeld ? 'i-lucide-check' : undefined" :label="isHeld ? 'Held so' : 'Hold it so'" :aria-disabled="isHeld" @click="holdIt" />
         <p v-if="failureToHold" role="alert" class="text-error">{{ failureToHold }}</p>
         <p class="text-sm text-muted">{{ why }}</p>
