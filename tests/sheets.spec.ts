@@ -62,6 +62,9 @@ test('what if: the point is dragged and stepped, and the angle follows the lines
 
 test('the gauge: where it reads the edge angle, what it must read elsewhere, and why it read otherwise', async ({ page }) => {
   await openJob(page, 'Chef’s knife, weekly')
+  // The sheets go round: two back from the first is the last but one.
+  await page.keyboard.press('[')
+  await expect(page).toHaveURL(/\/clamp\/card$/)
   await page.keyboard.press('[')
   await expect(page).toHaveURL(/\/clamp\/gauge$/)
   await page.getByRole('button', { name: 'Look there' }).click()
