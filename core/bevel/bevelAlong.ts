@@ -3,7 +3,6 @@ import type { Refusal } from '../angle/reasons'
 import type { Blade } from '../blade/blade'
 import { bladeThere } from '../blade/taper'
 import type { Side } from '../clamping/centring'
-import { radians } from '../units/angle'
 import { bevelWidthMm } from './bevelWidth'
 import { reprofile } from './reprofile'
 
@@ -39,7 +38,3 @@ export function bevelAlong(of: Blade, side: Side, along: readonly (Contact | Ref
     return section.ok ? section.faceWidthMm : null
   }
 }
-
-/** How far the apex must be worn back before a steeper face has replaced the whole old bevel, mm; 0 for a flatter one. */
-export const apexWearFor = (shoulderMm: number, thereDeg: number, newDeg: number): number =>
-  Math.max(0, shoulderMm / Math.tan(radians(thereDeg)) - shoulderMm / Math.tan(radians(newDeg)))

@@ -1,5 +1,5 @@
-import { degrees } from '../units/angle'
 import type { Blade } from './blade'
+import { primaryHalfAngleDeg } from './primaryHalfAngle'
 
 /** How a blade is at one place along it. */
 export interface BladeThere {
@@ -20,6 +20,6 @@ export function bladeThere(
   const between = (heel: number, tip: number | null): number => heel + ((tip ?? heel) - heel) * share
   const spineThicknessMm = between(of.spineThicknessMm, of.spineThicknessTipMm)
   const thicknessBehindEdgeMm = between(of.thicknessBehindEdgeMm, of.thicknessBehindEdgeTipMm)
-  const primaryHalfAngleDeg = degrees(Math.atan2(Math.max(0, spineThicknessMm - thicknessBehindEdgeMm) / 2, of.primaryGrindHeightMm))
-  return { spineThicknessMm, thicknessBehindEdgeMm, primaryHalfAngleDeg }
+  const { primaryGrindHeightMm } = of
+  return { spineThicknessMm, thicknessBehindEdgeMm, primaryHalfAngleDeg: primaryHalfAngleDeg({ spineThicknessMm, thicknessBehindEdgeMm, primaryGrindHeightMm }) }
 }

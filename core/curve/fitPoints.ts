@@ -2,6 +2,7 @@ import fitCurve from 'fit-curve'
 import { degrees } from '../units/angle'
 import { dot, length, subtract, type Vec2 } from '../vector/vec2'
 import type { Segment } from './segment'
+import { segmentAt } from './segmentAt'
 
 export interface FittedCurve {
   readonly segments: Segment[]
@@ -113,15 +114,10 @@ function fromBeziers(point: Vec2, beziers: readonly Segment[]): number {
     if (piece.type !== 'bezier') continue
     let before: Vec2 = piece.points[0]
     for (let i = 1; i <= SAMPLES; i++) {
-      const here = bezierAt(piece.points, i / SAMPLES)
+      const here = segmentAt(piece, i / SAMPLES).point
       nearest = Math.min(nearest, fromLine(point, before, here))
       before = here
     }
   }
   return nearest
-}
-
-export function bezierAt(p: readonly Vec2[], t: number): Vec2 {
-  const [a, b, c, d] = [(1 - t) ** 3, 3 * (1 - t) ** 2 * t, 3 * (1 - t) * t * t, t ** 3]
-  return [a * p[0]![0] + b * p[1]![0] + c * p[2]![0] + d * p[3]![0], a * p[0]![1] + b * p[1]![1] + c * p[2]![1] + d * p[3]![1]]
 }

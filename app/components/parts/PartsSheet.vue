@@ -1,14 +1,10 @@
 <script setup lang="ts">
-import { facetsOf } from '#core/blade/facets'
-import { hollowOf } from '#core/blade/hollow'
-import { whatToDial } from '#core/dial/whatToDial'
 import { placementRange } from '#core/placement/findPlacement'
 import type { Position } from '#core/placement/longBlade'
 import { settingOfHeight, toNearestMark } from '#core/rig/dial'
 import { useBench } from '~/composables/useBench'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { useEven } from '~/composables/useEven'
-import { useCollections } from '~/stores/collections'
+import { useParts } from '~/composables/useParts'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { useTask } from '~/workers/useTask'
@@ -17,15 +13,12 @@ import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { moveText } from '~/words/placementText'
 import { reasonText } from '~/words/reasonText'
-import { zoneName } from '~/words/zoneText'
 
 /** Edges that want more than one setting: long blades in several positions, facets one by one, and what reaches into a hollow. */
 const bench = useBench()
 const actions = useBenchActions()
 const job = useJob()
-const collections = useCollections()
 const preferences = usePreferences()
-const { zones } = useEven()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 const tolerance = useLocalStorage('jaw-tilt-position-tolerance', 0.5)
@@ -40,18 +33,7 @@ function hold(position: Position) {
   if (setting) holdFailure.value = actions.holdAndDial(position.held, setting) ?? ''
 }
 
-const facets = computed(() => {
-  const [things, blade] = [bench.things.value, bench.blade.value]
-  if (!things || !blade) return []
-  return facetsOf(blade.edge, zones.value)
-    .map((facet) => ({ ...facet, name: zoneName(zones.value, zones.value.indexOf(facet.zone)), advice: whatToDial(things, bench.side.value, bench.wantedDeg.value, facet.middle) }))
-    .sort((a, b) => a.order - b.order)
-})
-const hollow = computed(() => (bench.stations.value.length > 1 ? hollowOf(bench.stations.value) : null))
-const stones = computed(() => {
-  const widest = hollow.value?.widestStoneMm
-  return widest === undefined ? [] : collections.stones.filter((stone) => stone.archivedAt === null).map((stone) => ({ stone, fits: stone.widthMm <= widest }))
-})
+const { facets, hollow, stones } = useParts()
 </script>
 
 <template>

@@ -1,3 +1,4 @@
+import { reversed } from '../../curve/reversed'
 import type { Segment } from '../../curve/segment'
 import { segmentAt } from '../../curve/segmentAt'
 import type { Vec2 } from '../../vector/vec2'
@@ -12,17 +13,6 @@ export type ReadDrawing =
   | { readonly ok: true; readonly paths: readonly DrawnPath[]; /** Millimetres for a unit of the drawing, where it says so. */ readonly mmPerUnit: number | null }
   | { readonly ok: false; readonly message: string }
 
-export const startOf = (path: DrawnPath): Vec2 => segmentAt(path.segments[0]!, 0).point
-export const endOf = (path: DrawnPath): Vec2 => segmentAt(path.segments.at(-1)!, 1).point
-
-/** A piece run through the other way. */
-export function turnedSegment(piece: Segment): Segment {
-  if (piece.type === 'line') return { type: 'line', from: piece.to, to: piece.from }
-  if (piece.type === 'arc') return { ...piece, startDeg: piece.endDeg, endDeg: piece.startDeg }
-  const [a, b, c, d] = piece.points
-  return { type: 'bezier', points: [d, c, b, a] }
-}
-
 /** Joins pieces whose ends meet, whatever their order and direction, into the fewest chains. */
 export function chained(pieces: readonly Segment[], joinAt: number): Segment[][] {
   const left = [...pieces]
@@ -36,9 +26,9 @@ export function chained(pieces: readonly Segment[], joinAt: number): Segment[][]
       for (let i = 0; i < left.length && !grew; i++) {
         const [from, to] = [segmentAt(left[i]!, 0).point, segmentAt(left[i]!, 1).point]
         if (meet(last, from)) chain.push(...left.splice(i, 1))
-        else if (meet(last, to)) chain.push(turnedSegment(left.splice(i, 1)[0]!))
+        else if (meet(last, to)) chain.push(...reversed(left.splice(i, 1)))
         else if (meet(first, to)) chain.unshift(...left.splice(i, 1))
-        else if (meet(first, from)) chain.unshift(turnedSegment(left.splice(i, 1)[0]!))
+        else if (meet(first, from)) chain.unshift(...reversed(left.splice(i, 1)))
         else continue
         grew = true
       }

@@ -2,8 +2,9 @@ import DxfParser from 'dxf-parser'
 import Drawing from 'dxf-writer'
 import log from 'loglevel'
 import type { Curve } from '../../curve/curve'
-import { bezierAt, fitPoints } from '../../curve/fitPoints'
+import { fitPoints } from '../../curve/fitPoints'
 import type { Segment } from '../../curve/segment'
+import { segmentAt } from '../../curve/segmentAt'
 import { degrees } from '../../units/angle'
 import type { Vec2 } from '../../vector/vec2'
 import { chained, type ReadDrawing } from './drawnPath'
@@ -120,7 +121,7 @@ export function writeDxf(edge: Curve, spine: Curve | null): string {
     for (const piece of curve) {
       if (piece.type === 'line') drawing.drawLine(piece.from[0], piece.from[1], piece.to[0], piece.to[1])
       else if (piece.type === 'arc') drawing.drawArc(piece.centre[0], piece.centre[1], piece.radiusMm, Math.min(piece.startDeg, piece.endDeg), Math.max(piece.startDeg, piece.endDeg))
-      else drawing.drawPolyline(Array.from({ length: BEZIER_STEPS + 1 }, (_, i) => [...bezierAt(piece.points, i / BEZIER_STEPS)] as [number, number]))
+      else drawing.drawPolyline(Array.from({ length: BEZIER_STEPS + 1 }, (_, i) => [...segmentAt(piece, i / BEZIER_STEPS).point] as [number, number]))
     }
   }
   return drawing.toDxfString()

@@ -1,9 +1,10 @@
+import { reversed } from '../../curve/reversed'
 import type { Segment } from '../../curve/segment'
 import { segmentAt } from '../../curve/segmentAt'
 import { crossesItself } from '../../curve/crossesItself'
 import { evenStations } from '../../curve/stations'
 import type { Vec2 } from '../../vector/vec2'
-import { turnedSegment, type DrawnPath } from './drawnPath'
+import type { DrawnPath } from './drawnPath'
 
 /** How a drawing lies: its unit, and whether its tip is at the left and its edge below. */
 export interface DrawingAxes {
@@ -32,7 +33,7 @@ export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): 
   const span = extent(turned)
   if (span.maxX - span.minX < LEAST_EDGE_MM) return { ok: false, message: `This path is ${(span.maxX - span.minX).toFixed(1)} mm long: too short for an edge. Is the unit right?` }
   const closed = Math.hypot(start[0] - end[0], start[1] - end[1]) < 0.01 * (span.maxX - span.minX)
-  const parts = closed ? parted(turned, span) : { edge: start[0] <= end[0] ? turned : turned.map(turnedSegment).reverse(), spine: null }
+  const parts = closed ? parted(turned, span) : { edge: start[0] <= end[0] ? turned : [...reversed(turned)], spine: null }
   if (parts.edge.length === 0) return { ok: false, message: 'This outline has no edge that runs from heel to tip.' }
   const at = extent(parts.spine ? [...parts.edge, ...parts.spine] : parts.edge)
   const heelX = segmentAt(parts.edge[0]!, 0).point[0]
@@ -78,7 +79,7 @@ function parted(pieces: readonly Segment[], span: { minX: number; maxX: number }
   const back = round.slice(0, cut)
   const forth = round.slice(cut).filter((piece) => !isHeel(piece))
   const meanY = (all: readonly Segment[]) => all.reduce((sum, piece) => sum + segmentAt(piece, 0.5).point[1], 0) / Math.max(1, all.length)
-  const reversedBack = back.map(turnedSegment).reverse()
+  const reversedBack = [...reversed(back)]
   if (back.length === 0 || forth.length === 0) return { edge: forth.length > 0 ? forth : reversedBack, spine: null }
   return meanY(forth) >= meanY(reversedBack) ? { edge: forth, spine: reversedBack } : { edge: reversedBack, spine: forth }
 }
