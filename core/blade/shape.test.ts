@@ -4,6 +4,7 @@ import { crossesItself } from '../curve/crossesItself'
 import { curve, type Curve } from '../curve/curve'
 import { evenStations } from '../curve/stations'
 import { bellyBlade } from '../setup/sampleJob.fixture'
+import { drawnHeel } from './heel'
 import { hollowOf } from './hollow'
 import { SHAPE_IDS, SHAPES } from './shapes'
 import { zonesOf } from './zones'
@@ -31,6 +32,24 @@ describe('the zones of an edge', () => {
 
   it('a hooked edge is a hollow as far as its tip', () => {
     expect(zones(hawk)).toEqual(['hollow', 'tip'])
+  })
+})
+
+describe('the heel of a drawn edge', () => {
+  const straight = [{ type: 'line', from: [10, 24], to: [60, 24] }] as const
+  const rest: Curve = [...straight.map((piece) => ({ ...piece, from: [...piece.from] as [number, number], to: [...piece.to] as [number, number] })), { type: 'arc', centre: [60, -21], radiusMm: 45, startDeg: 90, endDeg: 40 }]
+  it('a notch is a choil, and the edge begins behind it', () => {
+    const notched: Curve = [{ type: 'line', from: [0, 24], to: [4, 24] }, { type: 'arc', centre: [7, 24], radiusMm: 3, startDeg: 180, endDeg: 360 }, ...rest]
+    expect(drawnHeel(notched)).toEqual({ choil: true, edge: rest })
+  })
+
+  it('the steep back of a free heel is no part of the edge', () => {
+    expect(drawnHeel([{ type: 'line', from: [8, 12], to: [10, 24] }, ...rest])).toEqual({ choil: true, edge: rest })
+  })
+
+  it('an edge that runs straight in has none; a hollow or a wavy trace is not taken for one', () => {
+    const wavy: Curve = [{ type: 'bezier', points: [[0, 24], [4, 23.6], [7, 24.3], [10, 24]] }, ...rest]
+    for (const edge of [rest, wavy, hawk, ...SHAPE_IDS.map((id) => SHAPES[id].build(SHAPES[id].usual).edge)]) expect(drawnHeel(edge)).toEqual({ choil: false, edge })
   })
 })
 

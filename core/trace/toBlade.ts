@@ -1,9 +1,10 @@
+import { fromHeel } from '../blade/heel'
 import { crossesItself } from '../curve/crossesItself'
 import { fitPoints, type FittedCurve } from '../curve/fitPoints'
 import type { Vec2 } from '../vector/vec2'
 import { applied, type Homography } from './homography'
 
-export type TracedEdge = ({ readonly ok: true } & FittedCurve) | { readonly ok: false; readonly message: string }
+export type TracedEdge = ({ readonly ok: true; /** Whether a choil was marked, or a heel that stands free. */ readonly choil: boolean } & FittedCurve) | { readonly ok: false; readonly message: string }
 
 /** A traced edge is fitted this closely by default, mm. */
 export const TRACE_TOLERANCE_MM = 0.2
@@ -11,7 +12,7 @@ const LEAST_EDGE_MM = 5
 
 /**
  * An edge traced from heel to tip in a picture (pixels) in the blade's frame: x along the spine marked by two points from heel towards
- * tip, y from it to the edge, x from 0 at the heel; fitted by few pieces. Refused when it is too short or crosses itself.
+ * tip, y from it to the edge, x from 0 at the heel; fitted by few pieces, what was marked of a choil left out. Refused when it is too short or crosses itself.
  * Source: docs/geometry.md, "Tracing a photograph".
  */
 export function tracedEdge(edge: readonly Vec2[], spine: readonly [Vec2, Vec2], toMm: Homography, toleranceMm = TRACE_TOLERANCE_MM): TracedEdge {
@@ -29,7 +30,9 @@ export function tracedEdge(edge: readonly Vec2[], spine: readonly [Vec2, Vec2], 
   if (Math.hypot(inBlade.at(-1)![0], inBlade.at(-1)![1] - inBlade[0]![1]) < LEAST_EDGE_MM) return { ok: false, message: 'This edge is shorter than 5 mm: is the scale right?' }
   if (inBlade.at(-1)![0] < 0) return { ok: false, message: 'The tip lies behind the heel: mark the spine from heel to tip, and the edge the same way.' }
   if (crossesItself(thinned(inBlade)) !== null) return { ok: false, message: 'This edge crosses itself: mark it again, from heel to tip.' }
-  return { ok: true, ...fitPoints(inBlade, toleranceMm) }
+  const { segments, residualMm } = fitPoints(inBlade, toleranceMm)
+  const { choil, edge: behindChoil } = fromHeel(segments)
+  return { ok: true, choil, segments: behindChoil, residualMm }
 }
 
 /** Enough of the points to see a crossing. */

@@ -14,10 +14,10 @@ log.setLevel('silent')
 
 /** $INSUNITS of the header: millimetres for a unit. */
 const MM_PER: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 }
-/** Splines are sampled so finely and then fitted this closely, in the drawing's unit. */
-const SPLINE = { samples: 160, tolerance: 0.005 } as const
-/** Ends this near to each other are joined, in the drawing's unit. */
-const JOIN = 0.02
+/** Splines are sampled so finely and then fitted this closely, as a share of their extent. */
+const SPLINE = { samples: 160, toleranceShare: 5e-5 } as const
+/** Ends this near to each other are joined, as a share of the drawing's extent. */
+const JOIN_SHARE = 2e-4
 
 interface Entity {
   readonly type: string
@@ -49,11 +49,13 @@ export function readDxf(text: string): ReadDrawing {
     return { ok: false, message: `There is no line, arc, polyline or spline in this DXF${kinds ? `, only ${kinds}` : ''}.` }
   }
   const unit = Number((drawing.header as Record<string, unknown> | undefined)?.$INSUNITS)
-  const paths = chained(pieces, JOIN).map((segments, i) => ({ name: `chain ${i + 1}`, segments }))
+  const paths = chained(pieces, JOIN_SHARE * extentOf(pieces.flatMap((piece) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point]))).map((segments, i) => ({ name: `chain ${i + 1}`, segments }))
   return { ok: true, paths, mmPerUnit: MM_PER[unit] ?? null }
 }
 
 const point = (at: { readonly x: number; readonly y: number }): [number, number] => [at.x, at.y]
+/** The greater of width and height of what points span. */
+const extentOf = (points: readonly Vec2[]): number => Math.max(...([0, 1] as const).map((axis) => Math.max(...points.map((at) => at[axis])) - Math.min(...points.map((at) => at[axis]))))
 const apart = (a: Vec2, b: Vec2): number => Math.hypot(a[0] - b[0], a[1] - b[1])
 
 function segmentsOf(entity: Entity): Segment[] {
@@ -70,7 +72,7 @@ function segmentsOf(entity: Entity): Segment[] {
   }
   if (entity.type === 'SPLINE') {
     const points = splinePoints(entity)
-    return points.length > 1 ? fitPoints(points, SPLINE.tolerance).segments : []
+    return points.length > 1 ? fitPoints(points, SPLINE.toleranceShare * extentOf(points)).segments : []
   }
   return []
 }

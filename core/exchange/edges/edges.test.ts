@@ -2,11 +2,15 @@ import fc from 'fast-check'
 import { describe, expect, it, vi } from 'vitest'
 import { SHAPES } from '../../blade/shapes'
 import { curveLength } from '../../curve/arcLength'
+import { cornersOf } from '../../curve/corners'
 import { fitPoints } from '../../curve/fitPoints'
 import { evenStations } from '../../curve/stations'
 import { throughPoints } from '../../curve/throughPoints'
 import type { Vec2 } from '../../vector/vec2'
+import ezdxfDxf from './fixtures/ezdxf.dxf?raw'
 import gnuplotDxf from './fixtures/gnuplot.dxf?raw'
+import openscadDxf from './fixtures/openscad.dxf?raw'
+import openscadSvg from './fixtures/openscad.svg?raw'
 import potraceDxf from './fixtures/potrace.dxf?raw'
 import potraceSvg from './fixtures/potrace.svg?raw'
 import { readDxf, writeDxf } from './dxf'
@@ -16,6 +20,11 @@ import { readPoints, writePoints } from './points'
 import { readSvg, writeSvg } from './svg'
 
 const { edge, spine } = SHAPES['drop-point'].build(SHAPES['drop-point'].usual)
+const placing = (...given: Parameters<typeof placeEdge>) => {
+  const placed = placeEdge(...given)
+  if (!placed.ok) throw new Error(placed.message)
+  return placed
+}
 const asDrawn = { mmPerUnit: 1, tipAtLeft: false, edgeBelow: false }
 const read = (drawing: ReadDrawing) => {
   if (!drawing.ok) throw new Error(drawing.message)
@@ -38,8 +47,11 @@ describe('an edge written and read again', () => {
   it('as DXF', () => {
     const { paths, mmPerUnit } = read(readDxf(writeDxf(edge, null)))
     expect(mmPerUnit).toBe(1)
-    const placed = placeEdge(paths[0]!, asDrawn, 24)
-    expect(placed.ok && apart(placed.edge, edge)).toBeLessThan(0.01)
+    const placed = placing(paths[0]!, asDrawn, 24)
+    expect(apart(placed.edge, edge)).toBeLessThan(0.01)
+    // The bend went out as a polyline: it comes back as few pieces, not as its steps.
+    expect(placed.edge.length).toBeLessThanOrEqual(8)
+    expect(placed.residualMm).toBeLessThanOrEqual(0.005)
   })
 
   it('as points, fitted by few pieces within the tolerance', () => {
@@ -56,8 +68,7 @@ describe('drawings of other programs', () => {
     const svg = '<svg width="100mm" height="50mm" viewBox="0 0 200 100"><g transform="translate(10,5)"><g transform="scale(2)"><path id="e" d="m0 0 h30 a20 20 0 0 1 20 20"/></g></g><text>no</text></svg>'
     const { paths, mmPerUnit } = read(readSvg(svg))
     expect(mmPerUnit).toBe(0.5)
-    const placed = placeEdge(paths[0]!, { mmPerUnit: 0.5, tipAtLeft: false, edgeBelow: false }, 30)
-    if (!placed.ok) throw new Error(placed.message)
+    const placed = placing(paths[0]!, { mmPerUnit: 0.5, tipAtLeft: false, edgeBelow: false }, 30)
     expect(curveLength(placed.edge)).toBeCloseTo(30 + 10 * Math.PI, 2)
   })
 
@@ -73,8 +84,7 @@ describe('drawings of other programs', () => {
     ['its DXF, ten units for a millimetre', () => readDxf(potraceDxf), 0.1],
   ])('%s: a blade 90 mm long and 24 mm wide whose tip lies 6 mm below the spine', (_, drawing, mmPerUnit) => {
     const { paths, mmPerUnit: drawn } = read(drawing())
-    const placed = placeEdge(paths[0]!, { mmPerUnit: mmPerUnit ?? drawn!, tipAtLeft: false, edgeBelow: true }, 24)
-    if (!placed.ok) throw new Error(placed.message)
+    const placed = placing(paths[0]!, { mmPerUnit: mmPerUnit ?? drawn!, tipAtLeft: false, edgeBelow: true }, 24)
     const stations = evenStations(placed.edge, 200)
     expect(Math.abs(stations[0]!.point[1] - 24)).toBeLessThan(0.2)
     expect(Math.abs(stations.at(-1)!.point[0] - 90)).toBeLessThan(0.3)
@@ -84,16 +94,33 @@ describe('drawings of other programs', () => {
 
   it('a DXF plotted by gnuplot: a cubic that falls by a fifth of its length', () => {
     const longest = read(readDxf(gnuplotDxf)).paths.reduce((best, path) => (curveLength(path.segments) > curveLength(best.segments) ? path : best))
-    const placed = placeEdge(longest, asDrawn, 24)
-    if (!placed.ok) throw new Error(placed.message)
+    const placed = placing(longest, asDrawn, 24)
     const [heel, tip] = evenStations(placed.edge, 2).map((station) => station.point)
     expect((heel![1] - tip![1]) / tip![0]).toBeCloseTo(18 / 90, 2)
   })
 
+  it('a DXF written by ezdxf: polyline, arc and spline, drawn apart, are one smooth edge of the length they were given', () => {
+    const { paths, mmPerUnit } = read(readDxf(ezdxfDxf))
+    expect(paths).toHaveLength(1)
+    const { edge: drawn } = placing(paths[0]!, { mmPerUnit: mmPerUnit!, tipAtLeft: false, edgeBelow: true }, 24)
+    const spline: typeof edge = [{ type: 'bezier', points: [[77.5, 6.0289], [80.9641, 8.0289], [85.5, 12.0289], [86.5, 18.0289]] }]
+    expect(curveLength(drawn)).toBeCloseTo(55 + (45 * Math.PI) / 6 + curveLength(spline), 1)
+    expect(cornersOf(drawn)).toEqual([])
+  })
+
+  it.each([
+    ['DXF', readDxf(openscadDxf)],
+    ['SVG', readSvg(openscadSvg)],
+  ])('%s written by OpenSCAD: the choil cut into its outline is left out, and the edge begins behind it', (_, drawing) => {
+    const { choil, edge: behind, spine: back } = placing(read(drawing).paths[0]!, asDrawn, 24)
+    expect(choil).toBe(true)
+    expect(behind.map((piece) => (piece.type === 'line' ? piece.to : null))).toEqual([[46.5359, 24], [58.5359, 23], [68.5359, 19.5], [76.5359, 14], [82.5359, 6]].map((to) => to.map((mm) => expect.closeTo(mm, 3))))
+    expect(evenStations(back!, 2)[0]!.point).toEqual([expect.closeTo(-7.4641, 3), 0])
+  })
+
   it('a closed outline is parted into edge and spine, whichever way it was drawn', () => {
     for (const d of ['M0 0 H60 L80 15 C70 24 60 24 50 24 H0 Z', 'M0 0 V24 H50 C60 24 70 24 80 15 L60 0 Z']) {
-      const placed = placeEdge(read(readSvg(`<svg><path d="${d}"/></svg>`)).paths[0]!, { ...asDrawn, edgeBelow: true }, 24)
-      if (!placed.ok) throw new Error(placed.message)
+      const placed = placing(read(readSvg(`<svg><path d="${d}"/></svg>`)).paths[0]!, { ...asDrawn, edgeBelow: true }, 24)
       const [heel, tip] = [evenStations(placed.edge, 2)[0]!.point, evenStations(placed.edge, 2)[1]!.point]
       expect([...heel, ...tip].map((mm) => Math.round(mm * 1000) / 1000)).toEqual([0, 24, 80, 15])
       expect(placed.spine).not.toBeNull()
@@ -125,6 +152,14 @@ describe('what is wrong is said', () => {
     vi.spyOn(console, 'log').mockImplementation(() => undefined)
     const some = fc.oneof(fc.string(), fc.string().map((d) => `<svg><path d="${d}"/></svg>`), fc.array(fc.constantFrom('0', 'SECTION', '2', 'ENTITIES', 'LINE', 'SPLINE', 'ARC', '10', '20', '5', 'ENDSEC', 'EOF', '-1e9', 'x')).map((lines) => lines.join('\n')))
     fc.assert(fc.property(some, (text) => [readSvg(text), readDxf(text), readPoints(text)].every((result) => typeof result.ok === 'boolean')))
+    // Real files with a stretch cut out, doubled, or overwritten: what is still read can be placed or is refused.
+    const files = [ezdxfDxf, openscadDxf, openscadSvg, potraceDxf, potraceSvg, gnuplotDxf]
+    const harmed = fc.tuple(fc.constantFrom(...files), fc.double({ min: 0, max: 1, noNaN: true }), fc.nat(400), fc.string({ maxLength: 12 })).map(([file, share, size, put]) => {
+      const at = Math.floor(share * file.length)
+      return file.slice(0, at) + put + file.slice(put === '' ? Math.max(0, at - size) : at + size)
+    })
+    const placeable = (drawing: ReadDrawing) => !drawing.ok || drawing.paths.every((path) => typeof placeEdge(path, { ...asDrawn, mmPerUnit: drawing.mmPerUnit ?? 1 }, 24).ok === 'boolean')
+    fc.assert(fc.property(harmed, (text) => placeable(readSvg(text)) && placeable(readDxf(text))), { numRuns: 60 })
   })
 })
 
