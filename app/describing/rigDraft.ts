@@ -16,7 +16,7 @@ export const LANGUAGES: Record<RigKind, readonly Language[]> = {
   'table-post': ['millimetres', 'turns', 'degree-scale'],
 }
 
-export const EMPTY_JAWS = { name: 'Jaws', widthMm: '', halfThicknessMm: '', depthMm: '', mostSpineFlatMm: '', mostSpineSabreMm: '' }
+export const EMPTY_JAWS = { name: 'Jaws', widthMm: '', halfThicknessMm: '', depthMm: '', knobHeightMm: '', knobBehindMm: '', mostSpineFlatMm: '', mostSpineSabreMm: '' }
 
 /** Which measures each language has, empty. */
 const EMPTY_HEIGHT: Record<Language, Draft> = {

@@ -1,4 +1,4 @@
-import type { Language, RigDraft } from './rigDraft'
+import { EMPTY_JAWS, type Language, type RigDraft } from './rigDraft'
 
 /** One measure to take. */
 export interface RigField {
@@ -46,6 +46,8 @@ const jawFields = (at: string): RigField[] => [
   length(`${at}widthMm`, 'Width along the edge', 'Calliper across the jaws, along the blade.'),
   length(`${at}halfThicknessMm`, 'Half-thickness at the front', 'Close the jaws on a feeler or a thin blade; calliper over both at their very front, take half.'),
   length(`${at}depthMm`, 'Depth', 'Depth rod from the jaws’ front back to where they end.'),
+  length(`${at}knobHeightMm`, 'Height of a screw or knob', 'Where one stands higher than the front: from the centre plane to its top. Empty where none does.'),
+  length(`${at}knobBehindMm`, 'Its front, behind the jaws’', 'From the jaws’ front line back to where it begins.'),
   length(`${at}mostSpineFlatMm`, 'Thickest flat spine held', 'The thickest fully flat blade that did not slip out. Empty where it was not tried.'),
   length(`${at}mostSpineSabreMm`, 'Thickest sabre spine held', 'The same with a blade whose flats are parallel there. Empty where it was not tried.'),
 ]
@@ -115,7 +117,7 @@ function jawsStep({ kind }: RigDraft): RigStep {
     empty: () => ({ name: '', alongMm: '' }),
     fields: [text('name', 'Name', 'As engraved.'), length('alongMm', 'From the middle', 'Rule from the middle of the jaws, towards the tip is positive.')],
   }
-  const more: RigList = { path: 'moreJaws', word: 'set of jaws', least: 0, empty: () => ({ name: '', widthMm: '', halfThicknessMm: '', depthMm: '', mostSpineFlatMm: '', mostSpineSabreMm: '' }), fields: jawFields('') }
+  const more: RigList = { path: 'moreJaws', word: 'set of jaws', least: 0, empty: () => ({ ...EMPTY_JAWS, name: '' }), fields: jawFields('') }
   if (table) return { id: 'jaws', title: 'Fence and marks', lead: 'What the blade is laid against, so that it lies the same next time.', fields: [], lists: [stopList(true), { ...marks, fields: marks.fields }] }
   return { id: 'jaws', title: 'Jaws, stops, marks', lead: 'The jaws end the lowest angle; stops and marks bring a blade back to its place.', fields: jawFields('jaws.'), lists: [more, stopList(false), marks] }
 }

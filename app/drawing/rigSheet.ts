@@ -86,9 +86,11 @@ export function rigSheet(rig: SketchedRig, stops: readonly (number | null)[], ma
   const first = arms[0]!
   const at = first.at
   const jaw = (sign: number): Vec2[] => [[0, sign * 1], [0, sign * half], [-depth, sign * (half + 2)], [-depth, sign * 1]]
+  const [knobHeight, knobBehind] = [known('jaws.knobHeightMm', 0), known('jaws.knobBehindMm', 0)]
+  const knob = (sign: number): Vec2[][] => (knobHeight > half ? [[[-knobBehind, sign * half], [-knobBehind, sign * knobHeight], [-Math.max(depth, knobBehind + 7), sign * knobHeight], [-Math.max(depth, knobBehind + 7), sign * half]]] : [])
   const blade: Vec2[] = table ? [[0, 0], [0, 4], edge] : [[-Math.min(14, depth), 1.2], [6, 1.2], edge, [6, -1.2], [-Math.min(14, depth), -1.2]]
   const side: SideShapes = {
-    jaws: table ? [] : [jaw(1).map(at), jaw(-1).map(at)],
+    jaws: table ? [] : [...knob(1), ...knob(-1), jaw(1), jaw(-1)].map((shape) => shape.map(at)),
     table: table ? [[-10, 0], [USUAL.blade + 14, 0], [USUAL.blade + 14, -8], [-10, -8]] : null,
     blades: [blade.map(at)],
     posts: arms.map((one) => [one.at([-one.back, upright ? 0 : -8]), one.at([-one.back, high])] as const),
@@ -121,6 +123,8 @@ export function rigSheet(rig: SketchedRig, stops: readonly (number | null)[], ma
     { path: 'height.drawnForFaceOffsetMm', view: 'side', from: at(first.onRod(90)), to: at(add(first.onRod(90), scale(first.down, USUAL.face))), aside: 0 },
     { path: 'jaws.halfThicknessMm', view: 'side', from: at([0, 0]), to: at([0, half]), aside: -30 },
     { path: 'jaws.depthMm', view: 'side', from: at([-depth, -half - 2]), to: at([0, -half - 2]), aside: -20 * sideways },
+    { path: 'jaws.knobHeightMm', view: 'side', from: at([-knobBehind, 0]), to: at([-knobBehind, knobHeight]), aside: -44 },
+    { path: 'jaws.knobBehindMm', view: 'side', from: at([-knobBehind, knobHeight]), to: at([0, knobHeight]), aside: 16 * sideways },
     { path: 'rodLengthMm', view: 'side', from: at(first.rod[0]), to: at(first.rod[1]), aside: 26 },
     { path: 'stroke.nearestMm', view: 'side', from: at(first.rod[0]), to: at(first.onRod(known('stroke.nearestMm', 70))), aside: 44 },
     { path: 'stroke.farthestMm', view: 'side', from: at(first.rod[0]), to: at(first.onRod(known('stroke.farthestMm', rodLength * 0.8))), aside: 62 },

@@ -101,6 +101,8 @@ export interface SectionView {
 /** Radius of the angle's arc and the distance of its figure from the apex, mm of the drawing and the pixels they are kept between. */
 const ARC = { mm: 34, least: 44, most: 90 }
 const LABEL = { mm: 58, least: 84, most: 150 }
+/** How much of a knob is drawn behind its front, mm. */
+const KNOB_SHOWN_MM = 7
 /** The figure stands out over the stone, away from the lines it belongs to. */
 const LABEL_OVER_FACE_DEG = 33
 
@@ -120,6 +122,8 @@ export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: numbe
   const j = rig.jaws?.halfThicknessMm ?? 0
   const inside = half.at(-1)?.[1] ?? 0
   const jaw = (sign: 1 | -1) => [p.fromClamp(0, sign * inside), p.fromClamp(0, sign * j), p.fromClamp(-depth, sign * (j + 1.5)), p.fromClamp(-depth, sign * inside)].map(px)
+  const { knobHeightMm, knobBehindMm } = rig.jaws ?? { knobHeightMm: null, knobBehindMm: null }
+  const knob = (sign: 1 | -1): Vec2[][] => (knobHeightMm === null || knobBehindMm === null ? [] : [[p.fromClamp(-knobBehindMm, sign * j), p.fromClamp(-knobBehindMm, sign * knobHeightMm), p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * knobHeightMm), p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * j)].map(px)])
   const wanted = radians(wantedDeg)
   const apex = px([0, 0])
   const kept = ({ mm, least, most }: typeof ARC) => Math.min(most, Math.max(least, mm * viewport.scale))
@@ -140,7 +144,7 @@ export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: numbe
   const below = rig.kind === 'two-arm' ? -aside : 1
   return {
     blade: [...upper, ...lower].map(px),
-    jaws: rig.jaws ? [jaw(1), jaw(-1)] : [],
+    jaws: rig.jaws ? [...knob(1), ...knob(-1), jaw(1), jaw(-1)] : [],
     table: tableLine && tableLine.map(px),
     post: [px(subtract(p.pivotFoot, scale(p.up, 8))), px(p.pivot)],
     pivot: px(p.pivot),

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../angle/contact'
-import { evenStations } from '../curve/stations'
+import { evenStations, stationAt } from '../curve/stations'
 import { reacherAt, type Job } from '../setup/job'
 import { sampleJob, tableRig } from '../setup/sampleJob.fixture'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop } from './holdChecks'
@@ -34,5 +34,20 @@ describe('will it hold', () => {
     const [wide, low] = clearances(job, contactsAlong(stations, job.held, reacherAt(job, 'A', 58)))
     expect(wide!.lowestDeg).toBeGreaterThan(low!.lowestDeg!)
     expect(low!.lowestDeg).toBeCloseTo((Math.atan2(2, 28) * 180) / Math.PI, 1)
+  })
+
+  it('a knob behind the jaws ends the angle only where the stone’s lower end comes over it', () => {
+    const lowest = (knobBehindMm: number, lengthMm: number, stroke: Job['rig']['stroke'] = null) => {
+      const job = { ...sampleJob, stone: { ...sampleJob.stone, lengthMm }, rig: { ...sampleJob.rig, stroke, jaws: { ...sampleJob.rig.jaws!, knobHeightMm: 20, knobBehindMm } } }
+      return clearances(job, contactsAlong([stationAt(job.blade.edge, 40)], job.held, reacherAt(job, 'A', 58)))[0]!.lowestDeg
+    }
+    const atan = (rise: number, run: number) => expect.closeTo((Math.atan2(rise, run) * 180) / Math.PI, 6)
+    // The edge stands 28 mm out of the jaws: the knob is 28 + 12 mm from it, and the rod rises at about 24°.
+    expect(lowest(12, 150)).toEqual(atan(20, 40))
+    expect(lowest(12, 42)).toEqual(atan(4, 28))
+    // A near stop at 130 mm keeps the middle of the stone, so its lower end, away from the knob.
+    expect(lowest(12, 60, { nearestMm: 130, farthestMm: 300 })).toEqual(atan(4, 28))
+    // A stone that ends before the jaws meets neither.
+    expect(lowest(12, 20)).toBeNull()
   })
 })

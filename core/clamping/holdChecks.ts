@@ -76,7 +76,7 @@ export function clearances({ rig, stone }: Job, along: readonly (Contact | Refus
   return jawSetsOf(rig).map((jaws) => ({
     jaws,
     lowestDeg: along.reduce<number | null>((highest, contact) => {
-      const lowest = contact.ok ? lowestAngleOverJawsDeg(contact, jaws, stone.widthMm) : null
+      const lowest = contact.ok ? lowestAngleOverJawsDeg(contact, jaws, stone, rig.stroke) : null
       return lowest === null ? highest : Math.max(highest ?? 0, lowest)
     }, null),
   }))

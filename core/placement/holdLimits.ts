@@ -48,7 +48,7 @@ export function holdLimits(job: Job, side: Side, stations: readonly Station[]): 
     for (const station of reached) {
       const contact = contactAt(station, held, over)
       if (contact.ok) {
-        const lowest = rig.jaws && lowestAngleOverJawsDeg(contact, rig.jaws, job.stone.widthMm)
+        const lowest = rig.jaws && lowestAngleOverJawsDeg(contact, rig.jaws, job.stone, rig.stroke)
         if (lowest !== null && lowest > contact.edgeAngleDeg) return 'stone-meets-jaws'
       } else if (contact.reason === 'before-stop') return 'stops-too-near'
       else return 'rod-too-short'
