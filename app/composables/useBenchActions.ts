@@ -7,7 +7,8 @@ import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/rig/dial'
 import type { DialSetting } from '#core/rig/heightReading'
 import { fittedWith } from '#core/rig/jaws'
-import { startingDial, startingHold } from '#core/setup/starting'
+import { doneWith } from '#core/setup/sameAgain'
+import { startingCard, startingDial, startingHold } from '#core/setup/starting'
 import type { Setup } from '#core/setup/setup'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
@@ -137,7 +138,9 @@ export function useBenchActions() {
   /** Looks at another place of the edge: its arc length from the heel, or the middle of the jaws (null). */
   const lookAt = (fromHeelMm: number | null, gesture: string | null = null) => job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
 
-  /** Puts the job on a rig with the measures it has now; how the blade is held stays where it can. */
+  const otherJobs = () => collections.jobsByTime.filter((one) => one.id !== job.id)
+
+  /** Puts the job on a rig with the measures it has now: held as in an earlier job with this blade on it, else as it is where it can. */
   function chooseRig(rigId: string) {
     const from = bench.things.value
     const chosen = collections.rigs.find((one) => one.id === rigId)
@@ -145,6 +148,8 @@ export function useBenchActions() {
     if (rigId === job.content.rigId && !bench.rigMeasuredAnew.value) return
     const jawsName = rigId === job.content.rigId ? job.content.jawsName : null
     const rig = fittedWith(chosen, jawsName)
+    const earlier = rigId === job.content.rigId ? undefined : doneWith(otherJobs(), { rigId, bladeId: job.content.bladeId })[0]
+    if (earlier) return void job.change(`rig: ${chosen.name}, held as in ${earlier.name}`, { rigId, rigRevision: chosen.revision, ...startingCard({ ...from, rig: chosen }, earlier, job.content) })
     const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
     const held = sameKindOfHold ? job.content.held : startingHold(rig, from.blade)
     const stillDialled = rigId === job.content.rigId && [job.content.dialled.a, job.content.dialled.b].every((setting) => heightOfSetting(rig, setting).ok)
@@ -155,13 +160,14 @@ export function useBenchActions() {
   /** Fits a set of the rig's jaws. */
   const fitJaws = (name: string) => job.change(`jaws: ${name}`, { jawsName: name })
 
+  /** Takes a blade, held as in an earlier job with it on this rig where there is one. */
   function chooseBlade(bladeId: string) {
     const from = bench.things.value
     const blade = collections.blades.find((one) => one.id === bladeId)
     if (!from || !blade || !job.content || bladeId === job.content.bladeId) return
-    const held = startingHold(from.rig, blade)
+    const earlier = doneWith(otherJobs(), { rigId: job.content.rigId, bladeId })[0] ?? null
     const renamed = /^New job \d+$/.test(job.content.name) ? { name: blade.name } : {}
-    job.change(`blade: ${blade.name}`, { ...renamed, bladeId, held, lookAtMm: null, dialled: startingDial({ ...from, blade, held }, job.content.wanted) })
+    job.change(`blade: ${blade.name}${earlier ? `, held as in ${earlier.name}` : ''}`, { ...renamed, bladeId, lookAtMm: null, ...startingCard({ ...from, blade }, earlier, job.content) })
   }
 
   function chooseStone(stoneId: string) {

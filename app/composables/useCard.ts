@@ -1,7 +1,8 @@
 import { computed } from 'vue'
 import { tipStop } from '#core/clamping/holdChecks'
 import type { Side } from '#core/clamping/centring'
-import type { Rig } from '#core/rig/rig'
+import { markUnderLandmark } from '#core/clamping/landmark'
+import type { Job } from '#core/setup/job'
 import { whatToDial } from '#core/dial/whatToDial'
 import { cardPage, type CardContent } from '~/card/cardPage'
 import { useCollections } from '~/stores/collections'
@@ -14,8 +15,10 @@ import { middleMark, stopAt } from '~/words/placementText'
 import { useBench } from './useBench'
 import { useBenchActions } from './useBenchActions'
 
-/** Where the mark nearest to the middle of the jaws stands on the blade; nothing on a rig without marks. */
-function markFact(rig: Rig, heelToMiddleMm: number, text: (mm: number) => string): [string, string][] {
+/** The mark that the blade's landmark lies on; else where the mark nearest to the jaws' middle stands on the blade. Nothing on a rig without marks. */
+function markFact({ rig, blade, held }: Job, heelToMiddleMm: number, text: (mm: number) => string): [string, string][] {
+  const mark = markUnderLandmark(rig, blade, held)
+  if (mark) return [[`${blade.landmark!.what[0]!.toUpperCase()}${blade.landmark!.what.slice(1)} on`, `mark ${mark.name}`]]
   const nearest = middleMark(rig)
   return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
 }
@@ -48,7 +51,7 @@ export function useCard() {
       facts: [
         ['Heel to the jaws’ middle', text(actions.heelToMiddle(held))],
         [stopAt(rig, held.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws', stopAt(rig, held.bladeYMm) ?? text(held.bladeYMm)],
-        ...markFact(rig, actions.heelToMiddle(held), text),
+        ...markFact(things, actions.heelToMiddle(held), text),
         ['Turn', Math.abs(held.turnDeg) < 0.05 ? 'none' : `${angleText(Math.abs(held.turnDeg))} tip ${held.turnDeg > 0 ? 'out' : 'in'}`],
         ['Blade height', text(evaluation.bladeHeightMm)],
         ['Wanted, per side', `${angleText(kept.wanted.aDeg)} ${names.A}`],
@@ -64,7 +67,5 @@ export function useCard() {
   })
   const page = computed(() => (content.value && bench.things.value ? cardPage(bench.things.value, content.value) : null))
 
-  /** Earlier jobs with this blade, the latest first: their hold can be taken over. */
-  const earlier = computed(() => collections.recentJobs.filter((one) => one.id !== job.id && one.bladeId === job.content?.bladeId && one.rigId === job.content?.rigId))
-  return { page, earlier }
+  return { page }
 }

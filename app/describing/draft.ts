@@ -4,7 +4,7 @@ import { fromMm, parseDecimal, parseLengthMm, type LengthUnit } from '#core/unit
 export type Draft = Record<string, unknown>
 
 /** Measures that may be left empty. */
-const MAY_BE_EMPTY = new Set(['mostSpineFlatMm', 'mostSpineSabreMm', 'wornOutAtMm', 'spineThicknessTipMm', 'thicknessBehindEdgeTipMm', 'hardnessHrc'])
+const MAY_BE_EMPTY = new Set(['mostSpineFlatMm', 'mostSpineSabreMm', 'wornOutAtMm', 'spineThicknessTipMm', 'thicknessBehindEdgeTipMm', 'hardnessHrc', 'knobHeightMm', 'knobBehindMm'])
 const isLength = (key: string): boolean => key.endsWith('Mm')
 const isNumber = (key: string): boolean => /(Deg|Um|Hrc)$/.test(key) || ['divisions', 'number', 'blades'].includes(key)
 

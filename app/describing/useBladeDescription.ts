@@ -6,7 +6,7 @@ import { evenStations } from '#core/curve/stations'
 import type { KeptBlade } from '#core/kept/kept'
 import { parseLengthMm } from '#core/units/length'
 import { usePreferences } from '~/stores/preferences'
-import { bladeDraftOf, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
+import { bladeDraftOf, completed, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
 import { exactFigure, toDraft, type Draft } from './draft'
 import { useKeptDraft } from './useKeptDraft'
 
@@ -19,6 +19,7 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
     return copy ? { ...draft, facts: { ...draft.facts, name: `${from.name}, copy` } } : draft
   }
   const { draft, takenUp, forget, beginAnew } = useKeptDraft<BladeDraft>(`blade:${from?.id ?? 'new'}${copy ? ':copy' : ''}`, preferences.unit, begun)
+  draft.value = completed(draft.value)
 
   const read = computed(() => readBlade(draft.value, preferences.unit, from))
   const stations = computed(() => (read.value.outline ? evenStations(read.value.outline.edge, 300) : []))

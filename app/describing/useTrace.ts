@@ -28,7 +28,7 @@ export function useTrace(unit: LengthUnit) {
   const edge = ref<Vec2[]>([])
   /** The marks on the outline; empty until they were snapped. */
   const snapped = shallowRef<Vec2[]>([])
-  const result = shallowRef<{ segments: Segment[]; residualMm: number } | null>(null)
+  const result = shallowRef<{ segments: Segment[]; choil: boolean; residualMm: number } | null>(null)
   let worker: Worker | null = null
   let tracer: Remote<Tracer> | null = null
 
@@ -95,7 +95,7 @@ export function useTrace(unit: LengthUnit) {
     if (found.length < Math.max(2, edge.value.length / 2)) return void (failure.value = 'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
     snapped.value = found
     const traced = tracedEdge(found, [spine.value[0]!, spine.value[1]!], toMm.value)
-    if (traced.ok) result.value = { segments: traced.segments, residualMm: traced.residualMm }
+    if (traced.ok) result.value = traced
     else failure.value = traced.message
   }
   /** Marks that were moved are not yet on the outline. */

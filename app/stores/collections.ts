@@ -3,7 +3,8 @@ import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { KEPT_SCHEMAS, keptSetup, type KeptBlade, type KeptByKind, type KeptRig, type KeptSetup, type KeptStone } from '#core/kept/kept'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
-import { startingDial, startingHold } from '#core/setup/starting'
+import { doneWith } from '#core/setup/sameAgain'
+import { startingCard } from '#core/setup/starting'
 import { ask, type Answer } from '~/saving/api'
 
 /** A box of stones is sorted as it is worked through. */
@@ -19,6 +20,7 @@ export const useCollections = defineStore('collections', () => {
   const rigVersions = ref<RigVersion[]>([])
   const blades = ref<KeptBlade[]>([])
   const stones = ref<KeptStone[]>([])
+  /** Those put away too: their clamp cards come back. */
   const jobs = ref<KeptSetup[]>([])
   const loaded = ref(false)
   const problem = ref('')
@@ -29,7 +31,7 @@ export const useCollections = defineStore('collections', () => {
       ask(z.array(KEPT_SCHEMAS.rigs), '/api/rigs?archived=true'),
       ask(z.array(KEPT_SCHEMAS.blades), '/api/blades?archived=true'),
       ask(z.array(KEPT_SCHEMAS.stones), '/api/stones?archived=true'),
-      ask(z.array(KEPT_SCHEMAS.setups), '/api/setups'),
+      ask(z.array(KEPT_SCHEMAS.setups), '/api/setups?archived=true'),
       ask(z.array(rigVersion), '/api/rig-versions'),
     ])
     if (v.ok) rigVersions.value = v.value
@@ -42,8 +44,10 @@ export const useCollections = defineStore('collections', () => {
     loaded.value = !failed
   }
 
-  /** Jobs by the time of their last change, newest first. */
-  const recentJobs = computed(() => [...jobs.value].sort((a, b) => b.updatedAt.localeCompare(a.updatedAt)))
+  /** All jobs by the time of their last change, newest first. */
+  const jobsByTime = computed(() => [...jobs.value].sort((a, b) => b.updatedAt.localeCompare(a.updatedAt)))
+  /** Those on the bench. */
+  const recentJobs = computed(() => jobsByTime.value.filter((job) => job.archivedAt === null))
   const canStart = computed(() => rigs.value.length > 0 && blades.value.length > 0 && stones.value.length > 0)
 
   /** A new job with the rig and stone of the last one and a blade to begin with. */
@@ -54,17 +58,14 @@ export const useCollections = defineStore('collections', () => {
     const stone = usable(stones.value, last?.stoneId)
     const blade = blades.value.find((one) => one.archivedAt === null)
     if (!rig || !stone || !blade) return null
-    const wanted = { aDeg: 20, bDeg: 20, linked: true, why: '' }
-    const held = startingHold(rig, blade)
+    const begun = startingCard({ rig, blade, stone }, doneWith(jobsByTime.value, { rigId: rig.id, bladeId: blade.id })[0] ?? null, { jawsName: null, progression: [], wanted: { aDeg: 20, bDeg: 20, linked: true, why: '' } })
     const content = {
       name: `New job ${jobs.value.length + 1}`,
       rigId: rig.id,
       rigRevision: rig.revision,
       bladeId: blade.id,
       stoneId: stone.id,
-      held,
-      wanted,
-      dialled: startingDial({ rig, blade, stone, held }, wanted),
+      ...begun,
     }
     const answer = await ask(keptSetup, '/api/setups', 'POST', content)
     if (!answer.ok) {
@@ -82,7 +83,7 @@ export const useCollections = defineStore('collections', () => {
       problem.value = answer.problem.message
       return null
     }
-    jobs.value = away ? jobs.value.filter((one) => one.id !== job.id) : [...jobs.value, answer.value]
+    jobs.value = withThing(jobs.value, answer.value)
     return answer.value
   }
 
@@ -140,5 +141,5 @@ export const useCollections = defineStore('collections', () => {
     await load()
   }
 
-  return { rigs, blades, stones, jobs, recentJobs, canStart, loaded, problem, load, startJob, shelve, noteSaved, keep, putAway, rigAt, plantSamples }
+  return { rigs, blades, stones, jobs, jobsByTime, recentJobs, canStart, loaded, problem, load, startJob, shelve, noteSaved, keep, putAway, rigAt, plantSamples }
 })

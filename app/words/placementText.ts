@@ -1,5 +1,7 @@
 import type { Bound } from '#core/placement/findPlacement'
+import type { Blade } from '#core/blade/blade'
 import type { ClampPosition } from '#core/clamping/clampPosition'
+import { markUnderLandmark } from '#core/clamping/landmark'
 import type { Rig } from '#core/rig/rig'
 import type { LengthUnit } from '#core/units/length'
 import { angleText } from './angleText'
@@ -15,10 +17,12 @@ export const stopAt = (rig: Rig, depthMm: number): string | null => rig.stops.fi
 /** The position mark nearest to the middle of the jaws; null on a rig without marks. */
 export const middleMark = (rig: Rig): Rig['positionMarks'][number] | null => [...rig.positionMarks].sort((a, b) => Math.abs(a.alongMm) - Math.abs(b.alongMm))[0] ?? null
 
-/** What to do to hold a blade otherwise: "Hold it 12.0 mm nearer the tip, turned 4.5° tip out, on pin 2". */
-export function moveText(rig: Rig, now: ClampPosition, then: ClampPosition, unit: LengthUnit): string {
+/** What to do to hold a blade otherwise: "Hold it with the stud on mark d, 12.0 mm nearer the tip, turned 4.5° tip out, on pin 2". */
+export function moveText(rig: Rig, blade: Pick<Blade, 'landmark'>, now: ClampPosition, then: ClampPosition, unit: LengthUnit): string {
   const along = then.bladeXMm - now.bladeXMm
   const parts: string[] = []
+  const mark = markUnderLandmark(rig, blade, then)
+  if (mark && mark !== markUnderLandmark(rig, blade, now)) parts.push(`with the ${blade.landmark!.what} on mark ${mark.name}`)
   if (Math.abs(along) >= LEAST.mm) parts.push(`${lengthText(Math.abs(along), unit)} nearer the ${along > 0 ? 'tip' : 'heel'}`)
   if (Math.abs(then.turnDeg - now.turnDeg) >= LEAST.deg) parts.push(Math.abs(then.turnDeg) < LEAST.deg ? 'not turned' : `turned ${angleText(Math.abs(then.turnDeg))}, tip ${then.turnDeg > 0 ? 'out' : 'in'}`)
   if (Math.abs(then.bladeYMm - now.bladeYMm) >= LEAST.mm) {
@@ -40,4 +44,6 @@ export const BOUND_TEXT: Record<Bound, string> = {
   'stone-meets-jaws': 'the stone would meet the jaws',
   'turned-far-enough': 'a blade turned further is not held well',
   'end-of-the-blade': 'the blade ends there',
+  'between-marks': 'a better place lies between two marks',
+  'between-stops': 'a better depth lies on no stop',
 }

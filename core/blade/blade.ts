@@ -25,6 +25,8 @@ export const blade = z.object({
   falseEdge: z.boolean().default(false),
   /** A notch where the edge ends at the heel; without one the stone cannot run out past it. */
   choil: z.boolean().default(true),
+  /** What is laid on a mark of the jaws so that it stands the same next time: a place of the blade, from the heel towards the tip. */
+  landmark: z.object({ what: z.string().trim().min(1, 'Say what it is.').max(40), alongMm: z.number().min(-100, 'A landmark is no further than 100 mm behind the heel.').max(1000) }).nullable().default(null),
   /** From spine to edge at the widest place. */
   widthMm: z.number().positive('The width must be above 0.').max(300),
   /** Over the heel; near the tip where it tapers and was measured. */

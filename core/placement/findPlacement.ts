@@ -24,12 +24,14 @@ export interface FindPlacement {
   /** The places of the edge that count, from heel to tip. */
   readonly stations: readonly Station[]
   readonly aim: PlacementAim
+  /** Whether the blade's landmark is to lie on a mark of the jaws. */
+  readonly onMarks: boolean
   /** For the least steel: the bevel that is there on this side, degrees. */
   readonly thereDeg: number | null
 }
 
 /** Why the best is no better: every way of doing better that stands next to it is barred by this. */
-export type Bound = HoldTrouble | 'turned-far-enough' | 'end-of-the-blade'
+export type Bound = HoldTrouble | 'turned-far-enough' | 'end-of-the-blade' | 'between-marks' | 'between-stops'
 
 export interface FoundPlacement extends PlacementFound {
   /** The nearest mark to the best pivot height, and the greatest deviation with it: degrees with their sign, and its place. */
@@ -42,8 +44,11 @@ export interface FoundPlacement extends PlacementFound {
 export const MOST_TURN_DEG = 10
 const DEPTH_STEPS = 4
 
-/** Where a rig lets its blade be held: along all of the blade, turned either way, at its stops where it has any. */
-export function placementRange({ rig, blade, held }: Pick<Job, 'rig' | 'blade' | 'held'>): PlacementRange {
+/**
+ * Where a rig lets its blade be held: along all of the blade or, `wantsMarks`, where its landmark lies on one of the jaws' marks (as far as
+ * there are such things); turned either way; at its stops where it has any.
+ */
+export function placementRange({ rig, blade, held }: Pick<Job, 'rig' | 'blade' | 'held'>, wantsMarks = false): PlacementRange {
   const heel = stationAt(blade.edge, 0).point[0]
   const tip = stationAt(blade.edge, curveLength(blade.edge)).point[0]
   const deepest = deepestHoldMm(blade)
@@ -51,8 +56,9 @@ export function placementRange({ rig, blade, held }: Pick<Job, 'rig' | 'blade' |
   const free = Array.from({ length: DEPTH_STEPS }, (_, i) => LEAST_HELD_MM + ((deepest - LEAST_HELD_MM) * i) / (DEPTH_STEPS - 1))
   const bladeXMm = [Math.min(heel, tip), Math.max(heel, tip)] as const
   const turnDeg = [-MOST_TURN_DEG, MOST_TURN_DEG] as const
-  if (stops.length > 0 || restsOnTable(rig)) return { bladeXMm, turnDeg, depthsMm: [...new Set(stops.length > 0 ? stops : [held.bladeYMm])], freeDepthMm: null }
-  return { bladeXMm, turnDeg, depthsMm: [...new Set(free)], freeDepthMm: [LEAST_HELD_MM, deepest] }
+  const onMarks = wantsMarks && blade.landmark && rig.positionMarks.length > 0 ? { landmarkMm: blade.landmark.alongMm, marksMm: rig.positionMarks.map((mark) => mark.alongMm) } : null
+  if (stops.length > 0 || restsOnTable(rig)) return { bladeXMm, onMarks, turnDeg, depthsMm: [...new Set(stops.length > 0 ? stops : [held.bladeYMm])], freeDepthMm: null }
+  return { bladeXMm, onMarks, turnDeg, depthsMm: [...new Set(free)], freeDepthMm: [LEAST_HELD_MM, deepest] }
 }
 
 /** Searches for the best way of holding a job's blade within what its rig can do. Yields the share done. Source: docs/geometry.md, "An even angle". */
@@ -62,7 +68,7 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const limits = holdLimits(job, side, stations)
   const there: BevelSection = { edgeAngleDeg: thereDeg ?? wantedDeg, shoulderMm: bevelThicknessMm(job.blade), primaryHalfAngleDeg: primaryHalfAngleDeg(job.blade) }
   const judge = (held: Job['held']) => (aim === 'even' ? evenness(job, side, held, tangents, stations, wantedDeg) : leastSteel(job, side, held, tangents, stations, there))
-  const range = placementRange(job)
+  const range = placementRange(job, ask.onMarks)
   const found = yield* searchPlacement({ held: job.held, range, judge, allowed: (held, heightMm) => limits(held, heightMm) === null })
   return { ...found, atMark: found.best && atMark(found.best), bounds: found.best ? boundsOf(found.best) : [] }
 
@@ -80,15 +86,18 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   function boundsOf(best: Placement): Bound[] {
     const bounds = new Set<Bound>()
     const MM = 1.5
+    const DEPTH_MM = 3
     const DEG = 0.75
     const BETTER = 0.97
-    for (const [x, turn, y] of [[MM, 0, 0], [-MM, 0, 0], [0, DEG, 0], [0, -DEG, 0], [MM, DEG, 0], [MM, -DEG, 0], [-MM, DEG, 0], [-MM, -DEG, 0], [0, 0, MM], [0, 0, -MM]] as const) {
+    for (const [x, turn, y] of [[MM, 0, 0], [-MM, 0, 0], [0, DEG, 0], [0, -DEG, 0], [MM, DEG, 0], [MM, -DEG, 0], [-MM, DEG, 0], [-MM, -DEG, 0], [0, 0, DEPTH_MM], [0, 0, -DEPTH_MM]] as const) {
       const held = { ...best.held, bladeXMm: best.held.bladeXMm + x, turnDeg: best.held.turnDeg + turn, bladeYMm: best.held.bladeYMm + y }
       const tried = judge(held)
       if (!tried || tried.cost > best.cost * BETTER - 0.002) continue
       const trouble = limits(held, tried.pivotHeightMm)
       if (trouble) bounds.add(trouble)
       else if (Math.abs(held.turnDeg) > MOST_TURN_DEG) bounds.add('turned-far-enough')
+      else if (x !== 0 && range.onMarks) bounds.add('between-marks')
+      else if (y !== 0 && !range.freeDepthMm && !restsOnTable(job.rig)) bounds.add('between-stops')
       else if (held.bladeXMm < range.bladeXMm[0] || held.bladeXMm > range.bladeXMm[1]) bounds.add('end-of-the-blade')
     }
     return [...bounds]

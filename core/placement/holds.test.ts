@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../angle/contact'
 import type { Blade } from '../blade/blade'
+import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
+import { markUnderLandmark } from '../clamping/landmark'
 import { evenStations } from '../curve/stations'
 import { reacherAt, type Job } from '../setup/job'
 import { sampleJob, tableRig } from '../setup/sampleJob.fixture'
@@ -42,7 +44,7 @@ describe('what stands against a hold', () => {
 
 describe('the best hold within them', () => {
   it('is allowed, no worse than the present one, and its mark gives what it says', () => {
-    const found = finished(findPlacement({ job, side: 'A', wantedDeg: 20, stations, aim: 'even', thereDeg: null }))
+    const found = finished(findPlacement({ job, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }))
     const { best, atMark } = found
     expect(limits(best!.held, best!.pivotHeightMm)).toBeNull()
     const worstNow = Math.max(...contactsAlong(stations, job.held, reacherAt(job, 'A', 52.5)).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity)))
@@ -55,6 +57,29 @@ describe('the best hold within them', () => {
     const stops = [{ name: 'pin', depthMm: 9 }, { name: 'too deep', depthMm: 20 }]
     expect(placementRange({ ...job, rig: { ...job.rig, stops } })).toMatchObject({ depthsMm: [9], freeDepthMm: null })
     expect(placementRange({ ...job, rig: tableRig, held: { ...job.held, bladeYMm: 0 } })).toMatchObject({ depthsMm: [0], freeDepthMm: null })
+  })
+
+  it('lays the landmark on a mark where that is asked for, turned or not, and says that between the marks it would be better', () => {
+    const marked: Job = { ...job, rig: { ...job.rig, positionMarks: [-22, -26].map((alongMm) => ({ name: `at ${alongMm}`, alongMm })) }, blade: { ...sabre, landmark: { what: 'stud', alongMm: 34 } } }
+    const hold = (onMarks: boolean) => finished(findPlacement({ job: marked, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks, thereDeg: null }))
+    const [free, bound] = [hold(false), hold(true)]
+    expect(bound.best!.held.turnDeg).not.toBeCloseTo(0, 1)
+    const frame = clampFrame(bound.best!.held)
+    const underFront = toBladeFrame([markUnderLandmark(marked.rig, marked.blade, bound.best!.held)!.alongMm, 0], frame)
+    expect(underFront[0]).toBeCloseTo(34, 9)
+    expect(bound.best!.cost).toBeGreaterThan(free.best!.cost)
+    expect(bound.bounds).toContain('between-marks')
+    expect(bound.map.bladeXMm).toEqual([56, 60])
+    expect(placementRange({ ...marked, blade: sabre }, true).onMarks).toBeNull()
+  })
+
+  it('says so where only a place between two stops would be better', () => {
+    const stops = [{ name: 'shallow', depthMm: 5 }, { name: 'deep', depthMm: 7 }]
+    const mark = { ...sabre, landmark: { what: 'stud', alongMm: 34 } }
+    const rig = { ...job.rig, stops, positionMarks: [{ name: 'far', alongMm: -22 }] }
+    const found = finished(findPlacement({ job: { ...job, blade: mark, rig }, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: true, thereDeg: null }))
+    expect(found.best!.held.bladeYMm).toBe(7)
+    expect(found.bounds).toContain('between-stops')
   })
 
   it('takes no steel off a straight edge held at the angle that is there', () => {

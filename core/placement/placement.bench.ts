@@ -11,7 +11,7 @@ const tangents = edgeTangents(stations)
 
 describe('where to hold it', () => {
   bench('search over position and turn, 401 places', () => {
-    const search = searchPlacement({ held: job.held, judge: (held) => evenness(job, 'A', held, tangents, stations, 18), range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null } })
+    const search = searchPlacement({ held: job.held, judge: (held) => evenness(job, 'A', held, tangents, stations, 18), range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null, onMarks: null } })
     while (!search.next().done);
   })
 })

@@ -44,7 +44,7 @@ describe('the global optimiser’s reference', () => {
       const job = jobOf(c)
       const stations = evenStations(job.blade.edge, 401)
       expect(curveLength(job.blade.edge)).toBeCloseTo(c.edgeLength, 5)
-      const range = { bladeXMm: c.bladeXRange as [number, number], turnDeg: c.turnRangeDeg as [number, number], depthsMm: [c.bladeY], freeDepthMm: null }
+      const range = { bladeXMm: c.bladeXRange as [number, number], turnDeg: c.turnRangeDeg as [number, number], depthsMm: [c.bladeY], freeDepthMm: null, onMarks: null }
       const { best } = found({ held: job.held, judge: evenJudge(job, stations, c.targetDeg), range })
       expect(best!.cost - c.worstDeviationDeg).toBeLessThan(0.01)
       expect(best!.cost - c.worstDeviationDeg).toBeGreaterThan(-0.001)
@@ -77,7 +77,7 @@ describe('an even angle', () => {
   })
 
   it('keeps to what is allowed, and says when nothing is', () => {
-    const range = { bladeXMm: [20, 70] as const, turnDeg: [-8, 8] as const, depthsMm: [0, 4], freeDepthMm: null }
+    const range = { bladeXMm: [20, 70] as const, turnDeg: [-8, 8] as const, depthsMm: [0, 4], freeDepthMm: null, onMarks: null }
     const judge = evenJudge(sampleJob, stations, 20)
     const held = sampleJob.held
     const free = found({ held, judge, range })

@@ -90,6 +90,6 @@ function sideSet(
     along,
     lowestDeg,
     highestDeg,
-    lowestOverJawsDeg: jaws ? lowestAngleOverJawsDeg(contact, jaws, job.stone.widthMm) : null,
+    lowestOverJawsDeg: jaws ? lowestAngleOverJawsDeg(contact, jaws, job.stone, job.rig.stroke) : null,
   }
 }

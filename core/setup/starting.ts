@@ -2,10 +2,11 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import { curveLength } from '../curve/arcLength'
 import { stationAt } from '../curve/stations'
 import { whatToDial } from '../dial/whatToDial'
-import { heightRange, settingOfHeight } from '../rig/dial'
+import { heightOfSetting, heightRange, settingOfHeight } from '../rig/dial'
 import { restsOnTable, type Rig } from '../rig/rig'
 import type { Blade } from '../blade/blade'
 import type { Job } from './job'
+import { cardOf, type ClampCard } from './sameAgain'
 import type { Setup } from './setup'
 
 /** The most of a blade's width that the jaws are given to begin with, mm. */
@@ -30,4 +31,16 @@ export function startingDial(job: Job, wanted: Setup['wanted']): Setup['dialled'
   const linked = job.rig.pivotB === null
   const forA = a.ok ? a.setting : middle
   return { a: forA, b: linked ? forA : b.ok ? b.setting : middle, linked }
+}
+
+/**
+ * How a job with these things begins: as an earlier job with this blade on this rig (dialled anew where the rig has no such setting any
+ * more); without one, at a place to begin with, and `now` goes on.
+ */
+export function startingCard(things: Omit<Job, 'held'>, earlier: Setup | null, now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted'>): ClampCard {
+  const card = earlier && cardOf(earlier)
+  if (card && [card.dialled.a, card.dialled.b].every((setting) => heightOfSetting(things.rig, setting).ok)) return card
+  const held = card?.held ?? startingHold(things.rig, things.blade)
+  const { jawsName, progression, wanted } = card ?? now
+  return { jawsName, progression, wanted, held, dialled: startingDial({ ...things, held }, wanted) }
 }

@@ -90,6 +90,7 @@ export const demoBlades = {
     spineThicknessMm: 3,
     spineThicknessTipMm: 2.1,
     bevelDeg: { aDeg: 21, bDeg: 19.5 },
+    landmark: { what: 'thumb stud', alongMm: 35 },
     thicknessBehindEdgeMm: 0.5,
     primaryGrindHeightMm: 19,
     edge: [

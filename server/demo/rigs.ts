@@ -1,4 +1,5 @@
-import type { Rig } from '../../core/rig/rig'
+import type { z } from 'zod'
+import type { rigMeasures } from '../../core/rig/rig'
 
 /** Four invented rigs of the tool room, one of each kind. */
 export const demoRigs = {
@@ -26,7 +27,7 @@ export const demoRigs = {
     name: 'Window-bench turner',
     notes: 'Clamp turns over between two stops. The post is a screw, 1.5 mm a turn, ten marks on its collar.',
     kind: 'turning-post',
-    jaws: { name: 'Turning jaws', widthMm: 34, halfThicknessMm: 4.2, depthMm: 24, mostSpineFlatMm: 4.5, mostSpineSabreMm: 8 },
+    jaws: { name: 'Turning jaws', widthMm: 34, halfThicknessMm: 4.2, depthMm: 24, mostSpineFlatMm: 4.5, mostSpineSabreMm: 8, knobHeightMm: 11, knobBehindMm: 15 },
     moreJaws: [],
     stops: [{ name: 'ledge', depthMm: 12 }],
     positionMarks: [],
@@ -77,4 +78,4 @@ export const demoRigs = {
     height: { by: 'millimetres', lowestMm: 30, highestMm: 120, zeroMm: 0, resolutionMm: 0.5 },
     tolerance: { heightMm: 0.3, setbackMm: 0.6, alongMm: 0.5 },
   },
-} satisfies Record<string, Rig>
+} satisfies Record<string, z.input<typeof rigMeasures>>

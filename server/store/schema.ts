@@ -53,6 +53,7 @@ export const blades = pgTable('blades', {
   bevels: text().$type<KeptBlade['bevels']>().notNull(),
   falseEdge: boolean('false_edge').notNull().default(false),
   choil: boolean().notNull().default(true),
+  landmark: jsonb().$type<KeptBlade['landmark']>(),
   widthMm: doublePrecision('width_mm').notNull(),
   spineThicknessMm: doublePrecision('spine_thickness_mm').notNull(),
   spineThicknessTipMm: doublePrecision('spine_thickness_tip_mm'),

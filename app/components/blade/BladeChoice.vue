@@ -49,6 +49,8 @@ const facts = computed(() => {
     ['Grind', GRIND_WORD[blade.grind] + (blade.bevels === 'A' ? ', one bevel' : '')],
     ['Steel', blade.steel + (blade.hardnessHrc ? `, ${blade.hardnessHrc} HRC` : '')],
     ['Bevel there now', blade.bevelDeg ? `A ${angleText(blade.bevelDeg.aDeg)}, B ${angleText(blade.bevelDeg.bDeg)}` : ''],
+    ['Landmark', blade.landmark ? `${blade.landmark.what}, ${text(blade.landmark.alongMm)} from the heel` : ''],
+    ['Choil', blade.choil ? '' : 'none'],
     ['Coating', blade.coating],
     ['Use', blade.use],
     ['Complaint', blade.complaint],

@@ -21,11 +21,15 @@ const toast = useToast()
 const { draft, takenUp, beginAnew, forget, read, stations, zones, found, halfAngleDeg, chooseShape, uses, measureMm, setMeasure } = useBladeDescription(props.from, props.copy)
 
 const STEPS: readonly string[] = ['The edge', 'Thickness', 'What it is for']
-const STEP_OF = (path: string): number => (/^(measures|points|file|zones)/.test(path) ? 0 : /^(spine|thickness|primary|bevel|grind|handle|width|edge)/.test(path) ? 1 : 2)
+const STEP_OF = (path: string): number => (/^(measures|points|file|zones|edge)/.test(path) ? 0 : /^(spine|thickness|primary|bevel|grind|handle|width)/.test(path) ? 1 : 2)
 const step = ref(0)
 const trace = useTrace(preferences.unit)
 const tracing = computed(() => draft.value.way === 'photo' && step.value === 0 && trace.photo.value !== null)
-watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null }))
+watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
+/** A drawn edge shows whether there is a choil; the fact can be set otherwise. */
+const choilDrawn = computed(() => read.value.outline?.choil ?? null)
+watch(choilDrawn, (is) => is !== null && (draft.value.facts.choil = is))
+const choilTold = computed(() => (choilDrawn.value === null ? undefined : choilDrawn.value ? 'Drawn: the edge begins behind it.' : 'None is drawn. Without one the stone cannot run out at the heel.'))
 const left = ref(new Set<number>())
 const problems = computed(() => read.value.problems)
 const problemAt = (path: string, text: unknown) => (left.value.has(step.value) || String(text ?? '').trim() !== '' ? problems.value[path] : undefined)
@@ -56,9 +60,11 @@ const about: Field[] = [
   { path: 'hardnessHrc', label: 'Hardness, HRC', unit: 'count', how: 'Empty where it is not known.' },
   text('coating', 'Coating', 'What the flats carry: protect it from the jaws.'),
 ]
+const landmarkFields = [text('landmark.what', 'Landmark', 'What you lay on a mark of the jaws: a stud, a pen line, the end of the choil. Empty where you use none.'), length('landmark.alongMm', 'From the heel', 'Rule along the blade, towards the tip is positive.')]
 const factText = (path: string) => String(draft.value.facts[path] ?? '')
 const putFact = (path: string, to: string) => (draft.value.facts[path] = to)
-const bevel = computed(() => draft.value.facts.bevel as { aDeg: string; bDeg: string })
+const bevel = computed(() => draft.value.facts.bevelDeg as { aDeg: string; bDeg: string })
+const landmark = computed(() => draft.value.facts.landmark as { what: string; alongMm: string })
 const zoneRows = computed({ get: () => draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null, set: (rows) => (draft.value.facts.zones = rows) })
 
 function go(to: number) {
@@ -125,6 +131,7 @@ const last = computed(() => step.value === STEPS.length - 1)
             <EdgeFile @placed="(drawn) => { draft.drawn = drawn }" />
             <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
           </template>
+          <UCheckbox v-model="(draft.facts.choil as boolean)" size="lg" label="A choil ends the edge at the heel" :description="choilTold" />
           <ZoneEntry v-if="found.length > 0" v-model="zoneRows" :found="found" />
         </template>
         <template v-else-if="step === 1">
@@ -132,14 +139,17 @@ const last = computed(() => step.value === STEPS.length - 1)
           <div class="grid grid-cols-2 gap-3">
             <UFormField label="Grind"><USelect v-model="(draft.facts.grind as Blade['grind'])" :items="grinds" size="lg" class="w-full" /></UFormField>
             <UFormField label="Bevelled"><USelect v-model="(draft.facts.bevels as Blade['bevels'])" :items="bevels" size="lg" class="w-full" /></UFormField>
-            <UFormField v-for="side in (['aDeg', 'bDeg'] as const)" :key="side" :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`" :error="problemAt(`bevel.${side}`, bevel[side])"><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known" /></UFormField>
+            <UFormField v-for="side in (['aDeg', 'bDeg'] as const)" :key="side" :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`" :error="problemAt(`bevelDeg.${side}`, bevel[side])"><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known" /></UFormField>
           </div>
           <UCheckbox v-model="(draft.facts.falseEdge as boolean)" size="lg" label="A false edge is ground on the spine" />
-          <UCheckbox v-model="(draft.facts.choil as boolean)" size="lg" label="A choil ends the edge at the heel" />
           <p v-if="halfAngleDeg !== null">Primary half-angle: <b>{{ angleText(halfAngleDeg) }}</b></p>
         </template>
         <template v-else>
           <RigField v-for="field in about" :key="field.path" :field="field" :model-value="factText(field.path)" :problem="problemAt(field.path, factText(field.path))" :active="active === field.path" @update:model-value="putFact(field.path, $event)" @focus="active = $event" />
+          <fieldset class="grid grid-cols-2 gap-x-3 border-t border-default pt-2">
+            <legend class="sr-only">Landmark</legend>
+            <RigField v-for="field in landmarkFields" :key="field.path" compact :field="field" :model-value="landmark[field.path.slice(9) as 'what' | 'alongMm']" :problem="problemAt(field.path, landmark[field.path.slice(9) as 'what' | 'alongMm'])" :active="active === field.path" @update:model-value="landmark[field.path.slice(9) as 'what' | 'alongMm'] = $event" @focus="active = $event" />
+          </fieldset>
           <UFormField label="Notes"><UTextarea v-model="(draft.facts.notes as string)" size="lg" class="w-full" maxlength="4000" /></UFormField>
         </template>
         <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>

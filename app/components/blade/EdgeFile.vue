@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Segment } from '#core/curve/segment'
 import { curveLength } from '#core/curve/arcLength'
 import { fitPoints } from '#core/curve/fitPoints'
 import type { DrawnPath } from '#core/exchange/edges/drawnPath'
@@ -7,11 +6,12 @@ import { readDxf } from '#core/exchange/edges/dxf'
 import { placeEdge } from '#core/exchange/edges/placeEdge'
 import { readPoints } from '#core/exchange/edges/points'
 import { readSvg } from '#core/exchange/edges/svg'
+import type { Drawn } from '~/describing/bladeDraft'
 import { parseLengthMm } from '#core/units/length'
 import { usePreferences } from '~/stores/preferences'
 
 /** Takes an edge from a drawing or a table of points: which path, in which unit, which way round; the sheet shows what comes of it. */
-const emit = defineEmits<{ placed: [drawn: { edge: Segment[]; spine: Segment[] | null }] }>()
+const emit = defineEmits<{ placed: [drawn: Drawn] }>()
 const preferences = usePreferences()
 const chooser = ref<HTMLInputElement | null>(null)
 const file = shallowRef<{ name: string; paths: readonly DrawnPath[]; residual: number | null } | null>(null)
@@ -61,7 +61,8 @@ const placed = computed(() => {
   const extent = Math.max(...path.segments.flatMap((piece) => (piece.type === 'line' ? [piece.from[1], piece.to[1]] : piece.type === 'bezier' ? piece.points.map((p) => p[1]) : [piece.centre[1]])))
   return placeEdge(path, { mmPerUnit: mmPerUnit.value, tipAtLeft: tipAtLeft.value, edgeBelow: edgeBelow.value }, typed.ok ? typed.value : Math.max(5, extent * mmPerUnit.value))
 })
-watch(placed, (now) => now?.ok && emit('placed', { edge: now.edge, spine: now.spine }))
+const residualMm = computed(() => Math.max((file.value?.residual ?? 0) * mmPerUnit.value, placed.value?.ok ? placed.value.residualMm : 0))
+watch(placed, (now) => now?.ok && emit('placed', { edge: now.edge, spine: now.spine, choil: now.choil }))
 const lengths = computed(() => file.value?.paths.map((path, i) => ({ value: i, label: `${path.name}, ${(curveLength(path.segments) * mmPerUnit.value).toFixed(0)} mm` })) ?? [])
 </script>
 
@@ -72,7 +73,7 @@ const lengths = computed(() => file.value?.paths.map((path, i) => ({ value: i, l
     <input ref="chooser" type="file" accept=".svg,.dxf,.csv,.txt,.tsv" class="sr-only" aria-label="Drawing of the edge" tabindex="-1" @change="take" />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <template v-if="file">
-      <p>{{ file.name }}<span v-if="file.residual !== null" class="text-muted">, fitted within {{ (file.residual * mmPerUnit).toFixed(3) }} mm</span></p>
+      <p>{{ file.name }}<span v-if="residualMm > 0" class="text-muted">, its points fitted within {{ residualMm.toFixed(3) }} mm</span></p>
       <UFormField v-if="file.paths.length > 1" label="Which path is the edge?"><USelect v-model="chosen" :items="lengths" size="lg" class="w-full" /></UFormField>
       <UFormField label="One unit of the drawing is"><USelect v-model="unit" :items="units" size="lg" class="w-full" /></UFormField>
       <div class="flex flex-wrap gap-x-6 gap-y-2"><UCheckbox v-model="tipAtLeft" size="lg" label="The tip is at its left" /><UCheckbox v-model="edgeBelow" size="lg" label="The edge is below the spine" /></div>

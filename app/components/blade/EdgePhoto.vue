@@ -45,7 +45,7 @@ function addMiddle() {
       <UFormField v-if="scaleBy === 'two points'" :label="`They are apart by, ${preferences.unit}`"><UInput v-model="own.distance" size="lg" inputmode="decimal" class="w-full" /></UFormField>
       <p><b>2. The spine.</b> <span class="text-sm text-muted">Two marks on its straight part, heel first.</span></p>
       <div>
-        <p><b>3. The edge.</b> <span class="text-sm text-muted">Press along it from heel to tip, every centimetre or so, and on each corner: {{ edge.length }} marks.</span></p>
+        <p><b>3. The edge.</b> <span class="text-sm text-muted">Press along it from heel to tip, a choil and all, every centimetre or so and on each corner: {{ edge.length }} marks.</span></p>
         <div class="mt-1 flex gap-2"><UButton color="neutral" variant="outline" label="Take the last away" :disabled="edge.length === 0" @click="dropLast" /><UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" /></div>
       </div>
       <p v-if="result" data-testid="traced" aria-live="polite">{{ result.segments.length }} pieces, within {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline.</p>

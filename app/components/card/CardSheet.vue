@@ -7,7 +7,7 @@ import { pointList } from '~/drawing/viewport'
 
 /** The clamp card: one page with all that has to be set, and the blade at 1:1. Printed, or kept as a PDF. */
 const job = useJob()
-const { page, earlier } = useCard()
+const { page } = useCard()
 const busy = ref(false)
 async function toPdf() {
   if (!page.value || !job.content) return
@@ -33,7 +33,7 @@ const print = () => window.print()
         <p class="text-sm text-muted">Print at 100 %, without fitting to the page, and lay a rule on the check line.</p>
         <div class="mt-3 flex flex-wrap gap-2"><UButton size="xl" icon="i-lucide-printer" label="Print" @click="print" /><UButton size="xl" color="neutral" variant="outline" icon="i-lucide-download" label="PDF" :loading="busy" @click="toPdf" /></div>
       </section>
-      <SameAgain :earlier="earlier" />
+      <SameAgain />
     </div>
   </div>
 </template>

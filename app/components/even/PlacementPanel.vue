@@ -29,9 +29,17 @@ const aims = computed(() => [
   { value: 'even', label: 'the evenest angle' },
   { value: 'least-steel', label: 'the least steel off the bevel that is there', disabled: thereDeg.value === null },
 ])
-const find = () => bench.things.value && run({ job: bench.things.value, side: bench.side.value, wantedDeg: bench.wantedDeg.value, stations: countedStations.value, aim: aim.value, thereDeg: thereDeg.value })
+/** On a rig with marks a blade with a landmark is laid on one of them, unless its user wants otherwise. */
+const hasMarks = computed(() => !!bench.blade.value?.landmark && (bench.rig.value?.positionMarks.length ?? 0) > 0)
+const place = ref<'on a mark' | 'anywhere'>('on a mark')
+const onMarks = computed(() => hasMarks.value && place.value === 'on a mark')
+const places = computed(() => [
+  { value: 'on a mark', label: `with the ${bench.blade.value?.landmark?.what} on a mark of the jaws` },
+  { value: 'anywhere', label: 'anywhere' },
+])
+const find = () => bench.things.value && run({ job: bench.things.value, side: bench.side.value, wantedDeg: bench.wantedDeg.value, stations: countedStations.value, aim: aim.value, onMarks: onMarks.value, thereDeg: thereDeg.value })
 // Another blade, rig, stone or aim: what was found says nothing any more. How it is held does not matter.
-const about = computed(() => [job.content?.bladeId, job.content?.rigId, job.content?.rigRevision, job.content?.jawsName, job.content?.stoneId, bench.side.value, bench.wantedDeg.value, aim.value, countedStations.value.length].join())
+const about = computed(() => [job.content?.bladeId, job.content?.rigId, job.content?.rigRevision, job.content?.jawsName, job.content?.stoneId, bench.side.value, bench.wantedDeg.value, aim.value, onMarks.value, countedStations.value.length].join())
 watch(about, forget)
 
 const best = computed(() => result.value?.best ?? null)
@@ -42,9 +50,9 @@ const isHeld = computed(() => {
   return !!then && !!now && Math.abs(then.bladeXMm - now.bladeXMm) < 0.05 && Math.abs(then.turnDeg - now.turnDeg) < 0.05 && Math.abs(then.bladeYMm - now.bladeYMm) < 0.05
 })
 const told = computed(() => {
-  const [found, rig, held] = [result.value, bench.rig.value, job.content?.held]
-  if (!found?.best || !found.atMark || !rig || !held) return ''
-  const move = moveText(rig, held, found.best.held, preferences.unit)
+  const [found, rig, blade, held] = [result.value, bench.rig.value, bench.blade.value, job.content?.held]
+  if (!found?.best || !found.atMark || !rig || !blade || !held) return ''
+  const move = moveText(rig, blade, held, found.best.held, preferences.unit)
   if (aim.value === 'least-steel') return `${move}: ${found.best.cost.toFixed(3)} mm² of steel goes on this side.`
   const before = countedWorstDeg.value
   const { worstDeg, worstAtMm } = found.atMark
@@ -53,13 +61,13 @@ const told = computed(() => {
 })
 const why = computed(() => {
   const bounds = result.value?.bounds ?? []
-  if (bounds.length === 0 && bench.rig.value?.height.by === 'slot') return 'No better is possible with the slots there are.'
+  if (bounds.length === 0 && bench.rig.value?.height.by === 'slot') return `No better is possible with the slots${onMarks.value ? ' and marks' : ''} there are.`
   return bounds.length === 0 ? 'No better is possible: the steepest and the flattest place are equally far off, and any other hold makes one of them worse.' : `No better is possible: ${bounds.map((bound) => BOUND_TEXT[bound]).join('; ')}.`
 })
-/** Which mark of the jaws stands where on the blade then; nothing on a rig without marks. */
+/** Which mark of the jaws stands where on the blade then; nothing on a rig without marks, or where the landmark lies on one. */
 const markTold = computed(() => {
   const mark = bench.rig.value && middleMark(bench.rig.value)
-  if (!mark || !best.value) return ''
+  if (!mark || !best.value || onMarks.value) return ''
   return `Mark ${mark.name} of the jaws stands ${lengthText(actions.heelToMiddle(best.value.held) + mark.alongMm, preferences.unit)} from the heel. `
 })
 const failureToHold = ref('')
@@ -73,6 +81,7 @@ function holdIt() {
   <section class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="where">
     <h2 id="where" class="text-lg font-semibold">Where to hold it</h2>
     <URadioGroup v-model="aim" :items="aims" legend="For" size="lg" />
+    <URadioGroup v-if="hasMarks" v-model="place" :items="places" legend="Place along the jaws" size="lg" />
     <fieldset>
       <legend class="text-sm font-medium">Zones that count</legend>
       <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1"><UCheckbox v-for="(_, i) in zones" :key="i" :model-value="counts(i)" :label="zoneName(zones, i)" @update:model-value="count(i, $event === true)" /></div>
@@ -87,7 +96,7 @@ function holdIt() {
         <p v-if="failureToHold" role="alert" class="text-error">{{ failureToHold }}</p>
         <p class="text-sm text-muted">{{ why }}</p>
       </template>
-      <p v-else class="text-error">This blade cannot be held in this rig so that the stone reaches all of what counts. Take narrower jaws, a thinner stone, or leave out a zone.</p>
+      <p v-else class="text-error">This blade cannot be held in this rig so that the stone reaches all of what counts. Take narrower jaws, a thinner stone, {{ onMarks ? 'a place off the marks, ' : '' }}or leave out a zone.</p>
       <PlacementMapView v-if="job.content" :map="result.map" :best="best" :now="job.content.held" :cost-text="costText" />
       <p class="text-sm text-muted">Pale is even, dark is uneven; turn up, place across. Cross: best. Dotted ring: now. Crossed out: cannot be held.</p>
     </div>

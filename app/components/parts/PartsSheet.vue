@@ -49,7 +49,7 @@ const { facets, hollow, stones } = useParts()
           <ol class="mt-1">
             <li v-for="(position, i) in result.positions" :key="i" class="border-t border-default py-2">
               <p><b>{{ i + 1 }}.</b> From {{ text(position.fromMm) }} to {{ text(position.toMm) }}, within ± {{ angleText(position.cost, 0.05) }}; can be blended from {{ text(position.coversFromMm) }} to {{ text(position.coversToMm) }}.</p>
-              <p class="text-toned">{{ moveText(bench.rig.value!, job.content!.held, position.held, preferences.unit) }}; dial {{ settingOf(position) ? dialText(bench.rig.value!, settingOf(position)!, preferences.unit) : '–' }}.</p>
+              <p class="text-toned">{{ moveText(bench.rig.value!, bench.blade.value!, job.content!.held, position.held, preferences.unit) }}; dial {{ settingOf(position) ? dialText(bench.rig.value!, settingOf(position)!, preferences.unit) : '–' }}.</p>
               <p v-if="i > 0" class="text-sm text-muted">Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are {{ angleText(result.seams[i - 1]!.apartDeg, 0.05) }} apart.</p>
               <UButton class="mt-1" size="lg" color="neutral" variant="outline" label="Hold it so" :aria-label="`Hold it as in position ${i + 1}`" @click="hold(position)" />
             </li>

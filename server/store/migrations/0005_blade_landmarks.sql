@@ -1,0 +1,1 @@
+ALTER TABLE "blades" ADD COLUMN "landmark" jsonb;
