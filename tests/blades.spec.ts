@@ -52,6 +52,11 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
   await expect(page.getByText('With these measures the edge crosses itself.')).toBeVisible()
   await form(page).getByLabel('Points, mm').fill('0 20\n30 20\n50 17\n62 9')
   await expect(page.getByText(/Found from its curvature/)).toBeVisible()
+  const choil = page.getByRole('checkbox', { name: 'A choil ends the edge at the heel' })
+  await expect(choil).not.toBeChecked()
+  await form(page).getByLabel('Points, mm').fill('0 20\n4 20\n5 18.6\n7 18\n9 18.6\n10 20\n50 20\n62 9')
+  await expect(choil).toBeChecked()
+  await expect(page.getByText('Drawn: the edge begins behind it.')).toBeVisible()
 
   await page.getByText('from a drawing', { exact: true }).click()
   const drawing = page.getByLabel('Drawing of the edge')
@@ -105,6 +110,24 @@ test('an even angle: what runs off is shown as the blade is moved, and the best 
   await expect(page.getByText(/^No better is possible/)).toBeVisible()
 })
 
+test('on a rig with marks the blade’s landmark is laid on one, or anywhere when that is wanted', async ({ page }) => {
+  await openJob(page, 'Pocket knife from the gate')
+  await sheet(page, 'Even angle')
+  await page.getByRole('button', { name: 'Find the best hold' }).click()
+  const told = page.getByTestId('placement')
+  await expect(told).toContainText(/^Hold it with the thumb stud on mark [a-e], /, { timeout: 20_000 })
+  await page.getByRole('radio', { name: 'anywhere' }).click()
+  await expect(told).toBeHidden()
+  await page.getByRole('button', { name: 'Find the best hold' }).click()
+  await expect(told).toContainText(/^Hold it \d+\.\d mm nearer the (tip|heel)/, { timeout: 20_000 })
+  await page.getByRole('radio', { name: 'with the thumb stud on a mark of the jaws' }).click()
+  await page.getByRole('button', { name: 'Find the best hold' }).click()
+  const mark = /mark ([a-e])/.exec((await told.textContent({ timeout: 20_000 }))!)![1]!
+  await page.getByRole('button', { name: 'Hold it so' }).click()
+  await sheet(page, 'Clamp card')
+  await expect(page.getByRole('img', { name: 'The clamp card' })).toContainText(`Thumb stud onmark ${mark}`)
+})
+
 test('long blades, facets, hollows, and whether it holds, reaches and clears', async ({ page }) => {
   await openJob(page, 'Vine hooks')
   await sheet(page, 'Long and faceted')
@@ -135,4 +158,19 @@ test('the clamp card: a PDF at 1:1, the same again, and the correction for a bla
   await expect(page.getByTestId('worn')).toContainText(/1\.0 mm lower than on the card\. Dial .* instead of/)
   await page.getByRole('button', { name: 'Use it' }).click()
   await expect.poll(async () => Math.abs((await degrees(ledger(page, 'set', 'A'))) - wanted)).toBeLessThan(0.06)
+  await saved(page)
+
+  // The next job with this blade on this rig begins with that card, and says so.
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await page.getByText('Window-bench turner', { exact: true }).click()
+  await page.keyboard.press('2')
+  await page.getByText('Angular-tip utility knife', { exact: true }).click()
+  await page.keyboard.press('3')
+  await expect(page.getByTestId('held-as')).toContainText('Held as in Packing-room cutter')
+  await expect(measure(page, 'Blade height')).toHaveValue((out - 1).toFixed(1))
+  await expect(ledger(page, 'wanted', 'A')).toHaveText(`${wanted.toFixed(1)}°`)
+  await measure(page, 'Blade height').fill(String(out - 1.5))
+  await measure(page, 'Blade height').press('Enter')
+  await expect(page.getByTestId('held-as')).toBeHidden()
 })

@@ -1,4 +1,5 @@
 import { SHAPES } from '../core/blade/shapes'
+import { crc32, deflateSync } from 'node:zlib'
 import { evenStations } from '../core/curve/stations'
 import { applied, homographyOf } from '../core/trace/homography'
 import type { Vec2 } from '../core/vector/vec2'
@@ -38,6 +39,21 @@ async function photograph(page: Page): Promise<Buffer> {
   return Buffer.from(address.split(',')[1]!, 'base64')
 }
 
+/** An all-black PNG of so many pixels: small as a file, large as a picture. */
+function blackPng(width: number, height: number): Buffer {
+  const chunk = (type: string, data: Buffer) => {
+    const body = Buffer.concat([Buffer.from(type), data])
+    const [size, sum] = [Buffer.alloc(4), Buffer.alloc(4)]
+    size.writeUInt32BE(data.length)
+    sum.writeUInt32BE(crc32(body))
+    return Buffer.concat([size, body, sum])
+  }
+  const header = Buffer.from([0, 0, 0, 0, 0, 0, 0, 0, 8, 0, 0, 0, 0])
+  header.writeUInt32BE(width, 0)
+  header.writeUInt32BE(height, 4)
+  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk('IHDR', header), chunk('IDAT', deflateSync(Buffer.alloc((width + 1) * height))), chunk('IEND', Buffer.alloc(0))])
+}
+
 test('an edge traced in a photograph: perspective taken out, snapped, and as long as it is', async ({ page }) => {
   await openJob(page, 'Grafting knife, spring')
   await page.keyboard.press('2')
@@ -65,6 +81,13 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   await expect(page.getByText('9 marks')).toBeVisible()
   await page.getByRole('button', { name: 'Snap to the outline' }).click()
   await expect(page.getByTestId('traced')).toBeVisible()
+
+  // A picture that is too large takes nothing away from what was traced.
+  await chooser.setInputFiles({ name: 'huge.png', mimeType: 'image/png', buffer: blackPng(8000, 5000) })
+  await expect(page.getByText('huge.png has 40 megapixels: make it 24 or fewer first. What was here is kept.')).toBeVisible()
+  await expect(page.getByTestId('traced')).toBeVisible()
+  // The marks begin at the heel and show no choil.
+  await expect(page.getByRole('checkbox', { name: 'A choil ends the edge at the heel' })).not.toBeChecked()
 
   await page.getByRole('button', { name: 'Thickness', exact: true }).click()
   for (const [label, text] of [['Spine over the heel', '2.4'], ['Behind the edge, over the heel', '0.4'], ['Height of the primary grind', '14']] as const) await page.getByRole('textbox', { name: label, exact: true }).fill(text)

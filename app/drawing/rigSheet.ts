@@ -123,7 +123,7 @@ export function rigSheet(rig: SketchedRig, stops: readonly (number | null)[], ma
     { path: 'height.drawnForFaceOffsetMm', view: 'side', from: at(first.onRod(90)), to: at(add(first.onRod(90), scale(first.down, USUAL.face))), aside: 0 },
     { path: 'jaws.halfThicknessMm', view: 'side', from: at([0, 0]), to: at([0, half]), aside: -30 },
     { path: 'jaws.depthMm', view: 'side', from: at([-depth, -half - 2]), to: at([0, -half - 2]), aside: -20 * sideways },
-    { path: 'jaws.knobHeightMm', view: 'side', from: at([-knobBehind, 0]), to: at([-knobBehind, knobHeight]), aside: -44 },
+    { path: 'jaws.knobHeightMm', view: 'side', from: at([-knobBehind, 0]), to: at([-knobBehind, knobHeight]), aside: -64 },
     { path: 'jaws.knobBehindMm', view: 'side', from: at([-knobBehind, knobHeight]), to: at([0, knobHeight]), aside: 16 * sideways },
     { path: 'rodLengthMm', view: 'side', from: at(first.rod[0]), to: at(first.rod[1]), aside: 26 },
     { path: 'stroke.nearestMm', view: 'side', from: at(first.rod[0]), to: at(first.onRod(known('stroke.nearestMm', 70))), aside: 44 },

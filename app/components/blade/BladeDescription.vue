@@ -6,7 +6,7 @@ import type { KeptBlade } from '#core/kept/kept'
 import type { RigField as Field } from '~/describing/rigSteps'
 import { useTrace } from '~/describing/useTrace'
 import { useBladeDescription } from '~/describing/useBladeDescription'
-import { useCollections } from '~/stores/collections'
+import { useKeeping } from '~/describing/useKeeping'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { GRIND_WORD } from '~/words/bladeText'
@@ -15,9 +15,7 @@ import { SHAPE_MEASURE_HOW, SHAPE_MEASURE_WORD, SHAPE_WORD } from '~/words/shape
 /** Describes a blade: the shape of its edge first, then its measures, then what it is for. `from`: the blade to measure anew or to copy. */
 const props = defineProps<{ from: KeptBlade | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: KeptBlade]; away: [] }>()
-const collections = useCollections()
 const preferences = usePreferences()
-const toast = useToast()
 const { draft, takenUp, beginAnew, forget, read, stations, zones, found, halfAngleDeg, chooseShape, uses, measureMm, setMeasure } = useBladeDescription(props.from, props.copy)
 
 const STEPS: readonly string[] = ['The edge', 'Thickness', 'What it is for']
@@ -72,95 +70,67 @@ function go(to: number) {
   step.value = to
   active.value = ''
 }
-const busy = ref(false)
-const failure = ref('')
-const startFrom = ref(props.copy ? null : props.from)
+const { keep: keepIt, busy, failure } = useKeeping('blades', props.copy ? null : props.from, 'is measured anew')
 async function keep() {
   STEPS.forEach((_, i) => left.value.add(i))
-  failure.value = ''
   if (!read.value.blade) {
     step.value = Math.min(...open.value, STEPS.length - 1)
-    return nextTick(() => document.querySelector<HTMLElement>('[data-blade-step] [aria-invalid="true"]')?.focus())
+    return nextTick(() => document.querySelector<HTMLElement>('[data-step] [aria-invalid="true"]')?.focus())
   }
-  busy.value = true
-  const before = startFrom.value
-  const answer = await collections.keep('blades', read.value.blade, before)
-  busy.value = false
-  if (answer.ok) {
-    if (before) toast.add({ title: `${answer.value.name} is measured anew`, actions: [{ label: 'Undo', onClick: () => void collections.keep('blades', before, answer.value) }] })
-    await forget()
-    return emit('done', answer.value)
-  }
-  failure.value = answer.problem.message
-  if (answer.status !== 409 || !answer.problem.current) return
-  startFrom.value = answer.problem.current as KeptBlade
-  failure.value = 'This blade was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.'
+  const kept = await keepIt(read.value.blade)
+  if (!kept) return
+  await forget()
+  emit('done', kept)
 }
-const last = computed(() => step.value === STEPS.length - 1)
+const steps = computed(() => STEPS.map((title, i) => ({ mark: title, title, missing: left.value.has(i) && open.value.has(i) })))
 </script>
 
 <template>
-  <form class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_29rem]" aria-label="Blade" @submit.prevent="last ? keep() : go(step + 1)">
-    <div class="relative min-h-[22rem] rounded-sm border border-default bg-default max-lg:order-2">
-      <TracePicture v-if="tracing" :trace="trace" />
-      <BladeSheetView v-else-if="read.outline && stations.length > 0" :outline="read.outline" :stations="stations" :zones="zones" :uses="draft.way === 'shape' && step === 0 ? uses : []" :measure-mm="measureMm" @set="setMeasure" />
-      <p v-else class="p-6 text-muted">The blade is drawn here as soon as its edge is described.</p>
-    </div>
-    <div class="flex min-h-0 flex-col rounded-sm border border-default bg-default">
-      <nav aria-label="Steps" class="border-b border-default p-2">
-        <ol class="flex gap-1">
-          <li v-for="(word, i) in STEPS" :key="word" class="flex-1"><button type="button" class="w-full cursor-pointer rounded-sm border py-1 font-semibold" :class="i === step ? 'border-primary text-primary' : left.has(i) && open.has(i) ? 'border-error text-error' : 'border-default'" :aria-current="i === step ? 'step' : undefined" @click="go(i)">{{ word }}</button></li>
-        </ol>
-      </nav>
-      <div class="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3" data-blade-step tabindex="-1">
-        <p v-if="takenUp" class="flex items-center justify-between gap-2 rounded-sm border border-default px-3 py-1.5 text-sm"><span>You began this earlier; it stands as you left it.</span><UButton color="neutral" variant="outline" label="Begin anew" @click="beginAnew" /></p>
-        <template v-if="step === 0">
-          <URadioGroup v-model="draft.way" legend="Its shape" :items="ways" size="lg" :ui="{ fieldset: 'grid grid-cols-2 gap-x-4' }" />
-          <template v-if="draft.way === 'shape'">
-            <UFormField label="Shape"><USelect :model-value="draft.shapeId" :items="shapes" size="lg" class="w-full" @update:model-value="chooseShape($event as ShapeId)" /></UFormField>
-            <RigField v-for="field in shapeFields" :key="field.path" :field="field" :model-value="String(draft.measures[field.path.slice(9)] ?? '')" :problem="problemAt(field.path, draft.measures[field.path.slice(9)])" :active="active === field.path" @update:model-value="draft.measures[field.path.slice(9) as ShapeMeasure] = $event" @focus="active = $event" />
-          </template>
-          <template v-else-if="draft.way === 'points'">
-            <UFormField :label="`Points, ${preferences.unit}`" help="Along the blade from the heel, then how wide it is there; one pair a line. Corners stay sharp." :error="problemAt('points', draft.points)"><UTextarea v-model="draft.points" :rows="9" size="lg" class="w-full" placeholder="0  24&#10;20  24&#10;40  23.6" /></UFormField>
-          </template>
-          <template v-else-if="draft.way === 'photo'">
-            <EdgePhoto :trace="trace" />
-            <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
-          </template>
-          <template v-else>
-            <EdgeFile @placed="(drawn) => { draft.drawn = drawn }" />
-            <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
-          </template>
-          <UCheckbox v-model="(draft.facts.choil as boolean)" size="lg" label="A choil ends the edge at the heel" :description="choilTold" />
-          <ZoneEntry v-if="found.length > 0" v-model="zoneRows" :found="found" />
-        </template>
-        <template v-else-if="step === 1">
-          <RigField v-for="field in thickness" :key="field.path" :field="field" :model-value="factText(field.path)" :problem="problemAt(field.path, factText(field.path))" :active="active === field.path" @update:model-value="putFact(field.path, $event)" @focus="active = $event" />
-          <div class="grid grid-cols-2 gap-3">
-            <UFormField label="Grind"><USelect v-model="(draft.facts.grind as Blade['grind'])" :items="grinds" size="lg" class="w-full" /></UFormField>
-            <UFormField label="Bevelled"><USelect v-model="(draft.facts.bevels as Blade['bevels'])" :items="bevels" size="lg" class="w-full" /></UFormField>
-            <UFormField v-for="side in (['aDeg', 'bDeg'] as const)" :key="side" :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`" :error="problemAt(`bevelDeg.${side}`, bevel[side])"><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known" /></UFormField>
-          </div>
-          <UCheckbox v-model="(draft.facts.falseEdge as boolean)" size="lg" label="A false edge is ground on the spine" />
-          <p v-if="halfAngleDeg !== null">Primary half-angle: <b>{{ angleText(halfAngleDeg) }}</b></p>
-        </template>
-        <template v-else>
-          <RigField v-for="field in about" :key="field.path" :field="field" :model-value="factText(field.path)" :problem="problemAt(field.path, factText(field.path))" :active="active === field.path" @update:model-value="putFact(field.path, $event)" @focus="active = $event" />
-          <fieldset class="grid grid-cols-2 gap-x-3 border-t border-default pt-2">
-            <legend class="sr-only">Landmark</legend>
-            <RigField v-for="field in landmarkFields" :key="field.path" compact :field="field" :model-value="landmark[field.path.slice(9) as 'what' | 'alongMm']" :problem="problemAt(field.path, landmark[field.path.slice(9) as 'what' | 'alongMm'])" :active="active === field.path" @update:model-value="landmark[field.path.slice(9) as 'what' | 'alongMm'] = $event" @focus="active = $event" />
-          </fieldset>
-          <UFormField label="Notes"><UTextarea v-model="(draft.facts.notes as string)" size="lg" class="w-full" maxlength="4000" /></UFormField>
-        </template>
-        <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+  <DescribeFrame :step="step" thing="Blade" :steps="steps" :taken-up="takenUp" :early="from !== null && !copy" :busy="busy" :failure="failure" @go="go" @keep="keep" @away="emit('away')" @anew="beginAnew">
+    <template #drawing>
+      <div class="relative min-h-[22rem] rounded-sm border border-default bg-default max-lg:order-2">
+        <TracePicture v-if="tracing" :trace="trace" />
+        <BladeSheetView v-else-if="read.outline && stations.length > 0" :outline="read.outline" :stations="stations" :zones="zones" :uses="draft.way === 'shape' && step === 0 ? uses : []" :measure-mm="measureMm" @set="setMeasure" />
+        <p v-else class="p-6 text-muted">The blade is drawn here as soon as its edge is described.</p>
       </div>
-      <div class="flex items-center gap-2 border-t border-default p-3">
-        <UButton v-if="step > 0" color="neutral" variant="outline" size="xl" icon="i-lucide-arrow-left" aria-label="The step before" @click="go(step - 1)" />
-        <UButton v-else color="neutral" variant="outline" size="xl" label="Back" @click="emit('away')" />
-        <span class="flex-1" />
-        <UButton v-if="!last && from && !copy" color="neutral" variant="outline" size="xl" label="Keep" :loading="busy" @click="keep" />
-        <UButton type="submit" size="xl" :label="last ? 'Keep this blade' : `Next: ${STEPS[step + 1]!.toLowerCase()}`" :trailing-icon="last ? undefined : 'i-lucide-arrow-right'" :loading="busy" />
+    </template>
+    <template v-if="step === 0">
+      <URadioGroup v-model="draft.way" legend="Its shape" :items="ways" size="lg" :ui="{ fieldset: 'grid grid-cols-2 gap-x-4' }" />
+      <template v-if="draft.way === 'shape'">
+        <UFormField label="Shape"><USelect :model-value="draft.shapeId" :items="shapes" size="lg" class="w-full" @update:model-value="chooseShape($event as ShapeId)" /></UFormField>
+        <RigField v-for="field in shapeFields" :key="field.path" :field="field" :model-value="String(draft.measures[field.path.slice(9)] ?? '')" :problem="problemAt(field.path, draft.measures[field.path.slice(9)])" :active="active === field.path" @update:model-value="draft.measures[field.path.slice(9) as ShapeMeasure] = $event" @focus="active = $event" />
+      </template>
+      <template v-else-if="draft.way === 'points'">
+        <UFormField :label="`Points, ${preferences.unit}`" help="Along the blade from the heel, then how wide it is there; one pair a line. Corners stay sharp." :error="problemAt('points', draft.points)"><UTextarea v-model="draft.points" :rows="9" size="lg" class="w-full" placeholder="0  24&#10;20  24&#10;40  23.6" /></UFormField>
+      </template>
+      <template v-else-if="draft.way === 'photo'">
+        <EdgePhoto :trace="trace" />
+        <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
+      </template>
+      <template v-else>
+        <EdgeFile @placed="(drawn) => { draft.drawn = drawn }" />
+        <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
+      </template>
+      <UCheckbox v-model="(draft.facts.choil as boolean)" size="lg" label="A choil ends the edge at the heel" :description="choilTold" />
+      <ZoneEntry v-if="found.length > 0" v-model="zoneRows" :found="found" />
+    </template>
+    <template v-else-if="step === 1">
+      <RigField v-for="field in thickness" :key="field.path" :field="field" :model-value="factText(field.path)" :problem="problemAt(field.path, factText(field.path))" :active="active === field.path" @update:model-value="putFact(field.path, $event)" @focus="active = $event" />
+      <div class="grid grid-cols-2 gap-3">
+        <UFormField label="Grind"><USelect v-model="(draft.facts.grind as Blade['grind'])" :items="grinds" size="lg" class="w-full" /></UFormField>
+        <UFormField label="Bevelled"><USelect v-model="(draft.facts.bevels as Blade['bevels'])" :items="bevels" size="lg" class="w-full" /></UFormField>
+        <UFormField v-for="side in (['aDeg', 'bDeg'] as const)" :key="side" :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`" :error="problemAt(`bevelDeg.${side}`, bevel[side])"><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known" /></UFormField>
       </div>
-    </div>
-  </form>
+      <UCheckbox v-model="(draft.facts.falseEdge as boolean)" size="lg" label="A false edge is ground on the spine" />
+      <p v-if="halfAngleDeg !== null">Primary half-angle: <b>{{ angleText(halfAngleDeg) }}</b></p>
+    </template>
+    <template v-else>
+      <RigField v-for="field in about" :key="field.path" :field="field" :model-value="factText(field.path)" :problem="problemAt(field.path, factText(field.path))" :active="active === field.path" @update:model-value="putFact(field.path, $event)" @focus="active = $event" />
+      <fieldset class="grid grid-cols-2 gap-x-3 border-t border-default pt-2">
+        <legend class="sr-only">Landmark</legend>
+        <RigField v-for="field in landmarkFields" :key="field.path" compact :field="field" :model-value="landmark[field.path.slice(9) as 'what' | 'alongMm']" :problem="problemAt(field.path, landmark[field.path.slice(9) as 'what' | 'alongMm'])" :active="active === field.path" @update:model-value="landmark[field.path.slice(9) as 'what' | 'alongMm'] = $event" @focus="active = $event" />
+      </fieldset>
+      <UFormField label="Notes"><UTextarea v-model="(draft.facts.notes as string)" size="lg" class="w-full" maxlength="4000" /></UFormField>
+    </template>
+  </DescribeFrame>
 </template>

@@ -8,7 +8,6 @@ import { smallPicture } from '~/saving/smallPicture'
 const props = defineProps<{ bladeId: string; name: string }>()
 const toast = useToast()
 const photos = ref<BladePhoto[]>([])
-const chooser = ref<HTMLInputElement | null>(null)
 const failure = ref('')
 const busy = ref(false)
 watch(() => props.bladeId, async (id) => {
@@ -17,11 +16,7 @@ watch(() => props.bladeId, async (id) => {
   if (answer.ok && id === props.bladeId) photos.value = answer.value
 }, { immediate: true })
 
-async function add(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function add(file: File) {
   failure.value = ''
   busy.value = true
   const image = await smallPicture(file)
@@ -50,8 +45,7 @@ async function remove(photo: BladePhoto) {
         <UButton class="absolute top-0.5 right-0.5" color="neutral" variant="solid" icon="i-lucide-x" :aria-label="`Take picture ${i + 1} away`" @click="remove(photo)" />
       </li>
     </ul>
-    <UButton v-if="photos.length < MOST_PHOTOS" class="mt-2" color="neutral" variant="outline" icon="i-lucide-camera" label="Add a picture" :loading="busy" @click="chooser?.click()" />
-    <input ref="chooser" type="file" accept="image/*" capture="environment" class="sr-only" aria-label="Picture of the blade" tabindex="-1" @change="add" />
+    <div v-if="photos.length < MOST_PHOTOS" class="mt-2"><FileButton label="Add a picture" named="Picture of the blade" accept="image/*" capture="environment" icon="i-lucide-camera" size="md" :loading="busy" @chosen="add" /></div>
     <p v-if="failure" role="alert" class="mt-1 text-error">{{ failure }}</p>
   </section>
 </template>

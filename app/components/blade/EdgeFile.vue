@@ -13,7 +13,6 @@ import { usePreferences } from '~/stores/preferences'
 /** Takes an edge from a drawing or a table of points: which path, in which unit, which way round; the sheet shows what comes of it. */
 const emit = defineEmits<{ placed: [drawn: Drawn] }>()
 const preferences = usePreferences()
-const chooser = ref<HTMLInputElement | null>(null)
 const file = shallowRef<{ name: string; paths: readonly DrawnPath[]; residual: number | null } | null>(null)
 const chosen = ref(0)
 const unit = ref<'mm' | 'in' | 'px' | 'as drawn'>('mm')
@@ -27,11 +26,7 @@ const FIT_MM = 0.05
 const MM_PER = { mm: 1, in: 25.4, px: 25.4 / 96 } as const
 const units = computed(() => [...(drawnUnit.value === null ? [] : ['as drawn' as const]), 'mm' as const, 'in' as const, 'px' as const].map((value) => ({ value, label: value === 'as drawn' ? `as the drawing says (${Number(drawnUnit.value!.toPrecision(4))} mm)` : value })))
 
-async function take(event: Event) {
-  const input = event.target as HTMLInputElement
-  const given = input.files?.[0]
-  input.value = ''
-  if (!given) return
+async function take(given: File) {
   failure.value = ''
   if (given.size > MOST_BYTES) return void (failure.value = `${given.name} is larger than 8 MB: that is no drawing of an edge. What was here is kept.`)
   const text = await given.text()
@@ -69,8 +64,7 @@ const lengths = computed(() => file.value?.paths.map((path, i) => ({ value: i, l
 <template>
   <div class="space-y-3">
     <p class="text-sm text-muted">An SVG path, a DXF (lines, arcs, polylines, splines) or a table of points. A closed outline is parted into edge and spine.</p>
-    <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-upload" label="Choose a drawing" @click="chooser?.click()" />
-    <input ref="chooser" type="file" accept=".svg,.dxf,.csv,.txt,.tsv" class="sr-only" aria-label="Drawing of the edge" tabindex="-1" @change="take" />
+    <FileButton label="Choose a drawing" named="Drawing of the edge" accept=".svg,.dxf,.csv,.txt,.tsv" @chosen="take" />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <template v-if="file">
       <p>{{ file.name }}<span v-if="residualMm > 0" class="text-muted">, its points fitted within {{ residualMm.toFixed(3) }} mm</span></p>

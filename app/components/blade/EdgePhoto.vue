@@ -7,7 +7,6 @@ import { lengthText } from '~/words/lengthText'
 const props = defineProps<{ trace: Trace }>()
 const { photo, failure, busy, scaleBy, own, edge, result, take, snap, touched } = props.trace
 const preferences = usePreferences()
-const chooser = ref<HTMLInputElement | null>(null)
 const scales: { value: ScaleBy; label: string }[] = [
   { value: 'a4', label: 'an A4 sheet, corner to corner' },
   { value: 'a5', label: 'an A5 sheet' },
@@ -15,12 +14,6 @@ const scales: { value: ScaleBy; label: string }[] = [
   { value: 'own sheet', label: 'another rectangle' },
   { value: 'two points', label: 'two points, looked at squarely' },
 ]
-function chosen(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (file) void take(file)
-}
 function dropLast() {
   edge.value = edge.value.slice(0, -1)
   touched()
@@ -35,8 +28,7 @@ function addMiddle() {
 <template>
   <div class="space-y-3">
     <p class="text-sm text-muted">Lay the blade on a sheet of paper, photograph both. The corners of the sheet take the perspective out.</p>
-    <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-upload" label="Choose a photograph" :loading="busy" @click="chooser?.click()" />
-    <input ref="chooser" type="file" accept="image/*" class="sr-only" aria-label="Photograph of the blade" tabindex="-1" @change="chosen" />
+    <FileButton label="Choose a photograph" named="Photograph of the blade" accept="image/*" :loading="busy" @chosen="take" />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <template v-if="photo">
       <UFormField label="1. The scale is in"><USelect v-model="scaleBy" :items="scales" size="lg" class="w-full" /></UFormField>

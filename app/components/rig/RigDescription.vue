@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { KeptRig } from '#core/kept/kept'
-import { RIG_KINDS, rigMeasures, type RigKind } from '#core/rig/rig'
+import { RIG_KINDS, type RigKind } from '#core/rig/rig'
 import { LANGUAGES, type Language } from '~/describing/rigDraft'
 import { stepOf, type RigList } from '~/describing/rigSteps'
+import { useKeeping } from '~/describing/useKeeping'
 import { useRigDescription } from '~/describing/useRigDescription'
-import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { LANGUAGE_WORD, RIG_KIND_MEANS, RIG_KIND_WORD } from '~/words/rigText'
@@ -12,9 +12,7 @@ import { LANGUAGE_WORD, RIG_KIND_MEANS, RIG_KIND_WORD } from '~/words/rigText'
 /** Describes a rig step by step, each measure on the drawing. `from`: the rig to measure anew or to copy; null begins a new one. */
 const props = defineProps<{ from: KeptRig | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: KeptRig]; away: [] }>()
-const collections = useCollections()
 const preferences = usePreferences()
-const toast = useToast()
 const { draft, takenUp, beginAnew, forget, steps, read, problems, refused, remarks, range, openSteps, textAt, put, rows, pathsOf, figure, chooseKind, sheet } = useRigDescription(props.from, props.copy)
 
 const kinds = RIG_KINDS.map((kind) => ({ value: kind, label: RIG_KIND_WORD[kind], description: RIG_KIND_MEANS[kind] }))
@@ -40,14 +38,14 @@ const figureText = (path: string) => {
   return mm === null ? '?' : lengthText(mm, preferences.unit)
 }
 /** Of many slots, and of what is nothing or too small to see, only the measure being taken is drawn with its figure. */
-const shown = (path: string) => path === active.value || (pathsOf(step.value).has(path) && !path.startsWith('height.slots.') && Math.abs(figure(path) ?? 0) >= 1)
+const shown = (path: string) => path === active.value || (pathsOf(step.value).has(path) && !/^(height\.slots\.|jaws\.knob)/.test(path) && Math.abs(figure(path) ?? 0) >= 1)
 
 const toField = (selector: string) => nextTick(() => document.querySelector<HTMLElement>(selector)?.focus())
 function go(to: number) {
   left.value.add(at.value.id)
   step.value = Math.min(steps.value.length - 1, Math.max(0, to))
   active.value = ''
-  void toField('[data-rig-step] input')
+  void toField('[data-step] input')
 }
 function addRow(list: RigList) {
   rows(list).push(list.empty())
@@ -57,90 +55,56 @@ function dropRow(list: RigList, i: number) {
   rows(list).splice(i, 1)
 }
 
-const busy = ref(false)
-const failure = ref('')
-/** The version a save starts from: newer once someone else's was seen. */
-const startFrom = ref(props.copy ? null : props.from)
+const { keep: keepIt, busy, failure, refused: refusedNow } = useKeeping('rigs', props.copy ? null : props.from, 'is measured anew')
+watch(refusedNow, (now) => (refused.value = now))
 async function keep() {
   for (const one of steps.value) left.value.add(one.id)
-  failure.value = ''
   if (!read.value.rig || Object.keys(problems.value).length > 0) {
     step.value = Math.min(...openSteps.value)
-    return toField('[data-rig-step] [aria-invalid="true"]')
+    return toField('[data-step] [aria-invalid="true"]')
   }
-  busy.value = true
-  const before = startFrom.value
-  const answer = await collections.keep('rigs', read.value.rig, before)
-  busy.value = false
-  if (answer.ok) {
-    if (before) offerUndo(answer.value, before)
-    await forget()
-    return emit('done', answer.value)
-  }
-  failure.value = answer.problem.message
-  refused.value = Object.fromEntries(answer.problem.fields.map(({ field, message }) => [field, message]))
-  if (answer.status !== 409 || !answer.problem.current) return
-  startFrom.value = answer.problem.current as KeptRig
-  failure.value = 'This rig was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.'
+  const kept = await keepIt(read.value.rig)
+  if (!kept) return
+  await forget()
+  emit('done', kept)
 }
-function offerUndo(now: KeptRig, before: KeptRig) {
-  toast.add({ title: `${now.name} is measured anew`, actions: [{ label: 'Undo', onClick: () => void collections.keep('rigs', rigMeasures.parse(before), now) }] })
-}
+const frameSteps = computed(() => steps.value.map(({ id, title }, i) => ({ mark: String(i + 1), title, missing: left.value.has(id) && openSteps.value.has(i) })))
 </script>
 
 <template>
-  <form class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_29rem]" aria-label="Rig" @submit.prevent="last ? keep() : go(step + 1)">
-    <div class="grid min-h-[26rem] rounded-sm border border-default bg-default max-lg:order-2 max-lg:h-[34rem] max-lg:grid-rows-2 max-lg:divide-y lg:grid-cols-[8fr_5fr] lg:divide-x divide-default">
-      <RigSheetView :sheet="sheet" view="side" :shown="shown" :active="active" :figure="figureText" />
-      <RigSheetView :sheet="sheet" view="above" :shown="shown" :active="active" :figure="figureText" />
-    </div>
-    <div class="flex min-h-0 flex-col rounded-sm border border-default bg-default">
-      <nav aria-label="Steps" class="border-b border-default p-2">
-        <ol class="flex gap-1">
-          <li v-for="(one, i) in steps" :key="one.id" class="flex-1">
-            <button type="button" class="w-full cursor-pointer rounded-sm border py-1 font-semibold" :class="i === step ? 'border-primary text-primary' : left.has(one.id) && openSteps.has(i) ? 'border-error text-error' : 'border-default'" :aria-current="i === step ? 'step' : undefined" :aria-label="`${i + 1}: ${one.title}${left.has(one.id) && openSteps.has(i) ? ', something is missing' : ''}`" @click="go(i)">{{ i + 1 }}</button>
-          </li>
-        </ol>
-      </nav>
-      <div class="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3" data-rig-step tabindex="-1">
-        <div>
-          <h2 class="text-xl font-semibold">{{ at.title }}</h2>
-          <p class="text-sm text-toned">{{ at.lead }}</p>
+  <DescribeFrame :step="step" thing="Rig" :steps="frameSteps" :taken-up="takenUp" :early="from !== null && !copy" :busy="busy" :failure="failure" @go="go" @keep="keep" @away="emit('away')" @anew="beginAnew">
+    <template #drawing>
+      <div class="grid min-h-[26rem] rounded-sm border border-default bg-default max-lg:order-2 max-lg:h-[34rem] max-lg:grid-rows-2 max-lg:divide-y lg:grid-cols-[8fr_5fr] lg:divide-x divide-default">
+        <RigSheetView :sheet="sheet" view="side" :shown="shown" :active="active" :figure="figureText" />
+        <RigSheetView :sheet="sheet" view="above" :shown="shown" :active="active" :figure="figureText" />
+      </div>
+    </template>
+    <template #lead>
+      <div>
+        <h2 class="text-xl font-semibold">{{ at.title }}</h2>
+        <p class="text-sm text-toned">{{ at.lead }}</p>
+      </div>
+    </template>
+    <URadioGroup v-if="at.id === 'height' && languages.length > 1" v-model="draft.by as Language" :items="languages" legend="You read it as" orientation="horizontal" size="lg" />
+    <RigField v-for="field in at.fields" :key="field.path" :field="field" :model-value="textAt(field.path)" :problem="problemAt(field.path)" :remark="remarks[field.path]" :active="active === field.path" @update:model-value="put(field.path, $event)" @focus="active = $event" />
+    <URadioGroup v-if="at.id === 'kind'" :items="kinds" :model-value="draft.kind" aria-label="Kind of rig" variant="table" size="lg" @update:model-value="chooseKind($event as RigKind)" />
+    <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned"><b>Odd, but kept:</b> {{ remarks.height }}</p>
+    <section v-for="list in at.lists" :key="list.path" :aria-label="list.word">
+      <fieldset v-for="(row, i) in rows(list)" :key="i" class="border-t border-default py-2">
+        <legend class="sr-only">{{ list.word }} {{ i + 1 }}</legend>
+        <div class="flex items-end gap-2">
+          <div class="grid min-w-0 flex-1 grid-cols-2 gap-x-3 gap-y-1">
+            <RigField v-for="field in list.fields" :key="field.path" compact :field="{ ...field, path: `${list.path}.${i}.${field.path}` }" :model-value="String(row[field.path] ?? '')" :problem="problemAt(`${list.path}.${i}.${field.path}`)" :active="active === `${list.path}.${i}.${field.path}`" @update:model-value="put(`${list.path}.${i}.${field.path}`, $event)" @focus="active = $event" />
+          </div>
+          <UButton color="neutral" variant="ghost" size="lg" icon="i-lucide-x" :disabled="rows(list).length <= list.least" :aria-label="`Remove ${list.word} ${i + 1}`" @click="dropRow(list, i)" />
         </div>
-        <p v-if="takenUp" class="flex items-center justify-between gap-2 rounded-sm border border-default px-3 py-1.5 text-sm">
-          <span>You began this earlier; it stands as you left it.</span>
-          <UButton color="neutral" variant="outline" label="Begin anew" @click="beginAnew" />
-        </p>
-        <URadioGroup v-if="at.id === 'height' && languages.length > 1" v-model="draft.by as Language" :items="languages" legend="You read it as" orientation="horizontal" size="lg" />
-        <RigField v-for="field in at.fields" :key="field.path" :field="field" :model-value="textAt(field.path)" :problem="problemAt(field.path)" :remark="remarks[field.path]" :active="active === field.path" @update:model-value="put(field.path, $event)" @focus="active = $event" />
-        <URadioGroup v-if="at.id === 'kind'" :items="kinds" :model-value="draft.kind" aria-label="Kind of rig" variant="table" size="lg" @update:model-value="chooseKind($event as RigKind)" />
-        <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned"><b>Odd, but kept:</b> {{ remarks.height }}</p>
-        <section v-for="list in at.lists" :key="list.path" :aria-label="list.word">
-          <fieldset v-for="(row, i) in rows(list)" :key="i" class="border-t border-default py-2">
-            <legend class="sr-only">{{ list.word }} {{ i + 1 }}</legend>
-            <div class="flex items-end gap-2">
-              <div class="grid min-w-0 flex-1 grid-cols-2 gap-x-3 gap-y-1">
-                <RigField v-for="field in list.fields" :key="field.path" compact :field="{ ...field, path: `${list.path}.${i}.${field.path}` }" :model-value="String(row[field.path] ?? '')" :problem="problemAt(`${list.path}.${i}.${field.path}`)" :active="active === `${list.path}.${i}.${field.path}`" @update:model-value="put(`${list.path}.${i}.${field.path}`, $event)" @focus="active = $event" />
-              </div>
-              <UButton color="neutral" variant="ghost" size="lg" icon="i-lucide-x" :disabled="rows(list).length <= list.least" :aria-label="`Remove ${list.word} ${i + 1}`" @click="dropRow(list, i)" />
-            </div>
-          </fieldset>
-          <UButton color="neutral" variant="outline" icon="i-lucide-plus" size="lg" :label="`Add a ${list.word}`" @click="addRow(list)" />
-        </section>
-        <template v-if="last">
-          <UFormField label="Notes"><UTextarea v-model="draft.notes" size="lg" class="w-full" maxlength="4000" /></UFormField>
-          <p v-if="range" class="text-sm text-toned">The pivot stands between {{ lengthText(range.lowestMm, preferences.unit) }} and {{ lengthText(range.highestMm, preferences.unit) }}.</p>
-        </template>
-        <p v-for="message in general" :key="message" role="alert" class="text-error">{{ message }}</p>
-        <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
-      </div>
-      <div class="flex items-center gap-2 border-t border-default p-3">
-        <UButton v-if="step > 0" color="neutral" variant="outline" size="xl" icon="i-lucide-arrow-left" aria-label="The step before" @click="go(step - 1)" />
-        <UButton v-else color="neutral" variant="outline" size="xl" label="Back" @click="emit('away')" />
-        <span class="flex-1" />
-        <UButton v-if="!last && from && !copy" color="neutral" variant="outline" size="xl" label="Keep" :loading="busy" @click="keep" />
-        <UButton type="submit" size="xl" :label="last ? 'Keep this rig' : `Next: ${steps[step + 1]!.title.toLowerCase().replace('?', '')}`" :trailing-icon="last ? undefined : 'i-lucide-arrow-right'" :loading="busy" />
-      </div>
-    </div>
-  </form>
+      </fieldset>
+      <UButton color="neutral" variant="outline" icon="i-lucide-plus" size="lg" :label="`Add a ${list.word}`" @click="addRow(list)" />
+    </section>
+    <template v-if="last">
+      <UFormField label="Notes"><UTextarea v-model="draft.notes" size="lg" class="w-full" maxlength="4000" /></UFormField>
+      <p v-if="range" class="text-sm text-toned">The pivot stands between {{ lengthText(range.lowestMm, preferences.unit) }} and {{ lengthText(range.highestMm, preferences.unit) }}.</p>
+    </template>
+    <p v-for="message in general" :key="message" role="alert" class="text-error">{{ message }}</p>
+  </DescribeFrame>
 </template>

@@ -14,7 +14,7 @@ const id = useId()
 <template>
   <div>
     <div class="flex items-center justify-between gap-3" :class="{ 'flex-wrap': compact }">
-      <label :for="id" class="min-w-0" :class="{ 'font-semibold': active, 'w-full text-sm text-toned': compact }">{{ field.label }}</label>
+      <label :for="id" class="min-w-0" :class="{ 'font-semibold': active, 'w-full text-sm text-toned': compact, 'w-24 shrink-0': field.unit === 'text' && !compact }">{{ field.label }}</label>
       <div class="relative" :class="field.unit === 'text' ? 'min-w-40 flex-1' : compact ? 'w-full' : 'w-32 shrink-0'">
         <input
           :id="id" v-model="text" :data-focus="`rig-${field.path}`" :inputmode="field.unit === 'text' ? 'text' : 'decimal'" autocomplete="off" spellcheck="false" maxlength="80"

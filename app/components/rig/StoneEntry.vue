@@ -6,7 +6,7 @@ import { stone as stoneSchema, STONE_KINDS } from '#core/stone/stone'
 import { dishTiltDeg, faceTiltDeg } from '#core/stone/taper'
 import { parseDecimal, parseLengthMm } from '#core/units/length'
 import { exactFigure } from '~/describing/draft'
-import { useCollections } from '~/stores/collections'
+import { useKeeping } from '~/describing/useKeeping'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { elsewhereText, grainText } from '~/words/grainText'
@@ -16,9 +16,7 @@ import { STONE_KIND_WORD } from '~/words/rigText'
 /** Describes a stone as it was measured. `from`: the stone to change or to copy; null begins a new one. */
 const props = defineProps<{ from: KeptStone | null; copy?: boolean }>()
 const emit = defineEmits<{ done: [kept: KeptStone] }>()
-const collections = useCollections()
 const preferences = usePreferences()
-const toast = useToast()
 
 const figure = (mm: number | null | undefined) => (mm == null ? '' : exactFigure(mm, preferences.unit))
 const base = props.from
@@ -44,11 +42,8 @@ const fields = reactive({
   lubricant: base?.lubricant ?? '',
   notes: base?.notes ?? '',
 })
-/** The version a save starts from: newer once someone else's was seen. */
-const startFrom = ref(props.copy ? null : base)
 const problems = reactive<Record<string, string>>({})
-const general = ref('')
-const busy = ref(false)
+const { keep: keepIt, busy, failure } = useKeeping('stones', props.copy ? null : base, 'is changed')
 
 const kinds = STONE_KINDS.map((kind) => ({ value: kind, label: STONE_KIND_WORD[kind] }))
 const standards = [...GRIT_STANDARDS.map((s) => ({ value: s as string, label: s as string })), { value: 'none', label: 'grain size only' }]
@@ -119,7 +114,6 @@ function read(): unknown {
 const FIELD_OF: Record<string, string> = { 'faceOffsetEnds.nearMm': 'near', 'faceOffsetEnds.farMm': 'far', faceOffsetToleranceMm: 'tolerance', lengthMm: 'length', widthMm: 'width', dishMm: 'dish', wornOutAtMm: 'wornOutAt', grainUm: 'um', 'grit.number': 'number' }
 
 async function keep() {
-  general.value = ''
   const content = read()
   if (Object.values(problems).some(Boolean)) return
   const parsed = stoneSchema.safeParse(content)
@@ -127,23 +121,8 @@ async function keep() {
     for (const { field, message } of problemFields(parsed.error)) problems[FIELD_OF[field] ?? field] ||= message
     return
   }
-  busy.value = true
-  const before = startFrom.value
-  const answer = await collections.keep('stones', parsed.data, before)
-  busy.value = false
-  if (answer.ok) {
-    if (before) offerUndo(answer.value, before)
-    return emit('done', answer.value)
-  }
-  general.value = answer.problem.message
-  if (answer.status === 409 && answer.problem.current) {
-    startFrom.value = answer.problem.current as KeptStone
-    general.value = 'This stone was changed elsewhere meanwhile. Keep again to write yours over it, or close and look.'
-  }
-}
-
-function offerUndo(now: KeptStone, before: KeptStone) {
-  toast.add({ title: `${now.name} is changed`, actions: [{ label: 'Undo', onClick: () => void collections.keep('stones', before, now) }] })
+  const kept = await keepIt(parsed.data)
+  if (kept) emit('done', kept)
 }
 </script>
 
@@ -178,7 +157,7 @@ function offerUndo(now: KeptStone, before: KeptStone) {
     </div>
     <p v-if="dish" class="text-sm text-muted" data-testid="dish">{{ dish }}</p>
     <UFormField label="Notes"><UTextarea v-model="fields.notes" size="lg" class="w-full" maxlength="4000" /></UFormField>
-    <p v-if="general" role="alert" class="text-error">{{ general }}</p>
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <UButton type="submit" size="xl" label="Keep" :loading="busy" />
   </form>
 </template>

@@ -8,18 +8,13 @@ import { useCollections } from '~/stores/collections'
 
 /** Hands rigs and stones on as files, and takes such files in: all of one or nothing. */
 const collections = useCollections()
-const chooser = ref<HTMLInputElement | null>(null)
 const told = ref('')
 const failed = ref('')
 const problems = ref<readonly FileProblem[]>([])
 const MOST_TOLD = 6
 const MOST_BYTES = 5_000_000
 
-async function takeIn(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function takeIn(file: File) {
   told.value = failed.value = ''
   problems.value = []
   if (file.size > MOST_BYTES) return void (failed.value = `${file.name} is larger than 5 MB: that is no file of rigs and stones. Nothing was changed.`)
@@ -50,8 +45,7 @@ function refuse(name: string, all: readonly FileProblem[]) {
     <div class="mt-2 flex flex-wrap gap-2">
       <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-download" label="Rigs and stones" to="/api/tools" external download />
       <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-download" label="Stones as a table" to="/api/stones.csv" external download />
-      <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-upload" label="Take in a file" @click="chooser?.click()" />
-      <input ref="chooser" type="file" accept=".json,.csv,.tsv,application/json,text/csv" class="sr-only" aria-label="File of rigs or stones" tabindex="-1" @change="takeIn" />
+      <FileButton label="Take in a file" named="File of rigs or stones" accept=".json,.csv,.tsv,application/json,text/csv" @chosen="takeIn" />
     </div>
     <p v-if="told" role="status" class="mt-2">{{ told }}</p>
     <div v-if="failed" role="alert" class="mt-2 text-error">

@@ -7,16 +7,11 @@ import { useJob } from '~/stores/job'
 /** Takes all data out as one open file, and brings such a file back. */
 const collections = useCollections()
 const job = useJob()
-const chooser = ref<HTMLInputElement | null>(null)
 const told = ref('')
 const problems = ref<string[]>([])
 const MOST_PROBLEMS_TOLD = 5
 
-async function bringBack(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function bringBack(file: File) {
   told.value = ''
   problems.value = []
   let content: unknown
@@ -44,8 +39,7 @@ async function bringBack(event: Event) {
     <legend class="mb-1 font-medium">All data</legend>
     <div class="flex flex-wrap gap-2">
       <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-download" label="Take out" to="/api/backup" external download />
-      <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-upload" label="Bring back" @click="chooser?.click()" />
-      <input ref="chooser" type="file" accept="application/json,.json" class="sr-only" tabindex="-1" aria-label="File to bring back" @change="bringBack" />
+      <FileButton label="Bring back" named="File to bring back" accept="application/json,.json" @chosen="bringBack" />
     </div>
     <p class="mt-1 text-sm text-muted">One JSON file. Bringing it back adds what is missing and what is newer; nothing is taken away.</p>
     <p v-if="told" role="status" class="mt-1">{{ told }}</p>

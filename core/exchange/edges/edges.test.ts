@@ -171,6 +171,20 @@ describe('curves through points', () => {
     expect(fitPoints(corner, 0.05).segments.map((piece) => piece.type)).toEqual(['line', 'line'])
   })
 
+  it('is nowhere wider than the typed points, and straight where they are', () => {
+    const widths = fc.array(fc.double({ min: 18, max: 26, noNaN: true }), { minLength: 2, maxLength: 8 })
+    fc.assert(
+      fc.property(widths, (ys) => {
+        const pieces = throughPoints(ys.map((y, i): Vec2 => [20 * i, y]))
+        const curve = evenStations(pieces, 101).map((station) => station.point[1])
+        expect(Math.max(...curve)).toBeLessThanOrEqual(Math.max(...ys) + 1e-6)
+        expect(Math.min(...curve)).toBeGreaterThanOrEqual(Math.min(...ys) - 1e-6)
+      }),
+    )
+    const straight = throughPoints([[0, 24], [10, 24], [50, 24], [70, 20], [84, 10]])
+    expect(evenStations(straight.slice(0, 2), 21).every((station) => Math.abs(station.point[1] - 24) < 1e-9)).toBe(true)
+  })
+
   it('passes through every typed point', () => {
     const typed: Vec2[] = [[0, 24], [20, 24], [40, 23.6], [60, 21], [75, 15], [84, 7]]
     const pieces = throughPoints(typed)

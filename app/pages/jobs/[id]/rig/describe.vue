@@ -1,19 +1,12 @@
 <script setup lang="ts">
 import { useBenchActions } from '~/composables/useBenchActions'
-import { stationPath } from '~/stations'
-import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
+import { useDescribing } from '~/describing/useDescribing'
 
-const route = useRoute()
-const router = useRouter()
-const job = useJob()
-const collections = useCollections()
 const actions = useBenchActions()
-const from = computed(() => collections.rigs.find((rig) => rig.id === route.query.from) ?? null)
-const back = () => router.push(stationPath(job.id!, 'rig'))
+const { from, copy, key, back } = useDescribing('rigs', 'rig')
 /** The job goes on with the rig that was just measured. */
-async function done(rig: { id: string }) {
-  actions.chooseRig(rig.id)
+async function done(measured: { id: string }) {
+  actions.chooseRig(measured.id)
   await back()
 }
 </script>
@@ -21,6 +14,6 @@ async function done(rig: { id: string }) {
 <template>
   <main id="work" class="mx-auto grid w-full max-w-[120rem] flex-1 p-3 lg:h-[calc(100dvh-16.6rem)] lg:min-h-[32rem] lg:flex-none">
     <h1 class="sr-only">{{ from ? `Measure ${from.name}` : 'A new rig' }}</h1>
-    <RigDescription :key="String(route.fullPath)" :from="from" :copy="route.query.copy === '1'" @done="done" @away="back" />
+    <RigDescription :key="key" :from="from" :copy="copy" @done="done" @away="back" />
   </main>
 </template>
