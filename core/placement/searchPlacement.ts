@@ -58,7 +58,7 @@ const MAP = { along: 33, turns: 17 } as const
 const STARTS = 4
 /** The search ends when its steps are this small. */
 const FINE = { mm: 0.002, deg: 0.002 } as const
-const IN_PLANE = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1], [2, 1], [-2, -1], [2, -1], [-2, 1]] as const
+const IN_PLANE = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as const
 /** Steps along the blade, in turn and, where the depth is free, in depth: each alone or together. */
 const directions = (free: boolean): Step[] => [...IN_PLANE.map(([x, turn]): Step => [x, turn, 0]), ...(free ? [-1, 1].flatMap((depth) => [[0, 0] as const, ...IN_PLANE].map(([x, turn]): Step => [x, turn, depth])) : [])]
 
