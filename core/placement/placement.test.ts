@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../angle/contact'
+import { SHAPES } from '../blade/shapes'
 import { curveLength } from '../curve/arcLength'
 import type { Curve } from '../curve/curve'
 import { evenStations, type Station } from '../curve/stations'
@@ -54,6 +55,18 @@ describe('the global optimiser’s reference', () => {
       expect(worst).toBeCloseTo(best!.cost, 5)
     })
   }
+})
+
+describe('the search', () => {
+  it.each(['clip', 'leaf', 'recurved', 'hooked'] as const)('%s: a grid far finer than its map finds nothing better by a hundredth of a degree', (id) => {
+    const { edge } = SHAPES[id].build(SHAPES[id].usual)
+    const job = { ...sampleJob, rig: { ...sampleJob.rig, pivot: { setbackMm: 110, alongMm: 8 } }, blade: { ...sampleJob.blade, edge: [...edge] } }
+    const judge = evenJudge(job, evenStations(edge, 101), 18)
+    const { best } = found({ held: job.held, judge, range: { bladeXMm: [0, SHAPES[id].usual.lengthMm], turnDeg: [-10, 10], depthsMm: [5], freeDepthMm: null, onMarks: null } })
+    let least = Infinity
+    for (let x = 0; x <= 100; x++) for (let turn = 0; turn <= 200; turn++) least = Math.min(least, judge({ ...job.held, bladeYMm: 5, bladeXMm: (SHAPES[id].usual.lengthMm * x) / 100, turnDeg: turn / 10 - 10 })?.cost ?? Infinity)
+    expect(best!.cost).toBeLessThan(least + 0.01)
+  })
 })
 
 describe('an even angle', () => {

@@ -56,6 +56,11 @@ interface Tried extends Placement {
 
 const MAP = { along: 33, turns: 17 } as const
 const STARTS = 4
+/** How far along the blade a valley is looked at, as shares of its length; and how the turn is searched there, degrees. */
+const VALLEY_SHARES = [0.02, -0.02, 0.05, -0.05, 0.1, -0.1, 0.2, -0.2] as const
+const NEAR_DEG = 5
+const TURN_FINE_DEG = 0.01
+const GOLDEN = (Math.sqrt(5) - 1) / 2
 /** The search ends when its steps are this small. */
 const FINE = { mm: 0.002, deg: 0.002 } as const
 const IN_PLANE = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as const
@@ -94,10 +99,54 @@ export function* searchPlacement({ held: now, range, judge, allowed = () => true
     if (!best || found.cost < best.cost) best = found
     yield 0.8 + (0.2 * (i + 1)) / STARTS
   }
+  best &&= alongValley(best)
   // The map at the depth that comes nearest to the best.
   const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.held.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))
   return { best: best && placement(best), map: { bladeXMm: xs, turnDeg: turns, depthMm: shown.depthMm, cost: shown.found.map((row) => row.map((one) => one?.cost ?? null)) } }
+
+  /**
+   * Along the floor of a valley, where the angle stays even over many places if the blade is turned with each: looks far to both sides at
+   * the turn that is best there, and goes downhill again from where that is better.
+   */
+  function alongValley(from: Tried): Tried {
+    if (onMarks) return from
+    const span = range.bladeXMm[1] - range.bladeXMm[0]
+    for (const share of VALLEY_SHARES) {
+      const there = bestTurn(within(from.place + share * span, range.bladeXMm), from)
+      if (there && there.cost < from.cost - 1e-6) return alongValley(downhill(there))
+    }
+    return from
+  }
+
+  /** The best turn at a place near the turn that another hold has, by golden section. */
+  function bestTurn(place: number, near: Tried): Tried | null {
+    let [least, most] = [within(near.held.turnDeg - NEAR_DEG, range.turnDeg), within(near.held.turnDeg + NEAR_DEG, range.turnDeg)]
+    let best: Tried | null = null
+    const costAt = (turn: number): number => {
+      const one = at(place, turn, near.held.bladeYMm)
+      if (one && (!best || one.cost < best.cost)) best = one
+      return one?.cost ?? Infinity
+    }
+    let [a, b] = [most - GOLDEN * (most - least), least + GOLDEN * (most - least)]
+    let [costA, costB] = [costAt(a), costAt(b)]
+    while (most - least > TURN_FINE_DEG) {
+      if (costA < costB) {
+        most = b
+        b = a
+        costB = costA
+        a = most - GOLDEN * (most - least)
+        costA = costAt(a)
+      } else {
+        least = a
+        a = b
+        costA = costB
+        b = least + GOLDEN * (most - least)
+        costB = costAt(b)
+      }
+    }
+    return best
+  }
 
   /** The best of the steps around, then on in its direction as long as that helps; narrower steps where none does. */
   function downhill(from: Tried): Tried {
