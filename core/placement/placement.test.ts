@@ -67,6 +67,13 @@ describe('the search', () => {
     for (let x = 0; x <= 100; x++) for (let turn = 0; turn <= 200; turn++) least = Math.min(least, judge({ ...job.held, bladeYMm: 5, bladeXMm: (SHAPES[id].usual.lengthMm * x) / 100, turnDeg: turn / 10 - 10 })?.cost ?? Infinity)
     expect(best!.cost).toBeLessThan(least + 0.01)
   })
+
+  it('does not turn a blade where that gains next to nothing', () => {
+    const range = { bladeXMm: [10, 80] as const, turnDeg: [-10, 10] as const, depthsMm: [5], freeDepthMm: null, onMarks: null }
+    const hold = (edge: Curve) => found({ held: sampleJob.held, judge: evenJudge({ ...sampleJob, blade: { ...sampleJob.blade, edge: [...edge] } }, evenStations(edge, 101), 18), range }).best!.held
+    expect(hold([{ type: 'line', from: [0, 24], to: [90, 24] }]).turnDeg).toBe(0)
+    expect(hold([{ type: 'line', from: [0, 24], to: [60, 24] }, { type: 'line', from: [60, 24], to: [90, 10] }]).turnDeg).not.toBe(0)
+  })
 })
 
 describe('an even angle', () => {

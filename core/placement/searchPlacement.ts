@@ -1,5 +1,6 @@
 import type { ClampPosition } from '../clamping/clampPosition'
 import { bladeXOnMark } from '../clamping/landmark'
+import { goldenSection } from './goldenSection'
 
 /** Where the blade may be held: a stretch along it, a range of turns, and how deep (each depth a stop, or one of a range). */
 export interface PlacementRange {
@@ -60,7 +61,8 @@ const STARTS = 4
 const VALLEY_SHARES = [0.02, -0.02, 0.05, -0.05, 0.1, -0.1, 0.2, -0.2] as const
 const NEAR_DEG = 5
 const TURN_FINE_DEG = 0.01
-const GOLDEN = (Math.sqrt(5) - 1) / 2
+/** Holds that differ by no more than this are alike: as a cost, and as a share of it. */
+const ALIKE = { cost: 0.003, share: 0.02 } as const
 /** The search ends when its steps are this small. */
 const FINE = { mm: 0.002, deg: 0.002 } as const
 const IN_PLANE = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as const
@@ -99,7 +101,7 @@ export function* searchPlacement({ held: now, range, judge, allowed = () => true
     if (!best || found.cost < best.cost) best = found
     yield 0.8 + (0.2 * (i + 1)) / STARTS
   }
-  best &&= alongValley(best)
+  best &&= plainer(alongValley(best))
   // The map at the depth that comes nearest to the best.
   const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.held.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))
@@ -119,31 +121,23 @@ export function* searchPlacement({ held: now, range, judge, allowed = () => true
     return from
   }
 
-  /** The best turn at a place near the turn that another hold has, by golden section. */
+  /** The best turn at a place near the turn that another hold has. */
   function bestTurn(place: number, near: Tried): Tried | null {
-    let [least, most] = [within(near.held.turnDeg - NEAR_DEG, range.turnDeg), within(near.held.turnDeg + NEAR_DEG, range.turnDeg)]
-    let best: Tried | null = null
-    const costAt = (turn: number): number => {
-      const one = at(place, turn, near.held.bladeYMm)
-      if (one && (!best || one.cost < best.cost)) best = one
-      return one?.cost ?? Infinity
-    }
-    let [a, b] = [most - GOLDEN * (most - least), least + GOLDEN * (most - least)]
-    let [costA, costB] = [costAt(a), costAt(b)]
-    while (most - least > TURN_FINE_DEG) {
-      if (costA < costB) {
-        most = b
-        b = a
-        costB = costA
-        a = most - GOLDEN * (most - least)
-        costA = costAt(a)
-      } else {
-        least = a
-        a = b
-        costA = costB
-        b = least + GOLDEN * (most - least)
-        costB = costAt(b)
-      }
+    const turnAt = (turn: number) => at(place, turn, near.held.bladeYMm)
+    const [least, most] = [-1, 1].map((sign) => within(near.held.turnDeg + sign * NEAR_DEG, range.turnDeg)) as [number, number]
+    return turnAt(goldenSection(least, most, TURN_FINE_DEG, (turn) => turnAt(turn)?.cost ?? Infinity))
+  }
+
+  /** A hold that is turned less, or not at all, and costs next to nothing more: it is easier to set. */
+  function plainer(best: Tried): Tried {
+    const most = best.cost + Math.min(ALIKE.cost, ALIKE.share * best.cost)
+    for (const share of [0, 0.5]) {
+      const placeAt = (place: number) => at(place, best.held.turnDeg * share, best.held.bladeYMm)
+      const cost = (place: number) => placeAt(place)?.cost ?? Infinity
+      const nearest = xs.reduce((found, place) => (cost(place) < cost(found) ? place : found), xs[0]!)
+      const step = onMarks || xs.length === 1 ? 0 : xs[1]! - xs[0]!
+      const found = placeAt(goldenSection(within(nearest - step, range.bladeXMm), within(nearest + step, range.bladeXMm), FINE.mm, cost))
+      if (found && found.cost <= most) return found
     }
     return best
   }
