@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import type { APIRequestContext, Page } from '@playwright/test'
 import reference from '../core/angle/fixtures/edge-angle.json' with { type: 'json' }
 import type { KeptBlade, KeptRig, KeptSetup, KeptStone } from '../core/kept/kept'
-import { degrees, expect, ledger, measure, saved, test } from './bench'
+import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 
 const refCase = (name: string) => reference.cases.find((one) => one.name === name)!
 
@@ -119,6 +119,25 @@ test('a new table with post gives the angle of the reference to a blade lying on
   await measure(page, 'Blade height').fill('30')
   await page.keyboard.press('Enter')
   await agrees(page, name)
+})
+
+test('what a printed scale was drawn for is worked out from two of its marks', async ({ page }) => {
+  await openJob(page, 'Vine hooks')
+  await page.keyboard.press('1')
+  await page.getByRole('button', { name: 'Measure Corner upright anew' }).click()
+  await page.getByRole('button', { name: /^3: / }).click()
+  const worked = page.getByRole('region', { name: 'Worked out from marks' })
+  const height = (deg: number) => (112 + 31) * Math.tan((deg * Math.PI) / 180) + 7.5 / Math.cos((deg * Math.PI) / 180)
+  await worked.getByRole('button', { name: 'Work them out' }).click()
+  await expect(worked.getByRole('alert')).toHaveText('Write a mark and the height measured at it in each line.')
+  for (const [i, deg] of [12, 28].entries()) {
+    await worked.getByLabel('Mark, °').nth(i).fill(String(deg))
+    await worked.getByLabel('Pivot height there, mm').nth(i).fill(height(deg).toFixed(2))
+  }
+  await worked.getByRole('button', { name: 'Work them out' }).click()
+  await expect(worked.getByTestId('drawn-for')).toHaveText('A blade 31.0 mm out, a stone of 7.5 mm.')
+  await expect(page.getByRole('textbox', { name: 'Drawn for a blade height of' })).toHaveValue('31')
+  await expect(page.getByRole('textbox', { name: 'Drawn for a face offset of' })).toHaveValue('7.5')
 })
 
 test('impossible measures are refused with the reason, odd ones are kept, and what is typed outlives a reload', async ({ page, request }) => {

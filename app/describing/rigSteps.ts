@@ -86,7 +86,7 @@ function heightStep({ kind, by }: RigDraft): RigStep {
       angle('height.lowestMarkDeg', 'Lowest mark', 'The first printed degree that the pivot can be set to.'),
       angle('height.highestMarkDeg', 'Highest mark', 'The last one.'),
       angle('height.stepDeg', 'From mark to mark', 'Degrees between two marks.'),
-      length('height.drawnForBladeHeightMm', 'Drawn for a blade height of', `Not in any manual? Set a mark m, measure the pivot height h from ${plane}: this is (h · cos m − face offset) / sin m − setback.`),
+      length('height.drawnForBladeHeightMm', 'Drawn for a blade height of', 'The blade that the marks are right for: how far its edge stood out.'),
       length('height.drawnForFaceOffsetMm', 'Drawn for a face offset of', 'Rod axis to stone face of the stone the scale was made with: usually the stone that came with the rig.'),
     ],
   }

@@ -39,15 +39,16 @@ describe('will it hold', () => {
   it('a knob behind the jaws ends the angle only where the stone’s lower end comes over it', () => {
     const lowest = (knobBehindMm: number, lengthMm: number, stroke: Job['rig']['stroke'] = null) => {
       const job = { ...sampleJob, stone: { ...sampleJob.stone, lengthMm }, rig: { ...sampleJob.rig, stroke, jaws: { ...sampleJob.rig.jaws!, knobHeightMm: 20, knobBehindMm } } }
-      return clearances(job, contactsAlong([stationAt(job.blade.edge, 40)], job.held, reacherAt(job, 'A', 58)))[0]!.lowestDeg
+      const { lowestDeg, byKnob } = clearances(job, contactsAlong([stationAt(job.blade.edge, 40)], job.held, reacherAt(job, 'A', 58)))[0]!
+      return [lowestDeg, byKnob]
     }
     const atan = (rise: number, run: number) => expect.closeTo((Math.atan2(rise, run) * 180) / Math.PI, 6)
     // The edge stands 28 mm out of the jaws: the knob is 28 + 12 mm from it, and the rod rises at about 24°.
-    expect(lowest(12, 150)).toEqual(atan(20, 40))
-    expect(lowest(12, 42)).toEqual(atan(4, 28))
+    expect(lowest(12, 150)).toEqual([atan(20, 40), true])
+    expect(lowest(12, 42)).toEqual([atan(4, 28), false])
     // A near stop at 130 mm keeps the middle of the stone, so its lower end, away from the knob.
-    expect(lowest(12, 60, { nearestMm: 130, farthestMm: 300 })).toEqual(atan(4, 28))
+    expect(lowest(12, 60, { nearestMm: 130, farthestMm: 300 })).toEqual([atan(4, 28), false])
     // A stone that ends before the jaws meets neither.
-    expect(lowest(12, 20)).toBeNull()
+    expect(lowest(12, 20)).toEqual([null, false])
   })
 })

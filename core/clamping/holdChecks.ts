@@ -69,15 +69,19 @@ export interface Clearance {
   readonly jaws: JawSet
   /** The lowest edge angle at which the stone passes over these jaws anywhere along the edge, degrees; null where they are never in its way. */
   readonly lowestDeg: number | null
+  /** Whether that is for what stands higher behind their front. */
+  readonly byKnob: boolean
 }
 
 /** How low each set of the rig's jaws lets the stone go. Contacts: along the edge. Source: docs/geometry.md, "Limits". */
 export function clearances({ rig, stone }: Job, along: readonly (Contact | Refusal)[]): Clearance[] {
-  return jawSetsOf(rig).map((jaws) => ({
-    jaws,
-    lowestDeg: along.reduce<number | null>((highest, contact) => {
+  const lowestOver = (jaws: JawSet) =>
+    along.reduce<number | null>((highest, contact) => {
       const lowest = contact.ok ? lowestAngleOverJawsDeg(contact, jaws, stone, rig.stroke) : null
       return lowest === null ? highest : Math.max(highest ?? 0, lowest)
-    }, null),
-  }))
+    }, null)
+  return jawSetsOf(rig).map((jaws) => {
+    const lowestDeg = lowestOver(jaws)
+    return { jaws, lowestDeg, byKnob: lowestDeg !== null && lowestDeg > (lowestOver({ ...jaws, knobHeightMm: null }) ?? 0) }
+  })
 }

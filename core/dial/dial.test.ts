@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Contact } from '../angle/contact'
+import { heightForAngleMm } from '../angle/edgeAngle'
 import { moved } from '../clamping/bladeHeight'
 import { stationAt } from '../curve/stations'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
+import { scaleFromMarks } from '../rig/scaleFromMarks'
 import { contactFor } from '../setup/job'
 import { armsRig, bellyBlade, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
 import { bladeHeightFor } from './bladeHeightFor'
@@ -75,6 +77,16 @@ describe('what to dial', () => {
 })
 
 describe('dials', () => {
+  it('what a printed scale was drawn for comes back from its marks, and is refused where they cannot tell', () => {
+    const { setbackMm } = scaleRig.pivot
+    const measured = (degrees: number[], off = 0) => degrees.map((markDeg, i) => ({ markDeg, heightMm: heightForAngleMm(markDeg, setbackMm + 30, 6) + (i % 2 ? off : -off) }))
+    expect(scaleFromMarks(measured([12, 28]), setbackMm)).toEqual({ ok: true, bladeHeightMm: expect.closeTo(30, 6), faceOffsetMm: expect.closeTo(6, 6), residualMm: expect.closeTo(0, 9) })
+    const wobbly = scaleFromMarks(measured([10, 18, 26, 34], 0.2), setbackMm)
+    expect(wobbly.ok && wobbly.residualMm).toBeCloseTo(0.2, 1)
+    expect(scaleFromMarks(measured([20, 23]), setbackMm)).toEqual({ ok: false, reason: 'marks-too-near' })
+    expect(scaleFromMarks([{ markDeg: 12, heightMm: 40 }, { markDeg: 28, heightMm: 30 }], setbackMm)).toEqual({ ok: false, reason: 'fits-no-stone' })
+  })
+
   it('a printed mark is true for the blade height and stone it was drawn for, and only there', () => {
     const job = { ...sampleJob, rig: scaleRig }
     const at30 = { ...job, held: { ...job.held, bladeYMm: -2 } }

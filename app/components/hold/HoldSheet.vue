@@ -50,7 +50,7 @@ const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.na
       <ul v-if="checks.clear.length > 0">
         <HoldCheck v-for="one in checks.clear" :key="one.jaws.name" :verdict="one.verdict" :title="`${one.jaws.name}, ${text(one.jaws.widthMm)} wide${one.jaws.name === fitted ? ' (fitted)' : ''}`">
           <template v-if="one.lowestDeg === null">Never in the stone’s way.</template>
-          <template v-else>The stone meets them below {{ angleText(one.lowestDeg) }}; the flattest place is set at {{ angleText(checks.lowestSet) }}.</template>
+          <template v-else>{{ one.byKnob ? 'At the bottom of its stroke the stone meets the knob behind them' : 'The stone meets them' }} below {{ angleText(one.lowestDeg) }}; the flattest place is set at {{ angleText(checks.lowestSet) }}.</template>
           <button v-if="one.jaws.name !== fitted" type="button" class="ml-1 cursor-pointer font-semibold text-primary underline underline-offset-2" @click="actions.fitJaws(one.jaws.name)">Fit these</button>
         </HoldCheck>
       </ul>

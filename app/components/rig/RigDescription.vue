@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { KeptRig } from '#core/kept/kept'
 import { RIG_KINDS, type RigKind } from '#core/rig/rig'
+import { exactFigure } from '~/describing/draft'
 import { LANGUAGES, type Language } from '~/describing/rigDraft'
 import { stepOf, type RigList } from '~/describing/rigSteps'
 import { useKeeping } from '~/describing/useKeeping'
@@ -51,6 +52,11 @@ function addRow(list: RigList) {
   rows(list).push(list.empty())
   void toField(`[data-focus="rig-${list.path}.${rows(list).length - 1}.${list.fields[0]!.path}"]`)
 }
+/** Both figures of a printed scale, as they were worked out: to a tenth of a millimetre. */
+function takeScale({ bladeHeightMm, faceOffsetMm }: { bladeHeightMm: number; faceOffsetMm: number }) {
+  put('height.drawnForBladeHeightMm', exactFigure(Math.round(bladeHeightMm * 10) / 10, preferences.unit))
+  put('height.drawnForFaceOffsetMm', exactFigure(Math.round(faceOffsetMm * 10) / 10, preferences.unit))
+}
 function dropRow(list: RigList, i: number) {
   rows(list).splice(i, 1)
 }
@@ -87,6 +93,7 @@ const frameSteps = computed(() => steps.value.map(({ id, title }, i) => ({ mark:
     </template>
     <URadioGroup v-if="at.id === 'height' && languages.length > 1" v-model="draft.by as Language" :items="languages" legend="You read it as" orientation="horizontal" size="lg" />
     <RigField v-for="field in at.fields" :key="field.path" :field="field" :model-value="textAt(field.path)" :problem="problemAt(field.path)" :remark="remarks[field.path]" :active="active === field.path" @update:model-value="put(field.path, $event)" @focus="active = $event" />
+    <ScaleFromMarks v-if="at.id === 'height' && draft.by === 'degree-scale'" :setback-mm="figure('pivot.setbackMm')" @found="takeScale" />
     <URadioGroup v-if="at.id === 'kind'" :items="kinds" :model-value="draft.kind" aria-label="Kind of rig" variant="table" size="lg" @update:model-value="chooseKind($event as RigKind)" />
     <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned"><b>Odd, but kept:</b> {{ remarks.height }}</p>
     <section v-for="list in at.lists" :key="list.path" :aria-label="list.word">

@@ -3,6 +3,7 @@ import { reversed } from '../../curve/reversed'
 import type { Segment } from '../../curve/segment'
 import { segmentAt } from '../../curve/segmentAt'
 import { crossesItself } from '../../curve/crossesItself'
+import { restOf } from '../../curve/restOf'
 import { shifted } from '../../curve/shifted'
 import { smoothed } from '../../curve/smoothed'
 import { evenStations } from '../../curve/stations'
@@ -57,7 +58,7 @@ export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): 
   const edge = shifted(smoothEdge.segments, shift)
   const crossing = crossesItself(evenStations(edge, CHECKED).map((station) => station.point))
   if (crossing !== null) return { ok: false, message: 'This edge crosses itself: take a simpler path.' }
-  const spine = smoothSpine && shifted(smoothSpine.segments, shift)
+  const spine = smoothSpine && fromHeelOn(shifted(smoothSpine.segments, shift))
   return { ok: true, edge, spine, choil: heel.choil, residualMm: Math.max(smoothEdge.residualMm, smoothSpine?.residualMm ?? 0) }
 }
 
@@ -68,6 +69,17 @@ function mapped(piece: Segment, { mmPerUnit: k, tipAtLeft, edgeBelow }: DrawingA
   if (piece.type === 'bezier') return { type: 'bezier', points: [p(piece.points[0]), p(piece.points[1]), p(piece.points[2]), p(piece.points[3])] }
   const mirror = (deg: number) => (sx < 0 ? 180 - deg : deg) * (sy < 0 ? -1 : 1)
   return { type: 'arc', centre: p(piece.centre), radiusMm: piece.radiusMm * k, startDeg: mirror(piece.startDeg), endDeg: mirror(piece.endDeg) }
+}
+
+const HEEL_FINE = 400
+/** What of a spine lies above the edge: from over the heel (x = 0) on. */
+function fromHeelOn(spine: readonly Segment[]): Segment[] {
+  const stations = evenStations(spine, HEEL_FINE)
+  const next = stations.findIndex((station) => station.point[0] >= 0)
+  if (next <= 0) return [...spine]
+  const [before, after] = [stations[next - 1]!, stations[next]!]
+  const share = -before.point[0] / (after.point[0] - before.point[0])
+  return restOf(spine, before.fromHeelMm + share * (after.fromHeelMm - before.fromHeelMm))
 }
 
 interface Extent {
