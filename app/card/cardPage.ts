@@ -2,6 +2,7 @@ import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import { evenStations } from '#core/curve/stations'
 import type { Job } from '#core/setup/job'
 import type { Vec2 } from '#core/vector/vec2'
+import { landmarkLine } from '~/drawing/jawMarks'
 
 /** What a printed page is made of, in millimetres from its upper left corner. */
 export interface CardPage {
@@ -46,6 +47,8 @@ const DRAWING_TOP = 118
 const FACTS_IN_ROW = 4
 const MOST_STONES = 9
 const OUTLINE_PLACES = 160
+/** How long a mark of the jaws is drawn. */
+const MARK_MM = 2.5
 
 /** The clamp card as a page: what to set, and the blade in its jaws at 1:1 to lay it on. */
 export function cardPage(job: Job, content: CardContent): CardPage {
@@ -67,7 +70,8 @@ export function cardPage(job: Job, content: CardContent): CardPage {
   const notesTop = 38 + Math.ceil(content.facts.length / FACTS_IN_ROW) * 17 + 3
   content.notes.forEach((note, i) => texts.push({ x: MARGIN, y: notesTop + i * 5.5, size: 3.8, bold: false, text: note }))
 
-  const { lines, truncated } = drawing(job)
+  const { lines, marks, truncated } = drawing(job)
+  texts.push(...marks)
   if (truncated) texts.push({ x: MARGIN, y: DRAWING_TOP - 4, size: 3.6, bold: false, text: 'Drawn as far as the page goes: lay the heel on it.' })
   const [checkX, checkY] = [PAGE.width - MARGIN - CHECK_MM, PAGE.height - 10]
   lines.push({ points: [[checkX, checkY], [checkX + CHECK_MM, checkY]], width: 0.3 }, ...[0, CHECK_MM].map((at): CardLine => ({ points: [[checkX + at, checkY - 2.5], [checkX + at, checkY + 2.5]], width: 0.3 })))
@@ -76,7 +80,7 @@ export function cardPage(job: Job, content: CardContent): CardPage {
 }
 
 /** The blade in its jaws at 1:1, its heel at the left margin where it is longer than the page. */
-function drawing({ blade, held, rig }: Job): { lines: CardLine[]; truncated: boolean } {
+function drawing({ blade, held, rig }: Job): { lines: CardLine[]; marks: CardText[]; truncated: boolean } {
   const frame = clampFrame(held)
   const inClamp = (points: readonly Vec2[]) => points.map((point) => toClampFrame(point, frame))
   const edge = inClamp(evenStations(blade.edge, OUTLINE_PLACES).map((station) => station.point))
@@ -89,7 +93,10 @@ function drawing({ blade, held, rig }: Job): { lines: CardLine[]; truncated: boo
   const limit = PAGE.width - MARGIN
   const onPage = (points: readonly Vec2[]) => points.map(([u, v]): Vec2 => [u + shift, DRAWING_TOP + maxY - v]).filter(([x]) => x <= limit)
   const centre = onPage([[0, maxY + 3], [0, Math.min(...jaws.map((p) => p[1])) - 3]])
+  const landmark = landmarkLine({ blade })
+  const ticks = rig.positionMarks.map(({ alongMm, name }) => ({ name, points: onPage([[alongMm, 0], [alongMm, -MARK_MM]]) })).filter(({ points }) => points.length === 2)
   return {
+    marks: ticks.map(({ points, name }): CardText => ({ x: points[1]![0] - 0.8, y: points[1]![1] + 3.2, size: 2.8, bold: true, text: name })),
     truncated: maxX - minX > room,
     lines: [
       { points: onPage(edge), width: 0.5 },
@@ -97,6 +104,8 @@ function drawing({ blade, held, rig }: Job): { lines: CardLine[]; truncated: boo
       { points: onPage(jaws), width: 0.3, closed: rig.jaws !== null },
       { points: onPage([[(jaws[0]![0]) - 8, 0], [-jaws[0]![0] + 8, 0]]), width: 0.25, dashed: true },
       { points: centre, width: 0.2, dashed: true },
+      ...ticks.map(({ points }): CardLine => ({ points, width: 0.4 })),
+      ...(landmark && ticks.length > 0 ? [{ points: onPage(inClamp(landmark)), width: 0.3, dashed: true }] : []),
     ],
   }
 }

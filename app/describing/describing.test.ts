@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '#core/blade/shapes'
 import { armsRig, bellyBlade, postRig, scaleRig, screwRig, slotRig, tableRig } from '#core/setup/sampleJob.fixture'
-import { bladeDraftOf, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
+import { bladeDraftOf, completed, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
 import { exactFigure, readDraft, toDraft } from './draft'
 import { emptyRigDraft, readRig, rigDraftOf } from './rigDraft'
 import { rigSteps, stepOf } from './rigSteps'
@@ -64,6 +64,24 @@ describe('the draft of a blade', () => {
     for (const unit of ['mm', 'in'] as const) expect(readBlade(bladeDraftOf(bellyBlade, unit), unit, bellyBlade).blade).toEqual(bellyBlade)
   })
 
+  it('a landmark is there as a whole or not at all', () => {
+    const marked = (what: string, alongMm: string) => {
+      const draft = named(emptyBladeDraft('mm'))
+      return readBlade({ ...draft, facts: { ...draft.facts, landmark: { what, alongMm } } }, 'mm', null)
+    }
+    expect(marked('', '').blade!.landmark).toBeNull()
+    expect(marked('stud', '34,5').blade!.landmark).toEqual({ what: 'stud', alongMm: 34.5 })
+    expect(marked('stud', '').problems).toEqual({ 'landmark.alongMm': 'Measure it and write it here.' })
+    expect(marked('', '34').problems).toEqual({ 'landmark.what': 'Say what it is.' })
+  })
+
+  it('a draft kept before a fact was asked for goes on with that fact empty', () => {
+    const old = named(emptyBladeDraft('mm'))
+    delete old.facts.landmark
+    delete old.facts.bevelDeg
+    expect(readBlade(completed(old), 'mm', null).blade).toMatchObject({ name: 'Blade', landmark: null, bevelDeg: null })
+  })
+
   it('from the library has the edge of its shape and keeps its measures', () => {
     const { blade } = readBlade(named(emptyBladeDraft('mm')), 'mm', null)
     expect(blade!.shape).toEqual({ id: 'drop-point', measures: SHAPES['drop-point'].usual })
@@ -74,6 +92,8 @@ describe('the draft of a blade', () => {
   it('typed points are read in the unit in use; what is wrong with them is told by line', () => {
     const typed = (points: string, unit: 'mm' | 'in' = 'mm') => readBlade({ ...named(emptyBladeDraft(unit)), way: 'points', points }, unit, null)
     expect(typed('0 1\n2 1\n3 0.5', 'in').outline!.widthMm).toBeCloseTo(25.4, 6)
+    expect(typed('0 20\n4 20\n5 18.6\n7 18\n9 18.6\n10 20\n60 18').outline).toMatchObject({ choil: true, edge: [{ type: 'line', from: [expect.closeTo(0, 6), expect.closeTo(20, 6)] }] })
+    expect(typed('0 20\n60 18').outline!.choil).toBe(false)
     expect(typed('0 20\n0 20\n50 18').problems.points).toBe('Line 2 is the same point as the one before.')
     expect(typed('0 20\n60 0\n60 30\n20 -5').problems.points).toBe('With these measures the edge crosses itself.')
     expect(typed('').problems.points).toMatch(/^Measure along the blade/)

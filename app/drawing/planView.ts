@@ -7,13 +7,12 @@ import type { Station } from '#core/curve/stations'
 import { pivotAt } from '#core/rig/pivot'
 import { add, length, leftOf, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'
 import { dimension, type Dimension } from './dimension'
+import { jawMarks, type JawMarks } from './jawMarks'
 import { boundsOf, toPixels, type Bounds, type Viewport } from './viewport'
 
 /** How much of a handle is drawn before it is broken off, mm. */
 const HANDLE_SHOWN_MM = 24
 
-/** So much of the blade's width the line of its landmark crosses. */
-const LANDMARK_SHARE = 0.6
 const KNOB_CLEARANCE_PX = 36
 
 /** What the plan must show: the blade as it is held, the jaws and the pivot. Clamp frame, mm. */
@@ -38,10 +37,7 @@ export interface PlanView {
   readonly jaws: { x: number; y: number; width: number; height: number } | null
   /** The jaws' front line (or the table's reference line), from side to side. */
   readonly frontLine: readonly [Vec2, Vec2]
-  /** The marks of the jaws, each on their front line. */
-  readonly marks: readonly { readonly at: Vec2; readonly name: string }[]
-  /** The blade's landmark: a line square across it, in its own frame. */
-  readonly landmark: { readonly x: number; readonly to: number } | null
+  readonly marks: JawMarks
   readonly edge: readonly Vec2[]
   readonly pivot: Vec2
   readonly slide: readonly [Vec2, Vec2] | null
@@ -89,8 +85,7 @@ export function planView(job: Job, set: SideSet, side: Side, stations: readonly 
     handle: blade.handleLengthMm > 0 ? { x: -HANDLE_SHOWN_MM, y: blade.widthMm * 0.06, width: HANDLE_SHOWN_MM - 1, height: Math.min(blade.widthMm * 0.88, 24) } : null,
     jaws: jaws && { x: jx, y: jy, width: jaws.width * k, height: jaws.height * k },
     frontLine: [px([-frontHalf, 0]), px([frontHalf, 0])],
-    marks: rig.positionMarks.map((mark) => ({ at: px([mark.alongMm, 0]), name: mark.name })),
-    landmark: blade.landmark && rig.positionMarks.length > 0 ? { x: blade.landmark.alongMm, to: blade.widthMm * LANDMARK_SHARE } : null,
+    marks: jawMarks(job, viewport),
     edge: stations.filter((_, i) => i % 4 === 0 || i === stations.length - 1).map((s) => px(toClampFrame(s.point, frame))),
     pivot: px(contact.foot),
     slide: place.slideMm > 0 ? [px([place.pivot.u - place.slideMm, place.pivot.v]), px([place.pivot.u + place.slideMm, place.pivot.v])] : null,

@@ -5,6 +5,7 @@ import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import type { Station } from '#core/curve/stations'
 import type { Job } from '#core/setup/job'
 import { add, leftOf, scale, type Vec2 } from '#core/vector/vec2'
+import { jawMarks, type JawMarks } from './jawMarks'
 import { boundsOf, pointList, toPixels, type Bounds, type Viewport } from './viewport'
 
 /** A stretch of the edge that runs steeper or flatter than wanted, as a band along the edge. */
@@ -17,6 +18,7 @@ export interface RibbonView {
   readonly bladeTransform: string
   readonly bladePath: string
   readonly jaws: { x: number; y: number; width: number; height: number } | null
+  readonly marks: JawMarks
   readonly edge: string
   /** Steeper stands out of the blade, flatter lies within it: told apart without colour. */
   readonly bands: readonly Band[]
@@ -75,6 +77,7 @@ export function ribbonView(job: Job, along: readonly (Contact | Refusal)[], stat
     bladeTransform: `matrix(${k * frame.cos} ${-k * frame.sin} ${-k * frame.sin} ${-k * frame.cos} ${e} ${f})`,
     bladePath: outlinePath(job.blade),
     jaws: jaws && { x: jx, y: jy, width: jaws.widthMm * k, height: jaws.depthMm * k },
+    marks: jawMarks(job, viewport),
     edge: pointList(edge),
     bands,
     worst: worstAt === null ? null : { at: edge[worstAt]!, tag: add(edge[worstAt]!, scale(outward(worstAt), BAND.most + 22)), deg: off[worstAt]! },

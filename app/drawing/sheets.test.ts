@@ -114,6 +114,15 @@ describe('the clamp card', () => {
     expect(check).toBeDefined()
   })
 
+  it('draws the marks of the jaws, and the landmark that lies on one under its tick', () => {
+    const marked = { ...sampleJob, rig: { ...sampleJob.rig, positionMarks: [{ name: 'a', alongMm: -5 }, { name: 'b', alongMm: 5 }] }, blade: { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 45 } } }
+    const page = cardPage(marked, content)
+    const name = page.texts.find((text) => text.text === 'b')!
+    const landmark = page.lines.find((line) => line.dashed && line.points.length === 2 && Math.abs(line.points[0]![0] - name.x - 0.8) < 1e-6)
+    expect(landmark!.points[1]![0]).toBeCloseTo(landmark!.points[0]![0], 6)
+    expect(cardPage(sampleJob, content).lines.length).toBe(page.lines.length - 3)
+  })
+
   it('says so when the blade is longer than the page', () => {
     const long = { ...sampleJob, blade: { ...sampleJob.blade, edge: [{ type: 'line' as const, from: [0, 30] as [number, number], to: [330, 30] as [number, number] }] } }
     expect(cardPage(long, content).texts.some((text) => text.text.startsWith('Drawn as far as the page goes'))).toBe(true)

@@ -2,8 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { curveLength, parameterAtLength, segmentLength } from './arcLength'
 import { curve } from './curve'
+import { restOf } from './restOf'
 import type { Segment } from './segment'
 import { segmentAt } from './segmentAt'
+import { smoothed } from './smoothed'
 import { evenStations, stationAt } from './stations'
 import { svgPath } from './svgPath'
 
@@ -50,6 +52,30 @@ describe('edge curves', () => {
     for (const gap of gaps) expect(gap).toBeCloseTo(curveLength([line, belly]) / 100, 9)
     expect(stations[100]!.point[0]).toBeCloseTo(segmentAt(belly, 1).point[0], 9)
     expect(stationAt([kitchen], 1e9).point).toEqual([205, 12])
+  })
+
+  it('the rest of a curve is as long as what is left, and lies where the whole one does', () => {
+    const whole: Segment[] = [line, belly]
+    fc.assert(
+      fc.property(fc.constantFrom(whole, [kitchen]), fc.double({ min: 0.01, max: 0.98, noNaN: true }), (of, share) => {
+        const total = curveLength(of)
+        const rest = restOf(of, share * total)
+        expect(curveLength(rest)).toBeCloseTo((1 - share) * total, 6)
+        for (const more of [0, 0.4, 1]) {
+          const [here, there] = [stationAt(rest, more * (1 - share) * total), stationAt(of, (share + more * (1 - share)) * total)]
+          expect(Math.hypot(here.point[0] - there.point[0], here.point[1] - there.point[1])).toBeLessThan(1e-6)
+        }
+      }),
+    )
+  })
+
+  it('bends drawn as many short lines become few pieces; facets, corners and long lines stay', () => {
+    const steps: Segment[] = Array.from({ length: 40 }, (_, i) => ({ type: 'line', from: [...segmentAt(belly, i / 40).point], to: [...segmentAt(belly, (i + 1) / 40).point] }))
+    const { segments, residualMm } = smoothed([line, ...steps], 0.005)
+    expect(segments).toEqual([line, expect.objectContaining({ type: 'arc', radiusMm: expect.closeTo(45, 3) })])
+    expect(residualMm).toBeLessThan(0.005)
+    const facets: Segment[] = [line, { type: 'line', from: [55, 28], to: [90, 7] }]
+    expect(smoothed(facets, 0.005)).toEqual({ segments: facets, residualMm: 0 })
   })
 
   it('refuses a gap and a piece without length, naming the piece', () => {

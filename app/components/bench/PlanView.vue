@@ -59,11 +59,10 @@ const stepAlongEdge = (steps: number, gesture: string) => {
         <g class="grip" v-on="bladeDrag.on">
           <path :d="view.bladePath" :transform="view.bladeTransform" class="blade" />
         </g>
-        <line v-if="view.landmark" :x1="view.landmark.x" y1="0" :x2="view.landmark.x" :y2="view.landmark.to" :transform="view.bladeTransform" class="landmark" />
         <polyline :points="pointList(view.edge)" class="edge" />
         <rect v-if="view.jaws" v-bind="view.jaws" class="jaws" fill="url(#hatch)" />
         <line :x1="view.frontLine[0][0]" :y1="view.frontLine[0][1]" :x2="view.frontLine[1][0]" :y2="view.frontLine[1][1]" class="front" />
-        <g v-for="mark in view.marks" :key="mark.name" :transform="`translate(${mark.at[0]} ${mark.at[1]})`" class="mark"><line y2="9" /><text y="22" text-anchor="middle">{{ mark.name }}</text></g>
+        <JawMarksView :view="view.marks" :blade-transform="view.bladeTransform" />
         <line :x1="view.tangent[0][0]" :y1="view.tangent[0][1]" :x2="view.tangent[1][0]" :y2="view.tangent[1][1]" class="tangent" />
         <line v-if="view.slide" :x1="view.slide[0][0]" :y1="view.slide[0][1]" :x2="view.slide[1][0]" :y2="view.slide[1][1]" class="slide" />
         <g :transform="`translate(${view.pivot[0]} ${view.pivot[1]})`" class="pivot"><circle r="7" /><path d="M-11 0h22M0-11v22" /></g>
@@ -88,10 +87,6 @@ const stepAlongEdge = (steps: number, gesture: string) => {
 .edge { fill: none; stroke: var(--ink); stroke-width: 2.4; stroke-linejoin: round; pointer-events: none; }
 .jaws { stroke: var(--ink); stroke-width: 1.2; pointer-events: none; }
 .front { stroke: var(--ink); stroke-width: 2; pointer-events: none; }
-.landmark { stroke: var(--ink); stroke-width: 1.6; stroke-dasharray: 2 3; vector-effect: non-scaling-stroke; pointer-events: none; }
-.mark { pointer-events: none; }
-.mark line { stroke: var(--ink); stroke-width: 2; }
-.mark text { fill: var(--ink); font-size: 12px; font-weight: 600; paint-order: stroke; stroke: var(--sheet); stroke-width: 3px; }
 .stone { fill: var(--abrasive); fill-opacity: 0.5; stroke: var(--ink-soft); stroke-width: 1; }
 .rod { stroke: var(--iron); stroke-width: 4; stroke-linecap: round; }
 .tangent { stroke: var(--angle-set); stroke-width: 1.4; stroke-dasharray: 7 4; pointer-events: none; }

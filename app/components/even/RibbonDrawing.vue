@@ -39,6 +39,7 @@ const TURN_PER_PX = 0.08
     <svg v-if="view" :viewBox="box" class="absolute inset-0 size-full select-none" role="group" aria-label="The blade in its jaws, with the deviation from the wanted angle along its edge">
       <rect v-if="view.jaws" v-bind="view.jaws" class="jaws" />
       <g class="grip" v-on="drag.on"><path :d="view.bladePath" :transform="view.bladeTransform" class="blade" /></g>
+      <JawMarksView :view="view.marks" :blade-transform="view.bladeTransform" />
       <polygon v-for="(band, i) in view.bands" :key="i" :points="band.points" :class="band.steeper ? 'steeper' : 'flatter'" :fill="band.steeper ? 'var(--angle-set)' : 'url(#flatter)'" />
       <polyline :points="view.edge" class="edge" />
       <g v-if="view.worst && Math.abs(view.worst.deg) >= 0.05" class="worst">

@@ -1,0 +1,22 @@
+import type { Job } from '#core/setup/job'
+import { toPixels, type Viewport } from './viewport'
+import type { Vec2 } from '#core/vector/vec2'
+
+export interface JawMarks {
+  /** The marks of the jaws, each on their front line, in pixels. */
+  readonly marks: readonly { readonly at: Vec2; readonly name: string }[]
+  /** The blade's landmark: a line square across it from the spine, in the blade's own frame. */
+  readonly landmark: readonly [from: Vec2, to: Vec2] | null
+}
+
+/** So much of the blade's width the line of its landmark crosses. */
+const LANDMARK_SHARE = 0.6
+
+/** A blade's landmark, where it has one, in the blade's own frame, mm. */
+export const landmarkLine = ({ blade }: Pick<Job, 'blade'>): JawMarks['landmark'] => blade.landmark && [[blade.landmark.alongMm, 0], [blade.landmark.alongMm, blade.widthMm * LANDMARK_SHARE]]
+
+/** The marks that a rig's jaws have and what of the blade is laid on one; a landmark without marks is not drawn. */
+export function jawMarks(job: Job, viewport: Viewport): JawMarks {
+  const { positionMarks } = job.rig
+  return { marks: positionMarks.map(({ alongMm, name }) => ({ at: toPixels([alongMm, 0], viewport), name })), landmark: positionMarks.length > 0 ? landmarkLine(job) : null }
+}

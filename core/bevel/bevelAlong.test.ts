@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest'
+import { contactsAlong, type Contact } from '../angle/contact'
+import { bladeThere } from '../blade/taper'
+import { crossSectionHalf } from '../blade/crossSection'
+import { primaryFaceDeg } from '../blade/primaryFace'
+import { evenStations } from '../curve/stations'
+import { reacherAt } from '../setup/job'
+import { sampleJob } from '../setup/sampleJob.fixture'
+import { bevelAlong } from './bevelAlong'
+
+const stations = evenStations(sampleJob.blade.edge, 40)
+const places = stations.map((station) => station.fromHeelMm)
+const tapering = { ...sampleJob.blade, bevelDeg: { aDeg: 20, bDeg: 18 }, thicknessBehindEdgeTipMm: 0.3, spineThicknessTipMm: 1.8 }
+const contacts = contactsAlong(stations, sampleJob.held, reacherAt(sampleJob, 'A', 58))
+const at = (edgeAngleDeg: number): Contact[] => contacts.map((contact) => ({ ...(contact as Contact), edgeAngleDeg }))
+const width = (thickness: number, deg: number) => thickness / 2 / Math.sin((deg * Math.PI) / 180)
+
+describe('the bevel along the edge', () => {
+  it('is as wide as half the thickness there over the sine of the angle, and narrows with the blade', () => {
+    const there = bevelAlong(tapering, 'A', at(20), places)
+    expect(there[0]).toEqual({ fromHeelMm: 0, beforeMm: expect.closeTo(width(0.5, 20), 9), afterMm: expect.closeTo(width(0.5, 20), 9) })
+    expect(there.at(-1)!.beforeMm).toBeCloseTo(width(0.3, 20), 9)
+    expect(bevelAlong(tapering, 'B', at(20), places)[0]!.beforeMm).toBeCloseTo(width(0.5, 18), 9)
+  })
+
+  it('a steeper angle makes it narrower, a flatter one wider than the shoulder alone would have it', () => {
+    const [steeper, flatter] = [bevelAlong(tapering, 'A', at(25), places)[0]!, bevelAlong(tapering, 'A', at(15), places)[0]!]
+    expect(steeper.afterMm).toBeCloseTo(width(0.5, 25), 9)
+    expect(flatter.afterMm).toBeGreaterThan(width(0.5, 15))
+  })
+
+  it('says nothing where there is no angle, and nothing of a bevel that was not proved', () => {
+    const refused = bevelAlong(tapering, 'A', [{ ok: false, reason: 'beyond-rod', limit: 400 }], [0])
+    expect(refused[0]!.afterMm).toBeNull()
+    expect(bevelAlong({ ...tapering, bevelDeg: null }, 'A', at(20), places)[0]!.beforeMm).toBeNull()
+  })
+})
+
+describe('the section of a blade', () => {
+  it('has the edge angle at its apex, its shoulder behind it and the spine at its back', () => {
+    const [apex, shoulder] = crossSectionHalf(sampleJob.blade, 20)
+    expect(apex).toEqual([0, 0])
+    expect((Math.atan2(shoulder![1], shoulder![0]) * 180) / Math.PI).toBeCloseTo(20, 9)
+    expect(shoulder![1]).toBe(0.25)
+    expect(crossSectionHalf(sampleJob.blade, 20).at(-1)).toEqual([28, 1.5])
+    expect(crossSectionHalf({ ...sampleJob.blade, bevels: 'A' }, 20).at(-1)).toEqual([28, 3])
+  })
+
+  it('its thicknesses run straight from heel to tip, and its flat falls by the primary half-angle', () => {
+    expect(bladeThere(tapering, 0.5)).toMatchObject({ spineThicknessMm: expect.closeTo(2.4, 9), thicknessBehindEdgeMm: expect.closeTo(0.4, 9) })
+    expect(primaryFaceDeg(sampleJob.blade, 'B')).toBeCloseTo((Math.atan(1.25 / 26) * 180) / Math.PI, 9)
+    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'B')).toBe(0)
+    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'A')).toBeCloseTo((Math.atan(2.5 / 26) * 180) / Math.PI, 9)
+  })
+})
