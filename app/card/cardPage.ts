@@ -96,7 +96,7 @@ function drawing({ blade, held, rig }: Job): { lines: CardLine[]; marks: CardTex
   const landmark = landmarkLine({ blade })
   const ticks = rig.positionMarks.map(({ alongMm, name }) => ({ name, points: onPage([[alongMm, 0], [alongMm, -MARK_MM]]) })).filter(({ points }) => points.length === 2)
   return {
-    marks: ticks.map(({ points, name }): CardText => ({ x: points[1]![0] - 0.8, y: points[1]![1] + 3.2, size: 2.8, bold: true, text: name })),
+    marks: ticks.map(({ points, name }): CardText => ({ x: points[1]![0] + 0.6, y: points[1]![1], size: 2.6, bold: true, text: name })),
     truncated: maxX - minX > room,
     lines: [
       { points: onPage(edge), width: 0.5 },

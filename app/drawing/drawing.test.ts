@@ -6,6 +6,7 @@ import type { Job } from '#core/setup/job'
 import { armsRig, bellyBlade, sampleJob, tableRig } from '#core/setup/sampleJob.fixture'
 import { dot, length, subtract, unit, type Vec2 } from '#core/vector/vec2'
 import { dimension } from './dimension'
+import { jawMarks } from './jawMarks'
 import { nearestStation, planBounds, planView } from './planView'
 import { sectionBounds, sectionView } from './sectionView'
 import { fit, toDrawing, toPixels } from './viewport'
@@ -92,5 +93,19 @@ describe('the sheet', () => {
   it('a dimension line runs beside what it measures, as long', () => {
     const line = dimension([10, 10], [110, 10], 30)
     expect([line.lineFrom, line.lineTo, line.label]).toEqual([[10, 40], [110, 40], [60, 40]])
+  })
+})
+
+describe('the marks of the jaws', () => {
+  const marked = { ...sampleJob, rig: { ...sampleJob.rig, positionMarks: [5, -5, 0].map((alongMm) => ({ name: `n${alongMm}`, alongMm })) } }
+  it('stand where they are, in order, all named where there is room', () => {
+    expect(jawMarks(marked, { scale: 4, originX: 100, originY: 50 }).marks).toEqual([{ at: [80, 50], name: 'n-5' }, { at: [100, 50], name: 'n0' }, { at: [120, 50], name: 'n5' }].map((mark, i) => (i % 2 ? { ...mark, name: '' } : mark)))
+    expect(jawMarks(marked, { scale: 8, originX: 100, originY: 50 }).marks.map((mark) => mark.name)).toEqual(['n-5', 'n0', 'n5'])
+  })
+
+  it('a landmark without marks to lie on is not drawn', () => {
+    const blade = { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 30 } }
+    expect(jawMarks({ ...marked, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toEqual([[30, 0], [30, expect.closeTo(16.8, 9)]])
+    expect(jawMarks({ ...sampleJob, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toBeNull()
   })
 })

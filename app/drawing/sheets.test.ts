@@ -118,7 +118,7 @@ describe('the clamp card', () => {
     const marked = { ...sampleJob, rig: { ...sampleJob.rig, positionMarks: [{ name: 'a', alongMm: -5 }, { name: 'b', alongMm: 5 }] }, blade: { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 45 } } }
     const page = cardPage(marked, content)
     const name = page.texts.find((text) => text.text === 'b')!
-    const landmark = page.lines.find((line) => line.dashed && line.points.length === 2 && Math.abs(line.points[0]![0] - name.x - 0.8) < 1e-6)
+    const landmark = page.lines.find((line) => line.dashed && line.points.length === 2 && Math.abs(line.points[0]![0] - name.x + 0.6) < 1e-6)
     expect(landmark!.points[1]![0]).toBeCloseTo(landmark!.points[0]![0], 6)
     expect(cardPage(sampleJob, content).lines.length).toBe(page.lines.length - 3)
   })
