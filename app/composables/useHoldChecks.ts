@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/clamping/holdChecks'
+import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/hold/holdChecks'
 import { useBench } from './useBench'
 
 /** More than this of taper within the jaws wants the pressure on the thin corner, mm. */

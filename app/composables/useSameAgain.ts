@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { doneWith, heldAlike } from '#core/setup/sameAgain'
+import { doneWith, heldAlike } from '#core/card/sameAgain'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { evenStations } from '#core/curve/stations'
 import { settingOfHeight } from '#core/rig/dial'
-import { evaluate, type SideSet } from '#core/setup/evaluate'
+import { evaluate, type SideSet } from '#core/evaluation/evaluate'
 import type { Job } from '#core/setup/job'
 import { armsRig, bellyBlade, sampleJob, tableRig } from '#core/setup/sampleJob.fixture'
 import { dot, length, subtract, unit, type Vec2 } from '#core/vector/vec2'

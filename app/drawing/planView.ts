@@ -1,5 +1,5 @@
 import { outlinePath } from '#core/blade/outline'
-import type { SideSet } from '#core/setup/evaluate'
+import type { SideSet } from '#core/evaluation/evaluate'
 import type { Job } from '#core/setup/job'
 import type { Side } from '#core/clamping/centring'
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'

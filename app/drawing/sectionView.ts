@@ -1,6 +1,6 @@
 import { crossSectionHalf } from '#core/blade/crossSection'
 import type { Side } from '#core/clamping/centring'
-import type { SideSet } from '#core/setup/evaluate'
+import type { SideSet } from '#core/evaluation/evaluate'
 import { centrePlaneOf, type Job } from '#core/setup/job'
 import { radians } from '#core/units/angle'
 import { add, dot, rotate, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'

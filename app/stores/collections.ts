@@ -3,8 +3,8 @@ import { computed, ref } from 'vue'
 import { z } from 'zod'
 import { KEPT_SCHEMAS, keptSetup, type KeptBlade, type KeptByKind, type KeptRig, type KeptSetup, type KeptStone } from '#core/kept/kept'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
-import { doneWith } from '#core/setup/sameAgain'
-import { startingCard } from '#core/setup/starting'
+import { doneWith } from '#core/card/sameAgain'
+import { startingCard } from '#core/card/starting'
 import { ask, type Answer } from '~/saving/api'
 
 /** A box of stones is sorted as it is worked through. */

@@ -1,5 +1,5 @@
 import type { MeasureId } from '#core/doubt/measures'
-import type { GaugeZero } from '#core/gauge/gaugeZero'
+import type { GaugeZero } from '#core/setup/gaugeZero'
 import type { SideCause } from '#core/sides/sideDifference'
 
 export const MEASURE_WORD: Record<MeasureId, string> = {

@@ -1,7 +1,7 @@
 import type { Bound } from '#core/placement/findPlacement'
 import type { Blade } from '#core/blade/blade'
 import type { ClampPosition } from '#core/clamping/clampPosition'
-import { markUnderLandmark } from '#core/clamping/landmark'
+import { markUnderLandmark } from '#core/hold/landmark'
 import type { Rig } from '#core/rig/rig'
 import type { LengthUnit } from '#core/units/length'
 import { angleText } from './angleText'

@@ -1,7 +1,7 @@
 import { bench, describe } from 'vitest'
 import { evenStations } from '../curve/stations'
 import { settingOfHeight } from '../rig/dial'
-import { evaluate } from '../setup/evaluate'
+import { evaluate } from '../evaluation/evaluate'
 import { postRig, sampleJob } from '../setup/sampleJob.fixture'
 import { reacherAt } from '../setup/job'
 import { contactsAlong } from './contact'

@@ -4,7 +4,7 @@ import type { Side } from '../clamping/centring'
 import { centrePlaneOf, type Job } from '../setup/job'
 import { degrees, radians } from '../units/angle'
 import { add, rotate, scale, subtract, unit, type Vec2 } from '../vector/vec2'
-import type { GaugeZero } from './gaugeZero'
+import type { GaugeZero } from '../setup/gaugeZero'
 
 /**
  * What a level gauge along the rod must read at a contact, degrees, the stone's middle over it: the fall of the rod against what

@@ -4,7 +4,7 @@ import type { DoubtShare } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'
 import type { Job } from '../setup/job'
 import { expectedReadingDeg } from './expectedReading'
-import { GAUGE_ZEROS, type GaugeZero } from './gaugeZero'
+import { GAUGE_ZEROS, type GaugeZero } from '../setup/gaugeZero'
 
 /** A gauge at a bench is read to a tenth of a degree or so; what explains a reading to this is an explanation. */
 const READ_TO_DEG = 0.15

@@ -4,7 +4,7 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
 import { reacherAt, type Job } from '../setup/job'
-import type { Judgement } from './searchPlacement'
+import type { Judgement } from './holdSpace'
 
 /** The tangents of an edge as numbers, for thousands of ways of holding it: outward normal, and its distance from the blade's origin. */
 export interface EdgeTangents {

@@ -1,5 +1,5 @@
 import { contactAt } from '../angle/contact'
-import { lowestAngleOverJawsDeg } from '../angle/jawClearance'
+import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
 import type { Side } from '../clamping/centring'
 import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import type { ClampPosition } from '../clamping/clampPosition'

@@ -5,7 +5,7 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { reacherAt, type Job } from '../setup/job'
 import { distancesOf, type EdgeTangents } from './evenness'
-import type { Judgement } from './searchPlacement'
+import type { Judgement } from './holdSpace'
 
 /**
  * The least steel that a way of holding a blade takes off an existing bevel when the stone still reaches the apex everywhere: the

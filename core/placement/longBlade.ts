@@ -4,7 +4,8 @@ import type { Station } from '../curve/stations'
 import { reacherAt, type Job } from '../setup/job'
 import { edgeTangents, evenness } from './evenness'
 import { holdLimits } from './holdLimits'
-import { searchPlacement, type Placement, type PlacementRange } from './searchPlacement'
+import type { Placement, PlacementRange } from './holdSpace'
+import { searchPlacement } from './searchPlacement'
 
 /** One of several ways of holding a long blade, and the stretch of the edge that is worked so. */
 export interface Position extends Placement {

@@ -8,7 +8,8 @@ import { reacherAt, type Job } from '../setup/job'
 import { sampleJob, slotRig } from '../setup/sampleJob.fixture'
 import reference from './fixtures/placement.json'
 import { edgeTangents, evenness } from './evenness'
-import { searchPlacement, type PlacementAsk, type PlacementFound } from './searchPlacement'
+import type { PlacementAsk } from './holdSpace'
+import { searchPlacement, type PlacementFound } from './searchPlacement'
 
 function segmentsOf(edge: (string | number | number[])[][]): Curve {
   return edge.map(([type, ...p]) => {

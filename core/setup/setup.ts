@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { clampPosition } from '../clamping/clampPosition'
-import { gaugeZero } from '../gauge/gaugeZero'
+import { gaugeZero } from './gaugeZero'
 import { dialSetting } from '../rig/heightReading'
 
 const anglePerSide = z

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { evaluate } from '../../core/setup/evaluate'
+import { evaluate } from '../../core/evaluation/evaluate'
 import { evenStations } from '../../core/curve/stations'
 import { plantDemo } from '../demo/plantDemo'
 import { demoStones } from '../demo/stones'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KeptSetup } from '#core/kept/kept'
-import { cardOf } from '#core/setup/sameAgain'
+import { cardOf } from '#core/card/sameAgain'
 import { whatToDial } from '#core/dial/whatToDial'
 import { moved } from '#core/clamping/bladeHeight'
 import { parseLengthMm } from '#core/units/length'

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Placement, PlacementMap } from '#core/placement/searchPlacement'
+import type { Placement } from '#core/placement/holdSpace'
+import type { PlacementMap } from '#core/placement/searchPlacement'
 import type { ClampPosition } from '#core/clamping/clampPosition'
 import { mapView } from '~/drawing/mapView'
 import { usePreferences } from '~/stores/preferences'

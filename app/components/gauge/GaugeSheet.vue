@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { SIDES, type Side } from '#core/clamping/centring'
-import { GAUGE_ZEROS, type GaugeZero } from '#core/gauge/gaugeZero'
+import { GAUGE_ZEROS, type GaugeZero } from '#core/setup/gaugeZero'
 import type { LikelyCause } from '#core/gauge/likelyCauses'
 import { useBench } from '~/composables/useBench'
 import { useBenchActions } from '~/composables/useBenchActions'

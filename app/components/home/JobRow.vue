@@ -2,7 +2,7 @@
 import { curveLength } from '#core/curve/arcLength'
 import { evenStations } from '#core/curve/stations'
 import type { KeptSetup } from '#core/kept/kept'
-import { evaluate } from '#core/setup/evaluate'
+import { evaluate } from '#core/evaluation/evaluate'
 import { stationPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'

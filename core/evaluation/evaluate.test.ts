@@ -5,8 +5,8 @@ import { clampFrame, toBladeFrame, toClampFrame } from '../clamping/clampFrame'
 import { evenStations } from '../curve/stations'
 import { settingOfHeight } from '../rig/dial'
 import { evaluate, type Evaluation, type SideSet } from './evaluate'
-import type { Job } from './job'
-import { armsRig, bellyBlade, postRig, sampleJob, tableRig } from './sampleJob.fixture'
+import type { Job } from '../setup/job'
+import { armsRig, bellyBlade, postRig, sampleJob, tableRig } from '../setup/sampleJob.fixture'
 
 const stations = evenStations(bellyBlade.edge, 400)
 const at = (job: Job, heightMm: number, lookAtMm: number | null = null, heightB = heightMm): Evaluation =>

@@ -1,9 +1,9 @@
-import type { JawSet } from '../rig/jawSet'
-import type { Rig } from '../rig/rig'
+import type { JawSet } from './jawSet'
+import type { Rig } from './rig'
 import type { Stone } from '../stone/stone'
 import { degrees, radians } from '../units/angle'
 import { dot, subtract, type Vec2 } from '../vector/vec2'
-import type { Contact } from './contact'
+import type { Contact } from '../angle/contact'
 
 /**
  * The lowest edge angle (degrees) at which the stone at this contact passes over the jaws' front corner, and at the bottom of its stroke

@@ -1,5 +1,5 @@
 import { contactAt, contactsAlong, type Contact } from '../angle/contact'
-import { lowestAngleOverJawsDeg } from '../angle/jawClearance'
+import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
 import type { Refusal } from '../angle/reasons'
 import { bladeHeightMm, stationOverJaws } from '../clamping/bladeHeight'
 import { SIDES, type Side } from '../clamping/centring'
@@ -7,8 +7,8 @@ import { stationAt, type Station } from '../curve/stations'
 import { doubtBudget, includedDoubtDeg, totalDoubtDeg, type DoubtShare } from '../doubt/budget'
 import type { KnownHold } from '../doubt/measures'
 import { heightOfSetting } from '../rig/dial'
-import { reacherAt, type Job } from './job'
-import type { Setup } from './setup'
+import { reacherAt, type Job } from '../setup/job'
+import type { Setup } from '../setup/setup'
 
 /** What the rig gives on one side. */
 export interface SideSet {

@@ -1,7 +1,7 @@
 import type { Blade } from '../blade/blade'
 import type { Rig } from '../rig/rig'
 import { radians } from '../units/angle'
-import type { ClampPosition } from './clampPosition'
+import type { ClampPosition } from '../clamping/clampPosition'
 
 /** A landmark this near to a mark lies on it, mm. */
 const ON_MARK_MM = 0.3

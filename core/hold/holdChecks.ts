@@ -1,5 +1,5 @@
 import type { Contact } from '../angle/contact'
-import { lowestAngleOverJawsDeg } from '../angle/jawClearance'
+import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
 import type { Refusal } from '../angle/reasons'
 import { bladeThere } from '../blade/taper'
 import { curveLength } from '../curve/arcLength'
@@ -7,7 +7,7 @@ import type { Station } from '../curve/stations'
 import type { JawSet } from '../rig/jawSet'
 import { jawSetsOf } from '../rig/jaws'
 import type { Job } from '../setup/job'
-import { clampFrame, toClampFrame } from './clampFrame'
+import { clampFrame, toClampFrame } from '../clamping/clampFrame'
 
 export type Verdict = 'good' | 'watch' | 'bad'
 

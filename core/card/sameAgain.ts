@@ -1,4 +1,4 @@
-import type { Setup } from './setup'
+import type { Setup } from '../setup/setup'
 
 /** What a clamp card brings back: how the blade was held, what was dialled and why, with which jaws and stones. */
 export type ClampCard = Pick<Setup, 'held' | 'dialled' | 'jawsName' | 'progression' | 'wanted'>

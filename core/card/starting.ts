@@ -5,9 +5,9 @@ import { whatToDial } from '../dial/whatToDial'
 import { heightOfSetting, heightRange, settingOfHeight } from '../rig/dial'
 import { restsOnTable, type Rig } from '../rig/rig'
 import type { Blade } from '../blade/blade'
-import type { Job } from './job'
+import type { Job } from '../setup/job'
 import { cardOf, type ClampCard } from './sameAgain'
-import type { Setup } from './setup'
+import type { Setup } from '../setup/setup'
 
 /** The most of a blade's width that the jaws are given to begin with, mm. */
 const GRIP_MM = 12

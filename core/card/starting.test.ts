@@ -3,8 +3,8 @@ import { holdLimits } from '../placement/holdLimits'
 import { evenStations } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
 import { cardOf, doneWith, heldAlike } from './sameAgain'
-import { armsRig, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from './sampleJob.fixture'
-import { setup } from './setup'
+import { armsRig, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
+import { setup } from '../setup/setup'
 import { startingCard, startingHold } from './starting'
 
 const [rigId, bladeId, otherId] = ['0b7d2c3e-0000-7000-8000-000000000001', '0b7d2c3e-0000-7000-8000-000000000002', '0b7d2c3e-0000-7000-8000-000000000003']

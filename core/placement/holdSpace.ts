@@ -1,0 +1,72 @@
+import type { ClampPosition } from '../clamping/clampPosition'
+import { bladeXOnMark } from '../hold/landmark'
+
+/** Where the blade may be held: a stretch along it, a range of turns, and how deep (each depth a stop, or one of a range). */
+export interface PlacementRange {
+  readonly bladeXMm: readonly [number, number]
+  /** Where the place along the blade is bound to marks of the jaws: those, and how far the blade's landmark is from its heel. Null: anywhere. */
+  readonly onMarks: { readonly landmarkMm: number; readonly marksMm: readonly number[] } | null
+  readonly turnDeg: readonly [number, number]
+  readonly depthsMm: readonly number[]
+  /** Where every depth is possible: from, to. Null where there are only the stops. */
+  readonly freeDepthMm: readonly [number, number] | null
+}
+
+/** What a way of holding the blade comes to at the pivot height that suits it best. */
+export interface Judgement {
+  readonly pivotHeightMm: number
+  /** What is to be small: the greatest deviation (degrees), or the steel taken off (mm²). */
+  readonly cost: number
+}
+
+export interface Placement extends Judgement {
+  readonly held: ClampPosition
+}
+
+export interface PlacementAsk {
+  /** As it is held now: centring and tilt stay. */
+  readonly held: ClampPosition
+  readonly range: PlacementRange
+  /** Null where the stone cannot lie on all of the edge. */
+  readonly judge: (held: ClampPosition) => Judgement | null
+  /** Whether a blade can be held so at this pivot height; by default always. */
+  readonly allowed?: (held: ClampPosition, pivotHeightMm: number) => boolean
+}
+
+/** A hold that was tried, and its place: bladeX, or on marks what bladeX is without a turn. */
+export interface Tried extends Placement {
+  readonly place: number
+}
+
+/** All ways of holding a blade that can be tried, by place, turn (degrees) and depth (mm). */
+export interface HoldSpace {
+  readonly range: PlacementRange
+  /** The places and turns of the map. */
+  readonly places: readonly number[]
+  readonly turns: readonly number[]
+  /** Null where the stone cannot lie on all of the edge, or the blade cannot be held so. */
+  readonly at: (place: number, turnDeg: number, bladeYMm: number) => Tried | null
+}
+
+const MAP = { along: 33, turns: 17 } as const
+/** Finer than this no hold is told from another. */
+export const FINE = { mm: 0.002, deg: 0.002 } as const
+
+/** The holds that a search can try. */
+export function holdSpace({ held: now, range, judge, allowed = () => true }: PlacementAsk): HoldSpace {
+  const { onMarks } = range
+  return {
+    range,
+    places: onMarks ? onMarks.marksMm.map((mark) => onMarks.landmarkMm - mark).sort((a, b) => a - b) : spread(range.bladeXMm, MAP.along),
+    turns: spread(range.turnDeg, MAP.turns),
+    at: (place, turnDeg, bladeYMm) => {
+      const bladeXMm = onMarks ? bladeXOnMark(onMarks.landmarkMm, onMarks.landmarkMm - place, turnDeg) : place
+      const held = { ...now, bladeXMm, bladeYMm, turnDeg }
+      const judged = judge(held)
+      return judged && allowed(held, judged.pivotHeightMm) ? { held, ...judged, place } : null
+    },
+  }
+}
+
+export const within = (value: number, [least, most]: readonly [number, number]): number => Math.min(most, Math.max(least, value))
+const spread = ([from, to]: readonly [number, number], count: number): number[] => (to > from ? Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1)) : [from])

@@ -1,0 +1,47 @@
+import { downhill } from './downhill'
+import { goldenSection } from './goldenSection'
+import { FINE, within, type HoldSpace, type Tried } from './holdSpace'
+
+/** How far along the blade a valley is looked at, as shares of its length; and how the turn is searched there, degrees. */
+const VALLEY_SHARES = [0.02, -0.02, 0.05, -0.05, 0.1, -0.1, 0.2, -0.2] as const
+const NEAR_DEG = 5
+const TURN_FINE_DEG = 0.01
+/** A hold further along has to cost so much less. */
+const WORTH_IT = 1e-4
+/** Holds that differ by no more than this are alike: as a cost, and as a share of it. */
+const ALIKE = { cost: 0.003, share: 0.02 } as const
+
+/**
+ * Along the floor of a valley, where the angle stays even over many places if the blade is turned with each: looks far to both sides at
+ * the turn that is best there, and goes downhill again from where that is better. Source: docs/geometry.md, "An even angle".
+ */
+export function alongValley(space: HoldSpace, from: Tried): Tried {
+  const { bladeXMm: stretch, onMarks } = space.range
+  if (onMarks) return from
+  for (const share of VALLEY_SHARES) {
+    const there = bestTurn(space, within(from.place + share * (stretch[1] - stretch[0]), stretch), from)
+    if (there && there.cost < from.cost - WORTH_IT) return alongValley(space, downhill(space, there))
+  }
+  return from
+}
+
+/** The best turn at a place near the turn that another hold has. */
+function bestTurn({ range, at }: HoldSpace, place: number, { held }: Tried): Tried | null {
+  const turnAt = (turn: number) => at(place, turn, held.bladeYMm)
+  const [least, most] = [within(held.turnDeg - NEAR_DEG, range.turnDeg), within(held.turnDeg + NEAR_DEG, range.turnDeg)]
+  return turnAt(goldenSection(least, most, TURN_FINE_DEG, (turn) => turnAt(turn)?.cost ?? Infinity))
+}
+
+/** A hold that is turned less, or not at all, and costs next to nothing more: it is easier to set. */
+export function plainer({ range, places, at }: HoldSpace, best: Tried): Tried {
+  const most = best.cost + Math.min(ALIKE.cost, ALIKE.share * best.cost)
+  const step = range.onMarks || places.length === 1 ? 0 : places[1]! - places[0]!
+  for (const share of [0, 0.5]) {
+    const placeAt = (place: number) => at(place, best.held.turnDeg * share, best.held.bladeYMm)
+    const cost = (place: number) => placeAt(place)?.cost ?? Infinity
+    const nearest = places.reduce((found, place) => (cost(place) < cost(found) ? place : found))
+    const found = placeAt(range.onMarks ? nearest : goldenSection(within(nearest - step, range.bladeXMm), within(nearest + step, range.bladeXMm), FINE.mm, cost))
+    if (found && found.cost <= most) return found
+  }
+  return best
+}
