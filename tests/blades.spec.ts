@@ -170,6 +170,11 @@ test('the clamp card: a PDF at 1:1, the same again, and the correction for a bla
   await expect(page.getByTestId('held-as')).toContainText('Held as in Packing-room cutter')
   await expect(measure(page, 'Blade height')).toHaveValue((out - 1).toFixed(1))
   await expect(ledger(page, 'wanted', 'A')).toHaveText(`${wanted.toFixed(1)}°`)
+  await saved(page)
+  // The job that it was taken from is no copy of it.
+  await openJob(page, 'Packing-room cutter')
+  await expect(page.getByTestId('held-as')).toBeHidden()
+  await openJob(page, 'Angular-tip utility knife')
   await measure(page, 'Blade height').fill(String(out - 1.5))
   await measure(page, 'Blade height').press('Enter')
   await expect(page.getByTestId('held-as')).toBeHidden()

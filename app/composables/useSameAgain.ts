@@ -3,12 +3,13 @@ import { doneWith, heldAlike } from '#core/card/sameAgain'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 
-/** Earlier jobs with this blade on this rig, and which of them this one is held as. */
+/** Other jobs with this blade on this rig, and which of those before it this one is held as. */
 export function useSameAgain() {
   const job = useJob()
   const collections = useCollections()
   /** The latest first. */
-  const earlier = computed(() => (job.content ? doneWith(collections.jobsByTime, job.content).filter((one) => one.id !== job.id) : []))
-  const heldAs = computed(() => earlier.value.find((one) => heldAlike(one, job.content!)) ?? null)
-  return { earlier, heldAs }
+  const others = computed(() => (job.content ? doneWith(collections.jobsByTime, job.content).filter((one) => one.id !== job.id) : []))
+  // Ids are made in order of time.
+  const heldAs = computed(() => others.value.find((one) => one.id < job.id! && heldAlike(one, job.content!)) ?? null)
+  return { others, heldAs }
 }

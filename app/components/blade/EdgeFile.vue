@@ -13,7 +13,7 @@ import { usePreferences } from '~/stores/preferences'
 /** Takes an edge from a drawing or a table of points: which path, in which unit, which way round; the sheet shows what comes of it. */
 const emit = defineEmits<{ placed: [drawn: Drawn] }>()
 const preferences = usePreferences()
-const file = shallowRef<{ name: string; paths: readonly DrawnPath[]; residual: number | null } | null>(null)
+const file = shallowRef<{ name: string; paths: readonly DrawnPath[]; residual: number | null; leftOut: readonly string[] } | null>(null)
 const chosen = ref(0)
 const unit = ref<'mm' | 'in' | 'px' | 'as drawn'>('mm')
 const drawnUnit = ref<number | null>(null)
@@ -34,16 +34,16 @@ async function take(given: File) {
     const read = readPoints(text)
     if (!read.ok) return void (failure.value = `${given.name}, line ${read.line}: ${read.message} What was here is kept.`)
     const fitted = fitPoints(read.points, FIT_MM)
-    return begin(given.name, [{ name: 'points', segments: fitted.segments }], null, fitted.residualMm)
+    return begin(given.name, [{ name: 'points', segments: fitted.segments }], null, fitted.residualMm, [])
   }
   const read = /\.svg$/i.test(given.name) ? readSvg(text) : /\.dxf$/i.test(given.name) ? readDxf(text) : null
   if (!read) return void (failure.value = `${given.name}: take an SVG, a DXF or a CSV. What was here is kept.`)
   if (!read.ok) return void (failure.value = `${read.message} What was here is kept.`)
-  begin(given.name, read.paths, read.mmPerUnit, null)
+  begin(given.name, read.paths, read.mmPerUnit, null, read.leftOut)
 }
-function begin(name: string, paths: readonly DrawnPath[], mmPerUnit: number | null, residual: number | null) {
+function begin(name: string, paths: readonly DrawnPath[], mmPerUnit: number | null, residual: number | null, leftOut: readonly string[]) {
   const longest = paths.reduce((best, path, i) => (curveLength(path.segments) > curveLength(paths[best]!.segments) ? i : best), 0)
-  file.value = { name, paths, residual }
+  file.value = { name, paths, residual, leftOut }
   drawnUnit.value = mmPerUnit
   unit.value = mmPerUnit === null ? 'mm' : 'as drawn'
   chosen.value = longest
@@ -68,6 +68,7 @@ const lengths = computed(() => file.value?.paths.map((path, i) => ({ value: i, l
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <template v-if="file">
       <p>{{ file.name }}<span v-if="residualMm > 0" class="text-muted">, its points fitted within {{ residualMm.toFixed(3) }} mm</span></p>
+      <p v-if="file.leftOut.length > 0" class="text-sm text-toned">Not read: {{ file.leftOut.join(', ') }}. Draw them as paths if they are of the edge.</p>
       <UFormField v-if="file.paths.length > 1" label="Which path is the edge?"><USelect v-model="chosen" :items="lengths" size="lg" class="w-full" /></UFormField>
       <UFormField label="One unit of the drawing is"><USelect v-model="unit" :items="units" size="lg" class="w-full" /></UFormField>
       <div class="flex flex-wrap gap-x-6 gap-y-2"><UCheckbox v-model="tipAtLeft" size="lg" label="The tip is at its left" /><UCheckbox v-model="edgeBelow" size="lg" label="The edge is below the spine" /></div>

@@ -13,7 +13,7 @@ import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
 /** The same again: an earlier job's hold taken over, and the correction when the blade is lower now. */
-const { earlier, heldAs } = useSameAgain()
+const { others, heldAs } = useSameAgain()
 const bench = useBench()
 const actions = useBenchActions()
 const job = useJob()
@@ -48,9 +48,9 @@ function correct() {
 <template>
   <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="same">
     <h2 id="same" class="text-lg font-semibold">The same again</h2>
-    <p v-if="earlier.length === 0" class="text-sm text-muted">The next job with this blade on this rig begins with this card.</p>
+    <p v-if="others.length === 0" class="text-sm text-muted">The next job with this blade on this rig begins with this card.</p>
     <ul v-else>
-      <li v-for="one in earlier.slice(0, 4)" :key="one.id" class="flex items-center justify-between gap-2 border-t border-default py-1.5 first:border-t-0"><span class="min-w-0 truncate">{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span><span v-if="one.id === heldAs?.id" class="font-semibold">Held so</span><UButton v-else color="neutral" variant="outline" label="Hold it as then" :aria-label="`Hold it as in ${one.name}`" @click="take(one)" /></li>
+      <li v-for="one in others.slice(0, 4)" :key="one.id" class="flex items-center justify-between gap-2 border-t border-default py-1.5 first:border-t-0"><span class="min-w-0 truncate">{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span><span v-if="one.id === heldAs?.id" class="font-semibold">Held so</span><UButton v-else color="neutral" variant="outline" label="Hold it as then" :aria-label="`Hold it as in ${one.name}`" @click="take(one)" /></li>
     </ul>
     <UFormField class="mt-3" :label="`Blade height measured now, ${preferences.unit}`" help="Steel wears away: the blade stands lower than on the card." :error="now?.problem || undefined"><UInput v-model="measured" size="lg" inputmode="decimal" class="w-full" /></UFormField>
     <div v-if="now && !now.problem && now.differsMm !== undefined" class="mt-2" aria-live="polite" data-testid="worn">

@@ -10,8 +10,22 @@ export interface DrawnPath {
 }
 
 export type ReadDrawing =
-  | { readonly ok: true; readonly paths: readonly DrawnPath[]; /** Millimetres for a unit of the drawing, where it says so. */ readonly mmPerUnit: number | null }
+  | {
+      readonly ok: true
+      readonly paths: readonly DrawnPath[]
+      /** Millimetres for a unit of the drawing, where it says so. */
+      readonly mmPerUnit: number | null
+      /** What of the drawing could not be read as a path, as "2 ELLIPSE". */
+      readonly leftOut: readonly string[]
+    }
   | { readonly ok: false; readonly message: string }
+
+/** Each name once, with how often it came: "2 ELLIPSE". */
+export function counted(names: readonly string[]): string[] {
+  const counts = new Map<string, number>()
+  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1)
+  return [...counts].map(([name, count]) => `${count} ${name}`)
+}
 
 /** Joins pieces whose ends meet, whatever their order and direction, into the fewest chains. */
 export function chained(pieces: readonly Segment[], joinAt: number): Segment[][] {

@@ -7,7 +7,7 @@ import type { Segment } from '../../curve/segment'
 import { segmentAt } from '../../curve/segmentAt'
 import { degrees } from '../../units/angle'
 import type { Vec2 } from '../../vector/vec2'
-import { chained, type ReadDrawing } from './drawnPath'
+import { chained, counted, type ReadDrawing } from './drawnPath'
 
 // The parser tells of every oddity of a file; what matters is told by readDxf itself.
 log.setLevel('silent')
@@ -43,14 +43,15 @@ export function readDxf(text: string): ReadDrawing {
   }
   if (!drawing) return { ok: false, message: 'The file is no DXF that can be read.' }
   const entities = (drawing.entities ?? []) as unknown as Entity[]
-  const pieces = entities.flatMap(segmentsOf)
+  const read = entities.map((entity) => ({ kind: entity.type, segments: segmentsOf(entity) }))
+  const pieces = read.flatMap(({ segments }) => segments)
   if (pieces.length === 0) {
     const kinds = [...new Set(entities.map((entity) => entity.type))].join(', ')
     return { ok: false, message: `There is no line, arc, polyline or spline in this DXF${kinds ? `, only ${kinds}` : ''}.` }
   }
   const unit = Number((drawing.header as Record<string, unknown> | undefined)?.$INSUNITS)
   const paths = chained(pieces, JOIN_SHARE * extentOf(pieces.flatMap((piece) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point]))).map((segments, i) => ({ name: `chain ${i + 1}`, segments }))
-  return { ok: true, paths, mmPerUnit: MM_PER[unit] ?? null }
+  return { ok: true, paths, mmPerUnit: MM_PER[unit] ?? null, leftOut: counted(read.filter(({ segments }) => segments.length === 0).map(({ kind }) => kind)) }
 }
 
 const point = (at: { readonly x: number; readonly y: number }): [number, number] => [at.x, at.y]

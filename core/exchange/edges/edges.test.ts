@@ -66,8 +66,8 @@ describe('an edge written and read again', () => {
 describe('drawings of other programs', () => {
   it('SVG: relative commands, arcs, nested transforms and units', () => {
     const svg = '<svg width="100mm" height="50mm" viewBox="0 0 200 100"><g transform="translate(10,5)"><g transform="scale(2)"><path id="e" d="m0 0 h30 a20 20 0 0 1 20 20"/></g></g><text>no</text></svg>'
-    const { paths, mmPerUnit } = read(readSvg(svg))
-    expect(mmPerUnit).toBe(0.5)
+    const { paths, mmPerUnit, leftOut } = read(readSvg(svg))
+    expect([mmPerUnit, leftOut]).toEqual([0.5, ['1 text']])
     const placed = placing(paths[0]!, { mmPerUnit: 0.5, tipAtLeft: false, edgeBelow: false }, 30)
     expect(curveLength(placed.edge)).toBeCloseTo(30 + 10 * Math.PI, 2)
   })

@@ -3,13 +3,15 @@ import { SVGPathData } from 'svg-pathdata'
 import type { Curve } from '../../curve/curve'
 import { svgPath } from '../../curve/svgPath'
 import type { Segment } from '../../curve/segment'
-import type { DrawnPath, ReadDrawing } from './drawnPath'
+import { counted, type DrawnPath, type ReadDrawing } from './drawnPath'
 
 type Node = { [name: string]: Node[] | string } & { ':@'?: Record<string, string> }
 type Matrix = readonly [number, number, number, number, number, number]
 
 const parser = new XMLParser({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '', processEntities: false })
 const MM_PER: Record<string, number> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6, px: 25.4 / 96, '': 25.4 / 96 }
+/** Shapes that are no paths. */
+const SHAPES_UNREAD = new Set(['rect', 'circle', 'ellipse', 'text', 'image', 'use'])
 const ONE: Matrix = [1, 0, 0, 1, 0, 0]
 
 /** Reads the paths, lines, polylines and polygons of an SVG, groups and transforms included; y turned upward. */
@@ -23,13 +25,14 @@ export function readSvg(text: string): ReadDrawing {
   const root = document.find((node) => 'svg' in node)
   if (!root) return { ok: false, message: 'The file is no SVG: it has no drawing in it.' }
   const paths: DrawnPath[] = []
+  const leftOut: string[] = []
   try {
     walk(root.svg as Node[], ONE)
   } catch {
     return { ok: false, message: 'A path in this SVG cannot be read.' }
   }
   if (paths.length === 0) return { ok: false, message: 'There is no path in this SVG that could be an edge: convert texts and shapes to paths first.' }
-  return { ok: true, paths, mmPerUnit: unitOf(root[':@'] ?? {}) }
+  return { ok: true, paths, mmPerUnit: unitOf(root[':@'] ?? {}), leftOut: counted(leftOut) }
 
   function walk(nodes: readonly Node[], outer: Matrix): void {
     for (const node of nodes) {
@@ -37,6 +40,7 @@ export function readSvg(text: string): ReadDrawing {
       const attributes = node[':@'] ?? {}
       const matrix = times(outer, matrixOf(attributes.transform ?? ''))
       const data = dataOf(tag, attributes)
+      if (SHAPES_UNREAD.has(tag)) leftOut.push(tag)
       if (data) {
         for (const segments of segmentsOf(data, matrix)) paths.push({ name: attributes.id ?? `${tag} ${paths.length + 1}`, segments })
       }
