@@ -1,3 +1,6 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { build, chromium, giveUp, install, run, say } from './setUp.mjs'
 
 const PARTS = {
@@ -18,6 +21,10 @@ if (part && !(part in PARTS)) giveUp(`There is no part “${part}”: take one o
 /** How many tests a runner's closing lines say passed: "Tests  66 passed (66)", "18 passed (3.0m)". */
 const passedIn = (output) => Number(/^\s*(?:Tests\s+)?(\d+) passed \(/m.exec(output)?.[1] ?? 0)
 
+/** What the tests write goes here, and away with them. */
+const scratch = mkdtempSync(join(tmpdir(), 'jaw-tilt-test-'))
+process.on('exit', () => rmSync(scratch, { recursive: true, force: true, maxRetries: 3 }))
+
 let passed = 0
 await install()
 for (const name of part ? [part] : Object.keys(PARTS)) {
@@ -26,7 +33,7 @@ for (const name of part ? [part] : Object.keys(PARTS)) {
   await prepare?.()
   if (!command) continue
   let output = ''
-  if ((await run('npx', [...command, ...rest], { NO_COLOR: '1', FORCE_COLOR: undefined }, (text) => (output += text))) !== 0) giveUp(`${what}: failed.`)
+  if ((await run('npx', [...command, ...rest], { NO_COLOR: '1', FORCE_COLOR: undefined, TMPDIR: scratch }, (text) => (output += text))) !== 0) giveUp(`${what}: failed.`)
   passed += passedIn(output)
 }
 say('All is well')
