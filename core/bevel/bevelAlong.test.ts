@@ -13,6 +13,7 @@ const places = stations.map((station) => station.fromHeelMm)
 const tapering = { ...sampleJob.blade, bevelDeg: { aDeg: 20, bDeg: 18 }, thicknessBehindEdgeTipMm: 0.3, spineThicknessTipMm: 1.8 }
 const contacts = contactsAlong(stations, sampleJob.held, reacherAt(sampleJob, 'A', 58))
 const at = (edgeAngleDeg: number): Contact[] => contacts.map((contact) => ({ ...(contact as Contact), edgeAngleDeg }))
+const TAN_20 = Math.tan(Math.PI / 9)
 const width = (thickness: number, deg: number) => thickness / 2 / Math.sin((deg * Math.PI) / 180)
 
 describe('the bevel along the edge', () => {
@@ -48,8 +49,12 @@ describe('the section of a blade', () => {
 
   it('its thicknesses run straight from heel to tip, and its flat falls by the primary half-angle', () => {
     expect(bladeThere(tapering, 0.5)).toMatchObject({ spineThicknessMm: expect.closeTo(2.4, 9), thicknessBehindEdgeMm: expect.closeTo(0.4, 9) })
-    expect(primaryFaceDeg(sampleJob.blade, 'B')).toBeCloseTo((Math.atan(1.25 / 26) * 180) / Math.PI, 9)
+    expect(primaryFaceDeg(sampleJob.blade, 'B')).toBeCloseTo((Math.atan(1.25 / (26 - 0.25 / TAN_20)) * 180) / Math.PI, 9)
     expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'B')).toBe(0)
-    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'A')).toBeCloseTo((Math.atan(2.5 / 26) * 180) / Math.PI, 9)
+    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'A')).toBeCloseTo((Math.atan(2.5 / (26 - 0.5 / TAN_20)) * 180) / Math.PI, 9)
+    // A bevel that was proved says better where the shoulder lies; the drawn section has the same slope.
+    const proved = { ...sampleJob.blade, bevelDeg: { aDeg: 14, bDeg: 16 } }
+    const [, shoulder, end] = crossSectionHalf(proved, 15)
+    expect(primaryFaceDeg(proved, 'A')).toBeCloseTo((Math.atan2(end![1] - shoulder![1], end![0] - shoulder![0]) * 180) / Math.PI, 9)
   })
 })

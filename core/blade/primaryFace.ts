@@ -1,6 +1,5 @@
-import { degrees } from '../units/angle'
 import type { Blade } from './blade'
-import { primaryHalfAngleDeg } from './primaryHalfAngle'
+import { primaryHalfAngleDeg, slopeDeg } from './primaryHalfAngle'
 import type { Side } from '../clamping/centring'
 
 /**
@@ -10,5 +9,5 @@ import type { Side } from '../clamping/centring'
 export function primaryFaceDeg(of: Blade, side: Side): number {
   if (of.bevels === 'both') return primaryHalfAngleDeg(of)
   if (side === 'B') return 0
-  return degrees(Math.atan2(Math.max(0, of.spineThicknessMm - of.thicknessBehindEdgeMm), of.primaryGrindHeightMm))
+  return slopeDeg(of, of.spineThicknessMm - of.thicknessBehindEdgeMm)
 }

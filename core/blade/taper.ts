@@ -1,5 +1,5 @@
 import type { Blade } from './blade'
-import { primaryHalfAngleDeg } from './primaryHalfAngle'
+import { primaryHalfAngleDeg, type FaceMeasures } from './primaryHalfAngle'
 
 /** How a blade is at one place along it. */
 export interface BladeThere {
@@ -14,12 +14,11 @@ export interface BladeThere {
  * and near the tip, the same all along where the tip was not measured. Source: docs/geometry.md, "Cross-section".
  */
 export function bladeThere(
-  of: Pick<Blade, 'spineThicknessMm' | 'spineThicknessTipMm' | 'thicknessBehindEdgeMm' | 'thicknessBehindEdgeTipMm' | 'primaryGrindHeightMm'>,
+  of: FaceMeasures & Pick<Blade, 'spineThicknessTipMm' | 'thicknessBehindEdgeTipMm'>,
   share: number,
 ): BladeThere {
   const between = (heel: number, tip: number | null): number => heel + ((tip ?? heel) - heel) * share
   const spineThicknessMm = between(of.spineThicknessMm, of.spineThicknessTipMm)
   const thicknessBehindEdgeMm = between(of.thicknessBehindEdgeMm, of.thicknessBehindEdgeTipMm)
-  const { primaryGrindHeightMm } = of
-  return { spineThicknessMm, thicknessBehindEdgeMm, primaryHalfAngleDeg: primaryHalfAngleDeg({ spineThicknessMm, thicknessBehindEdgeMm, primaryGrindHeightMm }) }
+  return { spineThicknessMm, thicknessBehindEdgeMm, primaryHalfAngleDeg: primaryHalfAngleDeg({ ...of, spineThicknessMm, thicknessBehindEdgeMm }) }
 }

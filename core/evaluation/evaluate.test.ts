@@ -38,8 +38,11 @@ describe('the set angle of a job', () => {
   it('on a table the primary half-angle comes off, the same on both sides', () => {
     const half = primaryHalfAngleDeg(bellyBlade)
     const e = at({ ...sampleJob, rig: tableRig }, 58)
-    // The apex stands where the two primary faces, half the thickness behind the edge out, say: just over the table.
-    const apex = (bellyBlade.thicknessBehindEdgeMm / 2) * Math.cos((half * Math.PI) / 180)
+    // The table is the line through the shoulder of a 20° bevel and the end of the grind; the apex stands so far over it.
+    const [shoulder, end] = [[0.25 / Math.tan(Math.PI / 9), 0.25], [26, 1.5]] as const
+    const [run0, rise0] = [end[0] - shoulder[0], end[1] - shoulder[1]]
+    const apex = (shoulder[1] * run0 - shoulder[0] * rise0) / Math.hypot(run0, rise0)
+    expect(half).toBeCloseTo((Math.atan2(rise0, run0) * 180) / Math.PI, 9)
     const run = 95 + 28 * Math.cos((half * Math.PI) / 180)
     const toTable = (Math.atan2(58 - apex, run) * 180) / Math.PI - (Math.asin(6 / Math.hypot(58 - apex, run)) * 180) / Math.PI
     expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(toTable - half, 6)
