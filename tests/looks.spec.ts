@@ -54,7 +54,7 @@ for (const theme of ['light', 'dark'] as const) {
     await page.waitForTimeout(300)
     await accessible(page, 'stone')
     await page.keyboard.press('Escape')
-    await expect(page.getByRole('form', { name: 'Stone' })).toBeHidden()
+    await expect(page.getByRole('button', { name: 'New stone' })).toBeFocused()
     await page.keyboard.press('e')
     await expect(page.getByRole('region', { name: 'How sure is the set angle' })).toBeVisible()
     await accessible(page, 'how sure')
