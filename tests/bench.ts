@@ -1,7 +1,43 @@
+import { cpSync, mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { startServer, stopServer, type BuiltServer } from './builtServer'
 
-/** A test that fails on any console error, page error, failed request or icon that could not be drawn. */
-export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }>({
+/** Serves each test file its own copy of the demo data, so that no file finds what another left. */
+class OwnServer {
+  private now: { file: string; server: BuiltServer } | null = null
+  constructor(private readonly port: number) {}
+
+  async for(file: string): Promise<string> {
+    if (this.now?.file !== file) {
+      await this.stop()
+      const data = mkdtempSync(join(tmpdir(), 'jaw-tilt-browser-'))
+      cpSync(process.env.JAW_TILT_TEST_DATA!, data, { recursive: true })
+      this.now = { file, server: startServer(this.port, { JAW_TILT_DATA: data }) }
+      await this.now.server.ready()
+    }
+    return `http://127.0.0.1:${this.port}`
+  }
+
+  async stop(): Promise<void> {
+    if (this.now) await stopServer(this.now.server)
+    this.now = null
+  }
+}
+
+/** A test on a server of its file's own; it fails on any console error, page error, failed request or icon that could not be drawn. */
+export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }, { ownServer: OwnServer }>({
+  ownServer: [
+    // eslint-disable-next-line no-empty-pattern -- the runner reads the pattern
+    async ({}, use, { parallelIndex }) => {
+      const server = new OwnServer(Number(process.env.JAW_TILT_TEST_PORT) + parallelIndex)
+      await use(server)
+      await server.stop()
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ ownServer }, use, { file }) => use(await ownServer.for(file)),
   allowed: [[], { option: true }],
   noTrouble: [
     async ({ page, allowed }, use) => {

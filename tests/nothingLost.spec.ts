@@ -15,8 +15,10 @@ test.describe('a server that cannot keep', () => {
     // Even a reload keeps it: the change is in this browser.
     await page.reload()
     await expect(measure(page, 'Blade height')).toHaveValue('17.5')
-    await page.unroute('**/api/setups/*')
     await page.getByRole('button', { name: 'Try now' }).click()
+    await expect(page.getByRole('alert')).toContainText('The disk is full')
+    // With room again it is sent by itself.
+    await page.unroute('**/api/setups/*')
     await saved(page)
     await page.evaluate(() => localStorage.clear())
     await page.reload()

@@ -1,26 +1,20 @@
-import { spawn, type ChildProcess } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from '@playwright/test'
 import type { KeptStone } from '../core/kept/kept'
+import { expect, test } from './bench'
+import { startServer, type BuiltServer } from './builtServer'
 
 const PORT = 4767
 const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
-const started: ChildProcess[] = []
+const started: BuiltServer[] = []
 
-/** Starts a built server of its own; answers it with what it said and its exit code. */
-function start(env: Record<string, string>) {
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, PORT: String(PORT), ...env } })
-  started.push(child)
-  let said = ''
-  child.stdout.on('data', (text) => (said += text))
-  child.stderr.on('data', (text) => (said += text))
-  const ended = new Promise<number | null>((resolve) => child.on('exit', resolve))
-  const ready = expect.poll(async () => (await fetch(url('/api/health')).catch(() => null))?.status, { timeout: 60_000 }).toBe(200)
-  return { child, ended, ready, said: () => said }
+function start(env: Record<string, string>, port = PORT): BuiltServer {
+  const server = startServer(port, env)
+  started.push(server)
+  return server
 }
-test.afterEach(() => started.splice(0).forEach((child) => child.kill('SIGKILL')))
+test.afterEach(() => started.splice(0).forEach(({ child }) => child.kill('SIGKILL')))
 
 const put = (stone: KeptStone, change: object) =>
   fetch(url(`/api/stones/${stone.id}`), { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...stone, ...change }) })
@@ -28,18 +22,18 @@ const put = (stone: KeptStone, change: object) =>
 test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM ends cleanly', async () => {
   const data = join(mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')), 'made', 'with', 'parents')
   const first = start({ JAW_TILT_DATA: data, JAW_TILT_DEMO: '1' })
-  await first.ready
+  await first.ready()
   let [stone] = (await (await fetch(url('/api/stones'))).json()) as [KeptStone]
   for (let i = 1; i <= 5; i++) stone = (await (await put(stone, { notes: `pass ${i}` })).json()) as KeptStone
 
-  const second = start({ JAW_TILT_DATA: data, PORT: String(PORT + 1) })
+  const second = start({ JAW_TILT_DATA: data }, PORT + 1)
   expect(await second.ended).toBe(1)
   expect(second.said().trim()).toBe(`Jaw Tilt cannot start: The data folder ${data} is in use by process ${first.child.pid}. Stop that one first, or choose another folder.`)
 
   first.child.kill('SIGKILL')
   await first.ended
   const again = start({ JAW_TILT_DATA: data })
-  await again.ready
+  await again.ready()
   const kept = (await (await fetch(url(`/api/stones/${stone.id}`))).json()) as KeptStone
   expect(kept).toMatchObject({ notes: 'pass 5', revision: 6 })
 

@@ -11,7 +11,7 @@ test('how sure: the ranked budget, the samples that agree with it, and a measure
   const before = await total()
   await expect(page.getByRole('img', { name: /^What adds to the doubt, largest first/ })).toBeVisible()
   await page.getByRole('button', { name: 'Draw the samples' }).click()
-  await expect(page.getByTestId('sampled')).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByTestId('sampled')).toBeVisible()
   expect(Math.abs(Number(await page.getByTestId('sampled-half').textContent()) - before)).toBeLessThanOrEqual(0.02)
   const tilt = page.getByRole('region', { name: 'How well is the hold known, to ±' }).getByLabel('Tilt', { exact: true })
   await tilt.fill('0')

@@ -62,7 +62,7 @@ export async function chromium() {
   if (chromiumPath()) return
   if (process.getuid?.() === 0 && spawnSync('which', ['apt-get']).status === 0) {
     say('Installing Chromium for the browser tests')
-    const installed = (await run('apt-get', ['update', '-qq'])) === 0 && (await run('apt-get', ['install', '-y', '-qq', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })) === 0
+    const installed = (await run('apt-get', ['update', '-qq'])) === 0 && (await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })) === 0
     if (installed && chromiumPath()) return
   }
   giveUp('The browser tests need Chromium: install it with “sudo apt-get install chromium”, or name it in CHROMIUM_PATH.')

@@ -8,7 +8,7 @@ const PARTS = {
   types: { what: 'Types', command: ['nuxt', 'typecheck'] },
   unit: { what: 'Unit tests', command: ['vitest', 'run'] },
   build: { what: 'Build', prepare: build },
-  browser: { what: 'Browser tests', prepare: async () => (await build(), await chromium()), command: ['playwright', 'test'] },
+  browser: { what: 'Browser tests', prepare: build, command: ['playwright', 'test'] },
 }
 
 const [part, ...rest] = process.argv.slice(2)
@@ -25,9 +25,11 @@ const passedIn = (output) => Number(/^\s*(?:Tests\s+)?(\d+) passed \(/m.exec(out
 const scratch = mkdtempSync(join(tmpdir(), 'jaw-tilt-test-'))
 process.on('exit', () => rmSync(scratch, { recursive: true, force: true, maxRetries: 3 }))
 
+const parts = part ? [part] : Object.keys(PARTS)
 let passed = 0
-await install()
-for (const name of part ? [part] : Object.keys(PARTS)) {
+// Both wait for the network more than for this machine.
+await Promise.all([install(), parts.includes('browser') && chromium()])
+for (const name of parts) {
   const { what, prepare, command } = PARTS[name]
   say(what)
   await prepare?.()

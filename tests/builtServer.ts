@@ -1,0 +1,35 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { setTimeout as pause } from 'node:timers/promises'
+
+export interface BuiltServer {
+  readonly child: ChildProcess
+  /** When it answers; fails when it ended first, or does not answer in a minute. */
+  readonly ready: () => Promise<void>
+  /** Its exit code. */
+  readonly ended: Promise<number | null>
+  readonly said: () => string
+}
+
+/** Starts the built server on a port of this machine, with what of its environment is to be other. */
+export function startServer(port: number, env: Record<string, string>): BuiltServer {
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, FORCE_COLOR: undefined, PORT: String(port), ...env } })
+  let said = ''
+  child.stdout.on('data', (text) => (said += text))
+  child.stderr.on('data', (text) => (said += text))
+  const ended = new Promise<number | null>((resolve) => child.on('exit', resolve))
+  return { child, ready, ended, said: () => said }
+
+  async function ready(): Promise<void> {
+    for (const until = Date.now() + 60_000; Date.now() < until && child.exitCode === null; await pause(100)) {
+      const health = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null)
+      if (health?.ok) return
+    }
+    throw new Error(`The server on port ${port} does not answer. It said: ${said}`)
+  }
+}
+
+/** Ends a server as its owner would. */
+export async function stopServer({ child, ended }: BuiltServer): Promise<void> {
+  child.kill('SIGTERM')
+  await ended
+}
