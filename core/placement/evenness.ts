@@ -3,8 +3,9 @@ import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
+import { heightRange } from '../rig/dial'
 import { reacherAt, type Job } from '../setup/job'
-import type { Judgement } from './holdSpace'
+import { within, type Judgement } from './holdSpace'
 
 /** The tangents of an edge as numbers, for thousands of ways of holding it: outward normal, and its distance from the blade's origin. */
 export interface EdgeTangents {
@@ -28,7 +29,7 @@ export function edgeTangents(stations: readonly Station[]): EdgeTangents {
 
 /**
  * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the flattest place
- * of the edge are equally far from the wanted angle (on a plate: its best slot), and how far (the cost, degrees); null where the
+ * of the edge are equally far from the wanted angle (on a plate its best slot, and never beyond the rig's range), and how far (the cost, degrees); null where the
  * stone cannot lie on all of it. `stations` are those of `tangents`. Source: docs/geometry.md, "An even angle".
  */
 export function evenness(job: Job, side: Side, held: ClampPosition, tangents: EdgeTangents, stations: readonly Station[], wantedDeg: number): Judgement | null {
@@ -69,7 +70,11 @@ export function evenness(job: Job, side: Side, held: ClampPosition, tangents: Ed
       b = { ...b, balance: b.balance / 2 }
     }
   }
-  return { pivotHeightMm: best.at, cost: best.worst }
+  // The rig's range may end before that: then its end is the best that this hold can do.
+  const { lowestMm, highestMm } = heightRange(job.rig)
+  const pivotHeightMm = within(best.at, [lowestMm, highestMm])
+  const set = pivotHeightMm === best.at ? best : off(pivotHeightMm)
+  return set && { pivotHeightMm, cost: set.worst }
 
   /** A plate has only the heights of its slots. */
   function bestSlot(): Judgement | null {

@@ -5,7 +5,7 @@ import { primaryHalfAngleDeg } from '../blade/primaryHalfAngle'
 import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
 import { stationAt, type Station } from '../curve/stations'
-import { heightOfSetting, settingOfHeight, toNearestMark } from '../rig/dial'
+import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '../rig/dial'
 import type { DialSetting } from '../rig/heightReading'
 import { reacherAt, type Job } from '../setup/job'
 import { restsOnTable } from '../rig/rig'
@@ -90,6 +90,7 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   /** Looks a little further in each way: what would be better but is barred. */
   function boundsOf(best: Placement): Bound[] {
     const bounds = new Set<Bound>()
+    if (aim === 'even' && atEndOfRange(job.rig, best.pivotHeightMm)) bounds.add('height-out-of-rig')
     const MM = 1.5
     const DEPTH_MM = 3
     const DEG = 0.75
@@ -107,4 +108,10 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
     }
     return [...bounds]
   }
+}
+
+/** Whether a post stands at its lowest or highest; a plate's slots are all it has. */
+function atEndOfRange(rig: Job['rig'], heightMm: number): boolean {
+  const { lowestMm, highestMm } = heightRange(rig)
+  return rig.height.by !== 'slot' && (heightMm === lowestMm || heightMm === highestMm)
 }

@@ -82,6 +82,26 @@ describe('the best hold within them', () => {
     expect(found.bounds).toContain('between-stops')
   })
 
+  it('a post that ends too low is set to its end, and the rest of the deviation is owned up to', () => {
+    const low: Job = { ...job, rig: { ...job.rig, height: { by: 'millimetres', lowestMm: 20, highestMm: 50, zeroMm: 15, resolutionMm: 0.5 } } }
+    const ask = { side: 'A' as const, wantedDeg: 24, stations, aim: 'even' as const, onMarks: false, thereDeg: null }
+    const [ended, free] = [finished(findPlacement({ ...ask, job: low })), finished(findPlacement({ ...ask, job }))]
+    expect(free.best!.pivotHeightMm).toBeGreaterThan(50)
+    expect(ended.best!.pivotHeightMm).toBe(50)
+    expect(ended.bounds).toContain('height-out-of-rig')
+    const along = contactsAlong(stations, ended.best!.held, reacherAt({ ...low, held: ended.best!.held }, 'A', 50))
+    expect(Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity)))).toBeCloseTo(ended.best!.cost, 3)
+  })
+
+  it('for the least steel a plate is set to the slot below, so that nowhere the stone runs steeper than what is there', () => {
+    const there = { edgeAngleDeg: 22, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }
+    const fixedPlate: Job['rig'] = { ...job.rig, height: { by: 'slot', slideMm: 0, slots: [40, 50, 60].map((heightMm) => ({ label: `${heightMm}`, heightMm })) } }
+    const [plate, post] = [fixedPlate, job.rig].map((rig) => leastSteel({ ...job, rig }, 'A', job.held, edgeTangents(stations), stations, there)!)
+    expect(post!.pivotHeightMm).toBeGreaterThan(plate!.pivotHeightMm)
+    expect(post!.pivotHeightMm).toBeLessThan(plate!.pivotHeightMm + 10)
+    expect(plate!.cost).toBeGreaterThan(post!.cost)
+  })
+
   it('takes no steel off a straight edge held at the angle that is there', () => {
     const straight = evenStations([{ type: 'line', from: [0, 28], to: [90, 28] }], 50)
     const there = { edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }

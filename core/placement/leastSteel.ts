@@ -3,14 +3,15 @@ import { reprofile, type BevelSection } from '../bevel/reprofile'
 import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
+import { highestUpTo } from '../rig/dial'
 import { reacherAt, type Job } from '../setup/job'
 import { distancesOf, type EdgeTangents } from './evenness'
 import type { Judgement } from './holdSpace'
 
 /**
  * The least steel that a way of holding a blade takes off an existing bevel when the stone still reaches the apex everywhere: the
- * pivot height at which the steepest place has the angle that is there, and what goes at the others (the cost: mean area on this
- * side, mm²); null where the stone cannot lie on all of it, or would run flatter than the primary grind.
+ * pivot height at which the steepest place has the angle that is there (or the highest of the rig's below it), and what goes at the
+ * others (the cost: mean area on this side, mm²); null where the stone cannot lie on all of it, or would run flatter than the primary grind.
  * Source: docs/geometry.md, "An even angle".
  */
 export function leastSteel(job: Job, side: Side, held: ClampPosition, tangents: EdgeTangents, stations: readonly Station[], there: BevelSection): Judgement | null {
@@ -25,6 +26,12 @@ export function leastSteel(job: Job, side: Side, held: ClampPosition, tangents: 
     const over = reacherAt(at, side, pivotHeightMm).pivot.w
     pivotHeightMm += heightForAngleMm(there.edgeAngleDeg, nearest, faceOffsetMm) - over
     distances = distancesOf(at, side, tangents, stations, pivotHeightMm)
+  }
+  // Below the rig's range the height stays as it is: the limits of a hold say so.
+  const set = highestUpTo(job.rig, pivotHeightMm) ?? pivotHeightMm
+  if (set !== pivotHeightMm) {
+    pivotHeightMm = set
+    distances = distancesOf(at, side, tangents, stations, set)
   }
   const over = reacherAt(at, side, pivotHeightMm).pivot.w
   let removed = 0

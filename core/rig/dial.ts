@@ -47,6 +47,14 @@ export function heightRange(rig: Rig): { lowestMm: number; highestMm: number } {
   return { lowestMm: dial.lowestMm, highestMm: dial.highestMm }
 }
 
+/** The highest pivot height of a rig (on a plate: slot) that is not above a height, mm; null where its lowest is above it. */
+export function highestUpTo(rig: Rig, heightMm: number): number | null {
+  const { lowestMm, highestMm } = heightRange(rig)
+  if (heightMm < lowestMm - 1e-9) return null
+  if (rig.height.by !== 'slot') return Math.min(heightMm, highestMm)
+  return Math.max(...rig.height.slots.map((slot) => slot.heightMm).filter((slot) => slot <= heightMm + 1e-9))
+}
+
 /**
  * The setting for a pivot height: exact on a scale, the nearest slot on a plate; heights beyond the rig's range give its end.
  */
