@@ -1,4 +1,5 @@
 import type { Bound } from '#core/placement/findPlacement'
+import type { NoHold } from '#core/placement/whyNone'
 import type { Blade } from '#core/blade/blade'
 import type { ClampPosition } from '#core/clamping/clampPosition'
 import { markUnderLandmark } from '#core/hold/landmark'
@@ -46,4 +47,17 @@ export const BOUND_TEXT: Record<Bound, string> = {
   'end-of-the-blade': 'the blade ends there',
   'between-marks': 'a better place lies between two marks',
   'between-stops': 'a better depth lies on no stop',
+}
+
+/** Why it can be held nowhere, and what would help. */
+export const NO_HOLD_TEXT: Record<NoHold, string> = {
+  'off-the-blade': 'the jaws are wider than the blade: take narrower ones',
+  'too-little-held': 'too little steel is held: a deeper stop, or narrower jaws',
+  'off-the-flat': 'the jaws leave the flat of the blade: a stop less deep, or narrower jaws',
+  'into-the-edge': 'the jaws come too near the edge: a stop less deep, or narrower jaws',
+  'height-out-of-rig': 'the pivot cannot stand so low: a thinner stone, or another rig',
+  'rod-too-short': 'the rod does not reach all of it: leave out the zone farthest off, or take a longer rod',
+  'stops-too-near': 'the stop on the rod ends the stroke too soon: move it, or leave out the nearest zone',
+  'stone-meets-jaws': 'the stone meets the jaws: thinner or narrower jaws, a shorter stone, or a steeper angle',
+  'no-angle': 'the stone cannot come down to all of it: a thinner stone, or leave out a zone',
 }

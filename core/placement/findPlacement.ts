@@ -14,6 +14,7 @@ import { deepestHoldMm, holdLimits, LEAST_HELD_MM, type HoldTrouble } from './ho
 import { leastSteel } from './leastSteel'
 import type { Placement, PlacementRange } from './holdSpace'
 import { searchPlacement, type PlacementFound } from './searchPlacement'
+import { whyNone, type NoHold } from './whyNone'
 
 export const PLACEMENT_AIMS = ['even', 'least-steel'] as const
 export type PlacementAim = (typeof PLACEMENT_AIMS)[number]
@@ -39,6 +40,8 @@ export interface FoundPlacement extends PlacementFound {
   readonly atMark: { readonly setting: DialSetting; readonly worstDeg: number; readonly worstAtMm: number } | null
   /** What bars anything better; empty where steepest and flattest place simply balance. */
   readonly bounds: readonly Bound[]
+  /** Where there is no best: what stands against every hold, the most frequent first. */
+  readonly whyNone: readonly NoHold[]
 }
 
 /** A blade is not turned further than this in its jaws, degrees. */
@@ -74,8 +77,10 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const there: BevelSection = { edgeAngleDeg: thereDeg ?? wantedDeg, shoulderMm: bevelThicknessMm(job.blade), primaryHalfAngleDeg: primaryHalfAngleDeg(job.blade) }
   const judge = (held: Job['held']) => (aim === 'even' ? evenness(job, side, held, tangents, searched, wantedDeg) : leastSteel(job, side, held, tangents, searched, there))
   const range = placementRange(job, ask.onMarks)
-  const found = yield* searchPlacement({ held: job.held, range, judge, allowed: (held, heightMm) => limits(held, heightMm) === null })
-  return { ...found, atMark: found.best && atMark(found.best), bounds: found.best ? boundsOf(found.best) : [] }
+  const asked = { held: job.held, range, judge, allowed: (held: Job['held'], heightMm: number) => limits(held, heightMm) === null }
+  const found = yield* searchPlacement(asked)
+  const { best } = found
+  return best ? { ...found, atMark: atMark(best), bounds: boundsOf(best), whyNone: [] } : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
 
   function atMark({ held, pivotHeightMm }: Placement): FoundPlacement['atMark'] {
     const setting = toNearestMark(job.rig, settingOfHeight(job.rig, pivotHeightMm))

@@ -29,7 +29,7 @@ export function deepestHoldMm(of: Pick<Blade, 'widthMm' | 'primaryGrindHeightMm'
 }
 
 /**
- * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one, or null. The
+ * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one (the jaws' grip first), or null. The
  * places of the edge that must be reached are `stations`. Source: docs/geometry.md, "Limits".
  */
 export function holdLimits(job: Job, side: Side, stations: readonly Station[]): (held: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
@@ -40,9 +40,9 @@ export function holdLimits(job: Job, side: Side, stations: readonly Station[]): 
   const every = Math.max(1, Math.floor((stations.length - 1) / (ALONG_EDGE - 1)))
   const reached = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
   return (held, pivotHeightMm) => {
-    if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
     const grip = rig.jaws ? gripTrouble(held, rig.jaws.widthMm) : null
     if (grip) return grip
+    if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
     const at = { ...job, held }
     const over = reacherAt(at, side, pivotHeightMm)
     for (const station of reached) {

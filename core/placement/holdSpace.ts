@@ -52,13 +52,18 @@ const MAP = { along: 33, turns: 17 } as const
 /** Finer than this no hold is told from another. */
 export const FINE = { mm: 0.002, deg: 0.002 } as const
 
+/** The places and turns of a range that a map has. */
+export const spreadOver = ({ bladeXMm, onMarks, turnDeg }: PlacementRange): Pick<HoldSpace, 'places' | 'turns'> => ({
+  places: onMarks ? onMarks.marksMm.map((mark) => onMarks.landmarkMm - mark).sort((a, b) => a - b) : spread(bladeXMm, MAP.along),
+  turns: spread(turnDeg, MAP.turns),
+})
+
 /** The holds that a search can try. */
 export function holdSpace({ held: now, range, judge, allowed = () => true }: PlacementAsk): HoldSpace {
   const { onMarks } = range
   return {
     range,
-    places: onMarks ? onMarks.marksMm.map((mark) => onMarks.landmarkMm - mark).sort((a, b) => a - b) : spread(range.bladeXMm, MAP.along),
-    turns: spread(range.turnDeg, MAP.turns),
+    ...spreadOver(range),
     at: (place, turnDeg, bladeYMm) => {
       const bladeXMm = onMarks ? bladeXOnMark(onMarks.landmarkMm, onMarks.landmarkMm - place, turnDeg) : place
       const held = { ...now, bladeXMm, bladeYMm, turnDeg }

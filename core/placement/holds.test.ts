@@ -93,6 +93,17 @@ describe('the best hold within them', () => {
     expect(Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity)))).toBeCloseTo(ended.best!.cost, 3)
   })
 
+  it.each([
+    ['rod-too-short', { rig: { rodLengthMm: 60 } }],
+    ['stone-meets-jaws', { rig: { jaws: { ...job.rig.jaws!, halfThicknessMm: 14 } } }],
+    ['off-the-blade', { rig: { jaws: { ...job.rig.jaws!, widthMm: 140 } } }],
+    ['no-angle', { stone: { faceOffsetMm: 600 } }],
+  ] as const)('says why it can be held nowhere: %s', (why, { rig = {}, stone = {} }: { rig?: Partial<Job['rig']>; stone?: Partial<Job['stone']> }) => {
+    const found = finished(findPlacement({ job: { ...job, rig: { ...job.rig, ...rig }, stone: { ...job.stone, ...stone } }, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }))
+    expect(found.best).toBeNull()
+    expect(found.whyNone[0]).toBe(why)
+  })
+
   it('for the least steel a plate is set to the slot below, so that nowhere the stone runs steeper than what is there', () => {
     const there = { edgeAngleDeg: 22, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }
     const fixedPlate: Job['rig'] = { ...job.rig, height: { by: 'slot', slideMm: 0, slots: [40, 50, 60].map((heightMm) => ({ label: `${heightMm}`, heightMm })) } }

@@ -9,7 +9,7 @@ import { useTask } from '~/workers/useTask'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
-import { BOUND_TEXT, middleMark, moveText } from '~/words/placementText'
+import { BOUND_TEXT, middleMark, moveText, NO_HOLD_TEXT } from '~/words/placementText'
 import { zoneAt, zoneName } from '~/words/zoneText'
 
 /** Where to hold the blade for the evenest angle within what the rig can do. */
@@ -96,7 +96,7 @@ function holdIt() {
         <p v-if="failureToHold" role="alert" class="text-error">{{ failureToHold }}</p>
         <p class="text-sm text-muted">{{ why }}</p>
       </template>
-      <p v-else class="text-error">This blade cannot be held in this rig so that the stone reaches all of what counts. Take narrower jaws, a thinner stone, {{ onMarks ? 'a place off the marks, ' : '' }}or leave out a zone.</p>
+      <p v-else class="text-error">Held nowhere {{ onMarks ? 'on a mark' : 'in this rig' }} does the stone reach all of what counts: {{ result.whyNone.map((why) => NO_HOLD_TEXT[why]).join('; ') }}.</p>
       <PlacementMapView v-if="job.content" :map="result.map" :best="best" :now="job.content.held" :cost-text="costText" />
       <p class="text-sm text-muted">Pale is even, dark is uneven; turn up, place across. Cross: best. Dotted ring: now. Crossed out: cannot be held.</p>
     </div>
