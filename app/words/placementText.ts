@@ -51,13 +51,13 @@ export const BOUND_TEXT: Record<Bound, string> = {
 
 /** Why it can be held nowhere, and what would help. */
 export const NO_HOLD_TEXT: Record<NoHold, string> = {
-  'off-the-blade': 'the jaws are wider than the blade: take narrower ones',
-  'too-little-held': 'too little steel is held: a deeper stop, or narrower jaws',
-  'off-the-flat': 'the jaws leave the flat of the blade: a stop less deep, or narrower jaws',
-  'into-the-edge': 'the jaws come too near the edge: a stop less deep, or narrower jaws',
-  'height-out-of-rig': 'the pivot cannot stand so low: a thinner stone, or another rig',
-  'rod-too-short': 'the rod does not reach all of it: leave out the zone farthest off, or take a longer rod',
-  'stops-too-near': 'the stop on the rod ends the stroke too soon: move it, or leave out the nearest zone',
-  'stone-meets-jaws': 'the stone meets the jaws: thinner or narrower jaws, a shorter stone, or a steeper angle',
-  'no-angle': 'the stone cannot come down to all of it: a thinner stone, or leave out a zone',
+  'off-the-blade': 'The jaws are wider than the blade: take narrower ones.',
+  'too-little-held': 'Too little steel is held: take a deeper stop, or narrower jaws.',
+  'off-the-flat': 'The jaws leave the flat of the blade: take a stop less deep, or narrower jaws.',
+  'into-the-edge': 'The jaws come too near the edge: take a stop less deep, or narrower jaws.',
+  'height-out-of-rig': 'The pivot cannot stand so low: take a thinner stone, or another rig.',
+  'rod-too-short': 'The rod does not reach all of it: leave out the zone farthest off, or take a longer rod.',
+  'stops-too-near': 'The stop on the rod ends the stroke too soon: move it, or leave out the nearest zone.',
+  'stone-meets-jaws': 'The stone meets the jaws: take thinner or narrower ones, a shorter stone, or a steeper angle.',
+  'no-angle': 'The stone cannot come down to all of it: take a thinner one, or leave out a zone.',
 }
