@@ -40,21 +40,28 @@ const names = computed(() => (viewport.value ? props.zones.map((zone, i) => {
   const [x, y] = px(middle.point)
   return { name: zoneName(props.zones, i), at: [x + -middle.heading[1] * 20, y - middle.heading[0] * 20] as const }
 }) : []))
-const overall = computed(() => (viewport.value ? { length: dimension(px([0, 0]), px([tip.value[0], 0]), 44), width: dimension(px([0, 0]), px([0, props.stations[0]!.point[1]]), 34) } : null))
+/** How far the dimension line of the length stands below the spine. */
+const LENGTH_LINE_PX = 44
+const overall = computed(() => (viewport.value ? { length: dimension(px([0, 0]), px([tip.value[0], 0]), LENGTH_LINE_PX), width: dimension(px([0, 0]), px([0, props.stations[0]!.point[1]]), 34) } : null))
 
 /** Where each knob stands, and which way it goes. */
 const knobs = computed(() => {
   if (!viewport.value) return []
   const m = (key: ShapeMeasure) => props.measureMm(key) ?? 0
-  const place: Record<ShapeMeasure, { at: Vec2; way: 'x' | 'y' }> = {
-    lengthMm: { at: [m('lengthMm'), props.uses.includes('tipDropMm') ? m('tipDropMm') : props.outline.widthMm / 2], way: 'x' },
+  const place: Record<ShapeMeasure, { at: Vec2; way: 'x' | 'y'; belowPx?: number }> = {
+    // On the end of its dimension line, clear of the tip's own knob.
+    lengthMm: { at: [m('lengthMm'), 0], way: 'x', belowPx: LENGTH_LINE_PX },
     heelWidthMm: { at: [0, m('heelWidthMm')], way: 'y' },
     widthMm: { at: [m('bellyFromMm'), m('widthMm')], way: 'y' },
     bellyFromMm: { at: [m('bellyFromMm'), props.outline.widthMm * 0.45], way: 'x' },
     tipDropMm: { at: [m('lengthMm') * 0.93, m('tipDropMm')], way: 'y' },
     depthMm: { at: [m('lengthMm') * 0.35, m('heelWidthMm') - m('depthMm')], way: 'y' },
   }
-  return props.uses.map((key) => ({ key, now: m(key), x: px(place[key].at)[0], y: px(place[key].at)[1], way: place[key].way }))
+  return props.uses.map((key) => {
+    const { at, way, belowPx = 0 } = place[key]
+    const [x, y] = px(at)
+    return { key, now: m(key), x, y: y + belowPx, way }
+  })
 })
 const STEP_MM = 0.5
 /** How a measure grows along the sheet: a hollow gets deeper downward. */
