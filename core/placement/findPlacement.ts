@@ -1,17 +1,16 @@
-import { contactsAlong } from '../angle/contact'
 import type { BevelSection } from '../bevel/reprofile'
 import { bevelThicknessMm } from '../blade/bevelThickness'
 import { primaryHalfAngleDeg } from '../blade/primaryHalfAngle'
 import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
 import { stationAt, type Station } from '../curve/stations'
-import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '../rig/dial'
-import type { DialSetting } from '../rig/heightReading'
-import { reacherAt, type Job } from '../setup/job'
+import { heightRange } from '../rig/dial'
+import type { Job } from '../setup/job'
 import { restsOnTable } from '../rig/rig'
 import { edgeTangents, evenness } from './evenness'
 import { deepestHoldMm, holdLimits, LEAST_HELD_MM, type HoldTrouble } from './holdLimits'
 import { leastSteel } from './leastSteel'
+import { atNearestMark, type AtMark } from './nearestMark'
 import type { Placement, PlacementRange } from './holdSpace'
 import { searchPlacement, type PlacementFound } from './searchPlacement'
 import { whyNone, type NoHold } from './whyNone'
@@ -36,8 +35,7 @@ export interface FindPlacement {
 export type Bound = HoldTrouble | 'turned-far-enough' | 'end-of-the-blade' | 'between-marks' | 'between-stops'
 
 export interface FoundPlacement extends PlacementFound {
-  /** The nearest mark to the best pivot height, and the greatest deviation with it: degrees with their sign, and its place. */
-  readonly atMark: { readonly setting: DialSetting; readonly worstDeg: number; readonly worstAtMm: number } | null
+  readonly atMark: AtMark | null
   /** What bars anything better; empty where steepest and flattest place simply balance. */
   readonly bounds: readonly Bound[]
   /** Where there is no best: what stands against every hold, the most frequent first. */
@@ -80,17 +78,7 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const asked = { held: job.held, range, judge, allowed: (held: Job['held'], heightMm: number) => limits(held, heightMm) === null }
   const found = yield* searchPlacement(asked)
   const { best } = found
-  return best ? { ...found, atMark: atMark(best), bounds: boundsOf(best), whyNone: [] } : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
-
-  function atMark({ held, pivotHeightMm }: Placement): FoundPlacement['atMark'] {
-    const setting = toNearestMark(job.rig, settingOfHeight(job.rig, pivotHeightMm))
-    const height = heightOfSetting(job.rig, setting)
-    if (!height.ok) return null
-    const contacts = contactsAlong(stations, held, reacherAt({ ...job, held }, side, height.heightMm))
-    const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
-    const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
-    return { setting, worstDeg: off[worst]!, worstAtMm: stations[worst]!.fromHeelMm }
-  }
+  return best ? { ...found, atMark: atNearestMark(job, side, best, stations, wantedDeg), bounds: boundsOf(best), whyNone: [] } : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
 
   /** Looks a little further in each way: what would be better but is barred. */
   function boundsOf(best: Placement): Bound[] {

@@ -3,7 +3,7 @@ import { contactsAlong } from '../angle/contact'
 import type { Blade } from '../blade/blade'
 import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import { markUnderLandmark } from '../hold/landmark'
-import { evenStations } from '../curve/stations'
+import { evenStations, stationAt } from '../curve/stations'
 import { reacherAt, type Job } from '../setup/job'
 import { sampleJob, tableRig } from '../setup/sampleJob.fixture'
 import { edgeTangents } from './evenness'
@@ -137,8 +137,18 @@ describe('a long blade', () => {
       const stretch = along.filter((station) => station.fromHeelMm >= position.coversFromMm - 1e-9 && station.fromHeelMm <= position.coversToMm + 1e-9)
       const contacts = contactsAlong(stretch, position.held, reacherAt({ ...long, held: position.held }, 'A', position.pivotHeightMm))
       for (const contact of contacts) expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
+      // A mark of half a millimetre is a tenth of a degree here or so to each side.
+      expect(Math.abs(position.atMark!.worstDeg)).toBeLessThan(0.2 + 0.2)
+      expect(position.atMark!.worstAtMm).toBeGreaterThanOrEqual(position.fromMm)
+      expect(position.atMark!.worstAtMm).toBeLessThanOrEqual(position.toMm)
     }
     for (const [i, seam] of many.seams.entries()) {
+      const [before, after] = [i, i + 1].map((k) => {
+        const { held, atMark } = many.positions[k]!
+        const contact = contactsAlong([stationAt(edge, seam.atMm)], held, reacherAt({ ...long, held }, 'A', atMark!.heightMm))[0]!
+        return contact.ok ? contact.edgeAngleDeg : NaN
+      })
+      expect(Math.abs(before! - after!)).toBeCloseTo(seam.apartDeg, 3)
       expect(seam.apartDeg).toBeLessThanOrEqual(0.4)
       expect(seam.atMm).toBeGreaterThanOrEqual(many.positions[i + 1]!.coversFromMm - 1e-9)
       expect(seam.atMm).toBeLessThanOrEqual(many.positions[i]!.coversToMm + 1e-9)

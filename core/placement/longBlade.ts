@@ -5,19 +5,22 @@ import { reacherAt, type Job } from '../setup/job'
 import { edgeTangents, evenness } from './evenness'
 import { holdLimits } from './holdLimits'
 import type { Placement, PlacementRange } from './holdSpace'
+import { atNearestMark, type AtMark } from './nearestMark'
 import { searchPlacement } from './searchPlacement'
 
 /** One of several ways of holding a long blade, and the stretch of the edge that is worked so. */
 export interface Position extends Placement {
   readonly fromMm: number
   readonly toMm: number
+  /** As it can be dialled, over its own stretch. */
+  readonly atMark: AtMark | null
   /** As far as the angle stays within the tolerance beyond its own stretch: where it can be blended. */
   readonly coversFromMm: number
   readonly coversToMm: number
 }
 
 export interface Seam {
-  /** Where the two positions' angles are nearest to each other, and how far apart they still are. */
+  /** Where the two positions' angles, as they can be dialled, are nearest to each other, and how far apart they still are. */
   readonly atMm: number
   readonly apartDeg: number
 }
@@ -66,20 +69,22 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
     taken.push({ from, to: good, placement: best })
     from = good
   }
-  const angles = taken.map(({ placement }) => anglesAlong(ask, placement))
+  const angles = taken.map(({ placement }) => anglesAlong(ask, placement, placement.pivotHeightMm))
   const positions = taken.map(({ from: a, to: b, placement }, k): Position => {
     const within = (i: number) => Math.abs(angles[k]![i]! - ask.wantedDeg) <= toleranceDeg + 1e-6
     let [first, last] = [a * every, Math.min(b * every, stations.length - 1)]
     while (first > 0 && within(first - 1)) first--
     while (last < stations.length - 1 && within(last + 1)) last++
-    return { ...placement, fromMm: coarse[a]!.fromHeelMm, toMm: coarse[b]!.fromHeelMm, coversFromMm: stations[first]!.fromHeelMm, coversToMm: stations[last]!.fromHeelMm }
+    const own = stations.slice(a * every, Math.min(b * every, stations.length - 1) + 1)
+    return { ...placement, atMark: atNearestMark(ask.job, ask.side, placement, own, ask.wantedDeg), fromMm: coarse[a]!.fromHeelMm, toMm: coarse[b]!.fromHeelMm, coversFromMm: stations[first]!.fromHeelMm, coversToMm: stations[last]!.fromHeelMm }
   })
+  const dialled = positions.map((position) => anglesAlong(ask, position, position.atMark?.heightMm ?? position.pivotHeightMm))
   const seams = positions.slice(1).map((next, k): Seam => {
     const before = positions[k]!
     let seam = { atMm: before.toMm, apartDeg: Infinity }
     stations.forEach((station, i) => {
       if (station.fromHeelMm < next.coversFromMm - 1e-9 || station.fromHeelMm > before.coversToMm + 1e-9) return
-      const apartDeg = Math.abs(angles[k]![i]! - angles[k + 1]![i]!)
+      const apartDeg = Math.abs(dialled[k]![i]! - dialled[k + 1]![i]!)
       if (apartDeg < seam.apartDeg) seam = { atMm: station.fromHeelMm, apartDeg }
     })
     return seam
@@ -103,7 +108,7 @@ function bestFor({ job, side, wantedDeg, range }: PositionsAsk, stretch: readonl
 }
 
 /** The edge angle at each station; not a number where there is none, which is within no tolerance. */
-function anglesAlong({ job, side, stations }: PositionsAsk, { held, pivotHeightMm }: Placement): number[] {
+function anglesAlong({ job, side, stations }: PositionsAsk, { held }: Placement, pivotHeightMm: number): number[] {
   const at = { ...job, held }
   return contactsAlong(stations, held, reacherAt(at, side, pivotHeightMm)).map((contact) => (contact.ok ? contact.edgeAngleDeg : NaN))
 }

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { placementRange } from '#core/placement/findPlacement'
 import type { Position } from '#core/placement/longBlade'
-import { settingOfHeight, toNearestMark } from '#core/rig/dial'
 import { useBench } from '~/composables/useBench'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useParts } from '~/composables/useParts'
@@ -26,11 +25,9 @@ const setTolerance = (deg: number) => (deg < 0.05 || deg > 5 ? 'Between 0.1° an
 const { running, done, result, failure, run, stop, forget } = useTask('positionsFor')
 const find = () => bench.things.value && run({ job: bench.things.value, side: bench.side.value, wantedDeg: bench.wantedDeg.value, toleranceDeg: tolerance.value, stations: bench.stations.value, range: placementRange(bench.things.value) })
 watch(() => [job.content?.bladeId, job.content?.rigId, job.content?.stoneId, bench.side.value, bench.wantedDeg.value, tolerance.value].join(), forget)
-const settingOf = (position: Position) => (bench.rig.value ? toNearestMark(bench.rig.value, settingOfHeight(bench.rig.value, position.pivotHeightMm)) : null)
 const holdFailure = ref('')
 function hold(position: Position) {
-  const setting = settingOf(position)
-  if (setting) holdFailure.value = actions.holdAndDial(position.held, setting) ?? ''
+  if (position.atMark) holdFailure.value = actions.holdAndDial(position.held, position.atMark.setting) ?? ''
 }
 
 const { facets, hollow, stones } = useParts()
@@ -46,10 +43,11 @@ const { facets, hollow, stones } = useParts()
       <div v-if="result" aria-live="polite" data-testid="positions">
         <template v-if="result.ok">
           <p class="font-semibold">{{ result.positions.length === 1 ? 'One position does.' : `${result.positions.length} positions.` }}</p>
+          <PositionsStrip v-if="result.positions.length > 1" :positions="result.positions" :seams="result.seams" />
           <ol class="mt-1">
             <li v-for="(position, i) in result.positions" :key="i" class="border-t border-default py-2">
-              <p><b>{{ i + 1 }}.</b> From {{ text(position.fromMm) }} to {{ text(position.toMm) }}, within ± {{ angleText(position.cost, 0.05) }}; can be blended from {{ text(position.coversFromMm) }} to {{ text(position.coversToMm) }}.</p>
-              <p class="text-toned">{{ moveText(bench.rig.value!, bench.blade.value!, job.content!.held, position.held, preferences.unit) }}; dial {{ settingOf(position) ? dialText(bench.rig.value!, settingOf(position)!, preferences.unit) : '–' }}.</p>
+              <p><b>{{ i + 1 }}.</b> From {{ text(position.fromMm) }} to {{ text(position.toMm) }}, within ± {{ angleText(Math.abs(position.atMark?.worstDeg ?? position.cost), 0.05) }}<template v-if="result.positions.length > 1">; can be blended from {{ text(position.coversFromMm) }} to {{ text(position.coversToMm) }}</template>.</p>
+              <p class="text-toned">{{ moveText(bench.rig.value!, bench.blade.value!, job.content!.held, position.held, preferences.unit) }}; dial {{ position.atMark ? dialText(bench.rig.value!, position.atMark.setting, preferences.unit) : '–' }}.</p>
               <p v-if="i > 0" class="text-sm text-muted">Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are {{ angleText(result.seams[i - 1]!.apartDeg, 0.05) }} apart.</p>
               <UButton class="mt-1" size="lg" color="neutral" variant="outline" label="Hold it so" :aria-label="`Hold it as in position ${i + 1}`" @click="hold(position)" />
             </li>

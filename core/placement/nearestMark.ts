@@ -1,0 +1,28 @@
+import { contactsAlong } from '../angle/contact'
+import type { Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import { heightOfSetting, settingOfHeight, toNearestMark } from '../rig/dial'
+import type { DialSetting } from '../rig/heightReading'
+import { reacherAt, type Job } from '../setup/job'
+import type { Placement } from './holdSpace'
+
+/** A way of holding a blade as it can really be dialled. */
+export interface AtMark {
+  readonly setting: DialSetting
+  /** The pivot height that it gives. */
+  readonly heightMm: number
+  /** The greatest deviation with it, degrees with their sign, and its place along the edge. */
+  readonly worstDeg: number
+  readonly worstAtMm: number
+}
+
+/** The mark of the rig nearest to a placement's pivot height, and what it gives along `stations`; null where the rig has no such mark. */
+export function atNearestMark(job: Job, side: Side, { held, pivotHeightMm }: Placement, stations: readonly Station[], wantedDeg: number): AtMark | null {
+  const setting = toNearestMark(job.rig, settingOfHeight(job.rig, pivotHeightMm))
+  const height = heightOfSetting(job.rig, setting)
+  if (!height.ok) return null
+  const contacts = contactsAlong(stations, held, reacherAt({ ...job, held }, side, height.heightMm))
+  const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
+  const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
+  return { setting, heightMm: height.heightMm, worstDeg: off[worst]!, worstAtMm: stations[worst]!.fromHeelMm }
+}
