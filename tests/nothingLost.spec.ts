@@ -26,6 +26,27 @@ test.describe('a server that cannot keep', () => {
   })
 })
 
+test.describe('an answer that is lost', () => {
+  test.use({ allowed: [/ERR_FAILED|Failed to load resource/] })
+
+  test('what the server has all the same is not taken for another’s change', async ({ page }) => {
+    await openJob(page, 'Vine hooks')
+    await page.route('**/api/setups/*', async (route) => {
+      if (route.request().method() !== 'PUT') return route.continue()
+      await route.fetch()
+      await route.abort()
+    })
+    await measure(page, 'Blade height').fill('18.5')
+    await measure(page, 'Blade height').press('Enter')
+    await expect(page.getByRole('alert')).toContainText('The server does not answer')
+    await page.unroute('**/api/setups/*')
+    await page.reload()
+    await expect(measure(page, 'Blade height')).toHaveValue('18.5')
+    await saved(page)
+    await expect(page.getByRole('dialog')).toBeHidden()
+  })
+})
+
 test('all data comes out as one file and goes back in, adding what is missing and what is newer', async ({ page }) => {
   await openJob(page, 'Packing-room cutter')
   await page.getByRole('button', { name: 'Preferences' }).click()

@@ -9,6 +9,8 @@ export interface Unsaved<T> {
   /** The revision the changes started from. */
   revision: number
   content: T
+  /** What was sent from that revision and not answered: the server may have it. */
+  unheard: readonly T[]
 }
 
 /** A journal in a storage such as localStorage. A storage that is full or switched off is done without. */
@@ -16,9 +18,10 @@ export function storageJournal<T>(storage: Storage, key: string, parse: (value: 
   return {
     read() {
       try {
-        const stored = JSON.parse(storage.getItem(key) ?? 'null') as Unsaved<unknown> | null
+        const stored = JSON.parse(storage.getItem(key) ?? 'null') as Partial<Unsaved<unknown>> | null
         const content = stored && parse(stored.content)
-        return stored && content ? { revision: stored.revision, content } : null
+        if (!content || typeof stored.revision !== 'number') return null
+        return { revision: stored.revision, content, unheard: (stored.unheard ?? []).map(parse).filter((one) => one !== null) }
       } catch {
         return null
       }

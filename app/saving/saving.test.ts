@@ -11,6 +11,7 @@ const saved = (text: string, revision: number): Reply => ({ ok: true, value: { t
 const refused = (status: number, current?: unknown): Reply => ({ ok: false, status, problem: { message: `status ${status}`, fields: [], current } })
 
 let stored: Unsaved<Note> | null
+const parse = (value: unknown): Note | null => (value ? { text: (value as Note).text } : null)
 const journal: Journal<Note> = { read: () => stored, write: (u) => (stored = u), clear: () => (stored = null) }
 
 function bench(...replies: (Reply | Promise<Reply>)[]) {
@@ -18,6 +19,7 @@ function bench(...replies: (Reply | Promise<Reply>)[]) {
   const sent: [string, number][] = []
   const save = autosave<Note>(1, {
     journal,
+    parse,
     retryMs: [10],
     onState: (state) => states.push(state),
     send: async (content, revision) => {
@@ -38,7 +40,7 @@ describe('saving as it is made', () => {
     let reply!: (r: Reply) => void
     const { save, last } = bench(new Promise<Reply>((resolve) => (reply = resolve)))
     const done = save.change({ text: 'one' })
-    expect(stored).toEqual({ revision: 1, content: { text: 'one' } })
+    expect(stored).toEqual({ revision: 1, content: { text: 'one' }, unheard: [{ text: 'one' }] })
     expect(last().is).toBe('saving')
     reply(saved('one', 2))
     await done
@@ -76,9 +78,34 @@ describe('saving as it is made', () => {
     expect(last().is).toBe('saved')
   })
 
+  it('what the server has of one’s own, though its answer was lost, is no conflict: what came after it is sent on', async () => {
+    const { save, sent, states, last } = bench(refused(0), refused(409, { text: 'one', revision: 2 }), saved('two', 3))
+    await save.change({ text: 'one' })
+    await save.change({ text: 'two' })
+    expect(sent).toEqual([['one', 1], ['two', 1], ['two', 2]])
+    expect(states.some((state) => state.is === 'conflict')).toBe(false)
+    expect(last().is).toBe('saved')
+    expect(save.revision).toBe(3)
+  })
+
+  it.each([
+    ['it has already', { text: 'one', revision: 2 }, 'one', [], undefined],
+    ['from the revision it started from', { text: 'old', revision: 1 }, 'one', [['one', 1]], 'saved'],
+    ['over an earlier one of its own', { text: 'one', revision: 2 }, 'two', [['two', 2]], 'saved'],
+    ['not over another’s', { text: 'theirs', revision: 2 }, 'two', [], 'conflict'],
+  ] as const)('what a page left unsaved is sent %s', async (_, kept, left, expected, state) => {
+    const sent: [string, number][] = []
+    const states: SaveState<Note>[] = []
+    const save = autosave<Note>(kept.revision, { journal, parse, onState: (is) => states.push(is), send: async ({ text }, revision) => (sent.push([text, revision]), saved(text, revision + 1)) })
+    await save.takeUp({ revision: 1, content: { text: left }, unheard: [{ text: 'one' }] }, kept)
+    expect(sent).toEqual(expected)
+    expect(states.at(-1)?.is).toBe(state)
+    if (state !== 'conflict') expect(stored).toBeNull()
+  })
+
   it('leaving sends what was being gathered, once', async () => {
     const sent: string[] = []
-    const save = autosave<Note>(1, { journal, gatherMs: 150, onState: () => {}, send: async ({ text }) => (sent.push(text), saved(text, 2)) })
+    const save = autosave<Note>(1, { journal, parse, gatherMs: 150, onState: () => {}, send: async ({ text }) => (sent.push(text), saved(text, 2)) })
     void save.change({ text: 'one' })
     void save.change({ text: 'two' })
     expect(sent).toEqual([])

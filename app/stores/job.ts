@@ -43,6 +43,7 @@ export const useJob = defineStore('job', () => {
     id.value = jobId
     saver = autosave<Setup>(kept.revision, {
       journal,
+      parse: parseContent,
       gatherMs: 150,
       send: (changed, revision) => ask(keptSetup, `/api/setups/${jobId}`, 'PUT', { ...changed, revision }),
       // A job that was left may still be sending its last change.
@@ -59,8 +60,7 @@ export const useJob = defineStore('job', () => {
     const unsaved = journal.read()
     if (!unsaved) return
     content.value = unsaved.content
-    if (unsaved.revision === kept.revision) void saver.change(unsaved.content)
-    else saveState.value = { is: 'conflict', theirs: kept }
+    void saver.takeUp(unsaved, kept)
   }
 
   /** Another tab saved this job: take its version over, unless there are changes here to be sent. */
