@@ -41,7 +41,7 @@ export function autosave<T extends object>(startRevision: number, options: Optio
   let revision = startRevision
   let pending: T | null = null
   let sending = false
-  /** What was sent from this revision and not answered: the server may have it. */
+  /** What was sent from this revision and not acknowledged: the server may have it all the same. */
   let unheard: readonly T[] = []
   let failures = 0
   let retry: ReturnType<typeof setTimeout> | undefined
@@ -77,7 +77,6 @@ export function autosave<T extends object>(startRevision: number, options: Optio
       return onState({ is: 'saved' })
     }
     if (answer.ok) return
-    if (answer.status > 0) unheard = unheard.filter((one) => one !== content)
     pending ??= content
     if (answer.status === 409 && answer.problem.current) return stopFor(answer.problem.current as Kept<T>)
     if (answer.status >= 400 && answer.status < 500) return onState({ is: 'refused', message: answer.problem.message })

@@ -9,7 +9,7 @@ export interface Unsaved<T> {
   /** The revision the changes started from. */
   revision: number
   content: T
-  /** What was sent from that revision and not answered: the server may have it. */
+  /** What was sent from that revision and not acknowledged: the server may have it all the same. */
   unheard: readonly T[]
 }
 

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Answer } from './api'
 import { autosave, type SaveState } from './autosave'
@@ -123,6 +124,56 @@ describe('saving as it is made', () => {
     expect(last()).toEqual({ is: 'refused', message: 'status 422' })
     await save.change({ text: 'better' })
     expect(last().is).toBe('saved')
+  })
+})
+
+/** What becomes of one request. */
+const FATES = ['kept', 'never came', 'kept, answer lost', 'disk full', 'kept, page left meanwhile', 'never came, page left meanwhile'] as const
+
+describe('one page alone, whatever becomes of its requests', () => {
+  beforeEach(() => vi.useFakeTimers())
+
+  it('never meets a conflict, and the last change is kept in the end', async () => {
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.constantFrom(...FATES), { maxLength: 12 }), fc.array(fc.nat(60), { minLength: 1, maxLength: 8 }), async (fates, pauses) => {
+        stored = null
+        const left = [...fates]
+        const server = { text: 'start', revision: 1 }
+        const states: SaveState<Note>[] = []
+        let gone = false
+        const send = (content: Note, revision: number): Promise<Reply> => {
+          const fate = left.shift() ?? 'kept'
+          const asked = (): Reply => {
+            if (revision !== server.revision) return refused(409, { ...server })
+            Object.assign(server, { text: content.text, revision: revision + 1 })
+            return saved(content.text, revision + 1)
+          }
+          const answer = fate.startsWith('kept') ? asked() : null
+          gone ||= fate.endsWith('meanwhile')
+          if (gone) return new Promise(() => {})
+          return Promise.resolve(fate === 'disk full' ? refused(507) : fate === 'kept' ? answer! : refused(0))
+        }
+        const open = () => autosave<Note>(server.revision, { journal, parse, retryMs: [10], gatherMs: 5, onState: (state) => states.push(state), send })
+        let page = open()
+        const reloaded = async () => {
+          gone = false
+          page = open()
+          if (stored) await page.takeUp(stored, { ...server })
+        }
+        for (const [i, pause] of pauses.entries()) {
+          void page.change({ text: `change ${i}` })
+          await vi.advanceTimersByTimeAsync(pause)
+          if (gone) await reloaded()
+        }
+        for (let round = 0; round < 60 && (page.unsaved || gone); round++) {
+          if (gone) await reloaded()
+          await vi.advanceTimersByTimeAsync(20)
+        }
+        expect(states.filter((state) => state.is === 'conflict')).toEqual([])
+        expect(server.text).toBe(`change ${pauses.length - 1}`)
+        expect(stored).toBeNull()
+      }),
+    )
   })
 })
 
