@@ -1,8 +1,11 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../angle/contact'
 import { evenStations, stationAt } from '../curve/stations'
+import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
 import { reacherAt, type Job } from '../setup/job'
 import { sampleJob, tableRig } from '../setup/sampleJob.fixture'
+import { add, dot, rotate, scale, subtract, unit, type Vec2 } from '../vector/vec2'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop } from './holdChecks'
 
 const withBlade = (blade: Partial<Job['blade']>): Job => ({ ...sampleJob, blade: { ...sampleJob.blade, ...blade } })
@@ -34,6 +37,26 @@ describe('will it hold', () => {
     const [wide, low] = clearances(job, contactsAlong(stations, job.held, reacherAt(job, 'A', 58)))
     expect(wide!.lowestDeg).toBeGreaterThan(low!.lowestDeg!)
     expect(low!.lowestDeg).toBeCloseTo((Math.atan2(2, 28) * 180) / Math.PI, 1)
+  })
+
+  it('the whole width of the stone has to pass over the jaws, also where the edge runs aslant to them', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -10, max: 10, noNaN: true }), fc.double({ min: 0, max: 95, noNaN: true }), fc.double({ min: 8, max: 45, noNaN: true }), (turnDeg, place, widthMm) => {
+        const job = { ...sampleJob, held: { ...sampleJob.held, turnDeg }, stone: { ...sampleJob.stone, widthMm, lengthMm: 300 } }
+        const contact = contactsAlong([stationAt(job.blade.edge, place)], job.held, reacherAt(job, 'A', 58))[0]!
+        if (!contact.ok) throw new Error(contact.reason)
+        // Places of the stone's face over the front line of the jaws: along the rod, and off to its sides.
+        const [run, across] = [unit(subtract(contact.point, contact.foot)), rotate(unit(subtract(contact.point, contact.foot)), Math.PI / 2)]
+        const over = Array.from({ length: 401 }, (_, i): Vec2 => {
+          const beside = add(contact.point, scale(across, widthMm * (i / 400 - 0.5)))
+          return add(beside, scale(run, -beside[1] / run[1]))
+        }).filter(([u]) => Math.abs(u) <= job.rig.jaws!.widthMm / 2)
+        const lowest = lowestAngleOverJawsDeg(contact, job.rig.jaws!, job.stone, null)
+        fc.pre(over.length > 0)
+        const nearest = Math.min(...over.map((at) => dot(contact.outward, subtract(contact.point, at))))
+        expect(lowest).toBeCloseTo((Math.atan2(job.rig.jaws!.halfThicknessMm, nearest) * 180) / Math.PI, 0)
+      }),
+    )
   })
 
   it('a knob behind the jaws ends the angle only where the stone’s lower end comes over it', () => {

@@ -2,7 +2,6 @@ import type { JawSet } from './jawSet'
 import type { Rig } from './rig'
 import type { Stone } from '../stone/stone'
 import { degrees, radians } from '../units/angle'
-import { dot, subtract, type Vec2 } from '../vector/vec2'
 import type { Contact } from '../angle/contact'
 
 /**
@@ -19,14 +18,20 @@ export function lowestAngleOverJawsDeg(contact: Contact, jaws: JawSet, stone: Pi
     const [dv, fromFoot] = [contact.point[1] - contact.foot[1], -behindMm - contact.foot[1]]
     if (dv <= 0 || fromFoot <= 0) return null
     const share = fromFoot / dv
-    const crossing: Vec2 = [contact.foot[0] + (contact.point[0] - contact.foot[0]) * share, -behindMm]
-    if (Math.abs(crossing[0]) > (jaws.widthMm + stone.widthMm) / 2) return null
-    const inFront = dot(contact.outward, subtract(contact.point, crossing))
+    const [du, [along, outward]] = [contact.point[0] - contact.foot[0], contact.outward]
+    const crossingU = contact.foot[0] + du * share
+    // The stretch of the corner under the stone: as wide as the stone, measured across the rod, as far as the jaws go.
+    const halfSpan = (stone.widthMm / 2) * Math.sqrt(1 + (du / dv) ** 2)
+    const from = Math.max(crossingU - halfSpan, -jaws.widthMm / 2)
+    const to = Math.min(crossingU + halfSpan, jaws.widthMm / 2)
+    if (from > to) return null
+    // From the tangent to that stretch: least, and the face lowest, at one of its ends.
+    const inFront = along * contact.point[0] + outward * (contact.point[1] + behindMm) - Math.max(along * from, along * to)
     if (inFront <= 0) return 90
     // At the bottom of its stroke the stone's upper end is at the contact, or its middle at the near stop.
     const lowerEndMm = Math.max(contact.reachMm - stone.lengthMm, (stroke?.nearestMm ?? 0) - stone.lengthMm / 2)
     const backMm = (contact.reachMm - lowerEndMm) * Math.cos(radians(contact.gaugeDeg))
-    if (Math.hypot(contact.point[0] - crossing[0], contact.point[1] - crossing[1]) > backMm) return null
+    if (Math.hypot(contact.point[0] - crossingU, contact.point[1] + behindMm) > backMm) return null
     return degrees(Math.atan2(highMm, inFront))
   }
 }
