@@ -29,8 +29,9 @@ export function edgeTangents(stations: readonly Station[]): EdgeTangents {
 
 /**
  * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the flattest place
- * of the edge are equally far from the wanted angle (on a plate its best slot, and never beyond the rig's range), and how far (the cost, degrees); null where the
- * stone cannot lie on all of it. `stations` are those of `tangents`. Source: docs/geometry.md, "An even angle".
+ * of the edge are equally far from the wanted angle (on a plate its best slot, and never beyond the rig's range), and how far (the
+ * cost, degrees); null where the stone cannot lie on all of it. `stations` are those of `tangents`. Source: docs/geometry.md, "An even
+ * angle".
  */
 export function evenness(job: Job, side: Side, held: ClampPosition, tangents: EdgeTangents, stations: readonly Station[], wantedDeg: number): Judgement | null {
   const range = distanceRange({ ...job, held }, side, tangents, stations)

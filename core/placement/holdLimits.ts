@@ -29,8 +29,8 @@ export function deepestHoldMm(of: Pick<Blade, 'widthMm' | 'primaryGrindHeightMm'
 }
 
 /**
- * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one (the jaws' grip first), or null. The
- * places of the edge that must be reached are `stations`. Source: docs/geometry.md, "Limits".
+ * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one (the jaws' grip
+ * first), or null. The places of the edge that must be reached are `stations`. Source: docs/geometry.md, "Limits".
  */
 export function holdLimits(job: Job, side: Side, stations: readonly Station[]): (held: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
   const { rig, blade } = job

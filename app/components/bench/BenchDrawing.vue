@@ -7,9 +7,7 @@ const bench = useBench()
 
 <template>
   <section aria-label="The bench, drawn to scale" class="relative flex min-h-0 flex-col rounded-sm border border-default bg-default">
-    <div class="absolute top-1.5 right-2 z-10 flex items-center gap-2">
-      <SideSwitch />
-    </div>
+    <SideSwitch class="absolute top-1.5 right-2 z-10" />
     <div v-if="bench.drawn.value" class="grid min-h-0 flex-1 grid-rows-[22rem_22rem] divide-default max-lg:divide-y lg:grid-cols-[11fr_12fr] lg:grid-rows-1 lg:divide-x" :class="{ 'opacity-60': bench.trouble.value }">
       <PlanView class="max-lg:order-2" />
       <SectionView />

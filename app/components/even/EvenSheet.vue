@@ -24,7 +24,7 @@ const told = computed(() => {
     <section class="rounded-sm border border-default bg-default p-3" aria-labelledby="along">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="along" class="flex items-center gap-2 text-lg" data-testid="worst"><AngleMark angle="set" />{{ told || bench.trouble.value }}</h2>
-        <div class="flex items-center gap-2"><SideSwitch /></div>
+        <SideSwitch />
       </div>
       <RibbonDrawing class="mt-1 h-52" />
       <UnrolledEdge v-if="set" class="h-60" />

@@ -96,7 +96,7 @@ function holdIt() {
         <p v-if="failureToHold" role="alert" class="text-error">{{ failureToHold }}</p>
         <p class="text-sm text-muted">{{ why }}</p>
       </template>
-      <p v-else class="text-error">No hold {{ onMarks ? 'on a mark' : 'in this rig' }} lets the stone reach all of what counts. {{ result.whyNone.map((why) => NO_HOLD_TEXT[why]).join(' ') }}</p>
+      <p v-else class="text-error">No hold {{ onMarks ? 'on a mark' : 'in this rig' }} lets the stone reach all of what counts. {{ result.whyNone.map((why) => NO_HOLD_TEXT[why]).join(' ') }}{{ onMarks ? ' Off the marks there may be one.' : '' }}</p>
       <PlacementMapView v-if="job.content" :map="result.map" :best="best" :now="job.content.held" :cost-text="costText" />
       <p class="text-sm text-muted">Pale is even, dark is uneven; turn up, place across. Cross: best. Dotted ring: now. Crossed out: cannot be held.</p>
     </div>

@@ -67,7 +67,7 @@ function causeText(cause: LikelyCause): string {
           <h2 id="must-read" class="flex items-center gap-2"><AngleMark angle="read" />On {{ names[bench.side.value] }}, {{ text(here) }} from the heel, with {{ bench.stone.value?.name }}, it must read</h2>
           <p class="figure text-4xl" data-testid="must-read">{{ expected[bench.side.value] === null ? '–' : angleText(expected[bench.side.value]!, set?.doubtDeg ?? 0.1) }}</p>
         </div>
-        <div class="flex items-center gap-2"><SideSwitch /></div>
+        <SideSwitch />
       </div>
       <p v-if="!set" class="text-error">{{ bench.trouble.value }}</p>
       <GaugeAlong v-else class="mt-2 h-80 2xl:h-[28rem]" />

@@ -35,7 +35,7 @@ const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.na
       </ul>
     </section>
     <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="reaches">
-      <div class="flex items-center justify-between gap-3"><h2 id="reaches" class="text-lg font-semibold">Will it reach?</h2><div class="flex items-center gap-2"><SideSwitch /></div></div>
+      <div class="flex flex-wrap items-center justify-between gap-3"><h2 id="reaches" class="text-lg font-semibold">Will it reach?</h2><SideSwitch /></div>
       <ul>
         <HoldCheck v-for="end in (['heel', 'tip'] as const)" :key="end" :verdict="checks[end].verdict" :title="end === 'heel' ? 'At the heel' : 'At the tip'">
           <template v-if="checks[end].reachMm !== null">{{ text(checks[end].reachMm!) }} from the pivot, of {{ text(checks.limitMm) }} there are.</template>

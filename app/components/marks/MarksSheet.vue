@@ -66,7 +66,7 @@ const described = computed(() => `True edge angle against the marks, for ${stone
           </template>
           <p v-else-if="advice" class="text-error">{{ reasonText(advice, preferences.unit) }}</p>
         </div>
-        <div class="flex items-center gap-2"><SideSwitch /></div>
+        <SideSwitch />
       </div>
       <BenchChart class="mt-3" type="line" :series="series" :options="options" :height="340" :label="described" />
       <p class="text-sm text-muted">For a blade standing {{ out }} out at the place looked at. <template v-if="isScale">The scale was drawn for {{ rig.height.by === 'degree-scale' ? lengthText(rig.height.drawnForBladeHeightMm, preferences.unit) : '' }} out and a stone {{ rig.height.by === 'degree-scale' ? lengthText(rig.height.drawnForFaceOffsetMm, preferences.unit) : '' }} thick.</template> Set now: {{ setNow }}.</p>

@@ -37,7 +37,7 @@ const arms = computed(() => bench.rig.value?.kind === 'two-arm')
     <section class="min-w-0 rounded-sm border border-default bg-default p-4" aria-labelledby="swaps">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="swaps" class="flex items-center gap-2 text-lg"><AngleMark angle="wanted" />To keep {{ angleText(bench.wantedDeg.value) }} at every swap</h2>
-        <div class="flex items-center gap-2"><SideSwitch /></div>
+        <SideSwitch />
       </div>
       <p v-if="swaps.length === 0" class="mt-3 text-muted">Choose the stones for this job at the left: then each swap says by how much to move the pivot.</p>
       <div v-else class="mt-3 overflow-x-auto" tabindex="0" role="region" aria-label="What to change at each swap">

@@ -36,7 +36,7 @@ const { facets, hollow, stones } = useParts()
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-2">
     <section class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="long">
-      <div class="flex items-center justify-between gap-3"><h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2><div class="flex items-center gap-2"><SideSwitch /></div></div>
+      <div class="flex flex-wrap items-center justify-between gap-3"><h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2><SideSwitch /></div>
       <MeasureField label="Keep within ±" kind="angle" focus="position-tolerance" :value="tolerance" :step="0.1" :apply="setTolerance" hint="of the wanted angle, all along" class="max-w-60" />
       <TaskButton label="Find the positions" :running="running" :done="done" :most="1" progress="Edge covered" @start="find" @stop="stop" />
       <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>

@@ -36,7 +36,7 @@ const first = computed(() => set.value?.budget[0] ?? null)
     <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="adds">
       <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
         <h2 id="adds" class="flex items-center gap-2 text-lg"><AngleMark angle="set" />Side {{ preferences.current.sideNames[bench.side.value] }} is known to</h2>
-        <div class="flex items-center gap-2"><SideSwitch /></div>
+        <SideSwitch />
       </div>
       <p class="figure text-4xl" data-testid="known-to">± {{ set.doubtDeg.toFixed(2) }}°</p>
       <p class="mt-1">Take <b>{{ MEASURE_WORD[first.id].toLowerCase() }}</b> again first: it adds {{ first.shareDeg.toFixed(2) }}°. <span class="text-muted">{{ WHERE[MEASURE_OF[first.id]] }}.</span></p>

@@ -39,9 +39,9 @@ const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}$
 <template>
   <div class="grid gap-3 lg:h-[calc(100dvh-17.8rem)] lg:min-h-[31rem] lg:grid-cols-[minmax(0,1fr)_22rem]">
     <section class="flex min-h-0 flex-col rounded-sm border border-default bg-default p-3" aria-labelledby="heights">
-      <div class="flex items-center justify-between gap-3">
+      <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="heights" class="font-semibold">Drag the point: every line is one edge angle</h2>
-        <div class="flex items-center gap-2"><SideSwitch /></div>
+        <SideSwitch />
       </div>
       <WhatIfChart v-if="set" class="max-lg:h-96 flex-1" />
       <p v-else class="p-4 text-error">{{ bench.trouble.value }}</p>
