@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { STATIONS, stationPath } from '../app/stations'
 import { expect, openJob, test } from './bench'
 
@@ -46,35 +46,26 @@ test('every view passes axe, by day and by night', async ({ page }) => {
     await accessible(page, `describing a blade: ${step}`)
   }
   await page.getByRole('navigation', { name: 'The way through this job' }).getByRole('link', { name: /^1 Rig/ }).click()
-  await page.getByRole('button', { name: 'Wear log' }).click()
-  await expect(page.getByRole('form', { name: 'New line of the log' })).toBeVisible()
-  await page.waitForTimeout(300)
-  await accessible(page, 'wear log')
-  await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'New stone' }).click()
-  await expect(page.getByRole('form', { name: 'Stone' })).toBeVisible()
-  await page.waitForTimeout(300)
-  await accessible(page, 'stone')
-  await page.keyboard.press('Escape')
+  const opened = async (what: string, panel: Locator, open: () => Promise<void>) => {
+    await open()
+    await expect(panel).toBeVisible()
+    await page.waitForTimeout(300)
+    await accessible(page, what)
+    await page.keyboard.press('Escape')
+  }
+  const press = (name: string) => () => page.getByRole('button', { name }).click()
+  await opened('wear log', page.getByRole('form', { name: 'New line of the log' }), press('Wear log'))
+  await opened('stone', page.getByRole('form', { name: 'Stone' }), press('New stone'))
   await expect(page.getByRole('button', { name: 'New stone' })).toBeFocused()
-  await page.keyboard.press('e')
-  await expect(page.getByRole('region', { name: 'How sure is the set angle' })).toBeVisible()
-  await accessible(page, 'how sure')
-  await page.keyboard.press('Escape')
-  await expect(page.getByRole('region', { name: 'How sure is the set angle' })).toBeHidden()
+  const howSure = page.getByRole('region', { name: 'How sure is the set angle' })
+  await opened('how sure', howSure, () => page.keyboard.press('e'))
+  await expect(howSure).toBeHidden()
   await page.keyboard.press('w')
   await expect(page.getByTestId('wanted-A')).toBeFocused()
   await accessible(page, 'wanted angle')
   await page.keyboard.press('Escape')
-  await page.getByRole('button', { name: 'Preferences' }).click()
-  await expect(page.getByRole('dialog', { name: 'Preferences' })).toBeVisible()
-  await page.waitForTimeout(300)
-  await accessible(page, 'preferences')
-  await page.keyboard.press('Escape')
-  await page.keyboard.press('Control+k')
-  await expect(page.getByPlaceholder('What do you want to do?')).toBeVisible()
-  await page.waitForTimeout(300)
-  await accessible(page, 'commands')
+  await opened('preferences', page.getByRole('dialog', { name: 'Preferences' }), press('Preferences'))
+  await opened('commands', page.getByPlaceholder('What do you want to do?'), () => page.keyboard.press('Control+k'))
 })
 
 test('nothing runs over the side on a phone, a laptop or a large screen, and the ledger stays in sight', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { evenStations } from '#core/curve/stations'
+import type { Position } from '#core/placement/longBlade'
 import { settingOfHeight } from '#core/rig/dial'
 import { evaluate, type SideSet } from '#core/evaluation/evaluate'
 import type { Job } from '#core/setup/job'
@@ -8,6 +9,7 @@ import { dot, length, subtract, unit, type Vec2 } from '#core/vector/vec2'
 import { dimension } from './dimension'
 import { jawMarks } from './jawMarks'
 import { nearestStation, planBounds, planView } from './planView'
+import { positionsView } from './positionsView'
 import { sectionBounds, sectionView } from './sectionView'
 import { fit, toDrawing, toPixels } from './viewport'
 
@@ -107,5 +109,15 @@ describe('the marks of the jaws', () => {
     const blade = { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 30 } }
     expect(jawMarks({ ...marked, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toEqual([[30, 0], [30, expect.closeTo(16.8, 9)]])
     expect(jawMarks({ ...sampleJob, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toBeNull()
+  })
+})
+
+describe('a strip of positions', () => {
+  it('lies over the edge end to end, each stretch within what it can be blended over, the seam where two overlap', () => {
+    const position = (fromMm: number, toMm: number, coversFromMm: number, coversToMm: number): Position => ({ held: sampleJob.held, pivotHeightMm: 50, cost: 0.1, atMark: null, fromMm, toMm, coversFromMm, coversToMm })
+    const { rows, seams } = positionsView([position(0, 120, 0, 130), position(120, 200, 110, 200)], [{ atMm: 124, apartDeg: 0 }])
+    expect(rows.map(({ own }) => own)).toEqual([{ from: 0, width: 60 }, { from: 60, width: 40 }])
+    expect(rows.map(({ covers }) => covers)).toEqual([{ from: 0, width: 65 }, { from: 55, width: 45 }])
+    expect(seams).toEqual([62])
   })
 })

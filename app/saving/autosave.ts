@@ -109,12 +109,15 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     },
     /** Takes up what an earlier page left unsaved: sends it, unless the server has it, or by now has something of another's. */
     async takeUp(left: Unsaved<T>, kept: Kept<T>): Promise<void> {
-      unheard = left.unheard
-      if (left.revision !== kept.revision && !same(kept, left.content) && !ours(kept)) {
-        pending = left.content
-        return stopFor(kept)
-      }
       if (same(kept, left.content)) return journal.clear()
+      unheard = left.unheard
+      if (left.revision !== kept.revision) {
+        if (!ours(kept)) {
+          pending = left.content
+          return stopFor(kept)
+        }
+        unheard = []
+      }
       return this.change(left.content)
     },
     /** Ends a conflict: writes this content over the other version. */

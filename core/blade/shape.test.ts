@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { cornersOf } from '../curve/corners'
 import { crossesItself } from '../curve/crossesItself'
@@ -74,6 +75,24 @@ describe('the library of shapes', () => {
     expect(crossesItself(points)).toBeNull()
     const spineEnd = evenStations(spine, 2)[1]!.point
     expect(Math.hypot(spineEnd[0] - points.at(-1)![0], spineEnd[1] - points.at(-1)![1])).toBeLessThan(id === 'straight' || id === 'chisel-tip' ? usual.heelWidthMm + 0.1 : 0.01)
+  })
+
+  it.each(SHAPE_IDS)('%s: whatever its measures, its zones follow each other from the heel to the end of the tip', (id) => {
+    const { usual, build } = SHAPES[id]
+    const scale = fc.double({ min: 0.75, max: 1.3, noNaN: true })
+    fc.assert(
+      fc.property(scale, scale, scale, (long, wide, dropped) => {
+        const { edge } = build({ ...usual, lengthMm: usual.lengthMm * long, bellyFromMm: usual.bellyFromMm * long, heelWidthMm: usual.heelWidthMm * wide, widthMm: usual.widthMm * wide, tipDropMm: usual.tipDropMm * dropped })
+        const stations = evenStations(edge, 200)
+        const found = zonesOf(edge, stations)
+        expect([found[0]!.fromMm, found.at(-1)!.toMm]).toEqual([0, expect.closeTo(stations.at(-1)!.fromHeelMm, 6)])
+        found.forEach((zone, i) => {
+          expect(zone.toMm).toBeGreaterThan(zone.fromMm)
+          if (i > 0) expect(zone.fromMm).toBeCloseTo(found[i - 1]!.toMm, 6)
+        })
+      }),
+      { numRuns: 40 },
+    )
   })
 
   it('a recurved edge has a hollow before its belly, a hooked one is all hollow', () => {

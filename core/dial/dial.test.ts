@@ -4,7 +4,7 @@ import type { Contact } from '../angle/contact'
 import { heightForAngleMm } from '../angle/edgeAngle'
 import { moved } from '../clamping/bladeHeight'
 import { stationAt } from '../curve/stations'
-import { heightOfSetting, heightRange, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
+import { heightOfSetting, heightRange, highestUpTo, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
 import { scaleFromMarks } from '../rig/scaleFromMarks'
 import { contactFor } from '../setup/job'
 import { armsRig, bellyBlade, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
@@ -32,6 +32,22 @@ describe('what to dial', () => {
         fc.pre(solved.heightMm >= lowestMm && solved.heightMm <= highestMm)
         const back = contactFor(job, side, settingOfHeight(rig, solved.heightMm), station)
         expect(back.ok && back.edgeAngleDeg).toBeCloseTo(wanted, 8)
+      }),
+    )
+  })
+
+  it('the highest height up to another is one the rig has, and nothing of the rig lies between them', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...rigs), fc.double({ min: 0, max: 130, noNaN: true }), (rig, heightMm) => {
+        const { lowestMm, highestMm } = heightRange(rig)
+        const found = highestUpTo(rig, heightMm)
+        expect(found === null).toBe(heightMm < lowestMm - 1e-9)
+        if (found === null) return
+        expect(found).toBeLessThanOrEqual(heightMm + 1e-9)
+        const back = heightOfSetting(rig, settingOfHeight(rig, found))
+        expect(back.ok && back.heightMm).toBeCloseTo(found, 6)
+        if (rig.height.by === 'slot') expect(rig.height.slots.some((slot) => slot.heightMm > found && slot.heightMm < heightMm)).toBe(false)
+        else expect(found).toBe(Math.min(heightMm, highestMm))
       }),
     )
   })
