@@ -3,7 +3,10 @@ import { fileURLToPath } from 'node:url'
 
 const inProject = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
-/** The server's own entry, its answers to errors and what is copied beside it. Nuxt's types leave these out; the server kit takes them. */
+/**
+ * The server's own entry, its answers to errors and what is copied beside it. Nuxt's types leave these out; the server
+ * kit takes them.
+ */
 const server = {
   entry: inProject('./server/entry.ts'),
   errorHandler: inProject('./server/problemHandler.ts'),
@@ -12,7 +15,9 @@ const server = {
   esbuild: { options: { target: 'es2022' } },
   hooks: {
     async compiled(nitro: { options: { output: { serverDir: string } } }) {
-      await cp(inProject('./server/store/migrations'), `${nitro.options.output.serverDir}/migrations`, { recursive: true })
+      await cp(inProject('./server/store/migrations'), `${nitro.options.output.serverDir}/migrations`, {
+        recursive: true,
+      })
     },
   },
 }
@@ -48,10 +53,28 @@ export default defineNuxtConfig({
       sizeLimitKb: 512,
       icons: [
         // Those that the interface kit's own controls use; the scan does not see them.
-        'lucide:check', 'lucide:chevron-down', 'lucide:chevron-up', 'lucide:chevron-left', 'lucide:chevron-right',
-        'lucide:minus', 'lucide:plus', 'lucide:x', 'lucide:search', 'lucide:loader-circle', 'lucide:arrow-up', 'lucide:arrow-down',
-        'lucide:arrow-left', 'lucide:arrow-right', 'lucide:circle-alert', 'lucide:circle-check', 'lucide:circle-x', 'lucide:info',
-        'lucide:triangle-alert', 'lucide:ellipsis', 'lucide:external-link', 'lucide:arrow-up-right',
+        'lucide:check',
+        'lucide:chevron-down',
+        'lucide:chevron-up',
+        'lucide:chevron-left',
+        'lucide:chevron-right',
+        'lucide:minus',
+        'lucide:plus',
+        'lucide:x',
+        'lucide:search',
+        'lucide:loader-circle',
+        'lucide:arrow-up',
+        'lucide:arrow-down',
+        'lucide:arrow-left',
+        'lucide:arrow-right',
+        'lucide:circle-alert',
+        'lucide:circle-check',
+        'lucide:circle-x',
+        'lucide:info',
+        'lucide:triangle-alert',
+        'lucide:ellipsis',
+        'lucide:external-link',
+        'lucide:arrow-up-right',
       ],
     },
   },

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { defineConfig } from '@playwright/test'
 
-// Workers read this file again: the folder is made once and handed on. Each worker has the port of its number on from this one.
+// Workers read this file again: the folder is made once and handed on. Each worker has the port of its number on from
+// this one.
 process.env.JAW_TILT_TEST_PORT ||= '4757'
 process.env.JAW_TILT_TEST_DATA ||= mkdtempSync(join(tmpdir(), 'jaw-tilt-demo-'))
 
@@ -23,7 +24,14 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env.CHROMIUM_PATH || '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
     },
   },
 })

@@ -2,7 +2,12 @@ import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  resolve: { alias: { '~': fileURLToPath(new URL('./app', import.meta.url)), '#core': fileURLToPath(new URL('./core', import.meta.url)) } },
+  resolve: {
+    alias: {
+      '~': fileURLToPath(new URL('./app', import.meta.url)),
+      '#core': fileURLToPath(new URL('./core', import.meta.url)),
+    },
+  },
   test: {
     include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts'],
     benchmark: { include: ['core/**/*.bench.ts'] },

@@ -11,7 +11,9 @@ onMounted(() => Promise.all([collections.load(), preferences.load()]))
 
 <template>
   <UApp :locale="en" :toaster="{ position: 'bottom-center' }">
-    <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-default focus:p-3">To the work</a>
+    <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-default focus:p-3"
+      >To the work</a
+    >
     <AppHeader />
     <NuxtPage />
     <ClientOnly>

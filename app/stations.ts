@@ -7,8 +7,8 @@ export interface Sheet {
 const sheet = (id: string, word: string): Sheet => ({ id, word })
 
 /**
- * The stations of the work, in order, each with its sheets. The way through a job, the shortcuts and the tests all read this
- * table.
+ * The stations of the work, in order, each with its sheets. The way through a job, the shortcuts and the tests all read
+ * this table.
  */
 export const STATIONS = [
   {
@@ -24,13 +24,24 @@ export const STATIONS = [
     word: 'Clamp',
     key: '3',
     asks: 'How is it held, and what is dialled?',
-    sheets: [sheet('', 'Bench'), sheet('even', 'Even angle'), sheet('parts', 'Long and faceted'), sheet('hold', 'Will it hold?'), sheet('sides', 'Two sides'), sheet('sure', 'How sure'), sheet('what-if', 'What if'), sheet('gauge', 'Gauge'), sheet('card', 'Clamp card')],
+    sheets: [
+      sheet('', 'Bench'),
+      sheet('even', 'Even angle'),
+      sheet('parts', 'Long and faceted'),
+      sheet('hold', 'Will it hold?'),
+      sheet('sides', 'Two sides'),
+      sheet('sure', 'How sure'),
+      sheet('what-if', 'What if'),
+      sheet('gauge', 'Gauge'),
+      sheet('card', 'Clamp card'),
+    ],
   },
 ] as const
 export type StationId = (typeof STATIONS)[number]['id']
 
 /** The address of a sheet of a job's station. */
-export const stationPath = (jobId: string, station: StationId, sheetId = ''): string => `/jobs/${jobId}/${station}${sheetId && `/${sheetId}`}`
+export const stationPath = (jobId: string, station: StationId, sheetId = ''): string =>
+  `/jobs/${jobId}/${station}${sheetId && `/${sheetId}`}`
 
 /** The station and the sheet that an address is of; null outside a job. */
 export function stationAt(path: string): { station: (typeof STATIONS)[number]; sheetId: string } | null {

@@ -5,8 +5,8 @@ import { useNitroApp } from 'nitropack/runtime'
 import { useDatabase } from './store/store'
 
 /**
- * The built server. Data first, then the port, so that nothing is answered before it can be kept; one line and exit code 1
- * when it cannot start. Listens on HOST (this machine alone unless it says otherwise) and PORT.
+ * The built server. Data first, then the port, so that nothing is answered before it can be kept; one line and exit
+ * code 1 when it cannot start. Listens on HOST (this machine alone unless it says otherwise) and PORT.
  */
 const host = process.env.HOST || '127.0.0.1'
 const port = Number(process.env.PORT || 4747)

@@ -5,13 +5,19 @@ const isProblem = (data: unknown): data is Problem => typeof data === 'object' &
 
 /** ENOSPC from the file system, or PostgreSQL's own disk_full, anywhere in the chain of causes. */
 function diskIsFull(error: unknown): boolean {
-  for (let at = error as { code?: string; errno?: number; message?: string; cause?: unknown } | undefined; at; at = at.cause as typeof at) {
+  for (
+    let at = error as { code?: string; errno?: number; message?: string; cause?: unknown } | undefined;
+    at;
+    at = at.cause as typeof at
+  ) {
     if (at.code === 'ENOSPC' || at.code === '53100' || /no space left/i.test(at.message ?? '')) return true
   }
   return false
 }
 
-/** Every refusal in one shape (core/kept/problem); what was not foreseen is logged here and told without its insides. */
+/**
+ * Every refusal in one shape (core/kept/problem); what was not foreseen is logged here and told without its insides.
+ */
 export default function problemHandler(error: H3Error, event: H3Event) {
   const full = diskIsFull(error)
   const status = full ? 507 : error.statusCode || 500

@@ -26,7 +26,10 @@ class OwnServer {
   }
 }
 
-/** A test on a server of its file's own; it fails on any console error, page error, failed request or icon that could not be drawn. */
+/**
+ * A test on a server of its file's own; it fails on any console error, page error, failed request or icon that could
+ * not be drawn.
+ */
 export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }, { ownServer: OwnServer }>({
   ownServer: [
     // eslint-disable-next-line no-empty-pattern -- the runner reads the pattern
@@ -71,9 +74,11 @@ export const ledger = (page: Page, angle: 'wanted' | 'set' | 'read' | 'proved', 
   page.locator(`[data-angle="${angle}"] [data-side="${side}"]`)
 
 /** The degrees that a figure of the ledger shows. */
-export const degrees = async (figure: Locator): Promise<number> => Number.parseFloat(((await figure.textContent()) ?? '').replace('−', '-'))
+export const degrees = async (figure: Locator): Promise<number> =>
+  Number.parseFloat(((await figure.textContent()) ?? '').replace('−', '-'))
 
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
 
 /** A measure's field, by its name. */
-export const measure = (page: Page, name: string): Locator => page.getByRole('region', { name: 'Measures' }).getByLabel(name, { exact: true })
+export const measure = (page: Page, name: string): Locator =>
+  page.getByRole('region', { name: 'Measures' }).getByLabel(name, { exact: true })

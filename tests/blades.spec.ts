@@ -2,7 +2,11 @@ import { readFile } from 'node:fs/promises'
 import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 import type { Page } from '@playwright/test'
 
-const sheet = (page: Page, name: string) => page.getByRole('navigation', { name: /^Sheets/ }).getByRole('link', { name, exact: true }).click()
+const sheet = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: /^Sheets/ })
+    .getByRole('link', { name, exact: true })
+    .click()
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 const form = (page: Page) => page.getByRole('form', { name: 'Blade' })
 
@@ -22,7 +26,9 @@ async function finish(page: Page, name: string) {
   await expect(page.getByRole('heading', { name })).toBeVisible()
 }
 
-test('a blade from the library is fitted with its knobs and by figures, keeps its taper, and is clamped', async ({ page }) => {
+test('a blade from the library is fitted with its knobs and by figures, keeps its taper, and is clamped', async ({
+  page,
+}) => {
   await newBlade(page)
   await page.getByRole('combobox', { name: 'Shape' }).click()
   await page.getByRole('option', { name: 'Clip', exact: true }).click()
@@ -43,7 +49,9 @@ test('a blade from the library is fitted with its knobs and by figures, keeps it
   await saved(page)
 })
 
-test('typed points, a drawing and a bad one: each is an edge or says why not, and what was typed stays', async ({ page }) => {
+test('typed points, a drawing and a bad one: each is an edge or says why not, and what was typed stays', async ({
+  page,
+}) => {
   await newBlade(page)
   await page.getByText('typed points', { exact: true }).click()
   await form(page).getByLabel('Points, mm').fill('0 20\n30 20\nwide')
@@ -60,14 +68,26 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
 
   await page.getByText('from a drawing', { exact: true }).click()
   const drawing = page.getByLabel('Drawing of the edge')
-  const give = (name: string, content: string) => drawing.setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
-  await give('circle.dxf', ['0', 'SECTION', '2', 'ENTITIES', '0', 'CIRCLE', '10', '0', '20', '0', '40', '5', '0', 'ENDSEC', '0', 'EOF'].join('\n'))
+  const give = (name: string, content: string) =>
+    drawing.setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
+  await give(
+    'circle.dxf',
+    ['0', 'SECTION', '2', 'ENTITIES', '0', 'CIRCLE', '10', '0', '20', '0', '40', '5', '0', 'ENDSEC', '0', 'EOF'].join(
+      '\n',
+    ),
+  )
   await expect(page.getByText(/There is no line, arc, polyline or spline in this DXF, only CIRCLE/)).toBeVisible()
-  await give('blade.svg', '<svg width="100mm" height="40mm" viewBox="0 0 100 40"><path id="outline" d="M0 4 H60 L80 19 C70 28 60 28 50 28 H0 Z"/><path id="speck" d="M0 0 h1"/></svg>')
+  await give(
+    'blade.svg',
+    '<svg width="100mm" height="40mm" viewBox="0 0 100 40"><path id="outline" d="M0 4 H60 L80 19 C70 28 60 28 50 28 H0 Z"/><path id="speck" d="M0 0 h1"/></svg>',
+  )
   await page.getByText('The edge is below the spine').click()
   await finish(page, 'Drawn blade')
   await expect(page.getByRole('definition').filter({ hasText: '24.0 mm' })).toBeVisible()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Take the edge out as SVG' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take the edge out as SVG' }).click(),
+  ])
   expect(await readFile(await download.path(), 'utf8')).toContain('<path id="edge"')
 })
 
@@ -75,10 +95,14 @@ test('a picture of a blade is kept, taken away and brought back; one that is non
   await openJob(page, 'Packing-room cutter')
   await page.keyboard.press('2')
   const pictures = page.getByRole('region', { name: 'Pictures of this blade' })
-  const add = (name: string, buffer: Buffer) => pictures.getByLabel('Picture of the blade').setInputFiles({ name, mimeType: 'image/png', buffer })
+  const add = (name: string, buffer: Buffer) =>
+    pictures.getByLabel('Picture of the blade').setInputFiles({ name, mimeType: 'image/png', buffer })
   await add('note.png', Buffer.from('no picture'))
   await expect(pictures.getByText('note.png is no picture that can be read.')).toBeVisible()
-  const png = await page.evaluate(() => Object.assign(document.createElement('canvas'), { width: 40, height: 30 }).toDataURL('image/png').split(',')[1]!)
+  const png = await page.evaluate(
+    () =>
+      Object.assign(document.createElement('canvas'), { width: 40, height: 30 }).toDataURL('image/png').split(',')[1]!,
+  )
   await add('blade.png', Buffer.from(png, 'base64'))
   await expect(pictures.getByRole('img')).toHaveCount(1)
   await pictures.getByRole('button', { name: 'Take picture 1 away' }).click()
@@ -88,7 +112,9 @@ test('a picture of a blade is kept, taken away and brought back; one that is non
   await expect(pictures.getByRole('img')).toHaveCount(1)
 })
 
-test('an even angle: what runs off is shown as the blade is moved, and the best hold makes it less', async ({ page }) => {
+test('an even angle: what runs off is shown as the blade is moved, and the best hold makes it less', async ({
+  page,
+}) => {
   await openJob(page, 'Chef’s knife, weekly')
   await sheet(page, 'Even angle')
   const worst = page.getByTestId('worst')
@@ -106,7 +132,9 @@ test('an even angle: what runs off is shown as the blade is moved, and the best 
   expect(Number(less)).toBeLessThan(Number(more))
   await page.getByRole('button', { name: 'Hold it so' }).click()
   await expect(page.getByRole('button', { name: 'Held so' })).toBeVisible()
-  await expect.poll(async () => Number(/(\d\.\d)° (high|low)/.exec((await worst.textContent())!)?.[1])).toBeLessThanOrEqual(Number(less) + 0.11)
+  await expect
+    .poll(async () => Number(/(\d\.\d)° (high|low)/.exec((await worst.textContent())!)?.[1]))
+    .toBeLessThanOrEqual(Number(less) + 0.11)
   await expect(page.getByText(/^No better is possible/)).toBeVisible()
 })
 
@@ -149,7 +177,10 @@ test('the clamp card: a PDF at 1:1, the same again, and the correction for a bla
   await openJob(page, 'Packing-room cutter')
   const out = Number(await measure(page, 'Blade height').inputValue())
   await sheet(page, 'Clamp card')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PDF' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'PDF' }).click(),
+  ])
   const pdf = await readFile(await download.path())
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-')
   expect(pdf.length).toBeGreaterThan(2000)

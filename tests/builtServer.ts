@@ -12,7 +12,9 @@ export interface BuiltServer {
 
 /** Starts the built server on a port of this machine, with what of its environment is to be other. */
 export function startServer(port: number, env: Record<string, string>): BuiltServer {
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], { env: { ...process.env, FORCE_COLOR: undefined, PORT: String(port), ...env } })
+  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+    env: { ...process.env, FORCE_COLOR: undefined, PORT: String(port), ...env },
+  })
   let said = ''
   child.stdout.on('data', (text) => (said += text))
   child.stderr.on('data', (text) => (said += text))

@@ -1,6 +1,8 @@
 import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 
-test('with the mouse: pick rig, stone and blade, hold it, dial it, and find it again after a reload', async ({ page }) => {
+test('with the mouse: pick rig, stone and blade, hold it, dial it, and find it again after a reload', async ({
+  page,
+}) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Start a job' }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
@@ -13,13 +15,15 @@ test('with the mouse: pick rig, stone and blade, hold it, dial it, and find it a
   // Dragging the blade out of the jaws flattens the angle, and every figure follows.
   const before = await degrees(ledger(page, 'set', 'A'))
   const knob = page.getByRole('slider', { name: 'Blade height, out of the jaws' })
-  const height = Number.parseFloat((await measure(page, 'Blade height').inputValue()))
+  const height = Number.parseFloat(await measure(page, 'Blade height').inputValue())
   const box = (await knob.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 12, { steps: 6 })
   await page.mouse.up()
-  await expect.poll(async () => Number.parseFloat(await measure(page, 'Blade height').inputValue())).toBeGreaterThan(height + 2)
+  await expect
+    .poll(async () => Number.parseFloat(await measure(page, 'Blade height').inputValue()))
+    .toBeGreaterThan(height + 2)
   await expect.poll(() => degrees(ledger(page, 'set', 'A'))).toBeLessThan(before)
 
   // The wanted angle, its reason, and what to dial for it.
@@ -167,12 +171,15 @@ test('inches, included angles and side names show everywhere and are kept', asyn
   await expect(measure(page, 'Blade height')).toHaveValue('25.4')
 })
 
-test('how sure it is: the measure that adds the most comes first, and a better one makes the angle surer', async ({ page }) => {
+test('how sure it is: the measure that adds the most comes first, and a better one makes the angle surer', async ({
+  page,
+}) => {
   await openJob(page, 'Pocket knife from the gate')
   await page.keyboard.press('e')
   const budget = page.getByRole('region', { name: 'How sure is the set angle' })
   const total = async () => Number(/± (\d+\.\d+)°/.exec((await budget.locator('p').first().textContent()) ?? '')?.[1])
-  const shares = async () => (await budget.getByRole('listitem').allTextContents()).map((text) => Number(/(\d+\.\d+)°/.exec(text)?.[1]))
+  const shares = async () =>
+    (await budget.getByRole('listitem').allTextContents()).map((text) => Number(/(\d+\.\d+)°/.exec(text)?.[1]))
   const before = await shares()
   expect(before).toEqual([...before].sort((a, b) => b - a))
   expect(await total()).toBeCloseTo(Math.hypot(...before), 1)

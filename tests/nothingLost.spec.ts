@@ -8,7 +8,9 @@ test.describe('a server that cannot keep', () => {
   test('a full disk is told, the change waits in the browser and is kept when there is room', async ({ page }) => {
     await openJob(page, 'Vine hooks')
     const full = { message: 'The disk is full: nothing was kept.', fields: [] }
-    await page.route('**/api/setups/*', (route) => (route.request().method() === 'PUT' ? route.fulfill({ status: 507, json: full }) : route.continue()))
+    await page.route('**/api/setups/*', (route) =>
+      route.request().method() === 'PUT' ? route.fulfill({ status: 507, json: full }) : route.continue(),
+    )
     await measure(page, 'Blade height').fill('17.5')
     await measure(page, 'Blade height').press('Enter')
     await expect(page.getByRole('alert')).toContainText('The disk is full')
@@ -50,11 +52,17 @@ test.describe('an answer that is lost', () => {
 test('all data comes out as one file and goes back in, adding what is missing and what is newer', async ({ page }) => {
   await openJob(page, 'Packing-room cutter')
   await page.getByRole('button', { name: 'Preferences' }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'Take out' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: 'Take out' }).click(),
+  ])
   const file = JSON.parse(await readFile(await download.path(), 'utf8')) as Backup
   expect(file.rigs).toHaveLength(4)
 
-  const bring = (content: unknown) => page.getByLabel('File to bring back').setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
+  const bring = (content: unknown) =>
+    page
+      .getByLabel('File to bring back')
+      .setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
   const job = file.setups.find((one) => one.name === 'Packing-room cutter')!
   const added = { ...job, id: '0197a000-0000-7000-8000-00000000beef', name: 'From the other bench' }
   const newer = { ...job, revision: job.revision + 1, wanted: { ...job.wanted, aDeg: 24, bDeg: 24 } }
@@ -75,8 +83,12 @@ test.describe('a file that is wrong', () => {
     file.setups[0]!.name = 'Not to be kept'
     file.setups[0]!.revision += 1
     await page.getByRole('button', { name: 'Preferences' }).click()
-    await page.getByLabel('File to bring back').setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) })
-    await expect(page.getByText('rigs.1.pivot.setbackMm: The pivot must stand behind the jaws: a setback above 0 mm.')).toBeVisible()
+    await page
+      .getByLabel('File to bring back')
+      .setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) })
+    await expect(
+      page.getByText('rigs.1.pivot.setbackMm: The pivot must stand behind the jaws: a setback above 0 mm.'),
+    ).toBeVisible()
     expect(await (await page.request.get('/api/setups')).text()).toBe(before)
   })
 })
@@ -95,7 +107,11 @@ test('two tabs: one follows the other, so the newest is never written over', asy
 test.describe('two devices', () => {
   test.use({ allowed: [/409/] })
 
-  test('a change from an outdated version shows both, and the one not chosen comes back by undo', async ({ page, browser, baseURL }) => {
+  test('a change from an outdated version shows both, and the one not chosen comes back by undo', async ({
+    page,
+    browser,
+    baseURL,
+  }) => {
     await openJob(page, 'Chef’s knife, weekly')
     const elsewhere = await browser.newContext({ baseURL })
     const other = await elsewhere.newPage()

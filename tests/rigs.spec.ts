@@ -6,18 +6,37 @@ import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 
 const refCase = (name: string) => reference.cases.find((one) => one.name === name)!
 
-/** A job on the bench with a blade that has the edge of a reference case, at a place that case computed, and its stone. */
+/**
+ * A job on the bench with a blade that has the edge of a reference case, at a place that case computed, and its stone.
+ */
 async function jobFor(request: APIRequestContext, name: string, bevels: 'both' | 'A' = 'both') {
   const { edge, mount, faceOffset } = refCase(name)
-  const [blades, rigs, stones] = (await Promise.all(['blades', 'rigs', 'stones'].map(async (kind) => (await request.get(`/api/${kind}`)).json()))) as [KeptBlade[], KeptRig[], KeptStone[]]
-  const post = async <T>(kind: string, data: object) => (await (await request.post(`/api/${kind}`, { data })).json()) as T
+  const [blades, rigs, stones] = (await Promise.all(
+    ['blades', 'rigs', 'stones'].map(async (kind) => (await request.get(`/api/${kind}`)).json()),
+  )) as [KeptBlade[], KeptRig[], KeptStone[]]
+  const post = async <T>(kind: string, data: object) =>
+    (await (await request.post(`/api/${kind}`, { data })).json()) as T
   const [, from, to] = edge[0] as unknown as [string, [number, number], [number, number]]
   const { id: _blade, ...bladeBefore } = blades[0]!
   const { id: _stone, ...stoneBefore } = stones[0]!
-  const blade = await post<KeptBlade>('blades', { ...bladeBefore, name: `Blade of “${name}”`, bevels, edge: [{ type: 'line', from, to }], spine: null })
-  const stone = await post<KeptStone>('stones', { ...stoneBefore, name: `Stone of “${name}”`, faceOffsetMm: faceOffset, faceOffsetEnds: null })
+  const blade = await post<KeptBlade>('blades', {
+    ...bladeBefore,
+    name: `Blade of “${name}”`,
+    bevels,
+    edge: [{ type: 'line', from, to }],
+    spine: null,
+  })
+  const stone = await post<KeptStone>('stones', {
+    ...stoneBefore,
+    name: `Stone of “${name}”`,
+    faceOffsetMm: faceOffset,
+    faceOffsetEnds: null,
+  })
   return post<KeptSetup>('setups', {
-    name: `Job of “${name}”`, rigId: rigs.find((rig) => rig.name === 'Window-bench turner')!.id, bladeId: blade.id, stoneId: stone.id,
+    name: `Job of “${name}”`,
+    rigId: rigs.find((rig) => rig.name === 'Window-bench turner')!.id,
+    bladeId: blade.id,
+    stoneId: stone.id,
     held: { bladeXMm: mount.bladeX, bladeYMm: mount.bladeY, turnDeg: 0 },
     dialled: { a: { by: 'turns', turns: 16 }, b: { by: 'turns', turns: 16 }, linked: true },
     wanted: { aDeg: 20, bDeg: 20, linked: true },
@@ -41,7 +60,10 @@ async function keepAndSet(page: Page, heightMm: number) {
   await next(page)
   await page.getByRole('button', { name: 'Keep this rig' }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
-  await page.getByRole('navigation', { name: 'The way through this job' }).getByRole('link', { name: /^3 Clamp/ }).click()
+  await page
+    .getByRole('navigation', { name: 'The way through this job' })
+    .getByRole('link', { name: /^3 Clamp/ })
+    .click()
   await measure(page, heightMm === 62 ? 'Arm pivot, to the side' : 'Pivot height').fill(String(heightMm))
   await page.keyboard.press('Enter')
 }
@@ -55,7 +77,12 @@ test('a new turning clamp with a millimetre scale gives the angle of the referen
   await newRig(page, await jobFor(request, name), 'Turning clamp with post', 'Spring post')
   await fill(page, { Setback: '95' })
   await next(page)
-  await fill(page, { 'Height at mark 0': '15', 'From mark to mark': '0.5', 'Lowest pivot height': '20', 'Highest pivot height': '90' })
+  await fill(page, {
+    'Height at mark 0': '15',
+    'From mark to mark': '0.5',
+    'Lowest pivot height': '20',
+    'Highest pivot height': '90',
+  })
   await next(page)
   await fill(page, jaws)
   await next(page)
@@ -64,7 +91,10 @@ test('a new turning clamp with a millimetre scale gives the angle of the referen
   await agrees(page, name)
 })
 
-test('a new plate with slots, its pivot off to one side, gives the angle of the reference', async ({ page, request }) => {
+test('a new plate with slots, its pivot off to one side, gives the angle of the reference', async ({
+  page,
+  request,
+}) => {
   const name = 'pivot off to one side of the jaws'
   await newRig(page, await jobFor(request, name), 'Plate with slots', 'Spring plate')
   await fill(page, { Setback: '95', 'Off the middle': '25' })
@@ -105,7 +135,10 @@ test('a new upright with two arms gives the angle of the reference', async ({ pa
   await agrees(page, name)
 })
 
-test('a new table with post gives the angle of the reference to a blade lying on its flat back', async ({ page, request }) => {
+test('a new table with post gives the angle of the reference to a blade lying on its flat back', async ({
+  page,
+  request,
+}) => {
   const name = 'straight edge, stone face 7.5 below the rod'
   await newRig(page, await jobFor(request, name, 'A'), 'Table with post', 'Spring table')
   await fill(page, { Setback: '95' })
@@ -140,7 +173,10 @@ test('what a printed scale was drawn for is worked out from two of its marks', a
   await expect(page.getByRole('textbox', { name: 'Drawn for a face offset of' })).toHaveValue('7.5')
 })
 
-test('impossible measures are refused with the reason, odd ones are kept, and what is typed outlives a reload', async ({ page, request }) => {
+test('impossible measures are refused with the reason, odd ones are kept, and what is typed outlives a reload', async ({
+  page,
+  request,
+}) => {
   await newRig(page, await jobFor(request, 'straight edge, centred pivot'), 'Turning clamp with post', 'Odd one')
   await fill(page, { Setback: '0' })
   await expect(form(page).getByText('The pivot must stand behind the jaws: a setback above 0 mm.')).toBeVisible()
@@ -164,11 +200,22 @@ test('impossible measures are refused with the reason, odd ones are kept, and wh
   await expect(form(page).getByText(/Odd, but kept: A setback of 32 mm is unusual/)).toBeVisible()
   await page.getByRole('button', { name: /^6: / }).click()
   await page.getByRole('button', { name: 'Keep this rig' }).click()
-  await expect(page.getByRole('radio', { name: /Odd one/ }).or(page.getByText('Odd one', { exact: true })).first()).toBeVisible()
+  await expect(
+    page
+      .getByRole('radio', { name: /Odd one/ })
+      .or(page.getByText('Odd one', { exact: true }))
+      .first(),
+  ).toBeVisible()
 })
 
-test('a rig that is measured anew keeps its old measures for the jobs done with it; it can be copied and put away', async ({ page, request }) => {
-  const [one, other] = [await jobFor(request, 'straight edge, centred pivot'), await jobFor(request, 'straight edge, centred pivot')]
+test('a rig that is measured anew keeps its old measures for the jobs done with it; it can be copied and put away', async ({
+  page,
+  request,
+}) => {
+  const [one, other] = [
+    await jobFor(request, 'straight edge, centred pivot'),
+    await jobFor(request, 'straight edge, centred pivot'),
+  ]
   await page.goto(`/jobs/${one.id}/rig`)
   await page.getByRole('button', { name: 'Copy Window-bench turner' }).click()
   await fill(page, { Name: 'Back-room turner' })
@@ -196,19 +243,31 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
   await expect(ledger(page, 'set', 'A')).toHaveText(set!)
 
   await page.getByRole('button', { name: 'Put Back-room turner away' }).click()
-  await page.getByText(/^Put away: \d/).first().click()
+  await page
+    .getByText(/^Put away: \d/)
+    .first()
+    .click()
   await page.getByRole('button', { name: 'Put Back-room turner back' }).click()
   await expect(page.getByRole('button', { name: 'Put Back-room turner away' })).toBeVisible()
 })
 
-test('rigs and stones go out as files and come in again; a wrong file says its line and field and changes nothing', async ({ page, request }) => {
+test('rigs and stones go out as files and come in again; a wrong file says its line and field and changes nothing', async ({
+  page,
+  request,
+}) => {
   const job = await jobFor(request, 'straight edge, centred pivot')
   await page.goto(`/jobs/${job.id}/rig`)
   const take = async (name: string) => {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name, exact: true }).click()])
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('link', { name, exact: true }).click(),
+    ])
     return readFile(await download.path(), 'utf8')
   }
-  const bring = (name: string, content: string) => page.getByLabel('File of rigs or stones').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
+  const bring = (name: string, content: string) =>
+    page
+      .getByLabel('File of rigs or stones')
+      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
   const tools = await take('Rigs and stones')
   await bring('tools.json', tools)
   await expect(page.getByText(/^0 added, \d+ were here already\.$/)).toBeVisible()
@@ -219,12 +278,17 @@ test('rigs and stones go out as files and come in again; a wrong file says its l
   await expect(page.getByText('From the other club', { exact: true })).toBeVisible()
 
   const before = await (await request.get('/api/tools')).text()
-  await bring('stones.csv', [table[0], table[1]!.replace('Plain No. 1', 'Not to be kept'), table[2]!.replace('150', 'long')].join('\r\n'))
+  await bring(
+    'stones.csv',
+    [table[0], table[1]!.replace('Plain No. 1', 'Not to be kept'), table[2]!.replace('150', 'long')].join('\r\n'),
+  )
   await expect(page.getByRole('alert')).toContainText('Line 3, lengthMm: “long” is no number.')
   const wrong = tools.replace('"setbackMm": 92', '"setbackMm": -92')
   await bring('tools.json', wrong)
   const line = wrong.split('\n').findIndex((row) => row.includes('"setbackMm": -92')) + 1
-  await expect(page.getByRole('alert')).toContainText(`Line ${line}, rigs.0.pivot.setbackMm: The pivot must stand behind the jaws`)
+  await expect(page.getByRole('alert')).toContainText(
+    `Line ${line}, rigs.0.pivot.setbackMm: The pivot must stand behind the jaws`,
+  )
   expect(await (await request.get('/api/tools')).text()).toBe(before)
   const schema = (await (await request.get('/schema/jaw-tilt-tools.schema.json')).json()) as { properties: object }
   expect(Object.keys(schema.properties)).toEqual(['format', 'version', 'rigs', 'stones'])

@@ -17,7 +17,11 @@ function start(env: Record<string, string>, port = PORT): BuiltServer {
 test.afterEach(() => started.splice(0).forEach(({ child }) => child.kill('SIGKILL')))
 
 const put = (stone: KeptStone, change: object) =>
-  fetch(url(`/api/stones/${stone.id}`), { method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...stone, ...change }) })
+  fetch(url(`/api/stones/${stone.id}`), {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ ...stone, ...change }),
+  })
 
 test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM ends cleanly', async () => {
   const data = join(mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')), 'made', 'with', 'parents')
@@ -28,7 +32,9 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
 
   const second = start({ JAW_TILT_DATA: data }, PORT + 1)
   expect(await second.ended).toBe(1)
-  expect(second.said().trim()).toBe(`Jaw Tilt cannot start: The data folder ${data} is in use by process ${first.child.pid}. Stop that one first, or choose another folder.`)
+  expect(second.said().trim()).toBe(
+    `Jaw Tilt cannot start: The data folder ${data} is in use by process ${first.child.pid}. Stop that one first, or choose another folder.`,
+  )
 
   first.child.kill('SIGKILL')
   await first.ended
@@ -45,21 +51,38 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
   expect(await again.ended).toBe(0)
 })
 
-test('every refusal has one shape and a proper status, and answers carry the headers that keep them in', async ({ request }) => {
+test('every refusal has one shape and a proper status, and answers carry the headers that keep them in', async ({
+  request,
+}) => {
   const [stone] = (await (await request.get('/api/stones')).json()) as [KeptStone]
-  const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) => request.put(`/api/stones/${stone.id}`, { data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)), headers })
-  const refused = async (answer: { status(): number; json(): Promise<unknown> }) => [answer.status(), await answer.json()] as const
+  const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) =>
+    request.put(`/api/stones/${stone.id}`, {
+      data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)),
+      headers,
+    })
+  const refused = async (answer: { status(): number; json(): Promise<unknown> }) =>
+    [answer.status(), await answer.json()] as const
 
   expect(await refused(await send({ ...stone, faceOffsetMm: -2, name: '' }))).toEqual([
     422,
-    expect.objectContaining({ fields: expect.arrayContaining([{ field: 'name', message: 'Give the stone a name.' }, expect.objectContaining({ field: 'faceOffsetMm' })]) }),
+    expect.objectContaining({
+      fields: expect.arrayContaining([
+        { field: 'name', message: 'Give the stone a name.' },
+        expect.objectContaining({ field: 'faceOffsetMm' }),
+      ]),
+    }),
   ])
-  expect((await refused(await send({ ...stone, revision: 99 })))[1]).toMatchObject({ current: { id: stone.id, revision: stone.revision } })
+  expect((await refused(await send({ ...stone, revision: 99 })))[1]).toMatchObject({
+    current: { id: stone.id, revision: stone.revision },
+  })
   expect((await send({ ...stone, revision: 99 })).status()).toBe(409)
   expect((await send('{"name":')).status()).toBe(400)
   expect((await send('x=1', { 'content-type': 'application/x-www-form-urlencoded' })).status()).toBe(415)
   expect((await send({ ...stone, notes: 'x'.repeat(1_100_000) })).status()).toBe(413)
-  expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([404, { message: 'There is no such thing here.', fields: [] }])
+  expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([
+    404,
+    { message: 'There is no such thing here.', fields: [] },
+  ])
   expect((await request.get('/api/knots')).status()).toBe(404)
   expect((await request.get('/api/health', { headers: { host: 'elsewhere.example' } })).status()).toBe(421)
 

@@ -1,8 +1,13 @@
 import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 import type { Page } from '@playwright/test'
 
-const sheet = (page: Page, name: string) => page.getByRole('navigation', { name: /^Sheets/ }).getByRole('link', { name, exact: true }).click()
-const heelMm = async (page: Page) => Number(await page.getByRole('slider', { name: /^Place along the edge/ }).getAttribute('aria-valuenow'))
+const sheet = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: /^Sheets/ })
+    .getByRole('link', { name, exact: true })
+    .click()
+const heelMm = async (page: Page) =>
+  Number(await page.getByRole('slider', { name: /^Place along the edge/ }).getAttribute('aria-valuenow'))
 
 test('how sure: the ranked budget, the samples that agree with it, and a measure known better', async ({ page }) => {
   await openJob(page, 'Packing-room cutter')
@@ -13,7 +18,9 @@ test('how sure: the ranked budget, the samples that agree with it, and a measure
   await page.getByRole('button', { name: 'Draw the samples' }).click()
   await expect(page.getByTestId('sampled')).toBeVisible()
   expect(Math.abs(Number(await page.getByTestId('sampled-half').textContent()) - before)).toBeLessThanOrEqual(0.02)
-  const tilt = page.getByRole('region', { name: 'How well is the hold known, to ±' }).getByLabel('Tilt', { exact: true })
+  const tilt = page
+    .getByRole('region', { name: 'How well is the hold known, to ±' })
+    .getByLabel('Tilt', { exact: true })
   await tilt.fill('0')
   await tilt.press('Enter')
   await expect.poll(total).toBeLessThan(before)
@@ -52,7 +59,15 @@ test('what if: the point is dragged and stepped, and the angle follows the lines
   await page.keyboard.press('Control+z')
   await expect.poll(() => degrees(ledger(page, 'set', 'A'))).toBe(before)
   // The figure told for a millimetre is what a millimetre does.
-  const told = Number((await page.getByRole('row', { name: /^Blade height/ }).locator('td').last().textContent())!.replace('−', '-').replace('°', ''))
+  const told = Number(
+    (await page
+      .getByRole('row', { name: /^Blade height/ })
+      .locator('td')
+      .last()
+      .textContent())!
+      .replace('−', '-')
+      .replace('°', ''),
+  )
   await page.keyboard.press('3')
   const out = Number(await measure(page, 'Blade height').inputValue())
   await measure(page, 'Blade height').fill(String(out + 8))
@@ -60,7 +75,9 @@ test('what if: the point is dragged and stepped, and the angle follows the lines
   expect(Math.abs((await degrees(ledger(page, 'set', 'A'))) - before - 8 * told)).toBeLessThan(0.2)
 })
 
-test('the gauge: where it reads the edge angle, what it must read elsewhere, and why it read otherwise', async ({ page }) => {
+test('the gauge: where it reads the edge angle, what it must read elsewhere, and why it read otherwise', async ({
+  page,
+}) => {
   await openJob(page, 'Chef’s knife, weekly')
   // The sheets go round: two back from the first is the last but one.
   await page.keyboard.press('[')
@@ -83,7 +100,10 @@ test('the gauge: where it reads the edge angle, what it must read elsewhere, and
   expect(onCentre - onFlat).toBeGreaterThan(0.5)
   await page.getByText('On the blade’s centre plane', { exact: true }).click()
   // Read as if it had been zeroed on the flat: that is the first thing named.
-  for (const [side, deg] of [['A', a], ['B', b]] as const) {
+  for (const [side, deg] of [
+    ['A', a],
+    ['B', b],
+  ] as const) {
     await page.getByTestId(`gauge-${side}`).fill((deg - (onCentre - onFlat)).toFixed(1))
     await page.getByTestId(`gauge-${side}`).press('Tab')
   }
@@ -123,7 +143,8 @@ test('two sides: the centring error is found by turning over, explained, and cor
   await page.getByRole('button', { name: 'I have dialled both' }).click()
   await saved(page)
   const wanted = await degrees(ledger(page, 'wanted', 'A'))
-  for (const side of ['A', 'B'] as const) expect(Math.abs((await degrees(ledger(page, 'set', side))) - wanted)).toBeLessThan(0.06)
+  for (const side of ['A', 'B'] as const)
+    expect(Math.abs((await degrees(ledger(page, 'set', side))) - wanted)).toBeLessThan(0.06)
 })
 
 test('printed marks told true, and the mark to set', async ({ page }) => {
@@ -154,7 +175,13 @@ test('stones in order: each swap says how far the pivot moves, the collar and th
   await expect(rows.nth(1)).toContainText('+3.7 mm')
   await page.getByRole('checkbox', { name: /Plain No. 6/ }).click()
   // Coarse to fine, whatever the order of choosing.
-  await expect(rows.locator('th')).toHaveText(['Plain No. 2', 'Plain No. 4', 'Plain No. 5', 'Plain No. 6', 'Plain No. 7'])
+  await expect(rows.locator('th')).toHaveText([
+    'Plain No. 2',
+    'Plain No. 4',
+    'Plain No. 5',
+    'Plain No. 6',
+    'Plain No. 7',
+  ])
   await saved(page)
   await page.reload()
   await expect(rows).toHaveCount(5)

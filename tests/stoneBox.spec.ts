@@ -1,6 +1,8 @@
 import { degrees, expect, ledger, openJob, test } from './bench'
 
-test('a stone measured anew changes every angle set with it; the grit says what it is by its standard', async ({ page }) => {
+test('a stone measured anew changes every angle set with it; the grit says what it is by its standard', async ({
+  page,
+}) => {
   await openJob(page, 'Packing-room cutter')
   const before = await degrees(ledger(page, 'set', 'A'))
   await page.keyboard.press('1')

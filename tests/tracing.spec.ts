@@ -8,12 +8,29 @@ import { expect, openJob, test } from './bench'
 import type { Page } from '@playwright/test'
 
 const [WIDTH, HEIGHT] = [1600, 1100]
-const SHEET: Vec2[] = [[0, 0], [297, 0], [297, 210], [0, 210]]
-const SEEN: Vec2[] = [[150, 130], [1450, 90], [1540, 1010], [70, 960]]
+const SHEET: Vec2[] = [
+  [0, 0],
+  [297, 0],
+  [297, 210],
+  [0, 210],
+]
+const SEEN: Vec2[] = [
+  [150, 130],
+  [1450, 90],
+  [1540, 1010],
+  [70, 960],
+]
 const toPicture = homographyOf(SHEET, SEEN)!
-const { edge, spine } = SHAPES['drop-point'].build({ ...SHAPES['drop-point'].usual, lengthMm: 140, bellyFromMm: 85, widthMm: 28, heelWidthMm: 28 })
+const { edge, spine } = SHAPES['drop-point'].build({
+  ...SHAPES['drop-point'].usual,
+  lengthMm: 140,
+  bellyFromMm: 85,
+  widthMm: 28,
+  heelWidthMm: 28,
+})
 const inPicture = ([x, y]: Vec2): Vec2 => applied(toPicture, [70 + x, 90 + y])
-const points = (curve: typeof edge, count: number) => evenStations(curve, count).map((station) => inPicture(station.point))
+const points = (curve: typeof edge, count: number) =>
+  evenStations(curve, count).map((station) => inPicture(station.point))
 
 /** A picture of a dark blade on a white sheet, seen from one side. */
 async function photograph(page: Page): Promise<Buffer> {
@@ -29,7 +46,12 @@ async function photograph(page: Page): Promise<Buffer> {
         corners.forEach(([x, y], i) => (i === 0 ? pen.moveTo(x!, y!) : pen.lineTo(x!, y!)))
         pen.fill()
       }
-      fill('#8d7a62', [[0, 0], [width as number, 0], [width as number, height as number], [0, height as number]])
+      fill('#8d7a62', [
+        [0, 0],
+        [width as number, 0],
+        [width as number, height as number],
+        [0, height as number],
+      ])
       fill('#f4f2ee', sheet as number[][])
       fill('#4a5056', blade as number[][])
       return canvas.toDataURL('image/png')
@@ -51,7 +73,12 @@ function blackPng(width: number, height: number): Buffer {
   const header = Buffer.from([0, 0, 0, 0, 0, 0, 0, 0, 8, 0, 0, 0, 0])
   header.writeUInt32BE(width, 0)
   header.writeUInt32BE(height, 4)
-  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk('IHDR', header), chunk('IDAT', deflateSync(Buffer.alloc((width + 1) * height))), chunk('IEND', Buffer.alloc(0))])
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk('IHDR', header),
+    chunk('IDAT', deflateSync(Buffer.alloc((width + 1) * height))),
+    chunk('IEND', Buffer.alloc(0)),
+  ])
 }
 
 test('an edge traced in a photograph: perspective taken out, snapped, and as long as it is', async ({ page }) => {
@@ -84,13 +111,20 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
 
   // A picture that is too large takes nothing away from what was traced.
   await chooser.setInputFiles({ name: 'huge.png', mimeType: 'image/png', buffer: blackPng(8000, 5000) })
-  await expect(page.getByText('huge.png has 40 megapixels: make it 24 or fewer first. What was here is kept.')).toBeVisible()
+  await expect(
+    page.getByText('huge.png has 40 megapixels: make it 24 or fewer first. What was here is kept.'),
+  ).toBeVisible()
   await expect(page.getByTestId('traced')).toBeVisible()
   // The marks begin at the heel and show no choil.
   await expect(page.getByRole('checkbox', { name: 'A choil ends the edge at the heel' })).not.toBeChecked()
 
   await page.getByRole('button', { name: 'Thickness', exact: true }).click()
-  for (const [label, text] of [['Spine over the heel', '2.4'], ['Behind the edge, over the heel', '0.4'], ['Height of the primary grind', '14']] as const) await page.getByRole('textbox', { name: label, exact: true }).fill(text)
+  for (const [label, text] of [
+    ['Spine over the heel', '2.4'],
+    ['Behind the edge, over the heel', '0.4'],
+    ['Height of the primary grind', '14'],
+  ] as const)
+    await page.getByRole('textbox', { name: label, exact: true }).fill(text)
   await page.getByRole('button', { name: 'What it is for', exact: true }).click()
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Traced blade')
   await page.getByRole('button', { name: 'Keep this blade' }).click()

@@ -62,19 +62,51 @@ export function cardPage(job: Job, content: CardContent): CardPage {
     texts.push({ x, y, size: 3.6, bold: false, text: word }, { x, y: y + 7, size: 6.4, bold: true, text: figure })
   })
   const stonesX = 186
-  texts.push({ x: stonesX, y: 38, size: 3.6, bold: false, text: 'Stone' }, { x: stonesX + 50, y: 38, size: 3.6, bold: false, text: `Dial, ${content.sideNames[0]}` }, { x: stonesX + 77, y: 38, size: 3.6, bold: false, text: `Dial, ${content.sideNames[1]}` })
+  texts.push(
+    { x: stonesX, y: 38, size: 3.6, bold: false, text: 'Stone' },
+    { x: stonesX + 50, y: 38, size: 3.6, bold: false, text: `Dial, ${content.sideNames[0]}` },
+    { x: stonesX + 77, y: 38, size: 3.6, bold: false, text: `Dial, ${content.sideNames[1]}` },
+  )
   content.stones.slice(0, MOST_STONES).forEach(([stone, a, b], i) => {
     const y = 45 + i * 6.4
-    texts.push({ x: stonesX, y, size: 4, bold: false, text: stone }, { x: stonesX + 50, y, size: 4.4, bold: true, text: a }, { x: stonesX + 77, y, size: 4.4, bold: true, text: b })
+    texts.push(
+      { x: stonesX, y, size: 4, bold: false, text: stone },
+      { x: stonesX + 50, y, size: 4.4, bold: true, text: a },
+      { x: stonesX + 77, y, size: 4.4, bold: true, text: b },
+    )
   })
   const notesTop = 38 + Math.ceil(content.facts.length / FACTS_IN_ROW) * 17 + 3
-  content.notes.forEach((note, i) => texts.push({ x: MARGIN, y: notesTop + i * 5.5, size: 3.8, bold: false, text: note }))
+  content.notes.forEach((note, i) =>
+    texts.push({ x: MARGIN, y: notesTop + i * 5.5, size: 3.8, bold: false, text: note }),
+  )
 
   const { lines, marks, truncated } = drawing(job)
   texts.push(...marks)
-  if (truncated) texts.push({ x: MARGIN, y: DRAWING_TOP - 4, size: 3.6, bold: false, text: 'Drawn as far as the page goes: lay the heel on it.' })
+  if (truncated)
+    texts.push({
+      x: MARGIN,
+      y: DRAWING_TOP - 4,
+      size: 3.6,
+      bold: false,
+      text: 'Drawn as far as the page goes: lay the heel on it.',
+    })
   const [checkX, checkY] = [PAGE.width - MARGIN - CHECK_MM, PAGE.height - 10]
-  lines.push({ points: [[checkX, checkY], [checkX + CHECK_MM, checkY]], width: 0.3 }, ...[0, CHECK_MM].map((at): CardLine => ({ points: [[checkX + at, checkY - 2.5], [checkX + at, checkY + 2.5]], width: 0.3 })))
+  lines.push(
+    {
+      points: [
+        [checkX, checkY],
+        [checkX + CHECK_MM, checkY],
+      ],
+      width: 0.3,
+    },
+    ...[0, CHECK_MM].map((at): CardLine => ({
+      points: [
+        [checkX + at, checkY - 2.5],
+        [checkX + at, checkY + 2.5],
+      ],
+      width: 0.3,
+    })),
+  )
   texts.push({ x: checkX, y: checkY - 3.5, size: 3.4, bold: false, text: content.checkText })
   return { ...PAGE, texts, lines }
 }
@@ -84,25 +116,71 @@ function drawing({ blade, held, rig }: Job): { lines: CardLine[]; marks: CardTex
   const frame = clampFrame(held)
   const inClamp = (points: readonly Vec2[]) => points.map((point) => toClampFrame(point, frame))
   const edge = inClamp(evenStations(blade.edge, OUTLINE_PLACES).map((station) => station.point))
-  const spine = inClamp(blade.spine ? evenStations(blade.spine, OUTLINE_PLACES).map((station) => station.point) : [[0, 0], [evenStations(blade.edge, 2)[1]!.point[0], 0]])
-  const jaws: Vec2[] = rig.jaws ? [[-rig.jaws.widthMm / 2, 0], [rig.jaws.widthMm / 2, 0], [rig.jaws.widthMm / 2, -rig.jaws.depthMm], [-rig.jaws.widthMm / 2, -rig.jaws.depthMm]] : [[-60, 0], [60, 0]]
+  const spine = inClamp(
+    blade.spine
+      ? evenStations(blade.spine, OUTLINE_PLACES).map((station) => station.point)
+      : [
+          [0, 0],
+          [evenStations(blade.edge, 2)[1]!.point[0], 0],
+        ],
+  )
+  const jaws: Vec2[] = rig.jaws
+    ? [
+        [-rig.jaws.widthMm / 2, 0],
+        [rig.jaws.widthMm / 2, 0],
+        [rig.jaws.widthMm / 2, -rig.jaws.depthMm],
+        [-rig.jaws.widthMm / 2, -rig.jaws.depthMm],
+      ]
+    : [
+        [-60, 0],
+        [60, 0],
+      ]
   const all = [...edge, ...spine, ...jaws]
-  const [minX, maxX, maxY] = [Math.min(...all.map((p) => p[0])), Math.max(...all.map((p) => p[0])), Math.max(...all.map((p) => p[1]))]
+  const [minX, maxX, maxY] = [
+    Math.min(...all.map((p) => p[0])),
+    Math.max(...all.map((p) => p[0])),
+    Math.max(...all.map((p) => p[1])),
+  ]
   const room = PAGE.width - 2 * MARGIN
   const shift = maxX - minX <= room ? MARGIN + (room - (maxX - minX)) / 2 - minX : MARGIN - minX
   const limit = PAGE.width - MARGIN
-  const onPage = (points: readonly Vec2[]) => points.map(([u, v]): Vec2 => [u + shift, DRAWING_TOP + maxY - v]).filter(([x]) => x <= limit)
-  const centre = onPage([[0, maxY + 3], [0, Math.min(...jaws.map((p) => p[1])) - 3]])
+  const onPage = (points: readonly Vec2[]) =>
+    points.map(([u, v]): Vec2 => [u + shift, DRAWING_TOP + maxY - v]).filter(([x]) => x <= limit)
+  const centre = onPage([
+    [0, maxY + 3],
+    [0, Math.min(...jaws.map((p) => p[1])) - 3],
+  ])
   const landmark = landmarkLine({ blade })
-  const ticks = rig.positionMarks.map(({ alongMm, name }) => ({ name, points: onPage([[alongMm, 0], [alongMm, -MARK_MM]]) })).filter(({ points }) => points.length === 2)
+  const ticks = rig.positionMarks
+    .map(({ alongMm, name }) => ({
+      name,
+      points: onPage([
+        [alongMm, 0],
+        [alongMm, -MARK_MM],
+      ]),
+    }))
+    .filter(({ points }) => points.length === 2)
   return {
-    marks: ticks.map(({ points, name }): CardText => ({ x: points[1]![0] + 0.6, y: points[1]![1], size: 2.6, bold: true, text: name })),
+    marks: ticks.map(({ points, name }): CardText => ({
+      x: points[1]![0] + 0.6,
+      y: points[1]![1],
+      size: 2.6,
+      bold: true,
+      text: name,
+    })),
     truncated: maxX - minX > room,
     lines: [
       { points: onPage(edge), width: 0.5 },
       { points: onPage(spine), width: 0.25 },
       { points: onPage(jaws), width: 0.3, closed: rig.jaws !== null },
-      { points: onPage([[(jaws[0]![0]) - 8, 0], [-jaws[0]![0] + 8, 0]]), width: 0.25, dashed: true },
+      {
+        points: onPage([
+          [jaws[0]![0] - 8, 0],
+          [-jaws[0]![0] + 8, 0],
+        ]),
+        width: 0.25,
+        dashed: true,
+      },
       { points: centre, width: 0.2, dashed: true },
       ...ticks.map(({ points }): CardLine => ({ points, width: 0.4 })),
       ...(landmark && ticks.length > 0 ? [{ points: onPage(inClamp(landmark)), width: 0.3, dashed: true }] : []),

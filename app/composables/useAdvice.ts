@@ -15,11 +15,20 @@ export function useAdvice() {
   const at = computed(() => {
     const [things, evaluation, content] = [bench.things.value, bench.evaluation.value, job.content]
     if (!things || !evaluation || !content) return null
-    return { things, station: evaluation.station, wanted: { A: content.wanted.aDeg, B: content.wanted.bDeg }, dialled: { A: content.dialled.a, B: content.dialled.b } }
+    return {
+      things,
+      station: evaluation.station,
+      wanted: { A: content.wanted.aDeg, B: content.wanted.bDeg },
+      dialled: { A: content.dialled.a, B: content.dialled.b },
+    }
   })
 
   /** For the side that is up. */
-  const advice = computed(() => (at.value ? whatToDial(at.value.things, bench.side.value, at.value.wanted[bench.side.value], at.value.station) : null))
+  const advice = computed(() =>
+    at.value
+      ? whatToDial(at.value.things, bench.side.value, at.value.wanted[bench.side.value], at.value.station)
+      : null,
+  )
 
   /** The other way to the wanted angle: the rig left as it is, the blade moved. */
   const holdInstead = computed(() => {

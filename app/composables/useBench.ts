@@ -30,7 +30,8 @@ export const useBench = createSharedComposable(() => {
   /** The same rig with newer measures, where there are any. */
   const rigMeasuredAnew = computed(() => {
     const now = collections.rigs.find((one) => one.id === job.content?.rigId)
-    if (!now || !job.content || job.content.rigRevision === null || now.revision === job.content.rigRevision) return null
+    if (!now || !job.content || job.content.rigRevision === null || now.revision === job.content.rigRevision)
+      return null
     const then = collections.rigAt(now.id, job.content.rigRevision)!
     return JSON.stringify(rigMeasures.parse(then)) === JSON.stringify(rigMeasures.parse(now)) ? null : now
   })
@@ -42,7 +43,9 @@ export const useBench = createSharedComposable(() => {
     if (!job.content || !rig.value || !blade.value || !stone.value) return null
     return { rig: rig.value, blade: blade.value, stone: stone.value, held: job.content.held }
   })
-  const evaluation = computed<Evaluation | null>(() => (things.value && job.content ? evaluate(things.value, job.content, stations.value) : null))
+  const evaluation = computed<Evaluation | null>(() =>
+    things.value && job.content ? evaluate(things.value, job.content, stations.value) : null,
+  )
   const up = computed<SideSet | Refusal | null>(() => evaluation.value?.sides[side.value] ?? null)
 
   /** Why there is no angle on the side that is up; empty when there is one. */
@@ -56,7 +59,11 @@ export const useBench = createSharedComposable(() => {
   watchEffect(() => {
     if (things.value && evaluation.value && up.value?.ok) {
       drawn.value = { job: things.value, evaluation: evaluation.value, set: up.value, side: side.value }
-    } else if (drawn.value && things.value && (drawn.value.job.rig !== things.value.rig || drawn.value.job.blade !== things.value.blade)) {
+    } else if (
+      drawn.value &&
+      things.value &&
+      (drawn.value.job.rig !== things.value.rig || drawn.value.job.blade !== things.value.blade)
+    ) {
       drawn.value = null
     }
   })
@@ -65,5 +72,19 @@ export const useBench = createSharedComposable(() => {
   const wantedDeg = computed(() => (side.value === 'A' ? job.content?.wanted.aDeg : job.content?.wanted.bDeg) ?? 20)
 
   const turnOver = () => (side.value = side.value === 'A' ? 'B' : 'A')
-  return { rig, rigMeasuredAnew, blade, stone, stations, things, evaluation, side, up, trouble, drawn, wantedDeg, turnOver }
+  return {
+    rig,
+    rigMeasuredAnew,
+    blade,
+    stone,
+    stations,
+    things,
+    evaluation,
+    side,
+    up,
+    trouble,
+    drawn,
+    wantedDeg,
+    turnOver,
+  }
 })

@@ -18,8 +18,8 @@ import { reasonText } from '~/words/reasonText'
 import { useBench } from './useBench'
 
 /**
- * What hands do at the bench. Each action changes the job, or changes nothing and says why in words. A gesture (a drag, a
- * held key) is one step of the undo.
+ * What hands do at the bench. Each action changes the job, or changes nothing and says why in words. A gesture (a drag,
+ * a held key) is one step of the undo.
  */
 export function useBenchActions() {
   const bench = useBench()
@@ -59,7 +59,8 @@ export function useBenchActions() {
     if (!rig) return null
     const { lowestMm, highestMm } = heightRange(rig)
     if (heightMm < lowestMm || heightMm > highestMm) {
-      if (gesture === null) return `This rig’s pivot stands between ${lengthText(lowestMm, preferences.unit)} and ${lengthText(highestMm, preferences.unit)}.`
+      if (gesture === null)
+        return `This rig’s pivot stands between ${lengthText(lowestMm, preferences.unit)} and ${lengthText(highestMm, preferences.unit)}.`
     }
     return dial(settingOfHeight(rig, heightMm), gesture)
   }
@@ -107,11 +108,15 @@ export function useBenchActions() {
     if (outMm <= 0) return 'The edge must stand out of the jaws: more than 0.'
     const held = moved(job.content.held, 0, outMm - evaluation.bladeHeightMm)
     const setting = settingOfHeight(things.rig, pivotHeightMm)
-    return objection({ ...things, held }, setting) ?? job.change('blade height and dial', { held, dialled: withDial(setting) }, gesture)
+    return (
+      objection({ ...things, held }, setting) ??
+      job.change('blade height and dial', { held, dialled: withDial(setting) }, gesture)
+    )
   }
 
   /** How far the jaws' middle stands from the heel, along the jaws. */
-  const heelToMiddle = (held: ClampPosition): number => -toClampFrame(bench.stations.value[0]?.point ?? [0, 0], clampFrame(held))[0]
+  const heelToMiddle = (held: ClampPosition): number =>
+    -toClampFrame(bench.stations.value[0]?.point ?? [0, 0], clampFrame(held))[0]
 
   function setHeelToMiddle(mm: number, gesture: string | null = null): string | null {
     const held = job.content?.held
@@ -126,21 +131,29 @@ export function useBenchActions() {
     return hold('turn in the jaws', { ...held, turnDeg }, gesture)
   }
 
-  /** How far the blade's centre plane stands off the jaws', on side A: above it at their front (mm), and rising outward (°). */
+  /**
+   * How far the blade's centre plane stands off the jaws', on side A: above it at their front (mm), and rising outward
+   * (°).
+   */
   function setCentring(error: { centreOffsetMm?: number; tiltDeg?: number }): string | null {
     const held = job.content?.held
     if (!held) return null
-    if (Math.abs(error.centreOffsetMm ?? 0) > 10) return `More than ${lengthText(10, preferences.unit)} off centre is not a blade in these jaws.`
+    if (Math.abs(error.centreOffsetMm ?? 0) > 10)
+      return `More than ${lengthText(10, preferences.unit)} off centre is not a blade in these jaws.`
     if (Math.abs(error.tiltDeg ?? 0) > 10) return 'More than 10° of tilt is not a blade in these jaws.'
     return hold('centring', { ...held, ...error }, null)
   }
 
   /** Looks at another place of the edge: its arc length from the heel, or the middle of the jaws (null). */
-  const lookAt = (fromHeelMm: number | null, gesture: string | null = null) => job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
+  const lookAt = (fromHeelMm: number | null, gesture: string | null = null) =>
+    job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
 
   const otherJobs = () => collections.jobsByTime.filter((one) => one.id !== job.id)
 
-  /** Puts the job on a rig with the measures it has now: held as in an earlier job with this blade on it, else as it is where it can. */
+  /**
+   * Puts the job on a rig with the measures it has now: held as in an earlier job with this blade on it, else as it is
+   * where it can.
+   */
   function chooseRig(rigId: string) {
     const from = bench.things.value
     const chosen = collections.rigs.find((one) => one.id === rigId)
@@ -148,11 +161,19 @@ export function useBenchActions() {
     if (rigId === job.content.rigId && !bench.rigMeasuredAnew.value) return
     const jawsName = rigId === job.content.rigId ? job.content.jawsName : null
     const rig = fittedWith(chosen, jawsName)
-    const earlier = rigId === job.content.rigId ? undefined : doneWith(otherJobs(), { rigId, bladeId: job.content.bladeId })[0]
-    if (earlier) return void job.change(`rig: ${chosen.name}, held as in ${earlier.name}`, { rigId, rigRevision: chosen.revision, ...startingCard({ ...from, rig: chosen }, earlier, job.content) })
+    const earlier =
+      rigId === job.content.rigId ? undefined : doneWith(otherJobs(), { rigId, bladeId: job.content.bladeId })[0]
+    if (earlier)
+      return void job.change(`rig: ${chosen.name}, held as in ${earlier.name}`, {
+        rigId,
+        rigRevision: chosen.revision,
+        ...startingCard({ ...from, rig: chosen }, earlier, job.content),
+      })
     const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
     const held = sameKindOfHold ? job.content.held : startingHold(rig, from.blade)
-    const stillDialled = rigId === job.content.rigId && [job.content.dialled.a, job.content.dialled.b].every((setting) => heightOfSetting(rig, setting).ok)
+    const stillDialled =
+      rigId === job.content.rigId &&
+      [job.content.dialled.a, job.content.dialled.b].every((setting) => heightOfSetting(rig, setting).ok)
     const dialled = stillDialled ? job.content.dialled : startingDial({ ...from, rig, held }, job.content.wanted)
     job.change(`rig: ${rig.name}`, { rigId, rigRevision: chosen.revision, jawsName, held, dialled })
   }
@@ -167,7 +188,12 @@ export function useBenchActions() {
     if (!from || !blade || !job.content || bladeId === job.content.bladeId) return
     const earlier = doneWith(otherJobs(), { rigId: job.content.rigId, bladeId })[0] ?? null
     const renamed = /^New job \d+$/.test(job.content.name) ? { name: blade.name } : {}
-    job.change(`blade: ${blade.name}${earlier ? `, held as in ${earlier.name}` : ''}`, { ...renamed, bladeId, lookAtMm: null, ...startingCard({ ...from, blade }, earlier, job.content) })
+    job.change(`blade: ${blade.name}${earlier ? `, held as in ${earlier.name}` : ''}`, {
+      ...renamed,
+      bladeId,
+      lookAtMm: null,
+      ...startingCard({ ...from, blade }, earlier, job.content),
+    })
   }
 
   function chooseStone(stoneId: string) {
@@ -183,7 +209,23 @@ export function useBenchActions() {
   }
 
   return {
-    dial, setPivotHeight, stepDial, moveBlade, setBladeHeight, setHeights, holdAndDial, heelToMiddle, setHeelToMiddle, setTurn, setCentring, lookAt,
-    chooseRig, fitJaws, chooseBlade, chooseStone, dialledNow, pivotHeightNow,
+    dial,
+    setPivotHeight,
+    stepDial,
+    moveBlade,
+    setBladeHeight,
+    setHeights,
+    holdAndDial,
+    heelToMiddle,
+    setHeelToMiddle,
+    setTurn,
+    setCentring,
+    lookAt,
+    chooseRig,
+    fitJaws,
+    chooseBlade,
+    chooseStone,
+    dialledNow,
+    pivotHeightNow,
   }
 }

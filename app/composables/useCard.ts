@@ -15,10 +15,14 @@ import { middleMark, stopAt } from '~/words/placementText'
 import { useBench } from './useBench'
 import { useBenchActions } from './useBenchActions'
 
-/** The mark that the blade's landmark lies on; else where the mark nearest to the jaws' middle stands on the blade. Nothing on a rig without marks. */
+/**
+ * The mark that the blade's landmark lies on; else where the mark nearest to the jaws' middle stands on the blade.
+ * Nothing on a rig without marks.
+ */
 function markFact({ rig, blade, held }: Job, heelToMiddleMm: number, text: (mm: number) => string): [string, string][] {
   const mark = markUnderLandmark(rig, blade, held)
-  if (mark) return [[`${blade.landmark!.what[0]!.toUpperCase()}${blade.landmark!.what.slice(1)} on`, `mark ${mark.name}`]]
+  if (mark)
+    return [[`${blade.landmark!.what[0]!.toUpperCase()}${blade.landmark!.what.slice(1)} on`, `mark ${mark.name}`]]
   const nearest = middleMark(rig)
   return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
 }
@@ -38,7 +42,12 @@ export function useCard() {
     const text = (mm: number) => lengthText(mm, preferences.unit)
     const dial = (stone: typeof things.stone, side: Side) => {
       if (blade.bevels === 'A' && side === 'B') return 'flat'
-      const advice = whatToDial({ ...things, stone }, side, side === 'A' ? kept.wanted.aDeg : kept.wanted.bDeg, evaluation.station)
+      const advice = whatToDial(
+        { ...things, stone },
+        side,
+        side === 'A' ? kept.wanted.aDeg : kept.wanted.bDeg,
+        evaluation.station,
+      )
       return advice.ok ? dialText(rig, advice.setting, preferences.unit) : 'not possible'
     }
     const chosen = collections.stones.filter((stone) => kept.progression.includes(stone.id))
@@ -47,12 +56,22 @@ export function useCard() {
     const names = preferences.current.sideNames
     return {
       title: kept.name,
-      subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, new Date().toLocaleDateString('sv')].filter(Boolean).join(' · '),
+      subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, new Date().toLocaleDateString('sv')]
+        .filter(Boolean)
+        .join(' · '),
       facts: [
         ['Heel to the jaws’ middle', text(actions.heelToMiddle(held))],
-        [stopAt(rig, held.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws', stopAt(rig, held.bladeYMm) ?? text(held.bladeYMm)],
+        [
+          stopAt(rig, held.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws',
+          stopAt(rig, held.bladeYMm) ?? text(held.bladeYMm),
+        ],
         ...markFact(things, actions.heelToMiddle(held), text),
-        ['Turn', Math.abs(held.turnDeg) < 0.05 ? 'none' : `${angleText(Math.abs(held.turnDeg))} tip ${held.turnDeg > 0 ? 'out' : 'in'}`],
+        [
+          'Turn',
+          Math.abs(held.turnDeg) < 0.05
+            ? 'none'
+            : `${angleText(Math.abs(held.turnDeg))} tip ${held.turnDeg > 0 ? 'out' : 'in'}`,
+        ],
         ['Blade height', text(evaluation.bladeHeightMm)],
         ['Wanted, per side', `${angleText(kept.wanted.aDeg)} ${names.A}`],
         ['', blade.bevels === 'A' ? '' : `${angleText(kept.wanted.bDeg)} ${names.B}`],
@@ -61,11 +80,17 @@ export function useCard() {
       ],
       stones: stones.map((stone) => [stone.name, dial(stone, 'A'), dial(stone, 'B')] as const),
       sideNames: [names.A, names.B],
-      notes: [kept.wanted.why, 'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.', 'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.'].filter(Boolean),
+      notes: [
+        kept.wanted.why,
+        'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.',
+        'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.',
+      ].filter(Boolean),
       checkText: 'This line must measure 100 mm on paper.',
     }
   })
-  const page = computed(() => (content.value && bench.things.value ? cardPage(bench.things.value, content.value) : null))
+  const page = computed(() =>
+    content.value && bench.things.value ? cardPage(bench.things.value, content.value) : null,
+  )
 
   return { page }
 }

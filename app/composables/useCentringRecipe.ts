@@ -1,6 +1,12 @@
 import { computed, reactive, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { clampOrBlade, offsetFromEdgeHeights, offsetFromStoneReadings, tiltFromFlats, type BothWaysUp } from '#core/sides/findCentring'
+import {
+  clampOrBlade,
+  offsetFromEdgeHeights,
+  offsetFromStoneReadings,
+  tiltFromFlats,
+  type BothWaysUp,
+} from '#core/sides/findCentring'
 import { parseDecimal, parseLengthMm, type ParsedNumber } from '#core/units/length'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
@@ -8,7 +14,13 @@ import { reasonText } from '~/words/reasonText'
 import { useBench } from './useBench'
 
 /** What is measured with A up and with B up, as it is typed. */
-const EMPTY = { flat: { a: '', b: '' }, by: 'heights' as 'heights' | 'stone', edge: { a: '', b: '' }, stone: { a: '', b: '' }, turned: { a: '', b: '' } }
+const EMPTY = {
+  flat: { a: '', b: '' },
+  by: 'heights' as 'heights' | 'stone',
+  edge: { a: '', b: '' },
+  stone: { a: '', b: '' },
+  turned: { a: '', b: '' },
+}
 export type RecipePair = 'flat' | 'edge' | 'stone' | 'turned'
 const LENGTHS: readonly RecipePair[] = ['edge', 'turned']
 
@@ -21,11 +33,14 @@ export function useCentringRecipe() {
   const typed = reactive(kept.value ? (JSON.parse(kept.value) as typeof EMPTY) : structuredClone(EMPTY))
   watch(typed, () => (kept.value = JSON.stringify(typed)), { deep: true })
 
-  const parse = (pair: RecipePair, text: string): ParsedNumber => (LENGTHS.includes(pair) ? parseLengthMm(text, preferences.unit) : parseDecimal(text.replace('°', '')))
+  const parse = (pair: RecipePair, text: string): ParsedNumber =>
+    LENGTHS.includes(pair) ? parseLengthMm(text, preferences.unit) : parseDecimal(text.replace('°', ''))
   /** What is wrong with a figure; empty while it is empty or right. */
   const problem = (pair: RecipePair, way: 'a' | 'b'): string => {
     const parsed = parse(pair, typed[pair][way])
-    return !parsed.ok && parsed.reason === 'not-a-number' ? `“${typed[pair][way]}” is no ${LENGTHS.includes(pair) ? 'length' : 'angle'}.` : ''
+    return !parsed.ok && parsed.reason === 'not-a-number'
+      ? `“${typed[pair][way]}” is no ${LENGTHS.includes(pair) ? 'length' : 'angle'}.`
+      : ''
   }
   function both(pair: RecipePair): BothWaysUp | null {
     const [a, b] = [parse(pair, typed[pair].a), parse(pair, typed[pair].b)]
@@ -56,7 +71,15 @@ export function useCentringRecipe() {
     if (!read || !things || !evaluation || !a?.ok || !b?.ok) return null
     const tilted = { ...things, held: { ...things.held, tiltDeg: tiltDeg.value } }
     const found = offsetFromStoneReadings(tilted, { A: a.pivotHeightMm, B: b.pivotHeightMm }, evaluation.station, read)
-    return found.ok ? { ok: true, mm: found.centreOffsetMm } : { ok: false, why: found.reason === 'angle-out-of-range' ? 'No centring error explains two readings so far apart.' : reasonText(found, preferences.unit) }
+    return found.ok
+      ? { ok: true, mm: found.centreOffsetMm }
+      : {
+          ok: false,
+          why:
+            found.reason === 'angle-out-of-range'
+              ? 'No centring error explains two readings so far apart.'
+              : reasonText(found, preferences.unit),
+        }
   })
   /** The clamp's part of the offset and the blade's own, once the blade alone was turned over too. */
   const parts = computed(() => {

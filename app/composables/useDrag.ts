@@ -1,7 +1,10 @@
 import { onScopeDispose, ref } from 'vue'
 
 interface Handlers {
-  /** Pixels moved since the last call. Answers whether the move was taken; what was not is offered again with the next one. */
+  /**
+   * Pixels moved since the last call. Answers whether the move was taken; what was not is offered again with the next
+   * one.
+   */
   move(dx: number, dy: number, gesture: string, at: { x: number; y: number }): boolean
   end?(): void
 }

@@ -12,19 +12,33 @@ export const useEven = createSharedComposable(() => {
 
   const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
   const along = computed(() => set.value?.along ?? [])
-  const places = computed(() => along.value.map((contact, i) => ({ fromHeelMm: bench.stations.value[i]!.fromHeelMm, edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null })))
+  const places = computed(() =>
+    along.value.map((contact, i) => ({
+      fromHeelMm: bench.stations.value[i]!.fromHeelMm,
+      edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
+    })),
+  )
   const zones = computed(() => {
     const blade = bench.blade.value
     return blade && bench.stations.value.length > 0 ? (blade.zones ?? zonesOf(blade.edge, bench.stations.value)) : []
   })
   const bevels = computed(() => {
     const blade = bench.blade.value
-    return blade ? bevelAlong(blade, bench.side.value, along.value, places.value.map((place) => place.fromHeelMm)) : []
+    return blade
+      ? bevelAlong(
+          blade,
+          bench.side.value,
+          along.value,
+          places.value.map((place) => place.fromHeelMm),
+        )
+      : []
   })
 
   /** The place that is furthest from the wanted angle; null while there is none. */
   const worst = computed(() => {
-    const known = places.value.filter((place): place is { fromHeelMm: number; edgeAngleDeg: number } => place.edgeAngleDeg !== null)
+    const known = places.value.filter(
+      (place): place is { fromHeelMm: number; edgeAngleDeg: number } => place.edgeAngleDeg !== null,
+    )
     if (known.length === 0) return null
     const off = (deg: number) => Math.abs(deg - bench.wantedDeg.value)
     const place = known.reduce((found, one) => (off(one.edgeAngleDeg) > off(found.edgeAngleDeg) ? one : found))
@@ -42,12 +56,16 @@ export const useEven = createSharedComposable(() => {
   const countedStations = computed(() => {
     const chosen = zones.value.filter((_, i) => counts(i))
     const within = chosen.length === 0 ? zones.value : chosen
-    return bench.stations.value.filter((station) => within.some((zone) => station.fromHeelMm >= zone.fromMm - 1e-6 && station.fromHeelMm <= zone.toMm + 1e-6))
+    return bench.stations.value.filter((station) =>
+      within.some((zone) => station.fromHeelMm >= zone.fromMm - 1e-6 && station.fromHeelMm <= zone.toMm + 1e-6),
+    )
   })
   /** The greatest deviation now, among the zones that count, degrees; null where some of them have no angle. */
   const countedWorstDeg = computed(() => {
     const counted = new Set(countedStations.value.map((station) => station.fromHeelMm))
-    const off = places.value.filter((place) => counted.has(place.fromHeelMm)).map((place) => (place.edgeAngleDeg === null ? NaN : Math.abs(place.edgeAngleDeg - bench.wantedDeg.value)))
+    const off = places.value
+      .filter((place) => counted.has(place.fromHeelMm))
+      .map((place) => (place.edgeAngleDeg === null ? NaN : Math.abs(place.edgeAngleDeg - bench.wantedDeg.value)))
     const worstOff = Math.max(...off)
     return Number.isFinite(worstOff) ? worstOff : null
   })

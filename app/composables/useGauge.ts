@@ -36,17 +36,24 @@ export function useGauge() {
   const nearestSquare = computed(() => {
     const possible = along.value.filter((contact) => contact.ok)
     if (square.value.length > 0 || possible.length === 0) return null
-    return possible.reduce((best, contact) => (Math.abs(alongTangent(contact)) < Math.abs(alongTangent(best)) ? contact : best)).fromHeelMm
+    return possible.reduce((best, contact) =>
+      Math.abs(alongTangent(contact)) < Math.abs(alongTangent(best)) ? contact : best,
+    ).fromHeelMm
   })
 
-  const read = computed<Record<Side, number | null>>(() => ({ A: job.content?.read.aDeg ?? null, B: job.content?.read.bDeg ?? null }))
+  const read = computed<Record<Side, number | null>>(() => ({
+    A: job.content?.read.aDeg ?? null,
+    B: job.content?.read.bDeg ?? null,
+  }))
   const causes = computed(() => {
     const [things, evaluation] = [bench.things.value, bench.evaluation.value]
     if (!things || !evaluation) return []
     const readings = Object.fromEntries(
       SIDES.flatMap((side) => {
         const [set, readDeg] = [evaluation.sides[side], read.value[side]]
-        return set.ok && readDeg !== null ? [[side, { contact: set.contact, budget: set.budget, readDeg }] as const] : []
+        return set.ok && readDeg !== null
+          ? [[side, { contact: set.contact, budget: set.budget, readDeg }] as const]
+          : []
       }),
     )
     return likelyCauses(things, readings, zero.value)

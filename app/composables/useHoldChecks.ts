@@ -20,12 +20,20 @@ export function useHoldChecks() {
     const reach = handleReach(job)
     const [heel, tip] = [now.along[0]!, now.along.at(-1)!]
     const limit = job.rig.stroke?.farthestMm ?? job.rig.rodLengthMm
-    const reached = (at: typeof heel) => ({ ok: at.ok, reachMm: at.ok ? at.reachMm : null, refusal: at.ok ? null : at, verdict: (at.ok ? (limit - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad') as Verdict })
+    const reached = (at: typeof heel) => ({
+      ok: at.ok,
+      reachMm: at.ok ? at.reachMm : null,
+      refusal: at.ok ? null : at,
+      verdict: (at.ok ? (limit - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad') as Verdict,
+    })
     const clear = clearances(job, now.along)
     const lowestSet = now.lowestDeg
     return {
       fit: jawFit(job),
-      taper: Math.abs(taper) > TAPER_MM ? { mm: Math.abs(taper), towards: taper > 0 ? ('tip' as const) : ('heel' as const) } : null,
+      taper:
+        Math.abs(taper) > TAPER_MM
+          ? { mm: Math.abs(taper), towards: taper > 0 ? ('tip' as const) : ('heel' as const) }
+          : null,
       coating: job.blade.coating,
       noChoil: !job.blade.choil,
       support: reach > SUPPORT_FROM,
@@ -33,7 +41,14 @@ export function useHoldChecks() {
       tip: reached(tip),
       limitMm: limit,
       stop: tipStop(job, bench.stations.value),
-      clear: clear.map((one) => ({ ...one, verdict: (one.lowestDeg === null || one.lowestDeg < lowestSet - 1 ? 'good' : one.lowestDeg < lowestSet ? 'watch' : 'bad') as Verdict })),
+      clear: clear.map((one) => ({
+        ...one,
+        verdict: (one.lowestDeg === null || one.lowestDeg < lowestSet - 1
+          ? 'good'
+          : one.lowestDeg < lowestSet
+            ? 'watch'
+            : 'bad') as Verdict,
+      })),
       lowestSet,
     }
   })

@@ -60,7 +60,10 @@ export function useLedger() {
       const set = bench.up.value
       if (!set?.ok) return [bench.trouble.value, '']
       const off = steepnessText(set.contact.edgeAngleDeg - values.wanted[up]!, set.doubtDeg)
-      return [`± ${angleText(set.doubtDeg, set.doubtDeg)}; ${off}`, `Heel to tip ${angleText(set.lowestDeg, set.doubtDeg)} to ${angleText(set.highestDeg, set.doubtDeg)}`]
+      return [
+        `± ${angleText(set.doubtDeg, set.doubtDeg)}; ${off}`,
+        `Heel to tip ${angleText(set.lowestDeg, set.doubtDeg)} to ${angleText(set.highestDeg, set.doubtDeg)}`,
+      ]
     }
 
     function readNote(): [string, string] {
@@ -68,15 +71,21 @@ export function useLedger() {
       if (mustRead === null) return ['No angle is set, so the gauge has nothing to show.', '']
       const shows = `The gauge should show ${angleText(mustRead, doubt)} here`
       const read = values.read[up]
-      if (read === null) return [`${shows}.`, `Zero it on ${GAUGE_ZERO_WORD[content!.gaugeZero]}, then stand it on the stone.`]
-      return [`${differenceText(read - mustRead, Math.max(doubt, READ_DOUBT))} against the ${angleText(mustRead, doubt)} it should show`, '']
+      if (read === null)
+        return [`${shows}.`, `Zero it on ${GAUGE_ZERO_WORD[content!.gaugeZero]}, then stand it on the stone.`]
+      return [
+        `${differenceText(read - mustRead, Math.max(doubt, READ_DOUBT))} against the ${angleText(mustRead, doubt)} it should show`,
+        '',
+      ]
     }
 
     function provedNote(): [string, string] {
       const proved = values.proved[up]
       if (proved === null) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
       const set = setDeg[up]
-      return set === null ? ['No set angle to compare with.', ''] : [`${differenceText(proved - set, Math.max(doubt, READ_DOUBT))} against set`, '']
+      return set === null
+        ? ['No set angle to compare with.', '']
+        : [`${differenceText(proved - set, Math.max(doubt, READ_DOUBT))} against set`, '']
     }
 
     return ANGLES.map(({ id, word, means }) => {
@@ -92,7 +101,8 @@ export function useLedger() {
           name: preferences.current.sideNames[side],
           text: oneBevel && side === 'B' ? 'flat' : value[side] === null ? null : angleText(value[side], shownDoubt),
         })),
-        included: sum === null ? null : angleText(sum, id === 'set' ? (evaluation.includedDoubtDeg ?? READ_DOUBT) : READ_DOUBT),
+        included:
+          sum === null ? null : angleText(sum, id === 'set' ? (evaluation.includedDoubtDeg ?? READ_DOUBT) : READ_DOUBT),
         note: notes[id][0],
         more: notes[id][1],
         editable: id !== 'set',

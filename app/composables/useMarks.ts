@@ -15,7 +15,11 @@ export function useMarks() {
   const job = useJob()
   const collections = useCollections()
   const rig = bench.rig
-  const at = computed(() => (bench.things.value && bench.evaluation.value && job.content ? { things: bench.things.value, station: bench.evaluation.value.station } : null))
+  const at = computed(() =>
+    bench.things.value && bench.evaluation.value && job.content
+      ? { things: bench.things.value, station: bench.evaluation.value.station }
+      : null,
+  )
   /** The stones of the chosen order, or the first of the box; the one on the rod is always among them. */
   const stones = computed(() => {
     const box = collections.stones.filter((stone) => stone.archivedAt === null || stone.id === job.content?.stoneId)
@@ -39,6 +43,8 @@ export function useMarks() {
       }),
     }))
   })
-  const advice = computed(() => (at.value ? whatToDial(at.value.things, bench.side.value, bench.wantedDeg.value, at.value.station) : null))
+  const advice = computed(() =>
+    at.value ? whatToDial(at.value.things, bench.side.value, bench.wantedDeg.value, at.value.station) : null,
+  )
   return { at, stones, rows, advice }
 }

@@ -17,13 +17,21 @@ export function useParts() {
     const [things, blade] = [bench.things.value, bench.blade.value]
     if (!things || !blade) return []
     return facetsOf(blade.edge, zones.value)
-      .map((facet) => ({ ...facet, name: zoneName(zones.value, zones.value.indexOf(facet.zone)), advice: whatToDial(things, bench.side.value, bench.wantedDeg.value, facet.middle) }))
+      .map((facet) => ({
+        ...facet,
+        name: zoneName(zones.value, zones.value.indexOf(facet.zone)),
+        advice: whatToDial(things, bench.side.value, bench.wantedDeg.value, facet.middle),
+      }))
       .sort((a, b) => a.order - b.order)
   })
   const hollow = computed(() => (bench.stations.value.length > 1 ? hollowOf(bench.stations.value) : null))
   const stones = computed(() => {
     const widest = hollow.value?.widestStoneMm
-    return widest === undefined ? [] : collections.stones.filter((stone) => stone.archivedAt === null).map((stone) => ({ stone, fits: stone.widthMm <= widest }))
+    return widest === undefined
+      ? []
+      : collections.stones
+          .filter((stone) => stone.archivedAt === null)
+          .map((stone) => ({ stone, fits: stone.widthMm <= widest }))
   })
   return { facets, hollow, stones }
 }

@@ -8,7 +8,9 @@ export function useSameAgain() {
   const job = useJob()
   const collections = useCollections()
   /** The latest first. */
-  const others = computed(() => (job.content ? doneWith(collections.jobsByTime, job.content).filter((one) => one.id !== job.id) : []))
+  const others = computed(() =>
+    job.content ? doneWith(collections.jobsByTime, job.content).filter((one) => one.id !== job.id) : [],
+  )
   // Ids are made in order of time.
   const heldAs = computed(() => others.value.find((one) => one.id < job.id! && heldAlike(one, job.content!)) ?? null)
   return { others, heldAs }

@@ -11,17 +11,23 @@ export function useStoneOrder() {
   const bench = useBench()
   const job = useJob()
   const collections = useCollections()
-  const box = computed(() => collections.stones.filter((stone) => stone.archivedAt === null || job.content?.progression.includes(stone.id)))
+  const box = computed(() =>
+    collections.stones.filter((stone) => stone.archivedAt === null || job.content?.progression.includes(stone.id)),
+  )
   const chosen = computed(() => job.content?.progression ?? [])
   /** Always coarse to fine: the box is sorted so. */
   const order = computed(() => box.value.filter((stone) => chosen.value.includes(stone.id)))
   function toggle(stone: KeptStone, into: boolean) {
-    const ids = box.value.filter((one) => (one.id === stone.id ? into : chosen.value.includes(one.id))).map((one) => one.id)
+    const ids = box.value
+      .filter((one) => (one.id === stone.id ? into : chosen.value.includes(one.id)))
+      .map((one) => one.id)
     job.change(into ? `take ${stone.name}` : `leave ${stone.name} out`, { progression: ids })
   }
   const swaps = computed(() => {
     const [things, evaluation] = [bench.things.value, bench.evaluation.value]
-    return things && evaluation ? stoneSwaps(things, bench.side.value, bench.wantedDeg.value, evaluation.station, order.value) : []
+    return things && evaluation
+      ? stoneSwaps(things, bench.side.value, bench.wantedDeg.value, evaluation.station, order.value)
+      : []
   })
   /** From the stone before, in the rig's own language. */
   const onDial = (i: number): string => {

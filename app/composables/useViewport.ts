@@ -2,8 +2,16 @@ import { computed, shallowRef, watchEffect, type Ref } from 'vue'
 import { useElementSize } from '@vueuse/core'
 import { fit, type Bounds, type Viewport } from '~/drawing/viewport'
 
-/** The viewport of a drawing that fills an element. While `held` it stays as it is, so that nothing jumps under the hand. */
-export function useViewport(element: Ref<HTMLElement | null>, bounds: () => Bounds | null, held: Ref<boolean>, margin: { x: number; top: number; bottom: number }) {
+/**
+ * The viewport of a drawing that fills an element. While `held` it stays as it is, so that nothing jumps under the
+ * hand.
+ */
+export function useViewport(
+  element: Ref<HTMLElement | null>,
+  bounds: () => Bounds | null,
+  held: Ref<boolean>,
+  margin: { x: number; top: number; bottom: number },
+) {
   const { width, height } = useElementSize(element)
   const viewport = shallowRef<Viewport | null>(null)
   watchEffect(() => {

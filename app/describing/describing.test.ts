@@ -25,8 +25,16 @@ describe('a draft', () => {
 })
 
 describe('the draft of a rig', () => {
-  it.each([['post', postRig], ['slots', slotRig], ['screw', screwRig], ['degrees', scaleRig], ['two arms', armsRig], ['table', tableRig]])('of %s comes back as it was, in either unit', (_, rig) => {
-    for (const unit of ['mm', 'in'] as const) expect(readRig(rigDraftOf(rig, unit), unit, rig)).toEqual({ rig, problems: {} })
+  it.each([
+    ['post', postRig],
+    ['slots', slotRig],
+    ['screw', screwRig],
+    ['degrees', scaleRig],
+    ['two arms', armsRig],
+    ['table', tableRig],
+  ])('of %s comes back as it was, in either unit', (_, rig) => {
+    for (const unit of ['mm', 'in'] as const)
+      expect(readRig(rigDraftOf(rig, unit), unit, rig)).toEqual({ rig, problems: {} })
   })
 
   it('forgets nothing when kind or language are changed and changed back', () => {
@@ -43,25 +51,49 @@ describe('the draft of a rig', () => {
     const draft = { ...emptyRigDraft('two-arm', 'mm'), name: 'New' }
     const { rig, problems } = readRig(draft, 'mm', null)
     expect(rig).toBeNull()
-    expect(Object.keys(problems)).toEqual(expect.arrayContaining(['pivot.setbackMm', 'pivotB.setbackMm', 'jaws.widthMm', 'rodLengthMm', 'height.lowestMarkDeg']))
+    expect(Object.keys(problems)).toEqual(
+      expect.arrayContaining([
+        'pivot.setbackMm',
+        'pivotB.setbackMm',
+        'jaws.widthMm',
+        'rodLengthMm',
+        'height.lowestMarkDeg',
+      ]),
+    )
     const steps = rigSteps(draft)
-    expect(['pivot.setbackMm', 'height.lowestMarkDeg', 'jaws.widthMm', 'rodLengthMm', 'tolerance.heightMm'].map((path) => steps[stepOf(steps, path)]!.id)).toEqual(['pivot', 'height', 'jaws', 'rod', 'sure'])
+    expect(
+      ['pivot.setbackMm', 'height.lowestMarkDeg', 'jaws.widthMm', 'rodLengthMm', 'tolerance.heightMm'].map(
+        (path) => steps[stepOf(steps, path)]!.id,
+      ),
+    ).toEqual(['pivot', 'height', 'jaws', 'rod', 'sure'])
   })
 
   it('rules between measures are told only when all can be read', () => {
     const draft = rigDraftOf(postRig, 'mm')
     draft.rodLengthMm = '80'
-    expect(readRig(draft, 'mm', postRig).problems).toEqual({ rodLengthMm: 'The rod would end before the jaws: it must be longer than the setback of 95 mm.' })
+    expect(readRig(draft, 'mm', postRig).problems).toEqual({
+      rodLengthMm: 'The rod would end before the jaws: it must be longer than the setback of 95 mm.',
+    })
     draft.height.lowestMm = 'low'
     expect(readRig(draft, 'mm', postRig).problems).toMatchObject({ 'height.lowestMm': '“low” is no length.' })
   })
 })
 
 describe('the draft of a blade', () => {
-  const named = (draft: BladeDraft): BladeDraft => ({ ...draft, facts: { ...draft.facts, name: 'Blade', spineThicknessMm: '2.5', thicknessBehindEdgeMm: '0.4', primaryGrindHeightMm: '14' } })
+  const named = (draft: BladeDraft): BladeDraft => ({
+    ...draft,
+    facts: {
+      ...draft.facts,
+      name: 'Blade',
+      spineThicknessMm: '2.5',
+      thicknessBehindEdgeMm: '0.4',
+      primaryGrindHeightMm: '14',
+    },
+  })
 
   it('comes back as it was, in either unit', () => {
-    for (const unit of ['mm', 'in'] as const) expect(readBlade(bladeDraftOf(bellyBlade, unit), unit, bellyBlade).blade).toEqual(bellyBlade)
+    for (const unit of ['mm', 'in'] as const)
+      expect(readBlade(bladeDraftOf(bellyBlade, unit), unit, bellyBlade).blade).toEqual(bellyBlade)
   })
 
   it('a landmark is there as a whole or not at all', () => {
@@ -90,9 +122,13 @@ describe('the draft of a blade', () => {
   })
 
   it('typed points are read in the unit in use; what is wrong with them is told by line', () => {
-    const typed = (points: string, unit: 'mm' | 'in' = 'mm') => readBlade({ ...named(emptyBladeDraft(unit)), way: 'points', points }, unit, null)
+    const typed = (points: string, unit: 'mm' | 'in' = 'mm') =>
+      readBlade({ ...named(emptyBladeDraft(unit)), way: 'points', points }, unit, null)
     expect(typed('0 1\n2 1\n3 0.5', 'in').outline!.widthMm).toBeCloseTo(25.4, 6)
-    expect(typed('0 20\n4 20\n5 18.6\n7 18\n9 18.6\n10 20\n60 18').outline).toMatchObject({ choil: true, edge: [{ type: 'line', from: [expect.closeTo(0, 6), expect.closeTo(20, 6)] }] })
+    expect(typed('0 20\n4 20\n5 18.6\n7 18\n9 18.6\n10 20\n60 18').outline).toMatchObject({
+      choil: true,
+      edge: [{ type: 'line', from: [expect.closeTo(0, 6), expect.closeTo(20, 6)] }],
+    })
     expect(typed('0 20\n60 18').outline!.choil).toBe(false)
     expect(typed('0 20\n0 20\n50 18').problems.points).toBe('Line 2 is the same point as the one before.')
     expect(typed('0 20\n60 0\n60 30\n20 -5').problems.points).toBe('With these measures the edge crosses itself.')
@@ -102,6 +138,8 @@ describe('the draft of a blade', () => {
   it('measures that make no shape are told at their fields', () => {
     const draft = named(emptyBladeDraft('mm'))
     draft.measures = { ...draft.measures, bellyFromMm: '120' }
-    expect(readBlade(draft, 'mm', null).problems).toEqual({ 'measures.bellyFromMm': 'This lies between the heel and the tip.' })
+    expect(readBlade(draft, 'mm', null).problems).toEqual({
+      'measures.bellyFromMm': 'This lies between the heel and the tip.',
+    })
   })
 })

@@ -16,14 +16,35 @@ export const LANGUAGES: Record<RigKind, readonly Language[]> = {
   'table-post': ['millimetres', 'turns', 'degree-scale'],
 }
 
-export const EMPTY_JAWS = { name: 'Jaws', widthMm: '', halfThicknessMm: '', depthMm: '', knobHeightMm: '', knobBehindMm: '', mostSpineFlatMm: '', mostSpineSabreMm: '' }
+export const EMPTY_JAWS = {
+  name: 'Jaws',
+  widthMm: '',
+  halfThicknessMm: '',
+  depthMm: '',
+  knobHeightMm: '',
+  knobBehindMm: '',
+  mostSpineFlatMm: '',
+  mostSpineSabreMm: '',
+}
 
 /** Which measures each language has, empty. */
 const EMPTY_HEIGHT: Record<Language, Draft> = {
-  slot: { slots: [{ label: '1', heightMm: '' }, { label: '2', heightMm: '' }], slideMm: '0' },
+  slot: {
+    slots: [
+      { label: '1', heightMm: '' },
+      { label: '2', heightMm: '' },
+    ],
+    slideMm: '0',
+  },
   millimetres: { lowestMm: '', highestMm: '', zeroMm: '', resolutionMm: '1' },
   turns: { lowestMm: '', highestMm: '', zeroMm: '', pitchMm: '', divisions: '1' },
-  'degree-scale': { lowestMarkDeg: '', highestMarkDeg: '', stepDeg: '1', drawnForBladeHeightMm: '', drawnForFaceOffsetMm: '' },
+  'degree-scale': {
+    lowestMarkDeg: '',
+    highestMarkDeg: '',
+    stepDeg: '1',
+    drawnForBladeHeightMm: '',
+    drawnForFaceOffsetMm: '',
+  },
 }
 
 /** The draft of a rig. All that any kind or language has is there, so that changing one's mind loses nothing. */
@@ -88,7 +109,9 @@ export interface ReadRig {
   readonly problems: Readonly<Record<string, string>>
 }
 
-/** Reads the draft of a rig: only what its kind and its language have counts. `base`: the rig that the draft began as. */
+/**
+ * Reads the draft of a rig: only what its kind and its language have counts. `base`: the rig that the draft began as.
+ */
 export function readRig(draft: RigDraft, unit: LengthUnit, base: Rig | null): ReadRig {
   const noStroke = draft.stroke.nearestMm === '' && draft.stroke.farthestMm === ''
   const { by, ...rest } = draft

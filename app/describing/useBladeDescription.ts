@@ -10,7 +10,9 @@ import { bladeDraftOf, completed, emptyBladeDraft, readBlade, type BladeDraft } 
 import { exactFigure, toDraft, type Draft } from './draft'
 import { useKeptDraft } from './useKeptDraft'
 
-/** A blade being described: what is typed, what it comes to, and what is wrong with it. `from`: measured anew or copied. */
+/**
+ * A blade being described: what is typed, what it comes to, and what is wrong with it. `from`: measured anew or copied.
+ */
 export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
   const preferences = usePreferences()
   function begun(): BladeDraft {
@@ -18,7 +20,11 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
     const draft = bladeDraftOf(from, preferences.unit)
     return copy ? { ...draft, facts: { ...draft.facts, name: `${from.name}, copy` } } : draft
   }
-  const { draft, takenUp, forget, beginAnew } = useKeptDraft<BladeDraft>(`blade:${from?.id ?? 'new'}${copy ? ':copy' : ''}`, preferences.unit, begun)
+  const { draft, takenUp, forget, beginAnew } = useKeptDraft<BladeDraft>(
+    `blade:${from?.id ?? 'new'}${copy ? ':copy' : ''}`,
+    preferences.unit,
+    begun,
+  )
   draft.value = completed(draft.value)
 
   const read = computed(() => readBlade(draft.value, preferences.unit, from))
@@ -37,6 +43,21 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
     return parsed.ok ? parsed.value : null
   }
   /** A tenth of a millimetre is what a handle can be dragged to. */
-  const setMeasure = (key: ShapeMeasure, mm: number) => (draft.value.measures[key] = exactFigure(Math.round(mm * 10) / 10, preferences.unit))
-  return { draft, takenUp, beginAnew, forget, read, stations, zones, found, halfAngleDeg, chooseShape, uses, measureMm, setMeasure }
+  const setMeasure = (key: ShapeMeasure, mm: number) =>
+    (draft.value.measures[key] = exactFigure(Math.round(mm * 10) / 10, preferences.unit))
+  return {
+    draft,
+    takenUp,
+    beginAnew,
+    forget,
+    read,
+    stations,
+    zones,
+    found,
+    halfAngleDeg,
+    chooseShape,
+    uses,
+    measureMm,
+    setMeasure,
+  }
 }

@@ -5,8 +5,8 @@ import { useCollections, type Tool } from '~/stores/collections'
 const WORD: Record<Tool, string> = { rigs: 'rig', blades: 'blade', stones: 'stone' }
 
 /**
- * Keeps a described rig, blade or stone, over what it was (`from`) or as a new one (null). A change can be undone; one that someone else
- * made meanwhile is told, and written over when the user keeps again.
+ * Keeps a described rig, blade or stone, over what it was (`from`) or as a new one (null). A change can be undone; one
+ * that someone else made meanwhile is told, and written over when the user keeps again.
  */
 export function useKeeping<K extends Tool>(kind: K, from: KeptByKind[K] | null, changed: string) {
   const collections = useCollections()
@@ -25,7 +25,11 @@ export function useKeeping<K extends Tool>(kind: K, from: KeptByKind[K] | null, 
     const answer = await collections.keep(kind, content, was)
     busy.value = false
     if (answer.ok) {
-      if (was) toast.add({ title: `${answer.value.name} ${changed}`, actions: [{ label: 'Undo', onClick: () => void collections.keep(kind, was, answer.value) }] })
+      if (was)
+        toast.add({
+          title: `${answer.value.name} ${changed}`,
+          actions: [{ label: 'Undo', onClick: () => void collections.keep(kind, was, answer.value) }],
+        })
       return answer.value
     }
     failure.value = answer.problem.message

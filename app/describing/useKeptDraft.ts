@@ -2,7 +2,10 @@ import { nextTick, ref, watch, type Ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import type { LengthUnit } from '#core/units/length'
 
-/** A draft that outlives the page: describing a thing takes a while. `begun`: what it begins as; `key`: what it is kept under. */
+/**
+ * A draft that outlives the page: describing a thing takes a while. `begun`: what it begins as; `key`: what it is kept
+ * under.
+ */
 export function useKeptDraft<T extends object>(key: string, unit: LengthUnit, begun: () => T) {
   const kept = useLocalStorage<string>(`jaw-tilt-draft:${key}`, '')
   const stored = kept.value ? (JSON.parse(kept.value) as { unit: LengthUnit; draft: T }) : null

@@ -13,7 +13,10 @@ import { emptyRigDraft, LANGUAGES, readRig, rigDraftOf, type RigDraft } from './
 import { rigSteps, stepOf, type RigList } from './rigSteps'
 import { useKeptDraft } from './useKeptDraft'
 
-/** A rig being described: what is typed, what it comes to, and what is wrong or odd about it. `from`: measured anew or copied. */
+/**
+ * A rig being described: what is typed, what it comes to, and what is wrong or odd about it. `from`: measured anew or
+ * copied.
+ */
 export function useRigDescription(from: KeptRig | null, copy: boolean) {
   const collections = useCollections()
   const preferences = usePreferences()
@@ -23,7 +26,11 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
     const draft = rigDraftOf(from, preferences.unit)
     return copy ? { ...draft, name: `${draft.name}, copy` } : draft
   }
-  const { draft, takenUp, forget, beginAnew } = useKeptDraft<RigDraft>(`rig:${from?.id ?? 'new'}${copy ? ':copy' : ''}`, preferences.unit, begun)
+  const { draft, takenUp, forget, beginAnew } = useKeptDraft<RigDraft>(
+    `rig:${from?.id ?? 'new'}${copy ? ':copy' : ''}`,
+    preferences.unit,
+    begun,
+  )
 
   const steps = computed(() => rigSteps(draft.value))
   const read = computed(() => readRig(draft.value, preferences.unit, from))
@@ -32,9 +39,15 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
   const refused = ref<Record<string, string>>({})
   const problems = computed<Record<string, string>>(() => {
     const slots = read.value.rig ? slotsBelowFace(read.value.rig, box.value) : []
-    return { ...refused.value, ...Object.fromEntries(slots.map(({ field, message }) => [field, message])), ...read.value.problems }
+    return {
+      ...refused.value,
+      ...Object.fromEntries(slots.map(({ field, message }) => [field, message])),
+      ...read.value.problems,
+    }
   })
-  const remarks = computed<Record<string, string>>(() => Object.fromEntries(read.value.rig ? oddities(read.value.rig).map(({ field, message }) => [field, message]) : []))
+  const remarks = computed<Record<string, string>>(() =>
+    Object.fromEntries(read.value.rig ? oddities(read.value.rig).map(({ field, message }) => [field, message]) : []),
+  )
   const range = computed(() => (read.value.rig ? heightRange(read.value.rig) : null))
   /** The steps at which something is wrong. */
   const openSteps = computed(() => new Set(Object.keys(problems.value).map((path) => stepOf(steps.value, path))))
@@ -60,7 +73,10 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
   /** The paths of all fields of a step, those of its lists' rows included. */
   const pathsOf = (index: number): Set<string> => {
     const { fields, lists } = steps.value[index]!
-    return new Set([...fields.map((f) => f.path), ...lists.flatMap((list) => rows(list).flatMap((_, i) => list.fields.map((f) => `${list.path}.${i}.${f.path}`)))])
+    return new Set([
+      ...fields.map((f) => f.path),
+      ...lists.flatMap((list) => rows(list).flatMap((_, i) => list.fields.map((f) => `${list.path}.${i}.${f.path}`))),
+    ])
   }
   /** The figure at a path, mm or degrees, if it can be read. */
   function figure(path: string): number | null {
@@ -77,9 +93,35 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
 
   const sheet = computed(() => {
     const { kind, by, height, stops, positionMarks } = draft.value
-    const slots = (height.slots as Draft[]).map((slot, i) => ({ label: String(slot.label), heightMm: figure(`height.slots.${i}.heightMm`) }))
-    return rigSheet({ kind, figure, slots, by }, stops.map((_, i) => figure(`stops.${i}.depthMm`)), positionMarks.map((_, i) => figure(`positionMarks.${i}.alongMm`)))
+    const slots = (height.slots as Draft[]).map((slot, i) => ({
+      label: String(slot.label),
+      heightMm: figure(`height.slots.${i}.heightMm`),
+    }))
+    return rigSheet(
+      { kind, figure, slots, by },
+      stops.map((_, i) => figure(`stops.${i}.depthMm`)),
+      positionMarks.map((_, i) => figure(`positionMarks.${i}.alongMm`)),
+    )
   })
 
-  return { draft, takenUp, beginAnew, forget, steps, read, problems, refused, remarks, range, openSteps, textAt, put, rows, pathsOf, figure, chooseKind, sheet }
+  return {
+    draft,
+    takenUp,
+    beginAnew,
+    forget,
+    steps,
+    read,
+    problems,
+    refused,
+    remarks,
+    range,
+    openSteps,
+    textAt,
+    put,
+    rows,
+    pathsOf,
+    figure,
+    chooseKind,
+    sheet,
+  }
 }

@@ -15,7 +15,10 @@ const MOST_MEGAPIXELS = 24
 /** How far beside a mark the outline is looked for, as a share of the picture's width. */
 const REACH_SHARE = 0.012
 
-/** A photograph in which an edge is traced: its scale, the spine's line, the marks along the edge, and what they come to. */
+/**
+ * A photograph in which an edge is traced: its scale, the spine's line, the marks along the edge, and what they come
+ * to.
+ */
 export function useTrace(unit: LengthUnit) {
   const photo = shallowRef<{ name: string; address: string; width: number; height: number } | null>(null)
   const failure = ref('')
@@ -79,20 +82,35 @@ export function useTrace(unit: LengthUnit) {
       const pixels = a && b ? Math.hypot(a[0] - b[0], a[1] - b[1]) : 0
       return distance !== null && pixels > 1 ? scaleOnly(distance / pixels) : null
     }
-    const [width, height] = scaleBy.value === 'own sheet' ? [mm(own.value.width), mm(own.value.height)] : SHEETS[scaleBy.value]
+    const [width, height] =
+      scaleBy.value === 'own sheet' ? [mm(own.value.width), mm(own.value.height)] : SHEETS[scaleBy.value]
     if (width === null || height === null) return null
-    return homographyOf(corners.value, [[0, 0], [width, 0], [width, height], [0, height]])
+    return homographyOf(corners.value, [
+      [0, 0],
+      [width, 0],
+      [width, height],
+      [0, height],
+    ])
   })
 
   async function snap() {
     if (!photo.value || !tracer) return
     failure.value = ''
     if (edge.value.length < 2) return void (failure.value = 'Mark the edge with two points at least, from heel to tip.')
-    if (!toMm.value) return void (failure.value = scaleBy.value === 'two points' ? 'Say how far the two points are apart.' : 'Give the sheet’s size, and put its corners on the four marks in order.')
+    if (!toMm.value)
+      return void (failure.value =
+        scaleBy.value === 'two points'
+          ? 'Say how far the two points are apart.'
+          : 'Give the sheet’s size, and put its corners on the four marks in order.')
     busy.value = true
-    const found = await tracer.snap(edge.value.map((point) => [...point] as Vec2), photo.value.width * REACH_SHARE)
+    const found = await tracer.snap(
+      edge.value.map((point) => [...point] as Vec2),
+      photo.value.width * REACH_SHARE,
+    )
     busy.value = false
-    if (found.length < Math.max(2, edge.value.length / 2)) return void (failure.value = 'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
+    if (found.length < Math.max(2, edge.value.length / 2))
+      return void (failure.value =
+        'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
     snapped.value = found
     const traced = tracedEdge(found, [spine.value[0]!, spine.value[1]!], toMm.value)
     if (traced.ok) result.value = traced
@@ -107,6 +125,22 @@ export function useTrace(unit: LengthUnit) {
     worker?.terminate()
     if (photo.value) URL.revokeObjectURL(photo.value.address)
   })
-  return { photo, failure, busy, scaleBy, own, corners, scalePoints, spine, edge, snapped, result, toMm, take, snap, touched }
+  return {
+    photo,
+    failure,
+    busy,
+    scaleBy,
+    own,
+    corners,
+    scalePoints,
+    spine,
+    edge,
+    snapped,
+    result,
+    toMm,
+    take,
+    snap,
+    touched,
+  }
 }
 export type Trace = ReturnType<typeof useTrace>

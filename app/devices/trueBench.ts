@@ -6,15 +6,19 @@ import { edgeAngleShifter } from '#core/doubt/shifted'
 import type { Job } from '#core/setup/job'
 
 /** A number from 0 to 1 that is always the same for a text. */
-export const seedOf = (text: string): number => [...text].reduce((hash, letter) => (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0, 7) / 2 ** 32
+export const seedOf = (text: string): number =>
+  [...text].reduce((hash, letter) => (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0, 7) / 2 ** 32
 
 /**
- * How far a make-believe bench is off what was measured of it: every measure drawn once within twice its tolerance, the same for the
- * same seed. Answers what that does to the edge angle of a side, degrees; what a simulated gauge has to find out.
+ * How far a make-believe bench is off what was measured of it: every measure drawn once within twice its tolerance, the
+ * same for the same seed. Answers what that does to the edge angle of a side, degrees; what a simulated gauge has to
+ * find out.
  */
 export function hiddenError(job: Job, known: KnownHold, seed: number) {
   const normal = randomNormal.source(randomLcg(seed))(0, 1)
-  const shifts = Object.fromEntries(measuresOf(job, known).map(({ id, tolerance }) => [id, normal() * tolerance])) as Record<MeasureId, number>
+  const shifts = Object.fromEntries(
+    measuresOf(job, known).map(({ id, tolerance }) => [id, normal() * tolerance]),
+  ) as Record<MeasureId, number>
   return (side: Side, pivotHeightMm: number, station: Station): number => {
     const angle = edgeAngleShifter(job, side, pivotHeightMm, station)
     const [as, off] = [angle({}), angle(shifts)]

@@ -5,12 +5,20 @@ import { evenStations } from '#core/curve/stations'
 const HANDLE_MM = 26
 
 /** A blade's outline at a common scale for a list, edge down, handle to the left: path, handle and viewBox, mm. */
-export function bladeIcon(blade: Blade, spanMm: number): { path: string; viewBox: string; handle: { x: number; y: number; width: number; height: number } } {
+export function bladeIcon(
+  blade: Blade,
+  spanMm: number,
+): { path: string; viewBox: string; handle: { x: number; y: number; width: number; height: number } } {
   const ys = evenStations(blade.edge, 40).map((s) => s.point[1])
   const highest = Math.max(blade.widthMm, ...ys)
   return {
     path: outlinePath(blade),
     viewBox: `${-HANDLE_MM - 2} -6 ${spanMm + HANDLE_MM + 4} ${Math.max(highest, 40) + 12}`,
-    handle: { x: -HANDLE_MM, y: blade.widthMm * 0.06, width: HANDLE_MM - 1, height: Math.min(blade.widthMm * 0.88, 24) },
+    handle: {
+      x: -HANDLE_MM,
+      y: blade.widthMm * 0.06,
+      width: HANDLE_MM - 1,
+      height: Math.min(blade.widthMm * 0.88, 24),
+    },
   }
 }

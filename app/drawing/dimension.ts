@@ -16,5 +16,12 @@ export function dimension(from: Vec2, to: Vec2, offset: number): Dimension {
   const along = unit(subtract(to, from))
   const aside = scale(leftOf(along), offset)
   const [lineFrom, lineTo] = [add(from, aside), add(to, aside)]
-  return { from, to, lineFrom, lineTo, label: scale(add(lineFrom, lineTo), 0.5), cramped: length(subtract(to, from)) < 26 }
+  return {
+    from,
+    to,
+    lineFrom,
+    lineTo,
+    label: scale(add(lineFrom, lineTo), 0.5),
+    cramped: length(subtract(to, from)) < 26,
+  }
 }

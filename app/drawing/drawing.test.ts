@@ -18,7 +18,16 @@ const margin = { x: 40, top: 40, bottom: 40 }
 
 function setOf(job: Job, side: 'A' | 'B' = 'A', lookAtMm: number | null = null): SideSet {
   const setting = settingOfHeight(job.rig, 58)
-  const found = evaluate(job, { dialled: { a: setting, b: setting, linked: true }, lookAtMm, bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 } }, stations).sides[side]
+  const found = evaluate(
+    job,
+    {
+      dialled: { a: setting, b: setting, linked: true },
+      lookAtMm,
+      bladeHeightToleranceMm: 0.5,
+      holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+    },
+    stations,
+  ).sides[side]
   if (!found.ok) throw new Error(found.reason)
   return found
 }
@@ -31,7 +40,11 @@ describe('the section, as drawn', () => {
   for (const [name, rig] of Object.entries({ jaws: sampleJob.rig, table: tableRig, upright: armsRig })) {
     for (const side of ['A', 'B'] as const) {
       it(`shows the computed angle between face and centre plane, and the rod its offset away (${name}, ${side})`, () => {
-        const job = { ...sampleJob, rig, held: { ...sampleJob.held, centreOffsetMm: rig.jaws ? 0.4 : 0, tiltDeg: rig.jaws ? 0.6 : 0 } }
+        const job = {
+          ...sampleJob,
+          rig,
+          held: { ...sampleJob.held, centreOffsetMm: rig.jaws ? 0.4 : 0, tiltDeg: rig.jaws ? 0.6 : 0 },
+        }
         const set = setOf(job, side)
         const viewport = fit(sectionBounds(job, set, side), 600, 500, margin)
         const view = sectionView(job, set, side, 20, viewport)
@@ -40,7 +53,10 @@ describe('the section, as drawn', () => {
         const off = subtract(view.pivot, view.apex)
         const way = unit(subtract(view.face[1], view.face[0]))
         expect(Math.abs(off[0] * way[1] - off[1] * way[0]) / viewport.scale).toBeCloseTo(job.stone.faceOffsetMm, 6)
-        expect(length(subtract(view.pivotHeight.to, view.pivotHeight.from)) / viewport.scale).toBeCloseTo(set.pivotHeightMm, 6)
+        expect(length(subtract(view.pivotHeight.to, view.pivotHeight.from)) / viewport.scale).toBeCloseTo(
+          set.pivotHeightMm,
+          6,
+        )
       })
     }
   }
@@ -94,30 +110,68 @@ describe('the sheet', () => {
 
   it('a dimension line runs beside what it measures, as long', () => {
     const line = dimension([10, 10], [110, 10], 30)
-    expect([line.lineFrom, line.lineTo, line.label]).toEqual([[10, 40], [110, 40], [60, 40]])
+    expect([line.lineFrom, line.lineTo, line.label]).toEqual([
+      [10, 40],
+      [110, 40],
+      [60, 40],
+    ])
   })
 })
 
 describe('the marks of the jaws', () => {
-  const marked = { ...sampleJob, rig: { ...sampleJob.rig, positionMarks: [5, -5, 0].map((alongMm) => ({ name: `n${alongMm}`, alongMm })) } }
+  const marked = {
+    ...sampleJob,
+    rig: { ...sampleJob.rig, positionMarks: [5, -5, 0].map((alongMm) => ({ name: `n${alongMm}`, alongMm })) },
+  }
   it('stand where they are, in order, all named where there is room', () => {
-    expect(jawMarks(marked, { scale: 4, originX: 100, originY: 50 }).marks).toEqual([{ at: [80, 50], name: 'n-5' }, { at: [100, 50], name: 'n0' }, { at: [120, 50], name: 'n5' }].map((mark, i) => (i % 2 ? { ...mark, name: '' } : mark)))
-    expect(jawMarks(marked, { scale: 8, originX: 100, originY: 50 }).marks.map((mark) => mark.name)).toEqual(['n-5', 'n0', 'n5'])
+    expect(jawMarks(marked, { scale: 4, originX: 100, originY: 50 }).marks).toEqual(
+      [
+        { at: [80, 50], name: 'n-5' },
+        { at: [100, 50], name: 'n0' },
+        { at: [120, 50], name: 'n5' },
+      ].map((mark, i) => (i % 2 ? { ...mark, name: '' } : mark)),
+    )
+    expect(jawMarks(marked, { scale: 8, originX: 100, originY: 50 }).marks.map((mark) => mark.name)).toEqual([
+      'n-5',
+      'n0',
+      'n5',
+    ])
   })
 
   it('a landmark without marks to lie on is not drawn', () => {
     const blade = { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 30 } }
-    expect(jawMarks({ ...marked, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toEqual([[30, 0], [30, expect.closeTo(16.8, 9)]])
+    expect(jawMarks({ ...marked, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toEqual([
+      [30, 0],
+      [30, expect.closeTo(16.8, 9)],
+    ])
     expect(jawMarks({ ...sampleJob, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toBeNull()
   })
 })
 
 describe('a strip of positions', () => {
   it('lies over the edge end to end, each stretch within what it can be blended over, the seam where two overlap', () => {
-    const position = (fromMm: number, toMm: number, coversFromMm: number, coversToMm: number): Position => ({ held: sampleJob.held, pivotHeightMm: 50, cost: 0.1, atMark: null, fromMm, toMm, coversFromMm, coversToMm })
-    const { rows, seams } = positionsView([position(0, 120, 0, 130), position(120, 200, 110, 200)], [{ atMm: 124, apartDeg: 0 }])
-    expect(rows.map(({ own }) => own)).toEqual([{ from: 0, width: 60 }, { from: 60, width: 40 }])
-    expect(rows.map(({ covers }) => covers)).toEqual([{ from: 0, width: 65 }, { from: 55, width: 45 }])
+    const position = (fromMm: number, toMm: number, coversFromMm: number, coversToMm: number): Position => ({
+      held: sampleJob.held,
+      pivotHeightMm: 50,
+      cost: 0.1,
+      atMark: null,
+      fromMm,
+      toMm,
+      coversFromMm,
+      coversToMm,
+    })
+    const { rows, seams } = positionsView(
+      [position(0, 120, 0, 130), position(120, 200, 110, 200)],
+      [{ atMm: 124, apartDeg: 0 }],
+    )
+    expect(rows.map(({ own }) => own)).toEqual([
+      { from: 0, width: 60 },
+      { from: 60, width: 40 },
+    ])
+    expect(rows.map(({ covers }) => covers)).toEqual([
+      { from: 0, width: 65 },
+      { from: 55, width: 45 },
+    ])
     expect(seams).toEqual([62])
   })
 })

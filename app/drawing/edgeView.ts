@@ -19,11 +19,16 @@ export interface EdgeView {
 
 const CSS_PIXELS_PER_MM = 96 / 25.4
 
-/** The edge alone, magnified: apex to the right, inward to the left, the bevel as set and as wanted. Pixels of a frame. */
+/**
+ * The edge alone, magnified: apex to the right, inward to the left, the bevel as set and as wanted. Pixels of a frame.
+ */
 export function edgeView(blade: Blade, setDeg: number, wantedDeg: number, width: number, height: number): EdgeView {
   const thickness = bevelThicknessMm(blade)
   const [bevelSetMm, bevelWantedMm] = [bevelWidthMm(thickness, setDeg), bevelWidthMm(thickness, wantedDeg)]
-  const scale = Math.min((width * 0.5) / Math.max(bevelSetMm, bevelWantedMm, 0.2), (height * 0.34) / Math.max(thickness, 0.1))
+  const scale = Math.min(
+    (width * 0.5) / Math.max(bevelSetMm, bevelWantedMm, 0.2),
+    (height * 0.34) / Math.max(thickness, 0.1),
+  )
   const apex: Vec2 = [width * 0.64, height * (blade.bevels === 'A' ? 0.72 : 0.5)]
   const px = (inward: number, up: number): Vec2 => [apex[0] - inward * scale, apex[1] - up * scale]
   const half = crossSectionHalf(blade, setDeg)

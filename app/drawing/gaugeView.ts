@@ -29,10 +29,22 @@ export interface GaugeView {
 }
 
 /** The edge unrolled from heel to tip with the edge angle and the gauge's reading along it, in pixels. */
-export function gaugeView(places: readonly GaugePlace[], square: readonly Stretch[], size: { width: number; height: number }, unit: LengthUnit): GaugeView {
-  const frame = { x: MARGIN.left, y: MARGIN.top, width: Math.max(10, size.width - MARGIN.left - MARGIN.right), height: Math.max(10, size.height - MARGIN.top - MARGIN.bottom) }
+export function gaugeView(
+  places: readonly GaugePlace[],
+  square: readonly Stretch[],
+  size: { width: number; height: number },
+  unit: LengthUnit,
+): GaugeView {
+  const frame = {
+    x: MARGIN.left,
+    y: MARGIN.top,
+    width: Math.max(10, size.width - MARGIN.left - MARGIN.right),
+    height: Math.max(10, size.height - MARGIN.top - MARGIN.bottom),
+  }
   const total = places.at(-1)?.fromHeelMm ?? 1
-  const figures = places.flatMap((place) => [place.edgeAngleDeg, place.readingDeg]).filter((deg): deg is number => deg !== null)
+  const figures = places
+    .flatMap((place) => [place.edgeAngleDeg, place.readingDeg])
+    .filter((deg): deg is number => deg !== null)
   const [least, most] = figures.length > 0 ? [Math.min(...figures), Math.max(...figures)] : [0, LEAST_SPAN_DEG]
   const spare = Math.max(0.15 * (most - least), (LEAST_SPAN_DEG - (most - least)) / 2)
   const across = scaleLinear([0, total], [frame.x, frame.x + frame.width])
@@ -52,7 +64,10 @@ export function gaugeView(places: readonly GaugePlace[], square: readonly Stretc
     upTicks: up.ticks(5).map((value) => ({ at: up(value), text: `${up.tickFormat(5)(value)}°` })),
     edge: lineOf((place) => place.edgeAngleDeg),
     reading: lineOf((place) => place.readingDeg),
-    square: square.map(({ fromMm: from, toMm: to }) => ({ x: across(from) - 3, width: Math.max(6, across(to) - across(from) + 6) })),
+    square: square.map(({ fromMm: from, toMm: to }) => ({
+      x: across(from) - 3,
+      width: Math.max(6, across(to) - across(from) + 6),
+    })),
     at: (mm) => across(mm),
     up: (deg) => up(deg),
     lengthAt: (x) => Math.min(total, Math.max(0, across.invert(x))),

@@ -34,12 +34,21 @@ export function mapView(map: PlacementMap, best: ClampPosition | null, now: Clam
   const most = Math.min(Math.max(...costs), Math.max(least * MOST_TIMES, least + 1e-6))
   const shade = (cost: number) => 0.04 + 0.91 * Math.sqrt(Math.min(1, (cost - least) / Math.max(most - least, 1e-9)))
   const inUnit = scaleLinear([fromMm(x0, unit), fromMm(x1, unit)], across.range())
-  const inside = (held: ClampPosition): Vec2 | null => (held.bladeXMm < x0 || held.bladeXMm > x1 || held.turnDeg < t0 || held.turnDeg > t1 ? null : [across(held.bladeXMm), up(held.turnDeg)])
+  const inside = (held: ClampPosition): Vec2 | null =>
+    held.bladeXMm < x0 || held.bladeXMm > x1 || held.turnDeg < t0 || held.turnDeg > t1
+      ? null
+      : [across(held.bladeXMm), up(held.turnDeg)]
   return {
     ...SIZE,
     frame: FRAME,
     cells: map.cost.flatMap((row, j) =>
-      row.map((cost, i) => ({ x: across(map.bladeXMm[i]!) - cell.width / 2, y: up(map.turnDeg[j]!) - cell.height / 2, width: cell.width + 0.4, height: cell.height + 0.4, shade: cost === null ? null : shade(cost) })),
+      row.map((cost, i) => ({
+        x: across(map.bladeXMm[i]!) - cell.width / 2,
+        y: up(map.turnDeg[j]!) - cell.height / 2,
+        width: cell.width + 0.4,
+        height: cell.height + 0.4,
+        shade: cost === null ? null : shade(cost),
+      })),
     ),
     acrossTicks: inUnit.ticks(6).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(6)(value) })),
     upTicks: up.ticks(5).map((value) => ({ at: up(value), text: String(value).replace('-', '−') })),

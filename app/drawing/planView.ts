@@ -56,8 +56,16 @@ export interface PlanView {
   readonly heightKnob: Vec2
 }
 
-/** The blade from above in the jaws, in pixels: the pivot, the rod with its stone, the tangent at the place looked at. */
-export function planView(job: Job, set: SideSet, side: Side, stations: readonly Station[], viewport: Viewport): PlanView {
+/**
+ * The blade from above in the jaws, in pixels: the pivot, the rod with its stone, the tangent at the place looked at.
+ */
+export function planView(
+  job: Job,
+  set: SideSet,
+  side: Side,
+  stations: readonly Station[],
+  viewport: Viewport,
+): PlanView {
   const { blade, held, rig, stone } = job
   const frame = clampFrame(held)
   const px = (point: Vec2) => toPixels(point, viewport)
@@ -71,7 +79,8 @@ export function planView(job: Job, set: SideSet, side: Side, stations: readonly 
   const squareFoot = add(contact.foot, scale(contact.outward, contact.distanceMm))
   const rodEnd = add(contact.foot, scale(along, Math.min(rig.rodLengthMm, length(run) + stone.lengthMm / 2 + 8)))
   const half = [stone.lengthMm / 2, stone.widthMm / 2] as const
-  const corner = (l: number, w: number) => px(add(contact.point, add(scale(along, l * half[0]), scale(across, w * half[1]))))
+  const corner = (l: number, w: number) =>
+    px(add(contact.point, add(scale(along, l * half[0]), scale(across, w * half[1]))))
   const place = pivotAt(rig, set.pivotHeightMm, side)
   const heel = toClampFrame(stations[0]!.point, frame)
   const outOfBlade = Math.max(...stations.map((s) => toClampFrame(s.point, frame)[1]))
@@ -82,13 +91,26 @@ export function planView(job: Job, set: SideSet, side: Side, stations: readonly 
   return {
     bladeTransform: `matrix(${k * frame.cos} ${-k * frame.sin} ${-k * frame.sin} ${-k * frame.cos} ${e} ${f})`,
     bladePath: outlinePath(blade),
-    handle: blade.handleLengthMm > 0 ? { x: -HANDLE_SHOWN_MM, y: blade.widthMm * 0.06, width: HANDLE_SHOWN_MM - 1, height: Math.min(blade.widthMm * 0.88, 24) } : null,
+    handle:
+      blade.handleLengthMm > 0
+        ? {
+            x: -HANDLE_SHOWN_MM,
+            y: blade.widthMm * 0.06,
+            width: HANDLE_SHOWN_MM - 1,
+            height: Math.min(blade.widthMm * 0.88, 24),
+          }
+        : null,
     jaws: jaws && { x: jx, y: jy, width: jaws.width * k, height: jaws.height * k },
     frontLine: [px([-frontHalf, 0]), px([frontHalf, 0])],
     marks: jawMarks(job, viewport),
-    edge: stations.filter((_, i) => i % 4 === 0 || i === stations.length - 1).map((s) => px(toClampFrame(s.point, frame))),
+    edge: stations
+      .filter((_, i) => i % 4 === 0 || i === stations.length - 1)
+      .map((s) => px(toClampFrame(s.point, frame))),
     pivot: px(contact.foot),
-    slide: place.slideMm > 0 ? [px([place.pivot.u - place.slideMm, place.pivot.v]), px([place.pivot.u + place.slideMm, place.pivot.v])] : null,
+    slide:
+      place.slideMm > 0
+        ? [px([place.pivot.u - place.slideMm, place.pivot.v]), px([place.pivot.u + place.slideMm, place.pivot.v])]
+        : null,
     rod: [px(contact.foot), px(rodEnd)],
     stone: [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)],
     tangent: [px(add(contact.point, scale(tangentWay, -30))), px(add(contact.point, scale(tangentWay, 30)))],

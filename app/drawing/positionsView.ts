@@ -16,7 +16,10 @@ export function positionsView(positions: readonly Position[], seams: readonly Se
   const share = (mm: number): number => (100 * mm) / (positions.at(-1)?.toMm || 1)
   const stretch = (from: number, to: number): Stretch => ({ from: share(from), width: share(to - from) })
   return {
-    rows: positions.map((position) => ({ own: stretch(position.fromMm, position.toMm), covers: stretch(position.coversFromMm, position.coversToMm) })),
+    rows: positions.map((position) => ({
+      own: stretch(position.fromMm, position.toMm),
+      covers: stretch(position.coversFromMm, position.coversToMm),
+    })),
     seams: seams.map((seam) => share(seam.atMm)),
   }
 }

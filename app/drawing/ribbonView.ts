@@ -36,15 +36,28 @@ export function ribbonBounds(job: Job, stations: readonly Station[]): Bounds {
   const frame = clampFrame(job.held)
   const jaws = job.rig.jaws
   return boundsOf([
-    ...stations.filter((_, i) => i % 20 === 0 || i === stations.length - 1).map((station) => toClampFrame(station.point, frame)),
+    ...stations
+      .filter((_, i) => i % 20 === 0 || i === stations.length - 1)
+      .map((station) => toClampFrame(station.point, frame)),
     toClampFrame([0, 0], frame),
     toClampFrame([stations.at(-1)!.point[0], 0], frame),
-    ...(jaws ? ([[-jaws.widthMm / 2, -jaws.depthMm], [jaws.widthMm / 2, 0]] as Vec2[]) : []),
+    ...(jaws
+      ? ([
+          [-jaws.widthMm / 2, -jaws.depthMm],
+          [jaws.widthMm / 2, 0],
+        ] as Vec2[])
+      : []),
   ])
 }
 
 /** The blade as it is held with the deviation from the wanted angle as a band along its edge, in pixels. */
-export function ribbonView(job: Job, along: readonly (Contact | Refusal)[], stations: readonly Station[], wantedDeg: number, viewport: Viewport): RibbonView {
+export function ribbonView(
+  job: Job,
+  along: readonly (Contact | Refusal)[],
+  stations: readonly Station[],
+  wantedDeg: number,
+  viewport: Viewport,
+): RibbonView {
   const frame = clampFrame(job.held)
   const k = viewport.scale
   const [e, f] = toPixels(toClampFrame([0, 0], frame), viewport)
@@ -70,7 +83,10 @@ export function ribbonView(job: Job, along: readonly (Contact | Refusal)[], stat
     if (deg !== null && Math.abs(deg) >= ON_IT_DEG) run.push(i)
   })
   close()
-  const worstAt = off.reduce<number | null>((best, deg, i) => (deg !== null && (best === null || Math.abs(deg) > Math.abs(off[best]!)) ? i : best), null)
+  const worstAt = off.reduce<number | null>(
+    (best, deg, i) => (deg !== null && (best === null || Math.abs(deg) > Math.abs(off[best]!)) ? i : best),
+    null,
+  )
   const jaws = job.rig.jaws
   const [jx, jy] = toPixels([-(jaws?.widthMm ?? 0) / 2, 0], viewport)
   return {
@@ -80,8 +96,12 @@ export function ribbonView(job: Job, along: readonly (Contact | Refusal)[], stat
     marks: jawMarks(job, viewport),
     edge: pointList(edge),
     bands,
-    worst: worstAt === null ? null : { at: edge[worstAt]!, tag: add(edge[worstAt]!, scale(outward(worstAt), BAND.most + 22)), deg: off[worstAt]! },
+    worst:
+      worstAt === null
+        ? null
+        : { at: edge[worstAt]!, tag: add(edge[worstAt]!, scale(outward(worstAt), BAND.most + 22)), deg: off[worstAt]! },
   }
 }
 
-const width = (deg: number): number => Math.sign(deg) * Math.min(BAND.most, Math.max(BAND.least, Math.abs(deg) * BAND.perDeg))
+const width = (deg: number): number =>
+  Math.sign(deg) * Math.min(BAND.most, Math.max(BAND.least, Math.abs(deg) * BAND.perDeg))

@@ -2,7 +2,14 @@ import { heightRange } from '#core/rig/dial'
 import type { Rig } from '#core/rig/rig'
 
 /** A rig's side view to scale for a list: pivot range behind (or below) the jaws, mm, y down. */
-export function rigIcon(rig: Rig): { viewBox: string; transform: string; pivots: [number, number][]; low: [number, number]; high: [number, number]; jaws: { depth: number; half: number } | null } {
+export function rigIcon(rig: Rig): {
+  viewBox: string
+  transform: string
+  pivots: [number, number][]
+  low: [number, number]
+  high: [number, number]
+  jaws: { depth: number; half: number } | null
+} {
   const { lowestMm, highestMm } = heightRange(rig)
   const back = -rig.pivot.setbackMm
   const pivots: [number, number][] = rig.height.by === 'slot' ? rig.height.slots.map((s) => [back, -s.heightMm]) : []

@@ -13,7 +13,10 @@ interface Stance {
   readonly y: Vec2
 }
 
-/** A clamp lies flat, a table lies level under the tilted blade, an upright rig stands with the edge up and side A to the right. */
+/**
+ * A clamp lies flat, a table lies level under the tilted blade, an upright rig stands with the edge up and side A to
+ * the right.
+ */
 function stanceOf(job: Job, side: Side): Stance {
   if (job.rig.kind === 'two-arm') return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
   const tilt = job.rig.kind === 'table-post' ? radians(centrePlaneOf(job, side).tiltDeg) : 0
@@ -98,7 +101,10 @@ export interface SectionView {
   readonly pivotWay: Vec2
 }
 
-/** Radius of the angle's arc and the distance of its figure from the apex, mm of the drawing and the pixels they are kept between. */
+/**
+ * Radius of the angle's arc and the distance of its figure from the apex, mm of the drawing and the pixels they are
+ * kept between.
+ */
 const ARC = { mm: 34, least: 44, most: 90 }
 const LABEL = { mm: 58, least: 84, most: 150 }
 /** How much of a knob is drawn behind its front, mm. */
@@ -106,7 +112,10 @@ const KNOB_SHOWN_MM = 7
 /** The figure stands out over the stone, away from the lines it belongs to. */
 const LABEL_OVER_FACE_DEG = 33
 
-/** The section square to the edge at the place looked at, in pixels: jaws or table, blade, pivot, rod, stone face, edge angle. */
+/**
+ * The section square to the edge at the place looked at, in pixels: jaws or table, blade, pivot, rod, stone face, edge
+ * angle.
+ */
 export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: number, viewport: Viewport): SectionView {
   const p = pointsOf(job, set, side)
   const { blade, rig, stone } = job
@@ -121,9 +130,25 @@ export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: numbe
   const depth = rig.jaws?.depthMm ?? 0
   const j = rig.jaws?.halfThicknessMm ?? 0
   const inside = half.at(-1)?.[1] ?? 0
-  const jaw = (sign: 1 | -1) => [p.fromClamp(0, sign * inside), p.fromClamp(0, sign * j), p.fromClamp(-depth, sign * (j + 1.5)), p.fromClamp(-depth, sign * inside)].map(px)
+  const jaw = (sign: 1 | -1) =>
+    [
+      p.fromClamp(0, sign * inside),
+      p.fromClamp(0, sign * j),
+      p.fromClamp(-depth, sign * (j + 1.5)),
+      p.fromClamp(-depth, sign * inside),
+    ].map(px)
   const { knobHeightMm, knobBehindMm } = rig.jaws ?? { knobHeightMm: null, knobBehindMm: null }
-  const knob = (sign: 1 | -1): Vec2[][] => (knobHeightMm === null || knobBehindMm === null ? [] : [[p.fromClamp(-knobBehindMm, sign * j), p.fromClamp(-knobBehindMm, sign * knobHeightMm), p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * knobHeightMm), p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * j)].map(px)])
+  const knob = (sign: 1 | -1): Vec2[][] =>
+    knobHeightMm === null || knobBehindMm === null
+      ? []
+      : [
+          [
+            p.fromClamp(-knobBehindMm, sign * j),
+            p.fromClamp(-knobBehindMm, sign * knobHeightMm),
+            p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * knobHeightMm),
+            p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * j),
+          ].map(px),
+        ]
   const wanted = radians(wantedDeg)
   const apex = px([0, 0])
   const kept = ({ mm, least, most }: typeof ARC) => Math.min(most, Math.max(least, mm * viewport.scale))
@@ -138,7 +163,9 @@ export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: numbe
   const middle = radians(contact.edgeAngleDeg / 2)
   const over = radians(contact.edgeAngleDeg + LABEL_OVER_FACE_DEG)
   const sheetWay = (way: Vec2) => onSheet(way, p.stance)
-  const tableLine = rig.jaws ? null : [p.fromClamp(-12, 0), p.fromClamp(blade.widthMm + 6, 0), p.fromClamp(blade.widthMm + 6, -9), p.fromClamp(-12, -9)]
+  const tableLine = rig.jaws
+    ? null
+    : [p.fromClamp(-12, 0), p.fromClamp(blade.widthMm + 6, 0), p.fromClamp(blade.widthMm + 6, -9), p.fromClamp(-12, -9)]
   // Dimension lines stand on the far side of the centre plane from the stone.
   const aside = side === 'A' ? 1 : -1
   const below = rig.kind === 'two-arm' ? -aside : 1

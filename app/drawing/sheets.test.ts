@@ -31,7 +31,10 @@ describe('the deviation as a band along the edge', () => {
   })
 
   it('an even edge has no band', () => {
-    const arc = { ...sampleJob.blade, edge: [{ type: 'arc' as const, centre: [40, -95] as [number, number], radiusMm: 125, startDeg: 110, endDeg: 70 }] }
+    const arc = {
+      ...sampleJob.blade,
+      edge: [{ type: 'arc' as const, centre: [40, -95] as [number, number], radiusMm: 125, startDeg: 110, endDeg: 70 }],
+    }
     const even = evenStations(arc.edge, 50)
     const job = { ...sampleJob, blade: arc }
     const contacts = contactsAlong(even, job.held, reacherAt(job, 'A', 55))
@@ -42,7 +45,10 @@ describe('the deviation as a band along the edge', () => {
 })
 
 describe('the edge unrolled', () => {
-  const places = along.map((contact, i) => ({ fromHeelMm: stations[i]!.fromHeelMm, edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null }))
+  const places = along.map((contact, i) => ({
+    fromHeelMm: stations[i]!.fromHeelMm,
+    edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
+  }))
 
   it('runs from border to border, and a place on it is found again', () => {
     const view = unrolledView(places, [], [{ kind: 'heel', fromMm: 0, toMm: 98.2 }], 20, size, 'mm')
@@ -55,7 +61,12 @@ describe('the edge unrolled', () => {
   it('is broken where there is no angle', () => {
     const broken = places.map((place, i) => (i > 80 && i < 100 ? { ...place, edgeAngleDeg: null } : place))
     expect(unrolledView(broken, [], [], 20, size, 'mm').angle.lines).toHaveLength(2)
-    const gauge = gaugeView(broken.map((place) => ({ ...place, readingDeg: place.edgeAngleDeg })), [{ fromMm: 10, toMm: 10 }], size, 'in')
+    const gauge = gaugeView(
+      broken.map((place) => ({ ...place, readingDeg: place.edgeAngleDeg })),
+      [{ fromMm: 10, toMm: 10 }],
+      size,
+      'in',
+    )
     expect([gauge.edge.length, gauge.reading.length, gauge.square.length]).toEqual([2, 2, 1])
   })
 })
@@ -65,9 +76,15 @@ describe('what if', () => {
     const range = whatIfRange(28, 55, { lowestMm: 20, highestMm: 90 })
     const now = along[80]!
     if (!now.ok) throw new Error(now.reason)
-    const lines = equalAngleLines(sampleJob, 'A', stations[80]!, [now.edgeAngleDeg], { fromMm: range.blade[0], toMm: range.blade[1], steps: 48 })
+    const lines = equalAngleLines(sampleJob, 'A', stations[80]!, [now.edgeAngleDeg], {
+      fromMm: range.blade[0],
+      toMm: range.blade[1],
+      steps: 48,
+    })
     const view = whatIfView(range, lines, { bladeHeightMm: 28, pivotHeightMm: 55 }, size, 'mm')
-    const near = view.lines[0]!.points.split(' ').map((pair) => pair.split(',').map(Number)).map(([x, y]) => Math.hypot(x! - view.point[0], y! - view.point[1]))
+    const near = view.lines[0]!.points.split(' ')
+      .map((pair) => pair.split(',').map(Number))
+      .map(([x, y]) => Math.hypot(x! - view.point[0], y! - view.point[1]))
     expect(Math.min(...near)).toBeLessThan(8)
   })
 
@@ -78,7 +95,8 @@ describe('what if', () => {
 
 describe('a rig being measured', () => {
   const figures: Record<string, number> = { 'pivot.setbackMm': 110, 'height.lowestMm': 30, 'height.highestMm': 80 }
-  const sheet = (kind: 'turning-post' | 'two-arm') => rigSheet({ kind, figure: (path) => figures[path] ?? null, slots: [], by: 'millimetres' }, [], [])
+  const sheet = (kind: 'turning-post' | 'two-arm') =>
+    rigSheet({ kind, figure: (path) => figures[path] ?? null, slots: [], by: 'millimetres' }, [], [])
 
   it('draws a measure as long as it is, also where the picture stands upright', () => {
     for (const kind of ['turning-post', 'two-arm'] as const) {
@@ -95,37 +113,85 @@ describe('a rig being measured', () => {
 
 describe('the map of holds', () => {
   it('shades the best palest and crosses out what cannot be held', () => {
-    const map = { bladeXMm: [10, 20, 30], turnDeg: [-5, 5], depthMm: 6, cost: [[1, 2, null], [3, 0.5, 4]] }
-    const view = mapView(map, { ...sampleJob.held, bladeXMm: 20, turnDeg: 5 }, { ...sampleJob.held, bladeXMm: 90 }, 'mm')
-    expect(view.cells.map((cell) => cell.shade).indexOf(Math.min(...view.cells.flatMap((cell) => cell.shade ?? [])))).toBe(4)
+    const map = {
+      bladeXMm: [10, 20, 30],
+      turnDeg: [-5, 5],
+      depthMm: 6,
+      cost: [
+        [1, 2, null],
+        [3, 0.5, 4],
+      ],
+    }
+    const view = mapView(
+      map,
+      { ...sampleJob.held, bladeXMm: 20, turnDeg: 5 },
+      { ...sampleJob.held, bladeXMm: 90 },
+      'mm',
+    )
+    expect(
+      view.cells.map((cell) => cell.shade).indexOf(Math.min(...view.cells.flatMap((cell) => cell.shade ?? []))),
+    ).toBe(4)
     expect(view.cells[2]!.shade).toBeNull()
     expect([view.best !== null, view.now]).toEqual([true, null])
   })
 })
 
 describe('the clamp card', () => {
-  const content = { title: 'Žluťoučký nůž − 5°', subtitle: '', facts: [['Turn', 'none']] as const, stones: [], sideNames: ['A', 'B'] as const, notes: [], checkText: '100 mm' }
+  const content = {
+    title: 'Žluťoučký nůž − 5°',
+    subtitle: '',
+    facts: [['Turn', 'none']] as const,
+    stones: [],
+    sideNames: ['A', 'B'] as const,
+    notes: [],
+    checkText: '100 mm',
+  }
 
   it('draws the blade at 1:1 and a check line of 100 mm', () => {
     const page = cardPage(sampleJob, content)
     const edge = page.lines[0]!.points
     expect(edge.at(-1)![0] - edge[0]![0]).toBeCloseTo(stations.at(-1)!.point[0], 6)
-    const check = page.lines.find((line) => line.points.length === 2 && line.points[0]![1] === line.points[1]![1] && line.points[1]![0] - line.points[0]![0] === 100)
+    const check = page.lines.find(
+      (line) =>
+        line.points.length === 2 &&
+        line.points[0]![1] === line.points[1]![1] &&
+        line.points[1]![0] - line.points[0]![0] === 100,
+    )
     expect(check).toBeDefined()
   })
 
   it('draws the marks of the jaws, and the landmark that lies on one under its tick', () => {
-    const marked = { ...sampleJob, rig: { ...sampleJob.rig, positionMarks: [{ name: 'a', alongMm: -5 }, { name: 'b', alongMm: 5 }] }, blade: { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 45 } } }
+    const marked = {
+      ...sampleJob,
+      rig: {
+        ...sampleJob.rig,
+        positionMarks: [
+          { name: 'a', alongMm: -5 },
+          { name: 'b', alongMm: 5 },
+        ],
+      },
+      blade: { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 45 } },
+    }
     const page = cardPage(marked, content)
     const name = page.texts.find((text) => text.text === 'b')!
-    const landmark = page.lines.find((line) => line.dashed && line.points.length === 2 && Math.abs(line.points[0]![0] - name.x + 0.6) < 1e-6)
+    const landmark = page.lines.find(
+      (line) => line.dashed && line.points.length === 2 && Math.abs(line.points[0]![0] - name.x + 0.6) < 1e-6,
+    )
     expect(landmark!.points[1]![0]).toBeCloseTo(landmark!.points[0]![0], 6)
     expect(cardPage(sampleJob, content).lines.length).toBe(page.lines.length - 3)
   })
 
   it('says so when the blade is longer than the page', () => {
-    const long = { ...sampleJob, blade: { ...sampleJob.blade, edge: [{ type: 'line' as const, from: [0, 30] as [number, number], to: [330, 30] as [number, number] }] } }
-    expect(cardPage(long, content).texts.some((text) => text.text.startsWith('Drawn as far as the page goes'))).toBe(true)
+    const long = {
+      ...sampleJob,
+      blade: {
+        ...sampleJob.blade,
+        edge: [{ type: 'line' as const, from: [0, 30] as [number, number], to: [330, 30] as [number, number] }],
+      },
+    }
+    expect(cardPage(long, content).texts.some((text) => text.text.startsWith('Drawn as far as the page goes'))).toBe(
+      true,
+    )
   })
 
   it('becomes a PDF of one A4 page, whatever letters a name has', async () => {

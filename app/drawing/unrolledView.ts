@@ -14,8 +14,21 @@ interface Tick {
 export interface UnrolledView {
   readonly left: number
   readonly right: number
-  readonly angle: { readonly top: number; readonly bottom: number; readonly ticks: readonly Tick[]; readonly wantedY: number; readonly lines: readonly string[]; readonly fills: readonly { steeper: boolean; points: string }[] }
-  readonly bevel: { readonly top: number; readonly bottom: number; readonly ticks: readonly Tick[]; readonly before: readonly string[]; readonly after: readonly string[] }
+  readonly angle: {
+    readonly top: number
+    readonly bottom: number
+    readonly ticks: readonly Tick[]
+    readonly wantedY: number
+    readonly lines: readonly string[]
+    readonly fills: readonly { steeper: boolean; points: string }[]
+  }
+  readonly bevel: {
+    readonly top: number
+    readonly bottom: number
+    readonly ticks: readonly Tick[]
+    readonly before: readonly string[]
+    readonly after: readonly string[]
+  }
   readonly acrossTicks: readonly Tick[]
   readonly zones: readonly { kind: Zone['kind']; from: number; to: number }[]
   readonly at: (fromHeelMm: number) => number
@@ -29,7 +42,10 @@ const ANGLE_SHARE = 0.6
 const LEAST_SPAN_DEG = 1.5
 const TICK_PX = 85
 
-/** The edge unrolled from heel to tip: angle over it with the deviation filled, its zones, and the bevel's width before and after; pixels. */
+/**
+ * The edge unrolled from heel to tip: angle over it with the deviation filled, its zones, and the bevel's width before
+ * and after; pixels.
+ */
 export function unrolledView(
   places: readonly { readonly fromHeelMm: number; readonly edgeAngleDeg: number | null }[],
   bevels: readonly BevelThere[],
@@ -61,15 +77,27 @@ export function unrolledView(
       bottom: angleBottom,
       ticks: up.ticks(4).map((value) => ({ at: up(value), text: `${up.tickFormat(4)(value)}°` })),
       wantedY: up(wantedDeg),
-      lines: chains(places.map((place) => (place.edgeAngleDeg === null ? null : [across(place.fromHeelMm), up(place.edgeAngleDeg)]))),
+      lines: chains(
+        places.map((place) =>
+          place.edgeAngleDeg === null ? null : [across(place.fromHeelMm), up(place.edgeAngleDeg)],
+        ),
+      ),
       fills: fills(),
     },
     bevel: {
       top: bevelTop,
       bottom: bevelBottom,
       ticks: wide.ticks(3).map((value) => ({ at: wide(value), text: wide.tickFormat(3)(value) })),
-      before: chains(bevels.map((there) => (there.beforeMm === null ? null : [across(there.fromHeelMm), wide(fromMm(there.beforeMm, unit))]))),
-      after: chains(bevels.map((there) => (there.afterMm === null ? null : [across(there.fromHeelMm), wide(fromMm(there.afterMm, unit))]))),
+      before: chains(
+        bevels.map((there) =>
+          there.beforeMm === null ? null : [across(there.fromHeelMm), wide(fromMm(there.beforeMm, unit))],
+        ),
+      ),
+      after: chains(
+        bevels.map((there) =>
+          there.afterMm === null ? null : [across(there.fromHeelMm), wide(fromMm(there.afterMm, unit))],
+        ),
+      ),
     },
     acrossTicks: inUnit.ticks(count).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(count)(value) })),
     zones: zones.map((zone) => ({ kind: zone.kind, from: across(zone.fromMm), to: across(zone.toMm) })),

@@ -24,7 +24,12 @@ export const boundsOf = (points: readonly Vec2[]): Bounds => ({
 })
 
 /** The viewport that shows all of the bounds in a frame of pixels, centred, with a margin for the dimension figures. */
-export function fit(bounds: Bounds, width: number, height: number, margin: { x: number; top: number; bottom: number }): Viewport {
+export function fit(
+  bounds: Bounds,
+  width: number,
+  height: number,
+  margin: { x: number; top: number; bottom: number },
+): Viewport {
   const [spanX, spanY] = [Math.max(bounds.maxX - bounds.minX, 1), Math.max(bounds.maxY - bounds.minY, 1)]
   const scale = Math.max(0.1, Math.min((width - 2 * margin.x) / spanX, (height - margin.top - margin.bottom) / spanY))
   return {
@@ -34,8 +39,15 @@ export function fit(bounds: Bounds, width: number, height: number, margin: { x: 
   }
 }
 
-export const toPixels = ([x, y]: Vec2, { scale, originX, originY }: Viewport): Vec2 => [originX + scale * x, originY - scale * y]
-export const toDrawing = ([x, y]: Vec2, { scale, originX, originY }: Viewport): Vec2 => [(x - originX) / scale, (originY - y) / scale]
+export const toPixels = ([x, y]: Vec2, { scale, originX, originY }: Viewport): Vec2 => [
+  originX + scale * x,
+  originY - scale * y,
+]
+export const toDrawing = ([x, y]: Vec2, { scale, originX, originY }: Viewport): Vec2 => [
+  (x - originX) / scale,
+  (originY - y) / scale,
+]
 
 /** Points in pixels as the `points` of a polygon or polyline. */
-export const pointList = (points: readonly Vec2[]): string => points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')
+export const pointList = (points: readonly Vec2[]): string =>
+  points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')

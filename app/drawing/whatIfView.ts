@@ -15,9 +15,16 @@ const TICK_PX = 90
 const AROUND_MM = { blade: 24, pivot: 26 } as const
 
 /** A stretch around what is set, kept within what the rig can do and out of the jaws. */
-export function whatIfRange(bladeHeightMm: number, pivotHeightMm: number, rig: { lowestMm: number; highestMm: number }): WhatIfRange {
+export function whatIfRange(
+  bladeHeightMm: number,
+  pivotHeightMm: number,
+  rig: { lowestMm: number; highestMm: number },
+): WhatIfRange {
   const fromBlade = Math.max(2, bladeHeightMm - AROUND_MM.blade)
-  const fromPivot = Math.max(rig.lowestMm, Math.min(pivotHeightMm - AROUND_MM.pivot, rig.highestMm - 2 * AROUND_MM.pivot))
+  const fromPivot = Math.max(
+    rig.lowestMm,
+    Math.min(pivotHeightMm - AROUND_MM.pivot, rig.highestMm - 2 * AROUND_MM.pivot),
+  )
   return {
     blade: [fromBlade, fromBlade + 2 * AROUND_MM.blade],
     pivot: [fromPivot, Math.max(Math.min(rig.highestMm, fromPivot + 2 * AROUND_MM.pivot), fromPivot + 4)],
@@ -49,7 +56,12 @@ export function whatIfView(
   size: { width: number; height: number },
   unit: LengthUnit,
 ): WhatIfView {
-  const frame = { x: MARGIN.left, y: MARGIN.top, width: Math.max(10, size.width - MARGIN.left - MARGIN.right), height: Math.max(10, size.height - MARGIN.top - MARGIN.bottom) }
+  const frame = {
+    x: MARGIN.left,
+    y: MARGIN.top,
+    width: Math.max(10, size.width - MARGIN.left - MARGIN.right),
+    height: Math.max(10, size.height - MARGIN.top - MARGIN.bottom),
+  }
   const across = scaleLinear([...range.blade], [frame.x, frame.x + frame.width])
   const up = scaleLinear([...range.pivot], [frame.y + frame.height, frame.y])
   const shown = (scale: typeof across, [from, to]: readonly [number, number], count: number): Tick[] => {
@@ -61,7 +73,9 @@ export function whatIfView(
     acrossTicks: shown(across, range.blade, Math.max(3, Math.round(frame.width / TICK_PX))),
     upTicks: shown(up, range.pivot, 7),
     lines: lines.flatMap(({ edgeAngleDeg, points }) => {
-      const inside = points.map((p): Vec2 => [across(p.bladeHeightMm), up(p.pivotHeightMm)]).filter(([, y]) => y >= frame.y && y <= frame.y + frame.height)
+      const inside = points
+        .map((p): Vec2 => [across(p.bladeHeightMm), up(p.pivotHeightMm)])
+        .filter(([, y]) => y >= frame.y && y <= frame.y + frame.height)
       const end = inside.at(-1)
       return inside.length < 2 || !end ? [] : [{ edgeAngleDeg, points: pointList(inside), label: end }]
     }),

@@ -21,7 +21,10 @@ onMounted(() => collections.loaded && collections.load())
         <h1 class="text-2xl font-semibold">On the bench</h1>
         <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" @click="startJob()" />
       </div>
-      <ul v-if="collections.recentJobs.length > 0" class="divide-y divide-default rounded-sm border border-default bg-default">
+      <ul
+        v-if="collections.recentJobs.length > 0"
+        class="divide-y divide-default rounded-sm border border-default bg-default"
+      >
         <JobRow v-for="job in collections.recentJobs" :key="job.id" :job="job" />
       </ul>
       <div v-else-if="collections.canStart" class="rounded-sm border border-default bg-default p-8">
@@ -30,7 +33,9 @@ onMounted(() => collections.loaded && collections.load())
       </div>
       <div v-else class="rounded-sm border border-default bg-default p-8">
         <p class="text-lg">The tool room is empty: no rig, no blade, no stone yet.</p>
-        <p class="mt-1 text-muted">Lay out the sample tool room of a botanic garden to begin with: four rigs, eight blades, eight stones.</p>
+        <p class="mt-1 text-muted">
+          Lay out the sample tool room of a botanic garden to begin with: four rigs, eight blades, eight stones.
+        </p>
         <UButton class="mt-4" size="xl" label="Lay out the samples" :loading="planting" @click="plant" />
       </div>
       <p v-if="collections.problem" role="alert" class="mt-3 text-error">{{ collections.problem }}</p>

@@ -107,7 +107,10 @@ export function autosave<T extends object>(startRevision: number, options: Optio
       onState({ is: 'saving' })
       gathering ??= setTimeout(() => void flush(), gatherMs)
     },
-    /** Takes up what an earlier page left unsaved: sends it, unless the server has it, or by now has something of another's. */
+    /**
+     * Takes up what an earlier page left unsaved: sends it, unless the server has it, or by now has something of
+     * another's.
+     */
     async takeUp(left: Unsaved<T>, kept: Kept<T>): Promise<void> {
       if (same(kept, left.content)) return journal.clear()
       unheard = left.unheard

@@ -1,4 +1,7 @@
-/** Changes not yet acknowledged by the server, kept in this browser so that a crash, a closed tab or a full disk loses nothing. */
+/**
+ * Changes not yet acknowledged by the server, kept in this browser so that a crash, a closed tab or a full disk loses
+ * nothing.
+ */
 export interface Journal<T> {
   read(): Unsaved<T> | null
   write(unsaved: Unsaved<T>): void
@@ -21,7 +24,11 @@ export function storageJournal<T>(storage: Storage, key: string, parse: (value: 
         const stored = JSON.parse(storage.getItem(key) ?? 'null') as Partial<Unsaved<unknown>> | null
         const content = stored && parse(stored.content)
         if (!content || typeof stored.revision !== 'number') return null
-        return { revision: stored.revision, content, unheard: (stored.unheard ?? []).map(parse).filter((one) => one !== null) }
+        return {
+          revision: stored.revision,
+          content,
+          unheard: (stored.unheard ?? []).map(parse).filter((one) => one !== null),
+        }
       } catch {
         return null
       }

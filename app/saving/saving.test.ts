@@ -5,11 +5,17 @@ import { autosave, type SaveState } from './autosave'
 import { emptyHistory, redo, undo, withStep } from './history'
 import type { Journal, Unsaved } from './journal'
 
-interface Note { text: string }
+interface Note {
+  text: string
+}
 type Reply = Answer<Note & { revision: number }>
 
 const saved = (text: string, revision: number): Reply => ({ ok: true, value: { text, revision } })
-const refused = (status: number, current?: unknown): Reply => ({ ok: false, status, problem: { message: `status ${status}`, fields: [], current } })
+const refused = (status: number, current?: unknown): Reply => ({
+  ok: false,
+  status,
+  problem: { message: `status ${status}`, fields: [], current },
+})
 
 let stored: Unsaved<Note> | null
 const parse = (value: unknown): Note | null => (value ? { text: (value as Note).text } : null)
@@ -55,7 +61,10 @@ describe('saving as it is made', () => {
     void save.change({ text: 'two' })
     void save.change({ text: 'three' })
     await done
-    expect(sent).toEqual([['one', 1], ['three', 2]])
+    expect(sent).toEqual([
+      ['one', 1],
+      ['three', 2],
+    ])
   })
 
   it('tries again by itself after no answer or a full disk, and loses nothing', async () => {
@@ -83,7 +92,11 @@ describe('saving as it is made', () => {
     const { save, sent, states, last } = bench(refused(0), refused(409, { text: 'one', revision: 2 }), saved('two', 3))
     await save.change({ text: 'one' })
     await save.change({ text: 'two' })
-    expect(sent).toEqual([['one', 1], ['two', 1], ['two', 2]])
+    expect(sent).toEqual([
+      ['one', 1],
+      ['two', 1],
+      ['two', 2],
+    ])
     expect(states.some((state) => state.is === 'conflict')).toBe(false)
     expect(last().is).toBe('saved')
     expect(save.revision).toBe(3)
@@ -97,7 +110,12 @@ describe('saving as it is made', () => {
   ] as const)('what a page left unsaved is sent %s', async (_, kept, left, expected, state) => {
     const sent: [string, number][] = []
     const states: SaveState<Note>[] = []
-    const save = autosave<Note>(kept.revision, { journal, parse, onState: (is) => states.push(is), send: async ({ text }, revision) => (sent.push([text, revision]), saved(text, revision + 1)) })
+    const save = autosave<Note>(kept.revision, {
+      journal,
+      parse,
+      onState: (is) => states.push(is),
+      send: async ({ text }, revision) => (sent.push([text, revision]), saved(text, revision + 1)),
+    })
     await save.takeUp({ revision: 1, content: { text: left }, unheard: [{ text: 'one' }] }, kept)
     expect(sent).toEqual(expected)
     expect(states.at(-1)?.is).toBe(state)
@@ -106,7 +124,13 @@ describe('saving as it is made', () => {
 
   it('leaving sends what was being gathered, once', async () => {
     const sent: string[] = []
-    const save = autosave<Note>(1, { journal, parse, gatherMs: 150, onState: () => {}, send: async ({ text }) => (sent.push(text), saved(text, 2)) })
+    const save = autosave<Note>(1, {
+      journal,
+      parse,
+      gatherMs: 150,
+      onState: () => {},
+      send: async ({ text }) => (sent.push(text), saved(text, 2)),
+    })
     void save.change({ text: 'one' })
     void save.change({ text: 'two' })
     expect(sent).toEqual([])
@@ -128,57 +152,81 @@ describe('saving as it is made', () => {
 })
 
 /** What becomes of one request. */
-const FATES = ['kept', 'never came', 'kept, answer lost', 'disk full', 'kept, page left meanwhile', 'never came, page left meanwhile'] as const
+const FATES = [
+  'kept',
+  'never came',
+  'kept, answer lost',
+  'disk full',
+  'kept, page left meanwhile',
+  'never came, page left meanwhile',
+] as const
 
 describe('one page alone, whatever becomes of its requests', () => {
   beforeEach(() => vi.useFakeTimers())
 
   it('never meets a conflict, and the last change is kept in the end', async () => {
     await fc.assert(
-      fc.asyncProperty(fc.array(fc.constantFrom(...FATES), { maxLength: 12 }), fc.array(fc.nat(60), { minLength: 1, maxLength: 8 }), async (fates, pauses) => {
-        stored = null
-        const left = [...fates]
-        const server = { text: 'start', revision: 1 }
-        const states: SaveState<Note>[] = []
-        let gone = false
-        const send = (content: Note, revision: number): Promise<Reply> => {
-          const fate = left.shift() ?? 'kept'
-          const asked = (): Reply => {
-            if (revision !== server.revision) return refused(409, { ...server })
-            Object.assign(server, { text: content.text, revision: revision + 1 })
-            return saved(content.text, revision + 1)
+      fc.asyncProperty(
+        fc.array(fc.constantFrom(...FATES), { maxLength: 12 }),
+        fc.array(fc.nat(60), { minLength: 1, maxLength: 8 }),
+        async (fates, pauses) => {
+          stored = null
+          const left = [...fates]
+          const server = { text: 'start', revision: 1 }
+          const states: SaveState<Note>[] = []
+          let gone = false
+          const send = (content: Note, revision: number): Promise<Reply> => {
+            const fate = left.shift() ?? 'kept'
+            const asked = (): Reply => {
+              if (revision !== server.revision) return refused(409, { ...server })
+              Object.assign(server, { text: content.text, revision: revision + 1 })
+              return saved(content.text, revision + 1)
+            }
+            const answer = fate.startsWith('kept') ? asked() : null
+            gone ||= fate.endsWith('meanwhile')
+            if (gone) return new Promise(() => {})
+            return Promise.resolve(fate === 'disk full' ? refused(507) : fate === 'kept' ? answer! : refused(0))
           }
-          const answer = fate.startsWith('kept') ? asked() : null
-          gone ||= fate.endsWith('meanwhile')
-          if (gone) return new Promise(() => {})
-          return Promise.resolve(fate === 'disk full' ? refused(507) : fate === 'kept' ? answer! : refused(0))
-        }
-        const open = () => autosave<Note>(server.revision, { journal, parse, retryMs: [10], gatherMs: 5, onState: (state) => states.push(state), send })
-        let page = open()
-        const reloaded = async () => {
-          gone = false
-          page = open()
-          if (stored) await page.takeUp(stored, { ...server })
-        }
-        for (const [i, pause] of pauses.entries()) {
-          void page.change({ text: `change ${i}` })
-          await vi.advanceTimersByTimeAsync(pause)
-          if (gone) await reloaded()
-        }
-        for (let round = 0; round < 60 && (page.unsaved || gone); round++) {
-          if (gone) await reloaded()
-          await vi.advanceTimersByTimeAsync(20)
-        }
-        expect(states.filter((state) => state.is === 'conflict')).toEqual([])
-        expect(server.text).toBe(`change ${pauses.length - 1}`)
-        expect(stored).toBeNull()
-      }),
+          const open = () =>
+            autosave<Note>(server.revision, {
+              journal,
+              parse,
+              retryMs: [10],
+              gatherMs: 5,
+              onState: (state) => states.push(state),
+              send,
+            })
+          let page = open()
+          const reloaded = async () => {
+            gone = false
+            page = open()
+            if (stored) await page.takeUp(stored, { ...server })
+          }
+          for (const [i, pause] of pauses.entries()) {
+            void page.change({ text: `change ${i}` })
+            await vi.advanceTimersByTimeAsync(pause)
+            if (gone) await reloaded()
+          }
+          for (let round = 0; round < 60 && (page.unsaved || gone); round++) {
+            if (gone) await reloaded()
+            await vi.advanceTimersByTimeAsync(20)
+          }
+          expect(states.filter((state) => state.is === 'conflict')).toEqual([])
+          expect(server.text).toBe(`change ${pauses.length - 1}`)
+          expect(stored).toBeNull()
+        },
+      ),
     )
   })
 })
 
 describe('undo', () => {
-  const step = (before: number, after: number, gesture: string | null = null) => ({ label: 'move', before, after, gesture })
+  const step = (before: number, after: number, gesture: string | null = null) => ({
+    label: 'move',
+    before,
+    after,
+    gesture,
+  })
 
   it('a whole gesture is one step; undo and redo are each other’s inverse', () => {
     let history = withStep(emptyHistory<number>(), step(0, 1, 'drag-1'))

@@ -1,7 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { z } from 'zod'
-import { KEPT_SCHEMAS, keptSetup, type KeptBlade, type KeptByKind, type KeptRig, type KeptSetup, type KeptStone } from '#core/kept/kept'
+import {
+  KEPT_SCHEMAS,
+  keptSetup,
+  type KeptBlade,
+  type KeptByKind,
+  type KeptRig,
+  type KeptSetup,
+  type KeptStone,
+} from '#core/kept/kept'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard } from '#core/card/starting'
@@ -53,12 +61,18 @@ export const useCollections = defineStore('collections', () => {
   /** A new job with the rig and stone of the last one and a blade to begin with. */
   async function startJob(): Promise<KeptSetup | null> {
     const last = recentJobs.value[0]
-    const usable = <T extends { id: string; archivedAt: string | null }>(things: T[], lastId: string | undefined) => things.find((one) => one.id === lastId && one.archivedAt === null) ?? things.find((one) => one.archivedAt === null)
+    const usable = <T extends { id: string; archivedAt: string | null }>(things: T[], lastId: string | undefined) =>
+      things.find((one) => one.id === lastId && one.archivedAt === null) ??
+      things.find((one) => one.archivedAt === null)
     const rig = usable(rigs.value, last?.rigId)
     const stone = usable(stones.value, last?.stoneId)
     const blade = blades.value.find((one) => one.archivedAt === null)
     if (!rig || !stone || !blade) return null
-    const begun = startingCard({ rig, blade, stone }, doneWith(jobsByTime.value, { rigId: rig.id, bladeId: blade.id })[0] ?? null, { jawsName: null, progression: [], wanted: { aDeg: 20, bDeg: 20, linked: true, why: '' } })
+    const begun = startingCard(
+      { rig, blade, stone },
+      doneWith(jobsByTime.value, { rigId: rig.id, bladeId: blade.id })[0] ?? null,
+      { jawsName: null, progression: [], wanted: { aDeg: 20, bDeg: 20, linked: true, why: '' } },
+    )
     const content = {
       name: `New job ${jobs.value.length + 1}`,
       rigId: rig.id,
@@ -78,7 +92,9 @@ export const useCollections = defineStore('collections', () => {
 
   /** Takes a job off the bench, or puts it back. */
   async function shelve(job: KeptSetup, away: boolean): Promise<KeptSetup | null> {
-    const answer = await ask(keptSetup, `/api/setups/${job.id}/${away ? 'archive' : 'restore'}`, 'POST', { revision: job.revision })
+    const answer = await ask(keptSetup, `/api/setups/${job.id}/${away ? 'archive' : 'restore'}`, 'POST', {
+      revision: job.revision,
+    })
     if (!answer.ok) {
       problem.value = answer.problem.message
       return null
@@ -88,7 +104,11 @@ export const useCollections = defineStore('collections', () => {
   }
 
   /** Keeps a rig, a blade or a stone: new, or changed from what it was. The answer says what is stored, or why not. */
-  async function keep<K extends Tool>(kind: K, content: object, from: KeptByKind[K] | null): Promise<Answer<KeptByKind[K]>> {
+  async function keep<K extends Tool>(
+    kind: K,
+    content: object,
+    from: KeptByKind[K] | null,
+  ): Promise<Answer<KeptByKind[K]>> {
     const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
     const answer = from
       ? await ask(schema, `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
@@ -100,13 +120,16 @@ export const useCollections = defineStore('collections', () => {
   /** Puts a rig, a blade or a stone away, or back. */
   async function putAway<K extends Tool>(kind: K, thing: KeptByKind[K], away: boolean): Promise<Answer<KeptByKind[K]>> {
     const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
-    const answer = await ask(schema, `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`, 'POST', { revision: thing.revision })
+    const answer = await ask(schema, `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`, 'POST', {
+      revision: thing.revision,
+    })
     if (answer.ok) await note(kind, answer.value)
     return answer
   }
 
   async function note<K extends Tool>(kind: K, thing: KeptByKind[K]) {
-    if (kind === 'stones') stones.value = coarseToFine([...stones.value.filter((one) => one.id !== thing.id), thing as KeptStone])
+    if (kind === 'stones')
+      stones.value = coarseToFine([...stones.value.filter((one) => one.id !== thing.id), thing as KeptStone])
     else if (kind === 'blades') blades.value = withThing(blades.value, thing as KeptBlade)
     else {
       // What it was before first: jobs that were done with it go on with that.
@@ -115,7 +138,8 @@ export const useCollections = defineStore('collections', () => {
     }
   }
 
-  const withThing = <T extends { id: string }>(all: T[], thing: T): T[] => (all.some((one) => one.id === thing.id) ? all.map((one) => (one.id === thing.id ? thing : one)) : [...all, thing])
+  const withThing = <T extends { id: string }>(all: T[], thing: T): T[] =>
+    all.some((one) => one.id === thing.id) ? all.map((one) => (one.id === thing.id ? thing : one)) : [...all, thing]
 
   async function loadRigVersions() {
     const answer = await ask(z.array(rigVersion), '/api/rig-versions')
@@ -141,5 +165,23 @@ export const useCollections = defineStore('collections', () => {
     await load()
   }
 
-  return { rigs, blades, stones, jobs, jobsByTime, recentJobs, canStart, loaded, problem, load, startJob, shelve, noteSaved, keep, putAway, rigAt, plantSamples }
+  return {
+    rigs,
+    blades,
+    stones,
+    jobs,
+    jobsByTime,
+    recentJobs,
+    canStart,
+    loaded,
+    problem,
+    load,
+    startJob,
+    shelve,
+    noteSaved,
+    keep,
+    putAway,
+    rigAt,
+    plantSamples,
+  }
 })

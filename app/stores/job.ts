@@ -132,14 +132,34 @@ export const useJob = defineStore('job', () => {
     if (state.is !== 'conflict' || !mine || !saver) return
     if (keep === 'mine') return void saver.overwrite(state.theirs.revision, mine)
     const theirs = setupSchema.parse(state.theirs)
-    history.value = withStep(history.value, { label: 'take the other version', before: mine, after: theirs, gesture: null })
+    history.value = withStep(history.value, {
+      label: 'take the other version',
+      before: mine,
+      after: theirs,
+      gesture: null,
+    })
     adopt(state.theirs)
   }
 
   const canUndo = computed(() => history.value.done.at(-1)?.label ?? null)
   const canRedo = computed(() => history.value.undone.at(-1)?.label ?? null)
   const retry = () => saver?.retry()
-  return { id, content, saveState, missing, lastStep, canUndo, canRedo, open, close, change, goBack, goForward, resolve, retry }
+  return {
+    id,
+    content,
+    saveState,
+    missing,
+    lastStep,
+    canUndo,
+    canRedo,
+    open,
+    close,
+    change,
+    goBack,
+    goForward,
+    resolve,
+    retry,
+  }
 })
 
 /** The undo steps of this tab's session, so that a reload does not end them. */
@@ -150,4 +170,3 @@ function storedHistory(jobId: string): History<Setup> {
     return emptyHistory()
   }
 }
-

@@ -1,3 +1,8 @@
 import type { Blade } from '#core/blade/blade'
 
-export const GRIND_WORD: Record<Blade['grind'], string> = { flat: 'flat ground', sabre: 'sabre ground', hollow: 'hollow ground', convex: 'convex ground' }
+export const GRIND_WORD: Record<Blade['grind'], string> = {
+  flat: 'flat ground',
+  sabre: 'sabre ground',
+  hollow: 'hollow ground',
+  convex: 'convex ground',
+}

@@ -50,7 +50,8 @@ export const GAUGE_ZERO_WORD: Record<GaugeZero, string> = {
 }
 
 export const GAUGE_ZERO_HOW: Record<GaugeZero, string> = {
-  'centre-plane': 'Where the blade has parallel flats, zero it there. Else stand it on the flat with A up, note it, turn over, note it with B up, and zero it half-way.',
+  'centre-plane':
+    'Where the blade has parallel flats, zero it there. Else stand it on the flat with A up, note it, turn over, note it with B up, and zero it half-way.',
   'primary-face': 'Stand it on the blade’s flat on the side that is up, and zero it there; again on the other side.',
   clamp: 'Stand it on the jaws’ outside, or on the table, and zero it there. It then sees the blade’s tilt as well.',
 }

@@ -13,19 +13,37 @@ const LEAST = { mm: 0.25, deg: 0.25 } as const
 const ON_STOP_MM = 0.3
 
 /** The stop that a blade rests on at a depth; null where it rests on none. */
-export const stopAt = (rig: Rig, depthMm: number): string | null => rig.stops.find((stop) => Math.abs(stop.depthMm - depthMm) < ON_STOP_MM)?.name ?? null
+export const stopAt = (rig: Rig, depthMm: number): string | null =>
+  rig.stops.find((stop) => Math.abs(stop.depthMm - depthMm) < ON_STOP_MM)?.name ?? null
 
 /** The position mark nearest to the middle of the jaws; null on a rig without marks. */
-export const middleMark = (rig: Rig): Rig['positionMarks'][number] | null => [...rig.positionMarks].sort((a, b) => Math.abs(a.alongMm) - Math.abs(b.alongMm))[0] ?? null
+export const middleMark = (rig: Rig): Rig['positionMarks'][number] | null =>
+  [...rig.positionMarks].sort((a, b) => Math.abs(a.alongMm) - Math.abs(b.alongMm))[0] ?? null
 
-/** What to do to hold a blade otherwise: "Hold it with the stud on mark d, 12.0 mm nearer the tip, turned 4.5° tip out, on pin 2". */
-export function moveText(rig: Rig, blade: Pick<Blade, 'landmark'>, now: ClampPosition, then: ClampPosition, unit: LengthUnit): string {
+/**
+ * What to do to hold a blade otherwise: "Hold it with the stud on mark d, 12.0 mm nearer the tip, turned 4.5° tip out,
+ * on pin 2".
+ */
+export function moveText(
+  rig: Rig,
+  blade: Pick<Blade, 'landmark'>,
+  now: ClampPosition,
+  then: ClampPosition,
+  unit: LengthUnit,
+): string {
   const along = then.bladeXMm - now.bladeXMm
   const parts: string[] = []
   const mark = markUnderLandmark(rig, blade, then)
-  if (mark && mark !== markUnderLandmark(rig, blade, now)) parts.push(`with the ${blade.landmark!.what} on mark ${mark.name}`)
-  if (Math.abs(along) >= LEAST.mm) parts.push(`${lengthText(Math.abs(along), unit)} nearer the ${along > 0 ? 'tip' : 'heel'}`)
-  if (Math.abs(then.turnDeg - now.turnDeg) >= LEAST.deg) parts.push(Math.abs(then.turnDeg) < LEAST.deg ? 'not turned' : `turned ${angleText(Math.abs(then.turnDeg))}, tip ${then.turnDeg > 0 ? 'out' : 'in'}`)
+  if (mark && mark !== markUnderLandmark(rig, blade, now))
+    parts.push(`with the ${blade.landmark!.what} on mark ${mark.name}`)
+  if (Math.abs(along) >= LEAST.mm)
+    parts.push(`${lengthText(Math.abs(along), unit)} nearer the ${along > 0 ? 'tip' : 'heel'}`)
+  if (Math.abs(then.turnDeg - now.turnDeg) >= LEAST.deg)
+    parts.push(
+      Math.abs(then.turnDeg) < LEAST.deg
+        ? 'not turned'
+        : `turned ${angleText(Math.abs(then.turnDeg))}, tip ${then.turnDeg > 0 ? 'out' : 'in'}`,
+    )
   if (Math.abs(then.bladeYMm - now.bladeYMm) >= LEAST.mm) {
     const stop = stopAt(rig, then.bladeYMm)
     parts.push(stop ? `on ${stop}` : `${lengthText(then.bladeYMm, unit)} deep`)

@@ -2,7 +2,10 @@ import type { Refusal } from '#core/angle/reasons'
 import type { LengthUnit } from '#core/units/length'
 import { lengthText } from './lengthText'
 
-/** Why an angle or a setting does not exist, in words for the bench. `lowestPivotMm`: the pivot height to exceed, where known. */
+/**
+ * Why an angle or a setting does not exist, in words for the bench. `lowestPivotMm`: the pivot height to exceed, where
+ * known.
+ */
 export function reasonText({ reason, limit }: Refusal, unit: LengthUnit, lowestPivotMm?: number): string {
   const length = (mm: number | undefined) => (mm === undefined ? '' : lengthText(mm, unit))
   switch (reason) {
@@ -11,7 +14,9 @@ export function reasonText({ reason, limit }: Refusal, unit: LengthUnit, lowestP
     case 'edge-behind-pivot':
       return 'The edge here points back past the pivot, so the stone cannot lie on it. Move the blade along the jaws or turn it.'
     case 'beyond-rod':
-      return limit === undefined ? 'The rod does not reach this place of the edge.' : `The rod does not reach this place: it would have to be ${length(limit)} long.`
+      return limit === undefined
+        ? 'The rod does not reach this place of the edge.'
+        : `The rod does not reach this place: it would have to be ${length(limit)} long.`
     case 'beyond-stop':
       return `The stop on the rod ends the stroke before this place: the stone would have to reach ${length(limit)} from the pivot.`
     case 'before-stop':

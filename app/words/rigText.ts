@@ -7,7 +7,14 @@ export const RIG_KIND_WORD: Record<RigKind, string> = {
   'table-post': 'Table with post',
 }
 
-export const STONE_KIND_WORD = { diamond: 'diamond', water: 'water stone', oil: 'oil stone', ceramic: 'ceramic', film: 'film', strop: 'strop' } as const
+export const STONE_KIND_WORD = {
+  diamond: 'diamond',
+  water: 'water stone',
+  oil: 'oil stone',
+  ceramic: 'ceramic',
+  film: 'film',
+  strop: 'strop',
+} as const
 
 export const RIG_KIND_MEANS: Record<RigKind, string> = {
   'slot-plate': 'The rod goes through a slot or hole behind a clamp; the clamp is turned over for side B.',
@@ -16,6 +23,11 @@ export const RIG_KIND_MEANS: Record<RigKind, string> = {
   'table-post': 'The blade lies on its flat; the pivot stands on a post beside the table.',
 }
 
-export const LANGUAGE_WORD = { slot: 'slots', millimetres: 'millimetres', turns: 'turns', 'degree-scale': 'printed degrees' } as const
+export const LANGUAGE_WORD = {
+  slot: 'slots',
+  millimetres: 'millimetres',
+  turns: 'turns',
+  'degree-scale': 'printed degrees',
+} as const
 
 export const STONE_DEED_WORD = { measured: 'measured', used: 'used', flattened: 'flattened' } as const

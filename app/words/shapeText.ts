@@ -1,8 +1,18 @@
 import type { ShapeId, ShapeMeasure } from '#core/blade/shapes'
 
 export const SHAPE_WORD: Record<ShapeId, string> = {
-  straight: 'Straight', sheepfoot: 'Sheepfoot', 'drop-point': 'Drop point', clip: 'Clip', 'long-kitchen': 'Long kitchen belly', 'broad-kitchen': 'Broad kitchen',
-  slicer: 'Slicer', hooked: 'Hooked', recurved: 'Recurved', 'angular-tip': 'Angular tip', 'chisel-tip': 'Chisel tip', leaf: 'Leaf',
+  straight: 'Straight',
+  sheepfoot: 'Sheepfoot',
+  'drop-point': 'Drop point',
+  clip: 'Clip',
+  'long-kitchen': 'Long kitchen belly',
+  'broad-kitchen': 'Broad kitchen',
+  slicer: 'Slicer',
+  hooked: 'Hooked',
+  recurved: 'Recurved',
+  'angular-tip': 'Angular tip',
+  'chisel-tip': 'Chisel tip',
+  leaf: 'Leaf',
 }
 
 export const SHAPE_MEASURE_WORD: Record<ShapeMeasure, string> = {

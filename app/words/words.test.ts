@@ -22,16 +22,31 @@ describe('words for the bench', () => {
 
   it('no figure is finer than its doubt, and none finer than a tenth of a degree', () => {
     expect([angleText(19.84, 0.3), angleText(19.84, 1.2), angleText(19.84, 0.01)]).toEqual(['19.8°', '20°', '19.8°'])
-    expect([differenceText(0.44, 0.3), differenceText(-1.21, 0.3), differenceText(-0.02, 0.3)]).toEqual(['+0.4°', '−1.2°', '0.0°'])
+    expect([differenceText(0.44, 0.3), differenceText(-1.21, 0.3), differenceText(-0.02, 0.3)]).toEqual([
+      '+0.4°',
+      '−1.2°',
+      '0.0°',
+    ])
     expect(steepnessText(-0.04)).toBe('on the wanted angle')
   })
 
   it('a way of holding is told by what has to be done', () => {
-    const rig = { ...postRig, stops: [{ name: 'pin 2', depthMm: 12 }], positionMarks: [{ name: 'b', alongMm: -5 }, { name: 'c', alongMm: 0 }] }
+    const rig = {
+      ...postRig,
+      stops: [{ name: 'pin 2', depthMm: 12 }],
+      positionMarks: [
+        { name: 'b', alongMm: -5 },
+        { name: 'c', alongMm: 0 },
+      ],
+    }
     const blade = { landmark: { what: 'stud', alongMm: 30 } }
     const { held } = sampleJob
-    expect(moveText(rig, blade, held, { ...held, bladeXMm: 52, turnDeg: -4.5, bladeYMm: 12 }, 'mm')).toBe('Hold it 12.0 mm nearer the tip, turned 4.5°, tip in, on pin 2')
-    expect(moveText(rig, blade, held, { ...held, bladeXMm: 35, bladeYMm: 8 }, 'mm')).toBe('Hold it with the stud on mark b, 5.0 mm nearer the heel, 8.0 mm deep')
+    expect(moveText(rig, blade, held, { ...held, bladeXMm: 52, turnDeg: -4.5, bladeYMm: 12 }, 'mm')).toBe(
+      'Hold it 12.0 mm nearer the tip, turned 4.5°, tip in, on pin 2',
+    )
+    expect(moveText(rig, blade, held, { ...held, bladeXMm: 35, bladeYMm: 8 }, 'mm')).toBe(
+      'Hold it with the stud on mark b, 5.0 mm nearer the heel, 8.0 mm deep',
+    )
     expect(moveText(rig, blade, { ...held, turnDeg: 3 }, held, 'in')).toBe('Hold it not turned')
     expect(moveText(rig, blade, held, held, 'mm')).toBe('Hold it as it is')
     expect([stopAt(rig, 12.1), stopAt(rig, 9)]).toEqual(['pin 2', null])
@@ -39,14 +54,26 @@ describe('words for the bench', () => {
   })
 
   it('zones of one kind are counted, and each place is in one', () => {
-    const zones = [{ kind: 'facet', fromMm: 0, toMm: 58 }, { kind: 'facet', fromMm: 58, toMm: 90 }, { kind: 'tip', fromMm: 90, toMm: 95 }] as const
+    const zones = [
+      { kind: 'facet', fromMm: 0, toMm: 58 },
+      { kind: 'facet', fromMm: 58, toMm: 90 },
+      { kind: 'tip', fromMm: 90, toMm: 95 },
+    ] as const
     expect(zones.map((_, i) => zoneName(zones, i))).toEqual(['facet 1', 'facet 2', 'tip'])
     expect([0, 58, 58.1, 200].map((mm) => zoneAt(zones, mm))).toEqual([0, 0, 1, 2])
   })
 
   it('how far the pivot rises is told in the rig’s own language', () => {
-    expect([riseText(3.68, 'mm'), riseText(-2.54, 'in'), riseText(0.04, 'mm')]).toEqual(['+3.7 mm', '−0.100 in', '0.0 mm'])
-    expect([riseOnDial(screwRig, 40, 43.5), riseOnDial(screwRig, 43.5, 40), riseOnDial(screwRig, 40, 40.01)]).toEqual(['+2 turns 4 marks', '−2 turns 4 marks', 'nothing'])
+    expect([riseText(3.68, 'mm'), riseText(-2.54, 'in'), riseText(0.04, 'mm')]).toEqual([
+      '+3.7 mm',
+      '−0.100 in',
+      '0.0 mm',
+    ])
+    expect([riseOnDial(screwRig, 40, 43.5), riseOnDial(screwRig, 43.5, 40), riseOnDial(screwRig, 40, 40.01)]).toEqual([
+      '+2 turns 4 marks',
+      '−2 turns 4 marks',
+      'nothing',
+    ])
     expect(riseOnDial(slotRig, 40, 50)).toBe('')
   })
 
@@ -57,11 +84,18 @@ describe('words for the bench', () => {
   })
 
   it('lengths carry their unit and no minus zero', () => {
-    expect([lengthText(22, 'mm'), lengthText(25.4, 'in'), lengthText(-0.01, 'mm'), lengthText(-3, 'mm')]).toEqual(['22.0 mm', '1.000 in', '0.0 mm', '−3.0 mm'])
+    expect([lengthText(22, 'mm'), lengthText(25.4, 'in'), lengthText(-0.01, 'mm'), lengthText(-3, 'mm')]).toEqual([
+      '22.0 mm',
+      '1.000 in',
+      '0.0 mm',
+      '−3.0 mm',
+    ])
   })
 
   it('a reason says what to do, in the unit in use', () => {
-    expect(reasonText(refuse('pivot-below-face', 6.5), 'mm')).toBe('The pivot stands lower than the stone’s face: raise it above 6.5 mm.')
+    expect(reasonText(refuse('pivot-below-face', 6.5), 'mm')).toBe(
+      'The pivot stands lower than the stone’s face: raise it above 6.5 mm.',
+    )
     expect(reasonText(refuse('pivot-below-face', 6.5), 'in', 25.4)).toContain('above 1.000 in')
     expect(reasonText(refuse('height-out-of-range', 131.4), 'mm')).toContain('131.4 mm')
   })

@@ -1,6 +1,13 @@
 import type { Zone, ZoneKind } from '#core/blade/zones'
 
-export const ZONE_WORD: Record<ZoneKind, string> = { heel: 'heel', middle: 'middle', belly: 'belly', tip: 'tip', hollow: 'hollow', facet: 'facet' }
+export const ZONE_WORD: Record<ZoneKind, string> = {
+  heel: 'heel',
+  middle: 'middle',
+  belly: 'belly',
+  tip: 'tip',
+  hollow: 'hollow',
+  facet: 'facet',
+}
 
 /** A zone's name among the others: "facet 2" where there are several of its kind. */
 export function zoneName(zones: readonly Zone[], index: number): string {

@@ -15,7 +15,11 @@ const BREATH_EVERY_MS = 12
 /** Runs a task away from the screen: tells how far it is, and can be stopped between two of its steps. */
 const bench = {
   /** The result, or null when it was stopped. */
-  async run<N extends TaskName>(name: N, ask: TaskAsk<N>, onDone: (done: number) => void): Promise<TaskResult<N> | null> {
+  async run<N extends TaskName>(
+    name: N,
+    ask: TaskAsk<N>,
+    onDone: (done: number) => void,
+  ): Promise<TaskResult<N> | null> {
     stopped = false
     const task = (TASKS[name] as (ask: TaskAsk<N>) => Generator<number, TaskResult<N>, void>)(ask)
     let last = performance.now()

@@ -6,4 +6,5 @@ import { positionsFor } from '#core/placement/longBlade'
 export const TASKS = { monteCarlo, findPlacement, positionsFor } as const
 export type TaskName = keyof typeof TASKS
 export type TaskAsk<N extends TaskName> = Parameters<(typeof TASKS)[N]>[0]
-export type TaskResult<N extends TaskName> = ReturnType<(typeof TASKS)[N]> extends Generator<number, infer R, void> ? R : never
+export type TaskResult<N extends TaskName> =
+  ReturnType<(typeof TASKS)[N]> extends Generator<number, infer R, void> ? R : never

@@ -22,7 +22,11 @@ export function useTask<N extends TaskName>(name: N) {
     try {
       // What the screen watches cannot be sent as it is: a plain copy can.
       const plain = JSON.parse(JSON.stringify(ask)) as TaskAsk<N>
-      const found = (await bench.run(name, plain, proxy((now: number) => (done.value = now)))) as TaskResult<N> | null
+      const found = (await bench.run(
+        name,
+        plain,
+        proxy((now: number) => (done.value = now)),
+      )) as TaskResult<N> | null
       if (found) result.value = found
     } catch {
       failure.value = 'This could not be worked out. Try again.'

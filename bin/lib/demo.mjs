@@ -16,7 +16,14 @@ The first start installs the packages and builds; later ones take seconds. Ctrl+
 
 function options() {
   try {
-    const { values } = parseArgs({ options: { port: { type: 'string', default: '4747' }, data: { type: 'string' }, fresh: { type: 'boolean' }, help: { type: 'boolean' } } })
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string', default: '4747' },
+        data: { type: 'string' },
+        fresh: { type: 'boolean' },
+        help: { type: 'boolean' },
+      },
+    })
     return values
   } catch (error) {
     return giveUp(`${error.message.split('. ')[0]}. bin/demo --help lists the options.`)
@@ -48,7 +55,8 @@ if (chosen.help) {
   process.exit(0)
 }
 const port = Number(chosen.port)
-if (!Number.isInteger(port) || port < 1 || port > 65535) giveUp(`“${chosen.port}” is no port: take a number from 1 to 65535.`)
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  giveUp(`“${chosen.port}” is no port: take a number from 1 to 65535.`)
 if (!(await portIsFree(port))) giveUp(`Port ${port} is in use: choose another with --port.`)
 
 await install()
@@ -63,4 +71,5 @@ const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')],
 // The server says its address when it is ready: that is the last line.
 server.stdout.on('data', (text) => process.stdout.write(text))
 server.on('exit', (code, signal) => process.exit(code ?? (signal ? 1 : 0)))
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => server.kill(signal === 'SIGHUP' ? 'SIGTERM' : signal))
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.on(signal, () => server.kill(signal === 'SIGHUP' ? 'SIGTERM' : signal))

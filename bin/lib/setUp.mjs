@@ -20,7 +20,11 @@ export function giveUp(why) {
 /** Runs a command in the project with its output shown (and heard by `listen`, text by text); answers its exit code. */
 export function run(command, args, env = {}, listen = null) {
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: root, stdio: ['inherit', listen ? 'pipe' : 'inherit', 'inherit'], env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env } })
+    const child = spawn(command, args, {
+      cwd: root,
+      stdio: ['inherit', listen ? 'pipe' : 'inherit', 'inherit'],
+      env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1', ...env },
+    })
     child.stdout?.on('data', (text) => {
       process.stdout.write(text)
       listen(String(text))
@@ -41,9 +45,14 @@ function newest(path) {
 
 /** Installs the packages of the lock file where they are missing or older than it. */
 export async function install() {
-  if (changed(within('node_modules/.package-lock.json')) >= changed(within('package-lock.json')) && existsSync(within('.nuxt/tsconfig.json'))) return
+  if (
+    changed(within('node_modules/.package-lock.json')) >= changed(within('package-lock.json')) &&
+    existsSync(within('.nuxt/tsconfig.json'))
+  )
+    return
   say('Installing the packages (once; a minute or two)')
-  if ((await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])) !== 0) giveUp('The packages could not be installed: npm ci failed.')
+  if ((await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])) !== 0)
+    giveUp('The packages could not be installed: npm ci failed.')
 }
 
 /** Builds when there is no build, or it is older than the sources. */
@@ -62,8 +71,14 @@ export async function chromium() {
   if (chromiumPath()) return
   if (process.getuid?.() === 0 && spawnSync('which', ['apt-get']).status === 0) {
     say('Installing Chromium for the browser tests')
-    const installed = (await run('apt-get', ['update', '-qq'])) === 0 && (await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { DEBIAN_FRONTEND: 'noninteractive' })) === 0
+    const installed =
+      (await run('apt-get', ['update', '-qq'])) === 0 &&
+      (await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+        DEBIAN_FRONTEND: 'noninteractive',
+      })) === 0
     if (installed && chromiumPath()) return
   }
-  giveUp('The browser tests need Chromium: install it with “sudo apt-get install chromium”, or name it in CHROMIUM_PATH.')
+  giveUp(
+    'The browser tests need Chromium: install it with “sudo apt-get install chromium”, or name it in CHROMIUM_PATH.',
+  )
 }

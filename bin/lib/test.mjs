@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { build, chromium, giveUp, install, run, say } from './setUp.mjs'
 
 const PARTS = {
+  format: { what: 'Format', command: ['prettier', '--check', '.'] },
   lint: { what: 'Lint, with the import boundaries', command: ['eslint', '.', '--max-warnings', '0'] },
   types: { what: 'Types', command: ['nuxt', 'typecheck'] },
   unit: { what: 'Unit tests', command: ['vitest', 'run'] },
@@ -35,7 +36,15 @@ for (const name of parts) {
   await prepare?.()
   if (!command) continue
   let output = ''
-  if ((await run('npx', [...command, ...rest], { NO_COLOR: '1', FORCE_COLOR: undefined, TMPDIR: scratch }, (text) => (output += text))) !== 0) giveUp(`${what}: failed.`)
+  if (
+    (await run(
+      'npx',
+      [...command, ...rest],
+      { NO_COLOR: '1', FORCE_COLOR: undefined, TMPDIR: scratch },
+      (text) => (output += text),
+    )) !== 0
+  )
+    giveUp(`${what}: failed.`)
   passed += passedIn(output)
 }
 say('All is well')

@@ -15,12 +15,25 @@ const pair = (p: Numbers): [number, number] => [p[0]!, p[1]!]
 
 function segmentOf([type, ...p]: (string | number | Numbers)[]): Segment {
   if (type === 'line') return { type, from: pair(p[0] as Numbers), to: pair(p[1] as Numbers) }
-  if (type === 'arc') return { type, centre: pair(p[0] as Numbers), radiusMm: p[1] as number, startDeg: p[2] as number, endDeg: p[3] as number }
+  if (type === 'arc')
+    return {
+      type,
+      centre: pair(p[0] as Numbers),
+      radiusMm: p[1] as number,
+      startDeg: p[2] as number,
+      endDeg: p[3] as number,
+    }
   const [a, b, c, d] = (p as Numbers[]).map(pair)
   return { type: 'bezier', points: [a!, b!, c!, d!] }
 }
 
-const heldOf = (m: { bladeX: number; bladeY: number; turnDeg?: number; centreOffset?: number; tiltDeg?: number }): ClampPosition => ({
+const heldOf = (m: {
+  bladeX: number
+  bladeY: number
+  turnDeg?: number
+  centreOffset?: number
+  tiltDeg?: number
+}): ClampPosition => ({
   bladeXMm: m.bladeX,
   bladeYMm: m.bladeY,
   turnDeg: m.turnDeg ?? 0,
@@ -30,7 +43,12 @@ const heldOf = (m: { bladeX: number; bladeY: number; turnDeg?: number; centreOff
 
 const straight: Station = { fromHeelMm: 0, point: [45, 30], heading: [1, 0] }
 const centred: ClampPosition = { bladeXMm: 45, bladeYMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
-const over = (w: number, faceOffsetMm = 6, u = 0, v = -95): Reacher => ({ pivot: { u, v, w }, slideMm: 0, faceOffsetMm, rodLengthMm: 1000 })
+const over = (w: number, faceOffsetMm = 6, u = 0, v = -95): Reacher => ({
+  pivot: { u, v, w },
+  slideMm: 0,
+  faceOffsetMm,
+  rodLengthMm: 1000,
+})
 
 describe('the brute-force reference cases', () => {
   for (const c of reference.cases) {
@@ -38,7 +56,10 @@ describe('the brute-force reference cases', () => {
       const held = heldOf(c.mount)
       for (const s of c.stations) {
         const { point, heading } = segmentAt(segmentOf(c.edge[s.segment]!), s.t)
-        const pivot = pivotOverBlade({ u: c.pivot[0]!, v: c.pivot[1]!, w: c.pivot[2]! }, grippedCentrePlane(held, s.side as Side))
+        const pivot = pivotOverBlade(
+          { u: c.pivot[0]!, v: c.pivot[1]!, w: c.pivot[2]! },
+          grippedCentrePlane(held, s.side as Side),
+        )
         const over: Reacher = { pivot, slideMm: 0, faceOffsetMm: c.faceOffset, rodLengthMm: 1000 }
         // The search took its tangents by differences: at the ends of arcs they are off by up to 3e-5°. Ours agree to
         // that, and from the search's own tangent the angles agree to 1e-6°.
@@ -52,7 +73,9 @@ describe('the brute-force reference cases', () => {
         expect(Math.abs(contact.edgeAngleDeg - s.edgeAngleDeg)).toBeLessThan(1e-6)
         expect(Math.abs(contact.gaugeDeg - s.gaugeDeg)).toBeLessThan(1e-6)
         for (const [wanted, height] of Object.entries(s.pivotHeightFor)) {
-          expect(Math.abs(heightForAngleMm(Number(wanted), contact.distanceMm, c.faceOffset) - height)).toBeLessThan(2e-6)
+          expect(Math.abs(heightForAngleMm(Number(wanted), contact.distanceMm, c.faceOffset) - height)).toBeLessThan(
+            2e-6,
+          )
         }
       }
     })
@@ -62,11 +85,15 @@ describe('the brute-force reference cases', () => {
 describe('facts about a guided edge', () => {
   it('a straight edge has one angle however far the rod swings', () => {
     fc.assert(
-      fc.property(fc.double({ min: -200, max: 200, noNaN: true }), fc.double({ min: -60, max: 60, noNaN: true }), (x, u) => {
-        const a = contactAt({ ...straight, point: [45 + x, 30] }, centred, over(60, 6, u))
-        const b = contactAt(straight, centred, over(60))
-        expect(a.ok && b.ok && Math.abs(a.edgeAngleDeg - b.edgeAngleDeg)).toBeLessThan(1e-9)
-      }),
+      fc.property(
+        fc.double({ min: -200, max: 200, noNaN: true }),
+        fc.double({ min: -60, max: 60, noNaN: true }),
+        (x, u) => {
+          const a = contactAt({ ...straight, point: [45 + x, 30] }, centred, over(60, 6, u))
+          const b = contactAt(straight, centred, over(60))
+          expect(a.ok && b.ok && Math.abs(a.edgeAngleDeg - b.edgeAngleDeg)).toBeLessThan(1e-9)
+        },
+      ),
     )
   })
 
@@ -81,24 +108,32 @@ describe('facts about a guided edge', () => {
 
   it('mirrors: turning the clamp over with the pivot mirrored changes nothing when the blade is centred', () => {
     fc.assert(
-      fc.property(fc.double({ min: -40, max: 40, noNaN: true }), fc.double({ min: -50, max: 50, noNaN: true }), (turnDeg, u) => {
-        const held = { ...centred, turnDeg }
-        const mirroredHeld = { ...centred, turnDeg: -turnDeg }
-        const a = contactAt(straight, held, over(60, 6, u))
-        const b = contactAt(straight, mirroredHeld, over(60, 6, -u))
-        expect(a.ok).toBe(b.ok)
-        if (a.ok && b.ok) expect(a.edgeAngleDeg).toBeCloseTo(b.edgeAngleDeg, 9)
-      }),
+      fc.property(
+        fc.double({ min: -40, max: 40, noNaN: true }),
+        fc.double({ min: -50, max: 50, noNaN: true }),
+        (turnDeg, u) => {
+          const held = { ...centred, turnDeg }
+          const mirroredHeld = { ...centred, turnDeg: -turnDeg }
+          const a = contactAt(straight, held, over(60, 6, u))
+          const b = contactAt(straight, mirroredHeld, over(60, 6, -u))
+          expect(a.ok).toBe(b.ok)
+          if (a.ok && b.ok) expect(a.edgeAngleDeg).toBeCloseTo(b.edgeAngleDeg, 9)
+        },
+      ),
     )
   })
 
   it('the higher the pivot, the steeper the edge', () => {
     fc.assert(
-      fc.property(fc.double({ min: 6.5, max: 150, noNaN: true }), fc.double({ min: 0.01, max: 20, noNaN: true }), (w, more) => {
-        const low = contactAt(straight, centred, over(w))
-        const high = contactAt(straight, centred, over(w + more))
-        expect(low.ok && high.ok && high.edgeAngleDeg > low.edgeAngleDeg).toBe(true)
-      }),
+      fc.property(
+        fc.double({ min: 6.5, max: 150, noNaN: true }),
+        fc.double({ min: 0.01, max: 20, noNaN: true }),
+        (w, more) => {
+          const low = contactAt(straight, centred, over(w))
+          const high = contactAt(straight, centred, over(w + more))
+          expect(low.ok && high.ok && high.edgeAngleDeg > low.edgeAngleDeg).toBe(true)
+        },
+      ),
     )
   })
 
@@ -113,7 +148,9 @@ describe('facts about a guided edge', () => {
 
   it('gives the reason where there is no angle', () => {
     expect(contactAt(straight, centred, over(6.5, 6.5))).toEqual({ ok: false, reason: 'pivot-below-face', limit: 6.5 })
-    expect(contactAt({ ...straight, point: [45, -120] }, centred, over(60))).toMatchObject({ reason: 'edge-behind-pivot' })
+    expect(contactAt({ ...straight, point: [45, -120] }, centred, over(60))).toMatchObject({
+      reason: 'edge-behind-pivot',
+    })
     const short = contactAt(straight, centred, { ...over(60), rodLengthMm: 100 })
     expect(short).toMatchObject({ ok: false, reason: 'beyond-rod' })
     expect(!short.ok && short.limit).toBeGreaterThan(135)

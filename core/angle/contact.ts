@@ -62,7 +62,18 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
   if (over.stroke && reachMm < over.stroke.nearestMm) return refuse('before-stop', reachMm)
   const gaugeDeg = degrees(Math.atan2(fall, run))
   const { fromHeelMm } = station
-  return { ok: true, point, outward, foot, distanceMm, fromHeelMm, heightMm, edgeAngleDeg: angle.edgeAngleDeg, gaugeDeg, reachMm }
+  return {
+    ok: true,
+    point,
+    outward,
+    foot,
+    distanceMm,
+    fromHeelMm,
+    heightMm,
+    edgeAngleDeg: angle.edgeAngleDeg,
+    gaugeDeg,
+    reachMm,
+  }
 }
 
 /**

@@ -14,7 +14,10 @@ export type Reason =
 export interface Refusal {
   readonly ok: false
   readonly reason: Reason
-  /** What would have to be passed for a result to exist, in the quantity the reason is about (mm or °), where that is known. */
+  /**
+   * What would have to be passed for a result to exist, in the quantity the reason is about (mm or °), where that is
+   * known.
+   */
   readonly limit?: number
 }
 

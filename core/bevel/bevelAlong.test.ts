@@ -10,7 +10,12 @@ import { bevelAlong } from './bevelAlong'
 
 const stations = evenStations(sampleJob.blade.edge, 40)
 const places = stations.map((station) => station.fromHeelMm)
-const tapering = { ...sampleJob.blade, bevelDeg: { aDeg: 20, bDeg: 18 }, thicknessBehindEdgeTipMm: 0.3, spineThicknessTipMm: 1.8 }
+const tapering = {
+  ...sampleJob.blade,
+  bevelDeg: { aDeg: 20, bDeg: 18 },
+  thicknessBehindEdgeTipMm: 0.3,
+  spineThicknessTipMm: 1.8,
+}
 const contacts = contactsAlong(stations, sampleJob.held, reacherAt(sampleJob, 'A', 58))
 const at = (edgeAngleDeg: number): Contact[] => contacts.map((contact) => ({ ...(contact as Contact), edgeAngleDeg }))
 const TAN_20 = Math.tan(Math.PI / 9)
@@ -19,13 +24,20 @@ const width = (thickness: number, deg: number) => thickness / 2 / Math.sin((deg 
 describe('the bevel along the edge', () => {
   it('is as wide as half the thickness there over the sine of the angle, and narrows with the blade', () => {
     const there = bevelAlong(tapering, 'A', at(20), places)
-    expect(there[0]).toEqual({ fromHeelMm: 0, beforeMm: expect.closeTo(width(0.5, 20), 9), afterMm: expect.closeTo(width(0.5, 20), 9) })
+    expect(there[0]).toEqual({
+      fromHeelMm: 0,
+      beforeMm: expect.closeTo(width(0.5, 20), 9),
+      afterMm: expect.closeTo(width(0.5, 20), 9),
+    })
     expect(there.at(-1)!.beforeMm).toBeCloseTo(width(0.3, 20), 9)
     expect(bevelAlong(tapering, 'B', at(20), places)[0]!.beforeMm).toBeCloseTo(width(0.5, 18), 9)
   })
 
   it('a steeper angle makes it narrower, a flatter one wider than the shoulder alone would have it', () => {
-    const [steeper, flatter] = [bevelAlong(tapering, 'A', at(25), places)[0]!, bevelAlong(tapering, 'A', at(15), places)[0]!]
+    const [steeper, flatter] = [
+      bevelAlong(tapering, 'A', at(25), places)[0]!,
+      bevelAlong(tapering, 'A', at(15), places)[0]!,
+    ]
     expect(steeper.afterMm).toBeCloseTo(width(0.5, 25), 9)
     expect(flatter.afterMm).toBeGreaterThan(width(0.5, 15))
   })
@@ -48,13 +60,25 @@ describe('the section of a blade', () => {
   })
 
   it('its thicknesses run straight from heel to tip, and its flat falls by the primary half-angle', () => {
-    expect(bladeThere(tapering, 0.5)).toMatchObject({ spineThicknessMm: expect.closeTo(2.4, 9), thicknessBehindEdgeMm: expect.closeTo(0.4, 9) })
-    expect(primaryFaceDeg(sampleJob.blade, 'B')).toBeCloseTo((Math.atan(1.25 / (26 - 0.25 / TAN_20)) * 180) / Math.PI, 9)
+    expect(bladeThere(tapering, 0.5)).toMatchObject({
+      spineThicknessMm: expect.closeTo(2.4, 9),
+      thicknessBehindEdgeMm: expect.closeTo(0.4, 9),
+    })
+    expect(primaryFaceDeg(sampleJob.blade, 'B')).toBeCloseTo(
+      (Math.atan(1.25 / (26 - 0.25 / TAN_20)) * 180) / Math.PI,
+      9,
+    )
     expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'B')).toBe(0)
-    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'A')).toBeCloseTo((Math.atan(2.5 / (26 - 0.5 / TAN_20)) * 180) / Math.PI, 9)
+    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'A')).toBeCloseTo(
+      (Math.atan(2.5 / (26 - 0.5 / TAN_20)) * 180) / Math.PI,
+      9,
+    )
     // A bevel that was proved says better where the shoulder lies; the drawn section has the same slope.
     const proved = { ...sampleJob.blade, bevelDeg: { aDeg: 14, bDeg: 16 } }
     const [, shoulder, end] = crossSectionHalf(proved, 15)
-    expect(primaryFaceDeg(proved, 'A')).toBeCloseTo((Math.atan2(end![1] - shoulder![1], end![0] - shoulder![0]) * 180) / Math.PI, 9)
+    expect(primaryFaceDeg(proved, 'A')).toBeCloseTo(
+      (Math.atan2(end![1] - shoulder![1], end![0] - shoulder![0]) * 180) / Math.PI,
+      9,
+    )
   })
 })

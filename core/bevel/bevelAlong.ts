@@ -16,11 +16,16 @@ export interface BevelThere {
 }
 
 /**
- * Bevel widths along the edge before and after it is ground at the angles that a hold gives: a flatter face runs on into the
- * thicker steel behind the shoulder, a steeper one ends at the shoulder once the apex is worn back so far. `fromHeelMm`: the
- * places of the contacts. Source: docs/geometry.md, "Cross-section".
+ * Bevel widths along the edge before and after it is ground at the angles that a hold gives: a flatter face runs on
+ * into the thicker steel behind the shoulder, a steeper one ends at the shoulder once the apex is worn back so far.
+ * `fromHeelMm`: the places of the contacts. Source: docs/geometry.md, "Cross-section".
  */
-export function bevelAlong(of: Blade, side: Side, along: readonly (Contact | Refusal)[], fromHeelMm: readonly number[]): BevelThere[] {
+export function bevelAlong(
+  of: Blade,
+  side: Side,
+  along: readonly (Contact | Refusal)[],
+  fromHeelMm: readonly number[],
+): BevelThere[] {
   const total = fromHeelMm.at(-1) || 1
   const thereDeg = of.bevelDeg && (side === 'A' ? of.bevelDeg.aDeg : of.bevelDeg.bDeg)
   const share = of.bevels === 'A' ? 1 : 0.5
@@ -29,7 +34,11 @@ export function bevelAlong(of: Blade, side: Side, along: readonly (Contact | Ref
     const there = bladeThere(of, place / total)
     const shoulderMm = there.thicknessBehindEdgeMm * share
     const beforeMm = thereDeg === null ? null : bevelWidthMm(shoulderMm, thereDeg)
-    return { fromHeelMm: place, beforeMm, afterMm: contact.ok ? after(contact.edgeAngleDeg, shoulderMm, there.primaryHalfAngleDeg) : null }
+    return {
+      fromHeelMm: place,
+      beforeMm,
+      afterMm: contact.ok ? after(contact.edgeAngleDeg, shoulderMm, there.primaryHalfAngleDeg) : null,
+    }
   })
 
   function after(newDeg: number, shoulderMm: number, primaryHalfAngleDeg: number): number | null {

@@ -6,7 +6,11 @@ import { reprofile } from './reprofile'
 describe('what a new face takes off', () => {
   for (const c of reference.cases) {
     it(`${c.edgeAngleDeg}° to ${c.newAngleDeg}°, apex back by ${c.apexRecession} mm: ${c.outcome}`, () => {
-      const old = { edgeAngleDeg: c.edgeAngleDeg, shoulderMm: c.thicknessBehindEdge / 2, primaryHalfAngleDeg: c.primaryHalfAngleDeg }
+      const old = {
+        edgeAngleDeg: c.edgeAngleDeg,
+        shoulderMm: c.thicknessBehindEdge / 2,
+        primaryHalfAngleDeg: c.primaryHalfAngleDeg,
+      }
       const now = reprofile(old, c.newAngleDeg, c.apexRecession)
       if (!now.ok) throw new Error(now.reason)
       expect(now.outcome).toBe(c.outcome)
@@ -30,14 +34,25 @@ describe('what a new face takes off', () => {
 
   it('the further the apex is worn back, the more goes', () => {
     fc.assert(
-      fc.property(angle, angle, half, fc.double({ min: 0, max: 0.4, noNaN: true }), (from, to, primaryHalfAngleDeg, worn) => {
-        const [less, more] = [worn, worn + 0.01].map((by) => reprofile({ edgeAngleDeg: from, shoulderMm: 0.25, primaryHalfAngleDeg }, to, by))
-        expect(less!.ok && more!.ok && more.removedMm2 >= less.removedMm2).toBe(true)
-      }),
+      fc.property(
+        angle,
+        angle,
+        half,
+        fc.double({ min: 0, max: 0.4, noNaN: true }),
+        (from, to, primaryHalfAngleDeg, worn) => {
+          const [less, more] = [worn, worn + 0.01].map((by) =>
+            reprofile({ edgeAngleDeg: from, shoulderMm: 0.25, primaryHalfAngleDeg }, to, by),
+          )
+          expect(less?.ok && more?.ok && more.removedMm2 >= less.removedMm2).toBe(true)
+        },
+      ),
     )
   })
 
   it('a face flatter than the primary grind never ends on the blade', () => {
-    expect(reprofile({ edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 5 }, 4, 0)).toEqual({ ok: false, reason: 'flatter-than-primary' })
+    expect(reprofile({ edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 5 }, 4, 0)).toEqual({
+      ok: false,
+      reason: 'flatter-than-primary',
+    })
   })
 })

@@ -1,7 +1,9 @@
 import { radians } from '../units/angle'
 import { dot, subtract, type Vec2 } from '../vector/vec2'
 
-/** One side of an edge before: old bevel from the apex to the shoulder, then the primary face. Millimetres and degrees. */
+/**
+ * One side of an edge before: old bevel from the apex to the shoulder, then the primary face. Millimetres and degrees.
+ */
 export interface BevelSection {
   readonly edgeAngleDeg: number
   /** Shoulder's half of the thickness behind the edge. */
@@ -25,12 +27,14 @@ export type Reprofiled =
   | { readonly ok: false; readonly reason: 'flatter-than-primary' }
 
 /**
- * What a new face at an angle takes off one side, its apex worn back by so much along the centre plane: where it ends on the old
- * outline, how wide it is, and the area of steel that goes. A face that takes nothing off (steeper, and the apex not worn back)
- * is a micro-bevel of no width. Source: docs/geometry.md, "Cross-section".
+ * What a new face at an angle takes off one side, its apex worn back by so much along the centre plane: where it ends
+ * on the old outline, how wide it is, and the area of steel that goes. A face that takes nothing off (steeper, and the
+ * apex not worn back) is a micro-bevel of no width. Source: docs/geometry.md, "Cross-section".
  */
 export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: number): Reprofiled {
-  const [slopeOld, slopeNew, slopePrimary] = [old.edgeAngleDeg, newAngleDeg, old.primaryHalfAngleDeg].map((deg) => Math.tan(radians(deg))) as [number, number, number]
+  const [slopeOld, slopeNew, slopePrimary] = [old.edgeAngleDeg, newAngleDeg, old.primaryHalfAngleDeg].map((deg) =>
+    Math.tan(radians(deg)),
+  ) as [number, number, number]
   const shoulderAt = old.shoulderMm / slopeOld
   // Inward along the centre plane from the old apex; half-thickness across it.
   const shoulder: Vec2 = [shoulderAt, old.shoulderMm]
@@ -47,7 +51,14 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
   function outcome(kind: 'full' | 'micro', end: Vec2, between: readonly Vec2[]): Reprofiled {
     const removed: Vec2[] = [[0, 0], ...between, end, [apexWornMm, 0]]
     const across = subtract(end, [apexWornMm, 0])
-    return { ok: true, outcome: kind, endsAtMm: end[0], faceWidthMm: Math.sqrt(dot(across, across)), shoulderMm: end[1], removedMm2: polygonArea(removed) }
+    return {
+      ok: true,
+      outcome: kind,
+      endsAtMm: end[0],
+      faceWidthMm: Math.sqrt(dot(across, across)),
+      shoulderMm: end[1],
+      removedMm2: polygonArea(removed),
+    }
   }
 }
 

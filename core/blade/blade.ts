@@ -8,7 +8,10 @@ const thickness = (most: number) => z.number().positive('A thickness is above 0.
 
 export const GRINDS = ['flat', 'sabre', 'hollow', 'convex'] as const
 
-/** A blade, in its own frame: x from heel to tip, y from spine towards the edge, millimetres. Source: docs/geometry.md, "Frames". */
+/**
+ * A blade, in its own frame: x from heel to tip, y from spine towards the edge, millimetres. Source: docs/geometry.md,
+ * "Frames".
+ */
 export const blade = z.object({
   name: z.string().trim().min(1, 'Give the blade a name.').max(80),
   notes: z.string().max(4000).default(''),
@@ -25,8 +28,17 @@ export const blade = z.object({
   falseEdge: z.boolean().default(false),
   /** A notch where the edge ends at the heel; without one the stone cannot run out past it. */
   choil: z.boolean().default(true),
-  /** What is laid on a mark of the jaws so that it stands the same next time: a place of the blade, from the heel towards the tip. */
-  landmark: z.object({ what: z.string().trim().min(1, 'Say what it is.').max(40), alongMm: z.number().min(-100, 'A landmark is no further than 100 mm behind the heel.').max(1000) }).nullable().default(null),
+  /**
+   * What is laid on a mark of the jaws so that it stands the same next time: a place of the blade, from the heel
+   * towards the tip.
+   */
+  landmark: z
+    .object({
+      what: z.string().trim().min(1, 'Say what it is.').max(40),
+      alongMm: z.number().min(-100, 'A landmark is no further than 100 mm behind the heel.').max(1000),
+    })
+    .nullable()
+    .default(null),
   /** From spine to edge at the widest place. */
   widthMm: z.number().positive('The width must be above 0.').max(300),
   /** Over the heel; near the tip where it tapers and was measured. */
@@ -44,7 +56,10 @@ export const blade = z.object({
   /** From the spine above the heel to the tip; a straight spine where it is not known. */
   spine: curve.nullable().default(null),
   /** The shape of the library it was fitted from, with its measures; null when it was traced, read or typed. */
-  shape: z.object({ id: z.enum(SHAPE_IDS), measures: shapeMeasures }).nullable().default(null),
+  shape: z
+    .object({ id: z.enum(SHAPE_IDS), measures: shapeMeasures })
+    .nullable()
+    .default(null),
   /** Zones as they were set by hand; null: as found from the curvature. */
   zones: z.array(zone).max(40).nullable().default(null),
   handleLengthMm: z.number().min(0).max(400).default(0),

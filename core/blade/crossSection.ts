@@ -4,8 +4,8 @@ import { bevelThicknessMm } from './bevelThickness'
 import type { Blade } from './blade'
 
 /**
- * Half the cross-section of a blade, from apex to spine, as points (inward from the apex, half-thickness), mm, for a bevel at
- * `edgeAngleDeg`. A blade with a bevel on side A alone has all its thickness on that side of its flat back.
+ * Half the cross-section of a blade, from apex to spine, as points (inward from the apex, half-thickness), mm, for a
+ * bevel at `edgeAngleDeg`. A blade with a bevel on side A alone has all its thickness on that side of its flat back.
  * Source: docs/geometry.md, "Cross-section".
  */
 export function crossSectionHalf(of: Blade, edgeAngleDeg: number): Vec2[] {
@@ -22,7 +22,10 @@ export function crossSectionHalf(of: Blade, edgeAngleDeg: number): Vec2[] {
   ]
 }
 
-/** How far a hollow or convex primary face bows from the straight line between its ends, as a share of the thickness it gains. */
+/**
+ * How far a hollow or convex primary face bows from the straight line between its ends, as a share of the thickness it
+ * gains.
+ */
 const BOW = { flat: 0, sabre: 0, hollow: -0.18, convex: 0.18 } as const
 
 function grindCurve(of: Blade, from: Vec2, to: Vec2): Vec2[] {

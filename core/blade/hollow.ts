@@ -17,7 +17,10 @@ const MOST_RADIUS_MM = 2000
 /** Curvature is taken over a few millimetres, so that a joint of two pieces does not count as a hollow. */
 const OVER_MM = 4
 
-/** The tightest hollow of an edge; null where it has none. Stations: even in arc length. Source: docs/geometry.md, "Limits". */
+/**
+ * The tightest hollow of an edge; null where it has none. Stations: even in arc length. Source: docs/geometry.md,
+ * "Limits".
+ */
 export function hollowOf(stations: readonly Station[], toleranceMm = HOLLOW_TOLERANCE_MM): Hollow | null {
   const bends = turningDeg(stations)
   const step = stations[1]!.fromHeelMm - stations[0]!.fromHeelMm
@@ -28,7 +31,11 @@ export function hollowOf(stations: readonly Station[], toleranceMm = HOLLOW_TOLE
     if (turned <= 0) continue
     const radiusMm = (span * step) / ((turned * Math.PI) / 180)
     if (radiusMm > MOST_RADIUS_MM || (tightest && radiusMm >= tightest.radiusMm)) continue
-    tightest = { radiusMm, fromHeelMm: stations[i]!.fromHeelMm + (span * step) / 2, widestStoneMm: Math.sqrt(8 * radiusMm * toleranceMm) }
+    tightest = {
+      radiusMm,
+      fromHeelMm: stations[i]!.fromHeelMm + (span * step) / 2,
+      widestStoneMm: Math.sqrt(8 * radiusMm * toleranceMm),
+    }
   }
   return tightest
 }

@@ -3,7 +3,10 @@ import { segmentAt } from '../curve/segmentAt'
 import { svgPath } from '../curve/svgPath'
 import type { Blade } from './blade'
 
-/** The blade's outline as a closed SVG path in the blade frame: edge from heel to tip, back along the spine (straight where it is not known). */
+/**
+ * The blade's outline as a closed SVG path in the blade frame: edge from heel to tip, back along the spine (straight
+ * where it is not known).
+ */
 export function outlinePath(of: Pick<Blade, 'edge' | 'spine'>): string {
   const edge = svgPath(of.edge)
   if (of.spine) return `${edge} ${svgPath(reversed(of.spine), true)} Z`

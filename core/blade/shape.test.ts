@@ -27,7 +27,9 @@ describe('the zones of an edge', () => {
   })
 
   it('an angular tip is two facets that meet in a corner', () => {
-    expect(cornersOf(angular)).toEqual([{ fromHeelMm: 70, turnDeg: expect.closeTo((-Math.atan2(15, 25) * 180) / Math.PI, 6) }])
+    expect(cornersOf(angular)).toEqual([
+      { fromHeelMm: 70, turnDeg: expect.closeTo((-Math.atan2(15, 25) * 180) / Math.PI, 6) },
+    ])
     expect(zones(angular)).toEqual(['facet', 'facet'])
   })
 
@@ -38,9 +40,20 @@ describe('the zones of an edge', () => {
 
 describe('the heel of a drawn edge', () => {
   const straight = [{ type: 'line', from: [10, 24], to: [60, 24] }] as const
-  const rest: Curve = [...straight.map((piece) => ({ ...piece, from: [...piece.from] as [number, number], to: [...piece.to] as [number, number] })), { type: 'arc', centre: [60, -21], radiusMm: 45, startDeg: 90, endDeg: 40 }]
+  const rest: Curve = [
+    ...straight.map((piece) => ({
+      ...piece,
+      from: [...piece.from] as [number, number],
+      to: [...piece.to] as [number, number],
+    })),
+    { type: 'arc', centre: [60, -21], radiusMm: 45, startDeg: 90, endDeg: 40 },
+  ]
   it('a notch is a choil, and the edge begins behind it', () => {
-    const notched: Curve = [{ type: 'line', from: [0, 24], to: [4, 24] }, { type: 'arc', centre: [7, 24], radiusMm: 3, startDeg: 180, endDeg: 360 }, ...rest]
+    const notched: Curve = [
+      { type: 'line', from: [0, 24], to: [4, 24] },
+      { type: 'arc', centre: [7, 24], radiusMm: 3, startDeg: 180, endDeg: 360 },
+      ...rest,
+    ]
     expect(drawnHeel(notched)).toEqual({ choil: true, edge: rest })
   })
 
@@ -49,8 +62,20 @@ describe('the heel of a drawn edge', () => {
   })
 
   it('an edge that runs straight in has none; a hollow or a wavy trace is not taken for one', () => {
-    const wavy: Curve = [{ type: 'bezier', points: [[0, 24], [4, 23.6], [7, 24.3], [10, 24]] }, ...rest]
-    for (const edge of [rest, wavy, hawk, ...SHAPE_IDS.map((id) => SHAPES[id].build(SHAPES[id].usual).edge)]) expect(drawnHeel(edge)).toEqual({ choil: false, edge })
+    const wavy: Curve = [
+      {
+        type: 'bezier',
+        points: [
+          [0, 24],
+          [4, 23.6],
+          [7, 24.3],
+          [10, 24],
+        ],
+      },
+      ...rest,
+    ]
+    for (const edge of [rest, wavy, hawk, ...SHAPE_IDS.map((id) => SHAPES[id].build(SHAPES[id].usual).edge)])
+      expect(drawnHeel(edge)).toEqual({ choil: false, edge })
   })
 })
 
@@ -74,26 +99,38 @@ describe('the library of shapes', () => {
     expect(points.at(-1)![0]).toBeCloseTo(usual.lengthMm, 6)
     expect(crossesItself(points)).toBeNull()
     const spineEnd = evenStations(spine, 2)[1]!.point
-    expect(Math.hypot(spineEnd[0] - points.at(-1)![0], spineEnd[1] - points.at(-1)![1])).toBeLessThan(id === 'straight' || id === 'chisel-tip' ? usual.heelWidthMm + 0.1 : 0.01)
-  })
-
-  it.each(SHAPE_IDS)('%s: whatever its measures, its zones follow each other from the heel to the end of the tip', (id) => {
-    const { usual, build } = SHAPES[id]
-    const scale = fc.double({ min: 0.75, max: 1.3, noNaN: true })
-    fc.assert(
-      fc.property(scale, scale, scale, (long, wide, dropped) => {
-        const { edge } = build({ ...usual, lengthMm: usual.lengthMm * long, bellyFromMm: usual.bellyFromMm * long, heelWidthMm: usual.heelWidthMm * wide, widthMm: usual.widthMm * wide, tipDropMm: usual.tipDropMm * dropped })
-        const stations = evenStations(edge, 200)
-        const found = zonesOf(edge, stations)
-        expect([found[0]!.fromMm, found.at(-1)!.toMm]).toEqual([0, expect.closeTo(stations.at(-1)!.fromHeelMm, 6)])
-        found.forEach((zone, i) => {
-          expect(zone.toMm).toBeGreaterThan(zone.fromMm)
-          if (i > 0) expect(zone.fromMm).toBeCloseTo(found[i - 1]!.toMm, 6)
-        })
-      }),
-      { numRuns: 40 },
+    expect(Math.hypot(spineEnd[0] - points.at(-1)![0], spineEnd[1] - points.at(-1)![1])).toBeLessThan(
+      id === 'straight' || id === 'chisel-tip' ? usual.heelWidthMm + 0.1 : 0.01,
     )
   })
+
+  it.each(SHAPE_IDS)(
+    '%s: whatever its measures, its zones follow each other from the heel to the end of the tip',
+    (id) => {
+      const { usual, build } = SHAPES[id]
+      const scale = fc.double({ min: 0.75, max: 1.3, noNaN: true })
+      fc.assert(
+        fc.property(scale, scale, scale, (long, wide, dropped) => {
+          const { edge } = build({
+            ...usual,
+            lengthMm: usual.lengthMm * long,
+            bellyFromMm: usual.bellyFromMm * long,
+            heelWidthMm: usual.heelWidthMm * wide,
+            widthMm: usual.widthMm * wide,
+            tipDropMm: usual.tipDropMm * dropped,
+          })
+          const stations = evenStations(edge, 200)
+          const found = zonesOf(edge, stations)
+          expect([found[0]!.fromMm, found.at(-1)!.toMm]).toEqual([0, expect.closeTo(stations.at(-1)!.fromHeelMm, 6)])
+          found.forEach((zone, i) => {
+            expect(zone.toMm).toBeGreaterThan(zone.fromMm)
+            if (i > 0) expect(zone.fromMm).toBeCloseTo(found[i - 1]!.toMm, 6)
+          })
+        }),
+        { numRuns: 40 },
+      )
+    },
+  )
 
   it('a recurved edge has a hollow before its belly, a hooked one is all hollow', () => {
     expect(zones(SHAPES.recurved.build(SHAPES.recurved.usual).edge).slice(0, 1)).toEqual(['hollow'])

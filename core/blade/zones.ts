@@ -8,7 +8,11 @@ export const ZONE_KINDS = ['heel', 'middle', 'belly', 'tip', 'hollow', 'facet'] 
 export type ZoneKind = (typeof ZONE_KINDS)[number]
 
 /** A stretch of the edge that behaves alike, arc length from the heel. */
-export const zone = z.object({ kind: z.enum(ZONE_KINDS), fromMm: z.number().min(0).max(3000), toMm: z.number().min(0).max(3000) })
+export const zone = z.object({
+  kind: z.enum(ZONE_KINDS),
+  fromMm: z.number().min(0).max(3000),
+  toMm: z.number().min(0).max(3000),
+})
 export type Zone = z.infer<typeof zone>
 
 /** A belly bends more than a circle of this radius; what bends less is straight to the hand. */
@@ -20,9 +24,9 @@ const HEEL_SHARE = 0.25
 const LEAST_MM = 4
 
 /**
- * The zones of an edge from heel to tip, found from its curvature: between corners each straight stretch is a facet, unless there are
- * no corners, when the straight part is heel and middle; a stretch bent outward is a belly, one bent inward a hollow; the last of
- * the edge is the tip. Stations: even in arc length. Source: docs/geometry.md, "Zones".
+ * The zones of an edge from heel to tip, found from its curvature: between corners each straight stretch is a facet,
+ * unless there are no corners, when the straight part is heel and middle; a stretch bent outward is a belly, one bent
+ * inward a hollow; the last of the edge is the tip. Stations: even in arc length. Source: docs/geometry.md, "Zones".
  */
 export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
   const total = stations.at(-1)!.fromHeelMm
@@ -58,13 +62,16 @@ export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
   /** The straight part's beginning is the heel. */
   function withHeel(all: Zone[]): Zone[] {
     const [first, ...rest] = all
-    if (!first || first.kind !== 'middle' || first.toMm - first.fromMm < total * HEEL_SHARE) return first ? [{ ...first, kind: first.kind === 'middle' ? 'heel' : first.kind }, ...rest] : all
+    if (!first || first.kind !== 'middle' || first.toMm - first.fromMm < total * HEEL_SHARE)
+      return first ? [{ ...first, kind: first.kind === 'middle' ? 'heel' : first.kind }, ...rest] : all
     const heelTo = total * HEEL_SHARE
     return [{ kind: 'heel', fromMm: first.fromMm, toMm: heelTo }, { ...first, fromMm: heelTo }, ...rest]
   }
 
   function withTip(all: Zone[]): Zone[] {
-    const before = all.filter((zone) => zone.fromMm < tipFrom - 1e-9).map((zone) => ({ ...zone, toMm: Math.min(zone.toMm, tipFrom) }))
+    const before = all
+      .filter((zone) => zone.fromMm < tipFrom - 1e-9)
+      .map((zone) => ({ ...zone, toMm: Math.min(zone.toMm, tipFrom) }))
     return [...before, { kind: 'tip', fromMm: tipFrom, toMm: total }]
   }
 }
@@ -72,7 +79,8 @@ export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
 function joined(zones: readonly Zone[]): Zone[] {
   return zones.reduce<Zone[]>((kept, zone) => {
     const last = kept.at(-1)
-    if (last && (zone.toMm - zone.fromMm < LEAST_MM || last.kind === zone.kind)) kept[kept.length - 1] = { ...last, toMm: zone.toMm }
+    if (last && (zone.toMm - zone.fromMm < LEAST_MM || last.kind === zone.kind))
+      kept[kept.length - 1] = { ...last, toMm: zone.toMm }
     else if (last && last.toMm - last.fromMm < LEAST_MM) kept[kept.length - 1] = { ...zone, fromMm: last.fromMm }
     else kept.push(zone)
     return kept

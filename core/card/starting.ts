@@ -22,7 +22,10 @@ export function startingHold(rig: Rig, blade: Blade): ClampPosition {
   return { bladeXMm: middle.point[0], bladeYMm: grip, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
 }
 
-/** What to dial to begin with: the wanted angle at the middle of the jaws where the rig can give it, else the middle of its range. */
+/**
+ * What to dial to begin with: the wanted angle at the middle of the jaws where the rig can give it, else the middle of
+ * its range.
+ */
 export function startingDial(job: Job, wanted: Setup['wanted']): Setup['dialled'] {
   const station = stationAt(job.blade.edge, curveLength(job.blade.edge) / 2)
   const [a, b] = [whatToDial(job, 'A', wanted.aDeg, station), whatToDial(job, 'B', wanted.bDeg, station)]
@@ -34,10 +37,14 @@ export function startingDial(job: Job, wanted: Setup['wanted']): Setup['dialled'
 }
 
 /**
- * How a job with these things begins: as an earlier job with this blade on this rig (dialled anew where the rig has no such setting any
- * more); without one, at a place to begin with, and `now` goes on.
+ * How a job with these things begins: as an earlier job with this blade on this rig (dialled anew where the rig has no
+ * such setting any more); without one, at a place to begin with, and `now` goes on.
  */
-export function startingCard(things: Omit<Job, 'held'>, earlier: Setup | null, now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted'>): ClampCard {
+export function startingCard(
+  things: Omit<Job, 'held'>,
+  earlier: Setup | null,
+  now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted'>,
+): ClampCard {
   const card = earlier && cardOf(earlier)
   if (card && [card.dialled.a, card.dialled.b].every((setting) => heightOfSetting(things.rig, setting).ok)) return card
   const held = card?.held ?? startingHold(things.rig, things.blade)

@@ -21,7 +21,8 @@ export function stationOverJaws(edge: Curve, stations: readonly Station[], held:
 }
 
 /** Blade height, mm: how far the edge stands out of the jaws at a station. Source: docs/geometry.md, "Frames". */
-export const bladeHeightMm = (station: Station, held: ClampPosition): number => toClampFrame(station.point, clampFrame(held))[1]
+export const bladeHeightMm = (station: Station, held: ClampPosition): number =>
+  toClampFrame(station.point, clampFrame(held))[1]
 
 /** The blade moved by so much along the jaws (towards the tip) and out of them, in the clamp frame, mm. */
 export const moved = (held: ClampPosition, alongMm: number, outMm: number): ClampPosition =>

@@ -22,13 +22,18 @@ export interface CentrePlane {
   readonly axisTurnDeg: number
 }
 
-/** A blade gripped by jaws: both errors change sign when the clamp is turned over. Source: docs/geometry.md, "The two sides". */
+/**
+ * A blade gripped by jaws: both errors change sign when the clamp is turned over. Source: docs/geometry.md, "The two
+ * sides".
+ */
 export function grippedCentrePlane(held: ClampPosition, side: Side): CentrePlane {
   const sign = side === 'A' ? 1 : -1
   return { offsetMm: sign * held.centreOffsetMm, tiltDeg: sign * held.tiltDeg, axisTurnDeg: 0 }
 }
 
-/** The pivot in the blade's own plane: u and v measured in the centre plane, w the height above it. Source: as above. */
+/**
+ * The pivot in the blade's own plane: u and v measured in the centre plane, w the height above it. Source: as above.
+ */
 export function pivotOverBlade(pivot: ClampPoint, plane: CentrePlane): ClampPoint {
   const axis = radians(plane.axisTurnDeg)
   const tilt = radians(plane.tiltDeg)

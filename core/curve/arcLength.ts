@@ -25,7 +25,8 @@ function knots(bezier: BezierSegment): readonly number[] {
   const known = knotsOf.get(bezier)
   if (known) return known
   const lengths = [0]
-  for (let panel = 0; panel < PANELS; panel++) lengths.push(lengths[panel]! + panelLength(bezier, panel / PANELS, (panel + 1) / PANELS))
+  for (let panel = 0; panel < PANELS; panel++)
+    lengths.push(lengths[panel]! + panelLength(bezier, panel / PANELS, (panel + 1) / PANELS))
   knotsOf.set(bezier, lengths)
   return lengths
 }
@@ -47,7 +48,7 @@ export function parameterAtLength(segment: Segment, lengthMm: number): number {
   const start = panel / PANELS
   let low = start
   let high = start + 1 / PANELS
-  let t = low + ((wanted - lengths[panel]!) / (lengths[panel + 1]! - lengths[panel]!)) / PANELS
+  let t = low + (wanted - lengths[panel]!) / (lengths[panel + 1]! - lengths[panel]!) / PANELS
   for (let step = 0; step < 40; step++) {
     const error = lengths[panel]! + panelLength(segment, start, t) - wanted
     if (Math.abs(error) < 1e-10) break
@@ -60,4 +61,5 @@ export function parameterAtLength(segment: Segment, lengthMm: number): number {
 }
 
 /** Length of a whole curve in mm. */
-export const curveLength = (curve: readonly Segment[]): number => curve.reduce((sum, segment) => sum + segmentLength(segment), 0)
+export const curveLength = (curve: readonly Segment[]): number =>
+  curve.reduce((sum, segment) => sum + segmentLength(segment), 0)

@@ -14,4 +14,5 @@ export function crossesItself(points: readonly Vec2[]): number | null {
 const same = (a: Vec2, b: Vec2): boolean => Math.hypot(a[0] - b[0], a[1] - b[1]) < 1e-9
 const side = (a: Vec2, b: Vec2, p: Vec2): number => (b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])
 /** Whether two pieces cross properly: touching ends do not count. */
-const cross = (a: Vec2, b: Vec2, c: Vec2, d: Vec2): boolean => side(a, b, c) * side(a, b, d) < -1e-12 && side(c, d, a) * side(c, d, b) < -1e-12
+const cross = (a: Vec2, b: Vec2, c: Vec2, d: Vec2): boolean =>
+  side(a, b, c) * side(a, b, d) < -1e-12 && side(c, d, a) * side(c, d, b) < -1e-12

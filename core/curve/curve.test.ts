@@ -11,7 +11,15 @@ import { svgPath } from './svgPath'
 
 const line: Segment = { type: 'line', from: [0, 28], to: [55, 28] }
 const belly: Segment = { type: 'arc', centre: [55, -17], radiusMm: 45, startDeg: 90, endDeg: 35 }
-const kitchen: Segment = { type: 'bezier', points: [[0, 46], [80, 49], [150, 44], [205, 12]] }
+const kitchen: Segment = {
+  type: 'bezier',
+  points: [
+    [0, 46],
+    [80, 49],
+    [150, 44],
+    [205, 12],
+  ],
+}
 const coordinate = fc.double({ min: -200, max: 200, noNaN: true })
 const place = fc.tuple(coordinate, coordinate)
 
@@ -22,7 +30,15 @@ describe('edge curves', () => {
   })
 
   it('a Bézier with its handles on its chord is that chord', () => {
-    const straight: Segment = { type: 'bezier', points: [[0, 0], [10, 0], [20, 0], [30, 0]] }
+    const straight: Segment = {
+      type: 'bezier',
+      points: [
+        [0, 0],
+        [10, 0],
+        [20, 0],
+        [30, 0],
+      ],
+    }
     expect(segmentLength(straight)).toBeCloseTo(30, 12)
     expect(parameterAtLength(straight, 15)).toBeCloseTo(0.5, 9)
   })
@@ -42,7 +58,15 @@ describe('edge curves', () => {
   })
 
   it('a handle drawn into its end still has a heading', () => {
-    const pinched: Segment = { type: 'bezier', points: [[0, 0], [0, 0], [20, 10], [30, 0]] }
+    const pinched: Segment = {
+      type: 'bezier',
+      points: [
+        [0, 0],
+        [0, 0],
+        [20, 10],
+        [30, 0],
+      ],
+    }
     expect(segmentAt(pinched, 0).heading[0]).toBeCloseTo(20 / Math.hypot(20, 10), 9)
   })
 
@@ -62,7 +86,10 @@ describe('edge curves', () => {
         const rest = restOf(of, share * total)
         expect(curveLength(rest)).toBeCloseTo((1 - share) * total, 6)
         for (const more of [0, 0.4, 1]) {
-          const [here, there] = [stationAt(rest, more * (1 - share) * total), stationAt(of, (share + more * (1 - share)) * total)]
+          const [here, there] = [
+            stationAt(rest, more * (1 - share) * total),
+            stationAt(of, (share + more * (1 - share)) * total),
+          ]
           expect(Math.hypot(here.point[0] - there.point[0], here.point[1] - there.point[1])).toBeLessThan(1e-6)
         }
       }),
@@ -70,7 +97,11 @@ describe('edge curves', () => {
   })
 
   it('bends drawn as many short lines become few pieces; facets, corners and long lines stay', () => {
-    const steps: Segment[] = Array.from({ length: 40 }, (_, i) => ({ type: 'line', from: [...segmentAt(belly, i / 40).point], to: [...segmentAt(belly, (i + 1) / 40).point] }))
+    const steps: Segment[] = Array.from({ length: 40 }, (_, i) => ({
+      type: 'line',
+      from: [...segmentAt(belly, i / 40).point],
+      to: [...segmentAt(belly, (i + 1) / 40).point],
+    }))
     const { segments, residualMm } = smoothed([line, ...steps], 0.005)
     expect(segments).toEqual([line, expect.objectContaining({ type: 'arc', radiusMm: expect.closeTo(45, 3) })])
     expect(residualMm).toBeLessThan(0.005)
@@ -80,8 +111,13 @@ describe('edge curves', () => {
 
   it('refuses a gap and a piece without length, naming the piece', () => {
     const gap = curve.safeParse([line, { ...belly, centre: [56, -17] }])
-    expect(gap.error?.issues[0]).toMatchObject({ path: [1], message: 'Piece 2 of the edge starts 1.00 mm away from where piece 1 ends.' })
-    expect(curve.safeParse([{ ...line, to: [0, 28] }]).error?.issues[0]?.message).toBe('Piece 1 of the edge has no length.')
+    expect(gap.error?.issues[0]).toMatchObject({
+      path: [1],
+      message: 'Piece 2 of the edge starts 1.00 mm away from where piece 1 ends.',
+    })
+    expect(curve.safeParse([{ ...line, to: [0, 28] }]).error?.issues[0]?.message).toBe(
+      'Piece 1 of the edge has no length.',
+    )
     expect(curve.safeParse([line, belly]).success).toBe(true)
   })
 

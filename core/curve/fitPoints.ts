@@ -15,9 +15,10 @@ const CORNER_DEG = 28
 const MOST_ARC_DEG = 170
 
 /**
- * Fits a chain of points (two or more, mm) by as few lines, arcs and Béziers as keep within a tolerance, its corners kept sharp.
- * Corners are looked for over a window of three tolerances, so that a noisy trace has none by chance. Lines and arcs through a
- * stretch's ends first, then Béziers. Source: Schneider, "An algorithm for automatically fitting digitized curves", 1990.
+ * Fits a chain of points (two or more, mm) by as few lines, arcs and Béziers as keep within a tolerance, its corners
+ * kept sharp. Corners are looked for over a window of three tolerances, so that a noisy trace has none by chance. Lines
+ * and arcs through a stretch's ends first, then Béziers. Source: Schneider, "An algorithm for automatically fitting
+ * digitized curves", 1990.
  */
 export function fitPoints(points: readonly Vec2[], toleranceMm: number): FittedCurve {
   const distinct = points.filter((point, i) => i === 0 || length(subtract(point, points[i - 1]!)) > 1e-6)
@@ -35,13 +36,21 @@ export function fitPoints(points: readonly Vec2[], toleranceMm: number): FittedC
 
 function fitStretch(points: readonly Vec2[], toleranceMm: number): FittedCurve {
   const [from, to] = [points[0]!, points.at(-1)!]
-  const line: FittedCurve = { segments: [{ type: 'line', from: [...from], to: [...to] }], residualMm: Math.max(...points.map((point) => fromLine(point, from, to))) }
+  const line: FittedCurve = {
+    segments: [{ type: 'line', from: [...from], to: [...to] }],
+    residualMm: Math.max(...points.map((point) => fromLine(point, from, to))),
+  }
   if (points.length === 2 || line.residualMm <= toleranceMm) return line
   const arc = arcThroughEnds(points)
   if (arc && arc.residualMm <= toleranceMm) return arc
   let best: FittedCurve = line
   for (const error of [toleranceMm ** 2, (toleranceMm / 2) ** 2, (toleranceMm / 4) ** 2]) {
-    const beziers = (fitCurve(points.map((point) => [...point]), error) as [number, number][][]).map((p): Segment => ({ type: 'bezier', points: [p[0]!, p[1]!, p[2]!, p[3]!] }))
+    const beziers = (
+      fitCurve(
+        points.map((point) => [...point]),
+        error,
+      ) as [number, number][][]
+    ).map((p): Segment => ({ type: 'bezier', points: [p[0]!, p[1]!, p[2]!, p[3]!] }))
     const residualMm = Math.max(...points.map((point) => fromBeziers(point, beziers)))
     best = { segments: beziers, residualMm }
     if (residualMm <= toleranceMm) break
@@ -96,7 +105,8 @@ function cornersOf(points: readonly Vec2[], windowMm: number): number[] {
 
 /** The first point at least so far away, in one direction along the chain. */
 function reach(points: readonly Vec2[], from: number, way: 1 | -1, mm: number): number | null {
-  for (let i = from + way; i >= 0 && i < points.length; i += way) if (length(subtract(points[i]!, points[from]!)) >= mm) return i
+  for (let i = from + way; i >= 0 && i < points.length; i += way)
+    if (length(subtract(points[i]!, points[from]!)) >= mm) return i
   const end = way === 1 ? points.length - 1 : 0
   return end === from ? null : end
 }

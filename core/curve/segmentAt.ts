@@ -31,7 +31,8 @@ function bezierAt({ points: [a, b, c, d] }: BezierSegment, t: number): PointAndH
   const m = 1 - t
   const mix = (i: 0 | 1) => m * m * m * a[i] + 3 * m * m * t * b[i] + 3 * m * t * t * c[i] + t * t * t * d[i]
   const derivative = bezierDerivative(a, b, c, d, t)
-  // Where a handle coincides with its end the derivative vanishes: the heading is the limit, towards the next distinct handle.
+  // Where a handle coincides with its end the derivative vanishes: the heading is the limit, towards the next distinct
+  // handle.
   const heading = Math.hypot(...derivative) > 1e-9 ? derivative : t < 0.5 ? subtract(c, a) : subtract(d, b)
   return { point: [mix(0), mix(1)], heading: unit(heading) }
 }

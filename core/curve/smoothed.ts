@@ -9,8 +9,8 @@ const SHORT_SHARE = 0.05
 const LEAST_STEPS = 8
 
 /**
- * A curve whose bends were drawn as many short lines, with these fitted by few lines, arcs and Béziers within a tolerance (mm), corners
- * kept sharp; everything else as it was. The residual is 0 where nothing had to be fitted.
+ * A curve whose bends were drawn as many short lines, with these fitted by few lines, arcs and Béziers within a
+ * tolerance (mm), corners kept sharp; everything else as it was. The residual is 0 where nothing had to be fitted.
  */
 export function smoothed(curve: readonly Segment[], toleranceMm: number): FittedCurve {
   const shortMm = SHORT_SHARE * curve.reduce((sum, piece) => sum + segmentLength(piece), 0)
@@ -23,7 +23,10 @@ export function smoothed(curve: readonly Segment[], toleranceMm: number): Fitted
       continue
     }
     if (steps.length >= LEAST_STEPS) {
-      const fitted = fitPoints([segmentAt(steps[0]!, 0).point, ...steps.map((step) => segmentAt(step, 1).point)], toleranceMm)
+      const fitted = fitPoints(
+        [segmentAt(steps[0]!, 0).point, ...steps.map((step) => segmentAt(step, 1).point)],
+        toleranceMm,
+      )
       segments.push(...fitted.segments)
       residualMm = Math.max(residualMm, fitted.residualMm)
     } else segments.push(...steps)

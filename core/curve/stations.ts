@@ -11,7 +11,9 @@ export interface Station {
   readonly heading: Vec2
 }
 
-/** The station at an arc length from the heel (clamped to the edge's ends). At a corner: the piece that begins there. */
+/**
+ * The station at an arc length from the heel (clamped to the edge's ends). At a corner: the piece that begins there.
+ */
 export function stationAt(curve: Curve, fromHeelMm: number): Station {
   let before = 0
   for (const [index, segment] of curve.entries()) {

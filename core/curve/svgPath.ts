@@ -18,7 +18,11 @@ export function svgPath(curve: Curve, joinTo = false): string {
 
 function drawTo(segment: Segment): string {
   if (segment.type === 'line') return `L${format(segment.to)}`
-  if (segment.type === 'bezier') return `C${segment.points.slice(1).map((p) => format(p)).join(' ')}`
+  if (segment.type === 'bezier')
+    return `C${segment.points
+      .slice(1)
+      .map((p) => format(p))
+      .join(' ')}`
   const sweep = segment.endDeg - segment.startDeg
   return `A${segment.radiusMm} ${segment.radiusMm} 0 ${Math.abs(sweep) > 180 ? 1 : 0} ${sweep > 0 ? 1 : 0} ${format(segmentAt(segment, 1).point)}`
 }

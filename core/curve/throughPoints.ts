@@ -9,9 +9,10 @@ const CORNER_DEG = 25
 const MOST_SLOPE = 3
 
 /**
- * A smooth curve through a few measured points (two or more), its corners kept sharp: Béziers whose ends take the direction of their
- * neighbours, a third of the way between. Where a stretch has only its two ends it is straight, and where the points run on straight so
- * does the curve: it is nowhere wider than they are. Source: Catmull and Rom, 1974; Steffen, 1990.
+ * A smooth curve through a few measured points (two or more), its corners kept sharp: Béziers whose ends take the
+ * direction of their neighbours, a third of the way between. Where a stretch has only its two ends it is straight, and
+ * where the points run on straight so does the curve: it is nowhere wider than they are. Source: Catmull and Rom, 1974;
+ * Steffen, 1990.
  */
 export function throughPoints(points: readonly Vec2[]): Segment[] {
   const turn = (i: number) => {
@@ -20,7 +21,8 @@ export function throughPoints(points: readonly Vec2[]): Segment[] {
   }
   const isEnd = (i: number) => i === 0 || i === points.length - 1 || turn(i) > CORNER_DEG
   /** The direction at a point, seen from one side of it where it is a corner. */
-  const way = (i: number, towards: 1 | -1): Vec2 => (isEnd(i) ? endWay(i, towards) : wayThrough(points[i - 1]!, points[i]!, points[i + 1]!))
+  const way = (i: number, towards: 1 | -1): Vec2 =>
+    isEnd(i) ? endWay(i, towards) : wayThrough(points[i - 1]!, points[i]!, points[i + 1]!)
   const endWay = (i: number, towards: 1 | -1): Vec2 => {
     const next = i + towards
     const chord = unit(towards === 1 ? subtract(points[next]!, points[i]!) : subtract(points[i]!, points[next]!))
@@ -33,15 +35,30 @@ export function throughPoints(points: readonly Vec2[]): Segment[] {
     const from = points[i]!
     if (isEnd(i) && isEnd(i + 1)) return { type: 'line', from: [...from], to: [...to] }
     const third = length(subtract(to, from)) / 3
-    return { type: 'bezier', points: [[...from], [...add(from, scale(way(i, 1), third))], [...subtract(to, scale(way(i + 1, -1), third))], [...to]] }
+    return {
+      type: 'bezier',
+      points: [
+        [...from],
+        [...add(from, scale(way(i, 1), third))],
+        [...subtract(to, scale(way(i + 1, -1), third))],
+        [...to],
+      ],
+    }
   })
 }
 
-/** The direction at a point between two others: of their chord, but no steeper than keeps the curve within what was measured. */
+/**
+ * The direction at a point between two others: of their chord, but no steeper than keeps the curve within what was
+ * measured.
+ */
 function wayThrough(before: Vec2, at: Vec2, after: Vec2): Vec2 {
   const [[run, rise], [runOn, riseOn]] = [subtract(at, before), subtract(after, at)]
   const [slope, slopeOn] = [rise / run, riseOn / runOn]
-  if (run <= 0 || runOn <= 0 || Math.max(Math.abs(slope), Math.abs(slopeOn)) > MOST_SLOPE) return unit(subtract(after, before))
+  if (run <= 0 || runOn <= 0 || Math.max(Math.abs(slope), Math.abs(slopeOn)) > MOST_SLOPE)
+    return unit(subtract(after, before))
   const parabola = (slope * runOn + slopeOn * run) / (run + runOn)
-  return unit([1, (Math.sign(slope) + Math.sign(slopeOn)) * Math.min(Math.abs(slope), Math.abs(slopeOn), Math.abs(parabola) / 2)])
+  return unit([
+    1,
+    (Math.sign(slope) + Math.sign(slopeOn)) * Math.min(Math.abs(slope), Math.abs(slopeOn), Math.abs(parabola) / 2),
+  ])
 }

@@ -17,11 +17,17 @@ export interface BladeHeightFor {
 }
 
 /**
- * How far out to hold the blade, the rig left as it is set, for a wanted edge angle at a station. Refused when moving the
- * blade out does not change the angle there (the edge runs square to the jaws) or would draw it into the jaws.
+ * How far out to hold the blade, the rig left as it is set, for a wanted edge angle at a station. Refused when moving
+ * the blade out does not change the angle there (the edge runs square to the jaws) or would draw it into the jaws.
  * Source: docs/geometry.md, "Solving for a wanted angle".
  */
-export function bladeHeightFor(job: Job, side: Side, setting: DialSetting, wantedDeg: number, station: Station): BladeHeightFor | Refusal {
+export function bladeHeightFor(
+  job: Job,
+  side: Side,
+  setting: DialSetting,
+  wantedDeg: number,
+  station: Station,
+): BladeHeightFor | Refusal {
   const height = heightOfSetting(job.rig, setting)
   if (!height.ok) return height
   if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')

@@ -7,7 +7,16 @@ import { stationAt } from '../curve/stations'
 import { heightOfSetting, heightRange, highestUpTo, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
 import { scaleFromMarks } from '../rig/scaleFromMarks'
 import { contactFor } from '../setup/job'
-import { armsRig, bellyBlade, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
+import {
+  armsRig,
+  bellyBlade,
+  postRig,
+  sampleJob,
+  scaleRig,
+  screwRig,
+  slotRig,
+  tableRig,
+} from '../setup/sampleJob.fixture'
 import { bladeHeightFor } from './bladeHeightFor'
 import { equalAngleLines } from './equalAngles'
 import { marksOf } from './marks'
@@ -23,16 +32,22 @@ const place = fc.double({ min: 0, max: 95, noNaN: true })
 describe('what to dial', () => {
   it('solving for an angle and computing it back returns it, on every rig, side and place of the edge', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...rigs.filter((r) => r !== slotRig)), fc.constantFrom('A' as const, 'B' as const), angle, place, (rig, side, wanted, s) => {
-        const job = { ...sampleJob, rig, held: { ...sampleJob.held, turnDeg: 3, centreOffsetMm: 0.4, tiltDeg: 0.5 } }
-        const station = stationAt(bellyBlade.edge, s)
-        const solved = pivotHeightFor(job, side, wanted, station)
-        if (!solved.ok) throw new Error(solved.reason)
-        const { lowestMm, highestMm } = heightRange(rig)
-        fc.pre(solved.heightMm >= lowestMm && solved.heightMm <= highestMm)
-        const back = contactFor(job, side, settingOfHeight(rig, solved.heightMm), station)
-        expect(back.ok && back.edgeAngleDeg).toBeCloseTo(wanted, 8)
-      }),
+      fc.property(
+        fc.constantFrom(...rigs.filter((r) => r !== slotRig)),
+        fc.constantFrom('A' as const, 'B' as const),
+        angle,
+        place,
+        (rig, side, wanted, s) => {
+          const job = { ...sampleJob, rig, held: { ...sampleJob.held, turnDeg: 3, centreOffsetMm: 0.4, tiltDeg: 0.5 } }
+          const station = stationAt(bellyBlade.edge, s)
+          const solved = pivotHeightFor(job, side, wanted, station)
+          if (!solved.ok) throw new Error(solved.reason)
+          const { lowestMm, highestMm } = heightRange(rig)
+          fc.pre(solved.heightMm >= lowestMm && solved.heightMm <= highestMm)
+          const back = contactFor(job, side, settingOfHeight(rig, solved.heightMm), station)
+          expect(back.ok && back.edgeAngleDeg).toBeCloseTo(wanted, 8)
+        },
+      ),
     )
   })
 
@@ -46,7 +61,8 @@ describe('what to dial', () => {
         expect(found).toBeLessThanOrEqual(heightMm + 1e-9)
         const back = heightOfSetting(rig, settingOfHeight(rig, found))
         expect(back.ok && back.heightMm).toBeCloseTo(found, 6)
-        if (rig.height.by === 'slot') expect(rig.height.slots.some((slot) => slot.heightMm > found && slot.heightMm < heightMm)).toBe(false)
+        if (rig.height.by === 'slot')
+          expect(rig.height.slots.some((slot) => slot.heightMm > found && slot.heightMm < heightMm)).toBe(false)
         else expect(found).toBe(Math.min(heightMm, highestMm))
       }),
     )
@@ -63,15 +79,21 @@ describe('what to dial', () => {
   })
 
   it('says when the blade would have to go into the jaws', () => {
-    expect(bladeHeightFor(sampleJob, 'A', { by: 'millimetres', mm: 15 }, 30, middle)).toMatchObject({ ok: false, reason: 'into-jaws' })
+    expect(bladeHeightFor(sampleJob, 'A', { by: 'millimetres', mm: 15 }, 30, middle)).toMatchObject({
+      ok: false,
+      reason: 'into-jaws',
+    })
   })
 
   it('names the slot that comes nearest and what it leaves', () => {
     const advice = whatToDial({ ...sampleJob, rig: slotRig }, 'A', 20, middle)
     if (!advice.ok) throw new Error(advice.reason)
     expect(advice.setting).toEqual({ by: 'slot', label: '3' })
-    const others = ['1', '2', '4', '5'].map((label) => contactFor({ ...sampleJob, rig: slotRig }, 'A', { by: 'slot', label }, middle))
-    for (const other of others) expect(other.ok && Math.abs(other.edgeAngleDeg - 20)).toBeGreaterThan(Math.abs(advice.offDeg))
+    const others = ['1', '2', '4', '5'].map((label) =>
+      contactFor({ ...sampleJob, rig: slotRig }, 'A', { by: 'slot', label }, middle),
+    )
+    for (const other of others)
+      expect(other.ok && Math.abs(other.edgeAngleDeg - 20)).toBeGreaterThan(Math.abs(advice.offDeg))
   })
 
   it('leaves no more than half a mark, and offers only marks the rig has', () => {
@@ -79,7 +101,12 @@ describe('what to dial', () => {
       const advice = whatToDial({ ...sampleJob, rig }, 'A', 20, middle)
       if (!advice.ok) throw new Error(advice.reason)
       expect(advice.setting).toEqual(toNearestMark(rig, advice.setting))
-      const next = contactFor({ ...sampleJob, rig }, 'A', stepSetting(rig, advice.setting, advice.offDeg > 0 ? -1 : 1), middle)
+      const next = contactFor(
+        { ...sampleJob, rig },
+        'A',
+        stepSetting(rig, advice.setting, advice.offDeg > 0 ? -1 : 1),
+        middle,
+      )
       expect(next.ok && Math.abs(next.edgeAngleDeg - 20)).toBeGreaterThanOrEqual(Math.abs(advice.offDeg))
     }
   })
@@ -95,12 +122,29 @@ describe('what to dial', () => {
 describe('dials', () => {
   it('what a printed scale was drawn for comes back from its marks, and is refused where they cannot tell', () => {
     const { setbackMm } = scaleRig.pivot
-    const measured = (degrees: number[], off = 0) => degrees.map((markDeg, i) => ({ markDeg, heightMm: heightForAngleMm(markDeg, setbackMm + 30, 6) + (i % 2 ? off : -off) }))
-    expect(scaleFromMarks(measured([12, 28]), setbackMm)).toEqual({ ok: true, bladeHeightMm: expect.closeTo(30, 6), faceOffsetMm: expect.closeTo(6, 6), residualMm: expect.closeTo(0, 9) })
+    const measured = (degrees: number[], off = 0) =>
+      degrees.map((markDeg, i) => ({
+        markDeg,
+        heightMm: heightForAngleMm(markDeg, setbackMm + 30, 6) + (i % 2 ? off : -off),
+      }))
+    expect(scaleFromMarks(measured([12, 28]), setbackMm)).toEqual({
+      ok: true,
+      bladeHeightMm: expect.closeTo(30, 6),
+      faceOffsetMm: expect.closeTo(6, 6),
+      residualMm: expect.closeTo(0, 9),
+    })
     const wobbly = scaleFromMarks(measured([10, 18, 26, 34], 0.2), setbackMm)
     expect(wobbly.ok && wobbly.residualMm).toBeCloseTo(0.2, 1)
     expect(scaleFromMarks(measured([20, 23]), setbackMm)).toEqual({ ok: false, reason: 'marks-too-near' })
-    expect(scaleFromMarks([{ markDeg: 12, heightMm: 40 }, { markDeg: 28, heightMm: 30 }], setbackMm)).toEqual({ ok: false, reason: 'fits-no-stone' })
+    expect(
+      scaleFromMarks(
+        [
+          { markDeg: 12, heightMm: 40 },
+          { markDeg: 28, heightMm: 30 },
+        ],
+        setbackMm,
+      ),
+    ).toEqual({ ok: false, reason: 'fits-no-stone' })
   })
 
   it('a printed mark is true for the blade height and stone it was drawn for, and only there', () => {
@@ -108,16 +152,25 @@ describe('dials', () => {
     const at30 = { ...job, held: { ...job.held, bladeYMm: -2 } }
     const drawnFor = contactFor(at30, 'A', { by: 'degree-scale', markDeg: 20 }, middle)
     expect(drawnFor.ok && drawnFor.edgeAngleDeg).toBeCloseTo(20, 9)
-    const thinner = contactFor({ ...at30, stone: { ...job.stone, faceOffsetMm: 3 } }, 'A', { by: 'degree-scale', markDeg: 20 }, middle)
+    const thinner = contactFor(
+      { ...at30, stone: { ...job.stone, faceOffsetMm: 3 } },
+      'A',
+      { by: 'degree-scale', markDeg: 20 },
+      middle,
+    )
     expect(thinner.ok && thinner.edgeAngleDeg - 20).toBeGreaterThan(1)
   })
 
   it('height to setting and back is the identity within the range', () => {
     fc.assert(
-      fc.property(fc.constantFrom(postRig, screwRig, scaleRig), fc.double({ min: 30, max: 80, noNaN: true }), (rig, height) => {
-        const back = heightOfSetting(rig, settingOfHeight(rig, height))
-        expect(back.ok && back.heightMm).toBeCloseTo(height, 8)
-      }),
+      fc.property(
+        fc.constantFrom(postRig, screwRig, scaleRig),
+        fc.double({ min: 30, max: 80, noNaN: true }),
+        (rig, height) => {
+          const back = heightOfSetting(rig, settingOfHeight(rig, height))
+          expect(back.ok && back.heightMm).toBeCloseTo(height, 8)
+        },
+      ),
     )
   })
 
@@ -127,8 +180,14 @@ describe('dials', () => {
   })
 
   it('a setting of another rig is refused, not guessed', () => {
-    expect(heightOfSetting(slotRig, { by: 'millimetres', mm: 30 })).toEqual({ ok: false, reason: 'setting-of-another-rig' })
-    expect(heightOfSetting(slotRig, { by: 'slot', label: '9' })).toEqual({ ok: false, reason: 'setting-of-another-rig' })
+    expect(heightOfSetting(slotRig, { by: 'millimetres', mm: 30 })).toEqual({
+      ok: false,
+      reason: 'setting-of-another-rig',
+    })
+    expect(heightOfSetting(slotRig, { by: 'slot', label: '9' })).toEqual({
+      ok: false,
+      reason: 'setting-of-another-rig',
+    })
   })
 })
 
@@ -146,10 +205,13 @@ describe('changing the stone', () => {
   })
 
   it('the marks of a dial are those it has, thinned to round figures; each stands for its height', () => {
-    expect(marksOf(slotRig, 5).map((mark) => mark.setting)).toEqual(slotRig.height.by === 'slot' ? slotRig.height.slots.map(({ label }) => ({ by: 'slot', label })) : [])
+    expect(marksOf(slotRig, 5).map((mark) => mark.setting)).toEqual(
+      slotRig.height.by === 'slot' ? slotRig.height.slots.map(({ label }) => ({ by: 'slot', label })) : [],
+    )
     const marks = marksOf(screwRig, 12)
     expect(marks.length).toBeLessThanOrEqual(12)
-    for (const mark of marks) expect(heightOfSetting(screwRig, mark.setting)).toEqual({ ok: true, heightMm: mark.heightMm })
+    for (const mark of marks)
+      expect(heightOfSetting(screwRig, mark.setting)).toEqual({ ok: true, heightMm: mark.heightMm })
     const steps = marks.slice(1).map((mark, i) => Math.round((mark.figure - marks[i]!.figure) * 1e6) / 1e6)
     expect(new Set(steps).size).toBe(1)
   })

@@ -11,8 +11,8 @@ export interface EqualAngleLine {
 }
 
 /**
- * The line of equal edge angle for each angle, over a range of blade heights (how far the edge at the station stands out);
- * places where the angle does not exist are left out. Source: docs/geometry.md, "Solving for a wanted angle".
+ * The line of equal edge angle for each angle, over a range of blade heights (how far the edge at the station stands
+ * out); places where the angle does not exist are left out. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function equalAngleLines(
   job: Job,

@@ -13,11 +13,16 @@ export interface Mark {
 /** How many marks may be left out between two that are shown, so that figures stay round. */
 const ROUND = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000]
 
-/** The marks of a rig from the lowest to the highest, thinned to round figures where it has more than `most`; every slot of a plate. */
+/**
+ * The marks of a rig from the lowest to the highest, thinned to round figures where it has more than `most`; every slot
+ * of a plate.
+ */
 export function marksOf(rig: Rig, most: number): Mark[] {
   const dial = rig.height
   if (dial.by === 'slot') {
-    return [...dial.slots].sort((a, b) => a.heightMm - b.heightMm).map(({ label, heightMm }, i) => ({ setting: { by: 'slot', label }, figure: i + 1, heightMm }))
+    return [...dial.slots]
+      .sort((a, b) => a.heightMm - b.heightMm)
+      .map(({ label, heightMm }, i) => ({ setting: { by: 'slot', label }, figure: i + 1, heightMm }))
   }
   const { lowestMm, highestMm } = heightRange(rig)
   const [from, to] = [figureOf(settingOfHeight(rig, lowestMm)), figureOf(settingOfHeight(rig, highestMm))]

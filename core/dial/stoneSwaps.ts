@@ -13,7 +13,9 @@ export interface StoneSwap<S extends Stone = Stone> {
   readonly stone: S
   /** The exact height for the wanted angle. */
   readonly height: PivotHeight | Refusal
-  /** How far the pivot must rise from the first stone of the progression, mm; null where one of the two has no height. */
+  /**
+   * How far the pivot must rise from the first stone of the progression, mm; null where one of the two has no height.
+   */
   readonly riseMm: number | null
   /** The same from the stone before. */
   readonly riseFromBeforeMm: number | null
@@ -30,7 +32,13 @@ export interface StoneSwap<S extends Stone = Stone> {
  * For the stones of a progression in their order: what to change at each swap so that the edge angle stays.
  * Source: docs/geometry.md, "Changing the stone".
  */
-export function stoneSwaps<S extends Stone>(job: Job, side: Side, wantedDeg: number, station: Station, stones: readonly S[]): StoneSwap<S>[] {
+export function stoneSwaps<S extends Stone>(
+  job: Job,
+  side: Side,
+  wantedDeg: number,
+  station: Station,
+  stones: readonly S[],
+): StoneSwap<S>[] {
   const heights = stones.map((stone) => pivotHeightFor({ ...job, stone }, side, wantedDeg, station))
   const heightMm = (i: number): number | null => {
     const height = heights[i]

@@ -20,13 +20,20 @@ export interface DialAdvice {
 }
 
 /**
- * What to dial for a wanted edge angle at a station, and what remains for want of a finer mark. Refused when no setting of
- * this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot height needed.
- * Source: docs/geometry.md, "Solving for a wanted angle".
+ * What to dial for a wanted edge angle at a station, and what remains for want of a finer mark. Refused when no setting
+ * of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot height
+ * needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function whatToDial(job: Job, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
   const dial = job.rig.height
-  if (dial.by === 'slot') return nearestSlot(job, side, wantedDeg, station, dial.slots.map((slot) => slot.label))
+  if (dial.by === 'slot')
+    return nearestSlot(
+      job,
+      side,
+      wantedDeg,
+      station,
+      dial.slots.map((slot) => slot.label),
+    )
   const exact = pivotHeightFor(job, side, wantedDeg, station)
   if (!exact.ok) return exact
   const { lowestMm, highestMm } = heightRange(job.rig)
@@ -35,7 +42,13 @@ export function whatToDial(job: Job, side: Side, wantedDeg: number, station: Sta
   return advice(job, setting, contactFor(job, side, setting, station), wantedDeg)
 }
 
-function nearestSlot(job: Job, side: Side, wantedDeg: number, station: Station, labels: string[]): DialAdvice | Refusal {
+function nearestSlot(
+  job: Job,
+  side: Side,
+  wantedDeg: number,
+  station: Station,
+  labels: string[],
+): DialAdvice | Refusal {
   const tried = labels.map((label) => {
     const setting: DialSetting = { by: 'slot', label }
     return advice(job, setting, contactFor(job, side, setting, station), wantedDeg)

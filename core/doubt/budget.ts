@@ -15,10 +15,16 @@ export interface DoubtShare extends DoubtfulMeasure {
 const STEP = { mm: 0.01, deg: 0.01 } as const
 
 /**
- * What each measure's tolerance does to the edge angle of one side, the largest first: the one to take again first. First
- * order, by central differences of the exact angle. Source: docs/geometry.md, "How sure is it".
+ * What each measure's tolerance does to the edge angle of one side, the largest first: the one to take again first.
+ * First order, by central differences of the exact angle. Source: docs/geometry.md, "How sure is it".
  */
-export function doubtBudget(job: Job, known: KnownHold, side: Side, pivotHeightMm: number, station: Station): DoubtShare[] {
+export function doubtBudget(
+  job: Job,
+  known: KnownHold,
+  side: Side,
+  pivotHeightMm: number,
+  station: Station,
+): DoubtShare[] {
   const shifted = edgeAngleShifter(job, side, pivotHeightMm, station)
   const slope = (id: MeasureId, step: number): number => {
     const [less, more] = [-step, step].map((by) => shifted({ [id]: by }))
@@ -33,11 +39,12 @@ export function doubtBudget(job: Job, known: KnownHold, side: Side, pivotHeightM
 }
 
 /** The doubt of the edge angle, half-width in degrees: the shares added in quadrature. */
-export const totalDoubtDeg = (budget: readonly DoubtShare[]): number => Math.sqrt(budget.reduce((sum, { shareDeg }) => sum + shareDeg ** 2, 0))
+export const totalDoubtDeg = (budget: readonly DoubtShare[]): number =>
+  Math.sqrt(budget.reduce((sum, { shareDeg }) => sum + shareDeg ** 2, 0))
 
 /**
- * The doubt of the included angle: what both sides share counts once, with its sign, so a centring error cancels and a pivot
- * height adds up; then in quadrature. Source: docs/geometry.md, "How sure is it".
+ * The doubt of the included angle: what both sides share counts once, with its sign, so a centring error cancels and a
+ * pivot height adds up; then in quadrature. Source: docs/geometry.md, "How sure is it".
  */
 export function includedDoubtDeg(a: readonly DoubtShare[], b: readonly DoubtShare[]): number {
   const both = a.map((share) => {

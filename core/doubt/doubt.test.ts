@@ -6,12 +6,26 @@ import { doubtBudget, includedDoubtDeg, totalDoubtDeg } from './budget'
 import type { KnownHold } from './measures'
 import { monteCarlo, type MonteCarloAsk, type MonteCarloResult } from './monteCarlo'
 
-const known: KnownHold = { bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 } }
-const exactly: KnownHold = { bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 } }
+const known: KnownHold = {
+  bladeHeightToleranceMm: 0.5,
+  holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+}
+const exactly: KnownHold = {
+  bladeHeightToleranceMm: 0.5,
+  holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
+}
 const belly = stationAt(sampleJob.blade.edge, 70)
 
 function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
-  const sampling = monteCarlo({ job: sampleJob, known, station: belly, pivotHeightMm: { A: 58, B: 58 }, samples: 40_000, seed: 0.3, ...ask })
+  const sampling = monteCarlo({
+    job: sampleJob,
+    known,
+    station: belly,
+    pivotHeightMm: { A: 58, B: 58 },
+    samples: 40_000,
+    seed: 0.3,
+    ...ask,
+  })
   for (;;) {
     const step = sampling.next()
     if (step.done) return step.value
@@ -49,19 +63,34 @@ describe('how sure the set angle is', () => {
   })
 
   it('says how far it is, so that it can be shown and stopped', () => {
-    const sampling = monteCarlo({ job: sampleJob, known, station: belly, pivotHeightMm: { A: 58, B: 58 }, samples: 12_000, seed: 1 / 3 })
+    const sampling = monteCarlo({
+      job: sampleJob,
+      known,
+      station: belly,
+      pivotHeightMm: { A: 58, B: 58 },
+      samples: 12_000,
+      seed: 1 / 3,
+    })
     expect([sampling.next().value, sampling.next().value]).toEqual([4000, 8000])
   })
 
   it('a centring error cancels in the included angle; a doubtful height of one post counts twice, of two arms once each', () => {
     const offCentre = { ...exactly, holdTolerance: { ...exactly.holdTolerance, centreOffsetMm: 0.5 } }
-    const included = (job: Job, hold: KnownHold) => includedDoubtDeg(doubtBudget(job, hold, 'A', 58, belly), doubtBudget(job, hold, 'B', 58, belly))
+    const included = (job: Job, hold: KnownHold) =>
+      includedDoubtDeg(doubtBudget(job, hold, 'A', 58, belly), doubtBudget(job, hold, 'B', 58, belly))
     expect(included(sampleJob, offCentre) - included(sampleJob, exactly)).toBeLessThan(0.01)
     expect(included({ ...sampleJob, rig: armsRig }, exactly)).toBeLessThan(included(sampleJob, exactly))
   })
 
   it('a tapered or dished stone is a doubt of its own', () => {
-    const shape = (stone: Partial<Job['stone']>) => doubtBudget({ ...sampleJob, stone: { ...sampleJob.stone, ...stone } }, exactly, 'A', 58, stationAt(sampleJob.blade.edge, 40)).find((share) => share.id === 'face-shape')?.shareDeg ?? 0
+    const shape = (stone: Partial<Job['stone']>) =>
+      doubtBudget(
+        { ...sampleJob, stone: { ...sampleJob.stone, ...stone } },
+        exactly,
+        'A',
+        58,
+        stationAt(sampleJob.blade.edge, 40),
+      ).find((share) => share.id === 'face-shape')?.shareDeg ?? 0
     expect(shape({})).toBe(0)
     expect(shape({ faceOffsetEnds: { nearMm: 6.2, farMm: 5.8 } })).toBeCloseTo((0.4 / 150) * (180 / Math.PI), 3)
     expect(shape({ dishMm: 0.1 })).toBeCloseTo((0.4 / 150) * (180 / Math.PI), 3)

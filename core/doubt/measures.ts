@@ -4,8 +4,19 @@ import { dishTiltDeg, faceTiltDeg } from '../stone/taper'
 
 /** The measures whose doubt goes into an edge angle. Those with -b are the second arm's of an upright rig. */
 export const MEASURES = [
-  'pivot-height', 'pivot-height-b', 'setback', 'setback-b', 'pivot-along', 'pivot-play', 'blade-height', 'blade-along', 'turn',
-  'centre-offset', 'tilt', 'face-offset', 'face-shape',
+  'pivot-height',
+  'pivot-height-b',
+  'setback',
+  'setback-b',
+  'pivot-along',
+  'pivot-play',
+  'blade-height',
+  'blade-along',
+  'turn',
+  'centre-offset',
+  'tilt',
+  'face-offset',
+  'face-shape',
 ] as const
 export type MeasureId = (typeof MEASURES)[number]
 
@@ -19,7 +30,10 @@ export interface DoubtfulMeasure {
 /** What a job says about how well its blade's place is known. */
 export type KnownHold = Pick<Setup, 'bladeHeightToleranceMm' | 'holdTolerance'>
 
-/** The measures of a job that are doubtful, as far as its kind of rig has them. Source: docs/geometry.md, "How sure is it". */
+/**
+ * The measures of a job that are doubtful, as far as its kind of rig has them. Source: docs/geometry.md, "How sure is
+ * it".
+ */
 export function measuresOf({ rig, stone }: Job, known: KnownHold): DoubtfulMeasure[] {
   const { tolerance } = rig
   const ends = stone.faceOffsetEnds

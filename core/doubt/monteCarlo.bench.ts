@@ -5,7 +5,10 @@ import { monteCarlo } from './monteCarlo'
 
 const ask = {
   job: sampleJob,
-  known: { bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 } },
+  known: {
+    bladeHeightToleranceMm: 0.5,
+    holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+  },
   station: stationAt(sampleJob.blade.edge, 70),
   pivotHeightMm: { A: 58, B: 58 },
   seed: 0.3,

@@ -43,10 +43,18 @@ const BIN_STEPS_DEG = [0.005, 0.01, 0.02, 0.05, 0.1, 0.2, 0.5, 1, 2, 5]
 const DEVIATIONS_IN_95 = 1.959964
 
 /**
- * Draws every measure from its tolerance (normal, half-width at 95 in 100) and computes the exact angle each time. Yields how
- * many samples are done, so that the caller can show progress and stop. Source: docs/geometry.md, "How sure is it".
+ * Draws every measure from its tolerance (normal, half-width at 95 in 100) and computes the exact angle each time.
+ * Yields how many samples are done, so that the caller can show progress and stop. Source: docs/geometry.md, "How sure
+ * is it".
  */
-export function* monteCarlo({ job, known, station, pivotHeightMm, samples, seed }: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
+export function* monteCarlo({
+  job,
+  known,
+  station,
+  pivotHeightMm,
+  samples,
+  seed,
+}: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1 / DEVIATIONS_IN_95)
   const measures = measuresOf(job, known)
   const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }

@@ -12,11 +12,16 @@ import type { MeasureId } from './measures'
 export type Shifts = { readonly [id in MeasureId]?: number }
 
 /**
- * Gives the edge angle (degrees) at a station when measures are off by so much; null where there is none. Reach does not count:
- * a rod that is a little short does not change the angle. Made once for many shifts, since samples ask for thousands.
- * Source: docs/geometry.md, "How sure is it".
+ * Gives the edge angle (degrees) at a station when measures are off by so much; null where there is none. Reach does
+ * not count: a rod that is a little short does not change the angle. Made once for many shifts, since samples ask for
+ * thousands. Source: docs/geometry.md, "How sure is it".
  */
-export function edgeAngleShifter(job: Job, side: Side, pivotHeightMm: number, station: Station): (shifts: Shifts) => number | null {
+export function edgeAngleShifter(
+  job: Job,
+  side: Side,
+  pivotHeightMm: number,
+  station: Station,
+): (shifts: Shifts) => number | null {
   const { rig, stone, held } = job
   const heightId: MeasureId = side === 'B' && rig.pivotB !== null ? 'pivot-height-b' : 'pivot-height'
   // One bench that is put off anew for each shift.
@@ -32,7 +37,12 @@ export function edgeAngleShifter(job: Job, side: Side, pivotHeightMm: number, st
     }
     off.stone.faceOffsetMm = stone.faceOffsetMm + by('face-offset')
     const at = moved(held, by('blade-along'), by('blade-height'))
-    off.held = { ...at, turnDeg: at.turnDeg + by('turn'), centreOffsetMm: at.centreOffsetMm + by('centre-offset'), tiltDeg: at.tiltDeg + by('tilt') }
+    off.held = {
+      ...at,
+      turnDeg: at.turnDeg + by('turn'),
+      centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
+      tiltDeg: at.tiltDeg + by('tilt'),
+    }
     const over = reacherAt(off, side, pivotHeightMm + by(heightId) + by('pivot-play'))
     const { distanceMm, point, foot } = pedalAt(station, clampFrame(off.held), over.pivot, over.slideMm)
     const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)

@@ -10,9 +10,20 @@ import { armsRig, bellyBlade, postRig, sampleJob, tableRig } from '../setup/samp
 
 const stations = evenStations(bellyBlade.edge, 400)
 const at = (job: Job, heightMm: number, lookAtMm: number | null = null, heightB = heightMm): Evaluation =>
-  evaluate(job, { dialled: { a: settingOfHeight(job.rig, heightMm), b: settingOfHeight(job.rig, heightB), linked: true }, lookAtMm, ...wellHeld }, stations)
+  evaluate(
+    job,
+    {
+      dialled: { a: settingOfHeight(job.rig, heightMm), b: settingOfHeight(job.rig, heightB), linked: true },
+      lookAtMm,
+      ...wellHeld,
+    },
+    stations,
+  )
 /** Only how far out the blade stands is in doubt. */
-const wellHeld = { bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 } }
+const wellHeld = {
+  bladeHeightToleranceMm: 0.5,
+  holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
+}
 const side = (e: Evaluation, s: 'A' | 'B'): SideSet => {
   const found = e.sides[s]
   if (!found.ok) throw new Error(found.reason)
@@ -38,13 +49,18 @@ describe('the set angle of a job', () => {
   it('on a table the primary half-angle comes off, the same on both sides', () => {
     const half = primaryHalfAngleDeg(bellyBlade)
     const e = at({ ...sampleJob, rig: tableRig }, 58)
-    // The table is the line through the shoulder of a 20° bevel and the end of the grind; the apex stands so far over it.
-    const [shoulder, end] = [[0.25 / Math.tan(Math.PI / 9), 0.25], [26, 1.5]] as const
+    // The table is the line through the shoulder of a 20° bevel and the end of the grind; the apex stands so far over
+    // it.
+    const [shoulder, end] = [
+      [0.25 / Math.tan(Math.PI / 9), 0.25],
+      [26, 1.5],
+    ] as const
     const [run0, rise0] = [end[0] - shoulder[0], end[1] - shoulder[1]]
     const apex = (shoulder[1] * run0 - shoulder[0] * rise0) / Math.hypot(run0, rise0)
     expect(half).toBeCloseTo((Math.atan2(rise0, run0) * 180) / Math.PI, 9)
     const run = 95 + 28 * Math.cos((half * Math.PI) / 180)
-    const toTable = (Math.atan2(58 - apex, run) * 180) / Math.PI - (Math.asin(6 / Math.hypot(58 - apex, run)) * 180) / Math.PI
+    const toTable =
+      (Math.atan2(58 - apex, run) * 180) / Math.PI - (Math.asin(6 / Math.hypot(58 - apex, run)) * 180) / Math.PI
     expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(toTable - half, 6)
     expect(side(e, 'B').contact.edgeAngleDeg).toBeCloseTo(toTable - half, 6)
   })

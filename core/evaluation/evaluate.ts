@@ -44,10 +44,19 @@ export interface Evaluation {
  * Everything the rig's geometry gives for a setup, at the place looked at and along the edge. `stations`: the blade's
  * edge from heel to tip, even in arc length (they depend on the blade alone and can be kept between calls).
  */
-export function evaluate(job: Job, setup: Pick<Setup, 'dialled' | 'lookAtMm'> & KnownHold, stations: readonly Station[]): Evaluation {
+export function evaluate(
+  job: Job,
+  setup: Pick<Setup, 'dialled' | 'lookAtMm'> & KnownHold,
+  stations: readonly Station[],
+): Evaluation {
   const station =
-    setup.lookAtMm === null ? stationOverJaws(job.blade.edge, stations, job.held) : stationAt(job.blade.edge, setup.lookAtMm)
-  const [a, b] = SIDES.map((side) => sideSet(job, setup, side, station, stations)) as [SideSet | Refusal, SideSet | Refusal]
+    setup.lookAtMm === null
+      ? stationOverJaws(job.blade.edge, stations, job.held)
+      : stationAt(job.blade.edge, setup.lookAtMm)
+  const [a, b] = SIDES.map((side) => sideSet(job, setup, side, station, stations)) as [
+    SideSet | Refusal,
+    SideSet | Refusal,
+  ]
   const counted = job.blade.bevels === 'A' ? [a] : [a, b]
   const known = counted.filter((side): side is SideSet => side.ok)
   const complete = known.length === counted.length

@@ -5,7 +5,12 @@ import { readStoneCsv, writeStoneCsv } from './stoneCsv'
 import { readToolFile } from './readToolFile'
 import { toolFileJsonSchema, type ToolFile } from './toolFile'
 
-const tools: ToolFile = { format: 'jaw-tilt-tools', version: 1, rigs: [postRig, slotRig, armsRig, tableRig, scaleRig, screwRig], stones: [plainStone] }
+const tools: ToolFile = {
+  format: 'jaw-tilt-tools',
+  version: 1,
+  rigs: [postRig, slotRig, armsRig, tableRig, scaleRig, screwRig],
+  stones: [plainStone],
+}
 const asText = (content: unknown) => JSON.stringify(content, null, 2)
 
 describe('a file of rigs and stones', () => {
@@ -19,7 +24,16 @@ describe('a file of rigs and stones', () => {
     const text = asText(wrong)
     const line = text.split('\n').findIndex((row) => row.includes('"setbackMm": -4')) + 1
     expect(line).toBeGreaterThan(40)
-    expect(readToolFile(text)).toEqual({ ok: false, problems: [{ line, field: 'rigs.1.pivot.setbackMm', message: 'The pivot must stand behind the jaws: a setback above 0 mm.' }] })
+    expect(readToolFile(text)).toEqual({
+      ok: false,
+      problems: [
+        {
+          line,
+          field: 'rigs.1.pivot.setbackMm',
+          message: 'The pivot must stand behind the jaws: a setback above 0 mm.',
+        },
+      ],
+    })
   })
 
   it('names the line of what is missing by the thing it is missing from', () => {
@@ -29,21 +43,38 @@ describe('a file of rigs and stones', () => {
   })
 
   it('that is no JSON says where it stops being one', () => {
-    expect(readToolFile('{\n "format": "jaw-tilt-tools"\n "version": 1 }')).toEqual({ ok: false, problems: [{ line: 3, field: '', message: 'The file is no JSON: comma expected.' }] })
+    expect(readToolFile('{\n "format": "jaw-tilt-tools"\n "version": 1 }')).toEqual({
+      ok: false,
+      problems: [{ line: 3, field: '', message: 'The file is no JSON: comma expected.' }],
+    })
     expect(readToolFile('')).toMatchObject({ ok: false, problems: [{ line: 1 }] })
   })
 
   it('any text at all is read or refused, never thrown at', () => {
-    fc.assert(fc.property(fc.oneof(fc.string(), fc.json()), (text) => typeof readToolFile(text).ok === 'boolean' && typeof readStoneCsv(text).ok === 'boolean'))
+    fc.assert(
+      fc.property(
+        fc.oneof(fc.string(), fc.json()),
+        (text) => typeof readToolFile(text).ok === 'boolean' && typeof readStoneCsv(text).ok === 'boolean',
+      ),
+    )
   })
 
   it('has a published JSON Schema', async () => {
-    await expect(`${asText(toolFileJsonSchema())}\n`).toMatchFileSnapshot('../../public/schema/jaw-tilt-tools.schema.json')
+    await expect(`${asText(toolFileJsonSchema())}\n`).toMatchFileSnapshot(
+      '../../public/schema/jaw-tilt-tools.schema.json',
+    )
   })
 })
 
 describe('stones as CSV', () => {
-  const second = { ...plainStone, name: 'Long, “odd” and\ntwo lines', grit: { standard: 'JIS' as const, number: 1000 }, grainUm: 11.5, faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 }, wornOutAtMm: 3 }
+  const second = {
+    ...plainStone,
+    name: 'Long, “odd” and\ntwo lines',
+    grit: { standard: 'JIS' as const, number: 1000 },
+    grainUm: 11.5,
+    faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 },
+    wornOutAtMm: 3,
+  }
 
   it('come back as they were written', () => {
     const read = readStoneCsv(writeStoneCsv([plainStone, second]))
@@ -51,7 +82,9 @@ describe('stones as CSV', () => {
   })
 
   it('take semicolons, decimal commas and columns in any order, and look a grit’s grain up', () => {
-    const read = readStoneCsv('kind;name;gritStandard;gritNumber;lengthMm;widthMm;faceOffsetNearMm\r\ndiamond;Coarse;FEPA F;120;150;25;5,6\r\n')
+    const read = readStoneCsv(
+      'kind;name;gritStandard;gritNumber;lengthMm;widthMm;faceOffsetNearMm\r\ndiamond;Coarse;FEPA F;120;150;25;5,6\r\n',
+    )
     expect(read).toMatchObject({ ok: true, content: [{ name: 'Coarse', grainUm: 109, faceOffsetMm: 5.6 }] })
   })
 
@@ -60,11 +93,19 @@ describe('stones as CSV', () => {
     text[2] = text[2]!.replace(',150,', ',hundred,')
     text[3] = text[3]!.replace(',25,', ',,')
     const read = readStoneCsv(text.join('\r\n'))
-    expect(!read.ok && read.problems.map(({ line, field }) => [line, field])).toEqual([[4, 'lengthMm'], [5, 'widthMm']])
+    expect(!read.ok && read.problems.map(({ line, field }) => [line, field])).toEqual([
+      [4, 'lengthMm'],
+      [5, 'widthMm'],
+    ])
   })
 
   it('with an unknown or a missing column are refused at the first line', () => {
     const read = readStoneCsv('name,kind,thickness\nOne,film,3')
-    expect(!read.ok && read.problems.map((problem) => problem.field)).toEqual(['faceOffsetNearMm', 'lengthMm', 'widthMm', 'thickness'])
+    expect(!read.ok && read.problems.map((problem) => problem.field)).toEqual([
+      'faceOffsetNearMm',
+      'lengthMm',
+      'widthMm',
+      'thickness',
+    ])
   })
 })

@@ -5,7 +5,8 @@ export interface FileProblem {
   readonly message: string
 }
 
-export type ReadFile<T> = { readonly ok: true; readonly content: T } | { readonly ok: false; readonly problems: readonly FileProblem[] }
+export type ReadFile<T> =
+  { readonly ok: true; readonly content: T } | { readonly ok: false; readonly problems: readonly FileProblem[] }
 
 /** The line that a place in a text is on, from 1. */
 export function lineAt(text: string, offset: number): number {

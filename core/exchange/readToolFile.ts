@@ -1,4 +1,11 @@
-import { findNodeAtLocation, getNodeValue, parseTree, printParseErrorCode, type Node, type ParseError } from 'jsonc-parser'
+import {
+  findNodeAtLocation,
+  getNodeValue,
+  parseTree,
+  printParseErrorCode,
+  type Node,
+  type ParseError,
+} from 'jsonc-parser'
 import { problemFields } from '../kept/problem'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
 import { toolFile, type ToolFile } from './toolFile'
@@ -14,11 +21,18 @@ export function readToolFile(text: string): ReadFile<ToolFile> {
   }
   const parsed = toolFile.safeParse(getNodeValue(tree))
   if (parsed.success) return { ok: true, content: parsed.data }
-  const problems = problemFields(parsed.error).map(({ field, message }): FileProblem => ({ line: lineAt(text, nodeOf(tree, field).offset), field, message }))
+  const problems = problemFields(parsed.error).map(({ field, message }): FileProblem => ({
+    line: lineAt(text, nodeOf(tree, field).offset),
+    field,
+    message,
+  }))
   return { ok: false, problems }
 }
 
-/** The line (from 1) on which a dotted path of a JSON text stands, or what is nearest above it; 1 when the text is no JSON. */
+/**
+ * The line (from 1) on which a dotted path of a JSON text stands, or what is nearest above it; 1 when the text is no
+ * JSON.
+ */
 export function lineOfField(text: string, field: string): number {
   const tree = parseTree(text)
   return tree ? lineAt(text, nodeOf(tree, field).offset) : 1
@@ -29,7 +43,10 @@ const readable = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (let
 
 /** The node of a dotted path, or the nearest there is above it. */
 function nodeOf(tree: Node, field: string): Node {
-  const path = field.split('.').filter(Boolean).map((part) => (/^\d+$/.test(part) ? Number(part) : part))
+  const path = field
+    .split('.')
+    .filter(Boolean)
+    .map((part) => (/^\d+$/.test(part) ? Number(part) : part))
   for (let length = path.length; length > 0; length--) {
     const node = findNodeAtLocation(tree, path.slice(0, length))
     if (node) return node

@@ -7,8 +7,20 @@ import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
 
 /** The columns of a table of stones, in the order they are written. Lengths in mm, grains in micrometres. */
 export const STONE_COLUMNS = [
-  'name', 'kind', 'gritStandard', 'gritNumber', 'grainUm', 'faceOffsetNearMm', 'faceOffsetFarMm', 'faceOffsetToleranceMm', 'lengthMm',
-  'widthMm', 'lubricant', 'dishMm', 'wornOutAtMm', 'notes',
+  'name',
+  'kind',
+  'gritStandard',
+  'gritNumber',
+  'grainUm',
+  'faceOffsetNearMm',
+  'faceOffsetFarMm',
+  'faceOffsetToleranceMm',
+  'lengthMm',
+  'widthMm',
+  'lubricant',
+  'dishMm',
+  'wornOutAtMm',
+  'notes',
 ] as const
 type Column = (typeof STONE_COLUMNS)[number]
 const REQUIRED: readonly Column[] = ['name', 'kind', 'faceOffsetNearMm', 'lengthMm', 'widthMm']
@@ -35,8 +47,8 @@ export function writeStoneCsv(stones: readonly Stone[]): string {
 }
 
 /**
- * Reads stones from CSV: comma, semicolon or tab between the fields, decimal point or comma. Columns may stand in any order and
- * optional ones may be missing. What is wrong is told by line and column, and then no stone is taken.
+ * Reads stones from CSV: comma, semicolon or tab between the fields, decimal point or comma. Columns may stand in any
+ * order and optional ones may be missing. What is wrong is told by line and column, and then no stone is taken.
  */
 export function readStoneCsv(text: string): ReadFile<Stone[]> {
   const plain = text.replace(/^\uFEFF/, '')
@@ -48,16 +60,35 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
     step({ data, errors, meta }) {
       const line = lineAt(plain, start)
       start = meta.cursor
-      for (const error of errors) if (error.type === 'Quotes') problems.push({ line, field: '', message: 'A quotation mark is not closed.' })
+      for (const error of errors)
+        if (error.type === 'Quotes') problems.push({ line, field: '', message: 'A quotation mark is not closed.' })
       if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data })
     },
   })
   const [head, ...body] = rows
   if (problems.length > 0) return { ok: false, problems }
-  if (!head || body.length === 0) return { ok: false, problems: [{ line: 1, field: '', message: 'There is no stone in this file: the first line names the columns, each further one is a stone.' }] }
+  if (!head || body.length === 0)
+    return {
+      ok: false,
+      problems: [
+        {
+          line: 1,
+          field: '',
+          message: 'There is no stone in this file: the first line names the columns, each further one is a stone.',
+        },
+      ],
+    }
   const columns = head.cells.map((cell) => cell.trim())
-  for (const column of REQUIRED) if (!columns.includes(column)) problems.push({ line: head.line, field: column, message: `The column “${column}” is missing.` })
-  for (const column of columns) if (!(STONE_COLUMNS as readonly string[]).includes(column)) problems.push({ line: head.line, field: column, message: `There is no column “${column}”. Known are: ${STONE_COLUMNS.join(', ')}.` })
+  for (const column of REQUIRED)
+    if (!columns.includes(column))
+      problems.push({ line: head.line, field: column, message: `The column “${column}” is missing.` })
+  for (const column of columns)
+    if (!(STONE_COLUMNS as readonly string[]).includes(column))
+      problems.push({
+        line: head.line,
+        field: column,
+        message: `There is no column “${column}”. Known are: ${STONE_COLUMNS.join(', ')}.`,
+      })
   if (problems.length > 0) return { ok: false, problems }
   const stones = body.flatMap(({ line, cells }) => {
     const read = readRow(columns as Column[], cells)
@@ -69,7 +100,10 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
 
 type CellProblem = Omit<FileProblem, 'line'>
 
-function readRow(columns: readonly Column[], cells: readonly string[]): { stone: Stone | null; problems: CellProblem[] } {
+function readRow(
+  columns: readonly Column[],
+  cells: readonly string[],
+): { stone: Stone | null; problems: CellProblem[] } {
   const problems: CellProblem[] = []
   const text = (column: Column): string => cells[columns.indexOf(column)]?.trim() ?? ''
   const number = (column: Column): number | undefined => {
@@ -79,7 +113,8 @@ function readRow(columns: readonly Column[], cells: readonly string[]): { stone:
     problems.push({ field: column, message: `“${text(column)}” is no number.` })
     return undefined
   }
-  if (cells.length > columns.length) problems.push({ field: '', message: `There are ${cells.length} fields for ${columns.length} columns.` })
+  if (cells.length > columns.length)
+    problems.push({ field: '', message: `There are ${cells.length} fields for ${columns.length} columns.` })
   const gritNumber = number('gritNumber')
   const grit = gritNumber === undefined ? null : { standard: text('gritStandard') as GritStandard, number: gritNumber }
   const size = grit && grainSize(grit)
@@ -100,7 +135,12 @@ function readRow(columns: readonly Column[], cells: readonly string[]): { stone:
     widthMm: number('widthMm'),
     ...optional,
   })
-  if (!parsed.success) problems.push(...problemFields(parsed.error).flatMap(({ field, message }) => (COLUMN_OF[field] === null ? [] : { field: COLUMN_OF[field] ?? field, message })))
+  if (!parsed.success)
+    problems.push(
+      ...problemFields(parsed.error).flatMap(({ field, message }) =>
+        COLUMN_OF[field] === null ? [] : { field: COLUMN_OF[field] ?? field, message },
+      ),
+    )
   const seen = new Set<string>()
   const first = problems.filter(({ field }) => !seen.has(field) && seen.add(field))
   return { stone: parsed.success && first.length === 0 ? parsed.data : null, problems: first }

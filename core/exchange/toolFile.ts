@@ -15,7 +15,9 @@ export type ToolFile = z.infer<typeof toolFile>
 export const takenIn = z.object({ added: z.number().int(), already: z.number().int() })
 export type TakenIn = z.infer<typeof takenIn>
 
-/** The published JSON Schema of the file. Rules between several measures are beyond it: the application checks them too. */
+/**
+ * The published JSON Schema of the file. Rules between several measures are beyond it: the application checks them too.
+ */
 export const toolFileJsonSchema = (): object => ({
   ...z.toJSONSchema(toolFile, { io: 'input' }),
   title: 'Jaw Tilt rigs and stones',

@@ -7,8 +7,9 @@ import { add, rotate, scale, subtract, unit, type Vec2 } from '../vector/vec2'
 import type { GaugeZero } from '../setup/gaugeZero'
 
 /**
- * What a level gauge along the rod must read at a contact, degrees, the stone's middle over it: the fall of the rod against what
- * the gauge was zeroed on (turned the way it stands on the stone). Source: docs/geometry.md, "What a level gauge reads".
+ * What a level gauge along the rod must read at a contact, degrees, the stone's middle over it: the fall of the rod
+ * against what the gauge was zeroed on (turned the way it stands on the stone). Source: docs/geometry.md, "What a level
+ * gauge reads".
  */
 export function expectedReadingDeg(job: Job, side: Side, contact: Contact, zero: GaugeZero): number {
   if (zero === 'centre-plane') return contact.gaugeDeg

@@ -12,7 +12,10 @@ import { whereSquare } from './whereSquare'
 
 const straight = stationAt(sampleJob.blade.edge, 40)
 const stations = evenStations(sampleJob.blade.edge, 200)
-const known = { bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 } }
+const known = {
+  bladeHeightToleranceMm: 0.5,
+  holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+}
 function contact(job: Job, side: Side = 'A', height = 58, station = straight): Contact {
   const found = contactAt(station, job.held, reacherAt(job, side, height))
   if (!found.ok) throw new Error(found.reason)
@@ -23,12 +26,18 @@ describe('what the gauge must read', () => {
   it('zeroed on the blade’s flat it reads the primary half-angle less, square to the edge', () => {
     const at = contact(sampleJob)
     expect(expectedReadingDeg(sampleJob, 'A', at, 'centre-plane')).toBeCloseTo(at.edgeAngleDeg, 9)
-    expect(expectedReadingDeg(sampleJob, 'A', at, 'primary-face')).toBeCloseTo(at.edgeAngleDeg - primaryHalfAngleDeg(sampleJob.blade), 9)
+    expect(expectedReadingDeg(sampleJob, 'A', at, 'primary-face')).toBeCloseTo(
+      at.edgeAngleDeg - primaryHalfAngleDeg(sampleJob.blade),
+      9,
+    )
   })
 
   it('zeroed on the jaws it sees the tilt of the blade, with opposite signs on the two sides', () => {
     const tilted = { ...sampleJob, held: { ...sampleJob.held, tiltDeg: 0.6 } }
-    for (const [side, tilt] of [['A', 0.6], ['B', -0.6]] as const) {
+    for (const [side, tilt] of [
+      ['A', 0.6],
+      ['B', -0.6],
+    ] as const) {
       const at = contact(tilted, side)
       expect(expectedReadingDeg(tilted, side, at, 'clamp')).toBeCloseTo(at.gaugeDeg - tilt, 9)
     }
@@ -36,7 +45,8 @@ describe('what the gauge must read', () => {
 
   it('from a fixed pivot single places are square, in a wide slot a stretch is', () => {
     const fixed = whereSquare(contactsAlong(stations, sampleJob.held, reacherAt(sampleJob, 'A', 58)))
-    // One on the straight, over the pivot, and one where the line from the pivot through the arc's centre meets the belly.
+    // One on the straight, over the pivot, and one where the line from the pivot through the arc's centre meets the
+    // belly.
     expect(fixed).toHaveLength(2)
     for (const { fromMm } of fixed) {
       const at = contact(sampleJob, 'A', 58, stationAt(sampleJob.blade.edge, fromMm))
@@ -49,9 +59,16 @@ describe('what the gauge must read', () => {
 })
 
 describe('why the gauge reads otherwise', () => {
-  const budgets = { A: doubtBudget(sampleJob, known, 'A', 58, straight), B: doubtBudget(sampleJob, known, 'B', 58, straight) }
+  const budgets = {
+    A: doubtBudget(sampleJob, known, 'A', 58, straight),
+    B: doubtBudget(sampleJob, known, 'B', 58, straight),
+  }
   const causes = (a: number, b: number) => {
-    const read = (side: Side, by: number) => ({ contact: contact(sampleJob, side), budget: budgets[side], readDeg: contact(sampleJob, side).gaugeDeg + by })
+    const read = (side: Side, by: number) => ({
+      contact: contact(sampleJob, side),
+      budget: budgets[side],
+      readDeg: contact(sampleJob, side).gaugeDeg + by,
+    })
     return likelyCauses(sampleJob, { A: read('A', a), B: read('B', b) }, 'centre-plane')
   }
 

@@ -13,7 +13,14 @@ const NOT_READ: MeasureId = 'face-shape'
 
 export type LikelyCause =
   /** A measure that is off by so much, and how many times its tolerance that is. */
-  | { readonly by: 'measure'; readonly measure: MeasureId; readonly unit: 'mm' | 'deg'; readonly off: number; readonly times: number; readonly leavesDeg: number }
+  | {
+      readonly by: 'measure'
+      readonly measure: MeasureId
+      readonly unit: 'mm' | 'deg'
+      readonly off: number
+      readonly times: number
+      readonly leavesDeg: number
+    }
   /** The gauge was zeroed on something else. */
   | { readonly by: 'zero'; readonly zero: GaugeZero; readonly leavesDeg: number }
 
@@ -24,11 +31,15 @@ interface SideReading {
 }
 
 /**
- * What would explain that a gauge read otherwise than it should, the likeliest first: another zero that fits, then the measures
- * that would have to be off by the fewest of their tolerances. Sides that were not read do not count; empty where nothing fits or
- * nothing differs. Source: docs/geometry.md, "What a level gauge reads".
+ * What would explain that a gauge read otherwise than it should, the likeliest first: another zero that fits, then the
+ * measures that would have to be off by the fewest of their tolerances. Sides that were not read do not count; empty
+ * where nothing fits or nothing differs. Source: docs/geometry.md, "What a level gauge reads".
  */
-export function likelyCauses(job: Job, read: Readonly<Partial<Record<Side, SideReading>>>, zero: GaugeZero): LikelyCause[] {
+export function likelyCauses(
+  job: Job,
+  read: Readonly<Partial<Record<Side, SideReading>>>,
+  zero: GaugeZero,
+): LikelyCause[] {
   const sides = SIDES.flatMap((side) => {
     const one = read[side]
     return one ? [{ ...one, side, differsDeg: one.readDeg - expectedReadingDeg(job, side, one.contact, zero) }] : []
@@ -48,7 +59,9 @@ export function likelyCauses(job: Job, read: Readonly<Partial<Record<Side, SideR
     if (square < 1e-9) return []
     const off = sides.reduce((sum, one, i) => sum + slope(i) * one.differsDeg, 0) / square
     const leavesDeg = worst((one) => one.differsDeg - slope(sides.indexOf(one)) * off)
-    return leavesDeg <= READ_TO_DEG ? [{ by: 'measure', measure: id, unit: known.unit, off, times: Math.abs(off) / known.tolerance, leavesDeg }] : []
+    return leavesDeg <= READ_TO_DEG
+      ? [{ by: 'measure', measure: id, unit: known.unit, off, times: Math.abs(off) / known.tolerance, leavesDeg }]
+      : []
   })
   return [...zeros.sort((a, b) => a.leavesDeg - b.leavesDeg), ...measures.sort((a, b) => a.times - b.times)]
 }

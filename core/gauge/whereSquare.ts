@@ -12,9 +12,9 @@ export interface Stretch {
 const SQUARE_MM = 0.05
 
 /**
- * The places of the edge at which the rod stands square to it, so that a gauge on the stone reads the edge angle itself: single
- * places, or stretches where the pivot slides along. Contacts: along the edge from heel to tip. Empty where there is none.
- * Source: docs/geometry.md, "What a level gauge reads".
+ * The places of the edge at which the rod stands square to it, so that a gauge on the stone reads the edge angle
+ * itself: single places, or stretches where the pivot slides along. Contacts: along the edge from heel to tip. Empty
+ * where there is none. Source: docs/geometry.md, "What a level gauge reads".
  */
 export function whereSquare(along: readonly (Contact | Refusal)[]): Stretch[] {
   const found: Stretch[] = []
@@ -36,7 +36,8 @@ export function whereSquare(along: readonly (Contact | Refusal)[]): Stretch[] {
 }
 
 /** How far the contact lies along the edge's tangent from the pivot's foot: nothing where the rod is square. */
-export const alongTangent = (contact: Contact): number => dot(subtract(contact.point, contact.foot), [contact.outward[1], -contact.outward[0]])
+export const alongTangent = (contact: Contact): number =>
+  dot(subtract(contact.point, contact.foot), [contact.outward[1], -contact.outward[0]])
 
 function extend(found: Stretch[], atMm: number, beforeMm: number | undefined): void {
   const last = found.at(-1)

@@ -15,7 +15,11 @@ describe('will it hold', () => {
   it('a fully flat blade slips out beyond what was tried, a sabre grind holds to about double', () => {
     expect(jawFit(sampleJob)).toMatchObject({ verdict: 'good', flats: false, mostMm: 5, tried: true })
     expect(jawFit(withBlade({ spineThicknessMm: 5.6 }))!.verdict).toBe('bad')
-    expect(jawFit(withBlade({ spineThicknessMm: 5.6, primaryGrindHeightMm: 14 }))).toMatchObject({ verdict: 'good', flats: true, mostMm: 9 })
+    expect(jawFit(withBlade({ spineThicknessMm: 5.6, primaryGrindHeightMm: 14 }))).toMatchObject({
+      verdict: 'good',
+      flats: true,
+      mostMm: 9,
+    })
     expect(jawFit(withBlade({ falseEdge: true }))!.verdict).toBe('bad')
     expect(jawFit({ ...sampleJob, rig: tableRig })).toBeNull()
   })
@@ -41,28 +45,47 @@ describe('will it hold', () => {
 
   it('the whole width of the stone has to pass over the jaws, also where the edge runs aslant to them', () => {
     fc.assert(
-      fc.property(fc.double({ min: -10, max: 10, noNaN: true }), fc.double({ min: 0, max: 95, noNaN: true }), fc.double({ min: 8, max: 45, noNaN: true }), (turnDeg, place, widthMm) => {
-        const job = { ...sampleJob, held: { ...sampleJob.held, turnDeg }, stone: { ...sampleJob.stone, widthMm, lengthMm: 300 } }
-        const contact = contactsAlong([stationAt(job.blade.edge, place)], job.held, reacherAt(job, 'A', 58))[0]!
-        if (!contact.ok) throw new Error(contact.reason)
-        // Places of the stone's face over the front line of the jaws: along the rod, and off to its sides.
-        const [run, across] = [unit(subtract(contact.point, contact.foot)), rotate(unit(subtract(contact.point, contact.foot)), Math.PI / 2)]
-        const over = Array.from({ length: 401 }, (_, i): Vec2 => {
-          const beside = add(contact.point, scale(across, widthMm * (i / 400 - 0.5)))
-          return add(beside, scale(run, -beside[1] / run[1]))
-        }).filter(([u]) => Math.abs(u) <= job.rig.jaws!.widthMm / 2)
-        const lowest = lowestAngleOverJawsDeg(contact, job.rig.jaws!, job.stone, null)
-        fc.pre(over.length > 0)
-        const nearest = Math.min(...over.map((at) => dot(contact.outward, subtract(contact.point, at))))
-        expect(lowest).toBeCloseTo((Math.atan2(job.rig.jaws!.halfThicknessMm, nearest) * 180) / Math.PI, 0)
-      }),
+      fc.property(
+        fc.double({ min: -10, max: 10, noNaN: true }),
+        fc.double({ min: 0, max: 95, noNaN: true }),
+        fc.double({ min: 8, max: 45, noNaN: true }),
+        (turnDeg, place, widthMm) => {
+          const job = {
+            ...sampleJob,
+            held: { ...sampleJob.held, turnDeg },
+            stone: { ...sampleJob.stone, widthMm, lengthMm: 300 },
+          }
+          const contact = contactsAlong([stationAt(job.blade.edge, place)], job.held, reacherAt(job, 'A', 58))[0]!
+          if (!contact.ok) throw new Error(contact.reason)
+          // Places of the stone's face over the front line of the jaws: along the rod, and off to its sides.
+          const [run, across] = [
+            unit(subtract(contact.point, contact.foot)),
+            rotate(unit(subtract(contact.point, contact.foot)), Math.PI / 2),
+          ]
+          const over = Array.from({ length: 401 }, (_, i): Vec2 => {
+            const beside = add(contact.point, scale(across, widthMm * (i / 400 - 0.5)))
+            return add(beside, scale(run, -beside[1] / run[1]))
+          }).filter(([u]) => Math.abs(u) <= job.rig.jaws!.widthMm / 2)
+          const lowest = lowestAngleOverJawsDeg(contact, job.rig.jaws!, job.stone, null)
+          fc.pre(over.length > 0)
+          const nearest = Math.min(...over.map((at) => dot(contact.outward, subtract(contact.point, at))))
+          expect(lowest).toBeCloseTo((Math.atan2(job.rig.jaws!.halfThicknessMm, nearest) * 180) / Math.PI, 0)
+        },
+      ),
     )
   })
 
   it('a knob behind the jaws ends the angle only where the stone’s lower end comes over it', () => {
     const lowest = (knobBehindMm: number, lengthMm: number, stroke: Job['rig']['stroke'] = null) => {
-      const job = { ...sampleJob, stone: { ...sampleJob.stone, lengthMm }, rig: { ...sampleJob.rig, stroke, jaws: { ...sampleJob.rig.jaws!, knobHeightMm: 20, knobBehindMm } } }
-      const { lowestDeg, byKnob } = clearances(job, contactsAlong([stationAt(job.blade.edge, 40)], job.held, reacherAt(job, 'A', 58)))[0]!
+      const job = {
+        ...sampleJob,
+        stone: { ...sampleJob.stone, lengthMm },
+        rig: { ...sampleJob.rig, stroke, jaws: { ...sampleJob.rig.jaws!, knobHeightMm: 20, knobBehindMm } },
+      }
+      const { lowestDeg, byKnob } = clearances(
+        job,
+        contactsAlong([stationAt(job.blade.edge, 40)], job.held, reacherAt(job, 'A', 58)),
+      )[0]!
       return [lowestDeg, byKnob]
     }
     const atan = (rise: number, run: number) => expect.closeTo((Math.atan2(rise, run) * 180) / Math.PI, 6)

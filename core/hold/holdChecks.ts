@@ -37,10 +37,14 @@ export function jawFit({ rig, blade, held }: Job): JawFit | null {
   return { verdict, spineMm, mostMm, tried: tried !== null, flats, falseEdge: blade.falseEdge }
 }
 
-/** How much the blade thins from one end of the jaws to the other, mm, towards the tip; 0 where that was not measured. */
+/**
+ * How much the blade thins from one end of the jaws to the other, mm, towards the tip; 0 where that was not measured.
+ */
 export function taperInJawsMm({ rig, blade }: Job): number {
   if (!rig.jaws || blade.spineThicknessTipMm === null) return 0
-  return ((blade.spineThicknessMm - blade.spineThicknessTipMm) * rig.jaws.widthMm) / Math.max(1, curveLength(blade.edge))
+  return (
+    ((blade.spineThicknessMm - blade.spineThicknessTipMm) * rig.jaws.widthMm) / Math.max(1, curveLength(blade.edge))
+  )
 }
 
 /** How far the handle's end stands from the middle of the jaws, in widths of the jaws; 0 without a handle or jaws. */
@@ -57,8 +61,8 @@ export interface TipStop {
 }
 
 /**
- * Where to stop the stone so that the tip stays sharp: its middle over the tip and no farther. Measured along the jaws, on the side
- * being worked. Source: docs/geometry.md, "Will it hold".
+ * Where to stop the stone so that the tip stays sharp: its middle over the tip and no farther. Measured along the jaws,
+ * on the side being worked. Source: docs/geometry.md, "Will it hold".
  */
 export function tipStop({ held, stone }: Job, stations: readonly Station[]): TipStop {
   const [alongMm] = toClampFrame(stations.at(-1)!.point, clampFrame(held))
@@ -67,13 +71,18 @@ export function tipStop({ held, stone }: Job, stations: readonly Station[]): Tip
 
 export interface Clearance {
   readonly jaws: JawSet
-  /** The lowest edge angle at which the stone passes over these jaws anywhere along the edge, degrees; null where they are never in its way. */
+  /**
+   * The lowest edge angle at which the stone passes over these jaws anywhere along the edge, degrees; null where they
+   * are never in its way.
+   */
   readonly lowestDeg: number | null
   /** Whether that is for what stands higher behind their front. */
   readonly byKnob: boolean
 }
 
-/** How low each set of the rig's jaws lets the stone go. Contacts: along the edge. Source: docs/geometry.md, "Limits". */
+/**
+ * How low each set of the rig's jaws lets the stone go. Contacts: along the edge. Source: docs/geometry.md, "Limits".
+ */
 export function clearances({ rig, stone }: Job, along: readonly (Contact | Refusal)[]): Clearance[] {
   const lowestOver = (jaws: JawSet) =>
     along.reduce<number | null>((highest, contact) => {
@@ -82,6 +91,10 @@ export function clearances({ rig, stone }: Job, along: readonly (Contact | Refus
     }, null)
   return jawSetsOf(rig).map((jaws) => {
     const lowestDeg = lowestOver(jaws)
-    return { jaws, lowestDeg, byKnob: lowestDeg !== null && lowestDeg > (lowestOver({ ...jaws, knobHeightMm: null }) ?? 0) }
+    return {
+      jaws,
+      lowestDeg,
+      byKnob: lowestDeg !== null && lowestDeg > (lowestOver({ ...jaws, knobHeightMm: null }) ?? 0),
+    }
   })
 }

@@ -1,6 +1,9 @@
 import { z } from 'zod'
 
-/** A picture of a blade as it came, or as it was handed back: a JPEG or PNG as a data address, at most about half a megabyte. */
+/**
+ * A picture of a blade as it came, or as it was handed back: a JPEG or PNG as a data address, at most about half a
+ * megabyte.
+ */
 export const newBladePhoto = z.object({
   bladeId: z.uuid(),
   caption: z.string().max(120).default(''),

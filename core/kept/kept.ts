@@ -5,7 +5,10 @@ import { rigMeasures } from '../rig/rig'
 import { setup } from '../setup/setup'
 import { stone } from '../stone/stone'
 
-/** What is kept, by the name of its collection. One schema for each kind serves the database, the routes and the screens. */
+/**
+ * What is kept, by the name of its collection. One schema for each kind serves the database, the routes and the
+ * screens.
+ */
 export const KEPT_KINDS = { rigs: possibleRig, blades: blade, stones: stone, setups: setup } as const
 export type KeptKind = keyof typeof KEPT_KINDS
 export const keptKind = z.enum(['rigs', 'blades', 'stones', 'setups'])

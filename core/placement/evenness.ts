@@ -7,7 +7,10 @@ import { heightRange } from '../rig/dial'
 import { reacherAt, type Job } from '../setup/job'
 import { within, type Judgement } from './holdSpace'
 
-/** The tangents of an edge as numbers, for thousands of ways of holding it: outward normal, and its distance from the blade's origin. */
+/**
+ * The tangents of an edge as numbers, for thousands of ways of holding it: outward normal, and its distance from the
+ * blade's origin.
+ */
 export interface EdgeTangents {
   readonly count: number
   readonly normalX: Float64Array
@@ -17,7 +20,12 @@ export interface EdgeTangents {
 
 export function edgeTangents(stations: readonly Station[]): EdgeTangents {
   const count = stations.length
-  const tangents = { count, normalX: new Float64Array(count), normalY: new Float64Array(count), offset: new Float64Array(count) }
+  const tangents = {
+    count,
+    normalX: new Float64Array(count),
+    normalY: new Float64Array(count),
+    offset: new Float64Array(count),
+  }
   stations.forEach(({ point, heading }, i) => {
     const [x, y] = [-heading[1], heading[0]]
     tangents.normalX[i] = x
@@ -28,16 +36,26 @@ export function edgeTangents(stations: readonly Station[]): EdgeTangents {
 }
 
 /**
- * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the flattest place
- * of the edge are equally far from the wanted angle (on a plate its best slot, and never beyond the rig's range), and how far (the
- * cost, degrees); null where the stone cannot lie on all of it. `stations` are those of `tangents`. Source: docs/geometry.md, "An even
- * angle".
+ * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the
+ * flattest place of the edge are equally far from the wanted angle (on a plate its best slot, and never beyond the
+ * rig's range), and how far (the cost, degrees); null where the stone cannot lie on all of it. `stations` are those of
+ * `tangents`. Source: docs/geometry.md, "An even angle".
  */
-export function evenness(job: Job, side: Side, held: ClampPosition, tangents: EdgeTangents, stations: readonly Station[], wantedDeg: number): Judgement | null {
+export function evenness(
+  job: Job,
+  side: Side,
+  held: ClampPosition,
+  tangents: EdgeTangents,
+  stations: readonly Station[],
+  wantedDeg: number,
+): Judgement | null {
   const range = distanceRange({ ...job, held }, side, tangents, stations)
   const off = (heightMm: number): { balance: number; worst: number } | null => {
     const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
-    const [steepest, flattest] = [edgeAngle(pivotOverBladeMm, nearest, job.stone.faceOffsetMm), edgeAngle(pivotOverBladeMm, farthest, job.stone.faceOffsetMm)]
+    const [steepest, flattest] = [
+      edgeAngle(pivotOverBladeMm, nearest, job.stone.faceOffsetMm),
+      edgeAngle(pivotOverBladeMm, farthest, job.stone.faceOffsetMm),
+    ]
     if (!steepest.ok || !flattest.ok) return null
     const [over, under] = [steepest.edgeAngleDeg - wantedDeg, wantedDeg - flattest.edgeAngleDeg]
     return { balance: over - under, worst: Math.max(Math.abs(over), Math.abs(under)) }
@@ -45,7 +63,8 @@ export function evenness(job: Job, side: Side, held: ClampPosition, tangents: Ed
   if (job.rig.height.by === 'slot') return bestSlot()
   const theta = (wantedDeg * Math.PI) / 180
   // The balance rises with the height and is nearly straight: regula falsi on a bracket around the middle of the edge.
-  const middle = (at: ReturnType<typeof range>) => ((at.nearest + at.farthest) / 2) * Math.tan(theta) + job.stone.faceOffsetMm / Math.cos(theta)
+  const middle = (at: ReturnType<typeof range>) =>
+    ((at.nearest + at.farthest) / 2) * Math.tan(theta) + job.stone.faceOffsetMm / Math.cos(theta)
   const first = range(60)
   if (!(first.nearest > 0)) return null
   let [low, high] = [middle(first) - 1, middle(first) + 1]
@@ -94,12 +113,18 @@ interface Distances {
 }
 
 /** The nearest and farthest tangent from the pivot's foot, by the pivot's height. */
-function distanceRange(job: Job, side: Side, tangents: EdgeTangents, stations: readonly Station[]): (heightMm: number) => Distances {
+function distanceRange(
+  job: Job,
+  side: Side,
+  tangents: EdgeTangents,
+  stations: readonly Station[],
+): (heightMm: number) => Distances {
   let last: (Distances & { u: number; v: number }) | null = null
   return (heightMm) => {
     const { pivot } = reacherAt(job, side, heightMm)
     // On a centred blade the foot stays where it is, whatever the height.
-    if (last && last.u === pivot.u && last.v === pivot.v) return { nearest: last.nearest, farthest: last.farthest, pivotOverBladeMm: pivot.w }
+    if (last && last.u === pivot.u && last.v === pivot.v)
+      return { nearest: last.nearest, farthest: last.farthest, pivotOverBladeMm: pivot.w }
     let [nearest, farthest] = [Infinity, -Infinity]
     for (const distance of distancesOf(job, side, tangents, stations, heightMm)) {
       if (distance < nearest) nearest = distance
@@ -111,7 +136,13 @@ function distanceRange(job: Job, side: Side, tangents: EdgeTangents, stations: r
 }
 
 /** From the pivot's foot to each tangent, mm: worked out in the blade's frame, where the tangents stand still. */
-export function distancesOf(job: Job, side: Side, tangents: EdgeTangents, stations: readonly Station[], heightMm: number): Float64Array {
+export function distancesOf(
+  job: Job,
+  side: Side,
+  tangents: EdgeTangents,
+  stations: readonly Station[],
+  heightMm: number,
+): Float64Array {
   const frame = clampFrame(job.held)
   const { pivot, slideMm } = reacherAt(job, side, heightMm)
   const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin

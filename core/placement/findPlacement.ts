@@ -49,36 +49,71 @@ const DEPTH_STEPS = 4
 const SEARCHED_PLACES = 200
 
 /**
- * Where a rig lets its blade be held: along all of the blade or, `wantsMarks`, where its landmark lies on one of the jaws' marks (as far as
- * there are such things); turned either way; at its stops where it has any.
+ * Where a rig lets its blade be held: along all of the blade or, `wantsMarks`, where its landmark lies on one of the
+ * jaws' marks (as far as there are such things); turned either way; at its stops where it has any.
  */
-export function placementRange({ rig, blade, held }: Pick<Job, 'rig' | 'blade' | 'held'>, wantsMarks = false): PlacementRange {
+export function placementRange(
+  { rig, blade, held }: Pick<Job, 'rig' | 'blade' | 'held'>,
+  wantsMarks = false,
+): PlacementRange {
   const heel = stationAt(blade.edge, 0).point[0]
   const tip = stationAt(blade.edge, curveLength(blade.edge)).point[0]
   const deepest = deepestHoldMm(blade)
-  const stops = rig.stops.map((stop) => stop.depthMm).filter((depth) => restsOnTable(rig) || (depth >= LEAST_HELD_MM && depth <= deepest))
-  const free = Array.from({ length: DEPTH_STEPS }, (_, i) => LEAST_HELD_MM + ((deepest - LEAST_HELD_MM) * i) / (DEPTH_STEPS - 1))
+  const stops = rig.stops
+    .map((stop) => stop.depthMm)
+    .filter((depth) => restsOnTable(rig) || (depth >= LEAST_HELD_MM && depth <= deepest))
+  const free = Array.from(
+    { length: DEPTH_STEPS },
+    (_, i) => LEAST_HELD_MM + ((deepest - LEAST_HELD_MM) * i) / (DEPTH_STEPS - 1),
+  )
   const bladeXMm = [Math.min(heel, tip), Math.max(heel, tip)] as const
   const turnDeg = [-MOST_TURN_DEG, MOST_TURN_DEG] as const
-  const onMarks = wantsMarks && blade.landmark && rig.positionMarks.length > 0 ? { landmarkMm: blade.landmark.alongMm, marksMm: rig.positionMarks.map((mark) => mark.alongMm) } : null
-  if (stops.length > 0 || restsOnTable(rig)) return { bladeXMm, onMarks, turnDeg, depthsMm: [...new Set(stops.length > 0 ? stops : [held.bladeYMm])], freeDepthMm: null }
+  const onMarks =
+    wantsMarks && blade.landmark && rig.positionMarks.length > 0
+      ? { landmarkMm: blade.landmark.alongMm, marksMm: rig.positionMarks.map((mark) => mark.alongMm) }
+      : null
+  if (stops.length > 0 || restsOnTable(rig))
+    return {
+      bladeXMm,
+      onMarks,
+      turnDeg,
+      depthsMm: [...new Set(stops.length > 0 ? stops : [held.bladeYMm])],
+      freeDepthMm: null,
+    }
   return { bladeXMm, onMarks, turnDeg, depthsMm: [...new Set(free)], freeDepthMm: [LEAST_HELD_MM, deepest] }
 }
 
-/** Searches for the best way of holding a job's blade within what its rig can do. Yields the share done. Source: docs/geometry.md, "An even angle". */
+/**
+ * Searches for the best way of holding a job's blade within what its rig can do. Yields the share done. Source:
+ * docs/geometry.md, "An even angle".
+ */
 export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlacement, void> {
   const { job, side, wantedDeg, stations, aim, thereDeg } = ask
   const every = Math.ceil(stations.length / SEARCHED_PLACES)
   const searched = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
   const tangents = edgeTangents(searched)
   const limits = holdLimits(job, side, stations)
-  const there: BevelSection = { edgeAngleDeg: thereDeg ?? wantedDeg, shoulderMm: bevelThicknessMm(job.blade), primaryHalfAngleDeg: primaryHalfAngleDeg(job.blade) }
-  const judge = (held: Job['held']) => (aim === 'even' ? evenness(job, side, held, tangents, searched, wantedDeg) : leastSteel(job, side, held, tangents, searched, there))
+  const there: BevelSection = {
+    edgeAngleDeg: thereDeg ?? wantedDeg,
+    shoulderMm: bevelThicknessMm(job.blade),
+    primaryHalfAngleDeg: primaryHalfAngleDeg(job.blade),
+  }
+  const judge = (held: Job['held']) =>
+    aim === 'even'
+      ? evenness(job, side, held, tangents, searched, wantedDeg)
+      : leastSteel(job, side, held, tangents, searched, there)
   const range = placementRange(job, ask.onMarks)
-  const asked = { held: job.held, range, judge, allowed: (held: Job['held'], heightMm: number) => limits(held, heightMm) === null }
+  const asked = {
+    held: job.held,
+    range,
+    judge,
+    allowed: (held: Job['held'], heightMm: number) => limits(held, heightMm) === null,
+  }
   const found = yield* searchPlacement(asked)
   const { best } = found
-  return best ? { ...found, atMark: atNearestMark(job, side, best, stations, wantedDeg), bounds: boundsOf(best), whyNone: [] } : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
+  return best
+    ? { ...found, atMark: atNearestMark(job, side, best, stations, wantedDeg), bounds: boundsOf(best), whyNone: [] }
+    : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
 
   /** Looks a little further in each way: what would be better but is barred. */
   function boundsOf(best: Placement): Bound[] {
@@ -88,8 +123,24 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
     const DEPTH_MM = 3
     const DEG = 0.75
     const BETTER = 0.97
-    for (const [x, turn, y] of [[MM, 0, 0], [-MM, 0, 0], [0, DEG, 0], [0, -DEG, 0], [MM, DEG, 0], [MM, -DEG, 0], [-MM, DEG, 0], [-MM, -DEG, 0], [0, 0, DEPTH_MM], [0, 0, -DEPTH_MM]] as const) {
-      const held = { ...best.held, bladeXMm: best.held.bladeXMm + x, turnDeg: best.held.turnDeg + turn, bladeYMm: best.held.bladeYMm + y }
+    for (const [x, turn, y] of [
+      [MM, 0, 0],
+      [-MM, 0, 0],
+      [0, DEG, 0],
+      [0, -DEG, 0],
+      [MM, DEG, 0],
+      [MM, -DEG, 0],
+      [-MM, DEG, 0],
+      [-MM, -DEG, 0],
+      [0, 0, DEPTH_MM],
+      [0, 0, -DEPTH_MM],
+    ] as const) {
+      const held = {
+        ...best.held,
+        bladeXMm: best.held.bladeXMm + x,
+        turnDeg: best.held.turnDeg + turn,
+        bladeYMm: best.held.bladeYMm + y,
+      }
       const tried = judge(held)
       if (!tried || tried.cost > best.cost * BETTER - 0.002) continue
       const trouble = limits(held, tried.pivotHeightMm)

@@ -10,7 +10,15 @@ import { heightRange } from '../rig/dial'
 import { reacherAt, type Job } from '../setup/job'
 
 /** Why a blade cannot be held so. */
-export type HoldTrouble = 'off-the-blade' | 'too-little-held' | 'off-the-flat' | 'into-the-edge' | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
+export type HoldTrouble =
+  | 'off-the-blade'
+  | 'too-little-held'
+  | 'off-the-flat'
+  | 'into-the-edge'
+  | 'height-out-of-rig'
+  | 'rod-too-short'
+  | 'stops-too-near'
+  | 'stone-meets-jaws'
 
 /** Less steel than this between the jaws does not hold, mm. */
 export const LEAST_HELD_MM = 4
@@ -20,8 +28,8 @@ const ALONG_JAWS = 5
 const ALONG_EDGE = 9
 
 /**
- * How deep the jaws may reach onto a blade from its spine, mm: as far as its flat goes where it has one that holds (a sabre or
- * hollow grind), else half of its width.
+ * How deep the jaws may reach onto a blade from its spine, mm: as far as its flat goes where it has one that holds (a
+ * sabre or hollow grind), else half of its width.
  */
 export function deepestHoldMm(of: Pick<Blade, 'widthMm' | 'primaryGrindHeightMm'>): number {
   const flat = of.widthMm - of.primaryGrindHeightMm
@@ -29,10 +37,15 @@ export function deepestHoldMm(of: Pick<Blade, 'widthMm' | 'primaryGrindHeightMm'
 }
 
 /**
- * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one (the jaws' grip
- * first), or null. The places of the edge that must be reached are `stations`. Source: docs/geometry.md, "Limits".
+ * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one
+ * (the jaws' grip first), or null. The places of the edge that must be reached are `stations`. Source:
+ * docs/geometry.md, "Limits".
  */
-export function holdLimits(job: Job, side: Side, stations: readonly Station[]): (held: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
+export function holdLimits(
+  job: Job,
+  side: Side,
+  stations: readonly Station[],
+): (held: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
   const { rig, blade } = job
   const { lowestMm, highestMm } = heightRange(rig)
   const outline = outlineHeights(blade)

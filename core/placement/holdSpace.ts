@@ -1,10 +1,16 @@
 import type { ClampPosition } from '../clamping/clampPosition'
 import { bladeXOnMark } from '../hold/landmark'
 
-/** Where the blade may be held: a stretch along it, a range of turns, and how deep (each depth a stop, or one of a range). */
+/**
+ * Where the blade may be held: a stretch along it, a range of turns, and how deep (each depth a stop, or one of a
+ * range).
+ */
 export interface PlacementRange {
   readonly bladeXMm: readonly [number, number]
-  /** Where the place along the blade is bound to marks of the jaws: those, and how far the blade's landmark is from its heel. Null: anywhere. */
+  /**
+   * Where the place along the blade is bound to marks of the jaws: those, and how far the blade's landmark is from its
+   * heel. Null: anywhere.
+   */
   readonly onMarks: { readonly landmarkMm: number; readonly marksMm: readonly number[] } | null
   readonly turnDeg: readonly [number, number]
   readonly depthsMm: readonly number[]
@@ -54,7 +60,9 @@ export const FINE = { mm: 0.002, deg: 0.002 } as const
 
 /** The places and turns of a range that a map has. */
 export const spreadOver = ({ bladeXMm, onMarks, turnDeg }: PlacementRange): Pick<HoldSpace, 'places' | 'turns'> => ({
-  places: onMarks ? onMarks.marksMm.map((mark) => onMarks.landmarkMm - mark).sort((a, b) => a - b) : spread(bladeXMm, MAP.along),
+  places: onMarks
+    ? onMarks.marksMm.map((mark) => onMarks.landmarkMm - mark).sort((a, b) => a - b)
+    : spread(bladeXMm, MAP.along),
   turns: spread(turnDeg, MAP.turns),
 })
 
@@ -73,5 +81,7 @@ export function holdSpace({ held: now, range, judge, allowed = () => true }: Pla
   }
 }
 
-export const within = (value: number, [least, most]: readonly [number, number]): number => Math.min(most, Math.max(least, value))
-const spread = ([from, to]: readonly [number, number], count: number): number[] => (to > from ? Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1)) : [from])
+export const within = (value: number, [least, most]: readonly [number, number]): number =>
+  Math.min(most, Math.max(least, value))
+const spread = ([from, to]: readonly [number, number], count: number): number[] =>
+  to > from ? Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1)) : [from]

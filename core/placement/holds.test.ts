@@ -35,7 +35,8 @@ describe('what stands against a hold', () => {
   })
 
   it('the rod’s end, its stops and the jaws', () => {
-    const at = (rig: Partial<Job['rig']>, heightMm = 52) => holdLimits({ ...job, rig: { ...job.rig, ...rig } }, 'A', stations)(job.held, heightMm)
+    const at = (rig: Partial<Job['rig']>, heightMm = 52) =>
+      holdLimits({ ...job, rig: { ...job.rig, ...rig } }, 'A', stations)(job.held, heightMm)
     expect(at({ rodLengthMm: 110 })).toBe('rod-too-short')
     expect(at({ stroke: { nearestMm: 135, farthestMm: 300 } })).toBe('stops-too-near')
     expect(at({ jaws: { ...job.rig.jaws!, halfThicknessMm: 12 } })).toBe('stone-meets-jaws')
@@ -44,24 +45,41 @@ describe('what stands against a hold', () => {
 
 describe('the best hold within them', () => {
   it('is allowed, no worse than the present one, and its mark gives what it says', () => {
-    const found = finished(findPlacement({ job, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }))
+    const found = finished(
+      findPlacement({ job, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }),
+    )
     const { best, atMark } = found
     expect(limits(best!.held, best!.pivotHeightMm)).toBeNull()
-    const worstNow = Math.max(...contactsAlong(stations, job.held, reacherAt(job, 'A', 52.5)).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity)))
+    const worstNow = Math.max(
+      ...contactsAlong(stations, job.held, reacherAt(job, 'A', 52.5)).map((contact) =>
+        contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity,
+      ),
+    )
     expect(best!.cost).toBeLessThan(worstNow)
     expect(Math.abs(atMark!.worstDeg)).toBeGreaterThanOrEqual(best!.cost - 1e-6)
     expect(Math.abs(atMark!.worstDeg)).toBeLessThan(best!.cost + 0.2)
   })
 
   it('rests on a stop where the rig has stops, and lies on a table as it does', () => {
-    const stops = [{ name: 'pin', depthMm: 9 }, { name: 'too deep', depthMm: 20 }]
+    const stops = [
+      { name: 'pin', depthMm: 9 },
+      { name: 'too deep', depthMm: 20 },
+    ]
     expect(placementRange({ ...job, rig: { ...job.rig, stops } })).toMatchObject({ depthsMm: [9], freeDepthMm: null })
-    expect(placementRange({ ...job, rig: tableRig, held: { ...job.held, bladeYMm: 0 } })).toMatchObject({ depthsMm: [0], freeDepthMm: null })
+    expect(placementRange({ ...job, rig: tableRig, held: { ...job.held, bladeYMm: 0 } })).toMatchObject({
+      depthsMm: [0],
+      freeDepthMm: null,
+    })
   })
 
   it('lays the landmark on a mark where that is asked for, turned or not, and says that between the marks it would be better', () => {
-    const marked: Job = { ...job, rig: { ...job.rig, positionMarks: [-22, -26].map((alongMm) => ({ name: `at ${alongMm}`, alongMm })) }, blade: { ...sabre, landmark: { what: 'stud', alongMm: 34 } } }
-    const hold = (onMarks: boolean) => finished(findPlacement({ job: marked, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks, thereDeg: null }))
+    const marked: Job = {
+      ...job,
+      rig: { ...job.rig, positionMarks: [-22, -26].map((alongMm) => ({ name: `at ${alongMm}`, alongMm })) },
+      blade: { ...sabre, landmark: { what: 'stud', alongMm: 34 } },
+    }
+    const hold = (onMarks: boolean) =>
+      finished(findPlacement({ job: marked, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks, thereDeg: null }))
     const [free, bound] = [hold(false), hold(true)]
     expect(bound.best!.held.turnDeg).not.toBeCloseTo(0, 1)
     const frame = clampFrame(bound.best!.held)
@@ -74,23 +92,41 @@ describe('the best hold within them', () => {
   })
 
   it('says so where only a place between two stops would be better', () => {
-    const stops = [{ name: 'shallow', depthMm: 5 }, { name: 'deep', depthMm: 7 }]
+    const stops = [
+      { name: 'shallow', depthMm: 5 },
+      { name: 'deep', depthMm: 7 },
+    ]
     const mark = { ...sabre, landmark: { what: 'stud', alongMm: 34 } }
     const rig = { ...job.rig, stops, positionMarks: [{ name: 'far', alongMm: -22 }] }
-    const found = finished(findPlacement({ job: { ...job, blade: mark, rig }, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: true, thereDeg: null }))
+    const found = finished(
+      findPlacement({
+        job: { ...job, blade: mark, rig },
+        side: 'A',
+        wantedDeg: 20,
+        stations,
+        aim: 'even',
+        onMarks: true,
+        thereDeg: null,
+      }),
+    )
     expect(found.best!.held.bladeYMm).toBe(7)
     expect(found.bounds).toContain('between-stops')
   })
 
   it('a post that ends too low is set to its end, and the rest of the deviation is owned up to', () => {
-    const low: Job = { ...job, rig: { ...job.rig, height: { by: 'millimetres', lowestMm: 20, highestMm: 50, zeroMm: 15, resolutionMm: 0.5 } } }
+    const low: Job = {
+      ...job,
+      rig: { ...job.rig, height: { by: 'millimetres', lowestMm: 20, highestMm: 50, zeroMm: 15, resolutionMm: 0.5 } },
+    }
     const ask = { side: 'A' as const, wantedDeg: 24, stations, aim: 'even' as const, onMarks: false, thereDeg: null }
     const [ended, free] = [finished(findPlacement({ ...ask, job: low })), finished(findPlacement({ ...ask, job }))]
     expect(free.best!.pivotHeightMm).toBeGreaterThan(50)
     expect(ended.best!.pivotHeightMm).toBe(50)
     expect(ended.bounds).toContain('height-out-of-rig')
     const along = contactsAlong(stations, ended.best!.held, reacherAt({ ...low, held: ended.best!.held }, 'A', 50))
-    expect(Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity)))).toBeCloseTo(ended.best!.cost, 3)
+    expect(
+      Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity))),
+    ).toBeCloseTo(ended.best!.cost, 3)
   })
 
   it.each([
@@ -98,16 +134,34 @@ describe('the best hold within them', () => {
     ['stone-meets-jaws', { rig: { jaws: { ...job.rig.jaws!, halfThicknessMm: 14 } } }],
     ['off-the-blade', { rig: { jaws: { ...job.rig.jaws!, widthMm: 140 } } }],
     ['no-angle', { stone: { faceOffsetMm: 600 } }],
-  ] as const)('says why it can be held nowhere: %s', (why, { rig = {}, stone = {} }: { rig?: Partial<Job['rig']>; stone?: Partial<Job['stone']> }) => {
-    const found = finished(findPlacement({ job: { ...job, rig: { ...job.rig, ...rig }, stone: { ...job.stone, ...stone } }, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }))
-    expect(found.best).toBeNull()
-    expect(found.whyNone[0]).toBe(why)
-  })
+  ] as const)(
+    'says why it can be held nowhere: %s',
+    (why, { rig = {}, stone = {} }: { rig?: Partial<Job['rig']>; stone?: Partial<Job['stone']> }) => {
+      const found = finished(
+        findPlacement({
+          job: { ...job, rig: { ...job.rig, ...rig }, stone: { ...job.stone, ...stone } },
+          side: 'A',
+          wantedDeg: 20,
+          stations,
+          aim: 'even',
+          onMarks: false,
+          thereDeg: null,
+        }),
+      )
+      expect(found.best).toBeNull()
+      expect(found.whyNone[0]).toBe(why)
+    },
+  )
 
   it('for the least steel a plate is set to the slot below, so that nowhere the stone runs steeper than what is there', () => {
     const there = { edgeAngleDeg: 22, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }
-    const fixedPlate: Job['rig'] = { ...job.rig, height: { by: 'slot', slideMm: 0, slots: [40, 50, 60].map((heightMm) => ({ label: `${heightMm}`, heightMm })) } }
-    const [plate, post] = [fixedPlate, job.rig].map((rig) => leastSteel({ ...job, rig }, 'A', job.held, edgeTangents(stations), stations, there)!)
+    const fixedPlate: Job['rig'] = {
+      ...job.rig,
+      height: { by: 'slot', slideMm: 0, slots: [40, 50, 60].map((heightMm) => ({ label: `${heightMm}`, heightMm })) },
+    }
+    const [plate, post] = [fixedPlate, job.rig].map((rig) =>
+      leastSteel({ ...job, rig }, 'A', job.held, edgeTangents(stations), stations, there)!,
+    )
     expect(post!.pivotHeightMm).toBeGreaterThan(plate!.pivotHeightMm)
     expect(post!.pivotHeightMm).toBeLessThan(plate!.pivotHeightMm + 10)
     expect(plate!.cost).toBeGreaterThan(post!.cost)
@@ -122,10 +176,27 @@ describe('the best hold within them', () => {
 })
 
 describe('a long blade', () => {
-  const edge: Blade['edge'] = [{ type: 'bezier', points: [[0, 30], [60, 36], [150, 34], [190, -10]] }]
-  const long: Job = { ...job, blade: { ...sabre, edge, widthMm: 34, primaryGrindHeightMm: 18 }, rig: { ...job.rig, rodLengthMm: 420 } }
+  const edge: Blade['edge'] = [
+    {
+      type: 'bezier',
+      points: [
+        [0, 30],
+        [60, 36],
+        [150, 34],
+        [190, -10],
+      ],
+    },
+  ]
+  const long: Job = {
+    ...job,
+    blade: { ...sabre, edge, widthMm: 34, primaryGrindHeightMm: 18 },
+    rig: { ...job.rig, rodLengthMm: 420 },
+  }
   const along = evenStations(edge, 240)
-  const positions = (toleranceDeg: number): Positions => finished(positionsFor({ job: long, side: 'A', wantedDeg: 18, toleranceDeg, stations: along, range: placementRange(long) }))
+  const positions = (toleranceDeg: number): Positions =>
+    finished(
+      positionsFor({ job: long, side: 'A', wantedDeg: 18, toleranceDeg, stations: along, range: placementRange(long) }),
+    )
 
   it('takes the fewer positions the more deviation is allowed, end to end, each within the tolerance', () => {
     const [few, many] = [positions(2.5), positions(0.2)]
@@ -134,9 +205,17 @@ describe('a long blade', () => {
     expect(many.positions[0]!.fromMm).toBe(0)
     expect(many.positions.at(-1)!.toMm).toBeCloseTo(along.at(-1)!.fromHeelMm, 6)
     for (const position of many.positions) {
-      const stretch = along.filter((station) => station.fromHeelMm >= position.coversFromMm - 1e-9 && station.fromHeelMm <= position.coversToMm + 1e-9)
-      const contacts = contactsAlong(stretch, position.held, reacherAt({ ...long, held: position.held }, 'A', position.pivotHeightMm))
-      for (const contact of contacts) expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
+      const stretch = along.filter(
+        (station) =>
+          station.fromHeelMm >= position.coversFromMm - 1e-9 && station.fromHeelMm <= position.coversToMm + 1e-9,
+      )
+      const contacts = contactsAlong(
+        stretch,
+        position.held,
+        reacherAt({ ...long, held: position.held }, 'A', position.pivotHeightMm),
+      )
+      for (const contact of contacts)
+        expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
       // A mark of half a millimetre is a tenth of a degree here or so to each side.
       expect(Math.abs(position.atMark!.worstDeg)).toBeLessThan(0.2 + 0.2)
       expect(position.atMark!.worstAtMm).toBeGreaterThanOrEqual(position.fromMm)
@@ -145,7 +224,11 @@ describe('a long blade', () => {
     for (const [i, seam] of many.seams.entries()) {
       const [before, after] = [i, i + 1].map((k) => {
         const { held, atMark } = many.positions[k]!
-        const contact = contactsAlong([stationAt(edge, seam.atMm)], held, reacherAt({ ...long, held }, 'A', atMark!.heightMm))[0]!
+        const contact = contactsAlong(
+          [stationAt(edge, seam.atMm)],
+          held,
+          reacherAt({ ...long, held }, 'A', atMark!.heightMm),
+        )[0]!
         return contact.ok ? contact.edgeAngleDeg : NaN
       })
       expect(Math.abs(before! - after!)).toBeCloseTo(seam.apartDeg, 3)
@@ -156,6 +239,17 @@ describe('a long blade', () => {
   })
 
   it('says from where on nothing helps', () => {
-    expect(finished(positionsFor({ job: { ...long, rig: { ...long.rig, rodLengthMm: 60 } }, side: 'A', wantedDeg: 18, toleranceDeg: 1, stations: along, range: placementRange(long) }))).toEqual({ ok: false, reason: 'no-position', fromMm: 0 })
+    expect(
+      finished(
+        positionsFor({
+          job: { ...long, rig: { ...long.rig, rodLengthMm: 60 } },
+          side: 'A',
+          wantedDeg: 18,
+          toleranceDeg: 1,
+          stations: along,
+          range: placementRange(long),
+        }),
+      ),
+    ).toEqual({ ok: false, reason: 'no-position', fromMm: 0 })
   })
 })

@@ -9,12 +9,19 @@ import { distancesOf, type EdgeTangents } from './evenness'
 import type { Judgement } from './holdSpace'
 
 /**
- * The least steel that a way of holding a blade takes off an existing bevel when the stone still reaches the apex everywhere: the
- * pivot height at which the steepest place has the angle that is there (or the highest of the rig's below it), and what goes at the
- * others (the cost: mean area on this side, mm²); null where the stone cannot lie on all of it, or would run flatter than the primary grind.
- * Source: docs/geometry.md, "An even angle".
+ * The least steel that a way of holding a blade takes off an existing bevel when the stone still reaches the apex
+ * everywhere: the pivot height at which the steepest place has the angle that is there (or the highest of the rig's
+ * below it), and what goes at the others (the cost: mean area on this side, mm²); null where the stone cannot lie on
+ * all of it, or would run flatter than the primary grind. Source: docs/geometry.md, "An even angle".
  */
-export function leastSteel(job: Job, side: Side, held: ClampPosition, tangents: EdgeTangents, stations: readonly Station[], there: BevelSection): Judgement | null {
+export function leastSteel(
+  job: Job,
+  side: Side,
+  held: ClampPosition,
+  tangents: EdgeTangents,
+  stations: readonly Station[],
+  there: BevelSection,
+): Judgement | null {
   const at = { ...job, held }
   const faceOffsetMm = job.stone.faceOffsetMm
   let pivotHeightMm = 60

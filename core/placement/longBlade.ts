@@ -20,7 +20,10 @@ export interface Position extends Placement {
 }
 
 export interface Seam {
-  /** Where the two positions' angles, as they can be dialled, are nearest to each other, and how far apart they still are. */
+  /**
+   * Where the two positions' angles, as they can be dialled, are nearest to each other, and how far apart they still
+   * are.
+   */
   readonly atMm: number
   readonly apartDeg: number
 }
@@ -44,8 +47,9 @@ export interface PositionsAsk {
 const PIECES = 60
 
 /**
- * The fewest positions that keep the deviation within a tolerance along the whole edge: each is taken as far towards the tip as any
- * way of holding allows, then the next begins. Yields the share of the edge that is covered. Source: docs/geometry.md, "An even angle".
+ * The fewest positions that keep the deviation within a tolerance along the whole edge: each is taken as far towards
+ * the tip as any way of holding allows, then the next begins. Yields the share of the edge that is covered. Source:
+ * docs/geometry.md, "An even angle".
  */
 export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, void> {
   const { stations, toleranceDeg } = ask
@@ -76,9 +80,18 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
     while (first > 0 && within(first - 1)) first--
     while (last < stations.length - 1 && within(last + 1)) last++
     const own = stations.slice(a * every, Math.min(b * every, stations.length - 1) + 1)
-    return { ...placement, atMark: atNearestMark(ask.job, ask.side, placement, own, ask.wantedDeg), fromMm: coarse[a]!.fromHeelMm, toMm: coarse[b]!.fromHeelMm, coversFromMm: stations[first]!.fromHeelMm, coversToMm: stations[last]!.fromHeelMm }
+    return {
+      ...placement,
+      atMark: atNearestMark(ask.job, ask.side, placement, own, ask.wantedDeg),
+      fromMm: coarse[a]!.fromHeelMm,
+      toMm: coarse[b]!.fromHeelMm,
+      coversFromMm: stations[first]!.fromHeelMm,
+      coversToMm: stations[last]!.fromHeelMm,
+    }
   })
-  const dialled = positions.map((position) => anglesAlong(ask, position, position.atMark?.heightMm ?? position.pivotHeightMm))
+  const dialled = positions.map((position) =>
+    anglesAlong(ask, position, position.atMark?.heightMm ?? position.pivotHeightMm),
+  )
   const seams = positions.slice(1).map((next, k): Seam => {
     const before = positions[k]!
     let seam = { atMm: before.toMm, apartDeg: Infinity }
@@ -110,5 +123,7 @@ function bestFor({ job, side, wantedDeg, range }: PositionsAsk, stretch: readonl
 /** The edge angle at each station; not a number where there is none, which is within no tolerance. */
 function anglesAlong({ job, side, stations }: PositionsAsk, { held }: Placement, pivotHeightMm: number): number[] {
   const at = { ...job, held }
-  return contactsAlong(stations, held, reacherAt(at, side, pivotHeightMm)).map((contact) => (contact.ok ? contact.edgeAngleDeg : NaN))
+  return contactsAlong(stations, held, reacherAt(at, side, pivotHeightMm)).map((contact) =>
+    contact.ok ? contact.edgeAngleDeg : NaN,
+  )
 }

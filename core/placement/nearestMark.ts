@@ -16,8 +16,17 @@ export interface AtMark {
   readonly worstAtMm: number
 }
 
-/** The mark of the rig nearest to a placement's pivot height, and what it gives along `stations`; null where the rig has no such mark. */
-export function atNearestMark(job: Job, side: Side, { held, pivotHeightMm }: Placement, stations: readonly Station[], wantedDeg: number): AtMark | null {
+/**
+ * The mark of the rig nearest to a placement's pivot height, and what it gives along `stations`; null where the rig has
+ * no such mark.
+ */
+export function atNearestMark(
+  job: Job,
+  side: Side,
+  { held, pivotHeightMm }: Placement,
+  stations: readonly Station[],
+  wantedDeg: number,
+): AtMark | null {
   const setting = toNearestMark(job.rig, settingOfHeight(job.rig, pivotHeightMm))
   const height = heightOfSetting(job.rig, setting)
   if (!height.ok) return null

@@ -5,19 +5,41 @@ import { edgeTangents, evenness } from './evenness'
 import { findPlacement } from './findPlacement'
 import { searchPlacement } from './searchPlacement'
 
-const edge = [{ type: 'bezier' as const, points: [[0, 46], [80, 49], [150, 44], [205, 12]] as [[number, number], [number, number], [number, number], [number, number]] }]
+const edge = [
+  {
+    type: 'bezier' as const,
+    points: [
+      [0, 46],
+      [80, 49],
+      [150, 44],
+      [205, 12],
+    ] as [[number, number], [number, number], [number, number], [number, number]],
+  },
+]
 const job = { ...sampleJob, blade: { ...sampleJob.blade, edge } }
 const stations = evenStations(edge, 401)
 const tangents = edgeTangents(stations)
 
 describe('where to hold it', () => {
   bench('search over position and turn, 401 places', () => {
-    const search = searchPlacement({ held: job.held, judge: (held) => evenness(job, 'A', held, tangents, stations, 18), range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null, onMarks: null } })
+    const search = searchPlacement({
+      held: job.held,
+      judge: (held) => evenness(job, 'A', held, tangents, stations, 18),
+      range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null, onMarks: null },
+    })
     while (!search.next().done);
   })
 
   bench('the best hold within the rig’s limits, every depth free, 401 places', () => {
-    const search = findPlacement({ job, side: 'A', wantedDeg: 18, stations, aim: 'even', onMarks: false, thereDeg: null })
+    const search = findPlacement({
+      job,
+      side: 'A',
+      wantedDeg: 18,
+      stations,
+      aim: 'even',
+      onMarks: false,
+      thereDeg: null,
+    })
     while (!search.next().done);
   })
 })

@@ -15,7 +15,8 @@ function segmentsOf(edge: (string | number | number[])[][]): Curve {
   return edge.map(([type, ...p]) => {
     const point = (i: number) => p[i] as [number, number]
     if (type === 'line') return { type, from: point(0), to: point(1) }
-    if (type === 'arc') return { type, centre: point(0), radiusMm: p[1] as number, startDeg: p[2] as number, endDeg: p[3] as number }
+    if (type === 'arc')
+      return { type, centre: point(0), radiusMm: p[1] as number, startDeg: p[2] as number, endDeg: p[3] as number }
     return { type: 'bezier' as const, points: [point(0), point(1), point(2), point(3)] }
   })
 }
@@ -46,34 +47,89 @@ describe('the global optimiser’s reference', () => {
       const job = jobOf(c)
       const stations = evenStations(job.blade.edge, 401)
       expect(curveLength(job.blade.edge)).toBeCloseTo(c.edgeLength, 5)
-      const range = { bladeXMm: c.bladeXRange as [number, number], turnDeg: c.turnRangeDeg as [number, number], depthsMm: [c.bladeY], freeDepthMm: null, onMarks: null }
+      const range = {
+        bladeXMm: c.bladeXRange as [number, number],
+        turnDeg: c.turnRangeDeg as [number, number],
+        depthsMm: [c.bladeY],
+        freeDepthMm: null,
+        onMarks: null,
+      }
       const { best } = found({ held: job.held, judge: evenJudge(job, stations, c.targetDeg), range })
       expect(best!.cost - c.worstDeviationDeg).toBeLessThan(0.01)
       expect(best!.cost - c.worstDeviationDeg).toBeGreaterThan(-0.001)
       // And it is what the exact angles along the edge say.
-      const along = contactsAlong(stations, best!.held, reacherAt({ ...job, held: best!.held }, 'A', best!.pivotHeightMm))
-      const worst = Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - c.targetDeg) : Infinity)))
+      const along = contactsAlong(
+        stations,
+        best!.held,
+        reacherAt({ ...job, held: best!.held }, 'A', best!.pivotHeightMm),
+      )
+      const worst = Math.max(
+        ...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - c.targetDeg) : Infinity)),
+      )
       expect(worst).toBeCloseTo(best!.cost, 5)
     })
   }
 })
 
 describe('the search', () => {
-  it.each(['clip', 'leaf', 'recurved', 'hooked'] as const)('%s: a grid far finer than its map finds nothing better by a hundredth of a degree', (id) => {
-    const { edge } = SHAPES[id].build(SHAPES[id].usual)
-    const job = { ...sampleJob, rig: { ...sampleJob.rig, pivot: { setbackMm: 110, alongMm: 8 } }, blade: { ...sampleJob.blade, edge: [...edge] } }
-    const judge = evenJudge(job, evenStations(edge, 101), 18)
-    const { best } = found({ held: job.held, judge, range: { bladeXMm: [0, SHAPES[id].usual.lengthMm], turnDeg: [-10, 10], depthsMm: [5], freeDepthMm: null, onMarks: null } })
-    let least = Infinity
-    for (let x = 0; x <= 100; x++) for (let turn = 0; turn <= 200; turn++) least = Math.min(least, judge({ ...job.held, bladeYMm: 5, bladeXMm: (SHAPES[id].usual.lengthMm * x) / 100, turnDeg: turn / 10 - 10 })?.cost ?? Infinity)
-    expect(best!.cost).toBeLessThan(least + 0.01)
-  })
+  it.each(['clip', 'leaf', 'recurved', 'hooked'] as const)(
+    '%s: a grid far finer than its map finds nothing better by a hundredth of a degree',
+    (id) => {
+      const { edge } = SHAPES[id].build(SHAPES[id].usual)
+      const job = {
+        ...sampleJob,
+        rig: { ...sampleJob.rig, pivot: { setbackMm: 110, alongMm: 8 } },
+        blade: { ...sampleJob.blade, edge: [...edge] },
+      }
+      const judge = evenJudge(job, evenStations(edge, 101), 18)
+      const { best } = found({
+        held: job.held,
+        judge,
+        range: {
+          bladeXMm: [0, SHAPES[id].usual.lengthMm],
+          turnDeg: [-10, 10],
+          depthsMm: [5],
+          freeDepthMm: null,
+          onMarks: null,
+        },
+      })
+      let least = Infinity
+      for (let x = 0; x <= 100; x++)
+        for (let turn = 0; turn <= 200; turn++)
+          least = Math.min(
+            least,
+            judge({
+              ...job.held,
+              bladeYMm: 5,
+              bladeXMm: (SHAPES[id].usual.lengthMm * x) / 100,
+              turnDeg: turn / 10 - 10,
+            })?.cost ?? Infinity,
+          )
+      expect(best!.cost).toBeLessThan(least + 0.01)
+    },
+  )
 
   it('does not turn a blade where that gains next to nothing', () => {
-    const range = { bladeXMm: [10, 80] as const, turnDeg: [-10, 10] as const, depthsMm: [5], freeDepthMm: null, onMarks: null }
-    const hold = (edge: Curve) => found({ held: sampleJob.held, judge: evenJudge({ ...sampleJob, blade: { ...sampleJob.blade, edge: [...edge] } }, evenStations(edge, 101), 18), range }).best!.held
+    const range = {
+      bladeXMm: [10, 80] as const,
+      turnDeg: [-10, 10] as const,
+      depthsMm: [5],
+      freeDepthMm: null,
+      onMarks: null,
+    }
+    const hold = (edge: Curve) =>
+      found({
+        held: sampleJob.held,
+        judge: evenJudge({ ...sampleJob, blade: { ...sampleJob.blade, edge: [...edge] } }, evenStations(edge, 101), 18),
+        range,
+      }).best!.held
     expect(hold([{ type: 'line', from: [0, 24], to: [90, 24] }]).turnDeg).toBe(0)
-    expect(hold([{ type: 'line', from: [0, 24], to: [60, 24] }, { type: 'line', from: [60, 24], to: [90, 10] }]).turnDeg).not.toBe(0)
+    expect(
+      hold([
+        { type: 'line', from: [0, 24], to: [60, 24] },
+        { type: 'line', from: [60, 24], to: [90, 10] },
+      ]).turnDeg,
+    ).not.toBe(0)
   })
 })
 
@@ -81,9 +137,14 @@ describe('an even angle', () => {
   const stations = evenStations(sampleJob.blade.edge, 200)
 
   it('the best height leaves the steepest and the flattest place equally far off, also off centre', () => {
-    for (const job of [sampleJob, { ...sampleJob, held: { ...sampleJob.held, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } }]) {
+    for (const job of [
+      sampleJob,
+      { ...sampleJob, held: { ...sampleJob.held, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } },
+    ]) {
       const even = evenness(job, 'B', job.held, edgeTangents(stations), stations, 19)!
-      const angles = contactsAlong(stations, job.held, reacherAt(job, 'B', even.pivotHeightMm)).map((contact) => (contact.ok ? contact.edgeAngleDeg : NaN))
+      const angles = contactsAlong(stations, job.held, reacherAt(job, 'B', even.pivotHeightMm)).map((contact) =>
+        contact.ok ? contact.edgeAngleDeg : NaN,
+      )
       expect(Math.max(...angles) - 19).toBeCloseTo(even.cost, 5)
       expect(19 - Math.min(...angles)).toBeCloseTo(even.cost, 5)
     }
@@ -92,13 +153,24 @@ describe('an even angle', () => {
   it('on a plate it is the best of the slots', () => {
     const job = { ...sampleJob, rig: slotRig }
     const even = evenness(job, 'A', job.held, edgeTangents(stations), stations, 19)!
-    const worst = (heightMm: number) => Math.max(...contactsAlong(stations, job.held, { ...reacherAt(job, 'A', heightMm), rodLengthMm: 900 }).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity)))
+    const worst = (heightMm: number) =>
+      Math.max(
+        ...contactsAlong(stations, job.held, { ...reacherAt(job, 'A', heightMm), rodLengthMm: 900 }).map((contact) =>
+          contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity,
+        ),
+      )
     const heights = slotRig.height.by === 'slot' ? slotRig.height.slots.map((slot) => slot.heightMm) : []
     expect(even.cost).toBeCloseTo(Math.min(...heights.map(worst)), 6)
   })
 
   it('keeps to what is allowed, and says when nothing is', () => {
-    const range = { bladeXMm: [20, 70] as const, turnDeg: [-8, 8] as const, depthsMm: [0, 4], freeDepthMm: null, onMarks: null }
+    const range = {
+      bladeXMm: [20, 70] as const,
+      turnDeg: [-8, 8] as const,
+      depthsMm: [0, 4],
+      freeDepthMm: null,
+      onMarks: null,
+    }
     const judge = evenJudge(sampleJob, stations, 20)
     const held = sampleJob.held
     const free = found({ held, judge, range })

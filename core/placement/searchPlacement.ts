@@ -21,8 +21,9 @@ export interface PlacementFound {
 const STARTS = 4
 
 /**
- * Searches for the way of holding a blade that costs least: a map first, then from its best places downhill by ever smaller steps, then
- * along the valley of holds nearly alike. Yields its share of the work done (0 to 1). Source: docs/geometry.md, "An even angle".
+ * Searches for the way of holding a blade that costs least: a map first, then from its best places downhill by ever
+ * smaller steps, then along the valley of holds nearly alike. Yields its share of the work done (0 to 1). Source:
+ * docs/geometry.md, "An even angle".
  */
 export function* searchPlacement(ask: PlacementAsk): Generator<number, PlacementFound, void> {
   const space = holdSpace(ask)
@@ -38,7 +39,10 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
     }
     maps.push({ depthMm, found })
   }
-  const starts = maps.flatMap((map) => map.found.flat()).filter((one): one is Tried => one !== null).sort((a, b) => a.cost - b.cost)
+  const starts = maps
+    .flatMap((map) => map.found.flat())
+    .filter((one): one is Tried => one !== null)
+    .sort((a, b) => a.cost - b.cost)
   let best: Tried | null = null
   for (const [i, start] of apart(starts, range.onMarks ? 0 : (range.bladeXMm[1] - range.bladeXMm[0]) / 6).entries()) {
     const found = downhill(space, start)
@@ -49,7 +53,15 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   // The map at the depth that comes nearest to the best.
   const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.held.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))
-  return { best: best && placement(best), map: { bladeXMm: places, turnDeg: turns, depthMm: shown.depthMm, cost: shown.found.map((row) => row.map((one) => one?.cost ?? null)) } }
+  return {
+    best: best && placement(best),
+    map: {
+      bladeXMm: places,
+      turnDeg: turns,
+      depthMm: shown.depthMm,
+      cost: shown.found.map((row) => row.map((one) => one?.cost ?? null)),
+    },
+  }
 }
 
 const placement = ({ held, pivotHeightMm, cost }: Tried): Placement => ({ held, pivotHeightMm, cost })
@@ -59,7 +71,10 @@ function apart(sorted: readonly Tried[], leastMm: number): Tried[] {
   const taken: Tried[] = []
   for (const one of sorted) {
     if (taken.length === STARTS) break
-    if (taken.every((other) => Math.abs(other.place - one.place) > leastMm || other.held.bladeYMm !== one.held.bladeYMm)) taken.push(one)
+    if (
+      taken.every((other) => Math.abs(other.place - one.place) > leastMm || other.held.bladeYMm !== one.held.bladeYMm)
+    )
+      taken.push(one)
   }
   return taken
 }

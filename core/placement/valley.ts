@@ -2,7 +2,9 @@ import { downhill } from './downhill'
 import { goldenSection } from './goldenSection'
 import { FINE, within, type HoldSpace, type Tried } from './holdSpace'
 
-/** How far along the blade a valley is looked at, as shares of its length; and how the turn is searched there, degrees. */
+/**
+ * How far along the blade a valley is looked at, as shares of its length; and how the turn is searched there, degrees.
+ */
 const VALLEY_SHARES = [0.02, -0.02, 0.05, -0.05, 0.1, -0.1, 0.2, -0.2] as const
 const NEAR_DEG = 5
 const TURN_FINE_DEG = 0.01
@@ -12,8 +14,9 @@ const WORTH_IT = 1e-4
 const ALIKE = { cost: 0.003, share: 0.02 } as const
 
 /**
- * Along the floor of a valley, where the angle stays even over many places if the blade is turned with each: looks far to both sides at
- * the turn that is best there, and goes downhill again from where that is better. Source: docs/geometry.md, "An even angle".
+ * Along the floor of a valley, where the angle stays even over many places if the blade is turned with each: looks far
+ * to both sides at the turn that is best there, and goes downhill again from where that is better. Source:
+ * docs/geometry.md, "An even angle".
  */
 export function alongValley(space: HoldSpace, from: Tried): Tried {
   const { bladeXMm: stretch, onMarks } = space.range
@@ -40,7 +43,11 @@ export function plainer({ range, places, at }: HoldSpace, best: Tried): Tried {
     const placeAt = (place: number) => at(place, best.held.turnDeg * share, best.held.bladeYMm)
     const cost = (place: number) => placeAt(place)?.cost ?? Infinity
     const nearest = places.reduce((found, place) => (cost(place) < cost(found) ? place : found))
-    const found = placeAt(range.onMarks ? nearest : goldenSection(within(nearest - step, range.bladeXMm), within(nearest + step, range.bladeXMm), FINE.mm, cost))
+    const found = placeAt(
+      range.onMarks
+        ? nearest
+        : goldenSection(within(nearest - step, range.bladeXMm), within(nearest + step, range.bladeXMm), FINE.mm, cost),
+    )
     if (found && found.cost <= most) return found
   }
   return best

@@ -9,10 +9,13 @@ const OF_THE_GRIP: readonly NoHold[] = ['off-the-blade', 'too-little-held', 'off
 const TOLD = 2
 
 /**
- * Why a blade can be held nowhere in a range: the most frequent of what stands against the holds of the map, no more than two;
- * none where one of them is free. Source: docs/geometry.md, "An even angle".
+ * Why a blade can be held nowhere in a range: the most frequent of what stands against the holds of the map, no more
+ * than two; none where one of them is free. Source: docs/geometry.md, "An even angle".
  */
-export function whyNone({ held: now, range, judge }: PlacementAsk, trouble: (held: PlacementAsk['held'], pivotHeightMm: number) => HoldTrouble | null): NoHold[] {
+export function whyNone(
+  { held: now, range, judge }: PlacementAsk,
+  trouble: (held: PlacementAsk['held'], pivotHeightMm: number) => HoldTrouble | null,
+): NoHold[] {
   const counts = new Map<NoHold, number>()
   const { places, turns } = spreadOver(range)
   for (const bladeYMm of range.depthsMm) {

@@ -12,7 +12,8 @@ export interface PivotHeight {
 type ScaleOf<B extends HeightReading['by']> = Extract<HeightReading, { by: B }>
 
 /** The distance from pivot to edge that a printed degree scale assumes. */
-const drawnForDistance = (rig: Rig, scale: ScaleOf<'degree-scale'>): number => rig.pivot.setbackMm + scale.drawnForBladeHeightMm
+const drawnForDistance = (rig: Rig, scale: ScaleOf<'degree-scale'>): number =>
+  rig.pivot.setbackMm + scale.drawnForBladeHeightMm
 
 /** The pivot height that a printed mark stands for. Source: docs/geometry.md, "Printed degree scales". */
 const heightOfMark = (rig: Rig, scale: ScaleOf<'degree-scale'>, markDeg: number): number =>
@@ -29,8 +30,10 @@ export function heightOfSetting(rig: Rig, setting: DialSetting): PivotHeight | R
     return slot ? { ok: true, heightMm: slot.heightMm } : refuse('setting-of-another-rig')
   }
   if (dial.by === 'millimetres' && setting.by === 'millimetres') return { ok: true, heightMm: dial.zeroMm + setting.mm }
-  if (dial.by === 'turns' && setting.by === 'turns') return { ok: true, heightMm: dial.zeroMm + setting.turns * dial.pitchMm }
-  if (dial.by === 'degree-scale' && setting.by === 'degree-scale') return { ok: true, heightMm: heightOfMark(rig, dial, setting.markDeg) }
+  if (dial.by === 'turns' && setting.by === 'turns')
+    return { ok: true, heightMm: dial.zeroMm + setting.turns * dial.pitchMm }
+  if (dial.by === 'degree-scale' && setting.by === 'degree-scale')
+    return { ok: true, heightMm: heightOfMark(rig, dial, setting.markDeg) }
   return refuse('setting-of-another-rig')
 }
 
@@ -42,12 +45,18 @@ export function heightRange(rig: Rig): { lowestMm: number; highestMm: number } {
     return { lowestMm: Math.min(...heights), highestMm: Math.max(...heights) }
   }
   if (dial.by === 'degree-scale') {
-    return { lowestMm: heightOfMark(rig, dial, dial.lowestMarkDeg), highestMm: heightOfMark(rig, dial, dial.highestMarkDeg) }
+    return {
+      lowestMm: heightOfMark(rig, dial, dial.lowestMarkDeg),
+      highestMm: heightOfMark(rig, dial, dial.highestMarkDeg),
+    }
   }
   return { lowestMm: dial.lowestMm, highestMm: dial.highestMm }
 }
 
-/** The highest pivot height of a rig (on a plate: slot) that is not above a height, mm; null where its lowest is above it. */
+/**
+ * The highest pivot height of a rig (on a plate: slot) that is not above a height, mm; null where its lowest is above
+ * it.
+ */
 export function highestUpTo(rig: Rig, heightMm: number): number | null {
   const { lowestMm, highestMm } = heightRange(rig)
   if (heightMm < lowestMm - 1e-9) return null
@@ -56,14 +65,17 @@ export function highestUpTo(rig: Rig, heightMm: number): number | null {
 }
 
 /**
- * The setting for a pivot height: exact on a scale, the nearest slot on a plate; heights beyond the rig's range give its end.
+ * The setting for a pivot height: exact on a scale, the nearest slot on a plate; heights beyond the rig's range give
+ * its end.
  */
 export function settingOfHeight(rig: Rig, heightMm: number): DialSetting {
   const dial = rig.height
   const { lowestMm, highestMm } = heightRange(rig)
   const within = Math.min(highestMm, Math.max(lowestMm, heightMm))
   if (dial.by === 'slot') {
-    const nearest = dial.slots.reduce((best, s) => (Math.abs(s.heightMm - within) < Math.abs(best.heightMm - within) ? s : best))
+    const nearest = dial.slots.reduce((best, s) =>
+      Math.abs(s.heightMm - within) < Math.abs(best.heightMm - within) ? s : best,
+    )
     return { by: 'slot', label: nearest.label }
   }
   if (dial.by === 'millimetres') return { by: 'millimetres', mm: within - dial.zeroMm }

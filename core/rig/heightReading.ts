@@ -38,7 +38,10 @@ const degreeScale = z.object({
   drawnForFaceOffsetMm: z.number().min(0).max(60),
 })
 
-/** How a rig says its pivot height: the language of its dial. Pivot heights are above the clamp's centre plane (or the table). */
+/**
+ * How a rig says its pivot height: the language of its dial. Pivot heights are above the clamp's centre plane (or the
+ * table).
+ */
 export const heightReading = z
   .discriminatedUnion('by', [slotHeights, millimetreScale, screwTurns, degreeScale])
   .superRefine((reading, context) => {
@@ -47,7 +50,8 @@ export const heightReading = z
       const labels = new Set(reading.slots.map((slot) => slot.label))
       if (labels.size < reading.slots.length) refuse('slots', 'Two slots have the same label.')
     } else if (reading.by === 'degree-scale') {
-      if (reading.highestMarkDeg <= reading.lowestMarkDeg) refuse('highestMarkDeg', 'The highest mark must be above the lowest.')
+      if (reading.highestMarkDeg <= reading.lowestMarkDeg)
+        refuse('highestMarkDeg', 'The highest mark must be above the lowest.')
     } else if (reading.highestMm <= reading.lowestMm) {
       refuse('highestMm', 'The highest pivot height must be above the lowest.')
     }

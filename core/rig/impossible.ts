@@ -19,14 +19,20 @@ export function impossibilities(rig: Rig): RigRemark[] {
   for (const [field, { setbackMm, alongMm }] of places) {
     for (const jaws of jawSetsOf(rig)) {
       if (setbackMm <= jaws.depthMm && lowestMm <= jaws.halfThicknessMm && Math.abs(alongMm) <= jaws.widthMm / 2) {
-        say(`${field}.setbackMm`, `The pivot would stand in the jaws: “${jaws.name}” reach ${jaws.depthMm} mm back and ${jaws.halfThicknessMm} mm up.`)
+        say(
+          `${field}.setbackMm`,
+          `The pivot would stand in the jaws: “${jaws.name}” reach ${jaws.depthMm} mm back and ${jaws.halfThicknessMm} mm up.`,
+        )
       }
     }
-    if (rig.rodLengthMm <= setbackMm) say('rodLengthMm', `The rod would end before the jaws: it must be longer than the setback of ${setbackMm} mm.`)
+    if (rig.rodLengthMm <= setbackMm)
+      say('rodLengthMm', `The rod would end before the jaws: it must be longer than the setback of ${setbackMm} mm.`)
   }
   if (highestMm <= 0) say('height', 'The pivot would never stand above the blade.')
-  if (rig.stroke && rig.stroke.farthestMm <= rig.stroke.nearestMm) say('stroke.farthestMm', 'The far end of the stroke must lie beyond the near end.')
-  if (rig.stroke && rig.stroke.farthestMm > rig.rodLengthMm) say('stroke.farthestMm', `The stroke cannot go beyond the rod’s end at ${rig.rodLengthMm} mm.`)
+  if (rig.stroke && rig.stroke.farthestMm <= rig.stroke.nearestMm)
+    say('stroke.farthestMm', 'The far end of the stroke must lie beyond the near end.')
+  if (rig.stroke && rig.stroke.farthestMm > rig.rodLengthMm)
+    say('stroke.farthestMm', `The stroke cannot go beyond the rod’s end at ${rig.rodLengthMm} mm.`)
   for (const [field, names] of [
     ['moreJaws', jawSetsOf(rig).map((set) => set.name)],
     ['stops', rig.stops.map((stop) => stop.name)],
@@ -39,8 +45,8 @@ export function impossibilities(rig: Rig): RigRemark[] {
 }
 
 /**
- * The slots in which no stone of the box could come down to the edge: they stand no higher than the face of its thinnest stone.
- * Empty while the box is. Source: docs/geometry.md, "Limits".
+ * The slots in which no stone of the box could come down to the edge: they stand no higher than the face of its
+ * thinnest stone. Empty while the box is. Source: docs/geometry.md, "Limits".
  */
 export function slotsBelowFace(rig: Rig, box: readonly { readonly faceOffsetMm: number }[]): RigRemark[] {
   if (rig.height.by !== 'slot' || box.length === 0) return []
@@ -48,6 +54,11 @@ export function slotsBelowFace(rig: Rig, box: readonly { readonly faceOffsetMm: 
   return rig.height.slots.flatMap((slot, i) =>
     slot.heightMm > thinnestMm
       ? []
-      : [{ field: `height.slots.${i}.heightMm`, message: `Slot ${slot.label} stands no higher than the face of the thinnest stone (${thinnestMm} mm): no stone can come down to the edge.` }],
+      : [
+          {
+            field: `height.slots.${i}.heightMm`,
+            message: `Slot ${slot.label} stands no higher than the face of the thinnest stone (${thinnestMm} mm): no stone can come down to the edge.`,
+          },
+        ],
   )
 }

@@ -5,12 +5,19 @@ import { degrees, radians } from '../units/angle'
 import type { Contact } from '../angle/contact'
 
 /**
- * The lowest edge angle (degrees) at which the stone at this contact passes over the jaws' front corner, and at the bottom of its stroke
- * over what stands higher behind it (a screw, a knob); null where it meets neither at any angle. Source: docs/geometry.md, "Limits".
+ * The lowest edge angle (degrees) at which the stone at this contact passes over the jaws' front corner, and at the
+ * bottom of its stroke over what stands higher behind it (a screw, a knob); null where it meets neither at any angle.
+ * Source: docs/geometry.md, "Limits".
  */
-export function lowestAngleOverJawsDeg(contact: Contact, jaws: JawSet, stone: Pick<Stone, 'lengthMm' | 'widthMm'>, stroke: Rig['stroke']): number | null {
+export function lowestAngleOverJawsDeg(
+  contact: Contact,
+  jaws: JawSet,
+  stone: Pick<Stone, 'lengthMm' | 'widthMm'>,
+  stroke: Rig['stroke'],
+): number | null {
   const front = lowestOver(0, jaws.halfThicknessMm)
-  const knob = jaws.knobHeightMm !== null && jaws.knobBehindMm !== null ? lowestOver(jaws.knobBehindMm, jaws.knobHeightMm) : null
+  const knob =
+    jaws.knobHeightMm !== null && jaws.knobBehindMm !== null ? lowestOver(jaws.knobBehindMm, jaws.knobHeightMm) : null
   return front === null || knob === null ? (front ?? knob) : Math.max(front, knob)
 
   /** Over a corner so far behind the front line and so high; null where the stone never comes over it. */
@@ -26,7 +33,8 @@ export function lowestAngleOverJawsDeg(contact: Contact, jaws: JawSet, stone: Pi
     const to = Math.min(crossingU + halfSpan, jaws.widthMm / 2)
     if (from > to) return null
     // From the tangent to that stretch: least, and the face lowest, at one of its ends.
-    const inFront = along * contact.point[0] + outward * (contact.point[1] + behindMm) - Math.max(along * from, along * to)
+    const inFront =
+      along * contact.point[0] + outward * (contact.point[1] + behindMm) - Math.max(along * from, along * to)
     if (inFront <= 0) return 90
     // At the bottom of its stroke the stone's upper end is at the contact, or its middle at the near stop.
     const lowerEndMm = Math.max(contact.reachMm - stone.lengthMm, (stroke?.nearestMm ?? 0) - stone.lengthMm / 2)

@@ -16,13 +16,20 @@ export const jawSet = z
     /** The thickest spine that does not slip out; null where it was not tried. */
     mostSpineFlatMm: mostSpine,
     mostSpineSabreMm: mostSpine,
-    /** What stands higher than the front, a screw or a knob: from the jaws' centre plane to its top, and its front behind theirs; null where nothing does. */
+    /**
+     * What stands higher than the front, a screw or a knob: from the jaws' centre plane to its top, and its front
+     * behind theirs; null where nothing does.
+     */
     knobHeightMm: knob,
     knobBehindMm: knob,
   })
   .superRefine((jaws, context) => {
-    for (const [given, missing] of [['knobHeightMm', 'knobBehindMm'], ['knobBehindMm', 'knobHeightMm']] as const) {
-      if (jaws[given] !== null && jaws[missing] === null) context.addIssue({ code: 'custom', path: [missing], message: 'Measure this too, or leave both empty.' })
+    for (const [given, missing] of [
+      ['knobHeightMm', 'knobBehindMm'],
+      ['knobBehindMm', 'knobHeightMm'],
+    ] as const) {
+      if (jaws[given] !== null && jaws[missing] === null)
+        context.addIssue({ code: 'custom', path: [missing], message: 'Measure this too, or leave both empty.' })
     }
   })
 export type JawSet = z.infer<typeof jawSet>

@@ -10,8 +10,8 @@ export interface PivotPlace {
 
 /**
  * Where the pivot stands at a height (mm above the clamp's centre plane, or the table), in the clamp frame of the side
- * being worked. Turning a clamp or a blade over mirrors u, because u always runs towards the tip; the arms of an upright
- * rig stay where they are. Source: docs/geometry.md, "Rigs".
+ * being worked. Turning a clamp or a blade over mirrors u, because u always runs towards the tip; the arms of an
+ * upright rig stay where they are. Source: docs/geometry.md, "Rigs".
  */
 export function pivotAt(rig: Rig, heightMm: number, side: Side): PivotPlace {
   const place = side === 'B' && rig.pivotB ? rig.pivotB : rig.pivot

@@ -8,7 +8,16 @@ export const postRig: Rig = {
   name: 'Post rig',
   notes: '',
   kind: 'turning-post',
-  jaws: { name: 'Wide', widthMm: 30, halfThicknessMm: 4, depthMm: 20, mostSpineFlatMm: 5, mostSpineSabreMm: 9, knobHeightMm: null, knobBehindMm: null },
+  jaws: {
+    name: 'Wide',
+    widthMm: 30,
+    halfThicknessMm: 4,
+    depthMm: 20,
+    mostSpineFlatMm: 5,
+    mostSpineSabreMm: 9,
+    knobHeightMm: null,
+    knobBehindMm: null,
+  },
   moreJaws: [],
   stops: [],
   positionMarks: [],
@@ -34,7 +43,14 @@ export const screwRig: Rig = {
 export const scaleRig: Rig = {
   ...postRig,
   name: 'Degree-scale rig',
-  height: { by: 'degree-scale', lowestMarkDeg: 10, highestMarkDeg: 35, stepDeg: 0.5, drawnForBladeHeightMm: 30, drawnForFaceOffsetMm: 6 },
+  height: {
+    by: 'degree-scale',
+    lowestMarkDeg: 10,
+    highestMarkDeg: 35,
+    stepDeg: 0.5,
+    drawnForBladeHeightMm: 30,
+    drawnForFaceOffsetMm: 6,
+  },
 }
 export const armsRig: Rig = { ...postRig, name: 'Two arms', kind: 'two-arm', pivotB: { setbackMm: 97, alongMm: 2 } }
 export const tableRig: Rig = { ...postRig, name: 'Table', kind: 'table-post', jaws: null }

@@ -7,7 +7,11 @@ const anglePerSide = z
   .number()
   .gt(0, 'An edge angle is above 0°.')
   .max(60, 'More than 60° per side is no cutting edge.')
-const measuredPerSide = z.number().min(0, 'An angle read is 0° or more.').max(90, 'An angle read is 90° at most.').nullable()
+const measuredPerSide = z
+  .number()
+  .min(0, 'An angle read is 0° or more.')
+  .max(90, 'An angle read is 90° at most.')
+  .nullable()
 
 /** An angle the user has read off, per side; null while unknown. */
 const readPair = z.object({ aDeg: measuredPerSide, bDeg: measuredPerSide })
@@ -42,7 +46,12 @@ export const setup = z.object({
   holdTolerance: holdTolerance.prefault({}),
   /** What is dialled on each side; `linked`: one dial serves both. */
   dialled: z.object({ a: dialSetting, b: dialSetting, linked: z.boolean() }),
-  wanted: z.object({ aDeg: anglePerSide, bDeg: anglePerSide, linked: z.boolean(), why: z.string().max(300).default('') }),
+  wanted: z.object({
+    aDeg: anglePerSide,
+    bDeg: anglePerSide,
+    linked: z.boolean(),
+    why: z.string().max(300).default(''),
+  }),
   /** The place of the edge looked at, arc length from the heel; null: over the middle of the jaws. */
   lookAtMm: z.number().min(0).max(3000).nullable().default(null),
   /** The stones to be used one after the other; empty: none chosen yet. */

@@ -13,9 +13,9 @@ export interface BothWaysUp {
 }
 
 /**
- * From a gauge zeroed on the jaws (or the table) and stood on the blade's flat, square to the edge, with A up and with B up,
- * degrees, positive where the flat rises towards the edge: the tilt of the centre plane on side A, and the primary half-angle.
- * Source: docs/geometry.md, "The two sides".
+ * From a gauge zeroed on the jaws (or the table) and stood on the blade's flat, square to the edge, with A up and with
+ * B up, degrees, positive where the flat rises towards the edge: the tilt of the centre plane on side A, and the
+ * primary half-angle. Source: docs/geometry.md, "The two sides".
  */
 export const tiltFromFlats = (flatDeg: BothWaysUp): { tiltDeg: number; halfAngleDeg: number } => ({
   tiltDeg: (flatDeg.a - flatDeg.b) / 2,
@@ -23,15 +23,16 @@ export const tiltFromFlats = (flatDeg: BothWaysUp): { tiltDeg: number; halfAngle
 })
 
 /**
- * From the height of the edge over one and the same plate (mm), turned over with the clamp: how far the centre plane stands
- * off the jaws' at their front, on side A, once the tilt's part out at the edge is taken away. Source: as above.
+ * From the height of the edge over one and the same plate (mm), turned over with the clamp: how far the centre plane
+ * stands off the jaws' at their front, on side A, once the tilt's part out at the edge is taken away. Source: as above.
  */
 export const offsetFromEdgeHeights = (heightMm: BothWaysUp, bladeHeightMm: number, tiltDeg: number): number =>
   (heightMm.a - heightMm.b) / 2 - bladeHeightMm * Math.sin(radians(tiltDeg))
 
 /**
- * Whose error it is: half-differences found with the blade as it was and with the blade alone turned over in the jaws. The
- * clamp's part stays, the blade's own (an uneven grind) changes sign. In whatever unit they were found. Source: as above.
+ * Whose error it is: half-differences found with the blade as it was and with the blade alone turned over in the jaws.
+ * The clamp's part stays, the blade's own (an uneven grind) changes sign. In whatever unit they were found. Source: as
+ * above.
  */
 export const clampOrBlade = (asItWas: number, turnedInJaws: number): { clamp: number; blade: number } => ({
   clamp: (asItWas + turnedInJaws) / 2,
@@ -44,11 +45,16 @@ export interface FoundOffset {
 }
 
 /**
- * The centring offset that makes the gauge on the stone (zeroed on the blade's centre plane) differ by as much between the
- * sides as was read, with the tilt as the job has it. Refused where an angle does not exist or no offset explains it.
- * Source: as above.
+ * The centring offset that makes the gauge on the stone (zeroed on the blade's centre plane) differ by as much between
+ * the sides as was read, with the tilt as the job has it. Refused where an angle does not exist or no offset explains
+ * it. Source: as above.
  */
-export function offsetFromStoneReadings(job: Job, pivotHeightMm: Readonly<Record<Side, number>>, station: Station, readDeg: BothWaysUp): FoundOffset | Refusal {
+export function offsetFromStoneReadings(
+  job: Job,
+  pivotHeightMm: Readonly<Record<Side, number>>,
+  station: Station,
+  readDeg: BothWaysUp,
+): FoundOffset | Refusal {
   let refused: Refusal | null = null
   const reading = (side: Side, centreOffsetMm: number): number => {
     const held = { ...job.held, centreOffsetMm }

@@ -8,7 +8,9 @@ export type SideCause = (typeof SIDE_CAUSES)[number]
 export interface SideDifference {
   /** The edge angle on A less the one on B, degrees; null where a side has none. */
   readonly differenceDeg: number | null
-  /** What each cause adds to it: what would go if that cause alone were put right. Causes that add nothing are left out. */
+  /**
+   * What each cause adds to it: what would go if that cause alone were put right. Causes that add nothing are left out.
+   */
   readonly shares: readonly { readonly cause: SideCause; readonly deg: number }[]
 }
 
@@ -16,7 +18,11 @@ export interface SideDifference {
 const LEAST_DEG = 0.005
 
 /** How far the two sides differ at a station, and why. Source: docs/geometry.md, "The two sides". */
-export function sideDifference(job: Job, dialled: { a: DialSetting; b: DialSetting }, station: Station): SideDifference {
+export function sideDifference(
+  job: Job,
+  dialled: { a: DialSetting; b: DialSetting },
+  station: Station,
+): SideDifference {
   const between = (at: Job, dials = dialled): number | null => {
     const [a, b] = [contactFor(at, 'A', dials.a, station), contactFor(at, 'B', dials.b, station)]
     return a.ok && b.ok ? a.edgeAngleDeg - b.edgeAngleDeg : null
@@ -28,7 +34,8 @@ export function sideDifference(job: Job, dialled: { a: DialSetting; b: DialSetti
     'centre-offset': () => between({ ...job, held: { ...held, centreOffsetMm: 0 } }),
     tilt: () => between({ ...job, held: { ...held, tiltDeg: 0 } }),
     arms: () => between({ ...job, rig: { ...rig, pivotB: rig.pivotB && rig.pivot } }),
-    'pivot-along': () => between({ ...job, rig: { ...rig, pivot: onMiddle(rig.pivot), pivotB: rig.pivotB && onMiddle(rig.pivotB) } }),
+    'pivot-along': () =>
+      between({ ...job, rig: { ...rig, pivot: onMiddle(rig.pivot), pivotB: rig.pivotB && onMiddle(rig.pivotB) } }),
     dials: () => between(job, { a: dialled.a, b: dialled.a }),
   }
   const shares = SIDE_CAUSES.flatMap((cause) => {

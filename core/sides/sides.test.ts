@@ -25,13 +25,21 @@ describe('how far the sides differ', () => {
   })
 
   it('tells unequal arms and unequal dials apart', () => {
-    const { shares } = sideDifference({ ...sampleJob, rig: armsRig }, { a: settingOfHeight(armsRig, 58), b: settingOfHeight(armsRig, 56) }, station)
+    const { shares } = sideDifference(
+      { ...sampleJob, rig: armsRig },
+      { a: settingOfHeight(armsRig, 58), b: settingOfHeight(armsRig, 56) },
+      station,
+    )
     expect(shares.map((share) => share.cause).sort()).toEqual(['arms', 'dials'])
   })
 
   it('a table rest on faces of unequal slope differs by twice the half-difference', () => {
     const uneven = { ...sampleJob, rig: tableRig, held: { ...sampleJob.held, tiltDeg: 0.5 } }
-    const { differenceDeg } = sideDifference(uneven, { a: settingOfHeight(tableRig, 58), b: settingOfHeight(tableRig, 58) }, station)
+    const { differenceDeg } = sideDifference(
+      uneven,
+      { a: settingOfHeight(tableRig, 58), b: settingOfHeight(tableRig, 58) },
+      station,
+    )
     expect(Math.abs(differenceDeg!)).toBeCloseTo(1, 1)
   })
 })
@@ -47,7 +55,8 @@ describe('finding the centring error', () => {
   })
 
   it('by turning over: half the difference of the edge’s heights, less what the tilt lifts', () => {
-    const edgeOver = ({ offsetMm, tiltDeg }: { offsetMm: number; tiltDeg: number }) => 40 + offsetMm + 28 * Math.sin((tiltDeg * Math.PI) / 180)
+    const edgeOver = ({ offsetMm, tiltDeg }: { offsetMm: number; tiltDeg: number }) =>
+      40 + offsetMm + 28 * Math.sin((tiltDeg * Math.PI) / 180)
     expect(offsetFromEdgeHeights({ a: edgeOver(tilts.a), b: edgeOver(tilts.b) }, 28, 0.6)).toBeCloseTo(0.4, 9)
   })
 
@@ -68,7 +77,10 @@ describe('finding the centring error', () => {
 
   it('and the correction brings both sides to the wanted angle', () => {
     const stations = evenStations(off.blade.edge, 50)
-    const known = { bladeHeightToleranceMm: 0.5, holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 } }
+    const known = {
+      bladeHeightToleranceMm: 0.5,
+      holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
+    }
     const e = evaluate(off, { dialled: { a: dial(57), b: dial(59), linked: false }, lookAtMm: 40, ...known }, stations)
     const [a, b] = [e.sides.A, e.sides.B]
     expect(a.ok && b.ok && a.contact.edgeAngleDeg - b.contact.edgeAngleDeg).toBeLessThan(0.1)

@@ -18,7 +18,9 @@ export const FLATTEN_OVER_DEG = 0.2
 /** Fewer blades left than this and a new stone should be at hand. */
 const FEW_BLADES = 10
 
-/** How a stone stands by its measures and its wear log, and what is due. Source: docs/geometry.md, "Changing the stone". */
+/**
+ * How a stone stands by its measures and its wear log, and what is due. Source: docs/geometry.md, "Changing the stone".
+ */
 export function stoneCondition(stone: Stone): StoneCondition {
   const ends = stone.faceOffsetEnds
   const taperDeg = ends ? faceTiltDeg(ends.nearMm, ends.farMm, stone.lengthMm) : 0

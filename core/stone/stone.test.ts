@@ -32,7 +32,12 @@ describe('grits by their standards', () => {
   it('a number between two of the standard’s lies between their sizes; one outside is refused with the range', () => {
     expect(um('JIS', 5000)).toBeGreaterThan(2)
     expect(um('JIS', 5000)).toBeLessThan(3)
-    expect(grainSize({ standard: 'FEPA F', number: 3000 })).toEqual({ ok: false, reason: 'no-such-grit', coarsest: 16, finest: 2000 })
+    expect(grainSize({ standard: 'FEPA F', number: 3000 })).toEqual({
+      ok: false,
+      reason: 'no-such-grit',
+      coarsest: 16,
+      finest: 2000,
+    })
     expect(um('JIS', 12)).toBe('no-such-grit')
   })
 
@@ -43,7 +48,8 @@ describe('grits by their standards', () => {
         expect(coarser).toBeGreaterThan(finer as number)
       }),
     )
-    for (const standard of GRIT_STANDARDS) expect(nearestGrit(um(standard, 400) as number, standard)).toEqual({ standard, number: 400 })
+    for (const standard of GRIT_STANDARDS)
+      expect(nearestGrit(um(standard, 400) as number, standard)).toEqual({ standard, number: 400 })
     expect(nearestGrit(0.25, 'FEPA P')).toBeNull()
   })
 })
@@ -58,7 +64,13 @@ describe('a tapered stone', () => {
 
 describe('how a stone stands', () => {
   const stone = { ...plainStone, faceOffsetMm: 6, wornOutAtMm: 4 }
-  const entry = (faceOffsetMm: number | null, blades: number) => ({ on: '2026-05-01', did: 'used' as const, faceOffsetMm, blades, note: '' })
+  const entry = (faceOffsetMm: number | null, blades: number) => ({
+    on: '2026-05-01',
+    did: 'used' as const,
+    faceOffsetMm,
+    blades,
+    note: '',
+  })
 
   it('tells its wear for each blade from the first measure to the last, and how many blades are left', () => {
     const worn = stoneCondition({ ...stone, log: [entry(7, 5), entry(null, 30), entry(6, 20)] })
@@ -68,7 +80,9 @@ describe('how a stone stands', () => {
 
   it('is due for flattening once taper and dish tilt the angle by more than a fifth of a degree, for replacement once worn', () => {
     expect(stoneCondition({ ...stone, dishMm: 0.1 })).toMatchObject({ due: 'nothing' })
-    expect(stoneCondition({ ...stone, dishMm: 0.1, faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 } })).toMatchObject({ due: 'flatten' })
+    expect(stoneCondition({ ...stone, dishMm: 0.1, faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 } })).toMatchObject({
+      due: 'flatten',
+    })
     expect(stoneCondition({ ...stone, faceOffsetMm: 4.1, log: [entry(6, 0), entry(4.1, 90)] }).due).toBe('replace-soon')
     expect(stoneCondition({ ...stone, faceOffsetMm: 3.9 }).due).toBe('replace')
   })

@@ -3,8 +3,12 @@ import { grit } from './grit'
 
 export const STONE_KINDS = ['diamond', 'water', 'oil', 'ceramic', 'film', 'strop'] as const
 
-const offset = z.number().min(0, 'A face offset is 0 or more.').max(60, 'No stone’s face lies more than 60 mm from its rod.')
-const size = (what: string, most: number) => z.number().positive(`The ${what} must be above 0.`).max(most, `A ${what} above ${most} mm is no stone for a rod.`)
+const offset = z
+  .number()
+  .min(0, 'A face offset is 0 or more.')
+  .max(60, 'No stone’s face lies more than 60 mm from its rod.')
+const size = (what: string, most: number) =>
+  z.number().positive(`The ${what} must be above 0.`).max(most, `A ${what} above ${most} mm is no stone for a rod.`)
 
 export const STONE_DEEDS = ['measured', 'used', 'flattened'] as const
 

@@ -4,8 +4,8 @@ import type { Vec2 } from '../vector/vec2'
 export type Homography = readonly [number, number, number, number, number, number, number, number, number]
 
 /**
- * The projective map that takes four points to four others; null when three of them lie on a line, so that there is none.
- * Source: docs/geometry.md, "Tracing a photograph" (the eight linear equations, solved by elimination).
+ * The projective map that takes four points to four others; null when three of them lie on a line, so that there is
+ * none. Source: docs/geometry.md, "Tracing a photograph" (the eight linear equations, solved by elimination).
  */
 export function homographyOf(from: readonly Vec2[], to: readonly Vec2[]): Homography | null {
   if (from.length !== 4 || to.length !== 4) return null
@@ -31,7 +31,8 @@ function eliminate(rows: number[][]): number[] | null {
   const size = rows.length
   for (let column = 0; column < size; column++) {
     let pivot = column
-    for (let row = column + 1; row < size; row++) if (Math.abs(rows[row]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = row
+    for (let row = column + 1; row < size; row++)
+      if (Math.abs(rows[row]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = row
     if (Math.abs(rows[pivot]![column]!) < 1e-9) return null
     ;[rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!]
     for (let row = 0; row < size; row++) {

@@ -16,9 +16,10 @@ const MOST_JUMP_PX = 3
 const NEIGHBOURS = 5
 
 /**
- * Moves a rough chain of points (pixels) onto the outline that runs beside it: at places every few pixels the strongest jump in
- * brightness across the chain, within `reachPx` of it, to a fraction of a pixel; places that disagree with their neighbours are left
- * out, and the noise is taken out within each stretch between two marked points, so that a corner that was marked stays sharp. Source: docs/geometry.md, "Tracing a photograph".
+ * Moves a rough chain of points (pixels) onto the outline that runs beside it: at places every few pixels the strongest
+ * jump in brightness across the chain, within `reachPx` of it, to a fraction of a pixel; places that disagree with
+ * their neighbours are left out, and the noise is taken out within each stretch between two marked points, so that a
+ * corner that was marked stays sharp. Source: docs/geometry.md, "Tracing a photograph".
  */
 export function snapToOutline(picture: GrayPicture, rough: readonly Vec2[], reachPx: number): Vec2[] {
   const places = spaced(rough, EVERY_PX)
@@ -46,7 +47,8 @@ function lineAt0(points: readonly (readonly [number, number])[]): number {
   return below === 0 ? sy / n : (sy * sxx - sx * sxy) / below
 }
 
-const middleOf = (values: readonly number[]): number => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+const middleOf = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
 /** Places along a chain, evenly spaced, with the direction across it. */
 function spaced(chain: readonly Vec2[], every: number): { at: Vec2; normal: Vec2; stretch: number }[] {
@@ -57,16 +59,25 @@ function spaced(chain: readonly Vec2[], every: number): { at: Vec2; normal: Vec2
     if (size < 1e-6) continue
     const way: Vec2 = [(to[0] - from[0]) / size, (to[1] - from[1]) / size]
     const count = Math.max(1, Math.round(size / every))
-    for (let k = 0; k < count; k++) places.push({ at: [from[0] + (way[0] * size * k) / count, from[1] + (way[1] * size * k) / count], normal: [-way[1], way[0]], stretch: i })
+    for (let k = 0; k < count; k++)
+      places.push({
+        at: [from[0] + (way[0] * size * k) / count, from[1] + (way[1] * size * k) / count],
+        normal: [-way[1], way[0]],
+        stretch: i,
+      })
     if (i === chain.length - 1) places.push({ at: to, normal: [-way[1], way[0]], stretch: i })
   }
   return places
 }
 
-/** Where along the normal the brightness jumps most, pixels from the place; near ones are preferred. Null where nothing jumps. */
+/**
+ * Where along the normal the brightness jumps most, pixels from the place; near ones are preferred. Null where nothing
+ * jumps.
+ */
 function strongestJump(picture: GrayPicture, at: Vec2, normal: Vec2, reach: number): number | null {
   const profile: number[] = []
-  for (let offset = -reach - 1; offset <= reach + 1; offset++) profile.push(brightness(picture, at[0] + normal[0] * offset, at[1] + normal[1] * offset))
+  for (let offset = -reach - 1; offset <= reach + 1; offset++)
+    profile.push(brightness(picture, at[0] + normal[0] * offset, at[1] + normal[1] * offset))
   const jumps = profile.slice(2).map((bright, i) => Math.abs(bright - profile[i]!))
   const weight = (i: number) => jumps[i]! * Math.exp(-(((i - reach) / (0.9 * reach)) ** 2))
   let best = 0
@@ -84,12 +95,16 @@ function brightness({ width, height, pixels }: GrayPicture, x: number, y: number
   const [ix, iy] = [Math.floor(cx), Math.floor(cy)]
   const [fx, fy] = [cx - ix, cy - iy]
   const row = iy * width + ix
-  return (pixels[row]! * (1 - fx) + pixels[row + 1]! * fx) * (1 - fy) + (pixels[row + width]! * (1 - fx) + pixels[row + width + 1]! * fx) * fy
+  return (
+    (pixels[row]! * (1 - fx) + pixels[row + 1]! * fx) * (1 - fy) +
+    (pixels[row + width]! * (1 - fx) + pixels[row + width + 1]! * fx) * fy
+  )
 }
 
 /** Brightness of an RGBA picture, by the usual weights of the three colours. */
 export function toGray(rgba: Uint8ClampedArray, width: number, height: number): GrayPicture {
   const pixels = new Uint8Array(width * height)
-  for (let i = 0, k = 0; i < pixels.length; i++, k += 4) pixels[i] = (rgba[k]! * 77 + rgba[k + 1]! * 150 + rgba[k + 2]! * 29) >> 8
+  for (let i = 0, k = 0; i < pixels.length; i++, k += 4)
+    pixels[i] = (rgba[k]! * 77 + rgba[k + 1]! * 150 + rgba[k + 2]! * 29) >> 8
   return { width, height, pixels }
 }

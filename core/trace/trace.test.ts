@@ -9,18 +9,39 @@ import { tracedEdge } from './toBlade'
 
 const SIZE = { width: 1500, height: 1000 }
 /** An A4 sheet photographed from one side: its corners in the picture. */
-const SHEET: Vec2[] = [[0, 0], [297, 0], [297, 210], [0, 210]]
-const SEEN: Vec2[] = [[170, 150], [1330, 90], [1440, 900], [80, 860]]
+const SHEET: Vec2[] = [
+  [0, 0],
+  [297, 0],
+  [297, 210],
+  [0, 210],
+]
+const SEEN: Vec2[] = [
+  [170, 150],
+  [1330, 90],
+  [1440, 900],
+  [80, 860],
+]
 const toMm = homographyOf(SEEN, SHEET)!
 const toPicture = homographyOf(SHEET, SEEN)!
 
-const { edge, spine } = SHAPES['drop-point'].build({ ...SHAPES['drop-point'].usual, lengthMm: 150, bellyFromMm: 90, widthMm: 30, heelWidthMm: 30 })
+const { edge, spine } = SHAPES['drop-point'].build({
+  ...SHAPES['drop-point'].usual,
+  lengthMm: 150,
+  bellyFromMm: 90,
+  widthMm: 30,
+  heelWidthMm: 30,
+})
 /** The blade lies a little askew on the sheet. */
 const onSheet = ([x, y]: Vec2): Vec2 => {
   const turn = 0.08
   return [70 + x * Math.cos(turn) - y * Math.sin(turn), 80 + x * Math.sin(turn) + y * Math.cos(turn)]
 }
-const outline = [...evenStations(edge, 300).map((station) => station.point), ...evenStations(spine, 300).map((station) => station.point).reverse()].map((point) => applied(toPicture, onSheet(point)))
+const outline = [
+  ...evenStations(edge, 300).map((station) => station.point),
+  ...evenStations(spine, 300)
+    .map((station) => station.point)
+    .reverse(),
+].map((point) => applied(toPicture, onSheet(point)))
 
 /** A dark blade on bright paper, its border two pixels soft, with noise. */
 function photograph(): GrayPicture {
@@ -54,15 +75,29 @@ describe('the way from picture to millimetres', () => {
   it('takes the corners of the sheet to its corners and back', () => {
     SEEN.forEach((corner, i) => applied(toMm, corner).forEach((mm, k) => expect(mm).toBeCloseTo(SHEET[i]![k]!, 6)))
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 297, noNaN: true }), fc.double({ min: 0, max: 210, noNaN: true }), (x, y) => {
-        const back = applied(toMm, applied(toPicture, [x, y]))
-        expect(Math.hypot(back[0] - x, back[1] - y)).toBeLessThan(1e-6)
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 297, noNaN: true }),
+        fc.double({ min: 0, max: 210, noNaN: true }),
+        (x, y) => {
+          const back = applied(toMm, applied(toPicture, [x, y]))
+          expect(Math.hypot(back[0] - x, back[1] - y)).toBeLessThan(1e-6)
+        },
+      ),
     )
   })
 
   it('does not exist when three corners lie on a line', () => {
-    expect(homographyOf([[0, 0], [1, 0], [2, 0], [0, 1]], SHEET)).toBeNull()
+    expect(
+      homographyOf(
+        [
+          [0, 0],
+          [1, 0],
+          [2, 0],
+          [0, 1],
+        ],
+        SHEET,
+      ),
+    ).toBeNull()
   })
 })
 
@@ -77,7 +112,9 @@ describe('tracing a photograph', () => {
   const spineMarks: [Vec2, Vec2] = [applied(toPicture, onSheet([0, 0])), applied(toPicture, onSheet([75, 0]))]
   const worst = (points: readonly Vec2[]) => {
     const fine = evenStations(edge, 1500).map((station) => station.point)
-    return Math.max(...points.map((point) => Math.min(...fine.map((at) => Math.hypot(at[0] - point[0], at[1] - point[1])))))
+    return Math.max(
+      ...points.map((point) => Math.min(...fine.map((at) => Math.hypot(at[0] - point[0], at[1] - point[1])))),
+    )
   }
 
   it('with perspective, noise and a shaky hand: within 0.3 mm of the blade', () => {
@@ -92,13 +129,33 @@ describe('tracing a photograph', () => {
 
   it('says what is wrong: too short, behind the heel, crossing itself', () => {
     const flat: Homography = scaleOnly(0.1)
-    const mark: [Vec2, Vec2] = [[0, 0], [500, 0]]
+    const mark: [Vec2, Vec2] = [
+      [0, 0],
+      [500, 0],
+    ]
     const why = (points: Vec2[]) => {
       const traced = tracedEdge(points, mark, flat)
       return traced.ok ? '' : traced.message
     }
-    expect(why([[0, 200], [20, 200]])).toMatch(/shorter than 5 mm/)
-    expect(why([[500, 200], [100, 200]])).toMatch(/behind the heel/)
-    expect(why([[0, 200], [400, 200], [400, 300], [200, 100]])).toMatch(/crosses itself/)
+    expect(
+      why([
+        [0, 200],
+        [20, 200],
+      ]),
+    ).toMatch(/shorter than 5 mm/)
+    expect(
+      why([
+        [500, 200],
+        [100, 200],
+      ]),
+    ).toMatch(/behind the heel/)
+    expect(
+      why([
+        [0, 200],
+        [400, 200],
+        [400, 300],
+        [200, 100],
+      ]),
+    ).toMatch(/crosses itself/)
   })
 })

@@ -7,4 +7,6 @@ import { useDatabase } from '../store/store'
 /** A whole tool room with many traced edges is still far below this. */
 const MOST_BACKUP_BYTES = 50_000_000
 
-export default defineEventHandler(async (event) => bringBack(await useDatabase(), parsed(backup, await jsonBody(event, MOST_BACKUP_BYTES))))
+export default defineEventHandler(async (event) =>
+  bringBack(await useDatabase(), parsed(backup, await jsonBody(event, MOST_BACKUP_BYTES))),
+)

@@ -11,6 +11,10 @@ const MOST_TOOLS_BYTES = 5_000_000
 export default defineEventHandler(async (event) => {
   const tools = parsed(toolFile, await jsonBody(event, MOST_TOOLS_BYTES))
   const db = await useDatabase()
-  await refuseSlotsBelowFace(db, tools.rigs.map((rig, i) => ({ rig, path: `rigs.${i}.` })), tools.stones)
+  await refuseSlotsBelowFace(
+    db,
+    tools.rigs.map((rig, i) => ({ rig, path: `rigs.${i}.` })),
+    tools.stones,
+  )
   return takeInTools(db, tools)
 })

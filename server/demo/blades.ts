@@ -21,7 +21,15 @@ export const demoBlades = {
     edge: [{ type: 'line', from: [0, 18], to: [62, 18] }],
     spine: [
       { type: 'line', from: [0, 0], to: [44, 0] },
-      { type: 'bezier', points: [[44, 0], [54, 0], [60, 8], [62, 18]] },
+      {
+        type: 'bezier',
+        points: [
+          [44, 0],
+          [54, 0],
+          [60, 8],
+          [62, 18],
+        ],
+      },
     ],
     handleLengthMm: 105,
   },
@@ -38,9 +46,27 @@ export const demoBlades = {
     primaryGrindHeightMm: 14,
     edge: [
       { type: 'line', from: [0, 15], to: [34, 15] },
-      { type: 'bezier', points: [[34, 15], [44, 15], [51, 11], [55, 3]] },
+      {
+        type: 'bezier',
+        points: [
+          [34, 15],
+          [44, 15],
+          [51, 11],
+          [55, 3],
+        ],
+      },
     ],
-    spine: [{ type: 'bezier', points: [[0, 0], [25, 0], [45, 0], [55, 3]] }],
+    spine: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 0],
+          [25, 0],
+          [45, 0],
+          [55, 3],
+        ],
+      },
+    ],
     handleLengthMm: 100,
   },
   pruning: {
@@ -54,7 +80,17 @@ export const demoBlades = {
     thicknessBehindEdgeMm: 0.6,
     primaryGrindHeightMm: 20,
     edge: [{ type: 'arc', centre: [41.3, 95], radiusMm: 72, startDeg: -125, endDeg: -60 }],
-    spine: [{ type: 'bezier', points: [[0, 0], [34, -3], [76, -2], [77.3, 32.6462]] }],
+    spine: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 0],
+          [34, -3],
+          [76, -2],
+          [77.3, 32.6462],
+        ],
+      },
+    ],
     handleLengthMm: 110,
   },
   harvest: {
@@ -69,12 +105,28 @@ export const demoBlades = {
     thicknessBehindEdgeMm: 0.45,
     primaryGrindHeightMm: 36,
     edge: [
-      { type: 'bezier', points: [[0, 36], [50, 39], [95, 39], [122, 34]] },
+      {
+        type: 'bezier',
+        points: [
+          [0, 36],
+          [50, 39],
+          [95, 39],
+          [122, 34],
+        ],
+      },
       { type: 'arc', centre: [118.75, 16.28], radiusMm: 18.0156, startDeg: 79.6065, endDeg: 5 },
     ],
     spine: [
       { type: 'line', from: [0, 0], to: [120, 0] },
-      { type: 'bezier', points: [[120, 0], [131, 0], [138, 8], [136.6970, 17.8502]] },
+      {
+        type: 'bezier',
+        points: [
+          [120, 0],
+          [131, 0],
+          [138, 8],
+          [136.697, 17.8502],
+        ],
+      },
     ],
     handleLengthMm: 115,
   },
@@ -99,7 +151,15 @@ export const demoBlades = {
     ],
     spine: [
       { type: 'line', from: [0, 0], to: [50, 0] },
-      { type: 'bezier', points: [[50, 0], [68, 0], [82, 3], [91.86184, 8.81094]] },
+      {
+        type: 'bezier',
+        points: [
+          [50, 0],
+          [68, 0],
+          [82, 3],
+          [91.86184, 8.81094],
+        ],
+      },
     ],
     handleLengthMm: 112,
   },
@@ -117,8 +177,28 @@ export const demoBlades = {
     bevelDeg: { aDeg: 16.2, bDeg: 17 },
     thicknessBehindEdgeMm: 0.3,
     primaryGrindHeightMm: 46,
-    edge: [{ type: 'bezier', points: [[0, 46], [80, 49], [150, 44], [205, 12]] }],
-    spine: [{ type: 'bezier', points: [[0, 0], [80, 0], [160, 2], [205, 12]] }],
+    edge: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 46],
+          [80, 49],
+          [150, 44],
+          [205, 12],
+        ],
+      },
+    ],
+    spine: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 0],
+          [80, 0],
+          [160, 2],
+          [205, 12],
+        ],
+      },
+    ],
     handleLengthMm: 125,
   },
   paring: {
@@ -132,8 +212,28 @@ export const demoBlades = {
     spineThicknessMm: 1.6,
     thicknessBehindEdgeMm: 0.3,
     primaryGrindHeightMm: 20,
-    edge: [{ type: 'bezier', points: [[0, 21], [38, 22], [66, 20], [90, 6]] }],
-    spine: [{ type: 'bezier', points: [[0, 0], [40, 0], [74, 1], [90, 6]] }],
+    edge: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 21],
+          [38, 22],
+          [66, 20],
+          [90, 6],
+        ],
+      },
+    ],
+    spine: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 0],
+          [40, 0],
+          [74, 1],
+          [90, 6],
+        ],
+      },
+    ],
     handleLengthMm: 105,
   },
   angular: {
@@ -152,7 +252,17 @@ export const demoBlades = {
       { type: 'line', from: [0, 26], to: [58, 26] },
       { type: 'line', from: [58, 26], to: [90, 7] },
     ],
-    spine: [{ type: 'bezier', points: [[0, 0], [40, 0], [70, 1], [90, 7]] }],
+    spine: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 0],
+          [40, 0],
+          [70, 1],
+          [90, 7],
+        ],
+      },
+    ],
     handleLengthMm: 115,
   },
 } satisfies Record<string, z.input<typeof blade>>

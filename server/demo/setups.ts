@@ -13,7 +13,13 @@ export interface DemoSetup extends Omit<z.input<typeof setup>, 'rigId' | 'bladeI
 }
 
 const notYet = { aDeg: null, bDeg: null }
-const held = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({ bladeXMm, bladeYMm, turnDeg, centreOffsetMm: 0, tiltDeg: 0 })
+const held = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
+  bladeXMm,
+  bladeYMm,
+  turnDeg,
+  centreOffsetMm: 0,
+  tiltDeg: 0,
+})
 const common = { notes: '', bladeHeightToleranceMm: 0.5, lookAtMm: null, read: notYet, proved: notYet }
 
 /** Jobs on the bench: one just begun, some set, one already proved. */

@@ -2,7 +2,15 @@ import type { z } from 'zod'
 import { grainSize, type Grit } from '../../core/stone/grit'
 import { stone, type Stone } from '../../core/stone/stone'
 
-type Row = [name: string, kind: Stone['kind'], grain: Grit | number, nearMm: number, farMm: number, lubricant: string, notes: string]
+type Row = [
+  name: string,
+  kind: Stone['kind'],
+  grain: Grit | number,
+  nearMm: number,
+  farMm: number,
+  lubricant: string,
+  notes: string,
+]
 
 const fepaF = (number: number): Grit => ({ standard: 'FEPA F', number })
 const jis = (number: number): Grit => ({ standard: 'JIS', number })
@@ -34,7 +42,13 @@ const worn: Record<string, Pick<z.input<typeof stone>, 'dishMm' | 'wornOutAtMm' 
     dishMm: 0.12,
     log: [
       { on: '2026-03-02', did: 'measured', faceOffsetMm: 9.2, note: 'New.' },
-      { on: '2026-10-01', did: 'measured', faceOffsetMm: 8.8, blades: 30, note: 'Dished: the belly of the pruning knife does it.' },
+      {
+        on: '2026-10-01',
+        did: 'measured',
+        faceOffsetMm: 8.8,
+        blades: 30,
+        note: 'Dished: the belly of the pruning knife does it.',
+      },
     ],
   },
 }

@@ -34,7 +34,8 @@ export const revisionOf = (from: unknown): number => parsed(startedFrom, from).r
 /** What was written, or the refusal that says why it was not. */
 export function answer<K extends KeptKind>(written: Written<K>): KeptByKind[K] {
   if (written.ok) return written.kept
-  if (written.why === 'outdated') throw refusal(409, 'This was changed elsewhere meanwhile.', { current: written.current })
+  if (written.why === 'outdated')
+    throw refusal(409, 'This was changed elsewhere meanwhile.', { current: written.current })
   if (written.why === 'missing') throw refusal(404, 'There is no such thing here.')
   const message = `There is no such ${written.field.replace('Id', '')}.`
   throw refusal(422, message, { fields: [{ field: written.field, message }] })

@@ -23,7 +23,10 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
   }
 }
 
-/** Merges a backup into what is kept, all of it or nothing: things not here are added, newer ones written, the rest left. Preferences stay. */
+/**
+ * Merges a backup into what is kept, all of it or nothing: things not here are added, newer ones written, the rest
+ * left. Preferences stay.
+ */
 export async function bringBack(db: Database, from: Backup): Promise<BroughtBack> {
   const count: BroughtBack = { added: 0, updated: 0, left: 0 }
   await db.transaction(async (within) => {

@@ -45,7 +45,9 @@ describe('what is kept', () => {
 
   it('a job that names a stone that is not there is refused at that field', async () => {
     const setups = keptRepository(open.db, 'setups')
-    const [{ id, revision, createdAt, updatedAt, archivedAt, ...content }] = (await setups.list()) as [Awaited<ReturnType<typeof setups.list>>[number]]
+    const [{ id, revision, createdAt, updatedAt, archivedAt, ...content }] = (await setups.list()) as [
+      Awaited<ReturnType<typeof setups.list>>[number],
+    ]
     expect([id, revision, createdAt, updatedAt, archivedAt]).toHaveLength(5)
     const written = await setups.create({ ...content, stoneId: '0197a000-0000-7000-8000-00000000dead' })
     expect(written).toEqual({ ok: false, why: 'unknown-reference', field: 'stoneId' })
@@ -55,7 +57,10 @@ describe('what is kept', () => {
     const start = await readPreferences(open.db)
     expect(start).toMatchObject({ unit: 'mm', angles: 'per-side', revision: 0 })
     const { revision, ...wanted } = start
-    expect(await writePreferences(open.db, revision, { ...wanted, unit: 'in' })).toMatchObject({ unit: 'in', revision: 1 })
+    expect(await writePreferences(open.db, revision, { ...wanted, unit: 'in' })).toMatchObject({
+      unit: 'in',
+      revision: 1,
+    })
     expect(await writePreferences(open.db, 0, wanted)).toBeNull()
   })
 })
@@ -79,7 +84,10 @@ describe('the demo data', () => {
       const { sides } = evaluate({ rig, blade, stone, held: setup.held }, setup, stations)
       for (const side of Object.values(sides)) {
         if (!side.ok) throw new Error(`${setup.name}: ${side.reason}`)
-        expect(side.along.every((at) => at.ok), setup.name).toBe(true)
+        expect(
+          side.along.every((at) => at.ok),
+          setup.name,
+        ).toBe(true)
         expect(Math.abs(side.contact.edgeAngleDeg - setup.wanted.aDeg), setup.name).toBeLessThan(6)
       }
     }

@@ -18,13 +18,19 @@ export type Written<K extends KeptKind> =
   | { ok: false; why: 'outdated'; current: KeptByKind[K] }
   | { ok: false; why: 'unknown-reference'; field: string }
 
-/** Reads and writes one kind of kept thing. A write names the revision it started from; an outdated one changes nothing. */
+/**
+ * Reads and writes one kind of kept thing. A write names the revision it started from; an outdated one changes nothing.
+ */
 export function keptRepository<K extends KeptKind>(db: Database, kind: K) {
   const table = KEPT_TABLES[kind] as unknown as KeptTable
 
   const parse = (row: unknown): KeptByKind[K] => {
     const { createdAt, updatedAt, archivedAt, ...rest } = row as InferSelectModel<typeof rigs>
-    const times = { createdAt: createdAt.toISOString(), updatedAt: updatedAt.toISOString(), archivedAt: archivedAt?.toISOString() ?? null }
+    const times = {
+      createdAt: createdAt.toISOString(),
+      updatedAt: updatedAt.toISOString(),
+      archivedAt: archivedAt?.toISOString() ?? null,
+    }
     return KEPT_SCHEMAS[kind].parse({ ...rest, ...times }) as KeptByKind[K]
   }
 
@@ -64,7 +70,11 @@ export function keptRepository<K extends KeptKind>(db: Database, kind: K) {
     /** Keeps something new under its id (a new one without). The same id again gives what is kept already. */
     async create(content: Content, id: string = newId()): Promise<Written<K>> {
       try {
-        const [row] = await db.insert(table).values({ ...content, id } as never).onConflictDoNothing().returning()
+        const [row] = await db
+          .insert(table)
+          .values({ ...content, id } as never)
+          .onConflictDoNothing()
+          .returning()
         const kept = row ? parse(row) : await find(id)
         return kept ? { ok: true, kept } : { ok: false, why: 'missing' }
       } catch (error) {
@@ -72,13 +82,37 @@ export function keptRepository<K extends KeptKind>(db: Database, kind: K) {
       }
     },
 
-    /** Takes over a kept thing as another copy of the data has it: added when it is not here, written when the other copy is newer, else left. */
-    async takeOver({ id, revision, createdAt, updatedAt, archivedAt, ...content }: KeptByKind[K]): Promise<'added' | 'updated' | 'left'> {
-      const columns = { ...content, revision, createdAt: new Date(createdAt), updatedAt: new Date(updatedAt), archivedAt: archivedAt && new Date(archivedAt) }
-      const [added] = await db.insert(table).values({ ...columns, id } as never).onConflictDoNothing().returning({ id: table.id })
+    /**
+     * Takes over a kept thing as another copy of the data has it: added when it is not here, written when the other
+     * copy is newer, else left.
+     */
+    async takeOver({
+      id,
+      revision,
+      createdAt,
+      updatedAt,
+      archivedAt,
+      ...content
+    }: KeptByKind[K]): Promise<'added' | 'updated' | 'left'> {
+      const columns = {
+        ...content,
+        revision,
+        createdAt: new Date(createdAt),
+        updatedAt: new Date(updatedAt),
+        archivedAt: archivedAt && new Date(archivedAt),
+      }
+      const [added] = await db
+        .insert(table)
+        .values({ ...columns, id } as never)
+        .onConflictDoNothing()
+        .returning({ id: table.id })
       if (added) return 'added'
       if (kind === 'rigs') await keepRigVersion(db, id)
-      const newer = await db.update(table).set(columns as never).where(and(eq(table.id, id), lt(table.revision, revision))).returning({ id: table.id })
+      const newer = await db
+        .update(table)
+        .set(columns as never)
+        .where(and(eq(table.id, id), lt(table.revision, revision)))
+        .returning({ id: table.id })
       return newer.length > 0 ? 'updated' : 'left'
     },
 

@@ -1,5 +1,10 @@
 import { and, eq } from 'drizzle-orm'
-import { keptPreferences, preferences as content, type KeptPreferences, type Preferences } from '../../core/kept/preferences'
+import {
+  keptPreferences,
+  preferences as content,
+  type KeptPreferences,
+  type Preferences,
+} from '../../core/kept/preferences'
 import type { Database } from '../store/database'
 import { preferences } from '../store/schema'
 
@@ -12,11 +17,19 @@ export async function readPreferences(db: Database): Promise<KeptPreferences> {
 }
 
 /** Writes them if `revision` is the stored one; null when it is outdated. */
-export async function writePreferences(db: Database, revision: number, wanted: Preferences): Promise<KeptPreferences | null> {
+export async function writePreferences(
+  db: Database,
+  revision: number,
+  wanted: Preferences,
+): Promise<KeptPreferences | null> {
   const values = { ...wanted, revision: revision + 1 }
   const rows =
     revision === 0
-      ? await db.insert(preferences).values({ ...values, id: ONLY_ROW }).onConflictDoNothing().returning()
+      ? await db
+          .insert(preferences)
+          .values({ ...values, id: ONLY_ROW })
+          .onConflictDoNothing()
+          .returning()
       : await db
           .update(preferences)
           .set(values)

@@ -11,7 +11,8 @@ export async function keepRigVersion(db: Database, rigId: string, revision?: num
   if (row) await takeOverRigVersion(db, { rigId, revision: row.revision, content: rigMeasures.parse(row) })
 }
 
-export const takeOverRigVersion = (db: Database, version: RigVersion) => db.insert(rigVersions).values(version).onConflictDoNothing()
+export const takeOverRigVersion = (db: Database, version: RigVersion) =>
+  db.insert(rigVersions).values(version).onConflictDoNothing()
 
 /** Every version kept, of all rigs. */
 export async function listRigVersions(db: Database): Promise<RigVersion[]> {

@@ -9,11 +9,20 @@ const CONTENT = { rigs: rigMeasures, stones: stone } as const
 
 /** The rigs and stones that are not put away, without what only this copy of the data knows of them. */
 export async function readTools(db: Database): Promise<ToolFile> {
-  const content = async <K extends keyof typeof CONTENT>(kind: K) => (await keptRepository(db, kind).list()).map((kept) => CONTENT[kind].parse(kept))
-  return toolFile.parse({ format: 'jaw-tilt-tools', version: 1, rigs: await content('rigs'), stones: await content('stones') })
+  const content = async <K extends keyof typeof CONTENT>(kind: K) =>
+    (await keptRepository(db, kind).list()).map((kept) => CONTENT[kind].parse(kept))
+  return toolFile.parse({
+    format: 'jaw-tilt-tools',
+    version: 1,
+    rigs: await content('rigs'),
+    stones: await content('stones'),
+  })
 }
 
-/** Adds rigs and stones, all or none. What is here already to the last figure is left; another of the same name gets a number. */
+/**
+ * Adds rigs and stones, all or none. What is here already to the last figure is left; another of the same name gets a
+ * number.
+ */
 export async function takeInTools(db: Database, tools: ToolFile): Promise<TakenIn> {
   const count: TakenIn = { added: 0, already: 0 }
   await db.transaction(async (within) => {

@@ -14,15 +14,19 @@ export interface OpenDatabase {
 
 /** The migrations: beside the built server, or in the sources when run from them. */
 function migrationsFolder(): string {
-  const candidates = ['./migrations', '../migrations', '../../migrations'].map((path) => fileURLToPath(new URL(path, import.meta.url)))
-  const found = [...candidates, join(process.cwd(), 'server/store/migrations')].find((folder) => existsSync(join(folder, 'meta/_journal.json')))
+  const candidates = ['./migrations', '../migrations', '../../migrations'].map((path) =>
+    fileURLToPath(new URL(path, import.meta.url)),
+  )
+  const found = [...candidates, join(process.cwd(), 'server/store/migrations')].find((folder) =>
+    existsSync(join(folder, 'meta/_journal.json')),
+  )
   if (!found) throw new Error('The database migrations are missing from this installation: build it again.')
   return found
 }
 
 /**
- * Opens the PostgreSQL database in a folder of the data folder (in memory without one) and brings its tables up to date.
- * Every write is flushed before it is acknowledged.
+ * Opens the PostgreSQL database in a folder of the data folder (in memory without one) and brings its tables up to
+ * date. Every write is flushed before it is acknowledged.
  */
 export async function openDatabase(folder?: string): Promise<OpenDatabase> {
   const path = folder && join(folder, 'postgres')

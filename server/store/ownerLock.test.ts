@@ -6,7 +6,8 @@ import { describe, expect, it } from 'vitest'
 import { FolderInUse, takeFolder } from './ownerLock'
 
 const folder = () => mkdtempSync(join(tmpdir(), 'jaw-tilt-lock-'))
-const owned = (at: string, number: number, owner: object) => writeFileSync(join(at, `owner.${number}`), JSON.stringify(owner))
+const owned = (at: string, number: number, owner: object) =>
+  writeFileSync(join(at, `owner.${number}`), JSON.stringify(owner))
 
 describe('one owner of a data folder', () => {
   it('refuses a second owner and names the first', () => {

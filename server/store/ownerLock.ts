@@ -5,14 +5,19 @@ import { join } from 'node:path'
 /**
  * One owner of a data folder at a time.
  *
- * Owners are numbered: owner.1, owner.2 and so on, each a file made by an exclusive link, and the highest number owns the
- * folder. Whoever finds the highest one's process gone makes the next number; of two who try, the file system lets one
- * through. An owner never removes its own file (its process ending is what frees the folder, however it ends), so a
+ * Owners are numbered: owner.1, owner.2 and so on, each a file made by an exclusive link, and the highest number owns
+ * the folder. Whoever finds the highest one's process gone makes the next number; of two who try, the file system lets
+ * one through. An owner never removes its own file (its process ending is what frees the folder, however it ends), so a
  * crash needs no clean-up and the numbers only rise.
  */
 export class FolderInUse extends Error {
-  constructor(folder: string, readonly owner: Owner) {
-    super(`The data folder ${folder} is in use by process ${owner.pid}${owner.host === hostname() ? '' : ` on ${owner.host}`}. Stop that one first, or choose another folder.`)
+  constructor(
+    folder: string,
+    readonly owner: Owner,
+  ) {
+    super(
+      `The data folder ${folder} is in use by process ${owner.pid}${owner.host === hostname() ? '' : ` on ${owner.host}`}. Stop that one first, or choose another folder.`,
+    )
   }
 }
 
@@ -43,7 +48,8 @@ export function takeFolder(folder: string): void {
   }
 }
 
-const numbers = (folder: string): number[] => readdirSync(folder).flatMap((name) => NAME.exec(name)?.slice(1).map(Number) ?? [])
+const numbers = (folder: string): number[] =>
+  readdirSync(folder).flatMap((name) => NAME.exec(name)?.slice(1).map(Number) ?? [])
 
 const highestNumber = (folder: string): number => Math.max(0, ...numbers(folder))
 

@@ -1,4 +1,14 @@
-import { boolean, doublePrecision, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import {
+  boolean,
+  doublePrecision,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core'
 import type { KeptBlade, KeptRig, KeptSetup, KeptStone } from '../../core/kept/kept'
 import type { Rig } from '../../core/rig/rig'
 import type { KeptPreferences } from '../../core/kept/preferences'
@@ -34,7 +44,9 @@ export const rigs = pgTable('rigs', {
 export const rigVersions = pgTable(
   'rig_versions',
   {
-    rigId: uuid('rig_id').notNull().references(() => rigs.id),
+    rigId: uuid('rig_id')
+      .notNull()
+      .references(() => rigs.id),
     revision: integer().notNull(),
     content: jsonb().$type<Rig>().notNull(),
   },
@@ -70,7 +82,9 @@ export const blades = pgTable('blades', {
 
 export const bladePhotos = pgTable('blade_photos', {
   id: uuid().primaryKey(),
-  bladeId: uuid('blade_id').notNull().references(() => blades.id),
+  bladeId: uuid('blade_id')
+    .notNull()
+    .references(() => blades.id),
   caption: text().notNull().default(''),
   image: text().notNull(),
   createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
@@ -94,11 +108,17 @@ export const stones = pgTable('stones', {
 
 export const setups = pgTable('setups', {
   ...kept,
-  rigId: uuid('rig_id').notNull().references(() => rigs.id),
+  rigId: uuid('rig_id')
+    .notNull()
+    .references(() => rigs.id),
   rigRevision: integer('rig_revision'),
   jawsName: text('jaws_name'),
-  bladeId: uuid('blade_id').notNull().references(() => blades.id),
-  stoneId: uuid('stone_id').notNull().references(() => stones.id),
+  bladeId: uuid('blade_id')
+    .notNull()
+    .references(() => blades.id),
+  stoneId: uuid('stone_id')
+    .notNull()
+    .references(() => stones.id),
   held: jsonb().$type<KeptSetup['held']>().notNull(),
   bladeHeightToleranceMm: doublePrecision('blade_height_tolerance_mm').notNull(),
   holdTolerance: jsonb('hold_tolerance').$type<Partial<KeptSetup['holdTolerance']>>().notNull().default({}),

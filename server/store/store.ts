@@ -14,7 +14,10 @@ async function open(): Promise<OpenDatabase> {
   return database
 }
 
-/** The one database of this process, opened on first use: folder taken, tables up to date, demo data planted if asked for. */
+/**
+ * The one database of this process, opened on first use: folder taken, tables up to date, demo data planted if asked
+ * for.
+ */
 export async function useDatabase(): Promise<Database> {
   opened ??= open()
   return (await opened).db

@@ -30,7 +30,14 @@ const { dragging, on } = useDrag({
 })
 watch(dragging, (is) => emit('held', is))
 
-const WAY: Record<string, number> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1, PageUp: 10, PageDown: -10 }
+const WAY: Record<string, number> = {
+  ArrowRight: 1,
+  ArrowUp: 1,
+  ArrowLeft: -1,
+  ArrowDown: -1,
+  PageUp: 10,
+  PageDown: -10,
+}
 let keyGesture = ''
 function key(event: KeyboardEvent) {
   const way = WAY[event.key]
@@ -38,26 +45,73 @@ function key(event: KeyboardEvent) {
   event.preventDefault()
   // A key that is held down is one step of the undo.
   if (!event.repeat) keyGesture = `key-${event.timeStamp}`
-  emit('step', way * (event.shiftKey && Math.abs(way) === 1 ? 10 : 1), keyGesture, /Left|Right/.test(event.key) ? 'x' : 'y')
+  emit(
+    'step',
+    way * (event.shiftKey && Math.abs(way) === 1 ? 10 : 1),
+    keyGesture,
+    /Left|Right/.test(event.key) ? 'x' : 'y',
+  )
 }
 </script>
 
 <template>
-  <g class="knob" :class="{ dragging }" role="slider" tabindex="0" :aria-label="label" :aria-valuenow="Math.round(now * 100) / 100" :aria-valuetext="text" :transform="`translate(${x} ${y})`" v-on="on" @keydown="key">
+  <g
+    class="knob"
+    :class="{ dragging }"
+    role="slider"
+    tabindex="0"
+    :aria-label="label"
+    :aria-valuenow="Math.round(now * 100) / 100"
+    :aria-valuetext="text"
+    :transform="`translate(${x} ${y})`"
+    v-on="on"
+    @keydown="key"
+  >
     <circle r="22" class="reach" />
     <circle r="11" class="face" />
     <path v-if="both" d="M0-7v14M0-7l-3.4 3.4M0-7l3.4 3.4M0 7l-3.4-3.4M0 7l3.4-3.4" class="arrows" />
-    <path d="M-7 0h14M-7 0l3.4-3.4M-7 0l3.4 3.4M7 0l-3.4-3.4M7 0l-3.4 3.4" class="arrows" :transform="`rotate(${-(turn ?? 0)})`" />
+    <path
+      d="M-7 0h14M-7 0l3.4-3.4M-7 0l3.4 3.4M7 0l-3.4-3.4M7 0l-3.4 3.4"
+      class="arrows"
+      :transform="`rotate(${-(turn ?? 0)})`"
+    />
   </g>
 </template>
 
 <style scoped>
-.knob { cursor: grab; touch-action: none; outline: none; }
-.knob.dragging { cursor: grabbing; }
-.reach { fill: transparent; }
-.face { fill: var(--sheet); stroke: var(--accent); stroke-width: 2.4; }
-.arrows { fill: none; stroke: var(--accent); stroke-width: 1.8; stroke-linecap: round; stroke-linejoin: round; }
-.knob:hover .face, .knob.dragging .face { fill: var(--accent); }
-.knob:hover .arrows, .knob.dragging .arrows { stroke: var(--sheet); }
-.knob:focus-visible .reach { stroke: var(--angle-wanted); stroke-width: 3; }
+.knob {
+  cursor: grab;
+  touch-action: none;
+  outline: none;
+}
+.knob.dragging {
+  cursor: grabbing;
+}
+.reach {
+  fill: transparent;
+}
+.face {
+  fill: var(--sheet);
+  stroke: var(--accent);
+  stroke-width: 2.4;
+}
+.arrows {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 1.8;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.knob:hover .face,
+.knob.dragging .face {
+  fill: var(--accent);
+}
+.knob:hover .arrows,
+.knob.dragging .arrows {
+  stroke: var(--sheet);
+}
+.knob:focus-visible .reach {
+  stroke: var(--angle-wanted);
+  stroke-width: 3;
+}
 </style>

@@ -20,7 +20,9 @@ const bounds = () => (bench.drawn.value ? planBounds(bench.drawn.value.job, benc
 const { viewport, box, height } = useViewport(sheet, bounds, held, { x: 36, top: 84, bottom: 30 })
 const view = computed(() => {
   const drawn = bench.drawn.value
-  return drawn && viewport.value ? planView(drawn.job, drawn.set, drawn.side, bench.stations.value, viewport.value) : null
+  return drawn && viewport.value
+    ? planView(drawn.job, drawn.set, drawn.side, bench.stations.value, viewport.value)
+    : null
 })
 const text = (mm: number) => lengthText(mm, preferences.unit)
 const heel = computed(() => (bench.drawn.value ? actions.heelToMiddle(bench.drawn.value.job.held) : 0))
@@ -42,15 +44,26 @@ watch(edgeDrag.dragging, (is) => (held.value = is))
 const stepAlongEdge = (steps: number, gesture: string) => {
   const station = bench.evaluation.value?.station
   const last = bench.stations.value.at(-1)
-  if (station && last) actions.lookAt(Math.min(last.fromHeelMm, Math.max(0, station.fromHeelMm + steps * BLADE_STEP_MM)), gesture)
+  if (station && last)
+    actions.lookAt(Math.min(last.fromHeelMm, Math.max(0, station.fromHeelMm + steps * BLADE_STEP_MM)), gesture)
 }
 </script>
 
 <template>
   <figure class="relative flex min-h-0 min-w-0 flex-col">
-    <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted"><b class="text-default">Plan</b>, from above<template v-if="job.content?.lookAtMm !== null"> · looking {{ text(bench.evaluation.value?.station.fromHeelMm ?? 0) }} from the heel</template></figcaption>
+    <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted">
+      <b class="text-default">Plan</b>, from above<template v-if="job.content?.lookAtMm !== null">
+        · looking {{ text(bench.evaluation.value?.station.fromHeelMm ?? 0) }} from the heel</template
+      >
+    </figcaption>
     <div ref="sheet" class="min-h-0 flex-1">
-      <svg v-if="view" :viewBox="box" class="block size-full select-none" role="group" aria-label="Plan of the blade in the rig">
+      <svg
+        v-if="view"
+        :viewBox="box"
+        class="block size-full select-none"
+        role="group"
+        aria-label="Plan of the blade in the rig"
+      >
         <g v-if="view.handle" :transform="view.bladeTransform">
           <rect v-bind="view.handle" rx="2" class="handle" />
         </g>
@@ -61,18 +74,87 @@ const stepAlongEdge = (steps: number, gesture: string) => {
         </g>
         <polyline :points="pointList(view.edge)" class="edge" />
         <rect v-if="view.jaws" v-bind="view.jaws" class="jaws" fill="url(#hatch)" />
-        <line :x1="view.frontLine[0][0]" :y1="view.frontLine[0][1]" :x2="view.frontLine[1][0]" :y2="view.frontLine[1][1]" class="front" />
+        <line
+          :x1="view.frontLine[0][0]"
+          :y1="view.frontLine[0][1]"
+          :x2="view.frontLine[1][0]"
+          :y2="view.frontLine[1][1]"
+          class="front"
+        />
         <JawMarksView :view="view.marks" :blade-transform="view.bladeTransform" />
-        <line :x1="view.tangent[0][0]" :y1="view.tangent[0][1]" :x2="view.tangent[1][0]" :y2="view.tangent[1][1]" class="tangent" />
-        <line v-if="view.slide" :x1="view.slide[0][0]" :y1="view.slide[0][1]" :x2="view.slide[1][0]" :y2="view.slide[1][1]" class="slide" />
-        <g :transform="`translate(${view.pivot[0]} ${view.pivot[1]})`" class="pivot"><circle r="7" /><path d="M-11 0h22M0-11v22" /></g>
-        <DimensionLine :dimension="view.bladeHeight" :text="text(bench.drawn.value!.evaluation.bladeHeightMm)" focus="blade-height" :label-shift="[48, 0]" />
-        <DimensionLine :dimension="view.setback" :text="text(-bench.drawn.value!.set.contact.foot[1])" :label-shift="[0, 62]" />
-        <DimensionLine :dimension="view.heelToMiddle" :text="text(heel)" focus="clamp-position" :label-shift="[0, -15]" />
-        <DragHandle :x="view.heelToMiddle.lineTo[0]" :y="view.heelToMiddle.lineTo[1]" label="Clamp position, from the heel to the middle of the jaws" :now="heel" :text="text(heel)" @held="held = $event" @drag="(dx, _dy, g, taken) => actions.moveBlade(mm(dx), 0, g) === null && taken()" @step="(n, g) => actions.moveBlade(n * BLADE_STEP_MM, 0, g)" />
-        <DragHandle :x="view.heightKnob[0]" :y="view.heightKnob[1]" :turn="90" label="Blade height, out of the jaws" :now="bench.drawn.value!.evaluation.bladeHeightMm" :text="text(bench.drawn.value!.evaluation.bladeHeightMm)" @held="held = $event" @drag="(_dx, dy, g, taken) => actions.moveBlade(0, -mm(dy), g) === null && taken()" @step="(n, g) => actions.moveBlade(0, n * BLADE_STEP_MM, g)" />
-        <g class="look" role="slider" tabindex="0" data-focus="look-at" aria-label="Place along the edge that is looked at, from the heel" :aria-valuenow="Math.round((bench.evaluation.value?.station.fromHeelMm ?? 0) * 10) / 10" :aria-valuetext="text(bench.evaluation.value?.station.fromHeelMm ?? 0)" :transform="`translate(${view.contact[0]} ${view.contact[1]})`" v-on="edgeDrag.on" @keydown.right.prevent="stepAlongEdge($event.shiftKey ? 10 : 1, `look-${$event.repeat}`)" @keydown.left.prevent="stepAlongEdge($event.shiftKey ? -10 : -1, `look-${$event.repeat}`)" @keydown.home.prevent="actions.lookAt(null)">
-          <circle cy="-9" r="18" class="reach" /><path d="M0 0-8-15H8Z" class="pointer" />
+        <line
+          :x1="view.tangent[0][0]"
+          :y1="view.tangent[0][1]"
+          :x2="view.tangent[1][0]"
+          :y2="view.tangent[1][1]"
+          class="tangent"
+        />
+        <line
+          v-if="view.slide"
+          :x1="view.slide[0][0]"
+          :y1="view.slide[0][1]"
+          :x2="view.slide[1][0]"
+          :y2="view.slide[1][1]"
+          class="slide"
+        />
+        <g :transform="`translate(${view.pivot[0]} ${view.pivot[1]})`" class="pivot">
+          <circle r="7" />
+          <path d="M-11 0h22M0-11v22" />
+        </g>
+        <DimensionLine
+          :dimension="view.bladeHeight"
+          :text="text(bench.drawn.value!.evaluation.bladeHeightMm)"
+          focus="blade-height"
+          :label-shift="[48, 0]"
+        />
+        <DimensionLine
+          :dimension="view.setback"
+          :text="text(-bench.drawn.value!.set.contact.foot[1])"
+          :label-shift="[0, 62]"
+        />
+        <DimensionLine
+          :dimension="view.heelToMiddle"
+          :text="text(heel)"
+          focus="clamp-position"
+          :label-shift="[0, -15]"
+        />
+        <DragHandle
+          :x="view.heelToMiddle.lineTo[0]"
+          :y="view.heelToMiddle.lineTo[1]"
+          label="Clamp position, from the heel to the middle of the jaws"
+          :now="heel"
+          :text="text(heel)"
+          @held="held = $event"
+          @drag="(dx, _dy, g, taken) => actions.moveBlade(mm(dx), 0, g) === null && taken()"
+          @step="(n, g) => actions.moveBlade(n * BLADE_STEP_MM, 0, g)"
+        />
+        <DragHandle
+          :x="view.heightKnob[0]"
+          :y="view.heightKnob[1]"
+          :turn="90"
+          label="Blade height, out of the jaws"
+          :now="bench.drawn.value!.evaluation.bladeHeightMm"
+          :text="text(bench.drawn.value!.evaluation.bladeHeightMm)"
+          @held="held = $event"
+          @drag="(_dx, dy, g, taken) => actions.moveBlade(0, -mm(dy), g) === null && taken()"
+          @step="(n, g) => actions.moveBlade(0, n * BLADE_STEP_MM, g)"
+        />
+        <g
+          class="look"
+          role="slider"
+          tabindex="0"
+          data-focus="look-at"
+          aria-label="Place along the edge that is looked at, from the heel"
+          :aria-valuenow="Math.round((bench.evaluation.value?.station.fromHeelMm ?? 0) * 10) / 10"
+          :aria-valuetext="text(bench.evaluation.value?.station.fromHeelMm ?? 0)"
+          :transform="`translate(${view.contact[0]} ${view.contact[1]})`"
+          v-on="edgeDrag.on"
+          @keydown.right.prevent="stepAlongEdge($event.shiftKey ? 10 : 1, `look-${$event.repeat}`)"
+          @keydown.left.prevent="stepAlongEdge($event.shiftKey ? -10 : -1, `look-${$event.repeat}`)"
+          @keydown.home.prevent="actions.lookAt(null)"
+        >
+          <circle cy="-9" r="18" class="reach" />
+          <path d="M0 0-8-15H8Z" class="pointer" />
         </g>
         <ScaleBar :scale="viewport!.scale" :x="14" :y="height - 10" />
       </svg>
@@ -81,20 +163,86 @@ const stepAlongEdge = (steps: number, gesture: string) => {
 </template>
 
 <style scoped>
-.handle { fill: var(--rule); stroke: var(--steel-line); stroke-width: 0.5; }
-.blade { fill: var(--steel); fill-opacity: 0.75; stroke: var(--steel-line); stroke-width: 1.2; vector-effect: non-scaling-stroke; }
-.grip { cursor: move; touch-action: none; }
-.edge { fill: none; stroke: var(--ink); stroke-width: 2.4; stroke-linejoin: round; pointer-events: none; }
-.jaws { stroke: var(--ink); stroke-width: 1.2; pointer-events: none; }
-.front { stroke: var(--ink); stroke-width: 2; pointer-events: none; }
-.stone { fill: var(--abrasive); fill-opacity: 0.5; stroke: var(--ink-soft); stroke-width: 1; }
-.rod { stroke: var(--iron); stroke-width: 4; stroke-linecap: round; }
-.tangent { stroke: var(--angle-set); stroke-width: 1.4; stroke-dasharray: 7 4; pointer-events: none; }
-.slide { stroke: var(--ink-soft); stroke-width: 9; stroke-linecap: round; opacity: 0.35; }
-.pivot circle { fill: var(--sheet); stroke: var(--ink); stroke-width: 2; }
-.pivot path { stroke: var(--ink); stroke-width: 1; }
-.look { cursor: ew-resize; touch-action: none; outline: none; }
-.look .reach { fill: transparent; }
-.look .pointer { fill: var(--angle-set); stroke: var(--sheet); stroke-width: 1.5; }
-.look:focus-visible .reach { stroke: var(--angle-wanted); stroke-width: 3; }
+.handle {
+  fill: var(--rule);
+  stroke: var(--steel-line);
+  stroke-width: 0.5;
+}
+.blade {
+  fill: var(--steel);
+  fill-opacity: 0.75;
+  stroke: var(--steel-line);
+  stroke-width: 1.2;
+  vector-effect: non-scaling-stroke;
+}
+.grip {
+  cursor: move;
+  touch-action: none;
+}
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2.4;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+.jaws {
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  pointer-events: none;
+}
+.front {
+  stroke: var(--ink);
+  stroke-width: 2;
+  pointer-events: none;
+}
+.stone {
+  fill: var(--abrasive);
+  fill-opacity: 0.5;
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+}
+.rod {
+  stroke: var(--iron);
+  stroke-width: 4;
+  stroke-linecap: round;
+}
+.tangent {
+  stroke: var(--angle-set);
+  stroke-width: 1.4;
+  stroke-dasharray: 7 4;
+  pointer-events: none;
+}
+.slide {
+  stroke: var(--ink-soft);
+  stroke-width: 9;
+  stroke-linecap: round;
+  opacity: 0.35;
+}
+.pivot circle {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.pivot path {
+  stroke: var(--ink);
+  stroke-width: 1;
+}
+.look {
+  cursor: ew-resize;
+  touch-action: none;
+  outline: none;
+}
+.look .reach {
+  fill: transparent;
+}
+.look .pointer {
+  fill: var(--angle-set);
+  stroke: var(--sheet);
+  stroke-width: 1.5;
+}
+.look:focus-visible .reach {
+  stroke: var(--angle-wanted);
+  stroke-width: 3;
+}
 </style>

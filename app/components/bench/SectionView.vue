@@ -14,18 +14,24 @@ const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
 const held = ref(false)
 
-const bounds = () => (bench.drawn.value ? sectionBounds(bench.drawn.value.job, bench.drawn.value.set, bench.drawn.value.side) : null)
+const bounds = () =>
+  bench.drawn.value ? sectionBounds(bench.drawn.value.job, bench.drawn.value.set, bench.drawn.value.side) : null
 const { viewport, box, height } = useViewport(sheet, bounds, held, { x: 62, top: 48, bottom: 76 })
 const view = computed(() => {
   const drawn = bench.drawn.value
-  return drawn && viewport.value ? sectionView(drawn.job, drawn.set, drawn.side, bench.wantedDeg.value, viewport.value) : null
+  return drawn && viewport.value
+    ? sectionView(drawn.job, drawn.set, drawn.side, bench.wantedDeg.value, viewport.value)
+    : null
 })
 const set = computed(() => bench.drawn.value!.set)
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 /** How far a drag went along a way of the sheet, mm. */
-const along = (way: readonly [number, number], dx: number, dy: number) => (way[0] * dx - way[1] * dy) / (viewport.value?.scale ?? 1)
-/** The height the hand has pulled the pivot to: the dial may stay at its nearest slot until the hand comes to the next. */
+const along = (way: readonly [number, number], dx: number, dy: number) =>
+  (way[0] * dx - way[1] * dy) / (viewport.value?.scale ?? 1)
+/**
+ * The height the hand has pulled the pivot to: the dial may stay at its nearest slot until the hand comes to the next.
+ */
 const pulled = { gesture: '', heightMm: 0 }
 function dragPivot(dx: number, dy: number, gesture: string, taken: () => void) {
   if (!view.value) return
@@ -40,46 +46,144 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
 
 <template>
   <figure class="relative flex min-h-0 min-w-0 flex-col">
-    <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted"><b class="text-default">Section</b>, square to the edge</figcaption>
+    <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted">
+      <b class="text-default">Section</b>, square to the edge
+    </figcaption>
     <div ref="sheet" class="min-h-0 flex-1">
-      <svg v-if="view" :viewBox="box" class="block size-full select-none" role="group" aria-label="Section through blade, pivot and stone">
+      <svg
+        v-if="view"
+        :viewBox="box"
+        class="block size-full select-none"
+        role="group"
+        aria-label="Section through blade, pivot and stone"
+      >
         <polygon v-if="view.table" :points="pointList(view.table)" class="jaw" fill="url(#hatch)" />
         <line :x1="view.post[0][0]" :y1="view.post[0][1]" :x2="view.post[1][0]" :y2="view.post[1][1]" class="post" />
-        <line :x1="view.clampPlane[0][0]" :y1="view.clampPlane[0][1]" :x2="view.clampPlane[1][0]" :y2="view.clampPlane[1][1]" class="plane" />
-        <line :x1="view.centrePlane[0][0]" :y1="view.centrePlane[0][1]" :x2="view.centrePlane[1][0]" :y2="view.centrePlane[1][1]" class="plane" />
+        <line
+          :x1="view.clampPlane[0][0]"
+          :y1="view.clampPlane[0][1]"
+          :x2="view.clampPlane[1][0]"
+          :y2="view.clampPlane[1][1]"
+          class="plane"
+        />
+        <line
+          :x1="view.centrePlane[0][0]"
+          :y1="view.centrePlane[0][1]"
+          :x2="view.centrePlane[1][0]"
+          :y2="view.centrePlane[1][1]"
+          class="plane"
+        />
         <polygon :points="pointList(view.stone)" class="stone" />
         <line :x1="view.rod[0][0]" :y1="view.rod[0][1]" :x2="view.rod[1][0]" :y2="view.rod[1][1]" class="rod" />
         <line :x1="view.face[0][0]" :y1="view.face[0][1]" :x2="view.face[1][0]" :y2="view.face[1][1]" class="face" />
         <polygon :points="pointList(view.blade)" class="blade" />
         <polygon v-for="(jaw, i) in view.jaws" :key="i" :points="pointList(jaw)" class="jaw" fill="url(#hatch)" />
-        <line :x1="view.wantedRay[0][0]" :y1="view.wantedRay[0][1]" :x2="view.wantedRay[1][0]" :y2="view.wantedRay[1][1]" class="wanted" />
+        <line
+          :x1="view.wantedRay[0][0]"
+          :y1="view.wantedRay[0][1]"
+          :x2="view.wantedRay[1][0]"
+          :y2="view.wantedRay[1][1]"
+          class="wanted"
+        />
         <path :d="view.arc" class="arc" />
         <DimensionLine :dimension="view.distance" :text="text(set.contact.distanceMm)" />
-        <DimensionLine v-if="view.bladeHeight" :dimension="view.bladeHeight" :text="text(bench.drawn.value!.evaluation.bladeHeightMm)" focus="blade-height" />
+        <DimensionLine
+          v-if="view.bladeHeight"
+          :dimension="view.bladeHeight"
+          :text="text(bench.drawn.value!.evaluation.bladeHeightMm)"
+          focus="blade-height"
+        />
         <DimensionLine :dimension="view.pivotHeight" :text="text(set.pivotHeightMm)" focus="pivot-height" />
-        <line :x1="view.arcMiddle[0]" :y1="view.arcMiddle[1]" :x2="view.arcLabel[0]" :y2="view.arcLabel[1]" class="leader" />
+        <line
+          :x1="view.arcMiddle[0]"
+          :y1="view.arcMiddle[1]"
+          :x2="view.arcLabel[0]"
+          :y2="view.arcLabel[1]"
+          class="leader"
+        />
         <g :transform="`translate(${view.arcLabel[0]} ${view.arcLabel[1]})`" class="angle">
-          <rect x="-38" y="-17" width="76" height="34" rx="3" /><text y="8" text-anchor="middle">{{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }}</text>
+          <rect x="-38" y="-17" width="76" height="34" rx="3" />
+          <text y="8" text-anchor="middle">{{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }}</text>
         </g>
-        <DragHandle :x="view.pivot[0]" :y="view.pivot[1]" :turn="turnOf(view.pivotWay)" label="Pivot height" :now="set.pivotHeightMm" :text="text(set.pivotHeightMm)" @held="held = $event" @drag="dragPivot" @step="(n, g) => actions.stepDial(n, g)" />
+        <DragHandle
+          :x="view.pivot[0]"
+          :y="view.pivot[1]"
+          :turn="turnOf(view.pivotWay)"
+          label="Pivot height"
+          :now="set.pivotHeightMm"
+          :text="text(set.pivotHeightMm)"
+          @held="held = $event"
+          @drag="dragPivot"
+          @step="(n, g) => actions.stepDial(n, g)"
+        />
         <ScaleBar :scale="viewport!.scale" :x="14" :y="height - 10" />
       </svg>
     </div>
-    <EdgeInset v-if="bench.drawn.value && bench.drawn.value.job.rig.kind !== 'two-arm'" class="h-28 shrink-0 border-t border-muted" />
+    <EdgeInset
+      v-if="bench.drawn.value && bench.drawn.value.job.rig.kind !== 'two-arm'"
+      class="h-28 shrink-0 border-t border-muted"
+    />
   </figure>
 </template>
 
 <style scoped>
-.post { stroke: var(--iron); stroke-width: 5; stroke-linecap: round; opacity: 0.7; }
-.plane { stroke: var(--ink-soft); stroke-width: 1; stroke-dasharray: 14 4 3 4; }
-.stone { fill: var(--abrasive); stroke: var(--ink-soft); stroke-width: 1; }
-.face { stroke: var(--ink); stroke-width: 1.6; }
-.rod { stroke: var(--iron); stroke-width: 4; stroke-linecap: round; }
-.blade { fill: var(--steel); stroke: var(--steel-line); stroke-width: 1.2; stroke-linejoin: round; }
-.jaw { stroke: var(--ink); stroke-width: 1.2; }
-.wanted { stroke: var(--angle-wanted); stroke-width: 1.8; stroke-dasharray: 3 4; }
-.arc { fill: none; stroke: var(--angle-set); stroke-width: 2.4; }
-.leader { stroke: var(--angle-set); stroke-width: 1.2; }
-.angle rect { fill: var(--sheet); stroke: var(--angle-set); stroke-width: 1.4; }
-.angle text { fill: var(--angle-set); font-size: 23px; font-weight: 700; }
+.post {
+  stroke: var(--iron);
+  stroke-width: 5;
+  stroke-linecap: round;
+  opacity: 0.7;
+}
+.plane {
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+  stroke-dasharray: 14 4 3 4;
+}
+.stone {
+  fill: var(--abrasive);
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+}
+.face {
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.rod {
+  stroke: var(--iron);
+  stroke-width: 4;
+  stroke-linecap: round;
+}
+.blade {
+  fill: var(--steel);
+  stroke: var(--steel-line);
+  stroke-width: 1.2;
+  stroke-linejoin: round;
+}
+.jaw {
+  stroke: var(--ink);
+  stroke-width: 1.2;
+}
+.wanted {
+  stroke: var(--angle-wanted);
+  stroke-width: 1.8;
+  stroke-dasharray: 3 4;
+}
+.arc {
+  fill: none;
+  stroke: var(--angle-set);
+  stroke-width: 2.4;
+}
+.leader {
+  stroke: var(--angle-set);
+  stroke-width: 1.2;
+}
+.angle rect {
+  fill: var(--sheet);
+  stroke: var(--angle-set);
+  stroke-width: 1.4;
+}
+.angle text {
+  fill: var(--angle-set);
+  font-size: 23px;
+  font-weight: 700;
+}
 </style>

@@ -14,7 +14,17 @@ const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.curr
   <div class="flex flex-none items-center gap-2">
     <span :id="id" class="whitespace-nowrap text-sm text-muted">Side up</span>
     <div role="group" :aria-labelledby="id" class="flex flex-none overflow-hidden rounded-sm border border-accented">
-      <button v-for="s in sides" :key="s.side" type="button" class="min-w-11 px-3 py-1 font-semibold" :class="bench.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'" :aria-pressed="bench.side.value === s.side" @click="bench.side.value = s.side">{{ s.name }}</button>
+      <button
+        v-for="s in sides"
+        :key="s.side"
+        type="button"
+        class="min-w-11 px-3 py-1 font-semibold"
+        :class="bench.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'"
+        :aria-pressed="bench.side.value === s.side"
+        @click="bench.side.value = s.side"
+      >
+        {{ s.name }}
+      </button>
     </div>
   </div>
 </template>

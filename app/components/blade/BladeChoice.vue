@@ -26,12 +26,20 @@ const preferences = usePreferences()
 const { angle } = useOpenPanel()
 const blades = computed(() => collections.blades.filter((b) => b.archivedAt === null || b.id === job.content?.bladeId))
 const router = useRouter()
-const describe = (from: KeptBlade | null, copy: boolean) => void router.push({ path: stationPath(job.id!, 'blade', 'describe'), query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) } })
+const describe = (from: KeptBlade | null, copy: boolean) =>
+  void router.push({
+    path: stationPath(job.id!, 'blade', 'describe'),
+    query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) },
+  })
 function takeOut(kind: 'svg' | 'dxf' | 'csv') {
   const blade = bench.blade.value
   if (!blade) return
   const size = { lengthMm: stationAt(blade.edge, curveLength(blade.edge)).point[0], widthMm: blade.widthMm }
-  const text = { svg: () => writeSvg(blade.edge, blade.spine, size), dxf: () => writeDxf(blade.edge, blade.spine), csv: () => writePoints(blade.edge) }[kind]()
+  const text = {
+    svg: () => writeSvg(blade.edge, blade.spine, size),
+    dxf: () => writeDxf(blade.edge, blade.spine),
+    csv: () => writePoints(blade.edge),
+  }[kind]()
   download(`${blade.name}.${kind}`, text, { svg: 'image/svg+xml', dxf: 'application/dxf', csv: 'text/csv' }[kind])
 }
 /** Blades of one length class share a scale, so that a short knife can still be told from another. */
@@ -48,7 +56,10 @@ const facts = computed(() => {
     ['Primary half-angle', angleText(primaryHalfAngleDeg(blade), 0.1)],
     ['Grind', GRIND_WORD[blade.grind] + (blade.bevels === 'A' ? ', one bevel' : '')],
     ['Steel', blade.steel + (blade.hardnessHrc ? `, ${blade.hardnessHrc} HRC` : '')],
-    ['Bevel there now', blade.bevelDeg ? `A ${angleText(blade.bevelDeg.aDeg)}, B ${angleText(blade.bevelDeg.bDeg)}` : ''],
+    [
+      'Bevel there now',
+      blade.bevelDeg ? `A ${angleText(blade.bevelDeg.aDeg)}, B ${angleText(blade.bevelDeg.bDeg)}` : '',
+    ],
     ['Landmark', blade.landmark ? `${blade.landmark.what}, ${text(blade.landmark.alongMm)} from the heel` : ''],
     ['Choil', blade.choil ? '' : 'none'],
     ['Coating', blade.coating],
@@ -63,24 +74,74 @@ const facts = computed(() => {
   <div v-if="job.content" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <section>
       <h1 class="mb-2 text-xl font-semibold">Which blade?</h1>
-      <CardChoice v-slot="{ thing: blade }" :things="blades" :chosen="job.content.bladeId" label="Blade" columns @choose="actions.chooseBlade($event)">
-          <span class="flex items-baseline justify-between gap-2"><span class="truncate font-semibold">{{ blade.name }}</span><span class="truncate text-sm text-muted">{{ blade.owner }}</span></span>
-          <BladeFigure :blade="blade" :span="span(curveLength(blade.edge))" />
+      <CardChoice
+        v-slot="{ thing: blade }"
+        :things="blades"
+        :chosen="job.content.bladeId"
+        label="Blade"
+        columns
+        @choose="actions.chooseBlade($event)"
+      >
+        <span class="flex items-baseline justify-between gap-2"
+          ><span class="truncate font-semibold">{{ blade.name }}</span
+          ><span class="truncate text-sm text-muted">{{ blade.owner }}</span></span
+        >
+        <BladeFigure :blade="blade" :span="span(curveLength(blade.edge))" />
       </CardChoice>
-      <ToolActions class="mt-3" kind="blades" :chosen="bench.blade.value" :things="collections.blades" word="blade" @describe="describe" />
+      <ToolActions
+        class="mt-3"
+        kind="blades"
+        :chosen="bench.blade.value"
+        :things="collections.blades"
+        word="blade"
+        @describe="describe"
+      />
     </section>
     <aside v-if="bench.blade.value" aria-label="This blade">
       <h2 class="mb-2 text-xl font-semibold">{{ bench.blade.value.name }}</h2>
       <dl class="rounded-sm border border-default bg-default px-3 py-1">
-        <div v-for="[word, value] in facts" :key="word" class="flex justify-between gap-4 border-default py-1.5 not-first:border-t"><dt class="text-muted">{{ word }}</dt><dd class="text-right">{{ value }}</dd></div>
+        <div
+          v-for="[word, value] in facts"
+          :key="word"
+          class="flex justify-between gap-4 border-default py-1.5 not-first:border-t"
+        >
+          <dt class="text-muted">{{ word }}</dt>
+          <dd class="text-right">{{ value }}</dd>
+        </div>
       </dl>
       <p v-if="bench.blade.value.notes" class="mt-2 text-sm text-toned">{{ bench.blade.value.notes }}</p>
-      <p class="mt-2 flex items-center gap-2 text-sm text-muted">Its edge as <UButton v-for="kind in (['svg', 'dxf', 'csv'] as const)" :key="kind" color="neutral" variant="outline" :label="kind.toUpperCase()" :aria-label="`Take the edge out as ${kind.toUpperCase()}`" @click="takeOut(kind)" /></p>
+      <p class="mt-2 flex items-center gap-2 text-sm text-muted">
+        Its edge as
+        <UButton
+          v-for="kind in ['svg', 'dxf', 'csv'] as const"
+          :key="kind"
+          color="neutral"
+          variant="outline"
+          :label="kind.toUpperCase()"
+          :aria-label="`Take the edge out as ${kind.toUpperCase()}`"
+          @click="takeOut(kind)"
+        />
+      </p>
       <BladePhotos :blade-id="bench.blade.value.id" :name="bench.blade.value.name" />
       <p class="mt-3">Look down the edge at a light: note nicks, rolled or chipped places before you clamp.</p>
       <div class="mt-4 flex flex-wrap gap-3">
-        <UButton size="xl" trailing-icon="i-lucide-arrow-right" label="Next: clamp it" :to="stationPath(job.id!, 'clamp')" />
-        <UButton size="xl" color="neutral" variant="outline" label="Wanted angle" @click="() => { angle = 'wanted' }" />
+        <UButton
+          size="xl"
+          trailing-icon="i-lucide-arrow-right"
+          label="Next: clamp it"
+          :to="stationPath(job.id!, 'clamp')"
+        />
+        <UButton
+          size="xl"
+          color="neutral"
+          variant="outline"
+          label="Wanted angle"
+          @click="
+            () => {
+              angle = 'wanted'
+            }
+          "
+        />
       </div>
     </aside>
   </div>

@@ -12,14 +12,36 @@ import { angleText } from '~/words/angleText'
 import { GRIND_WORD } from '~/words/bladeText'
 import { SHAPE_MEASURE_HOW, SHAPE_MEASURE_WORD, SHAPE_WORD } from '~/words/shapeText'
 
-/** Describes a blade: the shape of its edge first, then its measures, then what it is for. `from`: the blade to measure anew or to copy. */
+/**
+ * Describes a blade: the shape of its edge first, then its measures, then what it is for. `from`: the blade to measure
+ * anew or to copy.
+ */
 const props = defineProps<{ from: KeptBlade | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: KeptBlade]; away: [] }>()
 const preferences = usePreferences()
-const { draft, takenUp, beginAnew, forget, read, stations, zones, found, halfAngleDeg, chooseShape, uses, measureMm, setMeasure } = useBladeDescription(props.from, props.copy)
+const {
+  draft,
+  takenUp,
+  beginAnew,
+  forget,
+  read,
+  stations,
+  zones,
+  found,
+  halfAngleDeg,
+  chooseShape,
+  uses,
+  measureMm,
+  setMeasure,
+} = useBladeDescription(props.from, props.copy)
 
 const STEPS: readonly string[] = ['The edge', 'Thickness', 'What it is for']
-const STEP_OF = (path: string): number => (/^(measures|points|file|zones|edge)/.test(path) ? 0 : /^(spine|thickness|primary|bevel|grind|handle|width)/.test(path) ? 1 : 2)
+const STEP_OF = (path: string): number =>
+  /^(measures|points|file|zones|edge)/.test(path)
+    ? 0
+    : /^(spine|thickness|primary|bevel|grind|handle|width)/.test(path)
+      ? 1
+      : 2
 const step = ref(0)
 const trace = useTrace(preferences.unit)
 const tracing = computed(() => draft.value.way === 'photo' && step.value === 0 && trace.photo.value !== null)
@@ -27,26 +49,55 @@ watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, s
 /** A drawn edge shows whether there is a choil; the fact can be set otherwise. */
 const choilDrawn = computed(() => read.value.outline?.choil ?? null)
 watch(choilDrawn, (is) => is !== null && (draft.value.facts.choil = is))
-const choilTold = computed(() => (choilDrawn.value === null ? undefined : choilDrawn.value ? 'Drawn: the edge begins behind it.' : 'None is drawn. Without one the stone cannot run out at the heel.'))
+const choilTold = computed(() =>
+  choilDrawn.value === null
+    ? undefined
+    : choilDrawn.value
+      ? 'Drawn: the edge begins behind it.'
+      : 'None is drawn. Without one the stone cannot run out at the heel.',
+)
 const left = ref(new Set<number>())
 const problems = computed(() => read.value.problems)
-const problemAt = (path: string, text: unknown) => (left.value.has(step.value) || String(text ?? '').trim() !== '' ? problems.value[path] : undefined)
+const problemAt = (path: string, text: unknown) =>
+  left.value.has(step.value) || String(text ?? '').trim() !== '' ? problems.value[path] : undefined
 const open = computed(() => new Set(Object.keys(problems.value).map(STEP_OF)))
-const ways = [{ value: 'shape', label: 'from the library' }, { value: 'photo', label: 'from a photograph' }, { value: 'file', label: 'from a drawing' }, { value: 'points', label: 'typed points' }]
+const ways = [
+  { value: 'shape', label: 'from the library' },
+  { value: 'photo', label: 'from a photograph' },
+  { value: 'file', label: 'from a drawing' },
+  { value: 'points', label: 'typed points' },
+]
 const shapes = SHAPE_IDS.map((id) => ({ value: id, label: SHAPE_WORD[id] }))
 const grinds = GRINDS.map((grind) => ({ value: grind, label: GRIND_WORD[grind] }))
-const bevels: { value: Blade['bevels']; label: string }[] = [{ value: 'both', label: 'on both sides' }, { value: 'A', label: 'on side A alone' }]
+const bevels: { value: Blade['bevels']; label: string }[] = [
+  { value: 'both', label: 'on both sides' },
+  { value: 'A', label: 'on side A alone' },
+]
 const active = ref('')
 
 const length = (path: string, label: string, how: string): Field => ({ path, label, unit: 'length', how })
 const text = (path: string, label: string, how: string): Field => ({ path, label, unit: 'text', how })
-const shapeFields = computed(() => uses.value.map((key): Field => length(`measures.${key}`, SHAPE_MEASURE_WORD[key], SHAPE_MEASURE_HOW[key])))
+const shapeFields = computed(() =>
+  uses.value.map((key): Field => length(`measures.${key}`, SHAPE_MEASURE_WORD[key], SHAPE_MEASURE_HOW[key])),
+)
 const thickness: Field[] = [
   length('spineThicknessMm', 'Spine over the heel', 'Calliper on the spine.'),
-  length('spineThicknessTipMm', 'Spine near the tip', 'The same a finger’s width from the tip. Empty where it does not taper.'),
+  length(
+    'spineThicknessTipMm',
+    'Spine near the tip',
+    'The same a finger’s width from the tip. Empty where it does not taper.',
+  ),
   length('thicknessBehindEdgeMm', 'Behind the edge, over the heel', 'Calliper at the shoulder, where the bevel ends.'),
-  length('thicknessBehindEdgeTipMm', 'Behind the edge, near the tip', 'The same near the tip. Empty where it is the same.'),
-  length('primaryGrindHeightMm', 'Height of the primary grind', 'From the edge up to where the blade has its full thickness.'),
+  length(
+    'thicknessBehindEdgeTipMm',
+    'Behind the edge, near the tip',
+    'The same near the tip. Empty where it is the same.',
+  ),
+  length(
+    'primaryGrindHeightMm',
+    'Height of the primary grind',
+    'From the edge up to where the blade has its full thickness.',
+  ),
   length('handleLengthMm', 'Length of the handle', 'It pulls on the jaws: 0 where there is none.'),
 ]
 const about: Field[] = [
@@ -58,12 +109,22 @@ const about: Field[] = [
   { path: 'hardnessHrc', label: 'Hardness, HRC', unit: 'count', how: 'Empty where it is not known.' },
   text('coating', 'Coating', 'What the flats carry: protect it from the jaws.'),
 ]
-const landmarkFields = [text('landmark.what', 'Landmark', 'What you lay on a mark of the jaws: a stud, a pen line, the end of the choil. Empty where you use none.'), length('landmark.alongMm', 'From the heel', 'Rule along the blade, towards the tip is positive.')]
+const landmarkFields = [
+  text(
+    'landmark.what',
+    'Landmark',
+    'What you lay on a mark of the jaws: a stud, a pen line, the end of the choil. Empty where you use none.',
+  ),
+  length('landmark.alongMm', 'From the heel', 'Rule along the blade, towards the tip is positive.'),
+]
 const factText = (path: string) => String(draft.value.facts[path] ?? '')
 const putFact = (path: string, to: string) => (draft.value.facts[path] = to)
 const bevel = computed(() => draft.value.facts.bevelDeg as { aDeg: string; bDeg: string })
 const landmark = computed(() => draft.value.facts.landmark as { what: string; alongMm: string })
-const zoneRows = computed({ get: () => draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null, set: (rows) => (draft.value.facts.zones = rows) })
+const zoneRows = computed({
+  get: () => draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null,
+  set: (rows) => (draft.value.facts.zones = rows),
+})
 
 function go(to: number) {
   left.value.add(step.value)
@@ -82,55 +143,162 @@ async function keep() {
   await forget()
   emit('done', kept)
 }
-const steps = computed(() => STEPS.map((title, i) => ({ mark: title, title, missing: left.value.has(i) && open.value.has(i) })))
+const steps = computed(() =>
+  STEPS.map((title, i) => ({ mark: title, title, missing: left.value.has(i) && open.value.has(i) })),
+)
 </script>
 
 <template>
-  <DescribeFrame :step="step" thing="Blade" :steps="steps" :taken-up="takenUp" :early="from !== null && !copy" :busy="busy" :failure="failure" @go="go" @keep="keep" @away="emit('away')" @anew="beginAnew">
+  <DescribeFrame
+    :step="step"
+    thing="Blade"
+    :steps="steps"
+    :taken-up="takenUp"
+    :early="from !== null && !copy"
+    :busy="busy"
+    :failure="failure"
+    @go="go"
+    @keep="keep"
+    @away="emit('away')"
+    @anew="beginAnew"
+  >
     <template #drawing>
       <div class="relative min-h-[22rem] rounded-sm border border-default bg-default max-lg:order-2">
         <TracePicture v-if="tracing" :trace="trace" />
-        <BladeSheetView v-else-if="read.outline && stations.length > 0" :outline="read.outline" :stations="stations" :zones="zones" :uses="draft.way === 'shape' && step === 0 ? uses : []" :measure-mm="measureMm" @set="setMeasure" />
+        <BladeSheetView
+          v-else-if="read.outline && stations.length > 0"
+          :outline="read.outline"
+          :stations="stations"
+          :zones="zones"
+          :uses="draft.way === 'shape' && step === 0 ? uses : []"
+          :measure-mm="measureMm"
+          @set="setMeasure"
+        />
         <p v-else class="p-6 text-muted">The blade is drawn here as soon as its edge is described.</p>
       </div>
     </template>
     <template v-if="step === 0">
-      <URadioGroup v-model="draft.way" legend="Its shape" :items="ways" size="lg" :ui="{ fieldset: 'grid grid-cols-2 gap-x-4' }" />
+      <URadioGroup
+        v-model="draft.way"
+        legend="Its shape"
+        :items="ways"
+        size="lg"
+        :ui="{ fieldset: 'grid grid-cols-2 gap-x-4' }"
+      />
       <template v-if="draft.way === 'shape'">
-        <UFormField label="Shape"><USelect :model-value="draft.shapeId" :items="shapes" size="lg" class="w-full" @update:model-value="chooseShape($event as ShapeId)" /></UFormField>
-        <RigField v-for="field in shapeFields" :key="field.path" :field="field" :model-value="String(draft.measures[field.path.slice(9)] ?? '')" :problem="problemAt(field.path, draft.measures[field.path.slice(9)])" :active="active === field.path" @update:model-value="draft.measures[field.path.slice(9) as ShapeMeasure] = $event" @focus="active = $event" />
+        <UFormField label="Shape"
+          ><USelect
+            :model-value="draft.shapeId"
+            :items="shapes"
+            size="lg"
+            class="w-full"
+            @update:model-value="chooseShape($event as ShapeId)"
+        /></UFormField>
+        <RigField
+          v-for="field in shapeFields"
+          :key="field.path"
+          :field="field"
+          :model-value="String(draft.measures[field.path.slice(9)] ?? '')"
+          :problem="problemAt(field.path, draft.measures[field.path.slice(9)])"
+          :active="active === field.path"
+          @update:model-value="draft.measures[field.path.slice(9) as ShapeMeasure] = $event"
+          @focus="active = $event"
+        />
       </template>
       <template v-else-if="draft.way === 'points'">
-        <UFormField :label="`Points, ${preferences.unit}`" help="Along the blade from the heel, then how wide it is there; one pair a line. Corners stay sharp." :error="problemAt('points', draft.points)"><UTextarea v-model="draft.points" :rows="9" size="lg" class="w-full" placeholder="0  24&#10;20  24&#10;40  23.6" /></UFormField>
+        <UFormField
+          :label="`Points, ${preferences.unit}`"
+          help="Along the blade from the heel, then how wide it is there; one pair a line. Corners stay sharp."
+          :error="problemAt('points', draft.points)"
+          ><UTextarea
+            v-model="draft.points"
+            :rows="9"
+            size="lg"
+            class="w-full"
+            placeholder="0  24&#10;20  24&#10;40  23.6"
+        /></UFormField>
       </template>
       <template v-else-if="draft.way === 'photo'">
         <EdgePhoto :trace="trace" />
         <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
       </template>
       <template v-else>
-        <EdgeFile @placed="(drawn) => { draft.drawn = drawn }" />
+        <EdgeFile
+          @placed="
+            (drawn) => {
+              draft.drawn = drawn
+            }
+          "
+        />
         <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
       </template>
-      <UCheckbox v-model="(draft.facts.choil as boolean)" size="lg" label="A choil ends the edge at the heel" :description="choilTold" />
+      <UCheckbox
+        v-model="draft.facts.choil as boolean"
+        size="lg"
+        label="A choil ends the edge at the heel"
+        :description="choilTold"
+      />
       <ZoneEntry v-if="found.length > 0" v-model="zoneRows" :found="found" />
     </template>
     <template v-else-if="step === 1">
-      <RigField v-for="field in thickness" :key="field.path" :field="field" :model-value="factText(field.path)" :problem="problemAt(field.path, factText(field.path))" :active="active === field.path" @update:model-value="putFact(field.path, $event)" @focus="active = $event" />
+      <RigField
+        v-for="field in thickness"
+        :key="field.path"
+        :field="field"
+        :model-value="factText(field.path)"
+        :problem="problemAt(field.path, factText(field.path))"
+        :active="active === field.path"
+        @update:model-value="putFact(field.path, $event)"
+        @focus="active = $event"
+      />
       <div class="grid grid-cols-2 gap-3">
-        <UFormField label="Grind"><USelect v-model="(draft.facts.grind as Blade['grind'])" :items="grinds" size="lg" class="w-full" /></UFormField>
-        <UFormField label="Bevelled"><USelect v-model="(draft.facts.bevels as Blade['bevels'])" :items="bevels" size="lg" class="w-full" /></UFormField>
-        <UFormField v-for="side in (['aDeg', 'bDeg'] as const)" :key="side" :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`" :error="problemAt(`bevelDeg.${side}`, bevel[side])"><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known" /></UFormField>
+        <UFormField label="Grind"
+          ><USelect v-model="draft.facts.grind as Blade['grind']" :items="grinds" size="lg" class="w-full"
+        /></UFormField>
+        <UFormField label="Bevelled"
+          ><USelect v-model="draft.facts.bevels as Blade['bevels']" :items="bevels" size="lg" class="w-full"
+        /></UFormField>
+        <UFormField
+          v-for="side in ['aDeg', 'bDeg'] as const"
+          :key="side"
+          :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`"
+          :error="problemAt(`bevelDeg.${side}`, bevel[side])"
+          ><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known"
+        /></UFormField>
       </div>
-      <UCheckbox v-model="(draft.facts.falseEdge as boolean)" size="lg" label="A false edge is ground on the spine" />
-      <p v-if="halfAngleDeg !== null">Primary half-angle: <b>{{ angleText(halfAngleDeg) }}</b></p>
+      <UCheckbox v-model="draft.facts.falseEdge as boolean" size="lg" label="A false edge is ground on the spine" />
+      <p v-if="halfAngleDeg !== null">
+        Primary half-angle: <b>{{ angleText(halfAngleDeg) }}</b>
+      </p>
     </template>
     <template v-else>
-      <RigField v-for="field in about" :key="field.path" :field="field" :model-value="factText(field.path)" :problem="problemAt(field.path, factText(field.path))" :active="active === field.path" @update:model-value="putFact(field.path, $event)" @focus="active = $event" />
+      <RigField
+        v-for="field in about"
+        :key="field.path"
+        :field="field"
+        :model-value="factText(field.path)"
+        :problem="problemAt(field.path, factText(field.path))"
+        :active="active === field.path"
+        @update:model-value="putFact(field.path, $event)"
+        @focus="active = $event"
+      />
       <fieldset class="grid grid-cols-2 gap-x-3 border-t border-default pt-2">
         <legend class="sr-only">Landmark</legend>
-        <RigField v-for="field in landmarkFields" :key="field.path" compact :field="field" :model-value="landmark[field.path.slice(9) as 'what' | 'alongMm']" :problem="problemAt(field.path, landmark[field.path.slice(9) as 'what' | 'alongMm'])" :active="active === field.path" @update:model-value="landmark[field.path.slice(9) as 'what' | 'alongMm'] = $event" @focus="active = $event" />
+        <RigField
+          v-for="field in landmarkFields"
+          :key="field.path"
+          compact
+          :field="field"
+          :model-value="landmark[field.path.slice(9) as 'what' | 'alongMm']"
+          :problem="problemAt(field.path, landmark[field.path.slice(9) as 'what' | 'alongMm'])"
+          :active="active === field.path"
+          @update:model-value="landmark[field.path.slice(9) as 'what' | 'alongMm'] = $event"
+          @focus="active = $event"
+        />
       </fieldset>
-      <UFormField label="Notes"><UTextarea v-model="(draft.facts.notes as string)" size="lg" class="w-full" maxlength="4000" /></UFormField>
+      <UFormField label="Notes"
+        ><UTextarea v-model="draft.facts.notes as string" size="lg" class="w-full" maxlength="4000"
+      /></UFormField>
     </template>
   </DescribeFrame>
 </template>

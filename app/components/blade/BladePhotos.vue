@@ -10,17 +10,22 @@ const toast = useToast()
 const photos = ref<BladePhoto[]>([])
 const failure = ref('')
 const busy = ref(false)
-watch(() => props.bladeId, async (id) => {
-  photos.value = []
-  const answer = await ask(z.array(bladePhoto), `/api/blade-photos?blade=${id}`)
-  if (answer.ok && id === props.bladeId) photos.value = answer.value
-}, { immediate: true })
+watch(
+  () => props.bladeId,
+  async (id) => {
+    photos.value = []
+    const answer = await ask(z.array(bladePhoto), `/api/blade-photos?blade=${id}`)
+    if (answer.ok && id === props.bladeId) photos.value = answer.value
+  },
+  { immediate: true },
+)
 
 async function add(file: File) {
   failure.value = ''
   busy.value = true
   const image = await smallPicture(file)
-  if (image.ok) await put({ bladeId: props.bladeId, caption: new Date().toLocaleDateString('sv'), image: image.address })
+  if (image.ok)
+    await put({ bladeId: props.bladeId, caption: new Date().toLocaleDateString('sv'), image: image.address })
   else failure.value = `${file.name} ${image.why}`
   busy.value = false
 }
@@ -41,11 +46,34 @@ async function remove(photo: BladePhoto) {
   <section aria-label="Pictures of this blade">
     <ul v-if="photos.length > 0" class="mt-3 grid grid-cols-3 gap-2">
       <li v-for="(photo, i) in photos" :key="photo.id" class="relative">
-        <a :href="photo.image" :download="`${name} ${photo.caption}.jpg`"><img :src="photo.image" :alt="`${name}, ${photo.caption}, picture ${i + 1}`" class="h-20 w-full rounded-sm border border-default object-cover" /></a>
-        <UButton class="absolute top-0.5 right-0.5" color="neutral" variant="solid" icon="i-lucide-x" :aria-label="`Take picture ${i + 1} away`" @click="remove(photo)" />
+        <a :href="photo.image" :download="`${name} ${photo.caption}.jpg`"
+          ><img
+            :src="photo.image"
+            :alt="`${name}, ${photo.caption}, picture ${i + 1}`"
+            class="h-20 w-full rounded-sm border border-default object-cover"
+        /></a>
+        <UButton
+          class="absolute top-0.5 right-0.5"
+          color="neutral"
+          variant="solid"
+          icon="i-lucide-x"
+          :aria-label="`Take picture ${i + 1} away`"
+          @click="remove(photo)"
+        />
       </li>
     </ul>
-    <div v-if="photos.length < MOST_PHOTOS" class="mt-2"><FileButton label="Add a picture" named="Picture of the blade" accept="image/*" capture="environment" icon="i-lucide-camera" size="md" :loading="busy" @chosen="add" /></div>
+    <div v-if="photos.length < MOST_PHOTOS" class="mt-2">
+      <FileButton
+        label="Add a picture"
+        named="Picture of the blade"
+        accept="image/*"
+        capture="environment"
+        icon="i-lucide-camera"
+        size="md"
+        :loading="busy"
+        @chosen="add"
+      />
+    </div>
     <p v-if="failure" role="alert" class="mt-1 text-error">{{ failure }}</p>
   </section>
 </template>

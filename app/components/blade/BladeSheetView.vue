@@ -26,23 +26,61 @@ const emit = defineEmits<{ set: [key: ShapeMeasure, mm: number] }>()
 const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
 const held = ref(false)
-const bounds = () => (props.stations.length > 0 ? boundsOf([...props.stations.map((station) => station.point), [0, 0], [props.stations.at(-1)!.point[0], 0]]) : null)
+const bounds = () =>
+  props.stations.length > 0
+    ? boundsOf([...props.stations.map((station) => station.point), [0, 0], [props.stations.at(-1)!.point[0], 0]])
+    : null
 const { viewport, box } = useViewport(frame, bounds, held, { x: 70, top: 76, bottom: 76 })
 const px = (p: Vec2) => toPixels(p, viewport.value!)
 /** The blade frame as it lies on the sheet. */
-const transform = computed(() => (viewport.value ? `matrix(${viewport.value.scale} 0 0 ${-viewport.value.scale} ${viewport.value.originX} ${viewport.value.originY})` : ''))
+const transform = computed(() =>
+  viewport.value
+    ? `matrix(${viewport.value.scale} 0 0 ${-viewport.value.scale} ${viewport.value.originX} ${viewport.value.originY})`
+    : '',
+)
 const edgePoints = computed(() => (viewport.value ? pointList(props.stations.map((station) => px(station.point))) : ''))
 const outline = computed(() => outlinePath(props.outline))
 const tip = computed(() => props.stations.at(-1)!.point)
-const marks = computed(() => (viewport.value ? props.zones.slice(1).map((zone) => px(props.stations.reduce((best, station) => (Math.abs(station.fromHeelMm - zone.fromMm) < Math.abs(best.fromHeelMm - zone.fromMm) ? station : best)).point)) : []))
-const names = computed(() => (viewport.value ? props.zones.map((zone, i) => {
-  const middle = props.stations.reduce((best, station) => (Math.abs(station.fromHeelMm - (zone.fromMm + zone.toMm) / 2) < Math.abs(best.fromHeelMm - (zone.fromMm + zone.toMm) / 2) ? station : best))
-  const [x, y] = px(middle.point)
-  return { name: zoneName(props.zones, i), at: [x + -middle.heading[1] * 20, y - middle.heading[0] * 20] as const }
-}) : []))
+const marks = computed(() =>
+  viewport.value
+    ? props.zones
+        .slice(1)
+        .map((zone) =>
+          px(
+            props.stations.reduce((best, station) =>
+              Math.abs(station.fromHeelMm - zone.fromMm) < Math.abs(best.fromHeelMm - zone.fromMm) ? station : best,
+            ).point,
+          ),
+        )
+    : [],
+)
+const names = computed(() =>
+  viewport.value
+    ? props.zones.map((zone, i) => {
+        const middle = props.stations.reduce((best, station) =>
+          Math.abs(station.fromHeelMm - (zone.fromMm + zone.toMm) / 2) <
+          Math.abs(best.fromHeelMm - (zone.fromMm + zone.toMm) / 2)
+            ? station
+            : best,
+        )
+        const [x, y] = px(middle.point)
+        return {
+          name: zoneName(props.zones, i),
+          at: [x + -middle.heading[1] * 20, y - middle.heading[0] * 20] as const,
+        }
+      })
+    : [],
+)
 /** How far the dimension line of the length stands below the spine. */
 const LENGTH_LINE_PX = 44
-const overall = computed(() => (viewport.value ? { length: dimension(px([0, 0]), px([tip.value[0], 0]), LENGTH_LINE_PX), width: dimension(px([0, 0]), px([0, props.stations[0]!.point[1]]), 34) } : null))
+const overall = computed(() =>
+  viewport.value
+    ? {
+        length: dimension(px([0, 0]), px([tip.value[0], 0]), LENGTH_LINE_PX),
+        width: dimension(px([0, 0]), px([0, props.stations[0]!.point[1]]), 34),
+      }
+    : null,
+)
 
 /** Where each knob stands, and which way it goes. */
 const knobs = computed(() => {
@@ -76,21 +114,58 @@ function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: numb
 
 <template>
   <div ref="frame" class="relative h-full">
-    <svg v-if="viewport && overall" :viewBox="box" class="absolute inset-0 size-full select-none" role="group" aria-label="The blade to scale">
+    <svg
+      v-if="viewport && overall"
+      :viewBox="box"
+      class="absolute inset-0 size-full select-none"
+      role="group"
+      aria-label="The blade to scale"
+    >
       <path :d="outline" :transform="transform" class="steel" />
       <polyline :points="edgePoints" class="edge" />
       <path v-for="(mark, i) in marks" :key="`m${i}`" :d="`M${mark[0]} ${mark[1] - 9}v18`" class="mark" />
-      <text v-for="(name, i) in names" :key="`n${i}`" :x="name.at[0]" :y="name.at[1]" text-anchor="middle" class="zone">{{ name.name }}</text>
+      <text v-for="(name, i) in names" :key="`n${i}`" :x="name.at[0]" :y="name.at[1]" text-anchor="middle" class="zone">
+        {{ name.name }}
+      </text>
       <DimensionLine :dimension="overall.length" :text="lengthText(tip[0], preferences.unit)" />
       <DimensionLine :dimension="overall.width" :text="lengthText(stations[0]!.point[1], preferences.unit)" />
-      <DragHandle v-for="knob in knobs" :key="knob.key" :x="knob.x" :y="knob.y" :turn="knob.way === 'x' ? 0 : 90" :label="SHAPE_MEASURE_WORD[knob.key]" :now="knob.now" :text="lengthText(knob.now, preferences.unit)" @held="held = $event" @drag="(dx, dy, _g, taken) => drag(knob, dx, dy, taken)" @step="(n) => emit('set', knob.key, Math.max(0, knob.now + grows(knob.key) * n * STEP_MM))" />
+      <DragHandle
+        v-for="knob in knobs"
+        :key="knob.key"
+        :x="knob.x"
+        :y="knob.y"
+        :turn="knob.way === 'x' ? 0 : 90"
+        :label="SHAPE_MEASURE_WORD[knob.key]"
+        :now="knob.now"
+        :text="lengthText(knob.now, preferences.unit)"
+        @held="held = $event"
+        @drag="(dx, dy, _g, taken) => drag(knob, dx, dy, taken)"
+        @step="(n) => emit('set', knob.key, Math.max(0, knob.now + grows(knob.key) * n * STEP_MM))"
+      />
     </svg>
   </div>
 </template>
 
 <style scoped>
-.steel { fill: var(--steel); fill-opacity: 0.6; stroke: var(--steel-line); stroke-width: 1.4; vector-effect: non-scaling-stroke; }
-.edge { fill: none; stroke: var(--ink); stroke-width: 2.4; stroke-linejoin: round; }
-.mark { stroke: var(--ink-soft); stroke-width: 1.4; }
-.zone { fill: var(--ink-soft); font-size: 14px; }
+.steel {
+  fill: var(--steel);
+  fill-opacity: 0.6;
+  stroke: var(--steel-line);
+  stroke-width: 1.4;
+  vector-effect: non-scaling-stroke;
+}
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2.4;
+  stroke-linejoin: round;
+}
+.mark {
+  stroke: var(--ink-soft);
+  stroke-width: 1.4;
+}
+.zone {
+  fill: var(--ink-soft);
+  font-size: 14px;
+}
 </style>

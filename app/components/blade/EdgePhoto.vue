@@ -27,20 +27,61 @@ function addMiddle() {
 
 <template>
   <div class="space-y-3">
-    <p class="text-sm text-muted">Lay the blade on a sheet of paper, photograph both. The corners of the sheet take the perspective out.</p>
-    <FileButton label="Choose a photograph" named="Photograph of the blade" accept="image/*" :loading="busy" @chosen="take" />
+    <p class="text-sm text-muted">
+      Lay the blade on a sheet of paper, photograph both. The corners of the sheet take the perspective out.
+    </p>
+    <FileButton
+      label="Choose a photograph"
+      named="Photograph of the blade"
+      accept="image/*"
+      :loading="busy"
+      @chosen="take"
+    />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <template v-if="photo">
-      <UFormField label="1. The scale is in"><USelect v-model="scaleBy" :items="scales" size="lg" class="w-full" /></UFormField>
-      <p class="text-sm text-muted">{{ scaleBy === 'two points' ? 'Move the two marks at the bottom to the points.' : 'Move the four marks to its corners, upper left first and then round; its long side along the top.' }}</p>
-      <div v-if="scaleBy === 'own sheet'" class="grid grid-cols-2 gap-3"><UFormField :label="`Along the top, ${preferences.unit}`"><UInput v-model="own.width" size="lg" inputmode="decimal" class="w-full" /></UFormField><UFormField :label="`Down the side, ${preferences.unit}`"><UInput v-model="own.height" size="lg" inputmode="decimal" class="w-full" /></UFormField></div>
-      <UFormField v-if="scaleBy === 'two points'" :label="`They are apart by, ${preferences.unit}`"><UInput v-model="own.distance" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      <UFormField label="1. The scale is in"
+        ><USelect v-model="scaleBy" :items="scales" size="lg" class="w-full"
+      /></UFormField>
+      <p class="text-sm text-muted">
+        {{
+          scaleBy === 'two points'
+            ? 'Move the two marks at the bottom to the points.'
+            : 'Move the four marks to its corners, upper left first and then round; its long side along the top.'
+        }}
+      </p>
+      <div v-if="scaleBy === 'own sheet'" class="grid grid-cols-2 gap-3">
+        <UFormField :label="`Along the top, ${preferences.unit}`"
+          ><UInput v-model="own.width" size="lg" inputmode="decimal" class="w-full" /></UFormField
+        ><UFormField :label="`Down the side, ${preferences.unit}`"
+          ><UInput v-model="own.height" size="lg" inputmode="decimal" class="w-full"
+        /></UFormField>
+      </div>
+      <UFormField v-if="scaleBy === 'two points'" :label="`They are apart by, ${preferences.unit}`"
+        ><UInput v-model="own.distance" size="lg" inputmode="decimal" class="w-full"
+      /></UFormField>
       <p><b>2. The spine.</b> <span class="text-sm text-muted">Two marks on its straight part, heel first.</span></p>
       <div>
-        <p><b>3. The edge.</b> <span class="text-sm text-muted">Press along it from heel to tip, a choil and all, every centimetre or so and on each corner: {{ edge.length }} marks.</span></p>
-        <div class="mt-1 flex gap-2"><UButton color="neutral" variant="outline" label="Take the last away" :disabled="edge.length === 0" @click="dropLast" /><UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" /></div>
+        <p>
+          <b>3. The edge.</b>
+          <span class="text-sm text-muted"
+            >Press along it from heel to tip, a choil and all, every centimetre or so and on each corner:
+            {{ edge.length }} marks.</span
+          >
+        </p>
+        <div class="mt-1 flex gap-2">
+          <UButton
+            color="neutral"
+            variant="outline"
+            label="Take the last away"
+            :disabled="edge.length === 0"
+            @click="dropLast"
+          /><UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
+        </div>
       </div>
-      <p v-if="result" data-testid="traced" aria-live="polite">{{ result.segments.length }} pieces, within {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline.</p>
+      <p v-if="result" data-testid="traced" aria-live="polite">
+        {{ result.segments.length }} pieces, within
+        {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline.
+      </p>
       <UButton size="lg" label="Snap to the outline" :loading="busy" @click="snap" />
     </template>
   </div>

@@ -28,17 +28,35 @@ function moveEnd(i: number, text: string) {
   <fieldset class="space-y-2">
     <legend class="font-medium">Zones of the edge</legend>
     <template v-if="zones === null">
-      <p class="text-sm text-toned">Found from its curvature: {{ found.map((zone) => `${ZONE_WORD[zone.kind]} to ${lengthText(zone.toMm, preferences.unit)}`).join(', ') }}.</p>
+      <p class="text-sm text-toned">
+        Found from its curvature:
+        {{ found.map((zone) => `${ZONE_WORD[zone.kind]} to ${lengthText(zone.toMm, preferences.unit)}`).join(', ') }}.
+      </p>
       <UButton color="neutral" variant="outline" label="Set them by hand" @click="byHand" />
     </template>
     <template v-else>
       <div v-for="(zone, i) in zones" :key="i" class="flex items-center gap-2">
         <USelect v-model="zone.kind" :items="kinds" class="w-32" :aria-label="`Kind of zone ${i + 1}`" />
         <span class="text-sm text-muted">to</span>
-        <UInput :model-value="zone.toMm" inputmode="decimal" class="w-28" :aria-label="`End of zone ${i + 1}, from the heel, ${preferences.unit}`" @update:model-value="moveEnd(i, String($event))" />
+        <UInput
+          :model-value="zone.toMm"
+          inputmode="decimal"
+          class="w-28"
+          :aria-label="`End of zone ${i + 1}, from the heel, ${preferences.unit}`"
+          @update:model-value="moveEnd(i, String($event))"
+        />
         <span class="text-sm text-muted">{{ preferences.unit }}</span>
       </div>
-      <UButton color="neutral" variant="outline" label="As found" @click="() => { zones = null }" />
+      <UButton
+        color="neutral"
+        variant="outline"
+        label="As found"
+        @click="
+          () => {
+            zones = null
+          }
+        "
+      />
     </template>
   </fieldset>
 </template>

@@ -12,7 +12,11 @@ const busy = ref(false)
 async function toPdf() {
   if (!page.value || !job.content) return
   busy.value = true
-  download(`${job.content.name}.pdf`, (await cardPdf(page.value, job.content.name)) as Uint8Array<ArrayBuffer>, 'application/pdf')
+  download(
+    `${job.content.name}.pdf`,
+    (await cardPdf(page.value, job.content.name)) as Uint8Array<ArrayBuffer>,
+    'application/pdf',
+  )
   busy.value = false
 }
 const print = () => window.print()
@@ -20,18 +24,50 @@ const print = () => window.print()
 
 <template>
   <div v-if="page" class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
-    <svg :viewBox="`0 0 ${page.width} ${page.height}`" class="clamp-card w-full rounded-sm border border-default" role="img" aria-label="The clamp card">
+    <svg
+      :viewBox="`0 0 ${page.width} ${page.height}`"
+      class="clamp-card w-full rounded-sm border border-default"
+      role="img"
+      aria-label="The clamp card"
+    >
       <rect :width="page.width" :height="page.height" fill="#fff" />
       <g fill="none" stroke="#1a1a1e" stroke-linejoin="round">
-        <component :is="line.closed ? 'polygon' : 'polyline'" v-for="(line, i) in page.lines" :key="i" :points="pointList(line.points)" :stroke-width="line.width" :stroke-dasharray="line.dashed ? '1.6 1.2' : undefined" />
+        <component
+          :is="line.closed ? 'polygon' : 'polyline'"
+          v-for="(line, i) in page.lines"
+          :key="i"
+          :points="pointList(line.points)"
+          :stroke-width="line.width"
+          :stroke-dasharray="line.dashed ? '1.6 1.2' : undefined"
+        />
       </g>
-      <text v-for="(text, i) in page.texts" :key="i" :x="text.x" :y="text.y" :font-size="text.size" :font-weight="text.bold ? 700 : 400" fill="#1a1a1e">{{ text.text }}</text>
+      <text
+        v-for="(text, i) in page.texts"
+        :key="i"
+        :x="text.x"
+        :y="text.y"
+        :font-size="text.size"
+        :font-weight="text.bold ? 700 : 400"
+        fill="#1a1a1e"
+      >
+        {{ text.text }}
+      </text>
     </svg>
     <div class="card-controls space-y-3">
       <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="print">
         <h2 id="print" class="text-lg font-semibold">One page for the bench</h2>
         <p class="text-sm text-muted">Print at 100 %, without fitting to the page, and lay a rule on the check line.</p>
-        <div class="mt-3 flex flex-wrap gap-2"><UButton size="xl" icon="i-lucide-printer" label="Print" @click="print" /><UButton size="xl" color="neutral" variant="outline" icon="i-lucide-download" label="PDF" :loading="busy" @click="toPdf" /></div>
+        <div class="mt-3 flex flex-wrap gap-2">
+          <UButton size="xl" icon="i-lucide-printer" label="Print" @click="print" /><UButton
+            size="xl"
+            color="neutral"
+            variant="outline"
+            icon="i-lucide-download"
+            label="PDF"
+            :loading="busy"
+            @click="toPdf"
+          />
+        </div>
       </section>
       <SameAgain />
     </div>

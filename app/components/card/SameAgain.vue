@@ -31,7 +31,12 @@ const now = computed(() => {
   if (parsed.value <= 0) return { problem: 'The edge must stand out of the jaws: more than 0.' }
   const differsMm = parsed.value - evaluation.bladeHeightMm
   const held = moved(things.held, 0, differsMm)
-  return { problem: '', differsMm, heightMm: parsed.value, advice: whatToDial({ ...things, held }, bench.side.value, bench.wantedDeg.value, evaluation.station) }
+  return {
+    problem: '',
+    differsMm,
+    heightMm: parsed.value,
+    advice: whatToDial({ ...things, held }, bench.side.value, bench.wantedDeg.value, evaluation.station),
+  }
 })
 const dialled = computed(() => {
   const setting = actions.dialledNow()
@@ -48,13 +53,46 @@ function correct() {
 <template>
   <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="same">
     <h2 id="same" class="text-lg font-semibold">The same again</h2>
-    <p v-if="others.length === 0" class="text-sm text-muted">The next job with this blade on this rig begins with this card.</p>
+    <p v-if="others.length === 0" class="text-sm text-muted">
+      The next job with this blade on this rig begins with this card.
+    </p>
     <ul v-else>
-      <li v-for="one in others.slice(0, 4)" :key="one.id" class="flex items-center justify-between gap-2 border-t border-default py-1.5 first:border-t-0"><span class="min-w-0 truncate">{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span><span v-if="one.id === heldAs?.id" class="font-semibold">Held so</span><UButton v-else color="neutral" variant="outline" label="Hold it as then" :aria-label="`Hold it as in ${one.name}`" @click="take(one)" /></li>
+      <li
+        v-for="one in others.slice(0, 4)"
+        :key="one.id"
+        class="flex items-center justify-between gap-2 border-t border-default py-1.5 first:border-t-0"
+      >
+        <span class="min-w-0 truncate"
+          >{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span
+        ><span v-if="one.id === heldAs?.id" class="font-semibold">Held so</span
+        ><UButton
+          v-else
+          color="neutral"
+          variant="outline"
+          label="Hold it as then"
+          :aria-label="`Hold it as in ${one.name}`"
+          @click="take(one)"
+        />
+      </li>
     </ul>
-    <UFormField class="mt-3" :label="`Blade height measured now, ${preferences.unit}`" help="Steel wears away: the blade stands lower than on the card." :error="now?.problem || undefined"><UInput v-model="measured" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+    <UFormField
+      class="mt-3"
+      :label="`Blade height measured now, ${preferences.unit}`"
+      help="Steel wears away: the blade stands lower than on the card."
+      :error="now?.problem || undefined"
+      ><UInput v-model="measured" size="lg" inputmode="decimal" class="w-full"
+    /></UFormField>
     <div v-if="now && !now.problem && now.differsMm !== undefined" class="mt-2" aria-live="polite" data-testid="worn">
-      <p>{{ Math.abs(now.differsMm) < 0.05 ? 'As on the card: nothing to correct.' : `${text(Math.abs(now.differsMm))} ${now.differsMm < 0 ? 'lower' : 'higher'} than on the card.` }}<template v-if="now.advice?.ok && Math.abs(now.differsMm) >= 0.05"> Dial <b>{{ dialText(bench.rig.value!, now.advice.setting, preferences.unit) }}</b> instead of {{ dialled }}.</template></p>
+      <p>
+        {{
+          Math.abs(now.differsMm) < 0.05
+            ? 'As on the card: nothing to correct.'
+            : `${text(Math.abs(now.differsMm))} ${now.differsMm < 0 ? 'lower' : 'higher'} than on the card.`
+        }}<template v-if="now.advice?.ok && Math.abs(now.differsMm) >= 0.05">
+          Dial <b>{{ dialText(bench.rig.value!, now.advice.setting, preferences.unit) }}</b> instead of
+          {{ dialled }}.</template
+        >
+      </p>
       <UButton v-if="Math.abs(now.differsMm) >= 0.05" class="mt-2" size="lg" label="Use it" @click="correct" />
     </div>
   </section>

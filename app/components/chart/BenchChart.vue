@@ -2,13 +2,32 @@
 import type { ApexOptions } from 'apexcharts'
 import { useChartColours } from '~/composables/useChartColours'
 
-/** A chart in the bench's own dress: its type and colours, no toolbar, nothing that moves. It is a picture with a name; the figures stand in a table beside it. */
-const props = defineProps<{ type: 'bar' | 'line' | 'area'; series: ApexOptions['series']; options: ApexOptions; height: number; label: string }>()
+/**
+ * A chart in the bench's own dress: its type and colours, no toolbar, nothing that moves. It is a picture with a name;
+ * the figures stand in a table beside it.
+ */
+const props = defineProps<{
+  type: 'bar' | 'line' | 'area'
+  series: ApexOptions['series']
+  options: ApexOptions
+  height: number
+  label: string
+}>()
 const Chart = defineAsyncComponent(() => import('vue3-apexcharts'))
 const colours = useChartColours()
 const dressed = computed<ApexOptions>(() => ({
   ...props.options,
-  chart: { ...props.options.chart, fontFamily: 'inherit', foreColor: colours.value.ink, background: 'transparent', animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, selection: { enabled: false }, parentHeightOffset: 0 },
+  chart: {
+    ...props.options.chart,
+    fontFamily: 'inherit',
+    foreColor: colours.value.ink,
+    background: 'transparent',
+    animations: { enabled: false },
+    toolbar: { show: false },
+    zoom: { enabled: false },
+    selection: { enabled: false },
+    parentHeightOffset: 0,
+  },
   grid: { borderColor: colours.value.fine, ...props.options.grid },
   dataLabels: { enabled: false, ...props.options.dataLabels },
   tooltip: { theme: colours.value.dark ? 'dark' : 'light', ...props.options.tooltip },

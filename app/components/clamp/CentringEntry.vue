@@ -16,7 +16,9 @@ const sideA = computed(() => preferences.current.sideNames.A)
 const told = computed(() => {
   if (!held.value) return ''
   const { centreOffsetMm, tiltDeg } = held.value
-  return centreOffsetMm === 0 && tiltDeg === 0 ? 'on centre' : `${lengthText(centreOffsetMm, preferences.unit)}, ${angleText(tiltDeg)}`
+  return centreOffsetMm === 0 && tiltDeg === 0
+    ? 'on centre'
+    : `${lengthText(centreOffsetMm, preferences.unit)}, ${angleText(tiltDeg)}`
 })
 </script>
 
@@ -25,9 +27,27 @@ const told = computed(() => {
     <UButton color="neutral" variant="outline" :label="`Centring: ${told}`" />
     <template #content>
       <div class="w-80 space-y-3 p-4">
-        <p class="text-sm text-muted">Where the blade’s centre plane stands against the jaws’. What one side gains, the other loses.</p>
-        <MeasureField :label="`Off centre, towards ${sideA}`" kind="length" focus="centre-offset" :value="held.centreOffsetMm" :step="0.1" :apply="(v) => actions.setCentring({ centreOffsetMm: v })" hint="at the front of the jaws" />
-        <MeasureField :label="`Tilt, rising towards ${sideA}`" kind="angle" focus="tilt" :value="held.tiltDeg" :step="0.1" :apply="(v) => actions.setCentring({ tiltDeg: v })" hint="from the jaws out to the edge" />
+        <p class="text-sm text-muted">
+          Where the blade’s centre plane stands against the jaws’. What one side gains, the other loses.
+        </p>
+        <MeasureField
+          :label="`Off centre, towards ${sideA}`"
+          kind="length"
+          focus="centre-offset"
+          :value="held.centreOffsetMm"
+          :step="0.1"
+          :apply="(v) => actions.setCentring({ centreOffsetMm: v })"
+          hint="at the front of the jaws"
+        />
+        <MeasureField
+          :label="`Tilt, rising towards ${sideA}`"
+          kind="angle"
+          focus="tilt"
+          :value="held.tiltDeg"
+          :step="0.1"
+          :apply="(v) => actions.setCentring({ tiltDeg: v })"
+          hint="from the jaws out to the edge"
+        />
       </div>
     </template>
   </UPopover>

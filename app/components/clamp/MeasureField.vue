@@ -4,8 +4,8 @@ import { usePreferences } from '~/stores/preferences'
 import { lengthFigure } from '~/words/lengthText'
 
 /**
- * A measure that can be typed, stepped by its buttons or by the arrow keys. A bad figure stays in the field with the reason
- * under it, and nothing else changes.
+ * A measure that can be typed, stepped by its buttons or by the arrow keys. A bad figure stays in the field with the
+ * reason under it, and nothing else changes.
  */
 const props = defineProps<{
   label: string
@@ -23,13 +23,16 @@ const preferences = usePreferences()
 const id = useId()
 const problem = ref('')
 const text = ref('')
-const shown = computed(() => (props.kind === 'length' ? lengthFigure(props.value, preferences.unit) : props.value.toFixed(1).replace('-', '−')))
+const shown = computed(() =>
+  props.kind === 'length' ? lengthFigure(props.value, preferences.unit) : props.value.toFixed(1).replace('-', '−'),
+)
 const unit = computed(() => (props.kind === 'length' ? preferences.unit : '°'))
 watch(shown, () => ((text.value = shown.value), (problem.value = '')), { immediate: true })
 
 function commit() {
   if (text.value === shown.value) return void (problem.value = '')
-  const parsed = props.kind === 'length' ? parseLengthMm(text.value, preferences.unit) : parseDecimal(text.value.replace('°', ''))
+  const parsed =
+    props.kind === 'length' ? parseLengthMm(text.value, preferences.unit) : parseDecimal(text.value.replace('°', ''))
   if (!parsed.ok) {
     problem.value = parsed.reason === 'empty' ? 'Give a figure.' : `“${text.value}” is no ${props.kind}.`
     return
@@ -50,20 +53,57 @@ function reset() {
   <div class="relative min-w-0">
     <label :for="id" class="block truncate text-sm text-toned">{{ label }}</label>
     <div class="flex">
-      <UButton color="neutral" variant="outline" icon="i-lucide-minus" size="lg" class="rounded-r-none" :aria-label="`${label}: less`" tabindex="-1" @click="nudge(-1)" />
+      <UButton
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-minus"
+        size="lg"
+        class="rounded-r-none"
+        :aria-label="`${label}: less`"
+        tabindex="-1"
+        @click="nudge(-1)"
+      />
       <div class="relative min-w-0 flex-1">
         <input
-          :id="id" v-model="text" :data-focus="focus" inputmode="decimal" autocomplete="off" spellcheck="false"
+          :id="id"
+          v-model="text"
+          :data-focus="focus"
+          inputmode="decimal"
+          autocomplete="off"
+          spellcheck="false"
           class="h-full w-full min-w-0 border-y border-accented bg-default py-1 pr-7 pl-2 text-center text-lg font-semibold"
-          :class="{ 'border-error text-error': problem }" :aria-invalid="problem !== ''" :aria-describedby="problem ? `${id}-problem` : undefined"
-          @change="commit" @keydown.enter="commit" @keydown.escape="reset"
-          @keydown.up.prevent="nudge($event.shiftKey ? 10 : 1)" @keydown.down.prevent="nudge($event.shiftKey ? -10 : -1)"
+          :class="{ 'border-error text-error': problem }"
+          :aria-invalid="problem !== ''"
+          :aria-describedby="problem ? `${id}-problem` : undefined"
+          @change="commit"
+          @keydown.enter="commit"
+          @keydown.escape="reset"
+          @keydown.up.prevent="nudge($event.shiftKey ? 10 : 1)"
+          @keydown.down.prevent="nudge($event.shiftKey ? -10 : -1)"
         />
-        <span class="pointer-events-none absolute inset-y-0 right-1.5 grid place-items-center text-sm text-muted">{{ unit }}</span>
+        <span class="pointer-events-none absolute inset-y-0 right-1.5 grid place-items-center text-sm text-muted">{{
+          unit
+        }}</span>
       </div>
-      <UButton color="neutral" variant="outline" icon="i-lucide-plus" size="lg" class="rounded-l-none" :aria-label="`${label}: more`" tabindex="-1" @click="nudge(1)" />
+      <UButton
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-plus"
+        size="lg"
+        class="rounded-l-none"
+        :aria-label="`${label}: more`"
+        tabindex="-1"
+        @click="nudge(1)"
+      />
     </div>
-    <p v-if="problem" :id="`${id}-problem`" role="alert" class="absolute inset-x-0 top-[3.9rem] z-10 rounded-sm border border-error bg-default px-2 py-1 text-sm text-error">{{ problem }}</p>
+    <p
+      v-if="problem"
+      :id="`${id}-problem`"
+      role="alert"
+      class="absolute inset-x-0 top-[3.9rem] z-10 rounded-sm border border-error bg-default px-2 py-1 text-sm text-error"
+    >
+      {{ problem }}
+    </p>
     <p v-if="hint" class="mt-0.5 truncate text-sm text-muted" :title="hint">{{ hint }}</p>
   </div>
 </template>

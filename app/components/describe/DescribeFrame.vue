@@ -17,19 +17,37 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
 </script>
 
 <template>
-  <form class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_29rem]" :aria-label="thing" @submit.prevent="last ? emit('keep') : emit('go', step + 1)">
+  <form
+    class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_29rem]"
+    :aria-label="thing"
+    @submit.prevent="last ? emit('keep') : emit('go', step + 1)"
+  >
     <slot name="drawing" />
     <div class="flex min-h-0 flex-col rounded-sm border border-default bg-default">
       <nav aria-label="Steps" class="border-b border-default p-2">
         <ol class="flex gap-1">
           <li v-for="(one, i) in steps" :key="one.title" class="flex-1">
-            <button type="button" class="w-full cursor-pointer rounded-sm border py-1 font-semibold" :class="i === step ? 'border-primary text-primary' : one.missing ? 'border-error text-error' : 'border-default'" :aria-current="i === step ? 'step' : undefined" :aria-label="`${one.mark === one.title ? '' : `${one.mark}: `}${one.title}${one.missing ? ', something is missing' : ''}`" @click="emit('go', i)">{{ one.mark }}</button>
+            <button
+              type="button"
+              class="w-full cursor-pointer rounded-sm border py-1 font-semibold"
+              :class="
+                i === step ? 'border-primary text-primary' : one.missing ? 'border-error text-error' : 'border-default'
+              "
+              :aria-current="i === step ? 'step' : undefined"
+              :aria-label="`${one.mark === one.title ? '' : `${one.mark}: `}${one.title}${one.missing ? ', something is missing' : ''}`"
+              @click="emit('go', i)"
+            >
+              {{ one.mark }}
+            </button>
           </li>
         </ol>
       </nav>
       <div class="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3" data-step tabindex="-1">
         <slot name="lead" />
-        <p v-if="takenUp" class="flex items-center justify-between gap-2 rounded-sm border border-default px-3 py-1.5 text-sm">
+        <p
+          v-if="takenUp"
+          class="flex items-center justify-between gap-2 rounded-sm border border-default px-3 py-1.5 text-sm"
+        >
           <span>You began this earlier; it stands as you left it.</span>
           <UButton color="neutral" variant="outline" label="Begin anew" @click="emit('anew')" />
         </p>
@@ -37,11 +55,33 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
         <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
       </div>
       <div class="flex items-center gap-2 border-t border-default p-3">
-        <UButton v-if="step > 0" color="neutral" variant="outline" size="xl" icon="i-lucide-arrow-left" aria-label="The step before" @click="emit('go', step - 1)" />
+        <UButton
+          v-if="step > 0"
+          color="neutral"
+          variant="outline"
+          size="xl"
+          icon="i-lucide-arrow-left"
+          aria-label="The step before"
+          @click="emit('go', step - 1)"
+        />
         <UButton v-else color="neutral" variant="outline" size="xl" label="Back" @click="emit('away')" />
         <span class="flex-1" />
-        <UButton v-if="early && !last" color="neutral" variant="outline" size="xl" label="Keep" :loading="busy" @click="emit('keep')" />
-        <UButton type="submit" size="xl" :label="last ? `Keep this ${thing.toLowerCase()}` : `Next: ${next}`" :trailing-icon="last ? undefined : 'i-lucide-arrow-right'" :loading="busy" />
+        <UButton
+          v-if="early && !last"
+          color="neutral"
+          variant="outline"
+          size="xl"
+          label="Keep"
+          :loading="busy"
+          @click="emit('keep')"
+        />
+        <UButton
+          type="submit"
+          size="xl"
+          :label="last ? `Keep this ${thing.toLowerCase()}` : `Next: ${next}`"
+          :trailing-icon="last ? undefined : 'i-lucide-arrow-right'"
+          :loading="busy"
+        />
       </div>
     </div>
   </form>

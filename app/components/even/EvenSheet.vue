@@ -23,12 +23,17 @@ const told = computed(() => {
   <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_27rem]">
     <section class="rounded-sm border border-default bg-default p-3" aria-labelledby="along">
       <div class="flex flex-wrap items-center justify-between gap-3">
-        <h2 id="along" class="flex items-center gap-2 text-lg" data-testid="worst"><AngleMark angle="set" />{{ told || bench.trouble.value }}</h2>
+        <h2 id="along" class="flex items-center gap-2 text-lg" data-testid="worst">
+          <AngleMark angle="set" />{{ told || bench.trouble.value }}
+        </h2>
         <SideSwitch />
       </div>
       <RibbonDrawing class="mt-1 h-52" />
       <UnrolledEdge v-if="set" class="h-60" />
-      <p class="flex flex-wrap gap-x-5 text-sm text-muted"><span>Solid, standing out: steeper than wanted</span><span>Hatched, lying in: flatter</span><span>Below: width of the bevel, dashed as it is, solid as it will be</span></p>
+      <p class="flex flex-wrap gap-x-5 text-sm text-muted">
+        <span>Solid, standing out: steeper than wanted</span><span>Hatched, lying in: flatter</span
+        ><span>Below: width of the bevel, dashed as it is, solid as it will be</span>
+      </p>
     </section>
     <PlacementPanel />
   </div>

@@ -7,26 +7,70 @@ import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
 /** The map over clamp position and turn: the darker the worse; crossed out where it cannot be held. */
-const props = defineProps<{ map: PlacementMap; best: Placement | null; now: ClampPosition; costText: (cost: number) => string }>()
+const props = defineProps<{
+  map: PlacementMap
+  best: Placement | null
+  now: ClampPosition
+  costText: (cost: number) => string
+}>()
 const preferences = usePreferences()
 const view = computed(() => mapView(props.map, props.best?.held ?? null, props.now, preferences.unit))
-const label = computed(() => `Map over position and turn, ${lengthText(props.map.depthMm, preferences.unit)} deep${props.best ? `: best ${props.costText(props.best.cost)}` : ''}`)
+const label = computed(
+  () =>
+    `Map over position and turn, ${lengthText(props.map.depthMm, preferences.unit)} deep${props.best ? `: best ${props.costText(props.best.cost)}` : ''}`,
+)
 </script>
 
 <template>
   <svg :viewBox="`0 0 ${view.width} ${view.height}`" class="w-full" role="img" :aria-label="label">
-    <rect v-for="(cell, i) in view.cells" :key="i" :x="cell.x" :y="cell.y" :width="cell.width" :height="cell.height" :fill="cell.shade === null ? 'url(#barred)' : 'var(--angle-set)'" :fill-opacity="cell.shade ?? 1" />
+    <rect
+      v-for="(cell, i) in view.cells"
+      :key="i"
+      :x="cell.x"
+      :y="cell.y"
+      :width="cell.width"
+      :height="cell.height"
+      :fill="cell.shade === null ? 'url(#barred)' : 'var(--angle-set)'"
+      :fill-opacity="cell.shade ?? 1"
+    />
     <rect v-bind="view.frame" fill="none" stroke="var(--ui-border-accented)" />
-    <text v-for="tick in view.acrossTicks" :key="`x${tick.text}`" :x="tick.at" :y="view.frame.y + view.frame.height + 15" text-anchor="middle">{{ tick.text }}</text>
-    <text v-for="tick in view.upTicks" :key="`y${tick.text}`" :x="view.frame.x - 5" :y="tick.at + 4" text-anchor="end">{{ tick.text }}°</text>
-    <text :x="view.frame.x + view.frame.width / 2" :y="view.height - 3" text-anchor="middle">from the heel to the jaws’ middle, {{ preferences.unit }}</text>
+    <text
+      v-for="tick in view.acrossTicks"
+      :key="`x${tick.text}`"
+      :x="tick.at"
+      :y="view.frame.y + view.frame.height + 15"
+      text-anchor="middle"
+    >
+      {{ tick.text }}
+    </text>
+    <text v-for="tick in view.upTicks" :key="`y${tick.text}`" :x="view.frame.x - 5" :y="tick.at + 4" text-anchor="end">
+      {{ tick.text }}°
+    </text>
+    <text :x="view.frame.x + view.frame.width / 2" :y="view.height - 3" text-anchor="middle">
+      from the heel to the jaws’ middle, {{ preferences.unit }}
+    </text>
     <g v-if="view.now" :transform="`translate(${view.now[0]} ${view.now[1]})`"><circle r="6" class="now" /></g>
-    <g v-if="view.best" :transform="`translate(${view.best[0]} ${view.best[1]})`"><path d="M-8 0H8M0-8V8" class="best" /><circle r="5" class="best" /></g>
+    <g v-if="view.best" :transform="`translate(${view.best[0]} ${view.best[1]})`">
+      <path d="M-8 0H8M0-8V8" class="best" />
+      <circle r="5" class="best" />
+    </g>
   </svg>
 </template>
 
 <style scoped>
-text { fill: var(--ink); font-size: 12px; }
-.now { fill: none; stroke: var(--ink); stroke-width: 2; stroke-dasharray: 3 2; }
-.best { fill: none; stroke: var(--angle-wanted); stroke-width: 2.4; }
+text {
+  fill: var(--ink);
+  font-size: 12px;
+}
+.now {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-dasharray: 3 2;
+}
+.best {
+  fill: none;
+  stroke: var(--angle-wanted);
+  stroke-width: 2.4;
+}
 </style>

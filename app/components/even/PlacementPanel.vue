@@ -37,17 +37,47 @@ const places = computed(() => [
   { value: 'on a mark', label: `with the ${bench.blade.value?.landmark?.what} on a mark of the jaws` },
   { value: 'anywhere', label: 'anywhere' },
 ])
-const find = () => bench.things.value && run({ job: bench.things.value, side: bench.side.value, wantedDeg: bench.wantedDeg.value, stations: countedStations.value, aim: aim.value, onMarks: onMarks.value, thereDeg: thereDeg.value })
+const find = () =>
+  bench.things.value &&
+  run({
+    job: bench.things.value,
+    side: bench.side.value,
+    wantedDeg: bench.wantedDeg.value,
+    stations: countedStations.value,
+    aim: aim.value,
+    onMarks: onMarks.value,
+    thereDeg: thereDeg.value,
+  })
 // Another blade, rig, stone or aim: what was found says nothing any more. How it is held does not matter.
-const about = computed(() => [job.content?.bladeId, job.content?.rigId, job.content?.rigRevision, job.content?.jawsName, job.content?.stoneId, bench.side.value, bench.wantedDeg.value, aim.value, onMarks.value, countedStations.value.length].join())
+const about = computed(() =>
+  [
+    job.content?.bladeId,
+    job.content?.rigId,
+    job.content?.rigRevision,
+    job.content?.jawsName,
+    job.content?.stoneId,
+    bench.side.value,
+    bench.wantedDeg.value,
+    aim.value,
+    onMarks.value,
+    countedStations.value.length,
+  ].join(),
+)
 watch(about, forget)
 
 const best = computed(() => result.value?.best ?? null)
 const setting = computed(() => result.value?.atMark?.setting ?? null)
-const costText = (cost: number) => (aim.value === 'even' ? `${cost.toFixed(1)}° off at the worst place` : `${cost.toFixed(3)} mm² off this side`)
+const costText = (cost: number) =>
+  aim.value === 'even' ? `${cost.toFixed(1)}° off at the worst place` : `${cost.toFixed(3)} mm² off this side`
 const isHeld = computed(() => {
   const [then, now] = [best.value?.held, job.content?.held]
-  return !!then && !!now && Math.abs(then.bladeXMm - now.bladeXMm) < 0.05 && Math.abs(then.turnDeg - now.turnDeg) < 0.05 && Math.abs(then.bladeYMm - now.bladeYMm) < 0.05
+  return (
+    !!then &&
+    !!now &&
+    Math.abs(then.bladeXMm - now.bladeXMm) < 0.05 &&
+    Math.abs(then.turnDeg - now.turnDeg) < 0.05 &&
+    Math.abs(then.bladeYMm - now.bladeYMm) < 0.05
+  )
 })
 const told = computed(() => {
   const [found, rig, blade, held] = [result.value, bench.rig.value, bench.blade.value, job.content?.held]
@@ -61,10 +91,16 @@ const told = computed(() => {
 })
 const why = computed(() => {
   const bounds = result.value?.bounds ?? []
-  if (bounds.length === 0 && bench.rig.value?.height.by === 'slot') return `No better is possible with the slots${onMarks.value ? ' and marks' : ''} there are.`
-  return bounds.length === 0 ? 'No better is possible: the steepest and the flattest place are equally far off, and any other hold makes one of them worse.' : `No better is possible: ${bounds.map((bound) => BOUND_TEXT[bound]).join('; ')}.`
+  if (bounds.length === 0 && bench.rig.value?.height.by === 'slot')
+    return `No better is possible with the slots${onMarks.value ? ' and marks' : ''} there are.`
+  return bounds.length === 0
+    ? 'No better is possible: the steepest and the flattest place are equally far off, and any other hold makes one of them worse.'
+    : `No better is possible: ${bounds.map((bound) => BOUND_TEXT[bound]).join('; ')}.`
 })
-/** Which mark of the jaws stands where on the blade then; nothing on a rig without marks, or where the landmark lies on one. */
+/**
+ * Which mark of the jaws stands where on the blade then; nothing on a rig without marks, or where the landmark lies on
+ * one.
+ */
 const markTold = computed(() => {
   const mark = bench.rig.value && middleMark(bench.rig.value)
   if (!mark || !best.value || onMarks.value) return ''
@@ -84,21 +120,63 @@ function holdIt() {
     <URadioGroup v-if="hasMarks" v-model="place" :items="places" legend="Place along the jaws" size="lg" />
     <fieldset>
       <legend class="text-sm font-medium">Zones that count</legend>
-      <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1"><UCheckbox v-for="(_, i) in zones" :key="i" :model-value="counts(i)" :label="zoneName(zones, i)" @update:model-value="count(i, $event === true)" /></div>
+      <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+        <UCheckbox
+          v-for="(_, i) in zones"
+          :key="i"
+          :model-value="counts(i)"
+          :label="zoneName(zones, i)"
+          @update:model-value="count(i, $event === true)"
+        />
+      </div>
     </fieldset>
-    <TaskButton :label="result ? 'Find it again' : 'Find the best hold'" :running="running" :done="done" :most="1" progress="Ways of holding tried" @start="find" @stop="stop" />
+    <TaskButton
+      :label="result ? 'Find it again' : 'Find the best hold'"
+      :running="running"
+      :done="done"
+      :most="1"
+      progress="Ways of holding tried"
+      @start="find"
+      @stop="stop"
+    />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <div v-if="result" aria-live="polite" class="space-y-2 border-t border-default pt-3">
       <template v-if="best && setting && bench.rig.value">
         <p class="text-lg" data-testid="placement">{{ told }}</p>
-        <p class="text-sm text-toned">{{ markTold }}Then dial {{ dialText(bench.rig.value, setting, preferences.unit) }}{{ aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05 ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least` : '' }}.</p>
-        <UButton size="lg" :variant="isHeld ? 'outline' : 'solid'" :icon="isHeld ? 'i-lucide-check' : undefined" :label="isHeld ? 'Held so' : 'Hold it so'" :aria-disabled="isHeld" @click="holdIt" />
+        <p class="text-sm text-toned">
+          {{ markTold }}Then dial {{ dialText(bench.rig.value, setting, preferences.unit)
+          }}{{
+            aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05
+              ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least`
+              : ''
+          }}.
+        </p>
+        <UButton
+          size="lg"
+          :variant="isHeld ? 'outline' : 'solid'"
+          :icon="isHeld ? 'i-lucide-check' : undefined"
+          :label="isHeld ? 'Held so' : 'Hold it so'"
+          :aria-disabled="isHeld"
+          @click="holdIt"
+        />
         <p v-if="failureToHold" role="alert" class="text-error">{{ failureToHold }}</p>
         <p class="text-sm text-muted">{{ why }}</p>
       </template>
-      <p v-else class="text-error">No hold {{ onMarks ? 'on a mark' : 'in this rig' }} lets the stone reach all of what counts. {{ result.whyNone.map((why) => NO_HOLD_TEXT[why]).join(' ') }}{{ onMarks ? ' Off the marks there may be one.' : '' }}</p>
-      <PlacementMapView v-if="job.content" :map="result.map" :best="best" :now="job.content.held" :cost-text="costText" />
-      <p class="text-sm text-muted">Pale is even, dark is uneven; turn up, place across. Cross: best. Dotted ring: now. Crossed out: cannot be held.</p>
+      <p v-else class="text-error">
+        No hold {{ onMarks ? 'on a mark' : 'in this rig' }} lets the stone reach all of what counts.
+        {{ result.whyNone.map((why) => NO_HOLD_TEXT[why]).join(' ')
+        }}{{ onMarks ? ' Off the marks there may be one.' : '' }}
+      </p>
+      <PlacementMapView
+        v-if="job.content"
+        :map="result.map"
+        :best="best"
+        :now="job.content.held"
+        :cost-text="costText"
+      />
+      <p class="text-sm text-muted">
+        Pale is even, dark is uneven; turn up, place across. Cross: best. Dotted ring: now. Crossed out: cannot be held.
+      </p>
     </div>
   </section>
 </template>

@@ -10,7 +10,10 @@ import { usePreferences } from '~/stores/preferences'
 import { differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
-/** The blade in its jaws with the deviation as a band along its edge; the blade can be dragged and turned, and everything follows. */
+/**
+ * The blade in its jaws with the deviation as a band along its edge; the blade can be dragged and turned, and
+ * everything follows.
+ */
 const bench = useBench()
 const actions = useBenchActions()
 const job = useJob()
@@ -22,7 +25,15 @@ const bounds = () => (bench.drawn.value ? ribbonBounds(bench.drawn.value.job, be
 const { viewport, box } = useViewport(sheet, bounds, held, { x: 74, top: 66, bottom: 34 })
 const view = computed(() => {
   const drawn = bench.drawn.value
-  return drawn && viewport.value ? ribbonView(drawn.job, along.value.length > 0 ? along.value : drawn.set.along, bench.stations.value, bench.wantedDeg.value, viewport.value) : null
+  return drawn && viewport.value
+    ? ribbonView(
+        drawn.job,
+        along.value.length > 0 ? along.value : drawn.set.along,
+        bench.stations.value,
+        bench.wantedDeg.value,
+        viewport.value,
+      )
+    : null
 })
 const mm = (pixels: number) => pixels / (viewport.value?.scale ?? 1)
 const drag = useDrag({ move: (dx, dy, gesture) => actions.moveBlade(mm(dx), -mm(dy), gesture) === null })
@@ -36,30 +47,106 @@ const TURN_PER_PX = 0.08
 
 <template>
   <div ref="sheet" class="relative">
-    <svg v-if="view" :viewBox="box" class="absolute inset-0 size-full select-none" role="group" aria-label="The blade in its jaws, with the deviation from the wanted angle along its edge">
+    <svg
+      v-if="view"
+      :viewBox="box"
+      class="absolute inset-0 size-full select-none"
+      role="group"
+      aria-label="The blade in its jaws, with the deviation from the wanted angle along its edge"
+    >
       <rect v-if="view.jaws" v-bind="view.jaws" class="jaws" />
       <g class="grip" v-on="drag.on"><path :d="view.bladePath" :transform="view.bladeTransform" class="blade" /></g>
       <JawMarksView :view="view.marks" :blade-transform="view.bladeTransform" />
-      <polygon v-for="(band, i) in view.bands" :key="i" :points="band.points" :class="band.steeper ? 'steeper' : 'flatter'" :fill="band.steeper ? 'var(--angle-set)' : 'url(#flatter)'" />
+      <polygon
+        v-for="(band, i) in view.bands"
+        :key="i"
+        :points="band.points"
+        :class="band.steeper ? 'steeper' : 'flatter'"
+        :fill="band.steeper ? 'var(--angle-set)' : 'url(#flatter)'"
+      />
       <polyline :points="view.edge" class="edge" />
       <g v-if="view.worst && Math.abs(view.worst.deg) >= 0.05" class="worst">
         <line :x1="view.worst.at[0]" :y1="view.worst.at[1]" :x2="view.worst.tag[0]" :y2="view.worst.tag[1]" />
-        <g :transform="`translate(${view.worst.tag[0]} ${Math.max(view.worst.tag[1], 20)})`"><rect x="-34" y="-15" width="68" height="30" rx="3" /><text y="7" text-anchor="middle">{{ differenceText(view.worst.deg) }}</text></g>
+        <g :transform="`translate(${view.worst.tag[0]} ${Math.max(view.worst.tag[1], 20)})`">
+          <rect x="-34" y="-15" width="68" height="30" rx="3" />
+          <text y="7" text-anchor="middle">{{ differenceText(view.worst.deg) }}</text>
+        </g>
       </g>
-      <DragHandle v-if="viewport" :x="viewport.originX" :y="viewport.originY - 4" both label="The blade in its jaws: along them with left and right, out with up and down" :now="heel" :text="lengthText(heel, preferences.unit)" @held="held = $event" @drag="(dx, dy, g, taken) => actions.moveBlade(mm(dx), -mm(dy), g) === null && taken()" @step="(n, g, axis) => (axis === 'x' ? actions.moveBlade(n * STEP.mm, 0, g) : actions.moveBlade(0, n * STEP.mm, g))" />
-      <DragHandle v-if="viewport" :x="viewport.originX + 64" :y="viewport.originY - 4" :turn="90" label="Turn in the jaws" :now="turn" :text="`${turn.toFixed(1)}°`" @held="held = $event" @drag="(_dx, dy, g, taken) => actions.setTurn(turn - dy * TURN_PER_PX, g) === null && taken()" @step="(n, g) => actions.setTurn(turn + n * STEP.deg, g)" />
+      <DragHandle
+        v-if="viewport"
+        :x="viewport.originX"
+        :y="viewport.originY - 4"
+        both
+        label="The blade in its jaws: along them with left and right, out with up and down"
+        :now="heel"
+        :text="lengthText(heel, preferences.unit)"
+        @held="held = $event"
+        @drag="(dx, dy, g, taken) => actions.moveBlade(mm(dx), -mm(dy), g) === null && taken()"
+        @step="
+          (n, g, axis) => (axis === 'x' ? actions.moveBlade(n * STEP.mm, 0, g) : actions.moveBlade(0, n * STEP.mm, g))
+        "
+      />
+      <DragHandle
+        v-if="viewport"
+        :x="viewport.originX + 64"
+        :y="viewport.originY - 4"
+        :turn="90"
+        label="Turn in the jaws"
+        :now="turn"
+        :text="`${turn.toFixed(1)}°`"
+        @held="held = $event"
+        @drag="(_dx, dy, g, taken) => actions.setTurn(turn - dy * TURN_PER_PX, g) === null && taken()"
+        @step="(n, g) => actions.setTurn(turn + n * STEP.deg, g)"
+      />
     </svg>
   </div>
 </template>
 
 <style scoped>
-.blade { fill: var(--steel); fill-opacity: 0.75; stroke: var(--steel-line); stroke-width: 1.2; vector-effect: non-scaling-stroke; }
-.grip { cursor: move; touch-action: none; }
-.jaws { fill: url(#hatch); stroke: var(--ink); stroke-width: 1.2; }
-.edge { fill: none; stroke: var(--ink); stroke-width: 2.2; stroke-linejoin: round; pointer-events: none; }
-.steeper, .flatter { stroke: var(--angle-set); stroke-width: 1; pointer-events: none; }
-.worst { pointer-events: none; }
-.worst line { stroke: var(--angle-set); stroke-width: 1.2; }
-.worst rect { fill: var(--sheet); stroke: var(--angle-set); stroke-width: 1.4; }
-.worst text { fill: var(--angle-set); font-size: 20px; font-weight: 700; }
+.blade {
+  fill: var(--steel);
+  fill-opacity: 0.75;
+  stroke: var(--steel-line);
+  stroke-width: 1.2;
+  vector-effect: non-scaling-stroke;
+}
+.grip {
+  cursor: move;
+  touch-action: none;
+}
+.jaws {
+  fill: url(#hatch);
+  stroke: var(--ink);
+  stroke-width: 1.2;
+}
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2.2;
+  stroke-linejoin: round;
+  pointer-events: none;
+}
+.steeper,
+.flatter {
+  stroke: var(--angle-set);
+  stroke-width: 1;
+  pointer-events: none;
+}
+.worst {
+  pointer-events: none;
+}
+.worst line {
+  stroke: var(--angle-set);
+  stroke-width: 1.2;
+}
+.worst rect {
+  fill: var(--sheet);
+  stroke: var(--angle-set);
+  stroke-width: 1.4;
+}
+.worst text {
+  fill: var(--angle-set);
+  font-size: 20px;
+  font-weight: 700;
+}
 </style>

@@ -14,7 +14,9 @@ const job = useJob()
 const preferences = usePreferences()
 const { expected } = useGauge()
 
-/** The make-believe bench behind the simulated gauge is a little off what was measured, and always the same for a job. */
+/**
+ * The make-believe bench behind the simulated gauge is a little off what was measured, and always the same for a job.
+ */
 const seed = computed(() => seedOf(job.id ?? ''))
 const truth = () => {
   const [things, content, evaluation] = [bench.things.value, job.content, bench.evaluation.value]
@@ -44,7 +46,15 @@ onBeforeUnmount(stop)
 <template>
   <div class="flex items-center gap-3">
     <template v-if="live === null">
-      <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-radio" :label="`Read with the ${gauge.name.toLowerCase()}`" :disabled="expected[bench.side.value] === null" @click="start" />
+      <UButton
+        color="neutral"
+        variant="outline"
+        size="lg"
+        icon="i-lucide-radio"
+        :label="`Read with the ${gauge.name.toLowerCase()}`"
+        :disabled="expected[bench.side.value] === null"
+        @click="start"
+      />
     </template>
     <template v-else>
       <span class="figure w-28 text-3xl" data-testid="live">{{ live.toFixed(1) }}°</span>

@@ -24,11 +24,19 @@ const text = (mm: number) => lengthText(mm, preferences.unit)
 const table = computed(() => bench.rig.value?.jaws === null)
 const zeroWord = (of: GaugeZero) => (of === 'clamp' && table.value ? 'the table' : GAUGE_ZERO_WORD[of])
 const zeros = computed(() => GAUGE_ZEROS.map((value) => ({ value, label: `On ${zeroWord(value)}` })))
-const chosenZero = computed({ get: () => zero.value, set: (to: GaugeZero) => void job.change(`gauge zeroed on ${zeroWord(to)}`, { gaugeZero: to }) })
+const chosenZero = computed({
+  get: () => zero.value,
+  set: (to: GaugeZero) => void job.change(`gauge zeroed on ${zeroWord(to)}`, { gaugeZero: to }),
+})
 
 const whereText = computed(() => {
-  if (square.value.length === 0) return nearestSquare.value === null ? '' : `The rod is nowhere square to this edge; it comes nearest ${text(nearestSquare.value)} from the heel.`
-  const stretches = square.value.map(({ fromMm, toMm }) => (toMm - fromMm < 1 ? `at ${text(fromMm)}` : `from ${text(fromMm)} to ${text(toMm)}`))
+  if (square.value.length === 0)
+    return nearestSquare.value === null
+      ? ''
+      : `The rod is nowhere square to this edge; it comes nearest ${text(nearestSquare.value)} from the heel.`
+  const stretches = square.value.map(({ fromMm, toMm }) =>
+    toMm - fromMm < 1 ? `at ${text(fromMm)}` : `from ${text(fromMm)} to ${text(toMm)}`,
+  )
   return `The rod is square to the edge ${stretches.join(' and ')} from the heel: there the gauge reads ${zero.value === 'centre-plane' ? 'the edge angle itself' : `the edge angle against ${zeroWord(zero.value)}`}.`
 })
 const goSquare = () => {
@@ -36,24 +44,35 @@ const goSquare = () => {
   if (first) actions.lookAt((first.fromMm + first.toMm) / 2)
 }
 const here = computed(() => bench.evaluation.value?.station.fromHeelMm ?? 0)
-const isSquare = computed(() => square.value.some(({ fromMm, toMm }) => here.value > fromMm - 0.5 && here.value < toMm + 0.5))
+const isSquare = computed(() =>
+  square.value.some(({ fromMm, toMm }) => here.value > fromMm - 0.5 && here.value < toMm + 0.5),
+)
 
 const texts = reactive({ A: '', B: '' })
 const problems = reactive({ A: '', B: '' })
-watch(read, (now) => SIDES.forEach((side) => ((texts[side] = now[side] === null ? '' : String(now[side])), (problems[side] = ''))), { immediate: true })
+watch(
+  read,
+  (now) =>
+    SIDES.forEach((side) => ((texts[side] = now[side] === null ? '' : String(now[side])), (problems[side] = ''))),
+  { immediate: true },
+)
 function keep(side: Side) {
   problems[side] = ''
   const parsed = parseDecimal(texts[side].replace('°', ''))
-  if (!parsed.ok && parsed.reason === 'not-a-number') return void (problems[side] = 'Write the angle as a number, such as 17.5.')
+  if (!parsed.ok && parsed.reason === 'not-a-number')
+    return void (problems[side] = 'Write the angle as a number, such as 17.5.')
   problems[side] = put(side, parsed.ok ? parsed.value : null) ?? ''
 }
-const put = (side: Side, deg: number | null) => job.change('read angle', { read: { ...job.content!.read, [side === 'A' ? 'aDeg' : 'bDeg']: deg } })
-const differs = (side: Side) => (read.value[side] === null || expected.value[side] === null ? null : read.value[side]! - expected.value[side]!)
+const put = (side: Side, deg: number | null) =>
+  job.change('read angle', { read: { ...job.content!.read, [side === 'A' ? 'aDeg' : 'bDeg']: deg } })
+const differs = (side: Side) =>
+  read.value[side] === null || expected.value[side] === null ? null : read.value[side]! - expected.value[side]!
 const known = computed(() => SIDES.some((side) => differs(side) !== null))
 
 const MOST_CAUSES = 4
 function causeText(cause: LikelyCause): string {
-  if (cause.by === 'zero') return `The gauge was zeroed on ${zeroWord(cause.zero)}: then it fits to ${angleText(cause.leavesDeg)}.`
+  if (cause.by === 'zero')
+    return `The gauge was zeroed on ${zeroWord(cause.zero)}: then it fits to ${angleText(cause.leavesDeg)}.`
   const amount = cause.unit === 'mm' ? text(Math.abs(cause.off)) : `${Math.abs(cause.off).toFixed(1)}°`
   return `${MEASURE_WORD[cause.measure]} is ${amount} ${cause.off > 0 ? 'more' : 'less'} than written down, ${cause.times < 1.05 ? 'within' : `${cause.times.toFixed(1)} times`} its tolerance.`
 }
@@ -64,36 +83,85 @@ function causeText(cause: LikelyCause): string {
     <section class="flex min-h-0 flex-col rounded-sm border border-default bg-default p-4" aria-labelledby="must-read">
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>
-          <h2 id="must-read" class="flex items-center gap-2"><AngleMark angle="read" />On {{ names[bench.side.value] }}, {{ text(here) }} from the heel, with {{ bench.stone.value?.name }}, it must read</h2>
-          <p class="figure text-4xl" data-testid="must-read">{{ expected[bench.side.value] === null ? '–' : angleText(expected[bench.side.value]!, set?.doubtDeg ?? 0.1) }}</p>
+          <h2 id="must-read" class="flex items-center gap-2">
+            <AngleMark angle="read" />On {{ names[bench.side.value] }}, {{ text(here) }} from the heel, with
+            {{ bench.stone.value?.name }}, it must read
+          </h2>
+          <p class="figure text-4xl" data-testid="must-read">
+            {{
+              expected[bench.side.value] === null ? '–' : angleText(expected[bench.side.value]!, set?.doubtDeg ?? 0.1)
+            }}
+          </p>
         </div>
         <SideSwitch />
       </div>
       <p v-if="!set" class="text-error">{{ bench.trouble.value }}</p>
       <GaugeAlong v-else class="mt-2 h-80 2xl:h-[28rem]" />
-      <p class="mt-1 flex flex-wrap gap-x-5 text-sm text-muted"><span class="flex items-center gap-1"><AngleMark angle="read" class="size-4!" />dashed: the gauge</span><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the edge angle</span><span>bar under the edge: rod square to it</span></p>
-      <p class="mt-2">{{ whereText }} <button v-if="square.length > 0 && !isSquare" type="button" class="cursor-pointer font-semibold text-primary underline underline-offset-2" @click="goSquare">Look there</button></p>
+      <p class="mt-1 flex flex-wrap gap-x-5 text-sm text-muted">
+        <span class="flex items-center gap-1"><AngleMark angle="read" class="size-4!" />dashed: the gauge</span
+        ><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the edge angle</span
+        ><span>bar under the edge: rod square to it</span>
+      </p>
+      <p class="mt-2">
+        {{ whereText }}
+        <button
+          v-if="square.length > 0 && !isSquare"
+          type="button"
+          class="cursor-pointer font-semibold text-primary underline underline-offset-2"
+          @click="goSquare"
+        >
+          Look there
+        </button>
+      </p>
     </section>
     <div class="space-y-3">
       <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="zero">
         <h2 id="zero" class="font-semibold">Zero it</h2>
         <URadioGroup v-model="chosenZero" :items="zeros" size="lg" class="mt-1" aria-labelledby="zero" />
-        <p class="mt-2 text-sm text-muted">{{ GAUGE_ZERO_HOW[zero] }} Turn it the way it will stand on the stone, along the rod.</p>
+        <p class="mt-2 text-sm text-muted">
+          {{ GAUGE_ZERO_HOW[zero] }} Turn it the way it will stand on the stone, along the rod.
+        </p>
       </section>
       <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="did-read">
         <h2 id="did-read" class="flex items-center gap-2 font-semibold"><AngleMark angle="read" />What did it read?</h2>
         <div class="mt-2 grid grid-cols-2 gap-3">
-          <UFormField v-for="side in SIDES" :key="side" :label="`${names[side]}, must be ${expected[side] === null ? '–' : angleText(expected[side]!, set?.doubtDeg ?? 0.1)}`" :error="problems[side] || undefined">
-            <UInput v-model="texts[side]" size="xl" inputmode="decimal" autocomplete="off" class="w-full" :data-testid="`gauge-${side}`" @change="keep(side)"><template #trailing><span aria-hidden="true">°</span></template></UInput>
-            <p class="mt-0.5 min-h-5 text-sm">{{ differs(side) === null ? '' : `${differenceText(differs(side)!)} against it` }}</p>
+          <UFormField
+            v-for="side in SIDES"
+            :key="side"
+            :label="`${names[side]}, must be ${expected[side] === null ? '–' : angleText(expected[side]!, set?.doubtDeg ?? 0.1)}`"
+            :error="problems[side] || undefined"
+          >
+            <UInput
+              v-model="texts[side]"
+              size="xl"
+              inputmode="decimal"
+              autocomplete="off"
+              class="w-full"
+              :data-testid="`gauge-${side}`"
+              @change="keep(side)"
+              ><template #trailing><span aria-hidden="true">°</span></template></UInput
+            >
+            <p class="mt-0.5 min-h-5 text-sm">
+              {{ differs(side) === null ? '' : `${differenceText(differs(side)!)} against it` }}
+            </p>
           </UFormField>
         </div>
         <GaugeReading class="mt-1" @hold="put" />
         <div v-if="known" class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="causes">
-          <p v-if="causes.length === 0">{{ SIDES.some((side) => Math.abs(differs(side) ?? 0) > 0.15) ? 'No single measure explains it: read again, with the stone’s middle over the place looked at.' : 'It reads what it should.' }}</p>
+          <p v-if="causes.length === 0">
+            {{
+              SIDES.some((side) => Math.abs(differs(side) ?? 0) > 0.15)
+                ? 'No single measure explains it: read again, with the stone’s middle over the place looked at.'
+                : 'It reads what it should.'
+            }}
+          </p>
           <template v-else>
             <h3 class="font-semibold">Likeliest first</h3>
-            <ol class="list-decimal space-y-1 pl-5"><li v-for="cause in causes.slice(0, MOST_CAUSES)" :key="cause.by === 'zero' ? cause.zero : cause.measure">{{ causeText(cause) }}</li></ol>
+            <ol class="list-decimal space-y-1 pl-5">
+              <li v-for="cause in causes.slice(0, MOST_CAUSES)" :key="cause.by === 'zero' ? cause.zero : cause.measure">
+                {{ causeText(cause) }}
+              </li>
+            </ol>
           </template>
         </div>
       </section>

@@ -9,7 +9,14 @@ const WORD = { good: 'good', watch: 'watch', bad: 'no' } as const
 
 <template>
   <li class="flex gap-3 border-t border-default py-2.5 first:border-t-0">
-    <span class="flex w-20 shrink-0 items-center gap-1.5 self-start font-semibold" :class="{ 'text-error': verdict === 'bad' }"><UIcon :name="MARK[verdict]" class="size-5 shrink-0" />{{ WORD[verdict] }}</span>
-    <div><p class="font-semibold">{{ title }}</p><p class="text-toned"><slot /></p></div>
+    <span
+      class="flex w-20 shrink-0 items-center gap-1.5 self-start font-semibold"
+      :class="{ 'text-error': verdict === 'bad' }"
+      ><UIcon :name="MARK[verdict]" class="size-5 shrink-0" />{{ WORD[verdict] }}</span
+    >
+    <div>
+      <p class="font-semibold">{{ title }}</p>
+      <p class="text-toned"><slot /></p>
+    </div>
   </li>
 </template>

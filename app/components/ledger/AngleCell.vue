@@ -15,8 +15,15 @@ const spoken = computed(() => {
 </script>
 
 <template>
-  <div class="relative border-default not-last:border-r max-lg:nth-2:border-r-0 max-lg:nth-[n+3]:border-t" :data-angle="line.id">
-    <UPopover :open="open" :content="{ side: 'bottom', align: 'start', sideOffset: 2 }" @update:open="emit('update:open', $event)">
+  <div
+    class="relative border-default not-last:border-r max-lg:nth-2:border-r-0 max-lg:nth-[n+3]:border-t"
+    :data-angle="line.id"
+  >
+    <UPopover
+      :open="open"
+      :content="{ side: 'bottom', align: 'start', sideOffset: 2 }"
+      @update:open="emit('update:open', $event)"
+    >
       <button
         type="button"
         class="block h-full w-full cursor-pointer px-3 py-1.5 text-left hover:bg-elevated sm:px-4"
@@ -26,18 +33,28 @@ const spoken = computed(() => {
           <AngleMark :angle="line.id" />
           <span class="font-semibold" :style="{ color: `var(--angle-${line.id})` }">{{ line.word }}</span>
           <span class="text-muted max-sm:hidden">{{ preferences.included ? 'included' : 'per side' }}</span>
-          <UIcon :name="line.editable ? 'i-lucide-pencil-line' : 'i-lucide-scale'" class="ml-auto size-4 text-dimmed max-sm:hidden" />
+          <UIcon
+            :name="line.editable ? 'i-lucide-pencil-line' : 'i-lucide-scale'"
+            class="ml-auto size-4 text-dimmed max-sm:hidden"
+          />
         </span>
         <span v-if="preferences.included" class="flex items-baseline gap-4">
           <span class="figure text-2xl leading-9 sm:text-[2rem]">{{ line.included ?? '–' }}</span>
           <span v-for="s in line.sides" :key="s.side" class="text-sm text-muted">{{ s.name }} {{ s.text ?? '–' }}</span>
         </span>
         <span v-else class="flex items-end gap-x-3 sm:gap-x-5">
-          <span v-for="s in line.sides" :key="s.side" class="flex items-baseline gap-1" :class="s.side === bench.side.value ? '' : 'opacity-80'">
+          <span
+            v-for="s in line.sides"
+            :key="s.side"
+            class="flex items-baseline gap-1"
+            :class="s.side === bench.side.value ? '' : 'opacity-80'"
+          >
             <span class="text-sm text-muted">{{ s.name }}</span>
             <span class="figure text-xl leading-9 sm:text-[2rem]" :data-side="s.side">{{ s.text ?? '–' }}</span>
           </span>
-          <span class="ml-auto text-right text-sm leading-5 text-muted max-xl:hidden"><span class="block leading-5">included</span>{{ line.included ?? '–' }}</span>
+          <span class="ml-auto text-right text-sm leading-5 text-muted max-xl:hidden"
+            ><span class="block leading-5">included</span>{{ line.included ?? '–' }}</span
+          >
         </span>
         <span class="block truncate text-sm text-toned max-sm:hidden" :title="line.note">{{ line.note }}</span>
         <span class="block min-h-5 truncate text-sm text-muted max-sm:hidden" :title="line.more">{{ line.more }}</span>

@@ -16,7 +16,8 @@ const about = computed(() => ANGLES.find((a) => a.id === props.angle)!)
 const oneBevel = computed(() => bench.blade.value?.bevels === 'A')
 const wanted = computed(() => props.angle === 'wanted')
 
-const figure = (deg: number | null | undefined) => (deg === null || deg === undefined ? '' : String(Math.round(deg * 100) / 100))
+const figure = (deg: number | null | undefined) =>
+  deg === null || deg === undefined ? '' : String(Math.round(deg * 100) / 100)
 const now = computed(() => (props.angle === 'set' ? null : job.content?.[props.angle]))
 const texts = reactive({ A: figure(now.value?.aDeg), B: figure(now.value?.bDeg) })
 const linked = ref(job.content?.wanted.linked ?? true)
@@ -54,10 +55,31 @@ function keep() {
 
 <template>
   <form class="w-80 space-y-3 p-4" :aria-label="`${about.word} angle`" @submit.prevent="keep">
-    <p class="flex items-center gap-2"><AngleMark :angle="angle" /><span><b>{{ about.word }}</b>: {{ about.means }}</span></p>
+    <p class="flex items-center gap-2">
+      <AngleMark :angle="angle" /><span
+        ><b>{{ about.word }}</b
+        >: {{ about.means }}</span
+      >
+    </p>
     <div class="flex gap-3">
-      <UFormField v-for="(side, i) in shownSides" :key="side" :label="shownSides.length === 1 && !oneBevel ? 'Per side, both' : `${preferences.current.sideNames[side]}, per side`" :error="problems[side] || undefined" class="flex-1">
-        <UInput v-model="texts[side]" size="xl" inputmode="decimal" autocomplete="off" class="w-full" :autofocus="i === 0" :data-testid="`${angle}-${side}`">
+      <UFormField
+        v-for="(side, i) in shownSides"
+        :key="side"
+        :label="
+          shownSides.length === 1 && !oneBevel ? 'Per side, both' : `${preferences.current.sideNames[side]}, per side`
+        "
+        :error="problems[side] || undefined"
+        class="flex-1"
+      >
+        <UInput
+          v-model="texts[side]"
+          size="xl"
+          inputmode="decimal"
+          autocomplete="off"
+          class="w-full"
+          :autofocus="i === 0"
+          :data-testid="`${angle}-${side}`"
+        >
           <template #trailing><span aria-hidden="true">°</span></template>
         </UInput>
       </UFormField>
@@ -65,11 +87,25 @@ function keep() {
     <p v-if="included !== null" class="text-sm text-muted">Included: {{ included.toFixed(1) }}°</p>
     <template v-if="wanted">
       <UCheckbox v-if="!oneBevel" v-model="linked" label="The same on both sides" />
-      <UFormField label="Why" hint="Use, steel, what happened last time"><UInput v-model="why" size="lg" maxlength="300" class="w-full" /></UFormField>
-      <p class="text-sm text-muted">Starting ranges per side: thin hard kitchen 10–15°, softer kitchen 15–20°, pocket and general 17–22°, hard use 20–25°, chopping 25–30°. Then by trying, one degree at a time.</p>
+      <UFormField label="Why" hint="Use, steel, what happened last time"
+        ><UInput v-model="why" size="lg" maxlength="300" class="w-full"
+      /></UFormField>
+      <p class="text-sm text-muted">
+        Starting ranges per side: thin hard kitchen 10–15°, softer kitchen 15–20°, pocket and general 17–22°, hard use
+        20–25°, chopping 25–30°. Then by trying, one degree at a time.
+      </p>
     </template>
-    <p v-else-if="angle === 'read'" class="text-sm text-muted">Stand the gauge along the rod on the stone, the stone’s middle over the place looked at. Leave a side empty while it is not read. <NuxtLink class="underline" :to="stationPath(job.id!, 'clamp', 'gauge')" @click="emit('done')">How to zero it, and where to put it</NuxtLink></p>
-    <p v-else class="text-sm text-muted">Ink first. Then the goniometer, with the blade square to the beam; your eyes never to the laser or its mirror image.</p>
+    <p v-else-if="angle === 'read'" class="text-sm text-muted">
+      Stand the gauge along the rod on the stone, the stone’s middle over the place looked at. Leave a side empty while
+      it is not read.
+      <NuxtLink class="underline" :to="stationPath(job.id!, 'clamp', 'gauge')" @click="emit('done')"
+        >How to zero it, and where to put it</NuxtLink
+      >
+    </p>
+    <p v-else class="text-sm text-muted">
+      Ink first. Then the goniometer, with the blade square to the beam; your eyes never to the laser or its mirror
+      image.
+    </p>
     <UButton type="submit" size="lg" label="Keep" />
   </form>
 </template>

@@ -9,7 +9,13 @@ const { angle } = useOpenPanel()
 <template>
   <section aria-label="The four angles" class="sticky top-0 z-20 border-b border-default bg-default">
     <div class="mx-auto grid max-w-[120rem] grid-cols-2 lg:grid-cols-4">
-      <AngleCell v-for="line in lines" :key="line.id" :line="line" :open="angle === line.id" @update:open="angle = $event ? line.id : null" />
+      <AngleCell
+        v-for="line in lines"
+        :key="line.id"
+        :line="line"
+        :open="angle === line.id"
+        @update:open="angle = $event ? line.id : null"
+      />
     </div>
   </section>
 </template>

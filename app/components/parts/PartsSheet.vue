@@ -13,7 +13,10 @@ import { lengthText } from '~/words/lengthText'
 import { moveText } from '~/words/placementText'
 import { reasonText } from '~/words/reasonText'
 
-/** Edges that want more than one setting: long blades in several positions, facets one by one, and what reaches into a hollow. */
+/**
+ * Edges that want more than one setting: long blades in several positions, facets one by one, and what reaches into a
+ * hollow.
+ */
 const bench = useBench()
 const actions = useBenchActions()
 const job = useJob()
@@ -21,10 +24,31 @@ const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 const tolerance = useLocalStorage('jaw-tilt-position-tolerance', 0.5)
-const setTolerance = (deg: number) => (deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((tolerance.value = Math.round(deg * 100) / 100), null))
+const setTolerance = (deg: number) =>
+  deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((tolerance.value = Math.round(deg * 100) / 100), null)
 const { running, done, result, failure, run, stop, forget } = useTask('positionsFor')
-const find = () => bench.things.value && run({ job: bench.things.value, side: bench.side.value, wantedDeg: bench.wantedDeg.value, toleranceDeg: tolerance.value, stations: bench.stations.value, range: placementRange(bench.things.value) })
-watch(() => [job.content?.bladeId, job.content?.rigId, job.content?.stoneId, bench.side.value, bench.wantedDeg.value, tolerance.value].join(), forget)
+const find = () =>
+  bench.things.value &&
+  run({
+    job: bench.things.value,
+    side: bench.side.value,
+    wantedDeg: bench.wantedDeg.value,
+    toleranceDeg: tolerance.value,
+    stations: bench.stations.value,
+    range: placementRange(bench.things.value),
+  })
+watch(
+  () =>
+    [
+      job.content?.bladeId,
+      job.content?.rigId,
+      job.content?.stoneId,
+      bench.side.value,
+      bench.wantedDeg.value,
+      tolerance.value,
+    ].join(),
+  forget,
+)
 const holdFailure = ref('')
 function hold(position: Position) {
   if (position.atMark) holdFailure.value = actions.holdAndDial(position.held, position.atMark.setting) ?? ''
@@ -36,26 +60,75 @@ const { facets, hollow, stones } = useParts()
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-2">
     <section class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="long">
-      <div class="flex flex-wrap items-center justify-between gap-3"><h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2><SideSwitch /></div>
-      <MeasureField label="Keep within ±" kind="angle" focus="position-tolerance" :value="tolerance" :step="0.1" :apply="setTolerance" hint="of the wanted angle, all along" class="max-w-60" />
-      <TaskButton label="Find the positions" :running="running" :done="done" :most="1" progress="Edge covered" @start="find" @stop="stop" />
+      <div class="flex flex-wrap items-center justify-between gap-3">
+        <h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2>
+        <SideSwitch />
+      </div>
+      <MeasureField
+        label="Keep within ±"
+        kind="angle"
+        focus="position-tolerance"
+        :value="tolerance"
+        :step="0.1"
+        :apply="setTolerance"
+        hint="of the wanted angle, all along"
+        class="max-w-60"
+      />
+      <TaskButton
+        label="Find the positions"
+        :running="running"
+        :done="done"
+        :most="1"
+        progress="Edge covered"
+        @start="find"
+        @stop="stop"
+      />
       <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
       <div v-if="result" aria-live="polite" data-testid="positions">
         <template v-if="result.ok">
-          <p class="font-semibold">{{ result.positions.length === 1 ? 'One position does.' : `${result.positions.length} positions.` }}</p>
+          <p class="font-semibold">
+            {{ result.positions.length === 1 ? 'One position does.' : `${result.positions.length} positions.` }}
+          </p>
           <PositionsStrip v-if="result.positions.length > 1" :positions="result.positions" :seams="result.seams" />
           <ol class="mt-1">
             <li v-for="(position, i) in result.positions" :key="i" class="border-t border-default py-2">
-              <p><b>{{ i + 1 }}.</b> From {{ text(position.fromMm) }} to {{ text(position.toMm) }}, within ± {{ angleText(Math.abs(position.atMark?.worstDeg ?? position.cost), 0.05) }}<template v-if="result.positions.length > 1">; can be blended from {{ text(position.coversFromMm) }} to {{ text(position.coversToMm) }}</template>.</p>
-              <p class="text-toned">{{ moveText(bench.rig.value!, bench.blade.value!, job.content!.held, position.held, preferences.unit) }}; dial {{ position.atMark ? dialText(bench.rig.value!, position.atMark.setting, preferences.unit) : '–' }}.</p>
-              <p v-if="i > 0" class="text-sm text-muted">Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are {{ angleText(result.seams[i - 1]!.apartDeg, 0.05) }} apart.</p>
-              <UButton class="mt-1" size="lg" color="neutral" variant="outline" label="Hold it so" :aria-label="`Hold it as in position ${i + 1}`" @click="hold(position)" />
+              <p>
+                <b>{{ i + 1 }}.</b> From {{ text(position.fromMm) }} to {{ text(position.toMm) }}, within ±
+                {{ angleText(Math.abs(position.atMark?.worstDeg ?? position.cost), 0.05)
+                }}<template v-if="result.positions.length > 1"
+                  >; can be blended from {{ text(position.coversFromMm) }} to {{ text(position.coversToMm) }}</template
+                >.
+              </p>
+              <p class="text-toned">
+                {{
+                  moveText(bench.rig.value!, bench.blade.value!, job.content!.held, position.held, preferences.unit)
+                }}; dial
+                {{ position.atMark ? dialText(bench.rig.value!, position.atMark.setting, preferences.unit) : '–' }}.
+              </p>
+              <p v-if="i > 0" class="text-sm text-muted">
+                Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are
+                {{ angleText(result.seams[i - 1]!.apartDeg, 0.05) }} apart.
+              </p>
+              <UButton
+                class="mt-1"
+                size="lg"
+                color="neutral"
+                variant="outline"
+                label="Hold it so"
+                :aria-label="`Hold it as in position ${i + 1}`"
+                @click="hold(position)"
+              />
             </li>
           </ol>
           <p v-if="holdFailure" role="alert" class="text-error">{{ holdFailure }}</p>
-          <p v-if="result.positions.length > 1" class="text-sm text-muted">Three full strokes for each local one at the seam.</p>
+          <p v-if="result.positions.length > 1" class="text-sm text-muted">
+            Three full strokes for each local one at the seam.
+          </p>
         </template>
-        <p v-else class="text-error">From {{ text(result.fromMm) }} on, no hold keeps even a short stretch within ± {{ angleText(tolerance, 0.05) }}. Allow more, or take another rig or stone.</p>
+        <p v-else class="text-error">
+          From {{ text(result.fromMm) }} on, no hold keeps even a short stretch within ±
+          {{ angleText(tolerance, 0.05) }}. Allow more, or take another rig or stone.
+        </p>
       </div>
     </section>
     <div class="space-y-3">
@@ -65,21 +138,44 @@ const { facets, hollow, stones } = useParts()
         <template v-else>
           <ol class="mt-1">
             <li v-for="facet in facets" :key="facet.order" class="border-t border-default py-2">
-              <p><b>{{ facet.order }}. {{ facet.name }}</b>, {{ text(facet.zone.fromMm) }} to {{ text(facet.zone.toMm) }}</p>
-              <p v-if="facet.advice.ok" class="text-toned">Dial <b>{{ dialText(bench.rig.value!, facet.advice.setting, preferences.unit) }}</b>: gives {{ angleText(facet.advice.givesDeg) }}, {{ differenceText(facet.advice.offDeg) }} remains.</p>
+              <p>
+                <b>{{ facet.order }}. {{ facet.name }}</b
+                >, {{ text(facet.zone.fromMm) }} to {{ text(facet.zone.toMm) }}
+              </p>
+              <p v-if="facet.advice.ok" class="text-toned">
+                Dial <b>{{ dialText(bench.rig.value!, facet.advice.setting, preferences.unit) }}</b>: gives
+                {{ angleText(facet.advice.givesDeg) }}, {{ differenceText(facet.advice.offDeg) }} remains.
+              </p>
               <p v-else class="text-error">{{ reasonText(facet.advice, preferences.unit) }}</p>
             </li>
           </ol>
-          <p class="text-sm text-muted">In this order the corners stay crisp: the longest moves the corner, the shorter meet it last. Keep the stone on its own side of the corner.</p>
+          <p class="text-sm text-muted">
+            In this order the corners stay crisp: the longest moves the corner, the shorter meet it last. Keep the stone
+            on its own side of the corner.
+          </p>
         </template>
       </section>
       <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="hollow">
         <h2 id="hollow" class="text-lg font-semibold">Into the hollow</h2>
         <p v-if="!hollow" class="mt-1 text-muted">This edge has no hollow: any stone reaches all of it.</p>
         <template v-else>
-          <p class="mt-1" data-testid="hollow">Tightest {{ text(hollow.fromHeelMm) }} from the heel, a radius of {{ text(hollow.radiusMm) }}: the widest flat stone that reaches is <b>{{ text(hollow.widestStoneMm) }}</b>.</p>
-          <ul class="mt-2"><li v-for="{ stone, fits } in stones" :key="stone.id" class="flex justify-between border-t border-default py-1"><span>{{ stone.name }}, {{ text(stone.widthMm) }} wide</span><b>{{ fits ? 'reaches' : 'too wide' }}</b></li></ul>
-          <p v-if="!stones.some((one) => one.fits)" class="mt-2 text-sm text-muted">None of the box is narrow enough: a round or half-round stone, or one whose corner is rounded, follows the hollow.</p>
+          <p class="mt-1" data-testid="hollow">
+            Tightest {{ text(hollow.fromHeelMm) }} from the heel, a radius of {{ text(hollow.radiusMm) }}: the widest
+            flat stone that reaches is <b>{{ text(hollow.widestStoneMm) }}</b>.
+          </p>
+          <ul class="mt-2">
+            <li
+              v-for="{ stone, fits } in stones"
+              :key="stone.id"
+              class="flex justify-between border-t border-default py-1"
+            >
+              <span>{{ stone.name }}, {{ text(stone.widthMm) }} wide</span><b>{{ fits ? 'reaches' : 'too wide' }}</b>
+            </li>
+          </ul>
+          <p v-if="!stones.some((one) => one.fits)" class="mt-2 text-sm text-muted">
+            None of the box is narrow enough: a round or half-round stone, or one whose corner is rounded, follows the
+            hollow.
+          </p>
         </template>
       </section>
     </div>

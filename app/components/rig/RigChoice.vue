@@ -18,34 +18,88 @@ const preferences = usePreferences()
 const router = useRouter()
 const rigs = computed(() => collections.rigs.filter((r) => r.archivedAt === null || r.id === job.content?.rigId))
 const chosen = computed(() => collections.rigs.find((r) => r.id === job.content?.rigId) ?? null)
-const jaws = computed(() => (chosen.value && job.content ? jawSetsOf(collections.rigAt(chosen.value.id, job.content.rigRevision) ?? chosen.value) : []))
-const fitted = computed({ get: () => job.content?.jawsName ?? jaws.value[0]?.name ?? '', set: (name: string) => void actions.fitJaws(name) })
-const describe = (from: KeptRig | null, copy: boolean) => void router.push({ path: `${stationPath(job.id!, 'rig', 'describe')}`, query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) } })
+const jaws = computed(() =>
+  chosen.value && job.content
+    ? jawSetsOf(collections.rigAt(chosen.value.id, job.content.rigRevision) ?? chosen.value)
+    : [],
+)
+const fitted = computed({
+  get: () => job.content?.jawsName ?? jaws.value[0]?.name ?? '',
+  set: (name: string) => void actions.fitJaws(name),
+})
+const describe = (from: KeptRig | null, copy: boolean) =>
+  void router.push({
+    path: `${stationPath(job.id!, 'rig', 'describe')}`,
+    query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) },
+  })
 </script>
 
 <template>
   <div v-if="job.content" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_29rem]">
     <section>
       <h1 class="mb-2 text-xl font-semibold">Which rig?</h1>
-      <p v-if="bench.rigMeasuredAnew.value" class="mb-2 flex flex-wrap items-center justify-between gap-2 rounded-sm border border-accented bg-default px-3 py-2">
-        <span>{{ bench.rigMeasuredAnew.value.name }} was measured anew since this job was set up. The job goes on with the measures it was done with.</span>
+      <p
+        v-if="bench.rigMeasuredAnew.value"
+        class="mb-2 flex flex-wrap items-center justify-between gap-2 rounded-sm border border-accented bg-default px-3 py-2"
+      >
+        <span
+          >{{ bench.rigMeasuredAnew.value.name }} was measured anew since this job was set up. The job goes on with the
+          measures it was done with.</span
+        >
         <UButton label="Take the new measures" @click="actions.chooseRig(bench.rigMeasuredAnew.value!.id)" />
       </p>
-      <CardChoice v-slot="{ thing: rig }" :things="rigs" :chosen="job.content.rigId" label="Rig" columns @choose="actions.chooseRig($event)">
-          <span class="flex items-baseline justify-between gap-2"><span class="truncate text-lg font-semibold">{{ rig.name }}</span><span class="text-sm whitespace-nowrap text-muted">{{ RIG_KIND_WORD[rig.kind] }}</span></span>
-          <RigFigure :rig="rig" />
-          <span class="line-clamp-2 min-h-10 text-sm text-toned">{{ rig.notes }}</span>
-          <span class="mt-1 block text-sm text-muted">Pivot {{ lengthText(rig.pivot.setbackMm, preferences.unit) }} {{ rig.kind === 'two-arm' ? 'below the jaws' : rig.jaws ? 'behind the jaws' : 'behind the line' }}</span>
+      <CardChoice
+        v-slot="{ thing: rig }"
+        :things="rigs"
+        :chosen="job.content.rigId"
+        label="Rig"
+        columns
+        @choose="actions.chooseRig($event)"
+      >
+        <span class="flex items-baseline justify-between gap-2"
+          ><span class="truncate text-lg font-semibold">{{ rig.name }}</span
+          ><span class="text-sm whitespace-nowrap text-muted">{{ RIG_KIND_WORD[rig.kind] }}</span></span
+        >
+        <RigFigure :rig="rig" />
+        <span class="line-clamp-2 min-h-10 text-sm text-toned">{{ rig.notes }}</span>
+        <span class="mt-1 block text-sm text-muted"
+          >Pivot {{ lengthText(rig.pivot.setbackMm, preferences.unit) }}
+          {{ rig.kind === 'two-arm' ? 'below the jaws' : rig.jaws ? 'behind the jaws' : 'behind the line' }}</span
+        >
       </CardChoice>
       <fieldset v-if="jaws.length > 1" class="mt-3">
         <legend class="mb-1 font-semibold">Which jaws are fitted?</legend>
-        <URadioGroup v-model="fitted" :items="jaws.map((set) => ({ value: set.name, label: `${set.name}, ${lengthText(set.widthMm, preferences.unit)} wide` }))" orientation="horizontal" size="lg" aria-label="Jaws" />
+        <URadioGroup
+          v-model="fitted"
+          :items="
+            jaws.map((set) => ({
+              value: set.name,
+              label: `${set.name}, ${lengthText(set.widthMm, preferences.unit)} wide`,
+            }))
+          "
+          orientation="horizontal"
+          size="lg"
+          aria-label="Jaws"
+        />
       </fieldset>
-      <ToolActions class="mt-3" kind="rigs" :chosen="chosen" :things="collections.rigs" word="rig" @describe="describe" />
+      <ToolActions
+        class="mt-3"
+        kind="rigs"
+        :chosen="chosen"
+        :things="collections.rigs"
+        word="rig"
+        @describe="describe"
+      />
     </section>
     <div>
       <StoneBox />
-      <UButton class="mt-4" size="xl" trailing-icon="i-lucide-arrow-right" label="Next: the blade" :to="stationPath(job.id!, 'blade')" />
+      <UButton
+        class="mt-4"
+        size="xl"
+        trailing-icon="i-lucide-arrow-right"
+        label="Next: the blade"
+        :to="stationPath(job.id!, 'blade')"
+      />
       <ToolExchange class="mt-6" />
     </div>
   </div>

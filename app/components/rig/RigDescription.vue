@@ -10,11 +10,33 @@ import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { LANGUAGE_WORD, RIG_KIND_MEANS, RIG_KIND_WORD } from '~/words/rigText'
 
-/** Describes a rig step by step, each measure on the drawing. `from`: the rig to measure anew or to copy; null begins a new one. */
+/**
+ * Describes a rig step by step, each measure on the drawing. `from`: the rig to measure anew or to copy; null begins a
+ * new one.
+ */
 const props = defineProps<{ from: KeptRig | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: KeptRig]; away: [] }>()
 const preferences = usePreferences()
-const { draft, takenUp, beginAnew, forget, steps, read, problems, refused, remarks, range, openSteps, textAt, put, rows, pathsOf, figure, chooseKind, sheet } = useRigDescription(props.from, props.copy)
+const {
+  draft,
+  takenUp,
+  beginAnew,
+  forget,
+  steps,
+  read,
+  problems,
+  refused,
+  remarks,
+  range,
+  openSteps,
+  textAt,
+  put,
+  rows,
+  pathsOf,
+  figure,
+  chooseKind,
+  sheet,
+} = useRigDescription(props.from, props.copy)
 
 const kinds = RIG_KINDS.map((kind) => ({ value: kind, label: RIG_KIND_WORD[kind], description: RIG_KIND_MEANS[kind] }))
 const languages = computed(() => LANGUAGES[draft.value.kind].map((by) => ({ value: by, label: LANGUAGE_WORD[by] })))
@@ -26,12 +48,15 @@ const active = ref('')
 
 /** Steps that were left, or Keep was pressed: nobody is scolded for a field not reached yet. */
 const left = ref(new Set<string>())
-const problemAt = (path: string) => (left.value.has(at.value.id) || textAt(path).trim() !== '' ? problems.value[path] : undefined)
+const problemAt = (path: string) =>
+  left.value.has(at.value.id) || textAt(path).trim() !== '' ? problems.value[path] : undefined
 /** Problems of the step that belong to none of its fields. */
 const general = computed(() => {
   if (!left.value.has(at.value.id)) return []
   const own = pathsOf(step.value)
-  return Object.entries(problems.value).filter(([path]) => !own.has(path) && stepOf(steps.value, path) === step.value).map(([, message]) => message)
+  return Object.entries(problems.value)
+    .filter(([path]) => !own.has(path) && stepOf(steps.value, path) === step.value)
+    .map(([, message]) => message)
 })
 
 const figureText = (path: string) => {
@@ -39,7 +64,9 @@ const figureText = (path: string) => {
   return mm === null ? '?' : lengthText(mm, preferences.unit)
 }
 /** Of many slots, and of what is nothing or too small to see, only the measure being taken is drawn with its figure. */
-const shown = (path: string) => path === active.value || (pathsOf(step.value).has(path) && !/^(height\.slots\.|jaws\.knob)/.test(path) && Math.abs(figure(path) ?? 0) >= 1)
+const shown = (path: string) =>
+  path === active.value ||
+  (pathsOf(step.value).has(path) && !/^(height\.slots\.|jaws\.knob)/.test(path) && Math.abs(figure(path) ?? 0) >= 1)
 
 const toField = (selector: string) => nextTick(() => document.querySelector<HTMLElement>(selector)?.focus())
 function go(to: number) {
@@ -61,7 +88,12 @@ function dropRow(list: RigList, i: number) {
   rows(list).splice(i, 1)
 }
 
-const { keep: keepIt, busy, failure, refused: refusedNow } = useKeeping('rigs', props.copy ? null : props.from, 'is measured anew')
+const {
+  keep: keepIt,
+  busy,
+  failure,
+  refused: refusedNow,
+} = useKeeping('rigs', props.copy ? null : props.from, 'is measured anew')
 watch(refusedNow, (now) => (refused.value = now))
 async function keep() {
   for (const one of steps.value) left.value.add(one.id)
@@ -74,13 +106,33 @@ async function keep() {
   await forget()
   emit('done', kept)
 }
-const frameSteps = computed(() => steps.value.map(({ id, title }, i) => ({ mark: String(i + 1), title, missing: left.value.has(id) && openSteps.value.has(i) })))
+const frameSteps = computed(() =>
+  steps.value.map(({ id, title }, i) => ({
+    mark: String(i + 1),
+    title,
+    missing: left.value.has(id) && openSteps.value.has(i),
+  })),
+)
 </script>
 
 <template>
-  <DescribeFrame :step="step" thing="Rig" :steps="frameSteps" :taken-up="takenUp" :early="from !== null && !copy" :busy="busy" :failure="failure" @go="go" @keep="keep" @away="emit('away')" @anew="beginAnew">
+  <DescribeFrame
+    :step="step"
+    thing="Rig"
+    :steps="frameSteps"
+    :taken-up="takenUp"
+    :early="from !== null && !copy"
+    :busy="busy"
+    :failure="failure"
+    @go="go"
+    @keep="keep"
+    @away="emit('away')"
+    @anew="beginAnew"
+  >
     <template #drawing>
-      <div class="grid min-h-[26rem] rounded-sm border border-default bg-default max-lg:order-2 max-lg:h-[34rem] max-lg:grid-rows-2 max-lg:divide-y lg:grid-cols-[8fr_5fr] lg:divide-x divide-default">
+      <div
+        class="grid min-h-[26rem] rounded-sm border border-default bg-default max-lg:order-2 max-lg:h-[34rem] max-lg:grid-rows-2 max-lg:divide-y lg:grid-cols-[8fr_5fr] lg:divide-x divide-default"
+      >
         <RigSheetView :sheet="sheet" view="side" :shown="shown" :active="active" :figure="figureText" />
         <RigSheetView :sheet="sheet" view="above" :shown="shown" :active="active" :figure="figureText" />
       </div>
@@ -91,26 +143,87 @@ const frameSteps = computed(() => steps.value.map(({ id, title }, i) => ({ mark:
         <p class="text-sm text-toned">{{ at.lead }}</p>
       </div>
     </template>
-    <URadioGroup v-if="at.id === 'height' && languages.length > 1" v-model="draft.by as Language" :items="languages" legend="You read it as" orientation="horizontal" size="lg" />
-    <RigField v-for="field in at.fields" :key="field.path" :field="field" :model-value="textAt(field.path)" :problem="problemAt(field.path)" :remark="remarks[field.path]" :active="active === field.path" @update:model-value="put(field.path, $event)" @focus="active = $event" />
-    <ScaleFromMarks v-if="at.id === 'height' && draft.by === 'degree-scale'" :setback-mm="figure('pivot.setbackMm')" @found="takeScale" />
-    <URadioGroup v-if="at.id === 'kind'" :items="kinds" :model-value="draft.kind" aria-label="Kind of rig" variant="table" size="lg" @update:model-value="chooseKind($event as RigKind)" />
-    <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned"><b>Odd, but kept:</b> {{ remarks.height }}</p>
+    <URadioGroup
+      v-if="at.id === 'height' && languages.length > 1"
+      v-model="draft.by as Language"
+      :items="languages"
+      legend="You read it as"
+      orientation="horizontal"
+      size="lg"
+    />
+    <RigField
+      v-for="field in at.fields"
+      :key="field.path"
+      :field="field"
+      :model-value="textAt(field.path)"
+      :problem="problemAt(field.path)"
+      :remark="remarks[field.path]"
+      :active="active === field.path"
+      @update:model-value="put(field.path, $event)"
+      @focus="active = $event"
+    />
+    <ScaleFromMarks
+      v-if="at.id === 'height' && draft.by === 'degree-scale'"
+      :setback-mm="figure('pivot.setbackMm')"
+      @found="takeScale"
+    />
+    <URadioGroup
+      v-if="at.id === 'kind'"
+      :items="kinds"
+      :model-value="draft.kind"
+      aria-label="Kind of rig"
+      variant="table"
+      size="lg"
+      @update:model-value="chooseKind($event as RigKind)"
+    />
+    <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned">
+      <b>Odd, but kept:</b> {{ remarks.height }}
+    </p>
     <section v-for="list in at.lists" :key="list.path" :aria-label="list.word">
       <fieldset v-for="(row, i) in rows(list)" :key="i" class="border-t border-default py-2">
         <legend class="sr-only">{{ list.word }} {{ i + 1 }}</legend>
         <div class="flex items-end gap-2">
           <div class="grid min-w-0 flex-1 grid-cols-2 gap-x-3 gap-y-1">
-            <RigField v-for="field in list.fields" :key="field.path" compact :field="{ ...field, path: `${list.path}.${i}.${field.path}` }" :model-value="String(row[field.path] ?? '')" :problem="problemAt(`${list.path}.${i}.${field.path}`)" :active="active === `${list.path}.${i}.${field.path}`" @update:model-value="put(`${list.path}.${i}.${field.path}`, $event)" @focus="active = $event" />
+            <RigField
+              v-for="field in list.fields"
+              :key="field.path"
+              compact
+              :field="{ ...field, path: `${list.path}.${i}.${field.path}` }"
+              :model-value="String(row[field.path] ?? '')"
+              :problem="problemAt(`${list.path}.${i}.${field.path}`)"
+              :active="active === `${list.path}.${i}.${field.path}`"
+              @update:model-value="put(`${list.path}.${i}.${field.path}`, $event)"
+              @focus="active = $event"
+            />
           </div>
-          <UButton color="neutral" variant="ghost" size="lg" icon="i-lucide-x" :disabled="rows(list).length <= list.least" :aria-label="`Remove ${list.word} ${i + 1}`" @click="dropRow(list, i)" />
+          <UButton
+            color="neutral"
+            variant="ghost"
+            size="lg"
+            icon="i-lucide-x"
+            :disabled="rows(list).length <= list.least"
+            :aria-label="`Remove ${list.word} ${i + 1}`"
+            @click="dropRow(list, i)"
+          />
         </div>
       </fieldset>
-      <UButton color="neutral" variant="outline" icon="i-lucide-plus" size="lg" :label="`Add a ${list.word}`" @click="addRow(list)" />
+      <UButton
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-plus"
+        size="lg"
+        :label="`Add a ${list.word}`"
+        @click="addRow(list)"
+      />
     </section>
     <template v-if="last">
-      <UFormField label="Notes"><UTextarea v-model="draft.notes" size="lg" class="w-full" maxlength="4000" /></UFormField>
-      <p v-if="range" class="text-sm text-toned">The pivot stands between {{ lengthText(range.lowestMm, preferences.unit) }} and {{ lengthText(range.highestMm, preferences.unit) }}.</p>
+      <UFormField label="Notes"
+        ><UTextarea v-model="draft.notes" size="lg" class="w-full" maxlength="4000"
+      /></UFormField>
+      <p v-if="range" class="text-sm text-toned">
+        The pivot stands between {{ lengthText(range.lowestMm, preferences.unit) }} and
+        {{ lengthText(range.highestMm, preferences.unit) }}.
+      </p>
     </template>
     <p v-for="message in general" :key="message" role="alert" class="text-error">{{ message }}</p>
   </DescribeFrame>

@@ -14,14 +14,37 @@ const id = useId()
 <template>
   <div>
     <div class="flex items-center justify-between gap-3" :class="{ 'flex-wrap': compact }">
-      <label :for="id" class="min-w-0" :class="{ 'font-semibold': active, 'w-full text-sm text-toned': compact, 'w-24 shrink-0': field.unit === 'text' && !compact }">{{ field.label }}</label>
+      <label
+        :for="id"
+        class="min-w-0"
+        :class="{
+          'font-semibold': active,
+          'w-full text-sm text-toned': compact,
+          'w-24 shrink-0': field.unit === 'text' && !compact,
+        }"
+        >{{ field.label }}</label
+      >
       <div class="relative" :class="field.unit === 'text' ? 'min-w-40 flex-1' : compact ? 'w-full' : 'w-32 shrink-0'">
         <input
-          :id="id" v-model="text" :data-focus="`rig-${field.path}`" :inputmode="field.unit === 'text' ? 'text' : 'decimal'" autocomplete="off" spellcheck="false" maxlength="80"
-          class="w-full rounded-sm border border-accented bg-default px-2.5 py-1.5 text-lg" :class="[field.unit === 'text' ? '' : 'pr-9 text-right font-semibold', { 'border-error text-error': problem }]"
-          :aria-invalid="!!problem" :aria-describedby="`${id}-how`" @focus="emit('focus', field.path)"
+          :id="id"
+          v-model="text"
+          :data-focus="`rig-${field.path}`"
+          :inputmode="field.unit === 'text' ? 'text' : 'decimal'"
+          autocomplete="off"
+          spellcheck="false"
+          maxlength="80"
+          class="w-full rounded-sm border border-accented bg-default px-2.5 py-1.5 text-lg"
+          :class="[
+            field.unit === 'text' ? '' : 'pr-9 text-right font-semibold',
+            { 'border-error text-error': problem },
+          ]"
+          :aria-invalid="!!problem"
+          :aria-describedby="`${id}-how`"
+          @focus="emit('focus', field.path)"
         />
-        <span class="pointer-events-none absolute inset-y-0 right-2.5 grid place-items-center text-sm text-muted">{{ unit }}</span>
+        <span class="pointer-events-none absolute inset-y-0 right-2.5 grid place-items-center text-sm text-muted">{{
+          unit
+        }}</span>
       </div>
     </div>
     <p v-if="problem" role="alert" class="text-sm text-error">{{ problem }}</p>

@@ -4,7 +4,9 @@ import { rigDimensions, rigSheetBounds, type RigSheet } from '~/drawing/rigSheet
 import { pointList, toPixels } from '~/drawing/viewport'
 import type { Vec2 } from '#core/vector/vec2'
 
-/** One view of a rig being described: to scale, with the measures of the step at hand; the one being taken stands out. */
+/**
+ * One view of a rig being described: to scale, with the measures of the step at hand; the one being taken stands out.
+ */
 const props = defineProps<{
   sheet: RigSheet
   view: 'side' | 'above'
@@ -15,24 +17,49 @@ const props = defineProps<{
 }>()
 const frame = ref<HTMLElement | null>(null)
 const held = ref(false)
-const { viewport, box } = useViewport(frame, () => rigSheetBounds(props.sheet, props.view, props.shown('rodLengthMm')), held, { x: 58, top: 56, bottom: 66 })
+const { viewport, box } = useViewport(
+  frame,
+  () => rigSheetBounds(props.sheet, props.view, props.shown('rodLengthMm')),
+  held,
+  { x: 58, top: 56, bottom: 66 },
+)
 const points = (all: readonly Vec2[]) => pointList(all.map((p) => toPixels(p, viewport.value!)))
 const line = ([a, b]: readonly [Vec2, Vec2]) => {
   const [from, to] = [toPixels(a, viewport.value!), toPixels(b, viewport.value!)]
   return { x1: from[0], y1: from[1], x2: to[0], y2: to[1] }
 }
 const px = (p: Vec2) => toPixels(p, viewport.value!)
-const dimensions = computed(() => (viewport.value ? rigDimensions(props.sheet, props.view, props.shown, viewport.value) : []))
+const dimensions = computed(() =>
+  viewport.value ? rigDimensions(props.sheet, props.view, props.shown, viewport.value) : [],
+)
 /** The measure being taken is drawn last, over the others. */
-const ordered = computed(() => [...dimensions.value].sort((a, b) => Number(a.path === props.active) - Number(b.path === props.active)))
-const title = computed(() => (props.view === 'above' ? (props.sheet.upright ? 'From the side' : 'From above') : props.sheet.upright ? 'From the front' : 'From the side'))
+const ordered = computed(() =>
+  [...dimensions.value].sort((a, b) => Number(a.path === props.active) - Number(b.path === props.active)),
+)
+const title = computed(() =>
+  props.view === 'above'
+    ? props.sheet.upright
+      ? 'From the side'
+      : 'From above'
+    : props.sheet.upright
+      ? 'From the front'
+      : 'From the side',
+)
 </script>
 
 <template>
   <figure class="relative min-h-0 min-w-0">
-    <figcaption class="absolute top-1 left-2 text-sm text-muted"><b class="text-default">{{ title }}</b></figcaption>
+    <figcaption class="absolute top-1 left-2 text-sm text-muted">
+      <b class="text-default">{{ title }}</b>
+    </figcaption>
     <div ref="frame" class="absolute inset-0">
-      <svg v-if="viewport" :viewBox="box" class="block size-full" role="img" :aria-label="`${title}: the rig to scale with the measures of this step`">
+      <svg
+        v-if="viewport"
+        :viewBox="box"
+        class="block size-full"
+        role="img"
+        :aria-label="`${title}: the rig to scale with the measures of this step`"
+      >
         <template v-if="view === 'side'">
           <polygon v-if="sheet.side.table" :points="points(sheet.side.table)" class="jaw" fill="url(#hatch)" />
           <line v-bind="line(sheet.side.plane)" class="plane" />
@@ -40,8 +67,21 @@ const title = computed(() => (props.view === 'above' ? (props.sheet.upright ? 'F
           <polygon v-for="(stone, i) in sheet.side.stones" :key="`stone-${i}`" :points="points(stone)" class="stone" />
           <line v-for="(rod, i) in sheet.side.rods" :key="`rod-${i}`" v-bind="line(rod)" class="rod" />
           <polygon v-for="(blade, i) in sheet.side.blades" :key="`blade-${i}`" :points="points(blade)" class="blade" />
-          <polygon v-for="(jaw, i) in sheet.side.jaws" :key="`jaw-${i}`" :points="points(jaw)" class="jaw" fill="url(#hatch)" />
-          <circle v-for="(pivot, i) in sheet.side.pivots" :key="`pivot-${i}`" :cx="px(pivot)[0]" :cy="px(pivot)[1]" r="6" class="pivot" />
+          <polygon
+            v-for="(jaw, i) in sheet.side.jaws"
+            :key="`jaw-${i}`"
+            :points="points(jaw)"
+            class="jaw"
+            fill="url(#hatch)"
+          />
+          <circle
+            v-for="(pivot, i) in sheet.side.pivots"
+            :key="`pivot-${i}`"
+            :cx="px(pivot)[0]"
+            :cy="px(pivot)[1]"
+            r="6"
+            class="pivot"
+          />
         </template>
         <template v-else>
           <polygon :points="points(sheet.above.blade)" class="blade" />
@@ -50,10 +90,26 @@ const title = computed(() => (props.view === 'above' ? (props.sheet.upright ? 'F
           <line v-bind="line(sheet.above.middle)" class="plane" />
           <line v-bind="line(sheet.above.rod)" class="rod" />
           <line v-if="sheet.above.slide" v-bind="line(sheet.above.slide)" class="post" />
-          <path v-for="(mark, i) in sheet.above.marks" :key="`mark-${i}`" :d="`M${px(mark)[0]} ${px(mark)[1]}v-9`" class="front" />
-          <circle v-for="(pivot, i) in sheet.above.pivots" :key="`pivot-${i}`" :cx="px(pivot)[0]" :cy="px(pivot)[1]" r="6" class="pivot" />
+          <path
+            v-for="(mark, i) in sheet.above.marks"
+            :key="`mark-${i}`"
+            :d="`M${px(mark)[0]} ${px(mark)[1]}v-9`"
+            class="front"
+          />
+          <circle
+            v-for="(pivot, i) in sheet.above.pivots"
+            :key="`pivot-${i}`"
+            :cx="px(pivot)[0]"
+            :cy="px(pivot)[1]"
+            r="6"
+            class="pivot"
+          />
         </template>
-        <g v-for="{ path, dimension } in ordered" :key="path" :class="{ active: path === active, aside: active && path !== active }">
+        <g
+          v-for="{ path, dimension } in ordered"
+          :key="path"
+          :class="{ active: path === active, aside: active && path !== active }"
+        >
           <DimensionLine :dimension="dimension" :text="figure(path)" :focus="`rig-${path}`" />
         </g>
       </svg>
@@ -62,15 +118,56 @@ const title = computed(() => (props.view === 'above' ? (props.sheet.upright ? 'F
 </template>
 
 <style scoped>
-.post { stroke: var(--iron); stroke-width: 5; stroke-linecap: round; opacity: 0.7; }
-.plane { stroke: var(--ink-soft); stroke-width: 1; stroke-dasharray: 14 4 3 4; }
-.stone { fill: var(--abrasive); stroke: var(--ink-soft); stroke-width: 1; opacity: 0.75; }
-.rod { stroke: var(--iron); stroke-width: 3.5; stroke-linecap: round; }
-.blade { fill: var(--steel); stroke: var(--steel-line); stroke-width: 1.2; stroke-linejoin: round; }
-.jaw { stroke: var(--ink); stroke-width: 1.2; }
-.front { stroke: var(--ink); stroke-width: 2; }
-.pivot { fill: var(--sheet); stroke: var(--ink); stroke-width: 2; }
-.aside { opacity: 0.55; }
-.active :deep(line) { stroke: var(--accent); stroke-width: 2; }
-.active :deep(text) { fill: var(--accent); font-weight: 700; }
+.post {
+  stroke: var(--iron);
+  stroke-width: 5;
+  stroke-linecap: round;
+  opacity: 0.7;
+}
+.plane {
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+  stroke-dasharray: 14 4 3 4;
+}
+.stone {
+  fill: var(--abrasive);
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+  opacity: 0.75;
+}
+.rod {
+  stroke: var(--iron);
+  stroke-width: 3.5;
+  stroke-linecap: round;
+}
+.blade {
+  fill: var(--steel);
+  stroke: var(--steel-line);
+  stroke-width: 1.2;
+  stroke-linejoin: round;
+}
+.jaw {
+  stroke: var(--ink);
+  stroke-width: 1.2;
+}
+.front {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.pivot {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.aside {
+  opacity: 0.55;
+}
+.active :deep(line) {
+  stroke: var(--accent);
+  stroke-width: 2;
+}
+.active :deep(text) {
+  fill: var(--accent);
+  font-weight: 700;
+}
 </style>

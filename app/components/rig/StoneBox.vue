@@ -19,7 +19,8 @@ const preferences = usePreferences()
 const stones = computed(() => collections.stones.filter((s) => s.archivedAt === null || s.id === job.content?.stoneId))
 const entry = ref<{ from: KeptStone | null; copy: boolean; title: string } | null>(null)
 const open = computed({ get: () => entry.value !== null, set: (is) => (entry.value = is ? entry.value : null) })
-const describe = (from: KeptStone | null, copy: boolean) => (entry.value = { from, copy, title: !from ? 'A new stone' : copy ? 'A stone like this one' : from.name })
+const describe = (from: KeptStone | null, copy: boolean) =>
+  (entry.value = { from, copy, title: !from ? 'A new stone' : copy ? 'A stone like this one' : from.name })
 const logOpen = ref(false)
 
 function kept(stone: KeptStone) {
@@ -32,17 +33,57 @@ function kept(stone: KeptStone) {
 <template>
   <section v-if="job.content">
     <h2 class="mb-2 text-xl font-semibold">Which stone is on the rod?</h2>
-    <CardChoice v-slot="{ thing: stone }" :things="stones" :chosen="job.content.stoneId" label="Stone" @choose="actions.chooseStone($event)">
-      <span class="flex items-baseline gap-2"><span class="truncate font-semibold">{{ stone.name }}</span><span class="text-sm text-muted">{{ STONE_KIND_WORD[stone.kind] }}</span><span class="ml-auto text-sm whitespace-nowrap text-muted">{{ stoneGrainText(stone) }} · {{ lengthText(stone.faceOffsetMm, preferences.unit) }}</span></span>
+    <CardChoice
+      v-slot="{ thing: stone }"
+      :things="stones"
+      :chosen="job.content.stoneId"
+      label="Stone"
+      @choose="actions.chooseStone($event)"
+    >
+      <span class="flex items-baseline gap-2"
+        ><span class="truncate font-semibold">{{ stone.name }}</span
+        ><span class="text-sm text-muted">{{ STONE_KIND_WORD[stone.kind] }}</span
+        ><span class="ml-auto text-sm whitespace-nowrap text-muted"
+          >{{ stoneGrainText(stone) }} · {{ lengthText(stone.faceOffsetMm, preferences.unit) }}</span
+        ></span
+      >
     </CardChoice>
     <p class="mt-2 text-sm text-muted">Grit and grain; then from the rod’s axis to the stone’s face.</p>
-    <ToolActions class="mt-2" kind="stones" :chosen="bench.stone.value" :things="collections.stones" word="stone" @describe="describe">
-      <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-notebook-pen" label="Wear log" @click="() => { logOpen = true }" />
+    <ToolActions
+      class="mt-2"
+      kind="stones"
+      :chosen="bench.stone.value"
+      :things="collections.stones"
+      word="stone"
+      @describe="describe"
+    >
+      <UButton
+        color="neutral"
+        variant="outline"
+        size="lg"
+        icon="i-lucide-notebook-pen"
+        label="Wear log"
+        @click="
+          () => {
+            logOpen = true
+          }
+        "
+      />
     </ToolActions>
-    <USlideover v-model:open="open" :title="entry?.title" description="Measured with a calliper; it counts for every job that uses this stone." :ui="{ content: 'max-w-lg' }">
+    <USlideover
+      v-model:open="open"
+      :title="entry?.title"
+      description="Measured with a calliper; it counts for every job that uses this stone."
+      :ui="{ content: 'max-w-lg' }"
+    >
       <template #body><StoneEntry v-if="entry" :from="entry.from" :copy="entry.copy" @done="kept" /></template>
     </USlideover>
-    <USlideover v-model:open="logOpen" :title="`Wear log: ${bench.stone.value?.name}`" description="What was measured and done, and what is due." :ui="{ content: 'max-w-lg' }">
+    <USlideover
+      v-model:open="logOpen"
+      :title="`Wear log: ${bench.stone.value?.name}`"
+      description="What was measured and done, and what is due."
+      :ui="{ content: 'max-w-lg' }"
+    >
       <template #body><StoneLog v-if="bench.stone.value" :stone="bench.stone.value" /></template>
     </USlideover>
   </section>

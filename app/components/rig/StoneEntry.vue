@@ -38,7 +38,10 @@ const fields = reactive({
   standard: (base ? (base.grit?.standard ?? 'none') : 'FEPA F') as GritStandard | 'none',
   number: base?.grit ? String(base.grit.number) : '',
   um: base ? String(base.grainUm) : '',
-  ...(Object.fromEntries(Object.entries(measured).map(([field, mm]) => [field, figure(mm)])) as Record<LengthField, string>),
+  ...(Object.fromEntries(Object.entries(measured).map(([field, mm]) => [field, figure(mm)])) as Record<
+    LengthField,
+    string
+  >),
   lubricant: base?.lubricant ?? '',
   notes: base?.notes ?? '',
 })
@@ -46,12 +49,17 @@ const problems = reactive<Record<string, string>>({})
 const { keep: keepIt, busy, failure } = useKeeping('stones', props.copy ? null : base, 'is changed')
 
 const kinds = STONE_KINDS.map((kind) => ({ value: kind, label: STONE_KIND_WORD[kind] }))
-const standards = [...GRIT_STANDARDS.map((s) => ({ value: s as string, label: s as string })), { value: 'none', label: 'grain size only' }]
+const standards = [
+  ...GRIT_STANDARDS.map((s) => ({ value: s as string, label: s as string })),
+  { value: 'none', label: 'grain size only' },
+]
 
 const grain = computed(() => {
   if (fields.standard === 'none') return null
   const parsed = parseDecimal(fields.number)
-  return parsed.ok && Number.isInteger(parsed.value) ? grainSize({ standard: fields.standard, number: parsed.value }) : null
+  return parsed.ok && Number.isInteger(parsed.value)
+    ? grainSize({ standard: fields.standard, number: parsed.value })
+    : null
 })
 const grainTold = computed(() => {
   if (!grain.value) return ''
@@ -65,7 +73,9 @@ const taper = computed(() => {
   if (!near.ok || !far.ok || !length.ok || !(length.value > 0)) return ''
   const tilt = faceTiltDeg(near.value, far.value, length.value)
   const middle = `At its middle ${lengthText((near.value + far.value) / 2, preferences.unit)}.`
-  return near.value === far.value ? middle : `${middle} The face is tilted by ${differenceText(tilt)}: with the rod square to the edge, the angle is off by as much. Flatten the stone, or work with its middle.`
+  return near.value === far.value
+    ? middle
+    : `${middle} The face is tilted by ${differenceText(tilt)}: with the rod square to the edge, the angle is off by as much. Flatten the stone, or work with its middle.`
 })
 
 const dish = computed(() => {
@@ -86,10 +96,14 @@ function read(): unknown {
     const was = measured[field]
     if (was !== undefined && fields[field] === figure(was)) return was
     const parsed = mm(fields[field])
-    if (!parsed.ok) problems[field] = parsed.reason === 'empty' ? 'Measure it and write it here.' : `“${fields[field]}” is no length.`
+    if (!parsed.ok)
+      problems[field] = parsed.reason === 'empty' ? 'Measure it and write it here.' : `“${fields[field]}” is no length.`
     return parsed.ok ? parsed.value : NaN
   }
-  const grit = fields.standard === 'none' ? null : { standard: fields.standard, number: number('number', 'Write the number printed on the stone.') }
+  const grit =
+    fields.standard === 'none'
+      ? null
+      : { standard: fields.standard, number: number('number', 'Write the number printed on the stone.') }
   const size = grit && !problems.number ? grainSize(grit) : null
   if (size && !size.ok) problems.number = `${grit!.standard} goes from ${size.coarsest} to ${size.finest}.`
   const [nearMm, farMm] = [length('near'), length('far')]
@@ -111,7 +125,17 @@ function read(): unknown {
   }
 }
 
-const FIELD_OF: Record<string, string> = { 'faceOffsetEnds.nearMm': 'near', 'faceOffsetEnds.farMm': 'far', faceOffsetToleranceMm: 'tolerance', lengthMm: 'length', widthMm: 'width', dishMm: 'dish', wornOutAtMm: 'wornOutAt', grainUm: 'um', 'grit.number': 'number' }
+const FIELD_OF: Record<string, string> = {
+  'faceOffsetEnds.nearMm': 'near',
+  'faceOffsetEnds.farMm': 'far',
+  faceOffsetToleranceMm: 'tolerance',
+  lengthMm: 'length',
+  widthMm: 'width',
+  dishMm: 'dish',
+  wornOutAtMm: 'wornOutAt',
+  grainUm: 'um',
+  'grit.number': 'number',
+}
 
 async function keep() {
   const content = read()
@@ -128,35 +152,67 @@ async function keep() {
 
 <template>
   <form class="space-y-4" aria-label="Stone" @submit.prevent="keep">
-    <UFormField label="Name" :error="problems.name || undefined"><UInput v-model="fields.name" size="lg" class="w-full" /></UFormField>
+    <UFormField label="Name" :error="problems.name || undefined"
+      ><UInput v-model="fields.name" size="lg" class="w-full"
+    /></UFormField>
     <div class="grid grid-cols-2 gap-3">
       <UFormField label="Kind"><USelect v-model="fields.kind" :items="kinds" size="lg" class="w-full" /></UFormField>
-      <UFormField label="Lubricant"><UInput v-model="fields.lubricant" size="lg" class="w-full" maxlength="80" /></UFormField>
-      <UFormField label="Grit standard"><USelect v-model="fields.standard" :items="standards" size="lg" class="w-full" /></UFormField>
-      <UFormField v-if="fields.standard !== 'none'" label="Grit number" :error="problems.number || undefined"><UInput v-model="fields.number" size="lg" inputmode="numeric" class="w-full" /></UFormField>
-      <UFormField v-else label="Grain size, µm" :error="problems.um || undefined"><UInput v-model="fields.um" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      <UFormField label="Lubricant"
+        ><UInput v-model="fields.lubricant" size="lg" class="w-full" maxlength="80"
+      /></UFormField>
+      <UFormField label="Grit standard"
+        ><USelect v-model="fields.standard" :items="standards" size="lg" class="w-full"
+      /></UFormField>
+      <UFormField v-if="fields.standard !== 'none'" label="Grit number" :error="problems.number || undefined"
+        ><UInput v-model="fields.number" size="lg" inputmode="numeric" class="w-full"
+      /></UFormField>
+      <UFormField v-else label="Grain size, µm" :error="problems.um || undefined"
+        ><UInput v-model="fields.um" size="lg" inputmode="decimal" class="w-full"
+      /></UFormField>
     </div>
     <p class="min-h-5 text-sm text-muted" data-testid="grain">{{ grainTold }}</p>
     <fieldset>
       <legend class="font-medium">From the rod’s axis to the face</legend>
       <p class="mb-1 text-sm text-muted">Calliper over rod and stone at both ends; take off half the rod.</p>
       <div class="grid grid-cols-3 gap-3">
-        <UFormField :label="`Pivot’s end, ${preferences.unit}`" :error="problems.near || undefined"><UInput v-model="fields.near" size="lg" inputmode="decimal" class="w-full" /></UFormField>
-        <UFormField :label="`Far end, ${preferences.unit}`" :error="problems.far || undefined"><UInput v-model="fields.far" size="lg" inputmode="decimal" class="w-full" /></UFormField>
-        <UFormField :label="`Known to ±, ${preferences.unit}`" :error="problems.tolerance || undefined"><UInput v-model="fields.tolerance" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+        <UFormField :label="`Pivot’s end, ${preferences.unit}`" :error="problems.near || undefined"
+          ><UInput v-model="fields.near" size="lg" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <UFormField :label="`Far end, ${preferences.unit}`" :error="problems.far || undefined"
+          ><UInput v-model="fields.far" size="lg" inputmode="decimal" class="w-full"
+        /></UFormField>
+        <UFormField :label="`Known to ±, ${preferences.unit}`" :error="problems.tolerance || undefined"
+          ><UInput v-model="fields.tolerance" size="lg" inputmode="decimal" class="w-full"
+        /></UFormField>
       </div>
       <p class="mt-1 min-h-5 text-sm text-muted" data-testid="taper">{{ taper }}</p>
     </fieldset>
     <div class="grid grid-cols-2 gap-3">
-      <UFormField :label="`Length, ${preferences.unit}`" :error="problems.length || undefined"><UInput v-model="fields.length" size="lg" inputmode="decimal" class="w-full" /></UFormField>
-      <UFormField :label="`Width, ${preferences.unit}`" :error="problems.width || undefined"><UInput v-model="fields.width" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      <UFormField :label="`Length, ${preferences.unit}`" :error="problems.length || undefined"
+        ><UInput v-model="fields.length" size="lg" inputmode="decimal" class="w-full"
+      /></UFormField>
+      <UFormField :label="`Width, ${preferences.unit}`" :error="problems.width || undefined"
+        ><UInput v-model="fields.width" size="lg" inputmode="decimal" class="w-full"
+      /></UFormField>
     </div>
     <div class="grid grid-cols-2 gap-3">
-      <UFormField :label="`Dish in the middle, ${preferences.unit}`" help="Feeler under a straightedge laid along the face." :error="problems.dish || undefined"><UInput v-model="fields.dish" size="lg" inputmode="decimal" class="w-full" /></UFormField>
-      <UFormField :label="`Worn out at, ${preferences.unit}`" help="Rod to face when nothing is left. Empty where it does not wear down." :error="problems.wornOutAt || undefined"><UInput v-model="fields.wornOutAt" size="lg" inputmode="decimal" class="w-full" /></UFormField>
+      <UFormField
+        :label="`Dish in the middle, ${preferences.unit}`"
+        help="Feeler under a straightedge laid along the face."
+        :error="problems.dish || undefined"
+        ><UInput v-model="fields.dish" size="lg" inputmode="decimal" class="w-full"
+      /></UFormField>
+      <UFormField
+        :label="`Worn out at, ${preferences.unit}`"
+        help="Rod to face when nothing is left. Empty where it does not wear down."
+        :error="problems.wornOutAt || undefined"
+        ><UInput v-model="fields.wornOutAt" size="lg" inputmode="decimal" class="w-full"
+      /></UFormField>
     </div>
     <p v-if="dish" class="text-sm text-muted" data-testid="dish">{{ dish }}</p>
-    <UFormField label="Notes"><UTextarea v-model="fields.notes" size="lg" class="w-full" maxlength="4000" /></UFormField>
+    <UFormField label="Notes"
+      ><UTextarea v-model="fields.notes" size="lg" class="w-full" maxlength="4000"
+    /></UFormField>
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <UButton type="submit" size="xl" label="Keep" :loading="busy" />
   </form>

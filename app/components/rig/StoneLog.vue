@@ -38,7 +38,13 @@ async function add() {
   if (offset && !offset.ok) problems.faceOffsetMm = `“${entry.offset}” is no length.`
   if (blades && !blades.ok) problems.blades = `“${entry.blades}” is no number.`
   if (problems.faceOffsetMm || problems.blades) return
-  const parsed = stoneEntry.safeParse({ on: entry.on, did: entry.did, note: entry.note, faceOffsetMm: offset?.ok ? offset.value : null, blades: blades?.ok ? blades.value : 0 })
+  const parsed = stoneEntry.safeParse({
+    on: entry.on,
+    did: entry.did,
+    note: entry.note,
+    faceOffsetMm: offset?.ok ? offset.value : null,
+    blades: blades?.ok ? blades.value : 0,
+  })
   if (!parsed.success) {
     for (const issue of parsed.error.issues) problems[String(issue.path[0])] ||= issue.message
     return
@@ -52,7 +58,11 @@ function measuredNow({ faceOffsetMm, did }: { faceOffsetMm: number | null; did: 
   if (faceOffsetMm === null) return flat
   const ends = props.stone.faceOffsetEnds
   const lost = props.stone.faceOffsetMm - faceOffsetMm
-  return { faceOffsetMm, faceOffsetEnds: ends && { nearMm: Math.max(0, ends.nearMm - lost), farMm: Math.max(0, ends.farMm - lost) }, ...flat }
+  return {
+    faceOffsetMm,
+    faceOffsetEnds: ends && { nearMm: Math.max(0, ends.nearMm - lost), farMm: Math.max(0, ends.farMm - lost) },
+    ...flat,
+  }
 }
 const drop = (row: KeptStone['log'][number]) => keep({ log: props.stone.log.filter((one) => one !== row) })
 
@@ -67,20 +77,41 @@ async function keep(change: Partial<KeptStone>): Promise<boolean> {
 
 <template>
   <div class="space-y-4">
-    <p class="text-lg" :class="{ 'font-semibold text-error': condition.due === 'replace' }" data-testid="due">{{ DUE[condition.due] }}</p>
+    <p class="text-lg" :class="{ 'font-semibold text-error': condition.due === 'replace' }" data-testid="due">
+      {{ DUE[condition.due] }}
+    </p>
     <dl class="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
-      <dt>Rod to face now</dt><dd class="text-right font-semibold">{{ text(stone.faceOffsetMm) }}</dd>
-      <dt>Face tilted by its taper</dt><dd class="text-right">{{ angleText(condition.taperDeg, 0.01) }}</dd>
-      <dt>and by its dish, at the ends</dt><dd class="text-right">{{ angleText(condition.dishDeg, 0.01) }}</dd>
-      <dt>Lost for each blade</dt><dd class="text-right">{{ condition.wearPerBladeMm === null ? 'not known yet' : `${(condition.wearPerBladeMm * 1000).toFixed(0)} µm` }}</dd>
-      <dt>Left to grind with</dt><dd class="text-right">{{ condition.leftMm === null ? 'does not wear down' : `${text(condition.leftMm)}${condition.bladesLeft === null ? '' : `, about ${condition.bladesLeft} blades`}` }}</dd>
+      <dt>Rod to face now</dt>
+      <dd class="text-right font-semibold">{{ text(stone.faceOffsetMm) }}</dd>
+      <dt>Face tilted by its taper</dt>
+      <dd class="text-right">{{ angleText(condition.taperDeg, 0.01) }}</dd>
+      <dt>and by its dish, at the ends</dt>
+      <dd class="text-right">{{ angleText(condition.dishDeg, 0.01) }}</dd>
+      <dt>Lost for each blade</dt>
+      <dd class="text-right">
+        {{ condition.wearPerBladeMm === null ? 'not known yet' : `${(condition.wearPerBladeMm * 1000).toFixed(0)} µm` }}
+      </dd>
+      <dt>Left to grind with</dt>
+      <dd class="text-right">
+        {{
+          condition.leftMm === null
+            ? 'does not wear down'
+            : `${text(condition.leftMm)}${condition.bladesLeft === null ? '' : `, about ${condition.bladesLeft} blades`}`
+        }}
+      </dd>
     </dl>
     <form class="space-y-3 border-y border-default py-4" aria-label="New line of the log" @submit.prevent="add">
       <div class="grid grid-cols-2 gap-3">
-        <UFormField label="On" :error="problems.on || undefined"><UInput v-model="entry.on" type="date" size="lg" class="w-full" /></UFormField>
+        <UFormField label="On" :error="problems.on || undefined"
+          ><UInput v-model="entry.on" type="date" size="lg" class="w-full"
+        /></UFormField>
         <UFormField label="What"><USelect v-model="entry.did" :items="deeds" size="lg" class="w-full" /></UFormField>
-        <UFormField :label="`Rod to face, ${preferences.unit}`" :error="problems.faceOffsetMm || undefined"><UInput v-model="entry.offset" size="lg" inputmode="decimal" placeholder="not measured" class="w-full" /></UFormField>
-        <UFormField label="Blades since" :error="problems.blades || undefined"><UInput v-model="entry.blades" size="lg" inputmode="numeric" class="w-full" /></UFormField>
+        <UFormField :label="`Rod to face, ${preferences.unit}`" :error="problems.faceOffsetMm || undefined"
+          ><UInput v-model="entry.offset" size="lg" inputmode="decimal" placeholder="not measured" class="w-full"
+        /></UFormField>
+        <UFormField label="Blades since" :error="problems.blades || undefined"
+          ><UInput v-model="entry.blades" size="lg" inputmode="numeric" class="w-full"
+        /></UFormField>
       </div>
       <UFormField label="Note"><UInput v-model="entry.note" size="lg" maxlength="300" class="w-full" /></UFormField>
       <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
@@ -89,10 +120,27 @@ async function keep(change: Partial<KeptStone>): Promise<boolean> {
     <ul v-if="rows.length > 0" aria-label="Wear log" class="divide-y divide-default">
       <li v-for="(row, i) in rows" :key="i" class="flex items-center gap-3 py-2">
         <span class="w-24 shrink-0 text-sm text-muted">{{ row.on }}</span>
-        <span class="min-w-0 flex-1">{{ STONE_DEED_WORD[row.did] }}<template v-if="row.faceOffsetMm !== null">, {{ text(row.faceOffsetMm) }}</template><template v-if="row.blades > 0">, {{ row.blades }} blades</template><span v-if="row.note" class="block text-sm text-muted">{{ row.note }}</span></span>
-        <UButton color="neutral" variant="ghost" icon="i-lucide-x" :aria-label="`Remove the line of ${row.on}`" @click="() => { void drop(row) }" />
+        <span class="min-w-0 flex-1"
+          >{{ STONE_DEED_WORD[row.did]
+          }}<template v-if="row.faceOffsetMm !== null">, {{ text(row.faceOffsetMm) }}</template
+          ><template v-if="row.blades > 0">, {{ row.blades }} blades</template
+          ><span v-if="row.note" class="block text-sm text-muted">{{ row.note }}</span></span
+        >
+        <UButton
+          color="neutral"
+          variant="ghost"
+          icon="i-lucide-x"
+          :aria-label="`Remove the line of ${row.on}`"
+          @click="
+            () => {
+              void drop(row)
+            }
+          "
+        />
       </li>
     </ul>
-    <p v-else class="text-muted">Nothing is written down yet. Measure the face when it is new, then every dozen blades or so.</p>
+    <p v-else class="text-muted">
+      Nothing is written down yet. Measure the face when it is new, then every dozen blades or so.
+    </p>
   </div>
 </template>

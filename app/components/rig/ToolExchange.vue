@@ -17,16 +17,26 @@ const MOST_BYTES = 5_000_000
 async function takeIn(file: File) {
   told.value = failed.value = ''
   problems.value = []
-  if (file.size > MOST_BYTES) return void (failed.value = `${file.name} is larger than 5 MB: that is no file of rigs and stones. Nothing was changed.`)
+  if (file.size > MOST_BYTES)
+    return void (failed.value = `${file.name} is larger than 5 MB: that is no file of rigs and stones. Nothing was changed.`)
   const text = await file.text()
   const isTable = /\.(csv|tsv|txt)$/i.test(file.name)
   const read = isTable ? readStoneCsv(text) : readToolFile(text)
   if (!read.ok) return refuse(file.name, read.problems)
-  const tools: ToolFile = Array.isArray(read.content) ? { format: 'jaw-tilt-tools', version: 1, rigs: [], stones: read.content } : read.content
+  const tools: ToolFile = Array.isArray(read.content)
+    ? { format: 'jaw-tilt-tools', version: 1, rigs: [], stones: read.content }
+    : read.content
   const answer = await ask(takenIn, '/api/tools', 'POST', tools)
   if (!answer.ok) {
     if (answer.problem.fields.length === 0) return void (failed.value = answer.problem.message)
-    return refuse(file.name, answer.problem.fields.map(({ field, message }) => ({ line: isTable ? 1 : lineOfField(text, field), field, message })))
+    return refuse(
+      file.name,
+      answer.problem.fields.map(({ field, message }) => ({
+        line: isTable ? 1 : lineOfField(text, field),
+        field,
+        message,
+      })),
+    )
   }
   const { added, already } = answer.value
   told.value = `${added} added${already > 0 ? `, ${already} were here already` : ''}.`
@@ -41,17 +51,46 @@ function refuse(name: string, all: readonly FileProblem[]) {
 <template>
   <section aria-labelledby="exchange">
     <h2 id="exchange" class="font-semibold">Hand on, take in</h2>
-    <p class="text-sm text-muted">Rigs and stones as JSON (<a href="/schema/jaw-tilt-tools.schema.json" class="underline" target="_blank">its schema</a>), stones also as a table.</p>
+    <p class="text-sm text-muted">
+      Rigs and stones as JSON (<a href="/schema/jaw-tilt-tools.schema.json" class="underline" target="_blank"
+        >its schema</a
+      >), stones also as a table.
+    </p>
     <div class="mt-2 flex flex-wrap gap-2">
-      <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-download" label="Rigs and stones" to="/api/tools" external download />
-      <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-download" label="Stones as a table" to="/api/stones.csv" external download />
-      <FileButton label="Take in a file" named="File of rigs or stones" accept=".json,.csv,.tsv,application/json,text/csv" @chosen="takeIn" />
+      <UButton
+        color="neutral"
+        variant="outline"
+        size="lg"
+        icon="i-lucide-download"
+        label="Rigs and stones"
+        to="/api/tools"
+        external
+        download
+      />
+      <UButton
+        color="neutral"
+        variant="outline"
+        size="lg"
+        icon="i-lucide-download"
+        label="Stones as a table"
+        to="/api/stones.csv"
+        external
+        download
+      />
+      <FileButton
+        label="Take in a file"
+        named="File of rigs or stones"
+        accept=".json,.csv,.tsv,application/json,text/csv"
+        @chosen="takeIn"
+      />
     </div>
     <p v-if="told" role="status" class="mt-2">{{ told }}</p>
     <div v-if="failed" role="alert" class="mt-2 text-error">
       <p>{{ failed }}</p>
       <ul>
-        <li v-for="(problem, i) in problems.slice(0, MOST_TOLD)" :key="i">Line {{ problem.line }}{{ problem.field ? `, ${problem.field}` : '' }}: {{ problem.message }}</li>
+        <li v-for="(problem, i) in problems.slice(0, MOST_TOLD)" :key="i">
+          Line {{ problem.line }}{{ problem.field ? `, ${problem.field}` : '' }}: {{ problem.message }}
+        </li>
         <li v-if="problems.length > MOST_TOLD">and {{ problems.length - MOST_TOLD }} more</li>
       </ul>
     </div>

@@ -10,13 +10,21 @@ const { available } = useCommands()
 
 /** Plain keys can be switched off by those whom they get in the way of; chords stay. */
 const shortcuts = computed(() =>
-  Object.fromEntries(available.value.filter((c) => c.keys && (preferences.singleKeys || c.keys.includes('_'))).map((c) => [c.keys!, { handler: c.run, usingInput: c.fromFields === true }])),
+  Object.fromEntries(
+    available.value
+      .filter((c) => c.keys && (preferences.singleKeys || c.keys.includes('_')))
+      .map((c) => [c.keys!, { handler: c.run, usingInput: c.fromFields === true }]),
+  ),
 )
 defineShortcuts(shortcuts)
 
 const name = ref('')
 const nameProblem = ref('')
-watch(() => job.content?.name, (now) => ((name.value = now ?? ''), (nameProblem.value = '')), { immediate: true })
+watch(
+  () => job.content?.name,
+  (now) => ((name.value = now ?? ''), (nameProblem.value = '')),
+  { immediate: true },
+)
 function rename() {
   if (name.value !== job.content?.name) nameProblem.value = job.change('name', { name: name.value }) ?? ''
 }
@@ -37,17 +45,65 @@ function rename() {
             @change="rename"
             @keydown.enter="rename"
           />
-          <p v-if="nameProblem" role="alert" class="absolute top-full left-0 z-20 bg-default px-2 py-1 text-sm text-error">{{ nameProblem }}</p>
+          <p
+            v-if="nameProblem"
+            role="alert"
+            class="absolute top-full left-0 z-20 bg-default px-2 py-1 text-sm text-error"
+          >
+            {{ nameProblem }}
+          </p>
         </div>
         <SaveState />
-        <UButton color="neutral" variant="ghost" icon="i-lucide-undo-2" size="lg" :disabled="!job.canUndo" :aria-label="job.canUndo ? `Undo: ${job.canUndo}` : 'Nothing to undo'" class="max-sm:hidden" @click="job.goBack()" />
-        <UButton color="neutral" variant="ghost" icon="i-lucide-redo-2" size="lg" :disabled="!job.canRedo" :aria-label="job.canRedo ? `Do again: ${job.canRedo}` : 'Nothing to do again'" class="max-sm:hidden" @click="job.goForward()" />
+        <UButton
+          color="neutral"
+          variant="ghost"
+          icon="i-lucide-undo-2"
+          size="lg"
+          :disabled="!job.canUndo"
+          :aria-label="job.canUndo ? `Undo: ${job.canUndo}` : 'Nothing to undo'"
+          class="max-sm:hidden"
+          @click="job.goBack()"
+        />
+        <UButton
+          color="neutral"
+          variant="ghost"
+          icon="i-lucide-redo-2"
+          size="lg"
+          :disabled="!job.canRedo"
+          :aria-label="job.canRedo ? `Do again: ${job.canRedo}` : 'Nothing to do again'"
+          class="max-sm:hidden"
+          @click="job.goForward()"
+        />
       </template>
       <span v-else class="flex-1" />
-      <UButton color="neutral" variant="ghost" icon="i-lucide-command" size="lg" aria-label="All commands" @click="() => { panel = 'palette' }">
-        <span class="flex gap-1 max-lg:hidden"><UKbd v-for="key in keysShown('meta_k')" :key="key" :value="key" /></span>
+      <UButton
+        color="neutral"
+        variant="ghost"
+        icon="i-lucide-command"
+        size="lg"
+        aria-label="All commands"
+        @click="
+          () => {
+            panel = 'palette'
+          }
+        "
+      >
+        <span class="flex gap-1 max-lg:hidden"
+          ><UKbd v-for="key in keysShown('meta_k')" :key="key" :value="key"
+        /></span>
       </UButton>
-      <UButton color="neutral" variant="ghost" icon="i-lucide-sliders-horizontal" size="lg" aria-label="Preferences" @click="() => { panel = 'preferences' }" />
+      <UButton
+        color="neutral"
+        variant="ghost"
+        icon="i-lucide-sliders-horizontal"
+        size="lg"
+        aria-label="Preferences"
+        @click="
+          () => {
+            panel = 'preferences'
+          }
+        "
+      />
     </div>
     <p class="sr-only" role="status" aria-live="polite">{{ job.lastStep }}</p>
   </header>

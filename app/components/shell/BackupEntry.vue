@@ -23,8 +23,13 @@ async function bringBack(file: File) {
   }
   const answer = await ask(broughtBack, '/api/backup', 'POST', content)
   if (!answer.ok) {
-    const named = answer.problem.fields.slice(0, MOST_PROBLEMS_TOLD).map((f) => (f.field ? `${f.field}: ${f.message}` : f.message))
-    problems.value = [`${file.name} cannot be brought back. Nothing was changed.`, ...(named.length > 0 ? named : [answer.problem.message])]
+    const named = answer.problem.fields
+      .slice(0, MOST_PROBLEMS_TOLD)
+      .map((f) => (f.field ? `${f.field}: ${f.message}` : f.message))
+    problems.value = [
+      `${file.name} cannot be brought back. Nothing was changed.`,
+      ...(named.length > 0 ? named : [answer.problem.message]),
+    ]
     return
   }
   const { added, updated, left } = answer.value
@@ -38,11 +43,24 @@ async function bringBack(file: File) {
   <fieldset>
     <legend class="mb-1 font-medium">All data</legend>
     <div class="flex flex-wrap gap-2">
-      <UButton color="neutral" variant="outline" size="lg" icon="i-lucide-download" label="Take out" to="/api/backup" external download />
+      <UButton
+        color="neutral"
+        variant="outline"
+        size="lg"
+        icon="i-lucide-download"
+        label="Take out"
+        to="/api/backup"
+        external
+        download
+      />
       <FileButton label="Bring back" named="File to bring back" accept="application/json,.json" @chosen="bringBack" />
     </div>
-    <p class="mt-1 text-sm text-muted">One JSON file. Bringing it back adds what is missing and what is newer; nothing is taken away.</p>
+    <p class="mt-1 text-sm text-muted">
+      One JSON file. Bringing it back adds what is missing and what is newer; nothing is taken away.
+    </p>
     <p v-if="told" role="status" class="mt-1">{{ told }}</p>
-    <ul v-if="problems.length > 0" role="alert" class="mt-1 text-error"><li v-for="problem in problems" :key="problem">{{ problem }}</li></ul>
+    <ul v-if="problems.length > 0" role="alert" class="mt-1 text-error">
+      <li v-for="problem in problems" :key="problem">{{ problem }}</li>
+    </ul>
   </fieldset>
 </template>

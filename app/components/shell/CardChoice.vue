@@ -2,7 +2,9 @@
 /** A choice among things that are shown as cards: radio buttons, arrow keys and all. */
 const props = defineProps<{ things: T[]; chosen: string; label: string; columns?: boolean }>()
 const emit = defineEmits<{ choose: [id: string] }>()
-const items = computed<{ value: string; label: string; thing: unknown }[]>(() => props.things.map((thing) => ({ value: thing.id, label: thing.id, thing })))
+const items = computed<{ value: string; label: string; thing: unknown }[]>(() =>
+  props.things.map((thing) => ({ value: thing.id, label: thing.id, thing })),
+)
 const ui = computed(() => ({
   fieldset: props.columns ? 'grid gap-3 sm:grid-cols-2' : 'gap-1.5',
   item: 'cursor-pointer rounded-sm border bg-default px-3 py-2 text-base hover:border-accented has-data-[state=checked]:border-primary has-data-[state=checked]:ring-1 has-data-[state=checked]:ring-primary has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-(--angle-wanted)',
@@ -13,7 +15,15 @@ const ui = computed(() => ({
 </script>
 
 <template>
-  <URadioGroup :items="items" :model-value="chosen" :aria-label="label" variant="card" indicator="hidden" :ui="ui" @update:model-value="emit('choose', String($event))">
+  <URadioGroup
+    :items="items"
+    :model-value="chosen"
+    :aria-label="label"
+    variant="card"
+    indicator="hidden"
+    :ui="ui"
+    @update:model-value="emit('choose', String($event))"
+  >
     <template #label="{ item }"><slot :thing="item.thing as T" /></template>
   </URadioGroup>
 </template>

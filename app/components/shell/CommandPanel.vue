@@ -15,7 +15,12 @@ const groups = computed(() =>
     label: group,
     items: available.value
       .filter((c) => c.group === group && c.id !== 'palette')
-      .map((c) => ({ label: c.label, icon: c.icon, kbds: c.keys ? keysShown(c.keys) : undefined, onSelect: () => run(c) })),
+      .map((c) => ({
+        label: c.label,
+        icon: c.icon,
+        kbds: c.keys ? keysShown(c.keys) : undefined,
+        onSelect: () => run(c),
+      })),
   })),
 )
 
@@ -33,7 +38,15 @@ watch(frame, () => nameList(frame.value), { flush: 'post' })
 <template>
   <UModal v-model:open="open" title="Commands" description="Type what you want to do" :ui="{ content: 'max-w-xl' }">
     <template #content>
-      <div ref="frame" class="contents"><UCommandPalette :groups="groups" placeholder="What do you want to do?" class="h-[26rem] max-h-[80vh]" close @update:open="open = $event" /></div>
+      <div ref="frame" class="contents">
+        <UCommandPalette
+          :groups="groups"
+          placeholder="What do you want to do?"
+          class="h-[26rem] max-h-[80vh]"
+          close
+          @update:open="open = $event"
+        />
+      </div>
     </template>
   </UModal>
 </template>

@@ -5,7 +5,10 @@ const { panel } = useOpenPanel()
 const { commands } = useCommands()
 const open = computed({ get: () => panel.value === 'keys', set: (is) => (panel.value = is ? 'keys' : null) })
 const groups = computed(() =>
-  (['Bench', 'Angles', 'Go', 'Job', 'Look'] as const).map((group) => ({ group, commands: commands.value.filter((c) => c.group === group && c.keys) })),
+  (['Bench', 'Angles', 'Go', 'Job', 'Look'] as const).map((group) => ({
+    group,
+    commands: commands.value.filter((c) => c.group === group && c.keys),
+  })),
 )
 const inDrawing = [
   { keys: ['Tab'], does: 'To the next handle of the drawing' },
@@ -15,13 +18,22 @@ const inDrawing = [
 </script>
 
 <template>
-  <UModal v-model:open="open" title="Keys" description="Single keys work while no field is being typed in; Preferences can switch them off." :ui="{ content: 'max-w-3xl' }">
+  <UModal
+    v-model:open="open"
+    title="Keys"
+    description="Single keys work while no field is being typed in; Preferences can switch them off."
+    :ui="{ content: 'max-w-3xl' }"
+  >
     <template #body>
       <div class="grid gap-x-8 gap-y-5 sm:grid-cols-2">
         <section v-for="{ group, commands: rows } in groups" :key="group">
           <h3 class="mb-1 font-semibold">{{ group }}</h3>
           <dl>
-            <div v-for="row in rows" :key="row.id" class="flex items-center justify-between gap-3 border-t border-default py-1">
+            <div
+              v-for="row in rows"
+              :key="row.id"
+              class="flex items-center justify-between gap-3 border-t border-default py-1"
+            >
               <dt>{{ row.label }}</dt>
               <dd class="flex gap-1"><UKbd v-for="key in keysShown(row.keys!)" :key="key" :value="key" size="lg" /></dd>
             </div>
@@ -30,7 +42,11 @@ const inDrawing = [
         <section>
           <h3 class="mb-1 font-semibold">In the drawing</h3>
           <dl>
-            <div v-for="row in inDrawing" :key="row.does" class="flex items-center justify-between gap-3 border-t border-default py-1">
+            <div
+              v-for="row in inDrawing"
+              :key="row.does"
+              class="flex items-center justify-between gap-3 border-t border-default py-1"
+            >
               <dt>{{ row.does }}</dt>
               <dd class="flex gap-1"><UKbd v-for="key in row.keys" :key="key" :value="key" size="lg" /></dd>
             </div>

@@ -14,7 +14,13 @@ const message = computed(() => ('message' in job.saveState ? job.saveState.messa
 </script>
 
 <template>
-  <span class="flex w-32 shrink-0 items-center justify-end gap-1.5 text-sm max-sm:w-auto" :class="message ? 'text-error' : 'text-muted'" :title="message" data-testid="save-state" :data-state="job.saveState.is">
+  <span
+    class="flex w-32 shrink-0 items-center justify-end gap-1.5 text-sm max-sm:w-auto"
+    :class="message ? 'text-error' : 'text-muted'"
+    :title="message"
+    data-testid="save-state"
+    :data-state="job.saveState.is"
+  >
     <UIcon :name="shown.icon" class="size-4" />
     <span role="status" class="max-sm:sr-only">{{ shown.word }}</span>
   </span>

@@ -8,37 +8,80 @@ const theirs = computed(() => (job.saveState.is === 'conflict' ? setupSchema.par
 const message = computed(() => ('message' in job.saveState ? job.saveState.message : ''))
 
 const WORDS: Partial<Record<keyof Setup, string>> = {
-  name: 'Name', held: 'How it is held', dialled: 'What is dialled', wanted: 'Wanted angle', rigId: 'Rig', bladeId: 'Blade',
-  stoneId: 'Stone', lookAtMm: 'Place along the edge', read: 'Read angle', proved: 'Proved angle', notes: 'Notes',
+  name: 'Name',
+  held: 'How it is held',
+  dialled: 'What is dialled',
+  wanted: 'Wanted angle',
+  rigId: 'Rig',
+  bladeId: 'Blade',
+  stoneId: 'Stone',
+  lookAtMm: 'Place along the edge',
+  read: 'Read angle',
+  proved: 'Proved angle',
+  notes: 'Notes',
 }
 const differing = computed(() => {
   const [mine, other] = [job.content, theirs.value]
   if (!mine || !other) return []
-  return (Object.keys(WORDS) as (keyof Setup)[]).filter((key) => JSON.stringify(mine[key]) !== JSON.stringify(other[key])).map((key) => ({ key, word: WORDS[key], mine: told(mine[key]), theirs: told(other[key]) }))
+  return (Object.keys(WORDS) as (keyof Setup)[])
+    .filter((key) => JSON.stringify(mine[key]) !== JSON.stringify(other[key]))
+    .map((key) => ({ key, word: WORDS[key], mine: told(mine[key]), theirs: told(other[key]) }))
 })
 
 /** A value in a few words: enough to tell one version from the other. */
 function told(value: unknown): string {
   if (typeof value !== 'object' || value === null) return String(value ?? '–')
   return Object.entries(value)
-    .flatMap(([key, part]) => (key === 'linked' || key === 'by' || part === '' ? [] : typeof part === 'object' && part !== null ? [`${key} ${told(part)}`] : [`${key.replace(/(Mm|Deg)$/, '')} ${typeof part === 'number' ? Math.round(part * 100) / 100 : part ?? '–'}`]))
+    .flatMap(([key, part]) =>
+      key === 'linked' || key === 'by' || part === ''
+        ? []
+        : typeof part === 'object' && part !== null
+          ? [`${key} ${told(part)}`]
+          : [
+              `${key.replace(/(Mm|Deg)$/, '')} ${typeof part === 'number' ? Math.round(part * 100) / 100 : (part ?? '–')}`,
+            ],
+    )
     .join(', ')
 }
 </script>
 
 <template>
-  <div v-if="message" role="alert" class="flex flex-wrap items-center gap-3 border-b border-error bg-default px-4 py-2 text-error">
+  <div
+    v-if="message"
+    role="alert"
+    class="flex flex-wrap items-center gap-3 border-b border-error bg-default px-4 py-2 text-error"
+  >
     <UIcon name="i-lucide-triangle-alert" class="size-5" />
     <span class="flex-1">{{ message }}</span>
-    <UButton v-if="job.saveState.is === 'waiting'" color="error" variant="outline" label="Try now" @click="job.retry()" />
+    <UButton
+      v-if="job.saveState.is === 'waiting'"
+      color="error"
+      variant="outline"
+      label="Try now"
+      @click="job.retry()"
+    />
   </div>
-  <UModal :open="theirs !== null" :dismissible="false" :close="false" title="This job was changed elsewhere" description="Both versions are here. Keep one; the other can be brought back with Undo.">
+  <UModal
+    :open="theirs !== null"
+    :dismissible="false"
+    :close="false"
+    title="This job was changed elsewhere"
+    description="Both versions are here. Keep one; the other can be brought back with Undo."
+  >
     <template #body>
       <table class="w-full text-left">
-        <thead><tr><th class="pb-1 pr-3"><span class="sr-only">What</span></th><th class="pb-1 pr-3">Here</th><th class="pb-1">Elsewhere</th></tr></thead>
+        <thead>
+          <tr>
+            <th class="pb-1 pr-3"><span class="sr-only">What</span></th>
+            <th class="pb-1 pr-3">Here</th>
+            <th class="pb-1">Elsewhere</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="row in differing" :key="row.key" class="border-t border-default align-top">
-            <th class="py-1.5 pr-3 font-medium">{{ row.word }}</th><td class="py-1.5 pr-3">{{ row.mine }}</td><td class="py-1.5">{{ row.theirs }}</td>
+            <th class="py-1.5 pr-3 font-medium">{{ row.word }}</th>
+            <td class="py-1.5 pr-3">{{ row.mine }}</td>
+            <td class="py-1.5">{{ row.theirs }}</td>
           </tr>
         </tbody>
       </table>

@@ -36,11 +36,19 @@ const here = (id: StationId) => stationAt(route.path)?.station.id === id
           :class="here(station.id) ? 'border-primary' : 'border-transparent hover:border-accented'"
           :aria-current="here(station.id) ? 'step' : undefined"
         >
-          <span class="grid size-6 shrink-0 place-items-center rounded-full border text-sm font-semibold" :class="here(station.id) ? 'border-primary text-primary' : 'border-accented'">{{ station.key }}</span>
+          <span
+            class="grid size-6 shrink-0 place-items-center rounded-full border text-sm font-semibold"
+            :class="here(station.id) ? 'border-primary text-primary' : 'border-accented'"
+            >{{ station.key }}</span
+          >
           <span class="font-semibold">{{ station.word }}</span>
           <span class="truncate text-sm text-muted max-sm:hidden">{{ settled[station.id] }}</span>
         </NuxtLink>
-        <span v-if="i < STATIONS.length - 1" class="h-px w-4 shrink-0 bg-(--ui-border-accented) sm:w-8" aria-hidden="true" />
+        <span
+          v-if="i < STATIONS.length - 1"
+          class="h-px w-4 shrink-0 bg-(--ui-border-accented) sm:w-8"
+          aria-hidden="true"
+        />
       </li>
     </ol>
   </nav>

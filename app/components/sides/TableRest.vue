@@ -20,13 +20,37 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
 <template>
   <section v-if="job.content" class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="rest">
     <h2 id="rest" class="text-lg font-semibold">How it rests on the table</h2>
-    <p v-if="bench.blade.value?.bevels === 'both'">Lying on its flat takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the blade’s primary half-angle.</p>
+    <p v-if="bench.blade.value?.bevels === 'both'">
+      Lying on its flat takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the blade’s primary half-angle.
+    </p>
     <p v-else>This blade lies on its flat back: nothing comes off.</p>
-    <MeasureField label="One face flatter than the other, by" kind="angle" focus="rest-tilt" :value="job.content.held.tiltDeg" :step="0.1" :apply="apply" hint="positive: side A comes out steeper" />
-    <p class="text-sm text-muted">A gauge cannot see this: the blade is turned over, not the table. Set both sides alike, grind, prove them; half the difference is it.</p>
+    <MeasureField
+      label="One face flatter than the other, by"
+      kind="angle"
+      focus="rest-tilt"
+      :value="job.content.held.tiltDeg"
+      :step="0.1"
+      :apply="apply"
+      hint="positive: side A comes out steeper"
+    />
+    <p class="text-sm text-muted">
+      A gauge cannot see this: the blade is turned over, not the table. Set both sides alike, grind, prove them; half
+      the difference is it.
+    </p>
     <div v-if="proved !== null">
-      <p>Proved: half the difference is <b>{{ differenceText(proved) }}</b>.</p>
-      <UButton class="mt-2" size="lg" label="Use it in this job" @click="() => { apply(proved!) }" />
+      <p>
+        Proved: half the difference is <b>{{ differenceText(proved) }}</b>.
+      </p>
+      <UButton
+        class="mt-2"
+        size="lg"
+        label="Use it in this job"
+        @click="
+          () => {
+            apply(proved!)
+          }
+        "
+      />
     </div>
   </section>
 </template>

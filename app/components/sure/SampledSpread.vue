@@ -19,7 +19,14 @@ function draw() {
   const [a, b] = [evaluation?.sides.A, evaluation?.sides.B]
   if (!things || !evaluation || !job.content || !a?.ok || !b?.ok) return
   const { bladeHeightToleranceMm, holdTolerance } = job.content
-  void run({ job: things, known: { bladeHeightToleranceMm, holdTolerance }, station: evaluation.station, pivotHeightMm: { A: a.pivotHeightMm, B: b.pivotHeightMm }, samples: SAMPLES, seed: SEED })
+  void run({
+    job: things,
+    known: { bladeHeightToleranceMm, holdTolerance },
+    station: evaluation.station,
+    pivotHeightMm: { A: a.pivotHeightMm, B: b.pivotHeightMm },
+    samples: SAMPLES,
+    seed: SEED,
+  })
 }
 // What was drawn for another set-up says nothing about this one.
 watch(() => bench.evaluation.value, forget)
@@ -27,7 +34,17 @@ watch(() => bench.evaluation.value, forget)
 const spread = computed(() => result.value?.sides[bench.side.value] ?? null)
 const series = computed(() => {
   const histogram = spread.value?.histogram
-  return histogram ? [{ name: 'samples', data: histogram.counts.map((count, i) => ({ x: (histogram.fromDeg + i * histogram.stepDeg).toFixed(3), y: count })) }] : []
+  return histogram
+    ? [
+        {
+          name: 'samples',
+          data: histogram.counts.map((count, i) => ({
+            x: (histogram.fromDeg + i * histogram.stepDeg).toFixed(3),
+            y: count,
+          })),
+        },
+      ]
+    : []
 })
 /** A figure under every fourth bin or so, at round degrees. */
 const ROUND_DEG = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10]
@@ -39,7 +56,10 @@ const labelled = (text: string): string => {
 const options = computed(() => ({
   plotOptions: { bar: { columnWidth: '96%' } },
   colors: [colours.value.set],
-  xaxis: { labels: { rotate: 0, hideOverlappingLabels: false, trim: false, formatter: labelled, style: { fontSize: '13px' } }, axisTicks: { show: false } },
+  xaxis: {
+    labels: { rotate: 0, hideOverlappingLabels: false, trim: false, formatter: labelled, style: { fontSize: '13px' } },
+    axisTicks: { show: false },
+  },
   yaxis: { show: false },
   grid: { show: false },
   tooltip: { enabled: false },
@@ -50,13 +70,39 @@ const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
 <template>
   <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="sampled">
     <h2 id="sampled" class="font-semibold">The full picture</h2>
-    <p class="text-sm text-muted">Draws every measure within its tolerance, {{ SAMPLES.toLocaleString('en') }} times, and computes each angle exactly.</p>
-    <TaskButton class="mt-2" :label="result ? 'Draw again' : 'Draw the samples'" :running="running" :done="done" :most="SAMPLES" progress="Samples drawn" @start="draw" @stop="stop" />
+    <p class="text-sm text-muted">
+      Draws every measure within its tolerance, {{ SAMPLES.toLocaleString('en') }} times, and computes each angle
+      exactly.
+    </p>
+    <TaskButton
+      class="mt-2"
+      :label="result ? 'Draw again' : 'Draw the samples'"
+      :running="running"
+      :done="done"
+      :most="SAMPLES"
+      progress="Samples drawn"
+      @start="draw"
+      @stop="stop"
+    />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <div v-if="spread && set" data-testid="sampled" aria-live="polite">
-      <BenchChart type="bar" :series="series" :options="options" :height="150" :label="`Samples: nineteen in twenty between ${angleText(spread.lowDeg, set.doubtDeg)} and ${angleText(spread.highDeg, set.doubtDeg)}`" />
-      <p>Nineteen in twenty lie between <b>{{ angleText(spread.lowDeg, set.doubtDeg) }}</b> and <b>{{ angleText(spread.highDeg, set.doubtDeg) }}</b>: ± <span data-testid="sampled-half">{{ spread.halfWidthDeg.toFixed(2) }}</span>°, and ± {{ set.doubtDeg.toFixed(2) }}° to first order.</p>
-      <p v-if="result?.included" class="text-sm text-muted">Included: ± {{ result.included.halfWidthDeg.toFixed(2) }}°. <template v-if="result.refused > 0">{{ result.refused }} samples had no angle.</template></p>
+      <BenchChart
+        type="bar"
+        :series="series"
+        :options="options"
+        :height="150"
+        :label="`Samples: nineteen in twenty between ${angleText(spread.lowDeg, set.doubtDeg)} and ${angleText(spread.highDeg, set.doubtDeg)}`"
+      />
+      <p>
+        Nineteen in twenty lie between <b>{{ angleText(spread.lowDeg, set.doubtDeg) }}</b> and
+        <b>{{ angleText(spread.highDeg, set.doubtDeg) }}</b>: ±
+        <span data-testid="sampled-half">{{ spread.halfWidthDeg.toFixed(2) }}</span>°, and ±
+        {{ set.doubtDeg.toFixed(2) }}° to first order.
+      </p>
+      <p v-if="result?.included" class="text-sm text-muted">
+        Included: ± {{ result.included.halfWidthDeg.toFixed(2) }}°.
+        <template v-if="result.refused > 0">{{ result.refused }} samples had no angle.</template>
+      </p>
     </div>
     <p v-else-if="result" class="mt-2 text-error">No sample had an angle on this side.</p>
   </section>

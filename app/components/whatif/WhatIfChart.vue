@@ -9,7 +9,10 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
-/** Blade height against pivot height with lines of equal edge angle; the point is the rig as it stands, and can be dragged. */
+/**
+ * Blade height against pivot height with lines of equal edge angle; the point is the rig as it stands, and can be
+ * dragged.
+ */
 const bench = useBench()
 const actions = useBenchActions()
 const preferences = usePreferences()
@@ -19,7 +22,14 @@ const held = ref(false)
 
 const now = computed(() => {
   const [set, evaluation] = [bench.up.value, bench.evaluation.value]
-  return set?.ok && evaluation ? { bladeHeightMm: evaluation.bladeHeightMm, pivotHeightMm: set.pivotHeightMm, edgeAngleDeg: set.contact.edgeAngleDeg, doubtDeg: set.doubtDeg } : null
+  return set?.ok && evaluation
+    ? {
+        bladeHeightMm: evaluation.bladeHeightMm,
+        pivotHeightMm: set.pivotHeightMm,
+        edgeAngleDeg: set.contact.edgeAngleDeg,
+        doubtDeg: set.doubtDeg,
+      }
+    : null
 })
 const range = shallowRef<WhatIfRange | null>(null)
 // What is shown holds still under the hand; it follows once the point has left it.
@@ -28,10 +38,19 @@ watchEffect(() => {
   if (!now.value || !rig || held.value) return
   const { bladeHeightMm: b, pivotHeightMm: p } = now.value
   const shown = range.value
-  const inside = shown && b > shown.blade[0] + 2 && b < shown.blade[1] - 2 && p >= shown.pivot[0] && p <= shown.pivot[1] && p <= heightRange(rig).highestMm
+  const inside =
+    shown &&
+    b > shown.blade[0] + 2 &&
+    b < shown.blade[1] - 2 &&
+    p >= shown.pivot[0] &&
+    p <= shown.pivot[1] &&
+    p <= heightRange(rig).highestMm
   if (!inside) range.value = whatIfRange(b, p, heightRange(rig))
 })
-watch(() => bench.rig.value, () => (range.value = null))
+watch(
+  () => bench.rig.value,
+  () => (range.value = null),
+)
 
 const STEPS = 24
 /** Whole degrees, so many that a dozen lines or so cross the chart. */
@@ -43,12 +62,36 @@ const lines = computed(() => {
   const of = (all: readonly number[]) => equalAngleLines(job, bench.side.value, evaluation.station, all, over)
   return { whole: of(angles), wanted: of([bench.wantedDeg.value]) }
 })
-const view = computed(() => (range.value && lines.value && now.value && width.value > 0 ? whatIfView(range.value, lines.value.whole, now.value, { width: width.value, height: height.value }, preferences.unit) : null))
-const wanted = computed(() => (range.value && lines.value && now.value && width.value > 0 ? (whatIfView(range.value, lines.value.wanted, now.value, { width: width.value, height: height.value }, preferences.unit).lines[0] ?? null) : null))
+const view = computed(() =>
+  range.value && lines.value && now.value && width.value > 0
+    ? whatIfView(
+        range.value,
+        lines.value.whole,
+        now.value,
+        { width: width.value, height: height.value },
+        preferences.unit,
+      )
+    : null,
+)
+const wanted = computed(() =>
+  range.value && lines.value && now.value && width.value > 0
+    ? (whatIfView(
+        range.value,
+        lines.value.wanted,
+        now.value,
+        { width: width.value, height: height.value },
+        preferences.unit,
+      ).lines[0] ?? null)
+    : null,
+)
 const slots = computed(() => {
   const dial = bench.rig.value?.height
   const shown = range.value
-  return dial?.by === 'slot' && view.value && shown ? dial.slots.filter((slot) => slot.heightMm >= shown.pivot[0] && slot.heightMm <= shown.pivot[1]).map((slot) => ({ label: slot.label, y: view.value!.at(slot.heightMm) })) : []
+  return dial?.by === 'slot' && view.value && shown
+    ? dial.slots
+        .filter((slot) => slot.heightMm >= shown.pivot[0] && slot.heightMm <= shown.pivot[1])
+        .map((slot) => ({ label: slot.label, y: view.value!.at(slot.heightMm) }))
+    : []
 })
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
@@ -64,13 +107,22 @@ function drag(dx: number, dy: number, gesture: string, taken: () => void) {
   taken()
 }
 const STEP_MM = 0.5
-const step = (steps: number, gesture: string, axis: 'x' | 'y') => (axis === 'y' ? actions.stepDial(steps, gesture) : actions.moveBlade(0, steps * STEP_MM, gesture))
+const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
+  axis === 'y' ? actions.stepDial(steps, gesture) : actions.moveBlade(0, steps * STEP_MM, gesture)
 </script>
 
 <template>
   <div ref="frame" class="relative h-full min-h-80">
-    <svg v-if="view && now" :viewBox="`0 0 ${width} ${height}`" class="absolute inset-0 size-full select-none" role="group" aria-label="Blade height across, pivot height up, with lines of equal edge angle">
-      <defs><clipPath id="what-if-frame"><rect v-bind="view.frame" /></clipPath></defs>
+    <svg
+      v-if="view && now"
+      :viewBox="`0 0 ${width} ${height}`"
+      class="absolute inset-0 size-full select-none"
+      role="group"
+      aria-label="Blade height across, pivot height up, with lines of equal edge angle"
+    >
+      <defs>
+        <clipPath id="what-if-frame"><rect v-bind="view.frame" /></clipPath>
+      </defs>
       <g v-for="tick in view.acrossTicks" :key="`a${tick.text}`">
         <line :x1="tick.at" :y1="view.frame.y" :x2="tick.at" :y2="view.frame.y + view.frame.height" class="grid" />
         <text :x="tick.at" :y="view.frame.y + view.frame.height + 18" text-anchor="middle">{{ tick.text }}</text>
@@ -79,37 +131,123 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') => (axis === 'y' 
         <line :x1="view.frame.x" :y1="tick.at" :x2="view.frame.x + view.frame.width" :y2="tick.at" class="grid" />
         <text :x="view.frame.x - 8" :y="tick.at + 5" text-anchor="end">{{ tick.text }}</text>
       </g>
-      <text :x="view.frame.x + view.frame.width / 2" :y="height - 6" text-anchor="middle" class="axis">Blade height, {{ preferences.unit }}</text>
-      <text :transform="`translate(14 ${view.frame.y + view.frame.height / 2}) rotate(-90)`" text-anchor="middle" class="axis">Pivot height, {{ preferences.unit }}</text>
+      <text :x="view.frame.x + view.frame.width / 2" :y="height - 6" text-anchor="middle" class="axis">
+        Blade height, {{ preferences.unit }}
+      </text>
+      <text
+        :transform="`translate(14 ${view.frame.y + view.frame.height / 2}) rotate(-90)`"
+        text-anchor="middle"
+        class="axis"
+      >
+        Pivot height, {{ preferences.unit }}
+      </text>
       <g v-for="slot in slots" :key="slot.label">
         <line :x1="view.frame.x" :y1="slot.y" :x2="view.frame.x + view.frame.width" :y2="slot.y" class="slot" />
         <text :x="view.frame.x + 6" :y="slot.y - 4" class="slot-label">slot {{ slot.label }}</text>
       </g>
       <g clip-path="url(#what-if-frame)">
-        <polyline v-for="one in view.lines" :key="one.edgeAngleDeg" :points="one.points" class="equal" :class="{ five: one.edgeAngleDeg % 5 === 0 }" />
+        <polyline
+          v-for="one in view.lines"
+          :key="one.edgeAngleDeg"
+          :points="one.points"
+          class="equal"
+          :class="{ five: one.edgeAngleDeg % 5 === 0 }"
+        />
         <polyline v-if="wanted" :points="wanted.points" class="wanted" />
       </g>
-      <text v-for="one in view.lines.filter((l) => l.edgeAngleDeg % 2 === 0 || view!.lines.length < 14)" :key="`t${one.edgeAngleDeg}`" :x="one.label[0] + 6" :y="Math.max(one.label[1] + 5, view.frame.y + 8)">{{ one.edgeAngleDeg }}°</text>
+      <text
+        v-for="one in view.lines.filter((l) => l.edgeAngleDeg % 2 === 0 || view!.lines.length < 14)"
+        :key="`t${one.edgeAngleDeg}`"
+        :x="one.label[0] + 6"
+        :y="Math.max(one.label[1] + 5, view.frame.y + 8)"
+      >
+        {{ one.edgeAngleDeg }}°
+      </text>
       <rect v-bind="view.frame" class="frame" />
-      <g :transform="`translate(${view.point[0]} ${view.point[1]})`" class="now"><path :d="`M${view.frame.x - view.point[0]} 0H0V${view.frame.y + view.frame.height - view.point[1]}`" /></g>
-      <DragHandle :x="view.point[0]" :y="view.point[1]" both label="The rig as it stands: blade height with left and right, dial with up and down" :now="now.edgeAngleDeg" :text="`${text(now.bladeHeightMm)} out, pivot at ${text(now.pivotHeightMm)}: ${angleText(now.edgeAngleDeg, now.doubtDeg)}`" @held="held = $event" @drag="drag" @step="step" />
-      <g :transform="`translate(${Math.min(view.point[0] + 58, view.frame.x + view.frame.width - 40)} ${Math.max(view.point[1] - 34, view.frame.y + 20)})`" class="angle"><rect x="-38" y="-17" width="76" height="34" rx="3" /><text y="8" text-anchor="middle">{{ angleText(now.edgeAngleDeg, now.doubtDeg) }}</text></g>
+      <g :transform="`translate(${view.point[0]} ${view.point[1]})`" class="now">
+        <path :d="`M${view.frame.x - view.point[0]} 0H0V${view.frame.y + view.frame.height - view.point[1]}`" />
+      </g>
+      <DragHandle
+        :x="view.point[0]"
+        :y="view.point[1]"
+        both
+        label="The rig as it stands: blade height with left and right, dial with up and down"
+        :now="now.edgeAngleDeg"
+        :text="`${text(now.bladeHeightMm)} out, pivot at ${text(now.pivotHeightMm)}: ${angleText(now.edgeAngleDeg, now.doubtDeg)}`"
+        @held="held = $event"
+        @drag="drag"
+        @step="step"
+      />
+      <g
+        :transform="`translate(${Math.min(view.point[0] + 58, view.frame.x + view.frame.width - 40)} ${Math.max(view.point[1] - 34, view.frame.y + 20)})`"
+        class="angle"
+      >
+        <rect x="-38" y="-17" width="76" height="34" rx="3" />
+        <text y="8" text-anchor="middle">{{ angleText(now.edgeAngleDeg, now.doubtDeg) }}</text>
+      </g>
     </svg>
   </div>
 </template>
 
 <style scoped>
-text { fill: var(--ink); font-size: 14px; }
-.axis { font-weight: 600; }
-.grid { stroke: var(--rule-fine); stroke-width: 1; }
-.frame { fill: none; stroke: var(--ui-border-accented); }
-.equal { fill: none; stroke: var(--ink-soft); stroke-width: 1; }
-.equal.five { stroke-width: 2; }
-.wanted { fill: none; stroke: var(--angle-wanted); stroke-width: 2.6; stroke-dasharray: 3 4; }
-.slot { stroke: var(--iron); stroke-width: 2.5; opacity: 0.7; }
-.slot-label { fill: var(--ink); font-size: 13px; paint-order: stroke; stroke: var(--sheet); stroke-width: 4px; }
-.now path { fill: none; stroke: var(--angle-set); stroke-width: 1.2; stroke-dasharray: 6 4; }
-.angle { pointer-events: none; }
-.angle rect { fill: var(--sheet); stroke: var(--angle-set); stroke-width: 1.4; }
-.angle text { fill: var(--angle-set); font-size: 23px; font-weight: 700; }
+text {
+  fill: var(--ink);
+  font-size: 14px;
+}
+.axis {
+  font-weight: 600;
+}
+.grid {
+  stroke: var(--rule-fine);
+  stroke-width: 1;
+}
+.frame {
+  fill: none;
+  stroke: var(--ui-border-accented);
+}
+.equal {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+}
+.equal.five {
+  stroke-width: 2;
+}
+.wanted {
+  fill: none;
+  stroke: var(--angle-wanted);
+  stroke-width: 2.6;
+  stroke-dasharray: 3 4;
+}
+.slot {
+  stroke: var(--iron);
+  stroke-width: 2.5;
+  opacity: 0.7;
+}
+.slot-label {
+  fill: var(--ink);
+  font-size: 13px;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4px;
+}
+.now path {
+  fill: none;
+  stroke: var(--angle-set);
+  stroke-width: 1.2;
+  stroke-dasharray: 6 4;
+}
+.angle {
+  pointer-events: none;
+}
+.angle rect {
+  fill: var(--sheet);
+  stroke: var(--angle-set);
+  stroke-width: 1.4;
+}
+.angle text {
+  fill: var(--angle-set);
+  font-size: 23px;
+  font-weight: 700;
+}
 </style>

@@ -22,7 +22,13 @@ const rows = computed(() => {
     const share = budget.find((one) => one.id === id)
     if (!share || NOT_CHANGED_BY_HAND.includes(id)) return []
     const length = share.unit === 'mm'
-    return [{ id, more: length ? (preferences.unit === 'mm' ? '1 mm' : '0.1 in') : '1°', deg: share.perUnitDeg * (length ? MM_PER[preferences.unit] : 1) }]
+    return [
+      {
+        id,
+        more: length ? (preferences.unit === 'mm' ? '1 mm' : '0.1 in') : '1°',
+        deg: share.perUnitDeg * (length ? MM_PER[preferences.unit] : 1),
+      },
+    ]
   })
 })
 /** What one mark or slot more does. */
@@ -45,18 +51,37 @@ const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}$
       </div>
       <WhatIfChart v-if="set" class="max-lg:h-96 flex-1" />
       <p v-else class="p-4 text-error">{{ bench.trouble.value }}</p>
-      <p class="flex items-center gap-4 text-sm text-muted"><span class="flex items-center gap-1"><AngleMark angle="wanted" class="size-4!" />dotted: the wanted angle</span><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the rig as it stands</span></p>
+      <p class="flex items-center gap-4 text-sm text-muted">
+        <span class="flex items-center gap-1"><AngleMark angle="wanted" class="size-4!" />dotted: the wanted angle</span
+        ><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the rig as it stands</span>
+      </p>
     </section>
     <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="more">
       <h2 id="more" class="font-semibold">What a little more does</h2>
       <table class="mt-2 w-full">
-        <thead class="text-left text-sm text-muted"><tr class="*:pb-1 *:font-normal"><th>More of</th><th class="text-right">by</th><th class="text-right">edge angle</th></tr></thead>
+        <thead class="text-left text-sm text-muted">
+          <tr class="*:pb-1 *:font-normal">
+            <th>More of</th>
+            <th class="text-right">by</th>
+            <th class="text-right">edge angle</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr v-if="mark !== null" class="border-t border-default"><th class="py-1 text-left font-normal">The dial</th><td class="text-right whitespace-nowrap">1 {{ DIAL_STEP_WORD[bench.rig.value!.height.by] }}</td><td class="text-right font-semibold">{{ fine(mark) }}</td></tr>
-          <tr v-for="row in rows" :key="row.id" class="border-t border-default"><th class="py-1 text-left font-normal">{{ MEASURE_WORD[row.id] }}</th><td class="text-right whitespace-nowrap">{{ row.more }}</td><td class="text-right font-semibold">{{ fine(row.deg) }}</td></tr>
+          <tr v-if="mark !== null" class="border-t border-default">
+            <th class="py-1 text-left font-normal">The dial</th>
+            <td class="text-right whitespace-nowrap">1 {{ DIAL_STEP_WORD[bench.rig.value!.height.by] }}</td>
+            <td class="text-right font-semibold">{{ fine(mark) }}</td>
+          </tr>
+          <tr v-for="row in rows" :key="row.id" class="border-t border-default">
+            <th class="py-1 text-left font-normal">{{ MEASURE_WORD[row.id] }}</th>
+            <td class="text-right whitespace-nowrap">{{ row.more }}</td>
+            <td class="text-right font-semibold">{{ fine(row.deg) }}</td>
+          </tr>
         </tbody>
       </table>
-      <p class="mt-2 text-sm text-muted">On side {{ preferences.current.sideNames[bench.side.value] }}, at the place looked at, all else left alone.</p>
+      <p class="mt-2 text-sm text-muted">
+        On side {{ preferences.current.sideNames[bench.side.value] }}, at the place looked at, all else left alone.
+      </p>
     </section>
   </div>
 </template>

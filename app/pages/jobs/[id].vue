@@ -7,7 +7,11 @@ const route = useRoute()
 const job = useJob()
 const collections = useCollections()
 const bench = useBench()
-watch(() => String(route.params.id), (id) => void job.open(id), { immediate: true })
+watch(
+  () => String(route.params.id),
+  (id) => void job.open(id),
+  { immediate: true },
+)
 onBeforeUnmount(() => job.close())
 const ready = computed(() => collections.loaded && job.content !== null && bench.things.value !== null)
 useHead({ title: computed(() => (job.content ? `${job.content.name} · Jaw Tilt` : 'Jaw Tilt')) })
@@ -24,7 +28,9 @@ useHead({ title: computed(() => (job.content ? `${job.content.name} · Jaw Tilt`
       <NuxtPage />
     </template>
     <main v-else-if="job.missing || collections.problem" id="work" class="mx-auto max-w-lg p-8">
-      <h1 class="text-xl font-semibold">{{ job.missing ? 'This job is not on the bench' : 'The bench cannot be shown' }}</h1>
+      <h1 class="text-xl font-semibold">
+        {{ job.missing ? 'This job is not on the bench' : 'The bench cannot be shown' }}
+      </h1>
       <p class="mt-2">{{ job.missing ? 'It may have been made in another data folder.' : collections.problem }}</p>
       <UButton class="mt-4" size="lg" to="/" label="All jobs" />
     </main>

@@ -34,7 +34,7 @@ export function chained(pieces: readonly Segment[], joinAt: number): Segment[][]
   const meet = (a: Vec2, b: Vec2) => Math.hypot(a[0] - b[0], a[1] - b[1]) <= joinAt
   while (left.length > 0) {
     const chain = [left.shift()!]
-    for (let grew = true; grew; ) {
+    for (let grew = true; grew;) {
       grew = false
       const [first, last] = [segmentAt(chain[0]!, 0).point, segmentAt(chain.at(-1)!, 1).point]
       for (let i = 0; i < left.length && !grew; i++) {

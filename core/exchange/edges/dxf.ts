@@ -47,21 +47,38 @@ export function readDxf(text: string): ReadDrawing {
   const pieces = read.flatMap(({ segments }) => segments)
   if (pieces.length === 0) {
     const kinds = [...new Set(entities.map((entity) => entity.type))].join(', ')
-    return { ok: false, message: `There is no line, arc, polyline or spline in this DXF${kinds ? `, only ${kinds}` : ''}.` }
+    return {
+      ok: false,
+      message: `There is no line, arc, polyline or spline in this DXF${kinds ? `, only ${kinds}` : ''}.`,
+    }
   }
   const unit = Number((drawing.header as Record<string, unknown> | undefined)?.$INSUNITS)
-  const paths = chained(pieces, JOIN_SHARE * extentOf(pieces.flatMap((piece) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point]))).map((segments, i) => ({ name: `chain ${i + 1}`, segments }))
-  return { ok: true, paths, mmPerUnit: MM_PER[unit] ?? null, leftOut: counted(read.filter(({ segments }) => segments.length === 0).map(({ kind }) => kind)) }
+  const paths = chained(
+    pieces,
+    JOIN_SHARE * extentOf(pieces.flatMap((piece) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point])),
+  ).map((segments, i) => ({ name: `chain ${i + 1}`, segments }))
+  return {
+    ok: true,
+    paths,
+    mmPerUnit: MM_PER[unit] ?? null,
+    leftOut: counted(read.filter(({ segments }) => segments.length === 0).map(({ kind }) => kind)),
+  }
 }
 
 const point = (at: { readonly x: number; readonly y: number }): [number, number] => [at.x, at.y]
 /** The greater of width and height of what points span. */
-const extentOf = (points: readonly Vec2[]): number => Math.max(...([0, 1] as const).map((axis) => Math.max(...points.map((at) => at[axis])) - Math.min(...points.map((at) => at[axis]))))
+const extentOf = (points: readonly Vec2[]): number =>
+  Math.max(
+    ...([0, 1] as const).map(
+      (axis) => Math.max(...points.map((at) => at[axis])) - Math.min(...points.map((at) => at[axis])),
+    ),
+  )
 const apart = (a: Vec2, b: Vec2): number => Math.hypot(a[0] - b[0], a[1] - b[1])
 
 function segmentsOf(entity: Entity): Segment[] {
   const { vertices = [] } = entity
-  if (entity.type === 'LINE' && vertices.length === 2 && apart(point(vertices[0]!), point(vertices[1]!)) > 1e-9) return [{ type: 'line', from: point(vertices[0]!), to: point(vertices[1]!) }]
+  if (entity.type === 'LINE' && vertices.length === 2 && apart(point(vertices[0]!), point(vertices[1]!)) > 1e-9)
+    return [{ type: 'line', from: point(vertices[0]!), to: point(vertices[1]!) }]
   if (entity.type === 'LWPOLYLINE' || entity.type === 'POLYLINE') {
     const closed = entity.shape ? [...vertices, vertices[0]!] : vertices
     return closed.slice(1).flatMap((to, i) => bulged(point(closed[i]!), point(to), closed[i]!.bulge ?? 0))
@@ -69,7 +86,15 @@ function segmentsOf(entity: Entity): Segment[] {
   if (entity.type === 'ARC' && entity.center && entity.radius) {
     const startDeg = degrees(entity.startAngle ?? 0)
     const end = degrees(entity.endAngle ?? 0)
-    return [{ type: 'arc', centre: point(entity.center), radiusMm: entity.radius, startDeg, endDeg: end <= startDeg ? end + 360 : end }]
+    return [
+      {
+        type: 'arc',
+        centre: point(entity.center),
+        radiusMm: entity.radius,
+        startDeg,
+        endDeg: end <= startDeg ? end + 360 : end,
+      },
+    ]
   }
   if (entity.type === 'SPLINE') {
     const points = splinePoints(entity)
@@ -93,7 +118,12 @@ function bulged(from: [number, number], to: [number, number], bulge: number): Se
 }
 
 /** Points of a B-spline by de Boor's algorithm; of one that has only fit points, those. */
-function splinePoints({ controlPoints = [], fitPoints: through = [], knotValues: knots = [], degreeOfSplineCurve: degree = 3 }: Entity): Vec2[] {
+function splinePoints({
+  controlPoints = [],
+  fitPoints: through = [],
+  knotValues: knots = [],
+  degreeOfSplineCurve: degree = 3,
+}: Entity): Vec2[] {
   if (controlPoints.length <= degree || knots.length < controlPoints.length + degree + 1) return through.map(point)
   const [from, to] = [knots[degree]!, knots[controlPoints.length]!]
   return Array.from({ length: SPLINE.samples + 1 }, (_, i) => {
@@ -114,17 +144,36 @@ function splinePoints({ controlPoints = [], fitPoints: through = [], knotValues:
 
 const BEZIER_STEPS = 64
 
-/** An edge and its spine as DXF in millimetres: lines and arcs as they are, Béziers as polylines that keep within micrometres. */
+/**
+ * An edge and its spine as DXF in millimetres: lines and arcs as they are, Béziers as polylines that keep within
+ * micrometres.
+ */
 export function writeDxf(edge: Curve, spine: Curve | null): string {
   const drawing = new Drawing()
   drawing.setUnits('Millimeters')
-  for (const [layer, curve] of [['edge', edge], ['spine', spine ?? []]] as const) {
+  for (const [layer, curve] of [
+    ['edge', edge],
+    ['spine', spine ?? []],
+  ] as const) {
     drawing.addLayer(layer, Drawing.ACI.WHITE!, 'CONTINUOUS')
     drawing.setActiveLayer(layer)
     for (const piece of curve) {
       if (piece.type === 'line') drawing.drawLine(piece.from[0], piece.from[1], piece.to[0], piece.to[1])
-      else if (piece.type === 'arc') drawing.drawArc(piece.centre[0], piece.centre[1], piece.radiusMm, Math.min(piece.startDeg, piece.endDeg), Math.max(piece.startDeg, piece.endDeg))
-      else drawing.drawPolyline(Array.from({ length: BEZIER_STEPS + 1 }, (_, i) => [...segmentAt(piece, i / BEZIER_STEPS).point] as [number, number]))
+      else if (piece.type === 'arc')
+        drawing.drawArc(
+          piece.centre[0],
+          piece.centre[1],
+          piece.radiusMm,
+          Math.min(piece.startDeg, piece.endDeg),
+          Math.max(piece.startDeg, piece.endDeg),
+        )
+      else
+        drawing.drawPolyline(
+          Array.from(
+            { length: BEZIER_STEPS + 1 },
+            (_, i) => [...segmentAt(piece, i / BEZIER_STEPS).point] as [number, number],
+          ),
+        )
     }
   }
   return drawing.toDxfString()

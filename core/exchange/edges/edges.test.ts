@@ -33,14 +33,20 @@ const read = (drawing: ReadDrawing) => {
 /** The farthest that places of one edge are from the places of another. */
 const apart = (a: typeof edge, b: typeof edge): number => {
   const [p, q] = [evenStations(a, 101), evenStations(b, 101)]
-  return Math.max(...p.map((station, i) => Math.hypot(station.point[0] - q[i]!.point[0], station.point[1] - q[i]!.point[1])))
+  return Math.max(
+    ...p.map((station, i) => Math.hypot(station.point[0] - q[i]!.point[0], station.point[1] - q[i]!.point[1])),
+  )
 }
 
 describe('an edge written and read again', () => {
   it('as SVG', () => {
     const { paths, mmPerUnit } = read(readSvg(writeSvg(edge, spine, { lengthMm: 90, widthMm: 24 })))
     expect(mmPerUnit).toBeCloseTo(1, 9)
-    const placed = placeEdge(paths.find((path) => path.name === 'edge')!, { ...asDrawn, mmPerUnit: mmPerUnit! }, 24)
+    const placed = placeEdge(
+      paths.find((path) => path.name === 'edge')!,
+      { ...asDrawn, mmPerUnit: mmPerUnit! },
+      24,
+    )
     expect(placed.ok && apart(placed.edge, edge)).toBeLessThan(0.01)
   })
 
@@ -65,7 +71,8 @@ describe('an edge written and read again', () => {
 
 describe('drawings of other programs', () => {
   it('SVG: relative commands, arcs, nested transforms and units', () => {
-    const svg = '<svg width="100mm" height="50mm" viewBox="0 0 200 100"><g transform="translate(10,5)"><g transform="scale(2)"><path id="e" d="m0 0 h30 a20 20 0 0 1 20 20"/></g></g><text>no</text></svg>'
+    const svg =
+      '<svg width="100mm" height="50mm" viewBox="0 0 200 100"><g transform="translate(10,5)"><g transform="scale(2)"><path id="e" d="m0 0 h30 a20 20 0 0 1 20 20"/></g></g><text>no</text></svg>'
     const { paths, mmPerUnit, leftOut } = read(readSvg(svg))
     expect([mmPerUnit, leftOut]).toEqual([0.5, ['1 text']])
     const placed = placing(paths[0]!, { mmPerUnit: 0.5, tipAtLeft: false, edgeBelow: false }, 30)
@@ -73,7 +80,36 @@ describe('drawings of other programs', () => {
   })
 
   it('DXF: a polyline with a bulge, an arc, and a spline, joined where they meet', () => {
-    const dxf = ['0', 'SECTION', '2', 'ENTITIES', '0', 'LWPOLYLINE', '90', '3', '70', '0', '10', '0', '20', '25', '10', '50', '20', '25', '42', '-0.41421356', '10', '75', '20', '0', '0', 'ENDSEC', '0', 'EOF'].join('\n')
+    const dxf = [
+      '0',
+      'SECTION',
+      '2',
+      'ENTITIES',
+      '0',
+      'LWPOLYLINE',
+      '90',
+      '3',
+      '70',
+      '0',
+      '10',
+      '0',
+      '20',
+      '25',
+      '10',
+      '50',
+      '20',
+      '25',
+      '42',
+      '-0.41421356',
+      '10',
+      '75',
+      '20',
+      '0',
+      '0',
+      'ENDSEC',
+      '0',
+      'EOF',
+    ].join('\n')
     const [path] = read(readDxf(dxf)).paths
     expect(path!.segments.map((piece) => piece.type)).toEqual(['line', 'arc'])
     expect(curveLength(path!.segments)).toBeCloseTo(50 + (25 * Math.PI) / 2, 3)
@@ -93,7 +129,9 @@ describe('drawings of other programs', () => {
   })
 
   it('a DXF plotted by gnuplot: a cubic that falls by a fifth of its length', () => {
-    const longest = read(readDxf(gnuplotDxf)).paths.reduce((best, path) => (curveLength(path.segments) > curveLength(best.segments) ? path : best))
+    const longest = read(readDxf(gnuplotDxf)).paths.reduce((best, path) =>
+      curveLength(path.segments) > curveLength(best.segments) ? path : best,
+    )
     const placed = placing(longest, asDrawn, 24)
     const [heel, tip] = evenStations(placed.edge, 2).map((station) => station.point)
     expect((heel![1] - tip![1]) / tip![0]).toBeCloseTo(18 / 90, 2)
@@ -103,7 +141,17 @@ describe('drawings of other programs', () => {
     const { paths, mmPerUnit } = read(readDxf(ezdxfDxf))
     expect(paths).toHaveLength(1)
     const { edge: drawn } = placing(paths[0]!, { mmPerUnit: mmPerUnit!, tipAtLeft: false, edgeBelow: true }, 24)
-    const spline: typeof edge = [{ type: 'bezier', points: [[77.5, 6.0289], [80.9641, 8.0289], [85.5, 12.0289], [86.5, 18.0289]] }]
+    const spline: typeof edge = [
+      {
+        type: 'bezier',
+        points: [
+          [77.5, 6.0289],
+          [80.9641, 8.0289],
+          [85.5, 12.0289],
+          [86.5, 18.0289],
+        ],
+      },
+    ]
     expect(curveLength(drawn)).toBeCloseTo(55 + (45 * Math.PI) / 6 + curveLength(spline), 1)
     expect(cornersOf(drawn)).toEqual([])
   })
@@ -111,16 +159,31 @@ describe('drawings of other programs', () => {
   it.each([
     ['DXF', readDxf(openscadDxf)],
     ['SVG', readSvg(openscadSvg)],
-  ])('%s written by OpenSCAD: the choil cut into its outline is left out, and the edge begins behind it', (_, drawing) => {
-    const { choil, edge: behind, spine: back } = placing(read(drawing).paths[0]!, asDrawn, 24)
-    expect(choil).toBe(true)
-    expect(behind.map((piece) => (piece.type === 'line' ? piece.to : null))).toEqual([[46.5359, 24], [58.5359, 23], [68.5359, 19.5], [76.5359, 14], [82.5359, 6]].map((to) => to.map((mm) => expect.closeTo(mm, 3))))
-    expect(evenStations(back!, 2)[0]!.point).toEqual([expect.closeTo(0, 3), 0])
-  })
+  ])(
+    '%s written by OpenSCAD: the choil cut into its outline is left out, and the edge begins behind it',
+    (_, drawing) => {
+      const { choil, edge: behind, spine: back } = placing(read(drawing).paths[0]!, asDrawn, 24)
+      expect(choil).toBe(true)
+      expect(behind.map((piece) => (piece.type === 'line' ? piece.to : null))).toEqual(
+        [
+          [46.5359, 24],
+          [58.5359, 23],
+          [68.5359, 19.5],
+          [76.5359, 14],
+          [82.5359, 6],
+        ].map((to) => to.map((mm) => expect.closeTo(mm, 3))),
+      )
+      expect(evenStations(back!, 2)[0]!.point).toEqual([expect.closeTo(0, 3), 0])
+    },
+  )
 
   it('a closed outline is parted into edge and spine, whichever way it was drawn', () => {
     for (const d of ['M0 0 H60 L80 15 C70 24 60 24 50 24 H0 Z', 'M0 0 V24 H50 C60 24 70 24 80 15 L60 0 Z']) {
-      const placed = placing(read(readSvg(`<svg><path d="${d}"/></svg>`)).paths[0]!, { ...asDrawn, edgeBelow: true }, 24)
+      const placed = placing(
+        read(readSvg(`<svg><path d="${d}"/></svg>`)).paths[0]!,
+        { ...asDrawn, edgeBelow: true },
+        24,
+      )
       const [heel, tip] = [evenStations(placed.edge, 2)[0]!.point, evenStations(placed.edge, 2)[1]!.point]
       expect([...heel, ...tip].map((mm) => Math.round(mm * 1000) / 1000)).toEqual([0, 24, 80, 15])
       expect(placed.spine).not.toBeNull()
@@ -138,36 +201,105 @@ describe('what is wrong is said', () => {
   })
 
   it('DXF without a usable entity, points without figures, an edge of no length, and one that crosses itself', () => {
-    const circle = readDxf(['0', 'SECTION', '2', 'ENTITIES', '0', 'CIRCLE', '10', '0', '20', '0', '40', '5', '0', 'ENDSEC', '0', 'EOF'].join('\n'))
+    const circle = readDxf(
+      ['0', 'SECTION', '2', 'ENTITIES', '0', 'CIRCLE', '10', '0', '20', '0', '40', '5', '0', 'ENDSEC', '0', 'EOF'].join(
+        '\n',
+      ),
+    )
     expect(!circle.ok && circle.message).toBe('There is no line, arc, polyline or spline in this DXF, only CIRCLE.')
     expect(readPoints('x,y\n0,20\n10;b')).toEqual({ ok: false, line: 3, message: '“10;b” is not two figures.' })
-    expect(readPoints('0 20\n12,5 19,5')).toEqual({ ok: true, points: [[0, 20], [12.5, 19.5]] })
+    expect(readPoints('0 20\n12,5 19,5')).toEqual({
+      ok: true,
+      points: [
+        [0, 20],
+        [12.5, 19.5],
+      ],
+    })
     const short = placeEdge({ name: '', segments: [{ type: 'line', from: [0, 0], to: [1, 0] }] }, asDrawn, 20)
     expect(!short.ok && short.message).toMatch(/too short/)
-    const loop = placeEdge({ name: '', segments: throughPoints([[0, 0], [60, 0], [60, 20], [30, -20], [90, -5]]) }, asDrawn, 20)
+    const loop = placeEdge(
+      {
+        name: '',
+        segments: throughPoints([
+          [0, 0],
+          [60, 0],
+          [60, 20],
+          [30, -20],
+          [90, -5],
+        ]),
+      },
+      asDrawn,
+      20,
+    )
     expect(loop).toEqual({ ok: false, message: 'This edge crosses itself: take a simpler path.' })
   })
 
   it('any text at all is read or refused, never thrown at', () => {
     vi.spyOn(console, 'log').mockImplementation(() => undefined)
-    const some = fc.oneof(fc.string(), fc.string().map((d) => `<svg><path d="${d}"/></svg>`), fc.array(fc.constantFrom('0', 'SECTION', '2', 'ENTITIES', 'LINE', 'SPLINE', 'ARC', '10', '20', '5', 'ENDSEC', 'EOF', '-1e9', 'x')).map((lines) => lines.join('\n')))
-    fc.assert(fc.property(some, (text) => [readSvg(text), readDxf(text), readPoints(text)].every((result) => typeof result.ok === 'boolean')))
+    const some = fc.oneof(
+      fc.string(),
+      fc.string().map((d) => `<svg><path d="${d}"/></svg>`),
+      fc
+        .array(
+          fc.constantFrom(
+            '0',
+            'SECTION',
+            '2',
+            'ENTITIES',
+            'LINE',
+            'SPLINE',
+            'ARC',
+            '10',
+            '20',
+            '5',
+            'ENDSEC',
+            'EOF',
+            '-1e9',
+            'x',
+          ),
+        )
+        .map((lines) => lines.join('\n')),
+    )
+    fc.assert(
+      fc.property(some, (text) =>
+        [readSvg(text), readDxf(text), readPoints(text)].every((result) => typeof result.ok === 'boolean'),
+      ),
+    )
     // Real files with a stretch cut out, doubled, or overwritten: what is still read can be placed or is refused.
     const files = [ezdxfDxf, openscadDxf, openscadSvg, potraceDxf, potraceSvg, gnuplotDxf]
-    const harmed = fc.tuple(fc.constantFrom(...files), fc.double({ min: 0, max: 1, noNaN: true }), fc.nat(400), fc.string({ maxLength: 12 })).map(([file, share, size, put]) => {
-      const at = Math.floor(share * file.length)
-      return file.slice(0, at) + put + file.slice(put === '' ? Math.max(0, at - size) : at + size)
-    })
-    const placeable = (drawing: ReadDrawing) => !drawing.ok || drawing.paths.every((path) => typeof placeEdge(path, { ...asDrawn, mmPerUnit: drawing.mmPerUnit ?? 1 }, 24).ok === 'boolean')
-    fc.assert(fc.property(harmed, (text) => placeable(readSvg(text)) && placeable(readDxf(text))), { numRuns: 60 })
+    const harmed = fc
+      .tuple(
+        fc.constantFrom(...files),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.nat(400),
+        fc.string({ maxLength: 12 }),
+      )
+      .map(([file, share, size, put]) => {
+        const at = Math.floor(share * file.length)
+        return file.slice(0, at) + put + file.slice(put === '' ? Math.max(0, at - size) : at + size)
+      })
+    const placeable = (drawing: ReadDrawing) =>
+      !drawing.ok ||
+      drawing.paths.every(
+        (path) => typeof placeEdge(path, { ...asDrawn, mmPerUnit: drawing.mmPerUnit ?? 1 }, 24).ok === 'boolean',
+      )
+    fc.assert(
+      fc.property(harmed, (text) => placeable(readSvg(text)) && placeable(readDxf(text))),
+      { numRuns: 60 },
+    )
   })
 })
 
 describe('curves through points', () => {
   it('a circle’s points are one arc, a corner stays sharp', () => {
     const arc: Vec2[] = Array.from({ length: 40 }, (_, i) => [60 * Math.sin(i / 40), 60 * Math.cos(i / 40)])
-    expect(fitPoints(arc, 0.01).segments).toEqual([expect.objectContaining({ type: 'arc', radiusMm: expect.closeTo(60, 6) })])
-    const corner: Vec2[] = [...Array.from({ length: 30 }, (_, i): Vec2 => [i, 20]), ...Array.from({ length: 20 }, (_, i): Vec2 => [30 + i * 0.7, 20 - i * 0.7])]
+    expect(fitPoints(arc, 0.01).segments).toEqual([
+      expect.objectContaining({ type: 'arc', radiusMm: expect.closeTo(60, 6) }),
+    ])
+    const corner: Vec2[] = [
+      ...Array.from({ length: 30 }, (_, i): Vec2 => [i, 20]),
+      ...Array.from({ length: 20 }, (_, i): Vec2 => [30 + i * 0.7, 20 - i * 0.7]),
+    ]
     expect(fitPoints(corner, 0.05).segments.map((piece) => piece.type)).toEqual(['line', 'line'])
   })
 
@@ -181,14 +313,35 @@ describe('curves through points', () => {
         expect(Math.min(...curve)).toBeGreaterThanOrEqual(Math.min(...ys) - 1e-6)
       }),
     )
-    const straight = throughPoints([[0, 24], [10, 24], [50, 24], [70, 20], [84, 10]])
+    const straight = throughPoints([
+      [0, 24],
+      [10, 24],
+      [50, 24],
+      [70, 20],
+      [84, 10],
+    ])
     expect(evenStations(straight.slice(0, 2), 21).every((station) => Math.abs(station.point[1] - 24) < 1e-9)).toBe(true)
   })
 
   it('passes through every typed point', () => {
-    const typed: Vec2[] = [[0, 24], [20, 24], [40, 23.6], [60, 21], [75, 15], [84, 7]]
+    const typed: Vec2[] = [
+      [0, 24],
+      [20, 24],
+      [40, 23.6],
+      [60, 21],
+      [75, 15],
+      [84, 7],
+    ]
     const pieces = throughPoints(typed)
     expect(pieces).toHaveLength(5)
-    pieces.forEach((piece, i) => expect(piece.type === 'bezier' ? [piece.points[0], piece.points[3]] : piece.type === 'line' ? [piece.from, piece.to] : null).toEqual([typed[i], typed[i + 1]]))
+    pieces.forEach((piece, i) =>
+      expect(
+        piece.type === 'bezier'
+          ? [piece.points[0], piece.points[3]]
+          : piece.type === 'line'
+            ? [piece.from, piece.to]
+            : null,
+      ).toEqual([typed[i], typed[i + 1]]),
+    )
   })
 })

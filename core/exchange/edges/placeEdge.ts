@@ -38,17 +38,24 @@ const LEAST_EDGE_MM = 5
 const CHECKED = 240
 
 /**
- * Puts a drawn path into the blade's frame: x from heel to tip from 0, y from spine (0) to edge. A closed outline is parted at heel and
- * tip into edge and spine; of an open one all is edge, and `widthMm` says how far its widest place is from the spine. A choil that was
- * drawn is left out of the edge, and bends of many short lines are fitted. Refused when it has no length to speak of or crosses itself. Source: docs/geometry.md, "Frames".
+ * Puts a drawn path into the blade's frame: x from heel to tip from 0, y from spine (0) to edge. A closed outline is
+ * parted at heel and tip into edge and spine; of an open one all is edge, and `widthMm` says how far its widest place
+ * is from the spine. A choil that was drawn is left out of the edge, and bends of many short lines are fitted. Refused
+ * when it has no length to speak of or crosses itself. Source: docs/geometry.md, "Frames".
  */
 export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): PlacedEdge {
   const turned = path.segments.map((piece) => mapped(piece, axes))
   const [start, end] = [segmentAt(turned[0]!, 0).point, segmentAt(turned.at(-1)!, 1).point]
   const span = extent(turned)
-  if (span.maxX - span.minX < LEAST_EDGE_MM) return { ok: false, message: `This path is ${(span.maxX - span.minX).toFixed(1)} mm long: too short for an edge. Is the unit right?` }
+  if (span.maxX - span.minX < LEAST_EDGE_MM)
+    return {
+      ok: false,
+      message: `This path is ${(span.maxX - span.minX).toFixed(1)} mm long: too short for an edge. Is the unit right?`,
+    }
   const closed = Math.hypot(start[0] - end[0], start[1] - end[1]) < 0.01 * (span.maxX - span.minX)
-  const parts = closed ? parted(turned, span) : { edge: start[0] <= end[0] ? turned : [...reversed(turned)], spine: null }
+  const parts = closed
+    ? parted(turned, span)
+    : { edge: start[0] <= end[0] ? turned : [...reversed(turned)], spine: null }
   if (parts.edge.length === 0) return { ok: false, message: 'This outline has no edge that runs from heel to tip.' }
   const heel = drawnHeel(parts.edge)
   const [smoothEdge, smoothSpine] = [smoothed(heel.edge, FIT_MM), parts.spine && smoothed(parts.spine, FIT_MM)]
@@ -59,16 +66,29 @@ export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): 
   const crossing = crossesItself(evenStations(edge, CHECKED).map((station) => station.point))
   if (crossing !== null) return { ok: false, message: 'This edge crosses itself: take a simpler path.' }
   const spine = smoothSpine && fromHeelOn(shifted(smoothSpine.segments, shift))
-  return { ok: true, edge, spine, choil: heel.choil, residualMm: Math.max(smoothEdge.residualMm, smoothSpine?.residualMm ?? 0) }
+  return {
+    ok: true,
+    edge,
+    spine,
+    choil: heel.choil,
+    residualMm: Math.max(smoothEdge.residualMm, smoothSpine?.residualMm ?? 0),
+  }
 }
 
 function mapped(piece: Segment, { mmPerUnit: k, tipAtLeft, edgeBelow }: DrawingAxes): Segment {
   const [sx, sy] = [tipAtLeft ? -k : k, edgeBelow ? -k : k]
   const p = ([x, y]: Vec2): [number, number] => [x * sx, y * sy]
   if (piece.type === 'line') return { type: 'line', from: p(piece.from), to: p(piece.to) }
-  if (piece.type === 'bezier') return { type: 'bezier', points: [p(piece.points[0]), p(piece.points[1]), p(piece.points[2]), p(piece.points[3])] }
+  if (piece.type === 'bezier')
+    return { type: 'bezier', points: [p(piece.points[0]), p(piece.points[1]), p(piece.points[2]), p(piece.points[3])] }
   const mirror = (deg: number) => (sx < 0 ? 180 - deg : deg) * (sy < 0 ? -1 : 1)
-  return { type: 'arc', centre: p(piece.centre), radiusMm: piece.radiusMm * k, startDeg: mirror(piece.startDeg), endDeg: mirror(piece.endDeg) }
+  return {
+    type: 'arc',
+    centre: p(piece.centre),
+    radiusMm: piece.radiusMm * k,
+    startDeg: mirror(piece.startDeg),
+    endDeg: mirror(piece.endDeg),
+  }
 }
 
 const HEEL_FINE = 400
@@ -95,7 +115,10 @@ function extent(pieces: readonly Segment[]): Extent {
   return { minX: Math.min(...xs), maxX: Math.max(...xs), minY: Math.min(...ys), maxY: Math.max(...ys) }
 }
 
-/** A closed outline parted at tip and heel: the tip is the joint farthest along; the line at the heel is no part of edge or spine. */
+/**
+ * A closed outline parted at tip and heel: the tip is the joint farthest along; the line at the heel is no part of edge
+ * or spine.
+ */
 function parted(pieces: readonly Segment[], span: Extent): { edge: Segment[]; spine: Segment[] | null } {
   const ends = (piece: Segment) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point] as const
   const tip = pieces.reduce((best, piece, i) => (ends(piece)[0][0] > ends(pieces[best]!)[0][0] ? i : best), 0)
@@ -104,14 +127,21 @@ function parted(pieces: readonly Segment[], span: Extent): { edge: Segment[]; sp
   const isHeelLine = (piece: Segment) => {
     const [from, to] = ends(piece)
     const [run, rise] = [Math.abs(to[0] - from[0]), Math.abs(to[1] - from[1])]
-    return rise > HEEL_LINE.leastSlope * run && rise > HEEL_LINE.leastShare * (span.maxY - span.minY) && Math.min(from[0], to[0]) < span.minX + 0.2 * (span.maxX - span.minX)
+    return (
+      rise > HEEL_LINE.leastSlope * run &&
+      rise > HEEL_LINE.leastShare * (span.maxY - span.minY) &&
+      Math.min(from[0], to[0]) < span.minX + 0.2 * (span.maxX - span.minX)
+    )
   }
   const [first, last] = [round.findIndex(isHeelLine), round.findLastIndex(isHeelLine)]
   const heelMost = round.reduce((best, piece, i) => (ends(piece)[1][0] < ends(round[best]!)[1][0] ? i : best), 0)
   const back = round.slice(0, first < 0 ? heelMost + 1 : first)
   const forth = round.slice(first < 0 ? heelMost + 1 : last + 1)
-  const meanY = (all: readonly Segment[]) => all.reduce((sum, piece) => sum + segmentAt(piece, 0.5).point[1], 0) / Math.max(1, all.length)
+  const meanY = (all: readonly Segment[]) =>
+    all.reduce((sum, piece) => sum + segmentAt(piece, 0.5).point[1], 0) / Math.max(1, all.length)
   const reversedBack = [...reversed(back)]
   if (back.length === 0 || forth.length === 0) return { edge: forth.length > 0 ? forth : reversedBack, spine: null }
-  return meanY(forth) >= meanY(reversedBack) ? { edge: forth, spine: reversedBack } : { edge: reversedBack, spine: forth }
+  return meanY(forth) >= meanY(reversedBack)
+    ? { edge: forth, spine: reversedBack }
+    : { edge: reversedBack, spine: forth }
 }

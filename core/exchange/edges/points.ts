@@ -4,11 +4,13 @@ import { evenStations } from '../../curve/stations'
 import { parseDecimal } from '../../units/length'
 import type { Vec2 } from '../../vector/vec2'
 
-export type ReadPoints = { readonly ok: true; readonly points: readonly Vec2[] } | { readonly ok: false; readonly line: number; readonly message: string }
+export type ReadPoints =
+  | { readonly ok: true; readonly points: readonly Vec2[] }
+  | { readonly ok: false; readonly line: number; readonly message: string }
 
 /**
- * Reads points, two figures a line: comma, semicolon, tab or blank between them, decimal point or comma where that leaves no
- * doubt. A first line of words is a heading. Blank lines are passed over.
+ * Reads points, two figures a line: comma, semicolon, tab or blank between them, decimal point or comma where that
+ * leaves no doubt. A first line of words is a heading. Blank lines are passed over.
  */
 export function readPoints(text: string): ReadPoints {
   const points: Vec2[] = []
@@ -18,9 +20,15 @@ export function readPoints(text: string): ReadPoints {
     const cells = split(line)
     const [x, y] = [parseDecimal(cells[0] ?? ''), parseDecimal(cells[1] ?? '')]
     if (x.ok && y.ok) points.push([x.value, y.value])
-    else if (points.length > 0 || /\d/.test(line)) return { ok: false, line: i + 1, message: `“${line.trim().slice(0, 40)}” is not two figures.` }
+    else if (points.length > 0 || /\d/.test(line))
+      return { ok: false, line: i + 1, message: `“${line.trim().slice(0, 40)}” is not two figures.` }
   }
-  if (points.length < 2) return { ok: false, line: 1, message: 'An edge needs two points at least: along the blade, and how wide it is there.' }
+  if (points.length < 2)
+    return {
+      ok: false,
+      line: 1,
+      message: 'An edge needs two points at least: along the blade, and how wide it is there.',
+    }
   return { ok: true, points }
 }
 

@@ -8,8 +8,21 @@ import { counted, type DrawnPath, type ReadDrawing } from './drawnPath'
 type Node = { [name: string]: Node[] | string } & { ':@'?: Record<string, string> }
 type Matrix = readonly [number, number, number, number, number, number]
 
-const parser = new XMLParser({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '', processEntities: false })
-const MM_PER: Record<string, number> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6, px: 25.4 / 96, '': 25.4 / 96 }
+const parser = new XMLParser({
+  preserveOrder: true,
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  processEntities: false,
+})
+const MM_PER: Record<string, number> = {
+  mm: 1,
+  cm: 10,
+  in: 25.4,
+  pt: 25.4 / 72,
+  pc: 25.4 / 6,
+  px: 25.4 / 96,
+  '': 25.4 / 96,
+}
 /** Shapes that are no paths. */
 const SHAPES_UNREAD = new Set(['rect', 'circle', 'ellipse', 'text', 'image', 'use'])
 const ONE: Matrix = [1, 0, 0, 1, 0, 0]
@@ -31,7 +44,11 @@ export function readSvg(text: string): ReadDrawing {
   } catch {
     return { ok: false, message: 'A path in this SVG cannot be read.' }
   }
-  if (paths.length === 0) return { ok: false, message: 'There is no path in this SVG that could be an edge: convert texts and shapes to paths first.' }
+  if (paths.length === 0)
+    return {
+      ok: false,
+      message: 'There is no path in this SVG that could be an edge: convert texts and shapes to paths first.',
+    }
   return { ok: true, paths, mmPerUnit: unitOf(root[':@'] ?? {}), leftOut: counted(leftOut) }
 
   function walk(nodes: readonly Node[], outer: Matrix): void {
@@ -42,7 +59,8 @@ export function readSvg(text: string): ReadDrawing {
       const data = dataOf(tag, attributes)
       if (SHAPES_UNREAD.has(tag)) leftOut.push(tag)
       if (data) {
-        for (const segments of segmentsOf(data, matrix)) paths.push({ name: attributes.id ?? `${tag} ${paths.length + 1}`, segments })
+        for (const segments of segmentsOf(data, matrix))
+          paths.push({ name: attributes.id ?? `${tag} ${paths.length + 1}`, segments })
       }
       if (tag !== 'defs' && tag !== 'clipPath' && tag !== 'symbol' && Array.isArray(node[tag])) walk(node[tag], matrix)
     }
@@ -52,7 +70,8 @@ export function readSvg(text: string): ReadDrawing {
 function dataOf(tag: string, a: Record<string, string>): string | null {
   if (tag === 'path') return a.d ?? null
   if (tag === 'line') return `M${a.x1 ?? 0} ${a.y1 ?? 0}L${a.x2 ?? 0} ${a.y2 ?? 0}`
-  if (tag === 'polyline' || tag === 'polygon') return a.points?.trim() ? `M${a.points.trim()}${tag === 'polygon' ? 'Z' : ''}` : null
+  if (tag === 'polyline' || tag === 'polygon')
+    return a.points?.trim() ? `M${a.points.trim()}${tag === 'polygon' ? 'Z' : ''}` : null
   return null
 }
 
@@ -65,7 +84,8 @@ function segmentsOf(data: string, [a, b, c, d, e, f]: Matrix): Segment[][] {
     if (!('x' in command) || !('y' in command)) continue
     const to: [number, number] = [command.x, -command.y]
     if (command.type === SVGPathData.MOVE_TO) chains.push([])
-    else if (command.type === SVGPathData.CURVE_TO) chains.at(-1)?.push({ type: 'bezier', points: [at, [command.x1, -command.y1], [command.x2, -command.y2], to] })
+    else if (command.type === SVGPathData.CURVE_TO)
+      chains.at(-1)?.push({ type: 'bezier', points: [at, [command.x1, -command.y1], [command.x2, -command.y2], to] })
     else if (Math.hypot(to[0] - at[0], to[1] - at[1]) > 1e-9) chains.at(-1)?.push({ type: 'line', from: at, to })
     at = to
   }
@@ -82,20 +102,29 @@ function unitOf({ width = '', viewBox = '' }: Record<string, string>): number | 
 }
 
 const times = (m: Matrix, n: Matrix): Matrix => [
-  m[0] * n[0] + m[2] * n[1], m[1] * n[0] + m[3] * n[1], m[0] * n[2] + m[2] * n[3], m[1] * n[2] + m[3] * n[3], m[0] * n[4] + m[2] * n[5] + m[4], m[1] * n[4] + m[3] * n[5] + m[5],
+  m[0] * n[0] + m[2] * n[1],
+  m[1] * n[0] + m[3] * n[1],
+  m[0] * n[2] + m[2] * n[3],
+  m[1] * n[2] + m[3] * n[3],
+  m[0] * n[4] + m[2] * n[5] + m[4],
+  m[1] * n[4] + m[3] * n[5] + m[5],
 ]
 
 function matrixOf(transform: string): Matrix {
   let all: Matrix = ONE
   for (const [, name, inner] of transform.matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
-    const n = inner!.split(/[\s,]+/).filter(Boolean).map(Number)
+    const n = inner!
+      .split(/[\s,]+/)
+      .filter(Boolean)
+      .map(Number)
     const [p = 0, q = 0, r = 0] = n
     const turn = (p * Math.PI) / 180
     const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
     if (name === 'matrix' && n.length === 6) all = times(all, n as unknown as Matrix)
     else if (name === 'translate') all = times(all, [1, 0, 0, 1, p, q])
     else if (name === 'scale') all = times(all, [p, 0, 0, n.length > 1 ? q : p, 0, 0])
-    else if (name === 'rotate') all = times(times(times(all, [1, 0, 0, 1, q, r]), [cos, sin, -sin, cos, 0, 0]), [1, 0, 0, 1, -q, -r])
+    else if (name === 'rotate')
+      all = times(times(times(all, [1, 0, 0, 1, q, r]), [cos, sin, -sin, cos, 0, 0]), [1, 0, 0, 1, -q, -r])
     else if (name === 'skewX') all = times(all, [1, 0, Math.tan(turn), 1, 0, 0])
     else if (name === 'skewY') all = times(all, [1, Math.tan(turn), 0, 1, 0, 0])
   }
@@ -105,7 +134,8 @@ function matrixOf(transform: string): Matrix {
 /** An edge and its spine as SVG at 1:1, in millimetres; the edge is turned up as on paper. */
 export function writeSvg(edge: Curve, spine: Curve | null, size: { lengthMm: number; widthMm: number }): string {
   const [width, height] = [size.lengthMm + 10, size.widthMm + 10]
-  const one = (id: string, curve: Curve) => `  <path id="${id}" d="${svgPath(curve)}" fill="none" stroke="#000" stroke-width="0.2"/>`
+  const one = (id: string, curve: Curve) =>
+    `  <path id="${id}" d="${svgPath(curve)}" fill="none" stroke="#000" stroke-width="0.2"/>`
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="-5 -5 ${width} ${height}">`,
     ` <g transform="translate(0 ${size.widthMm}) scale(1 -1)">`,

@@ -7,4 +7,6 @@ import { useDatabase } from '../../store/store'
 const ofBlade = z.object({ blade: z.uuid('Name the blade by its id.') })
 
 /** The pictures of one blade. */
-export default defineEventHandler(async (event) => listPhotos(await useDatabase(), parsed(ofBlade, getQuery(event)).blade))
+export default defineEventHandler(async (event) =>
+  listPhotos(await useDatabase(), parsed(ofBlade, getQuery(event)).blade),
+)

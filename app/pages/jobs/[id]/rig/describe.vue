@@ -12,7 +12,10 @@ async function done(measured: { id: string }) {
 </script>
 
 <template>
-  <main id="work" class="mx-auto grid w-full max-w-[120rem] flex-1 p-3 lg:h-[calc(100dvh-16.6rem)] lg:min-h-[32rem] lg:flex-none">
+  <main
+    id="work"
+    class="mx-auto grid w-full max-w-[120rem] flex-1 p-3 lg:h-[calc(100dvh-16.6rem)] lg:min-h-[32rem] lg:flex-none"
+  >
     <h1 class="sr-only">{{ from ? `Measure ${from.name}` : 'A new rig' }}</h1>
     <RigDescription :key="key" :from="from" :copy="copy" @done="done" @away="back" />
   </main>
