@@ -23,7 +23,7 @@ export const STATIONS = [
     id: 'clamp',
     word: 'Clamp',
     key: '3',
-    asks: 'How is it held, and what is dialled?',
+    asks: 'How is it hold, and what is dialled?',
     sheets: [
       sheet('', 'Bench'),
       sheet('even', 'Even angle'),

@@ -1,5 +1,5 @@
 import { getRequestURL, send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
-import type { Problem } from '../core/kept/problem'
+import type { Problem } from '../core/problem/problem'
 
 const isProblem = (data: unknown): data is Problem => typeof data === 'object' && data !== null && 'fields' in data
 
@@ -16,18 +16,14 @@ function diskIsFull(error: unknown): boolean {
 }
 
 /**
- * Every refusal in one shape (core/kept/problem); what was not foreseen is logged here and told without its insides.
+ * Every refusal in one shape (core/problem); what was not foreseen is logged here and told without its insides.
  */
 export default function problemHandler(error: H3Error, event: H3Event) {
   const full = diskIsFull(error)
   const status = full ? 507 : error.statusCode || 500
   if (status >= 500 && !full) console.error(`${event.method} ${getRequestURL(event).pathname}`, error)
-  const message = full
-    ? 'The disk is full: nothing was kept. Make room; your change is tried again by itself.'
-    : status >= 500
-      ? 'The server failed at this; nothing was kept.'
-      : error.message
-  const body: Problem = isProblem(error.data) ? error.data : { message, fields: [] }
+  const code = full ? 'disk-full' : status >= 500 ? 'server-failed' : 'not-found'
+  const body: Problem = isProblem(error.data) ? error.data : { code, fields: [] }
   setResponseHeader(event, 'content-type', 'application/json')
   setResponseHeader(event, 'cache-control', 'no-store')
   setResponseStatus(event, status)

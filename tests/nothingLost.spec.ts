@@ -8,7 +8,7 @@ test.describe('a server that cannot keep', () => {
   test('a full disk is told, the change waits in the browser and is kept when there is room', async ({ page }) => {
     await openJob(page, 'Vine hooks')
     const full = { message: 'The disk is full: nothing was kept.', fields: [] }
-    await page.route('**/api/setups/*', (route) =>
+    await page.route('**/api/jobs/*', (route) =>
       route.request().method() === 'PUT' ? route.fulfill({ status: 507, json: full }) : route.continue(),
     )
     await measure(page, 'Blade height').fill('17.5')
@@ -20,7 +20,7 @@ test.describe('a server that cannot keep', () => {
     await page.getByRole('button', { name: 'Try now' }).click()
     await expect(page.getByRole('alert')).toContainText('The disk is full')
     // With room again it is sent by itself.
-    await page.unroute('**/api/setups/*')
+    await page.unroute('**/api/jobs/*')
     await saved(page)
     await page.evaluate(() => localStorage.clear())
     await page.reload()
@@ -33,7 +33,7 @@ test.describe('an answer that is lost', () => {
 
   test('what the server has all the same is not taken for another’s change', async ({ page }) => {
     await openJob(page, 'Vine hooks')
-    await page.route('**/api/setups/*', async (route) => {
+    await page.route('**/api/jobs/*', async (route) => {
       if (route.request().method() !== 'PUT') return route.continue()
       await route.fetch()
       await route.abort()
@@ -41,7 +41,7 @@ test.describe('an answer that is lost', () => {
     await measure(page, 'Blade height').fill('18.5')
     await measure(page, 'Blade height').press('Enter')
     await expect(page.getByRole('alert')).toContainText('The server does not answer')
-    await page.unroute('**/api/setups/*')
+    await page.unroute('**/api/jobs/*')
     await page.reload()
     await expect(measure(page, 'Blade height')).toHaveValue('18.5')
     await saved(page)
@@ -66,10 +66,10 @@ test('all data comes out as one file and goes back in, adding what is missing an
   const job = file.setups.find((one) => one.name === 'Packing-room cutter')!
   const added = { ...job, id: '0197a000-0000-7000-8000-00000000beef', name: 'From the other bench' }
   const newer = { ...job, revision: job.revision + 1, wanted: { ...job.wanted, aDeg: 24, bDeg: 24 } }
-  await bring({ ...file, setups: [added, newer] })
+  await bring({ ...file, jobs: [added, newer] })
   await expect(page.getByText(/^1 added, 1 brought up to date, \d+ left/)).toBeVisible()
   await expect(ledger(page, 'wanted', 'A')).toHaveText('24.0°')
-  await expect.poll(async () => (await page.request.get('/api/setups')).text()).toContain('From the other bench')
+  await expect.poll(async () => (await page.request.get('/api/jobs')).text()).toContain('From the other bench')
 })
 
 test.describe('a file that is wrong', () => {
@@ -77,7 +77,7 @@ test.describe('a file that is wrong', () => {
 
   test('names its field and changes nothing', async ({ page }) => {
     await openJob(page, 'Packing-room cutter')
-    const before = await (await page.request.get('/api/setups')).text()
+    const before = await (await page.request.get('/api/jobs')).text()
     const file = (await (await page.request.get('/api/backup')).json()) as Backup
     file.rigs[1]!.pivot.setbackMm = -3
     file.setups[0]!.name = 'Not to be kept'
@@ -89,7 +89,7 @@ test.describe('a file that is wrong', () => {
     await expect(
       page.getByText('rigs.1.pivot.setbackMm: The pivot must stand behind the jaws: a setback above 0 mm.'),
     ).toBeVisible()
-    expect(await (await page.request.get('/api/setups')).text()).toBe(before)
+    expect(await (await page.request.get('/api/jobs')).text()).toBe(before)
   })
 })
 

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { APIRequestContext, Page } from '@playwright/test'
 import reference from '../core/angle/fixtures/edge-angle.json' with { type: 'json' }
-import type { KeptBlade, KeptRig, KeptSetup, KeptStone } from '../core/kept/kept'
+import type { KeptBlade, KeptRig, KeptJob, KeptStone } from '../core/kept/kept'
 import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 
 const refCase = (name: string) => reference.cases.find((one) => one.name === name)!
@@ -32,14 +32,14 @@ async function jobFor(request: APIRequestContext, name: string, bevels: 'both' |
     faceOffsetMm: faceOffset,
     faceOffsetEnds: null,
   })
-  return post<KeptSetup>('setups', {
-    name: `Job of “${name}”`,
+  return post<KeptJob>('jobs', {
+    name: `Setup of “${name}”`,
     rigId: rigs.find((rig) => rig.name === 'Window-bench turner')!.id,
     bladeId: blade.id,
     stoneId: stone.id,
-    held: { bladeXMm: mount.bladeX, bladeYMm: mount.bladeY, turnDeg: 0 },
-    dialled: { a: { by: 'turns', turns: 16 }, b: { by: 'turns', turns: 16 }, linked: true },
-    wanted: { aDeg: 20, bDeg: 20, linked: true },
+    hold: { bladeXMm: mount.bladeX, bladeYMm: mount.bladeY, turnDeg: 0 },
+    dialled: { A: { by: 'turns', turns: 16 }, B: { by: 'turns', turns: 16 }, linked: true },
+    wanted: { deg: { A: 20, B: 20 }, linked: true },
   })
 }
 
@@ -48,7 +48,7 @@ async function fill(page: Page, figures: Record<string, string>) {
 }
 const next = (page: Page) => page.getByRole('button', { name: /^Next: / }).click()
 const form = (page: Page) => page.getByRole('form', { name: 'Rig' })
-async function newRig(page: Page, job: KeptSetup, kind: string, name: string) {
+async function newRig(page: Page, job: KeptJob, kind: string, name: string) {
   await page.goto(`/jobs/${job.id}/rig`)
   await page.getByRole('button', { name: 'New rig' }).click()
   await form(page).getByText(kind, { exact: true }).click()

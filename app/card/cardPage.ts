@@ -1,6 +1,6 @@
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import { evenStations } from '#core/curve/stations'
-import type { Job } from '#core/setup/job'
+import type { Setup } from '#core/setup/setup'
 import type { Vec2 } from '#core/vector/vec2'
 import { landmarkLine } from '~/drawing/jawMarks'
 
@@ -51,7 +51,7 @@ const OUTLINE_PLACES = 160
 const MARK_MM = 2.5
 
 /** The clamp card as a page: what to set, and the blade in its jaws at 1:1 to lay it on. */
-export function cardPage(job: Job, content: CardContent): CardPage {
+export function cardPage(setup: Setup, content: CardContent): CardPage {
   const texts: CardText[] = [
     { x: MARGIN, y: 20, size: 7, bold: true, text: content.title },
     { x: MARGIN, y: 27, size: 4, bold: false, text: content.subtitle },
@@ -80,7 +80,7 @@ export function cardPage(job: Job, content: CardContent): CardPage {
     texts.push({ x: MARGIN, y: notesTop + i * 5.5, size: 3.8, bold: false, text: note }),
   )
 
-  const { lines, marks, truncated } = drawing(job)
+  const { lines, marks, truncated } = drawing(setup)
   texts.push(...marks)
   if (truncated)
     texts.push({
@@ -112,8 +112,8 @@ export function cardPage(job: Job, content: CardContent): CardPage {
 }
 
 /** The blade in its jaws at 1:1, its heel at the left margin where it is longer than the page. */
-function drawing({ blade, held, rig }: Job): { lines: CardLine[]; marks: CardText[]; truncated: boolean } {
-  const frame = clampFrame(held)
+function drawing({ blade, hold, rig }: Setup): { lines: CardLine[]; marks: CardText[]; truncated: boolean } {
+  const frame = clampFrame(hold)
   const inClamp = (points: readonly Vec2[]) => points.map((point) => toClampFrame(point, frame))
   const edge = inClamp(evenStations(blade.edge, OUTLINE_PLACES).map((station) => station.point))
   const spine = inClamp(

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { bladeHeightFor } from '#core/dial/bladeHeightFor'
 import { whatToDial } from '#core/dial/whatToDial'
-import { contactFor } from '#core/setup/job'
+import { contactFor } from '#core/setup/setup'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 import { useBench } from './useBench'
@@ -13,7 +13,7 @@ export function useAdvice() {
   const collections = useCollections()
 
   const at = computed(() => {
-    const [things, evaluation, content] = [bench.things.value, bench.evaluation.value, job.content]
+    const [things, evaluation, content] = [bench.setup.value, bench.evaluation.value, job.content]
     if (!things || !evaluation || !content) return null
     return {
       things,

@@ -5,7 +5,7 @@ import { fittedWith } from '#core/rig/jaws'
 import { rigMeasures } from '#core/rig/rig'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import { evaluate, type Evaluation, type SideSet } from '#core/evaluation/evaluate'
-import type { Job } from '#core/setup/job'
+import type { Setup } from '#core/setup/setup'
 import type { Side } from '#core/clamping/centring'
 import type { Refusal } from '#core/angle/reasons'
 import { reasonText } from '~/words/reasonText'
@@ -39,9 +39,9 @@ export const useBench = createSharedComposable(() => {
   const stone = computed(() => collections.stones.find((one) => one.id === job.content?.stoneId) ?? null)
 
   const stations = computed(() => (blade.value ? evenStations(blade.value.edge, STATIONS_ALONG_EDGE) : []))
-  const things = computed<Job | null>(() => {
+  const things = computed<Setup | null>(() => {
     if (!job.content || !rig.value || !blade.value || !stone.value) return null
-    return { rig: rig.value, blade: blade.value, stone: stone.value, held: job.content.held }
+    return { rig: rig.value, blade: blade.value, stone: stone.value, hold: job.content.hold }
   })
   const evaluation = computed<Evaluation | null>(() =>
     things.value && job.content ? evaluate(things.value, job.content, stations.value) : null,
@@ -55,14 +55,14 @@ export const useBench = createSharedComposable(() => {
   })
 
   /** What to draw: the last state that had an angle, so that a wrong figure does not take the picture away. */
-  const drawn = shallowRef<{ job: Job; evaluation: Evaluation; set: SideSet; side: Side } | null>(null)
+  const drawn = shallowRef<{ setup: Setup; evaluation: Evaluation; set: SideSet; side: Side } | null>(null)
   watchEffect(() => {
     if (things.value && evaluation.value && up.value?.ok) {
       drawn.value = { job: things.value, evaluation: evaluation.value, set: up.value, side: side.value }
     } else if (
       drawn.value &&
       things.value &&
-      (drawn.value.job.rig !== things.value.rig || drawn.value.job.blade !== things.value.blade)
+      (drawn.value.setup.rig !== things.value.rig || drawn.value.setup.blade !== things.value.blade)
     ) {
       drawn.value = null
     }

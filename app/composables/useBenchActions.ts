@@ -2,14 +2,14 @@ import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import { bladeHeightMm, moved } from '#core/clamping/bladeHeight'
 import type { Side } from '#core/clamping/centring'
 import type { ClampPosition } from '#core/clamping/clampPosition'
-import { contactFor, type Job } from '#core/setup/job'
+import { contactFor, type Setup } from '#core/setup/setup'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/rig/dial'
 import type { DialSetting } from '#core/rig/heightReading'
 import { fittedWith } from '#core/rig/jaws'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard, startingDial, startingHold } from '#core/card/starting'
-import type { Setup } from '#core/setup/setup'
+import type { Job } from '#core/job/job'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
@@ -28,7 +28,7 @@ export function useBenchActions() {
   const collections = useCollections()
 
   /** Why there would be no angle with this; null when there is one. */
-  function objection(things: Job, setting: DialSetting): string | null {
+  function objection(things: Setup, setting: DialSetting): string | null {
     const station = bench.evaluation.value?.station
     if (!station) return null
     const contact = contactFor(things, bench.side.value, setting, station)
@@ -40,7 +40,7 @@ export function useBenchActions() {
     return dialled ? (bench.side.value === 'A' ? dialled.a : dialled.b) : null
   }
 
-  function withDial(setting: DialSetting, side: Side = bench.side.value): Setup['dialled'] {
+  function withDial(setting: DialSetting, side: Side = bench.side.value): Job['dialled'] {
     const dialled = job.content!.dialled
     if (dialled.linked) return { ...dialled, a: setting, b: setting }
     return side === 'A' ? { ...dialled, a: setting } : { ...dialled, b: setting }
@@ -48,7 +48,7 @@ export function useBenchActions() {
 
   /** Dials a setting of the rig. */
   function dial(setting: DialSetting, gesture: string | null = null): string | null {
-    const things = bench.things.value
+    const things = bench.setup.value
     if (!things || !job.content) return null
     return objection(things, setting) ?? job.change('dial the rig', { dialled: withDial(setting) }, gesture)
   }
@@ -72,63 +72,63 @@ export function useBenchActions() {
     return dial(stepSetting(bench.rig.value, setting, marks), gesture)
   }
 
-  function hold(label: string, held: ClampPosition, gesture: string | null): string | null {
-    const things = bench.things.value
+  function hold(label: string, hold: ClampPosition, gesture: string | null): string | null {
+    const things = bench.setup.value
     const setting = dialledNow()
     if (!things || !setting) return null
-    return objection({ ...things, held }, setting) ?? job.change(label, { held }, gesture)
+    return objection({ ...things, hold }, setting) ?? job.change(label, { hold }, gesture)
   }
 
   /** Moves the blade along the jaws (towards the tip) and out of them, mm. */
   function moveBlade(alongMm: number, outMm: number, gesture: string | null = null): string | null {
-    const held = job.content?.held
-    return held ? hold('move the blade', moved(held, alongMm, outMm), gesture) : null
+    const hold = job.content?.hold
+    return hold ? hold('move the blade', moved(hold, alongMm, outMm), gesture) : null
   }
 
   /** Brings the edge at the place looked at to a height out of the jaws. */
   function setBladeHeight(heightMm: number, gesture: string | null = null): string | null {
     const station = bench.evaluation.value?.station
-    const held = job.content?.held
-    if (!station || !held) return null
+    const hold = job.content?.hold
+    if (!station || !hold) return null
     if (heightMm <= 0) return 'The edge must stand out of the jaws: more than 0.'
-    return hold('blade height', moved(held, 0, heightMm - bladeHeightMm(station, held)), gesture)
+    return hold('blade height', moved(hold, 0, heightMm - bladeHeightMm(station, hold)), gesture)
   }
 
   /** Holds the blade in a new way and dials what goes with it, at once. */
-  function holdAndDial(held: ClampPosition, setting: DialSetting): string | null {
-    const things = bench.things.value
+  function holdAndDial(hold: ClampPosition, setting: DialSetting): string | null {
+    const things = bench.setup.value
     if (!things || !job.content) return null
-    return objection({ ...things, held }, setting) ?? job.change('hold it so', { held, dialled: withDial(setting) })
+    return objection({ ...things, hold }, setting) ?? job.change('hold it so', { hold, dialled: withDial(setting) })
   }
 
   /** Stands the blade so far out and the pivot so high at once; a plate takes its nearest slot. */
   function setHeights(outMm: number, pivotHeightMm: number, gesture: string | null): string | null {
-    const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+    const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
     if (!things || !evaluation || !job.content) return null
     if (outMm <= 0) return 'The edge must stand out of the jaws: more than 0.'
-    const held = moved(job.content.held, 0, outMm - evaluation.bladeHeightMm)
+    const hold = moved(job.content.hold, 0, outMm - evaluation.bladeHeightMm)
     const setting = settingOfHeight(things.rig, pivotHeightMm)
     return (
-      objection({ ...things, held }, setting) ??
-      job.change('blade height and dial', { held, dialled: withDial(setting) }, gesture)
+      objection({ ...things, hold }, setting) ??
+      job.change('blade height and dial', { hold, dialled: withDial(setting) }, gesture)
     )
   }
 
   /** How far the jaws' middle stands from the heel, along the jaws. */
-  const heelToMiddle = (held: ClampPosition): number =>
-    -toClampFrame(bench.stations.value[0]?.point ?? [0, 0], clampFrame(held))[0]
+  const heelToMiddle = (hold: ClampPosition): number =>
+    -toClampFrame(bench.stations.value[0]?.point ?? [0, 0], clampFrame(hold))[0]
 
   function setHeelToMiddle(mm: number, gesture: string | null = null): string | null {
-    const held = job.content?.held
-    return held ? hold('clamp position', moved(held, heelToMiddle(held) - mm, 0), gesture) : null
+    const hold = job.content?.hold
+    return hold ? hold('clamp position', moved(hold, heelToMiddle(hold) - mm, 0), gesture) : null
   }
 
   /** Turns the blade in the jaws about the middle of their front line. */
   function setTurn(turnDeg: number, gesture: string | null = null): string | null {
-    const held = job.content?.held
-    if (!held) return null
+    const hold = job.content?.hold
+    if (!hold) return null
     if (Math.abs(turnDeg) > 45) return 'More than 45° is no way to hold a blade.'
-    return hold('turn in the jaws', { ...held, turnDeg }, gesture)
+    return hold('turn in the jaws', { ...hold, turnDeg }, gesture)
   }
 
   /**
@@ -136,12 +136,12 @@ export function useBenchActions() {
    * (°).
    */
   function setCentring(error: { centreOffsetMm?: number; tiltDeg?: number }): string | null {
-    const held = job.content?.held
-    if (!held) return null
+    const hold = job.content?.hold
+    if (!hold) return null
     if (Math.abs(error.centreOffsetMm ?? 0) > 10)
       return `More than ${lengthText(10, preferences.unit)} off centre is not a blade in these jaws.`
     if (Math.abs(error.tiltDeg ?? 0) > 10) return 'More than 10° of tilt is not a blade in these jaws.'
-    return hold('centring', { ...held, ...error }, null)
+    return hold('centring', { ...hold, ...error }, null)
   }
 
   /** Looks at another place of the edge: its arc length from the heel, or the middle of the jaws (null). */
@@ -155,7 +155,7 @@ export function useBenchActions() {
    * where it can.
    */
   function chooseRig(rigId: string) {
-    const from = bench.things.value
+    const from = bench.setup.value
     const chosen = collections.rigs.find((one) => one.id === rigId)
     if (!from || !chosen || !job.content) return
     if (rigId === job.content.rigId && !bench.rigMeasuredAnew.value) return
@@ -170,12 +170,12 @@ export function useBenchActions() {
         ...startingCard({ ...from, rig: chosen }, earlier, job.content),
       })
     const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
-    const held = sameKindOfHold ? job.content.held : startingHold(rig, from.blade)
+    const hold = sameKindOfHold ? job.content.hold : startingHold(rig, from.blade)
     const stillDialled =
       rigId === job.content.rigId &&
       [job.content.dialled.a, job.content.dialled.b].every((setting) => heightOfSetting(rig, setting).ok)
-    const dialled = stillDialled ? job.content.dialled : startingDial({ ...from, rig, held }, job.content.wanted)
-    job.change(`rig: ${rig.name}`, { rigId, rigRevision: chosen.revision, jawsName, held, dialled })
+    const dialled = stillDialled ? job.content.dialled : startingDial({ ...from, rig, hold }, job.content.wanted)
+    job.change(`rig: ${rig.name}`, { rigId, rigRevision: chosen.revision, jawsName, hold, dialled })
   }
 
   /** Fits a set of the rig's jaws. */
@@ -183,7 +183,7 @@ export function useBenchActions() {
 
   /** Takes a blade, held as in an earlier job with it on this rig where there is one. */
   function chooseBlade(bladeId: string) {
-    const from = bench.things.value
+    const from = bench.setup.value
     const blade = collections.blades.find((one) => one.id === bladeId)
     if (!from || !blade || !job.content || bladeId === job.content.bladeId) return
     const earlier = doneWith(otherJobs(), { rigId: job.content.rigId, bladeId })[0] ?? null

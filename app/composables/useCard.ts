@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { tipStop } from '#core/hold/holdChecks'
 import type { Side } from '#core/clamping/centring'
 import { markUnderLandmark } from '#core/hold/landmark'
-import type { Job } from '#core/setup/job'
+import type { Setup } from '#core/setup/setup'
 import { whatToDial } from '#core/dial/whatToDial'
 import { cardPage, type CardContent } from '~/card/cardPage'
 import { useCollections } from '~/stores/collections'
@@ -19,8 +19,12 @@ import { useBenchActions } from './useBenchActions'
  * The mark that the blade's landmark lies on; else where the mark nearest to the jaws' middle stands on the blade.
  * Nothing on a rig without marks.
  */
-function markFact({ rig, blade, held }: Job, heelToMiddleMm: number, text: (mm: number) => string): [string, string][] {
-  const mark = markUnderLandmark(rig, blade, held)
+function markFact(
+  { rig, blade, hold }: Setup,
+  heelToMiddleMm: number,
+  text: (mm: number) => string,
+): [string, string][] {
+  const mark = markUnderLandmark(rig, blade, hold)
   if (mark)
     return [[`${blade.landmark!.what[0]!.toUpperCase()}${blade.landmark!.what.slice(1)} on`, `mark ${mark.name}`]]
   const nearest = middleMark(rig)
@@ -36,9 +40,9 @@ export function useCard() {
   const preferences = usePreferences()
 
   const content = computed<CardContent | null>(() => {
-    const [things, evaluation, kept] = [bench.things.value, bench.evaluation.value, job.content]
+    const [things, evaluation, kept] = [bench.setup.value, bench.evaluation.value, job.content]
     if (!things || !evaluation || !kept) return null
-    const { rig, blade, held } = things
+    const { rig, blade, hold } = things
     const text = (mm: number) => lengthText(mm, preferences.unit)
     const dial = (stone: typeof things.stone, side: Side) => {
       if (blade.bevels === 'A' && side === 'B') return 'flat'
@@ -60,17 +64,17 @@ export function useCard() {
         .filter(Boolean)
         .join(' · '),
       facts: [
-        ['Heel to the jaws’ middle', text(actions.heelToMiddle(held))],
+        ['Heel to the jaws’ middle', text(actions.heelToMiddle(hold))],
         [
-          stopAt(rig, held.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws',
-          stopAt(rig, held.bladeYMm) ?? text(held.bladeYMm),
+          stopAt(rig, hold.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws',
+          stopAt(rig, hold.bladeYMm) ?? text(hold.bladeYMm),
         ],
-        ...markFact(things, actions.heelToMiddle(held), text),
+        ...markFact(things, actions.heelToMiddle(hold), text),
         [
           'Turn',
-          Math.abs(held.turnDeg) < 0.05
+          Math.abs(hold.turnDeg) < 0.05
             ? 'none'
-            : `${angleText(Math.abs(held.turnDeg))} tip ${held.turnDeg > 0 ? 'out' : 'in'}`,
+            : `${angleText(Math.abs(hold.turnDeg))} tip ${hold.turnDeg > 0 ? 'out' : 'in'}`,
         ],
         ['Blade height', text(evaluation.bladeHeightMm)],
         ['Wanted, per side', `${angleText(kept.wanted.aDeg)} ${names.A}`],
@@ -88,9 +92,7 @@ export function useCard() {
       checkText: 'This line must measure 100 mm on paper.',
     }
   })
-  const page = computed(() =>
-    content.value && bench.things.value ? cardPage(bench.things.value, content.value) : null,
-  )
+  const page = computed(() => (content.value && bench.setup.value ? cardPage(bench.setup.value, content.value) : null))
 
   return { page }
 }

@@ -52,7 +52,7 @@ export function useCentringRecipe() {
     const flats = both('flat')
     return flats && tiltFromFlats(flats)
   })
-  const tiltDeg = computed(() => tilt.value?.tiltDeg ?? job.content?.held.tiltDeg ?? 0)
+  const tiltDeg = computed(() => tilt.value?.tiltDeg ?? job.content?.hold.tiltDeg ?? 0)
   const outMm = computed(() => bench.evaluation.value?.bladeHeightMm ?? 0)
   const offsetOf = (heights: BothWaysUp): number => {
     // Beside an upright blade the distance shrinks on the side it leans to; over a plate the height grows.
@@ -66,10 +66,10 @@ export function useCentringRecipe() {
       const heights = both('edge')
       return heights && { ok: true, mm: offsetOf(heights) }
     }
-    const [read, things, evaluation] = [both('stone'), bench.things.value, bench.evaluation.value]
+    const [read, things, evaluation] = [both('stone'), bench.setup.value, bench.evaluation.value]
     const [a, b] = [evaluation?.sides.A, evaluation?.sides.B]
     if (!read || !things || !evaluation || !a?.ok || !b?.ok) return null
-    const tilted = { ...things, held: { ...things.held, tiltDeg: tiltDeg.value } }
+    const tilted = { ...things, hold: { ...things.hold, tiltDeg: tiltDeg.value } }
     const found = offsetFromStoneReadings(tilted, { A: a.pivotHeightMm, B: b.pivotHeightMm }, evaluation.station, read)
     return found.ok
       ? { ok: true, mm: found.centreOffsetMm }

@@ -11,7 +11,7 @@ export interface Command {
   id: string
   /** What it does, as the palette and the list of keys say it. */
   label: string
-  group: 'Go' | 'Angles' | 'Bench' | 'Job' | 'Look'
+  group: 'Go' | 'Angles' | 'Bench' | 'Setup' | 'Look'
   icon: string
   /** A key or a chord as the interface kit writes it (meta_k, shift_d). */
   keys?: string
@@ -115,7 +115,7 @@ export function useCommands() {
       {
         id: 'new-job',
         label: 'Start a job',
-        group: 'Job',
+        group: 'Setup',
         icon: 'i-lucide-plus',
         keys: 'n',
         run: () => void startJob(),
@@ -213,7 +213,7 @@ export function useCommands() {
       {
         id: 'undo',
         label: job.canUndo ? `Undo: ${job.canUndo}` : 'Undo',
-        group: 'Job',
+        group: 'Setup',
         icon: 'i-lucide-undo-2',
         keys: 'meta_z',
         needsJob,
@@ -222,7 +222,7 @@ export function useCommands() {
       {
         id: 'redo',
         label: job.canRedo ? `Do again: ${job.canRedo}` : 'Do again',
-        group: 'Job',
+        group: 'Setup',
         icon: 'i-lucide-redo-2',
         keys: 'meta_shift_z',
         needsJob,

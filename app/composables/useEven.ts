@@ -55,9 +55,9 @@ export const useEven = createSharedComposable(() => {
   }
   const countedStations = computed(() => {
     const chosen = zones.value.filter((_, i) => counts(i))
-    const within = chosen.length === 0 ? zones.value : chosen
+    const counted = chosen.length === 0 ? zones.value : chosen
     return bench.stations.value.filter((station) =>
-      within.some((zone) => station.fromHeelMm >= zone.fromMm - 1e-6 && station.fromHeelMm <= zone.toMm + 1e-6),
+      counted.some((zone) => station.fromHeelMm >= zone.fromMm - 1e-6 && station.fromHeelMm <= zone.toMm + 1e-6),
     )
   })
   /** The greatest deviation now, among the zones that count, degrees; null where some of them have no angle. */

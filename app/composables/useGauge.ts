@@ -15,7 +15,7 @@ export function useGauge() {
   /** Per side, at the place looked at; null where there is no angle. */
   const expected = computed<Record<Side, number | null>>(() => {
     const of = (side: Side) => {
-      const [things, set] = [bench.things.value, bench.evaluation.value?.sides[side]]
+      const [things, set] = [bench.setup.value, bench.evaluation.value?.sides[side]]
       return things && set?.ok ? expectedReadingDeg(things, side, set.contact, zero.value) : null
     }
     return { A: of('A'), B: of('B') }
@@ -23,7 +23,7 @@ export function useGauge() {
 
   const along = computed(() => (bench.up.value?.ok ? bench.up.value.along : []))
   const places = computed(() => {
-    const things = bench.things.value
+    const things = bench.setup.value
     if (!things) return []
     return along.value.map((contact, i) => ({
       fromHeelMm: bench.stations.value[i]!.fromHeelMm,
@@ -46,7 +46,7 @@ export function useGauge() {
     B: job.content?.read.bDeg ?? null,
   }))
   const causes = computed(() => {
-    const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+    const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
     if (!things || !evaluation) return []
     const readings = Object.fromEntries(
       SIDES.flatMap((side) => {

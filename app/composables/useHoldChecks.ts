@@ -14,7 +14,7 @@ export function useHoldChecks() {
   const bench = useBench()
   const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
   const checks = computed(() => {
-    const [job, now] = [bench.things.value, set.value]
+    const [job, now] = [bench.setup.value, set.value]
     if (!job || !now || bench.stations.value.length === 0) return null
     const taper = taperInJawsMm(job)
     const reach = handleReach(job)

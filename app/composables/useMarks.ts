@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { marksOf } from '#core/dial/marks'
 import { whatToDial } from '#core/dial/whatToDial'
-import { contactFor } from '#core/setup/job'
+import { contactFor } from '#core/setup/setup'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 import { useBench } from './useBench'
@@ -16,8 +16,8 @@ export function useMarks() {
   const collections = useCollections()
   const rig = bench.rig
   const at = computed(() =>
-    bench.things.value && bench.evaluation.value && job.content
-      ? { things: bench.things.value, station: bench.evaluation.value.station }
+    bench.setup.value && bench.evaluation.value && job.content
+      ? { things: bench.setup.value, station: bench.evaluation.value.station }
       : null,
   )
   /** The stones of the chosen order, or the first of the box; the one on the rod is always among them. */

@@ -14,7 +14,7 @@ export function useParts() {
   const { zones } = useEven()
 
   const facets = computed(() => {
-    const [things, blade] = [bench.things.value, bench.blade.value]
+    const [things, blade] = [bench.setup.value, bench.blade.value]
     if (!things || !blade) return []
     return facetsOf(blade.edge, zones.value)
       .map((facet) => ({

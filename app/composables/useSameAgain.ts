@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { doneWith, heldAlike } from '#core/card/sameAgain'
+import { doneWith, sameHold } from '#core/card/sameAgain'
 import { useCollections } from '~/stores/collections'
 import { useJob } from '~/stores/job'
 
@@ -12,6 +12,6 @@ export function useSameAgain() {
     job.content ? doneWith(collections.jobsByTime, job.content).filter((one) => one.id !== job.id) : [],
   )
   // Ids are made in order of time.
-  const heldAs = computed(() => others.value.find((one) => one.id < job.id! && heldAlike(one, job.content!)) ?? null)
+  const heldAs = computed(() => others.value.find((one) => one.id < job.id! && sameHold(one, job.content!)) ?? null)
   return { others, heldAs }
 }

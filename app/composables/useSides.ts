@@ -11,7 +11,7 @@ export function useSides() {
   const job = useJob()
   const oneBevel = computed(() => bench.blade.value?.bevels === 'A')
   const at = computed(() => {
-    const [things, evaluation, content] = [bench.things.value, bench.evaluation.value, job.content]
+    const [things, evaluation, content] = [bench.setup.value, bench.evaluation.value, job.content]
     return things && evaluation && content ? { things, station: evaluation.station, content } : null
   })
   const difference = computed(() =>

@@ -24,7 +24,7 @@ export function useStoneOrder() {
     job.change(into ? `take ${stone.name}` : `leave ${stone.name} out`, { progression: ids })
   }
   const swaps = computed(() => {
-    const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+    const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
     return things && evaluation
       ? stoneSwaps(things, bench.side.value, bench.wantedDeg.value, evaluation.station, order.value)
       : []

@@ -3,20 +3,20 @@ import { useElementSize } from '@vueuse/core'
 import { fit, type Bounds, type Viewport } from '~/drawing/viewport'
 
 /**
- * The viewport of a drawing that fills an element. While `held` it stays as it is, so that nothing jumps under the
+ * The viewport of a drawing that fills an element. While `grabbed` it stays as it is, so that nothing jumps under the
  * hand.
  */
 export function useViewport(
   element: Ref<HTMLElement | null>,
   bounds: () => Bounds | null,
-  held: Ref<boolean>,
+  grabbed: Ref<boolean>,
   margin: { x: number; top: number; bottom: number },
 ) {
   const { width, height } = useElementSize(element)
   const viewport = shallowRef<Viewport | null>(null)
   watchEffect(() => {
     const now = bounds()
-    if (!now || width.value === 0 || height.value === 0 || (held.value && viewport.value)) return
+    if (!now || width.value === 0 || height.value === 0 || (grabbed.value && viewport.value)) return
     viewport.value = fit(now, width.value, height.value, margin)
   })
   const box = computed(() => `0 0 ${Math.max(width.value, 1)} ${Math.max(height.value, 1)}`)

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '#core/blade/shapes'
-import { armsRig, bellyBlade, postRig, scaleRig, screwRig, slotRig, tableRig } from '#core/setup/sampleJob.fixture'
+import { armsRig, bellyBlade, postRig, scaleRig, screwRig, slotRig, tableRig } from '#core/setup/sampleSetup.fixture'
 import { bladeDraftOf, completed, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
 import { exactFigure, readDraft, toDraft } from './draft'
 import { emptyRigDraft, readRig, rigDraftOf } from './rigDraft'

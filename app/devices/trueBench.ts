@@ -1,9 +1,10 @@
 import { randomLcg, randomNormal } from 'd3-random'
 import type { Side } from '#core/clamping/centring'
 import type { Station } from '#core/curve/stations'
-import { measuresOf, type KnownHold, type MeasureId } from '#core/doubt/measures'
+import type { KnownHold } from '#core/clamping/knownHold'
+import { measuresOf, type MeasureId } from '#core/doubt/measures'
 import { edgeAngleShifter } from '#core/doubt/shifted'
-import type { Job } from '#core/setup/job'
+import type { Setup } from '#core/setup/setup'
 
 /** A number from 0 to 1 that is always the same for a text. */
 export const seedOf = (text: string): number =>
@@ -14,13 +15,13 @@ export const seedOf = (text: string): number =>
  * same for the same seed. Answers what that does to the edge angle of a side, degrees; what a simulated gauge has to
  * find out.
  */
-export function hiddenError(job: Job, known: KnownHold, seed: number) {
+export function hiddenError(setup: Setup, known: KnownHold, seed: number) {
   const normal = randomNormal.source(randomLcg(seed))(0, 1)
   const shifts = Object.fromEntries(
-    measuresOf(job, known).map(({ id, tolerance }) => [id, normal() * tolerance]),
+    measuresOf(setup, known).map(({ id, tolerance }) => [id, normal() * tolerance]),
   ) as Record<MeasureId, number>
   return (side: Side, pivotHeightMm: number, station: Station): number => {
-    const angle = edgeAngleShifter(job, side, pivotHeightMm, station)
+    const angle = edgeAngleShifter(setup, side, pivotHeightMm, station)
     const [as, off] = [angle({}), angle(shifts)]
     return as === null || off === null ? 0 : off - as
   }

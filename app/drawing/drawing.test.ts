@@ -3,8 +3,8 @@ import { evenStations } from '#core/curve/stations'
 import type { Position } from '#core/placement/longBlade'
 import { settingOfHeight } from '#core/rig/dial'
 import { evaluate, type SideSet } from '#core/evaluation/evaluate'
-import type { Job } from '#core/setup/job'
-import { armsRig, bellyBlade, sampleJob, tableRig } from '#core/setup/sampleJob.fixture'
+import type { Setup } from '#core/setup/setup'
+import { armsRig, bellyBlade, sampleSetup, tableRig } from '#core/setup/sampleSetup.fixture'
 import { dot, length, subtract, unit, type Vec2 } from '#core/vector/vec2'
 import { dimension } from './dimension'
 import { jawMarks } from './jawMarks'
@@ -16,12 +16,12 @@ import { fit, toDrawing, toPixels } from './viewport'
 const stations = evenStations(bellyBlade.edge, 400)
 const margin = { x: 40, top: 40, bottom: 40 }
 
-function setOf(job: Job, side: 'A' | 'B' = 'A', lookAtMm: number | null = null): SideSet {
-  const setting = settingOfHeight(job.rig, 58)
+function setOf(setup: Setup, side: 'A' | 'B' = 'A', lookAtMm: number | null = null): SideSet {
+  const setting = settingOfHeight(setup.rig, 58)
   const found = evaluate(
-    job,
+    setup,
     {
-      dialled: { a: setting, b: setting, linked: true },
+      dialled: { A: setting, B: setting, linked: true },
       lookAtMm,
       bladeHeightToleranceMm: 0.5,
       holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
@@ -37,22 +37,22 @@ const between = (a: readonly [Vec2, Vec2], b: readonly [Vec2, Vec2]) =>
   (Math.acos(Math.min(1, Math.abs(dot(unit(subtract(a[1], a[0])), unit(subtract(b[1], b[0])))))) * 180) / Math.PI
 
 describe('the section, as drawn', () => {
-  for (const [name, rig] of Object.entries({ jaws: sampleJob.rig, table: tableRig, upright: armsRig })) {
+  for (const [name, rig] of Object.entries({ jaws: sampleSetup.rig, table: tableRig, upright: armsRig })) {
     for (const side of ['A', 'B'] as const) {
       it(`shows the computed angle between face and centre plane, and the rod its offset away (${name}, ${side})`, () => {
-        const job = {
-          ...sampleJob,
+        const setup = {
+          ...sampleSetup,
           rig,
-          held: { ...sampleJob.held, centreOffsetMm: rig.jaws ? 0.4 : 0, tiltDeg: rig.jaws ? 0.6 : 0 },
+          hold: { ...sampleSetup.hold, centreOffsetMm: rig.jaws ? 0.4 : 0, tiltDeg: rig.jaws ? 0.6 : 0 },
         }
-        const set = setOf(job, side)
-        const viewport = fit(sectionBounds(job, set, side), 600, 500, margin)
-        const view = sectionView(job, set, side, 20, viewport)
+        const set = setOf(setup, side)
+        const viewport = fit(sectionBounds(setup, set, side), 600, 500, margin)
+        const view = sectionView(setup, set, side, 20, viewport)
         expect(between(view.face, view.centrePlane)).toBeCloseTo(set.contact.edgeAngleDeg, 6)
         expect(between(view.face, view.rod)).toBeCloseTo(0, 4)
         const off = subtract(view.pivot, view.apex)
         const way = unit(subtract(view.face[1], view.face[0]))
-        expect(Math.abs(off[0] * way[1] - off[1] * way[0]) / viewport.scale).toBeCloseTo(job.stone.faceOffsetMm, 6)
+        expect(Math.abs(off[0] * way[1] - off[1] * way[0]) / viewport.scale).toBeCloseTo(setup.stone.faceOffsetMm, 6)
         expect(length(subtract(view.pivotHeight.to, view.pivotHeight.from)) / viewport.scale).toBeCloseTo(
           set.pivotHeightMm,
           6,
@@ -62,10 +62,10 @@ describe('the section, as drawn', () => {
   }
 
   it('stands an upright rig with the edge up and each side to its own hand', () => {
-    const job = { ...sampleJob, rig: armsRig }
+    const setup = { ...sampleSetup, rig: armsRig }
     const pivotOf = (side: 'A' | 'B') => {
-      const set = setOf(job, side)
-      const view = sectionView(job, set, side, 20, fit(sectionBounds(job, set, side), 600, 500, margin))
+      const set = setOf(setup, side)
+      const view = sectionView(setup, set, side, 20, fit(sectionBounds(setup, set, side), 600, 500, margin))
       return subtract(view.pivot, view.apex)
     }
     expect(pivotOf('A')[0]).toBeGreaterThan(0)
@@ -74,19 +74,19 @@ describe('the section, as drawn', () => {
   })
 
   it('a table lies level under the tilted blade', () => {
-    const job = { ...sampleJob, rig: tableRig }
-    const set = setOf(job)
-    const view = sectionView(job, set, 'A', 20, fit(sectionBounds(job, set, 'A'), 600, 500, margin))
+    const setup = { ...sampleSetup, rig: tableRig }
+    const set = setOf(setup)
+    const view = sectionView(setup, set, 'A', 20, fit(sectionBounds(setup, set, 'A'), 600, 500, margin))
     expect(view.table![0]![1]).toBeCloseTo(view.table![1]![1], 9)
     expect(between(view.centrePlane, [view.table![0]!, view.table![1]!])).toBeGreaterThan(1)
   })
 })
 
 describe('the plan, as drawn', () => {
-  const job = { ...sampleJob, held: { ...sampleJob.held, turnDeg: 6 } }
-  const set = setOf(job, 'A', 80)
-  const viewport = fit(planBounds(job, stations), 500, 500, margin)
-  const view = planView(job, set, 'A', stations, viewport)
+  const setup = { ...sampleSetup, hold: { ...sampleSetup.hold, turnDeg: 6 } }
+  const set = setOf(setup, 'A', 80)
+  const viewport = fit(planBounds(setup, stations), 500, 500, margin)
+  const view = planView(setup, set, 'A', stations, viewport)
 
   it('the tangent stands square to the line from the pivot, as far away as computed', () => {
     expect(between(view.tangent, [view.pivot, view.squareFoot])).toBeCloseTo(90, 6)
@@ -94,7 +94,7 @@ describe('the plan, as drawn', () => {
   })
 
   it('finds the place of the edge that a finger points at', () => {
-    expect(nearestStation(toDrawing(view.contact, viewport), job, stations).fromHeelMm).toBeCloseTo(80, 0)
+    expect(nearestStation(toDrawing(view.contact, viewport), setup, stations).fromHeelMm).toBeCloseTo(80, 0)
   })
 })
 
@@ -120,8 +120,8 @@ describe('the sheet', () => {
 
 describe('the marks of the jaws', () => {
   const marked = {
-    ...sampleJob,
-    rig: { ...sampleJob.rig, positionMarks: [5, -5, 0].map((alongMm) => ({ name: `n${alongMm}`, alongMm })) },
+    ...sampleSetup,
+    rig: { ...sampleSetup.rig, positionMarks: [5, -5, 0].map((alongMm) => ({ name: `n${alongMm}`, alongMm })) },
   }
   it('stand where they are, in order, all named where there is room', () => {
     expect(jawMarks(marked, { scale: 4, originX: 100, originY: 50 }).marks).toEqual(
@@ -139,19 +139,19 @@ describe('the marks of the jaws', () => {
   })
 
   it('a landmark without marks to lie on is not drawn', () => {
-    const blade = { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 30 } }
+    const blade = { ...sampleSetup.blade, landmark: { what: 'stud', alongMm: 30 } }
     expect(jawMarks({ ...marked, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toEqual([
       [30, 0],
       [30, expect.closeTo(16.8, 9)],
     ])
-    expect(jawMarks({ ...sampleJob, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toBeNull()
+    expect(jawMarks({ ...sampleSetup, blade }, { scale: 4, originX: 0, originY: 0 }).landmark).toBeNull()
   })
 })
 
 describe('a strip of positions', () => {
   it('lies over the edge end to end, each stretch within what it can be blended over, the seam where two overlap', () => {
     const position = (fromMm: number, toMm: number, coversFromMm: number, coversToMm: number): Position => ({
-      held: sampleJob.held,
+      hold: sampleSetup.hold,
       pivotHeightMm: 50,
       cost: 0.1,
       atMark: null,

@@ -1,4 +1,4 @@
-import type { Job } from '#core/setup/job'
+import type { Setup } from '#core/setup/setup'
 import { toPixels, type Viewport } from './viewport'
 import type { Vec2 } from '#core/vector/vec2'
 
@@ -18,15 +18,15 @@ const [NAME_PX, NAME_GAP_PX] = [7, 3]
 const LANDMARK_SHARE = 0.6
 
 /** A blade's landmark, where it has one, in the blade's own frame, mm. */
-export const landmarkLine = ({ blade }: Pick<Job, 'blade'>): JawMarks['landmark'] =>
+export const landmarkLine = ({ blade }: Pick<Setup, 'blade'>): JawMarks['landmark'] =>
   blade.landmark && [
     [blade.landmark.alongMm, 0],
     [blade.landmark.alongMm, blade.widthMm * LANDMARK_SHARE],
   ]
 
 /** The marks that a rig's jaws have and what of the blade is laid on one; a landmark without marks is not drawn. */
-export function jawMarks(job: Job, viewport: Viewport): JawMarks {
-  const { positionMarks } = job.rig
+export function jawMarks(setup: Setup, viewport: Viewport): JawMarks {
+  const { positionMarks } = setup.rig
   const marks = [...positionMarks]
     .sort((a, b) => a.alongMm - b.alongMm)
     .map(({ alongMm, name }) => ({ at: toPixels([alongMm, 0], viewport), name }))
@@ -37,6 +37,6 @@ export function jawMarks(job: Job, viewport: Viewport): JawMarks {
   )
   return {
     marks: marks.map((mark, i) => (i % every === 0 ? mark : { ...mark, name: '' })),
-    landmark: positionMarks.length > 0 ? landmarkLine(job) : null,
+    landmark: positionMarks.length > 0 ? landmarkLine(setup) : null,
   }
 }

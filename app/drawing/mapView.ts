@@ -34,10 +34,10 @@ export function mapView(map: PlacementMap, best: ClampPosition | null, now: Clam
   const most = Math.min(Math.max(...costs), Math.max(least * MOST_TIMES, least + 1e-6))
   const shade = (cost: number) => 0.04 + 0.91 * Math.sqrt(Math.min(1, (cost - least) / Math.max(most - least, 1e-9)))
   const inUnit = scaleLinear([fromMm(x0, unit), fromMm(x1, unit)], across.range())
-  const inside = (held: ClampPosition): Vec2 | null =>
-    held.bladeXMm < x0 || held.bladeXMm > x1 || held.turnDeg < t0 || held.turnDeg > t1
+  const inside = (hold: ClampPosition): Vec2 | null =>
+    hold.bladeXMm < x0 || hold.bladeXMm > x1 || hold.turnDeg < t0 || hold.turnDeg > t1
       ? null
-      : [across(held.bladeXMm), up(held.turnDeg)]
+      : [across(hold.bladeXMm), up(hold.turnDeg)]
   return {
     ...SIZE,
     frame: FRAME,

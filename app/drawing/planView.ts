@@ -1,6 +1,6 @@
 import { outlinePath } from '#core/blade/outline'
 import type { SideSet } from '#core/evaluation/evaluate'
-import type { Job } from '#core/setup/job'
+import type { Setup } from '#core/setup/setup'
 import type { Side } from '#core/clamping/centring'
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import type { Station } from '#core/curve/stations'
@@ -16,11 +16,11 @@ const HANDLE_SHOWN_MM = 24
 const KNOB_CLEARANCE_PX = 36
 
 /** What the plan must show: the blade as it is held, the jaws and the pivot. Clamp frame, mm. */
-export function planBounds(job: Job, stations: readonly Station[]): Bounds {
-  const frame = clampFrame(job.held)
-  const heel = job.blade.handleLengthMm > 0 ? [toClampFrame([-HANDLE_SHOWN_MM, 0], frame)] : []
-  const jaws = job.rig.jaws ? job.rig.jaws.widthMm / 2 : 20
-  const setback = Math.max(job.rig.pivot.setbackMm, job.rig.pivotB?.setbackMm ?? 0)
+export function planBounds(setup: Setup, stations: readonly Station[]): Bounds {
+  const frame = clampFrame(setup.hold)
+  const heel = setup.blade.handleLengthMm > 0 ? [toClampFrame([-HANDLE_SHOWN_MM, 0], frame)] : []
+  const jaws = setup.rig.jaws ? setup.rig.jaws.widthMm / 2 : 20
+  const setback = Math.max(setup.rig.pivot.setbackMm, setup.rig.pivotB?.setbackMm ?? 0)
   return boundsOf([
     ...stations.filter((_, i) => i % 20 === 0).map((s) => toClampFrame(s.point, frame)),
     toClampFrame([0, 0], frame),
@@ -60,14 +60,14 @@ export interface PlanView {
  * The blade from above in the jaws, in pixels: the pivot, the rod with its stone, the tangent at the place looked at.
  */
 export function planView(
-  job: Job,
+  setup: Setup,
   set: SideSet,
   side: Side,
   stations: readonly Station[],
   viewport: Viewport,
 ): PlanView {
-  const { blade, held, rig, stone } = job
-  const frame = clampFrame(held)
+  const { blade, hold, rig, stone } = setup
+  const frame = clampFrame(hold)
   const px = (point: Vec2) => toPixels(point, viewport)
   const k = viewport.scale
   const [e, f] = px(toClampFrame([0, 0], frame))
@@ -102,7 +102,7 @@ export function planView(
         : null,
     jaws: jaws && { x: jx, y: jy, width: jaws.width * k, height: jaws.height * k },
     frontLine: [px([-frontHalf, 0]), px([frontHalf, 0])],
-    marks: jawMarks(job, viewport),
+    marks: jawMarks(setup, viewport),
     edge: stations
       .filter((_, i) => i % 4 === 0 || i === stations.length - 1)
       .map((s) => px(toClampFrame(s.point, frame))),
@@ -125,8 +125,8 @@ export function planView(
 }
 
 /** The station nearest to a point of the clamp frame: where on the edge a finger points. */
-export function nearestStation(point: Vec2, job: Job, stations: readonly Station[]): Station {
-  const frame = clampFrame(job.held)
+export function nearestStation(point: Vec2, setup: Setup, stations: readonly Station[]): Station {
+  const frame = clampFrame(setup.hold)
   const away = (s: Station) => length(subtract(toClampFrame(s.point, frame), point))
   return stations.reduce((best, s) => (away(s) < away(best) ? s : best))
 }

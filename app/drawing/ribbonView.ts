@@ -3,7 +3,7 @@ import type { Refusal } from '#core/angle/reasons'
 import { outlinePath } from '#core/blade/outline'
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import type { Station } from '#core/curve/stations'
-import type { Job } from '#core/setup/job'
+import type { Setup } from '#core/setup/setup'
 import { add, leftOf, scale, type Vec2 } from '#core/vector/vec2'
 import { jawMarks, type JawMarks } from './jawMarks'
 import { boundsOf, pointList, toPixels, type Bounds, type Viewport } from './viewport'
@@ -32,9 +32,9 @@ const BAND = { perDeg: 16, most: 34, least: 1.5 } as const
 const ON_IT_DEG = 0.05
 
 /** What the ribbon must show, clamp frame, mm. */
-export function ribbonBounds(job: Job, stations: readonly Station[]): Bounds {
-  const frame = clampFrame(job.held)
-  const jaws = job.rig.jaws
+export function ribbonBounds(setup: Setup, stations: readonly Station[]): Bounds {
+  const frame = clampFrame(setup.hold)
+  const jaws = setup.rig.jaws
   return boundsOf([
     ...stations
       .filter((_, i) => i % 20 === 0 || i === stations.length - 1)
@@ -52,13 +52,13 @@ export function ribbonBounds(job: Job, stations: readonly Station[]): Bounds {
 
 /** The blade as it is held with the deviation from the wanted angle as a band along its edge, in pixels. */
 export function ribbonView(
-  job: Job,
+  setup: Setup,
   along: readonly (Contact | Refusal)[],
   stations: readonly Station[],
   wantedDeg: number,
   viewport: Viewport,
 ): RibbonView {
-  const frame = clampFrame(job.held)
+  const frame = clampFrame(setup.hold)
   const k = viewport.scale
   const [e, f] = toPixels(toClampFrame([0, 0], frame), viewport)
   const edge = stations.map((station) => toPixels(toClampFrame(station.point, frame), viewport))
@@ -87,13 +87,13 @@ export function ribbonView(
     (best, deg, i) => (deg !== null && (best === null || Math.abs(deg) > Math.abs(off[best]!)) ? i : best),
     null,
   )
-  const jaws = job.rig.jaws
+  const jaws = setup.rig.jaws
   const [jx, jy] = toPixels([-(jaws?.widthMm ?? 0) / 2, 0], viewport)
   return {
     bladeTransform: `matrix(${k * frame.cos} ${-k * frame.sin} ${-k * frame.sin} ${-k * frame.cos} ${e} ${f})`,
-    bladePath: outlinePath(job.blade),
+    bladePath: outlinePath(setup.blade),
     jaws: jaws && { x: jx, y: jy, width: jaws.widthMm * k, height: jaws.depthMm * k },
-    marks: jawMarks(job, viewport),
+    marks: jawMarks(setup, viewport),
     edge: pointList(edge),
     bands,
     worst:

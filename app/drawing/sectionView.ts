@@ -1,7 +1,7 @@
 import { crossSectionHalf } from '#core/blade/crossSection'
 import type { Side } from '#core/clamping/centring'
 import type { SideSet } from '#core/evaluation/evaluate'
-import { centrePlaneOf, type Job } from '#core/setup/job'
+import { centrePlaneOf, type Setup } from '#core/setup/setup'
 import { radians } from '#core/units/angle'
 import { add, dot, rotate, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'
 import { dimension, type Dimension } from './dimension'
@@ -17,9 +17,9 @@ interface Stance {
  * A clamp lies flat, a table lies level under the tilted blade, an upright rig stands with the edge up and side A to
  * the right.
  */
-function stanceOf(job: Job, side: Side): Stance {
-  if (job.rig.kind === 'two-arm') return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
-  const tilt = job.rig.kind === 'table-post' ? radians(centrePlaneOf(job, side).tiltDeg) : 0
+function stanceOf(setup: Setup, side: Side): Stance {
+  if (setup.rig.kind === 'two-arm') return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
+  const tilt = setup.rig.kind === 'table-post' ? radians(centrePlaneOf(setup, side).tiltDeg) : 0
   return { x: rotate([1, 0], -tilt), y: rotate([0, 1], -tilt) }
 }
 
@@ -38,9 +38,9 @@ interface SectionPoints {
   readonly faceNormal: Vec2
 }
 
-function pointsOf(job: Job, set: SideSet, side: Side): SectionPoints {
+function pointsOf(setup: Setup, set: SideSet, side: Side): SectionPoints {
   const { contact } = set
-  const plane = centrePlaneOf(job, side)
+  const plane = centrePlaneOf(setup, side)
   const tilt = radians(plane.tiltDeg)
   const theta = radians(contact.edgeAngleDeg)
   // How far the tangent stands from the clamp's origin, square to the edge.
@@ -48,7 +48,7 @@ function pointsOf(job: Job, set: SideSet, side: Side): SectionPoints {
   const up: Vec2 = [Math.sin(tilt), Math.cos(tilt)]
   const pivot: Vec2 = [-contact.distanceMm, contact.heightMm]
   return {
-    stance: stanceOf(job, side),
+    stance: stanceOf(setup, side),
     fromClamp: (v, w) => {
       const above = w - plane.offsetMm
       return [v * Math.cos(tilt) + above * Math.sin(tilt) - out, above * Math.cos(tilt) - v * Math.sin(tilt)]
@@ -62,15 +62,15 @@ function pointsOf(job: Job, set: SideSet, side: Side): SectionPoints {
 }
 
 /** What the section must show, sheet mm. */
-export function sectionBounds(job: Job, set: SideSet, side: Side): Bounds {
-  const p = pointsOf(job, set, side)
-  const depth = job.rig.jaws?.depthMm ?? 0
-  const stoneOut = scale(p.faceWay, -Math.min(job.stone.lengthMm / 2, 45))
+export function sectionBounds(setup: Setup, set: SideSet, side: Side): Bounds {
+  const p = pointsOf(setup, set, side)
+  const depth = setup.rig.jaws?.depthMm ?? 0
+  const stoneOut = scale(p.faceWay, -Math.min(setup.stone.lengthMm / 2, 45))
   const corners: Vec2[] = [
     p.pivot,
-    [-job.blade.widthMm, -2],
+    [-setup.blade.widthMm, -2],
     stoneOut,
-    add(stoneOut, scale(p.faceNormal, job.stone.faceOffsetMm)),
+    add(stoneOut, scale(p.faceNormal, setup.stone.faceOffsetMm)),
     p.fromClamp(-depth, -8),
     p.pivotFoot,
     p.fromClamp(0, -14),
@@ -116,9 +116,15 @@ const LABEL_OVER_FACE_DEG = 33
  * The section square to the edge at the place looked at, in pixels: jaws or table, blade, pivot, rod, stone face, edge
  * angle.
  */
-export function sectionView(job: Job, set: SideSet, side: Side, wantedDeg: number, viewport: Viewport): SectionView {
-  const p = pointsOf(job, set, side)
-  const { blade, rig, stone } = job
+export function sectionView(
+  setup: Setup,
+  set: SideSet,
+  side: Side,
+  wantedDeg: number,
+  viewport: Viewport,
+): SectionView {
+  const p = pointsOf(setup, set, side)
+  const { blade, rig, stone } = setup
   const px = (point: Vec2) => toPixels(onSheet(point, p.stance), viewport)
   const { contact } = set
   const half = crossSectionHalf(blade, contact.edgeAngleDeg)

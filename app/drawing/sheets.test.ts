@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '#core/angle/contact'
 import { evenStations } from '#core/curve/stations'
 import { equalAngleLines } from '#core/dial/equalAngles'
-import { reacherAt } from '#core/setup/job'
-import { sampleJob } from '#core/setup/sampleJob.fixture'
+import { reacherAt } from '#core/setup/setup'
+import { sampleSetup } from '#core/setup/sampleSetup.fixture'
 import { cardPage } from '~/card/cardPage'
 import { cardPdf } from '~/card/cardPdf'
 import { gaugeView } from './gaugeView'
@@ -13,13 +13,13 @@ import { rigDimensions, rigSheet } from './rigSheet'
 import { unrolledView } from './unrolledView'
 import { whatIfRange, whatIfView } from './whatIfView'
 
-const stations = evenStations(sampleJob.blade.edge, 200)
-const along = contactsAlong(stations, sampleJob.held, reacherAt(sampleJob, 'A', 55))
+const stations = evenStations(sampleSetup.blade.edge, 200)
+const along = contactsAlong(stations, sampleSetup.hold, reacherAt(sampleSetup, 'A', 55))
 const viewport = { scale: 2, originX: 200, originY: 150 }
 const size = { width: 800, height: 400 }
 
 describe('the deviation as a band along the edge', () => {
-  const view = ribbonView(sampleJob, along, stations, 21, viewport)
+  const view = ribbonView(sampleSetup, along, stations, 21, viewport)
 
   it('says where it is worst, and tells steeper from flatter', () => {
     const worst = Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 21) : 0)))
@@ -32,15 +32,15 @@ describe('the deviation as a band along the edge', () => {
 
   it('an even edge has no band', () => {
     const arc = {
-      ...sampleJob.blade,
+      ...sampleSetup.blade,
       edge: [{ type: 'arc' as const, centre: [40, -95] as [number, number], radiusMm: 125, startDeg: 110, endDeg: 70 }],
     }
     const even = evenStations(arc.edge, 50)
-    const job = { ...sampleJob, blade: arc }
-    const contacts = contactsAlong(even, job.held, reacherAt(job, 'A', 55))
+    const setup = { ...sampleSetup, blade: arc }
+    const contacts = contactsAlong(even, setup.hold, reacherAt(setup, 'A', 55))
     const first = contacts[0]!
     const wanted = first.ok ? first.edgeAngleDeg : 0
-    expect(ribbonView(job, contacts, even, wanted, viewport).bands).toEqual([])
+    expect(ribbonView(setup, contacts, even, wanted, viewport).bands).toEqual([])
   })
 })
 
@@ -76,7 +76,7 @@ describe('what if', () => {
     const range = whatIfRange(28, 55, { lowestMm: 20, highestMm: 90 })
     const now = along[80]!
     if (!now.ok) throw new Error(now.reason)
-    const lines = equalAngleLines(sampleJob, 'A', stations[80]!, [now.edgeAngleDeg], {
+    const lines = equalAngleLines(sampleSetup, 'A', stations[80]!, [now.edgeAngleDeg], {
       fromMm: range.blade[0],
       toMm: range.blade[1],
       steps: 48,
@@ -124,8 +124,8 @@ describe('the map of holds', () => {
     }
     const view = mapView(
       map,
-      { ...sampleJob.held, bladeXMm: 20, turnDeg: 5 },
-      { ...sampleJob.held, bladeXMm: 90 },
+      { ...sampleSetup.hold, bladeXMm: 20, turnDeg: 5 },
+      { ...sampleSetup.hold, bladeXMm: 90 },
       'mm',
     )
     expect(
@@ -148,7 +148,7 @@ describe('the clamp card', () => {
   }
 
   it('draws the blade at 1:1 and a check line of 100 mm', () => {
-    const page = cardPage(sampleJob, content)
+    const page = cardPage(sampleSetup, content)
     const edge = page.lines[0]!.points
     expect(edge.at(-1)![0] - edge[0]![0]).toBeCloseTo(stations.at(-1)!.point[0], 6)
     const check = page.lines.find(
@@ -162,15 +162,15 @@ describe('the clamp card', () => {
 
   it('draws the marks of the jaws, and the landmark that lies on one under its tick', () => {
     const marked = {
-      ...sampleJob,
+      ...sampleSetup,
       rig: {
-        ...sampleJob.rig,
+        ...sampleSetup.rig,
         positionMarks: [
           { name: 'a', alongMm: -5 },
           { name: 'b', alongMm: 5 },
         ],
       },
-      blade: { ...sampleJob.blade, landmark: { what: 'stud', alongMm: 45 } },
+      blade: { ...sampleSetup.blade, landmark: { what: 'stud', alongMm: 45 } },
     }
     const page = cardPage(marked, content)
     const name = page.texts.find((text) => text.text === 'b')!
@@ -178,14 +178,14 @@ describe('the clamp card', () => {
       (line) => line.dashed && line.points.length === 2 && Math.abs(line.points[0]![0] - name.x + 0.6) < 1e-6,
     )
     expect(landmark!.points[1]![0]).toBeCloseTo(landmark!.points[0]![0], 6)
-    expect(cardPage(sampleJob, content).lines.length).toBe(page.lines.length - 3)
+    expect(cardPage(sampleSetup, content).lines.length).toBe(page.lines.length - 3)
   })
 
   it('says so when the blade is longer than the page', () => {
     const long = {
-      ...sampleJob,
+      ...sampleSetup,
       blade: {
-        ...sampleJob.blade,
+        ...sampleSetup.blade,
         edge: [{ type: 'line' as const, from: [0, 30] as [number, number], to: [330, 30] as [number, number] }],
       },
     }
@@ -196,7 +196,7 @@ describe('the clamp card', () => {
 
   it('becomes a PDF of one A4 page, whatever letters a name has', async () => {
     const { PDFDocument } = await import('pdf-lib')
-    const document = await PDFDocument.load(await cardPdf(cardPage(sampleJob, content), content.title))
+    const document = await PDFDocument.load(await cardPdf(cardPage(sampleSetup, content), content.title))
     expect(document.getPageCount()).toBe(1)
     const { width, height } = document.getPage(0).getSize()
     expect([width, height].map((points) => Math.round((points * 25.4) / 72))).toEqual([297, 210])

@@ -3,11 +3,11 @@ import { computed, ref } from 'vue'
 import { z } from 'zod'
 import {
   KEPT_SCHEMAS,
-  keptSetup,
+  keptJob,
   type KeptBlade,
   type KeptByKind,
   type KeptRig,
-  type KeptSetup,
+  type KeptJob,
   type KeptStone,
 } from '#core/kept/kept'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
@@ -29,7 +29,7 @@ export const useCollections = defineStore('collections', () => {
   const blades = ref<KeptBlade[]>([])
   const stones = ref<KeptStone[]>([])
   /** Those put away too: their clamp cards come back. */
-  const jobs = ref<KeptSetup[]>([])
+  const jobs = ref<KeptJob[]>([])
   const loaded = ref(false)
   const problem = ref('')
 
@@ -39,7 +39,7 @@ export const useCollections = defineStore('collections', () => {
       ask(z.array(KEPT_SCHEMAS.rigs), '/api/rigs?archived=true'),
       ask(z.array(KEPT_SCHEMAS.blades), '/api/blades?archived=true'),
       ask(z.array(KEPT_SCHEMAS.stones), '/api/stones?archived=true'),
-      ask(z.array(KEPT_SCHEMAS.setups), '/api/setups?archived=true'),
+      ask(z.array(KEPT_SCHEMAS.jobs), '/api/jobs?archived=true'),
       ask(z.array(rigVersion), '/api/rig-versions'),
     ])
     if (v.ok) rigVersions.value = v.value
@@ -59,7 +59,7 @@ export const useCollections = defineStore('collections', () => {
   const canStart = computed(() => rigs.value.length > 0 && blades.value.length > 0 && stones.value.length > 0)
 
   /** A new job with the rig and stone of the last one and a blade to begin with. */
-  async function startJob(): Promise<KeptSetup | null> {
+  async function startJob(): Promise<KeptJob | null> {
     const last = recentJobs.value[0]
     const usable = <T extends { id: string; archivedAt: string | null }>(things: T[], lastId: string | undefined) =>
       things.find((one) => one.id === lastId && one.archivedAt === null) ??
@@ -71,7 +71,7 @@ export const useCollections = defineStore('collections', () => {
     const begun = startingCard(
       { rig, blade, stone },
       doneWith(jobsByTime.value, { rigId: rig.id, bladeId: blade.id })[0] ?? null,
-      { jawsName: null, progression: [], wanted: { aDeg: 20, bDeg: 20, linked: true, why: '' } },
+      { jawsName: null, progression: [], wanted: { deg: { A: 20, B: 20 }, linked: true, why: '' } },
     )
     const content = {
       name: `New job ${jobs.value.length + 1}`,
@@ -81,7 +81,7 @@ export const useCollections = defineStore('collections', () => {
       stoneId: stone.id,
       ...begun,
     }
-    const answer = await ask(keptSetup, '/api/setups', 'POST', content)
+    const answer = await ask(keptJob, '/api/jobs', 'POST', content)
     if (!answer.ok) {
       problem.value = answer.problem.message
       return null
@@ -91,8 +91,8 @@ export const useCollections = defineStore('collections', () => {
   }
 
   /** Takes a job off the bench, or puts it back. */
-  async function shelve(job: KeptSetup, away: boolean): Promise<KeptSetup | null> {
-    const answer = await ask(keptSetup, `/api/setups/${job.id}/${away ? 'archive' : 'restore'}`, 'POST', {
+  async function shelve(job: KeptJob, away: boolean): Promise<KeptJob | null> {
+    const answer = await ask(keptJob, `/api/jobs/${job.id}/${away ? 'archive' : 'restore'}`, 'POST', {
       revision: job.revision,
     })
     if (!answer.ok) {
@@ -155,7 +155,7 @@ export const useCollections = defineStore('collections', () => {
   }
 
   /** Keeps the list in step with a job that was saved. */
-  function noteSaved(job: KeptSetup) {
+  function noteSaved(job: KeptJob) {
     jobs.value = jobs.value.map((one) => (one.id === job.id ? job : one))
   }
 

@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
-import { keptSetup } from '#core/kept/kept'
-import { setup as setupSchema, type Setup } from '#core/setup/setup'
+import { keptJob } from '#core/kept/kept'
+import { setup as jobSchema, type Job } from '#core/job/job'
 import { ask } from '~/saving/api'
 import { autosave, type Autosave, type SaveState } from '~/saving/autosave'
 import { emptyHistory, redo as redone, undo as undone, withStep, type History } from '~/saving/history'
@@ -12,8 +12,8 @@ import { useCollections } from './collections'
 const historyKey = (id: string) => `jaw-tilt-history:${id}`
 const journalKey = (id: string) => `jaw-tilt-unsaved:${id}`
 
-const parseContent = (value: unknown): Setup | null => {
-  const parsed = setupSchema.safeParse(value)
+const parseContent = (value: unknown): Job | null => {
+  const parsed = jobSchema.safeParse(value)
   return parsed.success ? parsed.data : null
 }
 
@@ -21,19 +21,19 @@ const parseContent = (value: unknown): Setup | null => {
 export const useJob = defineStore('job', () => {
   const collections = useCollections()
   const id = ref<string | null>(null)
-  const content = shallowRef<Setup | null>(null)
-  const saveState = shallowRef<SaveState<Setup>>({ is: 'saved' })
-  const history = shallowRef<History<Setup>>(emptyHistory())
+  const content = shallowRef<Job | null>(null)
+  const saveState = shallowRef<SaveState<Job>>({ is: 'saved' })
+  const history = shallowRef<History<Job>>(emptyHistory())
   const missing = ref(false)
   const lastStep = ref('')
-  let saver: Autosave<Setup> | null = null
+  let saver: Autosave<Job> | null = null
   let channel: BroadcastChannel | null = null
 
   /** Opens a job: what the server has, or the newer unsaved change that this browser still holds. */
   async function open(jobId: string) {
     close()
     missing.value = false
-    const answer = await ask(keptSetup, `/api/setups/${jobId}`)
+    const answer = await ask(keptJob, `/api/jobs/${jobId}`)
     if (!answer.ok) {
       missing.value = true
       return
@@ -41,11 +41,11 @@ export const useJob = defineStore('job', () => {
     const kept = answer.value
     const journal = storageJournal(localStorage, journalKey(jobId), parseContent)
     id.value = jobId
-    saver = autosave<Setup>(kept.revision, {
+    saver = autosave<Job>(kept.revision, {
       journal,
       parse: parseContent,
       gatherMs: 150,
-      send: (changed, revision) => ask(keptSetup, `/api/setups/${jobId}`, 'PUT', { ...changed, revision }),
+      send: (changed, revision) => ask(keptJob, `/api/jobs/${jobId}`, 'PUT', { ...changed, revision }),
       // A job that was left may still be sending its last change.
       onState: (state) => id.value === jobId && (saveState.value = state),
       onSaved: (revision, saved) => {
@@ -53,7 +53,7 @@ export const useJob = defineStore('job', () => {
         collections.noteSaved({ ...kept, ...saved, revision, updatedAt: new Date().toISOString() })
       },
     })
-    content.value = setupSchema.parse(kept)
+    content.value = jobSchema.parse(kept)
     saveState.value = { is: 'saved' }
     history.value = storedHistory(jobId)
     listen(jobId)
@@ -68,13 +68,13 @@ export const useJob = defineStore('job', () => {
     channel = new BroadcastChannel('jaw-tilt-jobs')
     channel.onmessage = async ({ data }: MessageEvent<{ id: string; revision: number }>) => {
       if (data.id !== jobId || !saver || saver.unsaved || data.revision <= saver.revision) return
-      const answer = await ask(keptSetup, `/api/setups/${jobId}`)
+      const answer = await ask(keptJob, `/api/jobs/${jobId}`)
       if (answer.ok && saver && !saver.unsaved) adopt(answer.value)
     }
   }
 
-  function adopt(kept: Setup & { revision: number }) {
-    content.value = setupSchema.parse(kept)
+  function adopt(kept: Job & { revision: number }) {
+    content.value = jobSchema.parse(kept)
     saver?.adopt(kept.revision)
   }
 
@@ -90,17 +90,17 @@ export const useJob = defineStore('job', () => {
    * Changes the job, keeps it and makes it undoable. Changes of one gesture (a drag, a held key) are one step.
    * Content that the schema refuses is not taken; the message comes back.
    */
-  function change(label: string, patch: Partial<Setup>, gesture: string | null = null): string | null {
+  function change(label: string, patch: Partial<Job>, gesture: string | null = null): string | null {
     const before = content.value
     if (!before) return null
-    const parsed = setupSchema.safeParse({ ...before, ...patch })
+    const parsed = jobSchema.safeParse({ ...before, ...patch })
     if (!parsed.success) return parsed.error.issues[0]?.message ?? 'This cannot be kept.'
     lastStep.value = label
     settle(parsed.data, withStep(history.value, { label, before, after: parsed.data, gesture }))
     return null
   }
 
-  function settle(next: Setup, withHistory: History<Setup>) {
+  function settle(next: Job, withHistory: History<Job>) {
     content.value = next
     history.value = withHistory
     void keepHistory()
@@ -119,7 +119,7 @@ export const useJob = defineStore('job', () => {
 
   const goBack = () => step(undone(history.value), 'Undone')
   const goForward = () => step(redone(history.value), 'Done again')
-  function step(to: ReturnType<typeof undone<Setup>>, word: string) {
+  function step(to: ReturnType<typeof undone<Job>>, word: string) {
     if (!to) return
     lastStep.value = `${word}: ${to.label}`
     settle(to.content, to.history)
@@ -131,7 +131,7 @@ export const useJob = defineStore('job', () => {
     const mine = content.value
     if (state.is !== 'conflict' || !mine || !saver) return
     if (keep === 'mine') return void saver.overwrite(state.theirs.revision, mine)
-    const theirs = setupSchema.parse(state.theirs)
+    const theirs = jobSchema.parse(state.theirs)
     history.value = withStep(history.value, {
       label: 'take the other version',
       before: mine,
@@ -163,9 +163,9 @@ export const useJob = defineStore('job', () => {
 })
 
 /** The undo steps of this tab's session, so that a reload does not end them. */
-function storedHistory(jobId: string): History<Setup> {
+function storedHistory(jobId: string): History<Job> {
   try {
-    return (JSON.parse(sessionStorage.getItem(historyKey(jobId)) ?? 'null') as History<Setup> | null) ?? emptyHistory()
+    return (JSON.parse(sessionStorage.getItem(historyKey(jobId)) ?? 'null') as History<Job> | null) ?? emptyHistory()
   } catch {
     return emptyHistory()
   }

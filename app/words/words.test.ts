@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { refuse } from '#core/angle/reasons'
-import { postRig, sampleJob, scaleRig, screwRig, slotRig } from '#core/setup/sampleJob.fixture'
+import { postRig, sampleSetup, scaleRig, screwRig, slotRig } from '#core/setup/sampleSetup.fixture'
 import { angleText, differenceText, steepnessText } from './angleText'
 import { dialFigures, dialText } from './dialText'
 import { elsewhereText, grainText } from './grainText'
@@ -40,15 +40,15 @@ describe('words for the bench', () => {
       ],
     }
     const blade = { landmark: { what: 'stud', alongMm: 30 } }
-    const { held } = sampleJob
-    expect(moveText(rig, blade, held, { ...held, bladeXMm: 52, turnDeg: -4.5, bladeYMm: 12 }, 'mm')).toBe(
+    const { hold } = sampleSetup
+    expect(moveText(rig, blade, hold, { ...hold, bladeXMm: 52, turnDeg: -4.5, bladeYMm: 12 }, 'mm')).toBe(
       'Hold it 12.0 mm nearer the tip, turned 4.5°, tip in, on pin 2',
     )
-    expect(moveText(rig, blade, held, { ...held, bladeXMm: 35, bladeYMm: 8 }, 'mm')).toBe(
+    expect(moveText(rig, blade, hold, { ...hold, bladeXMm: 35, bladeYMm: 8 }, 'mm')).toBe(
       'Hold it with the stud on mark b, 5.0 mm nearer the heel, 8.0 mm deep',
     )
-    expect(moveText(rig, blade, { ...held, turnDeg: 3 }, held, 'in')).toBe('Hold it not turned')
-    expect(moveText(rig, blade, held, held, 'mm')).toBe('Hold it as it is')
+    expect(moveText(rig, blade, { ...hold, turnDeg: 3 }, hold, 'in')).toBe('Hold it not turned')
+    expect(moveText(rig, blade, hold, hold, 'mm')).toBe('Hold it as it is')
     expect([stopAt(rig, 12.1), stopAt(rig, 9)]).toEqual(['pin 2', null])
     expect(middleMark(rig)?.name).toBe('c')
   })

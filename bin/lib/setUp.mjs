@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
 export const root = fileURLToPath(new URL('../..', import.meta.url))
-const within = (...path) => join(root, ...path)
+const inProject = (...path) => join(root, ...path)
 
 /** What a build is made of. */
 const SOURCES = ['app', 'core', 'server', 'public', 'nuxt.config.ts', 'package-lock.json']
@@ -46,8 +46,8 @@ function newest(path) {
 /** Installs the packages of the lock file where they are missing or older than it. */
 export async function install() {
   if (
-    changed(within('node_modules/.package-lock.json')) >= changed(within('package-lock.json')) &&
-    existsSync(within('.nuxt/tsconfig.json'))
+    changed(inProject('node_modules/.package-lock.json')) >= changed(inProject('package-lock.json')) &&
+    existsSync(inProject('.nuxt/tsconfig.json'))
   )
     return
   say('Installing the packages (once; a minute or two)')
@@ -57,8 +57,8 @@ export async function install() {
 
 /** Builds when there is no build, or it is older than the sources. */
 export async function build() {
-  const built = changed(within('.output/nitro.json'))
-  if (built > 0 && SOURCES.every((path) => newest(within(path)) <= built)) return
+  const built = changed(inProject('.output/nitro.json'))
+  if (built > 0 && SOURCES.every((path) => newest(inProject(path)) <= built)) return
   say('Building the application (half a minute)')
   if ((await run('npx', ['nuxt', 'build'])) !== 0) giveUp('The build failed; the lines above say why.')
 }

@@ -2,14 +2,14 @@ import { bench, describe } from 'vitest'
 import { evenStations } from '../curve/stations'
 import { settingOfHeight } from '../rig/dial'
 import { evaluate } from '../evaluation/evaluate'
-import { postRig, sampleJob } from '../setup/sampleJob.fixture'
-import { reacherAt } from '../setup/job'
+import { postRig, sampleSetup } from '../setup/sampleSetup.fixture'
+import { reacherAt } from '../setup/setup'
 import { contactsAlong } from './contact'
 
-const job = {
-  ...sampleJob,
+const setup = {
+  ...sampleSetup,
   blade: {
-    ...sampleJob.blade,
+    ...sampleSetup.blade,
     edge: [
       {
         type: 'bezier' as const,
@@ -23,17 +23,17 @@ const job = {
     ],
   },
 }
-const stations = evenStations(job.blade.edge, 400)
-const dialled = { a: settingOfHeight(postRig, 58), b: settingOfHeight(postRig, 58), linked: true }
+const stations = evenStations(setup.blade.edge, 400)
+const dialled = { A: settingOfHeight(postRig, 58), B: settingOfHeight(postRig, 58), linked: true }
 
 describe('an edge of 400 stations', () => {
   bench('edge angle along the edge, both sides', () => {
-    contactsAlong(stations, job.held, reacherAt(job, 'A', 58))
-    contactsAlong(stations, job.held, reacherAt(job, 'B', 58))
+    contactsAlong(stations, setup.hold, reacherAt(setup, 'A', 58))
+    contactsAlong(stations, setup.hold, reacherAt(setup, 'B', 58))
   })
   bench('everything a drag recomputes', () => {
     evaluate(
-      job,
+      setup,
       {
         dialled,
         lookAtMm: null,
@@ -44,6 +44,6 @@ describe('an edge of 400 stations', () => {
     )
   })
   bench('sampling the stations (once for a blade)', () => {
-    evenStations(job.blade.edge, 400)
+    evenStations(setup.blade.edge, 400)
   })
 })

@@ -53,20 +53,20 @@ const over = (w: number, faceOffsetMm = 6, u = 0, v = -95): Reacher => ({
 describe('the brute-force reference cases', () => {
   for (const c of reference.cases) {
     it(c.name, () => {
-      const held = heldOf(c.mount)
+      const hold = heldOf(c.mount)
       for (const s of c.stations) {
         const { point, heading } = segmentAt(segmentOf(c.edge[s.segment]!), s.t)
         const pivot = pivotOverBlade(
           { u: c.pivot[0]!, v: c.pivot[1]!, w: c.pivot[2]! },
-          grippedCentrePlane(held, s.side as Side),
+          grippedCentrePlane(hold, s.side as Side),
         )
         const over: Reacher = { pivot, slideMm: 0, faceOffsetMm: c.faceOffset, rodLengthMm: 1000 }
         // The search took its tangents by differences: at the ends of arcs they are off by up to 3e-5°. Ours agree to
         // that, and from the search's own tangent the angles agree to 1e-6°.
-        const turn = held.turnDeg
+        const turn = hold.turnDeg
         expect(Math.abs((Math.atan2(heading[1], heading[0]) * 180) / Math.PI + turn - s.headingDeg)).toBeLessThan(3e-5)
         const sought = rotate([1, 0], ((s.headingDeg - turn) * Math.PI) / 180)
-        const contact = contactAt({ fromHeelMm: 0, point, heading: sought }, held, over)
+        const contact = contactAt({ fromHeelMm: 0, point, heading: sought }, hold, over)
         if (!contact.ok) throw new Error(contact.reason)
         expect(Math.abs(contact.point[0] - s.u)).toBeLessThan(1e-6)
         expect(Math.abs(contact.point[1] - s.v)).toBeLessThan(1e-6)
@@ -112,9 +112,9 @@ describe('facts about a guided edge', () => {
         fc.double({ min: -40, max: 40, noNaN: true }),
         fc.double({ min: -50, max: 50, noNaN: true }),
         (turnDeg, u) => {
-          const held = { ...centred, turnDeg }
+          const hold = { ...centred, turnDeg }
           const mirroredHeld = { ...centred, turnDeg: -turnDeg }
-          const a = contactAt(straight, held, over(60, 6, u))
+          const a = contactAt(straight, hold, over(60, 6, u))
           const b = contactAt(straight, mirroredHeld, over(60, 6, -u))
           expect(a.ok).toBe(b.ok)
           if (a.ok && b.ok) expect(a.edgeAngleDeg).toBeCloseTo(b.edgeAngleDeg, 9)

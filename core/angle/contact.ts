@@ -36,12 +36,12 @@ export interface Contact extends Pedal {
  * contact lies beyond the rod's end or outside the stops of its stroke (`limit`: the reach from the pivot needed, mm).
  * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
  */
-export const contactAt = (station: Station, held: ClampPosition, over: Reacher): Contact | Refusal =>
-  contactIn(clampFrame(held), station, over)
+export const contactAt = (station: Station, hold: ClampPosition, over: Reacher): Contact | Refusal =>
+  contactIn(clampFrame(hold), station, over)
 
 /** The contacts along an edge, station by station, each with its angle or the reason why there is none. */
-export function contactsAlong(stations: readonly Station[], held: ClampPosition, over: Reacher): (Contact | Refusal)[] {
-  const frame = clampFrame(held)
+export function contactsAlong(stations: readonly Station[], hold: ClampPosition, over: Reacher): (Contact | Refusal)[] {
+  const frame = clampFrame(hold)
   return stations.map((station) => contactIn(frame, station, over))
 }
 
@@ -81,8 +81,8 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
  * face offset, mm. Zero where the angle is met; linear in the pivot's height.
  * Source: docs/geometry.md, "Solving for a wanted angle".
  */
-export function faceGapMm(station: Station, held: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
+export function faceGapMm(station: Station, hold: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
   const theta = radians(edgeAngleDeg)
-  const { distanceMm } = pedalAt(station, clampFrame(held), over.pivot, over.slideMm)
+  const { distanceMm } = pedalAt(station, clampFrame(hold), over.pivot, over.slideMm)
   return over.pivot.w * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
 }

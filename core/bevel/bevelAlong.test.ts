@@ -4,19 +4,19 @@ import { bladeThere } from '../blade/taper'
 import { crossSectionHalf } from '../blade/crossSection'
 import { primaryFaceDeg } from '../blade/primaryFace'
 import { evenStations } from '../curve/stations'
-import { reacherAt } from '../setup/job'
-import { sampleJob } from '../setup/sampleJob.fixture'
+import { reacherAt } from '../setup/setup'
+import { sampleSetup } from '../setup/sampleSetup.fixture'
 import { bevelAlong } from './bevelAlong'
 
-const stations = evenStations(sampleJob.blade.edge, 40)
+const stations = evenStations(sampleSetup.blade.edge, 40)
 const places = stations.map((station) => station.fromHeelMm)
 const tapering = {
-  ...sampleJob.blade,
-  bevelDeg: { aDeg: 20, bDeg: 18 },
+  ...sampleSetup.blade,
+  bevelDeg: { A: 20, B: 18 },
   thicknessBehindEdgeTipMm: 0.3,
   spineThicknessTipMm: 1.8,
 }
-const contacts = contactsAlong(stations, sampleJob.held, reacherAt(sampleJob, 'A', 58))
+const contacts = contactsAlong(stations, sampleSetup.hold, reacherAt(sampleSetup, 'A', 58))
 const at = (edgeAngleDeg: number): Contact[] => contacts.map((contact) => ({ ...(contact as Contact), edgeAngleDeg }))
 const TAN_20 = Math.tan(Math.PI / 9)
 const width = (thickness: number, deg: number) => thickness / 2 / Math.sin((deg * Math.PI) / 180)
@@ -51,12 +51,12 @@ describe('the bevel along the edge', () => {
 
 describe('the section of a blade', () => {
   it('has the edge angle at its apex, its shoulder behind it and the spine at its back', () => {
-    const [apex, shoulder] = crossSectionHalf(sampleJob.blade, 20)
+    const [apex, shoulder] = crossSectionHalf(sampleSetup.blade, 20)
     expect(apex).toEqual([0, 0])
     expect((Math.atan2(shoulder![1], shoulder![0]) * 180) / Math.PI).toBeCloseTo(20, 9)
     expect(shoulder![1]).toBe(0.25)
-    expect(crossSectionHalf(sampleJob.blade, 20).at(-1)).toEqual([28, 1.5])
-    expect(crossSectionHalf({ ...sampleJob.blade, bevels: 'A' }, 20).at(-1)).toEqual([28, 3])
+    expect(crossSectionHalf(sampleSetup.blade, 20).at(-1)).toEqual([28, 1.5])
+    expect(crossSectionHalf({ ...sampleSetup.blade, bevels: 'A' }, 20).at(-1)).toEqual([28, 3])
   })
 
   it('its thicknesses run straight from heel to tip, and its flat falls by the primary half-angle', () => {
@@ -64,17 +64,17 @@ describe('the section of a blade', () => {
       spineThicknessMm: expect.closeTo(2.4, 9),
       thicknessBehindEdgeMm: expect.closeTo(0.4, 9),
     })
-    expect(primaryFaceDeg(sampleJob.blade, 'B')).toBeCloseTo(
+    expect(primaryFaceDeg(sampleSetup.blade, 'B')).toBeCloseTo(
       (Math.atan(1.25 / (26 - 0.25 / TAN_20)) * 180) / Math.PI,
       9,
     )
-    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'B')).toBe(0)
-    expect(primaryFaceDeg({ ...sampleJob.blade, bevels: 'A' }, 'A')).toBeCloseTo(
+    expect(primaryFaceDeg({ ...sampleSetup.blade, bevels: 'A' }, 'B')).toBe(0)
+    expect(primaryFaceDeg({ ...sampleSetup.blade, bevels: 'A' }, 'A')).toBeCloseTo(
       (Math.atan(2.5 / (26 - 0.5 / TAN_20)) * 180) / Math.PI,
       9,
     )
     // A bevel that was proved says better where the shoulder lies; the drawn section has the same slope.
-    const proved = { ...sampleJob.blade, bevelDeg: { aDeg: 14, bDeg: 16 } }
+    const proved = { ...sampleSetup.blade, bevelDeg: { A: 14, B: 16 } }
     const [, shoulder, end] = crossSectionHalf(proved, 15)
     expect(primaryFaceDeg(proved, 'A')).toBeCloseTo(
       (Math.atan2(end![1] - shoulder![1], end![0] - shoulder![0]) * 180) / Math.PI,

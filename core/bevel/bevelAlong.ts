@@ -27,7 +27,7 @@ export function bevelAlong(
   fromHeelMm: readonly number[],
 ): BevelThere[] {
   const total = fromHeelMm.at(-1) || 1
-  const thereDeg = of.bevelDeg && (side === 'A' ? of.bevelDeg.aDeg : of.bevelDeg.bDeg)
+  const thereDeg = of.bevelDeg && of.bevelDeg[side]
   const share = of.bevels === 'A' ? 1 : 0.5
   return along.map((contact, i) => {
     const place = fromHeelMm[i]!

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bellyBlade, sampleJob } from '../setup/sampleJob.fixture'
+import { bellyBlade, sampleSetup } from '../setup/sampleSetup.fixture'
 import type { Blade } from './blade'
 import { restingCentrePlane } from './restingCentrePlane'
 import { shoulderDepthMm } from './shoulder'
@@ -18,7 +18,7 @@ const blades = fc
     ...bellyBlade,
     ...measures,
     widthMm: 26,
-    bevelDeg: bevel === null ? null : { aDeg: bevel, bDeg: bevel },
+    bevelDeg: bevel === null ? null : { A: bevel, B: bevel },
   }))
 
 describe('a blade lying on a table', () => {
@@ -29,7 +29,7 @@ describe('a blade lying on a table', () => {
         fc.property(blades, between(-10, 20), between(-10, 10), (blade, bladeYMm, turnDeg) => {
           const { offsetMm, tiltDeg, axisTurnDeg } = restingCentrePlane(
             blade,
-            { ...sampleJob.held, bladeYMm, turnDeg, tiltDeg: 0, centreOffsetMm: 0 },
+            { ...sampleSetup.hold, bladeYMm, turnDeg, tiltDeg: 0, centreOffsetMm: 0 },
             side,
           )
           expect(axisTurnDeg).toBe(turnDeg)

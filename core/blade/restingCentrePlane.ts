@@ -12,16 +12,16 @@ import { shoulderDepthMm } from './shoulder'
  * with side B up. A blade with a bevel on side A alone is measured from its flat back. Source: docs/geometry.md,
  * "Rigs", table with post.
  */
-export function restingCentrePlane(of: Blade, held: ClampPosition, side: Side): CentrePlane {
+export function restingCentrePlane(of: Blade, hold: ClampPosition, side: Side): CentrePlane {
   const flatBack = of.bevels === 'A'
   const slope = flatBack ? 0 : primaryHalfAngleDeg(of)
-  const half = slope - (side === 'A' ? held.tiltDeg : -held.tiltDeg)
-  const edgeFromOrigin = of.widthMm - held.bladeYMm
+  const half = slope - (side === 'A' ? hold.tiltDeg : -hold.tiltDeg)
+  const edgeFromOrigin = of.widthMm - hold.bladeYMm
   const faceAtEdge = flatBack ? 0 : of.thicknessBehindEdgeMm / 2 - shoulderDepthMm(of) * Math.tan(radians(slope))
   const edgeOverTable = faceAtEdge * Math.cos(radians(half))
   return {
     offsetMm: edgeOverTable + edgeFromOrigin * Math.sin(radians(half)),
     tiltDeg: -half,
-    axisTurnDeg: held.turnDeg,
+    axisTurnDeg: hold.turnDeg,
   }
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { mm } from '../measure/measure'
 import type { Curve } from '../curve/curve'
 import type { Segment } from '../curve/segment'
 import type { Vec2 } from '../vector/vec2'
@@ -19,7 +20,7 @@ export const SHAPE_IDS = [
 ] as const
 export type ShapeId = (typeof SHAPE_IDS)[number]
 
-const measure = z.number().min(0).max(1000)
+const measure = mm({ least: 0, most: 1000 })
 /** The measures that a shape is fitted by. */
 export const shapeMeasures = z.object({
   /** Heel to tip, along the spine. */

@@ -15,7 +15,6 @@ export function shoulderDepthMm(
   of: Pick<Blade, 'bevels' | 'thicknessBehindEdgeMm' | 'primaryGrindHeightMm' | 'bevelDeg'>,
 ): number {
   const { bevelDeg } = of
-  const deg =
-    bevelDeg === null ? USUAL_BEVEL_DEG : of.bevels === 'A' ? bevelDeg.aDeg : (bevelDeg.aDeg + bevelDeg.bDeg) / 2
+  const deg = bevelDeg === null ? USUAL_BEVEL_DEG : of.bevels === 'A' ? bevelDeg.A : (bevelDeg.A + bevelDeg.B) / 2
   return Math.min(bevelThicknessMm(of) / Math.tan(radians(deg)), (1 - LEAST_FACE_SHARE) * of.primaryGrindHeightMm)
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { mm } from '../measure/measure'
 import { cornersOf } from '../curve/corners'
 import type { Curve } from '../curve/curve'
 import type { Station } from '../curve/stations'
@@ -10,8 +11,8 @@ export type ZoneKind = (typeof ZONE_KINDS)[number]
 /** A stretch of the edge that behaves alike, arc length from the heel. */
 export const zone = z.object({
   kind: z.enum(ZONE_KINDS),
-  fromMm: z.number().min(0).max(3000),
-  toMm: z.number().min(0).max(3000),
+  fromMm: mm({ least: 0, most: 3000 }),
+  toMm: mm({ least: 0, most: 3000 }),
 })
 export type Zone = z.infer<typeof zone>
 

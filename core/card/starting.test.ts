@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest'
 import { holdLimits } from '../placement/holdLimits'
 import { evenStations } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
-import { cardOf, doneWith, heldAlike } from './sameAgain'
-import { armsRig, postRig, sampleJob, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
-import { setup } from '../setup/setup'
+import { cardOf, doneWith, sameHold } from './sameAgain'
+import { armsRig, postRig, sampleSetup, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleSetup.fixture'
+import { job } from '../job/job'
 import { startingCard, startingHold } from './starting'
 
 const [rigId, bladeId, otherId] = [
@@ -12,9 +12,9 @@ const [rigId, bladeId, otherId] = [
   '0b7d2c3e-0000-7000-8000-000000000002',
   '0b7d2c3e-0000-7000-8000-000000000003',
 ]
-const wanted = { aDeg: 19, bDeg: 19, linked: true, why: 'as it was' }
-const now = { jawsName: null, progression: [], wanted: { aDeg: 22, bDeg: 22, linked: true, why: '' } }
-const earlier = setup.parse({
+const wanted = { deg: { A: 19, B: 19 }, linked: true, why: 'as it was' }
+const now = { jawsName: null, progression: [], wanted: { deg: { A: 22, B: 22 }, linked: true, why: '' } }
+const earlier = job.parse({
   name: 'Last week',
   rigId,
   bladeId,
@@ -23,16 +23,16 @@ const earlier = setup.parse({
   jawsName: 'Narrow',
   progression: [otherId],
   wanted,
-  held: { bladeXMm: 42, bladeYMm: 7, turnDeg: 2 },
-  dialled: { a: { by: 'slot', label: '4' }, b: { by: 'slot', label: '4' }, linked: true },
+  hold: { bladeXMm: 42, bladeYMm: 7, turnDeg: 2 },
+  dialled: { A: { by: 'slot', label: '4' }, B: { by: 'slot', label: '4' }, linked: true },
 })
 
 describe('how a job begins', () => {
   it('as the blade was held, dialled and wanted on this rig before', () => {
-    const card = startingCard({ ...sampleJob, rig: slotRig }, earlier, now)
+    const card = startingCard({ ...sampleSetup, rig: slotRig }, earlier, now)
     expect(card).toEqual(cardOf(earlier))
-    expect(heldAlike({ ...earlier, ...card }, earlier)).toBe(true)
-    expect(heldAlike({ ...earlier, held: { ...earlier.held, turnDeg: 3 } }, earlier)).toBe(false)
+    expect(sameHold({ ...earlier, ...card }, earlier)).toBe(true)
+    expect(sameHold({ ...earlier, hold: { ...earlier.hold, turnDeg: 3 } }, earlier)).toBe(false)
   })
 
   it('dialled anew where the rig has no such slot any more, the hold as it was', () => {
@@ -46,9 +46,9 @@ describe('how a job begins', () => {
         ],
       } as typeof slotRig.height,
     }
-    const card = startingCard({ ...sampleJob, rig }, earlier, now)
-    expect(card.held).toEqual(earlier.held)
-    expect(heightOfSetting(rig, card.dialled.a).ok).toBe(true)
+    const card = startingCard({ ...sampleSetup, rig }, earlier, now)
+    expect(card.hold).toEqual(earlier.hold)
+    expect(heightOfSetting(rig, card.dialled.A).ok).toBe(true)
     expect(card.wanted).toEqual(wanted)
   })
 
@@ -69,16 +69,16 @@ describe('how a job begins', () => {
     ['arms', armsRig],
     ['table', tableRig],
   ])('without one, at a place that this rig (%s) can hold and reach, on what is wanted now', (_, rig) => {
-    const card = startingCard({ ...sampleJob, rig }, null, now)
-    expect(card).toMatchObject({ ...now, held: startingHold(rig, sampleJob.blade) })
-    const height = heightOfSetting(rig, card.dialled.a)
+    const card = startingCard({ ...sampleSetup, rig }, null, now)
+    expect(card).toMatchObject({ ...now, hold: startingHold(rig, sampleSetup.blade) })
+    const height = heightOfSetting(rig, card.dialled.A)
     expect(
       height.ok &&
         holdLimits(
-          { ...sampleJob, rig, held: card.held },
+          { ...sampleSetup, rig, hold: card.hold },
           'A',
-          evenStations(sampleJob.blade.edge, 50),
-        )(card.held, height.heightMm),
+          evenStations(sampleSetup.blade.edge, 50),
+        )(card.hold, height.heightMm),
     ).toBeNull()
   })
 })

@@ -5,9 +5,9 @@ import { whatToDial } from '../dial/whatToDial'
 import { heightOfSetting, heightRange, settingOfHeight } from '../rig/dial'
 import { restsOnTable, type Rig } from '../rig/rig'
 import type { Blade } from '../blade/blade'
-import type { Job } from '../setup/job'
-import { cardOf, type ClampCard } from './sameAgain'
 import type { Setup } from '../setup/setup'
+import { cardOf, type ClampCard } from './sameAgain'
+import type { Job } from '../job/job'
 
 /** The most of a blade's width that the jaws are given to begin with, mm. */
 const GRIP_MM = 12
@@ -26,14 +26,14 @@ export function startingHold(rig: Rig, blade: Blade): ClampPosition {
  * What to dial to begin with: the wanted angle at the middle of the jaws where the rig can give it, else the middle of
  * its range.
  */
-export function startingDial(job: Job, wanted: Setup['wanted']): Setup['dialled'] {
-  const station = stationAt(job.blade.edge, curveLength(job.blade.edge) / 2)
-  const [a, b] = [whatToDial(job, 'A', wanted.aDeg, station), whatToDial(job, 'B', wanted.bDeg, station)]
-  const { lowestMm, highestMm } = heightRange(job.rig)
-  const middle = settingOfHeight(job.rig, (lowestMm + highestMm) / 2)
-  const linked = job.rig.pivotB === null
+export function startingDial(setup: Setup, wanted: Job['wanted']): Job['dialled'] {
+  const station = stationAt(setup.blade.edge, curveLength(setup.blade.edge) / 2)
+  const [a, b] = [whatToDial(setup, 'A', wanted.deg.A, station), whatToDial(setup, 'B', wanted.deg.B, station)]
+  const { lowestMm, highestMm } = heightRange(setup.rig)
+  const middle = settingOfHeight(setup.rig, (lowestMm + highestMm) / 2)
+  const linked = setup.rig.pivotB === null
   const forA = a.ok ? a.setting : middle
-  return { a: forA, b: linked ? forA : b.ok ? b.setting : middle, linked }
+  return { A: forA, B: linked ? forA : b.ok ? b.setting : middle, linked }
 }
 
 /**
@@ -41,13 +41,13 @@ export function startingDial(job: Job, wanted: Setup['wanted']): Setup['dialled'
  * such setting any more); without one, at a place to begin with, and `now` goes on.
  */
 export function startingCard(
-  things: Omit<Job, 'held'>,
-  earlier: Setup | null,
+  things: Omit<Setup, 'hold'>,
+  earlier: Job | null,
   now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted'>,
 ): ClampCard {
   const card = earlier && cardOf(earlier)
-  if (card && [card.dialled.a, card.dialled.b].every((setting) => heightOfSetting(things.rig, setting).ok)) return card
-  const held = card?.held ?? startingHold(things.rig, things.blade)
+  if (card && [card.dialled.A, card.dialled.B].every((setting) => heightOfSetting(things.rig, setting).ok)) return card
+  const hold = card?.hold ?? startingHold(things.rig, things.blade)
   const { jawsName, progression, wanted } = card ?? now
-  return { jawsName, progression, wanted, held, dialled: startingDial({ ...things, held }, wanted) }
+  return { jawsName, progression, wanted, hold, dialled: startingDial({ ...things, hold }, wanted) }
 }

@@ -1,14 +1,14 @@
 import type { Curve } from '../curve/curve'
 import { stationAt, type Station } from '../curve/stations'
-import { clampFrame, heldWith, toBladeFrame, toClampFrame } from './clampFrame'
+import { clampFrame, holdWith, toBladeFrame, toClampFrame } from './clampFrame'
 import type { ClampPosition } from './clampPosition'
 
 /**
  * The place of the edge over the middle of the jaws (u = 0), found between neighbouring stations; the end nearer to the
  * jaws where the edge does not pass over them. Stations: from heel to tip.
  */
-export function stationOverJaws(edge: Curve, stations: readonly Station[], held: ClampPosition): Station {
-  const frame = clampFrame(held)
+export function stationOverJaws(edge: Curve, stations: readonly Station[], hold: ClampPosition): Station {
+  const frame = clampFrame(hold)
   const u = stations.map((station) => toClampFrame(station.point, frame)[0])
   for (let i = 1; i < u.length; i++) {
     const a = u[i - 1]!
@@ -21,9 +21,9 @@ export function stationOverJaws(edge: Curve, stations: readonly Station[], held:
 }
 
 /** Blade height, mm: how far the edge stands out of the jaws at a station. Source: docs/geometry.md, "Frames". */
-export const bladeHeightMm = (station: Station, held: ClampPosition): number =>
-  toClampFrame(station.point, clampFrame(held))[1]
+export const bladeHeightMm = (station: Station, hold: ClampPosition): number =>
+  toClampFrame(station.point, clampFrame(hold))[1]
 
 /** The blade moved by so much along the jaws (towards the tip) and out of them, in the clamp frame, mm. */
-export const moved = (held: ClampPosition, alongMm: number, outMm: number): ClampPosition =>
-  heldWith(toBladeFrame([0, 0], clampFrame(held)), [alongMm, outMm], held)
+export const moved = (hold: ClampPosition, alongMm: number, outMm: number): ClampPosition =>
+  holdWith(toBladeFrame([0, 0], clampFrame(hold)), [alongMm, outMm], hold)

@@ -5,6 +5,11 @@ import type { ClampPosition } from './clampPosition'
 export const SIDES = ['A', 'B'] as const
 export type Side = (typeof SIDES)[number]
 
+/** One of something for each side: the one shape of such a pair, everywhere. */
+export type PerSide<T> = Readonly<Record<Side, T>>
+
+export const perSide = <T>(of: (side: Side) => T): PerSide<T> => ({ A: of('A'), B: of('B') })
+
 /** A point over the clamp: u along the jaws towards the tip, v outward, w up on the side being worked. Millimetres. */
 export interface ClampPoint {
   readonly u: number
@@ -26,9 +31,9 @@ export interface CentrePlane {
  * A blade gripped by jaws: both errors change sign when the clamp is turned over. Source: docs/geometry.md, "The two
  * sides".
  */
-export function grippedCentrePlane(held: ClampPosition, side: Side): CentrePlane {
+export function grippedCentrePlane(hold: ClampPosition, side: Side): CentrePlane {
   const sign = side === 'A' ? 1 : -1
-  return { offsetMm: sign * held.centreOffsetMm, tiltDeg: sign * held.tiltDeg, axisTurnDeg: 0 }
+  return { offsetMm: sign * hold.centreOffsetMm, tiltDeg: sign * hold.tiltDeg, axisTurnDeg: 0 }
 }
 
 /**

@@ -10,9 +10,9 @@ export interface ClampFrame {
   readonly sin: number
 }
 
-export function clampFrame(held: ClampPosition): ClampFrame {
-  const turn = radians(held.turnDeg)
-  return { x: held.bladeXMm, y: held.bladeYMm, cos: Math.cos(turn), sin: Math.sin(turn) }
+export function clampFrame(hold: ClampPosition): ClampFrame {
+  const turn = radians(hold.turnDeg)
+  return { x: hold.bladeXMm, y: hold.bladeYMm, cos: Math.cos(turn), sin: Math.sin(turn) }
 }
 
 /** A blade-frame point in the clamp frame's (u, v), mm. Source: docs/geometry.md, "Frames". */
@@ -29,7 +29,7 @@ export const toBladeFrame = ([u, v]: Vec2, frame: ClampFrame): Vec2 => [
 ]
 
 /** The clamp position that puts a blade point at (u, v) of the clamp frame, the turn kept. */
-export function heldWith(bladePoint: Vec2, at: Vec2, held: ClampPosition): ClampPosition {
-  const [x, y] = rotate(at, radians(-held.turnDeg))
-  return { ...held, bladeXMm: bladePoint[0] - x, bladeYMm: bladePoint[1] - y }
+export function holdWith(bladePoint: Vec2, at: Vec2, hold: ClampPosition): ClampPosition {
+  const [x, y] = rotate(at, radians(-hold.turnDeg))
+  return { ...hold, bladeXMm: bladePoint[0] - x, bladeYMm: bladePoint[1] - y }
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { checked } from '../problem/problem'
 import { curveLength, parameterAtLength, segmentLength } from './arcLength'
 import { curve } from './curve'
 import { restOf } from './restOf'
@@ -110,14 +111,15 @@ describe('edge curves', () => {
   })
 
   it('refuses a gap and a piece without length, naming the piece', () => {
-    const gap = curve.safeParse([line, { ...belly, centre: [56, -17] }])
-    expect(gap.error?.issues[0]).toMatchObject({
-      path: [1],
-      message: 'Piece 2 of the edge starts 1.00 mm away from where piece 1 ends.',
+    const gapMm = expect.closeTo(1, 6) as number
+    expect(checked(curve, [line, { ...belly, centre: [56, -17] }])).toMatchObject({
+      ok: false,
+      problems: [{ field: '1', code: 'gap-before-piece', figures: { piece: 2, before: 1, gapMm } }],
     })
-    expect(curve.safeParse([{ ...line, to: [0, 28] }]).error?.issues[0]?.message).toBe(
-      'Piece 1 of the edge has no length.',
-    )
+    expect(checked(curve, [{ ...line, to: [0, 28] }])).toMatchObject({
+      ok: false,
+      problems: [{ field: '0', code: 'piece-without-length', figures: { piece: 1 } }],
+    })
     expect(curve.safeParse([line, belly]).success).toBe(true)
   })
 

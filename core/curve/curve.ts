@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { refuseAt } from '../problem/problem'
 import { length, subtract } from '../vector/vec2'
 import { segmentLength } from './arcLength'
 import { segment, type Segment } from './segment'
@@ -14,11 +15,10 @@ export const curve = z
   .max(200)
   .superRefine((segments, context) => {
     segments.forEach((piece, index) => {
-      const refuse = (message: string) => context.addIssue({ code: 'custom', message, path: [index] })
-      if (segmentLength(piece) < 1e-6) refuse(`Piece ${index + 1} of the edge has no length.`)
+      if (segmentLength(piece) < 1e-6) refuseAt(context, [index], 'piece-without-length', { piece: index + 1 })
       const gap = index === 0 ? 0 : gapBetween(segments[index - 1]!, piece)
       if (gap > JOIN_TOLERANCE_MM)
-        refuse(`Piece ${index + 1} of the edge starts ${gap.toFixed(2)} mm away from where piece ${index} ends.`)
+        refuseAt(context, [index], 'gap-before-piece', { piece: index + 1, before: index, gapMm: gap })
     })
   })
 export type Curve = readonly Segment[]

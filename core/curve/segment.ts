@@ -1,15 +1,16 @@
 import { z } from 'zod'
+import { deg, mm } from '../measure/measure'
 
-const coordinate = z.number().min(-2000).max(2000)
+const coordinate = mm({ least: -2000, most: 2000 })
 const point = z.tuple([coordinate, coordinate])
 
 const lineSegment = z.object({ type: z.literal('line'), from: point, to: point })
 const arcSegment = z.object({
   type: z.literal('arc'),
   centre: point,
-  radiusMm: z.number().positive().max(20000),
-  startDeg: z.number().min(-720).max(720),
-  endDeg: z.number().min(-720).max(720),
+  radiusMm: mm({ above: 0, most: 20000 }),
+  startDeg: deg({ least: -720, most: 720 }),
+  endDeg: deg({ least: -720, most: 720 }),
 })
 const bezierSegment = z.object({ type: z.literal('bezier'), points: z.tuple([point, point, point, point]) })
 

@@ -7,13 +7,13 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
 import type { DialSetting } from '../rig/heightReading'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 
 export interface BladeHeightFor {
   readonly ok: true
   /** How far the edge at the station then stands out of the jaws, mm. */
   readonly bladeHeightMm: number
-  readonly held: ClampPosition
+  readonly hold: ClampPosition
 }
 
 /**
@@ -22,23 +22,23 @@ export interface BladeHeightFor {
  * Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function bladeHeightFor(
-  job: Job,
+  setup: Setup,
   side: Side,
   setting: DialSetting,
   wantedDeg: number,
   station: Station,
 ): BladeHeightFor | Refusal {
-  const height = heightOfSetting(job.rig, setting)
+  const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return height
   if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')
-  const heldOut = (outMm: number): Job => ({ ...job, held: moved(job.held, 0, outMm) })
-  const over = (at: Job) => reacherAt(at, side, height.heightMm)
-  const outMm = secantRoot((out) => faceGapMm(station, heldOut(out).held, over(heldOut(out)), wantedDeg), 0)
+  const holdOut = (outMm: number): Setup => ({ ...setup, hold: moved(setup.hold, 0, outMm) })
+  const over = (at: Setup) => reacherAt(at, side, height.heightMm)
+  const outMm = secantRoot((out) => faceGapMm(station, holdOut(out).hold, over(holdOut(out)), wantedDeg), 0)
   if (outMm === null) return refuse('parallel-to-jaws')
-  const at = heldOut(outMm)
-  const contact = contactAt(station, at.held, over(at))
+  const at = holdOut(outMm)
+  const contact = contactAt(station, at.hold, over(at))
   if (!contact.ok) return contact
-  const outOfJaws = bladeHeightMm(station, at.held)
+  const outOfJaws = bladeHeightMm(station, at.hold)
   if (outOfJaws <= 0) return refuse('into-jaws', outOfJaws)
-  return { ok: true, bladeHeightMm: outOfJaws, held: at.held }
+  return { ok: true, bladeHeightMm: outOfJaws, hold: at.hold }
 }

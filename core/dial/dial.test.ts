@@ -6,17 +6,17 @@ import { moved } from '../clamping/bladeHeight'
 import { stationAt } from '../curve/stations'
 import { heightOfSetting, heightRange, highestUpTo, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
 import { scaleFromMarks } from '../rig/scaleFromMarks'
-import { contactFor } from '../setup/job'
+import { contactFor } from '../setup/setup'
 import {
   armsRig,
   bellyBlade,
   postRig,
-  sampleJob,
+  sampleSetup,
   scaleRig,
   screwRig,
   slotRig,
   tableRig,
-} from '../setup/sampleJob.fixture'
+} from '../setup/sampleSetup.fixture'
 import { bladeHeightFor } from './bladeHeightFor'
 import { equalAngleLines } from './equalAngles'
 import { marksOf } from './marks'
@@ -38,13 +38,17 @@ describe('what to dial', () => {
         angle,
         place,
         (rig, side, wanted, s) => {
-          const job = { ...sampleJob, rig, held: { ...sampleJob.held, turnDeg: 3, centreOffsetMm: 0.4, tiltDeg: 0.5 } }
+          const setup = {
+            ...sampleSetup,
+            rig,
+            hold: { ...sampleSetup.hold, turnDeg: 3, centreOffsetMm: 0.4, tiltDeg: 0.5 },
+          }
           const station = stationAt(bellyBlade.edge, s)
-          const solved = pivotHeightFor(job, side, wanted, station)
+          const solved = pivotHeightFor(setup, side, wanted, station)
           if (!solved.ok) throw new Error(solved.reason)
           const { lowestMm, highestMm } = heightRange(rig)
           fc.pre(solved.heightMm >= lowestMm && solved.heightMm <= highestMm)
-          const back = contactFor(job, side, settingOfHeight(rig, solved.heightMm), station)
+          const back = contactFor(setup, side, settingOfHeight(rig, solved.heightMm), station)
           expect(back.ok && back.edgeAngleDeg).toBeCloseTo(wanted, 8)
         },
       ),
@@ -71,26 +75,26 @@ describe('what to dial', () => {
   it('the blade height for an angle gives that angle, on jaws and on a table', () => {
     for (const rig of [postRig, scaleRig, tableRig]) {
       const setting = settingOfHeight(rig, 55)
-      const found = bladeHeightFor({ ...sampleJob, rig }, 'A', setting, 21, middle)
+      const found = bladeHeightFor({ ...sampleSetup, rig }, 'A', setting, 21, middle)
       if (!found.ok) throw new Error(found.reason)
-      const back = contactFor({ ...sampleJob, rig, held: found.held }, 'A', setting, middle)
+      const back = contactFor({ ...sampleSetup, rig, hold: found.hold }, 'A', setting, middle)
       expect(back.ok && back.edgeAngleDeg).toBeCloseTo(21, 8)
     }
   })
 
   it('says when the blade would have to go into the jaws', () => {
-    expect(bladeHeightFor(sampleJob, 'A', { by: 'millimetres', mm: 15 }, 30, middle)).toMatchObject({
+    expect(bladeHeightFor(sampleSetup, 'A', { by: 'millimetres', mm: 15 }, 30, middle)).toMatchObject({
       ok: false,
       reason: 'into-jaws',
     })
   })
 
   it('names the slot that comes nearest and what it leaves', () => {
-    const advice = whatToDial({ ...sampleJob, rig: slotRig }, 'A', 20, middle)
+    const advice = whatToDial({ ...sampleSetup, rig: slotRig }, 'A', 20, middle)
     if (!advice.ok) throw new Error(advice.reason)
     expect(advice.setting).toEqual({ by: 'slot', label: '3' })
     const others = ['1', '2', '4', '5'].map((label) =>
-      contactFor({ ...sampleJob, rig: slotRig }, 'A', { by: 'slot', label }, middle),
+      contactFor({ ...sampleSetup, rig: slotRig }, 'A', { by: 'slot', label }, middle),
     )
     for (const other of others)
       expect(other.ok && Math.abs(other.edgeAngleDeg - 20)).toBeGreaterThan(Math.abs(advice.offDeg))
@@ -98,11 +102,11 @@ describe('what to dial', () => {
 
   it('leaves no more than half a mark, and offers only marks the rig has', () => {
     for (const rig of [postRig, screwRig, scaleRig]) {
-      const advice = whatToDial({ ...sampleJob, rig }, 'A', 20, middle)
+      const advice = whatToDial({ ...sampleSetup, rig }, 'A', 20, middle)
       if (!advice.ok) throw new Error(advice.reason)
       expect(advice.setting).toEqual(toNearestMark(rig, advice.setting))
       const next = contactFor(
-        { ...sampleJob, rig },
+        { ...sampleSetup, rig },
         'A',
         stepSetting(rig, advice.setting, advice.offDeg > 0 ? -1 : 1),
         middle,
@@ -112,7 +116,7 @@ describe('what to dial', () => {
   })
 
   it('beyond the post it says which height would be needed', () => {
-    const refusal = whatToDial(sampleJob, 'A', 45, middle)
+    const refusal = whatToDial(sampleSetup, 'A', 45, middle)
     expect(refusal).toMatchObject({ ok: false, reason: 'height-out-of-range' })
     // r = 95 + 28, h = r tan 45° + d / cos 45°
     expect(!refusal.ok && refusal.limit).toBeCloseTo(123 + 6 * Math.SQRT2, 6)
@@ -148,12 +152,12 @@ describe('dials', () => {
   })
 
   it('a printed mark is true for the blade height and stone it was drawn for, and only there', () => {
-    const job = { ...sampleJob, rig: scaleRig }
-    const at30 = { ...job, held: { ...job.held, bladeYMm: -2 } }
+    const setup = { ...sampleSetup, rig: scaleRig }
+    const at30 = { ...setup, hold: { ...setup.hold, bladeYMm: -2 } }
     const drawnFor = contactFor(at30, 'A', { by: 'degree-scale', markDeg: 20 }, middle)
     expect(drawnFor.ok && drawnFor.edgeAngleDeg).toBeCloseTo(20, 9)
     const thinner = contactFor(
-      { ...at30, stone: { ...job.stone, faceOffsetMm: 3 } },
+      { ...at30, stone: { ...setup.stone, faceOffsetMm: 3 } },
       'A',
       { by: 'degree-scale', markDeg: 20 },
       middle,
@@ -193,13 +197,13 @@ describe('dials', () => {
 
 describe('changing the stone', () => {
   it('a swap of stones keeps the angle by Δd / cos θ, or by a shim of Δd, and left alone loses about Δd / √(r² + h²)', () => {
-    const [thin, thick] = [sampleJob.stone, { ...sampleJob.stone, faceOffsetMm: 9.5 }]
-    const [first, second] = stoneSwaps(sampleJob, 'A', 20, middle, [thin, thick])
+    const [thin, thick] = [sampleSetup.stone, { ...sampleSetup.stone, faceOffsetMm: 9.5 }]
+    const [first, second] = stoneSwaps(sampleSetup, 'A', 20, middle, [thin, thick])
     expect(second!.riseMm).toBeCloseTo(3.5 / Math.cos((20 * Math.PI) / 180), 9)
     expect([first!.collarMm, second!.collarMm! - second!.riseMm!]).toEqual([0, 0])
     expect([first!.shimMm, second!.shimMm]).toEqual([3.5, 0])
     expect(first!.ignoredDeg).toBeCloseTo(0, 9)
-    const { distanceMm } = contactFor(sampleJob, 'A', { by: 'millimetres', mm: 40 }, middle) as Contact
+    const { distanceMm } = contactFor(sampleSetup, 'A', { by: 'millimetres', mm: 40 }, middle) as Contact
     const height = first!.height.ok ? first!.height.heightMm : NaN
     expect(second!.ignoredDeg).toBeCloseTo((-3.5 / Math.hypot(distanceMm, height)) * (180 / Math.PI), 1)
   })
@@ -217,11 +221,11 @@ describe('changing the stone', () => {
   })
 
   it('every point of a line of equal angle gives that angle', () => {
-    const [line] = equalAngleLines(sampleJob, 'B', middle, [18], { fromMm: 15, toMm: 45, steps: 6 })
+    const [line] = equalAngleLines(sampleSetup, 'B', middle, [18], { fromMm: 15, toMm: 45, steps: 6 })
     expect(line!.points).toHaveLength(7)
     for (const { bladeHeightMm: out, pivotHeightMm } of line!.points) {
-      const held = moved(sampleJob.held, 0, out - 28)
-      const back = contactFor({ ...sampleJob, held }, 'B', settingOfHeight(postRig, pivotHeightMm), middle)
+      const hold = moved(sampleSetup.hold, 0, out - 28)
+      const back = contactFor({ ...sampleSetup, hold }, 'B', settingOfHeight(postRig, pivotHeightMm), middle)
       expect(back.ok && back.edgeAngleDeg).toBeCloseTo(18, 8)
     }
   })

@@ -1,7 +1,7 @@
 import type { Side } from '../clamping/centring'
 import { bladeHeightMm, moved } from '../clamping/bladeHeight'
 import type { Station } from '../curve/stations'
-import type { Job } from '../setup/job'
+import type { Setup } from '../setup/setup'
 import { pivotHeightFor } from './pivotHeightFor'
 
 /** All pairs of blade height and pivot height that give one edge angle at a station: a line in the plane of the two. */
@@ -15,22 +15,22 @@ export interface EqualAngleLine {
  * out); places where the angle does not exist are left out. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function equalAngleLines(
-  job: Job,
+  setup: Setup,
   side: Side,
   station: Station,
   anglesDeg: readonly number[],
   bladeHeights: { fromMm: number; toMm: number; steps: number },
 ): EqualAngleLine[] {
   const { fromMm, toMm, steps } = bladeHeights
-  const now = bladeHeightMm(station, job.held)
-  const rodForAll = { ...job.rig, rodLengthMm: Infinity, stroke: null }
-  const held = Array.from({ length: steps + 1 }, (_, i) => {
+  const now = bladeHeightMm(station, setup.hold)
+  const rodForAll = { ...setup.rig, rodLengthMm: Infinity, stroke: null }
+  const hold = Array.from({ length: steps + 1 }, (_, i) => {
     const out = fromMm + ((toMm - fromMm) * i) / steps
-    return { out, job: { ...job, rig: rodForAll, held: moved(job.held, 0, out - now) } }
+    return { out, setup: { ...setup, rig: rodForAll, hold: moved(setup.hold, 0, out - now) } }
   })
   return anglesDeg.map((edgeAngleDeg) => ({
     edgeAngleDeg,
-    points: held.flatMap(({ out, job: at }) => {
+    points: hold.flatMap(({ out, setup: at }) => {
       const height = pivotHeightFor(at, side, edgeAngleDeg, station)
       return height.ok ? [{ bladeHeightMm: out, pivotHeightMm: height.heightMm }] : []
     }),

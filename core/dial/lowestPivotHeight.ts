@@ -1,11 +1,13 @@
 import { secantRoot } from '../angle/solve'
 import type { Side } from '../clamping/centring'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 
 /**
  * The pivot height (mm above the clamp's centre plane, or the table) that must be exceeded for the stone to come down
  * to the edge at all. Source: docs/geometry.md, "Limits".
  */
-export const lowestPivotHeightMm = (job: Job, side: Side): number =>
-  secantRoot((heightMm) => reacherAt(job, side, heightMm).pivot.w - job.stone.faceOffsetMm, job.stone.faceOffsetMm) ??
-  job.stone.faceOffsetMm
+export const lowestPivotHeightMm = (setup: Setup, side: Side): number =>
+  secantRoot(
+    (heightMm) => reacherAt(setup, side, heightMm).pivot.w - setup.stone.faceOffsetMm,
+    setup.stone.faceOffsetMm,
+  ) ?? setup.stone.faceOffsetMm

@@ -4,18 +4,18 @@ import { secantRoot } from '../angle/solve'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { PivotHeight } from '../rig/dial'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 
 /**
  * The pivot height (mm above the clamp's centre plane, or the table) that gives a wanted edge angle at a station,
  * whether or not the rig can reach that height. Refused when there is none, or the stone cannot work there.
  * Source: docs/geometry.md, "Solving for a wanted angle".
  */
-export function pivotHeightFor(job: Job, side: Side, wantedDeg: number, station: Station): PivotHeight | Refusal {
+export function pivotHeightFor(setup: Setup, side: Side, wantedDeg: number, station: Station): PivotHeight | Refusal {
   if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')
-  const gap = (heightMm: number) => faceGapMm(station, job.held, reacherAt(job, side, heightMm), wantedDeg)
+  const gap = (heightMm: number) => faceGapMm(station, setup.hold, reacherAt(setup, side, heightMm), wantedDeg)
   const heightMm = secantRoot(gap, 50)
   if (heightMm === null) return refuse('angle-out-of-range')
-  const contact = contactAt(station, job.held, reacherAt(job, side, heightMm))
+  const contact = contactAt(station, setup.hold, reacherAt(setup, side, heightMm))
   return contact.ok ? { ok: true, heightMm } : contact
 }

@@ -3,7 +3,7 @@ import type { Refusal } from '../angle/reasons'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { PivotHeight } from '../rig/dial'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 import type { Stone } from '../stone/stone'
 import { pivotHeightFor } from './pivotHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'
@@ -33,13 +33,13 @@ export interface StoneSwap<S extends Stone = Stone> {
  * Source: docs/geometry.md, "Changing the stone".
  */
 export function stoneSwaps<S extends Stone>(
-  job: Job,
+  setup: Setup,
   side: Side,
   wantedDeg: number,
   station: Station,
   stones: readonly S[],
 ): StoneSwap<S>[] {
-  const heights = stones.map((stone) => pivotHeightFor({ ...job, stone }, side, wantedDeg, station))
+  const heights = stones.map((stone) => pivotHeightFor({ ...setup, stone }, side, wantedDeg, station))
   const heightMm = (i: number): number | null => {
     const height = heights[i]
     return height?.ok ? height.heightMm : null
@@ -53,13 +53,13 @@ export function stoneSwaps<S extends Stone>(
   const first = heightMm(0)
   return stones.map((stone, i) => {
     const at = heightMm(i)
-    const left = first === null ? null : contactAt(station, job.held, reacherAt({ ...job, stone }, side, first))
+    const left = first === null ? null : contactAt(station, setup.hold, reacherAt({ ...setup, stone }, side, first))
     return {
       stone,
       height: heights[i]!,
       riseMm: rise(0, i),
       riseFromBeforeMm: i === 0 ? 0 : rise(i - 1, i),
-      advice: whatToDial({ ...job, stone }, side, wantedDeg, station),
+      advice: whatToDial({ ...setup, stone }, side, wantedDeg, station),
       collarMm: at === null ? null : at - lowest,
       shimMm: thickest - stone.faceOffsetMm,
       ignoredDeg: left?.ok ? left.edgeAngleDeg - wantedDeg : null,

@@ -4,7 +4,7 @@ import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '../rig/dial'
 import type { DialSetting } from '../rig/heightReading'
-import { contactFor, type Job } from '../setup/job'
+import { contactFor, type Setup } from '../setup/setup'
 import { pivotHeightFor } from './pivotHeightFor'
 
 /** What to dial, in the rig's own language. */
@@ -24,26 +24,26 @@ export interface DialAdvice {
  * of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot height
  * needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */
-export function whatToDial(job: Job, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
-  const dial = job.rig.height
+export function whatToDial(setup: Setup, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
+  const dial = setup.rig.height
   if (dial.by === 'slot')
     return nearestSlot(
-      job,
+      setup,
       side,
       wantedDeg,
       station,
       dial.slots.map((slot) => slot.label),
     )
-  const exact = pivotHeightFor(job, side, wantedDeg, station)
+  const exact = pivotHeightFor(setup, side, wantedDeg, station)
   if (!exact.ok) return exact
-  const { lowestMm, highestMm } = heightRange(job.rig)
+  const { lowestMm, highestMm } = heightRange(setup.rig)
   if (exact.heightMm < lowestMm || exact.heightMm > highestMm) return refuse('height-out-of-range', exact.heightMm)
-  const setting = toNearestMark(job.rig, settingOfHeight(job.rig, exact.heightMm))
-  return advice(job, setting, contactFor(job, side, setting, station), wantedDeg)
+  const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, exact.heightMm))
+  return advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg)
 }
 
 function nearestSlot(
-  job: Job,
+  setup: Setup,
   side: Side,
   wantedDeg: number,
   station: Station,
@@ -51,16 +51,21 @@ function nearestSlot(
 ): DialAdvice | Refusal {
   const tried = labels.map((label) => {
     const setting: DialSetting = { by: 'slot', label }
-    return advice(job, setting, contactFor(job, side, setting, station), wantedDeg)
+    return advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg)
   })
   const possible = tried.filter((one): one is DialAdvice => one.ok)
   if (possible.length === 0) return tried[0]!
   return possible.reduce((best, one) => (Math.abs(one.offDeg) < Math.abs(best.offDeg) ? one : best))
 }
 
-function advice(job: Job, setting: DialSetting, contact: Contact | Refusal, wantedDeg: number): DialAdvice | Refusal {
+function advice(
+  setup: Setup,
+  setting: DialSetting,
+  contact: Contact | Refusal,
+  wantedDeg: number,
+): DialAdvice | Refusal {
   if (!contact.ok) return contact
-  const height = heightOfSetting(job.rig, setting)
+  const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return height
   const givesDeg = contact.edgeAngleDeg
   return { ok: true, setting, heightMm: height.heightMm, givesDeg, offDeg: givesDeg - wantedDeg }

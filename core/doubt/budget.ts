@@ -1,7 +1,8 @@
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
-import type { Job } from '../setup/job'
-import { measuresOf, type DoubtfulMeasure, type KnownHold, type MeasureId } from './measures'
+import type { Setup } from '../setup/setup'
+import type { KnownHold } from '../clamping/knownHold'
+import { measuresOf, type DoubtfulMeasure, type MeasureId } from './measures'
 import { edgeAngleShifter } from './shifted'
 
 export interface DoubtShare extends DoubtfulMeasure {
@@ -19,18 +20,18 @@ const STEP = { mm: 0.01, deg: 0.01 } as const
  * First order, by central differences of the exact angle. Source: docs/geometry.md, "How sure is it".
  */
 export function doubtBudget(
-  job: Job,
+  setup: Setup,
   known: KnownHold,
   side: Side,
   pivotHeightMm: number,
   station: Station,
 ): DoubtShare[] {
-  const shifted = edgeAngleShifter(job, side, pivotHeightMm, station)
+  const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
   const slope = (id: MeasureId, step: number): number => {
     const [less, more] = [-step, step].map((by) => shifted({ [id]: by }))
     return less == null || more == null ? 0 : (more - less) / (2 * step)
   }
-  return measuresOf(job, known)
+  return measuresOf(setup, known)
     .map((measure): DoubtShare => {
       const perUnitDeg = slope(measure.id, STEP[measure.unit])
       return { ...measure, perUnitDeg, shareDeg: Math.abs(perUnitDeg * measure.tolerance) }

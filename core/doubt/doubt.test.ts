@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { stationAt } from '../curve/stations'
-import type { Job } from '../setup/job'
-import { armsRig, sampleJob, tableRig } from '../setup/sampleJob.fixture'
+import type { Setup } from '../setup/setup'
+import { armsRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { doubtBudget, includedDoubtDeg, totalDoubtDeg } from './budget'
-import type { KnownHold } from './measures'
+import type { KnownHold } from '../clamping/knownHold'
 import { monteCarlo, type MonteCarloAsk, type MonteCarloResult } from './monteCarlo'
 
 const known: KnownHold = {
@@ -14,11 +14,11 @@ const exactly: KnownHold = {
   bladeHeightToleranceMm: 0.5,
   holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
 }
-const belly = stationAt(sampleJob.blade.edge, 70)
+const belly = stationAt(sampleSetup.blade.edge, 70)
 
 function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
   const sampling = monteCarlo({
-    job: sampleJob,
+    setup: sampleSetup,
     known,
     station: belly,
     pivotHeightMm: { A: 58, B: 58 },
@@ -33,13 +33,13 @@ function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
 }
 
 describe('how sure the set angle is', () => {
-  it.each<[string, Job]>([
-    ['a turning clamp', sampleJob],
-    ['an upright with two arms', { ...sampleJob, rig: armsRig }],
-    ['a table', { ...sampleJob, rig: tableRig }],
-  ])('the samples agree with the first-order budget on %s', (_, job) => {
-    const sampled = run({ job })
-    const [a, b] = (['A', 'B'] as const).map((side) => doubtBudget(job, known, side, 58, belly))
+  it.each<[string, Setup]>([
+    ['a turning clamp', sampleSetup],
+    ['an upright with two arms', { ...sampleSetup, rig: armsRig }],
+    ['a table', { ...sampleSetup, rig: tableRig }],
+  ])('the samples agree with the first-order budget on %s', (_, setup) => {
+    const sampled = run({ setup })
+    const [a, b] = (['A', 'B'] as const).map((side) => doubtBudget(setup, known, side, 58, belly))
     expect(sampled.sides.A!.halfWidthDeg / totalDoubtDeg(a!)).toBeCloseTo(1, 1)
     expect(sampled.sides.B!.halfWidthDeg / totalDoubtDeg(b!)).toBeCloseTo(1, 1)
     expect(sampled.included!.halfWidthDeg / includedDoubtDeg(a!, b!)).toBeCloseTo(1, 1)
@@ -64,7 +64,7 @@ describe('how sure the set angle is', () => {
 
   it('says how far it is, so that it can be shown and stopped', () => {
     const sampling = monteCarlo({
-      job: sampleJob,
+      setup: sampleSetup,
       known,
       station: belly,
       pivotHeightMm: { A: 58, B: 58 },
@@ -76,20 +76,20 @@ describe('how sure the set angle is', () => {
 
   it('a centring error cancels in the included angle; a doubtful height of one post counts twice, of two arms once each', () => {
     const offCentre = { ...exactly, holdTolerance: { ...exactly.holdTolerance, centreOffsetMm: 0.5 } }
-    const included = (job: Job, hold: KnownHold) =>
-      includedDoubtDeg(doubtBudget(job, hold, 'A', 58, belly), doubtBudget(job, hold, 'B', 58, belly))
-    expect(included(sampleJob, offCentre) - included(sampleJob, exactly)).toBeLessThan(0.01)
-    expect(included({ ...sampleJob, rig: armsRig }, exactly)).toBeLessThan(included(sampleJob, exactly))
+    const included = (setup: Setup, hold: KnownHold) =>
+      includedDoubtDeg(doubtBudget(setup, hold, 'A', 58, belly), doubtBudget(setup, hold, 'B', 58, belly))
+    expect(included(sampleSetup, offCentre) - included(sampleSetup, exactly)).toBeLessThan(0.01)
+    expect(included({ ...sampleSetup, rig: armsRig }, exactly)).toBeLessThan(included(sampleSetup, exactly))
   })
 
   it('a tapered or dished stone is a doubt of its own', () => {
-    const shape = (stone: Partial<Job['stone']>) =>
+    const shape = (stone: Partial<Setup['stone']>) =>
       doubtBudget(
-        { ...sampleJob, stone: { ...sampleJob.stone, ...stone } },
+        { ...sampleSetup, stone: { ...sampleSetup.stone, ...stone } },
         exactly,
         'A',
         58,
-        stationAt(sampleJob.blade.edge, 40),
+        stationAt(sampleSetup.blade.edge, 40),
       ).find((share) => share.id === 'face-shape')?.shareDeg ?? 0
     expect(shape({})).toBe(0)
     expect(shape({ faceOffsetEnds: { nearMm: 6.2, farMm: 5.8 } })).toBeCloseTo((0.4 / 150) * (180 / Math.PI), 3)

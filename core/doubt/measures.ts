@@ -1,5 +1,5 @@
-import type { Job } from '../setup/job'
 import type { Setup } from '../setup/setup'
+import type { KnownHold } from '../clamping/knownHold'
 import { dishTiltDeg, faceTiltDeg } from '../stone/taper'
 
 /** The measures whose doubt goes into an edge angle. Those with -b are the second arm's of an upright rig. */
@@ -27,14 +27,11 @@ export interface DoubtfulMeasure {
   readonly tolerance: number
 }
 
-/** What a job says about how well its blade's place is known. */
-export type KnownHold = Pick<Setup, 'bladeHeightToleranceMm' | 'holdTolerance'>
-
 /**
  * The measures of a job that are doubtful, as far as its kind of rig has them. Source: docs/geometry.md, "How sure is
  * it".
  */
-export function measuresOf({ rig, stone }: Job, known: KnownHold): DoubtfulMeasure[] {
+export function measuresOf({ rig, stone }: Setup, known: KnownHold): DoubtfulMeasure[] {
   const { tolerance } = rig
   const ends = stone.faceOffsetEnds
   const taperDeg = ends ? Math.abs(faceTiltDeg(ends.nearMm, ends.farMm, stone.lengthMm)) : 0

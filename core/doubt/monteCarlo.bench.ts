@@ -1,15 +1,15 @@
 import { bench, describe } from 'vitest'
 import { stationAt } from '../curve/stations'
-import { sampleJob } from '../setup/sampleJob.fixture'
+import { sampleSetup } from '../setup/sampleSetup.fixture'
 import { monteCarlo } from './monteCarlo'
 
 const ask = {
-  job: sampleJob,
+  setup: sampleSetup,
   known: {
     bladeHeightToleranceMm: 0.5,
     holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
   },
-  station: stationAt(sampleJob.blade.edge, 70),
+  station: stationAt(sampleSetup.blade.edge, 70),
   pivotHeightMm: { A: 58, B: 58 },
   seed: 0.3,
 }

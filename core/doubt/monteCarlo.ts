@@ -1,12 +1,13 @@
 import { randomLcg, randomNormal } from 'd3-random'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
-import type { Job } from '../setup/job'
-import { measuresOf, type KnownHold, type MeasureId } from './measures'
+import type { Setup } from '../setup/setup'
+import type { KnownHold } from '../clamping/knownHold'
+import { measuresOf, type MeasureId } from './measures'
 import { edgeAngleShifter } from './shifted'
 
 export interface MonteCarloAsk {
-  readonly job: Job
+  readonly setup: Setup
   readonly known: KnownHold
   readonly station: Station
   readonly pivotHeightMm: Readonly<Record<Side, number>>
@@ -48,7 +49,7 @@ const DEVIATIONS_IN_95 = 1.959964
  * is it".
  */
 export function* monteCarlo({
-  job,
+  setup,
   known,
   station,
   pivotHeightMm,
@@ -56,11 +57,11 @@ export function* monteCarlo({
   seed,
 }: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1 / DEVIATIONS_IN_95)
-  const measures = measuresOf(job, known)
+  const measures = measuresOf(setup, known)
   const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }
   const included = new Float64Array(samples)
-  const angleA = edgeAngleShifter(job, 'A', pivotHeightMm.A, station)
-  const angleB = edgeAngleShifter(job, 'B', pivotHeightMm.B, station)
+  const angleA = edgeAngleShifter(setup, 'A', pivotHeightMm.A, station)
+  const angleB = edgeAngleShifter(setup, 'B', pivotHeightMm.B, station)
   const shifts: { [id in MeasureId]?: number } = {}
   let counted = 0
   for (let i = 0; i < samples; i++) {
@@ -69,7 +70,7 @@ export function* monteCarlo({
     if (a !== null && b !== null) {
       angles.A[counted] = a
       angles.B[counted] = b
-      included[counted++] = job.blade.bevels === 'A' ? a : a + b
+      included[counted++] = setup.blade.bevels === 'A' ? a : a + b
     }
     if ((i + 1) % CHUNK === 0) yield i + 1
   }

@@ -4,7 +4,7 @@ import { moved } from '../clamping/bladeHeight'
 import type { Side } from '../clamping/centring'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 import { dot, subtract } from '../vector/vec2'
 import type { MeasureId } from './measures'
 
@@ -17,16 +17,16 @@ export type Shifts = { readonly [id in MeasureId]?: number }
  * thousands. Source: docs/geometry.md, "How sure is it".
  */
 export function edgeAngleShifter(
-  job: Job,
+  setup: Setup,
   side: Side,
   pivotHeightMm: number,
   station: Station,
 ): (shifts: Shifts) => number | null {
-  const { rig, stone, held } = job
+  const { rig, stone, hold } = setup
   const heightId: MeasureId = side === 'B' && rig.pivotB !== null ? 'pivot-height-b' : 'pivot-height'
   // One bench that is put off anew for each shift.
   const [pivot, pivotB] = [{ ...rig.pivot }, rig.pivotB && { ...rig.pivotB }]
-  const off = { ...job, rig: { ...rig, pivot, pivotB }, stone: { ...stone }, held: { ...held } }
+  const off = { ...setup, rig: { ...rig, pivot, pivotB }, stone: { ...stone }, hold: { ...hold } }
   return (shifts) => {
     const by = (id: MeasureId) => shifts[id] ?? 0
     pivot.setbackMm = rig.pivot.setbackMm + by('setback')
@@ -36,15 +36,15 @@ export function edgeAngleShifter(
       pivotB.alongMm = rig.pivotB.alongMm + by('pivot-along')
     }
     off.stone.faceOffsetMm = stone.faceOffsetMm + by('face-offset')
-    const at = moved(held, by('blade-along'), by('blade-height'))
-    off.held = {
+    const at = moved(hold, by('blade-along'), by('blade-height'))
+    off.hold = {
       ...at,
       turnDeg: at.turnDeg + by('turn'),
       centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
       tiltDeg: at.tiltDeg + by('tilt'),
     }
     const over = reacherAt(off, side, pivotHeightMm + by(heightId) + by('pivot-play'))
-    const { distanceMm, point, foot } = pedalAt(station, clampFrame(off.held), over.pivot, over.slideMm)
+    const { distanceMm, point, foot } = pedalAt(station, clampFrame(off.hold), over.pivot, over.slideMm)
     const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)
     if (!angle.ok) return null
     const tiltedFace = by('face-shape')

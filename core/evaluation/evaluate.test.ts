@@ -5,15 +5,15 @@ import { clampFrame, toBladeFrame, toClampFrame } from '../clamping/clampFrame'
 import { evenStations } from '../curve/stations'
 import { settingOfHeight } from '../rig/dial'
 import { evaluate, type Evaluation, type SideSet } from './evaluate'
-import type { Job } from '../setup/job'
-import { armsRig, bellyBlade, postRig, sampleJob, tableRig } from '../setup/sampleJob.fixture'
+import type { Setup } from '../setup/setup'
+import { armsRig, bellyBlade, postRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 
 const stations = evenStations(bellyBlade.edge, 400)
-const at = (job: Job, heightMm: number, lookAtMm: number | null = null, heightB = heightMm): Evaluation =>
+const at = (setup: Setup, heightMm: number, lookAtMm: number | null = null, heightB = heightMm): Evaluation =>
   evaluate(
-    job,
+    setup,
     {
-      dialled: { a: settingOfHeight(job.rig, heightMm), b: settingOfHeight(job.rig, heightB), linked: true },
+      dialled: { A: settingOfHeight(setup.rig, heightMm), B: settingOfHeight(setup.rig, heightB), linked: true },
       lookAtMm,
       ...wellHeld,
     },
@@ -32,15 +32,15 @@ const side = (e: Evaluation, s: 'A' | 'B'): SideSet => {
 
 describe('the set angle of a job', () => {
   it('looks at the edge over the middle of the jaws unless told otherwise', () => {
-    const e = at(sampleJob, 58)
+    const e = at(sampleSetup, 58)
     expect(e.station.fromHeelMm).toBeCloseTo(40, 6)
     expect(e.bladeHeightMm).toBeCloseTo(28, 9)
     expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(22.7171927, 6)
-    expect(side(at(sampleJob, 58, 80), 'A').contact.edgeAngleDeg).toBeGreaterThan(23)
+    expect(side(at(sampleSetup, 58, 80), 'A').contact.edgeAngleDeg).toBeGreaterThan(23)
   })
 
   it('off centre, one side gains about what the other loses', () => {
-    const e = at({ ...sampleJob, held: { ...sampleJob.held, centreOffsetMm: 0.4, tiltDeg: 0.6 } }, 58)
+    const e = at({ ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.6 } }, 58)
     expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(23.0472093, 6)
     expect(side(e, 'B').contact.edgeAngleDeg).toBeCloseTo(22.3865573, 6)
     expect(e.includedDeg).toBeCloseTo(23.0472093 + 22.3865573, 6)
@@ -48,7 +48,7 @@ describe('the set angle of a job', () => {
 
   it('on a table the primary half-angle comes off, the same on both sides', () => {
     const half = primaryHalfAngleDeg(bellyBlade)
-    const e = at({ ...sampleJob, rig: tableRig }, 58)
+    const e = at({ ...sampleSetup, rig: tableRig }, 58)
     // The table is the line through the shoulder of a 20° bevel and the end of the grind; the apex stands so far over
     // it.
     const [shoulder, end] = [
@@ -66,30 +66,30 @@ describe('the set angle of a job', () => {
   })
 
   it('each arm of an upright rig has its own place and setting', () => {
-    const e = at({ ...sampleJob, rig: armsRig }, 58, null, 50)
+    const e = at({ ...sampleSetup, rig: armsRig }, 58, null, 50)
     expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(22.7171927, 6)
     expect(side(e, 'B').contact.foot).toEqual([2, -97])
     expect(side(e, 'B').pivotHeightMm).toBe(50)
   })
 
   it('a blade with one bevel has that side’s angle as its included angle', () => {
-    const e = at({ ...sampleJob, blade: { ...bellyBlade, bevels: 'A' } }, 58)
+    const e = at({ ...sampleSetup, blade: { ...bellyBlade, bevels: 'A' } }, 58)
     expect(e.includedDeg).toBeCloseTo(22.7171927, 6)
   })
 
   it('has no included angle, and a reason, when a side has none', () => {
-    const e = at({ ...sampleJob, stone: { ...sampleJob.stone, faceOffsetMm: 25 } }, 24)
+    const e = at({ ...sampleSetup, stone: { ...sampleSetup.stone, faceOffsetMm: 25 } }, 24)
     expect(e.includedDeg).toBeNull()
     expect(e.sides.A).toEqual({ ok: false, reason: 'pivot-below-face', limit: 25 })
   })
 
   it('the doubt is what moving each length by its tolerance does, in quadrature', () => {
-    const base = side(at(sampleJob, 58), 'A')
+    const base = side(at(sampleSetup, 58), 'A')
     const shifts = [
-      side(at(sampleJob, 58.3), 'A'),
-      side(at({ ...sampleJob, rig: { ...postRig, pivot: { setbackMm: 95.5, alongMm: 0 } } }, 58), 'A'),
-      side(at({ ...sampleJob, held: moved(sampleJob.held, 0, 0.5) }, 58), 'A'),
-      side(at({ ...sampleJob, stone: { ...sampleJob.stone, faceOffsetMm: 6.1 } }, 58), 'A'),
+      side(at(sampleSetup, 58.3), 'A'),
+      side(at({ ...sampleSetup, rig: { ...postRig, pivot: { setbackMm: 95.5, alongMm: 0 } } }, 58), 'A'),
+      side(at({ ...sampleSetup, hold: moved(sampleSetup.hold, 0, 0.5) }, 58), 'A'),
+      side(at({ ...sampleSetup, stone: { ...sampleSetup.stone, faceOffsetMm: 6.1 } }, 58), 'A'),
     ].map((other) => other.contact.edgeAngleDeg - base.contact.edgeAngleDeg)
     expect(base.doubtDeg).toBeCloseTo(Math.hypot(...shifts), 3)
     const largestFirst = shifts.map(Math.abs).sort((a, b) => b - a)
@@ -98,13 +98,13 @@ describe('the set angle of a job', () => {
   })
 
   it('knows the lowest angle that clears the jaws', () => {
-    expect(side(at(sampleJob, 58), 'A').lowestOverJawsDeg).toBeCloseTo((Math.atan2(4, 28) * 180) / Math.PI, 9)
-    expect(side(at({ ...sampleJob, rig: tableRig }, 58), 'A').lowestOverJawsDeg).toBeNull()
+    expect(side(at(sampleSetup, 58), 'A').lowestOverJawsDeg).toBeCloseTo((Math.atan2(4, 28) * 180) / Math.PI, 9)
+    expect(side(at({ ...sampleSetup, rig: tableRig }, 58), 'A').lowestOverJawsDeg).toBeNull()
   })
 })
 
 describe('how the blade is held', () => {
-  const turned = { ...sampleJob.held, turnDeg: 12, bladeYMm: 3 }
+  const turned = { ...sampleSetup.hold, turnDeg: 12, bladeYMm: 3 }
 
   it('blade frame and clamp frame are each other’s inverse', () => {
     const [x, y] = toBladeFrame(toClampFrame([70, 20], clampFrame(turned)), clampFrame(turned))

@@ -5,10 +5,10 @@ import { bladeHeightMm, stationOverJaws } from '../clamping/bladeHeight'
 import { SIDES, type Side } from '../clamping/centring'
 import { stationAt, type Station } from '../curve/stations'
 import { doubtBudget, includedDoubtDeg, totalDoubtDeg, type DoubtShare } from '../doubt/budget'
-import type { KnownHold } from '../doubt/measures'
+import type { KnownHold } from '../clamping/knownHold'
 import { heightOfSetting } from '../rig/dial'
-import { reacherAt, type Job } from '../setup/job'
-import type { Setup } from '../setup/setup'
+import { reacherAt, type Setup } from '../setup/setup'
+import type { Job } from '../job/job'
 
 /** What the rig gives on one side. */
 export interface SideSet {
@@ -41,28 +41,28 @@ export interface Evaluation {
 }
 
 /**
- * Everything the rig's geometry gives for a setup, at the place looked at and along the edge. `stations`: the blade's
+ * Everything the rig's geometry gives for a job, at the place looked at and along the edge. `stations`: the blade's
  * edge from heel to tip, even in arc length (they depend on the blade alone and can be kept between calls).
  */
 export function evaluate(
-  job: Job,
-  setup: Pick<Setup, 'dialled' | 'lookAtMm'> & KnownHold,
+  setup: Setup,
+  job: Pick<Job, 'dialled' | 'lookAtMm'> & KnownHold,
   stations: readonly Station[],
 ): Evaluation {
   const station =
-    setup.lookAtMm === null
-      ? stationOverJaws(job.blade.edge, stations, job.held)
-      : stationAt(job.blade.edge, setup.lookAtMm)
-  const [a, b] = SIDES.map((side) => sideSet(job, setup, side, station, stations)) as [
+    job.lookAtMm === null
+      ? stationOverJaws(setup.blade.edge, stations, setup.hold)
+      : stationAt(setup.blade.edge, job.lookAtMm)
+  const [a, b] = SIDES.map((side) => sideSet(setup, job, side, station, stations)) as [
     SideSet | Refusal,
     SideSet | Refusal,
   ]
-  const counted = job.blade.bevels === 'A' ? [a] : [a, b]
+  const counted = setup.blade.bevels === 'A' ? [a] : [a, b]
   const known = counted.filter((side): side is SideSet => side.ok)
   const complete = known.length === counted.length
   return {
     station,
-    bladeHeightMm: bladeHeightMm(station, job.held),
+    bladeHeightMm: bladeHeightMm(station, setup.hold),
     sides: { A: a, B: b },
     includedDeg: complete ? known.reduce((sum, side) => sum + side.contact.edgeAngleDeg, 0) : null,
     includedDoubtDeg: complete ? includedDoubtDeg(known[0]!.budget, known[1]?.budget ?? []) : null,
@@ -70,26 +70,26 @@ export function evaluate(
 }
 
 function sideSet(
-  job: Job,
-  setup: Pick<Setup, 'dialled'> & KnownHold,
+  setup: Setup,
+  job: Pick<Job, 'dialled'> & KnownHold,
   side: Side,
   station: Station,
   stations: readonly Station[],
 ): SideSet | Refusal {
-  const height = heightOfSetting(job.rig, side === 'A' ? setup.dialled.a : setup.dialled.b)
+  const height = heightOfSetting(setup.rig, job.dialled[side])
   if (!height.ok) return height
-  const over = reacherAt(job, side, height.heightMm)
-  const contact = contactAt(station, job.held, over)
+  const over = reacherAt(setup, side, height.heightMm)
+  const contact = contactAt(station, setup.hold, over)
   if (!contact.ok) return contact
-  const along = contactsAlong(stations, job.held, over)
+  const along = contactsAlong(stations, setup.hold, over)
   let [lowestDeg, highestDeg] = [contact.edgeAngleDeg, contact.edgeAngleDeg]
   for (const at of along) {
     if (!at.ok) continue
     lowestDeg = Math.min(lowestDeg, at.edgeAngleDeg)
     highestDeg = Math.max(highestDeg, at.edgeAngleDeg)
   }
-  const { jaws } = job.rig
-  const budget = doubtBudget(job, setup, side, height.heightMm, station)
+  const { jaws } = setup.rig
+  const budget = doubtBudget(setup, job, side, height.heightMm, station)
   return {
     ok: true,
     pivotHeightMm: height.heightMm,
@@ -99,6 +99,6 @@ function sideSet(
     along,
     lowestDeg,
     highestDeg,
-    lowestOverJawsDeg: jaws ? lowestAngleOverJawsDeg(contact, jaws, job.stone, job.rig.stroke) : null,
+    lowestOverJawsDeg: jaws ? lowestAngleOverJawsDeg(contact, jaws, setup.stone, setup.rig.stroke) : null,
   }
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { armsRig, plainStone, postRig, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleJob.fixture'
+import { armsRig, plainStone, postRig, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleSetup.fixture'
 import { readStoneCsv, writeStoneCsv } from './stoneCsv'
 import { readToolFile } from './readToolFile'
 import { toolFileJsonSchema, type ToolFile } from './toolFile'
@@ -9,7 +9,7 @@ const tools: ToolFile = {
   format: 'jaw-tilt-tools',
   version: 1,
   rigs: [postRig, slotRig, armsRig, tableRig, scaleRig, screwRig],
-  stones: [plainStone],
+  stones: [{ ...plainStone, log: [{ on: '2026-05-01', did: 'used', faceOffsetMm: null, blades: 4, note: '' }] }],
 }
 const asText = (content: unknown) => JSON.stringify(content, null, 2)
 
@@ -30,7 +30,8 @@ describe('a file of rigs and stones', () => {
         {
           line,
           field: 'rigs.1.pivot.setbackMm',
-          message: 'The pivot must stand behind the jaws: a setback above 0 mm.',
+          code: 'too-small',
+          figures: { above: 0, unit: 'mm' },
         },
       ],
     })
@@ -45,7 +46,7 @@ describe('a file of rigs and stones', () => {
   it('that is no JSON says where it stops being one', () => {
     expect(readToolFile('{\n "format": "jaw-tilt-tools"\n "version": 1 }')).toEqual({
       ok: false,
-      problems: [{ line: 3, field: '', message: 'The file is no JSON: comma expected.' }],
+      problems: [{ line: 3, field: '', code: 'not-json', figures: { error: 'CommaExpected' } }],
     })
     expect(readToolFile('')).toMatchObject({ ok: false, problems: [{ line: 1 }] })
   })

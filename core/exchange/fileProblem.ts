@@ -1,8 +1,8 @@
+import type { FieldProblem } from '../problem/problem'
+
 /** What is wrong with a file: on which line (from 1), at which field. */
-export interface FileProblem {
+export interface FileProblem extends FieldProblem {
   readonly line: number
-  readonly field: string
-  readonly message: string
 }
 
 export type ReadFile<T> =

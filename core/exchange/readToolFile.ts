@@ -6,7 +6,7 @@ import {
   type Node,
   type ParseError,
 } from 'jsonc-parser'
-import { problemFields } from '../kept/problem'
+import { checked } from '../problem/problem'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
 import { toolFile, type ToolFile } from './toolFile'
 
@@ -16,15 +16,23 @@ export function readToolFile(text: string): ReadFile<ToolFile> {
   const tree = parseTree(text, errors, { allowTrailingComma: false, disallowComments: true })
   const [error] = errors
   if (error || !tree) {
-    const message = `The file is no JSON: ${error ? readable(printParseErrorCode(error.error)) : 'it is empty'}.`
-    return { ok: false, problems: [{ line: lineAt(text, error?.offset ?? 0), field: '', message }] }
+    return {
+      ok: false,
+      problems: [
+        {
+          line: lineAt(text, error?.offset ?? 0),
+          field: '',
+          code: 'not-json',
+          figures: { error: error ? printParseErrorCode(error.error) : '' },
+        },
+      ],
+    }
   }
-  const parsed = toolFile.safeParse(getNodeValue(tree))
-  if (parsed.success) return { ok: true, content: parsed.data }
-  const problems = problemFields(parsed.error).map(({ field, message }): FileProblem => ({
-    line: lineAt(text, nodeOf(tree, field).offset),
-    field,
-    message,
+  const parsed = checked(toolFile, getNodeValue(tree))
+  if (parsed.ok) return { ok: true, content: parsed.value }
+  const problems = parsed.problems.map((one): FileProblem => ({
+    line: lineAt(text, nodeOf(tree, one.field).offset),
+    ...one,
   }))
   return { ok: false, problems }
 }
@@ -37,9 +45,6 @@ export function lineOfField(text: string, field: string): number {
   const tree = parseTree(text)
   return tree ? lineAt(text, nodeOf(tree, field).offset) : 1
 }
-
-/** "CommaExpected" as words: "comma expected". */
-const readable = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter}`).toLowerCase()
 
 /** The node of a dotted path, or the nearest there is above it. */
 function nodeOf(tree: Node, field: string): Node {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
-import { problemFields } from '../kept/problem'
-import { grainSize, type GritStandard } from '../stone/grit'
+import { checked } from '../problem/problem'
+import { grainSize, GRIT_STANDARDS, type GritStandard } from '../stone/grit'
 import { stone, type Stone } from '../stone/stone'
 import { parseDecimal } from '../units/length'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
@@ -61,33 +61,24 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
       const line = lineAt(plain, start)
       start = meta.cursor
       for (const error of errors)
-        if (error.type === 'Quotes') problems.push({ line, field: '', message: 'A quotation mark is not closed.' })
+        if (error.type === 'Quotes') problems.push({ line, field: '', code: 'unclosed-quote' })
       if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data })
     },
   })
   const [head, ...body] = rows
   if (problems.length > 0) return { ok: false, problems }
-  if (!head || body.length === 0)
-    return {
-      ok: false,
-      problems: [
-        {
-          line: 1,
-          field: '',
-          message: 'There is no stone in this file: the first line names the columns, each further one is a stone.',
-        },
-      ],
-    }
+  if (!head || body.length === 0) return { ok: false, problems: [{ line: 1, field: '', code: 'no-stones' }] }
   const columns = head.cells.map((cell) => cell.trim())
   for (const column of REQUIRED)
     if (!columns.includes(column))
-      problems.push({ line: head.line, field: column, message: `The column “${column}” is missing.` })
+      problems.push({ line: head.line, field: column, code: 'column-missing', figures: { column } })
   for (const column of columns)
     if (!(STONE_COLUMNS as readonly string[]).includes(column))
       problems.push({
         line: head.line,
         field: column,
-        message: `There is no column “${column}”. Known are: ${STONE_COLUMNS.join(', ')}.`,
+        code: 'column-unknown',
+        figures: { column, known: STONE_COLUMNS.join(', ') },
       })
   if (problems.length > 0) return { ok: false, problems }
   const stones = body.flatMap(({ line, cells }) => {
@@ -110,18 +101,24 @@ function readRow(
     if (text(column) === '') return undefined
     const parsed = parseDecimal(text(column))
     if (parsed.ok) return parsed.value
-    problems.push({ field: column, message: `“${text(column)}” is no number.` })
+    problems.push({ field: column, code: 'not-a-number', figures: { text: text(column) } })
     return undefined
   }
   if (cells.length > columns.length)
-    problems.push({ field: '', message: `There are ${cells.length} fields for ${columns.length} columns.` })
+    problems.push({ field: '', code: 'fields-for-columns', figures: { fields: cells.length, columns: columns.length } })
   const gritNumber = number('gritNumber')
   const grit = gritNumber === undefined ? null : { standard: text('gritStandard') as GritStandard, number: gritNumber }
   const size = grit && grainSize(grit)
+  if (size && !size.ok && (GRIT_STANDARDS as readonly string[]).includes(text('gritStandard')))
+    problems.push({
+      field: 'gritNumber',
+      code: 'grit-out-of-range',
+      figures: { standard: text('gritStandard'), coarsest: size.coarsest, finest: size.finest },
+    })
   const [nearMm, toleranceMm] = [number('faceOffsetNearMm'), number('faceOffsetToleranceMm')]
   const farMm = number('faceOffsetFarMm') ?? nearMm
   const optional = { dishMm: number('dishMm'), wornOutAtMm: number('wornOutAtMm') }
-  const parsed = stone.safeParse({
+  const parsed = checked(stone, {
     name: text('name'),
     kind: text('kind'),
     notes: text('notes'),
@@ -135,15 +132,15 @@ function readRow(
     widthMm: number('widthMm'),
     ...optional,
   })
-  if (!parsed.success)
+  if (!parsed.ok)
     problems.push(
-      ...problemFields(parsed.error).flatMap(({ field, message }) =>
-        COLUMN_OF[field] === null ? [] : { field: COLUMN_OF[field] ?? field, message },
+      ...parsed.problems.flatMap((one) =>
+        COLUMN_OF[one.field] === null ? [] : { ...one, field: COLUMN_OF[one.field] ?? one.field },
       ),
     )
   const seen = new Set<string>()
   const first = problems.filter(({ field }) => !seen.has(field) && seen.add(field))
-  return { stone: parsed.success && first.length === 0 ? parsed.data : null, problems: first }
+  return { stone: parsed.ok && first.length === 0 ? parsed.value : null, problems: first }
 }
 
 /** The column that a field of a stone is read from; null: it is worked out from others, which are told themselves. */

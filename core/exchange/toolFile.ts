@@ -1,13 +1,19 @@
 import { z } from 'zod'
 import { possibleRig } from '../rig/possibleRig'
+import { says } from '../problem/problem'
 import { stone } from '../stone/stone'
+import { stoneWear } from '../stone/wear'
+
+/** A stone with its wear log, for whoever takes it over. */
+export const handedOnStone = stone.extend({ log: z.array(stoneWear).max(500).default([]) })
+export type HandedOnStone = z.infer<typeof handedOnStone>
 
 /** Rigs and stones to hand on: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. */
 export const toolFile = z.object({
-  format: z.literal('jaw-tilt-tools', 'This is no file of rigs and stones.'),
-  version: z.literal(1, 'This file was written by a later Jaw Tilt: update this one first.'),
+  format: z.literal('jaw-tilt-tools', says('not-this-format')),
+  version: z.literal(1, says('later-version')),
   rigs: z.array(possibleRig).max(200).default([]),
-  stones: z.array(stone).max(1000).default([]),
+  stones: z.array(handedOnStone).max(1000).default([]),
 })
 export type ToolFile = z.infer<typeof toolFile>
 

@@ -1,7 +1,7 @@
 import type { Contact } from '../angle/contact'
 import { primaryFaceDeg } from '../blade/primaryFace'
 import type { Side } from '../clamping/centring'
-import { centrePlaneOf, type Job } from '../setup/job'
+import { centrePlaneOf, type Setup } from '../setup/setup'
 import { degrees, radians } from '../units/angle'
 import { add, rotate, scale, subtract, unit, type Vec2 } from '../vector/vec2'
 import type { GaugeZero } from '../setup/gaugeZero'
@@ -11,10 +11,10 @@ import type { GaugeZero } from '../setup/gaugeZero'
  * against what the gauge was zeroed on (turned the way it stands on the stone). Source: docs/geometry.md, "What a level
  * gauge reads".
  */
-export function expectedReadingDeg(job: Job, side: Side, contact: Contact, zero: GaugeZero): number {
+export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, zero: GaugeZero): number {
   if (zero === 'centre-plane') return contact.gaugeDeg
-  const rod = rodRun(contact, job.stone.faceOffsetMm)
-  const plane = centrePlaneOf(job, side)
+  const rod = rodRun(contact, setup.stone.faceOffsetMm)
+  const plane = centrePlaneOf(setup, side)
   if (zero === 'clamp') {
     const [along, out] = rotate(rod.run, -radians(plane.axisTurnDeg))
     const tilt = radians(plane.tiltDeg)
@@ -22,10 +22,10 @@ export function expectedReadingDeg(job: Job, side: Side, contact: Contact, zero:
     const fallInClamp = rod.fall * Math.cos(tilt) - out * Math.sin(tilt)
     return degrees(Math.atan2(fallInClamp, Math.hypot(along, outInClamp)))
   }
-  const bladeOut: Vec2 = rotate([0, 1], radians(job.held.turnDeg))
+  const bladeOut: Vec2 = rotate([0, 1], radians(setup.hold.turnDeg))
   const way = unit(rod.run)
   const share = way[0] * bladeOut[0] + way[1] * bladeOut[1]
-  return contact.gaugeDeg - degrees(Math.atan(Math.tan(radians(primaryFaceDeg(job.blade, side))) * share))
+  return contact.gaugeDeg - degrees(Math.atan(Math.tan(radians(primaryFaceDeg(setup.blade, side))) * share))
 }
 
 /** From the pivot to the rod's axis over the contact, in the blade's plane: how far along it and how far down, mm. */

@@ -2,7 +2,7 @@ import type { Contact } from '../angle/contact'
 import { SIDES, type Side } from '../clamping/centring'
 import type { DoubtShare } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'
-import type { Job } from '../setup/job'
+import type { Setup } from '../setup/setup'
 import { expectedReadingDeg } from './expectedReading'
 import { GAUGE_ZEROS, type GaugeZero } from '../setup/gaugeZero'
 
@@ -36,18 +36,18 @@ interface SideReading {
  * where nothing fits or nothing differs. Source: docs/geometry.md, "What a level gauge reads".
  */
 export function likelyCauses(
-  job: Job,
+  setup: Setup,
   read: Readonly<Partial<Record<Side, SideReading>>>,
   zero: GaugeZero,
 ): LikelyCause[] {
   const sides = SIDES.flatMap((side) => {
     const one = read[side]
-    return one ? [{ ...one, side, differsDeg: one.readDeg - expectedReadingDeg(job, side, one.contact, zero) }] : []
+    return one ? [{ ...one, side, differsDeg: one.readDeg - expectedReadingDeg(setup, side, one.contact, zero) }] : []
   })
   if (sides.length === 0 || Math.max(...sides.map((one) => Math.abs(one.differsDeg))) <= READ_TO_DEG) return []
   const worst = (left: (one: (typeof sides)[number]) => number) => Math.max(...sides.map((one) => Math.abs(left(one))))
   const zeros = GAUGE_ZEROS.filter((other) => other !== zero).flatMap((other): LikelyCause[] => {
-    const leavesDeg = worst((one) => one.readDeg - expectedReadingDeg(job, one.side, one.contact, other))
+    const leavesDeg = worst((one) => one.readDeg - expectedReadingDeg(setup, one.side, one.contact, other))
     return leavesDeg <= READ_TO_DEG ? [{ by: 'zero', zero: other, leavesDeg }] : []
   })
   const ids = [...new Set(sides.flatMap((one) => one.budget.map((share) => share.id)))].filter((id) => id !== NOT_READ)

@@ -6,7 +6,7 @@ import { curveLength } from '../curve/arcLength'
 import type { Station } from '../curve/stations'
 import type { JawSet } from '../rig/jawSet'
 import { jawSetsOf } from '../rig/jaws'
-import type { Job } from '../setup/job'
+import type { Setup } from '../setup/setup'
 import { clampFrame, toClampFrame } from '../clamping/clampFrame'
 
 export type Verdict = 'good' | 'watch' | 'bad'
@@ -27,10 +27,10 @@ export interface JawFit {
 }
 
 /** Whether jaws hold a spine of this grind and thickness; null on a table. Source: docs/geometry.md, "Will it hold". */
-export function jawFit({ rig, blade, held }: Job): JawFit | null {
+export function jawFit({ rig, blade, hold }: Setup): JawFit | null {
   if (!rig.jaws) return null
   const flats = blade.primaryGrindHeightMm < FLATS_FROM * blade.widthMm
-  const { spineThicknessMm: spineMm } = bladeThere(blade, held.bladeXMm / Math.max(1, curveLength(blade.edge)))
+  const { spineThicknessMm: spineMm } = bladeThere(blade, hold.bladeXMm / Math.max(1, curveLength(blade.edge)))
   const tried = flats ? rig.jaws.mostSpineSabreMm : rig.jaws.mostSpineFlatMm
   const mostMm = tried ?? (flats ? USUAL_MOST.sabre : USUAL_MOST.flat)
   const verdict: Verdict = blade.falseEdge || spineMm > mostMm ? 'bad' : spineMm > 0.9 * mostMm ? 'watch' : 'good'
@@ -40,7 +40,7 @@ export function jawFit({ rig, blade, held }: Job): JawFit | null {
 /**
  * How much the blade thins from one end of the jaws to the other, mm, towards the tip; 0 where that was not measured.
  */
-export function taperInJawsMm({ rig, blade }: Job): number {
+export function taperInJawsMm({ rig, blade }: Setup): number {
   if (!rig.jaws || blade.spineThicknessTipMm === null) return 0
   return (
     ((blade.spineThicknessMm - blade.spineThicknessTipMm) * rig.jaws.widthMm) / Math.max(1, curveLength(blade.edge))
@@ -48,9 +48,9 @@ export function taperInJawsMm({ rig, blade }: Job): number {
 }
 
 /** How far the handle's end stands from the middle of the jaws, in widths of the jaws; 0 without a handle or jaws. */
-export function handleReach({ rig, blade, held }: Job): number {
+export function handleReach({ rig, blade, hold }: Setup): number {
   if (!rig.jaws || blade.handleLengthMm === 0) return 0
-  return (held.bladeXMm + blade.handleLengthMm) / rig.jaws.widthMm
+  return (hold.bladeXMm + blade.handleLengthMm) / rig.jaws.widthMm
 }
 
 export interface TipStop {
@@ -64,8 +64,8 @@ export interface TipStop {
  * Where to stop the stone so that the tip stays sharp: its middle over the tip and no farther. Measured along the jaws,
  * on the side being worked. Source: docs/geometry.md, "Will it hold".
  */
-export function tipStop({ held, stone }: Job, stations: readonly Station[]): TipStop {
-  const [alongMm] = toClampFrame(stations.at(-1)!.point, clampFrame(held))
+export function tipStop({ hold, stone }: Setup, stations: readonly Station[]): TipStop {
+  const [alongMm] = toClampFrame(stations.at(-1)!.point, clampFrame(hold))
   return { alongMm, freeEdgeMm: alongMm + stone.widthMm / 2 }
 }
 
@@ -83,7 +83,7 @@ export interface Clearance {
 /**
  * How low each set of the rig's jaws lets the stone go. Contacts: along the edge. Source: docs/geometry.md, "Limits".
  */
-export function clearances({ rig, stone }: Job, along: readonly (Contact | Refusal)[]): Clearance[] {
+export function clearances({ rig, stone }: Setup, along: readonly (Contact | Refusal)[]): Clearance[] {
   const lowestOver = (jaws: JawSet) =>
     along.reduce<number | null>((highest, contact) => {
       const lowest = contact.ok ? lowestAngleOverJawsDeg(contact, jaws, stone, rig.stroke) : null

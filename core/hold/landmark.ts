@@ -10,8 +10,8 @@ const ON_MARK_MM = 0.3
  * Where a line square across the blade, so far along it from the heel, crosses the jaws' front line: from their middle
  * towards the tip, mm.
  */
-export const alongJawsMm = (alongBladeMm: number, held: Pick<ClampPosition, 'bladeXMm' | 'turnDeg'>): number =>
-  (alongBladeMm - held.bladeXMm) / Math.cos(radians(held.turnDeg))
+export const alongJawsMm = (alongBladeMm: number, hold: Pick<ClampPosition, 'bladeXMm' | 'turnDeg'>): number =>
+  (alongBladeMm - hold.bladeXMm) / Math.cos(radians(hold.turnDeg))
 
 /** The bladeX of the clamp position that lays such a line on a mark of the jaws, mm: the inverse of alongJawsMm. */
 export const bladeXOnMark = (alongBladeMm: number, markMm: number, turnDeg: number): number =>
@@ -21,9 +21,9 @@ export const bladeXOnMark = (alongBladeMm: number, markMm: number, turnDeg: numb
 export function markUnderLandmark(
   rig: Pick<Rig, 'positionMarks'>,
   blade: Pick<Blade, 'landmark'>,
-  held: ClampPosition,
+  hold: ClampPosition,
 ): Rig['positionMarks'][number] | null {
   if (!blade.landmark) return null
-  const at = alongJawsMm(blade.landmark.alongMm, held)
+  const at = alongJawsMm(blade.landmark.alongMm, hold)
   return rig.positionMarks.find((mark) => Math.abs(mark.alongMm - at) < ON_MARK_MM) ?? null
 }

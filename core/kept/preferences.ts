@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { lengthUnit } from '../units/length'
+import { label } from '../measure/measure'
 
-const sideName = z.string().trim().min(1, 'Give this side a name.').max(12, 'Keep a side’s name to 12 letters.')
+const sideName = label(12)
 
 /** How the user likes figures shown. Kept with the data, so every device at the bench shows the same. */
 export const preferences = z.object({

@@ -1,4 +1,5 @@
-import { FINE, within, type HoldSpace, type Tried } from './holdSpace'
+import { clamp } from '../units/figures'
+import { FINE, type HoldSpace, type Tried } from './holdSpace'
 
 /** Along the blade (mm), in turn (degrees), in depth (mm). */
 type Step = readonly [number, number, number]
@@ -31,9 +32,9 @@ export function downhill({ range, places, turns, at }: HoldSpace, from: Tried): 
   const ways = directions(free !== null).filter(([x]) => !range.onMarks || x === 0)
   const by = (here: Tried, [x, turn, depth]: Step): Tried | null =>
     at(
-      range.onMarks ? here.place : within(here.place + x, range.bladeXMm),
-      within(here.held.turnDeg + turn, range.turnDeg),
-      free ? within(here.held.bladeYMm + depth, free) : here.held.bladeYMm,
+      range.onMarks ? here.place : clamp(here.place + x, range.bladeXMm),
+      clamp(here.hold.turnDeg + turn, range.turnDeg),
+      free ? clamp(here.hold.bladeYMm + depth, free) : here.hold.bladeYMm,
     )
   let here = from
   let before = from
@@ -55,6 +56,6 @@ const apart = (spread: readonly number[]): number => (spread.length > 1 ? spread
 const better = (a: Tried, b: Tried | null): Tried => (b && b.cost < a.cost - 1e-9 ? b : a)
 const wayBetween = (a: Tried, b: Tried): Step => [
   b.place - a.place,
-  b.held.turnDeg - a.held.turnDeg,
-  b.held.bladeYMm - a.held.bladeYMm,
+  b.hold.turnDeg - a.hold.turnDeg,
+  b.hold.bladeYMm - a.hold.bladeYMm,
 ]

@@ -4,8 +4,9 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
 import { heightRange } from '../rig/dial'
-import { reacherAt, type Job } from '../setup/job'
-import { within, type Judgement } from './holdSpace'
+import { reacherAt, type Setup } from '../setup/setup'
+import { clamp } from '../units/figures'
+import type { Judgement } from './holdSpace'
 
 /**
  * The tangents of an edge as numbers, for thousands of ways of holding it: outward normal, and its distance from the
@@ -42,29 +43,29 @@ export function edgeTangents(stations: readonly Station[]): EdgeTangents {
  * `tangents`. Source: docs/geometry.md, "An even angle".
  */
 export function evenness(
-  job: Job,
+  setup: Setup,
   side: Side,
-  held: ClampPosition,
+  hold: ClampPosition,
   tangents: EdgeTangents,
   stations: readonly Station[],
   wantedDeg: number,
 ): Judgement | null {
-  const range = distanceRange({ ...job, held }, side, tangents, stations)
+  const range = distanceRange({ ...setup, hold }, side, tangents, stations)
   const off = (heightMm: number): { balance: number; worst: number } | null => {
     const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
     const [steepest, flattest] = [
-      edgeAngle(pivotOverBladeMm, nearest, job.stone.faceOffsetMm),
-      edgeAngle(pivotOverBladeMm, farthest, job.stone.faceOffsetMm),
+      edgeAngle(pivotOverBladeMm, nearest, setup.stone.faceOffsetMm),
+      edgeAngle(pivotOverBladeMm, farthest, setup.stone.faceOffsetMm),
     ]
     if (!steepest.ok || !flattest.ok) return null
     const [over, under] = [steepest.edgeAngleDeg - wantedDeg, wantedDeg - flattest.edgeAngleDeg]
     return { balance: over - under, worst: Math.max(Math.abs(over), Math.abs(under)) }
   }
-  if (job.rig.height.by === 'slot') return bestSlot()
+  if (setup.rig.height.by === 'slot') return bestSlot()
   const theta = (wantedDeg * Math.PI) / 180
   // The balance rises with the height and is nearly straight: regula falsi on a bracket around the middle of the edge.
   const middle = (at: ReturnType<typeof range>) =>
-    ((at.nearest + at.farthest) / 2) * Math.tan(theta) + job.stone.faceOffsetMm / Math.cos(theta)
+    ((at.nearest + at.farthest) / 2) * Math.tan(theta) + setup.stone.faceOffsetMm / Math.cos(theta)
   const first = range(60)
   if (!(first.nearest > 0)) return null
   let [low, high] = [middle(first) - 1, middle(first) + 1]
@@ -91,15 +92,15 @@ export function evenness(
     }
   }
   // The rig's range may end before that: then its end is the best that this hold can do.
-  const { lowestMm, highestMm } = heightRange(job.rig)
-  const pivotHeightMm = within(best.at, [lowestMm, highestMm])
+  const { lowestMm, highestMm } = heightRange(setup.rig)
+  const pivotHeightMm = clamp(best.at, [lowestMm, highestMm])
   const set = pivotHeightMm === best.at ? best : off(pivotHeightMm)
   return set && { pivotHeightMm, cost: set.worst }
 
   /** A plate has only the heights of its slots. */
   function bestSlot(): Judgement | null {
-    if (job.rig.height.by !== 'slot') return null
-    return job.rig.height.slots.reduce<Judgement | null>((found, slot) => {
+    if (setup.rig.height.by !== 'slot') return null
+    return setup.rig.height.slots.reduce<Judgement | null>((found, slot) => {
       const at = off(slot.heightMm)
       return at && (!found || at.worst < found.cost) ? { pivotHeightMm: slot.heightMm, cost: at.worst } : found
     }, null)
@@ -114,19 +115,19 @@ interface Distances {
 
 /** The nearest and farthest tangent from the pivot's foot, by the pivot's height. */
 function distanceRange(
-  job: Job,
+  setup: Setup,
   side: Side,
   tangents: EdgeTangents,
   stations: readonly Station[],
 ): (heightMm: number) => Distances {
   let last: (Distances & { u: number; v: number }) | null = null
   return (heightMm) => {
-    const { pivot } = reacherAt(job, side, heightMm)
+    const { pivot } = reacherAt(setup, side, heightMm)
     // On a centred blade the foot stays where it is, whatever the height.
     if (last && last.u === pivot.u && last.v === pivot.v)
       return { nearest: last.nearest, farthest: last.farthest, pivotOverBladeMm: pivot.w }
     let [nearest, farthest] = [Infinity, -Infinity]
-    for (const distance of distancesOf(job, side, tangents, stations, heightMm)) {
+    for (const distance of distancesOf(setup, side, tangents, stations, heightMm)) {
       if (distance < nearest) nearest = distance
       if (distance > farthest) farthest = distance
     }
@@ -137,14 +138,14 @@ function distanceRange(
 
 /** From the pivot's foot to each tangent, mm: worked out in the blade's frame, where the tangents stand still. */
 export function distancesOf(
-  job: Job,
+  setup: Setup,
   side: Side,
   tangents: EdgeTangents,
   stations: readonly Station[],
   heightMm: number,
 ): Float64Array {
-  const frame = clampFrame(job.held)
-  const { pivot, slideMm } = reacherAt(job, side, heightMm)
+  const frame = clampFrame(setup.hold)
+  const { pivot, slideMm } = reacherAt(setup, side, heightMm)
   const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
   const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
   const distances = new Float64Array(tangents.count)

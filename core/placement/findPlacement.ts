@@ -5,7 +5,7 @@ import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
 import { stationAt, type Station } from '../curve/stations'
 import { heightRange } from '../rig/dial'
-import type { Job } from '../setup/job'
+import type { Setup } from '../setup/setup'
 import { restsOnTable } from '../rig/rig'
 import { edgeTangents, evenness } from './evenness'
 import { deepestHoldMm, holdLimits, LEAST_HELD_MM, type HoldTrouble } from './holdLimits'
@@ -19,7 +19,7 @@ export const PLACEMENT_AIMS = ['even', 'least-steel'] as const
 export type PlacementAim = (typeof PLACEMENT_AIMS)[number]
 
 export interface FindPlacement {
-  readonly job: Job
+  readonly setup: Setup
   readonly side: Side
   readonly wantedDeg: number
   /** The places of the edge that count, from heel to tip. */
@@ -53,7 +53,7 @@ const SEARCHED_PLACES = 200
  * jaws' marks (as far as there are such things); turned either way; at its stops where it has any.
  */
 export function placementRange(
-  { rig, blade, held }: Pick<Job, 'rig' | 'blade' | 'held'>,
+  { rig, blade, hold }: Pick<Setup, 'rig' | 'blade' | 'hold'>,
   wantsMarks = false,
 ): PlacementRange {
   const heel = stationAt(blade.edge, 0).point[0]
@@ -77,7 +77,7 @@ export function placementRange(
       bladeXMm,
       onMarks,
       turnDeg,
-      depthsMm: [...new Set(stops.length > 0 ? stops : [held.bladeYMm])],
+      depthsMm: [...new Set(stops.length > 0 ? stops : [hold.bladeYMm])],
       freeDepthMm: null,
     }
   return { bladeXMm, onMarks, turnDeg, depthsMm: [...new Set(free)], freeDepthMm: [LEAST_HELD_MM, deepest] }
@@ -88,37 +88,37 @@ export function placementRange(
  * docs/geometry.md, "An even angle".
  */
 export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlacement, void> {
-  const { job, side, wantedDeg, stations, aim, thereDeg } = ask
+  const { setup, side, wantedDeg, stations, aim, thereDeg } = ask
   const every = Math.ceil(stations.length / SEARCHED_PLACES)
   const searched = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
   const tangents = edgeTangents(searched)
-  const limits = holdLimits(job, side, stations)
+  const limits = holdLimits(setup, side, stations)
   const there: BevelSection = {
     edgeAngleDeg: thereDeg ?? wantedDeg,
-    shoulderMm: bevelThicknessMm(job.blade),
-    primaryHalfAngleDeg: primaryHalfAngleDeg(job.blade),
+    shoulderMm: bevelThicknessMm(setup.blade),
+    primaryHalfAngleDeg: primaryHalfAngleDeg(setup.blade),
   }
-  const judge = (held: Job['held']) =>
+  const judge = (hold: Setup['hold']) =>
     aim === 'even'
-      ? evenness(job, side, held, tangents, searched, wantedDeg)
-      : leastSteel(job, side, held, tangents, searched, there)
-  const range = placementRange(job, ask.onMarks)
+      ? evenness(setup, side, hold, tangents, searched, wantedDeg)
+      : leastSteel(setup, side, hold, tangents, searched, there)
+  const range = placementRange(setup, ask.onMarks)
   const asked = {
-    held: job.held,
+    hold: setup.hold,
     range,
     judge,
-    allowed: (held: Job['held'], heightMm: number) => limits(held, heightMm) === null,
+    allowed: (hold: Setup['hold'], heightMm: number) => limits(hold, heightMm) === null,
   }
   const found = yield* searchPlacement(asked)
   const { best } = found
   return best
-    ? { ...found, atMark: atNearestMark(job, side, best, stations, wantedDeg), bounds: boundsOf(best), whyNone: [] }
+    ? { ...found, atMark: atNearestMark(setup, side, best, stations, wantedDeg), bounds: boundsOf(best), whyNone: [] }
     : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
 
   /** Looks a little further in each way: what would be better but is barred. */
   function boundsOf(best: Placement): Bound[] {
     const bounds = new Set<Bound>()
-    if (aim === 'even' && atEndOfRange(job.rig, best.pivotHeightMm)) bounds.add('height-out-of-rig')
+    if (aim === 'even' && atEndOfRange(setup.rig, best.pivotHeightMm)) bounds.add('height-out-of-rig')
     const MM = 1.5
     const DEPTH_MM = 3
     const DEG = 0.75
@@ -135,27 +135,27 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
       [0, 0, DEPTH_MM],
       [0, 0, -DEPTH_MM],
     ] as const) {
-      const held = {
-        ...best.held,
-        bladeXMm: best.held.bladeXMm + x,
-        turnDeg: best.held.turnDeg + turn,
-        bladeYMm: best.held.bladeYMm + y,
+      const hold = {
+        ...best.hold,
+        bladeXMm: best.hold.bladeXMm + x,
+        turnDeg: best.hold.turnDeg + turn,
+        bladeYMm: best.hold.bladeYMm + y,
       }
-      const tried = judge(held)
+      const tried = judge(hold)
       if (!tried || tried.cost > best.cost * BETTER - 0.002) continue
-      const trouble = limits(held, tried.pivotHeightMm)
+      const trouble = limits(hold, tried.pivotHeightMm)
       if (trouble) bounds.add(trouble)
-      else if (Math.abs(held.turnDeg) > MOST_TURN_DEG) bounds.add('turned-far-enough')
+      else if (Math.abs(hold.turnDeg) > MOST_TURN_DEG) bounds.add('turned-far-enough')
       else if (x !== 0 && range.onMarks) bounds.add('between-marks')
-      else if (y !== 0 && !range.freeDepthMm && !restsOnTable(job.rig)) bounds.add('between-stops')
-      else if (held.bladeXMm < range.bladeXMm[0] || held.bladeXMm > range.bladeXMm[1]) bounds.add('end-of-the-blade')
+      else if (y !== 0 && !range.freeDepthMm && !restsOnTable(setup.rig)) bounds.add('between-stops')
+      else if (hold.bladeXMm < range.bladeXMm[0] || hold.bladeXMm > range.bladeXMm[1]) bounds.add('end-of-the-blade')
     }
     return [...bounds]
   }
 }
 
 /** Whether a post stands at its lowest or highest; a plate's slots are all it has. */
-function atEndOfRange(rig: Job['rig'], heightMm: number): boolean {
+function atEndOfRange(rig: Setup['rig'], heightMm: number): boolean {
   const { lowestMm, highestMm } = heightRange(rig)
   return rig.height.by !== 'slot' && (heightMm === lowestMm || heightMm === highestMm)
 }

@@ -7,7 +7,7 @@ import { curveLength } from '../curve/arcLength'
 import { evenStations, type Station } from '../curve/stations'
 import type { Blade } from '../blade/blade'
 import { heightRange } from '../rig/dial'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 
 /** Why a blade cannot be held so. */
 export type HoldTrouble =
@@ -42,26 +42,26 @@ export function deepestHoldMm(of: Pick<Blade, 'widthMm' | 'primaryGrindHeightMm'
  * docs/geometry.md, "Limits".
  */
 export function holdLimits(
-  job: Job,
+  setup: Setup,
   side: Side,
   stations: readonly Station[],
-): (held: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
-  const { rig, blade } = job
+): (hold: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
+  const { rig, blade } = setup
   const { lowestMm, highestMm } = heightRange(rig)
   const outline = outlineHeights(blade)
   const deepest = deepestHoldMm(blade)
   const every = Math.max(1, Math.floor((stations.length - 1) / (ALONG_EDGE - 1)))
   const reached = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
-  return (held, pivotHeightMm) => {
-    const grip = rig.jaws ? gripTrouble(held, rig.jaws.widthMm) : null
+  return (hold, pivotHeightMm) => {
+    const grip = rig.jaws ? gripTrouble(hold, rig.jaws.widthMm) : null
     if (grip) return grip
     if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
-    const at = { ...job, held }
+    const at = { ...setup, hold }
     const over = reacherAt(at, side, pivotHeightMm)
     for (const station of reached) {
-      const contact = contactAt(station, held, over)
+      const contact = contactAt(station, hold, over)
       if (contact.ok) {
-        const lowest = rig.jaws && lowestAngleOverJawsDeg(contact, rig.jaws, job.stone, rig.stroke)
+        const lowest = rig.jaws && lowestAngleOverJawsDeg(contact, rig.jaws, setup.stone, rig.stroke)
         if (lowest !== null && lowest > contact.edgeAngleDeg) return 'stone-meets-jaws'
       } else if (contact.reason === 'before-stop') return 'stops-too-near'
       else return 'rod-too-short'
@@ -69,8 +69,8 @@ export function holdLimits(
     return null
   }
 
-  function gripTrouble(held: ClampPosition, widthMm: number): HoldTrouble | null {
-    const frame = clampFrame(held)
+  function gripTrouble(hold: ClampPosition, widthMm: number): HoldTrouble | null {
+    const frame = clampFrame(hold)
     for (let i = 0; i < ALONG_JAWS; i++) {
       const [x, y] = toBladeFrame([widthMm * (i / (ALONG_JAWS - 1) - 0.5), 0], frame)
       const here = outline(x)

@@ -26,17 +26,17 @@ export interface Judgement {
 }
 
 export interface Placement extends Judgement {
-  readonly held: ClampPosition
+  readonly hold: ClampPosition
 }
 
 export interface PlacementAsk {
   /** As it is held now: centring and tilt stay. */
-  readonly held: ClampPosition
+  readonly hold: ClampPosition
   readonly range: PlacementRange
   /** Null where the stone cannot lie on all of the edge. */
-  readonly judge: (held: ClampPosition) => Judgement | null
+  readonly judge: (hold: ClampPosition) => Judgement | null
   /** Whether a blade can be held so at this pivot height; by default always. */
-  readonly allowed?: (held: ClampPosition, pivotHeightMm: number) => boolean
+  readonly allowed?: (hold: ClampPosition, pivotHeightMm: number) => boolean
 }
 
 /** A hold that was tried, and its place: bladeX, or on marks what bladeX is without a turn. */
@@ -67,21 +67,19 @@ export const spreadOver = ({ bladeXMm, onMarks, turnDeg }: PlacementRange): Pick
 })
 
 /** The holds that a search can try. */
-export function holdSpace({ held: now, range, judge, allowed = () => true }: PlacementAsk): HoldSpace {
+export function holdSpace({ hold: now, range, judge, allowed = () => true }: PlacementAsk): HoldSpace {
   const { onMarks } = range
   return {
     range,
     ...spreadOver(range),
     at: (place, turnDeg, bladeYMm) => {
       const bladeXMm = onMarks ? bladeXOnMark(onMarks.landmarkMm, onMarks.landmarkMm - place, turnDeg) : place
-      const held = { ...now, bladeXMm, bladeYMm, turnDeg }
-      const judged = judge(held)
-      return judged && allowed(held, judged.pivotHeightMm) ? { held, ...judged, place } : null
+      const hold = { ...now, bladeXMm, bladeYMm, turnDeg }
+      const judged = judge(hold)
+      return judged && allowed(hold, judged.pivotHeightMm) ? { hold, ...judged, place } : null
     },
   }
 }
 
-export const within = (value: number, [least, most]: readonly [number, number]): number =>
-  Math.min(most, Math.max(least, value))
 const spread = ([from, to]: readonly [number, number], count: number): number[] =>
   to > from ? Array.from({ length: count }, (_, i) => from + ((to - from) * i) / (count - 1)) : [from]

@@ -4,8 +4,8 @@ import type { Blade } from '../blade/blade'
 import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import { markUnderLandmark } from '../hold/landmark'
 import { evenStations, stationAt } from '../curve/stations'
-import { reacherAt, type Job } from '../setup/job'
-import { sampleJob, tableRig } from '../setup/sampleJob.fixture'
+import { reacherAt, type Setup } from '../setup/setup'
+import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { edgeTangents } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
 import { holdLimits } from './holdLimits'
@@ -18,10 +18,10 @@ const finished = <T>(task: Generator<number, T, void>): T => {
     if (step.done) return step.value
   }
 }
-const sabre: Blade = { ...sampleJob.blade, primaryGrindHeightMm: 14, widthMm: 28 }
-const job: Job = { ...sampleJob, blade: sabre, held: { ...sampleJob.held, bladeYMm: 8 } }
+const sabre: Blade = { ...sampleSetup.blade, primaryGrindHeightMm: 14, widthMm: 28 }
+const setup: Setup = { ...sampleSetup, blade: sabre, hold: { ...sampleSetup.hold, bladeYMm: 8 } }
 const stations = evenStations(sabre.edge, 300)
-const limits = holdLimits(job, 'A', stations)
+const limits = holdLimits(setup, 'A', stations)
 
 describe('what stands against a hold', () => {
   it.each([
@@ -31,27 +31,27 @@ describe('what stands against a hold', () => {
     ['height-out-of-rig', {}, 95],
     [null, {}, 52],
   ] as const)('%s', (trouble, change, heightMm) => {
-    expect(limits({ ...job.held, ...change }, heightMm)).toBe(trouble)
+    expect(limits({ ...setup.hold, ...change }, heightMm)).toBe(trouble)
   })
 
   it('the rod’s end, its stops and the jaws', () => {
-    const at = (rig: Partial<Job['rig']>, heightMm = 52) =>
-      holdLimits({ ...job, rig: { ...job.rig, ...rig } }, 'A', stations)(job.held, heightMm)
+    const at = (rig: Partial<Setup['rig']>, heightMm = 52) =>
+      holdLimits({ ...setup, rig: { ...setup.rig, ...rig } }, 'A', stations)(setup.hold, heightMm)
     expect(at({ rodLengthMm: 110 })).toBe('rod-too-short')
     expect(at({ stroke: { nearestMm: 135, farthestMm: 300 } })).toBe('stops-too-near')
-    expect(at({ jaws: { ...job.rig.jaws!, halfThicknessMm: 12 } })).toBe('stone-meets-jaws')
+    expect(at({ jaws: { ...setup.rig.jaws!, halfThicknessMm: 12 } })).toBe('stone-meets-jaws')
   })
 })
 
 describe('the best hold within them', () => {
   it('is allowed, no worse than the present one, and its mark gives what it says', () => {
     const found = finished(
-      findPlacement({ job, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }),
+      findPlacement({ setup, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }),
     )
     const { best, atMark } = found
-    expect(limits(best!.held, best!.pivotHeightMm)).toBeNull()
+    expect(limits(best!.hold, best!.pivotHeightMm)).toBeNull()
     const worstNow = Math.max(
-      ...contactsAlong(stations, job.held, reacherAt(job, 'A', 52.5)).map((contact) =>
+      ...contactsAlong(stations, setup.hold, reacherAt(setup, 'A', 52.5)).map((contact) =>
         contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity,
       ),
     )
@@ -65,25 +65,30 @@ describe('the best hold within them', () => {
       { name: 'pin', depthMm: 9 },
       { name: 'too deep', depthMm: 20 },
     ]
-    expect(placementRange({ ...job, rig: { ...job.rig, stops } })).toMatchObject({ depthsMm: [9], freeDepthMm: null })
-    expect(placementRange({ ...job, rig: tableRig, held: { ...job.held, bladeYMm: 0 } })).toMatchObject({
+    expect(placementRange({ ...setup, rig: { ...setup.rig, stops } })).toMatchObject({
+      depthsMm: [9],
+      freeDepthMm: null,
+    })
+    expect(placementRange({ ...setup, rig: tableRig, hold: { ...setup.hold, bladeYMm: 0 } })).toMatchObject({
       depthsMm: [0],
       freeDepthMm: null,
     })
   })
 
   it('lays the landmark on a mark where that is asked for, turned or not, and says that between the marks it would be better', () => {
-    const marked: Job = {
-      ...job,
-      rig: { ...job.rig, positionMarks: [-22, -26].map((alongMm) => ({ name: `at ${alongMm}`, alongMm })) },
+    const marked: Setup = {
+      ...setup,
+      rig: { ...setup.rig, positionMarks: [-22, -26].map((alongMm) => ({ name: `at ${alongMm}`, alongMm })) },
       blade: { ...sabre, landmark: { what: 'stud', alongMm: 34 } },
     }
     const hold = (onMarks: boolean) =>
-      finished(findPlacement({ job: marked, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks, thereDeg: null }))
+      finished(
+        findPlacement({ setup: marked, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks, thereDeg: null }),
+      )
     const [free, bound] = [hold(false), hold(true)]
-    expect(bound.best!.held.turnDeg).not.toBeCloseTo(0, 1)
-    const frame = clampFrame(bound.best!.held)
-    const underFront = toBladeFrame([markUnderLandmark(marked.rig, marked.blade, bound.best!.held)!.alongMm, 0], frame)
+    expect(bound.best!.hold.turnDeg).not.toBeCloseTo(0, 1)
+    const frame = clampFrame(bound.best!.hold)
+    const underFront = toBladeFrame([markUnderLandmark(marked.rig, marked.blade, bound.best!.hold)!.alongMm, 0], frame)
     expect(underFront[0]).toBeCloseTo(34, 9)
     expect(bound.best!.cost).toBeGreaterThan(free.best!.cost)
     expect(bound.bounds).toContain('between-marks')
@@ -97,10 +102,10 @@ describe('the best hold within them', () => {
       { name: 'deep', depthMm: 7 },
     ]
     const mark = { ...sabre, landmark: { what: 'stud', alongMm: 34 } }
-    const rig = { ...job.rig, stops, positionMarks: [{ name: 'far', alongMm: -22 }] }
+    const rig = { ...setup.rig, stops, positionMarks: [{ name: 'far', alongMm: -22 }] }
     const found = finished(
       findPlacement({
-        job: { ...job, blade: mark, rig },
+        setup: { ...setup, blade: mark, rig },
         side: 'A',
         wantedDeg: 20,
         stations,
@@ -109,21 +114,21 @@ describe('the best hold within them', () => {
         thereDeg: null,
       }),
     )
-    expect(found.best!.held.bladeYMm).toBe(7)
+    expect(found.best!.hold.bladeYMm).toBe(7)
     expect(found.bounds).toContain('between-stops')
   })
 
   it('a post that ends too low is set to its end, and the rest of the deviation is owned up to', () => {
-    const low: Job = {
-      ...job,
-      rig: { ...job.rig, height: { by: 'millimetres', lowestMm: 20, highestMm: 50, zeroMm: 15, resolutionMm: 0.5 } },
+    const low: Setup = {
+      ...setup,
+      rig: { ...setup.rig, height: { by: 'millimetres', lowestMm: 20, highestMm: 50, zeroMm: 15, resolutionMm: 0.5 } },
     }
     const ask = { side: 'A' as const, wantedDeg: 24, stations, aim: 'even' as const, onMarks: false, thereDeg: null }
-    const [ended, free] = [finished(findPlacement({ ...ask, job: low })), finished(findPlacement({ ...ask, job }))]
+    const [ended, free] = [finished(findPlacement({ ...ask, setup: low })), finished(findPlacement({ ...ask, setup }))]
     expect(free.best!.pivotHeightMm).toBeGreaterThan(50)
     expect(ended.best!.pivotHeightMm).toBe(50)
     expect(ended.bounds).toContain('height-out-of-rig')
-    const along = contactsAlong(stations, ended.best!.held, reacherAt({ ...low, held: ended.best!.held }, 'A', 50))
+    const along = contactsAlong(stations, ended.best!.hold, reacherAt({ ...low, hold: ended.best!.hold }, 'A', 50))
     expect(
       Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity))),
     ).toBeCloseTo(ended.best!.cost, 3)
@@ -131,15 +136,15 @@ describe('the best hold within them', () => {
 
   it.each([
     ['rod-too-short', { rig: { rodLengthMm: 60 } }],
-    ['stone-meets-jaws', { rig: { jaws: { ...job.rig.jaws!, halfThicknessMm: 14 } } }],
-    ['off-the-blade', { rig: { jaws: { ...job.rig.jaws!, widthMm: 140 } } }],
+    ['stone-meets-jaws', { rig: { jaws: { ...setup.rig.jaws!, halfThicknessMm: 14 } } }],
+    ['off-the-blade', { rig: { jaws: { ...setup.rig.jaws!, widthMm: 140 } } }],
     ['no-angle', { stone: { faceOffsetMm: 600 } }],
   ] as const)(
     'says why it can be held nowhere: %s',
-    (why, { rig = {}, stone = {} }: { rig?: Partial<Job['rig']>; stone?: Partial<Job['stone']> }) => {
+    (why, { rig = {}, stone = {} }: { rig?: Partial<Setup['rig']>; stone?: Partial<Setup['stone']> }) => {
       const found = finished(
         findPlacement({
-          job: { ...job, rig: { ...job.rig, ...rig }, stone: { ...job.stone, ...stone } },
+          setup: { ...setup, rig: { ...setup.rig, ...rig }, stone: { ...setup.stone, ...stone } },
           side: 'A',
           wantedDeg: 20,
           stations,
@@ -155,12 +160,12 @@ describe('the best hold within them', () => {
 
   it('for the least steel a plate is set to the slot below, so that nowhere the stone runs steeper than what is there', () => {
     const there = { edgeAngleDeg: 22, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }
-    const fixedPlate: Job['rig'] = {
-      ...job.rig,
+    const fixedPlate: Setup['rig'] = {
+      ...setup.rig,
       height: { by: 'slot', slideMm: 0, slots: [40, 50, 60].map((heightMm) => ({ label: `${heightMm}`, heightMm })) },
     }
-    const [plate, post] = [fixedPlate, job.rig].map((rig) =>
-      leastSteel({ ...job, rig }, 'A', job.held, edgeTangents(stations), stations, there)!,
+    const [plate, post] = [fixedPlate, setup.rig].map((rig) =>
+      leastSteel({ ...setup, rig }, 'A', setup.hold, edgeTangents(stations), stations, there)!,
     )
     expect(post!.pivotHeightMm).toBeGreaterThan(plate!.pivotHeightMm)
     expect(post!.pivotHeightMm).toBeLessThan(plate!.pivotHeightMm + 10)
@@ -170,8 +175,8 @@ describe('the best hold within them', () => {
   it('takes no steel off a straight edge held at the angle that is there', () => {
     const straight = evenStations([{ type: 'line', from: [0, 28], to: [90, 28] }], 50)
     const there = { edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }
-    expect(leastSteel(job, 'A', job.held, edgeTangents(straight), straight, there)!.cost).toBeLessThan(1e-9)
-    expect(leastSteel(job, 'A', job.held, edgeTangents(stations), stations, there)!.cost).toBeGreaterThan(1e-4)
+    expect(leastSteel(setup, 'A', setup.hold, edgeTangents(straight), straight, there)!.cost).toBeLessThan(1e-9)
+    expect(leastSteel(setup, 'A', setup.hold, edgeTangents(stations), stations, there)!.cost).toBeGreaterThan(1e-4)
   })
 })
 
@@ -187,15 +192,22 @@ describe('a long blade', () => {
       ],
     },
   ]
-  const long: Job = {
-    ...job,
+  const long: Setup = {
+    ...setup,
     blade: { ...sabre, edge, widthMm: 34, primaryGrindHeightMm: 18 },
-    rig: { ...job.rig, rodLengthMm: 420 },
+    rig: { ...setup.rig, rodLengthMm: 420 },
   }
   const along = evenStations(edge, 240)
   const positions = (toleranceDeg: number): Positions =>
     finished(
-      positionsFor({ job: long, side: 'A', wantedDeg: 18, toleranceDeg, stations: along, range: placementRange(long) }),
+      positionsFor({
+        setup: long,
+        side: 'A',
+        wantedDeg: 18,
+        toleranceDeg,
+        stations: along,
+        range: placementRange(long),
+      }),
     )
 
   it('takes the fewer positions the more deviation is allowed, end to end, each within the tolerance', () => {
@@ -211,8 +223,8 @@ describe('a long blade', () => {
       )
       const contacts = contactsAlong(
         stretch,
-        position.held,
-        reacherAt({ ...long, held: position.held }, 'A', position.pivotHeightMm),
+        position.hold,
+        reacherAt({ ...long, hold: position.hold }, 'A', position.pivotHeightMm),
       )
       for (const contact of contacts)
         expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
@@ -223,11 +235,11 @@ describe('a long blade', () => {
     }
     for (const [i, seam] of many.seams.entries()) {
       const [before, after] = [i, i + 1].map((k) => {
-        const { held, atMark } = many.positions[k]!
+        const { hold, atMark } = many.positions[k]!
         const contact = contactsAlong(
           [stationAt(edge, seam.atMm)],
-          held,
-          reacherAt({ ...long, held }, 'A', atMark!.heightMm),
+          hold,
+          reacherAt({ ...long, hold }, 'A', atMark!.heightMm),
         )[0]!
         return contact.ok ? contact.edgeAngleDeg : NaN
       })
@@ -242,7 +254,7 @@ describe('a long blade', () => {
     expect(
       finished(
         positionsFor({
-          job: { ...long, rig: { ...long.rig, rodLengthMm: 60 } },
+          setup: { ...long, rig: { ...long.rig, rodLengthMm: 60 } },
           side: 'A',
           wantedDeg: 18,
           toleranceDeg: 1,

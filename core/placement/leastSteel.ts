@@ -4,7 +4,7 @@ import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { highestUpTo } from '../rig/dial'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 import { distancesOf, type EdgeTangents } from './evenness'
 import type { Judgement } from './holdSpace'
 
@@ -15,15 +15,15 @@ import type { Judgement } from './holdSpace'
  * all of it, or would run flatter than the primary grind. Source: docs/geometry.md, "An even angle".
  */
 export function leastSteel(
-  job: Job,
+  setup: Setup,
   side: Side,
-  held: ClampPosition,
+  hold: ClampPosition,
   tangents: EdgeTangents,
   stations: readonly Station[],
   there: BevelSection,
 ): Judgement | null {
-  const at = { ...job, held }
-  const faceOffsetMm = job.stone.faceOffsetMm
+  const at = { ...setup, hold }
+  const faceOffsetMm = setup.stone.faceOffsetMm
   let pivotHeightMm = 60
   let distances = distancesOf(at, side, tangents, stations, pivotHeightMm)
   // On a tilted blade the distances change a little with the height: three rounds settle it.
@@ -35,7 +35,7 @@ export function leastSteel(
     distances = distancesOf(at, side, tangents, stations, pivotHeightMm)
   }
   // Below the rig's range the height stays as it is: the limits of a hold say so.
-  const set = highestUpTo(job.rig, pivotHeightMm) ?? pivotHeightMm
+  const set = highestUpTo(setup.rig, pivotHeightMm) ?? pivotHeightMm
   if (set !== pivotHeightMm) {
     pivotHeightMm = set
     distances = distancesOf(at, side, tangents, stations, set)

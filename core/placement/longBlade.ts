@@ -1,7 +1,7 @@
 import { contactsAlong } from '../angle/contact'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 import { edgeTangents, evenness } from './evenness'
 import { holdLimits } from './holdLimits'
 import type { Placement, PlacementRange } from './holdSpace'
@@ -34,7 +34,7 @@ export type Positions =
   | { readonly ok: false; readonly reason: 'no-position'; readonly fromMm: number }
 
 export interface PositionsAsk {
-  readonly job: Job
+  readonly setup: Setup
   readonly side: Side
   readonly wantedDeg: number
   readonly toleranceDeg: number
@@ -75,14 +75,14 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
   }
   const angles = taken.map(({ placement }) => anglesAlong(ask, placement, placement.pivotHeightMm))
   const positions = taken.map(({ from: a, to: b, placement }, k): Position => {
-    const within = (i: number) => Math.abs(angles[k]![i]! - ask.wantedDeg) <= toleranceDeg + 1e-6
+    const inTolerance = (i: number) => Math.abs(angles[k]![i]! - ask.wantedDeg) <= toleranceDeg + 1e-6
     let [first, last] = [a * every, Math.min(b * every, stations.length - 1)]
-    while (first > 0 && within(first - 1)) first--
-    while (last < stations.length - 1 && within(last + 1)) last++
+    while (first > 0 && inTolerance(first - 1)) first--
+    while (last < stations.length - 1 && inTolerance(last + 1)) last++
     const own = stations.slice(a * every, Math.min(b * every, stations.length - 1) + 1)
     return {
       ...placement,
-      atMark: atNearestMark(ask.job, ask.side, placement, own, ask.wantedDeg),
+      atMark: atNearestMark(ask.setup, ask.side, placement, own, ask.wantedDeg),
       fromMm: coarse[a]!.fromHeelMm,
       toMm: coarse[b]!.fromHeelMm,
       coversFromMm: stations[first]!.fromHeelMm,
@@ -105,14 +105,14 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
   return { ok: true, positions, seams }
 }
 
-function bestFor({ job, side, wantedDeg, range }: PositionsAsk, stretch: readonly Station[]): Placement | null {
+function bestFor({ setup, side, wantedDeg, range }: PositionsAsk, stretch: readonly Station[]): Placement | null {
   const tangents = edgeTangents(stretch)
-  const limits = holdLimits(job, side, stretch)
+  const limits = holdLimits(setup, side, stretch)
   const search = searchPlacement({
-    held: job.held,
+    hold: setup.hold,
     range,
-    judge: (held) => evenness(job, side, held, tangents, stretch, wantedDeg),
-    allowed: (held, heightMm) => limits(held, heightMm) === null,
+    judge: (hold) => evenness(setup, side, hold, tangents, stretch, wantedDeg),
+    allowed: (hold, heightMm) => limits(hold, heightMm) === null,
   })
   for (;;) {
     const step = search.next()
@@ -121,9 +121,9 @@ function bestFor({ job, side, wantedDeg, range }: PositionsAsk, stretch: readonl
 }
 
 /** The edge angle at each station; not a number where there is none, which is within no tolerance. */
-function anglesAlong({ job, side, stations }: PositionsAsk, { held }: Placement, pivotHeightMm: number): number[] {
-  const at = { ...job, held }
-  return contactsAlong(stations, held, reacherAt(at, side, pivotHeightMm)).map((contact) =>
+function anglesAlong({ setup, side, stations }: PositionsAsk, { hold }: Placement, pivotHeightMm: number): number[] {
+  const at = { ...setup, hold }
+  return contactsAlong(stations, hold, reacherAt(at, side, pivotHeightMm)).map((contact) =>
     contact.ok ? contact.edgeAngleDeg : NaN,
   )
 }

@@ -3,7 +3,7 @@ import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import { heightOfSetting, settingOfHeight, toNearestMark } from '../rig/dial'
 import type { DialSetting } from '../rig/heightReading'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 import type { Placement } from './holdSpace'
 
 /** A way of holding a blade as it can really be dialled. */
@@ -21,16 +21,16 @@ export interface AtMark {
  * no such mark.
  */
 export function atNearestMark(
-  job: Job,
+  setup: Setup,
   side: Side,
-  { held, pivotHeightMm }: Placement,
+  { hold, pivotHeightMm }: Placement,
   stations: readonly Station[],
   wantedDeg: number,
 ): AtMark | null {
-  const setting = toNearestMark(job.rig, settingOfHeight(job.rig, pivotHeightMm))
-  const height = heightOfSetting(job.rig, setting)
+  const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, pivotHeightMm))
+  const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return null
-  const contacts = contactsAlong(stations, held, reacherAt({ ...job, held }, side, height.heightMm))
+  const contacts = contactsAlong(stations, hold, reacherAt({ ...setup, hold }, side, height.heightMm))
   const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
   const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
   return { setting, heightMm: height.heightMm, worstDeg: off[worst]!, worstAtMm: stations[worst]!.fromHeelMm }

@@ -1,6 +1,6 @@
 import { bench, describe } from 'vitest'
 import { evenStations } from '../curve/stations'
-import { sampleJob } from '../setup/sampleJob.fixture'
+import { sampleSetup } from '../setup/sampleSetup.fixture'
 import { edgeTangents, evenness } from './evenness'
 import { findPlacement } from './findPlacement'
 import { searchPlacement } from './searchPlacement'
@@ -16,15 +16,15 @@ const edge = [
     ] as [[number, number], [number, number], [number, number], [number, number]],
   },
 ]
-const job = { ...sampleJob, blade: { ...sampleJob.blade, edge } }
+const setup = { ...sampleSetup, blade: { ...sampleSetup.blade, edge } }
 const stations = evenStations(edge, 401)
 const tangents = edgeTangents(stations)
 
 describe('where to hold it', () => {
   bench('search over position and turn, 401 places', () => {
     const search = searchPlacement({
-      held: job.held,
-      judge: (held) => evenness(job, 'A', held, tangents, stations, 18),
+      hold: setup.hold,
+      judge: (hold) => evenness(setup, 'A', hold, tangents, stations, 18),
       range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null, onMarks: null },
     })
     while (!search.next().done);
@@ -32,7 +32,7 @@ describe('where to hold it', () => {
 
   bench('the best hold within the rig’s limits, every depth free, 401 places', () => {
     const search = findPlacement({
-      job,
+      setup,
       side: 'A',
       wantedDeg: 18,
       stations,

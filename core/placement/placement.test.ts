@@ -4,8 +4,8 @@ import { SHAPES } from '../blade/shapes'
 import { curveLength } from '../curve/arcLength'
 import type { Curve } from '../curve/curve'
 import { evenStations, type Station } from '../curve/stations'
-import { reacherAt, type Job } from '../setup/job'
-import { sampleJob, slotRig } from '../setup/sampleJob.fixture'
+import { reacherAt, type Setup } from '../setup/setup'
+import { sampleSetup, slotRig } from '../setup/sampleSetup.fixture'
 import reference from './fixtures/placement.json'
 import { edgeTangents, evenness } from './evenness'
 import type { PlacementAsk } from './holdSpace'
@@ -29,24 +29,24 @@ function found(ask: PlacementAsk): PlacementFound {
   }
 }
 
-const evenJudge = (job: Job, stations: readonly Station[], wantedDeg: number): PlacementAsk['judge'] => {
+const evenJudge = (setup: Setup, stations: readonly Station[], wantedDeg: number): PlacementAsk['judge'] => {
   const tangents = edgeTangents(stations)
-  return (held) => evenness(job, 'A', held, tangents, stations, wantedDeg)
+  return (hold) => evenness(setup, 'A', hold, tangents, stations, wantedDeg)
 }
 
-const jobOf = (c: (typeof reference.cases)[number]): Job => ({
-  ...sampleJob,
-  rig: { ...sampleJob.rig, pivot: { setbackMm: -c.pivot[1]!, alongMm: c.pivot[0]! }, rodLengthMm: 1000 },
-  stone: { ...sampleJob.stone, faceOffsetMm: c.faceOffset },
-  blade: { ...sampleJob.blade, edge: segmentsOf(c.edge) as Job['blade']['edge'] },
+const jobOf = (c: (typeof reference.cases)[number]): Setup => ({
+  ...sampleSetup,
+  rig: { ...sampleSetup.rig, pivot: { setbackMm: -c.pivot[1]!, alongMm: c.pivot[0]! }, rodLengthMm: 1000 },
+  stone: { ...sampleSetup.stone, faceOffsetMm: c.faceOffset },
+  blade: { ...sampleSetup.blade, edge: segmentsOf(c.edge) as Setup['blade']['edge'] },
 })
 
 describe('the global optimiser’s reference', () => {
   for (const c of reference.cases) {
     it(c.name, () => {
-      const job = jobOf(c)
-      const stations = evenStations(job.blade.edge, 401)
-      expect(curveLength(job.blade.edge)).toBeCloseTo(c.edgeLength, 5)
+      const setup = jobOf(c)
+      const stations = evenStations(setup.blade.edge, 401)
+      expect(curveLength(setup.blade.edge)).toBeCloseTo(c.edgeLength, 5)
       const range = {
         bladeXMm: c.bladeXRange as [number, number],
         turnDeg: c.turnRangeDeg as [number, number],
@@ -54,14 +54,14 @@ describe('the global optimiser’s reference', () => {
         freeDepthMm: null,
         onMarks: null,
       }
-      const { best } = found({ held: job.held, judge: evenJudge(job, stations, c.targetDeg), range })
+      const { best } = found({ hold: setup.hold, judge: evenJudge(setup, stations, c.targetDeg), range })
       expect(best!.cost - c.worstDeviationDeg).toBeLessThan(0.01)
       expect(best!.cost - c.worstDeviationDeg).toBeGreaterThan(-0.001)
       // And it is what the exact angles along the edge say.
       const along = contactsAlong(
         stations,
-        best!.held,
-        reacherAt({ ...job, held: best!.held }, 'A', best!.pivotHeightMm),
+        best!.hold,
+        reacherAt({ ...setup, hold: best!.hold }, 'A', best!.pivotHeightMm),
       )
       const worst = Math.max(
         ...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - c.targetDeg) : Infinity)),
@@ -76,14 +76,14 @@ describe('the search', () => {
     '%s: a grid far finer than its map finds nothing better by a hundredth of a degree',
     (id) => {
       const { edge } = SHAPES[id].build(SHAPES[id].usual)
-      const job = {
-        ...sampleJob,
-        rig: { ...sampleJob.rig, pivot: { setbackMm: 110, alongMm: 8 } },
-        blade: { ...sampleJob.blade, edge: [...edge] },
+      const setup = {
+        ...sampleSetup,
+        rig: { ...sampleSetup.rig, pivot: { setbackMm: 110, alongMm: 8 } },
+        blade: { ...sampleSetup.blade, edge: [...edge] },
       }
-      const judge = evenJudge(job, evenStations(edge, 101), 18)
+      const judge = evenJudge(setup, evenStations(edge, 101), 18)
       const { best } = found({
-        held: job.held,
+        hold: setup.hold,
         judge,
         range: {
           bladeXMm: [0, SHAPES[id].usual.lengthMm],
@@ -99,7 +99,7 @@ describe('the search', () => {
           least = Math.min(
             least,
             judge({
-              ...job.held,
+              ...setup.hold,
               bladeYMm: 5,
               bladeXMm: (SHAPES[id].usual.lengthMm * x) / 100,
               turnDeg: turn / 10 - 10,
@@ -119,10 +119,14 @@ describe('the search', () => {
     }
     const hold = (edge: Curve) =>
       found({
-        held: sampleJob.held,
-        judge: evenJudge({ ...sampleJob, blade: { ...sampleJob.blade, edge: [...edge] } }, evenStations(edge, 101), 18),
+        hold: sampleSetup.hold,
+        judge: evenJudge(
+          { ...sampleSetup, blade: { ...sampleSetup.blade, edge: [...edge] } },
+          evenStations(edge, 101),
+          18,
+        ),
         range,
-      }).best!.held
+      }).best!.hold
     expect(hold([{ type: 'line', from: [0, 24], to: [90, 24] }]).turnDeg).toBe(0)
     expect(
       hold([
@@ -134,15 +138,15 @@ describe('the search', () => {
 })
 
 describe('an even angle', () => {
-  const stations = evenStations(sampleJob.blade.edge, 200)
+  const stations = evenStations(sampleSetup.blade.edge, 200)
 
   it('the best height leaves the steepest and the flattest place equally far off, also off centre', () => {
-    for (const job of [
-      sampleJob,
-      { ...sampleJob, held: { ...sampleJob.held, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } },
+    for (const setup of [
+      sampleSetup,
+      { ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } },
     ]) {
-      const even = evenness(job, 'B', job.held, edgeTangents(stations), stations, 19)!
-      const angles = contactsAlong(stations, job.held, reacherAt(job, 'B', even.pivotHeightMm)).map((contact) =>
+      const even = evenness(setup, 'B', setup.hold, edgeTangents(stations), stations, 19)!
+      const angles = contactsAlong(stations, setup.hold, reacherAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
         contact.ok ? contact.edgeAngleDeg : NaN,
       )
       expect(Math.max(...angles) - 19).toBeCloseTo(even.cost, 5)
@@ -151,12 +155,12 @@ describe('an even angle', () => {
   })
 
   it('on a plate it is the best of the slots', () => {
-    const job = { ...sampleJob, rig: slotRig }
-    const even = evenness(job, 'A', job.held, edgeTangents(stations), stations, 19)!
+    const setup = { ...sampleSetup, rig: slotRig }
+    const even = evenness(setup, 'A', setup.hold, edgeTangents(stations), stations, 19)!
     const worst = (heightMm: number) =>
       Math.max(
-        ...contactsAlong(stations, job.held, { ...reacherAt(job, 'A', heightMm), rodLengthMm: 900 }).map((contact) =>
-          contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity,
+        ...contactsAlong(stations, setup.hold, { ...reacherAt(setup, 'A', heightMm), rodLengthMm: 900 }).map(
+          (contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity),
         ),
       )
     const heights = slotRig.height.by === 'slot' ? slotRig.height.slots.map((slot) => slot.heightMm) : []
@@ -171,13 +175,13 @@ describe('an even angle', () => {
       freeDepthMm: null,
       onMarks: null,
     }
-    const judge = evenJudge(sampleJob, stations, 20)
-    const held = sampleJob.held
-    const free = found({ held, judge, range })
-    const kept = found({ held, judge, range, allowed: (at) => at.turnDeg <= 2 && at.bladeYMm === 4 })
-    expect(kept.best!.held.turnDeg).toBeLessThanOrEqual(2)
-    expect(kept.best!.held.bladeYMm).toBe(4)
+    const judge = evenJudge(sampleSetup, stations, 20)
+    const hold = sampleSetup.hold
+    const free = found({ hold, judge, range })
+    const kept = found({ hold, judge, range, allowed: (at) => at.turnDeg <= 2 && at.bladeYMm === 4 })
+    expect(kept.best!.hold.turnDeg).toBeLessThanOrEqual(2)
+    expect(kept.best!.hold.bladeYMm).toBe(4)
     expect(kept.best!.cost).toBeGreaterThan(free.best!.cost)
-    expect(found({ held, judge, range, allowed: () => false }).best).toBeNull()
+    expect(found({ hold, judge, range, allowed: () => false }).best).toBeNull()
   })
 })

@@ -51,7 +51,7 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   }
   best &&= plainer(space, alongValley(space, best))
   // The map at the depth that comes nearest to the best.
-  const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.held.bladeYMm ?? 0))
+  const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.hold.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))
   return {
     best: best && placement(best),
@@ -64,7 +64,7 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   }
 }
 
-const placement = ({ held, pivotHeightMm, cost }: Tried): Placement => ({ held, pivotHeightMm, cost })
+const placement = ({ hold, pivotHeightMm, cost }: Tried): Placement => ({ hold, pivotHeightMm, cost })
 
 /** The best few of a sorted list that lie well apart along the blade, so that no two lead to the same place. */
 function apart(sorted: readonly Tried[], leastMm: number): Tried[] {
@@ -72,7 +72,7 @@ function apart(sorted: readonly Tried[], leastMm: number): Tried[] {
   for (const one of sorted) {
     if (taken.length === STARTS) break
     if (
-      taken.every((other) => Math.abs(other.place - one.place) > leastMm || other.held.bladeYMm !== one.held.bladeYMm)
+      taken.every((other) => Math.abs(other.place - one.place) > leastMm || other.hold.bladeYMm !== one.hold.bladeYMm)
     )
       taken.push(one)
   }

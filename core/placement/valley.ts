@@ -1,6 +1,7 @@
 import { downhill } from './downhill'
 import { goldenSection } from './goldenSection'
-import { FINE, within, type HoldSpace, type Tried } from './holdSpace'
+import { clamp } from '../units/figures'
+import { FINE, type HoldSpace, type Tried } from './holdSpace'
 
 /**
  * How far along the blade a valley is looked at, as shares of its length; and how the turn is searched there, degrees.
@@ -22,16 +23,16 @@ export function alongValley(space: HoldSpace, from: Tried): Tried {
   const { bladeXMm: stretch, onMarks } = space.range
   if (onMarks) return from
   for (const share of VALLEY_SHARES) {
-    const there = bestTurn(space, within(from.place + share * (stretch[1] - stretch[0]), stretch), from)
+    const there = bestTurn(space, clamp(from.place + share * (stretch[1] - stretch[0]), stretch), from)
     if (there && there.cost < from.cost - WORTH_IT) return alongValley(space, downhill(space, there))
   }
   return from
 }
 
 /** The best turn at a place near the turn that another hold has. */
-function bestTurn({ range, at }: HoldSpace, place: number, { held }: Tried): Tried | null {
-  const turnAt = (turn: number) => at(place, turn, held.bladeYMm)
-  const [least, most] = [within(held.turnDeg - NEAR_DEG, range.turnDeg), within(held.turnDeg + NEAR_DEG, range.turnDeg)]
+function bestTurn({ range, at }: HoldSpace, place: number, { hold }: Tried): Tried | null {
+  const turnAt = (turn: number) => at(place, turn, hold.bladeYMm)
+  const [least, most] = [clamp(hold.turnDeg - NEAR_DEG, range.turnDeg), clamp(hold.turnDeg + NEAR_DEG, range.turnDeg)]
   return turnAt(goldenSection(least, most, TURN_FINE_DEG, (turn) => turnAt(turn)?.cost ?? Infinity))
 }
 
@@ -40,13 +41,13 @@ export function plainer({ range, places, at }: HoldSpace, best: Tried): Tried {
   const most = best.cost + Math.min(ALIKE.cost, ALIKE.share * best.cost)
   const step = range.onMarks || places.length === 1 ? 0 : places[1]! - places[0]!
   for (const share of [0, 0.5]) {
-    const placeAt = (place: number) => at(place, best.held.turnDeg * share, best.held.bladeYMm)
+    const placeAt = (place: number) => at(place, best.hold.turnDeg * share, best.hold.bladeYMm)
     const cost = (place: number) => placeAt(place)?.cost ?? Infinity
     const nearest = places.reduce((found, place) => (cost(place) < cost(found) ? place : found))
     const found = placeAt(
       range.onMarks
         ? nearest
-        : goldenSection(within(nearest - step, range.bladeXMm), within(nearest + step, range.bladeXMm), FINE.mm, cost),
+        : goldenSection(clamp(nearest - step, range.bladeXMm), clamp(nearest + step, range.bladeXMm), FINE.mm, cost),
     )
     if (found && found.cost <= most) return found
   }

@@ -13,18 +13,18 @@ const TOLD = 2
  * than two; none where one of them is free. Source: docs/geometry.md, "An even angle".
  */
 export function whyNone(
-  { held: now, range, judge }: PlacementAsk,
-  trouble: (held: PlacementAsk['held'], pivotHeightMm: number) => HoldTrouble | null,
+  { hold: now, range, judge }: PlacementAsk,
+  trouble: (hold: PlacementAsk['hold'], pivotHeightMm: number) => HoldTrouble | null,
 ): NoHold[] {
   const counts = new Map<NoHold, number>()
   const { places, turns } = spreadOver(range)
   for (const bladeYMm of range.depthsMm) {
     for (const turnDeg of turns) {
       for (const place of places) {
-        const held = { ...now, bladeXMm: place, bladeYMm, turnDeg }
-        const judged = judge(held)
+        const hold = { ...now, bladeXMm: place, bladeYMm, turnDeg }
+        const judged = judge(hold)
         // What the grip says does not depend on the height.
-        const found = trouble(held, judged?.pivotHeightMm ?? 0)
+        const found = trouble(hold, judged?.pivotHeightMm ?? 0)
         const why = judged || (found && OF_THE_GRIP.includes(found)) ? found : 'no-angle'
         if (!why) return []
         counts.set(why, (counts.get(why) ?? 0) + 1)

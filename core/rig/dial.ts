@@ -1,6 +1,6 @@
 import { edgeAngle, heightForAngleMm } from '../angle/edgeAngle'
 import { refuse, type Refusal } from '../angle/reasons'
-import { roundToStep } from '../units/figures'
+import { clamp, roundToStep } from '../units/figures'
 import type { DialSetting, HeightReading } from './heightReading'
 import type { Rig } from './rig'
 
@@ -71,16 +71,16 @@ export function highestUpTo(rig: Rig, heightMm: number): number | null {
 export function settingOfHeight(rig: Rig, heightMm: number): DialSetting {
   const dial = rig.height
   const { lowestMm, highestMm } = heightRange(rig)
-  const within = Math.min(highestMm, Math.max(lowestMm, heightMm))
+  const reachableMm = clamp(heightMm, [lowestMm, highestMm])
   if (dial.by === 'slot') {
     const nearest = dial.slots.reduce((best, s) =>
-      Math.abs(s.heightMm - within) < Math.abs(best.heightMm - within) ? s : best,
+      Math.abs(s.heightMm - reachableMm) < Math.abs(best.heightMm - reachableMm) ? s : best,
     )
     return { by: 'slot', label: nearest.label }
   }
-  if (dial.by === 'millimetres') return { by: 'millimetres', mm: within - dial.zeroMm }
-  if (dial.by === 'turns') return { by: 'turns', turns: (within - dial.zeroMm) / dial.pitchMm }
-  const mark = edgeAngle(within, drawnForDistance(rig, dial), dial.drawnForFaceOffsetMm)
+  if (dial.by === 'millimetres') return { by: 'millimetres', mm: reachableMm - dial.zeroMm }
+  if (dial.by === 'turns') return { by: 'turns', turns: (reachableMm - dial.zeroMm) / dial.pitchMm }
+  const mark = edgeAngle(reachableMm, drawnForDistance(rig, dial), dial.drawnForFaceOffsetMm)
   return { by: 'degree-scale', markDeg: mark.ok ? mark.edgeAngleDeg : dial.lowestMarkDeg }
 }
 

@@ -1,59 +1,46 @@
+import type { FieldProblem } from '../problem/problem'
+import { degrees } from '../units/angle'
 import { heightRange } from './dial'
-import type { RigRemark } from './impossible'
 import { jawSetsOf } from './jaws'
 import type { Rig } from './rig'
 
-/** Where the measures of nearly every rig lie, mm. What lies outside is possible, but more often a slip of the rule. */
+/**
+ * Where the measures of nearly every rig lie, mm. What lies outside is possible, but more often a slip of the rule.
+ */
 const USUAL = {
-  setbackMm: [40, 300],
-  pitchMm: [0.5, 3],
-  halfThicknessMm: [1, 15],
-  drawnForBladeHeightMm: [10, 70],
-  toleranceMm: [0.05, 1.5],
+  setback: [40, 300],
+  pitch: [0.5, 3],
+  'half-thickness': [1, 15],
+  'blade-height': [10, 70],
+  doubt: [0.05, 1.5],
 } as const
+export type OddMeasure = keyof typeof USUAL
+
+const FAR_ASIDE_MM = 40
+const LOOSE_MM = 1
+const STEEP_DEG = 10
 
 /** What is odd about a rig though it may be true: worth a second look before it is kept. */
-export function oddities(rig: Rig): RigRemark[] {
-  const found: RigRemark[] = []
-  const look = (field: string, word: string, value: number, [least, most]: readonly [number, number]) => {
-    if (value < least || value > most)
-      found.push({
-        field,
-        message: `${word} of ${Math.round(value * 100) / 100} mm is unusual: most lie between ${least} and ${most} mm. Is it measured from the right place?`,
-      })
+export function oddities(rig: Rig): FieldProblem[] {
+  const found: FieldProblem[] = []
+  const look = (field: string, measure: OddMeasure, measuredMm: number) => {
+    const [leastMm, mostMm] = USUAL[measure]
+    if (measuredMm < leastMm || measuredMm > mostMm)
+      found.push({ field, code: 'unusual', figures: { measure, measuredMm, leastMm, mostMm } })
   }
-  look('pivot.setbackMm', 'A setback', rig.pivot.setbackMm, USUAL.setbackMm)
-  if (rig.pivotB) look('pivotB.setbackMm', 'A setback', rig.pivotB.setbackMm, USUAL.setbackMm)
+  look('pivot.setbackMm', 'setback', rig.pivot.setbackMm)
+  if (rig.pivotB) look('pivotB.setbackMm', 'setback', rig.pivotB.setbackMm)
   for (const [i, set] of jawSetsOf(rig).entries())
-    look(
-      i === 0 ? 'jaws.halfThicknessMm' : `moreJaws.${i - 1}.halfThicknessMm`,
-      'A half-thickness',
-      set.halfThicknessMm,
-      USUAL.halfThicknessMm,
-    )
-  if (rig.height.by === 'turns') look('height.pitchMm', 'A pitch', rig.height.pitchMm, USUAL.pitchMm)
+    look(i === 0 ? 'jaws.halfThicknessMm' : `moreJaws.${i - 1}.halfThicknessMm`, 'half-thickness', set.halfThicknessMm)
+  if (rig.height.by === 'turns') look('height.pitchMm', 'pitch', rig.height.pitchMm)
   if (rig.height.by === 'degree-scale')
-    look(
-      'height.drawnForBladeHeightMm',
-      'A blade height',
-      rig.height.drawnForBladeHeightMm,
-      USUAL.drawnForBladeHeightMm,
-    )
-  look('tolerance.heightMm', 'A doubt', rig.tolerance.heightMm, USUAL.toleranceMm)
-  look('tolerance.setbackMm', 'A doubt', rig.tolerance.setbackMm, USUAL.toleranceMm)
-  if (Math.abs(rig.pivot.alongMm) > 40)
-    found.push({
-      field: 'pivot.alongMm',
-      message: 'The pivot stands far to one side of the jaws: the rod will rarely be square to the edge.',
-    })
-  if (rig.pivotPlayMm > 1)
-    found.push({
-      field: 'pivotPlayMm',
-      message: 'More than 1 mm of play: the angle will wander with the stroke. Can the bearing be tightened?',
-    })
-  const { highestMm } = heightRange(rig)
-  const steepest = (Math.atan2(highestMm, rig.pivot.setbackMm) * 180) / Math.PI
-  if (steepest < 10)
-    found.push({ field: 'height', message: 'Even at its highest the pivot gives less than 10° over the jaws’ front.' })
+    look('height.drawnForBladeHeightMm', 'blade-height', rig.height.drawnForBladeHeightMm)
+  look('tolerance.heightMm', 'doubt', rig.tolerance.heightMm)
+  look('tolerance.setbackMm', 'doubt', rig.tolerance.setbackMm)
+  if (Math.abs(rig.pivot.alongMm) > FAR_ASIDE_MM) found.push({ field: 'pivot.alongMm', code: 'pivot-far-aside' })
+  if (rig.pivotPlayMm > LOOSE_MM)
+    found.push({ field: 'pivotPlayMm', code: 'loose-pivot', figures: { leastMm: LOOSE_MM } })
+  const steepestDeg = degrees(Math.atan2(heightRange(rig).highestMm, rig.pivot.setbackMm))
+  if (steepestDeg < STEEP_DEG) found.push({ field: 'height', code: 'never-steep', figures: { leastDeg: STEEP_DEG } })
   return found
 }

@@ -1,3 +1,4 @@
+import { refuseAt } from '../problem/problem'
 import { impossibilities } from './impossible'
 import { rigMeasures } from './rig'
 
@@ -6,6 +7,5 @@ import { rigMeasures } from './rig'
  * that cannot be is refused, with the reason at its field. Frames and kinds: docs/geometry.md, "Rigs".
  */
 export const possibleRig = rigMeasures.superRefine((measured, context) => {
-  for (const { field, message } of impossibilities(measured))
-    context.addIssue({ code: 'custom', path: field.split('.'), message })
+  for (const { field, code, figures } of impossibilities(measured)) refuseAt(context, field.split('.'), code, figures)
 })

@@ -1,63 +1,43 @@
-import { z } from 'zod'
-import { clampPosition } from '../clamping/clampPosition'
-import { gaugeZero } from './gaugeZero'
-import { dialSetting } from '../rig/heightReading'
+import { contactAt, type Contact, type Reacher } from '../angle/contact'
+import type { Refusal } from '../angle/reasons'
+import type { Blade } from '../blade/blade'
+import { restingCentrePlane } from '../blade/restingCentrePlane'
+import { grippedCentrePlane, pivotOverBlade, type CentrePlane, type Side } from '../clamping/centring'
+import type { ClampPosition } from '../clamping/clampPosition'
+import type { Station } from '../curve/stations'
+import { heightOfSetting } from '../rig/dial'
+import type { DialSetting } from '../rig/heightReading'
+import { pivotAt } from '../rig/pivot'
+import { restsOnTable, type Rig } from '../rig/rig'
+import type { Stone } from '../stone/stone'
 
-const anglePerSide = z
-  .number()
-  .gt(0, 'An edge angle is above 0°.')
-  .max(60, 'More than 60° per side is no cutting edge.')
-const measuredPerSide = z
-  .number()
-  .min(0, 'An angle read is 0° or more.')
-  .max(90, 'An angle read is 90° at most.')
-  .nullable()
+/** The real things a job is done with, and how the blade is held. */
+export interface Setup {
+  readonly rig: Rig
+  readonly blade: Blade
+  readonly stone: Stone
+  readonly hold: ClampPosition
+}
 
-/** An angle the user has read off, per side; null while unknown. */
-const readPair = z.object({ aDeg: measuredPerSide, bDeg: measuredPerSide })
+/** Where the blade's reference plane lies over the clamp, or the table. */
+export function centrePlaneOf({ rig, blade, hold }: Setup, side: Side): CentrePlane {
+  return restsOnTable(rig) ? restingCentrePlane(blade, hold, side) : grippedCentrePlane(hold, side)
+}
 
-const halfWidth = (what: string, most: number) => z.number().min(0, `A doubt of the ${what} is 0 or more.`).max(most)
+/** What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table). */
+export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number): Reacher {
+  const { pivot, slideMm } = pivotAt(setup.rig, pivotHeightMm, side)
+  return {
+    pivot: pivotOverBlade(pivot, centrePlaneOf(setup, side)),
+    slideMm,
+    faceOffsetMm: setup.stone.faceOffsetMm,
+    rodLengthMm: setup.rig.rodLengthMm,
+    stroke: setup.rig.stroke,
+  }
+}
 
-/** How well it is known how the blade is held: half-widths. */
-export const holdTolerance = z.object({
-  /** Place along the jaws. */
-  alongMm: halfWidth('place', 20).default(1),
-  turnDeg: halfWidth('turn', 10).default(0.5),
-  centreOffsetMm: halfWidth('centring', 5).default(0.1),
-  /** Tilt in the jaws, or how the blade rests on a table. */
-  tiltDeg: halfWidth('tilt', 10).default(0.2),
-})
-export type HoldTolerance = z.infer<typeof holdTolerance>
-
-/** One job: a rig, a blade and a stone, how the blade is held, what is dialled and what is wanted. */
-export const setup = z.object({
-  name: z.string().trim().min(1, 'Give the job a name.').max(120),
-  notes: z.string().max(4000).default(''),
-  rigId: z.uuid(),
-  /** The version of the rig that the job is done with; null: the newest. */
-  rigRevision: z.number().int().min(1).nullable().default(null),
-  /** Which of the rig's jaws are fitted; null: the usual ones. */
-  jawsName: z.string().max(40).nullable().default(null),
-  bladeId: z.uuid(),
-  stoneId: z.uuid(),
-  held: clampPosition,
-  /** How well the blade height is known: half-width. */
-  bladeHeightToleranceMm: z.number().min(0.01).max(10).default(0.5),
-  holdTolerance: holdTolerance.prefault({}),
-  /** What is dialled on each side; `linked`: one dial serves both. */
-  dialled: z.object({ a: dialSetting, b: dialSetting, linked: z.boolean() }),
-  wanted: z.object({
-    aDeg: anglePerSide,
-    bDeg: anglePerSide,
-    linked: z.boolean(),
-    why: z.string().max(300).default(''),
-  }),
-  /** The place of the edge looked at, arc length from the heel; null: over the middle of the jaws. */
-  lookAtMm: z.number().min(0).max(3000).nullable().default(null),
-  /** The stones to be used one after the other; empty: none chosen yet. */
-  progression: z.array(z.uuid()).max(40).default([]),
-  gaugeZero: gaugeZero.default('centre-plane'),
-  read: readPair.default({ aDeg: null, bDeg: null }),
-  proved: readPair.default({ aDeg: null, bDeg: null }),
-})
-export type Setup = z.infer<typeof setup>
+/** The contact at one station for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
+export function contactFor(setup: Setup, side: Side, setting: DialSetting, station: Station): Contact | Refusal {
+  const height = heightOfSetting(setup.rig, setting)
+  return height.ok ? contactAt(station, setup.hold, reacherAt(setup, side, height.heightMm)) : height
+}

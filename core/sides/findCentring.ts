@@ -1,16 +1,13 @@
 import { contactAt } from '../angle/contact'
 import { refuse, type Refusal } from '../angle/reasons'
 import { secantRoot } from '../angle/solve'
-import type { Side } from '../clamping/centring'
+import type { PerSide, Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
-import { reacherAt, type Job } from '../setup/job'
+import { reacherAt, type Setup } from '../setup/setup'
 import { radians } from '../units/angle'
 
 /** Something measured with side A up, and the same with side B up. */
-export interface BothWaysUp {
-  readonly a: number
-  readonly b: number
-}
+export type BothWaysUp = PerSide<number>
 
 /**
  * From a gauge zeroed on the jaws (or the table) and stood on the blade's flat, square to the edge, with A up and with
@@ -18,8 +15,8 @@ export interface BothWaysUp {
  * primary half-angle. Source: docs/geometry.md, "The two sides".
  */
 export const tiltFromFlats = (flatDeg: BothWaysUp): { tiltDeg: number; halfAngleDeg: number } => ({
-  tiltDeg: (flatDeg.a - flatDeg.b) / 2,
-  halfAngleDeg: -(flatDeg.a + flatDeg.b) / 2,
+  tiltDeg: (flatDeg.A - flatDeg.B) / 2,
+  halfAngleDeg: -(flatDeg.A + flatDeg.B) / 2,
 })
 
 /**
@@ -27,7 +24,7 @@ export const tiltFromFlats = (flatDeg: BothWaysUp): { tiltDeg: number; halfAngle
  * stands off the jaws' at their front, on side A, once the tilt's part out at the edge is taken away. Source: as above.
  */
 export const offsetFromEdgeHeights = (heightMm: BothWaysUp, bladeHeightMm: number, tiltDeg: number): number =>
-  (heightMm.a - heightMm.b) / 2 - bladeHeightMm * Math.sin(radians(tiltDeg))
+  (heightMm.A - heightMm.B) / 2 - bladeHeightMm * Math.sin(radians(tiltDeg))
 
 /**
  * Whose error it is: half-differences found with the blade as it was and with the blade alone turned over in the jaws.
@@ -50,20 +47,20 @@ export interface FoundOffset {
  * it. Source: as above.
  */
 export function offsetFromStoneReadings(
-  job: Job,
-  pivotHeightMm: Readonly<Record<Side, number>>,
+  setup: Setup,
+  pivotHeightMm: PerSide<number>,
   station: Station,
   readDeg: BothWaysUp,
 ): FoundOffset | Refusal {
   let refused: Refusal | null = null
   const reading = (side: Side, centreOffsetMm: number): number => {
-    const held = { ...job.held, centreOffsetMm }
-    const contact = contactAt(station, held, reacherAt({ ...job, held }, side, pivotHeightMm[side]))
+    const hold = { ...setup.hold, centreOffsetMm }
+    const contact = contactAt(station, hold, reacherAt({ ...setup, hold }, side, pivotHeightMm[side]))
     if (contact.ok) return contact.gaugeDeg
     refused = contact
     return NaN
   }
-  const found = secantRoot((offset) => reading('A', offset) - reading('B', offset) - (readDeg.a - readDeg.b), 0, 0.1)
+  const found = secantRoot((offset) => reading('A', offset) - reading('B', offset) - (readDeg.A - readDeg.B), 0, 0.1)
   if (refused) return refused
   return found === null || Math.abs(found) > 10 ? refuse('angle-out-of-range') : { ok: true, centreOffsetMm: found }
 }

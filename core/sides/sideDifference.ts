@@ -1,6 +1,7 @@
+import type { PerSide } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { DialSetting } from '../rig/heightReading'
-import { contactFor, type Job } from '../setup/job'
+import { contactFor, type Setup } from '../setup/setup'
 
 export const SIDE_CAUSES = ['centre-offset', 'tilt', 'arms', 'pivot-along', 'dials'] as const
 export type SideCause = (typeof SIDE_CAUSES)[number]
@@ -18,25 +19,21 @@ export interface SideDifference {
 const LEAST_DEG = 0.005
 
 /** How far the two sides differ at a station, and why. Source: docs/geometry.md, "The two sides". */
-export function sideDifference(
-  job: Job,
-  dialled: { a: DialSetting; b: DialSetting },
-  station: Station,
-): SideDifference {
-  const between = (at: Job, dials = dialled): number | null => {
-    const [a, b] = [contactFor(at, 'A', dials.a, station), contactFor(at, 'B', dials.b, station)]
+export function sideDifference(setup: Setup, dialled: PerSide<DialSetting>, station: Station): SideDifference {
+  const between = (at: Setup, dials = dialled): number | null => {
+    const [a, b] = [contactFor(at, 'A', dials.A, station), contactFor(at, 'B', dials.B, station)]
     return a.ok && b.ok ? a.edgeAngleDeg - b.edgeAngleDeg : null
   }
-  const differenceDeg = between(job)
-  const { rig, held } = job
-  const onMiddle = (place: Job['rig']['pivot']) => ({ ...place, alongMm: 0 })
+  const differenceDeg = between(setup)
+  const { rig, hold } = setup
+  const onMiddle = (place: Setup['rig']['pivot']) => ({ ...place, alongMm: 0 })
   const without: Record<SideCause, () => number | null> = {
-    'centre-offset': () => between({ ...job, held: { ...held, centreOffsetMm: 0 } }),
-    tilt: () => between({ ...job, held: { ...held, tiltDeg: 0 } }),
-    arms: () => between({ ...job, rig: { ...rig, pivotB: rig.pivotB && rig.pivot } }),
+    'centre-offset': () => between({ ...setup, hold: { ...hold, centreOffsetMm: 0 } }),
+    tilt: () => between({ ...setup, hold: { ...hold, tiltDeg: 0 } }),
+    arms: () => between({ ...setup, rig: { ...rig, pivotB: rig.pivotB && rig.pivot } }),
     'pivot-along': () =>
-      between({ ...job, rig: { ...rig, pivot: onMiddle(rig.pivot), pivotB: rig.pivotB && onMiddle(rig.pivotB) } }),
-    dials: () => between(job, { a: dialled.a, b: dialled.a }),
+      between({ ...setup, rig: { ...rig, pivot: onMiddle(rig.pivot), pivotB: rig.pivotB && onMiddle(rig.pivotB) } }),
+    dials: () => between(setup, { A: dialled.A, B: dialled.A }),
   }
   const shares = SIDE_CAUSES.flatMap((cause) => {
     const left = without[cause]()

@@ -5,19 +5,19 @@ import { grippedCentrePlane } from '../clamping/centring'
 import { evenStations, stationAt } from '../curve/stations'
 import { settingOfHeight } from '../rig/dial'
 import { evaluate } from '../evaluation/evaluate'
-import { reacherAt, type Job } from '../setup/job'
-import { armsRig, sampleJob, tableRig } from '../setup/sampleJob.fixture'
+import { reacherAt, type Setup } from '../setup/setup'
+import { armsRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { clampOrBlade, offsetFromEdgeHeights, offsetFromStoneReadings, tiltFromFlats } from './findCentring'
 import { sideDifference } from './sideDifference'
 
-const station = stationAt(sampleJob.blade.edge, 40)
-const off: Job = { ...sampleJob, held: { ...sampleJob.held, centreOffsetMm: 0.4, tiltDeg: 0.6 } }
-const dial = (heightMm: number) => settingOfHeight(sampleJob.rig, heightMm)
-const alike = { a: dial(58), b: dial(58) }
+const station = stationAt(sampleSetup.blade.edge, 40)
+const off: Setup = { ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.6 } }
+const dial = (heightMm: number) => settingOfHeight(sampleSetup.rig, heightMm)
+const alike = { A: dial(58), B: dial(58) }
 
 describe('how far the sides differ', () => {
   it('is nothing on a centred blade, and with both errors their sum', () => {
-    expect(sideDifference(sampleJob, alike, station)).toEqual({ differenceDeg: 0, shares: [] })
+    expect(sideDifference(sampleSetup, alike, station)).toEqual({ differenceDeg: 0, shares: [] })
     const { differenceDeg, shares } = sideDifference(off, alike, station)
     expect(differenceDeg).toBeCloseTo(23.0472093 - 22.3865573, 6)
     expect(shares.map((share) => share.cause)).toEqual(['tilt', 'centre-offset'])
@@ -26,18 +26,18 @@ describe('how far the sides differ', () => {
 
   it('tells unequal arms and unequal dials apart', () => {
     const { shares } = sideDifference(
-      { ...sampleJob, rig: armsRig },
-      { a: settingOfHeight(armsRig, 58), b: settingOfHeight(armsRig, 56) },
+      { ...sampleSetup, rig: armsRig },
+      { A: settingOfHeight(armsRig, 58), B: settingOfHeight(armsRig, 56) },
       station,
     )
     expect(shares.map((share) => share.cause).sort()).toEqual(['arms', 'dials'])
   })
 
   it('a table rest on faces of unequal slope differs by twice the half-difference', () => {
-    const uneven = { ...sampleJob, rig: tableRig, held: { ...sampleJob.held, tiltDeg: 0.5 } }
+    const uneven = { ...sampleSetup, rig: tableRig, hold: { ...sampleSetup.hold, tiltDeg: 0.5 } }
     const { differenceDeg } = sideDifference(
       uneven,
-      { a: settingOfHeight(tableRig, 58), b: settingOfHeight(tableRig, 58) },
+      { A: settingOfHeight(tableRig, 58), B: settingOfHeight(tableRig, 58) },
       station,
     )
     expect(Math.abs(differenceDeg!)).toBeCloseTo(1, 1)
@@ -45,11 +45,11 @@ describe('how far the sides differ', () => {
 })
 
 describe('finding the centring error', () => {
-  const half = primaryHalfAngleDeg(sampleJob.blade)
-  const tilts = { a: grippedCentrePlane(off.held, 'A'), b: grippedCentrePlane(off.held, 'B') }
+  const half = primaryHalfAngleDeg(sampleSetup.blade)
+  const tilts = { A: grippedCentrePlane(off.hold, 'A'), B: grippedCentrePlane(off.hold, 'B') }
 
   it('by the gauge on the flats: half their difference is the tilt, half their sum the primary half-angle', () => {
-    const found = tiltFromFlats({ a: tilts.a.tiltDeg - half, b: tilts.b.tiltDeg - half })
+    const found = tiltFromFlats({ A: tilts.A.tiltDeg - half, B: tilts.B.tiltDeg - half })
     expect(found.tiltDeg).toBeCloseTo(0.6, 9)
     expect(found.halfAngleDeg).toBeCloseTo(half, 9)
   })
@@ -57,18 +57,18 @@ describe('finding the centring error', () => {
   it('by turning over: half the difference of the edge’s heights, less what the tilt lifts', () => {
     const edgeOver = ({ offsetMm, tiltDeg }: { offsetMm: number; tiltDeg: number }) =>
       40 + offsetMm + 28 * Math.sin((tiltDeg * Math.PI) / 180)
-    expect(offsetFromEdgeHeights({ a: edgeOver(tilts.a), b: edgeOver(tilts.b) }, 28, 0.6)).toBeCloseTo(0.4, 9)
+    expect(offsetFromEdgeHeights({ A: edgeOver(tilts.A), B: edgeOver(tilts.B) }, 28, 0.6)).toBeCloseTo(0.4, 9)
   })
 
   it('by the gauge on the stone: the offset that gives both readings', () => {
     const read = (['A', 'B'] as const).map((side) => {
-      const contact = contactAt(station, off.held, reacherAt(off, side, 58))
+      const contact = contactAt(station, off.hold, reacherAt(off, side, 58))
       return contact.ok ? contact.gaugeDeg : NaN
     })
-    const unknown = { ...off, held: { ...off.held, centreOffsetMm: 0 } }
-    const found = offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { a: read[0]!, b: read[1]! })
+    const unknown = { ...off, hold: { ...off.hold, centreOffsetMm: 0 } }
+    const found = offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { A: read[0]!, B: read[1]! })
     expect(found.ok && found.centreOffsetMm).toBeCloseTo(0.4, 6)
-    expect(offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { a: 60, b: 0 }).ok).toBe(false)
+    expect(offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { A: 60, B: 0 }).ok).toBe(false)
   })
 
   it('tells the clamp’s part from the blade’s by turning the blade alone', () => {
@@ -81,7 +81,7 @@ describe('finding the centring error', () => {
       bladeHeightToleranceMm: 0.5,
       holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
     }
-    const e = evaluate(off, { dialled: { a: dial(57), b: dial(59), linked: false }, lookAtMm: 40, ...known }, stations)
+    const e = evaluate(off, { dialled: { A: dial(57), B: dial(59), linked: false }, lookAtMm: 40, ...known }, stations)
     const [a, b] = [e.sides.A, e.sides.B]
     expect(a.ok && b.ok && a.contact.edgeAngleDeg - b.contact.edgeAngleDeg).toBeLessThan(0.1)
   })

@@ -1,5 +1,6 @@
 import type { Stone } from './stone'
 import { dishTiltDeg, faceTiltDeg } from './taper'
+import type { StoneWear } from './wear'
 
 export interface StoneCondition {
   /** The face's tilt from its taper, with its sign, and from its dish at the ends, degrees. */
@@ -19,13 +20,13 @@ export const FLATTEN_OVER_DEG = 0.2
 const FEW_BLADES = 10
 
 /**
- * How a stone stands by its measures and its wear log, and what is due. Source: docs/geometry.md, "Changing the stone".
+ * How a stone stands by its measures and its wear log (in order of days), and what is due. Source: docs/geometry.md, "Changing the stone".
  */
-export function stoneCondition(stone: Stone): StoneCondition {
+export function stoneCondition(stone: Stone, log: readonly StoneWear[]): StoneCondition {
   const ends = stone.faceOffsetEnds
   const taperDeg = ends ? faceTiltDeg(ends.nearMm, ends.farMm, stone.lengthMm) : 0
   const dishDeg = dishTiltDeg(stone.dishMm, stone.lengthMm)
-  const wearPerBladeMm = wearPerBlade(stone.log)
+  const wearPerBladeMm = wearPerBlade(log)
   const leftMm = stone.wornOutAtMm === null ? null : Math.max(0, stone.faceOffsetMm - stone.wornOutAtMm)
   const bladesLeft = leftMm === null || wearPerBladeMm === null ? null : Math.floor(leftMm / wearPerBladeMm)
   return { taperDeg, dishDeg, wearPerBladeMm, leftMm, bladesLeft, due: due() }
@@ -38,7 +39,7 @@ export function stoneCondition(stone: Stone): StoneCondition {
 }
 
 /** From the first measure in the log to the last, over the blades done between them. Flattening wears the stone too. */
-function wearPerBlade(log: Stone['log']): number | null {
+function wearPerBlade(log: readonly StoneWear[]): number | null {
   const measured = log.flatMap((entry, i) => (entry.faceOffsetMm === null ? [] : [i]))
   const [first, last] = [measured[0], measured.at(-1)]
   if (first === undefined || last === undefined || first === last) return null

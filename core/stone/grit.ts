@@ -1,10 +1,11 @@
 import { z } from 'zod'
+import { count } from '../measure/measure'
 
 export const GRIT_STANDARDS = ['FEPA P', 'FEPA F', 'JIS', 'ANSI'] as const
 export type GritStandard = (typeof GRIT_STANDARDS)[number]
 
 /** A grit as it is printed on a stone: its standard and number. */
-export const grit = z.object({ standard: z.enum(GRIT_STANDARDS), number: z.number().int().positive().max(30000) })
+export const grit = z.object({ standard: z.enum(GRIT_STANDARDS), number: count({ least: 1, most: 30000 }) })
 export type Grit = z.infer<typeof grit>
 
 /**

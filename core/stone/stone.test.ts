@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { grainSize, GRIT_STANDARDS, nearestGrit } from './grit'
-import { plainStone } from '../setup/sampleJob.fixture'
+import { plainStone } from '../setup/sampleSetup.fixture'
 import { stoneCondition } from './condition'
 import { faceTiltDeg } from './taper'
 
@@ -73,17 +73,17 @@ describe('how a stone stands', () => {
   })
 
   it('tells its wear for each blade from the first measure to the last, and how many blades are left', () => {
-    const worn = stoneCondition({ ...stone, log: [entry(7, 5), entry(null, 30), entry(6, 20)] })
+    const worn = stoneCondition(stone, [entry(7, 5), entry(null, 30), entry(6, 20)])
     expect(worn).toMatchObject({ wearPerBladeMm: 0.02, leftMm: 2, bladesLeft: 100, due: 'nothing' })
-    expect(stoneCondition({ ...stone, log: [entry(6, 20)] }).bladesLeft).toBeNull()
+    expect(stoneCondition(stone, [entry(6, 20)]).bladesLeft).toBeNull()
   })
 
   it('is due for flattening once taper and dish tilt the angle by more than a fifth of a degree, for replacement once worn', () => {
-    expect(stoneCondition({ ...stone, dishMm: 0.1 })).toMatchObject({ due: 'nothing' })
-    expect(stoneCondition({ ...stone, dishMm: 0.1, faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 } })).toMatchObject({
+    expect(stoneCondition({ ...stone, dishMm: 0.1 }, [])).toMatchObject({ due: 'nothing' })
+    expect(stoneCondition({ ...stone, dishMm: 0.1, faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 } }, [])).toMatchObject({
       due: 'flatten',
     })
-    expect(stoneCondition({ ...stone, faceOffsetMm: 4.1, log: [entry(6, 0), entry(4.1, 90)] }).due).toBe('replace-soon')
-    expect(stoneCondition({ ...stone, faceOffsetMm: 3.9 }).due).toBe('replace')
+    expect(stoneCondition({ ...stone, faceOffsetMm: 4.1 }, [entry(6, 0), entry(4.1, 90)]).due).toBe('replace-soon')
+    expect(stoneCondition({ ...stone, faceOffsetMm: 3.9 }, []).due).toBe('replace')
   })
 })

@@ -9,3 +9,7 @@ export function decimalsBackedBy(doubt: number, most = 2): number {
 
 /** Rounds to the nearest multiple of a step; a step of zero leaves the value as it is. */
 export const roundToStep = (value: number, step: number): number => (step > 0 ? Math.round(value / step) * step : value)
+
+/** A value brought into a range: its nearer end where it lies outside. */
+export const clamp = (value: number, [least, most]: readonly [number, number]): number =>
+  Math.min(most, Math.max(least, value))

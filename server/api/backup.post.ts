@@ -1,12 +1,14 @@
-import { backup } from '../../core/kept/backup'
+import { readBackup } from '../../core/kept/backup'
 import { jsonBody } from '../http/jsonBody'
-import { parsed } from '../http/refusal'
+import { refusedFields } from '../http/refusal'
 import { bringBack } from '../repositories/backupRepository'
 import { useDatabase } from '../store/store'
 
 /** A whole tool room with many traced edges is still far below this. */
 const MOST_BACKUP_BYTES = 50_000_000
 
-export default defineEventHandler(async (event) =>
-  bringBack(await useDatabase(), parsed(backup, await jsonBody(event, MOST_BACKUP_BYTES))),
-)
+export default defineEventHandler(async (event) => {
+  const read = readBackup(await jsonBody(event, MOST_BACKUP_BYTES))
+  if (!read.ok) throw refusedFields(read.problems)
+  return bringBack(await useDatabase(), read.backup)
+})

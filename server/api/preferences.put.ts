@@ -8,7 +8,6 @@ export default defineEventHandler(async (event) => {
   const { revision, ...wanted } = parsed(keptPreferences, await jsonBody(event))
   const db = await useDatabase()
   const written = await writePreferences(db, revision, wanted)
-  if (!written)
-    throw refusal(409, 'The preferences were changed elsewhere meanwhile.', { current: await readPreferences(db) })
+  if (!written) throw refusal(409, 'outdated', { current: await readPreferences(db) })
   return written
 })

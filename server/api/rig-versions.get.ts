@@ -1,4 +1,4 @@
-import { listRigVersions } from '../repositories/rigVersionRepository'
+import { listRigVersions } from '../repositories/versionRepository'
 import { useDatabase } from '../store/store'
 
 /** What rigs were before they were measured anew. */

@@ -141,7 +141,7 @@ export const demoBlades = {
     widthMm: 28,
     spineThicknessMm: 3,
     spineThicknessTipMm: 2.1,
-    bevelDeg: { aDeg: 21, bDeg: 19.5 },
+    bevelDeg: { A: 21, B: 19.5 },
     landmark: { what: 'thumb stud', alongMm: 35 },
     thicknessBehindEdgeMm: 0.5,
     primaryGrindHeightMm: 19,
@@ -174,7 +174,7 @@ export const demoBlades = {
     spineThicknessMm: 2.4,
     spineThicknessTipMm: 1.3,
     thicknessBehindEdgeTipMm: 0.22,
-    bevelDeg: { aDeg: 16.2, bDeg: 17 },
+    bevelDeg: { A: 16.2, B: 17 },
     thicknessBehindEdgeMm: 0.3,
     primaryGrindHeightMm: 46,
     edge: [

@@ -1,47 +1,78 @@
-import { keptRepository, type Content } from '../repositories/keptRepository'
-import type { KeptByKind, KeptKind } from '../../core/kept/kept'
-import { setup } from '../../core/setup/setup'
+import { v7 as newId } from 'uuid'
+import type { z } from 'zod'
+import { job } from '../../core/job/job'
+import { THING_KINDS, THINGS, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
+import type { Proof, Reading } from '../../core/log/entry'
+import { wearEntry } from '../../core/log/wearLog'
+import { append } from '../repositories/logRepository'
+import { listStored, thingRepository } from '../repositories/thingRepository'
 import type { Database } from '../store/database'
 import { demoBlades } from './blades'
+import { demoJobs, type DemoAngles } from './jobs'
 import { demoRigs } from './rigs'
-import { demoSetups } from './setups'
 import { demoStones } from './stones'
 
 /** Plants the demo data in an empty database; one that holds anything is left as it is. */
 export async function plantDemo(db: Database): Promise<void> {
-  const existing = await Promise.all(
-    (['rigs', 'blades', 'stones', 'setups'] as const).map((kind) => keptRepository(db, kind).list(true)),
-  )
-  if (existing.some((list) => list.length > 0)) return
-  const keep = <K extends KeptKind>(kind: K) => planter(db, kind)
-  const rigs = await each(demoRigs, keep('rigs'))
-  const blades = await each(demoBlades, keep('blades'))
-  const stones: KeptByKind['stones'][] = []
-  for (const stone of demoStones) stones.push(await keep('stones')(stone))
+  for (const kind of THING_KINDS) if ((await listStored(db, kind)).length > 0) return
+  const rigs = await each(demoRigs, keeper(db, 'rigs'))
+  const blades = await each(demoBlades, keeper(db, 'blades'))
+  const stones: Kept<'stones'>[] = []
+  for (const { log, ...content } of demoStones) {
+    const kept = await keeper(db, 'stones')(content)
+    stones.push(kept)
+    await append(
+      db,
+      log.map((line) => wearEntry(kept.id, line, newId())),
+    )
+  }
   const stoneId = (number: number) => stones[number - 1]!.id
-  for (const { rig, blade, stoneNumber, order = [], ...content } of demoSetups) {
-    const things = {
+  for (const { rig, blade, stoneNumber, order = [], read, proved, ...content } of demoJobs) {
+    const links = {
       rigId: rigs[rig].id,
       rigRevision: rigs[rig].revision,
       bladeId: blades[blade].id,
       stoneId: stoneId(stoneNumber),
       progression: order.map(stoneId),
     }
-    await keep('setups')(setup.parse({ ...content, ...things }))
+    const made = await keeper(db, 'jobs')(job.parse({ ...content, ...links }))
+    await append(db, [...entriesOf(made, 'reading', read), ...entriesOf(made, 'proof', proved)])
   }
 }
 
-const planter =
-  <K extends KeptKind>(db: Database, kind: K) =>
-  async (content: Content): Promise<KeptByKind[K]> => {
-    const written = await keptRepository(db, kind).create(content)
+/** What was read or proved on a job, side by side. */
+function entriesOf(of: Kept<'jobs'>, kind: 'reading' | 'proof', angles: DemoAngles | undefined): (Reading | Proof)[] {
+  if (!angles) return []
+  return (['A', 'B'] as const).map((side): Reading | Proof => {
+    const about = {
+      id: newId(),
+      at: of.createdAt,
+      jobId: of.id,
+      bladeId: of.bladeId,
+      stoneId: of.stoneId,
+      instrumentId: null,
+      side,
+      placeMm: null,
+      deg: angles[side],
+      doubtDeg: 0.1,
+    }
+    return kind === 'reading'
+      ? { ...about, kind, zero: 'centre-plane', expectedDeg: null }
+      : { ...about, kind, zone: null, by: 'goniometer' }
+  })
+}
+
+const keeper =
+  <K extends ThingKind>(db: Database, kind: K) =>
+  async (content: z.input<(typeof THINGS)[K]['schema']>): Promise<Kept<K>> => {
+    const written = await thingRepository(db, kind).create(THINGS[kind].schema.parse(content) as ContentOf<K>)
     if (!written.ok) throw new Error(`The demo’s ${kind} cannot be kept: ${written.why}`)
     return written.kept
   }
 
-async function each<Key extends string, T>(
-  contents: Record<Key, Content>,
-  keep: (content: Content) => Promise<T>,
+async function each<Key extends string, C, T>(
+  contents: Record<Key, C>,
+  keep: (content: C) => Promise<T>,
 ): Promise<Record<Key, T>> {
   const kept: Partial<Record<Key, T>> = {}
   for (const key of Object.keys(contents) as Key[]) kept[key] = await keep(contents[key])

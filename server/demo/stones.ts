@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { grainSize, type Grit } from '../../core/stone/grit'
-import { stone, type Stone } from '../../core/stone/stone'
+import { handedOnStone, type HandedOnStone } from '../../core/exchange/toolFile'
+import type { Stone } from '../../core/stone/stone'
 
 type Row = [
   name: string,
@@ -27,7 +28,7 @@ const rows: Row[] = [
 ]
 
 /** What has been measured and done since the stones were new. */
-const worn: Record<string, Pick<z.input<typeof stone>, 'dishMm' | 'wornOutAtMm' | 'log'>> = {
+const worn: Record<string, Pick<z.input<typeof handedOnStone>, 'dishMm' | 'wornOutAtMm' | 'log'>> = {
   'Plain No. 4': {
     wornOutAtMm: 6.5,
     dishMm: 0.05,
@@ -59,9 +60,9 @@ function micrometres(of: Grit): number {
   return size.um
 }
 
-/** Eight plain numbered stones, coarse to fine. */
-export const demoStones: Stone[] = rows.map(([name, kind, grain, nearMm, farMm, lubricant, notes]) => {
-  return stone.parse({
+/** Eight plain numbered stones, coarse to fine, with their wear logs. */
+export const demoStones: HandedOnStone[] = rows.map(([name, kind, grain, nearMm, farMm, lubricant, notes]) => {
+  return handedOnStone.parse({
     name,
     notes,
     kind,

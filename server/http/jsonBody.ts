@@ -6,11 +6,11 @@ import { refusal } from './refusal'
 export const MOST_BODY_BYTES = 1_000_000
 
 /**
- * Reads a JSON body of limited size; 415, 413 or 400 when it is not one. Only JSON is taken, so no foreign page can
- * post a form.
+ * Reads a JSON body of limited size; 415, 413 or 400 when it is not one. Only JSON is taken, so no foreign page can post a
+ * form.
  */
 export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Promise<unknown> {
-  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) throw refusal(415, 'Send JSON.')
+  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) throw refusal(415, 'send-json')
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
@@ -18,10 +18,10 @@ export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Pro
     // What is too much is read to its end but not kept, so that the answer reaches its sender.
     if (size <= mostBytes) chunks.push(chunk)
   }
-  if (size > mostBytes) throw refusal(413, `That is more than ${mostBytes / 1e6} MB.`)
+  if (size > mostBytes) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: mostBytes / 1e6 } })
   try {
     return JSON.parse(Buffer.concat(chunks).toString('utf8'))
   } catch {
-    throw refusal(400, 'The JSON sent cannot be read.')
+    throw refusal(400, 'not-json')
   }
 }

@@ -9,8 +9,7 @@ const LOOPBACK = /^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/
  */
 export default defineEventHandler((event) => {
   const bound = process.env.HOST || '127.0.0.1'
-  if (LOOPBACK.test(bound) && !LOOPBACK.test(getRequestHeader(event, 'host') ?? ''))
-    throw refusal(421, 'This server answers only to its own machine.')
+  if (LOOPBACK.test(bound) && !LOOPBACK.test(getRequestHeader(event, 'host') ?? '')) throw refusal(421, 'foreign-name')
   setResponseHeaders(event, {
     'x-content-type-options': 'nosniff',
     'x-frame-options': 'DENY',

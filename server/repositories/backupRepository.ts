@@ -1,45 +1,48 @@
 import type { Backup, BroughtBack } from '../../core/kept/backup'
-import type { KeptByKind, KeptKind } from '../../core/kept/kept'
+import { readThing } from '../../core/kept/stored'
+import { THING_KINDS } from '../../core/kept/things'
 import type { Database } from '../store/database'
-import { listPhotos, takeOverPhoto } from './bladePhotoRepository'
-import { keptRepository } from './keptRepository'
+import { addEntries, listStoredEntries } from './logRepository'
+import { listPhotos, takeOverPhoto } from './photoRepository'
 import { readPreferences } from './preferencesRepository'
-import { listRigVersions, takeOverRigVersion } from './rigVersionRepository'
+import { listStored, takeOver } from './thingRepository'
+import { listVersions, takeOverVersion } from './versionRepository'
 
-/** All that is kept, archived things included. */
+/** All that is kept, archived things and what cannot be read included. */
 export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
-  const all = <K extends KeptKind>(kind: K) => keptRepository(db, kind).list(true)
+  const things = {} as Backup['things']
+  for (const kind of THING_KINDS) things[kind] = await listStored(db, kind)
   return {
     format: 'jaw-tilt',
-    version: 1,
+    version: 2,
     savedAt: savedAt.toISOString(),
-    rigs: await all('rigs'),
-    rigVersions: await listRigVersions(db),
-    blades: await all('blades'),
+    things,
+    rigVersions: await listVersions(db),
     bladePhotos: await listPhotos(db, null),
-    stones: await all('stones'),
-    setups: await all('setups'),
+    log: await listStoredEntries(db),
     preferences: await readPreferences(db),
   }
 }
 
 /**
- * Merges a backup into what is kept, all of it or nothing: things not here are added, newer ones written, the rest
+ * Merges a backup into what is kept, all of it or nothing: what is not here is added, newer things written, the rest
  * left. Preferences stay.
  */
 export async function bringBack(db: Database, from: Backup): Promise<BroughtBack> {
-  const count: BroughtBack = { added: 0, updated: 0, left: 0 }
-  await db.transaction(async (within) => {
-    const take = async <K extends KeptKind>(kind: K, things: KeptByKind[K][]) => {
-      const repository = keptRepository(within as unknown as Database, kind)
-      for (const thing of things) count[await repository.takeOver(thing)]++
+  const done: BroughtBack = { added: 0, updated: 0, left: 0, unreadable: [] }
+  await db.transaction(async (tx) => {
+    for (const kind of THING_KINDS) {
+      for (const thing of from.things[kind]) {
+        done[await takeOver(tx, kind, thing)]++
+        const read = readThing(kind, thing)
+        if (!read.ok) done.unreadable.push(read.unreadable)
+      }
     }
-    await take('rigs', from.rigs)
-    for (const version of from.rigVersions) await takeOverRigVersion(within as unknown as Database, version)
-    await take('blades', from.blades)
-    for (const photo of from.bladePhotos) await takeOverPhoto(within as unknown as Database, photo)
-    await take('stones', from.stones)
-    await take('setups', from.setups)
+    for (const version of from.rigVersions) await takeOverVersion(tx, version)
+    for (const photo of from.bladePhotos) await takeOverPhoto(tx, photo)
+    const entries = await addEntries(tx, from.log)
+    done.added += entries
+    done.left += from.log.length - entries
   })
-  return count
+  return done
 }

@@ -1,19 +1,17 @@
 import { and, eq } from 'drizzle-orm'
-import {
-  keptPreferences,
-  preferences as content,
-  type KeptPreferences,
-  type Preferences,
-} from '../../core/kept/preferences'
+import { keptPreferences, preferences, type KeptPreferences, type Preferences } from '../../core/kept/preferences'
 import type { Database } from '../store/database'
-import { preferences } from '../store/schema'
+import { settings } from '../store/schema'
 
 const ONLY_ROW = 1
 
+const parse = ({ revision, content }: typeof settings.$inferSelect): KeptPreferences =>
+  keptPreferences.parse({ ...(content as object), revision })
+
 /** The user's preferences; revision 0 until the first write. */
 export async function readPreferences(db: Database): Promise<KeptPreferences> {
-  const [row] = await db.select().from(preferences).where(eq(preferences.id, ONLY_ROW))
-  return row ? keptPreferences.parse(row) : { ...content.parse({}), revision: 0 }
+  const [row] = await db.select().from(settings).where(eq(settings.id, ONLY_ROW))
+  return row ? parse(row) : { ...preferences.parse({}), revision: 0 }
 }
 
 /** Writes them if `revision` is the stored one; null when it is outdated. */
@@ -22,18 +20,18 @@ export async function writePreferences(
   revision: number,
   wanted: Preferences,
 ): Promise<KeptPreferences | null> {
-  const values = { ...wanted, revision: revision + 1 }
+  const values = { content: wanted, revision: revision + 1 }
   const rows =
     revision === 0
       ? await db
-          .insert(preferences)
+          .insert(settings)
           .values({ ...values, id: ONLY_ROW })
           .onConflictDoNothing()
           .returning()
       : await db
-          .update(preferences)
+          .update(settings)
           .set(values)
-          .where(and(eq(preferences.id, ONLY_ROW), eq(preferences.revision, revision)))
+          .where(and(eq(settings.id, ONLY_ROW), eq(settings.revision, revision)))
           .returning()
-  return rows[0] ? keptPreferences.parse(rows[0]) : null
+  return rows[0] ? parse(rows[0]) : null
 }

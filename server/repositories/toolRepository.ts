@@ -1,22 +1,24 @@
-import { isDeepStrictEqual } from 'node:util'
-import { toolFile, type TakenIn, type ToolFile } from '../../core/exchange/toolFile'
+import equal from 'fast-deep-equal'
+import { v7 as newId } from 'uuid'
+import { handedOnStone, type TakenIn, type ToolFile } from '../../core/exchange/toolFile'
+import { inForce } from '../../core/log/inForce'
+import { wearEntry, wearLogOf } from '../../core/log/wearLog'
 import { rigMeasures } from '../../core/rig/rig'
-import { stone } from '../../core/stone/stone'
 import type { Database } from '../store/database'
-import { keptRepository, type Content } from './keptRepository'
-
-const CONTENT = { rigs: rigMeasures, stones: stone } as const
+import { append, listLog } from './logRepository'
+import { thingRepository } from './thingRepository'
 
 /** The rigs and stones that are not put away, without what only this copy of the data knows of them. */
 export async function readTools(db: Database): Promise<ToolFile> {
-  const content = async <K extends keyof typeof CONTENT>(kind: K) =>
-    (await keptRepository(db, kind).list()).map((kept) => CONTENT[kind].parse(kept))
-  return toolFile.parse({
+  const rigs = await thingRepository(db, 'rigs').list()
+  const stones = await thingRepository(db, 'stones').list()
+  const log = inForce((await listLog(db, 0)).entries)
+  return {
     format: 'jaw-tilt-tools',
     version: 1,
-    rigs: await content('rigs'),
-    stones: await content('stones'),
-  })
+    rigs: rigs.things.map((rig) => rigMeasures.parse(rig)),
+    stones: stones.things.map((stone) => handedOnStone.parse({ ...stone, log: wearLogOf(log, stone.id) })),
+  }
 }
 
 /**
@@ -25,27 +27,39 @@ export async function readTools(db: Database): Promise<ToolFile> {
  */
 export async function takeInTools(db: Database, tools: ToolFile): Promise<TakenIn> {
   const count: TakenIn = { added: 0, already: 0 }
-  await db.transaction(async (within) => {
-    for (const kind of ['rigs', 'stones'] as const) {
-      const repository = keptRepository(within as unknown as Database, kind)
-      const here: Content[] = (await repository.list()).map((kept) => CONTENT[kind].parse(kept))
-      for (const thing of tools[kind] as Content[]) {
-        if (here.some((one) => isDeepStrictEqual(one, thing))) {
-          count.already++
-          continue
-        }
-        const named = { ...thing, name: nameBeside(thing.name, here) }
-        await repository.create(named)
-        here.push(named)
-        count.added++
+  await db.transaction(async (tx) => {
+    const here = await readTools(tx)
+    const isNew = <T extends { name: string }>(thing: T, those: T[]): T | null => {
+      if (those.some((one) => equal(one, thing))) {
+        count.already++
+        return null
       }
+      count.added++
+      const named = { ...thing, name: nameBeside(thing.name, those) }
+      those.push(named)
+      return named
+    }
+    for (const rig of tools.rigs) {
+      const added = isNew(rig, here.rigs)
+      if (added) await thingRepository(tx, 'rigs').create(added)
+    }
+    for (const stone of tools.stones) {
+      const added = isNew(stone, here.stones)
+      if (!added) continue
+      const { log, ...content } = added
+      const stoneId = newId()
+      await thingRepository(tx, 'stones').create(content, stoneId)
+      await append(
+        tx,
+        log.map((line) => wearEntry(stoneId, line, newId())),
+      )
     }
   })
   return count
 }
 
 /** The name, or with the lowest number behind it that nothing here has yet: "Plain No. 4 (2)". */
-function nameBeside(name: string, here: readonly Content[]): string {
+function nameBeside(name: string, here: readonly { name: string }[]): string {
   const taken = new Set(here.map((one) => one.name))
   for (let i = 1; ; i++) {
     const tried = i === 1 ? name : `${name.slice(0, 74)} (${i})`

@@ -4,8 +4,10 @@ import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
+import { carryOver } from './carryOver'
 
-export type Database = PgliteDatabase
+/** The database, or a transaction in it. */
+export type Database = Pick<PgliteDatabase, 'select' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'>
 
 export interface OpenDatabase {
   readonly db: Database
@@ -13,7 +15,7 @@ export interface OpenDatabase {
 }
 
 /** The migrations: beside the built server, or in the sources when run from them. */
-function migrationsFolder(): string {
+export function migrationsFolder(): string {
   const candidates = ['./migrations', '../migrations', '../../migrations'].map((path) =>
     fileURLToPath(new URL(path, import.meta.url)),
   )
@@ -25,8 +27,8 @@ function migrationsFolder(): string {
 }
 
 /**
- * Opens the PostgreSQL database in a folder of the data folder (in memory without one) and brings its tables up to
- * date. Every write is flushed before it is acknowledged.
+ * Opens the PostgreSQL database in a folder of the data folder (in memory without one), brings its tables up to date and
+ * carries over what earlier versions kept in others.
  */
 export async function openDatabase(folder?: string): Promise<OpenDatabase> {
   const path = folder && join(folder, 'postgres')
@@ -34,5 +36,6 @@ export async function openDatabase(folder?: string): Promise<OpenDatabase> {
   const client = await PGlite.create(path ?? 'memory://')
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: migrationsFolder() })
+  await carryOver(db)
   return { db, close: () => client.close() }
 }

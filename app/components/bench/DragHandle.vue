@@ -18,7 +18,7 @@ const emit = defineEmits<{
   drag: [dx: number, dy: number, gesture: string, taken: () => void]
   /** Arrow keys: so many steps along the knob's way (right and up are positive), and which arrows. */
   step: [steps: number, gesture: string, axis: 'x' | 'y']
-  held: [is: boolean]
+  grabbed: [is: boolean]
 }>()
 
 const { dragging, on } = useDrag({
@@ -28,7 +28,7 @@ const { dragging, on } = useDrag({
     return made
   },
 })
-watch(dragging, (is) => emit('held', is))
+watch(dragging, (is) => emit('grabbed', is))
 
 const WAY: Record<string, number> = {
   ArrowRight: 1,

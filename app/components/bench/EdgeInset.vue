@@ -14,7 +14,7 @@ const { width, height } = useElementSize(frame)
 const view = computed(() => {
   const drawn = bench.drawn.value
   return drawn && width.value > 0
-    ? edgeView(drawn.job.blade, drawn.set.contact.edgeAngleDeg, bench.wantedDeg.value, width.value, height.value)
+    ? edgeView(drawn.setup.blade, drawn.set.contact.edgeAngleDeg, bench.wantedDeg.value, width.value, height.value)
     : null
 })
 /** Bevels are small: a hundredth of a millimetre is told, as far as the thickness behind the edge is known. */

@@ -14,22 +14,22 @@ const actions = useBenchActions()
 const job = useJob()
 const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
-const held = ref(false)
+const grabbed = ref(false)
 
-const bounds = () => (bench.drawn.value ? planBounds(bench.drawn.value.job, bench.stations.value) : null)
-const { viewport, box, height } = useViewport(sheet, bounds, held, { x: 36, top: 84, bottom: 30 })
+const bounds = () => (bench.drawn.value ? planBounds(bench.drawn.value.setup, bench.stations.value) : null)
+const { viewport, box, height } = useViewport(sheet, bounds, grabbed, { x: 36, top: 84, bottom: 30 })
 const view = computed(() => {
   const drawn = bench.drawn.value
   return drawn && viewport.value
-    ? planView(drawn.job, drawn.set, drawn.side, bench.stations.value, viewport.value)
+    ? planView(drawn.setup, drawn.set, drawn.side, bench.stations.value, viewport.value)
     : null
 })
 const text = (mm: number) => lengthText(mm, preferences.unit)
-const heel = computed(() => (bench.drawn.value ? actions.heelToMiddle(bench.drawn.value.job.held) : 0))
+const heel = computed(() => (bench.drawn.value ? actions.heelToMiddle(bench.drawn.value.setup.hold) : 0))
 const mm = (pixels: number) => pixels / (viewport.value?.scale ?? 1)
 
 const bladeDrag = useDrag({ move: (dx, dy, gesture) => actions.moveBlade(mm(dx), -mm(dy), gesture) === null })
-watch(bladeDrag.dragging, (is) => (held.value = is))
+watch(bladeDrag.dragging, (is) => (grabbed.value = is))
 
 const BLADE_STEP_MM = 0.5
 /** Looks at the place of the edge nearest to the pointer. */
@@ -37,10 +37,12 @@ function lookAtPointer(pointer: { x: number; y: number }, gesture: string): bool
   if (!viewport.value || !bench.drawn.value || !sheet.value) return false
   const corner = sheet.value.getBoundingClientRect()
   const point = toDrawing([pointer.x - corner.left, pointer.y - corner.top], viewport.value)
-  return actions.lookAt(nearestStation(point, bench.drawn.value.job, bench.stations.value).fromHeelMm, gesture) === null
+  return (
+    actions.lookAt(nearestStation(point, bench.drawn.value.setup, bench.stations.value).fromHeelMm, gesture) === null
+  )
 }
 const edgeDrag = useDrag({ move: (_dx, _dy, gesture, pointer) => lookAtPointer(pointer, gesture) })
-watch(edgeDrag.dragging, (is) => (held.value = is))
+watch(edgeDrag.dragging, (is) => (grabbed.value = is))
 const stepAlongEdge = (steps: number, gesture: string) => {
   const station = bench.evaluation.value?.station
   const last = bench.stations.value.at(-1)
@@ -124,7 +126,7 @@ const stepAlongEdge = (steps: number, gesture: string) => {
           label="Clamp position, from the heel to the middle of the jaws"
           :now="heel"
           :text="text(heel)"
-          @held="held = $event"
+          @grabbed="grabbed = $event"
           @drag="(dx, _dy, g, taken) => actions.moveBlade(mm(dx), 0, g) === null && taken()"
           @step="(n, g) => actions.moveBlade(n * BLADE_STEP_MM, 0, g)"
         />
@@ -135,7 +137,7 @@ const stepAlongEdge = (steps: number, gesture: string) => {
           label="Blade height, out of the jaws"
           :now="bench.drawn.value!.evaluation.bladeHeightMm"
           :text="text(bench.drawn.value!.evaluation.bladeHeightMm)"
-          @held="held = $event"
+          @grabbed="grabbed = $event"
           @drag="(_dx, dy, g, taken) => actions.moveBlade(0, -mm(dy), g) === null && taken()"
           @step="(n, g) => actions.moveBlade(0, n * BLADE_STEP_MM, g)"
         />

@@ -12,15 +12,15 @@ const bench = useBench()
 const actions = useBenchActions()
 const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
-const held = ref(false)
+const grabbed = ref(false)
 
 const bounds = () =>
-  bench.drawn.value ? sectionBounds(bench.drawn.value.job, bench.drawn.value.set, bench.drawn.value.side) : null
-const { viewport, box, height } = useViewport(sheet, bounds, held, { x: 62, top: 48, bottom: 76 })
+  bench.drawn.value ? sectionBounds(bench.drawn.value.setup, bench.drawn.value.set, bench.drawn.value.side) : null
+const { viewport, box, height } = useViewport(sheet, bounds, grabbed, { x: 62, top: 48, bottom: 76 })
 const view = computed(() => {
   const drawn = bench.drawn.value
   return drawn && viewport.value
-    ? sectionView(drawn.job, drawn.set, drawn.side, bench.wantedDeg.value, viewport.value)
+    ? sectionView(drawn.setup, drawn.set, drawn.side, bench.wantedDeg.value, viewport.value)
     : null
 })
 const set = computed(() => bench.drawn.value!.set)
@@ -112,7 +112,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
           label="Pivot height"
           :now="set.pivotHeightMm"
           :text="text(set.pivotHeightMm)"
-          @held="held = $event"
+          @grabbed="grabbed = $event"
           @drag="dragPivot"
           @step="(n, g) => actions.stepDial(n, g)"
         />
@@ -120,7 +120,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
       </svg>
     </div>
     <EdgeInset
-      v-if="bench.drawn.value && bench.drawn.value.job.rig.kind !== 'two-arm'"
+      v-if="bench.drawn.value && bench.drawn.value.setup.rig.kind !== 'two-arm'"
       class="h-28 shrink-0 border-t border-muted"
     />
   </figure>

@@ -25,12 +25,12 @@ const props = defineProps<{
 const emit = defineEmits<{ set: [key: ShapeMeasure, mm: number] }>()
 const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
-const held = ref(false)
+const grabbed = ref(false)
 const bounds = () =>
   props.stations.length > 0
     ? boundsOf([...props.stations.map((station) => station.point), [0, 0], [props.stations.at(-1)!.point[0], 0]])
     : null
-const { viewport, box } = useViewport(frame, bounds, held, { x: 70, top: 76, bottom: 76 })
+const { viewport, box } = useViewport(frame, bounds, grabbed, { x: 70, top: 76, bottom: 76 })
 const px = (p: Vec2) => toPixels(p, viewport.value!)
 /** The blade frame as it lies on the sheet. */
 const transform = computed(() =>
@@ -138,7 +138,7 @@ function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: numb
         :label="SHAPE_MEASURE_WORD[knob.key]"
         :now="knob.now"
         :text="lengthText(knob.now, preferences.unit)"
-        @held="held = $event"
+        @grabbed="grabbed = $event"
         @drag="(dx, dy, _g, taken) => drag(knob, dx, dy, taken)"
         @step="(n) => emit('set', knob.key, Math.max(0, knob.now + grows(knob.key) * n * STEP_MM))"
       />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptSetup } from '#core/kept/kept'
+import type { KeptJob } from '#core/kept/kept'
 import { cardOf } from '#core/card/sameAgain'
 import { whatToDial } from '#core/dial/whatToDial'
 import { moved } from '#core/clamping/bladeHeight'
@@ -20,22 +20,22 @@ const job = useJob()
 const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
-const take = (one: KeptSetup) => void job.change(`the same again as in ${one.name}`, cardOf(one))
+const take = (one: KeptJob) => void job.change(`the same again as in ${one.name}`, cardOf(one))
 
 const measured = ref('')
 const now = computed(() => {
-  const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+  const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
   const parsed = parseLengthMm(measured.value, preferences.unit)
   if (!things || !evaluation || measured.value.trim() === '') return null
   if (!parsed.ok) return { problem: `“${measured.value}” is no length.` }
   if (parsed.value <= 0) return { problem: 'The edge must stand out of the jaws: more than 0.' }
   const differsMm = parsed.value - evaluation.bladeHeightMm
-  const held = moved(things.held, 0, differsMm)
+  const hold = moved(things.hold, 0, differsMm)
   return {
     problem: '',
     differsMm,
     heightMm: parsed.value,
-    advice: whatToDial({ ...things, held }, bench.side.value, bench.wantedDeg.value, evaluation.station),
+    advice: whatToDial({ ...things, hold }, bench.side.value, bench.wantedDeg.value, evaluation.station),
   }
 })
 const dialled = computed(() => {

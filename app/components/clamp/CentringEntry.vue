@@ -11,11 +11,11 @@ const job = useJob()
 const bench = useBench()
 const actions = useBenchActions()
 const preferences = usePreferences()
-const held = computed(() => job.content?.held)
+const hold = computed(() => job.content?.hold)
 const sideA = computed(() => preferences.current.sideNames.A)
 const told = computed(() => {
-  if (!held.value) return ''
-  const { centreOffsetMm, tiltDeg } = held.value
+  if (!hold.value) return ''
+  const { centreOffsetMm, tiltDeg } = hold.value
   return centreOffsetMm === 0 && tiltDeg === 0
     ? 'on centre'
     : `${lengthText(centreOffsetMm, preferences.unit)}, ${angleText(tiltDeg)}`
@@ -23,7 +23,7 @@ const told = computed(() => {
 </script>
 
 <template>
-  <UPopover v-if="held && bench.rig.value?.jaws" :content="{ side: 'top', align: 'end' }">
+  <UPopover v-if="hold && bench.rig.value?.jaws" :content="{ side: 'top', align: 'end' }">
     <UButton color="neutral" variant="outline" :label="`Centring: ${told}`" />
     <template #content>
       <div class="w-80 space-y-3 p-4">
@@ -34,7 +34,7 @@ const told = computed(() => {
           :label="`Off centre, towards ${sideA}`"
           kind="length"
           focus="centre-offset"
-          :value="held.centreOffsetMm"
+          :value="hold.centreOffsetMm"
           :step="0.1"
           :apply="(v) => actions.setCentring({ centreOffsetMm: v })"
           hint="at the front of the jaws"
@@ -43,7 +43,7 @@ const told = computed(() => {
           :label="`Tilt, rising towards ${sideA}`"
           kind="angle"
           focus="tilt"
-          :value="held.tiltDeg"
+          :value="hold.tiltDeg"
           :step="0.1"
           :apply="(v) => actions.setCentring({ tiltDeg: v })"
           hint="from the jaws out to the edge"

@@ -93,7 +93,7 @@ const linked = computed({
         <button
           type="button"
           class="cursor-pointer font-semibold text-primary underline underline-offset-2"
-          @click="job.change('blade height', { held: holdInstead.held })"
+          @click="job.change('blade height', { hold: holdInstead.hold })"
         >
           Hold it so
         </button>

@@ -14,7 +14,7 @@ const props = defineProps<{
   costText: (cost: number) => string
 }>()
 const preferences = usePreferences()
-const view = computed(() => mapView(props.map, props.best?.held ?? null, props.now, preferences.unit))
+const view = computed(() => mapView(props.map, props.best?.hold ?? null, props.now, preferences.unit))
 const label = computed(
   () =>
     `Map over position and turn, ${lengthText(props.map.depthMm, preferences.unit)} deep${props.best ? `: best ${props.costText(props.best.cost)}` : ''}`,

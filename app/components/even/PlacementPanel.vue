@@ -38,9 +38,9 @@ const places = computed(() => [
   { value: 'anywhere', label: 'anywhere' },
 ])
 const find = () =>
-  bench.things.value &&
+  bench.setup.value &&
   run({
-    job: bench.things.value,
+    job: bench.setup.value,
     side: bench.side.value,
     wantedDeg: bench.wantedDeg.value,
     stations: countedStations.value,
@@ -70,7 +70,7 @@ const setting = computed(() => result.value?.atMark?.setting ?? null)
 const costText = (cost: number) =>
   aim.value === 'even' ? `${cost.toFixed(1)}° off at the worst place` : `${cost.toFixed(3)} mm² off this side`
 const isHeld = computed(() => {
-  const [then, now] = [best.value?.held, job.content?.held]
+  const [then, now] = [best.value?.hold, job.content?.hold]
   return (
     !!then &&
     !!now &&
@@ -80,9 +80,9 @@ const isHeld = computed(() => {
   )
 })
 const told = computed(() => {
-  const [found, rig, blade, held] = [result.value, bench.rig.value, bench.blade.value, job.content?.held]
-  if (!found?.best || !found.atMark || !rig || !blade || !held) return ''
-  const move = moveText(rig, blade, held, found.best.held, preferences.unit)
+  const [found, rig, blade, hold] = [result.value, bench.rig.value, bench.blade.value, job.content?.hold]
+  if (!found?.best || !found.atMark || !rig || !blade || !hold) return ''
+  const move = moveText(rig, blade, hold, found.best.hold, preferences.unit)
   if (aim.value === 'least-steel') return `${move}: ${found.best.cost.toFixed(3)} mm² of steel goes on this side.`
   const before = countedWorstDeg.value
   const { worstDeg, worstAtMm } = found.atMark
@@ -104,12 +104,12 @@ const why = computed(() => {
 const markTold = computed(() => {
   const mark = bench.rig.value && middleMark(bench.rig.value)
   if (!mark || !best.value || onMarks.value) return ''
-  return `Mark ${mark.name} of the jaws stands ${lengthText(actions.heelToMiddle(best.value.held) + mark.alongMm, preferences.unit)} from the heel. `
+  return `Mark ${mark.name} of the jaws stands ${lengthText(actions.heelToMiddle(best.value.hold) + mark.alongMm, preferences.unit)} from the heel. `
 })
 const failureToHold = ref('')
 function holdIt() {
   if (!best.value || !setting.value) return
-  failureToHold.value = actions.holdAndDial(best.value.held, setting.value) ?? ''
+  failureToHold.value = actions.holdAndDial(best.value.hold, setting.value) ?? ''
 }
 </script>
 
@@ -171,7 +171,7 @@ function holdIt() {
         v-if="job.content"
         :map="result.map"
         :best="best"
-        :now="job.content.held"
+        :now="job.content.hold"
         :cost-text="costText"
       />
       <p class="text-sm text-muted">

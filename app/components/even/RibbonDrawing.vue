@@ -20,14 +20,14 @@ const job = useJob()
 const preferences = usePreferences()
 const { along } = useEven()
 const sheet = ref<HTMLElement | null>(null)
-const held = ref(false)
-const bounds = () => (bench.drawn.value ? ribbonBounds(bench.drawn.value.job, bench.stations.value) : null)
-const { viewport, box } = useViewport(sheet, bounds, held, { x: 74, top: 66, bottom: 34 })
+const grabbed = ref(false)
+const bounds = () => (bench.drawn.value ? ribbonBounds(bench.drawn.value.setup, bench.stations.value) : null)
+const { viewport, box } = useViewport(sheet, bounds, grabbed, { x: 74, top: 66, bottom: 34 })
 const view = computed(() => {
   const drawn = bench.drawn.value
   return drawn && viewport.value
     ? ribbonView(
-        drawn.job,
+        drawn.setup,
         along.value.length > 0 ? along.value : drawn.set.along,
         bench.stations.value,
         bench.wantedDeg.value,
@@ -37,9 +37,9 @@ const view = computed(() => {
 })
 const mm = (pixels: number) => pixels / (viewport.value?.scale ?? 1)
 const drag = useDrag({ move: (dx, dy, gesture) => actions.moveBlade(mm(dx), -mm(dy), gesture) === null })
-watch(drag.dragging, (is) => (held.value = is))
-const turn = computed(() => job.content?.held.turnDeg ?? 0)
-const heel = computed(() => (job.content ? actions.heelToMiddle(job.content.held) : 0))
+watch(drag.dragging, (is) => (grabbed.value = is))
+const turn = computed(() => job.content?.hold.turnDeg ?? 0)
+const heel = computed(() => (job.content ? actions.heelToMiddle(job.content.hold) : 0))
 const STEP = { mm: 0.5, deg: 0.5 } as const
 /** Degrees for a pixel, when the turn is dragged. */
 const TURN_PER_PX = 0.08
@@ -80,7 +80,7 @@ const TURN_PER_PX = 0.08
         label="The blade in its jaws: along them with left and right, out with up and down"
         :now="heel"
         :text="lengthText(heel, preferences.unit)"
-        @held="held = $event"
+        @grabbed="grabbed = $event"
         @drag="(dx, dy, g, taken) => actions.moveBlade(mm(dx), -mm(dy), g) === null && taken()"
         @step="
           (n, g, axis) => (axis === 'x' ? actions.moveBlade(n * STEP.mm, 0, g) : actions.moveBlade(0, n * STEP.mm, g))
@@ -94,7 +94,7 @@ const TURN_PER_PX = 0.08
         label="Turn in the jaws"
         :now="turn"
         :text="`${turn.toFixed(1)}°`"
-        @held="held = $event"
+        @grabbed="grabbed = $event"
         @drag="(_dx, dy, g, taken) => actions.setTurn(turn - dy * TURN_PER_PX, g) === null && taken()"
         @step="(n, g) => actions.setTurn(turn + n * STEP.deg, g)"
       />

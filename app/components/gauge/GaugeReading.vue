@@ -19,7 +19,7 @@ const { expected } = useGauge()
  */
 const seed = computed(() => seedOf(job.id ?? ''))
 const truth = () => {
-  const [things, content, evaluation] = [bench.things.value, job.content, bench.evaluation.value]
+  const [things, content, evaluation] = [bench.setup.value, job.content, bench.evaluation.value]
   const [set, reads] = [bench.up.value, expected.value[bench.side.value]]
   if (!things || !content || !evaluation || !set?.ok || reads === null) return 0
   return reads + hiddenError(things, content, seed.value)(bench.side.value, set.pivotHeightMm, evaluation.station)

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { curveLength } from '#core/curve/arcLength'
 import { evenStations } from '#core/curve/stations'
-import type { KeptSetup } from '#core/kept/kept'
+import type { KeptJob } from '#core/kept/kept'
 import { evaluate } from '#core/evaluation/evaluate'
 import { stationPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 
-const props = defineProps<{ job: KeptSetup }>()
+const props = defineProps<{ job: KeptJob }>()
 const collections = useCollections()
 const preferences = usePreferences()
 const toast = useToast()
@@ -22,7 +22,7 @@ const span = computed(() => (blade.value && curveLength(blade.value.edge) > 110 
 const angles = computed(() => {
   if (!rig.value || !blade.value || !stone.value) return []
   const set = evaluate(
-    { rig: rig.value, blade: blade.value, stone: stone.value, held: props.job.held },
+    { rig: rig.value, blade: blade.value, stone: stone.value, hold: props.job.hold },
     props.job,
     evenStations(blade.value.edge, 20),
   )

@@ -28,14 +28,14 @@ const setTolerance = (deg: number) =>
   deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((tolerance.value = Math.round(deg * 100) / 100), null)
 const { running, done, result, failure, run, stop, forget } = useTask('positionsFor')
 const find = () =>
-  bench.things.value &&
+  bench.setup.value &&
   run({
-    job: bench.things.value,
+    job: bench.setup.value,
     side: bench.side.value,
     wantedDeg: bench.wantedDeg.value,
     toleranceDeg: tolerance.value,
     stations: bench.stations.value,
-    range: placementRange(bench.things.value),
+    range: placementRange(bench.setup.value),
   })
 watch(
   () =>
@@ -51,7 +51,7 @@ watch(
 )
 const holdFailure = ref('')
 function hold(position: Position) {
-  if (position.atMark) holdFailure.value = actions.holdAndDial(position.held, position.atMark.setting) ?? ''
+  if (position.atMark) holdFailure.value = actions.holdAndDial(position.hold, position.atMark.setting) ?? ''
 }
 
 const { facets, hollow, stones } = useParts()
@@ -101,7 +101,7 @@ const { facets, hollow, stones } = useParts()
               </p>
               <p class="text-toned">
                 {{
-                  moveText(bench.rig.value!, bench.blade.value!, job.content!.held, position.held, preferences.unit)
+                  moveText(bench.rig.value!, bench.blade.value!, job.content!.hold, position.hold, preferences.unit)
                 }}; dial
                 {{ position.atMark ? dialText(bench.rig.value!, position.atMark.setting, preferences.unit) : '–' }}.
               </p>

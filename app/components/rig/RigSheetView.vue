@@ -16,11 +16,11 @@ const props = defineProps<{
   figure: (path: string) => string
 }>()
 const frame = ref<HTMLElement | null>(null)
-const held = ref(false)
+const grabbed = ref(false)
 const { viewport, box } = useViewport(
   frame,
   () => rigSheetBounds(props.sheet, props.view, props.shown('rodLengthMm')),
-  held,
+  hold,
   { x: 58, top: 56, bottom: 66 },
 )
 const points = (all: readonly Vec2[]) => pointList(all.map((p) => toPixels(p, viewport.value!)))

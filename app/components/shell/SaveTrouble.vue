@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import { setup as setupSchema, type Setup } from '#core/setup/setup'
+import { setup as jobSchema, type Job } from '#core/job/job'
 import { useJob } from '~/stores/job'
 
 /** Stands over the bench while a change is not kept, or while two versions stand against each other. */
 const job = useJob()
-const theirs = computed(() => (job.saveState.is === 'conflict' ? setupSchema.parse(job.saveState.theirs) : null))
+const theirs = computed(() => (job.saveState.is === 'conflict' ? jobSchema.parse(job.saveState.theirs) : null))
 const message = computed(() => ('message' in job.saveState ? job.saveState.message : ''))
 
-const WORDS: Partial<Record<keyof Setup, string>> = {
+const WORDS: Partial<Record<keyof Job, string>> = {
   name: 'Name',
-  held: 'How it is held',
+  hold: 'How it is held',
   dialled: 'What is dialled',
   wanted: 'Wanted angle',
   rigId: 'Rig',
@@ -23,7 +23,7 @@ const WORDS: Partial<Record<keyof Setup, string>> = {
 const differing = computed(() => {
   const [mine, other] = [job.content, theirs.value]
   if (!mine || !other) return []
-  return (Object.keys(WORDS) as (keyof Setup)[])
+  return (Object.keys(WORDS) as (keyof Job)[])
     .filter((key) => JSON.stringify(mine[key]) !== JSON.stringify(other[key]))
     .map((key) => ({ key, word: WORDS[key], mine: told(mine[key]), theirs: told(other[key]) }))
 })

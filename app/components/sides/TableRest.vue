@@ -28,7 +28,7 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
       label="One face flatter than the other, by"
       kind="angle"
       focus="rest-tilt"
-      :value="job.content.held.tiltDeg"
+      :value="job.content.hold.tiltDeg"
       :step="0.1"
       :apply="apply"
       hint="positive: side A comes out steeper"

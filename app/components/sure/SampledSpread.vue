@@ -15,7 +15,7 @@ const SAMPLES = 100_000
 /** The same draws each time, so that two set-ups can be compared. */
 const SEED = 0.271828
 function draw() {
-  const [things, evaluation] = [bench.things.value, bench.evaluation.value]
+  const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
   const [a, b] = [evaluation?.sides.A, evaluation?.sides.B]
   if (!things || !evaluation || !job.content || !a?.ok || !b?.ok) return
   const { bladeHeightToleranceMm, holdTolerance } = job.content

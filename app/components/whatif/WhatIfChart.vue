@@ -18,7 +18,7 @@ const actions = useBenchActions()
 const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
-const held = ref(false)
+const grabbed = ref(false)
 
 const now = computed(() => {
   const [set, evaluation] = [bench.up.value, bench.evaluation.value]
@@ -35,7 +35,7 @@ const range = shallowRef<WhatIfRange | null>(null)
 // What is shown holds still under the hand; it follows once the point has left it.
 watchEffect(() => {
   const rig = bench.rig.value
-  if (!now.value || !rig || held.value) return
+  if (!now.value || !rig || hold.value) return
   const { bladeHeightMm: b, pivotHeightMm: p } = now.value
   const shown = range.value
   const inside =
@@ -56,7 +56,7 @@ const STEPS = 24
 /** Whole degrees, so many that a dozen lines or so cross the chart. */
 const angles = Array.from({ length: 26 }, (_, i) => 8 + i)
 const lines = computed(() => {
-  const [job, evaluation, shown] = [bench.drawn.value?.job, bench.evaluation.value, range.value]
+  const [job, evaluation, shown] = [bench.drawn.value?.setup, bench.evaluation.value, range.value]
   if (!job || !evaluation || !shown) return null
   const over = { fromMm: shown.blade[0], toMm: shown.blade[1], steps: STEPS }
   const of = (all: readonly number[]) => equalAngleLines(job, bench.side.value, evaluation.station, all, over)
@@ -174,7 +174,7 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
         label="The rig as it stands: blade height with left and right, dial with up and down"
         :now="now.edgeAngleDeg"
         :text="`${text(now.bladeHeightMm)} out, pivot at ${text(now.pivotHeightMm)}: ${angleText(now.edgeAngleDeg, now.doubtDeg)}`"
-        @held="held = $event"
+        @grabbed="grabbed = $event"
         @drag="drag"
         @step="step"
       />

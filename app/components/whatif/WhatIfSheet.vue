@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { MEASURES, type MeasureId } from '#core/doubt/measures'
 import { stepSetting } from '#core/rig/dial'
-import { contactFor } from '#core/setup/job'
+import { contactFor } from '#core/setup/setup'
 import { useBench } from '~/composables/useBench'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { usePreferences } from '~/stores/preferences'
@@ -33,7 +33,7 @@ const rows = computed(() => {
 })
 /** What one mark or slot more does. */
 const mark = computed(() => {
-  const [things, setting, evaluation] = [bench.things.value, actions.dialledNow(), bench.evaluation.value]
+  const [things, setting, evaluation] = [bench.setup.value, actions.dialledNow(), bench.evaluation.value]
   if (!things || !setting || !evaluation || !set.value) return null
   const next = contactFor(things, bench.side.value, stepSetting(things.rig, setting, 1), evaluation.station)
   return next.ok ? next.edgeAngleDeg - set.value.contact.edgeAngleDeg : null

@@ -13,7 +13,7 @@ watch(
   { immediate: true },
 )
 onBeforeUnmount(() => job.close())
-const ready = computed(() => collections.loaded && job.content !== null && bench.things.value !== null)
+const ready = computed(() => collections.loaded && job.content !== null && bench.setup.value !== null)
 useHead({ title: computed(() => (job.content ? `${job.content.name} · Jaw Tilt` : 'Jaw Tilt')) })
 </script>
 

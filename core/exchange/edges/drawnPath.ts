@@ -1,6 +1,7 @@
 import { reversed } from '../../curve/reversed'
 import type { Segment } from '../../curve/segment'
 import { segmentAt } from '../../curve/segmentAt'
+import type { Finding } from '../../problem/problem'
 import type { Vec2 } from '../../vector/vec2'
 
 /** A chain of pieces as it stands in a drawing: in the drawing's own unit, y upward. */
@@ -18,7 +19,7 @@ export type ReadDrawing =
       /** What of the drawing could not be read as a path, as "2 ELLIPSE". */
       readonly leftOut: readonly string[]
     }
-  | { readonly ok: false; readonly message: string }
+  | ({ readonly ok: false } & Finding)
 
 /** Each name once, with how often it came: "2 ELLIPSE". */
 export function counted(names: readonly string[]): string[] {

@@ -1,6 +1,5 @@
 import DxfParser from 'dxf-parser'
 import Drawing from 'dxf-writer'
-import log from 'loglevel'
 import type { Curve } from '../../curve/curve'
 import { fitPoints } from '../../curve/fitPoints'
 import type { Segment } from '../../curve/segment'
@@ -8,9 +7,6 @@ import { segmentAt } from '../../curve/segmentAt'
 import { degrees } from '../../units/angle'
 import type { Vec2 } from '../../vector/vec2'
 import { chained, counted, type ReadDrawing } from './drawnPath'
-
-// The parser tells of every oddity of a file; what matters is told by readDxf itself.
-log.setLevel('silent')
 
 /** $INSUNITS of the header: millimetres for a unit. */
 const MM_PER: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 }
@@ -41,16 +37,13 @@ export function readDxf(text: string): ReadDrawing {
   } catch {
     drawing = null
   }
-  if (!drawing) return { ok: false, message: 'The file is no DXF that can be read.' }
+  if (!drawing) return { ok: false, code: 'not-dxf' }
   const entities = (drawing.entities ?? []) as unknown as Entity[]
   const read = entities.map((entity) => ({ kind: entity.type, segments: segmentsOf(entity) }))
   const pieces = read.flatMap(({ segments }) => segments)
   if (pieces.length === 0) {
-    const kinds = [...new Set(entities.map((entity) => entity.type))].join(', ')
-    return {
-      ok: false,
-      message: `There is no line, arc, polyline or spline in this DXF${kinds ? `, only ${kinds}` : ''}.`,
-    }
+    const only = [...new Set(entities.map((entity) => entity.type))].join(', ')
+    return { ok: false, code: 'nothing-drawn-in-dxf', figures: { only } }
   }
   const unit = Number((drawing.header as Record<string, unknown> | undefined)?.$INSUNITS)
   const paths = chained(

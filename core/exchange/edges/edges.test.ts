@@ -22,12 +22,12 @@ import { readSvg, writeSvg } from './svg'
 const { edge, spine } = SHAPES['drop-point'].build(SHAPES['drop-point'].usual)
 const placing = (...given: Parameters<typeof placeEdge>) => {
   const placed = placeEdge(...given)
-  if (!placed.ok) throw new Error(placed.message)
+  if (!placed.ok) throw new Error(placed.code)
   return placed
 }
 const asDrawn = { mmPerUnit: 1, tipAtLeft: false, edgeBelow: false }
 const read = (drawing: ReadDrawing) => {
-  if (!drawing.ok) throw new Error(drawing.message)
+  if (!drawing.ok) throw new Error(drawing.code)
   return drawing
 }
 /** The farthest that places of one edge are from the places of another. */
@@ -193,11 +193,11 @@ describe('drawings of other programs', () => {
 
 describe('what is wrong is said', () => {
   it.each([
-    ['<svg><circle r="4"/></svg>', /no path/],
-    ['hello', /no SVG/],
-  ])('SVG %j', (text, message) => {
+    ['<svg><circle r="4"/></svg>', 'no-path-in-svg'],
+    ['hello', 'nothing-drawn-in-svg'],
+  ])('SVG %j', (text, code) => {
     const drawing = readSvg(text)
-    expect(!drawing.ok && drawing.message).toMatch(message)
+    expect(drawing).toMatchObject({ ok: false, code })
   })
 
   it('DXF without a usable entity, points without figures, an edge of no length, and one that crosses itself', () => {
@@ -206,8 +206,13 @@ describe('what is wrong is said', () => {
         '\n',
       ),
     )
-    expect(!circle.ok && circle.message).toBe('There is no line, arc, polyline or spline in this DXF, only CIRCLE.')
-    expect(readPoints('x,y\n0,20\n10;b')).toEqual({ ok: false, line: 3, message: '“10;b” is not two figures.' })
+    expect(circle).toEqual({ ok: false, code: 'nothing-drawn-in-dxf', figures: { only: 'CIRCLE' } })
+    expect(readPoints('x,y\n0,20\n10;b')).toEqual({
+      ok: false,
+      line: 3,
+      code: 'not-two-figures',
+      figures: { text: '10;b' },
+    })
     expect(readPoints('0 20\n12,5 19,5')).toEqual({
       ok: true,
       points: [
@@ -216,7 +221,7 @@ describe('what is wrong is said', () => {
       ],
     })
     const short = placeEdge({ name: '', segments: [{ type: 'line', from: [0, 0], to: [1, 0] }] }, asDrawn, 20)
-    expect(!short.ok && short.message).toMatch(/too short/)
+    expect(short).toMatchObject({ ok: false, code: 'edge-too-short', figures: { lengthMm: 1 } })
     const loop = placeEdge(
       {
         name: '',
@@ -231,7 +236,7 @@ describe('what is wrong is said', () => {
       asDrawn,
       20,
     )
-    expect(loop).toEqual({ ok: false, message: 'This edge crosses itself: take a simpler path.' })
+    expect(loop).toEqual({ ok: false, code: 'crosses-itself' })
   })
 
   it('any text at all is read or refused, never thrown at', () => {

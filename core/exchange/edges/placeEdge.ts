@@ -7,6 +7,7 @@ import { restOf } from '../../curve/restOf'
 import { shifted } from '../../curve/shifted'
 import { smoothed } from '../../curve/smoothed'
 import { evenStations } from '../../curve/stations'
+import type { Finding } from '../../problem/problem'
 import type { Vec2 } from '../../vector/vec2'
 import type { DrawnPath } from './drawnPath'
 
@@ -27,7 +28,7 @@ export type PlacedEdge =
       /** How far the drawn points of a bend are from the curve that was fitted to them, mm; 0 where none was. */
       readonly residualMm: number
     }
-  | { readonly ok: false; readonly message: string }
+  | ({ readonly ok: false } & Finding)
 
 /** Bends drawn as many short lines are fitted within this, mm: a drawing is exact, a scan is not. */
 const FIT_MM = 0.005
@@ -48,15 +49,12 @@ export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): 
   const [start, end] = [segmentAt(turned[0]!, 0).point, segmentAt(turned.at(-1)!, 1).point]
   const span = extent(turned)
   if (span.maxX - span.minX < LEAST_EDGE_MM)
-    return {
-      ok: false,
-      message: `This path is ${(span.maxX - span.minX).toFixed(1)} mm long: too short for an edge. Is the unit right?`,
-    }
+    return { ok: false, code: 'edge-too-short', figures: { lengthMm: span.maxX - span.minX, leastMm: LEAST_EDGE_MM } }
   const closed = Math.hypot(start[0] - end[0], start[1] - end[1]) < 0.01 * (span.maxX - span.minX)
   const parts = closed
     ? parted(turned, span)
     : { edge: start[0] <= end[0] ? turned : [...reversed(turned)], spine: null }
-  if (parts.edge.length === 0) return { ok: false, message: 'This outline has no edge that runs from heel to tip.' }
+  if (parts.edge.length === 0) return { ok: false, code: 'no-edge-in-outline' }
   const heel = drawnHeel(parts.edge)
   const [smoothEdge, smoothSpine] = [smoothed(heel.edge, FIT_MM), parts.spine && smoothed(parts.spine, FIT_MM)]
   const at = extent(parts.spine ? [...heel.edge, ...parts.spine] : heel.edge)
@@ -64,7 +62,7 @@ export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): 
   const shift: Vec2 = [-heelX, parts.spine ? -at.minY : widthMm - at.maxY]
   const edge = shifted(smoothEdge.segments, shift)
   const crossing = crossesItself(evenStations(edge, CHECKED).map((station) => station.point))
-  if (crossing !== null) return { ok: false, message: 'This edge crosses itself: take a simpler path.' }
+  if (crossing !== null) return { ok: false, code: 'crosses-itself' }
   const spine = smoothSpine && fromHeelOn(shifted(smoothSpine.segments, shift))
   return {
     ok: true,

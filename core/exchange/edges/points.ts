@@ -1,12 +1,12 @@
 import Papa from 'papaparse'
 import type { Curve } from '../../curve/curve'
 import { evenStations } from '../../curve/stations'
+import type { Finding } from '../../problem/problem'
 import { parseDecimal } from '../../units/length'
 import type { Vec2 } from '../../vector/vec2'
 
 export type ReadPoints =
-  | { readonly ok: true; readonly points: readonly Vec2[] }
-  | { readonly ok: false; readonly line: number; readonly message: string }
+  { readonly ok: true; readonly points: readonly Vec2[] } | ({ readonly ok: false; readonly line: number } & Finding)
 
 /**
  * Reads points, two figures a line: comma, semicolon, tab or blank between them, decimal point or comma where that
@@ -21,14 +21,9 @@ export function readPoints(text: string): ReadPoints {
     const [x, y] = [parseDecimal(cells[0] ?? ''), parseDecimal(cells[1] ?? '')]
     if (x.ok && y.ok) points.push([x.value, y.value])
     else if (points.length > 0 || /\d/.test(line))
-      return { ok: false, line: i + 1, message: `“${line.trim().slice(0, 40)}” is not two figures.` }
+      return { ok: false, line: i + 1, code: 'not-two-figures', figures: { text: line.trim().slice(0, 40) } }
   }
-  if (points.length < 2)
-    return {
-      ok: false,
-      line: 1,
-      message: 'An edge needs two points at least: along the blade, and how wide it is there.',
-    }
+  if (points.length < 2) return { ok: false, line: 1, code: 'too-few-points' }
   return { ok: true, points }
 }
 

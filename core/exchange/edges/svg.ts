@@ -1,12 +1,12 @@
 import { XMLParser } from 'fast-xml-parser'
 import { SVGPathData } from 'svg-pathdata'
+import { compose, fromDefinition, fromTransformAttribute, identity, type Matrix } from 'transformation-matrix'
 import type { Curve } from '../../curve/curve'
 import { svgPath } from '../../curve/svgPath'
 import type { Segment } from '../../curve/segment'
 import { counted, type DrawnPath, type ReadDrawing } from './drawnPath'
 
 type Node = { [name: string]: Node[] | string } & { ':@'?: Record<string, string> }
-type Matrix = readonly [number, number, number, number, number, number]
 
 const parser = new XMLParser({
   preserveOrder: true,
@@ -25,7 +25,6 @@ const MM_PER: Record<string, number> = {
 }
 /** Shapes that are no paths. */
 const SHAPES_UNREAD = new Set(['rect', 'circle', 'ellipse', 'text', 'image', 'use'])
-const ONE: Matrix = [1, 0, 0, 1, 0, 0]
 
 /** Reads the paths, lines, polylines and polygons of an SVG, groups and transforms included; y turned upward. */
 export function readSvg(text: string): ReadDrawing {
@@ -33,29 +32,25 @@ export function readSvg(text: string): ReadDrawing {
   try {
     document = parser.parse(text) as Node[]
   } catch {
-    return { ok: false, message: 'The file is no SVG: it cannot be read as XML.' }
+    return { ok: false, code: 'not-svg' }
   }
   const root = document.find((node) => 'svg' in node)
-  if (!root) return { ok: false, message: 'The file is no SVG: it has no drawing in it.' }
+  if (!root) return { ok: false, code: 'nothing-drawn-in-svg' }
   const paths: DrawnPath[] = []
   const leftOut: string[] = []
   try {
-    walk(root.svg as Node[], ONE)
+    walk(root.svg as Node[], identity())
   } catch {
-    return { ok: false, message: 'A path in this SVG cannot be read.' }
+    return { ok: false, code: 'unreadable-path' }
   }
-  if (paths.length === 0)
-    return {
-      ok: false,
-      message: 'There is no path in this SVG that could be an edge: convert texts and shapes to paths first.',
-    }
+  if (paths.length === 0) return { ok: false, code: 'no-path-in-svg' }
   return { ok: true, paths, mmPerUnit: unitOf(root[':@'] ?? {}), leftOut: counted(leftOut) }
 
   function walk(nodes: readonly Node[], outer: Matrix): void {
     for (const node of nodes) {
       const tag = Object.keys(node).find((key) => key !== ':@')!
       const attributes = node[':@'] ?? {}
-      const matrix = times(outer, matrixOf(attributes.transform ?? ''))
+      const matrix = compose(outer, matrixOf(attributes.transform))
       const data = dataOf(tag, attributes)
       if (SHAPES_UNREAD.has(tag)) leftOut.push(tag)
       if (data) {
@@ -67,6 +62,10 @@ export function readSvg(text: string): ReadDrawing {
   }
 }
 
+/** A transform attribute as one matrix. */
+const matrixOf = (transform: string | undefined): Matrix =>
+  transform?.trim() ? compose(fromDefinition(fromTransformAttribute(transform))) : identity()
+
 function dataOf(tag: string, a: Record<string, string>): string | null {
   if (tag === 'path') return a.d ?? null
   if (tag === 'line') return `M${a.x1 ?? 0} ${a.y1 ?? 0}L${a.x2 ?? 0} ${a.y2 ?? 0}`
@@ -76,7 +75,7 @@ function dataOf(tag: string, a: Record<string, string>): string | null {
 }
 
 /** One chain for each sub-path, in the drawing's unit, y upward. Pieces of no length are left out. */
-function segmentsOf(data: string, [a, b, c, d, e, f]: Matrix): Segment[][] {
+function segmentsOf(data: string, { a, b, c, d, e, f }: Matrix): Segment[][] {
   const path = new SVGPathData(data).toAbs().normalizeHVZ().normalizeST().qtToC().matrix(a, b, c, d, e, f).aToC()
   const chains: Segment[][] = []
   let at: [number, number] = [0, 0]
@@ -99,36 +98,6 @@ function unitOf({ width = '', viewBox = '' }: Record<string, string>): number | 
   const across = Number(viewBox.trim().split(/[\s,]+/)[2])
   const mm = Number(size[1]) * MM_PER[size[2] ?? '']!
   return across > 0 ? mm / across : MM_PER[size[2] ?? '']!
-}
-
-const times = (m: Matrix, n: Matrix): Matrix => [
-  m[0] * n[0] + m[2] * n[1],
-  m[1] * n[0] + m[3] * n[1],
-  m[0] * n[2] + m[2] * n[3],
-  m[1] * n[2] + m[3] * n[3],
-  m[0] * n[4] + m[2] * n[5] + m[4],
-  m[1] * n[4] + m[3] * n[5] + m[5],
-]
-
-function matrixOf(transform: string): Matrix {
-  let all: Matrix = ONE
-  for (const [, name, inner] of transform.matchAll(/(\w+)\s*\(([^)]*)\)/g)) {
-    const n = inner!
-      .split(/[\s,]+/)
-      .filter(Boolean)
-      .map(Number)
-    const [p = 0, q = 0, r = 0] = n
-    const turn = (p * Math.PI) / 180
-    const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
-    if (name === 'matrix' && n.length === 6) all = times(all, n as unknown as Matrix)
-    else if (name === 'translate') all = times(all, [1, 0, 0, 1, p, q])
-    else if (name === 'scale') all = times(all, [p, 0, 0, n.length > 1 ? q : p, 0, 0])
-    else if (name === 'rotate')
-      all = times(times(times(all, [1, 0, 0, 1, q, r]), [cos, sin, -sin, cos, 0, 0]), [1, 0, 0, 1, -q, -r])
-    else if (name === 'skewX') all = times(all, [1, 0, Math.tan(turn), 1, 0, 0])
-    else if (name === 'skewY') all = times(all, [1, Math.tan(turn), 0, 1, 0, 0])
-  }
-  return all
 }
 
 /** An edge and its spine as SVG at 1:1, in millimetres; the edge is turned up as on paper. */

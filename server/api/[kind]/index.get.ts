@@ -1,5 +1,5 @@
 import { getQuery } from 'h3'
-import { collection } from '../../http/kept'
+import { collection } from '../../http/things'
 
 export default defineEventHandler(async (event) => {
   const { repository } = await collection(event)

@@ -1,9 +1,9 @@
-import { routeId } from '../../http/kept'
+import { routeId } from '../../http/things'
 import { refusal } from '../../http/refusal'
-import { removePhoto } from '../../repositories/bladePhotoRepository'
+import { removePhoto } from '../../repositories/photoRepository'
 import { useDatabase } from '../../store/store'
 
 export default defineEventHandler(async (event) => {
-  if (!(await removePhoto(await useDatabase(), routeId(event)))) throw refusal(404, 'There is no such thing here.')
+  if (!(await removePhoto(await useDatabase(), routeId(event)))) throw refusal(404, 'no-such-thing')
   return { ok: true }
 })

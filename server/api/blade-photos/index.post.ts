@@ -2,18 +2,13 @@ import { setResponseStatus } from 'h3'
 import { MOST_PHOTOS, newBladePhoto } from '../../../core/kept/bladePhoto'
 import { jsonBody } from '../../http/jsonBody'
 import { parsed, refusal } from '../../http/refusal'
-import { addPhoto } from '../../repositories/bladePhotoRepository'
+import { addPhoto } from '../../repositories/photoRepository'
 import { useDatabase } from '../../store/store'
 
 export default defineEventHandler(async (event) => {
   const added = await addPhoto(await useDatabase(), parsed(newBladePhoto, await jsonBody(event)))
-  if (!added.ok)
-    throw refusal(
-      added.why === 'too-many' ? 409 : 422,
-      added.why === 'too-many'
-        ? `${MOST_PHOTOS} pictures of a blade are kept at most: take one away first.`
-        : 'There is no such blade.',
-    )
+  if (!added.ok && added.why === 'too-many') throw refusal(409, 'too-many-photos', { figures: { most: MOST_PHOTOS } })
+  if (!added.ok) throw refusal(422, 'no-such-link', { figures: { kind: 'blades' } })
   setResponseStatus(event, 201)
   return added.photo
 })

@@ -1,5 +1,5 @@
 import { jsonBody } from '../../../http/jsonBody'
-import { answer, collection, contentOf, revisionOf, routeId } from '../../../http/kept'
+import { answer, collection, contentOf, revisionOf, routeId } from '../../../http/things'
 
 export default defineEventHandler(async (event) => {
   const { kind, repository } = await collection(event)

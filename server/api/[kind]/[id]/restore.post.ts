@@ -1,5 +1,5 @@
 import { jsonBody } from '../../../http/jsonBody'
-import { answer, collection, revisionOf, routeId } from '../../../http/kept'
+import { answer, collection, revisionOf, routeId } from '../../../http/things'
 
 export default defineEventHandler(async (event) => {
   const { repository } = await collection(event)

@@ -3,8 +3,12 @@ import { evaluate } from '../../core/evaluation/evaluate'
 import { evenStations } from '../../core/curve/stations'
 import { plantDemo } from '../demo/plantDemo'
 import { demoStones } from '../demo/stones'
+import { job } from '../../core/job/job'
+import type { ThingKind } from '../../core/kept/things'
+import { rigMeasures } from '../../core/rig/rig'
 import { openDatabase, type OpenDatabase } from '../store/database'
-import { keptRepository } from './keptRepository'
+import { listRigVersions } from './versionRepository'
+import { thingRepository } from './thingRepository'
 import { readPreferences, writePreferences } from './preferencesRepository'
 
 let open: OpenDatabase
@@ -16,7 +20,7 @@ afterAll(() => open.close())
 
 describe('what is kept', () => {
   it('counts revisions, and a write from an outdated one changes nothing and hands back what is stored', async () => {
-    const stones = keptRepository(open.db, 'stones')
+    const stones = thingRepository(open.db, 'stones')
     const made = await stones.create({ ...demoStones[0]!, name: 'Spare' })
     if (!made.ok) throw new Error(made.why)
     expect(made.kept.revision).toBe(1)
@@ -27,7 +31,7 @@ describe('what is kept', () => {
   })
 
   it('the same id twice keeps one thing, so a repeated send does no harm', async () => {
-    const stones = keptRepository(open.db, 'stones')
+    const stones = thingRepository(open.db, 'stones')
     const id = '0197a000-0000-7000-8000-000000000001'
     await stones.create({ ...demoStones[1]!, name: 'Once' }, id)
     const again = await stones.create({ ...demoStones[1]!, name: 'Twice' }, id)
@@ -35,22 +39,33 @@ describe('what is kept', () => {
   })
 
   it('archived things leave the list and come back', async () => {
-    const blades = keptRepository(open.db, 'blades')
-    const [first] = await blades.list()
+    const blades = thingRepository(open.db, 'blades')
+    const [first] = (await blades.list()).things
     await blades.archive(first!.id, 1)
-    expect((await blades.list()).some((b) => b.id === first!.id)).toBe(false)
+    expect((await blades.list()).things.some((b) => b.id === first!.id)).toBe(false)
     await blades.restore(first!.id, 2)
     expect((await blades.find(first!.id))?.archivedAt).toBeNull()
   })
 
-  it('a job that names a stone that is not there is refused at that field', async () => {
-    const setups = keptRepository(open.db, 'setups')
-    const [{ id, revision, createdAt, updatedAt, archivedAt, ...content }] = (await setups.list()) as [
-      Awaited<ReturnType<typeof setups.list>>[number],
-    ]
-    expect([id, revision, createdAt, updatedAt, archivedAt]).toHaveLength(5)
-    const written = await setups.create({ ...content, stoneId: '0197a000-0000-7000-8000-00000000dead' })
-    expect(written).toEqual({ ok: false, why: 'unknown-reference', field: 'stoneId' })
+  it('a job that names a stone that is not there, or something that is no stone, is refused at that field', async () => {
+    const jobs = thingRepository(open.db, 'jobs')
+    const [first] = (await jobs.list()).things
+    const content = job.parse(first)
+    for (const stoneId of ['0197a000-0000-7000-8000-00000000dead', content.bladeId])
+      expect(await jobs.create({ ...content, stoneId })).toEqual({
+        ok: false,
+        why: 'unknown-link',
+        field: 'stoneId',
+        kind: 'stones',
+      })
+  })
+
+  it('a rig keeps what it was at each change', async () => {
+    const rigs = thingRepository(open.db, 'rigs')
+    const [rig] = (await rigs.list()).things
+    await rigs.update(rig!.id, 1, { ...rigMeasures.parse(rig), rodLengthMm: rig!.rodLengthMm + 5 })
+    const before = (await listRigVersions(open.db)).filter((version) => version.rigId === rig!.id)
+    expect(before).toEqual([{ rigId: rig!.id, revision: 1, content: rigMeasures.parse(rig) }])
   })
 
   it('preferences begin with defaults and are not overwritten from an outdated state', async () => {
@@ -68,27 +83,23 @@ describe('what is kept', () => {
 describe('the demo data', () => {
   it('is planted once: four rigs of different kinds, eight blades, eight stones, and jobs that all have an angle', async () => {
     await plantDemo(open.db)
-    const [rigs, blades, stones, setups] = await Promise.all([
-      keptRepository(open.db, 'rigs').list(),
-      keptRepository(open.db, 'blades').list(),
-      keptRepository(open.db, 'stones').list(),
-      keptRepository(open.db, 'setups').list(),
-    ])
+    const all = async <K extends ThingKind>(kind: K) => (await thingRepository(open.db, kind).list()).things
+    const [rigs, blades, stones, jobs] = await Promise.all([all('rigs'), all('blades'), all('stones'), all('jobs')])
     expect(new Set(rigs.map((r) => r.kind)).size).toBe(4)
     expect(blades).toHaveLength(8)
-    for (const setup of setups) {
-      const rig = rigs.find((r) => r.id === setup.rigId)!
-      const blade = blades.find((b) => b.id === setup.bladeId)!
-      const stone = stones.find((s) => s.id === setup.stoneId)!
+    for (const job of jobs) {
+      const rig = rigs.find((r) => r.id === job.rigId)!
+      const blade = blades.find((b) => b.id === job.bladeId)!
+      const stone = stones.find((s) => s.id === job.stoneId)!
       const stations = evenStations(blade.edge, 100)
-      const { sides } = evaluate({ rig, blade, stone, held: setup.held }, setup, stations)
+      const { sides } = evaluate({ rig, blade, stone, hold: job.hold }, job, stations)
       for (const side of Object.values(sides)) {
-        if (!side.ok) throw new Error(`${setup.name}: ${side.reason}`)
+        if (!side.ok) throw new Error(`${job.name}: ${side.reason}`)
         expect(
           side.along.every((at) => at.ok),
-          setup.name,
+          job.name,
         ).toBe(true)
-        expect(Math.abs(side.contact.edgeAngleDeg - setup.wanted.aDeg), setup.name).toBeLessThan(6)
+        expect(Math.abs(side.contact.edgeAngleDeg - job.wanted.deg.A), job.name).toBeLessThan(6)
       }
     }
   })

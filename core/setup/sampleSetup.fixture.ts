@@ -1,7 +1,7 @@
 import type { Blade } from '../blade/blade'
 import type { Rig } from '../rig/rig'
 import type { Stone } from '../stone/stone'
-import type { Job } from './job'
+import type { Setup } from './setup'
 
 /** Plain things for tests: a post rig, a blade with a straight heel and a round belly, a stone. */
 export const postRig: Rig = {
@@ -99,11 +99,10 @@ export const plainStone: Stone = {
   lubricant: '',
   dishMm: 0,
   wornOutAtMm: null,
-  log: [],
 }
-export const sampleJob: Job = {
+export const sampleSetup: Setup = {
   rig: postRig,
   blade: bellyBlade,
   stone: plainStone,
-  held: { bladeXMm: 40, bladeYMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
+  hold: { bladeXMm: 40, bladeYMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
 }

@@ -1,0 +1,63 @@
+import type { Side } from '../clamping/centring'
+import type { Proof, Reading } from './entry'
+
+/** What several readings of one angle come to. */
+export interface Amount {
+  readonly deg: number
+  /** Half-width of the range that holds 95 in 100, degrees. */
+  readonly doubtDeg: number
+  /** The readings it is made of, oldest first. */
+  readonly of: readonly (Reading | Proof)[]
+}
+
+/** Readings at places nearer than this were taken at one place, mm. */
+const SAME_PLACE_MM = 1
+/** A rig that had to read alike to this was not set otherwise between two readings, degrees. */
+const SAME_SET_DEG = 0.05
+/** Proofs taken within so long of each other are of one sitting: no steel was taken between them. */
+const ONE_SITTING_MS = 2 * 3600_000
+
+const samePlace = (a: number | null, b: number | null): boolean =>
+  a === null || b === null ? a === b : Math.abs(a - b) <= SAME_PLACE_MM
+
+/**
+ * What a gauge reads on a side: the mean of the newest reading and of those before it that were taken at the same place,
+ * with the same stone, zero and setting. Null while nothing was read. Readings: those in force, oldest first.
+ */
+export function readAmount(readings: readonly Reading[], side: Side): Amount | null {
+  const here = readings.filter((one) => one.side === side)
+  const last = here.at(-1)
+  if (!last) return null
+  const asSet = (one: Reading) =>
+    one.expectedDeg === null || last.expectedDeg === null
+      ? one.expectedDeg === last.expectedDeg
+      : Math.abs(one.expectedDeg - last.expectedDeg) <= SAME_SET_DEG
+  return mean(
+    here.filter(
+      (one) =>
+        samePlace(one.placeMm, last.placeMm) && one.stoneId === last.stoneId && one.zero === last.zero && asSet(one),
+    ),
+  )
+}
+
+/**
+ * What is proved on a side: the mean of the newest proof and of those of the same sitting at the same place. Null while
+ * nothing is proved. Proofs: those in force, oldest first.
+ */
+export function provedAmount(proofs: readonly Proof[], side: Side): Amount | null {
+  const here = proofs.filter((one) => one.side === side)
+  const last = here.at(-1)
+  if (!last) return null
+  const since = Date.parse(last.at) - ONE_SITTING_MS
+  return mean(
+    here.filter((one) => samePlace(one.placeMm, last.placeMm) && one.zone === last.zone && Date.parse(one.at) >= since),
+  )
+}
+
+/** The mean weighted by how well each is known. Source: docs/geometry.md, "What several readings come to". */
+function mean(of: readonly (Reading | Proof)[]): Amount {
+  const weights = of.map((one) => 1 / one.doubtDeg ** 2)
+  const total = weights.reduce((sum, weight) => sum + weight, 0)
+  const deg = of.reduce((sum, one, i) => sum + one.deg * weights[i]!, 0) / total
+  return { deg, doubtDeg: 1 / Math.sqrt(total), of }
+}

@@ -1,0 +1,77 @@
+import { z } from 'zod'
+import { ZONE_KINDS } from '../blade/zones'
+import { SIDES } from '../clamping/centring'
+import type { Raw } from '../versions/versioned'
+import { versionOf } from '../versions/versioned'
+import { deg, mm } from '../measure/measure'
+import { gaugeZero } from '../setup/gaugeZero'
+import { stoneWear } from '../stone/wear'
+
+const id = z.uuid().nullable().default(null)
+
+/** What every entry of the log says: which, when, and what it is about, as far as that applies. */
+const entry = z.object({
+  /** The client's own, UUID version 7: sent twice it is still one entry. */
+  id: z.uuid(),
+  at: z.iso.datetime(),
+  jobId: id,
+  bladeId: id,
+  stoneId: id,
+  instrumentId: id,
+})
+
+const side = z.enum(SIDES)
+/** Of the edge, arc length from the heel; null where it was not said. */
+const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
+const angle = deg({ least: 0, most: 90 })
+/** Half-width of the range that holds 95 in 100 such readings. */
+const doubtDeg = deg({ least: 0.01, most: 10 })
+
+/** A level gauge on the stone was read. */
+const reading = entry.extend({
+  kind: z.literal('reading'),
+  side,
+  placeMm,
+  deg: angle,
+  doubtDeg,
+  zero: gaugeZero,
+  /** What it had to read as the rig was set then; null where there was no angle. */
+  expectedDeg: angle.nullable().default(null),
+})
+/** An angle was proved on the steel. */
+const proof = entry.extend({
+  kind: z.literal('proof'),
+  side,
+  placeMm,
+  zone: z.enum(ZONE_KINDS).nullable().default(null),
+  deg: angle,
+  doubtDeg,
+  by: z.enum(['goniometer', 'ink', 'not said']),
+})
+/** A stone was measured, used or flattened. */
+const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
+/** Another entry is struck out; or, where that one struck something out itself, brought back. */
+const strike = entry.extend({ kind: z.literal('strike'), entryId: z.uuid() })
+
+/**
+ * The kinds of entries in the log of what happened. Nothing in it is ever written over. A new kind is told here; `steps`
+ * lead from earlier versions of its content to today's, as for things.
+ */
+export const ENTRIES = {
+  reading: { schema: reading, steps: [] },
+  proof: { schema: proof, steps: [] },
+  'stone-wear': { schema: wear, steps: [] },
+  strike: { schema: strike, steps: [] },
+} as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
+export type EntryKind = keyof typeof ENTRIES
+export const ENTRY_KINDS = Object.keys(ENTRIES) as EntryKind[]
+
+export const logEntry = z.discriminatedUnion('kind', [reading, proof, wear, strike])
+export type LogEntry = z.infer<typeof logEntry>
+export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
+export type Reading = EntryOf<'reading'>
+export type Proof = EntryOf<'proof'>
+export type WearEntry = EntryOf<'stone-wear'>
+
+/** The version in which an entry of a kind is written today. */
+export const versionOfEntry = (kind: EntryKind): number => versionOf(ENTRIES[kind])

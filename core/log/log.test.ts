@@ -1,0 +1,97 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { provedAmount, readAmount } from './amount'
+import type { LogEntry, Proof, Reading } from './entry'
+import { inForce } from './inForce'
+
+const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
+const about = { jobId: id(900), bladeId: null, stoneId: id(901), instrumentId: null }
+const minute = (n: number) => new Date(Date.UTC(2026, 4, 1, 9, n)).toISOString()
+const reading = (n: number, more: Partial<Reading> = {}): Reading => ({
+  ...about,
+  id: id(n),
+  at: minute(n),
+  kind: 'reading',
+  side: 'A',
+  placeMm: 30,
+  deg: 20,
+  doubtDeg: 0.1,
+  zero: 'centre-plane',
+  expectedDeg: 20,
+  ...more,
+})
+const proof = (n: number, more: Partial<Proof> = {}): Proof => ({
+  ...about,
+  id: id(n),
+  at: minute(n),
+  kind: 'proof',
+  side: 'A',
+  placeMm: null,
+  zone: null,
+  deg: 20,
+  doubtDeg: 0.1,
+  by: 'goniometer',
+  ...more,
+})
+const strike = (n: number, entryId: string): LogEntry => ({
+  ...about,
+  id: id(n),
+  at: minute(n),
+  kind: 'strike',
+  entryId,
+})
+const ids = (log: readonly LogEntry[]) => log.map((entry) => entry.id)
+
+describe('what holds of the log', () => {
+  it('leaves out what is struck out, and brings back what that strike was struck out of', () => {
+    const log = [reading(1), reading(2), strike(3, id(1))]
+    expect(ids(inForce(log))).toEqual([id(2)])
+    expect(ids(inForce([...log, strike(4, id(3))]))).toEqual([id(1), id(2)])
+    expect(ids(inForce([...log, strike(4, id(3)), strike(5, id(4))]))).toEqual([id(2)])
+  })
+
+  it('is the same in whatever order two devices sent it', () => {
+    const log = [reading(1), reading(2), strike(3, id(1)), strike(4, id(3)), proof(5), strike(6, id(5))]
+    fc.assert(
+      fc.property(fc.shuffledSubarray(log, { minLength: log.length }), (shuffled) => {
+        expect(ids(inForce(shuffled))).toEqual(ids(inForce(log)))
+      }),
+    )
+  })
+
+  it('two strikes that strike each other out end, and hold nobody', () => {
+    expect(ids(inForce([reading(1), strike(2, id(3)), strike(3, id(2))]))).toEqual([id(1)])
+  })
+})
+
+describe('what readings come to', () => {
+  it('nothing while there are none on that side', () => {
+    expect(readAmount([reading(1, { side: 'B' })], 'A')).toBeNull()
+    expect(provedAmount([], 'B')).toBeNull()
+  })
+
+  it('their mean, the better known one counting more, and better known than each', () => {
+    const amount = readAmount([reading(1, { deg: 20 }), reading(2, { deg: 20.5, doubtDeg: 0.2 })], 'A')!
+    expect(amount.deg).toBeCloseTo(20.1, 9)
+    expect(amount.doubtDeg).toBeCloseTo(Math.sqrt(1 / 125), 9)
+  })
+
+  it.each<[string, Partial<Reading>]>([
+    ['at another place', { placeMm: 32 }],
+    ['at no place', { placeMm: null }],
+    ['with another stone', { stoneId: id(902) }],
+    ['zeroed otherwise', { zero: 'clamp' }],
+    ['with the rig set otherwise', { expectedDeg: 20.2 }],
+  ])('a reading %s is not of the same', (_, more) => {
+    expect(readAmount([reading(1, { deg: 25, ...more }), reading(2)], 'A')?.deg).toBe(20)
+    expect(readAmount([reading(1, { deg: 25, placeMm: 30.9, expectedDeg: 20.04 }), reading(2)], 'A')?.of).toHaveLength(
+      2,
+    )
+  })
+
+  it('proofs of one sitting at one place are taken together, older ones are the past', () => {
+    expect(provedAmount([proof(1, { deg: 21 }), proof(59)], 'A')?.deg).toBeCloseTo(20.5, 9)
+    expect(provedAmount([proof(1, { deg: 21 }), proof(122)], 'A')?.deg).toBe(20)
+    expect(provedAmount([proof(1, { deg: 21, zone: 'tip' }), proof(59)], 'A')?.deg).toBe(20)
+  })
+})

@@ -1,0 +1,48 @@
+import { z } from 'zod'
+import { fieldProblem } from '../problem/problem'
+import { readContent, type Versioned } from '../versions/versioned'
+import { ENTRIES, versionOfEntry, type EntryKind, type LogEntry } from './entry'
+
+/** An entry as it lies on the disk and in files: as it was written, and by which version. */
+export const storedEntry = z.object({
+  id: z.uuid(),
+  /** Its kind; one that this version does not know is kept all the same. */
+  kind: z.string(),
+  at: z.iso.datetime(),
+  version: z.number().int().min(1),
+  content: z.unknown(),
+})
+export type StoredEntry = z.infer<typeof storedEntry>
+
+/** An entry that this version cannot read. */
+export const unreadableEntry = z.object({
+  id: z.uuid(),
+  kind: z.string(),
+  why: z.enum(['later-version', 'unreadable']),
+})
+export type UnreadableEntry = z.infer<typeof unreadableEntry>
+
+export type ReadEntry =
+  { readonly ok: true; readonly entry: LogEntry } | { readonly ok: false; readonly unreadable: UnreadableEntry }
+
+/** Reads a stored entry of any version so far. */
+export function readEntry({ id, kind, version, content }: StoredEntry): ReadEntry {
+  if (!(kind in ENTRIES)) return { ok: false, unreadable: { id, kind, why: 'later-version' } }
+  const read = readContent(ENTRIES[kind as EntryKind] as Versioned<z.ZodType>, version, content)
+  return read.ok
+    ? { ok: true, entry: read.content as LogEntry }
+    : { ok: false, unreadable: { id, kind, why: read.why } }
+}
+
+/** An entry as it is stored today. */
+export const storeEntry = (entry: LogEntry): StoredEntry => {
+  const { id, kind, at } = entry
+  return { id, kind, at, version: versionOfEntry(kind), content: entry }
+}
+
+/** What the server answers to entries that were sent: which it has now, and which it cannot take. */
+export const takenEntries = z.object({
+  taken: z.array(z.uuid()),
+  refused: z.array(z.object({ id: z.string(), problems: z.array(fieldProblem) })),
+})
+export type TakenEntries = z.infer<typeof takenEntries>

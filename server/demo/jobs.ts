@@ -1,0 +1,84 @@
+import type { z } from 'zod'
+import type { job } from '../../core/job/job'
+import type { demoBlades } from './blades'
+import type { demoRigs } from './rigs'
+
+/** A job of the demo, naming its things by their keys and its stone by its number. */
+export interface DemoJob extends Omit<z.input<typeof job>, 'rigId' | 'bladeId' | 'stoneId' | 'progression'> {
+  rig: keyof typeof demoRigs
+  blade: keyof typeof demoBlades
+  stoneNumber: number
+  /** The stones to be used one after the other, by their numbers. */
+  order?: number[]
+  /** What the gauge read and the goniometer proved. */
+  read?: DemoAngles
+  proved?: DemoAngles
+}
+export type DemoAngles = Record<'A' | 'B', number>
+
+const hold = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
+  bladeXMm,
+  bladeYMm,
+  turnDeg,
+  centreOffsetMm: 0,
+  tiltDeg: 0,
+})
+const common = { notes: '', bladeHeightToleranceMm: 0.5, lookAtMm: null }
+
+/** Jobs on the bench: one just begun, some set, one already proved. */
+export const demoJobs: DemoJob[] = [
+  {
+    ...common,
+    name: 'Pocket knife from the gate',
+    rig: 'plate',
+    blade: 'pocket',
+    stoneNumber: 3,
+    order: [3, 4, 5, 8],
+    hold: hold(40, 6),
+    dialled: { A: { by: 'slot', label: '4' }, B: { by: 'slot', label: '4' }, linked: true },
+    wanted: { deg: { A: 20, B: 20 }, linked: true, why: 'General use; the maker’s bevel is near 20.' },
+    read: { A: 20.1, B: 20 },
+    proved: { A: 20.4, B: 19.7 },
+  },
+  {
+    ...common,
+    name: 'Grafting knife, spring',
+    rig: 'table',
+    blade: 'grafting',
+    stoneNumber: 4,
+    hold: hold(31, 0),
+    dialled: { A: { by: 'millimetres', mm: 68 }, B: { by: 'millimetres', mm: 68 }, linked: true },
+    wanted: { deg: { A: 18, B: 18 }, linked: true, why: 'Clean cut in green wood.' },
+  },
+  {
+    ...common,
+    name: 'Vine hooks',
+    rig: 'upright',
+    blade: 'pruning',
+    stoneNumber: 6,
+    hold: hold(41, 4),
+    dialled: { A: { by: 'degree-scale', markDeg: 20 }, B: { by: 'degree-scale', markDeg: 20 }, linked: true },
+    wanted: { deg: { A: 22, B: 22 }, linked: true, why: 'Woody shoots.' },
+  },
+  {
+    ...common,
+    name: 'Packing-room cutter',
+    rig: 'turner',
+    blade: 'angular',
+    stoneNumber: 2,
+    hold: hold(36, 3),
+    dialled: { A: { by: 'turns', turns: 24.4 }, B: { by: 'turns', turns: 24.4 }, linked: true },
+    wanted: { deg: { A: 23, B: 23 }, linked: true, why: 'Hard steel that chipped at 20.' },
+  },
+  {
+    ...common,
+    name: 'Chef’s knife, weekly',
+    rig: 'turner',
+    blade: 'chef',
+    stoneNumber: 4,
+    order: [2, 3, 4, 5, 7],
+    hold: { ...hold(96, 12), centreOffsetMm: 0.2 },
+    dialled: { A: { by: 'turns', turns: 16 }, B: { by: 'turns', turns: 16 }, linked: true },
+    wanted: { deg: { A: 15, B: 15 }, linked: true, why: 'Thin, hard enough, soft boards.' },
+  },
+]

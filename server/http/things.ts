@@ -1,0 +1,42 @@
+import { getRouterParam, type H3Event } from 'h3'
+import { z } from 'zod'
+import { startedFrom } from '../../core/kept/meta'
+import { THINGS, thingKind, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
+import type { Rig } from '../../core/rig/rig'
+import { thingRepository, type Written } from '../repositories/thingRepository'
+import { useDatabase } from '../store/store'
+import { parsed, refusal } from './refusal'
+import { refuseSlotsBelowFace } from './slots'
+
+/** The collection a route is about, and its repository; 404 when there is no such collection. */
+export async function collection(event: H3Event) {
+  const kind = thingKind.safeParse(getRouterParam(event, 'kind'))
+  if (!kind.success) throw refusal(404, 'not-found')
+  return { kind: kind.data, repository: thingRepository(await useDatabase(), kind.data) }
+}
+
+/** The id named by the route; 404 when it is no id at all. */
+export function routeId(event: H3Event): string {
+  const id = z.uuid().safeParse(getRouterParam(event, 'id'))
+  if (!id.success) throw refusal(404, 'no-such-thing')
+  return id.data
+}
+
+/** The content of a body, by the kind's schema and, for a rig, by the stones there are. */
+export async function contentOf<K extends ThingKind>(kind: K, body: unknown): Promise<ContentOf<K>> {
+  const content = parsed(THINGS[kind].writable as unknown as z.ZodType<ContentOf<K>>, body)
+  if (kind === 'rigs') await refuseSlotsBelowFace(await useDatabase(), [{ rig: content as unknown as Rig, path: '' }])
+  return content
+}
+
+/** The revision a write started from. */
+export const revisionOf = (from: unknown): number => parsed(startedFrom, from).revision
+
+/** What was written, or the refusal that says why it was not. */
+export function answer<K extends ThingKind>(written: Written<K>): Kept<K> {
+  if (written.ok) return written.kept
+  if (written.why === 'outdated') throw refusal(409, 'outdated', { current: written.current })
+  if (written.why === 'missing') throw refusal(404, 'no-such-thing')
+  const link = { code: 'no-such-link', figures: { kind: written.kind } } as const
+  throw refusal(422, link.code, { figures: link.figures, fields: [{ field: written.field, ...link }] })
+}

@@ -1,0 +1,61 @@
+import { asc, gt } from 'drizzle-orm'
+import type { LogEntry } from '../../core/log/entry'
+import { readEntry, storeEntry, type StoredEntry, type UnreadableEntry } from '../../core/log/stored'
+import type { Database } from '../store/database'
+import { log } from '../store/schema'
+
+type Row = typeof log.$inferSelect
+
+const stored = ({ id, kind, at, version, content }: Row): StoredEntry => ({
+  id,
+  kind,
+  at: at.toISOString(),
+  version,
+  content,
+})
+
+const idIn = (content: unknown, field: 'jobId' | 'bladeId' | 'stoneId'): string | null => {
+  const id = (content as Record<string, unknown> | null)?.[field]
+  return typeof id === 'string' ? id : null
+}
+
+/** Adds entries in their order; those that are here already stay as they are. */
+export async function addEntries(db: Database, entries: readonly StoredEntry[]): Promise<number> {
+  if (entries.length === 0) return 0
+  const rows = entries.map(({ at, content, ...entry }) => ({
+    ...entry,
+    at: new Date(at),
+    content,
+    jobId: idIn(content, 'jobId'),
+    bladeId: idIn(content, 'bladeId'),
+    stoneId: idIn(content, 'stoneId'),
+  }))
+  const added = await db.insert(log).values(rows).onConflictDoNothing().returning({ id: log.id })
+  return added.length
+}
+
+export const append = (db: Database, entries: readonly LogEntry[]) => addEntries(db, entries.map(storeEntry))
+
+/** The log as it is stored, in the order it came in. */
+export async function listStoredEntries(db: Database): Promise<StoredEntry[]> {
+  return (await db.select().from(log).orderBy(asc(log.received))).map(stored)
+}
+
+export interface ListedLog {
+  entries: LogEntry[]
+  unreadable: UnreadableEntry[]
+  /** How far this goes: what comes in later is asked for from here on. */
+  upTo: number
+}
+
+/** What came in after a place in the log, oldest first. */
+export async function listLog(db: Database, after: number): Promise<ListedLog> {
+  const rows = await db.select().from(log).where(gt(log.received, after)).orderBy(asc(log.received))
+  const listed: ListedLog = { entries: [], unreadable: [], upTo: rows.at(-1)?.received ?? after }
+  for (const row of rows) {
+    const read = readEntry(stored(row))
+    if (read.ok) listed.entries.push(read.entry)
+    else listed.unreadable.push(read.unreadable)
+  }
+  return listed
+}

@@ -1,0 +1,167 @@
+import { and, asc, eq, inArray, lt } from 'drizzle-orm'
+import { v7 as newId } from 'uuid'
+import { readThing, type StoredThing, type Unreadable } from '../../core/kept/stored'
+import { THINGS, versionOfKind, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
+import type { Database } from '../store/database'
+import { things } from '../store/schema'
+import { keepVersion } from './versionRepository'
+
+export type Written<K extends ThingKind> =
+  | { ok: true; kept: Kept<K> }
+  | { ok: false; why: 'missing' }
+  | { ok: false; why: 'outdated'; current: Kept<K> }
+  | { ok: false; why: 'unknown-link'; field: string; kind: string }
+
+/** All of a kind: what can be read, and what cannot be. */
+export interface Listed<K extends ThingKind> {
+  things: Kept<K>[]
+  unreadable: Unreadable[]
+}
+
+type Row = typeof things.$inferSelect
+
+const stored = ({ id, revision, createdAt, updatedAt, archivedAt, version, content }: Row): StoredThing => ({
+  id,
+  revision,
+  createdAt: createdAt.toISOString(),
+  updatedAt: updatedAt.toISOString(),
+  archivedAt: archivedAt?.toISOString() ?? null,
+  version,
+  content,
+})
+
+const nameOf = (content: unknown): string => {
+  const name = (content as { name?: unknown } | null)?.name
+  return typeof name === 'string' ? name : ''
+}
+
+/** Everything of a kind as it is stored, in the order it was made. */
+export async function listStored(db: Database, kind: ThingKind): Promise<StoredThing[]> {
+  const rows = await db
+    .select()
+    .from(things)
+    .where(eq(things.kind, kind))
+    .orderBy(asc(things.createdAt), asc(things.id))
+  return rows.map(stored)
+}
+
+/**
+ * Takes over a thing as another copy of the data has it: added when it is not here, written when the other copy is
+ * newer, else left. Its content is not looked into: what this version cannot read is kept all the same.
+ */
+export async function takeOver(
+  db: Database,
+  kind: ThingKind,
+  thing: StoredThing,
+): Promise<'added' | 'updated' | 'left'> {
+  const { id, revision, version, content } = thing
+  const columns = {
+    kind,
+    revision,
+    version,
+    content,
+    name: nameOf(content),
+    createdAt: new Date(thing.createdAt),
+    updatedAt: new Date(thing.updatedAt),
+    archivedAt: thing.archivedAt === null ? null : new Date(thing.archivedAt),
+  }
+  const added = await db
+    .insert(things)
+    .values({ ...columns, id })
+    .onConflictDoNothing()
+    .returning({ id: things.id })
+  if (added.length > 0) return 'added'
+  if (THINGS[kind].keepsVersions) await keepVersion(db, id)
+  const newer = await db
+    .update(things)
+    .set(columns)
+    .where(and(eq(things.id, id), eq(things.kind, kind), lt(things.revision, revision)))
+    .returning({ id: things.id })
+  return newer.length > 0 ? 'updated' : 'left'
+}
+
+/** Reads and writes one kind of thing. A write names the revision it started from; an outdated one changes nothing. */
+export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
+  const parse = (row: Row): Kept<K> => {
+    const read = readThing(kind, stored(row))
+    if (!read.ok) throw new Error(`The ${kind} ${row.id} cannot be read: ${JSON.stringify(read.unreadable)}`)
+    return read.thing
+  }
+  const rowOf = async (id: string): Promise<Row | null> => {
+    const [row] = await db
+      .select()
+      .from(things)
+      .where(and(eq(things.id, id), eq(things.kind, kind)))
+    return row ?? null
+  }
+
+  /** Null where it is not there, or cannot be read. */
+  const find = async (id: string): Promise<Kept<K> | null> => {
+    const row = await rowOf(id)
+    const read = row && readThing(kind, stored(row))
+    return read?.ok ? read.thing : null
+  }
+
+  /** The first field that names a thing which is not there. Nothing is ever deleted, so a link that was good stays so. */
+  async function brokenLink(content: Record<string, unknown>): Promise<{ field: string; kind: string } | null> {
+    const links = Object.entries<string>(THINGS[kind].links)
+    if (links.length === 0) return null
+    const ids = links.map(([field]) => String(content[field]))
+    const there = await db.select({ id: things.id, kind: things.kind }).from(things).where(inArray(things.id, ids))
+    const broken = links.find(([field, of]) => !there.some((one) => one.id === content[field] && one.kind === of))
+    return broken ? { field: broken[0], kind: broken[1] } : null
+  }
+
+  /** Writes columns if the stored revision is the one named. */
+  async function write(id: string, revision: number, columns: Partial<Row>): Promise<Written<K>> {
+    const [row] = await db.transaction(async (tx) => {
+      if (THINGS[kind].keepsVersions) await keepVersion(tx, id, revision)
+      return tx
+        .update(things)
+        .set({ ...columns, revision: revision + 1, updatedAt: new Date() })
+        .where(and(eq(things.id, id), eq(things.kind, kind), eq(things.revision, revision)))
+        .returning()
+    })
+    if (row) return { ok: true, kept: parse(row) }
+    const current = await find(id)
+    return current ? { ok: false, why: 'outdated', current } : { ok: false, why: 'missing' }
+  }
+
+  const columnsOf = (content: ContentOf<K>) => ({ content, version: versionOfKind(kind), name: nameOf(content) })
+
+  return {
+    find,
+
+    /** All that is not archived, or all, in the order it was made. */
+    async list(withArchived = false): Promise<Listed<K>> {
+      const all: Listed<K> = { things: [], unreadable: [] }
+      for (const row of await listStored(db, kind)) {
+        const read = readThing(kind, row)
+        if (!read.ok) all.unreadable.push(read.unreadable)
+        else if (withArchived || read.thing.archivedAt === null) all.things.push(read.thing)
+      }
+      return all
+    },
+
+    /** Keeps something new under its id (a new one without). The same id again gives what is kept already. */
+    async create(content: ContentOf<K>, id: string = newId()): Promise<Written<K>> {
+      const broken = await brokenLink(content)
+      if (broken) return { ok: false, why: 'unknown-link', ...broken }
+      const now = new Date()
+      const [row] = await db
+        .insert(things)
+        .values({ id, kind, revision: 1, createdAt: now, updatedAt: now, ...columnsOf(content) })
+        .onConflictDoNothing()
+        .returning()
+      const kept = row ? parse(row) : await find(id)
+      return kept ? { ok: true, kept } : { ok: false, why: 'missing' }
+    },
+
+    async update(id: string, revision: number, content: ContentOf<K>): Promise<Written<K>> {
+      const broken = await brokenLink(content)
+      return broken ? { ok: false, why: 'unknown-link', ...broken } : write(id, revision, columnsOf(content))
+    },
+    archive: (id: string, revision: number) => write(id, revision, { archivedAt: new Date() }),
+    restore: (id: string, revision: number) => write(id, revision, { archivedAt: null }),
+  }
+}

@@ -1,0 +1,29 @@
+import { and, asc, eq } from 'drizzle-orm'
+import { readRigVersion, type RigVersion, type StoredVersion } from '../../core/kept/rigVersion'
+import type { Database } from '../store/database'
+import { things, thingVersions } from '../store/schema'
+
+/** Keeps what a thing is now before it is written over. `revision`: only if it is at that one. */
+export async function keepVersion(db: Database, thingId: string, revision?: number): Promise<void> {
+  const ofThis = eq(things.id, thingId)
+  const [row] = await db
+    .select()
+    .from(things)
+    .where(revision === undefined ? ofThis : and(ofThis, eq(things.revision, revision)))
+  if (row) await takeOverVersion(db, { thingId, revision: row.revision, version: row.version, content: row.content })
+}
+
+export const takeOverVersion = (db: Database, version: StoredVersion) =>
+  db
+    .insert(thingVersions)
+    .values({ ...version, content: version.content })
+    .onConflictDoNothing()
+
+/** Every version kept, of all things. */
+export async function listVersions(db: Database): Promise<StoredVersion[]> {
+  return db.select().from(thingVersions).orderBy(asc(thingVersions.thingId), asc(thingVersions.revision))
+}
+
+/** What rigs were before they were measured anew, as far as it can be read. */
+export const listRigVersions = async (db: Database): Promise<RigVersion[]> =>
+  (await listVersions(db)).flatMap((version) => readRigVersion(version) ?? [])

@@ -1,0 +1,165 @@
+import { eq } from 'drizzle-orm'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { readBackup } from '../../core/kept/backup'
+import { THING_KINDS, THINGS, type ContentOf, type ThingKind } from '../../core/kept/things'
+import type { LogEntry } from '../../core/log/entry'
+import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/setup/sampleSetup.fixture'
+import { openDatabase, type OpenDatabase } from '../store/database'
+import { things } from '../store/schema'
+import { bringBack, readAll } from './backupRepository'
+import { append, listLog } from './logRepository'
+import { thingRepository } from './thingRepository'
+
+let one: OpenDatabase
+let other: OpenDatabase
+beforeAll(async () => {
+  ;[one, other] = [await openDatabase(), await openDatabase()]
+}, 60_000)
+afterAll(() => Promise.all([one.close(), other.close()]))
+
+const ID = {
+  rigs: '0197a000-0000-7000-8000-000000000001',
+  blades: '0197a000-0000-7000-8000-000000000002',
+  stones: '0197a000-0000-7000-8000-000000000003',
+  jobs: '0197a000-0000-7000-8000-000000000004',
+}
+
+/** One of each kind with nothing left at what it would be by itself. */
+const FULL: { [K in ThingKind]: ContentOf<K> } = {
+  rigs: {
+    ...slotRig,
+    notes: 'By the window.',
+    moreJaws: [{ ...slotRig.jaws!, name: 'Narrow', knobHeightMm: 9, knobBehindMm: 12 }],
+    stops: [{ name: 'pin 1', depthMm: 8 }],
+    positionMarks: [{ name: 'a', alongMm: -10 }],
+    stroke: { nearestMm: 60, farthestMm: 300 },
+    pivotB: armsRig.pivotB,
+    pivotPlayMm: 0.2,
+  },
+  blades: {
+    ...bellyBlade,
+    notes: 'Sheath in the drawer.',
+    owner: 'Orchard',
+    use: 'Twigs',
+    complaint: 'Nick near the tip',
+    steel: 'carbon steel, plain',
+    coating: 'waxed',
+    hardnessHrc: 60,
+    falseEdge: true,
+    choil: false,
+    landmark: { what: 'stud', alongMm: 12 },
+    spineThicknessTipMm: 2,
+    thicknessBehindEdgeTipMm: 0.4,
+    bevelDeg: { A: 19, B: 20 },
+    spine: [{ type: 'line', from: [0, 0], to: [80, 0] }],
+    shape: {
+      id: 'leaf',
+      measures: { lengthMm: 90, heelWidthMm: 20, widthMm: 25, bellyFromMm: 40, tipDropMm: 5, depthMm: 1 },
+    },
+    zones: [{ kind: 'heel', fromMm: 0, toMm: 55 }],
+    handleLengthMm: 110,
+  },
+  stones: {
+    ...plainStone,
+    notes: 'Soak it.',
+    grit: { standard: 'JIS', number: 800 },
+    faceOffsetEnds: { nearMm: 5.9, farMm: 6.1 },
+    lubricant: 'water',
+    dishMm: 0.1,
+    wornOutAtMm: 3,
+  },
+  jobs: {
+    name: 'Orchard knife',
+    notes: 'Before Friday.',
+    rigId: ID.rigs,
+    rigRevision: 1,
+    jawsName: 'Narrow',
+    bladeId: ID.blades,
+    stoneId: ID.stones,
+    hold: { bladeXMm: 40, bladeYMm: 6, turnDeg: 1.5, centreOffsetMm: 0.2, tiltDeg: 0.1 },
+    bladeHeightToleranceMm: 0.4,
+    holdTolerance: { alongMm: 2, turnDeg: 0.6, centreOffsetMm: 0.2, tiltDeg: 0.3 },
+    dialled: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '4' }, linked: false },
+    wanted: { deg: { A: 20, B: 21 }, linked: false, why: 'General use.' },
+    lookAtMm: 30,
+    progression: [ID.stones],
+    gaugeZero: 'clamp',
+  },
+}
+const ENTRIES: LogEntry[] = [
+  {
+    id: '0197a000-0000-7000-8000-000000000011',
+    at: '2026-05-01T09:00:00.000Z',
+    jobId: ID.jobs,
+    bladeId: ID.blades,
+    stoneId: ID.stones,
+    instrumentId: null,
+    kind: 'reading',
+    side: 'B',
+    placeMm: 12.5,
+    deg: 19.8,
+    doubtDeg: 0.1,
+    zero: 'primary-face',
+    expectedDeg: 20,
+  },
+  {
+    id: '0197a000-0000-7000-8000-000000000012',
+    at: '2026-05-01T09:01:00.000Z',
+    jobId: ID.jobs,
+    bladeId: ID.blades,
+    stoneId: null,
+    instrumentId: null,
+    kind: 'strike',
+    entryId: '0197a000-0000-7000-8000-000000000011',
+  },
+]
+
+describe('all that is kept', () => {
+  it('comes back to the last field of every kind, and through a backup into another folder', async () => {
+    for (const kind of THING_KINDS) {
+      const content = FULL[kind]
+      expect(Object.keys(content).sort(), `the sample of ${kind} has every field`).toEqual(
+        Object.keys(THINGS[kind].schema.shape).sort(),
+      )
+      const made = await thingRepository(one.db, kind).create(content as never, ID[kind])
+      expect(made, kind).toMatchObject({ ok: true, kept: content })
+      expect(await thingRepository(one.db, kind).find(ID[kind]), kind).toMatchObject(content)
+    }
+    await append(one.db, ENTRIES)
+    expect((await listLog(one.db, 0)).entries).toEqual(ENTRIES)
+
+    const file = JSON.parse(JSON.stringify(await readAll(one.db, new Date()))) as unknown
+    const read = readBackup(file)
+    if (!read.ok) throw new Error(JSON.stringify(read.problems))
+    expect(await bringBack(other.db, read.backup)).toEqual({ added: 6, updated: 0, left: 0, unreadable: [] })
+    for (const kind of THING_KINDS)
+      expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
+    expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ added: 0, updated: 0, left: 6 })
+  })
+
+  it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {
+    const before = await listLog(one.db, 0)
+    await append(one.db, ENTRIES)
+    expect((await listLog(one.db, 0)).entries).toHaveLength(2)
+    const third = { ...ENTRIES[0]!, id: '0197a000-0000-7000-8000-000000000013' }
+    await append(one.db, [third])
+    expect((await listLog(one.db, before.upTo)).entries).toEqual([third])
+  })
+
+  it('one row that cannot be read is reported by its id, kept, and taken out as it is', async () => {
+    const harmed = { name: 'Bent', lengthMm: 'long' }
+    await thingRepository(one.db, 'stones').create({ ...plainStone, name: 'Second' })
+    await one.db.update(things).set({ content: harmed }).where(eq(things.id, ID.stones))
+    const { things: readable, unreadable } = await thingRepository(one.db, 'stones').list()
+    expect(readable.map((stone) => stone.name)).toEqual(['Second'])
+    expect(unreadable).toMatchObject([{ kind: 'stones', id: ID.stones, name: 'Bent', why: 'unreadable' }])
+    const out = await readAll(one.db, new Date())
+    expect(out.things.stones.find((stone) => stone.id === ID.stones)?.content).toEqual(harmed)
+    const empty = await openDatabase()
+    const back = await bringBack(empty.db, out)
+    expect(back.unreadable.map((thing) => thing.id)).toEqual([ID.stones])
+    expect((await readAll(empty.db, new Date())).things.stones).toEqual(out.things.stones)
+    await empty.close()
+  })
+})
