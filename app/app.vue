@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { en } from '@nuxt/ui/locale'
-import { onMounted } from 'vue'
+import { onMounted, reactive, watch } from 'vue'
+import { useOpenPanel } from '~/composables/useCommands'
 import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 
 const collections = useCollections()
 const preferences = usePreferences()
-onMounted(() => Promise.all([collections.load(), preferences.load()]))
+const log = useLog()
+onMounted(() => Promise.all([collections.load(), preferences.load(), log.load()]))
+
+/** Panels are fetched when they are first asked for. */
+const { panel } = useOpenPanel()
+const opened = reactive(new Set<string>())
+watch(panel, (now) => now && opened.add(now))
 </script>
 
 <template>
@@ -14,12 +22,13 @@ onMounted(() => Promise.all([collections.load(), preferences.load()]))
     <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-default focus:p-3"
       >To the work</a
     >
+    <NuxtRouteAnnouncer />
     <AppHeader />
     <NuxtPage />
     <ClientOnly>
-      <CommandPanel />
-      <KeysPanel />
-      <PreferencesPanel />
+      <LazyCommandPanel v-if="opened.has('palette')" />
+      <LazyKeysPanel v-if="opened.has('keys')" />
+      <LazyPreferencesPanel v-if="opened.has('preferences')" />
     </ClientOnly>
   </UApp>
 </template>

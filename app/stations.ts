@@ -1,53 +1,188 @@
-/** One view of a station. The first has no name in the address. */
+import { STATION_IDS, type StationId } from '../core/advice/nextStep'
+
+/** One view of a station or of the room beside them. The first has no name in the address. */
 export interface Sheet {
   readonly id: string
+  /** As its tab and the commands call it. */
   readonly word: string
+  /** What it answers: the heading of the page, and the window's title. */
+  readonly title: string
+  /** It fills the window instead of growing with what it holds. */
+  readonly fills?: boolean
+  /** It is reached from another sheet, not by a tab. */
+  readonly aside?: boolean
 }
 
-const sheet = (id: string, word: string): Sheet => ({ id, word })
+/** A station of the work, or the room of doubt beside them. */
+export interface Room {
+  readonly id: StationId | 'doubt'
+  readonly word: string
+  readonly key: string
+  readonly sheets: readonly Sheet[]
+}
+
+export const MOST_TABS = 5
 
 /**
- * The stations of the work, in order, each with its sheets. The way through a job, the shortcuts and the tests all read
- * this table.
+ * The stations of the work, each with its sheets in the order they are needed. Pages, titles, the way through a job,
+ * the commands and the tests all read this table: a new sheet is one line here, and its component in sheetViews.ts. A
+ * station without sheets is done by hand.
  */
-export const STATIONS = [
-  {
-    id: 'rig',
+const SHEETS = {
+  rig: {
     word: 'Rig',
     key: '1',
-    asks: 'Which rig, and which stone is on the rod?',
-    sheets: [sheet('', 'Rig and stones'), sheet('marks', 'Marks told true'), sheet('order', 'Stones in order')],
-  },
-  { id: 'blade', word: 'Blade', key: '2', asks: 'Which blade?', sheets: [] as Sheet[] },
-  {
-    id: 'clamp',
-    word: 'Clamp',
-    key: '3',
-    asks: 'How is it hold, and what is dialled?',
     sheets: [
-      sheet('', 'Bench'),
-      sheet('even', 'Even angle'),
-      sheet('parts', 'Long and faceted'),
-      sheet('hold', 'Will it hold?'),
-      sheet('sides', 'Two sides'),
-      sheet('sure', 'How sure'),
-      sheet('what-if', 'What if'),
-      sheet('gauge', 'Gauge'),
-      sheet('card', 'Clamp card'),
+      {
+        id: '',
+        word: 'Rig and stones',
+        title: 'Which rig, which stone?',
+      },
+      {
+        id: 'marks',
+        word: 'Marks told true',
+        title: 'Printed marks told true',
+      },
+      {
+        id: 'describe',
+        word: 'Describe',
+        title: 'Describe a rig',
+        fills: true,
+        aside: true,
+      },
     ],
   },
-] as const
-export type StationId = (typeof STATIONS)[number]['id']
+  blade: {
+    word: 'Blade',
+    key: '2',
+    sheets: [
+      { id: '', word: 'Blade', title: 'Which blade?' },
+      {
+        id: 'describe',
+        word: 'Describe',
+        title: 'Describe a blade',
+        fills: true,
+        aside: true,
+      },
+    ],
+  },
+  clamp: {
+    word: 'Clamp',
+    key: '3',
+    sheets: [
+      {
+        id: '',
+        word: 'Bench',
+        title: 'How the blade is held, and what is dialled',
+        fills: true,
+      },
+      {
+        id: 'even',
+        word: 'Even angle',
+        title: 'An even angle from heel to tip',
+      },
+      {
+        id: 'hold',
+        word: 'Will it hold?',
+        title: 'Will it hold, reach and clear?',
+      },
+      {
+        id: 'gauge',
+        word: 'Gauge',
+        title: 'What must the gauge read?',
+      },
+      {
+        id: 'card',
+        word: 'Clamp card',
+        title: 'The clamp card',
+      },
+    ],
+  },
+  mark: { word: 'Mark', key: '4', sheets: [] },
+  grind: {
+    word: 'Grind',
+    key: '5',
+    sheets: [
+      {
+        id: '',
+        word: 'Stones in order',
+        title: 'Stones in their order',
+      },
+    ],
+  },
+  prove: {
+    word: 'Prove',
+    key: '6',
+    sheets: [
+      {
+        id: '',
+        word: 'What is proved',
+        title: 'What was read and proved',
+      },
+    ],
+  },
+  use: { word: 'Use', key: '7', sheets: [] },
+} as const satisfies Record<StationId, Omit<Room, 'id'>>
+export const STATIONS: readonly (Room & { readonly id: StationId })[] = STATION_IDS.map((id) => ({ id, ...SHEETS[id] }))
 
-/** The address of a sheet of a job's station. */
-export const stationPath = (jobId: string, station: StationId, sheetId = ''): string =>
-  `/jobs/${jobId}/${station}${sheetId && `/${sheetId}`}`
+/** How sure it all is stands beside the stations: it is asked of every one of them. */
+export const DOUBT = {
+  id: 'doubt',
+  word: 'Doubt',
+  key: '8',
+  sheets: [
+    {
+      id: '',
+      word: 'How sure',
+      title: 'How sure is the set angle?',
+    },
+    {
+      id: 'sides',
+      word: 'Two sides',
+      title: 'How far do the two sides differ?',
+    },
+    { id: 'what-if', word: 'What if', title: 'What if?', fills: true },
+  ],
+} as const satisfies Room
+export const ROOMS: readonly Room[] = [...STATIONS, DOUBT]
 
-/** The station and the sheet that an address is of; null outside a job. */
-export function stationAt(path: string): { station: (typeof STATIONS)[number]; sheetId: string } | null {
-  const [, jobs, , stationId, sheetId = ''] = path.split('/')
-  const station = STATIONS.find((one) => one.id === stationId)
-  return jobs === 'jobs' && station ? { station, sheetId } : null
+type KeysOf<R extends string, S extends Omit<Room, 'id'>> = `${R}/${S['sheets'][number]['id']}`
+/** Every sheet there is, as room and sheet: "clamp/even". */
+export type SheetKey = { [R in StationId]: KeysOf<R, (typeof SHEETS)[R]> }[StationId] | KeysOf<'doubt', typeof DOUBT>
+
+/** The sheets of a room that have a tab. */
+export const tabsOf = (room: Room): readonly Sheet[] => room.sheets.filter((sheet) => !sheet.aside)
+
+/** The address of a sheet of a job. */
+export const sheetPath = (jobId: string, room: Room['id'], sheetId = ''): string =>
+  `/jobs/${jobId}/${room}${sheetId && `/${sheetId}`}`
+
+export interface Place {
+  readonly room: Room
+  readonly sheet: Sheet
+}
+
+/** The room and the sheet that an address is of; null outside a job, and where there is no such sheet. */
+export function placeAt(path: string): Place | null {
+  const [, jobs, , roomId, sheetId = ''] = path.split('/')
+  const room = jobs === 'jobs' ? ROOMS.find((one) => one.id === roomId) : undefined
+  const sheet = room?.sheets.find((one) => one.id === sheetId)
+  return room && sheet ? { room, sheet } : null
+}
+
+/** Where sheets of earlier addresses are now. */
+const MOVED: Readonly<Record<string, string>> = {
+  'rig/order': 'grind',
+  'clamp/parts': 'clamp/even',
+  'clamp/sides': 'doubt/sides',
+  'clamp/sure': 'doubt',
+  'clamp/what-if': 'doubt/what-if',
+}
+
+/** The address to go to from one within a job that is of no sheet. */
+export function movedTo(path: string): string {
+  const [, , jobId, ...rest] = path.split('/')
+  return `/jobs/${jobId}/${MOVED[rest.join('/')] ?? 'clamp'}`
 }
 
 /** The four angles that are never mixed up, in the order they come to be known. */

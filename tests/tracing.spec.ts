@@ -3,7 +3,7 @@ import { crc32, deflateSync } from 'node:zlib'
 import { evenStations } from '../core/curve/stations'
 import { applied, homographyOf } from '../core/trace/homography'
 import type { Vec2 } from '../core/vector/vec2'
-import type { KeptBlade } from '../core/kept/kept'
+import type { KeptBlade } from '../core/kept/things'
 import { expect, openJob, test } from './bench'
 import type { Page } from '@playwright/test'
 

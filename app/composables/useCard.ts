@@ -3,16 +3,16 @@ import { tipStop } from '#core/hold/holdChecks'
 import type { Side } from '#core/clamping/centring'
 import { markUnderLandmark } from '#core/hold/landmark'
 import type { Setup } from '#core/setup/setup'
+import type { Stone } from '#core/stone/stone'
 import { whatToDial } from '#core/dial/whatToDial'
 import { cardPage, type CardContent } from '~/card/cardPage'
+import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { middleMark, stopAt } from '~/words/placementText'
-import { useBench } from './useBench'
 import { useBenchActions } from './useBenchActions'
 
 /**
@@ -31,68 +31,55 @@ function markFact(
   return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
 }
 
+const NOTES = [
+  'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.',
+  'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.',
+]
+
 /** The clamp card of the job: all that has to be set to have it the same again. */
 export function useCard() {
-  const bench = useBench()
   const job = useJob()
   const actions = useBenchActions()
   const collections = useCollections()
   const preferences = usePreferences()
 
-  const content = computed<CardContent | null>(() => {
-    const [things, evaluation, kept] = [bench.setup.value, bench.evaluation.value, job.content]
-    if (!things || !evaluation || !kept) return null
-    const { rig, blade, hold } = things
+  const content = computed<CardContent>(() => {
+    const [setup, evaluation, kept] = [job.setup.value, job.evaluation.value, job.content.value]
+    const { rig, blade, hold } = setup
     const text = (mm: number) => lengthText(mm, preferences.unit)
-    const dial = (stone: typeof things.stone, side: Side) => {
+    const dial = (stone: Stone, side: Side) => {
       if (blade.bevels === 'A' && side === 'B') return 'flat'
-      const advice = whatToDial(
-        { ...things, stone },
-        side,
-        side === 'A' ? kept.wanted.aDeg : kept.wanted.bDeg,
-        evaluation.station,
-      )
+      const advice = whatToDial({ ...setup, stone }, side, kept.wanted.deg[side], evaluation.station)
       return advice.ok ? dialText(rig, advice.setting, preferences.unit) : 'not possible'
     }
     const chosen = collections.stones.filter((stone) => kept.progression.includes(stone.id))
-    const stones = chosen.length > 0 ? chosen : [things.stone]
-    const stop = tipStop(things, bench.stations.value)
+    const stones = chosen.length > 0 ? chosen : [setup.stone]
+    const stop = tipStop(setup, job.stations.value)
     const names = preferences.current.sideNames
+    const today = new Date().toLocaleDateString('sv')
+    const restsOn = stopAt(rig, hold.bladeYMm)
+    const turn = `${angleText(Math.abs(hold.turnDeg))} tip ${hold.turnDeg > 0 ? 'out' : 'in'}`
     return {
       title: kept.name,
-      subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, new Date().toLocaleDateString('sv')]
-        .filter(Boolean)
-        .join(' · '),
+      subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, today].filter(Boolean).join(' · '),
       facts: [
         ['Heel to the jaws’ middle', text(actions.heelToMiddle(hold))],
-        [
-          stopAt(rig, hold.bladeYMm) ? 'Spine rests on' : 'Depth in the jaws',
-          stopAt(rig, hold.bladeYMm) ?? text(hold.bladeYMm),
-        ],
-        ...markFact(things, actions.heelToMiddle(hold), text),
-        [
-          'Turn',
-          Math.abs(hold.turnDeg) < 0.05
-            ? 'none'
-            : `${angleText(Math.abs(hold.turnDeg))} tip ${hold.turnDeg > 0 ? 'out' : 'in'}`,
-        ],
+        [restsOn ? 'Spine rests on' : 'Depth in the jaws', restsOn ?? text(hold.bladeYMm)],
+        ...markFact(setup, actions.heelToMiddle(hold), text),
+        ['Turn', Math.abs(hold.turnDeg) < 0.05 ? 'none' : turn],
         ['Blade height', text(evaluation.bladeHeightMm)],
-        ['Wanted, per side', `${angleText(kept.wanted.aDeg)} ${names.A}`],
-        ['', blade.bevels === 'A' ? '' : `${angleText(kept.wanted.bDeg)} ${names.B}`],
+        ['Wanted, per side', `${angleText(kept.wanted.deg.A)} ${names.A}`],
+        ['', blade.bevels === 'A' ? '' : `${angleText(kept.wanted.deg.B)} ${names.B}`],
         ['Stone’s middle stops at', text(stop.alongMm)],
         ['Its free edge then at', text(stop.freeEdgeMm)],
       ],
       stones: stones.map((stone) => [stone.name, dial(stone, 'A'), dial(stone, 'B')] as const),
       sideNames: [names.A, names.B],
-      notes: [
-        kept.wanted.why,
-        'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.',
-        'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.',
-      ].filter(Boolean),
+      notes: [kept.wanted.why, ...NOTES].filter(Boolean),
       checkText: 'This line must measure 100 mm on paper.',
     }
   })
-  const page = computed(() => (content.value && bench.setup.value ? cardPage(bench.setup.value, content.value) : null))
+  const page = computed(() => cardPage(job.setup.value, content.value))
 
   return { page }
 }

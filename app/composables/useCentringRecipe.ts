@@ -1,5 +1,6 @@
 import { computed, reactive, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
+import { SIDES, type PerSide, type Side } from '#core/clamping/centring'
 import {
   clampOrBlade,
   offsetFromEdgeHeights,
@@ -7,57 +8,73 @@ import {
   tiltFromFlats,
   type BothWaysUp,
 } from '#core/sides/findCentring'
+import { RIGS } from '#core/rig/kinds'
 import { parseDecimal, parseLengthMm, type ParsedNumber } from '#core/units/length'
-import { useJob } from '~/stores/job'
+import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
+import { problemText } from '~/words/problemText'
 import { reasonText } from '~/words/reasonText'
-import { useBench } from './useBench'
 
 /** What is measured with A up and with B up, as it is typed. */
-const EMPTY = {
-  flat: { a: '', b: '' },
-  by: 'heights' as 'heights' | 'stone',
-  edge: { a: '', b: '' },
-  stone: { a: '', b: '' },
-  turned: { a: '', b: '' },
-}
-export type RecipePair = 'flat' | 'edge' | 'stone' | 'turned'
+const PAIRS = ['flat', 'edge', 'stone', 'turned'] as const
+export type RecipePair = (typeof PAIRS)[number]
 const LENGTHS: readonly RecipePair[] = ['edge', 'turned']
+type Typed = Record<RecipePair, Record<Side, string>> & { by: 'heights' | 'stone' }
+
+/** What was typed before, as far as it can be read. */
+function typedFrom(kept: string): Typed {
+  let before: Partial<Record<string, unknown>> = {}
+  try {
+    before = (JSON.parse(kept || '{}') ?? {}) as typeof before
+  } catch {
+    // Begun anew.
+  }
+  const text = (pair: RecipePair, side: Side) => {
+    const both = before[pair] as Partial<PerSide<unknown> & Record<'a' | 'b', unknown>> | undefined
+    // Sides were called a and b once.
+    const typed = both?.[side] ?? both?.[side === 'A' ? 'a' : 'b']
+    return typeof typed === 'string' ? typed : ''
+  }
+  const pairs = PAIRS.map((pair) => [pair, Object.fromEntries(SIDES.map((side) => [side, text(pair, side)]))])
+  return { ...Object.fromEntries(pairs), by: before.by === 'stone' ? 'stone' : 'heights' } as Typed
+}
 
 /** Finds the centring error from what was measured; everything typed stays until it is used. */
 export function useCentringRecipe() {
   const job = useJob()
-  const bench = useBench()
   const preferences = usePreferences()
   const kept = useLocalStorage<string>(`jaw-tilt-centring:${job.id}`, '')
-  const typed = reactive(kept.value ? (JSON.parse(kept.value) as typeof EMPTY) : structuredClone(EMPTY))
+  const typed = reactive(typedFrom(kept.value))
   watch(typed, () => (kept.value = JSON.stringify(typed)), { deep: true })
 
   const parse = (pair: RecipePair, text: string): ParsedNumber =>
     LENGTHS.includes(pair) ? parseLengthMm(text, preferences.unit) : parseDecimal(text.replace('°', ''))
   /** What is wrong with a figure; empty while it is empty or right. */
-  const problem = (pair: RecipePair, way: 'a' | 'b'): string => {
-    const parsed = parse(pair, typed[pair][way])
-    return !parsed.ok && parsed.reason === 'not-a-number'
-      ? `“${typed[pair][way]}” is no ${LENGTHS.includes(pair) ? 'length' : 'angle'}.`
-      : ''
+  const problem = (pair: RecipePair, side: Side): string => {
+    const text = typed[pair][side]
+    const parsed = parse(pair, text)
+    if (parsed.ok || parsed.reason === 'empty') return ''
+    return problemText(
+      { code: LENGTHS.includes(pair) ? 'not-a-length' : 'not-a-number', figures: { text } },
+      preferences.unit,
+    )
   }
   function both(pair: RecipePair): BothWaysUp | null {
-    const [a, b] = [parse(pair, typed[pair].a), parse(pair, typed[pair].b)]
-    return a.ok && b.ok ? { a: a.value, b: b.value } : null
+    const [a, b] = [parse(pair, typed[pair].A), parse(pair, typed[pair].B)]
+    return a.ok && b.ok ? { A: a.value, B: b.value } : null
   }
 
-  const upright = computed(() => bench.rig.value?.kind === 'two-arm')
+  const upright = computed(() => RIGS[job.rig.value.kind].twoArms)
   const tilt = computed(() => {
     const flats = both('flat')
     return flats && tiltFromFlats(flats)
   })
-  const tiltDeg = computed(() => tilt.value?.tiltDeg ?? job.content?.hold.tiltDeg ?? 0)
-  const outMm = computed(() => bench.evaluation.value?.bladeHeightMm ?? 0)
+  const tiltDeg = computed(() => tilt.value?.tiltDeg ?? job.content.value.hold.tiltDeg)
+  const outMm = computed(() => job.evaluation.value.bladeHeightMm)
   const offsetOf = (heights: BothWaysUp): number => {
     // Beside an upright blade the distance shrinks on the side it leans to; over a plate the height grows.
-    const { a, b } = upright.value ? { a: -heights.a, b: -heights.b } : heights
-    return offsetFromEdgeHeights({ a, b }, outMm.value, tiltDeg.value)
+    const over = upright.value ? { A: -heights.A, B: -heights.B } : heights
+    return offsetFromEdgeHeights(over, outMm.value, tiltDeg.value)
   }
 
   /** The offset found, or why none was; null while it is not measured. */
@@ -66,20 +83,17 @@ export function useCentringRecipe() {
       const heights = both('edge')
       return heights && { ok: true, mm: offsetOf(heights) }
     }
-    const [read, things, evaluation] = [both('stone'), bench.setup.value, bench.evaluation.value]
-    const [a, b] = [evaluation?.sides.A, evaluation?.sides.B]
-    if (!read || !things || !evaluation || !a?.ok || !b?.ok) return null
-    const tilted = { ...things, hold: { ...things.hold, tiltDeg: tiltDeg.value } }
-    const found = offsetFromStoneReadings(tilted, { A: a.pivotHeightMm, B: b.pivotHeightMm }, evaluation.station, read)
-    return found.ok
-      ? { ok: true, mm: found.centreOffsetMm }
-      : {
-          ok: false,
-          why:
-            found.reason === 'angle-out-of-range'
-              ? 'No centring error explains two readings so far apart.'
-              : reasonText(found, preferences.unit),
-        }
+    const [read, setup, { sides, station }] = [both('stone'), job.setup.value, job.evaluation.value]
+    if (!read || !sides.A.ok || !sides.B.ok) return null
+    const tilted = { ...setup, hold: { ...setup.hold, tiltDeg: tiltDeg.value } }
+    const heights = { A: sides.A.pivotHeightMm, B: sides.B.pivotHeightMm }
+    const found = offsetFromStoneReadings(tilted, heights, station, read)
+    if (found.ok) return { ok: true, mm: found.centreOffsetMm }
+    const unexplained = 'No centring error explains two readings so far apart.'
+    return {
+      ok: false,
+      why: found.reason === 'angle-out-of-range' ? unexplained : reasonText(found, preferences.unit),
+    }
   })
   /** The clamp's part of the offset and the blade's own, once the blade alone was turned over too. */
   const parts = computed(() => {

@@ -1,26 +1,27 @@
 import { computed, ref } from 'vue'
 import { createSharedComposable } from '@vueuse/core'
-import { ANGLES, stationAt, STATIONS, stationPath, type AngleId } from '~/stations'
+import { useShownJob } from '~/job/provideJob'
+import type { JobView } from '~/job/view'
+import { ANGLES, placeAt, ROOMS, sheetPath, tabsOf, type AngleId } from '~/stations'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
-import { useBench } from './useBench'
-import { useBenchActions } from './useBenchActions'
+import { benchActions } from './useBenchActions'
 
 export interface Command {
   id: string
   /** What it does, as the palette and the list of keys say it. */
   label: string
-  group: 'Go' | 'Angles' | 'Bench' | 'Setup' | 'Look'
+  group: 'Go' | 'Angles' | 'Bench' | 'Job' | 'Look'
   icon: string
   /** A key or a chord as the interface kit writes it (meta_k, shift_d). */
   keys?: string
-  /** Only while a job is open. */
-  needsJob?: boolean
   /** Its keys work while a field is being typed in, too. */
   fromFields?: boolean
   run: () => void
 }
+
+/** A command as the table has it: one for a job is run with the job that is shown, and is not there without one. */
+type Entry = Omit<Command, 'run'> & ({ run: () => void } | { onJob: (job: JobView) => void })
 
 /** Which panel stands open over the bench. */
 export const useOpenPanel = createSharedComposable(() => ({
@@ -33,57 +34,60 @@ const focusOn = (name: string) => document.querySelector<HTMLElement>(`[data-foc
 
 /** Everything that can be done by key or palette, in one table. */
 export function useCommands() {
-  const job = useJob()
+  const shown = useShownJob()
   const collections = useCollections()
   const preferences = usePreferences()
-  const bench = useBench()
-  const actions = useBenchActions()
   const open = useOpenPanel()
   const colorMode = useColorMode()
   const router = useRouter()
 
-  const onClamp = async (name: string) => {
-    if (!job.id) return
-    await router.push(stationPath(job.id, 'clamp'))
+  const go = (path: string) => void router.push(path)
+  const onBench = (name: string) => async (job: JobView) => {
+    await router.push(sheetPath(job.id, 'clamp'))
     setTimeout(() => focusOn(name), 50)
   }
+  const acting = (job: JobView) => job.share(benchActions)
 
   /** To the sheet beside the one that is open, round and round. */
-  function turnSheet(by: number) {
-    const at = stationAt(router.currentRoute.value.path)
-    const sheets = at?.station.sheets ?? []
-    if (!at || !job.id || sheets.length === 0) return
-    const next = sheets[(sheets.findIndex((sheet) => sheet.id === at.sheetId) + by + sheets.length) % sheets.length]!
-    void router.push(stationPath(job.id, at.station.id, next.id))
+  const turnSheet = (by: number) => (job: JobView) => {
+    const place = placeAt(router.currentRoute.value.path)
+    const tabs = place ? tabsOf(place.room) : []
+    if (!place || tabs.length < 2) return
+    const next = tabs[(tabs.indexOf(place.sheet) + by + tabs.length) % tabs.length]!
+    go(sheetPath(job.id, place.room.id, next.id))
   }
 
   async function startJob() {
     const started = await collections.startJob()
-    if (started) await router.push(stationPath(started.id, 'rig'))
+    if (started) await router.push(sheetPath(started.id, 'rig'))
   }
 
-  const commands = computed<Command[]>(() => {
-    const needsJob = true
+  const rooms = ROOMS.filter((room) => room.sheets.length > 0)
+  const ANGLE_LABEL = (id: AngleId, word: string) =>
+    id === 'set' ? 'How sure is the set angle?' : `Enter the ${word.toLowerCase()} angle`
+
+  const table = computed<Entry[]>(() => {
+    const session = shown.value?.session
+    const [undo, redo] = [session?.canUndo.value, session?.canRedo.value]
+    const dark = colorMode.value === 'dark'
     return [
-      ...STATIONS.map((s): Command => ({
-        id: `go-${s.id}`,
-        label: `${s.word} station`,
+      ...rooms.map((room): Entry => ({
+        id: `go-${room.id}`,
+        label: room.id === 'doubt' ? 'How sure it all is' : `${room.word} station`,
         group: 'Go',
         icon: 'i-lucide-milestone',
-        keys: s.key,
-        needsJob,
-        run: () => void (job.id && router.push(stationPath(job.id, s.id))),
+        keys: room.key,
+        onJob: (job) => go(sheetPath(job.id, room.id)),
       })),
-      ...STATIONS.flatMap((s) =>
-        s.sheets
+      ...rooms.flatMap((room) =>
+        tabsOf(room)
           .filter((sheet) => sheet.id !== '')
-          .map((sheet): Command => ({
+          .map((sheet): Entry => ({
             id: `sheet-${sheet.id}`,
             label: sheet.word,
             group: 'Go',
             icon: 'i-lucide-file',
-            needsJob,
-            run: () => void (job.id && router.push(stationPath(job.id, s.id, sheet.id))),
+            onJob: (job) => go(sheetPath(job.id, room.id, sheet.id)),
           })),
       ),
       {
@@ -92,8 +96,7 @@ export function useCommands() {
         group: 'Go',
         icon: 'i-lucide-chevron-left',
         keys: '[',
-        needsJob,
-        run: () => turnSheet(-1),
+        onJob: turnSheet(-1),
       },
       {
         id: 'sheet-next',
@@ -101,33 +104,24 @@ export function useCommands() {
         group: 'Go',
         icon: 'i-lucide-chevron-right',
         keys: ']',
-        needsJob,
-        run: () => turnSheet(1),
+        onJob: turnSheet(1),
       },
-      {
-        id: 'go-home',
-        label: 'All jobs',
-        group: 'Go',
-        icon: 'i-lucide-list',
-        keys: '0',
-        run: () => void router.push('/'),
-      },
+      { id: 'go-home', label: 'All jobs', group: 'Go', icon: 'i-lucide-list', keys: '0', run: () => go('/') },
       {
         id: 'new-job',
         label: 'Start a job',
-        group: 'Setup',
+        group: 'Job',
         icon: 'i-lucide-plus',
         keys: 'n',
         run: () => void startJob(),
       },
-      ...ANGLES.map((a): Command => ({
-        id: `angle-${a.id}`,
-        label: a.id === 'set' ? 'How sure is the set angle?' : `Enter the ${a.word.toLowerCase()} angle`,
+      ...ANGLES.map(({ id, word, key }): Entry => ({
+        id: `angle-${id}`,
+        label: ANGLE_LABEL(id, word),
         group: 'Angles',
-        icon: a.id === 'set' ? 'i-lucide-scale' : 'i-lucide-pencil-line',
-        keys: a.key,
-        needsJob,
-        run: () => (open.angle.value = a.id),
+        icon: id === 'set' ? 'i-lucide-scale' : 'i-lucide-pencil-line',
+        keys: key,
+        onJob: () => (open.angle.value = id),
       })),
       {
         id: 'turn-over',
@@ -135,8 +129,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-flip-vertical-2',
         keys: 's',
-        needsJob,
-        run: () => bench.turnOver(),
+        onJob: (job) => void job.turnOver(),
       },
       {
         id: 'dial-up',
@@ -144,8 +137,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-chevron-up',
         keys: 'u',
-        needsJob,
-        run: () => void actions.stepDial(1),
+        onJob: (job) => void acting(job).stepDial(1),
       },
       {
         id: 'dial-down',
@@ -153,8 +145,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-chevron-down',
         keys: 'j',
-        needsJob,
-        run: () => void actions.stepDial(-1),
+        onJob: (job) => void acting(job).stepDial(-1),
       },
       {
         id: 'dial-it',
@@ -162,8 +153,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-check',
         keys: 'd',
-        needsJob,
-        run: () => void onClamp('dial-it'),
+        onJob: onBench('dial-it'),
       },
       {
         id: 'pivot-height',
@@ -171,8 +161,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-ruler',
         keys: 'h',
-        needsJob,
-        run: () => void onClamp('pivot-height'),
+        onJob: onBench('pivot-height'),
       },
       {
         id: 'blade-height',
@@ -180,8 +169,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-ruler',
         keys: 'b',
-        needsJob,
-        run: () => void onClamp('blade-height'),
+        onJob: onBench('blade-height'),
       },
       {
         id: 'clamp-position',
@@ -189,8 +177,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-ruler',
         keys: 'c',
-        needsJob,
-        run: () => void onClamp('clamp-position'),
+        onJob: onBench('clamp-position'),
       },
       {
         id: 'turn',
@@ -198,8 +185,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-rotate-ccw',
         keys: 't',
-        needsJob,
-        run: () => void onClamp('turn'),
+        onJob: onBench('turn'),
       },
       {
         id: 'look-at',
@@ -207,26 +193,23 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-map-pin',
         keys: 'l',
-        needsJob,
-        run: () => void onClamp('look-at'),
+        onJob: onBench('look-at'),
       },
       {
         id: 'undo',
-        label: job.canUndo ? `Undo: ${job.canUndo}` : 'Undo',
-        group: 'Setup',
+        label: undo ? `Undo: ${undo}` : 'Undo',
+        group: 'Job',
         icon: 'i-lucide-undo-2',
         keys: 'meta_z',
-        needsJob,
-        run: () => job.goBack(),
+        onJob: (job) => job.session.goBack(),
       },
       {
         id: 'redo',
-        label: job.canRedo ? `Do again: ${job.canRedo}` : 'Do again',
-        group: 'Setup',
+        label: redo ? `Do again: ${redo}` : 'Do again',
+        group: 'Job',
         icon: 'i-lucide-redo-2',
         keys: 'meta_shift_z',
-        needsJob,
-        run: () => job.goForward(),
+        onJob: (job) => job.session.goForward(),
       },
       {
         id: 'unit',
@@ -244,10 +227,10 @@ export function useCommands() {
       },
       {
         id: 'theme',
-        label: colorMode.value === 'dark' ? 'Day theme' : 'Night theme',
+        label: dark ? 'Day theme' : 'Night theme',
         group: 'Look',
         icon: 'i-lucide-sun-moon',
-        run: () => (colorMode.preference = colorMode.value === 'dark' ? 'light' : 'dark'),
+        run: () => (colorMode.preference = dark ? 'light' : 'dark'),
       },
       {
         id: 'preferences',
@@ -278,8 +261,16 @@ export function useCommands() {
     ]
   })
 
+  /** All there are; those for a job do nothing while none is shown. */
+  const commands = computed(() =>
+    table.value.map((entry): Command => {
+      if ('run' in entry) return entry
+      const { onJob, ...rest } = entry
+      return { ...rest, run: () => shown.value && onJob(shown.value) }
+    }),
+  )
   /** Those that make sense now. */
-  const available = computed(() => commands.value.filter((c) => !c.needsJob || job.id !== null))
+  const available = computed(() => commands.value.filter((_, i) => shown.value !== null || 'run' in table.value[i]!))
   return { commands, available, startJob }
 }
 

@@ -1,38 +1,33 @@
 import { computed } from 'vue'
-import { createSharedComposable, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { bevelAlong } from '#core/bevel/bevelAlong'
 import { zonesOf } from '#core/blade/zones'
-import { useJob } from '~/stores/job'
-import { useBench } from './useBench'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
 
 /** The angle along the edge, its zones, and what it makes of the bevel. */
-export const useEven = createSharedComposable(() => {
-  const job = useJob()
-  const bench = useBench()
+export function useEven() {
+  return useJob().share(evenness)
+}
 
-  const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+function evenness(job: JobView) {
+  const set = computed(() => (job.up.value.ok ? job.up.value : null))
   const along = computed(() => set.value?.along ?? [])
   const places = computed(() =>
     along.value.map((contact, i) => ({
-      fromHeelMm: bench.stations.value[i]!.fromHeelMm,
+      fromHeelMm: job.stations.value[i]!.fromHeelMm,
       edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
     })),
   )
-  const zones = computed(() => {
-    const blade = bench.blade.value
-    return blade && bench.stations.value.length > 0 ? (blade.zones ?? zonesOf(blade.edge, bench.stations.value)) : []
-  })
-  const bevels = computed(() => {
-    const blade = bench.blade.value
-    return blade
-      ? bevelAlong(
-          blade,
-          bench.side.value,
-          along.value,
-          places.value.map((place) => place.fromHeelMm),
-        )
-      : []
-  })
+  const zones = computed(() => job.blade.value.zones ?? zonesOf(job.blade.value.edge, job.stations.value))
+  const bevels = computed(() =>
+    bevelAlong(
+      job.blade.value,
+      job.side.value,
+      along.value,
+      places.value.map((place) => place.fromHeelMm),
+    ),
+  )
 
   /** The place that is furthest from the wanted angle; null while there is none. */
   const worst = computed(() => {
@@ -40,14 +35,14 @@ export const useEven = createSharedComposable(() => {
       (place): place is { fromHeelMm: number; edgeAngleDeg: number } => place.edgeAngleDeg !== null,
     )
     if (known.length === 0) return null
-    const off = (deg: number) => Math.abs(deg - bench.wantedDeg.value)
+    const off = (deg: number) => Math.abs(deg - job.wantedDeg.value)
     const place = known.reduce((found, one) => (off(one.edgeAngleDeg) > off(found.edgeAngleDeg) ? one : found))
-    return { fromHeelMm: place.fromHeelMm, offDeg: place.edgeAngleDeg - bench.wantedDeg.value }
+    return { fromHeelMm: place.fromHeelMm, offDeg: place.edgeAngleDeg - job.wantedDeg.value }
   })
 
   /** Zones left out of the search for a way of holding, by their place in the list; kept for each blade. */
   const leftOut = useLocalStorage<Record<string, number[]>>('jaw-tilt-zones-left-out', {})
-  const bladeId = computed(() => job.content?.bladeId ?? '')
+  const bladeId = computed(() => job.content.value.bladeId)
   const counts = (index: number) => !(leftOut.value[bladeId.value] ?? []).includes(index)
   function count(index: number, does: boolean) {
     const others = (leftOut.value[bladeId.value] ?? []).filter((one) => one !== index)
@@ -56,7 +51,7 @@ export const useEven = createSharedComposable(() => {
   const countedStations = computed(() => {
     const chosen = zones.value.filter((_, i) => counts(i))
     const counted = chosen.length === 0 ? zones.value : chosen
-    return bench.stations.value.filter((station) =>
+    return job.stations.value.filter((station) =>
       counted.some((zone) => station.fromHeelMm >= zone.fromMm - 1e-6 && station.fromHeelMm <= zone.toMm + 1e-6),
     )
   })
@@ -65,9 +60,9 @@ export const useEven = createSharedComposable(() => {
     const counted = new Set(countedStations.value.map((station) => station.fromHeelMm))
     const off = places.value
       .filter((place) => counted.has(place.fromHeelMm))
-      .map((place) => (place.edgeAngleDeg === null ? NaN : Math.abs(place.edgeAngleDeg - bench.wantedDeg.value)))
+      .map((place) => (place.edgeAngleDeg === null ? NaN : Math.abs(place.edgeAngleDeg - job.wantedDeg.value)))
     const worstOff = Math.max(...off)
     return Number.isFinite(worstOff) ? worstOff : null
   })
   return { set, along, places, zones, bevels, worst, counts, count, countedStations, countedWorstDeg }
-})
+}

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/hold/holdChecks'
-import { useBench } from './useBench'
+import { useJob } from '~/job/useJob'
 
 /** More than this of taper within the jaws wants the pressure on the thin corner, mm. */
 const TAPER_MM = 0.05
@@ -9,48 +9,36 @@ const SUPPORT_FROM = 5
 /** Less rod than this beyond the far contact is tight, mm. */
 const SPARE_MM = 15
 
-/** Will it hold, will it reach, will it clear. */
+/** Will it hold, will it reach, will it clear; null while the side that is up has no angle. */
 export function useHoldChecks() {
-  const bench = useBench()
-  const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+  const job = useJob()
   const checks = computed(() => {
-    const [job, now] = [bench.setup.value, set.value]
-    if (!job || !now || bench.stations.value.length === 0) return null
-    const taper = taperInJawsMm(job)
-    const reach = handleReach(job)
-    const [heel, tip] = [now.along[0]!, now.along.at(-1)!]
-    const limit = job.rig.stroke?.farthestMm ?? job.rig.rodLengthMm
+    const [setup, set] = [job.setup.value, job.up.value]
+    if (!set.ok) return null
+    const taper = taperInJawsMm(setup)
+    const [heel, tip] = [set.along[0]!, set.along.at(-1)!]
+    const limitMm = setup.rig.stroke?.farthestMm ?? setup.rig.rodLengthMm
     const reached = (at: typeof heel) => ({
-      ok: at.ok,
       reachMm: at.ok ? at.reachMm : null,
       refusal: at.ok ? null : at,
-      verdict: (at.ok ? (limit - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad') as Verdict,
+      verdict: (at.ok ? (limitMm - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad') as Verdict,
     })
-    const clear = clearances(job, now.along)
-    const lowestSet = now.lowestDeg
+    const lowestSet = set.lowestDeg
+    const clears = (lowestDeg: number | null): Verdict =>
+      lowestDeg === null || lowestDeg < lowestSet - 1 ? 'good' : lowestDeg < lowestSet ? 'watch' : 'bad'
     return {
-      fit: jawFit(job),
-      taper:
-        Math.abs(taper) > TAPER_MM
-          ? { mm: Math.abs(taper), towards: taper > 0 ? ('tip' as const) : ('heel' as const) }
-          : null,
-      coating: job.blade.coating,
-      noChoil: !job.blade.choil,
-      support: reach > SUPPORT_FROM,
+      fit: jawFit(setup),
+      taper: Math.abs(taper) > TAPER_MM ? { mm: Math.abs(taper), towards: taper > 0 ? 'tip' : 'heel' } : null,
+      coating: setup.blade.coating,
+      noChoil: !setup.blade.choil,
+      support: handleReach(setup) > SUPPORT_FROM,
       heel: reached(heel),
       tip: reached(tip),
-      limitMm: limit,
-      stop: tipStop(job, bench.stations.value),
-      clear: clear.map((one) => ({
-        ...one,
-        verdict: (one.lowestDeg === null || one.lowestDeg < lowestSet - 1
-          ? 'good'
-          : one.lowestDeg < lowestSet
-            ? 'watch'
-            : 'bad') as Verdict,
-      })),
+      limitMm,
+      stop: tipStop(setup, job.stations.value),
+      clear: clearances(setup, set.along).map((one) => ({ ...one, verdict: clears(one.lowestDeg) })),
       lowestSet,
     }
   })
-  return { set, checks }
+  return { checks }
 }

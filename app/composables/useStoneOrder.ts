@@ -1,20 +1,18 @@
 import { computed } from 'vue'
-import type { KeptStone } from '#core/kept/kept'
+import type { KeptStone } from '#core/kept/things'
 import { stoneSwaps } from '#core/dial/stoneSwaps'
+import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
 import { riseOnDial } from '~/words/riseText'
-import { useBench } from './useBench'
 
 /** The stones of the job in their order, and what to change at each swap. */
 export function useStoneOrder() {
-  const bench = useBench()
   const job = useJob()
   const collections = useCollections()
+  const chosen = computed(() => job.content.value.progression)
   const box = computed(() =>
-    collections.stones.filter((stone) => stone.archivedAt === null || job.content?.progression.includes(stone.id)),
+    collections.stones.filter((stone) => stone.archivedAt === null || chosen.value.includes(stone.id)),
   )
-  const chosen = computed(() => job.content?.progression ?? [])
   /** Always coarse to fine: the box is sorted so. */
   const order = computed(() => box.value.filter((stone) => chosen.value.includes(stone.id)))
   function toggle(stone: KeptStone, into: boolean) {
@@ -23,16 +21,13 @@ export function useStoneOrder() {
       .map((one) => one.id)
     job.change(into ? `take ${stone.name}` : `leave ${stone.name} out`, { progression: ids })
   }
-  const swaps = computed(() => {
-    const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
-    return things && evaluation
-      ? stoneSwaps(things, bench.side.value, bench.wantedDeg.value, evaluation.station, order.value)
-      : []
-  })
+  const swaps = computed(() =>
+    stoneSwaps(job.setup.value, job.side.value, job.wantedDeg.value, job.evaluation.value.station, order.value),
+  )
   /** From the stone before, in the rig's own language. */
   const onDial = (i: number): string => {
     const [before, now] = [swaps.value[i - 1]?.height, swaps.value[i]?.height]
-    return before?.ok && now?.ok && bench.rig.value ? riseOnDial(bench.rig.value, before.heightMm, now.heightMm) : ''
+    return before?.ok && now?.ok ? riseOnDial(job.rig.value, before.heightMm, now.heightMm) : ''
   }
   return { box, chosen, toggle, swaps, onDial }
 }

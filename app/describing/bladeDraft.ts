@@ -6,13 +6,16 @@ import type { Segment } from '#core/curve/segment'
 import { evenStations } from '#core/curve/stations'
 import { throughPoints } from '#core/curve/throughPoints'
 import { readPoints } from '#core/exchange/edges/points'
-import { problemFields } from '#core/kept/problem'
+import type { ProblemCode } from '#core/problem/codes'
+import { checked, type FieldProblem, type Figures } from '#core/problem/problem'
 import { toMm, type LengthUnit } from '#core/units/length'
-import { readDraft, toDraft, type Draft } from './draft'
+import { completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft, type Draft } from './draft'
+import { firstAtEach } from './rigDraft'
+import type { DraftKind } from './useKeptDraft'
 
 /** How the edge's shape is given. */
-export const EDGE_WAYS = ['shape', 'photo', 'file', 'points'] as const
-export type EdgeWay = (typeof EDGE_WAYS)[number]
+export const EDGE_SOURCES = ['shape', 'photo', 'file', 'points'] as const
+export type EdgeSource = (typeof EDGE_SOURCES)[number]
 
 /** An edge as it was drawn, and whether a choil was drawn with it; null where that is not known. */
 export interface Drawn {
@@ -21,10 +24,13 @@ export interface Drawn {
   choil: boolean | null
 }
 
+/** The facts of a blade that are typed. */
+export const bladeFacts = bladeSchema.omit({ edge: true, spine: true, widthMm: true, shape: true })
+
 /** The draft of a blade: its facts as they are typed, and its shape in each of the ways it can be given. */
 export interface BladeDraft {
   facts: Draft
-  way: EdgeWay
+  source: EdgeSource
   shapeId: ShapeId
   measures: Draft
   /** Two figures a line: along the blade, and how wide it is there. */
@@ -33,53 +39,22 @@ export interface BladeDraft {
   drawn: Drawn | null
 }
 
-/** The facts of a blade that are typed, empty. */
-const emptyFacts = (): Draft => ({
-  name: '',
-  owner: '',
-  use: '',
-  complaint: '',
-  steel: '',
-  coating: '',
-  hardnessHrc: '',
-  notes: '',
-  grind: 'flat',
-  bevels: 'both',
-  falseEdge: false,
-  choil: true,
-  spineThicknessMm: '',
-  spineThicknessTipMm: '',
-  thicknessBehindEdgeMm: '',
-  thicknessBehindEdgeTipMm: '',
-  primaryGrindHeightMm: '',
-  handleLengthMm: '0',
-  bevelDeg: { aDeg: '', bDeg: '' },
-  landmark: { what: '', alongMm: '' },
-  zones: null,
+const measuresDraft = (of: ShapeMeasures, unit: LengthUnit): Draft => toDraft(of, shapeMeasures, unit) as Draft
+
+export const emptyBladeDraft = (unit: LengthUnit): BladeDraft => ({
+  facts: emptyDraft(bladeFacts, unit) as Draft,
+  source: 'shape',
+  shapeId: 'drop-point',
+  measures: measuresDraft(SHAPES['drop-point'].usual, unit),
+  points: '',
+  drawn: null,
 })
-/** Facts of several figures that are there as a whole or not at all. */
-const WHOLES = ['bevelDeg', 'landmark'] as const
-
-const measuresDraft = (of: ShapeMeasures, unit: LengthUnit): Draft => toDraft(of, unit) as Draft
-
-export function emptyBladeDraft(unit: LengthUnit): BladeDraft {
-  return {
-    facts: emptyFacts(),
-    way: 'shape',
-    shapeId: 'drop-point',
-    measures: measuresDraft(SHAPES['drop-point'].usual, unit),
-    points: '',
-    drawn: null,
-  }
-}
 
 export function bladeDraftOf(of: Blade, unit: LengthUnit): BladeDraft {
-  const { edge, spine, shape, ...rest } = bladeSchema.parse(of)
-  const all = toDraft(rest, unit) as Draft
-  const facts = Object.fromEntries(Object.entries(emptyFacts()).map(([key, empty]) => [key, all[key] ?? empty]))
+  const { edge, spine, shape } = of
   return {
-    facts,
-    way: shape ? 'shape' : 'file',
+    facts: toDraft(bladeFacts.parse(of), bladeFacts, unit) as Draft,
+    source: shape ? 'shape' : 'file',
     shapeId: shape?.id ?? 'drop-point',
     measures: measuresDraft(shape?.measures ?? SHAPES['drop-point'].usual, unit),
     points: '',
@@ -87,12 +62,55 @@ export function bladeDraftOf(of: Blade, unit: LengthUnit): BladeDraft {
   }
 }
 
-/** A draft that was kept by an earlier version, with the facts that have come since. */
-export const completed = (draft: BladeDraft): BladeDraft => ({ ...draft, facts: { ...emptyFacts(), ...draft.facts } })
+/** Typed points for another unit; a line that is no pair of figures stays as it was typed. */
+const pointsInUnit = (points: string, from: LengthUnit, to: LengthUnit): string =>
+  points
+    .split('\n')
+    .map((line) => {
+      const read = readPoints(`${line}\n${line}`)
+      if (!read.ok) return line
+      return read.points[0]!.map((value) => exactFigure(toMm(value, from), to)).join('  ')
+    })
+    .join('\n')
+
+/** How drafts of blades are begun and taken up. `from`: the blade to measure anew or to copy. */
+export const bladeDrafts = (from: Blade | null, copy: boolean): DraftKind<BladeDraft> => ({
+  version: 2,
+  begun(unit) {
+    if (!from) return emptyBladeDraft(unit)
+    const draft = bladeDraftOf(from, unit)
+    return copy ? { ...draft, facts: { ...draft.facts, name: `${from.name}, copy` } } : draft
+  },
+  takenUp(kept, unit) {
+    const before = (kept ?? {}) as Partial<BladeDraft> & { way?: EdgeSource }
+    const empty = emptyBladeDraft(unit)
+    const shapeId = before.shapeId && before.shapeId in SHAPES ? before.shapeId : empty.shapeId
+    // The first version called the source the way.
+    const source = EDGE_SOURCES.find((one) => one === (before.source ?? before.way)) ?? empty.source
+    const drawn = bladeSchema.shape.edge.safeParse(before.drawn?.edge).success ? before.drawn! : null
+    return {
+      facts: completed(before.facts, bladeFacts, empty.facts) as Draft,
+      source,
+      shapeId,
+      measures: completed(before.measures, shapeMeasures, empty.measures) as Draft,
+      points: typeof before.points === 'string' ? before.points : '',
+      drawn,
+    }
+  },
+  inUnit: (draft, before, now) =>
+    before === now
+      ? draft
+      : {
+          ...draft,
+          facts: inUnit(draft.facts, bladeFacts, before, now) as Draft,
+          measures: inUnit(draft.measures, shapeMeasures, before, now) as Draft,
+          points: pointsInUnit(draft.points, before, now),
+        },
+})
 
 export interface ReadBlade {
   readonly blade: Blade | null
-  readonly problems: Readonly<Record<string, string>>
+  readonly problems: readonly FieldProblem[]
   /** The shape so far, when there is one, even while the facts are not complete. */
   readonly outline: (Readonly<Drawn> & { readonly widthMm: number }) | null
 }
@@ -100,107 +118,81 @@ export interface ReadBlade {
 /** Reads the draft of a blade. `base`: the blade that it began as. */
 export function readBlade(draft: BladeDraft, unit: LengthUnit, base: Blade | null): ReadBlade {
   const shaped = readShape(draft, unit, base)
-  const isEmpty = (whole: unknown) =>
-    Object.values((whole as object | undefined) ?? {}).every((text) => String(text).trim() === '')
-  const facts = {
-    ...draft.facts,
-    ...Object.fromEntries(WHOLES.filter((key) => isEmpty(draft.facts[key])).map((key) => [key, null])),
+  const { content, problems: unread } = readDraft(draft.facts, bladeFacts, unit, { base: base ?? undefined })
+  const { outline, shape } = shaped
+  if (!outline) {
+    const facts = checked(bladeFacts, content)
+    const found = facts.ok ? [] : facts.problems
+    return { blade: null, problems: firstAtEach([...shaped.problems, ...unread, ...found]), outline: null }
   }
-  const { content, problems: unread } = readDraft(facts, unit, base ?? undefined)
-  const problems: Record<string, string> = { ...unread, ...shaped.problems }
-  if (!shaped.outline) return { blade: null, problems, outline: null }
-  const { edge, spine, widthMm } = shaped.outline
-  const parsed = bladeSchema.safeParse({ ...(content as object), edge, spine, widthMm, shape: shaped.shape })
-  if (!parsed.success) for (const { field, message } of problemFields(parsed.error)) problems[field] ??= message
-  const ok = parsed.success && Object.keys(problems).length === 0
-  return { blade: ok ? parsed.data : null, problems, outline: shaped.outline }
+  const { edge, spine, widthMm } = outline
+  const read = checked(bladeSchema, { ...(content as object), edge, spine, widthMm, shape })
+  const problems = firstAtEach([...shaped.problems, ...unread, ...(read.ok ? [] : read.problems)])
+  return { blade: read.ok && problems.length === 0 ? read.value : null, problems, outline }
 }
 
 interface Shaped {
   outline: ReadBlade['outline']
   shape: Blade['shape']
-  problems: Record<string, string>
+  problems: readonly FieldProblem[]
 }
 
 const CHECKED = 240
+const none = (problems: readonly FieldProblem[]): Shaped => ({ outline: null, shape: null, problems })
+const noneFor = (field: string, code: ProblemCode, figures: Figures = {}): Shaped => none([{ field, code, figures }])
+
+function outlined({ edge, spine, choil }: Drawn, shape: Blade['shape'], field: string): Shaped {
+  const points = evenStations(edge, CHECKED).map((station) => station.point)
+  if (crossesItself(points) !== null) return noneFor(field, 'crosses-itself')
+  const widthMm = Math.max(...points.map((point) => point[1]))
+  return { outline: { edge, spine, choil, widthMm }, shape, problems: [] }
+}
 
 function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Shaped {
-  const none = (field: string, message: string): Shaped => ({
-    outline: null,
-    shape: null,
-    problems: { [field]: message },
-  })
-  const outlined = ({ edge, spine, choil }: Drawn, shape: Blade['shape'], field: string): Shaped => {
-    const points = evenStations(edge, CHECKED).map((station) => station.point)
-    if (crossesItself(points) !== null) return none(field, 'With these measures the edge crosses itself.')
-    return {
-      outline: { edge, spine, choil, widthMm: Math.max(...points.map((point) => point[1])) },
-      shape,
-      problems: {},
-    }
-  }
-  if (draft.way === 'points') {
+  if (draft.source === 'points') {
     const read = readPoints(draft.points)
-    if (!read.ok)
-      return none(
-        'points',
-        draft.points.trim() === ''
-          ? 'Measure along the blade from the heel, and how wide it is there; one pair a line.'
-          : `Line ${read.line}: ${read.message}`,
-      )
+    if (!read.ok) return noneFor('points', read.code, { ...read.figures, line: read.line })
     const points = read.points.map(([x, y]) => [toMm(x, unit), toMm(y, unit)] as const)
     const back = points.findIndex(
       (point, i) => i > 0 && Math.hypot(point[0] - points[i - 1]![0], point[1] - points[i - 1]![1]) < 1e-6,
     )
-    if (back > 0) return none('points', `Line ${back + 1} is the same point as the one before.`)
+    if (back > 0) return noneFor('points', 'same-point-twice', { line: back + 1 })
     return outlined({ ...fromHeel(throughPoints(points)), spine: null }, null, 'points')
   }
-  if (draft.way === 'file' || draft.way === 'photo')
-    return draft.drawn
-      ? outlined(draft.drawn, null, 'file')
-      : none(
-          'file',
-          draft.way === 'file' ? 'Choose a drawing of the edge first.' : 'Trace the edge in a photograph first.',
-        )
-  const { uses } = SHAPES[draft.shapeId]
-  const { content, problems } = readDraft(
-    { measures: Object.fromEntries(uses.map((key) => [key, draft.measures[key]])) },
-    unit,
-    { measures: base?.shape?.measures },
-  )
-  if (Object.keys(problems).length > 0) return { outline: null, shape: null, problems: { ...problems } }
-  const parsed = shapeMeasures.safeParse({
-    ...SHAPES[draft.shapeId].usual,
-    ...(content as { measures: object }).measures,
-  })
-  if (!parsed.success)
-    return {
-      outline: null,
-      shape: null,
-      problems: Object.fromEntries(
-        problemFields(parsed.error).map(({ field, message }) => [`measures.${field}`, message]),
-      ),
-    }
-  const wrong = impossibleShape(parsed.data, uses)
-  if (wrong) return none(`measures.${wrong.field}`, wrong.message)
-  const { edge, spine } = SHAPES[draft.shapeId].build(parsed.data)
-  return outlined(
-    { edge: [...edge], spine: [...spine], choil: null },
-    { id: draft.shapeId, measures: parsed.data },
-    'measures.lengthMm',
-  )
+  if (draft.source !== 'shape') {
+    if (draft.drawn) return outlined(draft.drawn, null, 'file')
+    return noneFor('file', draft.source === 'file' ? 'choose-drawing' : 'trace-first')
+  }
+  const { uses, build, usual } = SHAPES[draft.shapeId]
+  const typed = Object.fromEntries(uses.map((key) => [key, draft.measures[key]]))
+  const { content, problems } = readDraft(typed, shapeMeasures, unit, { base: base?.shape?.measures })
+  const below = (all: readonly FieldProblem[]) => all.map((one) => ({ ...one, field: `measures.${one.field}` }))
+  if (problems.length > 0) return none(below(problems))
+  const read = checked(shapeMeasures, { ...usual, ...(content as object) })
+  if (!read.ok) return none(below(read.problems))
+  const wrong = impossibleShape(read.value, uses)
+  if (wrong) return none(below([wrong]))
+  const { edge, spine } = build(read.value)
+  const shape = { id: draft.shapeId, measures: read.value }
+  return outlined({ edge: [...edge], spine: [...spine], choil: null }, shape, 'measures.lengthMm')
 }
 
-function impossibleShape(
-  m: ShapeMeasures,
-  uses: readonly (keyof ShapeMeasures)[],
-): { field: keyof ShapeMeasures; message: string } | null {
-  if (m.lengthMm < 10) return { field: 'lengthMm', message: 'A blade is 10 mm long at least.' }
-  if (m.heelWidthMm < 3) return { field: 'heelWidthMm', message: 'A blade is 3 mm wide at least.' }
-  if (uses.includes('widthMm') && m.widthMm < 3) return { field: 'widthMm', message: 'A blade is 3 mm wide at least.' }
+const LEAST = { lengthMm: 10, widthMm: 3 } as const
+/** A hollow leaves so much of the width standing. */
+const MOST_HOLLOW = 0.9
+
+function impossibleShape(m: ShapeMeasures, uses: readonly (keyof ShapeMeasures)[]): FieldProblem | null {
+  const tooSmall = (field: keyof ShapeMeasures, least: number): FieldProblem => ({
+    field,
+    code: 'too-small',
+    figures: { least, unit: 'mm' },
+  })
+  if (m.lengthMm < LEAST.lengthMm) return tooSmall('lengthMm', LEAST.lengthMm)
+  if (m.heelWidthMm < LEAST.widthMm) return tooSmall('heelWidthMm', LEAST.widthMm)
+  if (uses.includes('widthMm') && m.widthMm < LEAST.widthMm) return tooSmall('widthMm', LEAST.widthMm)
   if (uses.includes('bellyFromMm') && (m.bellyFromMm < 1 || m.bellyFromMm > m.lengthMm - 1))
-    return { field: 'bellyFromMm', message: 'This lies between the heel and the tip.' }
-  if (uses.includes('depthMm') && m.depthMm > m.heelWidthMm * 0.9)
-    return { field: 'depthMm', message: 'The hollow would come through the spine.' }
+    return { field: 'bellyFromMm', code: 'between-heel-and-tip' }
+  if (uses.includes('depthMm') && m.depthMm > m.heelWidthMm * MOST_HOLLOW)
+    return { field: 'depthMm', code: 'hollow-through-spine' }
   return null
 }

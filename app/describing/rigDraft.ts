@@ -1,54 +1,20 @@
-import { problemFields } from '#core/kept/problem'
+import { checked, type FieldProblem } from '#core/problem/problem'
 import { impossibilities } from '#core/rig/impossible'
 import { possibleRig } from '#core/rig/possibleRig'
-import { rigMeasures, type Rig, type RigKind } from '#core/rig/rig'
-import type { HeightReading } from '#core/rig/heightReading'
+import { RIGS, type RigKind } from '#core/rig/kinds'
+import { rigMeasures, type Rig } from '#core/rig/rig'
+import type { DialLanguage } from '#core/rig/heightReading'
+import { partOf } from '#core/measure/measure'
 import type { LengthUnit } from '#core/units/length'
-import { readDraft, toDraft, type Draft } from './draft'
+import { DIALS, dialsOf } from './rigDials'
+import { completed, emptyDraft, inUnit, readDraft, toDraft, type Draft } from './draft'
+import type { DraftKind } from './useKeptDraft'
 
-export type Language = HeightReading['by']
-
-/** The ways in which each kind of rig can say its pivot's height, the usual one first. */
-export const LANGUAGES: Record<RigKind, readonly Language[]> = {
-  'slot-plate': ['slot'],
-  'turning-post': ['millimetres', 'turns', 'degree-scale', 'slot'],
-  'two-arm': ['degree-scale', 'millimetres', 'turns', 'slot'],
-  'table-post': ['millimetres', 'turns', 'degree-scale'],
-}
-
-export const EMPTY_JAWS = {
-  name: 'Jaws',
-  widthMm: '',
-  halfThicknessMm: '',
-  depthMm: '',
-  knobHeightMm: '',
-  knobBehindMm: '',
-  mostSpineFlatMm: '',
-  mostSpineSabreMm: '',
-}
-
-/** Which measures each language has, empty. */
-const EMPTY_HEIGHT: Record<Language, Draft> = {
-  slot: {
-    slots: [
-      { label: '1', heightMm: '' },
-      { label: '2', heightMm: '' },
-    ],
-    slideMm: '0',
-  },
-  millimetres: { lowestMm: '', highestMm: '', zeroMm: '', resolutionMm: '1' },
-  turns: { lowestMm: '', highestMm: '', zeroMm: '', pitchMm: '', divisions: '1' },
-  'degree-scale': {
-    lowestMarkDeg: '',
-    highestMarkDeg: '',
-    stepDeg: '1',
-    drawnForBladeHeightMm: '',
-    drawnForFaceOffsetMm: '',
-  },
-}
-
-/** The draft of a rig. All that any kind or language has is there, so that changing one's mind loses nothing. */
-export interface RigDraft {
+/**
+ * The draft of a rig, as its schema has it. All that any kind or language has is there, so that changing one's mind
+ * loses nothing; `height.by` says which language counts.
+ */
+export interface RigDraft extends Draft {
   name: string
   notes: string
   kind: RigKind
@@ -56,82 +22,98 @@ export interface RigDraft {
   moreJaws: Draft[]
   stops: Draft[]
   positionMarks: Draft[]
-  rodLengthMm: string
   stroke: Draft
   pivot: Draft
   pivotB: Draft
-  pivotPlayMm: string
-  by: Language
-  height: Draft
+  height: Draft & { by: DialLanguage; slots: Draft[] }
   tolerance: Draft
 }
 
-const allHeights = (): Draft => Object.assign({}, ...Object.values(structuredClone(EMPTY_HEIGHT))) as Draft
+/** A row of a list of the rig, empty: "stops", "height.slots". */
+export function emptyRow(path: string, unit: LengthUnit): Draft {
+  const list = path.split('.').reduce((at, key) => partOf(at, key)!, rigMeasures as Parameters<typeof partOf>[0])
+  return emptyDraft(partOf(list, 0)!, unit) as Draft
+}
 
-export const emptyRigDraft = (kind: RigKind, unit: LengthUnit): RigDraft => ({
-  name: '',
-  notes: '',
-  kind,
-  jaws: { ...EMPTY_JAWS },
-  moreJaws: [],
-  stops: [],
-  positionMarks: [],
-  rodLengthMm: '',
-  stroke: { nearestMm: '', farthestMm: '' },
-  pivot: { setbackMm: '', alongMm: '0' },
-  pivotB: { setbackMm: '', alongMm: '0' },
-  pivotPlayMm: '0',
-  by: LANGUAGES[kind][0]!,
-  height: allHeights(),
-  tolerance: toDraft({ heightMm: 0.5, setbackMm: 0.5, alongMm: 0.5 }, unit) as Draft,
-})
+/** What usual rigs have: their pivot behind the middle of the jaws, without play, and measured with a rule. */
+const BEGUN_WITH = { heightMm: 0.5, setbackMm: 0.5, alongMm: 0.5 }
+
+export function emptyRigDraft(kind: RigKind, unit: LengthUnit): RigDraft {
+  const empty = emptyDraft(rigMeasures, unit) as RigDraft
+  const dials = Object.values(DIALS).map((dial) => dial.begunWith)
+  return {
+    ...empty,
+    kind,
+    pivot: { ...empty.pivot, alongMm: '0' },
+    pivotB: { ...empty.pivotB, alongMm: '0' },
+    height: Object.assign({}, empty.height, ...structuredClone(dials), { by: dialsOf(kind)[0] }) as RigDraft['height'],
+    tolerance: toDraft(BEGUN_WITH, partOf(rigMeasures, 'tolerance')!, unit) as Draft,
+  }
+}
 
 /** An existing rig as a draft. */
 export function rigDraftOf(rig: Rig, unit: LengthUnit): RigDraft {
-  const draft = toDraft(rigMeasures.parse(rig), unit) as Draft
+  const draft = toDraft(rigMeasures.parse(rig), rigMeasures, unit) as RigDraft
   const empty = emptyRigDraft(rig.kind, unit)
-  const { by, ...height } = draft.height as Draft
-  return {
-    ...empty,
-    ...draft,
-    jaws: (draft.jaws as Draft | null) ?? empty.jaws,
-    pivotB: (draft.pivotB as Draft | null) ?? (draft.pivot as Draft),
-    stroke: (draft.stroke as Draft | null) ?? empty.stroke,
-    by: by as Language,
-    height: { ...empty.height, ...height },
-  } as RigDraft
+  const of = DIALS[rig.height.by].measures
+  const height = {
+    ...empty.height,
+    by: rig.height.by,
+    ...Object.fromEntries(of.map((key) => [key, draft.height[key]])),
+  }
+  return { ...draft, pivotB: rig.pivotB ? draft.pivotB : draft.pivot, height }
 }
+
+/** How drafts of rigs are begun and taken up. `from`: the rig to measure anew or to copy. */
+export const rigDrafts = (from: Rig | null, copy: boolean): DraftKind<RigDraft> => ({
+  version: 2,
+  begun(unit) {
+    if (!from) return emptyRigDraft('turning-post', unit)
+    const draft = rigDraftOf(from, unit)
+    return copy ? { ...draft, name: `${draft.name}, copy` } : draft
+  },
+  takenUp(kept, unit, version) {
+    const before = kept as { by?: unknown; height?: object } | null
+    // The first version had the language beside the measures.
+    const now = version === 1 ? { ...before, height: { ...before?.height, by: before?.by } } : kept
+    return completed(now, rigMeasures, emptyRigDraft('turning-post', unit)) as RigDraft
+  },
+  inUnit: (draft, before, now) => inUnit(draft, rigMeasures, before, now) as RigDraft,
+})
 
 export interface ReadRig {
   /** The rig, when nothing is wrong with it. */
   readonly rig: Rig | null
-  /** What is wrong, by dotted path. */
-  readonly problems: Readonly<Record<string, string>>
+  readonly problems: readonly FieldProblem[]
 }
 
 /**
  * Reads the draft of a rig: only what its kind and its language have counts. `base`: the rig that the draft began as.
  */
 export function readRig(draft: RigDraft, unit: LengthUnit, base: Rig | null): ReadRig {
-  const noStroke = draft.stroke.nearestMm === '' && draft.stroke.farthestMm === ''
-  const { by, ...rest } = draft
-  const height = Object.fromEntries(Object.keys(EMPTY_HEIGHT[by]).map((key) => [key, draft.height[key]]))
-  const table = draft.kind === 'table-post'
+  const { by } = draft.height
+  const { onTable: table, twoArms } = RIGS[draft.kind]
   const counted = {
-    ...rest,
+    ...draft,
     jaws: table ? null : draft.jaws,
     moreJaws: table ? [] : draft.moreJaws,
-    positionMarks: draft.positionMarks,
-    stroke: noStroke ? null : draft.stroke,
-    pivotB: draft.kind === 'two-arm' ? draft.pivotB : null,
-    height: { by, ...height },
+    pivotB: twoArms ? draft.pivotB : null,
+    height: { by, ...Object.fromEntries(DIALS[by].measures.map((key) => [key, draft.height[key]])) },
   }
-  const { content, problems: unread } = readDraft(counted, unit, base ?? undefined)
-  const parsed = possibleRig.safeParse(content)
-  if (parsed.success) return { rig: parsed.data, problems: unread }
-  const problems: Record<string, string> = { ...unread }
-  const measures = rigMeasures.safeParse(content)
-  const found = measures.success ? impossibilities(measures.data) : problemFields(parsed.error)
-  for (const { field, message } of found) problems[field] ??= message
-  return { rig: null, problems }
+  const { content, problems } = readDraft(counted, rigMeasures, unit, {
+    base: base ?? undefined,
+    needed: ['jaws', 'pivotB'],
+  })
+  const read = checked(possibleRig, content)
+  if (read.ok && problems.length === 0) return { rig: read.value, problems }
+  // Rules between several measures are told only when each of them can be read.
+  const measures = checked(rigMeasures, content)
+  const found = measures.ok ? impossibilities(measures.value) : measures.problems
+  return { rig: null, problems: firstAtEach([...problems, ...found]) }
+}
+
+/** The first problem of each field. */
+export function firstAtEach(problems: readonly FieldProblem[]): FieldProblem[] {
+  const seen = new Set<string>()
+  return problems.filter(({ field }) => !seen.has(field) && seen.add(field))
 }

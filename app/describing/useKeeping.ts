@@ -1,5 +1,7 @@
-import { ref } from 'vue'
-import type { KeptByKind } from '#core/kept/kept'
+import { ref, shallowRef } from 'vue'
+import type { Kept } from '#core/kept/things'
+import type { FieldProblem } from '#core/problem/problem'
+import { useWords } from '~/composables/useWords'
 import { useCollections, type Tool } from '~/stores/collections'
 
 const WORD: Record<Tool, string> = { rigs: 'rig', blades: 'blade', stones: 'stone' }
@@ -8,17 +10,18 @@ const WORD: Record<Tool, string> = { rigs: 'rig', blades: 'blade', stones: 'ston
  * Keeps a described rig, blade or stone, over what it was (`from`) or as a new one (null). A change can be undone; one
  * that someone else made meanwhile is told, and written over when the user keeps again.
  */
-export function useKeeping<K extends Tool>(kind: K, from: KeptByKind[K] | null, changed: string) {
+export function useKeeping<K extends Tool>(kind: K, from: Kept<K> | null, changed: string) {
   const collections = useCollections()
   const toast = useToast()
+  const words = useWords()
   const busy = ref(false)
   const failure = ref('')
-  /** What the server refused, by dotted path. */
-  const refused = ref<Record<string, string>>({})
+  /** What the server refused, at its fields. */
+  const refused = shallowRef<readonly FieldProblem[]>([])
   /** The version a save starts from: newer once someone else's was seen. */
   let before = from
 
-  async function keep(content: object): Promise<KeptByKind[K] | null> {
+  async function keep(content: object): Promise<Kept<K> | null> {
     failure.value = ''
     busy.value = true
     const was = before
@@ -32,10 +35,10 @@ export function useKeeping<K extends Tool>(kind: K, from: KeptByKind[K] | null, 
         })
       return answer.value
     }
-    failure.value = answer.problem.message
-    refused.value = Object.fromEntries(answer.problem.fields.map(({ field, message }) => [field, message]))
+    failure.value = words.problem(answer.problem)
+    refused.value = answer.problem.fields
     if (answer.status === 409 && answer.problem.current) {
-      before = answer.problem.current as KeptByKind[K]
+      before = answer.problem.current as Kept<K>
       failure.value = `This ${WORD[kind]} was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.`
     }
     return null

@@ -1,16 +1,20 @@
-import { computed, ref } from 'vue'
-import type { KeptRig } from '#core/kept/kept'
+import { computed, shallowRef } from 'vue'
+import { storeToRefs } from 'pinia'
+import type { KeptRig } from '#core/kept/things'
+import type { FieldProblem } from '#core/problem/problem'
 import { heightRange } from '#core/rig/dial'
 import { slotsBelowFace } from '#core/rig/impossible'
+import { RIGS, type RigKind } from '#core/rig/kinds'
 import { oddities } from '#core/rig/oddities'
-import type { RigKind } from '#core/rig/rig'
-import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { rigMeasures } from '#core/rig/rig'
+import { useWords } from '~/composables/useWords'
 import { rigSheet } from '~/drawing/rigSheet'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
-import type { Draft } from './draft'
-import { emptyRigDraft, LANGUAGES, readRig, rigDraftOf, type RigDraft } from './rigDraft'
-import { rigSteps, stepOf, type RigList } from './rigSteps'
+import { emptyRow, readRig, rigDrafts } from './rigDraft'
+import { dialsOf, type FieldList } from './rigDials'
+import { rigSteps, stepOf } from './rigSteps'
+import { useFields } from './useFields'
 import { useKeptDraft } from './useKeptDraft'
 
 /**
@@ -20,85 +24,63 @@ import { useKeptDraft } from './useKeptDraft'
 export function useRigDescription(from: KeptRig | null, copy: boolean) {
   const collections = useCollections()
   const preferences = usePreferences()
+  const words = useWords()
+  const { unit } = storeToRefs(preferences)
+  const key = `rig:${from?.id ?? 'new'}${copy ? ':copy' : ''}`
+  const { draft, takenUp, forget, beginAnew } = useKeptDraft(key, unit, rigDrafts(from, copy))
 
-  function begun(): RigDraft {
-    if (!from) return emptyRigDraft('turning-post', preferences.unit)
-    const draft = rigDraftOf(from, preferences.unit)
-    return copy ? { ...draft, name: `${draft.name}, copy` } : draft
-  }
-  const { draft, takenUp, forget, beginAnew } = useKeptDraft<RigDraft>(
-    `rig:${from?.id ?? 'new'}${copy ? ':copy' : ''}`,
-    preferences.unit,
-    begun,
-  )
-
-  const steps = computed(() => rigSteps(draft.value))
-  const read = computed(() => readRig(draft.value, preferences.unit, from))
+  const steps = computed(() => rigSteps(draft.value, unit.value))
+  const read = computed(() => readRig(draft.value, unit.value, from))
   const box = computed(() => collections.stones.filter((stone) => stone.archivedAt === null))
-  /** What the server would not take, by dotted path; gone with the next figure typed. */
-  const refused = ref<Record<string, string>>({})
-  const problems = computed<Record<string, string>>(() => {
+  /** What the server would not take; gone with the next figure typed. */
+  const refused = shallowRef<readonly FieldProblem[]>([])
+  const problems = computed((): readonly FieldProblem[] => {
     const slots = read.value.rig ? slotsBelowFace(read.value.rig, box.value) : []
-    return {
-      ...refused.value,
-      ...Object.fromEntries(slots.map(({ field, message }) => [field, message])),
-      ...read.value.problems,
-    }
+    return [...read.value.problems, ...slots, ...refused.value]
   })
+  const fields = useFields(
+    () => draft.value,
+    rigMeasures,
+    () => problems.value,
+  )
   const remarks = computed<Record<string, string>>(() =>
-    Object.fromEntries(read.value.rig ? oddities(read.value.rig).map(({ field, message }) => [field, message]) : []),
+    Object.fromEntries(
+      (read.value.rig ? oddities(read.value.rig) : []).map((one) => [one.field, words.problem(one, one.field)]),
+    ),
   )
   const range = computed(() => (read.value.rig ? heightRange(read.value.rig) : null))
   /** The steps at which something is wrong. */
-  const openSteps = computed(() => new Set(Object.keys(problems.value).map((path) => stepOf(steps.value, path))))
+  const openSteps = computed(() => new Set(problems.value.map(({ field }) => stepOf(steps.value, field))))
 
-  function placeOf(path: string): [Draft, string] {
-    const parts = path.split('.')
-    const last = parts.pop()!
-    return [parts.reduce<unknown>((place, part) => (place as Draft | undefined)?.[part], draft.value) as Draft, last]
-  }
-  function textAt(path: string): string {
-    const [place, key] = placeOf(path)
-    return String(place?.[key] ?? '')
-  }
   function put(path: string, text: string) {
-    const [place, key] = placeOf(path)
-    place[key] = text
-    refused.value = {}
+    fields.put(path, text)
+    refused.value = []
   }
-  function rows(list: RigList): Draft[] {
-    const [place, key] = placeOf(list.path)
-    return place[key] as Draft[]
-  }
+  const addRow = (list: FieldList) => fields.rows(list.path).push(emptyRow(list.path, unit.value))
   /** The paths of all fields of a step, those of its lists' rows included. */
   const pathsOf = (index: number): Set<string> => {
-    const { fields, lists } = steps.value[index]!
-    return new Set([
-      ...fields.map((f) => f.path),
-      ...lists.flatMap((list) => rows(list).flatMap((_, i) => list.fields.map((f) => `${list.path}.${i}.${f.path}`))),
-    ])
-  }
-  /** The figure at a path, mm or degrees, if it can be read. */
-  function figure(path: string): number | null {
-    const text = textAt(path)
-    const parsed = path.endsWith('Mm') ? parseLengthMm(text, preferences.unit) : parseDecimal(text.replace('°', ''))
-    return parsed.ok ? parsed.value : null
+    const step = steps.value[index]!
+    const inLists = step.lists.flatMap((list) =>
+      fields.rows(list.path).flatMap((_, i) => list.fields.map((f) => `${list.path}.${i}.${f.path}`)),
+    )
+    return new Set([...step.fields.map((f) => f.path), ...inLists])
   }
 
   function chooseKind(kind: RigKind) {
     draft.value.kind = kind
-    if (!LANGUAGES[kind].includes(draft.value.by)) draft.value.by = LANGUAGES[kind][0]!
-    if (kind === 'two-arm' && draft.value.pivotB.setbackMm === '') draft.value.pivotB = { ...draft.value.pivot }
+    if (!dialsOf(kind).includes(draft.value.height.by)) draft.value.height.by = dialsOf(kind)[0]
+    if (RIGS[kind].twoArms && draft.value.pivotB.setbackMm === '') draft.value.pivotB = { ...draft.value.pivot }
   }
 
   const sheet = computed(() => {
-    const { kind, by, height, stops, positionMarks } = draft.value
-    const slots = (height.slots as Draft[]).map((slot, i) => ({
+    const { kind, height, stops, positionMarks } = draft.value
+    const { figure } = fields
+    const slots = height.slots.map((slot, i) => ({
       label: String(slot.label),
       heightMm: figure(`height.slots.${i}.heightMm`),
     }))
     return rigSheet(
-      { kind, figure, slots, by },
+      { kind, figure, slots, by: height.by },
       stops.map((_, i) => figure(`stops.${i}.depthMm`)),
       positionMarks.map((_, i) => figure(`positionMarks.${i}.alongMm`)),
     )
@@ -111,16 +93,14 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
     forget,
     steps,
     read,
+    fields: { ...fields, put },
     problems,
     refused,
     remarks,
     range,
     openSteps,
-    textAt,
-    put,
-    rows,
+    addRow,
     pathsOf,
-    figure,
     chooseKind,
     sheet,
   }

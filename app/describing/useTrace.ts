@@ -3,6 +3,7 @@ import { wrap, type Remote } from 'comlink'
 import { homographyOf, scaleOnly } from '#core/trace/homography'
 import { tracedEdge } from '#core/trace/toBlade'
 import type { Segment } from '#core/curve/segment'
+import { problemText } from '~/words/problemText'
 import { parseLengthMm, type LengthUnit } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
 import type { Tracer } from '~/workers/trace.worker'
@@ -114,7 +115,7 @@ export function useTrace(unit: LengthUnit) {
     snapped.value = found
     const traced = tracedEdge(found, [spine.value[0]!, spine.value[1]!], toMm.value)
     if (traced.ok) result.value = traced
-    else failure.value = traced.message
+    else failure.value = problemText(traced, unit)
   }
   /** Marks that were moved are not yet on the outline. */
   function touched() {

@@ -1,4 +1,5 @@
-import { heightRange } from '#core/rig/dial'
+import { fixedHeightsMm, heightRange } from '#core/rig/dial'
+import { RIGS } from '#core/rig/kinds'
 import type { Rig } from '#core/rig/rig'
 
 /** A rig's side view to scale for a list: pivot range behind (or below) the jaws, mm, y down. */
@@ -12,8 +13,8 @@ export function rigIcon(rig: Rig): {
 } {
   const { lowestMm, highestMm } = heightRange(rig)
   const back = -rig.pivot.setbackMm
-  const pivots: [number, number][] = rig.height.by === 'slot' ? rig.height.slots.map((s) => [back, -s.heightMm]) : []
-  const upright = rig.kind === 'two-arm'
+  const pivots: [number, number][] = (fixedHeightsMm(rig) ?? []).map((heightMm) => [back, -heightMm])
+  const upright = RIGS[rig.kind].twoArms
   return {
     viewBox: upright ? `-125 -60 250 190` : `-165 -125 225 145`,
     transform: upright ? 'rotate(-90) scale(1 -1)' : '',

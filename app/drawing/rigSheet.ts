@@ -1,4 +1,5 @@
-import type { RigKind } from '#core/rig/rig'
+import type { DialLanguage } from '#core/rig/heightReading'
+import { RIGS, type RigKind } from '#core/rig/kinds'
 import { heightForAngleMm } from '#core/angle/edgeAngle'
 import { add, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'
 import { dimension, type Dimension } from './dimension'
@@ -12,7 +13,7 @@ export interface SketchedRig {
   readonly kind: RigKind
   readonly figure: (path: string) => number | null
   readonly slots: readonly { readonly label: string; readonly heightMm: number | null }[]
-  readonly by: 'slot' | 'millimetres' | 'turns' | 'degree-scale'
+  readonly by: DialLanguage
 }
 
 /** Where nothing has been measured yet. */
@@ -78,8 +79,8 @@ export function rigSheet(
   marks: readonly (number | null)[],
 ): RigSheet {
   const known = (path: string, usual: number): number => rig.figure(path) ?? usual
-  const upright = rig.kind === 'two-arm'
-  const table = rig.kind === 'table-post'
+  const upright = RIGS[rig.kind].twoArms
+  const table = RIGS[rig.kind].onTable
   const setback = Math.max(known('pivot.setbackMm', USUAL.setback), 5)
   const setbackB = upright ? Math.max(known('pivotB.setbackMm', setback), 5) : setback
   const along = known('pivot.alongMm', USUAL.along)
@@ -165,7 +166,7 @@ export function rigSheet(
     plane: [at([-setback - 6, 0]), at([USUAL.blade + 6, 0])],
   }
   const slide = rig.by === 'slot' ? known('height.slideMm', 0) : 0
-  const hold = Math.max(width, 30)
+  const gripped = Math.max(width, 30)
   const above: AboveShapes = {
     jaws: table
       ? null
@@ -176,8 +177,8 @@ export function rigSheet(
           [-width / 2, -depth],
         ],
     line: [
-      [-hold, 0],
-      [hold, 0],
+      [-gripped, 0],
+      [gripped, 0],
     ],
     blade: [
       [-52, -6],

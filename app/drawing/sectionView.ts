@@ -1,3 +1,5 @@
+import { RIGS } from '#core/rig/kinds'
+import { restsOnTable } from '#core/rig/rig'
 import { crossSectionHalf } from '#core/blade/crossSection'
 import type { Side } from '#core/clamping/centring'
 import type { SideSet } from '#core/evaluation/evaluate'
@@ -18,8 +20,8 @@ interface Stance {
  * the right.
  */
 function stanceOf(setup: Setup, side: Side): Stance {
-  if (setup.rig.kind === 'two-arm') return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
-  const tilt = setup.rig.kind === 'table-post' ? radians(centrePlaneOf(setup, side).tiltDeg) : 0
+  if (RIGS[setup.rig.kind].twoArms) return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
+  const tilt = restsOnTable(setup.rig) ? radians(centrePlaneOf(setup, side).tiltDeg) : 0
   return { x: rotate([1, 0], -tilt), y: rotate([0, 1], -tilt) }
 }
 
@@ -174,7 +176,7 @@ export function sectionView(
     : [p.fromClamp(-12, 0), p.fromClamp(blade.widthMm + 6, 0), p.fromClamp(blade.widthMm + 6, -9), p.fromClamp(-12, -9)]
   // Dimension lines stand on the far side of the centre plane from the stone.
   const aside = side === 'A' ? 1 : -1
-  const below = rig.kind === 'two-arm' ? -aside : 1
+  const below = RIGS[rig.kind].twoArms ? -aside : 1
   return {
     blade: [...upper, ...lower].map(px),
     jaws: rig.jaws ? [...knob(1), ...knob(-1), jaw(1), jaw(-1)] : [],
@@ -191,7 +193,7 @@ export function sectionView(
     arc: `M${arcStart[0]} ${arcStart[1]} A${arcRadius} ${arcRadius} 0 0 ${turn > 0 ? 1 : 0} ${arcEnd[0]} ${arcEnd[1]}`,
     arcMiddle: pixelsFrom([-Math.cos(middle), Math.sin(middle)], arcRadius),
     arcLabel: pixelsFrom([-Math.cos(over), Math.sin(over)], kept(LABEL)),
-    pivotHeight: dimension(px(p.pivotFoot), px(p.pivot), rig.kind === 'two-arm' ? 26 * aside : -30),
+    pivotHeight: dimension(px(p.pivotFoot), px(p.pivot), RIGS[rig.kind].twoArms ? 26 * aside : -30),
     distance: dimension(px([-contact.distanceMm, 0]), px([0, 0]), 34 * below),
     bladeHeight: rig.jaws ? dimension(px(p.fromClamp(0, 0)), px([0, 0]), 60 * below) : null,
     pivotWay: sheetWay(p.up),

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { useCommands } from '~/composables/useCommands'
+import { useWords } from '~/composables/useWords'
+import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
 
 const collections = useCollections()
 const { startJob } = useCommands()
+const words = useWords()
+const problem = computed(() => (collections.problem ? words.problem(collections.problem) : ''))
 useHead({ title: 'Jaw Tilt' })
 const planting = ref(false)
 async function plant() {
@@ -11,7 +15,8 @@ async function plant() {
   await collections.plantSamples()
   planting.value = false
 }
-onMounted(() => collections.loaded && collections.load())
+const log = useLog()
+onMounted(() => collections.loaded && Promise.all([collections.load(), log.load()]))
 </script>
 
 <template>
@@ -21,27 +26,24 @@ onMounted(() => collections.loaded && collections.load())
         <h1 class="text-2xl font-semibold">On the bench</h1>
         <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" @click="startJob()" />
       </div>
-      <ul
-        v-if="collections.recentJobs.length > 0"
-        class="divide-y divide-default rounded-sm border border-default bg-default"
-      >
+      <ul v-if="collections.recentJobs.length > 0" class="pane divide-y divide-default p-0">
         <JobRow v-for="job in collections.recentJobs" :key="job.id" :job="job" />
       </ul>
-      <div v-else-if="collections.canStart" class="rounded-sm border border-default bg-default p-8">
+      <div v-else-if="collections.canStart" class="pane p-8">
         <p class="text-lg">No job is on the bench.</p>
         <p class="mt-1 text-muted">A job is one blade in one rig: start one, and it is kept as you go.</p>
       </div>
-      <div v-else class="rounded-sm border border-default bg-default p-8">
+      <div v-else class="pane p-8">
         <p class="text-lg">The tool room is empty: no rig, no blade, no stone yet.</p>
         <p class="mt-1 text-muted">
           Lay out the sample tool room of a botanic garden to begin with: four rigs, eight blades, eight stones.
         </p>
         <UButton class="mt-4" size="xl" label="Lay out the samples" :loading="planting" @click="plant" />
       </div>
-      <p v-if="collections.problem" role="alert" class="mt-3 text-error">{{ collections.problem }}</p>
+      <p v-if="problem" role="alert" class="mt-3 text-error">{{ problem }}</p>
     </template>
-    <div v-else-if="collections.problem" role="alert">
-      <p class="text-error">{{ collections.problem }}</p>
+    <div v-else-if="problem" role="alert">
+      <p class="text-error">{{ problem }}</p>
       <UButton class="mt-4" size="lg" label="Try again" @click="collections.load()" />
     </div>
     <p v-else class="text-muted" aria-busy="true">Laying out the bench…</p>

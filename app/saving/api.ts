@@ -1,13 +1,14 @@
 import type { z } from 'zod'
-import { problem, type Problem } from '#core/kept/problem'
+import { checked, problem, type Problem } from '#core/problem/problem'
 
 /** What came of asking the server: the parsed answer, its refusal, or no answer at all. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; status: number; problem: Problem }
 
-const NO_ANSWER: Problem = {
-  message: 'The server does not answer. Your change is kept in this browser and sent again by itself.',
-  fields: [],
-}
+const refused = (status: number, code: Problem['code']): Answer<never> => ({
+  ok: false,
+  status,
+  problem: { code, fields: [] },
+})
 
 /** Asks the server and parses its answer by a schema. Never throws: status 0 means that no answer came. */
 export async function ask<T>(
@@ -16,17 +17,22 @@ export async function ask<T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE' = 'GET',
   body?: unknown,
 ): Promise<Answer<T>> {
+  let response: Response
   try {
-    const response = await fetch(path, {
+    response = await fetch(path, {
       method,
       headers: body === undefined ? undefined : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
     })
-    const answer: unknown = await response.json()
-    if (response.ok) return { ok: true, value: schema.parse(answer) }
-    const refused = problem.safeParse(answer)
-    return { ok: false, status: response.status, problem: refused.success ? refused.data : NO_ANSWER }
   } catch {
-    return { ok: false, status: 0, problem: NO_ANSWER }
+    return refused(0, 'no-answer')
   }
+  const answer: unknown = await response.json().catch(() => undefined)
+  if (response.ok) {
+    const read = checked(schema, answer)
+    return read.ok ? { ok: true, value: read.value } : refused(response.status, 'unreadable-answer')
+  }
+  const said = problem.safeParse(answer)
+  if (said.success) return { ok: false, status: response.status, problem: said.data }
+  return refused(response.status, response.status >= 500 ? 'server-failed' : 'unreadable-answer')
 }

@@ -1,3 +1,5 @@
+import equal from 'fast-deep-equal'
+import type { Problem } from '#core/problem/problem'
 import type { Answer } from './api'
 import type { Journal, Unsaved } from './journal'
 
@@ -9,9 +11,9 @@ export type SaveState<T> =
   | { is: 'saved' }
   | { is: 'saving' }
   /** Not kept by the server; it is tried again. */
-  | { is: 'waiting'; message: string }
+  | { is: 'waiting'; problem: Problem }
   /** The server refuses this content as it is. */
-  | { is: 'refused'; message: string }
+  | { is: 'refused'; problem: Problem }
   /** Changed elsewhere meanwhile: both versions stand until one is chosen. */
   | { is: 'conflict'; theirs: Kept<T> }
 
@@ -79,13 +81,13 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     if (answer.ok) return
     pending ??= content
     if (answer.status === 409 && answer.problem.current) return stopFor(answer.problem.current as Kept<T>)
-    if (answer.status >= 400 && answer.status < 500) return onState({ is: 'refused', message: answer.problem.message })
-    onState({ is: 'waiting', message: answer.problem.message })
+    if (answer.status >= 400 && answer.status < 500) return onState({ is: 'refused', problem: answer.problem })
+    onState({ is: 'waiting', problem: answer.problem })
     if (closing) return
     retry = setTimeout(() => void flush(), retryMs[Math.min(failures++, retryMs.length - 1)])
   }
 
-  const same = (a: unknown, b: unknown): boolean => JSON.stringify(parse(a)) === JSON.stringify(parse(b))
+  const same = (a: unknown, b: unknown): boolean => equal(parse(a), parse(b))
 
   /** What the server has, where it is something that was sent from here and whose answer was never heard. */
   function ours(current: unknown): Kept<T> | null {

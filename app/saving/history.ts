@@ -1,49 +1,89 @@
-/** One step that can be undone. */
-export interface Step<T> {
+import jsonPatch, { type Operation } from 'fast-json-patch'
+
+/** One step that can be undone: the differences it made, not the content before and after (RFC 6902). */
+export interface Step {
   label: string
-  before: T
-  after: T
+  forth: Operation[]
+  back: Operation[]
   /** Changes of one gesture (a drag, a held key) share a key and are one step. */
   gesture: string | null
+  /** Entries that it added to the log. */
+  entries?: string[]
 }
 
-export interface History<T> {
-  done: Step<T>[]
-  undone: Step<T>[]
+export interface History {
+  done: Step[]
+  undone: Step[]
 }
 
 const MOST_STEPS = 200
 
-export const emptyHistory = <T>(): History<T> => ({ done: [], undone: [] })
+export const emptyHistory = (): History => ({ done: [], undone: [] })
+
+/** What leads from one content to the other, and back. */
+export const stepBetween = (label: string, before: object, after: object, gesture: string | null = null): Step => ({
+  label,
+  gesture,
+  forth: jsonPatch.compare(before, after),
+  back: jsonPatch.compare(after, before),
+})
+
+/** The content with differences applied; null where they no longer fit it. */
+export function applied(content: object, differences: readonly Operation[]): unknown {
+  try {
+    return jsonPatch.applyPatch(structuredClone(content), structuredClone([...differences]), true).newDocument
+  } catch {
+    return null
+  }
+}
 
 /**
  * The history with one more step, joined to the last one when it belongs to the same gesture. What was undone is gone.
  */
-export function withStep<T>(history: History<T>, step: Step<T>): History<T> {
+export function withStep(history: History, step: Step, before: object, after: object): History {
   const last = history.done.at(-1)
   const joins = last && step.gesture !== null && last.gesture === step.gesture
-  const done = joins ? [...history.done.slice(0, -1), { ...last, after: step.after }] : [...history.done, step]
+  const atFirst = joins ? applied(before, last.back) : null
+  const done =
+    joins && atFirst !== null
+      ? [...history.done.slice(0, -1), stepBetween(last.label, atFirst as object, after, step.gesture)]
+      : [...history.done, step]
   return { done: done.slice(-MOST_STEPS), undone: [] }
 }
 
-/** The history one step back and the content to return to; null when there is nothing to undo. */
-export function undo<T>(history: History<T>): { history: History<T>; content: T; label: string } | null {
+/** The history one step back, and that step; null when there is nothing to undo. */
+export function undo(history: History): { history: History; step: Step } | null {
   const step = history.done.at(-1)
+  return step ? { history: { done: history.done.slice(0, -1), undone: [...history.undone, step] }, step } : null
+}
+
+/** The history one step forward again, and that step; null when nothing was undone. */
+export function redo(history: History): { history: History; step: Step } | null {
+  const step = history.undone.at(-1)
   if (!step) return null
-  return {
-    history: { done: history.done.slice(0, -1), undone: [...history.undone, step] },
-    content: step.before,
-    label: step.label,
+  return { history: { done: [...history.done, { ...step, gesture: null }], undone: history.undone.slice(0, -1) }, step }
+}
+
+/** Keeps a history over a reload; answers whether it could, if need be with its oldest steps left out. */
+export function keepHistory(storage: Storage, key: string, history: History): boolean {
+  for (let steps = history.done.length; ; steps = Math.floor(steps / 2)) {
+    try {
+      storage.setItem(key, JSON.stringify({ ...history, done: history.done.slice(history.done.length - steps) }))
+      return true
+    } catch {
+      if (steps === 0) return false
+    }
   }
 }
 
-/** The history one step forward again; null when nothing was undone. */
-export function redo<T>(history: History<T>): { history: History<T>; content: T; label: string } | null {
-  const step = history.undone.at(-1)
-  if (!step) return null
-  return {
-    history: { done: [...history.done, { ...step, gesture: null }], undone: history.undone.slice(0, -1) },
-    content: step.after,
-    label: step.label,
+/** The history that was kept; an empty one where there is none, or it cannot be read. */
+export function keptHistory(storage: Storage, key: string): History {
+  try {
+    const kept = JSON.parse(storage.getItem(key) ?? 'null') as Partial<History> | null
+    const isStep = (step: Partial<Step>) => Array.isArray(step.forth) && Array.isArray(step.back)
+    const sound = kept && [...(kept.done ?? []), ...(kept.undone ?? [])].every(isStep)
+    return sound ? { done: kept.done ?? [], undone: kept.undone ?? [] } : emptyHistory()
+  } catch {
+    return emptyHistory()
   }
 }

@@ -16,18 +16,29 @@ export interface Unsaved<T> {
   unheard: readonly T[]
 }
 
-/** A journal in a storage such as localStorage. A storage that is full or switched off is done without. */
-export function storageJournal<T>(storage: Storage, key: string, parse: (value: unknown) => T | null): Journal<T> {
+/**
+ * A journal in a storage such as localStorage. `version` is the one that contents are written in; `parse` reads one of
+ * any version so far. A storage that is full or switched off is done without.
+ */
+export function storageJournal<T>(
+  storage: Storage,
+  key: string,
+  version: number,
+  parse: (value: unknown, version: number) => T | null,
+): Journal<T> {
   return {
     read() {
       try {
-        const stored = JSON.parse(storage.getItem(key) ?? 'null') as Partial<Unsaved<unknown>> | null
-        const content = stored && parse(stored.content)
+        const stored = JSON.parse(storage.getItem(key) ?? 'null') as
+          (Partial<Unsaved<unknown>> & { version?: number }) | null
+        // The first version did not say that it was.
+        const read = (value: unknown) => parse(value, stored?.version ?? 1)
+        const content = stored && read(stored.content)
         if (!content || typeof stored.revision !== 'number') return null
         return {
           revision: stored.revision,
           content,
-          unheard: (stored.unheard ?? []).map(parse).filter((one) => one !== null),
+          unheard: (stored.unheard ?? []).map(read).filter((one) => one !== null),
         }
       } catch {
         return null
@@ -35,7 +46,7 @@ export function storageJournal<T>(storage: Storage, key: string, parse: (value: 
     },
     write(unsaved) {
       try {
-        storage.setItem(key, JSON.stringify(unsaved))
+        storage.setItem(key, JSON.stringify({ ...unsaved, version }))
       } catch {
         // The server still gets the change; only the second copy is missing.
       }

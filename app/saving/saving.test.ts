@@ -2,7 +2,6 @@ import fc from 'fast-check'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Answer } from './api'
 import { autosave, type SaveState } from './autosave'
-import { emptyHistory, redo, undo, withStep } from './history'
 import type { Journal, Unsaved } from './journal'
 
 interface Note {
@@ -11,10 +10,14 @@ interface Note {
 type Reply = Answer<Note & { revision: number }>
 
 const saved = (text: string, revision: number): Reply => ({ ok: true, value: { text, revision } })
+const problem = (status: number) => ({
+  code: status === 0 ? ('no-answer' as const) : ('wrong-kind' as const),
+  fields: [],
+})
 const refused = (status: number, current?: unknown): Reply => ({
   ok: false,
   status,
-  problem: { message: `status ${status}`, fields: [], current },
+  problem: { ...problem(status), ...(current ? { current } : {}) },
 })
 
 let stored: Unsaved<Note> | null
@@ -70,7 +73,7 @@ describe('saving as it is made', () => {
   it('tries again by itself after no answer or a full disk, and loses nothing', async () => {
     const { save, states, sent } = bench(refused(0), refused(507), saved('one', 2))
     await save.change({ text: 'one' })
-    expect(states.at(-1)).toEqual({ is: 'waiting', message: 'status 0' })
+    expect(states.at(-1)).toEqual({ is: 'waiting', problem: problem(0) })
     expect(stored?.content.text).toBe('one')
     await vi.advanceTimersByTimeAsync(50)
     expect(sent).toHaveLength(3)
@@ -145,7 +148,7 @@ describe('saving as it is made', () => {
     await save.change({ text: 'bad' })
     await vi.advanceTimersByTimeAsync(1000)
     expect(sent).toHaveLength(1)
-    expect(last()).toEqual({ is: 'refused', message: 'status 422' })
+    expect(last()).toEqual({ is: 'refused', problem: problem(422) })
     await save.change({ text: 'better' })
     expect(last().is).toBe('saved')
   })
@@ -217,31 +220,5 @@ describe('one page alone, whatever becomes of its requests', () => {
         },
       ),
     )
-  })
-})
-
-describe('undo', () => {
-  const step = (before: number, after: number, gesture: string | null = null) => ({
-    label: 'move',
-    before,
-    after,
-    gesture,
-  })
-
-  it('a whole gesture is one step; undo and redo are each other’s inverse', () => {
-    let history = withStep(emptyHistory<number>(), step(0, 1, 'drag-1'))
-    history = withStep(history, step(1, 2, 'drag-1'))
-    history = withStep(history, step(2, 9))
-    const back = undo(history)!
-    expect(back.content).toBe(2)
-    const twice = undo(back.history)!
-    expect(twice.content).toBe(0)
-    expect(undo(twice.history)).toBeNull()
-    expect(redo(twice.history)!.content).toBe(2)
-  })
-
-  it('a new step drops what was undone', () => {
-    const back = undo(withStep(emptyHistory<number>(), step(0, 1)))!
-    expect(redo(withStep(back.history, step(0, 7)))).toBeNull()
   })
 })

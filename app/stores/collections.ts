@@ -1,18 +1,21 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
-import {
-  KEPT_SCHEMAS,
-  keptJob,
-  type KeptBlade,
-  type KeptByKind,
-  type KeptRig,
-  type KeptJob,
-  type KeptStone,
-} from '#core/kept/kept'
-import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard } from '#core/card/starting'
+import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
+import { collectionOf, type Unreadable } from '#core/kept/stored'
+import {
+  keptSchema,
+  THING_KINDS,
+  type Kept,
+  type KeptBlade,
+  type KeptJob,
+  type KeptRig,
+  type KeptStone,
+  type ThingKind,
+} from '#core/kept/things'
+import type { Problem } from '#core/problem/problem'
 import { ask, type Answer } from '~/saving/api'
 
 /** A box of stones is sorted as it is worked through. */
@@ -21,34 +24,46 @@ const coarseToFine = (stones: KeptStone[]): KeptStone[] => [...stones].sort((one
 /** What is described by its measures. */
 export type Tool = 'rigs' | 'blades' | 'stones'
 
-/** The rigs, blades and stones the user owns, and the jobs on the bench. */
+type All = { [K in ThingKind]: Kept<K>[] }
+
+/** The rigs, blades and stones the user owns, and the jobs on the bench; those put away too. */
 export const useCollections = defineStore('collections', () => {
-  const rigs = ref<KeptRig[]>([])
+  const all = shallowRef<All>({ rigs: [], blades: [], stones: [], jobs: [] })
+  /** What lies on the disk and cannot be read by this version. */
+  const unreadable = shallowRef<Unreadable[]>([])
   /** What rigs were before they were measured anew. */
-  const rigVersions = ref<RigVersion[]>([])
-  const blades = ref<KeptBlade[]>([])
-  const stones = ref<KeptStone[]>([])
-  /** Those put away too: their clamp cards come back. */
-  const jobs = ref<KeptJob[]>([])
+  const rigVersions = shallowRef<RigVersion[]>([])
   const loaded = ref(false)
-  const problem = ref('')
+  const problem = shallowRef<Problem | null>(null)
+
+  const rigs = computed<KeptRig[]>(() => all.value.rigs)
+  const blades = computed<KeptBlade[]>(() => all.value.blades)
+  const stones = computed<KeptStone[]>(() => coarseToFine(all.value.stones))
+  const jobs = computed<KeptJob[]>(() => all.value.jobs)
 
   async function load() {
-    const [r, b, s, j, v] = await Promise.all([
-      // Archived things are loaded too: a job goes on with what it was begun with.
-      ask(z.array(KEPT_SCHEMAS.rigs), '/api/rigs?archived=true'),
-      ask(z.array(KEPT_SCHEMAS.blades), '/api/blades?archived=true'),
-      ask(z.array(KEPT_SCHEMAS.stones), '/api/stones?archived=true'),
-      ask(z.array(KEPT_SCHEMAS.jobs), '/api/jobs?archived=true'),
-      ask(z.array(rigVersion), '/api/rig-versions'),
-    ])
-    if (v.ok) rigVersions.value = v.value
-    if (r.ok) rigs.value = r.value
-    if (b.ok) blades.value = b.value
-    if (s.ok) stones.value = coarseToFine(s.value)
-    if (j.ok) jobs.value = j.value
-    const failed = [r, b, s, j, v].find((answer) => !answer.ok)
-    problem.value = failed && !failed.ok ? failed.problem.message : ''
+    const listed = await Promise.all(
+      // Archived things are loaded too: a job goes on with what it was begun with, and a clamp card comes back.
+      THING_KINDS.map((kind) =>
+        ask(
+          collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>,
+          `/api/${kind}?archived=true`,
+        ),
+      ),
+    )
+    const versions = await ask(z.array(rigVersion), '/api/rig-versions')
+    const next = { ...all.value }
+    const harmed: Unreadable[] = []
+    listed.forEach((answer, i) => {
+      if (!answer.ok) return
+      next[THING_KINDS[i]!] = answer.value.things as never
+      harmed.push(...answer.value.unreadable)
+    })
+    all.value = next
+    unreadable.value = harmed
+    if (versions.ok) rigVersions.value = versions.value
+    const failed = [...listed, versions].find((answer) => !answer.ok)
+    problem.value = failed && !failed.ok ? failed.problem : null
     loaded.value = !failed
   }
 
@@ -81,65 +96,49 @@ export const useCollections = defineStore('collections', () => {
       stoneId: stone.id,
       ...begun,
     }
-    const answer = await ask(keptJob, '/api/jobs', 'POST', content)
-    if (!answer.ok) {
-      problem.value = answer.problem.message
-      return null
-    }
-    jobs.value = [...jobs.value, answer.value]
-    return answer.value
+    return noted('jobs', await ask(keptSchema('jobs'), '/api/jobs', 'POST', content))
   }
 
   /** Takes a job off the bench, or puts it back. */
-  async function shelve(job: KeptJob, away: boolean): Promise<KeptJob | null> {
-    const answer = await ask(keptJob, `/api/jobs/${job.id}/${away ? 'archive' : 'restore'}`, 'POST', {
-      revision: job.revision,
-    })
-    if (!answer.ok) {
-      problem.value = answer.problem.message
-      return null
-    }
-    jobs.value = withThing(jobs.value, answer.value)
-    return answer.value
+  const shelve = async (job: KeptJob, away: boolean): Promise<KeptJob | null> =>
+    noted('jobs', await putAway('jobs', job, away))
+
+  /** What was answered, with the list brought up to it; or null with the problem told. */
+  function noted<K extends ThingKind>(kind: K, answer: Answer<Kept<K>>): Kept<K> | null {
+    if (answer.ok) note(kind, answer.value)
+    else problem.value = answer.problem
+    return answer.ok ? answer.value : null
   }
 
   /** Keeps a rig, a blade or a stone: new, or changed from what it was. The answer says what is stored, or why not. */
-  async function keep<K extends Tool>(
-    kind: K,
-    content: object,
-    from: KeptByKind[K] | null,
-  ): Promise<Answer<KeptByKind[K]>> {
-    const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
+  async function keep<K extends Tool>(kind: K, content: object, from: Kept<K> | null): Promise<Answer<Kept<K>>> {
     const answer = from
-      ? await ask(schema, `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
-      : await ask(schema, `/api/${kind}`, 'POST', content)
-    if (answer.ok) await note(kind, answer.value)
+      ? await ask(keptSchema(kind), `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
+      : await ask(keptSchema(kind), `/api/${kind}`, 'POST', content)
+    if (answer.ok) await noteKept(kind, answer.value)
     return answer
   }
 
-  /** Puts a rig, a blade or a stone away, or back. */
-  async function putAway<K extends Tool>(kind: K, thing: KeptByKind[K], away: boolean): Promise<Answer<KeptByKind[K]>> {
-    const schema = KEPT_SCHEMAS[kind] as unknown as z.ZodType<KeptByKind[K]>
-    const answer = await ask(schema, `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`, 'POST', {
-      revision: thing.revision,
-    })
-    if (answer.ok) await note(kind, answer.value)
+  /** Puts a thing away, or back. */
+  async function putAway<K extends ThingKind>(kind: K, thing: Kept<K>, away: boolean): Promise<Answer<Kept<K>>> {
+    const path = `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`
+    const answer = await ask(keptSchema(kind), path, 'POST', { revision: thing.revision })
+    if (answer.ok) await noteKept(kind, answer.value)
     return answer
   }
 
-  async function note<K extends Tool>(kind: K, thing: KeptByKind[K]) {
-    if (kind === 'stones')
-      stones.value = coarseToFine([...stones.value.filter((one) => one.id !== thing.id), thing as KeptStone])
-    else if (kind === 'blades') blades.value = withThing(blades.value, thing as KeptBlade)
-    else {
-      // What it was before first: jobs that were done with it go on with that.
-      await loadRigVersions()
-      rigs.value = withThing(rigs.value, thing as KeptRig)
-    }
+  async function noteKept<K extends ThingKind>(kind: K, thing: Kept<K>) {
+    // What a rig was before first: jobs that were done with it go on with that.
+    if (kind === 'rigs') await loadRigVersions()
+    note(kind, thing)
   }
 
-  const withThing = <T extends { id: string }>(all: T[], thing: T): T[] =>
-    all.some((one) => one.id === thing.id) ? all.map((one) => (one.id === thing.id ? thing : one)) : [...all, thing]
+  function note<K extends ThingKind>(kind: K, thing: Kept<K>) {
+    const those = all.value[kind] as Kept<K>[]
+    const known = those.some((one) => one.id === thing.id)
+    const next = known ? those.map((one) => (one.id === thing.id ? thing : one)) : [...those, thing]
+    all.value = { ...all.value, [kind]: next }
+  }
 
   async function loadRigVersions() {
     const answer = await ask(z.array(rigVersion), '/api/rig-versions')
@@ -155,14 +154,12 @@ export const useCollections = defineStore('collections', () => {
   }
 
   /** Keeps the list in step with a job that was saved. */
-  function noteSaved(job: KeptJob) {
-    jobs.value = jobs.value.map((one) => (one.id === job.id ? job : one))
-  }
+  const noteSaved = (job: KeptJob) => note('jobs', job)
 
   async function plantSamples(): Promise<void> {
     const answer = await ask(z.object({ ok: z.literal(true) }), '/api/samples', 'POST', {})
-    if (!answer.ok) problem.value = answer.problem.message
     await load()
+    if (!answer.ok) problem.value = answer.problem
   }
 
   return {
@@ -170,6 +167,7 @@ export const useCollections = defineStore('collections', () => {
     blades,
     stones,
     jobs,
+    unreadable,
     jobsByTime,
     recentJobs,
     canStart,

@@ -1,14 +1,15 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { keptPreferences, preferences as schema, type Preferences } from '#core/kept/preferences'
+import { checked, type FieldProblem } from '#core/problem/problem'
 import { ask } from '~/saving/api'
 
 /** How the user likes figures shown. Kept with the data; single keys are this device's own choice. */
 export const usePreferences = defineStore('preferences', () => {
   const current = ref(schema.parse({}))
   const revision = ref(0)
-  const problem = ref('')
+  const problem = shallowRef<FieldProblem | null>(null)
   const singleKeys = useLocalStorage('jaw-tilt-single-keys', true)
 
   async function load() {
@@ -23,12 +24,12 @@ export const usePreferences = defineStore('preferences', () => {
 
   /** Applies at once and keeps it; a name the schema refuses is told and not applied. */
   async function change(patch: Partial<Preferences>) {
-    const wanted = schema.safeParse({ ...current.value, ...patch })
-    problem.value = wanted.success ? '' : (wanted.error.issues[0]?.message ?? '')
-    if (!wanted.success) return
-    current.value = wanted.data
+    const wanted = checked(schema, { ...current.value, ...patch })
+    problem.value = wanted.ok ? null : wanted.problems[0]!
+    if (!wanted.ok) return
+    current.value = wanted.value
     // One after the other: the next one starts from the revision that this one makes.
-    sending = sending.then(() => keep(wanted.data))
+    sending = sending.then(() => keep(wanted.value))
     await sending
   }
   let sending = Promise.resolve()
@@ -43,7 +44,7 @@ export const usePreferences = defineStore('preferences', () => {
       answer = await send()
     }
     if (answer.ok) revision.value = answer.value.revision
-    else problem.value = answer.problem.message
+    else problem.value = { field: '', ...answer.problem }
   }
 
   const unit = computed(() => current.value.unit)

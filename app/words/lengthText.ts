@@ -12,3 +12,14 @@ export const lengthFigure = (mm: number, unit: LengthUnit): string =>
 
 /** A length with its unit: "22.0 mm". */
 export const lengthText = (mm: number, unit: LengthUnit): string => `${lengthFigure(mm, unit)} ${unit}`
+
+/** Decimals fine enough for a limit or a small measure: a hundredth of a millimetre. */
+const EXACT_DECIMALS = { mm: 2, in: 4 } as const
+
+/** A limit or a small measure with its unit and no digit too many: "0.25 mm", "600 mm". */
+export const exactLength = (mm: number, unit: LengthUnit): string =>
+  `${String(Number(fromMm(mm, unit).toFixed(EXACT_DECIMALS[unit]))).replace('-', '−')} ${unit}`
+
+/** An area with its unit, to a thousandth of a square millimetre: "0.042 mm²". */
+export const areaText = (mm2: number, unit: LengthUnit): string =>
+  unit === 'mm' ? `${mm2.toFixed(3)} mm²` : `${(mm2 * fromMm(1, 'in') ** 2).toFixed(6)} in²`

@@ -1,7 +1,8 @@
-import { figureOf } from '#core/dial/marks'
-import { dialStep, settingOfHeight } from '#core/rig/dial'
+import { settingOfHeight } from '#core/rig/dial'
+import { dialOf } from '#core/rig/heightReading'
 import type { Rig } from '#core/rig/rig'
 import { fromMm, type LengthUnit } from '#core/units/length'
+import { wordsOf } from './dialWords'
 
 const signed = (value: number, decimals: number): string => {
   const figure = Math.abs(value).toFixed(decimals)
@@ -20,19 +21,6 @@ export const riseText = (mm: number, unit: LengthUnit): string =>
  * on a plate or a plain scale.
  */
 export function riseOnDial(rig: Rig, fromHeightMm: number, toHeightMm: number): string {
-  if (rig.height.by === 'turns') {
-    const divisions = Math.round(1 / dialStep(rig.height))
-    const marks = Math.round(((toHeightMm - fromHeightMm) / rig.height.pitchMm) * divisions)
-    const [whole, rest] = [Math.floor(Math.abs(marks) / divisions), Math.abs(marks) % divisions]
-    const parts = [
-      whole > 0 ? `${whole} ${whole === 1 ? 'turn' : 'turns'}` : '',
-      rest > 0 || whole === 0 ? `${rest} ${rest === 1 ? 'mark' : 'marks'}` : '',
-    ]
-      .filter(Boolean)
-      .join(' ')
-    return marks === 0 ? 'nothing' : `${marks > 0 ? '+' : '−'}${parts}`
-  }
-  if (rig.height.by === 'degree-scale')
-    return `${signed(figureOf(settingOfHeight(rig, toHeightMm)) - figureOf(settingOfHeight(rig, fromHeightMm)), 1)}° on the scale`
-  return ''
+  const figureAt = (heightMm: number) => dialOf(rig.height).figure(rig.height, settingOfHeight(rig, heightMm))
+  return wordsOf(rig.height.by).rise(figureAt(fromHeightMm), figureAt(toHeightMm), rig.height)
 }

@@ -6,6 +6,8 @@ import { dialFigures, dialText } from './dialText'
 import { elsewhereText, grainText } from './grainText'
 import { lengthText } from './lengthText'
 import { middleMark, moveText, stopAt } from './placementText'
+import { adviceText } from './adviceText'
+import { problemText } from './problemText'
 import { reasonText } from './reasonText'
 import { riseOnDial, riseText } from './riseText'
 import { zoneAt, zoneName } from './zoneText'
@@ -98,5 +100,37 @@ describe('words for the bench', () => {
     )
     expect(reasonText(refuse('pivot-below-face', 6.5), 'in', 25.4)).toContain('above 1.000 in')
     expect(reasonText(refuse('height-out-of-range', 131.4), 'mm')).toContain('131.4 mm')
+  })
+
+  it('what is wrong is told in the unit in use, and by its field where that says more', () => {
+    const at = { code: 'too-small' as const, figures: { least: 0.01, unit: 'mm' } }
+    expect(problemText(at, 'mm')).toBe('At least 0.01 mm.')
+    expect(problemText(at, 'in')).toBe('At least 0.0004 in.')
+    expect(problemText(at, 'mm', 'tolerance.heightMm')).toBe('Nothing is measured better than 0.01 mm here.')
+    expect(problemText({ code: 'too-large', figures: { most: 60, unit: 'deg' } }, 'in')).toBe('At most 60°.')
+    const figures = { jaws: 'Wide', depthMm: 25.4, halfThicknessMm: 12.7 }
+    expect(problemText({ code: 'pivot-in-jaws', figures }, 'in')).toContain('reach 1 in back and 0.5 in up')
+    expect(problemText({ code: 'not-json', figures: { error: 'CommaExpected' } }, 'mm')).toBe(
+      'This is no JSON: comma expected.',
+    )
+  })
+
+  it('the next step says what to do and why, in the rig’s own language', () => {
+    const says = { rig: slotRig, unit: 'mm' as const, sideNames: { A: 'Stamp', B: 'Plain' } }
+    const dial = {
+      does: 'dial',
+      at: 'clamp',
+      side: 'B',
+      setting: { by: 'slot', label: '4' },
+      givesDeg: 19.84,
+      offDeg: -0.16,
+      doubtDeg: 0.3,
+    } as const
+    expect(adviceText(dial, says)).toEqual({
+      do: 'Dial slot 4 for Plain',
+      why: 'it gives 19.8°, −0.2° off the wanted angle',
+    })
+    const mend = { does: 'mend-hold', at: 'clamp', side: 'A', refusal: refuse('pivot-below-face', 6.5) } as const
+    expect(adviceText(mend, says).why).toBe('the pivot stands lower than the stone’s face: raise it above 6.5 mm')
   })
 })

@@ -9,7 +9,9 @@ const thickness = (most: number) => mm({ above: 0, most })
 
 export const GRINDS = ['flat', 'sabre', 'hollow', 'convex'] as const
 
-/** A blade, in its own frame: x from heel to tip, y from spine towards the edge, mm. Source: docs/geometry.md, "Frames". */
+/**
+ * A blade, in its own frame: x from heel to tip, y from spine towards the edge, mm. Source: docs/geometry.md, "Frames".
+ */
 export const blade = z.object({
   name: label(80),
   notes: z.string().max(4000).default(''),
@@ -27,8 +29,8 @@ export const blade = z.object({
   /** A notch where the edge ends at the heel; without one the stone cannot run out past it. */
   choil: z.boolean().default(true),
   /**
-   * What is laid on a mark of the jaws so that it stands the same next time: a place of the blade, from the heel towards
-   * the tip.
+   * What is laid on a mark of the jaws so that it stands the same next time: a place of the blade, from the heel
+   * towards the tip.
    */
   landmark: z
     .object({ what: label(40), alongMm: mm({ least: -100, most: 1000 }) })

@@ -3,8 +3,8 @@ import { deg, mm } from '../measure/measure'
 
 /**
  * How the blade is held. The blade point (bladeX, bladeY) lies at the clamp origin (the middle of the jaws' front
- * line), turned by turnDeg about it. centreOffsetMm and tiltDeg: how far the blade's centre plane stands above the jaws'
- * centre plane at the jaw front and how it rises outward, on side A; side B sees both with the opposite sign.
+ * line), turned by turnDeg about it. centreOffsetMm and tiltDeg: how far the blade's centre plane stands above the
+ * jaws' centre plane at the jaw front and how it rises outward, on side A; side B sees both with the opposite sign.
  */
 export const clampPosition = z.object({
   bladeXMm: mm({ least: -1000, most: 1000 }),

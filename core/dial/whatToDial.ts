@@ -3,7 +3,7 @@ import { refuse, type Refusal } from '../angle/reasons'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '../rig/dial'
-import type { DialSetting } from '../rig/heightReading'
+import { dialOf, type DialSetting } from '../rig/heightReading'
 import { contactFor, type Setup } from '../setup/setup'
 import { pivotHeightFor } from './pivotHeightFor'
 
@@ -25,15 +25,8 @@ export interface DialAdvice {
  * needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function whatToDial(setup: Setup, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
-  const dial = setup.rig.height
-  if (dial.by === 'slot')
-    return nearestSlot(
-      setup,
-      side,
-      wantedDeg,
-      station,
-      dial.slots.map((slot) => slot.label),
-    )
+  const fixed = dialOf(setup.rig.height).fixed(setup.rig.height)
+  if (fixed) return nearestOf(setup, side, wantedDeg, station, fixed)
   const exact = pivotHeightFor(setup, side, wantedDeg, station)
   if (!exact.ok) return exact
   const { lowestMm, highestMm } = heightRange(setup.rig)
@@ -42,17 +35,14 @@ export function whatToDial(setup: Setup, side: Side, wantedDeg: number, station:
   return advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg)
 }
 
-function nearestSlot(
+function nearestOf(
   setup: Setup,
   side: Side,
   wantedDeg: number,
   station: Station,
-  labels: string[],
+  settings: readonly DialSetting[],
 ): DialAdvice | Refusal {
-  const tried = labels.map((label) => {
-    const setting: DialSetting = { by: 'slot', label }
-    return advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg)
-  })
+  const tried = settings.map((setting) => advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg))
   const possible = tried.filter((one): one is DialAdvice => one.ok)
   if (possible.length === 0) return tried[0]!
   return possible.reduce((best, one) => (Math.abs(one.offDeg) < Math.abs(best.offDeg) ? one : best))

@@ -16,8 +16,8 @@ const things = z.object(
 ) as unknown as z.ZodType<Record<ThingKind, StoredThing[]>>
 
 /**
- * All that is kept, in one open file: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. Contents
- * are as they lie on the disk, so that what cannot be read is not lost either.
+ * All that is kept, in one open file: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them.
+ * Contents are as they lie on the disk, so that what cannot be read is not lost either.
  */
 export const backup = z.object({
   format: z.literal('jaw-tilt', says('not-this-format')),

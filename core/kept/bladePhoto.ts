@@ -1,7 +1,9 @@
 import { z } from 'zod'
 import { says } from '../problem/problem'
 
-/** A picture of a blade as it came, or as it was handed back: a JPEG or PNG as a data address, of half a megabyte or so. */
+/**
+ * A picture of a blade as it came, or as it was handed back: a JPEG or PNG as a data address, of half a megabyte or so.
+ */
 export const newBladePhoto = z.object({
   bladeId: z.uuid(),
   caption: z.string().max(120).default(''),

@@ -1,14 +1,11 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readEntry } from '../log/stored'
 import { bellyBlade, plainStone, postRig } from '../setup/sampleSetup.fixture'
 import { readBackup } from './backup'
+import version1 from './fixtures/backup-1.json'
 import { readThing, storeThing } from './stored'
 import { THING_KINDS, versionOfKind, type Kept } from './things'
 
-const version1 = JSON.parse(readFileSync(new URL('./fixtures/backup-1.json', import.meta.url), 'utf8')) as {
-  setups: { id: string; held: object }[]
-} & Record<string, unknown>
 const meta = {
   id: '0197a000-0000-7000-8000-0000000000aa',
   revision: 3,

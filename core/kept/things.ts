@@ -27,8 +27,8 @@ function kind<T extends z.ZodObject>(schema: T, more: Partial<Omit<Kind<T>, 'sch
 const pair = (of: unknown): Raw => (typeof of === 'object' && of !== null ? (of as Raw) : {})
 
 /**
- * Version 1 called the hold `held`, had the sides as a and b, and the angles read and proved beside it: they are in the log
- * since.
+ * Version 1 called the hold `held`, had the sides as a and b, and the angles read and proved beside it: they are in the
+ * log since.
  */
 function jobWithHold({ held, read: _read, proved: _proved, dialled, wanted, ...content }: Raw): Raw {
   const { a, b, linked } = pair(dialled)
@@ -42,8 +42,8 @@ const bladeWithSides = ({ bevelDeg, ...content }: Raw): Raw =>
 const stoneWithoutLog = ({ log: _log, ...content }: Raw): Raw => content
 
 /**
- * The things that are kept under a revision, by the name of their collection. A new kind, or a new field of one, is told
- * here and in its schema; tables, routes, files and screens read this.
+ * The things that are kept under a revision, by the name of their collection. A new kind, or a new field of one, is
+ * told here and in its schema; tables, routes, files and screens read this.
  */
 export const THINGS = {
   rigs: kind(rigMeasures, { writable: possibleRig, keepsVersions: true }),

@@ -21,8 +21,8 @@ const samePlace = (a: number | null, b: number | null): boolean =>
   a === null || b === null ? a === b : Math.abs(a - b) <= SAME_PLACE_MM
 
 /**
- * What a gauge reads on a side: the mean of the newest reading and of those before it that were taken at the same place,
- * with the same stone, zero and setting. Null while nothing was read. Readings: those in force, oldest first.
+ * What a gauge reads on a side: the mean of the newest reading and of those before it that were taken at the same
+ * place, with the same stone, zero and setting. Null while nothing was read. Readings: those in force, oldest first.
  */
 export function readAmount(readings: readonly Reading[], side: Side): Amount | null {
   const here = readings.filter((one) => one.side === side)

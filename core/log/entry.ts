@@ -54,8 +54,8 @@ const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
 const strike = entry.extend({ kind: z.literal('strike'), entryId: z.uuid() })
 
 /**
- * The kinds of entries in the log of what happened. Nothing in it is ever written over. A new kind is told here; `steps`
- * lead from earlier versions of its content to today's, as for things.
+ * The kinds of entries in the log of what happened. Nothing in it is ever written over. A new kind is told here;
+ * `steps` lead from earlier versions of its content to today's, as for things.
  */
 export const ENTRIES = {
   reading: { schema: reading, steps: [] },

@@ -45,7 +45,9 @@ export function mayBeEmpty(schema: z.core.$ZodType): boolean {
   return def.type === 'nullable' || (def.innerType !== undefined && mayBeEmpty(def.innerType))
 }
 
-/** The schema of one part of a thing; of a thing of several kinds, the part of the first kind that has it. Null: none. */
+/**
+ * The schema of one part of a thing; of a thing of several kinds, the part of the first kind that has it. Null: none.
+ */
 export function partOf(schema: z.core.$ZodType, key: string | number): z.core.$ZodType | null {
   const bare = unwrapped(schema)
   if (bare instanceof z.ZodObject) return (bare.shape as Record<string, z.core.$ZodType>)[key] ?? null

@@ -3,7 +3,7 @@ import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
-import { heightRange } from '../rig/dial'
+import { fixedHeightsMm, heightRange } from '../rig/dial'
 import { reacherAt, type Setup } from '../setup/setup'
 import { clamp } from '../units/figures'
 import type { Judgement } from './holdSpace'
@@ -61,7 +61,8 @@ export function evenness(
     const [over, under] = [steepest.edgeAngleDeg - wantedDeg, wantedDeg - flattest.edgeAngleDeg]
     return { balance: over - under, worst: Math.max(Math.abs(over), Math.abs(under)) }
   }
-  if (setup.rig.height.by === 'slot') return bestSlot()
+  const fixed = fixedHeightsMm(setup.rig)
+  if (fixed) return bestOf(fixed)
   const theta = (wantedDeg * Math.PI) / 180
   // The balance rises with the height and is nearly straight: regula falsi on a bracket around the middle of the edge.
   const middle = (at: ReturnType<typeof range>) =>
@@ -98,11 +99,10 @@ export function evenness(
   return set && { pivotHeightMm, cost: set.worst }
 
   /** A plate has only the heights of its slots. */
-  function bestSlot(): Judgement | null {
-    if (setup.rig.height.by !== 'slot') return null
-    return setup.rig.height.slots.reduce<Judgement | null>((found, slot) => {
-      const at = off(slot.heightMm)
-      return at && (!found || at.worst < found.cost) ? { pivotHeightMm: slot.heightMm, cost: at.worst } : found
+  function bestOf(heightsMm: readonly number[]): Judgement | null {
+    return heightsMm.reduce<Judgement | null>((found, pivotHeightMm) => {
+      const at = off(pivotHeightMm)
+      return at && (!found || at.worst < found.cost) ? { pivotHeightMm, cost: at.worst } : found
     }, null)
   }
 }

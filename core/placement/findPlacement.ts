@@ -4,7 +4,7 @@ import { primaryHalfAngleDeg } from '../blade/primaryHalfAngle'
 import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
 import { stationAt, type Station } from '../curve/stations'
-import { heightRange } from '../rig/dial'
+import { fixedHeightsMm, heightRange } from '../rig/dial'
 import type { Setup } from '../setup/setup'
 import { restsOnTable } from '../rig/rig'
 import { edgeTangents, evenness } from './evenness'
@@ -157,5 +157,5 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
 /** Whether a post stands at its lowest or highest; a plate's slots are all it has. */
 function atEndOfRange(rig: Setup['rig'], heightMm: number): boolean {
   const { lowestMm, highestMm } = heightRange(rig)
-  return rig.height.by !== 'slot' && (heightMm === lowestMm || heightMm === highestMm)
+  return fixedHeightsMm(rig) === null && (heightMm === lowestMm || heightMm === highestMm)
 }

@@ -2,15 +2,15 @@ import type { ProblemCode } from '../problem/codes'
 import type { FieldProblem, Figures } from '../problem/problem'
 import { heightRange } from './dial'
 import { jawSetsOf } from './jaws'
-import type { Rig } from './rig'
+import { restsOnTable, type Rig } from './rig'
 
 /** Why a rig with these measures cannot exist; empty when it can. Source: docs/geometry.md, "Rigs". */
 export function impossibilities(rig: Rig): FieldProblem[] {
   const found: FieldProblem[] = []
   const say = (field: string, code: ProblemCode, figures: Figures = {}) => found.push({ field, code, figures })
   const { lowestMm, highestMm } = heightRange(rig)
-  if (rig.kind === 'table-post' && rig.jaws) say('jaws', 'jaws-on-a-table')
-  if (rig.kind !== 'table-post' && !rig.jaws) say('jaws', 'no-jaws')
+  if (restsOnTable(rig) && rig.jaws) say('jaws', 'jaws-on-a-table')
+  if (!restsOnTable(rig) && !rig.jaws) say('jaws', 'no-jaws')
   const places = [['pivot', rig.pivot] as const, ...(rig.pivotB ? [['pivotB', rig.pivotB] as const] : [])]
   for (const [field, { setbackMm, alongMm }] of places) {
     for (const { name, depthMm, halfThicknessMm, widthMm } of jawSetsOf(rig)) {
@@ -35,8 +35,8 @@ export function impossibilities(rig: Rig): FieldProblem[] {
 }
 
 /**
- * The slots in which no stone of the box could come down to the edge: they stand no higher than the face of its thinnest
- * stone. Empty while the box is. Source: docs/geometry.md, "Limits".
+ * The slots in which no stone of the box could come down to the edge: they stand no higher than the face of its
+ * thinnest stone. Empty while the box is. Source: docs/geometry.md, "Limits".
  */
 export function slotsBelowFace(rig: Rig, box: readonly { readonly faceOffsetMm: number }[]): FieldProblem[] {
   if (rig.height.by !== 'slot' || box.length === 0) return []

@@ -19,8 +19,8 @@ export const jawSet = z
     mostSpineFlatMm: mostSpine,
     mostSpineSabreMm: mostSpine,
     /**
-     * What stands higher than the front, a screw or a knob: from the jaws' centre plane to its top, and its front behind
-     * theirs; null where nothing does.
+     * What stands higher than the front, a screw or a knob: from the jaws' centre plane to its top, and its front
+     * behind theirs; null where nothing does.
      */
     knobHeightMm: knob,
     knobBehindMm: knob,

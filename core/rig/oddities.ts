@@ -1,6 +1,7 @@
 import type { FieldProblem } from '../problem/problem'
 import { degrees } from '../units/angle'
 import { heightRange } from './dial'
+import { dialOf } from './heightReading'
 import { jawSetsOf } from './jaws'
 import type { Rig } from './rig'
 
@@ -32,9 +33,8 @@ export function oddities(rig: Rig): FieldProblem[] {
   if (rig.pivotB) look('pivotB.setbackMm', 'setback', rig.pivotB.setbackMm)
   for (const [i, set] of jawSetsOf(rig).entries())
     look(i === 0 ? 'jaws.halfThicknessMm' : `moreJaws.${i - 1}.halfThicknessMm`, 'half-thickness', set.halfThicknessMm)
-  if (rig.height.by === 'turns') look('height.pitchMm', 'pitch', rig.height.pitchMm)
-  if (rig.height.by === 'degree-scale')
-    look('height.drawnForBladeHeightMm', 'blade-height', rig.height.drawnForBladeHeightMm)
+  for (const { field, measure, measuredMm } of dialOf(rig.height).odd(rig.height))
+    look(`height.${field}`, measure, measuredMm)
   look('tolerance.heightMm', 'doubt', rig.tolerance.heightMm)
   look('tolerance.setbackMm', 'doubt', rig.tolerance.setbackMm)
   if (Math.abs(rig.pivot.alongMm) > FAR_ASIDE_MM) found.push({ field: 'pivot.alongMm', code: 'pivot-far-aside' })

@@ -1,4 +1,6 @@
 import type { ClampPoint, Side } from '../clamping/centring'
+import { dialOf } from './heightReading'
+import { RIGS } from './kinds'
 import type { Rig } from './rig'
 
 export interface PivotPlace {
@@ -15,9 +17,9 @@ export interface PivotPlace {
  */
 export function pivotAt(rig: Rig, heightMm: number, side: Side): PivotPlace {
   const place = side === 'B' && rig.pivotB ? rig.pivotB : rig.pivot
-  const mirrored = side === 'B' && rig.kind !== 'two-arm'
+  const mirrored = side === 'B' && !RIGS[rig.kind].twoArms
   return {
     pivot: { u: mirrored ? -place.alongMm : place.alongMm, v: -place.setbackMm, w: heightMm },
-    slideMm: rig.height.by === 'slot' ? rig.height.slideMm : 0,
+    slideMm: dialOf(rig.height).slideMm(rig.height),
   }
 }

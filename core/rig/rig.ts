@@ -2,9 +2,7 @@ import { z } from 'zod'
 import { label, mm } from '../measure/measure'
 import { heightReading } from './heightReading'
 import { jawSet } from './jawSet'
-
-export const RIG_KINDS = ['slot-plate', 'turning-post', 'two-arm', 'table-post'] as const
-export type RigKind = (typeof RIG_KINDS)[number]
+import { RIG_KINDS, RIGS } from './kinds'
 
 const pivotPlace = z.object({
   /** Behind the jaws' front line; for a blade held upright, below it. */
@@ -14,7 +12,9 @@ const pivotPlace = z.object({
 })
 const halfWidth = mm({ least: 0.01, most: 10 })
 
-/** The measures of a rig, whether or not they can all be true together (possibleRig.ts). What is kept is read by this. */
+/**
+ * The measures of a rig, whether or not they can all be true together (possibleRig.ts). What is kept is read by this.
+ */
 export const rigMeasures = z.object({
   name: label(80),
   notes: z.string().max(4000).default(''),
@@ -51,4 +51,4 @@ export const rigMeasures = z.object({
 export type Rig = z.infer<typeof rigMeasures>
 
 /** Whether the blade lies on its flat on a table, so that its centre plane is tilted by the primary half-angle. */
-export const restsOnTable = (of: Rig): boolean => of.kind === 'table-post'
+export const restsOnTable = (of: Rig): boolean => RIGS[of.kind].onTable

@@ -20,7 +20,8 @@ export const FLATTEN_OVER_DEG = 0.2
 const FEW_BLADES = 10
 
 /**
- * How a stone stands by its measures and its wear log (in order of days), and what is due. Source: docs/geometry.md, "Changing the stone".
+ * How a stone stands by its measures and its wear log (in order of days), and what is due. Source: docs/geometry.md,
+ * "Changing the stone".
  */
 export function stoneCondition(stone: Stone, log: readonly StoneWear[]): StoneCondition {
   const ends = stone.faceOffsetEnds

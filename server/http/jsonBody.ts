@@ -6,8 +6,8 @@ import { refusal } from './refusal'
 export const MOST_BODY_BYTES = 1_000_000
 
 /**
- * Reads a JSON body of limited size; 415, 413 or 400 when it is not one. Only JSON is taken, so no foreign page can post a
- * form.
+ * Reads a JSON body of limited size; 415, 413 or 400 when it is not one. Only JSON is taken, so no foreign page can
+ * post a form.
  */
 export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Promise<unknown> {
   if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) throw refusal(415, 'send-json')

@@ -102,7 +102,9 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
     return read?.ok ? read.thing : null
   }
 
-  /** The first field that names a thing which is not there. Nothing is ever deleted, so a link that was good stays so. */
+  /**
+   * The first field that names a thing which is not there. Nothing is ever deleted, so a link that was good stays so.
+   */
   async function brokenLink(content: Record<string, unknown>): Promise<{ field: string; kind: string } | null> {
     const links = Object.entries<string>(THINGS[kind].links)
     if (links.length === 0) return null

@@ -23,8 +23,8 @@ function fieldsOf(row: Row): Row {
 }
 
 /**
- * Carries the rows of version 1 over into things and log, and drops their tables: all of it or nothing. Does nothing where
- * there are none. They go the way of a backup of that version, so a folder and a file come to the same.
+ * Carries the rows of version 1 over into things and log, and drops their tables: all of it or nothing. Does nothing
+ * where there are none. They go the way of a backup of that version, so a folder and a file come to the same.
  */
 export async function carryOver(db: Database): Promise<void> {
   const asked = await db.execute<{ there: boolean }>(sql`select to_regclass('public.setups') is not null as there`)

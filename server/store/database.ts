@@ -27,8 +27,8 @@ export function migrationsFolder(): string {
 }
 
 /**
- * Opens the PostgreSQL database in a folder of the data folder (in memory without one), brings its tables up to date and
- * carries over what earlier versions kept in others.
+ * Opens the PostgreSQL database in a folder of the data folder (in memory without one), brings its tables up to date
+ * and carries over what earlier versions kept in others.
  */
 export async function openDatabase(folder?: string): Promise<OpenDatabase> {
   const path = folder && join(folder, 'postgres')

@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { edgeView } from '~/drawing/edgeView'
 import { pointList } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
 import { fromMm } from '#core/units/length'
 
 /** The edge magnified: the bevel that this setting grinds, beside the one that is wanted. */
-const bench = useBench()
+const job = useJob()
 const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)
 const view = computed(() => {
-  const drawn = bench.drawn.value
+  const drawn = job.drawn.value
   return drawn && width.value > 0
-    ? edgeView(drawn.setup.blade, drawn.set.contact.edgeAngleDeg, bench.wantedDeg.value, width.value, height.value)
+    ? edgeView(drawn.setup.blade, drawn.set.contact.edgeAngleDeg, job.wantedDeg.value, width.value, height.value)
     : null
 })
 /** Bevels are small: a hundredth of a millimetre is told, as far as the thickness behind the edge is known. */

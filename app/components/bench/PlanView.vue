@@ -1,31 +1,30 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
+import { usePlaceSlider } from '~/composables/usePlaceSlider'
 import { useViewport } from '~/composables/useViewport'
 import { nearestStation, planBounds, planView } from '~/drawing/planView'
 import { pointList, toDrawing } from '~/drawing/viewport'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)
 
-const bounds = () => (bench.drawn.value ? planBounds(bench.drawn.value.setup, bench.stations.value) : null)
+const bounds = () => (job.drawn.value ? planBounds(job.drawn.value.setup, job.stations.value) : null)
 const { viewport, box, height } = useViewport(sheet, bounds, grabbed, { x: 36, top: 84, bottom: 30 })
 const view = computed(() => {
-  const drawn = bench.drawn.value
+  const drawn = job.drawn.value
   return drawn && viewport.value
-    ? planView(drawn.setup, drawn.set, drawn.side, bench.stations.value, viewport.value)
+    ? planView(drawn.setup, drawn.set, drawn.side, job.stations.value, viewport.value)
     : null
 })
 const text = (mm: number) => lengthText(mm, preferences.unit)
-const heel = computed(() => (bench.drawn.value ? actions.heelToMiddle(bench.drawn.value.setup.hold) : 0))
+const heel = computed(() => (job.drawn.value ? actions.heelToMiddle(job.drawn.value.setup.hold) : 0))
 const mm = (pixels: number) => pixels / (viewport.value?.scale ?? 1)
 
 const bladeDrag = useDrag({ move: (dx, dy, gesture) => actions.moveBlade(mm(dx), -mm(dy), gesture) === null })
@@ -34,28 +33,21 @@ watch(bladeDrag.dragging, (is) => (grabbed.value = is))
 const BLADE_STEP_MM = 0.5
 /** Looks at the place of the edge nearest to the pointer. */
 function lookAtPointer(pointer: { x: number; y: number }, gesture: string): boolean {
-  if (!viewport.value || !bench.drawn.value || !sheet.value) return false
+  if (!viewport.value || !job.drawn.value || !sheet.value) return false
   const corner = sheet.value.getBoundingClientRect()
   const point = toDrawing([pointer.x - corner.left, pointer.y - corner.top], viewport.value)
-  return (
-    actions.lookAt(nearestStation(point, bench.drawn.value.setup, bench.stations.value).fromHeelMm, gesture) === null
-  )
+  return actions.lookAt(nearestStation(point, job.drawn.value.setup, job.stations.value).fromHeelMm, gesture) === null
 }
 const edgeDrag = useDrag({ move: (_dx, _dy, gesture, pointer) => lookAtPointer(pointer, gesture) })
 watch(edgeDrag.dragging, (is) => (grabbed.value = is))
-const stepAlongEdge = (steps: number, gesture: string) => {
-  const station = bench.evaluation.value?.station
-  const last = bench.stations.value.at(-1)
-  if (station && last)
-    actions.lookAt(Math.min(last.fromHeelMm, Math.max(0, station.fromHeelMm + steps * BLADE_STEP_MM)), gesture)
-}
+const { slider, keydown } = usePlaceSlider()
 </script>
 
 <template>
   <figure class="relative flex min-h-0 min-w-0 flex-col">
     <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted">
-      <b class="text-default">Plan</b>, from above<template v-if="job.content?.lookAtMm !== null">
-        · looking {{ text(bench.evaluation.value?.station.fromHeelMm ?? 0) }} from the heel</template
+      <b class="text-default">Plan</b>, from above<template v-if="job.content.value.lookAtMm !== null">
+        · looking {{ text(job.evaluation.value.station.fromHeelMm) }} from the heel</template
       >
     </figcaption>
     <div ref="sheet" class="min-h-0 flex-1">
@@ -105,13 +97,13 @@ const stepAlongEdge = (steps: number, gesture: string) => {
         </g>
         <DimensionLine
           :dimension="view.bladeHeight"
-          :text="text(bench.drawn.value!.evaluation.bladeHeightMm)"
+          :text="text(job.drawn.value!.evaluation.bladeHeightMm)"
           focus="blade-height"
           :label-shift="[48, 0]"
         />
         <DimensionLine
           :dimension="view.setback"
-          :text="text(-bench.drawn.value!.set.contact.foot[1])"
+          :text="text(-job.drawn.value!.set.contact.foot[1])"
           :label-shift="[0, 62]"
         />
         <DimensionLine
@@ -135,25 +127,19 @@ const stepAlongEdge = (steps: number, gesture: string) => {
           :y="view.heightKnob[1]"
           :turn="90"
           label="Blade height, out of the jaws"
-          :now="bench.drawn.value!.evaluation.bladeHeightMm"
-          :text="text(bench.drawn.value!.evaluation.bladeHeightMm)"
+          :now="job.drawn.value!.evaluation.bladeHeightMm"
+          :text="text(job.drawn.value!.evaluation.bladeHeightMm)"
           @grabbed="grabbed = $event"
           @drag="(_dx, dy, g, taken) => actions.moveBlade(0, -mm(dy), g) === null && taken()"
           @step="(n, g) => actions.moveBlade(0, n * BLADE_STEP_MM, g)"
         />
         <g
           class="look"
-          role="slider"
-          tabindex="0"
+          v-bind="slider"
           data-focus="look-at"
-          aria-label="Place along the edge that is looked at, from the heel"
-          :aria-valuenow="Math.round((bench.evaluation.value?.station.fromHeelMm ?? 0) * 10) / 10"
-          :aria-valuetext="text(bench.evaluation.value?.station.fromHeelMm ?? 0)"
           :transform="`translate(${view.contact[0]} ${view.contact[1]})`"
           v-on="edgeDrag.on"
-          @keydown.right.prevent="stepAlongEdge($event.shiftKey ? 10 : 1, `look-${$event.repeat}`)"
-          @keydown.left.prevent="stepAlongEdge($event.shiftKey ? -10 : -1, `look-${$event.repeat}`)"
-          @keydown.home.prevent="actions.lookAt(null)"
+          @keydown="keydown"
         >
           <circle cy="-9" r="18" class="reach" />
           <path d="M0 0-8-15H8Z" class="pointer" />

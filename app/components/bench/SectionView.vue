@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { RIGS } from '#core/rig/kinds'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useViewport } from '~/composables/useViewport'
 import { sectionBounds, sectionView } from '~/drawing/sectionView'
@@ -8,22 +9,22 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
-const bench = useBench()
+const job = useJob()
 const actions = useBenchActions()
 const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)
 
 const bounds = () =>
-  bench.drawn.value ? sectionBounds(bench.drawn.value.setup, bench.drawn.value.set, bench.drawn.value.side) : null
+  job.drawn.value ? sectionBounds(job.drawn.value.setup, job.drawn.value.set, job.drawn.value.side) : null
 const { viewport, box, height } = useViewport(sheet, bounds, grabbed, { x: 62, top: 48, bottom: 76 })
 const view = computed(() => {
-  const drawn = bench.drawn.value
+  const drawn = job.drawn.value
   return drawn && viewport.value
-    ? sectionView(drawn.setup, drawn.set, drawn.side, bench.wantedDeg.value, viewport.value)
+    ? sectionView(drawn.setup, drawn.set, drawn.side, job.wantedDeg.value, viewport.value)
     : null
 })
-const set = computed(() => bench.drawn.value!.set)
+const set = computed(() => job.drawn.value!.set)
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 /** How far a drag went along a way of the sheet, mm. */
@@ -90,7 +91,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
         <DimensionLine
           v-if="view.bladeHeight"
           :dimension="view.bladeHeight"
-          :text="text(bench.drawn.value!.evaluation.bladeHeightMm)"
+          :text="text(job.drawn.value!.evaluation.bladeHeightMm)"
           focus="blade-height"
         />
         <DimensionLine :dimension="view.pivotHeight" :text="text(set.pivotHeightMm)" focus="pivot-height" />
@@ -120,7 +121,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
       </svg>
     </div>
     <EdgeInset
-      v-if="bench.drawn.value && bench.drawn.value.setup.rig.kind !== 'two-arm'"
+      v-if="job.drawn.value && !RIGS[job.drawn.value.setup.rig.kind].twoArms"
       class="h-28 shrink-0 border-t border-muted"
     />
   </figure>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { SIDES } from '#core/clamping/centring'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 
 /** Which side is up. */
-const bench = useBench()
+const job = useJob()
 const preferences = usePreferences()
 const id = useId()
 const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.current.sideNames[side] })))
@@ -19,9 +19,9 @@ const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.curr
         :key="s.side"
         type="button"
         class="min-w-11 px-3 py-1 font-semibold"
-        :class="bench.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'"
-        :aria-pressed="bench.side.value === s.side"
-        @click="bench.side.value = s.side"
+        :class="job.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'"
+        :aria-pressed="job.side.value === s.side"
+        @click="job.side.value = s.side"
       >
         {{ s.name }}
       </button>

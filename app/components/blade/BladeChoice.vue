@@ -5,13 +5,12 @@ import { stationAt } from '#core/curve/stations'
 import { writeDxf } from '#core/exchange/edges/dxf'
 import { writePoints } from '#core/exchange/edges/points'
 import { writeSvg } from '#core/exchange/edges/svg'
-import type { KeptBlade } from '#core/kept/kept'
-import { useBench } from '~/composables/useBench'
+import type { KeptBlade } from '#core/kept/things'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useOpenPanel } from '~/composables/useCommands'
-import { stationPath } from '~/stations'
+import { sheetPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { download } from '~/saving/download'
 import { angleText } from '~/words/angleText'
@@ -20,20 +19,20 @@ import { lengthText } from '~/words/lengthText'
 
 const collections = useCollections()
 const job = useJob()
-const bench = useBench()
 const actions = useBenchActions()
 const preferences = usePreferences()
 const { angle } = useOpenPanel()
-const blades = computed(() => collections.blades.filter((b) => b.archivedAt === null || b.id === job.content?.bladeId))
+const blades = computed(() =>
+  collections.blades.filter((b) => b.archivedAt === null || b.id === job.content.value.bladeId),
+)
 const router = useRouter()
 const describe = (from: KeptBlade | null, copy: boolean) =>
   void router.push({
-    path: stationPath(job.id!, 'blade', 'describe'),
+    path: sheetPath(job.id, 'blade', 'describe'),
     query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) },
   })
 function takeOut(kind: 'svg' | 'dxf' | 'csv') {
-  const blade = bench.blade.value
-  if (!blade) return
+  const blade = job.blade.value
   const size = { lengthMm: stationAt(blade.edge, curveLength(blade.edge)).point[0], widthMm: blade.widthMm }
   const text = {
     svg: () => writeSvg(blade.edge, blade.spine, size),
@@ -45,8 +44,7 @@ function takeOut(kind: 'svg' | 'dxf' | 'csv') {
 /** Blades of one length class share a scale, so that a short knife can still be told from another. */
 const span = (edgeMm: number) => (edgeMm > 110 ? 215 : 110)
 const facts = computed(() => {
-  const blade = bench.blade.value
-  if (!blade) return []
+  const blade = job.blade.value
   const text = (mm: number) => lengthText(mm, preferences.unit)
   return [
     ['Edge', text(curveLength(blade.edge))],
@@ -56,10 +54,7 @@ const facts = computed(() => {
     ['Primary half-angle', angleText(primaryHalfAngleDeg(blade), 0.1)],
     ['Grind', GRIND_WORD[blade.grind] + (blade.bevels === 'A' ? ', one bevel' : '')],
     ['Steel', blade.steel + (blade.hardnessHrc ? `, ${blade.hardnessHrc} HRC` : '')],
-    [
-      'Bevel there now',
-      blade.bevelDeg ? `A ${angleText(blade.bevelDeg.aDeg)}, B ${angleText(blade.bevelDeg.bDeg)}` : '',
-    ],
+    ['Bevel there now', blade.bevelDeg ? `A ${angleText(blade.bevelDeg.A)}, B ${angleText(blade.bevelDeg.B)}` : ''],
     ['Landmark', blade.landmark ? `${blade.landmark.what}, ${text(blade.landmark.alongMm)} from the heel` : ''],
     ['Choil', blade.choil ? '' : 'none'],
     ['Coating', blade.coating],
@@ -71,13 +66,13 @@ const facts = computed(() => {
 </script>
 
 <template>
-  <div v-if="job.content" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
+  <div class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <section>
-      <h1 class="mb-2 text-xl font-semibold">Which blade?</h1>
+      <h2 class="mb-2 text-xl font-semibold">Which blade?</h2>
       <CardChoice
         v-slot="{ thing: blade }"
         :things="blades"
-        :chosen="job.content.bladeId"
+        :chosen="job.content.value.bladeId"
         label="Blade"
         columns
         @choose="actions.chooseBlade($event)"
@@ -91,15 +86,15 @@ const facts = computed(() => {
       <ToolActions
         class="mt-3"
         kind="blades"
-        :chosen="bench.blade.value"
+        :chosen="job.blade.value"
         :things="collections.blades"
         word="blade"
         @describe="describe"
       />
     </section>
-    <aside v-if="bench.blade.value" aria-label="This blade">
-      <h2 class="mb-2 text-xl font-semibold">{{ bench.blade.value.name }}</h2>
-      <dl class="rounded-sm border border-default bg-default px-3 py-1">
+    <aside aria-label="This blade">
+      <h2 class="mb-2 text-xl font-semibold">{{ job.blade.value.name }}</h2>
+      <dl class="pane px-3 py-1">
         <div
           v-for="[word, value] in facts"
           :key="word"
@@ -109,7 +104,7 @@ const facts = computed(() => {
           <dd class="text-right">{{ value }}</dd>
         </div>
       </dl>
-      <p v-if="bench.blade.value.notes" class="mt-2 text-sm text-toned">{{ bench.blade.value.notes }}</p>
+      <p v-if="job.blade.value.notes" class="mt-2 text-sm text-toned">{{ job.blade.value.notes }}</p>
       <p class="mt-2 flex items-center gap-2 text-sm text-muted">
         Its edge as
         <UButton
@@ -122,14 +117,14 @@ const facts = computed(() => {
           @click="takeOut(kind)"
         />
       </p>
-      <BladePhotos :blade-id="bench.blade.value.id" :name="bench.blade.value.name" />
+      <BladePhotos :blade-id="job.blade.value.id" :name="job.blade.value.name" />
       <p class="mt-3">Look down the edge at a light: note nicks, rolled or chipped places before you clamp.</p>
       <div class="mt-4 flex flex-wrap gap-3">
         <UButton
           size="xl"
           trailing-icon="i-lucide-arrow-right"
           label="Next: clamp it"
-          :to="stationPath(job.id!, 'clamp')"
+          :to="sheetPath(job.id, 'clamp')"
         />
         <UButton
           size="xl"

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { GRINDS, type Blade } from '#core/blade/blade'
-import { SHAPE_IDS, type ShapeId, type ShapeMeasure } from '#core/blade/shapes'
+import { SHAPE_IDS, type ShapeId } from '#core/blade/shapes'
+import { SIDES } from '#core/clamping/centring'
 import type { ZoneKind } from '#core/blade/zones'
-import type { KeptBlade } from '#core/kept/kept'
-import type { RigField as Field } from '~/describing/rigSteps'
+import type { KeptBlade } from '#core/kept/things'
+import type { Field } from '~/describing/rigDials'
 import { useTrace } from '~/describing/useTrace'
 import { useBladeDescription } from '~/describing/useBladeDescription'
 import { useKeeping } from '~/describing/useKeeping'
@@ -19,21 +20,9 @@ import { SHAPE_MEASURE_HOW, SHAPE_MEASURE_WORD, SHAPE_WORD } from '~/words/shape
 const props = defineProps<{ from: KeptBlade | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: KeptBlade]; away: [] }>()
 const preferences = usePreferences()
-const {
-  draft,
-  takenUp,
-  beginAnew,
-  forget,
-  read,
-  stations,
-  zones,
-  found,
-  halfAngleDeg,
-  chooseShape,
-  uses,
-  measureMm,
-  setMeasure,
-} = useBladeDescription(props.from, props.copy)
+const { draft, takenUp, beginAnew, forget, read, facts, measures, stations, zones, found, ...blade } =
+  useBladeDescription(props.from, props.copy)
+const { halfAngleDeg, uses } = blade
 
 const STEPS: readonly string[] = ['The edge', 'Thickness', 'What it is for']
 const STEP_OF = (path: string): number =>
@@ -44,12 +33,12 @@ const STEP_OF = (path: string): number =>
       : 2
 const step = ref(0)
 const trace = useTrace(preferences.unit)
-const tracing = computed(() => draft.value.way === 'photo' && step.value === 0 && trace.photo.value !== null)
+const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
 watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
 /** A drawn edge shows whether there is a choil; the fact can be set otherwise. */
 const choilDrawn = computed(() => read.value.outline?.choil ?? null)
 watch(choilDrawn, (is) => is !== null && (draft.value.facts.choil = is))
-const choilTold = computed(() =>
+const choilHint = computed(() =>
   choilDrawn.value === null
     ? undefined
     : choilDrawn.value
@@ -57,11 +46,12 @@ const choilTold = computed(() =>
       : 'None is drawn. Without one the stone cannot run out at the heel.',
 )
 const left = ref(new Set<number>())
-const problems = computed(() => read.value.problems)
+const problems = facts.problemTexts
 const problemAt = (path: string, text: unknown) =>
   left.value.has(step.value) || String(text ?? '').trim() !== '' ? problems.value[path] : undefined
+const factProblem = (path: string) => problemAt(path, facts.textAt(path))
 const open = computed(() => new Set(Object.keys(problems.value).map(STEP_OF)))
-const ways = [
+const sources = [
   { value: 'shape', label: 'from the library' },
   { value: 'photo', label: 'from a photograph' },
   { value: 'file', label: 'from a drawing' },
@@ -75,52 +65,41 @@ const bevels: { value: Blade['bevels']; label: string }[] = [
 ]
 const active = ref('')
 
-const length = (path: string, label: string, how: string): Field => ({ path, label, unit: 'length', how })
-const text = (path: string, label: string, how: string): Field => ({ path, label, unit: 'text', how })
-const shapeFields = computed(() =>
-  uses.value.map((key): Field => length(`measures.${key}`, SHAPE_MEASURE_WORD[key], SHAPE_MEASURE_HOW[key])),
-)
+const of = (path: string, label: string, how: string): Field => ({ path, label, how })
+const shapeFields = computed(() => uses.value.map((key) => of(key, SHAPE_MEASURE_WORD[key], SHAPE_MEASURE_HOW[key])))
 const thickness: Field[] = [
-  length('spineThicknessMm', 'Spine over the heel', 'Calliper on the spine.'),
-  length(
+  of('spineThicknessMm', 'Spine over the heel', 'Calliper on the spine.'),
+  of(
     'spineThicknessTipMm',
     'Spine near the tip',
     'The same a finger’s width from the tip. Empty where it does not taper.',
   ),
-  length('thicknessBehindEdgeMm', 'Behind the edge, over the heel', 'Calliper at the shoulder, where the bevel ends.'),
-  length(
-    'thicknessBehindEdgeTipMm',
-    'Behind the edge, near the tip',
-    'The same near the tip. Empty where it is the same.',
-  ),
-  length(
+  of('thicknessBehindEdgeMm', 'Behind the edge, over the heel', 'Calliper at the shoulder, where the bevel ends.'),
+  of('thicknessBehindEdgeTipMm', 'Behind the edge, near the tip', 'The same near the tip. Empty where it is the same.'),
+  of(
     'primaryGrindHeightMm',
     'Height of the primary grind',
     'From the edge up to where the blade has its full thickness.',
   ),
-  length('handleLengthMm', 'Length of the handle', 'It pulls on the jaws: 0 where there is none.'),
+  of('handleLengthMm', 'Length of the handle', 'It pulls on the jaws: 0 where there is none.'),
 ]
 const about: Field[] = [
-  text('name', 'Name', 'As it is called on the shelf.'),
-  text('owner', 'Owner', 'Whose it is.'),
-  text('use', 'Use', 'What it has to cut.'),
-  text('complaint', 'Complaint', 'Nicks, a rolled or chipped part, dull at the tip.'),
-  text('steel', 'Steel', 'By class or standard number.'),
-  { path: 'hardnessHrc', label: 'Hardness, HRC', unit: 'count', how: 'Empty where it is not known.' },
-  text('coating', 'Coating', 'What the flats carry: protect it from the jaws.'),
+  of('name', 'Name', 'As it is called on the shelf.'),
+  of('owner', 'Owner', 'Whose it is.'),
+  of('use', 'Use', 'What it has to cut.'),
+  of('complaint', 'Complaint', 'Nicks, a rolled or chipped part, dull at the tip.'),
+  of('steel', 'Steel', 'By class or standard number.'),
+  of('hardnessHrc', 'Hardness', 'Empty where it is not known.'),
+  of('coating', 'Coating', 'What the flats carry: protect it from the jaws.'),
 ]
 const landmarkFields = [
-  text(
+  of(
     'landmark.what',
     'Landmark',
     'What you lay on a mark of the jaws: a stud, a pen line, the end of the choil. Empty where you use none.',
   ),
-  length('landmark.alongMm', 'From the heel', 'Rule along the blade, towards the tip is positive.'),
+  of('landmark.alongMm', 'From the heel', 'Rule along the blade, towards the tip is positive.'),
 ]
-const factText = (path: string) => String(draft.value.facts[path] ?? '')
-const putFact = (path: string, to: string) => (draft.value.facts[path] = to)
-const bevel = computed(() => draft.value.facts.bevelDeg as { aDeg: string; bDeg: string })
-const landmark = computed(() => draft.value.facts.landmark as { what: string; alongMm: string })
 const zoneRows = computed({
   get: () => draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null,
   set: (rows) => (draft.value.facts.zones = rows),
@@ -163,49 +142,49 @@ const steps = computed(() =>
     @anew="beginAnew"
   >
     <template #drawing>
-      <div class="relative min-h-[22rem] rounded-sm border border-default bg-default max-lg:order-2">
+      <div class="pane relative min-h-[22rem] p-0 max-lg:order-2">
         <TracePicture v-if="tracing" :trace="trace" />
         <BladeSheetView
           v-else-if="read.outline && stations.length > 0"
           :outline="read.outline"
           :stations="stations"
           :zones="zones"
-          :uses="draft.way === 'shape' && step === 0 ? uses : []"
-          :measure-mm="measureMm"
-          @set="setMeasure"
+          :uses="draft.source === 'shape' && step === 0 ? uses : []"
+          :measure-mm="blade.measureMm"
+          @set="blade.setMeasure"
         />
         <p v-else class="p-6 text-muted">The blade is drawn here as soon as its edge is described.</p>
       </div>
     </template>
     <template v-if="step === 0">
       <URadioGroup
-        v-model="draft.way"
+        v-model="draft.source"
         legend="Its shape"
-        :items="ways"
+        :items="sources"
         size="lg"
         :ui="{ fieldset: 'grid grid-cols-2 gap-x-4' }"
       />
-      <template v-if="draft.way === 'shape'">
+      <template v-if="draft.source === 'shape'">
         <UFormField label="Shape"
           ><USelect
             :model-value="draft.shapeId"
             :items="shapes"
             size="lg"
             class="w-full"
-            @update:model-value="chooseShape($event as ShapeId)"
+            @update:model-value="blade.chooseShape($event as ShapeId)"
         /></UFormField>
-        <RigField
+        <DescribedField
           v-for="field in shapeFields"
           :key="field.path"
           :field="field"
-          :model-value="String(draft.measures[field.path.slice(9)] ?? '')"
-          :problem="problemAt(field.path, draft.measures[field.path.slice(9)])"
+          :fields="measures"
+          :focus-as="`rig-measures.${field.path}`"
+          :problem="problemAt(`measures.${field.path}`, measures.textAt(field.path))"
           :active="active === field.path"
-          @update:model-value="draft.measures[field.path.slice(9) as ShapeMeasure] = $event"
           @focus="active = $event"
         />
       </template>
-      <template v-else-if="draft.way === 'points'">
+      <template v-else-if="draft.source === 'points'">
         <UFormField
           :label="`Points, ${preferences.unit}`"
           help="Along the blade from the heel, then how wide it is there; one pair a line. Corners stay sharp."
@@ -218,7 +197,7 @@ const steps = computed(() =>
             placeholder="0  24&#10;20  24&#10;40  23.6"
         /></UFormField>
       </template>
-      <template v-else-if="draft.way === 'photo'">
+      <template v-else-if="draft.source === 'photo'">
         <EdgePhoto :trace="trace" />
         <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
       </template>
@@ -236,19 +215,18 @@ const steps = computed(() =>
         v-model="draft.facts.choil as boolean"
         size="lg"
         label="A choil ends the edge at the heel"
-        :description="choilTold"
+        :description="choilHint"
       />
       <ZoneEntry v-if="found.length > 0" v-model="zoneRows" :found="found" />
     </template>
     <template v-else-if="step === 1">
-      <RigField
+      <DescribedField
         v-for="field in thickness"
         :key="field.path"
         :field="field"
-        :model-value="factText(field.path)"
-        :problem="problemAt(field.path, factText(field.path))"
+        :fields="facts"
+        :problem="factProblem(field.path)"
         :active="active === field.path"
-        @update:model-value="putFact(field.path, $event)"
         @focus="active = $event"
       />
       <div class="grid grid-cols-2 gap-3">
@@ -259,11 +237,17 @@ const steps = computed(() =>
           ><USelect v-model="draft.facts.bevels as Blade['bevels']" :items="bevels" size="lg" class="w-full"
         /></UFormField>
         <UFormField
-          v-for="side in ['aDeg', 'bDeg'] as const"
+          v-for="side in SIDES"
           :key="side"
-          :label="`Bevel there now, ${side === 'aDeg' ? 'A' : 'B'}, °`"
-          :error="problemAt(`bevelDeg.${side}`, bevel[side])"
-          ><UInput v-model="bevel[side]" size="lg" inputmode="decimal" class="w-full" placeholder="not known"
+          :label="`Bevel there now, ${preferences.current.sideNames[side]}, °`"
+          :error="factProblem(`bevelDeg.${side}`)"
+          ><UInput
+            :model-value="facts.textAt(`bevelDeg.${side}`)"
+            size="lg"
+            inputmode="decimal"
+            class="w-full"
+            placeholder="not known"
+            @update:model-value="facts.put(`bevelDeg.${side}`, String($event))"
         /></UFormField>
       </div>
       <UCheckbox v-model="draft.facts.falseEdge as boolean" size="lg" label="A false edge is ground on the spine" />
@@ -272,27 +256,25 @@ const steps = computed(() =>
       </p>
     </template>
     <template v-else>
-      <RigField
+      <DescribedField
         v-for="field in about"
         :key="field.path"
         :field="field"
-        :model-value="factText(field.path)"
-        :problem="problemAt(field.path, factText(field.path))"
+        :fields="facts"
+        :problem="factProblem(field.path)"
         :active="active === field.path"
-        @update:model-value="putFact(field.path, $event)"
         @focus="active = $event"
       />
       <fieldset class="grid grid-cols-2 gap-x-3 border-t border-default pt-2">
         <legend class="sr-only">Landmark</legend>
-        <RigField
+        <DescribedField
           v-for="field in landmarkFields"
           :key="field.path"
           compact
           :field="field"
-          :model-value="landmark[field.path.slice(9) as 'what' | 'alongMm']"
-          :problem="problemAt(field.path, landmark[field.path.slice(9) as 'what' | 'alongMm'])"
+          :fields="facts"
+          :problem="factProblem(field.path)"
           :active="active === field.path"
-          @update:model-value="landmark[field.path.slice(9) as 'what' | 'alongMm'] = $event"
           @focus="active = $event"
         />
       </fieldset>

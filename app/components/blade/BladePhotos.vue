@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { z } from 'zod'
 import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '#core/kept/bladePhoto'
+import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
 import { smallPicture } from '~/saving/smallPicture'
 
 /** Pictures of a blade, as it came and as it was handed back. */
 const props = defineProps<{ bladeId: string; name: string }>()
 const toast = useToast()
+const words = useWords()
 const photos = ref<BladePhoto[]>([])
 const failure = ref('')
 const busy = ref(false)
@@ -32,11 +34,11 @@ async function add(file: File) {
 async function put(photo: Pick<BladePhoto, 'bladeId' | 'caption' | 'image'>) {
   const answer = await ask(bladePhoto, '/api/blade-photos', 'POST', photo)
   if (answer.ok) photos.value = [...photos.value, answer.value]
-  else failure.value = answer.problem.message
+  else failure.value = words.problem(answer.problem)
 }
 async function remove(photo: BladePhoto) {
   const answer = await ask(z.object({ ok: z.literal(true) }), `/api/blade-photos/${photo.id}`, 'DELETE')
-  if (!answer.ok) return void (failure.value = answer.problem.message)
+  if (!answer.ok) return void (failure.value = words.problem(answer.problem))
   photos.value = photos.value.filter((one) => one.id !== photo.id)
   toast.add({ title: 'The picture is taken away', actions: [{ label: 'Undo', onClick: () => void put(photo) }] })
 }

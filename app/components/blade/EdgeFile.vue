@@ -8,6 +8,8 @@ import { readPoints } from '#core/exchange/edges/points'
 import { readSvg } from '#core/exchange/edges/svg'
 import type { Drawn } from '~/describing/bladeDraft'
 import { parseLengthMm } from '#core/units/length'
+import { exactLength } from '~/words/lengthText'
+import { useWords } from '~/composables/useWords'
 import { usePreferences } from '~/stores/preferences'
 
 /**
@@ -16,6 +18,7 @@ import { usePreferences } from '~/stores/preferences'
  */
 const emit = defineEmits<{ placed: [drawn: Drawn] }>()
 const preferences = usePreferences()
+const words = useWords()
 const file = shallowRef<{
   name: string
   paths: readonly DrawnPath[]
@@ -49,13 +52,13 @@ async function take(given: File) {
   if (/\.(csv|txt|tsv)$/i.test(given.name)) {
     const read = readPoints(text)
     if (!read.ok)
-      return void (failure.value = `${given.name}, line ${read.line}: ${read.message} What was here is kept.`)
+      return void (failure.value = `${given.name}, line ${read.line}: ${words.problem(read)} What was here is kept.`)
     const fitted = fitPoints(read.points, FIT_MM)
     return begin(given.name, [{ name: 'points', segments: fitted.segments }], null, fitted.residualMm, [])
   }
   const read = /\.svg$/i.test(given.name) ? readSvg(text) : /\.dxf$/i.test(given.name) ? readDxf(text) : null
   if (!read) return void (failure.value = `${given.name}: take an SVG, a DXF or a CSV. What was here is kept.`)
-  if (!read.ok) return void (failure.value = `${read.message} What was here is kept.`)
+  if (!read.ok) return void (failure.value = `${words.problem(read)} What was here is kept.`)
   begin(given.name, read.paths, read.mmPerUnit, null, read.leftOut)
 }
 function begin(
@@ -119,7 +122,7 @@ const lengths = computed(
       <p>
         {{ file.name
         }}<span v-if="residualMm > 0" class="text-muted"
-          >, its points fitted within {{ residualMm.toFixed(3) }} mm</span
+          >, its points fitted within {{ exactLength(Math.max(residualMm, 0.01), preferences.unit) }}</span
         >
       </p>
       <p v-if="file.leftOut.length > 0" class="text-sm text-toned">
@@ -143,7 +146,7 @@ const lengths = computed(
         help="Where the drawing has no spine: from the spine to the edge."
         ><UInput v-model="width" size="lg" inputmode="decimal" class="w-full"
       /></UFormField>
-      <p v-if="placed && !placed.ok" role="alert" class="text-error">{{ placed.message }}</p>
+      <p v-if="placed && !placed.ok" role="alert" class="text-error">{{ words.problem(placed) }}</p>
     </template>
   </div>
 </template>

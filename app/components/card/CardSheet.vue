@@ -2,7 +2,7 @@
 import { cardPdf } from '~/card/cardPdf'
 import { useCard } from '~/composables/useCard'
 import { download } from '~/saving/download'
-import { useJob } from '~/stores/job'
+import { useJob } from '~/job/useJob'
 import { pointList } from '~/drawing/viewport'
 
 /** The clamp card: one page with all that has to be set, and the blade at 1:1. Printed, or kept as a PDF. */
@@ -10,11 +10,10 @@ const job = useJob()
 const { page } = useCard()
 const busy = ref(false)
 async function toPdf() {
-  if (!page.value || !job.content) return
   busy.value = true
   download(
-    `${job.content.name}.pdf`,
-    (await cardPdf(page.value, job.content.name)) as Uint8Array<ArrayBuffer>,
+    `${job.content.value.name}.pdf`,
+    (await cardPdf(page.value, job.content.value.name)) as Uint8Array<ArrayBuffer>,
     'application/pdf',
   )
   busy.value = false
@@ -54,7 +53,7 @@ const print = () => window.print()
       </text>
     </svg>
     <div class="card-controls space-y-3">
-      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="print">
+      <SheetPane labelledby="print">
         <h2 id="print" class="text-lg font-semibold">One page for the bench</h2>
         <p class="text-sm text-muted">Print at 100 %, without fitting to the page, and lay a rule on the check line.</p>
         <div class="mt-3 flex flex-wrap gap-2">
@@ -68,7 +67,7 @@ const print = () => window.print()
             @click="toPdf"
           />
         </div>
-      </section>
+      </SheetPane>
       <SameAgain />
     </div>
   </div>

@@ -1,22 +1,20 @@
 <script setup lang="ts">
-import type { KeptJob } from '#core/kept/kept'
+import type { KeptJob } from '#core/kept/things'
 import { cardOf } from '#core/card/sameAgain'
 import { whatToDial } from '#core/dial/whatToDial'
 import { moved } from '#core/clamping/bladeHeight'
 import { parseLengthMm } from '#core/units/length'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useSameAgain } from '~/composables/useSameAgain'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
 /** The same again: an earlier job's hold taken over, and the correction when the blade is lower now. */
 const { others, heldAs } = useSameAgain()
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
@@ -24,24 +22,21 @@ const take = (one: KeptJob) => void job.change(`the same again as in ${one.name}
 
 const measured = ref('')
 const now = computed(() => {
-  const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
+  const [setup, evaluation] = [job.setup.value, job.evaluation.value]
   const parsed = parseLengthMm(measured.value, preferences.unit)
-  if (!things || !evaluation || measured.value.trim() === '') return null
+  if (measured.value.trim() === '') return null
   if (!parsed.ok) return { problem: `“${measured.value}” is no length.` }
   if (parsed.value <= 0) return { problem: 'The edge must stand out of the jaws: more than 0.' }
   const differsMm = parsed.value - evaluation.bladeHeightMm
-  const hold = moved(things.hold, 0, differsMm)
+  const hold = moved(setup.hold, 0, differsMm)
   return {
     problem: '',
     differsMm,
     heightMm: parsed.value,
-    advice: whatToDial({ ...things, hold }, bench.side.value, bench.wantedDeg.value, evaluation.station),
+    advice: whatToDial({ ...setup, hold }, job.side.value, job.wantedDeg.value, evaluation.station),
   }
 })
-const dialled = computed(() => {
-  const setting = actions.dialledNow()
-  return setting && bench.rig.value ? dialText(bench.rig.value, setting, preferences.unit) : ''
-})
+const dialled = computed(() => dialText(job.rig.value, actions.dialledNow(), preferences.unit))
 function correct() {
   if (!now.value || now.value.problem || now.value.advice === undefined || now.value.heightMm === undefined) return
   const failure = actions.setBladeHeight(now.value.heightMm)
@@ -51,7 +46,7 @@ function correct() {
 </script>
 
 <template>
-  <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="same">
+  <SheetPane labelledby="same">
     <h2 id="same" class="text-lg font-semibold">The same again</h2>
     <p v-if="others.length === 0" class="text-sm text-muted">
       The next job with this blade on this rig begins with this card.
@@ -89,11 +84,11 @@ function correct() {
             ? 'As on the card: nothing to correct.'
             : `${text(Math.abs(now.differsMm))} ${now.differsMm < 0 ? 'lower' : 'higher'} than on the card.`
         }}<template v-if="now.advice?.ok && Math.abs(now.differsMm) >= 0.05">
-          Dial <b>{{ dialText(bench.rig.value!, now.advice.setting, preferences.unit) }}</b> instead of
+          Dial <b>{{ dialText(job.rig.value, now.advice.setting, preferences.unit) }}</b> instead of
           {{ dialled }}.</template
         >
       </p>
       <UButton v-if="Math.abs(now.differsMm) >= 0.05" class="mt-2" size="lg" label="Use it" @click="correct" />
     </div>
-  </section>
+  </SheetPane>
 </template>

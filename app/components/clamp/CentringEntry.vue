@@ -1,20 +1,17 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 /** How far the blade stands off the jaws' centre: what makes the two sides differ. */
 const job = useJob()
-const bench = useBench()
 const actions = useBenchActions()
 const preferences = usePreferences()
-const hold = computed(() => job.content?.hold)
+const hold = computed(() => job.content.value.hold)
 const sideA = computed(() => preferences.current.sideNames.A)
-const told = computed(() => {
-  if (!hold.value) return ''
+const centringText = computed(() => {
   const { centreOffsetMm, tiltDeg } = hold.value
   return centreOffsetMm === 0 && tiltDeg === 0
     ? 'on centre'
@@ -23,8 +20,8 @@ const told = computed(() => {
 </script>
 
 <template>
-  <UPopover v-if="hold && bench.rig.value?.jaws" :content="{ side: 'top', align: 'end' }">
-    <UButton color="neutral" variant="outline" :label="`Centring: ${told}`" />
+  <UPopover v-if="job.rig.value.jaws" :content="{ side: 'top', align: 'end' }">
+    <UButton color="neutral" variant="outline" :label="`Centring: ${centringText}`" />
     <template #content>
       <div class="w-80 space-y-3 p-4">
         <p class="text-sm text-muted">

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import type { DialSetting } from '#core/rig/heightReading'
 import { useAdvice } from '~/composables/useAdvice'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialParts, dialText } from '~/words/dialText'
@@ -10,50 +10,44 @@ import { grainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const { advice, holdInstead, stones } = useAdvice()
 
 const parts = computed(() =>
-  advice.value?.ok && bench.rig.value ? dialParts(bench.rig.value, advice.value.setting, preferences.unit) : null,
+  advice.value.ok ? dialParts(job.rig.value, advice.value.setting, preferences.unit) : null,
 )
 const dialled = computed(() => {
-  const setting = actions.dialledNow()
-  if (!advice.value?.ok || !setting || !bench.rig.value) return false
-  return (
-    dialText(bench.rig.value, setting, preferences.unit) ===
-    dialText(bench.rig.value, advice.value.setting, preferences.unit)
-  )
+  const text = (setting: DialSetting) => dialText(job.rig.value, setting, preferences.unit)
+  return advice.value.ok && text(actions.dialledNow()) === text(advice.value.setting)
 })
-const oneBevelBack = computed(() => bench.blade.value?.bevels === 'A' && bench.side.value === 'B')
-const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.3))
+const oneBevelBack = computed(() => job.blade.value.bevels === 'A' && job.side.value === 'B')
+const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.3))
 function dialAdvised() {
-  if (advice.value?.ok && !dialled.value) actions.dial(advice.value.setting)
+  if (advice.value.ok && !dialled.value) actions.dial(advice.value.setting)
 }
 const overJaws = computed(() => {
-  const set = bench.up.value
-  return set?.ok && set.lowestOverJawsDeg !== null && set.lowestOverJawsDeg > set.contact.edgeAngleDeg
+  const set = job.up.value
+  return set.ok && set.lowestOverJawsDeg !== null && set.lowestOverJawsDeg > set.contact.edgeAngleDeg
     ? set.lowestOverJawsDeg
     : null
 })
 const linked = computed({
-  get: () => job.content?.dialled.linked ?? true,
+  get: () => job.content.value.dialled.linked,
   set: (is) =>
-    job.content &&
     job.change(is ? 'one dial for both sides' : 'a dial for each side', {
-      dialled: { ...job.content.dialled, linked: is, ...(is ? { b: job.content.dialled.a } : {}) },
+      dialled: { ...job.content.value.dialled, linked: is, ...(is ? { B: job.content.value.dialled.A } : {}) },
     }),
 })
 </script>
 
 <template>
-  <section aria-label="What to dial" class="flex min-h-0 flex-col rounded-sm border border-default bg-default">
+  <SheetPane label="What to dial" class="flex min-h-0 p-0 flex-col">
     <div class="border-b border-default px-4 pt-3 pb-3">
       <h2 class="flex items-center gap-2 text-sm">
-        <AngleMark angle="wanted" />To get {{ angleText(bench.wantedDeg.value) }} on
-        {{ preferences.current.sideNames[bench.side.value] }}, dial
+        <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} on
+        {{ preferences.current.sideNames[job.side.value] }}, dial
       </h2>
       <p v-if="oneBevelBack" class="mt-1">
         Side {{ preferences.current.sideNames.B }} of this blade is its flat back: it gets no bevel. Lay it flat on the
@@ -82,7 +76,7 @@ const linked = computed({
             data-focus="dial-it"
             @click="dialAdvised"
           />
-          <UCheckbox v-if="bench.blade.value?.bevels === 'both'" v-model="linked" label="both sides alike" />
+          <UCheckbox v-if="job.blade.value.bevels === 'both'" v-model="linked" label="both sides alike" />
         </div>
       </template>
       <p v-else-if="advice && !advice.ok" class="mt-1 text-error" data-testid="no-dial">
@@ -90,11 +84,7 @@ const linked = computed({
       </p>
       <p v-if="holdInstead?.ok && !oneBevelBack" class="mt-2 text-sm text-toned">
         Or leave the dial and stand the blade {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
-        <button
-          type="button"
-          class="cursor-pointer font-semibold text-primary underline underline-offset-2"
-          @click="job.change('blade height', { hold: holdInstead.hold })"
-        >
+        <button type="button" class="text-link" @click="job.change('blade height', { hold: holdInstead.hold })">
           Hold it so
         </button>
       </p>
@@ -143,7 +133,7 @@ const linked = computed({
               </button>
             </th>
             <td class="text-right whitespace-nowrap">
-              {{ row.advice.ok ? dialFigures(bench.rig.value!, row.advice.setting, preferences.unit) : '–' }}
+              {{ row.advice.ok ? dialFigures(job.rig.value, row.advice.setting, preferences.unit) : '–' }}
             </td>
             <td
               class="text-right whitespace-nowrap"
@@ -161,5 +151,5 @@ const linked = computed({
         Remains: off the wanted angle at that mark. If left: with the dial as it stands.
       </p>
     </div>
-  </section>
+  </SheetPane>
 </template>

@@ -1,41 +1,24 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
-import { dialText, DIAL_STEP_WORD } from '~/words/dialText'
+import { dialText } from '~/words/dialText'
+import { DIAL_WORDS } from '~/words/dialWords'
+import { RIG_WORDS } from '~/words/rigText'
 
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
-const dialled = computed(() => {
-  const setting = actions.dialledNow()
-  return setting && bench.rig.value ? dialText(bench.rig.value, setting, preferences.unit) : ''
-})
-const stepWord = computed(() => (bench.rig.value ? DIAL_STEP_WORD[bench.rig.value.height.by] : 'mark'))
+const dialled = computed(() => dialText(job.rig.value, actions.dialledNow(), preferences.unit))
+const stepWord = computed(() => DIAL_WORDS[job.rig.value.height.by].step)
 /** What the measures are called on this kind of rig. */
-const words = computed(() => {
-  if (bench.rig.value?.jaws === null)
-    return {
-      pivot: 'Pivot height',
-      out: 'edge in front of the line',
-      along: 'heel to the table’s middle',
-      turn: 'Turn on the table',
-    }
-  const pivot = bench.rig.value?.kind === 'two-arm' ? 'Arm pivot, to the side' : 'Pivot height'
-  return { pivot, out: 'edge out of the jaws', along: 'heel to the jaws’ middle', turn: 'Turn in the jaws' }
-})
+const words = computed(() => RIG_WORDS[job.rig.value.kind])
 </script>
 
 <template>
-  <section
-    v-if="job.content && bench.evaluation.value"
-    aria-label="Measures"
-    class="grid grid-cols-2 gap-x-3 gap-y-2 md:grid-cols-4"
-  >
+  <section aria-label="Measures" class="grid grid-cols-2 gap-x-3 gap-y-2 md:grid-cols-4">
     <MeasureField
-      :label="words.pivot"
+      :label="words.pivotHeight"
       kind="length"
       focus="pivot-height"
       :value="actions.pivotHeightNow() ?? 0"
@@ -47,25 +30,25 @@ const words = computed(() => {
       label="Blade height"
       kind="length"
       focus="blade-height"
-      :value="bench.evaluation.value.bladeHeightMm"
+      :value="job.evaluation.value.bladeHeightMm"
       :step="0.5"
       :apply="(v) => actions.setBladeHeight(v)"
-      :hint="words.out"
+      :hint="words.edgeOut"
     />
     <MeasureField
       label="Clamp position"
       kind="length"
       focus="clamp-position"
-      :value="actions.heelToMiddle(job.content.hold)"
+      :value="actions.heelToMiddle(job.content.value.hold)"
       :step="0.5"
       :apply="(v) => actions.setHeelToMiddle(v)"
-      :hint="words.along"
+      :hint="words.heelToMiddle"
     />
     <MeasureField
       :label="words.turn"
       kind="angle"
       focus="turn"
-      :value="job.content.hold.turnDeg"
+      :value="job.content.value.hold.turnDeg"
       :step="0.5"
       :apply="(v) => actions.setTurn(v)"
       hint="tip out is positive"

@@ -23,7 +23,7 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
     @submit.prevent="last ? emit('keep') : emit('go', step + 1)"
   >
     <slot name="drawing" />
-    <div class="flex min-h-0 flex-col rounded-sm border border-default bg-default">
+    <div class="pane flex min-h-0 flex-col p-0">
       <nav aria-label="Steps" class="border-b border-default p-2">
         <ol class="flex gap-1">
           <li v-for="(one, i) in steps" :key="one.title" class="flex-1">

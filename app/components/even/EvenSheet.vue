@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useEven } from '~/composables/useEven'
 import { usePreferences } from '~/stores/preferences'
 import { differenceText } from '~/words/angleText'
@@ -7,10 +7,10 @@ import { lengthText } from '~/words/lengthText'
 import { zoneAt, zoneName } from '~/words/zoneText'
 
 /** The angle from heel to tip, what it makes of the bevel, and where to hold the blade so that it is even. */
-const bench = useBench()
+const job = useJob()
 const preferences = usePreferences()
 const { set, worst, zones } = useEven()
-const told = computed(() => {
+const headline = computed(() => {
   if (!worst.value) return ''
   const where = zones.value.length > 0 ? zoneName(zones.value, zoneAt(zones.value, worst.value.fromHeelMm)) : 'edge'
   const off = worst.value.offDeg
@@ -21,10 +21,10 @@ const told = computed(() => {
 
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_27rem]">
-    <section class="rounded-sm border border-default bg-default p-3" aria-labelledby="along">
+    <SheetPane labelledby="along">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="along" class="flex items-center gap-2 text-lg" data-testid="worst">
-          <AngleMark angle="set" />{{ told || bench.trouble.value }}
+          <AngleMark angle="set" />{{ headline || job.trouble.value }}
         </h2>
         <SideSwitch />
       </div>
@@ -34,7 +34,7 @@ const told = computed(() => {
         <span>Solid, standing out: steeper than wanted</span><span>Hatched, lying in: flatter</span
         ><span>Below: width of the bevel, dashed as it is, solid as it will be</span>
       </p>
-    </section>
+    </SheetPane>
     <PlacementPanel />
   </div>
 </template>

@@ -1,48 +1,46 @@
 <script setup lang="ts">
 import type { PlacementAim } from '#core/placement/findPlacement'
-import { useBench } from '~/composables/useBench'
+import { fixedHeightsMm } from '#core/rig/dial'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useEven } from '~/composables/useEven'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { useTask } from '~/workers/useTask'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
-import { lengthText } from '~/words/lengthText'
+import { areaText, lengthText } from '~/words/lengthText'
 import { BOUND_TEXT, middleMark, moveText, NO_HOLD_TEXT } from '~/words/placementText'
 import { zoneAt, zoneName } from '~/words/zoneText'
 
 /** Where to hold the blade for the evenest angle within what the rig can do. */
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const { zones, counts, count, countedStations, countedWorstDeg } = useEven()
 const { running, done, result, failure, run, stop, forget } = useTask('findPlacement')
 
 const aim = ref<PlacementAim>('even')
 const thereDeg = computed(() => {
-  const bevel = bench.blade.value?.bevelDeg
-  return bevel ? (bench.side.value === 'A' ? bevel.aDeg : bevel.bDeg) : null
+  const bevel = job.blade.value.bevelDeg
+  return bevel && bevel[job.side.value]
 })
 const aims = computed(() => [
   { value: 'even', label: 'the evenest angle' },
   { value: 'least-steel', label: 'the least steel off the bevel that is there', disabled: thereDeg.value === null },
 ])
 /** On a rig with marks a blade with a landmark is laid on one of them, unless its user wants otherwise. */
-const hasMarks = computed(() => !!bench.blade.value?.landmark && (bench.rig.value?.positionMarks.length ?? 0) > 0)
+const hasMarks = computed(() => !!job.blade.value.landmark && job.rig.value.positionMarks.length > 0)
 const place = ref<'on a mark' | 'anywhere'>('on a mark')
 const onMarks = computed(() => hasMarks.value && place.value === 'on a mark')
 const places = computed(() => [
-  { value: 'on a mark', label: `with the ${bench.blade.value?.landmark?.what} on a mark of the jaws` },
+  { value: 'on a mark', label: `with the ${job.blade.value.landmark?.what} on a mark of the jaws` },
   { value: 'anywhere', label: 'anywhere' },
 ])
 const find = () =>
-  bench.setup.value &&
   run({
-    job: bench.setup.value,
-    side: bench.side.value,
-    wantedDeg: bench.wantedDeg.value,
+    setup: job.setup.value,
+    side: job.side.value,
+    wantedDeg: job.wantedDeg.value,
     stations: countedStations.value,
     aim: aim.value,
     onMarks: onMarks.value,
@@ -51,13 +49,13 @@ const find = () =>
 // Another blade, rig, stone or aim: what was found says nothing any more. How it is held does not matter.
 const about = computed(() =>
   [
-    job.content?.bladeId,
-    job.content?.rigId,
-    job.content?.rigRevision,
-    job.content?.jawsName,
-    job.content?.stoneId,
-    bench.side.value,
-    bench.wantedDeg.value,
+    job.content.value.bladeId,
+    job.content.value.rigId,
+    job.content.value.rigRevision,
+    job.content.value.jawsName,
+    job.content.value.stoneId,
+    job.side.value,
+    job.wantedDeg.value,
     aim.value,
     onMarks.value,
     countedStations.value.length,
@@ -68,22 +66,24 @@ watch(about, forget)
 const best = computed(() => result.value?.best ?? null)
 const setting = computed(() => result.value?.atMark?.setting ?? null)
 const costText = (cost: number) =>
-  aim.value === 'even' ? `${cost.toFixed(1)}° off at the worst place` : `${cost.toFixed(3)} mm² off this side`
+  aim.value === 'even'
+    ? `${cost.toFixed(1)}° off at the worst place`
+    : `${areaText(cost, preferences.unit)} off this side`
 const isHeld = computed(() => {
-  const [then, now] = [best.value?.hold, job.content?.hold]
+  const [then, now] = [best.value?.hold, job.content.value.hold]
   return (
     !!then &&
-    !!now &&
     Math.abs(then.bladeXMm - now.bladeXMm) < 0.05 &&
     Math.abs(then.turnDeg - now.turnDeg) < 0.05 &&
     Math.abs(then.bladeYMm - now.bladeYMm) < 0.05
   )
 })
-const told = computed(() => {
-  const [found, rig, blade, hold] = [result.value, bench.rig.value, bench.blade.value, job.content?.hold]
-  if (!found?.best || !found.atMark || !rig || !blade || !hold) return ''
+const summary = computed(() => {
+  const [found, rig, blade, hold] = [result.value, job.rig.value, job.blade.value, job.content.value.hold]
+  if (!found?.best || !found.atMark) return ''
   const move = moveText(rig, blade, hold, found.best.hold, preferences.unit)
-  if (aim.value === 'least-steel') return `${move}: ${found.best.cost.toFixed(3)} mm² of steel goes on this side.`
+  if (aim.value === 'least-steel')
+    return `${move}: ${areaText(found.best.cost, preferences.unit)} of steel goes on this side.`
   const before = countedWorstDeg.value
   const { worstDeg, worstAtMm } = found.atMark
   const where = zones.value.length > 0 ? zoneName(zones.value, zoneAt(zones.value, worstAtMm)) : 'edge'
@@ -91,7 +91,7 @@ const told = computed(() => {
 })
 const why = computed(() => {
   const bounds = result.value?.bounds ?? []
-  if (bounds.length === 0 && bench.rig.value?.height.by === 'slot')
+  if (bounds.length === 0 && fixedHeightsMm(job.rig.value))
     return `No better is possible with the slots${onMarks.value ? ' and marks' : ''} there are.`
   return bounds.length === 0
     ? 'No better is possible: the steepest and the flattest place are equally far off, and any other hold makes one of them worse.'
@@ -101,8 +101,8 @@ const why = computed(() => {
  * Which mark of the jaws stands where on the blade then; nothing on a rig without marks, or where the landmark lies on
  * one.
  */
-const markTold = computed(() => {
-  const mark = bench.rig.value && middleMark(bench.rig.value)
+const markHint = computed(() => {
+  const mark = middleMark(job.rig.value)
   if (!mark || !best.value || onMarks.value) return ''
   return `Mark ${mark.name} of the jaws stands ${lengthText(actions.heelToMiddle(best.value.hold) + mark.alongMm, preferences.unit)} from the heel. `
 })
@@ -114,7 +114,7 @@ function holdIt() {
 </script>
 
 <template>
-  <section class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="where">
+  <SheetPane labelledby="where" class="space-y-3">
     <h2 id="where" class="text-lg font-semibold">Where to hold it</h2>
     <URadioGroup v-model="aim" :items="aims" legend="For" size="lg" />
     <URadioGroup v-if="hasMarks" v-model="place" :items="places" legend="Place along the jaws" size="lg" />
@@ -141,10 +141,10 @@ function holdIt() {
     />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <div v-if="result" aria-live="polite" class="space-y-2 border-t border-default pt-3">
-      <template v-if="best && setting && bench.rig.value">
-        <p class="text-lg" data-testid="placement">{{ told }}</p>
+      <template v-if="best && setting && job.rig.value">
+        <p class="text-lg" data-testid="placement">{{ summary }}</p>
         <p class="text-sm text-toned">
-          {{ markTold }}Then dial {{ dialText(bench.rig.value, setting, preferences.unit)
+          {{ markHint }}Then dial {{ dialText(job.rig.value, setting, preferences.unit)
           }}{{
             aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05
               ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least`
@@ -167,16 +167,10 @@ function holdIt() {
         {{ result.whyNone.map((why) => NO_HOLD_TEXT[why]).join(' ')
         }}{{ onMarks ? ' Off the marks there may be one.' : '' }}
       </p>
-      <PlacementMapView
-        v-if="job.content"
-        :map="result.map"
-        :best="best"
-        :now="job.content.hold"
-        :cost-text="costText"
-      />
+      <PlacementMapView :map="result.map" :best="best" :now="job.content.value.hold" :cost-text="costText" />
       <p class="text-sm text-muted">
         Pale is even, dark is uneven; turn up, place across. Cross: best. Dotted ring: now. Crossed out: cannot be held.
       </p>
     </div>
-  </section>
+  </SheetPane>
 </template>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
 import { useEven } from '~/composables/useEven'
 import { useViewport } from '~/composables/useViewport'
 import { ribbonBounds, ribbonView } from '~/drawing/ribbonView'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
@@ -14,23 +13,22 @@ import { lengthText } from '~/words/lengthText'
  * The blade in its jaws with the deviation as a band along its edge; the blade can be dragged and turned, and
  * everything follows.
  */
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const { along } = useEven()
 const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)
-const bounds = () => (bench.drawn.value ? ribbonBounds(bench.drawn.value.setup, bench.stations.value) : null)
+const bounds = () => (job.drawn.value ? ribbonBounds(job.drawn.value.setup, job.stations.value) : null)
 const { viewport, box } = useViewport(sheet, bounds, grabbed, { x: 74, top: 66, bottom: 34 })
 const view = computed(() => {
-  const drawn = bench.drawn.value
+  const drawn = job.drawn.value
   return drawn && viewport.value
     ? ribbonView(
         drawn.setup,
         along.value.length > 0 ? along.value : drawn.set.along,
-        bench.stations.value,
-        bench.wantedDeg.value,
+        job.stations.value,
+        job.wantedDeg.value,
         viewport.value,
       )
     : null
@@ -38,8 +36,8 @@ const view = computed(() => {
 const mm = (pixels: number) => pixels / (viewport.value?.scale ?? 1)
 const drag = useDrag({ move: (dx, dy, gesture) => actions.moveBlade(mm(dx), -mm(dy), gesture) === null })
 watch(drag.dragging, (is) => (grabbed.value = is))
-const turn = computed(() => job.content?.hold.turnDeg ?? 0)
-const heel = computed(() => (job.content ? actions.heelToMiddle(job.content.hold) : 0))
+const turn = computed(() => job.content.value.hold.turnDeg)
+const heel = computed(() => actions.heelToMiddle(job.content.value.hold))
 const STEP = { mm: 0.5, deg: 0.5 } as const
 /** Degrees for a pixel, when the turn is dragged. */
 const TURN_PER_PX = 0.08

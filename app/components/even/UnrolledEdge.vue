@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
 import { useEven } from '~/composables/useEven'
 import { unrolledView } from '~/drawing/unrolledView'
+import { usePlaceSlider } from '~/composables/usePlaceSlider'
 import { usePreferences } from '~/stores/preferences'
-import { lengthText } from '~/words/lengthText'
 import { zoneName } from '~/words/zoneText'
 
 /** The edge unrolled from heel to tip: its angle against the wanted one, its zones, and the bevel before and after. */
-const bench = useBench()
+const job = useJob()
 const actions = useBenchActions()
 const preferences = usePreferences()
 const { places, bevels, zones } = useEven()
@@ -22,25 +22,19 @@ const view = computed(() =>
         places.value,
         bevels.value,
         zones.value,
-        bench.wantedDeg.value,
+        job.wantedDeg.value,
         { width: width.value, height: height.value },
         preferences.unit,
       )
     : null,
 )
-const at = computed(() => bench.evaluation.value?.station.fromHeelMm ?? 0)
+const { at, slider, keydown } = usePlaceSlider()
 const drag = useDrag({
   move: (_dx, _dy, gesture, pointer) =>
     !!view.value &&
     !!frame.value &&
     actions.lookAt(view.value.lengthAt(pointer.x - frame.value.getBoundingClientRect().left), gesture) === null,
 })
-let keyGesture = ''
-function step(steps: number, event: KeyboardEvent) {
-  if (!event.repeat) keyGesture = `unrolled-${event.timeStamp}`
-  const last = places.value.at(-1)?.fromHeelMm ?? 0
-  actions.lookAt(Math.min(last, Math.max(0, at.value + steps * 0.5 * (event.shiftKey ? 10 : 1))), keyGesture)
-}
 const LEAST_NAMED_PX = 34
 </script>
 
@@ -94,18 +88,7 @@ const LEAST_NAMED_PX = 34
       <text v-for="tick in view.acrossTicks" :key="`x${tick.text}`" :x="tick.at" :y="height - 8" text-anchor="middle">
         {{ tick.text }}
       </text>
-      <g
-        class="look"
-        role="slider"
-        tabindex="0"
-        aria-label="Place along the edge that is looked at, from the heel"
-        :aria-valuenow="Math.round(at * 10) / 10"
-        :aria-valuetext="lengthText(at, preferences.unit)"
-        v-on="drag.on"
-        @keydown.right.prevent="step(1, $event)"
-        @keydown.left.prevent="step(-1, $event)"
-        @keydown.home.prevent="actions.lookAt(null)"
-      >
+      <g class="look" v-bind="slider" v-on="drag.on" @keydown="keydown">
         <line :x1="view.at(at)" :y1="view.angle.top" :x2="view.at(at)" :y2="view.bevel.bottom" class="reach" />
         <line :x1="view.at(at)" :y1="view.angle.top" :x2="view.at(at)" :y2="view.bevel.bottom" class="here" />
       </g>

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
 import { useGauge } from '~/composables/useGauge'
 import { gaugeView } from '~/drawing/gaugeView'
+import { usePlaceSlider } from '~/composables/usePlaceSlider'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
-import { lengthText } from '~/words/lengthText'
 
 /** The edge unrolled, with what the gauge must read along it; the place looked at can be dragged. */
-const bench = useBench()
+const job = useJob()
 const actions = useBenchActions()
 const preferences = usePreferences()
 const { places, square, expected } = useGauge()
@@ -21,9 +21,9 @@ const view = computed(() =>
     ? gaugeView(places.value, square.value, { width: width.value, height: height.value }, preferences.unit)
     : null,
 )
-const at = computed(() => bench.evaluation.value?.station.fromHeelMm ?? 0)
-const reading = computed(() => expected.value[bench.side.value])
-const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+const { at, slider, keydown } = usePlaceSlider()
+const reading = computed(() => expected.value[job.side.value])
+const set = computed(() => (job.up.value.ok ? job.up.value : null))
 
 /** The figure stands clear of the lines: under the place where there is room, else over it. */
 const TAG_PX = 62
@@ -39,13 +39,6 @@ const drag = useDrag({
     return actions.lookAt(view.value.lengthAt(pointer.x - frame.value.getBoundingClientRect().left), gesture) === null
   },
 })
-const STEP_MM = 0.5
-let keyGesture = ''
-function step(steps: number, event: KeyboardEvent) {
-  if (!event.repeat) keyGesture = `gauge-${event.timeStamp}`
-  const last = places.value.at(-1)?.fromHeelMm ?? 0
-  actions.lookAt(Math.min(last, Math.max(0, at.value + steps * STEP_MM * (event.shiftKey ? 10 : 1))), keyGesture)
-}
 </script>
 
 <template>
@@ -89,19 +82,7 @@ function step(steps: number, event: KeyboardEvent) {
         :y2="view.frame.y + view.frame.height"
         class="base"
       />
-      <g
-        class="look"
-        role="slider"
-        tabindex="0"
-        data-focus="gauge-place"
-        aria-label="Place along the edge that is looked at, from the heel"
-        :aria-valuenow="Math.round(at * 10) / 10"
-        :aria-valuetext="lengthText(at, preferences.unit)"
-        v-on="drag.on"
-        @keydown.right.prevent="step(1, $event)"
-        @keydown.left.prevent="step(-1, $event)"
-        @keydown.home.prevent="actions.lookAt(null)"
-      >
+      <g class="look" v-bind="slider" data-focus="gauge-place" v-on="drag.on" @keydown="keydown">
         <line
           :x1="view.at(at)"
           :y1="view.frame.y"

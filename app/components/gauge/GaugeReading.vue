@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import type { Side } from '#core/clamping/centring'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
 import { simulatedGauge, type LevelGauge } from '~/devices/levelGauge'
 import { hiddenError, seedOf } from '~/devices/trueBench'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 
 /** Takes a reading from a gauge that sends it: the needle comes to rest, then it is held for the side that is up. */
 const emit = defineEmits<{ hold: [side: Side, deg: number] }>()
-const bench = useBench()
 const job = useJob()
 const preferences = usePreferences()
 const { expected } = useGauge()
@@ -17,12 +15,12 @@ const { expected } = useGauge()
 /**
  * The make-believe bench behind the simulated gauge is a little off what was measured, and always the same for a job.
  */
-const seed = computed(() => seedOf(job.id ?? ''))
+const seed = computed(() => seedOf(job.id))
 const truth = () => {
-  const [things, content, evaluation] = [bench.setup.value, job.content, bench.evaluation.value]
-  const [set, reads] = [bench.up.value, expected.value[bench.side.value]]
-  if (!things || !content || !evaluation || !set?.ok || reads === null) return 0
-  return reads + hiddenError(things, content, seed.value)(bench.side.value, set.pivotHeightMm, evaluation.station)
+  const [set, reads] = [job.up.value, expected.value[job.side.value]]
+  if (!set.ok || reads === null) return 0
+  const hidden = hiddenError(job.setup.value, job.content.value, seed.value)
+  return reads + hidden(job.side.value, set.pivotHeightMm, job.evaluation.value.station)
 }
 const gauge: LevelGauge = simulatedGauge(truth, Math.random)
 const live = ref<number | null>(null)
@@ -36,10 +34,10 @@ function stop() {
 }
 function hold() {
   if (live.value === null) return
-  emit('hold', bench.side.value, Math.round(live.value * 10) / 10)
+  emit('hold', job.side.value, Math.round(live.value * 10) / 10)
   stop()
 }
-watch(() => bench.side.value, stop)
+watch(() => job.side.value, stop)
 onBeforeUnmount(stop)
 </script>
 
@@ -52,13 +50,13 @@ onBeforeUnmount(stop)
         size="lg"
         icon="i-lucide-radio"
         :label="`Read with the ${gauge.name.toLowerCase()}`"
-        :disabled="expected[bench.side.value] === null"
+        :disabled="expected[job.side.value] === null"
         @click="start"
       />
     </template>
     <template v-else>
       <span class="figure w-28 text-3xl" data-testid="live">{{ live.toFixed(1) }}°</span>
-      <UButton size="lg" :label="`Hold for ${preferences.current.sideNames[bench.side.value]}`" @click="hold" />
+      <UButton size="lg" :label="`Hold for ${preferences.current.sideNames[job.side.value]}`" @click="hold" />
       <UButton color="neutral" variant="ghost" size="lg" icon="i-lucide-x" aria-label="Stop reading" @click="stop" />
     </template>
   </div>

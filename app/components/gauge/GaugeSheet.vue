@@ -2,10 +2,10 @@
 import { SIDES, type Side } from '#core/clamping/centring'
 import { GAUGE_ZEROS, type GaugeZero } from '#core/setup/gaugeZero'
 import type { LikelyCause } from '#core/gauge/likelyCauses'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useGauge } from '~/composables/useGauge'
-import { useJob } from '~/stores/job'
+import { useReadings } from '~/composables/useReadings'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
@@ -13,15 +13,15 @@ import { GAUGE_ZERO_HOW, GAUGE_ZERO_WORD, MEASURE_WORD } from '~/words/measureTe
 import { parseDecimal } from '#core/units/length'
 
 /** The level gauge: where to put it, how to zero it, what it must read, what it did read and why it may differ. */
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
+const readings = useReadings()
 const { zero, expected, square, nearestSquare, read, causes } = useGauge()
 const names = computed(() => preferences.current.sideNames)
-const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const text = (mm: number) => lengthText(mm, preferences.unit)
-const table = computed(() => bench.rig.value?.jaws === null)
+const table = computed(() => job.rig.value.jaws === null)
 const zeroWord = (of: GaugeZero) => (of === 'clamp' && table.value ? 'the table' : GAUGE_ZERO_WORD[of])
 const zeros = computed(() => GAUGE_ZEROS.map((value) => ({ value, label: `On ${zeroWord(value)}` })))
 const chosenZero = computed({
@@ -43,7 +43,7 @@ const goSquare = () => {
   const first = square.value[0]
   if (first) actions.lookAt((first.fromMm + first.toMm) / 2)
 }
-const here = computed(() => bench.evaluation.value?.station.fromHeelMm ?? 0)
+const here = computed(() => job.evaluation.value.station.fromHeelMm)
 const isSquare = computed(() =>
   square.value.some(({ fromMm, toMm }) => here.value > fromMm - 0.5 && here.value < toMm + 0.5),
 )
@@ -53,7 +53,12 @@ const problems = reactive({ A: '', B: '' })
 watch(
   read,
   (now) =>
-    SIDES.forEach((side) => ((texts[side] = now[side] === null ? '' : String(now[side])), (problems[side] = ''))),
+    SIDES.forEach(
+      (side) => (
+        (texts[side] = now[side] === null ? '' : String(Math.round(now[side] * 100) / 100)),
+        (problems[side] = '')
+      ),
+    ),
   { immediate: true },
 )
 function keep(side: Side) {
@@ -61,10 +66,8 @@ function keep(side: Side) {
   const parsed = parseDecimal(texts[side].replace('°', ''))
   if (!parsed.ok && parsed.reason === 'not-a-number')
     return void (problems[side] = 'Write the angle as a number, such as 17.5.')
-  problems[side] = put(side, parsed.ok ? parsed.value : null) ?? ''
+  problems[side] = readings.putInstead('reading', { [side]: parsed.ok ? parsed.value : null }) ?? ''
 }
-const put = (side: Side, deg: number | null) =>
-  job.change('read angle', { read: { ...job.content!.read, [side === 'A' ? 'aDeg' : 'bDeg']: deg } })
 const differs = (side: Side) =>
   read.value[side] === null || expected.value[side] === null ? null : read.value[side]! - expected.value[side]!
 const known = computed(() => SIDES.some((side) => differs(side) !== null))
@@ -80,22 +83,20 @@ function causeText(cause: LikelyCause): string {
 
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
-    <section class="flex min-h-0 flex-col rounded-sm border border-default bg-default p-4" aria-labelledby="must-read">
+    <SheetPane labelledby="must-read" class="flex min-h-0 flex-col">
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>
           <h2 id="must-read" class="flex items-center gap-2">
-            <AngleMark angle="read" />On {{ names[bench.side.value] }}, {{ text(here) }} from the heel, with
-            {{ bench.stone.value?.name }}, it must read
+            <AngleMark angle="read" />On {{ names[job.side.value] }}, {{ text(here) }} from the heel, with
+            {{ job.stone.value.name }}, it must read
           </h2>
           <p class="figure text-4xl" data-testid="must-read">
-            {{
-              expected[bench.side.value] === null ? '–' : angleText(expected[bench.side.value]!, set?.doubtDeg ?? 0.1)
-            }}
+            {{ expected[job.side.value] === null ? '–' : angleText(expected[job.side.value]!, set?.doubtDeg ?? 0.1) }}
           </p>
         </div>
         <SideSwitch />
       </div>
-      <p v-if="!set" class="text-error">{{ bench.trouble.value }}</p>
+      <p v-if="!set" class="text-error">{{ job.trouble.value }}</p>
       <GaugeAlong v-else class="mt-2 h-80 2xl:h-[28rem]" />
       <p class="mt-1 flex flex-wrap gap-x-5 text-sm text-muted">
         <span class="flex items-center gap-1"><AngleMark angle="read" class="size-4!" />dashed: the gauge</span
@@ -104,25 +105,20 @@ function causeText(cause: LikelyCause): string {
       </p>
       <p class="mt-2">
         {{ whereText }}
-        <button
-          v-if="square.length > 0 && !isSquare"
-          type="button"
-          class="cursor-pointer font-semibold text-primary underline underline-offset-2"
-          @click="goSquare"
-        >
+        <button v-if="square.length > 0 && !isSquare" type="button" class="text-link" @click="goSquare">
           Look there
         </button>
       </p>
-    </section>
+    </SheetPane>
     <div class="space-y-3">
-      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="zero">
+      <SheetPane labelledby="zero">
         <h2 id="zero" class="font-semibold">Zero it</h2>
         <URadioGroup v-model="chosenZero" :items="zeros" size="lg" class="mt-1" aria-labelledby="zero" />
         <p class="mt-2 text-sm text-muted">
           {{ GAUGE_ZERO_HOW[zero] }} Turn it the way it will stand on the stone, along the rod.
         </p>
-      </section>
-      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="did-read">
+      </SheetPane>
+      <SheetPane labelledby="did-read">
         <h2 id="did-read" class="flex items-center gap-2 font-semibold"><AngleMark angle="read" />What did it read?</h2>
         <div class="mt-2 grid grid-cols-2 gap-3">
           <UFormField
@@ -146,7 +142,7 @@ function causeText(cause: LikelyCause): string {
             </p>
           </UFormField>
         </div>
-        <GaugeReading class="mt-1" @hold="put" />
+        <GaugeReading class="mt-1" @hold="readings.addReading" />
         <div v-if="known" class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="causes">
           <p v-if="causes.length === 0">
             {{
@@ -164,7 +160,7 @@ function causeText(cause: LikelyCause): string {
             </ol>
           </template>
         </div>
-      </section>
+      </SheetPane>
     </div>
   </div>
 </template>

@@ -1,26 +1,24 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useHoldChecks } from '~/composables/useHoldChecks'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
 /** Will it hold, will it reach, will it clear: before the first stroke. */
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const { checks } = useHoldChecks()
 const text = (mm: number) => lengthText(mm, preferences.unit)
-const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.name)
+const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.name)
 </script>
 
 <template>
   <div v-if="checks" class="grid items-start gap-3 lg:grid-cols-2 xl:grid-cols-3">
-    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="holds">
+    <SheetPane labelledby="holds">
       <h2 id="holds" class="text-lg font-semibold">Will it hold?</h2>
       <ul>
         <HoldCheck v-if="checks.fit" :verdict="checks.fit.verdict" title="Spine in these jaws">
@@ -56,8 +54,8 @@ const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.na
           Gloves on.</HoldCheck
         >
       </ul>
-    </section>
-    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="reaches">
+    </SheetPane>
+    <SheetPane labelledby="reaches">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="reaches" class="text-lg font-semibold">Will it reach?</h2>
         <SideSwitch />
@@ -84,8 +82,8 @@ const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.na
           free edge then stands at {{ text(checks.stop.freeEdgeMm) }}: set a stop there.</HoldCheck
         >
       </ul>
-    </section>
-    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="clears">
+    </SheetPane>
+    <SheetPane labelledby="clears">
       <h2 id="clears" class="text-lg font-semibold">Will it clear the jaws?</h2>
       <ul v-if="checks.clear.length > 0">
         <HoldCheck
@@ -105,7 +103,7 @@ const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.na
           <button
             v-if="one.jaws.name !== fitted"
             type="button"
-            class="ml-1 cursor-pointer font-semibold text-primary underline underline-offset-2"
+            class="text-link ml-1"
             @click="actions.fitJaws(one.jaws.name)"
           >
             Fit these
@@ -115,7 +113,7 @@ const fitted = computed(() => job.content?.jawsName ?? bench.rig.value?.jaws?.na
       <p v-else class="mt-2">
         A table has no jaws: only the table’s own edge can be in the way of a stone at a very low angle.
       </p>
-    </section>
+    </SheetPane>
   </div>
-  <p v-else class="rounded-sm border border-default bg-default p-4">{{ bench.trouble.value }}</p>
+  <p v-else class="pane">{{ job.trouble.value }}</p>
 </template>

@@ -1,43 +1,77 @@
 <script setup lang="ts">
+import { nextStep } from '#core/advice/nextStep'
+import { perSide, type PerSide } from '#core/clamping/centring'
 import { curveLength } from '#core/curve/arcLength'
 import { evenStations } from '#core/curve/stations'
-import type { KeptJob } from '#core/kept/kept'
 import { evaluate } from '#core/evaluation/evaluate'
-import { stationPath } from '~/stations'
+import type { KeptJob } from '#core/kept/things'
+import { provedAmount, readAmount } from '#core/log/amount'
+import { ofKind } from '#core/log/inForce'
+import { fittedWith } from '#core/rig/jaws'
+import { sheetPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
+import { adviceText } from '~/words/adviceText'
 import { angleText } from '~/words/angleText'
 
+/** A job in the list: its blade, its four angles, and its next step. */
 const props = defineProps<{ job: KeptJob }>()
 const collections = useCollections()
 const preferences = usePreferences()
+const log = useLog()
 const toast = useToast()
 
-const rig = computed(() => collections.rigs.find((r) => r.id === props.job.rigId))
-const blade = computed(() => collections.blades.find((b) => b.id === props.job.bladeId))
-const stone = computed(() => collections.stones.find((s) => s.id === props.job.stoneId))
-const span = computed(() => (blade.value && curveLength(blade.value.edge) > 110 ? 215 : 110))
+const STATIONS = 20
+const READ_DOUBT = 0.1
+const LONG_MM = 110
+const SPANS_MM = { long: 215, short: 110 } as const
+
+/** The job with the rig as it was measured for it, and the jaws that are fitted; null where a part is not here. */
+const made = computed(() => {
+  const asThen = collections.rigAt(props.job.rigId, props.job.rigRevision)
+  const blade = collections.blades.find((one) => one.id === props.job.bladeId)
+  const stone = collections.stones.find((one) => one.id === props.job.stoneId)
+  if (!asThen || !blade || !stone) return null
+  const setup = { rig: fittedWith(asThen, props.job.jawsName), blade, stone, hold: props.job.hold }
+  return { setup, evaluation: evaluate(setup, props.job, evenStations(blade.edge, STATIONS)) }
+})
+const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
+const span = computed(() =>
+  made.value && curveLength(made.value.setup.blade.edge) > LONG_MM ? SPANS_MM.long : SPANS_MM.short,
+)
+const parts = computed(() => {
+  const setup = made.value?.setup
+  return setup ? [setup.blade.name, setup.rig.name, setup.stone.name].join(' · ') : 'A part of this job cannot be read.'
+})
+
+const next = computed(() => {
+  if (!made.value) return null
+  const step = nextStep({ ...made.value, job: props.job, log: entries.value })
+  const { unit, current } = preferences
+  return adviceText(step, { rig: made.value.setup.rig, unit, sideNames: current.sideNames })
+})
 
 /** The four angles of side A, or included, as the user likes them. */
 const angles = computed(() => {
-  if (!rig.value || !blade.value || !stone.value) return []
-  const set = evaluate(
-    { rig: rig.value, blade: blade.value, stone: stone.value, hold: props.job.hold },
-    props.job,
-    evenStations(blade.value.edge, 20),
-  )
-  const one = blade.value.bevels === 'A'
-  const shown = (a: number | null, b: number | null) =>
-    preferences.included && !one ? (a === null || b === null ? null : a + b) : a
-  const doubt = set.sides.A.ok ? set.sides.A.doubtDeg : 0.1
-  const setA = set.sides.A.ok ? set.sides.A.contact.edgeAngleDeg : null
-  const setB = set.sides.B.ok ? set.sides.B.contact.edgeAngleDeg : null
-  const { wanted, read, proved } = props.job
+  if (!made.value) return []
+  const { setup, evaluation } = made.value
+  const one = setup.blade.bevels === 'A'
+  const [readings, proofs] = [ofKind(entries.value, 'reading'), ofKind(entries.value, 'proof')]
+  const shown = ({ A, B }: PerSide<number | null>) =>
+    preferences.included && !one ? (A === null || B === null ? null : A + B) : A
+  const { A } = evaluation.sides
+  const set = perSide((side) => {
+    const of = evaluation.sides[side]
+    return of.ok ? of.contact.edgeAngleDeg : null
+  })
+  const read = perSide((side) => readAmount(readings, side)?.deg ?? null)
+  const proved = perSide((side) => provedAmount(proofs, side)?.deg ?? null)
   return [
-    { id: 'wanted' as const, word: 'Wanted', deg: shown(wanted.aDeg, wanted.bDeg), doubt: 0.1 },
-    { id: 'set' as const, word: 'Set', deg: shown(setA, setB), doubt },
-    { id: 'read' as const, word: 'Read', deg: shown(read.aDeg, read.bDeg), doubt: 0.1 },
-    { id: 'proved' as const, word: 'Proved', deg: shown(proved.aDeg, proved.bDeg), doubt: 0.1 },
+    { id: 'wanted' as const, word: 'Wanted', deg: shown(props.job.wanted.deg), doubt: READ_DOUBT },
+    { id: 'set' as const, word: 'Set', deg: shown(set), doubt: A.ok ? A.doubtDeg : READ_DOUBT },
+    { id: 'read' as const, word: 'Read', deg: shown(read), doubt: READ_DOUBT },
+    { id: 'proved' as const, word: 'Proved', deg: shown(proved), doubt: READ_DOUBT },
   ]
 })
 
@@ -54,14 +88,17 @@ async function shelve() {
 
 <template>
   <li class="relative flex items-center gap-3 px-3 py-2 hover:bg-elevated sm:gap-4 sm:px-4">
-    <BladeFigure v-if="blade" :blade="blade" :span="span" class="h-16! w-36! shrink-0 max-sm:hidden" />
+    <BladeFigure v-if="made" :blade="made.setup.blade" :span="span" class="h-16! w-36! shrink-0 max-sm:hidden" />
     <div class="min-w-0 flex-1">
       <NuxtLink
-        :to="stationPath(job.id, 'clamp')"
+        :to="sheetPath(job.id, 'clamp')"
         class="block truncate text-lg font-semibold after:absolute after:inset-0"
         >{{ job.name }}</NuxtLink
       >
-      <p class="truncate text-sm text-muted">{{ [blade?.name, rig?.name, stone?.name].filter(Boolean).join(' · ') }}</p>
+      <p class="truncate text-sm text-muted">{{ parts }}</p>
+      <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
+        Next: <b>{{ next.do }}</b>
+      </p>
     </div>
     <dl class="grid shrink-0 grid-cols-2 gap-x-4 sm:grid-cols-4">
       <div v-for="a in angles" :key="a.id" class="w-18">

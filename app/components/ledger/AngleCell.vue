@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import type { LedgerLine } from '~/composables/useLedger'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 
 const props = defineProps<{ line: LedgerLine; open: boolean }>()
 const emit = defineEmits<{ 'update:open': [open: boolean] }>()
 const preferences = usePreferences()
-const bench = useBench()
+const job = useJob()
 
 const spoken = computed(() => {
   const sides = props.line.sides.map((s) => `${s.name} ${s.text ?? 'unknown'}`).join(', ')
@@ -47,7 +47,7 @@ const spoken = computed(() => {
             v-for="s in line.sides"
             :key="s.side"
             class="flex items-baseline gap-1"
-            :class="s.side === bench.side.value ? '' : 'opacity-80'"
+            :class="s.side === job.side.value ? '' : 'opacity-80'"
           >
             <span class="text-sm text-muted">{{ s.name }}</span>
             <span class="figure text-xl leading-9 sm:text-[2rem]" :data-side="s.side">{{ s.text ?? '–' }}</span>
@@ -60,7 +60,7 @@ const spoken = computed(() => {
         <span class="block min-h-5 truncate text-sm text-muted max-sm:hidden" :title="line.more">{{ line.more }}</span>
       </button>
       <template #content>
-        <AngleEntry v-if="line.editable" :angle="line.id" @done="emit('update:open', false)" />
+        <AngleEntry v-if="line.id !== 'set'" :angle="line.id" @done="emit('update:open', false)" />
         <DoubtBudget v-else @done="emit('update:open', false)" />
       </template>
     </UPopover>

@@ -1,32 +1,34 @@
 <script setup lang="ts">
 import { SIDES, type Side } from '#core/clamping/centring'
 import { parseDecimal } from '#core/units/length'
-import { useBench } from '~/composables/useBench'
-import { ANGLES, stationPath, type AngleId } from '~/stations'
-import { useJob } from '~/stores/job'
+import { useReadings } from '~/composables/useReadings'
+import { useJob } from '~/job/useJob'
+import { ANGLES, sheetPath, type AngleId } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
 
 /** Enters a wanted, read or proved angle, per side. */
-const props = defineProps<{ angle: AngleId }>()
+const props = defineProps<{ angle: Exclude<AngleId, 'set'> }>()
 const emit = defineEmits<{ done: [] }>()
 const job = useJob()
 const preferences = usePreferences()
-const bench = useBench()
+const readings = useReadings()
 const about = computed(() => ANGLES.find((a) => a.id === props.angle)!)
-const oneBevel = computed(() => bench.blade.value?.bevels === 'A')
+const oneBevel = computed(() => job.blade.value.bevels === 'A')
 const wanted = computed(() => props.angle === 'wanted')
 
-const figure = (deg: number | null | undefined) =>
-  deg === null || deg === undefined ? '' : String(Math.round(deg * 100) / 100)
-const now = computed(() => (props.angle === 'set' ? null : job.content?.[props.angle]))
-const texts = reactive({ A: figure(now.value?.aDeg), B: figure(now.value?.bDeg) })
-const linked = ref(job.content?.wanted.linked ?? true)
-const why = ref(job.content?.wanted.why ?? '')
+const nowDeg = (side: Side): number | null =>
+  props.angle === 'wanted' ? job.content.value.wanted.deg[side] : (job[props.angle].value[side]?.deg ?? null)
+const figure = (deg: number | null) => (deg === null ? '' : String(Math.round(deg * 100) / 100))
+const texts = reactive({ A: figure(nowDeg('A')), B: figure(nowDeg('B')) })
+const linked = ref(job.content.value.wanted.linked)
+const why = ref(job.content.value.wanted.why)
 const problems = reactive({ A: '', B: '' })
 const shownSides = computed(() => (oneBevel.value || (wanted.value && linked.value) ? (['A'] as const) : SIDES))
 
+/** What stands in a side's field: what was there where it was not touched. */
 function read(side: Side): number | null {
   problems[side] = ''
+  if (texts[side] === figure(nowDeg(side))) return nowDeg(side)
   const parsed = parseDecimal(texts[side].replace('°', ''))
   if (parsed.ok) return parsed.value
   if (parsed.reason === 'not-a-number') problems[side] = 'Write the angle as a number, such as 17.5.'
@@ -41,13 +43,14 @@ const included = computed(() => {
 })
 
 function keep() {
-  const aDeg = read('A')
+  const A = read('A')
   const both = shownSides.value.length === 1
-  const bDeg = both ? aDeg : read('B')
+  const B = both ? A : read('B')
   if (problems.A || (!both && problems.B)) return
-  const problem = wanted.value
-    ? job.change('wanted angle', { wanted: { aDeg: aDeg!, bDeg: bDeg!, linked: linked.value, why: why.value } })
-    : job.change(`${props.angle} angle`, { [props.angle]: { aDeg, bDeg: oneBevel.value ? null : bDeg } })
+  const problem =
+    props.angle === 'wanted'
+      ? job.change('wanted angle', { wanted: { deg: { A: A!, B: B! }, linked: linked.value, why: why.value } })
+      : readings.putInstead(props.angle === 'read' ? 'reading' : 'proof', oneBevel.value ? { A } : { A, B })
   if (problem) problems.A = problem
   else emit('done')
 }
@@ -98,13 +101,16 @@ function keep() {
     <p v-else-if="angle === 'read'" class="text-sm text-muted">
       Stand the gauge along the rod on the stone, the stone’s middle over the place looked at. Leave a side empty while
       it is not read.
-      <NuxtLink class="underline" :to="stationPath(job.id!, 'clamp', 'gauge')" @click="emit('done')"
+      <NuxtLink class="underline" :to="sheetPath(job.id, 'clamp', 'gauge')" @click="emit('done')"
         >How to zero it, and where to put it</NuxtLink
       >
     </p>
     <p v-else class="text-sm text-muted">
       Ink first. Then the goniometer, with the blade square to the beam; your eyes never to the laser or its mirror
       image.
+      <NuxtLink class="underline" :to="sheetPath(job.id, 'prove')" @click="emit('done')"
+        >All that was read and proved</NuxtLink
+      >
     </p>
     <UButton type="submit" size="lg" label="Keep" />
   </form>

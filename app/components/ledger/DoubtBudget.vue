@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
-import { stationPath } from '~/stations'
-import { useJob } from '~/stores/job'
+import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { MEASURE_WORD } from '~/words/measureText'
@@ -9,10 +8,9 @@ import { toleranceText } from '~/words/toleranceText'
 
 /** How sure the set angle is, in short: which measure to take again first. */
 const emit = defineEmits<{ done: [] }>()
-const bench = useBench()
 const job = useJob()
 const preferences = usePreferences()
-const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const shares = computed(() => set.value?.budget.filter((share) => share.shareDeg >= 0.005) ?? [])
 const largest = computed(() => shares.value[0]?.shareDeg ?? 1)
 /** Shares are compared with each other, so they are told a digit finer than the angle. */
@@ -61,7 +59,7 @@ function setTolerance(mm: number): string | null {
       label="Blade height is known to ±"
       kind="length"
       focus="blade-height-tolerance"
-      :value="job.content.bladeHeightToleranceMm"
+      :value="job.content.value.bladeHeightToleranceMm"
       :step="0.1"
       :apply="setTolerance"
       hint="half a millimetre with a rule"
@@ -71,9 +69,9 @@ function setTolerance(mm: number): string | null {
       variant="outline"
       size="lg"
       label="All measures, and samples"
-      :to="stationPath(job.id!, 'clamp', 'sure')"
+      :to="sheetPath(job.id, 'doubt')"
       @click="emit('done')"
     />
   </section>
-  <p v-else class="max-w-xs p-4">{{ bench.trouble.value }}</p>
+  <p v-else class="max-w-xs p-4">{{ job.trouble.value }}</p>
 </template>

@@ -1,40 +1,33 @@
 <script setup lang="ts">
-import { figureOf, type Mark } from '#core/dial/marks'
-import { useBench } from '~/composables/useBench'
+import type { Mark } from '#core/dial/marks'
+import { dialOf, type DialSetting } from '#core/rig/heightReading'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useMarks } from '~/composables/useMarks'
 import { useChartColours } from '~/composables/useChartColours'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialText } from '~/words/dialText'
+import { wordsOf } from '~/words/dialWords'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
 /** What each mark of the rig really gives, for this blade height and each stone; and the mark to set. */
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const colours = useChartColours()
 /** Dashes tell the stones apart without colour. */
 const DASHES = [0, 8, 3, 12, 5]
 
-const rig = computed(() => bench.rig.value)
-const { at, stones, rows, advice } = useMarks()
-const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.1))
-const setNow = computed(() => {
-  const setting = actions.dialledNow()
-  return setting && rig.value ? dialText(rig.value, setting, preferences.unit) : ''
-})
-const isScale = computed(() => rig.value?.height.by === 'degree-scale')
-const unitOfMarks = computed(
-  () =>
-    ({ slot: 'Slot', millimetres: `Scale, ${preferences.unit}`, turns: 'Turns', 'degree-scale': 'Printed mark, °' })[
-      rig.value?.height.by ?? 'slot'
-    ],
-)
-const figure = (mark: Mark) => (rig.value ? dialFigures(rig.value, mark.setting, preferences.unit) : '')
+const rig = computed(() => job.rig.value)
+const { stones, rows, advice } = useMarks()
+const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.1))
+const setNow = computed(() => dialText(rig.value, actions.dialledNow(), preferences.unit))
+const figureOf = (setting: DialSetting) => dialOf(rig.value.height).figure(rig.value.height, setting)
+const isScale = computed(() => rig.value.height.by === 'degree-scale')
+const unitOfMarks = computed(() => wordsOf(rig.value.height.by).heading(preferences.unit))
+const figure = (mark: Mark) => dialFigures(rig.value, mark.setting, preferences.unit)
 
 const series = computed(() => {
   const ofStones = stones.value.map((stone, i) => ({
@@ -45,7 +38,7 @@ const series = computed(() => {
     })),
   }))
   const printed = isScale.value
-    ? [{ name: 'as printed', data: rows.value.map((row) => ({ x: figure(row.mark), y: figureOf(row.mark.setting) })) }]
+    ? [{ name: 'as printed', data: rows.value.map((row) => ({ x: figure(row.mark), y: row.mark.figure })) }]
     : []
   return [...ofStones, ...printed]
 })
@@ -55,11 +48,11 @@ const options = computed(() => {
   return {
     colors: [...shades.slice(0, count), colours.value.wanted],
     stroke: {
-      width: [...stones.value.map((stone) => (stone.id === job.content?.stoneId ? 4 : 2)), 2],
+      width: [...stones.value.map((stone) => (stone.id === job.content.value.stoneId ? 4 : 2)), 2],
       dashArray: [...DASHES.slice(0, count), 2],
       curve: 'straight' as const,
     },
-    markers: { size: rig.value?.height.by === 'slot' ? 5 : 0 },
+    markers: { size: dialOf(rig.value.height).fixed(rig.value.height) ? 5 : 0 },
     xaxis: {
       title: { text: unitOfMarks.value, style: { fontSize: '14px' } },
       tickAmount: 8,
@@ -79,11 +72,11 @@ const options = computed(() => {
     annotations: {
       yaxis: [
         {
-          y: bench.wantedDeg.value,
+          y: job.wantedDeg.value,
           borderColor: colours.value.wanted,
           strokeDashArray: 3,
           label: {
-            text: `wanted ${angleText(bench.wantedDeg.value)}`,
+            text: `wanted ${angleText(job.wantedDeg.value)}`,
             position: 'left',
             textAnchor: 'start' as const,
             style: { background: 'transparent', color: colours.value.wanted, fontSize: '14px' },
@@ -99,7 +92,7 @@ const options = computed(() => {
     },
   }
 })
-const out = computed(() => lengthText(bench.evaluation.value?.bladeHeightMm ?? 0, preferences.unit))
+const out = computed(() => lengthText(job.evaluation.value.bladeHeightMm, preferences.unit))
 const described = computed(
   () =>
     `True edge angle against the marks, for ${stones.value.map((stone) => stone.name).join(', ')}. The table has the figures.`,
@@ -107,13 +100,12 @@ const described = computed(
 </script>
 
 <template>
-  <div v-if="at && rig" class="grid gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(26rem,34rem)]">
-    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="mark-to-set">
+  <div class="grid gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(26rem,34rem)]">
+    <SheetPane labelledby="mark-to-set">
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>
           <h2 id="mark-to-set" class="flex items-center gap-2">
-            <AngleMark angle="wanted" />To get {{ angleText(bench.wantedDeg.value) }} with
-            {{ bench.stone.value?.name }}, set
+            <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} with {{ job.stone.value.name }}, set
           </h2>
           <template v-if="advice?.ok">
             <p class="figure text-4xl" data-testid="mark">{{ dialText(rig, advice.setting, preferences.unit) }}</p>
@@ -140,12 +132,8 @@ const described = computed(
         >
         Set now: {{ setNow }}.
       </p>
-    </section>
-    <section
-      class="min-w-0 overflow-x-auto rounded-sm border border-default bg-default p-4"
-      aria-labelledby="told-true"
-      tabindex="0"
-    >
+    </SheetPane>
+    <SheetPane labelledby="told-true" tabindex="0" class="overflow-x-auto">
       <h2 id="told-true" class="font-semibold">Mark by mark</h2>
       <table class="mt-2 w-full" data-testid="marks">
         <thead>
@@ -155,7 +143,7 @@ const described = computed(
               v-for="stone in stones"
               :key="stone.id"
               class="pl-3 text-right font-normal"
-              :class="stone.id === job.content?.stoneId ? 'font-semibold' : 'text-muted'"
+              :class="stone.id === job.content.value.stoneId ? 'font-semibold' : 'text-muted'"
             >
               {{ stone.name }}
             </th>
@@ -168,13 +156,13 @@ const described = computed(
               v-for="(deg, i) in row.angles"
               :key="i"
               class="pl-3 text-right"
-              :class="{ 'font-semibold': stones[i]!.id === job.content?.stoneId }"
+              :class="{ 'font-semibold': stones[i]!.id === job.content.value.stoneId }"
             >
               {{ deg === null ? '–' : angleText(deg, doubt) }}
             </td>
           </tr>
         </tbody>
       </table>
-    </section>
+    </SheetPane>
   </div>
 </template>

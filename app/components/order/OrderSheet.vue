@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { wearLogOf } from '#core/log/wearLog'
+import { RIGS } from '#core/rig/kinds'
 import { stoneCondition } from '#core/stone/condition'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useStoneOrder } from '~/composables/useStoneOrder'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { useJob } from '~/stores/job'
+import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
@@ -15,19 +17,19 @@ import { riseText } from '~/words/riseText'
 /**
  * The stones to be used one after the other, coarse to fine, and what to change at each swap so that the angle stays.
  */
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
+const log = useLog()
 const { box, chosen, toggle, swaps, onDial } = useStoneOrder()
-const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.1))
+const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.1))
 const text = (mm: number) => lengthText(mm, preferences.unit)
-const arms = computed(() => bench.rig.value?.kind === 'two-arm')
+const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
 </script>
 
 <template>
   <div class="grid gap-3 lg:grid-cols-[20rem_minmax(0,1fr)]">
-    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="which">
+    <SheetPane labelledby="which">
       <h2 id="which" class="font-semibold">Which stones, coarse to fine?</h2>
       <p class="text-sm text-muted">No coarser than needed; two stones and a strop can do.</p>
       <ul class="mt-2">
@@ -36,16 +38,16 @@ const arms = computed(() => bench.rig.value?.kind === 'two-arm')
             :model-value="chosen.includes(stone.id)"
             size="lg"
             :label="stone.name"
-            :description="`${stoneGrainText(stone)}${stoneCondition(stone).due === 'flatten' ? ' · flatten it first' : ''}`"
+            :description="`${stoneGrainText(stone)}${stoneCondition(stone, wearLogOf(log.entries, stone.id)).due === 'flatten' ? ' · flatten it first' : ''}`"
             @update:model-value="toggle(stone, $event === true)"
           />
         </li>
       </ul>
-    </section>
-    <section class="min-w-0 rounded-sm border border-default bg-default p-4" aria-labelledby="swaps">
+    </SheetPane>
+    <SheetPane labelledby="swaps">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="swaps" class="flex items-center gap-2 text-lg">
-          <AngleMark angle="wanted" />To keep {{ angleText(bench.wantedDeg.value) }} at every swap
+          <AngleMark angle="wanted" />To keep {{ angleText(job.wantedDeg.value) }} at every swap
         </h2>
         <SideSwitch />
       </div>
@@ -70,13 +72,13 @@ const arms = computed(() => bench.rig.value?.kind === 'two-arm')
               v-for="(swap, i) in swaps"
               :key="swap.stone.id"
               class="border-t border-default *:py-2 *:pr-4"
-              :class="{ 'bg-elevated': swap.stone.id === job.content?.stoneId }"
+              :class="{ 'bg-elevated': swap.stone.id === job.content.value.stoneId }"
             >
               <th class="text-left font-semibold">
                 <button
                   type="button"
                   class="cursor-pointer text-left hover:underline"
-                  :aria-pressed="swap.stone.id === job.content?.stoneId"
+                  :aria-pressed="swap.stone.id === job.content.value.stoneId"
                   @click="actions.chooseStone(swap.stone.id)"
                 >
                   {{ swap.stone.name }}
@@ -84,7 +86,7 @@ const arms = computed(() => bench.rig.value?.kind === 'two-arm')
               </th>
               <td class="whitespace-nowrap">{{ text(swap.stone.faceOffsetMm) }}</td>
               <td v-if="swap.advice.ok" class="text-lg font-semibold whitespace-nowrap">
-                {{ dialText(bench.rig.value!, swap.advice.setting, preferences.unit)
+                {{ dialText(job.rig.value, swap.advice.setting, preferences.unit)
                 }}<span v-if="Math.abs(swap.advice.offDeg) >= 0.05" class="block text-sm font-normal text-muted"
                   >{{ differenceText(swap.advice.offDeg, doubt) }} remains</span
                 >
@@ -132,6 +134,6 @@ const arms = computed(() => bench.rig.value?.kind === 'two-arm')
       <p class="mt-3 text-sm text-muted">
         Wipe blade and stone at every swap; change when the last scratches are gone, not when the burr turns.
       </p>
-    </section>
+    </SheetPane>
   </div>
 </template>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { placementRange } from '#core/placement/findPlacement'
 import type { Position } from '#core/placement/longBlade'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useParts } from '~/composables/useParts'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { useTask } from '~/workers/useTask'
 import { angleText, differenceText } from '~/words/angleText'
@@ -17,9 +16,8 @@ import { reasonText } from '~/words/reasonText'
  * Edges that want more than one setting: long blades in several positions, facets one by one, and what reaches into a
  * hollow.
  */
-const bench = useBench()
-const actions = useBenchActions()
 const job = useJob()
+const actions = useBenchActions()
 const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
@@ -28,23 +26,22 @@ const setTolerance = (deg: number) =>
   deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((tolerance.value = Math.round(deg * 100) / 100), null)
 const { running, done, result, failure, run, stop, forget } = useTask('positionsFor')
 const find = () =>
-  bench.setup.value &&
   run({
-    job: bench.setup.value,
-    side: bench.side.value,
-    wantedDeg: bench.wantedDeg.value,
+    setup: job.setup.value,
+    side: job.side.value,
+    wantedDeg: job.wantedDeg.value,
     toleranceDeg: tolerance.value,
-    stations: bench.stations.value,
-    range: placementRange(bench.setup.value),
+    stations: job.stations.value,
+    range: placementRange(job.setup.value),
   })
 watch(
   () =>
     [
-      job.content?.bladeId,
-      job.content?.rigId,
-      job.content?.stoneId,
-      bench.side.value,
-      bench.wantedDeg.value,
+      job.content.value.bladeId,
+      job.content.value.rigId,
+      job.content.value.stoneId,
+      job.side.value,
+      job.wantedDeg.value,
       tolerance.value,
     ].join(),
   forget,
@@ -59,7 +56,7 @@ const { facets, hollow, stones } = useParts()
 
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-2">
-    <section class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="long">
+    <SheetPane labelledby="long" class="space-y-3">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2>
         <SideSwitch />
@@ -100,10 +97,8 @@ const { facets, hollow, stones } = useParts()
                 >.
               </p>
               <p class="text-toned">
-                {{
-                  moveText(bench.rig.value!, bench.blade.value!, job.content!.hold, position.hold, preferences.unit)
-                }}; dial
-                {{ position.atMark ? dialText(bench.rig.value!, position.atMark.setting, preferences.unit) : '–' }}.
+                {{ moveText(job.rig.value, job.blade.value, job.content.value.hold, position.hold, preferences.unit) }};
+                dial {{ position.atMark ? dialText(job.rig.value, position.atMark.setting, preferences.unit) : '–' }}.
               </p>
               <p v-if="i > 0" class="text-sm text-muted">
                 Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are
@@ -130,9 +125,9 @@ const { facets, hollow, stones } = useParts()
           {{ angleText(tolerance, 0.05) }}. Allow more, or take another rig or stone.
         </p>
       </div>
-    </section>
+    </SheetPane>
     <div class="space-y-3">
-      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="facets">
+      <SheetPane labelledby="facets">
         <h2 id="facets" class="text-lg font-semibold">Facets, each with its own setting</h2>
         <p v-if="facets.length === 0" class="mt-1 text-muted">This edge has no corners.</p>
         <template v-else>
@@ -143,7 +138,7 @@ const { facets, hollow, stones } = useParts()
                 >, {{ text(facet.zone.fromMm) }} to {{ text(facet.zone.toMm) }}
               </p>
               <p v-if="facet.advice.ok" class="text-toned">
-                Dial <b>{{ dialText(bench.rig.value!, facet.advice.setting, preferences.unit) }}</b>: gives
+                Dial <b>{{ dialText(job.rig.value, facet.advice.setting, preferences.unit) }}</b>: gives
                 {{ angleText(facet.advice.givesDeg) }}, {{ differenceText(facet.advice.offDeg) }} remains.
               </p>
               <p v-else class="text-error">{{ reasonText(facet.advice, preferences.unit) }}</p>
@@ -154,8 +149,8 @@ const { facets, hollow, stones } = useParts()
             on its own side of the corner.
           </p>
         </template>
-      </section>
-      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="hollow">
+      </SheetPane>
+      <SheetPane labelledby="hollow">
         <h2 id="hollow" class="text-lg font-semibold">Into the hollow</h2>
         <p v-if="!hollow" class="mt-1 text-muted">This edge has no hollow: any stone reaches all of it.</p>
         <template v-else>
@@ -177,7 +172,7 @@ const { facets, hollow, stones } = useParts()
             hollow.
           </p>
         </template>
-      </section>
+      </SheetPane>
     </div>
   </div>
 </template>

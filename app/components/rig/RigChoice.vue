@@ -1,70 +1,65 @@
 <script setup lang="ts">
 import { jawSetsOf } from '#core/rig/jaws'
-import type { KeptRig } from '#core/kept/kept'
-import { useBench } from '~/composables/useBench'
+import type { KeptRig } from '#core/kept/things'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { stationPath } from '~/stations'
+import { sheetPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
-import { RIG_KIND_WORD } from '~/words/rigText'
+import { RIG_WORDS } from '~/words/rigText'
 
 const collections = useCollections()
 const job = useJob()
-const bench = useBench()
 const actions = useBenchActions()
 const preferences = usePreferences()
 const router = useRouter()
-const rigs = computed(() => collections.rigs.filter((r) => r.archivedAt === null || r.id === job.content?.rigId))
-const chosen = computed(() => collections.rigs.find((r) => r.id === job.content?.rigId) ?? null)
+const rigs = computed(() => collections.rigs.filter((r) => r.archivedAt === null || r.id === job.content.value.rigId))
+const chosen = computed(() => collections.rigs.find((r) => r.id === job.content.value.rigId) ?? null)
 const jaws = computed(() =>
-  chosen.value && job.content
-    ? jawSetsOf(collections.rigAt(chosen.value.id, job.content.rigRevision) ?? chosen.value)
-    : [],
+  chosen.value ? jawSetsOf(collections.rigAt(chosen.value.id, job.content.value.rigRevision) ?? chosen.value) : [],
 )
 const fitted = computed({
-  get: () => job.content?.jawsName ?? jaws.value[0]?.name ?? '',
+  get: () => job.content.value.jawsName ?? jaws.value[0]?.name ?? '',
   set: (name: string) => void actions.fitJaws(name),
 })
 const describe = (from: KeptRig | null, copy: boolean) =>
   void router.push({
-    path: `${stationPath(job.id!, 'rig', 'describe')}`,
+    path: `${sheetPath(job.id, 'rig', 'describe')}`,
     query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) },
   })
 </script>
 
 <template>
-  <div v-if="job.content" class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_29rem]">
+  <div class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_29rem]">
     <section>
-      <h1 class="mb-2 text-xl font-semibold">Which rig?</h1>
+      <h2 class="mb-2 text-xl font-semibold">Which rig?</h2>
       <p
-        v-if="bench.rigMeasuredAnew.value"
+        v-if="job.rigMeasuredAnew.value"
         class="mb-2 flex flex-wrap items-center justify-between gap-2 rounded-sm border border-accented bg-default px-3 py-2"
       >
         <span
-          >{{ bench.rigMeasuredAnew.value.name }} was measured anew since this job was set up. The job goes on with the
+          >{{ job.rigMeasuredAnew.value.name }} was measured anew since this job was set up. The job goes on with the
           measures it was done with.</span
         >
-        <UButton label="Take the new measures" @click="actions.chooseRig(bench.rigMeasuredAnew.value!.id)" />
+        <UButton label="Take the new measures" @click="actions.chooseRig(job.rigMeasuredAnew.value!.id)" />
       </p>
       <CardChoice
         v-slot="{ thing: rig }"
         :things="rigs"
-        :chosen="job.content.rigId"
+        :chosen="job.content.value.rigId"
         label="Rig"
         columns
         @choose="actions.chooseRig($event)"
       >
         <span class="flex items-baseline justify-between gap-2"
           ><span class="truncate text-lg font-semibold">{{ rig.name }}</span
-          ><span class="text-sm whitespace-nowrap text-muted">{{ RIG_KIND_WORD[rig.kind] }}</span></span
+          ><span class="text-sm whitespace-nowrap text-muted">{{ RIG_WORDS[rig.kind].word }}</span></span
         >
         <RigFigure :rig="rig" />
         <span class="line-clamp-2 min-h-10 text-sm text-toned">{{ rig.notes }}</span>
         <span class="mt-1 block text-sm text-muted"
-          >Pivot {{ lengthText(rig.pivot.setbackMm, preferences.unit) }}
-          {{ rig.kind === 'two-arm' ? 'below the jaws' : rig.jaws ? 'behind the jaws' : 'behind the line' }}</span
+          >Pivot {{ lengthText(rig.pivot.setbackMm, preferences.unit) }} {{ RIG_WORDS[rig.kind].pivotStands }}</span
         >
       </CardChoice>
       <fieldset v-if="jaws.length > 1" class="mt-3">
@@ -98,7 +93,7 @@ const describe = (from: KeptRig | null, copy: boolean) =>
         size="xl"
         trailing-icon="i-lucide-arrow-right"
         label="Next: the blade"
-        :to="stationPath(job.id!, 'blade')"
+        :to="sheetPath(job.id, 'blade')"
       />
       <ToolExchange class="mt-6" />
     </div>

@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import type { KeptRig } from '#core/kept/kept'
-import { RIG_KINDS, type RigKind } from '#core/rig/rig'
+import type { KeptRig } from '#core/kept/things'
+import type { DialLanguage } from '#core/rig/heightReading'
+import { RIG_KINDS, type RigKind } from '#core/rig/kinds'
 import { exactFigure } from '~/describing/draft'
-import { LANGUAGES, type Language } from '~/describing/rigDraft'
-import { stepOf, type RigList } from '~/describing/rigSteps'
+import { dialsOf, type FieldList } from '~/describing/rigDials'
+import { stepOf } from '~/describing/rigSteps'
 import { useKeeping } from '~/describing/useKeeping'
 import { useRigDescription } from '~/describing/useRigDescription'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
-import { LANGUAGE_WORD, RIG_KIND_MEANS, RIG_KIND_WORD } from '~/words/rigText'
+import { DIAL_WORDS } from '~/words/dialWords'
+import { RIG_WORDS } from '~/words/rigText'
 
 /**
  * Describes a rig step by step, each measure on the drawing. `from`: the rig to measure anew or to copy; null begins a
@@ -17,29 +19,17 @@ import { LANGUAGE_WORD, RIG_KIND_MEANS, RIG_KIND_WORD } from '~/words/rigText'
 const props = defineProps<{ from: KeptRig | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: KeptRig]; away: [] }>()
 const preferences = usePreferences()
-const {
-  draft,
-  takenUp,
-  beginAnew,
-  forget,
-  steps,
-  read,
-  problems,
-  refused,
-  remarks,
-  range,
-  openSteps,
-  textAt,
-  put,
-  rows,
-  pathsOf,
-  figure,
-  chooseKind,
-  sheet,
-} = useRigDescription(props.from, props.copy)
+const { draft, takenUp, beginAnew, forget, steps, read, fields, problems, refused, remarks, range, openSteps, ...rig } =
+  useRigDescription(props.from, props.copy)
+const { sheet } = rig
+const { textAt, put, rows, figure, problemTexts } = fields
 
-const kinds = RIG_KINDS.map((kind) => ({ value: kind, label: RIG_KIND_WORD[kind], description: RIG_KIND_MEANS[kind] }))
-const languages = computed(() => LANGUAGES[draft.value.kind].map((by) => ({ value: by, label: LANGUAGE_WORD[by] })))
+const kinds = RIG_KINDS.map((kind) => ({
+  value: kind,
+  label: RIG_WORDS[kind].word,
+  description: RIG_WORDS[kind].means,
+}))
+const languages = computed(() => dialsOf(draft.value.kind).map((by) => ({ value: by, label: DIAL_WORDS[by].readAs })))
 const step = ref(0)
 const at = computed(() => steps.value[step.value]!)
 const last = computed(() => step.value === steps.value.length - 1)
@@ -49,12 +39,12 @@ const active = ref('')
 /** Steps that were left, or Keep was pressed: nobody is scolded for a field not reached yet. */
 const left = ref(new Set<string>())
 const problemAt = (path: string) =>
-  left.value.has(at.value.id) || textAt(path).trim() !== '' ? problems.value[path] : undefined
+  left.value.has(at.value.id) || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined
 /** Problems of the step that belong to none of its fields. */
 const general = computed(() => {
   if (!left.value.has(at.value.id)) return []
-  const own = pathsOf(step.value)
-  return Object.entries(problems.value)
+  const own = rig.pathsOf(step.value)
+  return Object.entries(problemTexts.value)
     .filter(([path]) => !own.has(path) && stepOf(steps.value, path) === step.value)
     .map(([, message]) => message)
 })
@@ -66,7 +56,7 @@ const figureText = (path: string) => {
 /** Of many slots, and of what is nothing or too small to see, only the measure being taken is drawn with its figure. */
 const shown = (path: string) =>
   path === active.value ||
-  (pathsOf(step.value).has(path) && !/^(height\.slots\.|jaws\.knob)/.test(path) && Math.abs(figure(path) ?? 0) >= 1)
+  (rig.pathsOf(step.value).has(path) && !/^(height\.slots\.|jaws\.knob)/.test(path) && Math.abs(figure(path) ?? 0) >= 1)
 
 const toField = (selector: string) => nextTick(() => document.querySelector<HTMLElement>(selector)?.focus())
 function go(to: number) {
@@ -75,17 +65,17 @@ function go(to: number) {
   active.value = ''
   void toField('[data-step] input')
 }
-function addRow(list: RigList) {
-  rows(list).push(list.empty())
-  void toField(`[data-focus="rig-${list.path}.${rows(list).length - 1}.${list.fields[0]!.path}"]`)
+function addRow(list: FieldList) {
+  rig.addRow(list)
+  void toField(`[data-focus="rig-${list.path}.${rows(list.path).length - 1}.${list.fields[0]!.path}"]`)
 }
 /** Both figures of a printed scale, as they were worked out: to a tenth of a millimetre. */
 function takeScale({ bladeHeightMm, faceOffsetMm }: { bladeHeightMm: number; faceOffsetMm: number }) {
   put('height.drawnForBladeHeightMm', exactFigure(Math.round(bladeHeightMm * 10) / 10, preferences.unit))
   put('height.drawnForFaceOffsetMm', exactFigure(Math.round(faceOffsetMm * 10) / 10, preferences.unit))
 }
-function dropRow(list: RigList, i: number) {
-  rows(list).splice(i, 1)
+function dropRow(list: FieldList, i: number) {
+  rows(list.path).splice(i, 1)
 }
 
 const {
@@ -97,7 +87,7 @@ const {
 watch(refusedNow, (now) => (refused.value = now))
 async function keep() {
   for (const one of steps.value) left.value.add(one.id)
-  if (!read.value.rig || Object.keys(problems.value).length > 0) {
+  if (!read.value.rig || problems.value.length > 0) {
     step.value = Math.min(...openSteps.value)
     return toField('[data-step] [aria-invalid="true"]')
   }
@@ -131,7 +121,7 @@ const frameSteps = computed(() =>
   >
     <template #drawing>
       <div
-        class="grid min-h-[26rem] rounded-sm border border-default bg-default max-lg:order-2 max-lg:h-[34rem] max-lg:grid-rows-2 max-lg:divide-y lg:grid-cols-[8fr_5fr] lg:divide-x divide-default"
+        class="pane grid min-h-[26rem] p-0 max-lg:order-2 max-lg:h-[34rem] max-lg:grid-rows-2 max-lg:divide-y lg:grid-cols-[8fr_5fr] lg:divide-x divide-default"
       >
         <RigSheetView :sheet="sheet" view="side" :shown="shown" :active="active" :figure="figureText" />
         <RigSheetView :sheet="sheet" view="above" :shown="shown" :active="active" :figure="figureText" />
@@ -145,25 +135,24 @@ const frameSteps = computed(() =>
     </template>
     <URadioGroup
       v-if="at.id === 'height' && languages.length > 1"
-      v-model="draft.by as Language"
+      v-model="draft.height.by as DialLanguage"
       :items="languages"
       legend="You read it as"
       orientation="horizontal"
       size="lg"
     />
-    <RigField
+    <DescribedField
       v-for="field in at.fields"
       :key="field.path"
       :field="field"
-      :model-value="textAt(field.path)"
+      :fields="fields"
       :problem="problemAt(field.path)"
       :remark="remarks[field.path]"
       :active="active === field.path"
-      @update:model-value="put(field.path, $event)"
       @focus="active = $event"
     />
     <ScaleFromMarks
-      v-if="at.id === 'height' && draft.by === 'degree-scale'"
+      v-if="at.id === 'height' && draft.height.by === 'degree-scale'"
       :setback-mm="figure('pivot.setbackMm')"
       @found="takeScale"
     />
@@ -174,25 +163,24 @@ const frameSteps = computed(() =>
       aria-label="Kind of rig"
       variant="table"
       size="lg"
-      @update:model-value="chooseKind($event as RigKind)"
+      @update:model-value="rig.chooseKind($event as RigKind)"
     />
     <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned">
       <b>Odd, but kept:</b> {{ remarks.height }}
     </p>
     <section v-for="list in at.lists" :key="list.path" :aria-label="list.word">
-      <fieldset v-for="(row, i) in rows(list)" :key="i" class="border-t border-default py-2">
+      <fieldset v-for="(_, i) in rows(list.path)" :key="i" class="border-t border-default py-2">
         <legend class="sr-only">{{ list.word }} {{ i + 1 }}</legend>
         <div class="flex items-end gap-2">
           <div class="grid min-w-0 flex-1 grid-cols-2 gap-x-3 gap-y-1">
-            <RigField
+            <DescribedField
               v-for="field in list.fields"
               :key="field.path"
               compact
               :field="{ ...field, path: `${list.path}.${i}.${field.path}` }"
-              :model-value="String(row[field.path] ?? '')"
+              :fields="fields"
               :problem="problemAt(`${list.path}.${i}.${field.path}`)"
               :active="active === `${list.path}.${i}.${field.path}`"
-              @update:model-value="put(`${list.path}.${i}.${field.path}`, $event)"
               @focus="active = $event"
             />
           </div>
@@ -201,7 +189,7 @@ const frameSteps = computed(() =>
             variant="ghost"
             size="lg"
             icon="i-lucide-x"
-            :disabled="rows(list).length <= list.least"
+            :disabled="rows(list.path).length <= list.least"
             :aria-label="`Remove ${list.word} ${i + 1}`"
             @click="dropRow(list, i)"
           />

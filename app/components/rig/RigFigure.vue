@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { RIGS } from '#core/rig/kinds'
 import type { Rig } from '#core/rig/rig'
 import { rigIcon } from '~/drawing/rigIcon'
 
 /** A rig from the side, to scale: where its pivot can stand. */
 const props = defineProps<{ rig: Rig }>()
 const icon = computed(() => rigIcon(props.rig))
-const upright = computed(() => props.rig.kind === 'two-arm')
+const upright = computed(() => RIGS[props.rig.kind].twoArms)
 </script>
 
 <template>

@@ -20,7 +20,7 @@ const grabbed = ref(false)
 const { viewport, box } = useViewport(
   frame,
   () => rigSheetBounds(props.sheet, props.view, props.shown('rodLengthMm')),
-  hold,
+  grabbed,
   { x: 58, top: 56, bottom: 66 },
 )
 const points = (all: readonly Vec2[]) => pointList(all.map((p) => toPixels(p, viewport.value!)))

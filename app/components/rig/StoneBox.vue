@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import type { KeptStone } from '#core/kept/kept'
-import { useBench } from '~/composables/useBench'
+import type { KeptStone } from '#core/kept/things'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
 import { usePreferences } from '~/stores/preferences'
 import { stoneGrainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
@@ -12,11 +11,12 @@ import { STONE_KIND_WORD } from '~/words/rigText'
 /** The stones, coarse to fine: choose the one on the rod, describe a new one, change, copy or put one away. */
 const collections = useCollections()
 const job = useJob()
-const bench = useBench()
 const actions = useBenchActions()
 const preferences = usePreferences()
 
-const stones = computed(() => collections.stones.filter((s) => s.archivedAt === null || s.id === job.content?.stoneId))
+const stones = computed(() =>
+  collections.stones.filter((s) => s.archivedAt === null || s.id === job.content.value.stoneId),
+)
 const entry = ref<{ from: KeptStone | null; copy: boolean; title: string } | null>(null)
 const open = computed({ get: () => entry.value !== null, set: (is) => (entry.value = is ? entry.value : null) })
 const describe = (from: KeptStone | null, copy: boolean) =>
@@ -31,12 +31,12 @@ function kept(stone: KeptStone) {
 </script>
 
 <template>
-  <section v-if="job.content">
+  <section>
     <h2 class="mb-2 text-xl font-semibold">Which stone is on the rod?</h2>
     <CardChoice
       v-slot="{ thing: stone }"
       :things="stones"
-      :chosen="job.content.stoneId"
+      :chosen="job.content.value.stoneId"
       label="Stone"
       @choose="actions.chooseStone($event)"
     >
@@ -52,7 +52,7 @@ function kept(stone: KeptStone) {
     <ToolActions
       class="mt-2"
       kind="stones"
-      :chosen="bench.stone.value"
+      :chosen="job.stone.value"
       :things="collections.stones"
       word="stone"
       @describe="describe"
@@ -80,11 +80,11 @@ function kept(stone: KeptStone) {
     </USlideover>
     <USlideover
       v-model:open="logOpen"
-      :title="`Wear log: ${bench.stone.value?.name}`"
+      :title="`Wear log: ${job.stone.value.name}`"
       description="What was measured and done, and what is due."
       :ui="{ content: 'max-w-lg' }"
     >
-      <template #body><StoneLog v-if="bench.stone.value" :stone="bench.stone.value" /></template>
+      <template #body><StoneLog :stone="job.stone.value" /></template>
     </USlideover>
   </section>
 </template>

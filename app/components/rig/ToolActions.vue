@@ -1,17 +1,19 @@
 <script setup lang="ts" generic="K extends Tool">
-import type { KeptByKind } from '#core/kept/kept'
+import type { Kept } from '#core/kept/things'
+import { useWords } from '~/composables/useWords'
 import { useCollections, type Tool } from '~/stores/collections'
 
 /** What can be done with the rig or stone that is chosen, and those that were put away. */
-const props = defineProps<{ kind: K; chosen: KeptByKind[K] | null; things: KeptByKind[K][]; word: string }>()
-const emit = defineEmits<{ describe: [from: KeptByKind[K] | null, copy: boolean] }>()
+const props = defineProps<{ kind: K; chosen: Kept<K> | null; things: Kept<K>[]; word: string }>()
+const emit = defineEmits<{ describe: [from: Kept<K> | null, copy: boolean] }>()
 const collections = useCollections()
 const toast = useToast()
+const words = useWords()
 const away = computed(() => props.things.filter((thing) => thing.archivedAt !== null))
 
-async function shelve(thing: KeptByKind[K], out: boolean): Promise<void> {
+async function shelve(thing: Kept<K>, out: boolean): Promise<void> {
   const answer = await collections.putAway(props.kind, thing, out)
-  if (!answer.ok) toast.add({ title: answer.problem.message, color: 'error' })
+  if (!answer.ok) toast.add({ title: words.problem(answer.problem), color: 'error' })
   else if (out)
     toast.add({
       title: `${thing.name} is put away`,

@@ -2,20 +2,24 @@
 import type { FileProblem } from '#core/exchange/fileProblem'
 import { lineOfField, readToolFile } from '#core/exchange/readToolFile'
 import { readStoneCsv } from '#core/exchange/stoneCsv'
-import { takenIn, type ToolFile } from '#core/exchange/toolFile'
+import { takenIn } from '#core/exchange/toolFile'
 import { ask } from '~/saving/api'
+import { useWords } from '~/composables/useWords'
+import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
 
 /** Hands rigs and stones on as files, and takes such files in: all of one or nothing. */
 const collections = useCollections()
-const told = ref('')
+const log = useLog()
+const words = useWords()
+const done = ref('')
 const failed = ref('')
 const problems = ref<readonly FileProblem[]>([])
-const MOST_TOLD = 6
+const MOST_SHOWN = 6
 const MOST_BYTES = 5_000_000
 
 async function takeIn(file: File) {
-  told.value = failed.value = ''
+  done.value = failed.value = ''
   problems.value = []
   if (file.size > MOST_BYTES)
     return void (failed.value = `${file.name} is larger than 5 MB: that is no file of rigs and stones. Nothing was changed.`)
@@ -23,24 +27,20 @@ async function takeIn(file: File) {
   const isTable = /\.(csv|tsv|txt)$/i.test(file.name)
   const read = isTable ? readStoneCsv(text) : readToolFile(text)
   if (!read.ok) return refuse(file.name, read.problems)
-  const tools: ToolFile = Array.isArray(read.content)
+  const tools = Array.isArray(read.content)
     ? { format: 'jaw-tilt-tools', version: 1, rigs: [], stones: read.content }
     : read.content
   const answer = await ask(takenIn, '/api/tools', 'POST', tools)
   if (!answer.ok) {
-    if (answer.problem.fields.length === 0) return void (failed.value = answer.problem.message)
+    if (answer.problem.fields.length === 0) return void (failed.value = words.problem(answer.problem))
     return refuse(
       file.name,
-      answer.problem.fields.map(({ field, message }) => ({
-        line: isTable ? 1 : lineOfField(text, field),
-        field,
-        message,
-      })),
+      answer.problem.fields.map((one) => ({ ...one, line: isTable ? 1 : lineOfField(text, one.field) })),
     )
   }
   const { added, already } = answer.value
-  told.value = `${added} added${already > 0 ? `, ${already} were here already` : ''}.`
-  await collections.load()
+  done.value = `${added} added${already > 0 ? `, ${already} were here already` : ''}.`
+  await Promise.all([collections.load(), log.load()])
 }
 function refuse(name: string, all: readonly FileProblem[]) {
   failed.value = `${name} cannot be taken in. Nothing was changed.`
@@ -84,14 +84,15 @@ function refuse(name: string, all: readonly FileProblem[]) {
         @chosen="takeIn"
       />
     </div>
-    <p v-if="told" role="status" class="mt-2">{{ told }}</p>
+    <p v-if="done" role="status" class="mt-2">{{ done }}</p>
     <div v-if="failed" role="alert" class="mt-2 text-error">
       <p>{{ failed }}</p>
       <ul>
-        <li v-for="(problem, i) in problems.slice(0, MOST_TOLD)" :key="i">
-          Line {{ problem.line }}{{ problem.field ? `, ${problem.field}` : '' }}: {{ problem.message }}
+        <li v-for="(problem, i) in problems.slice(0, MOST_SHOWN)" :key="i">
+          Line {{ problem.line }}{{ problem.field ? `, ${problem.field}` : '' }}:
+          {{ words.problem(problem, problem.field) }}
         </li>
-        <li v-if="problems.length > MOST_TOLD">and {{ problems.length - MOST_TOLD }} more</li>
+        <li v-if="problems.length > MOST_SHOWN">and {{ problems.length - MOST_SHOWN }} more</li>
       </ul>
     </div>
   </section>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { keysShown, useCommands, useOpenPanel } from '~/composables/useCommands'
-import { useJob } from '~/stores/job'
+import { useShownJob } from '~/job/provideJob'
 import { usePreferences } from '~/stores/preferences'
 
-const job = useJob()
+const job = useShownJob()
 const preferences = usePreferences()
 const { panel } = useOpenPanel()
 const { available } = useCommands()
@@ -17,16 +17,8 @@ const shortcuts = computed(() =>
   ),
 )
 defineShortcuts(shortcuts)
-
-const name = ref('')
-const nameProblem = ref('')
-watch(
-  () => job.content?.name,
-  (now) => ((name.value = now ?? ''), (nameProblem.value = '')),
-  { immediate: true },
-)
-function rename() {
-  if (name.value !== job.content?.name) nameProblem.value = job.change('name', { name: name.value }) ?? ''
+function openPanel(which: 'palette' | 'preferences') {
+  panel.value = which
 }
 </script>
 
@@ -34,47 +26,7 @@ function rename() {
   <header class="border-b border-default bg-default">
     <div class="mx-auto flex h-12 max-w-[120rem] items-center gap-3 px-4">
       <NuxtLink to="/" class="rounded-sm" aria-label="Jaw Tilt, all jobs"><WordMark /></NuxtLink>
-      <template v-if="job.content">
-        <span class="text-dimmed max-sm:hidden" aria-hidden="true">/</span>
-        <div class="relative min-w-0 flex-1">
-          <input
-            v-model="name"
-            class="w-full max-w-sm truncate rounded-sm border border-transparent bg-transparent px-1.5 py-1 font-semibold hover:border-default focus:border-accented"
-            aria-label="Name of this job"
-            :aria-invalid="nameProblem !== ''"
-            @change="rename"
-            @keydown.enter="rename"
-          />
-          <p
-            v-if="nameProblem"
-            role="alert"
-            class="absolute top-full left-0 z-20 bg-default px-2 py-1 text-sm text-error"
-          >
-            {{ nameProblem }}
-          </p>
-        </div>
-        <SaveState />
-        <UButton
-          color="neutral"
-          variant="ghost"
-          icon="i-lucide-undo-2"
-          size="lg"
-          :disabled="!job.canUndo"
-          :aria-label="job.canUndo ? `Undo: ${job.canUndo}` : 'Nothing to undo'"
-          class="max-sm:hidden"
-          @click="job.goBack()"
-        />
-        <UButton
-          color="neutral"
-          variant="ghost"
-          icon="i-lucide-redo-2"
-          size="lg"
-          :disabled="!job.canRedo"
-          :aria-label="job.canRedo ? `Do again: ${job.canRedo}` : 'Nothing to do again'"
-          class="max-sm:hidden"
-          @click="job.goForward()"
-        />
-      </template>
+      <JobTitle v-if="job" :key="job.id" :job="job" />
       <span v-else class="flex-1" />
       <UButton
         color="neutral"
@@ -82,11 +34,7 @@ function rename() {
         icon="i-lucide-command"
         size="lg"
         aria-label="All commands"
-        @click="
-          () => {
-            panel = 'palette'
-          }
-        "
+        @click="openPanel('palette')"
       >
         <span class="flex gap-1 max-lg:hidden"
           ><UKbd v-for="key in keysShown('meta_k')" :key="key" :value="key"
@@ -98,13 +46,9 @@ function rename() {
         icon="i-lucide-sliders-horizontal"
         size="lg"
         aria-label="Preferences"
-        @click="
-          () => {
-            panel = 'preferences'
-          }
-        "
+        @click="openPanel('preferences')"
       />
     </div>
-    <p class="sr-only" role="status" aria-live="polite">{{ job.lastStep }}</p>
+    <p class="sr-only" role="status" aria-live="polite">{{ job?.session.lastStep.value }}</p>
   </header>
 </template>

@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import { broughtBack } from '#core/kept/backup'
+import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
+import { useLog } from '~/stores/log'
+import { useOpenJob } from '~/stores/openJob'
 
 /** Takes all data out as one open file, and brings such a file back. */
 const collections = useCollections()
-const job = useJob()
-const told = ref('')
+const log = useLog()
+const open = useOpenJob()
+const words = useWords()
+const done = ref('')
 const problems = ref<string[]>([])
-const MOST_PROBLEMS_TOLD = 5
+const MOST_SHOWN = 5
 
 async function bringBack(file: File) {
-  told.value = ''
+  done.value = ''
   problems.value = []
   let content: unknown
   try {
@@ -23,19 +27,21 @@ async function bringBack(file: File) {
   }
   const answer = await ask(broughtBack, '/api/backup', 'POST', content)
   if (!answer.ok) {
-    const named = answer.problem.fields
-      .slice(0, MOST_PROBLEMS_TOLD)
-      .map((f) => (f.field ? `${f.field}: ${f.message}` : f.message))
+    const { fields } = answer.problem
+    const named = fields.slice(0, MOST_SHOWN).map((one) => `${one.field}: ${words.problem(one, one.field)}`)
     problems.value = [
       `${file.name} cannot be brought back. Nothing was changed.`,
-      ...(named.length > 0 ? named : [answer.problem.message]),
+      ...(named.length > 0 ? named : [words.problem(answer.problem)]),
     ]
     return
   }
-  const { added, updated, left } = answer.value
-  told.value = `${added} added, ${updated} brought up to date, ${left} left as they are.`
-  await collections.load()
-  if (job.id) await job.open(job.id)
+  const { added, updated, left, unreadable } = answer.value
+  done.value = `${added} added, ${updated} brought up to date, ${left} left as they are.`
+  problems.value = unreadable.map(
+    (one) => `“${one.name || one.id}” cannot be read by this version: it is kept as it is.`,
+  )
+  await Promise.all([collections.load(), log.load()])
+  if (open.session) await open.open(open.session.id)
 }
 </script>
 
@@ -58,7 +64,7 @@ async function bringBack(file: File) {
     <p class="mt-1 text-sm text-muted">
       One JSON file. Bringing it back adds what is missing and what is newer; nothing is taken away.
     </p>
-    <p v-if="told" role="status" class="mt-1">{{ told }}</p>
+    <p v-if="done" role="status" class="mt-1">{{ done }}</p>
     <ul v-if="problems.length > 0" role="alert" class="mt-1 text-error">
       <li v-for="problem in problems" :key="problem">{{ problem }}</li>
     </ul>

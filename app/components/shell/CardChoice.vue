@@ -7,7 +7,7 @@ const items = computed<{ value: string; label: string; thing: unknown }[]>(() =>
 )
 const ui = computed(() => ({
   fieldset: props.columns ? 'grid gap-3 sm:grid-cols-2' : 'gap-1.5',
-  item: 'cursor-pointer rounded-sm border bg-default px-3 py-2 text-base hover:border-accented has-data-[state=checked]:border-primary has-data-[state=checked]:ring-1 has-data-[state=checked]:ring-primary has-focus-visible:outline-3 has-focus-visible:outline-offset-2 has-focus-visible:outline-(--angle-wanted)',
+  item: 'choice-card',
   wrapper: 'text-left min-w-0',
   label: 'font-normal',
   container: 'h-0 w-0',

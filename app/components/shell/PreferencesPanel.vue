@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { SIDES } from '#core/clamping/centring'
 import { useOpenPanel } from '~/composables/useCommands'
+import { useWords } from '~/composables/useWords'
 import { usePreferences } from '~/stores/preferences'
 
 const { panel } = useOpenPanel()
 const preferences = usePreferences()
+const words = useWords()
 const colorMode = useColorMode()
 const open = computed({
   get: () => panel.value === 'preferences',
@@ -61,7 +63,9 @@ const themes = [
               />
             </UFormField>
           </div>
-          <p v-if="preferences.problem" role="alert" class="mt-1 text-error">{{ preferences.problem }}</p>
+          <p v-if="preferences.problem" role="alert" class="mt-1 text-error">
+            {{ words.problem(preferences.problem, preferences.problem.field) }}
+          </p>
         </fieldset>
         <URadioGroup v-model="colorMode.preference" legend="Theme" :items="themes" size="lg" />
         <USwitch

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { SIDES, type PerSide, type Side } from '#core/clamping/centring'
 import { usePreferences } from '~/stores/preferences'
 
 /** The same measured with A up and with B up. */
@@ -6,14 +7,14 @@ const props = defineProps<{
   title: string
   how: string
   unit: string
-  ways?: [string, string]
-  problems: { a: string; b: string }
+  labels?: [string, string]
+  problems: PerSide<string>
   name: string
 }>()
-const pair = defineModel<{ a: string; b: string }>({ required: true })
+const pair = defineModel<Record<Side, string>>({ required: true })
 const preferences = usePreferences()
 const words = computed(
-  () => props.ways ?? [`${preferences.current.sideNames.A} up`, `${preferences.current.sideNames.B} up`],
+  () => props.labels ?? [`${preferences.current.sideNames.A} up`, `${preferences.current.sideNames.B} up`],
 )
 </script>
 
@@ -23,18 +24,18 @@ const words = computed(
     <p class="text-sm text-muted">{{ how }}</p>
     <div class="mt-1 grid grid-cols-2 gap-3">
       <UFormField
-        v-for="(way, i) in ['a', 'b'] as const"
-        :key="way"
+        v-for="(side, i) in SIDES"
+        :key="side"
         :label="`${words[i]}, ${unit}`"
-        :error="problems[way] || undefined"
+        :error="problems[side] || undefined"
       >
         <UInput
-          v-model="pair[way]"
+          v-model="pair[side]"
           size="lg"
           inputmode="decimal"
           autocomplete="off"
           class="w-full"
-          :data-testid="`${name}-${way}`"
+          :data-testid="`${name}-${side}`"
         />
       </UFormField>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { perSide } from '#core/clamping/centring'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { useCentringRecipe, type RecipePair } from '~/composables/useCentringRecipe'
 import { usePreferences } from '~/stores/preferences'
@@ -9,10 +10,10 @@ import { lengthText } from '~/words/lengthText'
 const actions = useBenchActions()
 const preferences = usePreferences()
 const { typed, problem, upright, tilt, offset, parts, found } = useCentringRecipe()
-const problems = (pair: RecipePair) => ({ a: problem(pair, 'a'), b: problem(pair, 'b') })
+const problems = (pair: RecipePair) => perSide((side) => problem(pair, side))
 const text = (mm: number) => lengthText(mm, preferences.unit)
 const towards = (value: number) => preferences.current.sideNames[value >= 0 ? 'A' : 'B']
-const ways = computed((): [string, string] | undefined =>
+const labels = computed((): [string, string] | undefined =>
   upright.value ? [`On ${preferences.current.sideNames.A}`, `On ${preferences.current.sideNames.B}`] : undefined,
 )
 const failure = ref('')
@@ -28,7 +29,7 @@ function use() {
 </script>
 
 <template>
-  <section class="space-y-4 rounded-sm border border-default bg-default p-4" aria-labelledby="recipe">
+  <SheetPane labelledby="recipe" class="space-y-4">
     <div>
       <h2 id="recipe" class="text-lg font-semibold">Find the centring error</h2>
       <p class="text-sm text-muted">
@@ -42,7 +43,7 @@ function use() {
       name="flat"
       title="1. Tilt: gauge on the flat"
       unit="°"
-      :ways="ways"
+      :labels="labels"
       :problems="problems('flat')"
       how="Zero the gauge on the jaws’ outside, stand it on the blade’s flat square to the edge. Positive where the flat rises towards the edge."
     />
@@ -66,7 +67,7 @@ function use() {
         name="edge"
         :title="upright ? 'The edge from a straightedge on the jaws’ outside' : 'The edge over the bench'"
         :unit="preferences.unit"
-        :ways="ways"
+        :labels="labels"
         :problems="problems('edge')"
         :how="
           upright
@@ -82,7 +83,7 @@ function use() {
           name="turned"
           title="The same, with the blade alone turned over in the jaws"
           :unit="preferences.unit"
-          :ways="ways"
+          :labels="labels"
           :problems="problems('turned')"
           how="Loosen, turn the blade so that its other face is up, clamp at the same place, measure both again."
         />
@@ -98,7 +99,7 @@ function use() {
       name="stone"
       title="The gauge on the stone"
       unit="°"
-      :ways="ways"
+      :labels="labels"
       :problems="problems('stone')"
       how="Zero it on the blade’s centre plane, the same dial on both sides, the stone’s middle over the place looked at."
     />
@@ -116,5 +117,5 @@ function use() {
       <UButton class="mt-2" size="lg" label="Use it in this job" @click="use" />
       <p v-if="failure" role="alert" class="mt-1 text-error">{{ failure }}</p>
     </div>
-  </section>
+  </SheetPane>
 </template>

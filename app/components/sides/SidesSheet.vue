@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { SIDES } from '#core/clamping/centring'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useSides } from '~/composables/useSides'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -10,12 +10,12 @@ import { reasonText } from '~/words/reasonText'
 import { SIDE_CAUSE_WORD } from '~/words/measureText'
 
 /** How far A and B differ and why, what to dial on each, and how to find the centring error. */
-const bench = useBench()
+const job = useJob()
 const preferences = usePreferences()
 const names = computed(() => preferences.current.sideNames)
-const { oneBevel, at, difference, advice, apartMm, dialBoth } = useSides()
-const largest = computed(() => Math.max(...(difference.value?.shares.map((share) => Math.abs(share.deg)) ?? [1]), 0.01))
-const doubt = computed(() => (bench.up.value?.ok ? bench.up.value.doubtDeg : 0.1))
+const { oneBevel, difference, advice, apartMm, dialBoth } = useSides()
+const largest = computed(() => Math.max(...difference.value.shares.map((share) => Math.abs(share.deg)), 0.01))
+const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.1))
 const bar = (deg: number) => ({
   width: `${(50 * Math.abs(deg)) / largest.value}%`,
   left: deg < 0 ? `${50 - (50 * Math.abs(deg)) / largest.value}%` : '50%',
@@ -23,9 +23,9 @@ const bar = (deg: number) => ({
 </script>
 
 <template>
-  <div v-if="at && difference" class="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+  <div class="grid gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="space-y-3">
-      <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="differ">
+      <SheetPane labelledby="differ">
         <h2 id="differ" class="flex items-center gap-2 text-lg">
           <AngleMark angle="set" />{{ names.A }} less {{ names.B }}, as set
         </h2>
@@ -34,7 +34,7 @@ const bar = (deg: number) => ({
         </p>
         <template v-else>
           <p v-if="difference.differenceDeg === null" class="mt-1 text-error">
-            One side has no angle: {{ bench.trouble.value || 'turn to the other side to see why' }}
+            One side has no angle: {{ job.trouble.value || 'turn to the other side to see why' }}
           </p>
           <p v-else class="figure text-4xl" data-testid="differ">
             {{ differenceText(difference.differenceDeg, 0.05) }}
@@ -52,27 +52,21 @@ const bar = (deg: number) => ({
             </li>
           </ul>
           <p v-else class="mt-2 text-muted">
-            Nothing known makes them differ: on centre, no tilt{{ bench.rig.value?.pivotB ? ', equal arms' : '' }},
-            dialled alike. That is only as true as it was measured.
+            Nothing known makes them differ: on centre, no tilt{{ job.rig.value.pivotB ? ', equal arms' : '' }}, dialled
+            alike. That is only as true as it was measured.
           </p>
         </template>
-      </section>
-      <section
-        v-if="!oneBevel && advice"
-        class="rounded-sm border border-default bg-default p-4"
-        aria-labelledby="each"
-      >
+      </SheetPane>
+      <SheetPane v-if="!oneBevel" labelledby="each">
         <h2 id="each" class="flex items-center gap-2 text-lg">
           <AngleMark angle="wanted" />To get the wanted angle on each, dial
         </h2>
         <dl class="mt-2 grid grid-cols-2 gap-4">
           <div v-for="side in SIDES" :key="side">
-            <dt class="text-sm text-muted">
-              {{ names[side] }}, {{ angleText(side === 'A' ? at.content.wanted.aDeg : at.content.wanted.bDeg) }}
-            </dt>
+            <dt class="text-sm text-muted">{{ names[side] }}, {{ angleText(job.content.value.wanted.deg[side]) }}</dt>
             <dd v-if="advice[side].ok">
               <span class="figure block text-2xl" :data-testid="`dial-${side}`">{{
-                dialText(at.things.rig, advice[side].setting, preferences.unit)
+                dialText(job.rig.value, advice[side].setting, preferences.unit)
               }}</span><span class="text-sm text-toned"
                 >gives {{ angleText(advice[side].givesDeg, doubt) }},
                 {{ differenceText(advice[side].offDeg, doubt) }} remains</span
@@ -91,9 +85,9 @@ const bar = (deg: number) => ({
             }}
           </p>
         </div>
-      </section>
+      </SheetPane>
     </div>
-    <TableRest v-if="bench.rig.value?.jaws === null" />
+    <TableRest v-if="job.rig.value.jaws === null" />
     <CentringRecipe v-else />
   </div>
 </template>

@@ -1,26 +1,24 @@
 <script setup lang="ts">
 import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
-import { useJob } from '~/stores/job'
 import { angleText, differenceText } from '~/words/angleText'
 
 /** A blade on a table: what its rest takes off, and how far its faces differ, found from the proved angles. */
-const bench = useBench()
 const job = useJob()
 const actions = useBenchActions()
-const halfDeg = computed(() => (bench.blade.value ? primaryHalfAngleDeg(bench.blade.value) : 0))
+const halfDeg = computed(() => primaryHalfAngleDeg(job.blade.value))
 const proved = computed(() => {
-  const { aDeg, bDeg } = job.content?.proved ?? { aDeg: null, bDeg: null }
-  return aDeg === null || bDeg === null ? null : (aDeg - bDeg) / 2
+  const { A, B } = job.proved.value
+  return A && B ? (A.deg - B.deg) / 2 : null
 })
 const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
 </script>
 
 <template>
-  <section v-if="job.content" class="space-y-3 rounded-sm border border-default bg-default p-4" aria-labelledby="rest">
+  <SheetPane labelledby="rest" class="space-y-3">
     <h2 id="rest" class="text-lg font-semibold">How it rests on the table</h2>
-    <p v-if="bench.blade.value?.bevels === 'both'">
+    <p v-if="job.blade.value.bevels === 'both'">
       Lying on its flat takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the blade’s primary half-angle.
     </p>
     <p v-else>This blade lies on its flat back: nothing comes off.</p>
@@ -28,7 +26,7 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
       label="One face flatter than the other, by"
       kind="angle"
       focus="rest-tilt"
-      :value="job.content.hold.tiltDeg"
+      :value="job.content.value.hold.tiltDeg"
       :step="0.1"
       :apply="apply"
       hint="positive: side A comes out steeper"
@@ -52,5 +50,5 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
         "
       />
     </div>
-  </section>
+  </SheetPane>
 </template>

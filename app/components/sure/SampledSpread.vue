@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useChartColours } from '~/composables/useChartColours'
 import { useTask } from '~/workers/useTask'
-import { useJob } from '~/stores/job'
 import { angleText } from '~/words/angleText'
 
 /** The full picture: the angle computed exactly for many draws of every measure, in a worker. */
-const bench = useBench()
 const job = useJob()
 const colours = useChartColours()
 const { running, done, result, failure, run, stop, forget } = useTask('monteCarlo')
@@ -15,23 +13,22 @@ const SAMPLES = 100_000
 /** The same draws each time, so that two set-ups can be compared. */
 const SEED = 0.271828
 function draw() {
-  const [things, evaluation] = [bench.setup.value, bench.evaluation.value]
-  const [a, b] = [evaluation?.sides.A, evaluation?.sides.B]
-  if (!things || !evaluation || !job.content || !a?.ok || !b?.ok) return
-  const { bladeHeightToleranceMm, holdTolerance } = job.content
+  const { sides, station } = job.evaluation.value
+  if (!sides.A.ok || !sides.B.ok) return
+  const { bladeHeightToleranceMm, holdTolerance } = job.content.value
   void run({
-    job: things,
+    setup: job.setup.value,
     known: { bladeHeightToleranceMm, holdTolerance },
-    station: evaluation.station,
-    pivotHeightMm: { A: a.pivotHeightMm, B: b.pivotHeightMm },
+    station,
+    pivotHeightMm: { A: sides.A.pivotHeightMm, B: sides.B.pivotHeightMm },
     samples: SAMPLES,
     seed: SEED,
   })
 }
 // What was drawn for another set-up says nothing about this one.
-watch(() => bench.evaluation.value, forget)
+watch(() => job.evaluation.value, forget)
 
-const spread = computed(() => result.value?.sides[bench.side.value] ?? null)
+const spread = computed(() => result.value?.sides[job.side.value] ?? null)
 const series = computed(() => {
   const histogram = spread.value?.histogram
   return histogram
@@ -64,11 +61,11 @@ const options = computed(() => ({
   grid: { show: false },
   tooltip: { enabled: false },
 }))
-const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+const set = computed(() => (job.up.value.ok ? job.up.value : null))
 </script>
 
 <template>
-  <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="sampled">
+  <SheetPane labelledby="sampled">
     <h2 id="sampled" class="font-semibold">The full picture</h2>
     <p class="text-sm text-muted">
       Draws every measure within its tolerance, {{ SAMPLES.toLocaleString('en') }} times, and computes each angle
@@ -105,5 +102,5 @@ const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
       </p>
     </div>
     <p v-else-if="result" class="mt-2 text-error">No sample had an angle on this side.</p>
-  </section>
+  </SheetPane>
 </template>

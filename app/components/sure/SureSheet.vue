@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { DoubtShare } from '#core/doubt/budget'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useChartColours } from '~/composables/useChartColours'
 import { MEASURE_OF, MEASURE_WORD } from '~/words/measureText'
 import { angleText } from '~/words/angleText'
@@ -10,10 +10,10 @@ import { toleranceText } from '~/words/toleranceText'
 /**
  * How sure the set angle is: what adds to its doubt, which measure to take again first, and the samples that check it.
  */
-const bench = useBench()
+const job = useJob()
 const preferences = usePreferences()
 const colours = useChartColours()
-const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+const set = computed(() => (job.up.value.ok ? job.up.value : null))
 /** What adds nothing that could be seen is left out of the chart. */
 const shares = computed(() => set.value?.budget.filter((share) => share.shareDeg >= 0.005) ?? [])
 const ROW = 34
@@ -48,10 +48,10 @@ const first = computed(() => set.value?.budget[0] ?? null)
 
 <template>
   <div v-if="set && first" class="grid gap-3 lg:grid-cols-[minmax(0,1fr)_25rem]">
-    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="adds">
+    <SheetPane labelledby="adds">
       <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
         <h2 id="adds" class="flex items-center gap-2 text-lg">
-          <AngleMark angle="set" />Side {{ preferences.current.sideNames[bench.side.value] }} is known to
+          <AngleMark angle="set" />Side {{ preferences.current.sideNames[job.side.value] }} is known to
         </h2>
         <SideSwitch />
       </div>
@@ -72,11 +72,11 @@ const first = computed(() => set.value?.budget[0] ?? null)
         Bars: what each measure alone does to the edge angle at {{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }},
         to first order; in quadrature they make the doubt. Nineteen angles in twenty lie within it.
       </p>
-    </section>
+    </SheetPane>
     <div class="space-y-3">
       <SampledSpread />
       <HoldTolerances />
     </div>
   </div>
-  <p v-else class="rounded-sm border border-default bg-default p-4">{{ bench.trouble.value }}</p>
+  <p v-else class="pane">{{ job.trouble.value }}</p>
 </template>

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { equalAngleLines } from '#core/dial/equalAngles'
 import { heightRange } from '#core/rig/dial'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { whatIfRange, whatIfView, type WhatIfRange } from '~/drawing/whatIfView'
 import { usePreferences } from '~/stores/preferences'
@@ -13,7 +13,7 @@ import { lengthText } from '~/words/lengthText'
  * Blade height against pivot height with lines of equal edge angle; the point is the rig as it stands, and can be
  * dragged.
  */
-const bench = useBench()
+const job = useJob()
 const actions = useBenchActions()
 const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
@@ -21,8 +21,8 @@ const { width, height } = useElementSize(frame)
 const grabbed = ref(false)
 
 const now = computed(() => {
-  const [set, evaluation] = [bench.up.value, bench.evaluation.value]
-  return set?.ok && evaluation
+  const [set, evaluation] = [job.up.value, job.evaluation.value]
+  return set.ok
     ? {
         bladeHeightMm: evaluation.bladeHeightMm,
         pivotHeightMm: set.pivotHeightMm,
@@ -34,8 +34,8 @@ const now = computed(() => {
 const range = shallowRef<WhatIfRange | null>(null)
 // What is shown holds still under the hand; it follows once the point has left it.
 watchEffect(() => {
-  const rig = bench.rig.value
-  if (!now.value || !rig || hold.value) return
+  const rig = job.rig.value
+  if (!now.value || grabbed.value) return
   const { bladeHeightMm: b, pivotHeightMm: p } = now.value
   const shown = range.value
   const inside =
@@ -48,7 +48,7 @@ watchEffect(() => {
   if (!inside) range.value = whatIfRange(b, p, heightRange(rig))
 })
 watch(
-  () => bench.rig.value,
+  () => job.rig.value,
   () => (range.value = null),
 )
 
@@ -56,11 +56,11 @@ const STEPS = 24
 /** Whole degrees, so many that a dozen lines or so cross the chart. */
 const angles = Array.from({ length: 26 }, (_, i) => 8 + i)
 const lines = computed(() => {
-  const [job, evaluation, shown] = [bench.drawn.value?.setup, bench.evaluation.value, range.value]
-  if (!job || !evaluation || !shown) return null
+  const [setup, shown] = [job.drawn.value?.setup, range.value]
+  if (!setup || !shown) return null
   const over = { fromMm: shown.blade[0], toMm: shown.blade[1], steps: STEPS }
-  const of = (all: readonly number[]) => equalAngleLines(job, bench.side.value, evaluation.station, all, over)
-  return { whole: of(angles), wanted: of([bench.wantedDeg.value]) }
+  const of = (all: readonly number[]) => equalAngleLines(setup, job.side.value, job.evaluation.value.station, all, over)
+  return { whole: of(angles), wanted: of([job.wantedDeg.value]) }
 })
 const view = computed(() =>
   range.value && lines.value && now.value && width.value > 0
@@ -85,9 +85,9 @@ const wanted = computed(() =>
     : null,
 )
 const slots = computed(() => {
-  const dial = bench.rig.value?.height
+  const dial = job.rig.value.height
   const shown = range.value
-  return dial?.by === 'slot' && view.value && shown
+  return dial.by === 'slot' && view.value && shown
     ? dial.slots
         .filter((slot) => slot.heightMm >= shown.pivot[0] && slot.heightMm <= shown.pivot[1])
         .map((slot) => ({ label: slot.label, y: view.value!.at(slot.heightMm) }))

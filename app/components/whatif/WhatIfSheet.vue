@@ -2,17 +2,17 @@
 import { MEASURES, type MeasureId } from '#core/doubt/measures'
 import { stepSetting } from '#core/rig/dial'
 import { contactFor } from '#core/setup/setup'
-import { useBench } from '~/composables/useBench'
+import { useJob } from '~/job/useJob'
 import { useBenchActions } from '~/composables/useBenchActions'
 import { usePreferences } from '~/stores/preferences'
-import { DIAL_STEP_WORD } from '~/words/dialText'
+import { DIAL_WORDS } from '~/words/dialWords'
 import { MEASURE_WORD } from '~/words/measureText'
 
 /** What a change would do before it is made. */
-const bench = useBench()
+const job = useJob()
 const actions = useBenchActions()
 const preferences = usePreferences()
-const set = computed(() => (bench.up.value?.ok ? bench.up.value : null))
+const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const NOT_CHANGED_BY_HAND: readonly MeasureId[] = ['pivot-play', 'face-shape']
 const MM_PER = { mm: 1, in: 2.54 } as const
 /** For a millimetre more (or a tenth of an inch), or a degree more. */
@@ -33,9 +33,9 @@ const rows = computed(() => {
 })
 /** What one mark or slot more does. */
 const mark = computed(() => {
-  const [things, setting, evaluation] = [bench.setup.value, actions.dialledNow(), bench.evaluation.value]
-  if (!things || !setting || !evaluation || !set.value) return null
-  const next = contactFor(things, bench.side.value, stepSetting(things.rig, setting, 1), evaluation.station)
+  if (!set.value) return null
+  const stepped = stepSetting(job.rig.value, actions.dialledNow(), 1)
+  const next = contactFor(job.setup.value, job.side.value, stepped, job.evaluation.value.station)
   return next.ok ? next.edgeAngleDeg - set.value.contact.edgeAngleDeg : null
 })
 /** Compared with each other, so a digit finer than the angle itself. */
@@ -43,20 +43,20 @@ const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}$
 </script>
 
 <template>
-  <div class="grid gap-3 lg:h-[calc(100dvh-17.8rem)] lg:min-h-[31rem] lg:grid-cols-[minmax(0,1fr)_22rem]">
-    <section class="flex min-h-0 flex-col rounded-sm border border-default bg-default p-3" aria-labelledby="heights">
+  <div class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
+    <SheetPane labelledby="heights" class="flex min-h-0 flex-col">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="heights" class="font-semibold">Drag the point: every line is one edge angle</h2>
         <SideSwitch />
       </div>
       <WhatIfChart v-if="set" class="max-lg:h-96 flex-1" />
-      <p v-else class="p-4 text-error">{{ bench.trouble.value }}</p>
+      <p v-else class="p-4 text-error">{{ job.trouble.value }}</p>
       <p class="flex items-center gap-4 text-sm text-muted">
         <span class="flex items-center gap-1"><AngleMark angle="wanted" class="size-4!" />dotted: the wanted angle</span
         ><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the rig as it stands</span>
       </p>
-    </section>
-    <section class="rounded-sm border border-default bg-default p-4" aria-labelledby="more">
+    </SheetPane>
+    <SheetPane labelledby="more">
       <h2 id="more" class="font-semibold">What a little more does</h2>
       <table class="mt-2 w-full">
         <thead class="text-left text-sm text-muted">
@@ -69,7 +69,7 @@ const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}$
         <tbody>
           <tr v-if="mark !== null" class="border-t border-default">
             <th class="py-1 text-left font-normal">The dial</th>
-            <td class="text-right whitespace-nowrap">1 {{ DIAL_STEP_WORD[bench.rig.value!.height.by] }}</td>
+            <td class="text-right whitespace-nowrap">1 {{ DIAL_WORDS[job.rig.value.height.by].step }}</td>
             <td class="text-right font-semibold">{{ fine(mark) }}</td>
           </tr>
           <tr v-for="row in rows" :key="row.id" class="border-t border-default">
@@ -80,8 +80,8 @@ const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}$
         </tbody>
       </table>
       <p class="mt-2 text-sm text-muted">
-        On side {{ preferences.current.sideNames[bench.side.value] }}, at the place looked at, all else left alone.
+        On side {{ preferences.current.sideNames[job.side.value] }}, at the place looked at, all else left alone.
       </p>
-    </section>
+    </SheetPane>
   </div>
 </template>

@@ -1,39 +1,42 @@
 <script setup lang="ts">
-import { useBench } from '~/composables/useBench'
+import { missingOf } from '~/job/view'
 import { useCollections } from '~/stores/collections'
-import { useJob } from '~/stores/job'
+import { useOpenJob } from '~/stores/openJob'
+import { usePreferences } from '~/stores/preferences'
+import { problemText } from '~/words/problemText'
 
+/** The door of a job: inside, everything that the job needs is there. */
 const route = useRoute()
-const job = useJob()
+const open = useOpenJob()
 const collections = useCollections()
-const bench = useBench()
+const preferences = usePreferences()
 watch(
   () => String(route.params.id),
-  (id) => void job.open(id),
+  (id) => void open.open(id),
   { immediate: true },
 )
-onBeforeUnmount(() => job.close())
-const ready = computed(() => collections.loaded && job.content !== null && bench.setup.value !== null)
-useHead({ title: computed(() => (job.content ? `${job.content.name} · Jaw Tilt` : 'Jaw Tilt')) })
+onBeforeUnmount(() => open.close())
+const missing = computed(() =>
+  collections.loaded && open.session ? missingOf(open.session.content.value, collections) : null,
+)
+const trouble = computed(() => {
+  if (open.problem?.code === 'no-such-thing')
+    return { title: 'This job is not on the bench', text: 'It may have been made in another data folder.' }
+  const problem = open.problem ?? collections.problem
+  if (problem) return { title: 'The bench cannot be shown', text: problemText(problem, preferences.unit) }
+  if (missing.value)
+    return { title: 'This job cannot be shown', text: `Its ${missing.value} is not here, or cannot be read.` }
+  return null
+})
+useHead({ title: 'Jaw Tilt' })
 </script>
 
 <template>
-  <div class="flex min-h-[calc(100dvh-3.0625rem)] flex-col">
-    <template v-if="ready">
-      <SaveTrouble />
-      <StationWay />
-      <AngleLedger />
-      <StationSheets />
-      <BenchPatterns />
-      <NuxtPage />
-    </template>
-    <main v-else-if="job.missing || collections.problem" id="work" class="mx-auto max-w-lg p-8">
-      <h1 class="text-xl font-semibold">
-        {{ job.missing ? 'This job is not on the bench' : 'The bench cannot be shown' }}
-      </h1>
-      <p class="mt-2">{{ job.missing ? 'It may have been made in another data folder.' : collections.problem }}</p>
-      <UButton class="mt-4" size="lg" to="/" label="All jobs" />
-    </main>
-    <main v-else id="work" class="p-8 text-muted" aria-busy="true">Laying out the bench…</main>
-  </div>
+  <main v-if="trouble" id="work" class="mx-auto max-w-lg p-8">
+    <h1 class="text-xl font-semibold">{{ trouble.title }}</h1>
+    <p class="mt-2">{{ trouble.text }}</p>
+    <UButton class="mt-4" size="lg" to="/" label="All jobs" />
+  </main>
+  <JobRoom v-else-if="collections.loaded && open.session" :key="open.session.id" :session="open.session" />
+  <main v-else id="work" class="p-8 text-muted" aria-busy="true">Laying out the bench…</main>
 </template>

@@ -10,7 +10,10 @@ import { useDatabase } from '../../store/store'
 const MOST_ENTRIES = 500
 const sent = z.array(z.unknown()).max(MOST_ENTRIES)
 
-/** Takes entries in their order; one that was sent before is taken as well. One that is wrong does not keep the others out. */
+/**
+ * Takes entries in their order; one that was sent before is taken as well. One that is wrong does not keep the others
+ * out.
+ */
 export default defineEventHandler(async (event): Promise<TakenEntries> => {
   const good: LogEntry[] = []
   const refused: TakenEntries['refused'] = []

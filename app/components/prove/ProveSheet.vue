@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
+import { SIDES, type Side } from '#core/clamping/centring'
+import type { LogEntry, Proof, Reading } from '#core/log/entry'
+import { parseDecimal } from '#core/units/length'
+import { useReadings } from '~/composables/useReadings'
+import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
+import { angleText, differenceText } from '~/words/angleText'
+import { momentText } from '~/words/momentText'
+import { lengthText } from '~/words/lengthText'
+import { ZONE_WORD } from '~/words/zoneText'
+
+/** What was proved on the steel and read on the stone: one more proof, and all that holds of the log. */
+const job = useJob()
+const preferences = usePreferences()
+const readings = useReadings()
+const names = computed(() => preferences.current.sideNames)
+const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
+
+const BY = [
+  { value: 'goniometer', label: 'the goniometer' },
+  { value: 'ink', label: 'ink' },
+] as const
+const WHOLE = 'whole'
+const places = [
+  { value: WHOLE, label: 'the whole edge' },
+  ...ZONE_KINDS.map((kind) => ({ value: kind, label: `its ${ZONE_WORD[kind]}` })),
+]
+const typed = reactive({
+  deg: '',
+  doubt: '0.1',
+  by: 'goniometer' as (typeof BY)[number]['value'],
+  place: WHOLE,
+  side: 'A' as Side,
+})
+const problems = reactive({ deg: '', doubt: '' })
+function add() {
+  const [deg, doubt] = [parseDecimal(typed.deg.replace('°', '')), parseDecimal(typed.doubt.replace('°', ''))]
+  problems.deg = deg.ok ? '' : 'Write the angle as a number, such as 17.5.'
+  problems.doubt = doubt.ok ? '' : 'Write how sure it is as a number, such as 0.2.'
+  if (!deg.ok || !doubt.ok) return
+  const zone = typed.place === WHOLE ? null : (typed.place as ZoneKind)
+  const wrong = readings.addProof(typed.side, deg.value, { doubtDeg: doubt.value, by: typed.by, zone })
+  problems.deg = wrong ?? ''
+  if (!wrong) typed.deg = ''
+}
+
+const measured = (entry: LogEntry): entry is Reading | Proof => entry.kind === 'reading' || entry.kind === 'proof'
+const rows = computed(() => job.entries.value.filter(measured).toReversed())
+function whereText(entry: Reading | Proof): string {
+  if (entry.kind === 'proof' && entry.zone) return ZONE_WORD[entry.zone]
+  return entry.placeMm === null ? '' : `${lengthText(entry.placeMm, preferences.unit)} from the heel`
+}
+const howText = (entry: Reading | Proof) =>
+  entry.kind === 'reading' ? 'gauge on the stone' : entry.by === 'not said' ? '' : entry.by
+/** What a side's proofs come to, against what is set. */
+const amounts = computed(() =>
+  sides.value.map((side) => {
+    const [proved, set] = [job.proved.value[side], job.evaluation.value.sides[side]]
+    const off = proved && set.ok ? proved.deg - set.contact.edgeAngleDeg : null
+    return { side, proved, off: off === null ? '' : `${differenceText(off)} against set` }
+  }),
+)
+</script>
+
+<template>
+  <div class="grid items-start gap-3 lg:grid-cols-[26rem_minmax(0,1fr)]">
+    <SheetPane labelledby="proved">
+      <h2 id="proved" class="flex items-center gap-2 text-lg"><AngleMark angle="proved" />On the steel</h2>
+      <dl class="mt-2 grid grid-cols-2 gap-4">
+        <div v-for="{ side, proved, off } in amounts" :key="side">
+          <dt class="text-sm text-muted">{{ names[side] }}, per side</dt>
+          <dd>
+            <span class="figure block text-3xl" :data-testid="`amount-${side}`">{{
+              proved ? angleText(proved.deg, proved.doubtDeg) : '–'
+            }}</span>
+            <span class="block min-h-5 text-sm text-toned">{{
+              proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}, ${off}` : 'not proved yet'
+            }}</span>
+          </dd>
+        </div>
+      </dl>
+      <form class="mt-4 space-y-3 border-t border-default pt-4" aria-label="One more proof" @submit.prevent="add">
+        <URadioGroup
+          v-if="sides.length > 1"
+          v-model="typed.side"
+          legend="Proved on"
+          orientation="horizontal"
+          size="lg"
+          :items="sides.map((side) => ({ value: side, label: names[side] }))"
+        />
+        <div class="grid grid-cols-2 gap-3">
+          <UFormField label="Angle per side, °" :error="problems.deg || undefined"
+            ><UInput
+              v-model="typed.deg"
+              size="xl"
+              inputmode="decimal"
+              autocomplete="off"
+              class="w-full"
+              data-testid="proof-deg"
+          /></UFormField>
+          <UFormField label="Known to ±, °" :error="problems.doubt || undefined"
+            ><UInput v-model="typed.doubt" size="xl" inputmode="decimal" autocomplete="off" class="w-full"
+          /></UFormField>
+          <UFormField label="By"><USelect v-model="typed.by" :items="[...BY]" size="lg" class="w-full" /></UFormField>
+          <UFormField label="On"><USelect v-model="typed.place" :items="places" size="lg" class="w-full" /></UFormField>
+        </div>
+        <UButton type="submit" size="xl" label="Note it" />
+        <p class="text-sm text-muted">
+          The blade square to the beam; your eyes never to the laser or its mirror image. Test on paper, never on skin.
+        </p>
+      </form>
+    </SheetPane>
+    <SheetPane labelledby="noted">
+      <h2 id="noted" class="text-lg font-semibold">What was read and proved, newest first</h2>
+      <p v-if="rows.length === 0" class="mt-2 text-muted">
+        Nothing yet. What the gauge on the stone shows is noted at the Gauge sheet; what is on the steel, here.
+      </p>
+      <ul v-else class="mt-1" data-testid="noted">
+        <li
+          v-for="entry in rows"
+          :key="entry.id"
+          class="flex items-center gap-3 border-t border-default py-1.5 first:border-t-0"
+        >
+          <AngleMark :angle="entry.kind === 'reading' ? 'read' : 'proved'" />
+          <span class="figure w-24 shrink-0 text-lg">{{ angleText(entry.deg, entry.doubtDeg) }}</span>
+          <span class="w-12 shrink-0">{{ names[entry.side] }}</span>
+          <span class="min-w-0 flex-1"
+            >{{ entry.kind === 'reading' ? 'Read' : 'Proved'
+            }}<template v-if="howText(entry)">, {{ howText(entry) }}</template
+            ><template v-if="whereText(entry)">, {{ whereText(entry) }}</template>
+            <span class="block text-sm text-muted"
+              >{{ momentText(entry.at) }}, ± {{ angleText(entry.doubtDeg, entry.doubtDeg) }}</span
+            ></span
+          >
+          <UButton
+            color="neutral"
+            variant="ghost"
+            icon="i-lucide-x"
+            size="lg"
+            :aria-label="`Strike out ${angleText(entry.deg, entry.doubtDeg)} on ${names[entry.side]}`"
+            @click="readings.strikeOut(entry)"
+          />
+        </li>
+      </ul>
+    </SheetPane>
+  </div>
+</template>

@@ -1,0 +1,29 @@
+import { computed } from 'vue'
+import { nextStep } from '#core/advice/nextStep'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { usePreferences } from '~/stores/preferences'
+import { adviceText } from '~/words/adviceText'
+
+/** The one next step of this job, and what it says. */
+export const useNextStep = () => useJob().share(advised)
+
+function advised(job: JobView) {
+  const preferences = usePreferences()
+  const next = computed(() =>
+    nextStep({
+      setup: job.setup.value,
+      job: job.content.value,
+      evaluation: job.evaluation.value,
+      log: job.entries.value,
+    }),
+  )
+  const text = computed(() =>
+    adviceText(next.value, {
+      rig: job.rig.value,
+      unit: preferences.unit,
+      sideNames: preferences.current.sideNames,
+    }),
+  )
+  return { next, text }
+}

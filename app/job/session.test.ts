@@ -1,0 +1,170 @@
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { job as jobSchema, type Job } from '#core/job/job'
+import type { KeptJob } from '#core/kept/things'
+import type { LogEntry, Reading } from '#core/log/entry'
+import { inForce } from '#core/log/inForce'
+import type { Answer } from '~/saving/api'
+import { testStorage } from '~/saving/storage.fixture'
+import { jobSession, type SessionParts } from './session'
+
+const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
+const slot = (label: string) => ({ by: 'slot' as const, label })
+const content: Job = jobSchema.parse({
+  name: 'Orchard knife',
+  rigId: id(1),
+  bladeId: id(2),
+  stoneId: id(3),
+  hold: { bladeXMm: 40, bladeYMm: 6, turnDeg: 0 },
+  dialled: { A: slot('3'), B: slot('3'), linked: true },
+  wanted: { deg: { A: 20, B: 20 }, linked: true },
+})
+const at = '2026-05-01T09:00:00.000Z'
+const kept = (more: Partial<KeptJob> = {}): KeptJob => ({
+  ...content,
+  id: id(9),
+  revision: 1,
+  createdAt: at,
+  updatedAt: at,
+  archivedAt: null,
+  ...more,
+})
+const reading = (n: number): Reading => ({
+  id: id(n),
+  at,
+  jobId: id(9),
+  bladeId: null,
+  stoneId: null,
+  instrumentId: null,
+  kind: 'reading',
+  side: 'A',
+  placeMm: 10,
+  deg: 20,
+  doubtDeg: 0.1,
+  zero: 'centre-plane',
+  expectedDeg: null,
+})
+
+/** A job on a bench whose server keeps what it is sent, unless it is out of reach. */
+function bench(storage = { local: testStorage(), session: testStorage() }, start = kept()) {
+  const server = { job: start, reachable: true }
+  const log: LogEntry[] = []
+  const parts: SessionParts = {
+    ...storage,
+    now: () => new Date(at),
+    append: (entries) => log.push(...entries),
+    fetch: async () => ({ ok: true, value: server.job }),
+    async send(changed, revision): Promise<Answer<KeptJob>> {
+      if (!server.reachable) return { ok: false, status: 0, problem: { code: 'no-answer', fields: [] } }
+      if (revision !== server.job.revision)
+        return { ok: false, status: 409, problem: { code: 'outdated', fields: [], current: server.job } }
+      server.job = { ...server.job, ...changed, revision: revision + 1 }
+      return { ok: true, value: server.job }
+    },
+  }
+  const session = jobSession(start, parts)
+  return { session, server, log, storage, inForce: () => inForce(log).map((entry) => entry.id) }
+}
+const settled = () => vi.advanceTimersByTimeAsync(500)
+
+describe('an opened job', () => {
+  beforeEach(() => {
+    vi.useFakeTimers()
+    return () => vi.useRealTimers()
+  })
+
+  it('keeps each change, and undoes and does it again', async () => {
+    const { session, server } = bench()
+    expect(session.change('name', { name: 'Pruner' })).toEqual([])
+    await settled()
+    expect(server.job).toMatchObject({ name: 'Pruner', revision: 2 })
+    expect(session.canUndo.value).toBe('name')
+    session.goBack()
+    await settled()
+    expect(server.job).toMatchObject({ name: 'Orchard knife', revision: 3 })
+    session.goForward()
+    expect(session.content.value.name).toBe('Pruner')
+  })
+
+  it('takes nothing that the schema refuses, and says at which field', () => {
+    const { session } = bench()
+    expect(session.change('name', { name: ' ' })).toEqual([{ field: 'name', code: 'text-missing' }])
+    expect(session.content.value).toEqual(content)
+    expect(session.canUndo.value).toBeNull()
+  })
+
+  it('undoes only what it did: what was changed elsewhere since stays', async () => {
+    const { session, server } = bench()
+    session.change('name', { name: 'Pruner' })
+    await settled()
+    server.job = { ...server.job, notes: 'From the other device.', revision: server.job.revision + 1 }
+    await session.heard(server.job.revision)
+    session.goBack()
+    expect(session.content.value).toMatchObject({ name: 'Orchard knife', notes: 'From the other device.' })
+  })
+
+  it('says so when a step no longer fits what stands there', async () => {
+    const { session, server } = bench()
+    session.change('order', { progression: [id(3), id(4)] })
+    session.change('order', { progression: [id(3)] })
+    await settled()
+    server.job = { ...server.job, progression: [], revision: server.job.revision + 1 }
+    await session.heard(server.job.revision)
+    session.goBack()
+    session.goBack()
+    expect(session.notice.value).toEqual({ is: 'step-no-longer-fits', label: 'order' })
+    expect(session.canUndo.value).toBeNull()
+  })
+
+  it('an entry of the log is a step as well: struck out by undo, back by redo, as often as one likes', () => {
+    const { session, inForce } = bench()
+    session.record('read angle', [reading(20)])
+    session.record('read angle', [reading(21)], [id(20)])
+    expect(inForce()).toEqual([id(21)])
+    for (let i = 0; i < 3; i++) {
+      session.goBack()
+      expect(inForce()).toEqual([id(20)])
+      session.goForward()
+      expect(inForce()).toEqual([id(21)])
+    }
+    session.goBack()
+    session.goBack()
+    expect(inForce()).toEqual([])
+  })
+
+  it('takes up what an earlier page of this browser could not send, written by an earlier version too', async () => {
+    const first = bench()
+    first.server.reachable = false
+    first.session.change('name', { name: 'Pruner' })
+    await settled()
+    expect(first.session.saveState.value).toMatchObject({ is: 'waiting', problem: { code: 'no-answer' } })
+    const later = bench(first.storage)
+    expect(later.session.content.value.name).toBe('Pruner')
+    await settled()
+    expect(later.server.job.name).toBe('Pruner')
+
+    const storage = { local: testStorage(), session: testStorage() }
+    const { hold, dialled, wanted, ...rest } = content
+    const before = {
+      ...rest,
+      name: 'From before',
+      held: hold,
+      dialled: { a: dialled.A, b: dialled.B, linked: true },
+      wanted: { aDeg: 20, bDeg: 20, linked: true, why: wanted.why },
+    }
+    storage.local.setItem(`jaw-tilt-unsaved:${id(9)}`, JSON.stringify({ revision: 1, content: before }))
+    expect(bench(storage).session.content.value).toEqual({ ...content, name: 'From before' })
+  })
+
+  it('two versions stand until one is chosen, and taking the other can be undone', async () => {
+    const { session, server } = bench()
+    server.job = { ...server.job, name: 'Theirs', revision: 5 }
+    session.change('name', { name: 'Mine' })
+    await settled()
+    expect(session.saveState.value.is).toBe('conflict')
+    session.resolve('theirs')
+    expect(session.content.value.name).toBe('Theirs')
+    session.goBack()
+    await settled()
+    expect(server.job).toMatchObject({ name: 'Mine', revision: 6 })
+  })
+})

@@ -1,0 +1,191 @@
+import { computed, ref, shallowRef } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { v7 as newId } from 'uuid'
+import { job as jobSchema, type Job } from '#core/job/job'
+import { THINGS, versionOfKind, type KeptJob } from '#core/kept/things'
+import type { LogEntry } from '#core/log/entry'
+import { checked, type FieldProblem } from '#core/problem/problem'
+import { readContent } from '#core/versions/versioned'
+import type { Answer } from '~/saving/api'
+import { autosave, type SaveState } from '~/saving/autosave'
+import {
+  applied,
+  keepHistory,
+  keptHistory,
+  redo,
+  stepBetween,
+  undo,
+  withStep,
+  type History,
+  type Step,
+} from '~/saving/history'
+import { storageJournal } from '~/saving/journal'
+
+export interface SessionParts {
+  /** Outlives the page; and as long as this tab. */
+  readonly local: Storage
+  readonly session: Storage
+  send(content: Job, revision: number): Promise<Answer<KeptJob>>
+  /** What the server has now. */
+  fetch(): Promise<Answer<KeptJob>>
+  /** Adds entries to the log. */
+  append(entries: readonly LogEntry[]): void
+  onSaved?(saved: KeptJob): void
+  now(): Date
+}
+
+/** What went otherwise than a hand expects, for the interface to say. */
+export type SessionNotice =
+  /** The undo will not outlive the page: the browser's storage is full. */
+  | { is: 'undo-ends-with-page' }
+  /** A step could not be undone (or done again), for what it changed was changed elsewhere since. */
+  | { is: 'step-no-longer-fits'; label: string }
+
+const readJob = (value: unknown, version: number): Job | null => {
+  const read = readContent(THINGS.jobs, version, value)
+  return read.ok ? read.content : null
+}
+const parseJob = (value: unknown): Job | null => readJob(value, versionOfKind('jobs'))
+
+/**
+ * One opened job: its content, its saving and its undo. It is of this job for good: whatever is opened after it, its
+ * changes go to its own place. Every change goes through `change`, every entry of its log through `record`.
+ */
+export function jobSession(kept: KeptJob, parts: SessionParts) {
+  const { id } = kept
+  const historyKey = `jaw-tilt-history:${id}`
+  const content = shallowRef<Job>(jobSchema.parse(kept))
+  const saveState = shallowRef<SaveState<Job>>({ is: 'saved' })
+  const history = shallowRef<History>(keptHistory(parts.session, historyKey))
+  const lastStep = ref('')
+  const notice = shallowRef<SessionNotice | null>(null)
+
+  const journal = storageJournal(parts.local, `jaw-tilt-unsaved:${id}`, versionOfKind('jobs'), readJob)
+  const saver = autosave<Job>(kept.revision, {
+    journal,
+    parse: parseJob,
+    gatherMs: 150,
+    send: parts.send,
+    onState: (state) => (saveState.value = state),
+    onSaved: (revision, saved) =>
+      parts.onSaved?.({ ...kept, ...saved, revision, updatedAt: parts.now().toISOString() }),
+  })
+
+  const unsaved = journal.read()
+  if (unsaved) {
+    content.value = unsaved.content
+    void saver.takeUp(unsaved, kept)
+  }
+
+  /** Takes a version over that came from elsewhere. */
+  function adopt(theirs: Job & { revision: number }) {
+    content.value = jobSchema.parse(theirs)
+    saver.adopt(theirs.revision)
+  }
+
+  /** This job was saved elsewhere: takes that over, unless there are changes here to be sent. */
+  async function heard(revision: number) {
+    if (saver.unsaved || revision <= saver.revision) return
+    const answer = await parts.fetch()
+    if (answer.ok && !saver.unsaved) adopt(answer.value)
+  }
+
+  /** Undo lasts over a reload. Written once a gesture rests. */
+  const keepUndo = useDebounceFn(() => {
+    if (!keepHistory(parts.session, historyKey, history.value)) notice.value = { is: 'undo-ends-with-page' }
+  }, 250)
+
+  function settle(next: Job, withHistory: History) {
+    content.value = next
+    history.value = withHistory
+    void keepUndo()
+    void saver.change(next)
+  }
+
+  /**
+   * Changes the job, keeps it and makes it undoable. Changes of one gesture are one step. Content that the schema
+   * refuses is not taken; what is wrong comes back.
+   */
+  function change(label: string, patch: Partial<Job>, gesture: string | null = null): readonly FieldProblem[] {
+    const before = content.value
+    const read = checked(jobSchema, { ...before, ...patch })
+    if (!read.ok) return read.problems
+    lastStep.value = label
+    settle(read.value, withStep(history.value, stepBetween(label, before, read.value, gesture), before, read.value))
+    return []
+  }
+
+  const strikeOf = (entryId: string): LogEntry => ({
+    id: newId(),
+    at: parts.now().toISOString(),
+    jobId: id,
+    bladeId: content.value.bladeId,
+    stoneId: null,
+    instrumentId: null,
+    kind: 'strike',
+    entryId,
+  })
+
+  /** Adds entries to the log of this job, and strikes others out: one step that can be undone. */
+  function record(label: string, entries: readonly LogEntry[], strikeOut: readonly string[] = []) {
+    const all = [...strikeOut.map(strikeOf), ...entries]
+    if (all.length === 0) return
+    parts.append(all)
+    lastStep.value = label
+    const step: Step = { label, forth: [], back: [], gesture: null, entries: all.map((entry) => entry.id) }
+    history.value = withStep(history.value, step, content.value, content.value)
+    void keepUndo()
+  }
+
+  function step(to: { history: History; step: Step } | null, direction: 'back' | 'forth') {
+    if (!to) return
+    const { label, entries } = to.step
+    const next = parseJob(applied(content.value, to.step[direction]))
+    if (!next) {
+      notice.value = { is: 'step-no-longer-fits', label }
+      // What stands on a step that cannot be taken cannot be taken either.
+      history.value = direction === 'back' ? { ...history.value, done: [] } : { ...history.value, undone: [] }
+      return void keepUndo()
+    }
+    lastStep.value = `${direction === 'back' ? 'Undone' : 'Done again'}: ${label}`
+    if (!entries) return settle(next, to.history)
+    // What it added is struck out; to do it again, those strikes are.
+    const strikes = entries.map(strikeOf)
+    parts.append(strikes)
+    const turned = { ...to.step, entries: strikes.map((strike) => strike.id) }
+    const stack = direction === 'back' ? 'undone' : 'done'
+    history.value = { ...to.history, [stack]: [...to.history[stack].slice(0, -1), turned] }
+    void keepUndo()
+  }
+
+  /** Ends a conflict by keeping what stands here, or by taking the other version; either can be undone. */
+  function resolve(keep: 'mine' | 'theirs') {
+    const state = saveState.value
+    const mine = content.value
+    if (state.is !== 'conflict') return
+    if (keep === 'mine') return void saver.overwrite(state.theirs.revision, mine)
+    const theirs = jobSchema.parse(state.theirs)
+    history.value = withStep(history.value, stepBetween('take the other version', mine, theirs), mine, theirs)
+    adopt(state.theirs)
+  }
+
+  return {
+    id,
+    content,
+    saveState,
+    lastStep,
+    notice,
+    canUndo: computed(() => history.value.done.at(-1)?.label ?? null),
+    canRedo: computed(() => history.value.undone.at(-1)?.label ?? null),
+    change,
+    record,
+    goBack: () => step(undo(history.value), 'back'),
+    goForward: () => step(redo(history.value), 'forth'),
+    resolve,
+    heard,
+    retry: () => saver.retry(),
+    /** Sends what is pending and ends; what is not acknowledged stays in the journal. */
+    close: () => saver.close(),
+  }
+}
+export type JobSession = ReturnType<typeof jobSession>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import type { Component } from 'vue'
+import { useJob } from '~/job/useJob'
+import { SHEET_VIEWS } from '~/sheetViews'
+import { movedTo, placeAt, type Place, type SheetKey } from '~/stations'
+
+/** Every sheet of a job: the table of stations says which, with its heading and the window's title. */
+const route = useRoute()
+const job = useJob()
+const place = computed(() => placeAt(route.path))
+watch(place, (now) => now ?? void navigateTo(movedTo(route.path), { replace: true }), { immediate: true })
+
+const views = new Map<string, Component>()
+function viewOf({ room, sheet }: Place): Component {
+  const key = `${room.id}/${sheet.id}`
+  if (!views.has(key)) views.set(key, defineAsyncComponent(SHEET_VIEWS[key as SheetKey]))
+  return views.get(key)!
+}
+const shown = shallowRef(place.value)
+watch(place, (now) => now && (shown.value = now))
+useHead({ title: computed(() => `${shown.value?.sheet.title ?? 'Job'} · ${job.content.value.name} · Jaw Tilt`) })
+</script>
+
+<template>
+  <main
+    v-if="shown"
+    id="work"
+    class="mx-auto w-full max-w-[120rem] flex-1 p-3"
+    :class="{ 'sheet-fills grid min-h-0': shown.sheet.fills }"
+  >
+    <h1 class="sr-only">{{ shown.sheet.title }}</h1>
+    <component :is="viewOf(shown)" :key="route.fullPath" />
+  </main>
+</template>

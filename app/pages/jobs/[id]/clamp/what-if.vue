@@ -1,6 +1,0 @@
-<template>
-  <main id="work" class="mx-auto w-full max-w-[120rem] flex-1 p-3">
-    <h1 class="sr-only">What if?</h1>
-    <WhatIfSheet />
-  </main>
-</template>

@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest'
+import {
+  applied,
+  emptyHistory,
+  keepHistory,
+  keptHistory,
+  redo,
+  stepBetween,
+  undo,
+  withStep,
+  type History,
+} from './history'
+import { testStorage } from './storage.fixture'
+
+interface Note {
+  text: string
+  size: number
+}
+const note = (text: string, size = 0): Note => ({ text, size })
+const added = (history: History, before: Note, after: Note, gesture: string | null = null) =>
+  withStep(history, stepBetween(`${before.text} to ${after.text}`, before, after, gesture), before, after)
+
+describe('undo', () => {
+  it('keeps differences: what another hand changed meanwhile stays', () => {
+    const history = added(emptyHistory(), note('one'), note('two'))
+    const { step } = undo(history)!
+    expect(applied(note('two', 7), step.back)).toEqual(note('one', 7))
+    expect(applied(note('one', 7), step.forth)).toEqual(note('two', 7))
+    expect(applied({ size: 7 }, step.back)).toBeNull()
+  })
+
+  it('a whole gesture is one step, from its first content to its last', () => {
+    let history = added(emptyHistory(), note('a'), note('b'), 'drag-1')
+    history = added(history, note('b'), note('c'), 'drag-1')
+    history = added(history, note('c'), note('d'))
+    const back = undo(history)!
+    const twice = undo(back.history)!
+    expect(applied(note('c'), twice.step.back)).toEqual(note('a'))
+    expect(undo(twice.history)).toBeNull()
+    expect(applied(note('a'), redo(twice.history)!.step.forth)).toEqual(note('c'))
+  })
+
+  it('a new step drops what was undone, and does not join a gesture that was done again', () => {
+    const back = undo(added(emptyHistory(), note('a'), note('b'), 'drag-1'))!
+    expect(redo(added(back.history, note('a'), note('z')))).toBeNull()
+    const again = redo(back.history)!
+    expect(added(again.history, note('b'), note('c'), 'drag-1').done).toHaveLength(2)
+  })
+
+  it('outlives the page; in a full storage its newest steps do, and it says when none can', () => {
+    let history = emptyHistory()
+    for (let i = 0; i < 32; i++) history = added(history, note(`n${i}`), note(`n${i + 1}`))
+    const roomy = testStorage()
+    expect(keepHistory(roomy, 'h', history)).toBe(true)
+    expect(keptHistory(roomy, 'h')).toEqual(history)
+    const tight = testStorage(1500)
+    expect(keepHistory(tight, 'h', history)).toBe(true)
+    expect(keptHistory(tight, 'h').done.at(-1)).toEqual(history.done.at(-1))
+    expect(keptHistory(tight, 'h').done.length).toBeLessThan(32)
+    expect(keepHistory(testStorage(10), 'h', history)).toBe(false)
+  })
+
+  it('a history of before, or harmed, is begun anew', () => {
+    const storage = testStorage()
+    storage.setItem('old', JSON.stringify({ done: [{ label: 'x', before: {}, after: {} }], undone: [] }))
+    storage.setItem('harmed', '{"done":')
+    expect([keptHistory(storage, 'old'), keptHistory(storage, 'harmed')]).toEqual([emptyHistory(), emptyHistory()])
+  })
+})

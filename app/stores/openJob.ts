@@ -1,0 +1,64 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import { keptSchema } from '#core/kept/things'
+import type { Problem } from '#core/problem/problem'
+import { jobSession, type JobSession } from '~/job/session'
+import { ask } from '~/saving/api'
+import { useCollections } from './collections'
+import { useLog } from './log'
+
+/**
+ * Which job is open. Opening takes a while: whatever was opened last is what stands here, however the answers come, and
+ * nothing is open in between.
+ */
+export const useOpenJob = defineStore('openJob', () => {
+  const collections = useCollections()
+  const log = useLog()
+  const session = shallowRef<JobSession | null>(null)
+  /** Why the job that was asked for is not open. */
+  const problem = shallowRef<Problem | null>(null)
+  const opening = ref<string | null>(null)
+  let latest = 0
+  let channel: BroadcastChannel | null = null
+
+  const fetchJob = (id: string) => ask(keptSchema('jobs'), `/api/jobs/${id}`)
+
+  /** Opens a job: what the server has, or the newer unsaved change that this browser still holds. */
+  async function open(id: string) {
+    close()
+    const mine = ++latest
+    opening.value = id
+    const answer = await fetchJob(id)
+    // Another was opened, or this one was left, while the answer was under way.
+    if (mine !== latest) return
+    opening.value = null
+    if (!answer.ok) return void (problem.value = answer.problem)
+    const opened = jobSession(answer.value, {
+      local: localStorage,
+      session: sessionStorage,
+      send: (content, revision) => ask(keptSchema('jobs'), `/api/jobs/${id}`, 'PUT', { ...content, revision }),
+      fetch: () => fetchJob(id),
+      append: log.append,
+      now: () => new Date(),
+      onSaved(saved) {
+        collections.noteSaved(saved)
+        channel?.postMessage({ id, revision: saved.revision })
+      },
+    })
+    channel = new BroadcastChannel('jaw-tilt-jobs')
+    channel.onmessage = ({ data }: MessageEvent<{ id: string; revision: number }>) => {
+      if (data.id === id) void opened.heard(data.revision)
+    }
+    session.value = opened
+  }
+
+  /** Ends what is open, or being opened. */
+  function close() {
+    latest++
+    void session.value?.close()
+    channel?.close()
+    channel = session.value = problem.value = opening.value = null
+  }
+
+  return { session, problem, opening, open, close }
+})

@@ -1,0 +1,73 @@
+import type { NextStep } from '#core/advice/nextStep'
+import type { PerSide } from '#core/clamping/centring'
+import type { Rig } from '#core/rig/rig'
+import type { LengthUnit } from '#core/units/length'
+import { angleText, differenceText } from './angleText'
+import { dialText } from './dialText'
+import { lengthText } from './lengthText'
+import { reasonText } from './reasonText'
+
+interface Told {
+  readonly rig: Rig
+  readonly unit: LengthUnit
+  readonly sideNames: PerSide<string>
+}
+
+/** The next step in words: what to do, and why. */
+export function adviceText(
+  next: NextStep,
+  { rig, unit, sideNames }: Told,
+): { readonly do: string; readonly why: string } {
+  switch (next.does) {
+    case 'say-wanted':
+      return { do: 'Say what this edge should have', why: '20° is only what every job begins with' }
+    case 'mend-hold':
+      return { do: `Set it otherwise for ${sideNames[next.side]}`, why: uncapital(reasonText(next.refusal, unit)) }
+    case 'hold-otherwise':
+      return {
+        do: 'Take other jaws, or a table',
+        why:
+          next.mostMm === 0
+            ? 'a false edge on the spine slips out of ordinary jaws'
+            : `a spine of ${lengthText(next.spineMm, unit)} slips out of jaws that hold to ${lengthText(next.mostMm, unit)}`,
+      }
+    case 'clear-jaws':
+      return {
+        do: 'Stand the blade further out, or take narrower jaws',
+        why: `on ${sideNames[next.side]} the stone meets the jaws below ${angleText(next.lowestDeg)}`,
+      }
+    case 'dial':
+      return {
+        do: `Dial ${dialText(rig, next.setting, unit)} for ${sideNames[next.side]}`,
+        why: `it gives ${angleText(next.givesDeg, next.doubtDeg)}, ${differenceText(next.offDeg, next.doubtDeg)} off the wanted angle`,
+      }
+    case 'read':
+      return {
+        do: `Read the gauge on ${sideNames[next.side]}`,
+        why: `it must show ${angleText(next.mustReadDeg, next.doubtDeg)} if all measures are right`,
+      }
+    case 'explain-reading':
+      return {
+        do: `Find out why the gauge is off on ${sideNames[next.side]}`,
+        why: `it shows ${differenceText(next.offDeg)} against what it must`,
+      }
+    case 'prove':
+      return {
+        do: `Prove ${sideNames[next.side]}: ink, two light passes, then the goniometer`,
+        why: 'what is set is not yet what is on the steel',
+      }
+    case 'explain-proof':
+      return {
+        do: `Measure blade height and pivot again for ${sideNames[next.side]}`,
+        why: `proved and set are ${differenceText(next.offDeg, next.doubtDeg)} apart, more than their doubt`,
+      }
+    case 'put-to-use':
+      return {
+        do: 'Put it to use',
+        why: `proved within ${angleText(Math.abs(next.offDeg))} of what was wanted; look after use whether it rolled or chipped`,
+      }
+  }
+}
+
+/** A sentence as the second half of one. */
+const uncapital = (sentence: string): string => `${sentence[0]!.toLowerCase()}${sentence.slice(1).replace(/\.$/, '')}`

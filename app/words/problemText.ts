@@ -1,0 +1,145 @@
+import type { ProblemCode } from '#core/problem/codes'
+import type { Finding } from '#core/problem/problem'
+import type { LengthUnit } from '#core/units/length'
+import { exactLength } from './lengthText'
+
+type Say = (say: Figured) => string
+
+/** The figures of a finding as texts in the unit in use. */
+interface Figured {
+  /** As it is. */
+  text(key: string): string
+  /** A length in mm, exact: "0.25 mm". */
+  mm(key: string): string
+  /** A limit with the unit that the problem names. */
+  limit(key: string): string
+  has(key: string): boolean
+}
+
+const THING: Record<string, string> = { rigs: 'rig', blades: 'blade', stones: 'stone', jobs: 'job' }
+const ODD_MEASURE: Record<string, string> = {
+  setback: 'A setback',
+  pitch: 'A pitch',
+  'half-thickness': 'A half-thickness',
+  'blade-height': 'A blade height',
+  doubt: 'A doubt',
+}
+/** "CommaExpected" as words: "comma expected". */
+const spaced = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter}`).toLowerCase()
+
+const WORDS: Record<ProblemCode, Say> = {
+  missing: () => 'Measure it and write it here.',
+  'not-a-number': (f) => (f.has('text') ? `“${f.text('text')}” is no number.` : 'This is no number.'),
+  'not-a-length': (f) => `“${f.text('text')}” is no length.`,
+  'not-whole': () => 'This is a whole number.',
+  'not-a-date': () => 'Write the day as year-month-day.',
+  'not-one-of': () => 'This is none of what can stand here.',
+  'wrong-kind': () => 'This cannot stand here.',
+  'too-small': (f) => (f.has('above') ? `This must be above ${f.limit('above')}.` : `At least ${f.limit('least')}.`),
+  'too-large': (f) => `At most ${f.limit('most')}.`,
+  'text-missing': () => 'Give it a name.',
+  'text-too-long': (f) => `Keep it to ${f.text('most')} letters.`,
+  'too-few': (f) => `There must be ${f.text('least')} at least.`,
+  'too-many': (f) => `There can be ${f.text('most')} at most.`,
+  'jaws-on-a-table': () => 'A table has no jaws: the blade lies on it.',
+  'no-jaws': () => 'A clamp has jaws: give their width and thickness.',
+  'pivot-in-jaws': (f) =>
+    `The pivot would stand in the jaws: “${f.text('jaws')}” reach ${f.mm('depthMm')} back and ${f.mm('halfThicknessMm')} up.`,
+  'rod-before-jaws': (f) =>
+    `The rod would end before the jaws: it must be longer than the setback of ${f.mm('setbackMm')}.`,
+  'pivot-never-above': () => 'The pivot would never stand above the blade.',
+  'stroke-ends-too-soon': () => 'The far end of the stroke must lie beyond the near end.',
+  'stroke-beyond-rod': (f) => `The stroke cannot go beyond the rod’s end at ${f.mm('rodLengthMm')}.`,
+  'same-name-twice': (f) => `Two have the name “${f.text('name')}”.`,
+  'same-label-twice': () => 'Two slots have the same label.',
+  'highest-below-lowest': () => 'The highest must be above the lowest.',
+  'measure-both': () => 'Measure this too, or leave both empty.',
+  'slot-below-face': (f) =>
+    `Slot ${f.text('slot')} stands no higher than the face of the thinnest stone (${f.mm('thinnestMm')}): no stone can come down to the edge.`,
+  unusual: (f) =>
+    `${ODD_MEASURE[f.text('measure')] ?? 'A measure'} of ${f.mm('measuredMm')} is unusual: most lie between ${f.mm('leastMm')} and ${f.mm('mostMm')}. Is it measured from the right place?`,
+  'pivot-far-aside': () => 'The pivot stands far to one side of the jaws: the rod will rarely be square to the edge.',
+  'loose-pivot': (f) =>
+    `More than ${f.mm('leastMm')} of play: the angle will wander with the stroke. Can the bearing be tightened?`,
+  'never-steep': (f) => `Even at its highest the pivot gives less than ${f.text('leastDeg')}° over the jaws’ front.`,
+  'piece-without-length': (f) => `Piece ${f.text('piece')} of the edge has no length.`,
+  'gap-before-piece': (f) =>
+    `Piece ${f.text('piece')} of the edge starts ${f.mm('gapMm')} away from where piece ${f.text('before')} ends.`,
+  'crosses-itself': () => 'This edge crosses itself.',
+  'edge-too-short': (f) =>
+    f.has('lengthMm')
+      ? `This path is ${f.mm('lengthMm')} long: too short for an edge. Is the unit right?`
+      : `This edge is shorter than ${f.mm('leastMm')}: is the scale right?`,
+  'hollow-through-spine': () => 'The hollow would come through the spine.',
+  'between-heel-and-tip': () => 'This lies between the heel and the tip.',
+  'same-point-twice': (f) => `Line ${f.text('line')} is the same point as the one before.`,
+  'not-svg': () => 'The file is no SVG: it cannot be read as XML.',
+  'nothing-drawn-in-svg': () => 'The file is no SVG: it has no drawing in it.',
+  'unreadable-path': () => 'A path in this SVG cannot be read.',
+  'no-path-in-svg': () =>
+    'There is no path in this SVG that could be an edge: convert texts and shapes to paths first.',
+  'not-dxf': () => 'The file is no DXF that can be read.',
+  'nothing-drawn-in-dxf': (f) =>
+    `There is no line, arc, polyline or spline in this DXF${f.text('only') && `, only ${f.text('only')}`}.`,
+  'no-edge-in-outline': () => 'This outline has no edge that runs from heel to tip.',
+  'not-two-figures': (f) => `${f.has('line') ? `Line ${f.text('line')}: ` : ''}“${f.text('text')}” is not two figures.`,
+  'too-few-points': () =>
+    'An edge needs two points at least: along the blade, and how wide it is there; one pair a line.',
+  'mark-edge': () => 'Mark the edge with two points at least, from heel to tip.',
+  'mark-spine': () => 'Mark the spine with two points apart from each other.',
+  'tip-behind-heel': () => 'The tip lies behind the heel: mark the spine from heel to tip, and the edge the same way.',
+  'choose-drawing': () => 'Choose a drawing of the edge first.',
+  'trace-first': () => 'Trace the edge in a photograph first.',
+  'not-this-format': () => 'This is no file of that kind.',
+  'later-version': () => 'This was written by a later Jaw Tilt: update this one first.',
+  'not-json': (f) => `This is no JSON${f.has('error') ? `: ${spaced(f.text('error')) || 'it is empty'}` : ''}.`,
+  'unclosed-quote': () => 'A quotation mark is not closed.',
+  'no-stones': () => 'There is no stone in this file: the first line names the columns, each further one is a stone.',
+  'column-missing': (f) => `The column “${f.text('column')}” is missing.`,
+  'column-unknown': (f) => `There is no column “${f.text('column')}”. Known are: ${f.text('known')}.`,
+  'fields-for-columns': (f) => `There are ${f.text('fields')} fields for ${f.text('columns')} columns.`,
+  'grit-out-of-range': (f) => `${f.text('standard')} goes from ${f.text('coarsest')} to ${f.text('finest')}.`,
+  'picture-too-large': () => 'This picture is too large to be kept.',
+  'not-a-picture': () => 'Only JPEG and PNG pictures are kept.',
+  outdated: () => 'This was changed elsewhere meanwhile.',
+  'no-such-thing': () => 'There is no such thing here.',
+  'no-such-link': (f) => `There is no such ${THING[f.text('kind')] ?? 'thing'}.`,
+  'too-many-photos': (f) => `${f.text('most')} pictures of a blade are kept at most: take one away first.`,
+  'body-too-large': (f) => `That is more than ${f.text('mostMegabytes')} MB.`,
+  'send-json': () => 'The server takes only JSON.',
+  'foreign-name': () => 'This server answers only to its own machine.',
+  'disk-full': () => 'The disk is full: nothing was kept. Make room; your change is tried again by itself.',
+  'server-failed': () => 'The server failed at this; nothing was kept.',
+  'not-found': () => 'There is nothing of that kind here.',
+  'no-answer': () => 'The server does not answer. Your change is kept in this browser and sent again by itself.',
+  'unreadable-answer': () =>
+    'The server’s answer cannot be read: this page and the server may be of different versions. Load the page anew.',
+}
+
+/** Fields of which the general words would say too little, by the end of their path. */
+const AT_FIELD: readonly (readonly [path: RegExp, code: ProblemCode, words: Say])[] = [
+  [/(^|\.)setbackMm$/, 'too-small', () => 'The pivot must stand behind the jaws: a setback above 0.'],
+  [/^tolerance\.|ToleranceMm$/, 'too-small', (f) => `Nothing is measured better than ${f.limit('least')} here.`],
+  [/^tolerance\./, 'too-large', (f) => `Known to no better than ${f.limit('most')}: measure it again.`],
+  [/(^|\.)deg\.[AB]$|^bevelDeg/, 'too-large', (f) => `More than ${f.limit('most')} per side is no cutting edge.`],
+  [/(^|\.)deg$/, 'too-large', (f) => `An angle read is ${f.limit('most')} at most.`],
+  [/(^|\.)slots\.\d+\.label$/, 'text-missing', () => 'Give the slot its label.'],
+  [/^landmark\.what$/, 'text-missing', () => 'Say what it is.'],
+  [/^sideNames/, 'text-too-long', (f) => `Keep a side’s name to ${f.text('most')} letters.`],
+]
+
+/** What is wrong, in words and in the unit in use. `field`: its dotted path, where it is about one. */
+export function problemText({ code, figures = {} }: Finding, unit: LengthUnit, field = ''): string {
+  const say: Figured = {
+    has: (key) => key in figures,
+    text: (key) => String(figures[key] ?? ''),
+    mm: (key) => exactLength(Number(figures[key]), unit),
+    limit(key) {
+      const figure = Number(figures[key])
+      if (figures.unit === 'mm') return exactLength(figure, unit)
+      return figures.unit === 'deg' ? `${figure}°` : String(figure)
+    },
+  }
+  const own = AT_FIELD.find(([path, about]) => about === code && path.test(field))
+  return (own?.[2] ?? WORDS[code])(say)
+}

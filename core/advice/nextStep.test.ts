@@ -1,0 +1,141 @@
+import { describe, expect, it } from 'vitest'
+import { evenStations } from '../curve/stations'
+import { evaluate } from '../evaluation/evaluate'
+import { settingOfHeight } from '../rig/dial'
+import type { LogEntry, Proof, Reading } from '../log/entry'
+import { postRig, sampleSetup } from '../setup/sampleSetup.fixture'
+import { whatToDial } from '../dial/whatToDial'
+import type { Setup } from '../setup/setup'
+import { nextStep, stationState } from './nextStep'
+
+const known = {
+  bladeHeightToleranceMm: 0.5,
+  holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+}
+const WANTED = 24
+
+/** The step of a job that wants 24°, dialled as advised unless it says otherwise. */
+function stepOf(
+  log: readonly LogEntry[] = [],
+  change: Partial<Setup> = {},
+  more: { heightMm?: number; why?: string; deg?: number } = {},
+) {
+  const setup = { ...sampleSetup, ...change }
+  const deg = more.deg ?? WANTED
+  const stations = evenStations(setup.blade.edge, 60)
+  const lookAtMm = null
+  const begin = {
+    A: settingOfHeight(setup.rig, more.heightMm ?? 60),
+    B: settingOfHeight(setup.rig, more.heightMm ?? 60),
+  }
+  const { station } = evaluate(setup, { dialled: { ...begin, linked: true }, lookAtMm, ...known }, stations)
+  const best = whatToDial(setup, 'A', deg, station)
+  const dial = more.heightMm === undefined && best.ok ? best.setting : begin.A
+  const dialled = { A: dial, B: dial, linked: true }
+  const evaluation = evaluate(setup, { dialled, lookAtMm, ...known }, stations)
+  const wanted = { deg: { A: deg, B: deg }, linked: true, why: more.why ?? 'Garden.' }
+  return { step: nextStep({ setup, job: { wanted, dialled, gaugeZero: 'centre-plane' }, evaluation, log }), evaluation }
+}
+const setDeg = () => {
+  const { A } = stepOf().evaluation.sides
+  return A.ok ? A.contact.edgeAngleDeg : NaN
+}
+const mustRead = () => {
+  const { step } = stepOf()
+  return step.does === 'read' ? step.mustReadDeg : NaN
+}
+const about = {
+  at: '2026-05-01T09:00:00.000Z',
+  jobId: null,
+  bladeId: null,
+  stoneId: null,
+  instrumentId: null,
+  placeMm: null,
+  doubtDeg: 0.1,
+}
+const reading = (side: 'A' | 'B', deg: number): Reading => ({
+  ...about,
+  id: `r${side}`,
+  kind: 'reading',
+  side,
+  deg,
+  zero: 'centre-plane',
+  expectedDeg: null,
+})
+const proof = (side: 'A' | 'B', deg: number): Proof => ({
+  ...about,
+  id: `p${side}`,
+  kind: 'proof',
+  side,
+  deg,
+  zone: null,
+  by: 'goniometer',
+})
+
+describe('the one next step', () => {
+  it('is to say what the edge should have while nobody did, and not once something was read', () => {
+    expect(stepOf([], {}, { why: '', deg: 20 }).step).toEqual({ does: 'say-wanted', at: 'blade' })
+    expect(stepOf([], {}, { why: '', deg: 21 }).step.does).not.toBe('say-wanted')
+    expect(stepOf([reading('A', 20)], {}, { why: '', deg: 20 }).step.does).not.toBe('say-wanted')
+  })
+
+  it('is to mend the hold where a side has no angle, with the reason', () => {
+    const short = { rig: { ...postRig, rodLengthMm: 110 } }
+    expect(stepOf([], short).step).toMatchObject({ does: 'mend-hold', side: 'A', refusal: { reason: 'beyond-rod' } })
+  })
+
+  it('is another hold where the spine slips out of these jaws, and says by which measure', () => {
+    const thick = { blade: { ...sampleSetup.blade, spineThicknessMm: 6 } }
+    expect(stepOf([], thick).step).toEqual({ does: 'hold-otherwise', at: 'clamp', spineMm: 6, mostMm: 5 })
+  })
+
+  it('is to clear the jaws where the stone meets them', () => {
+    const bulky = { rig: { ...postRig, jaws: { ...postRig.jaws!, halfThicknessMm: 20 } } }
+    expect(stepOf([], bulky).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
+  })
+
+  it('is to dial what is advised, unless what is dialled is as good as this rig can', () => {
+    const { step } = stepOf([], {}, { heightMm: 45 })
+    expect(step).toMatchObject({ does: 'dial', side: 'A' })
+    expect(step.does === 'dial' && Math.abs(step.givesDeg - WANTED)).toBeLessThan(0.3)
+    expect(stepOf().step.does).toBe('read')
+  })
+
+  it('then reads side by side; what differs is explained before anything is proved', () => {
+    expect(stepOf().step).toMatchObject({ does: 'read', at: 'clamp', side: 'A' })
+    expect(stepOf([reading('A', mustRead())]).step).toMatchObject({ does: 'read', side: 'B' })
+    expect(stepOf([reading('A', mustRead() + 2)]).step).toMatchObject({ does: 'explain-reading', side: 'A' })
+    expect(stepOf([reading('A', mustRead()), reading('B', mustRead())]).step).toEqual({
+      does: 'prove',
+      at: 'prove',
+      side: 'A',
+    })
+  })
+
+  it('a side that was proved needs no reading', () => {
+    expect(stepOf([proof('A', setDeg())]).step).toMatchObject({ does: 'read', side: 'B' })
+  })
+
+  it('a proof that is off what was set by more than both doubts is to be explained; else the edge is put to use', () => {
+    const off = stepOf([proof('A', setDeg()), proof('B', setDeg() - 2)]).step
+    expect(off).toMatchObject({ does: 'explain-proof', side: 'B', offDeg: expect.closeTo(-2, 9) as number })
+    const done = stepOf([proof('A', setDeg()), proof('B', setDeg() + 0.1)]).step
+    expect(done.does).toBe('put-to-use')
+    expect(done.does === 'put-to-use' && done.offDeg).toBeCloseTo(setDeg() + 0.1 - WANTED, 6)
+  })
+
+  it('of a blade with one bevel only that side counts', () => {
+    const oneBevel = { blade: { ...sampleSetup.blade, bevels: 'A' as const } }
+    expect(stepOf([proof('A', setDeg())], oneBevel).step.does).toBe('put-to-use')
+  })
+
+  it('the stations before it are settled, those behind it open', () => {
+    const step = { does: 'prove', at: 'prove', side: 'A' } as const
+    expect(['rig', 'grind', 'prove', 'use'].map((id) => stationState(id as 'rig', step))).toEqual([
+      'settled',
+      'settled',
+      'next',
+      'open',
+    ])
+  })
+})

@@ -1,0 +1,127 @@
+import type { Refusal } from '../angle/reasons'
+import { SIDES, type Side } from '../clamping/centring'
+import { whatToDial } from '../dial/whatToDial'
+import type { Evaluation, SideSet } from '../evaluation/evaluate'
+import { expectedReadingDeg } from '../gauge/expectedReading'
+import { jawFit } from '../hold/holdChecks'
+import type { Job } from '../job/job'
+import { provedAmount, readAmount } from '../log/amount'
+import type { LogEntry } from '../log/entry'
+import { ofKind } from '../log/inForce'
+import type { DialSetting } from '../rig/heightReading'
+import type { Setup } from '../setup/setup'
+
+/** The stations of the work, in their order. */
+export const STATION_IDS = ['rig', 'blade', 'clamp', 'mark', 'grind', 'prove', 'use'] as const
+export type StationId = (typeof STATION_IDS)[number]
+
+/** What to do next on a job, where, and the figures that say why. Angles in degrees. */
+export type NextStep =
+  | { readonly does: 'say-wanted'; readonly at: 'blade' }
+  | { readonly does: 'mend-hold'; readonly at: 'clamp'; readonly side: Side; readonly refusal: Refusal }
+  | { readonly does: 'hold-otherwise'; readonly at: 'clamp'; readonly spineMm: number; readonly mostMm: number }
+  | { readonly does: 'clear-jaws'; readonly at: 'clamp'; readonly side: Side; readonly lowestDeg: number }
+  | {
+      readonly does: 'dial'
+      readonly at: 'clamp'
+      readonly side: Side
+      readonly setting: DialSetting
+      readonly givesDeg: number
+      readonly offDeg: number
+      readonly doubtDeg: number
+    }
+  | {
+      readonly does: 'read'
+      readonly at: 'clamp'
+      readonly side: Side
+      readonly mustReadDeg: number
+      readonly doubtDeg: number
+    }
+  | { readonly does: 'explain-reading'; readonly at: 'clamp'; readonly side: Side; readonly offDeg: number }
+  | { readonly does: 'prove'; readonly at: 'prove'; readonly side: Side }
+  | {
+      readonly does: 'explain-proof'
+      readonly at: 'prove'
+      readonly side: Side
+      readonly offDeg: number
+      readonly doubtDeg: number
+    }
+  | { readonly does: 'put-to-use'; readonly at: 'use'; readonly offDeg: number }
+
+export interface NextStepAsk {
+  readonly setup: Setup
+  readonly job: Pick<Job, 'wanted' | 'dialled' | 'gaugeZero'>
+  readonly evaluation: Evaluation
+  /** What holds of the log of this job, oldest first. */
+  readonly log: readonly LogEntry[]
+}
+
+/** What a job is begun with before anyone said what its edge should have, degrees. */
+const BEGUN_WITH_DEG = 20
+/** A dial that is nearer than this to the best the rig can do is dialled, degrees. */
+const DIALLED_DEG = 0.05
+/** A gauge at a bench is read to this, degrees. */
+const READ_TO_DEG = 0.15
+
+/**
+ * The one next step of a job: the first thing in the order of the work that is not settled yet. A person may always do
+ * something else; a side that was proved needs no reading. Source: docs/geometry.md, "The next step".
+ */
+export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep {
+  const sides = setup.blade.bevels === 'A' ? (['A'] as const) : SIDES
+  const [readings, proofs] = [ofKind(log, 'reading'), ofKind(log, 'proof')]
+  const { deg, why } = job.wanted
+  const untouched = why === '' && sides.every((side) => deg[side] === BEGUN_WITH_DEG)
+  if (untouched && readings.length + proofs.length === 0) return { does: 'say-wanted', at: 'blade' }
+
+  const set = {} as Record<Side, SideSet>
+  for (const side of sides) {
+    const one = evaluation.sides[side]
+    if (!one.ok) return { does: 'mend-hold', at: 'clamp', side, refusal: one }
+    set[side] = one
+  }
+  const fit = jawFit(setup)
+  if (fit?.verdict === 'bad')
+    return { does: 'hold-otherwise', at: 'clamp', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm }
+
+  for (const side of sides) {
+    const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
+    if (lowestOverJawsDeg !== null && lowestOverJawsDeg > contact.edgeAngleDeg)
+      return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: lowestOverJawsDeg }
+    const best = whatToDial(setup, side, deg[side], evaluation.station)
+    if (!best.ok) return { does: 'mend-hold', at: 'clamp', side, refusal: best }
+    const { setting, givesDeg, offDeg } = best
+    if (Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) > DIALLED_DEG)
+      return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, doubtDeg }
+  }
+
+  for (const side of sides) {
+    if (provedAmount(proofs, side)) continue
+    const { contact, doubtDeg } = set[side]
+    const mustReadDeg = expectedReadingDeg(setup, side, contact, job.gaugeZero)
+    const read = readAmount(readings, side)
+    if (!read) return { does: 'read', at: 'clamp', side, mustReadDeg, doubtDeg }
+    const offDeg = read.deg - mustReadDeg
+    if (Math.abs(offDeg) > Math.max(READ_TO_DEG, doubtDeg))
+      return { does: 'explain-reading', at: 'clamp', side, offDeg }
+  }
+
+  let worstDeg = 0
+  for (const side of sides) {
+    const proved = provedAmount(proofs, side)
+    if (!proved) return { does: 'prove', at: 'prove', side }
+    const doubtDeg = Math.hypot(proved.doubtDeg, set[side].doubtDeg)
+    const offDeg = proved.deg - set[side].contact.edgeAngleDeg
+    if (Math.abs(offDeg) > doubtDeg) return { does: 'explain-proof', at: 'prove', side, offDeg, doubtDeg }
+    const fromWanted = proved.deg - deg[side]
+    if (Math.abs(fromWanted) > Math.abs(worstDeg)) worstDeg = fromWanted
+  }
+  return { does: 'put-to-use', at: 'use', offDeg: worstDeg }
+}
+
+/** How a station stands: what is before the next step is settled, what is behind it is still open. */
+export type StationState = 'settled' | 'next' | 'open'
+export function stationState(id: StationId, next: NextStep): StationState {
+  const [of, at] = [STATION_IDS.indexOf(id), STATION_IDS.indexOf(next.at)]
+  return of < at ? 'settled' : of === at ? 'next' : 'open'
+}

@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { label, mm } from '../../measure/measure'
+import { clamp } from '../../units/figures'
+import type { Dial } from './dial'
+
+/** Slots or holes in a plate: single heights, each with its label. */
+export const slotReading = z.object({
+  by: z.literal('slot'),
+  slots: z
+    .array(z.object({ label: label(12), heightMm: mm({ least: 0, most: 500 }) }))
+    .min(1)
+    .max(60),
+  /** How far the pivot can slide to either side of the slot's middle, along the jaws. */
+  slideMm: mm({ least: 0, most: 200 }),
+})
+export const slotSetting = z.object({ by: z.literal('slot'), label: z.string().min(1).max(12) })
+type Reading = z.infer<typeof slotReading>
+type Setting = z.infer<typeof slotSetting>
+
+const fromLowest = ({ slots }: Reading) => [...slots].sort((a, b) => a.heightMm - b.heightMm)
+const settingOf = (slot: { label: string }): Setting => ({ by: 'slot', label: slot.label })
+
+export const slotDial: Dial<Reading, Setting> = {
+  heightMm: ({ slots }, { label }) => slots.find((slot) => slot.label === label)?.heightMm ?? null,
+  rangeMm(reading) {
+    const slots = fromLowest(reading)
+    return [slots[0]!.heightMm, slots.at(-1)!.heightMm]
+  },
+  settingAt: ({ slots }, heightMm) => {
+    const off = (slot: { heightMm: number }) => Math.abs(slot.heightMm - heightMm)
+    return settingOf(slots.reduce((best, slot) => (off(slot) < off(best) ? slot : best)))
+  },
+  nearestMark: (_, setting) => setting,
+  stepped(reading, { label }, marks) {
+    const slots = fromLowest(reading)
+    const at = slots.findIndex((slot) => slot.label === label)
+    return settingOf(slots[clamp(at + marks, [0, slots.length - 1])]!)
+  },
+  marks: (reading) => fromLowest(reading).map(settingOf),
+  figure: (reading, { label }) => fromLowest(reading).findIndex((slot) => slot.label === label) + 1,
+  fixed: ({ slots }) => slots.map(settingOf),
+  slideMm: ({ slideMm }) => slideMm,
+  impossible: ({ slots }) =>
+    new Set(slots.map((slot) => slot.label)).size < slots.length ? [{ field: 'slots', code: 'same-label-twice' }] : [],
+  odd: () => [],
+}
