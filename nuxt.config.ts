@@ -44,7 +44,8 @@ export default defineNuxtConfig({
   },
   components: [{ path: '~/components', pathPrefix: false }],
   // Fonts and icons ship with the application: nothing is asked of any other host.
-  ui: { fonts: false },
+  // Only the colours that are used, so that no page carries the others' classes.
+  ui: { fonts: false, theme: { colors: ['primary', 'error'] } },
   icon: {
     provider: 'none',
     fallbackToApi: false,
@@ -79,7 +80,13 @@ export default defineNuxtConfig({
     },
   },
   colorMode: { preference: 'system', fallback: 'light', storageKey: 'jaw-tilt-theme' },
-  experimental: { appManifest: false },
+  // Nothing is fetched ahead of the hand: a page asks for what it shows.
+  experimental: { appManifest: false, defaults: { nuxtLink: { prefetch: false } } },
+  hooks: {
+    'build:manifest': (manifest) => {
+      for (const file of Object.values(manifest)) file.prefetch = false
+    },
+  },
   nitro: server as object,
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { stylistic: false } },

@@ -1,14 +1,6 @@
 export default defineAppConfig({
   ui: {
-    colors: {
-      primary: 'rust',
-      neutral: 'stone',
-      error: 'red',
-      success: 'green',
-      warning: 'amber',
-      info: 'sky',
-      secondary: 'stone',
-    },
+    colors: { primary: 'rust', neutral: 'stone', error: 'red' },
     button: {
       slots: { base: 'rounded-sm font-medium cursor-pointer' },
       // Under the pointer the words must be as easy to read as before.

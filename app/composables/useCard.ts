@@ -13,7 +13,6 @@ import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { middleMark, stopAt } from '~/words/placementText'
-import { useBenchActions } from './useBenchActions'
 
 /**
  * The mark that the blade's landmark lies on; else where the mark nearest to the jaws' middle stands on the blade.
@@ -39,7 +38,7 @@ const NOTES = [
 /** The clamp card of the job: all that has to be set to have it the same again. */
 export function useCard() {
   const job = useJob()
-  const actions = useBenchActions()
+  const { actions } = job
   const collections = useCollections()
   const preferences = usePreferences()
 

@@ -1,11 +1,10 @@
 import { computed, ref } from 'vue'
 import { createSharedComposable } from '@vueuse/core'
-import { useShownJob } from '~/job/provideJob'
+import { useShownJob } from '~/job/shownJob'
 import type { JobView } from '~/job/view'
 import { ANGLES, placeAt, ROOMS, sheetPath, tabsOf, type AngleId } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
-import { benchActions } from './useBenchActions'
 
 export interface Command {
   id: string
@@ -46,8 +45,6 @@ export function useCommands() {
     await router.push(sheetPath(job.id, 'clamp'))
     setTimeout(() => focusOn(name), 50)
   }
-  const acting = (job: JobView) => job.share(benchActions)
-
   /** To the sheet beside the one that is open, round and round. */
   const turnSheet = (by: number) => (job: JobView) => {
     const place = placeAt(router.currentRoute.value.path)
@@ -137,7 +134,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-chevron-up',
         keys: 'u',
-        onJob: (job) => void acting(job).stepDial(1),
+        onJob: (job) => void job.actions.stepDial(1),
       },
       {
         id: 'dial-down',
@@ -145,7 +142,7 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-chevron-down',
         keys: 'j',
-        onJob: (job) => void acting(job).stepDial(-1),
+        onJob: (job) => void job.actions.stepDial(-1),
       },
       {
         id: 'dial-it',

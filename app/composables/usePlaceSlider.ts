@@ -1,7 +1,6 @@
 import { computed } from 'vue'
 import { clamp } from '#core/units/figures'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from './useBenchActions'
 import { useWords } from './useWords'
 
 const STEP_MM = 0.5
@@ -10,7 +9,7 @@ const LONG_STEPS = 10
 /** The place of the edge that is looked at, as a slider of a drawing: its name, its value and its keys. */
 export function usePlaceSlider() {
   const job = useJob()
-  const actions = useBenchActions()
+  const { actions } = job
   const words = useWords()
   const at = computed(() => job.evaluation.value.station.fromHeelMm)
   const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)

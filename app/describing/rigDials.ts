@@ -1,4 +1,4 @@
-import { READINGS, type DialLanguage } from '#core/rig/heightReading'
+import { READINGS, type DialLanguage } from '#core/rig/dials/readings'
 import { RIGS, type RigKind } from '#core/rig/kinds'
 import type { Draft } from './draft'
 

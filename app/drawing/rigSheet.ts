@@ -1,4 +1,4 @@
-import type { DialLanguage } from '#core/rig/heightReading'
+import type { DialLanguage } from '#core/rig/dials/readings'
 import { RIGS, type RigKind } from '#core/rig/kinds'
 import { heightForAngleMm } from '#core/angle/edgeAngle'
 import { add, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'

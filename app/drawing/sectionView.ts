@@ -1,5 +1,4 @@
-import { RIGS } from '#core/rig/kinds'
-import { restsOnTable } from '#core/rig/rig'
+import { RIGS, restsOnTable } from '#core/rig/kinds'
 import { crossSectionHalf } from '#core/blade/crossSection'
 import type { Side } from '#core/clamping/centring'
 import type { SideSet } from '#core/evaluation/evaluate'

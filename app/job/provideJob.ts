@@ -1,14 +1,11 @@
-import { onScopeDispose, provide, shallowRef, type ShallowRef } from 'vue'
-import { createSharedComposable } from '@vueuse/core'
+import { onScopeDispose, provide } from 'vue'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import type { JobSession } from './session'
+import { useShownJob } from './shownJob'
 import { JOB } from './useJob'
 import { jobView, type JobView } from './view'
-
-/** The job whose pages are shown, for what stands over all pages (header, commands); null where none is. */
-export const useShownJob = createSharedComposable((): ShallowRef<JobView | null> => shallowRef(null))
 
 /** Makes an opened job ready and gives it to all that is below. */
 export function provideJob(session: JobSession): JobView {

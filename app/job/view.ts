@@ -16,11 +16,12 @@ import type { useLog } from '~/stores/log'
 import type { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { reasonText } from '~/words/reasonText'
+import { benchActions, type BenchActions } from './benchActions'
 import type { JobSession } from './session'
 
 const STATIONS_ALONG_EDGE = 400
 
-interface Stores {
+export interface Stores {
   readonly collections: ReturnType<typeof useCollections>
   readonly preferences: ReturnType<typeof usePreferences>
   readonly log: ReturnType<typeof useLog>
@@ -41,7 +42,7 @@ function lasting<T>(get: () => T | null | undefined): ComputedRef<T> {
 }
 
 /** What an opened job comes to. */
-function viewParts(session: JobSession, { collections, preferences, log }: Stores) {
+function jobState(session: JobSession, { collections, preferences, log }: Stores) {
   const content = session.content
 
   /** The rig as it was measured for this job, with the jaws that are fitted. */
@@ -123,8 +124,11 @@ function viewParts(session: JobSession, { collections, preferences, log }: Store
   }
 }
 
-/** An opened job, ready. */
-export type JobView = ReturnType<typeof viewParts> & {
+export type JobState = ReturnType<typeof jobState>
+
+/** An opened job, ready, and what hands can do with it. */
+export type JobView = JobState & {
+  readonly actions: BenchActions
   /** Something worked out once for all the components of this job: made on first use, ended with the job. */
   share<T>(make: (job: JobView) => T): T
 }
@@ -137,8 +141,10 @@ export type JobView = ReturnType<typeof viewParts> & {
 export function jobView(session: JobSession, stores: Stores): JobView {
   const scope = effectScope()
   const shared = new Map<unknown, unknown>()
+  const state = jobState(session, stores)
   const view: JobView = {
-    ...viewParts(session, stores),
+    ...state,
+    actions: benchActions(state, stores),
     share<T>(make: (job: JobView) => T): T {
       if (!shared.has(make))
         shared.set(

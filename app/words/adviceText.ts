@@ -59,7 +59,7 @@ export function adviceText(
     case 'explain-proof':
       return {
         do: `Measure blade height and pivot again for ${sideNames[next.side]}`,
-        why: `proved and set are ${differenceText(next.offDeg, next.doubtDeg)} apart, more than their doubt`,
+        why: `proved and set are ${angleText(Math.abs(next.offDeg), next.doubtDeg)} apart, more than their doubt`,
       }
     case 'put-to-use':
       return {

@@ -1,5 +1,5 @@
 import type { LengthUnit } from '#core/units/length'
-import type { DialSetting } from '#core/rig/heightReading'
+import type { DialSetting } from '#core/rig/dials/readings'
 import type { Rig } from '#core/rig/rig'
 import { wordsOf, type DialPart } from './dialWords'
 

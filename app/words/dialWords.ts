@@ -1,4 +1,4 @@
-import type { DialLanguage, ReadingOf, SettingOf } from '#core/rig/heightReading'
+import type { DialLanguage, ReadingOf, SettingOf } from '#core/rig/dials/readings'
 import type { LengthUnit } from '#core/units/length'
 import { lengthFigure } from './lengthText'
 

@@ -1,5 +1,5 @@
 import { settingOfHeight } from '#core/rig/dial'
-import { dialOf } from '#core/rig/heightReading'
+import { dialOf } from '#core/rig/dials/dials'
 import type { Rig } from '#core/rig/rig'
 import { fromMm, type LengthUnit } from '#core/units/length'
 import { wordsOf } from './dialWords'

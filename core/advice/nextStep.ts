@@ -8,7 +8,7 @@ import type { Job } from '../job/job'
 import { provedAmount, readAmount } from '../log/amount'
 import type { LogEntry } from '../log/entry'
 import { ofKind } from '../log/inForce'
-import type { DialSetting } from '../rig/heightReading'
+import type { DialSetting } from '../rig/dials/readings'
 import type { Setup } from '../setup/setup'
 
 /** The stations of the work, in their order. */

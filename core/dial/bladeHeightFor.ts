@@ -6,7 +6,7 @@ import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
-import type { DialSetting } from '../rig/heightReading'
+import type { DialSetting } from '../rig/dials/readings'
 import { reacherAt, type Setup } from '../setup/setup'
 
 export interface BladeHeightFor {

@@ -1,5 +1,6 @@
 import { heightOfSetting } from '../rig/dial'
-import { dialOf, type DialSetting } from '../rig/heightReading'
+import { dialOf } from '../rig/dials/dials'
+import type { DialSetting } from '../rig/dials/readings'
 import type { Rig } from '../rig/rig'
 
 /** One mark of a rig's dial, and where it puts the pivot. */

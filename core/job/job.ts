@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { clampPosition } from '../clamping/clampPosition'
 import { holdTolerance } from '../clamping/knownHold'
 import { deg, label, mm } from '../measure/measure'
-import { dialSetting } from '../rig/heightReading'
+import { dialSetting } from '../rig/dials/readings'
 import { gaugeZero } from '../setup/gaugeZero'
 
 const wantedAngle = deg({ above: 0, most: 60 })

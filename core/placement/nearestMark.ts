@@ -2,7 +2,7 @@ import { contactsAlong } from '../angle/contact'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import { heightOfSetting, settingOfHeight, toNearestMark } from '../rig/dial'
-import type { DialSetting } from '../rig/heightReading'
+import type { DialSetting } from '../rig/dials/readings'
 import { reacherAt, type Setup } from '../setup/setup'
 import type { Placement } from './holdSpace'
 

@@ -1,5 +1,6 @@
 import { refuse, type Refusal } from '../angle/reasons'
-import { dialOf, type DialSetting } from './heightReading'
+import { dialOf } from './dials/dials'
+import type { DialSetting } from './dials/readings'
 import type { Rig } from './rig'
 
 export interface PivotHeight {

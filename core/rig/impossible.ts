@@ -2,7 +2,8 @@ import type { ProblemCode } from '../problem/codes'
 import type { FieldProblem, Figures } from '../problem/problem'
 import { heightRange } from './dial'
 import { jawSetsOf } from './jaws'
-import { restsOnTable, type Rig } from './rig'
+import { restsOnTable } from './kinds'
+import type { Rig } from './rig'
 
 /** Why a rig with these measures cannot exist; empty when it can. Source: docs/geometry.md, "Rigs". */
 export function impossibilities(rig: Rig): FieldProblem[] {

@@ -1,4 +1,4 @@
-import type { DialLanguage } from './heightReading'
+import type { DialLanguage } from './dials/readings'
 
 /** All that differs between the kinds of rigs, as far as it is computed. */
 export interface RigKindOf {
@@ -22,3 +22,6 @@ export const RIGS = {
 } as const satisfies Record<string, RigKindOf>
 export type RigKind = keyof typeof RIGS
 export const RIG_KINDS = Object.keys(RIGS) as [RigKind, ...RigKind[]]
+
+/** Whether the blade lies on its flat on a table, so that its centre plane is tilted by the primary half-angle. */
+export const restsOnTable = (of: { readonly kind: RigKind }): boolean => RIGS[of.kind].onTable

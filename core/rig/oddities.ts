@@ -1,7 +1,7 @@
 import type { FieldProblem } from '../problem/problem'
 import { degrees } from '../units/angle'
 import { heightRange } from './dial'
-import { dialOf } from './heightReading'
+import { dialOf } from './dials/dials'
 import { jawSetsOf } from './jaws'
 import type { Rig } from './rig'
 

@@ -1,5 +1,5 @@
 import type { ClampPoint, Side } from '../clamping/centring'
-import { dialOf } from './heightReading'
+import { dialOf } from './dials/dials'
 import { RIGS } from './kinds'
 import type { Rig } from './rig'
 

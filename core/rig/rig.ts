@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { label, mm } from '../measure/measure'
 import { heightReading } from './heightReading'
 import { jawSet } from './jawSet'
-import { RIG_KINDS, RIGS } from './kinds'
+import { RIG_KINDS } from './kinds'
 
 const pivotPlace = z.object({
   /** Behind the jaws' front line; for a blade held upright, below it. */
@@ -49,6 +49,3 @@ export const rigMeasures = z.object({
   tolerance: z.object({ heightMm: halfWidth, setbackMm: halfWidth, alongMm: halfWidth.default(0.5) }),
 })
 export type Rig = z.infer<typeof rigMeasures>
-
-/** Whether the blade lies on its flat on a table, so that its centre plane is tilted by the primary half-angle. */
-export const restsOnTable = (of: Rig): boolean => RIGS[of.kind].onTable

@@ -6,9 +6,10 @@ import { grippedCentrePlane, pivotOverBlade, type CentrePlane, type Side } from 
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
-import type { DialSetting } from '../rig/heightReading'
+import type { DialSetting } from '../rig/dials/readings'
 import { pivotAt } from '../rig/pivot'
-import { restsOnTable, type Rig } from '../rig/rig'
+import { restsOnTable } from '../rig/kinds'
+import type { Rig } from '../rig/rig'
 import type { Stone } from '../stone/stone'
 
 /** The real things a job is done with, and how the blade is held. */

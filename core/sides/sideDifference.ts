@@ -1,6 +1,6 @@
 import type { PerSide } from '../clamping/centring'
 import type { Station } from '../curve/stations'
-import type { DialSetting } from '../rig/heightReading'
+import type { DialSetting } from '../rig/dials/readings'
 import { contactFor, type Setup } from '../setup/setup'
 
 export const SIDE_CAUSES = ['centre-offset', 'tilt', 'arms', 'pivot-along', 'dials'] as const

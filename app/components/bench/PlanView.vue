@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
 import { usePlaceSlider } from '~/composables/usePlaceSlider'
 import { useViewport } from '~/composables/useViewport'
@@ -10,7 +9,8 @@ import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
 const job = useJob()
-const actions = useBenchActions()
+
+const { actions } = job
 const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)

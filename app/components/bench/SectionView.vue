@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { RIGS } from '#core/rig/kinds'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useViewport } from '~/composables/useViewport'
 import { sectionBounds, sectionView } from '~/drawing/sectionView'
 import { pointList } from '~/drawing/viewport'
@@ -10,7 +9,8 @@ import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 const job = useJob()
-const actions = useBenchActions()
+
+const { actions } = job
 const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)

@@ -7,7 +7,6 @@ import { writePoints } from '#core/exchange/edges/points'
 import { writeSvg } from '#core/exchange/edges/svg'
 import type { KeptBlade } from '#core/kept/things'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useOpenPanel } from '~/composables/useCommands'
 import { sheetPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
@@ -19,7 +18,7 @@ import { lengthText } from '~/words/lengthText'
 
 const collections = useCollections()
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const { angle } = useOpenPanel()
 const blades = computed(() =>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useBenchActions } from '~/composables/useBenchActions'
+import { useJob } from '~/job/useJob'
 import { useDescribing } from '~/describing/useDescribing'
 
-const actions = useBenchActions()
+const { actions } = useJob()
 const { from, copy, key, back } = useDescribing('blades', 'blade')
 /** The job goes on with the blade that was just measured. */
 async function done(measured: { id: string }) {

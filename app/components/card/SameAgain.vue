@@ -5,7 +5,6 @@ import { whatToDial } from '#core/dial/whatToDial'
 import { moved } from '#core/clamping/bladeHeight'
 import { parseLengthMm } from '#core/units/length'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useSameAgain } from '~/composables/useSameAgain'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
@@ -14,7 +13,7 @@ import { lengthText } from '~/words/lengthText'
 /** The same again: an earlier job's hold taken over, and the correction when the blade is lower now. */
 const { others, heldAs } = useSameAgain()
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 /** How far the blade stands off the jaws' centre: what makes the two sides differ. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const hold = computed(() => job.content.value.hold)
 const sideA = computed(() => preferences.current.sideNames.A)

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import type { DialSetting } from '#core/rig/heightReading'
+import type { DialSetting } from '#core/rig/dials/readings'
 import { useAdvice } from '~/composables/useAdvice'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialParts, dialText } from '~/words/dialText'
@@ -11,7 +10,8 @@ import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
 const job = useJob()
-const actions = useBenchActions()
+
+const { actions } = job
 const preferences = usePreferences()
 const { advice, holdInstead, stones } = useAdvice()
 

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
 import { DIAL_WORDS } from '~/words/dialWords'
 import { RIG_WORDS } from '~/words/rigText'
 
 const job = useJob()
-const actions = useBenchActions()
+
+const { actions } = job
 const preferences = usePreferences()
 const dialled = computed(() => dialText(job.rig.value, actions.dialledNow(), preferences.unit))
 const stepWord = computed(() => DIAL_WORDS[job.rig.value.height.by].step)

@@ -2,7 +2,6 @@
 import type { PlacementAim } from '#core/placement/findPlacement'
 import { fixedHeightsMm } from '#core/rig/dial'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useEven } from '~/composables/useEven'
 import { usePreferences } from '~/stores/preferences'
 import { useTask } from '~/workers/useTask'
@@ -14,7 +13,7 @@ import { zoneAt, zoneName } from '~/words/zoneText'
 
 /** Where to hold the blade for the evenest angle within what the rig can do. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const { zones, counts, count, countedStations, countedWorstDeg } = useEven()
 const { running, done, result, failure, run, stop, forget } = useTask('findPlacement')

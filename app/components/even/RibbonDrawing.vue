@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
 import { useEven } from '~/composables/useEven'
 import { useViewport } from '~/composables/useViewport'
@@ -14,7 +13,7 @@ import { lengthText } from '~/words/lengthText'
  * everything follows.
  */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const { along } = useEven()
 const sheet = ref<HTMLElement | null>(null)

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
 import { useEven } from '~/composables/useEven'
 import { unrolledView } from '~/drawing/unrolledView'
@@ -11,7 +10,7 @@ import { zoneName } from '~/words/zoneText'
 
 /** The edge unrolled from heel to tip: its angle against the wanted one, its zones, and the bevel before and after. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const { places, bevels, zones } = useEven()
 const frame = ref<HTMLElement | null>(null)

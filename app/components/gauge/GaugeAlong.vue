@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useDrag } from '~/composables/useDrag'
 import { useGauge } from '~/composables/useGauge'
 import { gaugeView } from '~/drawing/gaugeView'
@@ -11,7 +10,7 @@ import { angleText } from '~/words/angleText'
 
 /** The edge unrolled, with what the gauge must read along it; the place looked at can be dragged. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const { places, square, expected } = useGauge()
 const frame = ref<HTMLElement | null>(null)

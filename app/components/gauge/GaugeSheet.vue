@@ -3,7 +3,6 @@ import { SIDES, type Side } from '#core/clamping/centring'
 import { GAUGE_ZEROS, type GaugeZero } from '#core/setup/gaugeZero'
 import type { LikelyCause } from '#core/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useGauge } from '~/composables/useGauge'
 import { useReadings } from '~/composables/useReadings'
 import { usePreferences } from '~/stores/preferences'
@@ -14,7 +13,7 @@ import { parseDecimal } from '#core/units/length'
 
 /** The level gauge: where to put it, how to zero it, what it must read, what it did read and why it may differ. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const readings = useReadings()
 const { zero, expected, square, nearestSquare, read, causes } = useGauge()

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useHoldChecks } from '~/composables/useHoldChecks'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
@@ -9,7 +8,7 @@ import { reasonText } from '~/words/reasonText'
 
 /** Will it hold, will it reach, will it clear: before the first stroke. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const { checks } = useHoldChecks()
 const text = (mm: number) => lengthText(mm, preferences.unit)

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { stationState, type StationId, type StationState } from '#core/advice/nextStep'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useNextStep } from '~/composables/useNextStep'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
@@ -10,7 +9,7 @@ import { lengthText } from '~/words/lengthText'
 
 /** The way through the job: which stations are settled, which is next, which are open; told by shape. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const { next } = useNextStep()
 const route = useRoute()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Mark } from '#core/dial/marks'
-import { dialOf, type DialSetting } from '#core/rig/heightReading'
+import { dialOf } from '#core/rig/dials/dials'
+import type { DialSetting } from '#core/rig/dials/readings'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useMarks } from '~/composables/useMarks'
 import { useChartColours } from '~/composables/useChartColours'
 import { usePreferences } from '~/stores/preferences'
@@ -14,7 +14,7 @@ import { reasonText } from '~/words/reasonText'
 
 /** What each mark of the rig really gives, for this blade height and each stone; and the mark to set. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const colours = useChartColours()
 /** Dashes tell the stones apart without colour. */

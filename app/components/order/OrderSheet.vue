@@ -4,7 +4,6 @@ import { RIGS } from '#core/rig/kinds'
 import { stoneCondition } from '#core/stone/condition'
 import { useJob } from '~/job/useJob'
 import { useStoneOrder } from '~/composables/useStoneOrder'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -18,7 +17,7 @@ import { riseText } from '~/words/riseText'
  * The stones to be used one after the other, coarse to fine, and what to change at each swap so that the angle stays.
  */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const log = useLog()
 const { box, chosen, toggle, swaps, onDial } = useStoneOrder()

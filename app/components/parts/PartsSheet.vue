@@ -2,7 +2,6 @@
 import { placementRange } from '#core/placement/findPlacement'
 import type { Position } from '#core/placement/longBlade'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useParts } from '~/composables/useParts'
 import { usePreferences } from '~/stores/preferences'
 import { useTask } from '~/workers/useTask'
@@ -17,7 +16,7 @@ import { reasonText } from '~/words/reasonText'
  * hollow.
  */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 

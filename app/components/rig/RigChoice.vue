@@ -2,7 +2,6 @@
 import { jawSetsOf } from '#core/rig/jaws'
 import type { KeptRig } from '#core/kept/things'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { sheetPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
@@ -11,7 +10,7 @@ import { RIG_WORDS } from '~/words/rigText'
 
 const collections = useCollections()
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const router = useRouter()
 const rigs = computed(() => collections.rigs.filter((r) => r.archivedAt === null || r.id === job.content.value.rigId))

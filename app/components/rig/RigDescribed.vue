@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useBenchActions } from '~/composables/useBenchActions'
+import { useJob } from '~/job/useJob'
 import { useDescribing } from '~/describing/useDescribing'
 
-const actions = useBenchActions()
+const { actions } = useJob()
 const { from, copy, key, back } = useDescribing('rigs', 'rig')
 /** The job goes on with the rig that was just measured. */
 async function done(measured: { id: string }) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { KeptRig } from '#core/kept/things'
-import type { DialLanguage } from '#core/rig/heightReading'
+import type { DialLanguage } from '#core/rig/dials/readings'
 import { RIG_KINDS, type RigKind } from '#core/rig/kinds'
 import { exactFigure } from '~/describing/draft'
 import { dialsOf, type FieldList } from '~/describing/rigDials'

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { KeptStone } from '#core/kept/things'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { stoneGrainText } from '~/words/grainText'
@@ -11,7 +10,7 @@ import { STONE_KIND_WORD } from '~/words/rigText'
 /** The stones, coarse to fine: choose the one on the rod, describe a new one, change, copy or put one away. */
 const collections = useCollections()
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 
 const stones = computed(() =>

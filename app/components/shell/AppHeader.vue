@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { keysShown, useCommands, useOpenPanel } from '~/composables/useCommands'
-import { useShownJob } from '~/job/provideJob'
+import { useShownJob } from '~/job/shownJob'
 import { usePreferences } from '~/stores/preferences'
 
 const job = useShownJob()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
+import { useJob } from '~/job/useJob'
 import { perSide } from '#core/clamping/centring'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { useCentringRecipe, type RecipePair } from '~/composables/useCentringRecipe'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 /** Finds how far the blade stands off the jaws' centre: with the gauge, or by turning it over. */
-const actions = useBenchActions()
+const { actions } = useJob()
 const preferences = usePreferences()
 const { typed, problem, upright, tilt, offset, parts, found } = useCentringRecipe()
 const problems = (pair: RecipePair) => perSide((side) => problem(pair, side))

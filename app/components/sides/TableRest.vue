@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { angleText, differenceText } from '~/words/angleText'
 
 /** A blade on a table: what its rest takes off, and how far its faces differ, found from the proved angles. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const halfDeg = computed(() => primaryHalfAngleDeg(job.blade.value))
 const proved = computed(() => {
   const { A, B } = job.proved.value

@@ -3,7 +3,6 @@ import { useElementSize } from '@vueuse/core'
 import { equalAngleLines } from '#core/dial/equalAngles'
 import { heightRange } from '#core/rig/dial'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { whatIfRange, whatIfView, type WhatIfRange } from '~/drawing/whatIfView'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
@@ -14,7 +13,7 @@ import { lengthText } from '~/words/lengthText'
  * dragged.
  */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
 const { width, height } = useElementSize(frame)

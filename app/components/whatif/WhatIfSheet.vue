@@ -3,14 +3,13 @@ import { MEASURES, type MeasureId } from '#core/doubt/measures'
 import { stepSetting } from '#core/rig/dial'
 import { contactFor } from '#core/setup/setup'
 import { useJob } from '~/job/useJob'
-import { useBenchActions } from '~/composables/useBenchActions'
 import { usePreferences } from '~/stores/preferences'
 import { DIAL_WORDS } from '~/words/dialWords'
 import { MEASURE_WORD } from '~/words/measureText'
 
 /** What a change would do before it is made. */
 const job = useJob()
-const actions = useBenchActions()
+const { actions } = job
 const preferences = usePreferences()
 const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const NOT_CHANGED_BY_HAND: readonly MeasureId[] = ['pivot-play', 'face-shape']

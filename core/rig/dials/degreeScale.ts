@@ -1,22 +1,9 @@
-import { z } from 'zod'
 import { edgeAngle, heightForAngleMm } from '../../angle/edgeAngle'
-import { deg, mm } from '../../measure/measure'
 import { scaleDial } from './dial'
+import type { ReadingOf, SettingOf } from './readings'
 
-const mark = deg({ least: 1, most: 60 })
-
-/** A printed scale of degrees, right for the blade height and the stone that it was drawn for. */
-export const degreeReading = z.object({
-  by: z.literal('degree-scale'),
-  lowestMarkDeg: mark,
-  highestMarkDeg: mark,
-  stepDeg: deg({ least: 0.05, most: 5 }),
-  drawnForBladeHeightMm: mm({ least: 0, most: 300 }),
-  drawnForFaceOffsetMm: mm({ least: 0, most: 60 }),
-})
-export const degreeSetting = z.object({ by: z.literal('degree-scale'), markDeg: z.number().min(0).max(80) })
-type Reading = z.infer<typeof degreeReading>
-type Setting = z.infer<typeof degreeSetting>
+type Reading = ReadingOf<'degree-scale'>
+type Setting = SettingOf<'degree-scale'>
 
 /** The pivot height that a printed mark stands for. Source: docs/geometry.md, "Printed degree scales". */
 const heightOfMark = (of: Reading, markDeg: number, setbackMm: number): number =>

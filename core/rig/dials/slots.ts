@@ -1,21 +1,9 @@
-import { z } from 'zod'
-import { label, mm } from '../../measure/measure'
 import { clamp } from '../../units/figures'
 import type { Dial } from './dial'
+import type { ReadingOf, SettingOf } from './readings'
 
-/** Slots or holes in a plate: single heights, each with its label. */
-export const slotReading = z.object({
-  by: z.literal('slot'),
-  slots: z
-    .array(z.object({ label: label(12), heightMm: mm({ least: 0, most: 500 }) }))
-    .min(1)
-    .max(60),
-  /** How far the pivot can slide to either side of the slot's middle, along the jaws. */
-  slideMm: mm({ least: 0, most: 200 }),
-})
-export const slotSetting = z.object({ by: z.literal('slot'), label: z.string().min(1).max(12) })
-type Reading = z.infer<typeof slotReading>
-type Setting = z.infer<typeof slotSetting>
+type Reading = ReadingOf<'slot'>
+type Setting = SettingOf<'slot'>
 
 const fromLowest = ({ slots }: Reading) => [...slots].sort((a, b) => a.heightMm - b.heightMm)
 const settingOf = (slot: { label: string }): Setting => ({ by: 'slot', label: slot.label })

@@ -1,21 +1,8 @@
-import { z } from 'zod'
-import { count, mm } from '../../measure/measure'
 import { scaleDial } from './dial'
+import type { ReadingOf, SettingOf } from './readings'
 
-/** A screw whose turns are counted, with marks on its collar. */
-export const turnReading = z.object({
-  by: z.literal('turns'),
-  lowestMm: mm({ least: 0, most: 500 }),
-  highestMm: mm({ least: 0, most: 500 }),
-  pitchMm: mm({ least: 0.1, most: 10 }),
-  /** Pivot height at 0 turns. */
-  zeroMm: mm({ least: -500, most: 500 }),
-  /** Marks on the screw's collar in one turn. */
-  divisions: count({ least: 1, most: 200 }),
-})
-export const turnSetting = z.object({ by: z.literal('turns'), turns: z.number().min(-5000).max(5000) })
-type Reading = z.infer<typeof turnReading>
-type Setting = z.infer<typeof turnSetting>
+type Reading = ReadingOf<'turns'>
+type Setting = SettingOf<'turns'>
 
 export const turnDial = scaleDial<Reading, Setting>({
   figure: ({ turns }) => turns,

@@ -7,13 +7,10 @@ import { startingCard, startingDial, startingHold } from '#core/card/starting'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import type { Job } from '#core/job/job'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/rig/dial'
-import type { DialSetting } from '#core/rig/heightReading'
+import type { DialSetting } from '#core/rig/dials/readings'
 import { fittedWith } from '#core/rig/jaws'
 import { contactFor, type Setup } from '#core/setup/setup'
-import { useJob } from '~/job/useJob'
-import type { JobView } from '~/job/view'
-import { useCollections } from '~/stores/collections'
-import { usePreferences } from '~/stores/preferences'
+import type { JobState, Stores } from './view'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
@@ -24,9 +21,7 @@ const MOST_OFF_CENTRE = { mm: 10, deg: 10 } as const
  * What hands do at the bench. Each action changes the job, or changes nothing and says why in words. A gesture (a drag,
  * a held key) is one step of the undo.
  */
-export function benchActions(job: JobView) {
-  const preferences = usePreferences()
-  const collections = useCollections()
+export function benchActions(job: JobState, { collections, preferences }: Stores) {
   const text = (mm: number) => lengthText(mm, preferences.unit)
 
   /** Why there would be no angle with this; null when there is one. */
@@ -197,7 +192,3 @@ export function benchActions(job: JobView) {
   }
 }
 export type BenchActions = ReturnType<typeof benchActions>
-
-export function useBenchActions(): BenchActions {
-  return useJob().share(benchActions)
-}
