@@ -36,10 +36,12 @@ export default withNuxt(
     'core is computation alone: no interface, no server, no clock.',
   ),
   never(
-    ['app/**/*.{ts,vue}'],
+    ['app/**/*.{ts,vue}', '!app/**/*.test.ts'],
     ['**/server/**', 'drizzle-orm*', '@electric-sql/*', 'node:*'],
     'app and server meet only in core.',
   ),
+  // Tests run beside the files they read.
+  never(['app/**/*.test.ts'], ['**/server/**', 'drizzle-orm*', '@electric-sql/*'], 'app and server meet only in core.'),
   never(['server/**/*.ts'], ['**/app/**', '~/*', 'vue', 'pinia'], 'app and server meet only in core.'),
   {
     files: ['{app,core,server,tests}/**/*.ts', 'app/**/*.vue'],

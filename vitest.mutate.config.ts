@@ -1,8 +1,11 @@
-import { defineConfig, mergeConfig } from 'vitest/config'
+import { defineConfig } from 'vitest/config'
 import base from './vitest.config'
 
-/** The tests of core alone, for the mutants of core. */
-export default defineConfig(() => {
-  const config = mergeConfig(base, {})
-  return { ...config, test: { ...config.test, include: ['core/**/*.test.ts'] } }
+/** The tests that are to catch the mutants: those of the folders named in stryker.config.json, and of the evaluation. */
+export default defineConfig({
+  ...base,
+  test: {
+    ...base.test,
+    include: ['core/{angle,clamping,rig,dial,doubt,sides,gauge,stone,evaluation,hold}/**/*.test.ts'],
+  },
 })

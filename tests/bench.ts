@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { ROOMS, tabsOf, type SheetKey } from '../app/stations'
 import { startServer, stopServer, type BuiltServer } from './builtServer'
 
 /** Serves each test file its own copy of the demo data, so that no file finds what another left. */
@@ -69,13 +70,36 @@ export async function openJob(page: Page, name: string) {
   await expect(page.getByRole('region', { name: 'The bench, drawn to scale' })).toBeVisible()
 }
 
+/** Goes to a sheet of the job that is open, by the links that a hand would take. */
+export async function openSheet(page: Page, key: SheetKey) {
+  const [roomId, sheetId] = key.split('/')
+  const room = ROOMS.find((one) => one.id === roomId)!
+  const sheet = room.sheets.find((one) => one.id === sheetId)!
+  await page
+    .getByRole('navigation', { name: 'The way through this job' })
+    .getByRole('link', { name: new RegExp(`^(± )?${room.word}\\b`) })
+    .click()
+  if (tabsOf(room).length > 1)
+    await page
+      .getByRole('navigation', { name: /^Sheets/ })
+      .getByRole('link', { name: sheet.word, exact: true })
+      .click()
+  await expect(page).toHaveTitle(new RegExp(`^${sheet.title.replace(/[?]/g, '\\?')} · `))
+}
+
 /** A figure of the ledger: side A or B of one of the four angles. */
 export const ledger = (page: Page, angle: 'wanted' | 'set' | 'read' | 'proved', side: 'A' | 'B'): Locator =>
   page.locator(`[data-angle="${angle}"] [data-side="${side}"]`)
 
-/** The degrees that a figure of the ledger shows. */
-export const degrees = async (figure: Locator): Promise<number> =>
-  Number.parseFloat(((await figure.textContent()) ?? '').replace('−', '-'))
+/** The degrees that a figure of the ledger shows; waits until it shows any. */
+export async function degrees(figure: Locator): Promise<number> {
+  await expect(figure).toHaveText(/\d/)
+  return Number.parseFloat(((await figure.textContent()) ?? '').replace('−', '-'))
+}
+
+/** A figure comes to stand at so many degrees, to within so much. */
+export const comesTo = (figure: Locator, deg: number, within: number) =>
+  expect.poll(async () => Math.abs((await degrees(figure)) - deg)).toBeLessThan(within)
 
 export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'saved')
 

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
-import { STATIONS, stationPath } from '../app/stations'
-import { expect, openJob, test } from './bench'
+import { MOST_TABS, ROOMS, sheetPath, STATIONS, tabsOf, type SheetKey } from '../app/stations'
+import { expect, openJob, openSheet, test } from './bench'
 
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']
 
@@ -27,18 +27,12 @@ test('every view passes axe, by day and by night', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
   await accessible(page, 'jobs')
   await openJob(page, 'Pocket knife from the gate')
-  await accessible(page, 'clamp')
-  for (const station of STATIONS) {
-    await page.getByRole('navigation').getByRole('link', { name: station.word }).first().click()
-    await page.waitForTimeout(200)
-    await accessible(page, station.id)
-    for (const sheet of station.sheets.slice(1)) {
-      await page
-        .getByRole('navigation', { name: /^Sheets/ })
-        .getByRole('link', { name: sheet.word, exact: true })
-        .click()
+  for (const room of ROOMS) {
+    for (const { id } of tabsOf(room)) {
+      const key = `${room.id}/${id}` as SheetKey
+      await openSheet(page, key)
       await page.waitForTimeout(500)
-      await accessible(page, sheet.id)
+      await accessible(page, key)
     }
   }
   await page.keyboard.press('1')
@@ -89,25 +83,72 @@ test('nothing runs over the side on a phone, a laptop or a large screen, and the
   await openJob(page, 'Vine hooks')
   const jobId = new URL(page.url()).pathname.split('/')[2]!
   const ledger = page.getByRole('region', { name: 'The four angles' })
-  for (const [station, sheet] of STATIONS.flatMap((s) =>
-    (s.sheets.length > 0 ? s.sheets : [{ id: '' }]).map((one) => [s.id, one.id] as const),
-  )) {
-    await page.goto(stationPath(jobId, station, sheet))
+  for (const [room, sheet] of ROOMS.flatMap(({ id, sheets }) => sheets.map((one) => [id, one.id] as const))) {
+    await page.goto(sheetPath(jobId, room, sheet))
     for (const [width, height] of [
       [390, 844],
+      [1024, 768],
       [1280, 800],
       [1920, 1080],
     ] as const) {
       await page.setViewportSize({ width, height })
       await expect(ledger).toBeVisible()
-      await page.waitForTimeout(250)
-      expect(
-        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
-        `${station} ${sheet} at ${width}`,
-      ).toBe(0)
+      await expect
+        .poll(
+          () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+          `${room} ${sheet} at ${width}`,
+        )
+        .toBe(0)
       await page.mouse.wheel(0, 3000)
       await expect(ledger).toBeInViewport()
     }
+  }
+})
+
+test('seven stations are in sight at every width, each with its state; the sheet at hand is in sight too', async ({
+  page,
+}) => {
+  await openJob(page, 'Vine hooks')
+  const way = page.getByRole('navigation', { name: 'The way through this job' })
+  for (const width of [1280, 1024, 390]) {
+    await page.setViewportSize({ width, height: 844 })
+    for (const station of STATIONS) {
+      const stop = way.getByRole('listitem').filter({ hasText: new RegExp(`^${station.word}`) })
+      await expect(stop, `${station.word} at ${width}`).toBeInViewport({ ratio: 1 })
+      await expect(stop).toContainText(/settled|next|still open/)
+    }
+    for (const room of ROOMS) {
+      expect(tabsOf(room).length).toBeLessThanOrEqual(MOST_TABS)
+      const last = tabsOf(room).at(-1)
+      if (!last) continue
+      await openSheet(page, `${room.id}/${last.id}` as SheetKey)
+      if (tabsOf(room).length > 1)
+        await expect(page.getByRole('link', { name: last.word, exact: true })).toBeInViewport({ ratio: 1 })
+    }
+  }
+})
+
+test('the next step is the same on every sheet and in the list of jobs; old addresses lead to where things are', async ({
+  page,
+}) => {
+  await page.goto('/')
+  const row = page.getByRole('listitem').filter({ hasText: 'Vine hooks' })
+  await expect(row.getByTestId('next-step')).toContainText('Next: ')
+  const step = (await row.getByTestId('next-step').textContent())!.replace(/^\s*Next: /, '').trim()
+  await openJob(page, 'Vine hooks')
+  for (const key of ['rig/', 'blade/', 'clamp/even', 'grind/', 'prove/', 'doubt/sides'] as const) {
+    await openSheet(page, key)
+    await expect(page.getByTestId('next-step').locator('b')).toHaveText(step)
+  }
+  const jobId = new URL(page.url()).pathname.split('/')[2]!
+  for (const [before, now] of [
+    ['clamp/sure', 'doubt'],
+    ['clamp/parts', 'clamp/even'],
+    ['rig/order', 'grind'],
+    ['clamp/no-such-sheet', 'clamp'],
+  ]) {
+    await page.goto(`/jobs/${jobId}/${before}`)
+    await expect(page).toHaveURL(new RegExp(`/jobs/${jobId}/${now}$`))
   }
 })
 

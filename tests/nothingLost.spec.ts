@@ -1,5 +1,7 @@
 import { readFile } from 'node:fs/promises'
+import type { Job as JobContent } from '../core/job/job'
 import type { Backup } from '../core/kept/backup'
+import type { Rig } from '../core/rig/rig'
 import { expect, ledger, measure, openJob, saved, test } from './bench'
 
 test.describe('a server that cannot keep', () => {
@@ -7,7 +9,7 @@ test.describe('a server that cannot keep', () => {
 
   test('a full disk is told, the change waits in the browser and is kept when there is room', async ({ page }) => {
     await openJob(page, 'Vine hooks')
-    const full = { message: 'The disk is full: nothing was kept.', fields: [] }
+    const full = { code: 'disk-full', fields: [] }
     await page.route('**/api/jobs/*', (route) =>
       route.request().method() === 'PUT' ? route.fulfill({ status: 507, json: full }) : route.continue(),
     )
@@ -57,16 +59,25 @@ test('all data comes out as one file and goes back in, adding what is missing an
     page.getByRole('link', { name: 'Take out' }).click(),
   ])
   const file = JSON.parse(await readFile(await download.path(), 'utf8')) as Backup
-  expect(file.rigs).toHaveLength(4)
+  expect(file.things.rigs).toHaveLength(4)
 
   const bring = (content: unknown) =>
     page
       .getByLabel('File to bring back')
       .setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
-  const job = file.setups.find((one) => one.name === 'Packing-room cutter')!
-  const added = { ...job, id: '0197a000-0000-7000-8000-00000000beef', name: 'From the other bench' }
-  const newer = { ...job, revision: job.revision + 1, wanted: { ...job.wanted, aDeg: 24, bDeg: 24 } }
-  await bring({ ...file, jobs: [added, newer] })
+  const job = file.things.jobs.find((one) => (one.content as JobContent).name === 'Packing-room cutter')!
+  const content = job.content as JobContent
+  const added = {
+    ...job,
+    id: '0197a000-0000-7000-8000-00000000beef',
+    content: { ...content, name: 'From the other bench' },
+  }
+  const newer = {
+    ...job,
+    revision: job.revision + 1,
+    content: { ...content, wanted: { ...content.wanted, deg: { A: 24, B: 24 } } },
+  }
+  await bring({ ...file, things: { ...file.things, jobs: [added, newer] } })
   await expect(page.getByText(/^1 added, 1 brought up to date, \d+ left/)).toBeVisible()
   await expect(ledger(page, 'wanted', 'A')).toHaveText('24.0°')
   await expect.poll(async () => (await page.request.get('/api/jobs')).text()).toContain('From the other bench')
@@ -79,9 +90,12 @@ test.describe('a file that is wrong', () => {
     await openJob(page, 'Packing-room cutter')
     const before = await (await page.request.get('/api/jobs')).text()
     const file = (await (await page.request.get('/api/backup')).json()) as Backup
-    file.rigs[1]!.pivot.setbackMm = -3
-    file.setups[0]!.name = 'Not to be kept'
-    file.setups[0]!.revision += 1
+    const [, rig] = file.things.rigs
+    ;(rig!.content as Rig).pivot.setbackMm = -3
+    rig!.revision += 1
+    const [job] = file.things.jobs
+    ;(job!.content as JobContent).name = 'Not to be kept'
+    job!.revision += 1
     await page.getByRole('button', { name: 'Preferences' }).click()
     await page
       .getByLabel('File to bring back')

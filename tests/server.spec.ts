@@ -27,7 +27,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
   const data = join(mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')), 'made', 'with', 'parents')
   const first = start({ JAW_TILT_DATA: data, JAW_TILT_DEMO: '1' })
   await first.ready()
-  let [stone] = (await (await fetch(url('/api/stones'))).json()) as [KeptStone]
+  let [stone] = ((await (await fetch(url('/api/stones'))).json()) as { things: [KeptStone] }).things
   for (let i = 1; i <= 5; i++) stone = (await (await put(stone, { notes: `pass ${i}` })).json()) as KeptStone
 
   const second = start({ JAW_TILT_DATA: data }, PORT + 1)
@@ -54,7 +54,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
 test('every refusal has one shape and a proper status, and answers carry the headers that keep them in', async ({
   request,
 }) => {
-  const [stone] = (await (await request.get('/api/stones')).json()) as [KeptStone]
+  const [stone] = ((await (await request.get('/api/stones')).json()) as { things: [KeptStone] }).things
   const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) =>
     request.put(`/api/stones/${stone.id}`, {
       data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)),
@@ -67,7 +67,7 @@ test('every refusal has one shape and a proper status, and answers carry the hea
     422,
     expect.objectContaining({
       fields: expect.arrayContaining([
-        { field: 'name', message: 'Give the stone a name.' },
+        { field: 'name', code: 'text-missing' },
         expect.objectContaining({ field: 'faceOffsetMm' }),
       ]),
     }),
@@ -79,10 +79,7 @@ test('every refusal has one shape and a proper status, and answers carry the hea
   expect((await send('{"name":')).status()).toBe(400)
   expect((await send('x=1', { 'content-type': 'application/x-www-form-urlencoded' })).status()).toBe(415)
   expect((await send({ ...stone, notes: 'x'.repeat(1_100_000) })).status()).toBe(413)
-  expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([
-    404,
-    { message: 'There is no such thing here.', fields: [] },
-  ])
+  expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([404, { code: 'not-found', fields: [] }])
   expect((await request.get('/api/knots')).status()).toBe(404)
   expect((await request.get('/api/health', { headers: { host: 'elsewhere.example' } })).status()).toBe(421)
 

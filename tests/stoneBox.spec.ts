@@ -1,4 +1,4 @@
-import { degrees, expect, ledger, openJob, test } from './bench'
+import { comesTo, degrees, expect, ledger, openJob, test } from './bench'
 
 test('a stone measured anew changes every angle set with it; the grit says what it is by its standard', async ({
   page,
@@ -21,7 +21,7 @@ test('a stone measured anew changes every angle set with it; the grit says what 
 
   // 6.1 mm more under the rod: about −6.1 / √(r² + h²) radians.
   const expected = before - ((6.1 / Math.hypot(161, 72.6)) * 180) / Math.PI
-  expect(Math.abs((await degrees(ledger(page, 'set', 'A'))) - expected)).toBeLessThan(0.15)
+  await comesTo(ledger(page, 'set', 'A'), expected, 0.15)
 
   await page.getByRole('button', { name: 'Measure Thick water stone anew' }).click()
   await form.getByLabel(/^Far end/).fill('11.4')

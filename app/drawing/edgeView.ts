@@ -3,6 +3,7 @@ import { bevelThicknessMm } from '#core/blade/bevelThickness'
 import { crossSectionHalf } from '#core/blade/crossSection'
 import type { Blade } from '#core/blade/blade'
 import { radians } from '#core/units/angle'
+import { MM_PER_PIXEL } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
 
 export interface EdgeView {
@@ -16,8 +17,6 @@ export interface EdgeView {
   /** How many times life size, on a screen of 96 pixels to the inch. */
   readonly times: number
 }
-
-const CSS_PIXELS_PER_MM = 96 / 25.4
 
 /**
  * The edge alone, magnified: apex to the right, inward to the left, the bevel as set and as wanted. Pixels of a frame.
@@ -41,6 +40,6 @@ export function edgeView(blade: Blade, setDeg: number, wantedDeg: number, width:
     apex,
     bevelSetMm,
     bevelWantedMm,
-    times: Math.round(scale / CSS_PIXELS_PER_MM),
+    times: Math.round(scale * MM_PER_PIXEL),
   }
 }

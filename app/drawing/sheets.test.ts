@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '#core/angle/contact'
 import { evenStations } from '#core/curve/stations'
@@ -194,9 +195,27 @@ describe('the clamp card', () => {
     )
   })
 
-  it('becomes a PDF of one A4 page, whatever letters a name has', async () => {
+  it('becomes a PDF of one A4 page that carries its letters, in whatever script a name is written', async () => {
     const { PDFDocument } = await import('pdf-lib')
-    const document = await PDFDocument.load(await cardPdf(cardPage(sampleSetup, content), content.title))
+    const files = '../../node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next'
+    const letters = (weight: number) =>
+      ['latin', 'latin-ext'].map((part) =>
+        readFileSync(new URL(`${files}-${part}-${weight}-normal.woff`, import.meta.url)),
+      )
+    const pictured: string[] = []
+    const dot = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
+    const names = { ...content, title: 'Łódź, tępy nóż', subtitle: '小刀 18°' }
+    const pdf = await cardPdf(cardPage(sampleSetup, names), names.title, {
+      regular: letters(400),
+      bold: letters(700),
+      picture: async (text) => {
+        pictured.push(text)
+        return { png: Buffer.from(dot, 'base64'), widthMm: 20, heightMm: 6, baselineMm: 5 }
+      },
+    })
+    const document = await PDFDocument.load(pdf)
+    expect(document.getTitle()).toBe('Łódź, tępy nóż')
+    expect(pictured).toEqual(['小刀 18°'])
     expect(document.getPageCount()).toBe(1)
     const { width, height } = document.getPage(0).getSize()
     expect([width, height].map((points) => Math.round((points * 25.4) / 72))).toEqual([297, 210])

@@ -40,6 +40,7 @@ onMounted(() => collections.loaded && Promise.all([collections.load(), log.load(
         </p>
         <UButton class="mt-4" size="xl" label="Lay out the samples" :loading="planting" @click="plant" />
       </div>
+      <UnreadableThings />
       <p v-if="problem" role="alert" class="mt-3 text-error">{{ problem }}</p>
     </template>
     <div v-else-if="problem" role="alert">

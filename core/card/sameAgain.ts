@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import type { Job } from '../job/job'
 
 /** What a clamp card brings back: how the blade was held, what was dialled and why, with which jaws and stones. */
@@ -18,4 +19,4 @@ export const doneWith = <T extends Job>(jobs: readonly T[], { rigId, bladeId }: 
 
 /** Whether two jobs hold their blade and stand their pivot in the same way. */
 export const sameHold = (a: Job, b: Job): boolean =>
-  JSON.stringify([a.hold, a.dialled, a.jawsName]) === JSON.stringify([b.hold, b.dialled, b.jawsName])
+  equal([a.hold, a.dialled, a.jawsName], [b.hold, b.dialled, b.jawsName])

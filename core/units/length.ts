@@ -5,6 +5,9 @@ export type LengthUnit = z.infer<typeof lengthUnit>
 
 /** Exact by the definition of the inch since 1959. */
 export const MM_PER_INCH = 25.4
+/** A pixel of drawings on screens (CSS), and a point of printed pages (PDF). */
+export const MM_PER_PIXEL = MM_PER_INCH / 96
+export const MM_PER_POINT = MM_PER_INCH / 72
 
 /** Millimetres to the unit shown. */
 export const fromMm = (mm: number, unit: LengthUnit): number => (unit === 'in' ? mm / MM_PER_INCH : mm)

@@ -7,7 +7,7 @@ import { placeEdge } from '#core/exchange/edges/placeEdge'
 import { readPoints } from '#core/exchange/edges/points'
 import { readSvg } from '#core/exchange/edges/svg'
 import type { Drawn } from '~/describing/bladeDraft'
-import { parseLengthMm } from '#core/units/length'
+import { MM_PER_INCH, MM_PER_PIXEL, parseLengthMm } from '#core/units/length'
 import { exactLength } from '~/words/lengthText'
 import { useWords } from '~/composables/useWords'
 import { usePreferences } from '~/stores/preferences'
@@ -34,7 +34,7 @@ const width = ref('')
 const failure = ref('')
 const MOST_BYTES = 8_000_000
 const FIT_MM = 0.05
-const MM_PER = { mm: 1, in: 25.4, px: 25.4 / 96 } as const
+const MM_PER = { mm: 1, in: MM_PER_INCH, px: MM_PER_PIXEL } as const
 const units = computed(() =>
   [...(drawnUnit.value === null ? [] : ['as drawn' as const]), 'mm' as const, 'in' as const, 'px' as const].map(
     (value) => ({

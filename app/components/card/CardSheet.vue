@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { cardLettering } from '~/card/cardLettering'
 import { cardPdf } from '~/card/cardPdf'
 import { useCard } from '~/composables/useCard'
 import { download } from '~/saving/download'
@@ -13,7 +14,7 @@ async function toPdf() {
   busy.value = true
   download(
     `${job.content.value.name}.pdf`,
-    (await cardPdf(page.value, job.content.value.name)) as Uint8Array<ArrayBuffer>,
+    (await cardPdf(page.value, job.content.value.name, await cardLettering())) as Uint8Array<ArrayBuffer>,
     'application/pdf',
   )
   busy.value = false

@@ -6,7 +6,10 @@ import { differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 import { zoneAt, zoneName } from '~/words/zoneText'
 
-/** The angle from heel to tip, what it makes of the bevel, and where to hold the blade so that it is even. */
+/**
+ * The angle from heel to tip, what it makes of the bevel, and where to hold the blade so that it is even; below, what
+ * wants more than one setting.
+ */
 const job = useJob()
 const preferences = usePreferences()
 const { set, worst, zones } = useEven()
@@ -20,21 +23,24 @@ const headline = computed(() => {
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_27rem]">
-    <SheetPane labelledby="along">
-      <div class="flex flex-wrap items-center justify-between gap-3">
-        <h2 id="along" class="flex items-center gap-2 text-lg" data-testid="worst">
-          <AngleMark angle="set" />{{ headline || job.trouble.value }}
-        </h2>
-        <SideSwitch />
-      </div>
-      <RibbonDrawing class="mt-1 h-52" />
-      <UnrolledEdge v-if="set" class="h-60" />
-      <p class="flex flex-wrap gap-x-5 text-sm text-muted">
-        <span>Solid, standing out: steeper than wanted</span><span>Hatched, lying in: flatter</span
-        ><span>Below: width of the bevel, dashed as it is, solid as it will be</span>
-      </p>
-    </SheetPane>
-    <PlacementPanel />
+  <div class="space-y-3">
+    <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_27rem]">
+      <SheetPane labelledby="along">
+        <div class="flex flex-wrap items-center justify-between gap-3">
+          <h2 id="along" class="flex items-center gap-2 text-lg" data-testid="worst">
+            <AngleMark angle="set" />{{ headline || job.trouble.value }}
+          </h2>
+          <SideSwitch />
+        </div>
+        <RibbonDrawing class="mt-1 h-52" />
+        <UnrolledEdge v-if="set" class="h-60" />
+        <p class="flex flex-wrap gap-x-5 text-sm text-muted">
+          <span>Solid, standing out: steeper than wanted</span><span>Hatched, lying in: flatter</span
+          ><span>Below: width of the bevel, dashed as it is, solid as it will be</span>
+        </p>
+      </SheetPane>
+      <PlacementPanel />
+    </div>
+    <SeveralSettings />
   </div>
 </template>

@@ -3,11 +3,14 @@ import { stationState, type StationId, type StationState } from '#core/advice/ne
 import { useNextStep } from '~/composables/useNextStep'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
-import { placeAt, sheetPath, STATIONS } from '~/stations'
+import { DOUBT, placeAt, sheetPath, STATIONS } from '~/stations'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
-/** The way through the job: which stations are settled, which is next, which are open; told by shape. */
+/**
+ * The way through the job: which stations are settled, which is next, which are open; told by shape. Beside it, how sure
+ * it all is.
+ */
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
@@ -34,13 +37,16 @@ const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'ne
 </script>
 
 <template>
-  <nav aria-label="The way through this job" class="border-b border-default bg-muted">
-    <ol class="mx-auto flex max-w-[120rem] px-1 sm:px-3">
+  <nav
+    aria-label="The way through this job"
+    class="mx-auto flex w-full max-w-[120rem] border-b border-default bg-muted px-1 sm:px-3"
+  >
+    <ol class="flex min-w-0 flex-1">
       <li
         v-for="station in stations"
         :key="station.id"
         class="way-stop flex min-w-0"
-        :class="{ here: station.here, told: station.summary }"
+        :class="{ here: station.here, 'with-summary': station.summary }"
       >
         <component
           :is="station.byHand ? 'span' : 'NuxtLink'"
@@ -80,6 +86,15 @@ const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'ne
         </component>
       </li>
     </ol>
+    <NuxtLink
+      :to="sheetPath(job.id, DOUBT.id)"
+      class="flex items-center justify-center gap-x-1.5 border-b-3 border-l border-l-default px-1.5 py-1.5 max-lg:flex-col lg:px-3"
+      :class="here === DOUBT.id ? 'border-b-primary' : 'border-b-transparent hover:border-b-accented'"
+      :aria-current="here === DOUBT.id ? 'step' : undefined"
+    >
+      <span class="flex size-5 items-center justify-center text-lg leading-none" aria-hidden="true">±</span>
+      <span class="font-semibold max-lg:text-sm">{{ DOUBT.word }}</span>
+    </NuxtLink>
   </nav>
 </template>
 
@@ -91,7 +106,7 @@ const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'ne
   .way-stop {
     flex: 0 1 auto;
   }
-  .way-stop.told {
+  .way-stop.with-summary {
     flex: 1 1 0;
   }
 }

@@ -2,6 +2,7 @@
 import { MEASURES, type MeasureId } from '#core/doubt/measures'
 import { stepSetting } from '#core/rig/dial'
 import { contactFor } from '#core/setup/setup'
+import { MM_PER_INCH } from '#core/units/length'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { DIAL_WORDS } from '~/words/dialWords'
@@ -13,7 +14,7 @@ const { actions } = job
 const preferences = usePreferences()
 const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const NOT_CHANGED_BY_HAND: readonly MeasureId[] = ['pivot-play', 'face-shape']
-const MM_PER = { mm: 1, in: 2.54 } as const
+const STEP_MM = { mm: 1, in: MM_PER_INCH / 10 } as const
 /** For a millimetre more (or a tenth of an inch), or a degree more. */
 const rows = computed(() => {
   const budget = set.value?.budget ?? []
@@ -25,7 +26,7 @@ const rows = computed(() => {
       {
         id,
         more: length ? (preferences.unit === 'mm' ? '1 mm' : '0.1 in') : '1°',
-        deg: share.perUnitDeg * (length ? MM_PER[preferences.unit] : 1),
+        deg: share.perUnitDeg * (length ? STEP_MM[preferences.unit] : 1),
       },
     ]
   })

@@ -5,7 +5,7 @@ import type { DialLanguage, DialSetting, HeightReading, ReadingOf, SettingOf } f
 import { slotDial } from './slots'
 import { turnDial } from './turns'
 
-/** Every language in which a rig says its pivot's height. A new one is a record here; what it lacks does not compile. */
+/** Every language in which a rig says its pivot's height. A new one is a record here; a gap does not compile. */
 export const DIALS: { readonly [B in DialLanguage]: Dial<ReadingOf<B>, SettingOf<B>> } = {
   slot: slotDial,
   millimetres: millimetreDial,

@@ -56,10 +56,7 @@ const { facets, hollow, stones } = useParts()
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-2">
     <SheetPane labelledby="long" class="space-y-3">
-      <div class="flex flex-wrap items-center justify-between gap-3">
-        <h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2>
-        <SideSwitch />
-      </div>
+      <h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2>
       <MeasureField
         label="Keep within ±"
         kind="angle"
