@@ -57,7 +57,7 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
   await form(page).getByLabel('Points, mm').fill('0 20\n30 20\nwide')
   await expect(page.getByText('Line 3: “wide” is not two figures.')).toBeVisible()
   await form(page).getByLabel('Points, mm').fill('0 20\n60 0\n60 30\n20 -5')
-  await expect(page.getByText('With these measures the edge crosses itself.')).toBeVisible()
+  await expect(page.getByText('This edge crosses itself.')).toBeVisible()
   await form(page).getByLabel('Points, mm').fill('0 20\n30 20\n50 17\n62 9')
   await expect(page.getByText(/Found from its curvature/)).toBeVisible()
   const choil = page.getByRole('checkbox', { name: 'A choil ends the edge at the heel' })

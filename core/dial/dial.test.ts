@@ -6,7 +6,7 @@ import { moved } from '../clamping/bladeHeight'
 import { stationAt } from '../curve/stations'
 import { heightOfSetting, heightRange, highestUpTo, settingOfHeight, stepSetting, toNearestMark } from '../rig/dial'
 import { scaleFromMarks } from '../rig/scaleFromMarks'
-import { contactFor } from '../setup/setup'
+import { contactFor, reacherAt } from '../setup/setup'
 import {
   armsRig,
   bellyBlade,
@@ -19,6 +19,7 @@ import {
 } from '../setup/sampleSetup.fixture'
 import { bladeHeightFor } from './bladeHeightFor'
 import { equalAngleLines } from './equalAngles'
+import { lowestPivotHeightMm } from './lowestPivotHeight'
 import { marksOf } from './marks'
 import { pivotHeightFor } from './pivotHeightFor'
 import { stoneSwaps } from './stoneSwaps'
@@ -123,6 +124,71 @@ describe('what to dial', () => {
   })
 })
 
+describe('what cannot be dialled', () => {
+  const short = { ...sampleSetup, rig: { ...postRig, rodLengthMm: 60 } }
+
+  it.each([0, -5, 90, 120, NaN])('an angle of %s° is asked of nothing', (deg) => {
+    const refused = { ok: false, reason: 'angle-out-of-range' }
+    expect(pivotHeightFor(sampleSetup, 'A', deg, middle)).toEqual(refused)
+    expect(bladeHeightFor(sampleSetup, 'A', { by: 'millimetres', mm: 30 }, deg, middle)).toEqual(refused)
+    expect(whatToDial(sampleSetup, 'A', deg, middle)).toEqual(refused)
+  })
+
+  it('where the stone cannot work it says why, for the height, the blade and the dial alike', () => {
+    const refused = { ok: false, reason: 'beyond-rod' }
+    expect(pivotHeightFor(short, 'A', 20, middle)).toMatchObject(refused)
+    expect(bladeHeightFor(short, 'A', { by: 'millimetres', mm: 40 }, 20, middle)).toMatchObject(refused)
+    expect(whatToDial(short, 'A', 20, middle)).toMatchObject(refused)
+    expect(whatToDial({ ...short, rig: { ...slotRig, rodLengthMm: 60 } }, 'A', 20, middle)).toMatchObject(refused)
+  })
+
+  it('a setting of another rig moves no blade, and where the edge runs square to the jaws moving it does nothing', () => {
+    expect(bladeHeightFor(sampleSetup, 'A', { by: 'slot', label: '1' }, 20, middle)).toMatchObject({
+      reason: 'setting-of-another-rig',
+    })
+    const square = { ...middle, heading: [0, 1] as const }
+    expect(bladeHeightFor(sampleSetup, 'A', { by: 'millimetres', mm: 30 }, 20, square)).toEqual({
+      ok: false,
+      reason: 'parallel-to-jaws',
+    })
+  })
+
+  it('slots that give no angle are passed over for one that does', () => {
+    if (slotRig.height.by !== 'slot') throw new Error('no slots')
+    const slots = [{ label: 'sunk', heightMm: 1 }, ...slotRig.height.slots]
+    const advice = whatToDial(
+      { ...sampleSetup, rig: { ...slotRig, height: { ...slotRig.height, slots } } },
+      'A',
+      9,
+      middle,
+    )
+    expect(advice).toMatchObject({ ok: true, setting: { label: '1' } })
+  })
+
+  it('the ends of a post can be dialled, a hair beyond them not', () => {
+    const needed = pivotHeightFor(sampleSetup, 'A', 20, middle)
+    if (!needed.ok || postRig.height.by !== 'millimetres') throw new Error('no height')
+    const ending = (lowestMm: number, highestMm: number) =>
+      whatToDial(
+        { ...sampleSetup, rig: { ...postRig, height: { ...postRig.height, lowestMm, highestMm } as never } },
+        'A',
+        20,
+        middle,
+      )
+    expect(ending(needed.heightMm, 90).ok && ending(20, needed.heightMm).ok).toBe(true)
+    expect(ending(needed.heightMm + 0.01, 90)).toMatchObject({ reason: 'height-out-of-range', limit: needed.heightMm })
+    expect(ending(20, needed.heightMm - 0.01)).toMatchObject({ reason: 'height-out-of-range', limit: needed.heightMm })
+  })
+
+  it('the stone comes down only from a pivot higher than its face; on a tilted table that is another height', () => {
+    expect(lowestPivotHeightMm(sampleSetup, 'A')).toBeCloseTo(6, 9)
+    const table = { ...sampleSetup, rig: tableRig }
+    const lowest = lowestPivotHeightMm(table, 'A')
+    expect(lowest).not.toBeCloseTo(6, 1)
+    expect(reacherAt(table, 'A', lowest).pivot.w).toBeCloseTo(6, 9)
+  })
+})
+
 describe('dials', () => {
   it('what a printed scale was drawn for comes back from its marks, and is refused where they cannot tell', () => {
     const { setbackMm } = scaleRig.pivot
@@ -208,6 +274,34 @@ describe('changing the stone', () => {
     expect(second!.ignoredDeg).toBeCloseTo((-3.5 / Math.hypot(distanceMm, height)) * (180 / Math.PI), 1)
   })
 
+  it('three stones: each rise is from the first and from the one before it', () => {
+    const stones = [9, 6, 11].map((faceOffsetMm) => ({ ...sampleSetup.stone, faceOffsetMm }))
+    const swaps = stoneSwaps(sampleSetup, 'A', 20, middle, stones)
+    const perMm = 1 / Math.cos((20 * Math.PI) / 180)
+    const rounded = (figures: (number | null)[]) => figures.map((mm) => mm && Number((mm / perMm).toFixed(6)))
+    expect(rounded(swaps.map((swap) => swap.riseMm))).toEqual([0, -3, 2])
+    expect(rounded(swaps.map((swap) => swap.riseFromBeforeMm))).toEqual([0, -3, 5])
+    expect(rounded(swaps.map((swap) => swap.collarMm))).toEqual([3, 0, 5])
+  })
+
+  it('a stone that finds no height has no rise and no collar, and takes none from the others', () => {
+    const shortRod = { ...sampleSetup, rig: { ...postRig, rodLengthMm: 150 } }
+    const wide = { ...sampleSetup.stone, faceOffsetMm: 6, lengthMm: 390 }
+    const [first, lost, third] = stoneSwaps({ ...shortRod, stone: sampleSetup.stone }, 'A', 20, middle, [
+      sampleSetup.stone,
+      { ...wide, faceOffsetMm: 140 },
+      { ...sampleSetup.stone, faceOffsetMm: 8 },
+    ])
+    expect(lost!.height.ok).toBe(false)
+    expect(lost).toMatchObject({ riseMm: null, riseFromBeforeMm: null, collarMm: null, ignoredDeg: null })
+    expect(first).toMatchObject({ riseMm: 0, collarMm: 0 })
+    expect(third!.riseFromBeforeMm).toBeNull()
+    expect(third!.riseMm).toBeCloseTo(2 / Math.cos((20 * Math.PI) / 180), 6)
+    // Led by a stone that finds no height, there is nothing to rise from or to leave as it is.
+    const [, after] = stoneSwaps(shortRod, 'A', 20, middle, [{ ...wide, faceOffsetMm: 140 }, sampleSetup.stone])
+    expect(after).toMatchObject({ riseMm: null, ignoredDeg: null, collarMm: 0 })
+  })
+
   it('the marks of a dial are those it has, thinned to round figures; each stands for its height', () => {
     expect(marksOf(slotRig, 5).map((mark) => mark.setting)).toEqual(
       slotRig.height.by === 'slot' ? slotRig.height.slots.map(({ label }) => ({ by: 'slot', label })) : [],
@@ -222,11 +316,12 @@ describe('changing the stone', () => {
 
   it('every point of a line of equal angle gives that angle', () => {
     const [line] = equalAngleLines(sampleSetup, 'B', middle, [18], { fromMm: 15, toMm: 45, steps: 6 })
-    expect(line!.points).toHaveLength(7)
+    expect(line!.points.map((point) => point.bladeHeightMm)).toEqual([15, 20, 25, 30, 35, 40, 45])
     for (const { bladeHeightMm: out, pivotHeightMm } of line!.points) {
       const hold = moved(sampleSetup.hold, 0, out - 28)
       const back = contactFor({ ...sampleSetup, hold }, 'B', settingOfHeight(postRig, pivotHeightMm), middle)
       expect(back.ok && back.edgeAngleDeg).toBeCloseTo(18, 8)
     }
+    expect(equalAngleLines(sampleSetup, 'B', middle, [90], { fromMm: 15, toMm: 45, steps: 6 })[0]!.points).toEqual([])
   })
 })

@@ -33,6 +33,38 @@ describe('how far the sides differ', () => {
     expect(shares.map((share) => share.cause).sort()).toEqual(['arms', 'dials'])
   })
 
+  it('a pivot beside the middle makes turned sides differ, and two arms of the same place do not', () => {
+    const beside = { ...sampleSetup, rig: { ...sampleSetup.rig, pivot: { ...sampleSetup.rig.pivot, alongMm: 30 } } }
+    const turned = { ...beside, hold: { ...beside.hold, turnDeg: 4 } }
+    const { differenceDeg, shares } = sideDifference(turned, alike, station)
+    const angle = (side: 'A' | 'B') => {
+      const contact = contactAt(station, turned.hold, reacherAt(turned, side, 58))
+      return contact.ok ? contact.edgeAngleDeg : NaN
+    }
+    expect(differenceDeg).toBeCloseTo(angle('A') - angle('B'), 9)
+    expect(shares.map((share) => share.cause)).toEqual(['pivot-along'])
+    expect(shares[0]!.deg).toBeCloseTo(differenceDeg!, 9)
+  })
+
+  it('tells the largest share first, each signed, and none that a look cannot see', () => {
+    const { shares } = sideDifference(off, { A: dial(58), B: dial(62) }, station)
+    expect(shares.map(({ cause, deg }) => [cause, Math.sign(deg)])).toEqual([
+      ['dials', -1],
+      ['tilt', 1],
+      // The edge lies nearer to the rod on A: flatter there.
+      ['centre-offset', -1],
+    ])
+    const hardly = { ...sampleSetup, hold: { ...sampleSetup.hold, tiltDeg: 0.002 } }
+    expect(sideDifference(hardly, alike, station).shares).toEqual([])
+  })
+
+  it('knows no difference where one side has no angle', () => {
+    const short = { ...sampleSetup, rig: { ...sampleSetup.rig, rodLengthMm: 30 } }
+    expect(sideDifference(short, alike, station)).toEqual({ differenceDeg: null, shares: [] })
+    const shortOnB = { ...sampleSetup, rig: { ...armsRig, pivotB: { setbackMm: 400, alongMm: 0 } } }
+    expect(sideDifference(shortOnB, alike, station)).toEqual({ differenceDeg: null, shares: [] })
+  })
+
   it('a table rest on faces of unequal slope differs by twice the half-difference', () => {
     const uneven = { ...sampleSetup, rig: tableRig, hold: { ...sampleSetup.hold, tiltDeg: 0.5 } }
     const { differenceDeg } = sideDifference(
@@ -68,7 +100,13 @@ describe('finding the centring error', () => {
     const unknown = { ...off, hold: { ...off.hold, centreOffsetMm: 0 } }
     const found = offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { A: read[0]!, B: read[1]! })
     expect(found.ok && found.centreOffsetMm).toBeCloseTo(0.4, 6)
-    expect(offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { A: 60, B: 0 }).ok).toBe(false)
+    const explain = (setup: Setup, A: number) =>
+      offsetFromStoneReadings(setup, { A: 58, B: 58 }, station, { A, B: read[1]! })
+    // 15 degrees apart would need the edge more than a centimetre off the middle.
+    expect(explain(unknown, read[1]! + 15)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })
+    expect(explain(unknown, NaN)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })
+    const short = { ...unknown, rig: { ...unknown.rig, rodLengthMm: 30 } }
+    expect(explain(short, read[0]!)).toMatchObject({ ok: false, reason: 'beyond-rod' })
   })
 
   it('tells the clamp’s part from the blade’s by turning the blade alone', () => {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { NuxtLink } from '#components'
 import { stationState, type StationId, type StationState } from '#core/advice/nextStep'
 import { useNextStep } from '~/composables/useNextStep'
 import { useJob } from '~/job/useJob'
@@ -49,7 +50,7 @@ const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'ne
         :class="{ here: station.here, 'with-summary': station.summary }"
       >
         <component
-          :is="station.byHand ? 'span' : 'NuxtLink'"
+          :is="station.byHand ? 'span' : NuxtLink"
           :to="station.byHand ? undefined : sheetPath(job.id, station.id)"
           class="flex min-w-0 flex-1 items-center justify-center gap-x-1.5 border-b-3 px-1 py-1.5 max-lg:flex-col lg:justify-start lg:px-2"
           :class="
