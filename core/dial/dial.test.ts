@@ -205,7 +205,17 @@ describe('dials', () => {
     })
     const wobbly = scaleFromMarks(measured([10, 18, 26, 34], 0.2), setbackMm)
     expect(wobbly.ok && wobbly.residualMm).toBeCloseTo(0.2, 1)
-    expect(scaleFromMarks(measured([20, 23]), setbackMm)).toEqual({ ok: false, reason: 'marks-too-near' })
+    for (const degrees of [[20, 24.9], [20], []])
+      expect(scaleFromMarks(measured(degrees), setbackMm)).toEqual({ ok: false, reason: 'marks-too-near' })
+    expect(scaleFromMarks(measured([20, 25]), setbackMm).ok).toBe(true)
+    const drawnFor = (distanceMm: number, faceMm: number) =>
+      scaleFromMarks(
+        [12, 28].map((markDeg) => ({ markDeg, heightMm: heightForAngleMm(markDeg, distanceMm, faceMm) })),
+        95,
+      )
+    expect(drawnFor(125, -1)).toEqual({ ok: false, reason: 'fits-no-stone' })
+    expect(drawnFor(94, 6)).toEqual({ ok: false, reason: 'fits-no-stone' })
+    expect(drawnFor(96, 0.001).ok).toBe(true)
     expect(
       scaleFromMarks(
         [
