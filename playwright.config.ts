@@ -19,6 +19,8 @@ export default defineConfig({
   reporter: [['list']],
   forbidOnly: !!process.env.CI,
   use: {
+    // What is not there to be pressed by then is not there at all.
+    actionTimeout: 40_000,
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
     screenshot: 'only-on-failure',

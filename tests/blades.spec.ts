@@ -1,12 +1,7 @@
 import { readFile } from 'node:fs/promises'
-import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
+import { comesTo, degrees, expect, ledger, measure, openJob, openSheet, saved, test } from './bench'
 import type { Page } from '@playwright/test'
 
-const sheet = (page: Page, name: string) =>
-  page
-    .getByRole('navigation', { name: /^Sheets/ })
-    .getByRole('link', { name, exact: true })
-    .click()
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 const form = (page: Page) => page.getByRole('form', { name: 'Blade' })
 
@@ -116,7 +111,7 @@ test('an even angle: what runs off is shown as the blade is moved, and the best 
   page,
 }) => {
   await openJob(page, 'Chef’s knife, weekly')
-  await sheet(page, 'Even angle')
+  await openSheet(page, 'clamp/even')
   const worst = page.getByTestId('worst')
   await expect(worst).toContainText(/runs \d\.\d° (high|low)/)
   const before = await worst.textContent()
@@ -140,7 +135,7 @@ test('an even angle: what runs off is shown as the blade is moved, and the best 
 
 test('on a rig with marks the blade’s landmark is laid on one, or anywhere when that is wanted', async ({ page }) => {
   await openJob(page, 'Pocket knife from the gate')
-  await sheet(page, 'Even angle')
+  await openSheet(page, 'clamp/even')
   await page.getByRole('button', { name: 'Find the best hold' }).click()
   const told = page.getByTestId('placement')
   await expect(told).toContainText(/^Hold it with the thumb stud on mark [a-e], /)
@@ -150,15 +145,16 @@ test('on a rig with marks the blade’s landmark is laid on one, or anywhere whe
   await expect(told).toContainText(/^Hold it \d+\.\d mm nearer the (tip|heel)/)
   await page.getByRole('radio', { name: 'with the thumb stud on a mark of the jaws' }).click()
   await page.getByRole('button', { name: 'Find the best hold' }).click()
+  await expect(told).toContainText(/mark [a-e]/)
   const mark = /mark ([a-e])/.exec((await told.textContent())!)![1]!
   await page.getByRole('button', { name: 'Hold it so' }).click()
-  await sheet(page, 'Clamp card')
+  await openSheet(page, 'clamp/card')
   await expect(page.getByRole('img', { name: 'The clamp card' })).toContainText(`Thumb stud onmark ${mark}`)
 })
 
 test('long blades, facets, hollows, and whether it holds, reaches and clears', async ({ page }) => {
   await openJob(page, 'Vine hooks')
-  await sheet(page, 'Long and faceted')
+  await openSheet(page, 'clamp/even')
   await expect(page.getByTestId('hollow')).toContainText('the widest flat stone that reaches is')
   const tolerance = page.getByLabel('Keep within ±', { exact: true })
   await tolerance.fill('0.8')
@@ -166,9 +162,9 @@ test('long blades, facets, hollows, and whether it holds, reaches and clears', a
   await page.getByRole('button', { name: 'Find the positions' }).click()
   await expect(page.getByTestId('positions')).toContainText(/\d positions\.|One position does|no hold keeps/)
   await openJob(page, 'Packing-room cutter')
-  await sheet(page, 'Long and faceted')
+  await openSheet(page, 'clamp/even')
   await expect(page.getByText('1. facet 1')).toBeVisible()
-  await sheet(page, 'Will it hold?')
+  await openSheet(page, 'clamp/hold')
   await expect(page.getByText('Spine in these jaws')).toBeVisible()
   await expect(page.getByText(/No stroke past the tip: stop with the stone’s middle over it/)).toBeVisible()
 })
@@ -176,7 +172,7 @@ test('long blades, facets, hollows, and whether it holds, reaches and clears', a
 test('the clamp card: a PDF at 1:1, the same again, and the correction for a blade worn lower', async ({ page }) => {
   await openJob(page, 'Packing-room cutter')
   const out = Number(await measure(page, 'Blade height').inputValue())
-  await sheet(page, 'Clamp card')
+  await openSheet(page, 'clamp/card')
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'PDF' }).click(),
@@ -188,7 +184,7 @@ test('the clamp card: a PDF at 1:1, the same again, and the correction for a bla
   await page.getByLabel('Blade height measured now, mm').fill(String(out - 1))
   await expect(page.getByTestId('worn')).toContainText(/1\.0 mm lower than on the card\. Dial .* instead of/)
   await page.getByRole('button', { name: 'Use it' }).click()
-  await expect.poll(async () => Math.abs((await degrees(ledger(page, 'set', 'A'))) - wanted)).toBeLessThan(0.06)
+  await comesTo(ledger(page, 'set', 'A'), wanted, 0.06)
   await saved(page)
 
   // The next job with this blade on this rig begins with that card, and says so.

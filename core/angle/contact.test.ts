@@ -7,7 +7,9 @@ import { segmentAt } from '../curve/segmentAt'
 import { evenStations, type Station } from '../curve/stations'
 import { rotate } from '../vector/vec2'
 import { contactAt, contactsAlong, type Reacher } from './contact'
-import { heightForAngleMm } from './edgeAngle'
+import { edgeAngle, heightForAngleMm } from './edgeAngle'
+import { refuse } from './reasons'
+import { secantRoot } from './solve'
 import reference from './fixtures/edge-angle.json'
 
 type Numbers = number[]
@@ -146,7 +148,50 @@ describe('facts about a guided edge', () => {
     expect(sliding.ok && sliding.gaugeDeg - sliding.edgeAngleDeg).toBeCloseTo(0, 9)
   })
 
+  it('in a wide slot the rod stands square to an edge that runs aslant, as far as the slot goes', () => {
+    const aslant: Station = { fromHeelMm: 0, point: [55, 30], heading: [Math.cos(0.2), -Math.sin(0.2)] }
+    const sliding = contactAt(aslant, centred, { ...over(60, 6, 4), slideMm: 60 })
+    if (!sliding.ok) throw new Error(sliding.reason)
+    // From the place the pivot slides to, the way to the contact is along the normal.
+    const away = [sliding.point[0] - sliding.foot[0], sliding.point[1] - sliding.foot[1]]
+    expect(away[0]! / away[1]!).toBeCloseTo(Math.tan(0.2), 9)
+    expect(sliding.distanceMm).toBeCloseTo(Math.hypot(away[0]!, away[1]!), 9)
+    // 125 mm · tan 0.2 = 25.3 mm back from 10: a slot that goes 8 mm to either side of 4 ends before.
+    const ended = contactAt(aslant, centred, { ...over(60, 6, 4), slideMm: 8 })
+    expect(ended.ok && ended.foot[0]).toBe(-4)
+    // An edge square to the jaws: no place is squarer than another.
+    const square = contactAt({ ...aslant, heading: [0, -1] }, centred, { ...over(60, 6, -40), slideMm: 8 })
+    expect(square.ok && square.foot[0]).toBe(-40)
+  })
+
+  it('the stops of the rod and its end keep the stone from some places, and say how far it would have to reach', () => {
+    const free = contactAt(straight, centred, over(60))
+    if (!free.ok) throw new Error(free.reason)
+    const { reachMm } = free
+    const stopped = (nearestMm: number, farthestMm: number) =>
+      contactAt(straight, centred, { ...over(60), stroke: { nearestMm, farthestMm } })
+    expect(stopped(reachMm, reachMm)).toEqual(free)
+    expect(stopped(reachMm + 0.01, 900)).toEqual({ ok: false, reason: 'before-stop', limit: reachMm })
+    expect(stopped(0, reachMm - 0.01)).toEqual({ ok: false, reason: 'beyond-stop', limit: reachMm })
+    expect(contactAt(straight, centred, { ...over(60), rodLengthMm: reachMm }).ok).toBe(true)
+  })
+
+  it('the search for a crossing finds it from afar, and says when there is none', () => {
+    expect(secantRoot((x) => x ** 3 - 8, 5)).toBeCloseTo(2, 9)
+    expect(secantRoot((x) => 3 * x - 6, 50, -1)).toBeCloseTo(2, 9)
+    expect(secantRoot(() => 1, 0)).toBeNull()
+    expect(secantRoot(() => 0, 7)).toBe(8)
+    expect(secantRoot((x) => x * x + 1, 3)).toBeNull()
+    let asked = 0
+    secantRoot((x) => ((asked = asked + 1), 2 * x - 1), 0)
+    // A line is met at the second step; the third only sees that nothing changes any more.
+    expect(asked).toBeLessThanOrEqual(4)
+    expect(refuse('into-jaws')).toEqual({ ok: false, reason: 'into-jaws' })
+    expect(Object.keys(refuse('into-jaws'))).not.toContain('limit')
+  })
+
   it('gives the reason where there is no angle', () => {
+    expect(edgeAngle(60, 0, 6)).toEqual({ ok: false, reason: 'edge-behind-pivot', limit: 0 })
     expect(contactAt(straight, centred, over(6.5, 6.5))).toEqual({ ok: false, reason: 'pivot-below-face', limit: 6.5 })
     expect(contactAt({ ...straight, point: [45, -120] }, centred, over(60))).toMatchObject({
       reason: 'edge-behind-pivot',

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { contactAt } from '../angle/contact'
 import { stationAt } from '../curve/stations'
-import type { Setup } from '../setup/setup'
+import { reacherAt, type Setup } from '../setup/setup'
 import { armsRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { doubtBudget, includedDoubtDeg, totalDoubtDeg } from './budget'
+import { radians } from '../units/angle'
 import type { KnownHold } from '../clamping/knownHold'
+import { measuresOf, type MeasureId } from './measures'
 import { monteCarlo, type MonteCarloAsk, type MonteCarloResult } from './monteCarlo'
 
 const known: KnownHold = {
@@ -32,6 +35,138 @@ function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
   }
 }
 
+/** A setup in which a measure is off by so much, changed where it is written down; and how far the pivot stands off. */
+const off: Record<MeasureId, (setup: Setup, by: number) => Setup | [setup: Setup, heightBy: number]> = {
+  'pivot-height': (setup, by) => [setup, by],
+  'pivot-height-b': (setup, by) => [setup, by],
+  'pivot-play': (setup, by) => [setup, by],
+  setback: ({ rig, ...rest }, by) => ({ ...rest, rig: { ...rig, pivot: shifted(rig.pivot, by, 0) } }),
+  'setback-b': ({ rig, ...rest }, by) => ({ ...rest, rig: { ...rig, pivotB: shifted(rig.pivotB!, by, 0) } }),
+  'pivot-along': ({ rig, ...rest }, by) => ({
+    ...rest,
+    rig: { ...rig, pivot: shifted(rig.pivot, 0, by), pivotB: rig.pivotB && shifted(rig.pivotB, 0, by) },
+  }),
+  'blade-height': (setup, by) => drawnOut(setup, 0, by),
+  'blade-along': (setup, by) => drawnOut(setup, by, 0),
+  turn: (setup, by) => ({ ...setup, hold: { ...setup.hold, turnDeg: setup.hold.turnDeg + by } }),
+  'centre-offset': (setup, by) => ({
+    ...setup,
+    hold: { ...setup.hold, centreOffsetMm: setup.hold.centreOffsetMm + by },
+  }),
+  tilt: (setup, by) => ({ ...setup, hold: { ...setup.hold, tiltDeg: setup.hold.tiltDeg + by } }),
+  'face-offset': (setup, by) => ({ ...setup, stone: { ...setup.stone, faceOffsetMm: setup.stone.faceOffsetMm + by } }),
+  'face-shape': (setup) => setup,
+}
+const shifted = (place: { setbackMm: number; alongMm: number }, back: number, along: number) => ({
+  setbackMm: place.setbackMm + back,
+  alongMm: place.alongMm + along,
+})
+function drawnOut(setup: Setup, along: number, out: number): Setup {
+  const { hold } = setup
+  const [cos, sin] = [Math.cos(radians(hold.turnDeg)), Math.sin(radians(hold.turnDeg))]
+  const bladeXMm = hold.bladeXMm - along * cos - out * sin
+  return { ...setup, hold: { ...hold, bladeXMm, bladeYMm: hold.bladeYMm + along * sin - out * cos } }
+}
+
+describe('the share of each measure', () => {
+  const hold = { ...sampleSetup.hold, turnDeg: 5, centreOffsetMm: 0.3, tiltDeg: 0.4 }
+  const pivot = { setbackMm: 95, alongMm: 12 }
+  const stone = { ...sampleSetup.stone, dishMm: 0.1, faceOffsetToleranceMm: 0.2 }
+  const loose = { pivotPlayMm: 0.2, pivot }
+  const shared = ['pivot-along', 'pivot-play', 'blade-height', 'blade-along', 'turn']
+  const rest = ['tilt', 'face-offset', 'face-shape']
+  it.each<[string, Setup, string[]]>([
+    [
+      'a turning clamp',
+      { ...sampleSetup, hold, stone, rig: { ...sampleSetup.rig, ...loose } },
+      ['pivot-height', 'setback', ...shared, 'centre-offset', ...rest],
+    ],
+    [
+      'an upright with two arms',
+      { ...sampleSetup, hold, stone, rig: { ...armsRig, ...loose } },
+      ['pivot-height', 'pivot-height-b', 'setback', 'setback-b', ...shared, 'centre-offset', ...rest],
+    ],
+    [
+      'a table',
+      { ...sampleSetup, hold, stone, rig: { ...tableRig, ...loose } },
+      ['pivot-height', 'setback', ...shared, ...rest],
+    ],
+  ])('on %s is what a whole evaluation gives with that measure off by its tolerance', (_, setup, ids) => {
+    const own: Partial<Record<MeasureId, 'A' | 'B'>> = setup.rig.pivotB
+      ? { 'pivot-height': 'A', setback: 'A', 'pivot-height-b': 'B', 'setback-b': 'B' }
+      : {}
+    for (const side of ['A', 'B'] as const) {
+      const angle = (at: Setup, height: number) => {
+        const contact = contactAt(belly, at.hold, reacherAt(at, side, height))
+        if (!contact.ok) throw new Error(contact.reason)
+        return contact
+      }
+      const budget = doubtBudget(setup, known, side, 58, belly)
+      expect(budget.map((share) => share.id).sort()).toEqual([...ids].sort())
+      expect(budget.map((share) => share.shareDeg)).toEqual(budget.map((share) => share.shareDeg).sort((a, b) => b - a))
+      for (const { id, unit, tolerance, perUnitDeg, shareDeg } of budget) {
+        const [more, less] = [tolerance, -tolerance].map((by) => {
+          const changed = off[id](setup, by)
+          const [at, heightBy] = Array.isArray(changed) ? changed : [changed, 0]
+          return angle(at, 58 + heightBy).edgeAngleDeg
+        })
+        let expected = (more! - less!) / (2 * tolerance)
+        if (own[id] && own[id] !== side) expected = 0
+        if (id === 'face-shape') {
+          // A face tilted along the rod tilts the bevel by the part of it that lies square to the edge.
+          const { point, foot, distanceMm } = angle(setup, 58)
+          expected = distanceMm / Math.hypot(point[0] - foot[0], point[1] - foot[1])
+        }
+        expect(Math.abs(perUnitDeg - expected), `${id} on ${side}`).toBeLessThan(2e-3)
+        expect(shareDeg).toBeCloseTo(Math.abs(perUnitDeg) * tolerance, 12)
+        expect(unit).toBe(['turn', 'tilt', 'face-shape'].includes(id) ? 'deg' : 'mm')
+      }
+      expect(totalDoubtDeg(budget) ** 2).toBeCloseTo(
+        budget.reduce((sum, { shareDeg }) => sum + shareDeg * shareDeg, 0),
+        12,
+      )
+    }
+  })
+
+  it('takes each tolerance from where it is written down', () => {
+    const rig = { ...armsRig, pivotPlayMm: 0.7, tolerance: { heightMm: 0.11, setbackMm: 0.22, alongMm: 0.33 } }
+    const tolerances = measuresOf({ ...sampleSetup, rig, stone }, known).map(({ id, tolerance }) => [id, tolerance])
+    expect(Object.fromEntries(tolerances)).toEqual({
+      'pivot-height': 0.11,
+      'pivot-height-b': 0.11,
+      setback: 0.22,
+      'setback-b': 0.22,
+      'pivot-along': 0.33,
+      'pivot-play': 0.7,
+      'blade-height': 0.5,
+      'blade-along': 1,
+      turn: 0.5,
+      'centre-offset': 0.1,
+      tilt: 0.2,
+      'face-offset': 0.2,
+      'face-shape': expect.closeTo((0.4 / 150) * (180 / Math.PI), 3),
+    })
+  })
+
+  it('is nothing where the angle does not exist a little to one side', () => {
+    const budget = doubtBudget(sampleSetup, known, 'A', 6.005, belly)
+    expect(budget.find((share) => share.id === 'face-offset')!.shareDeg).toBe(0)
+  })
+
+  it('in the included angle counts once, with the signs of both sides', () => {
+    const one = (id: MeasureId, perUnitDeg: number) => ({
+      id,
+      unit: 'mm' as const,
+      tolerance: 0.5,
+      perUnitDeg,
+      shareDeg: 0,
+    })
+    const a = [one('pivot-height', 0.4), one('centre-offset', 0.3), one('setback', -0.2)]
+    const b = [one('centre-offset', -0.3), one('pivot-height', 0.5)]
+    expect(includedDoubtDeg(a, b)).toBeCloseTo(Math.hypot(0.9 * 0.5, 0, 0.2 * 0.5), 12)
+  })
+})
+
 describe('how sure the set angle is', () => {
   it.each<[string, Setup]>([
     ['a turning clamp', sampleSetup],
@@ -56,10 +191,48 @@ describe('how sure the set angle is', () => {
     expect(sampled.sides.A!.lowDeg).toBeGreaterThan(0)
   })
 
-  it('counts every sample in one bin', () => {
-    const { histogram } = run({ samples: 5000 }).sides.A!
-    expect(histogram.counts.reduce((sum, count) => sum + count, 0)).toBe(5000)
-    expect(histogram.counts.length).toBeLessThanOrEqual(40)
+  it('counts every sample in one bin of a round width, from the lowest angle to the highest', () => {
+    const { sides, included, refused } = run({ samples: 5000 })
+    const { histogram, meanDeg, lowDeg, highDeg, halfWidthDeg } = sides.A!
+    const { fromDeg, stepDeg, counts } = histogram
+    expect(counts.reduce((sum, count) => sum + count, 0)).toBe(5000)
+    expect(counts.length).toBeLessThanOrEqual(40)
+    expect(counts.length).toBeGreaterThan(12)
+    expect([counts[0]! > 0, counts.at(-1)! > 0, refused]).toEqual([true, true, 0])
+    expect(Math.abs(fromDeg / stepDeg - Math.round(fromDeg / stepDeg))).toBeLessThan(1e-9)
+    // What the bins say of the spread is what the percentiles say.
+    const upTo = (deg: number) =>
+      counts.reduce((sum, count, i) => sum + (fromDeg + (i + 1) * stepDeg <= deg ? count : 0), 0)
+    expect([upTo(lowDeg - stepDeg) <= 125, upTo(lowDeg + stepDeg) >= 125]).toEqual([true, true])
+    expect([upTo(highDeg - stepDeg) <= 4875, upTo(highDeg + stepDeg) >= 4875]).toEqual([true, true])
+    expect(halfWidthDeg).toBeCloseTo((highDeg - lowDeg) / 2, 12)
+    const centres = counts.reduce((sum, count, i) => sum + count * (fromDeg + (i + 0.5) * stepDeg), 0) / 5000
+    expect(Math.abs(meanDeg - centres)).toBeLessThan(stepDeg / 4)
+    expect(included!.meanDeg).toBeCloseTo(meanDeg + sides.B!.meanDeg, 9)
+  })
+
+  it('a blade with one bevel has no other side to include; without doubt all samples fall together', () => {
+    const oneBevel = { ...sampleSetup, blade: { ...sampleSetup.blade, bevels: 'A' as const } }
+    const one = run({ setup: oneBevel, samples: 500 })
+    expect(one.included!.meanDeg).toBe(one.sides.A!.meanDeg)
+    const { rig, stone } = sampleSetup
+    const sure = run({
+      setup: {
+        ...sampleSetup,
+        rig: { ...rig, pivotPlayMm: 0, tolerance: { heightMm: 0, setbackMm: 0, alongMm: 0 } },
+        stone: { ...stone, faceOffsetToleranceMm: 0 },
+      },
+      known: { ...exactly, bladeHeightToleranceMm: 0 },
+      samples: 9,
+    })
+    expect(sure.sides.A!.histogram).toMatchObject({ stepDeg: 0.005, counts: [9] })
+    expect(sure.sides.A!.halfWidthDeg).toBe(0)
+  })
+
+  it('one sample is no spread, and where the stone never comes down there is none', () => {
+    expect(run({ samples: 1 }).sides).toEqual({ A: null, B: null })
+    const none = run({ samples: 300, pivotHeightMm: { A: 1, B: 58 } })
+    expect(none).toEqual({ sides: { A: null, B: null }, included: null, samples: 300, refused: 300 })
   })
 
   it('says how far it is, so that it can be shown and stopped', () => {
