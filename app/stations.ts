@@ -56,7 +56,7 @@ const SHEETS = {
     word: 'Blade',
     key: '2',
     sheets: [
-      { id: '', word: 'Blade', title: 'Which blade?' },
+      { id: '', word: 'Blade', title: 'Which blade is it?' },
       {
         id: 'describe',
         word: 'Describe',

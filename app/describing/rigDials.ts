@@ -1,6 +1,7 @@
 import { READINGS, type DialLanguage } from '#core/rig/dials/readings'
 import { RIGS, type RigKind } from '#core/rig/kinds'
-import type { Draft } from './draft'
+import type { LengthUnit } from '#core/units/length'
+import { exactFigure, type Draft } from './draft'
 
 /** One measure to take. Its unit stands in the schema of the thing. */
 export interface Field {
@@ -24,7 +25,7 @@ interface DescribedDial {
   /** The fields that such a dial has. */
   readonly measures: readonly string[]
   /** What they begin with, where that is not nothing. */
-  readonly begunWith: Draft
+  begunWith(unit: LengthUnit): Draft
   /** Measured from `plane`. */
   fields(plane: string): Field[]
   lists(plane: string): FieldList[]
@@ -46,13 +47,13 @@ const ends = (plane: string) => [
 export const DIALS: Record<DialLanguage, DescribedDial> = {
   slot: {
     measures: measuresOf('slot'),
-    begunWith: {
+    begunWith: () => ({
       slots: [
         { label: '1', heightMm: '' },
         { label: '2', heightMm: '' },
       ],
       slideMm: '0',
-    },
+    }),
     fields: () => [
       field(
         'slideMm',
@@ -78,7 +79,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
   },
   millimetres: {
     measures: measuresOf('millimetres'),
-    begunWith: {},
+    begunWith: (unit) => ({ resolutionMm: exactFigure(1, unit) }),
     fields: (plane) => [
       field(
         'zeroMm',
@@ -92,7 +93,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
   },
   turns: {
     measures: measuresOf('turns'),
-    begunWith: { divisions: '1' },
+    begunWith: () => ({ divisions: '1' }),
     fields: (plane) => [
       field(
         'zeroMm',
@@ -111,7 +112,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
   },
   'degree-scale': {
     measures: measuresOf('degree-scale'),
-    begunWith: { stepDeg: '1' },
+    begunWith: () => ({ stepDeg: '1' }),
     fields: () => [
       field('lowestMarkDeg', 'Lowest mark', 'The first printed degree that the pivot can be set to.'),
       field('highestMarkDeg', 'Highest mark', 'The last one.'),

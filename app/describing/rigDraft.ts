@@ -40,13 +40,13 @@ const BEGUN_WITH = { heightMm: 0.5, setbackMm: 0.5, alongMm: 0.5 }
 
 export function emptyRigDraft(kind: RigKind, unit: LengthUnit): RigDraft {
   const empty = emptyDraft(rigMeasures, unit) as RigDraft
-  const dials = Object.values(DIALS).map((dial) => dial.begunWith)
+  const dials = Object.values(DIALS).map((dial) => dial.begunWith(unit))
   return {
     ...empty,
     kind,
     pivot: { ...empty.pivot, alongMm: '0' },
     pivotB: { ...empty.pivotB, alongMm: '0' },
-    height: Object.assign({}, empty.height, ...structuredClone(dials), { by: dialsOf(kind)[0] }) as RigDraft['height'],
+    height: Object.assign({}, empty.height, ...dials, { by: dialsOf(kind)[0] }) as RigDraft['height'],
     tolerance: toDraft(BEGUN_WITH, partOf(rigMeasures, 'tolerance')!, unit) as Draft,
   }
 }

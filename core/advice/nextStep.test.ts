@@ -94,6 +94,16 @@ describe('the one next step', () => {
     expect(stepOf([], bulky).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
   })
 
+  it('advises no dial at which the stone would meet the jaws, and one that lifts it over them', () => {
+    const jaws = (halfThicknessMm: number) => ({ rig: { ...postRig, jaws: { ...postRig.jaws!, halfThicknessMm } } })
+    const degreesOver = (high: number) => (Math.atan2(high, 28) * 180) / Math.PI
+    // Set steeper than wanted it clears them; dialled as wanted it would not.
+    expect(degreesOver(13)).toBeGreaterThan(WANTED)
+    expect(stepOf([], jaws(13), { heightMm: 72 }).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
+    expect(degreesOver(11)).toBeLessThan(WANTED)
+    expect(stepOf([], jaws(11), { heightMm: 45 }).step).toMatchObject({ does: 'dial', side: 'A' })
+  })
+
   it('is to dial what is advised, unless what is dialled is as good as this rig can', () => {
     const { step } = stepOf([], {}, { heightMm: 45 })
     expect(step).toMatchObject({ does: 'dial', side: 'A' })

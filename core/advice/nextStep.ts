@@ -86,13 +86,14 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
 
   for (const side of sides) {
     const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
-    if (lowestOverJawsDeg !== null && lowestOverJawsDeg > contact.edgeAngleDeg)
-      return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: lowestOverJawsDeg }
     const best = whatToDial(setup, side, deg[side], evaluation.station)
     if (!best.ok) return { does: 'mend-hold', at: 'clamp', side, refusal: best }
     const { setting, givesDeg, offDeg } = best
-    if (Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) > DIALLED_DEG)
-      return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, doubtDeg }
+    const dialled = Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) <= DIALLED_DEG
+    // No dial is advised at which the stone would meet the jaws.
+    if (lowestOverJawsDeg !== null && lowestOverJawsDeg > (dialled ? contact.edgeAngleDeg : givesDeg))
+      return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: lowestOverJawsDeg }
+    if (!dialled) return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, doubtDeg }
   }
 
   for (const side of sides) {

@@ -10,5 +10,7 @@ const MOST_BACKUP_BYTES = 50_000_000
 export default defineEventHandler(async (event) => {
   const read = readBackup(await jsonBody(event, MOST_BACKUP_BYTES))
   if (!read.ok) throw refusedFields(read.problems)
-  return bringBack(await useDatabase(), read.backup)
+  const brought = await bringBack(await useDatabase(), read.backup)
+  if (!brought.ok) throw refusedFields(brought.problems)
+  return brought.done
 })

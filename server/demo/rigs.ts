@@ -30,7 +30,7 @@ export const demoRigs = {
   },
   turner: {
     name: 'Window-bench turner',
-    notes: 'Clamp turns over between two stops. The post is a screw, 1.5 mm a turn, ten marks on its collar.',
+    notes: 'Clamp turns over between two stops. The post is a screw with ten marks on its collar.',
     kind: 'turning-post',
     jaws: {
       name: 'Turning jaws',
@@ -56,7 +56,7 @@ export const demoRigs = {
   upright: {
     name: 'Corner upright',
     notes:
-      'Blade stands edge up, an arm on either side. The bar’s degrees were drawn for a blade 35 mm out and a 9 mm stone.',
+      'Blade stands edge up, an arm on either side. The bar’s degrees were drawn for a longer blade and a thick stone.',
     kind: 'two-arm',
     jaws: {
       name: 'Upright jaws',

@@ -131,11 +131,14 @@ describe('all that is kept', () => {
     const file = JSON.parse(JSON.stringify(await readAll(one.db, new Date()))) as unknown
     const read = readBackup(file)
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
-    expect(await bringBack(other.db, read.backup)).toEqual({ added: 6, updated: 0, left: 0, unreadable: [] })
+    expect(await bringBack(other.db, read.backup)).toEqual({
+      ok: true,
+      done: { added: 6, updated: 0, left: 0, unreadable: [] },
+    })
     for (const kind of THING_KINDS)
       expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ added: 0, updated: 0, left: 6 })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 6 } })
   })
 
   it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {
@@ -158,8 +161,16 @@ describe('all that is kept', () => {
     expect(out.things.stones.find((stone) => stone.id === ID.stones)?.content).toEqual(harmed)
     const empty = await openDatabase()
     const back = await bringBack(empty.db, out)
-    expect(back.unreadable.map((thing) => thing.id)).toEqual([ID.stones])
+    expect(back.ok && back.done.unreadable.map((thing) => thing.id)).toEqual([ID.stones])
     expect((await readAll(empty.db, new Date())).things.stones).toEqual(out.things.stones)
     await empty.close()
+    // Where a good one is, it stays: the whole file is refused at the field, and nothing of it is taken.
+    const good = await readAll(other.db, new Date())
+    const [stone] = out.things.stones
+    const [blade] = out.things.blades
+    const newer = { ...out.things, stones: [{ ...stone!, revision: 99 }], blades: [{ ...blade!, revision: 99 }] }
+    const refused = await bringBack(other.db, { ...out, things: newer })
+    expect(refused.ok ? [] : refused.problems.map((problem) => problem.field)).toContain('things.stones.0.content.lengthMm')
+    expect((await readAll(other.db, new Date())).things).toEqual(good.things)
   })
 })

@@ -62,7 +62,7 @@ function addMiddle() {
       <p><b>2. The spine.</b> <span class="text-sm text-muted">Two marks on its straight part, heel first.</span></p>
       <div>
         <p>
-          <b>3. The edge.</b>
+          <b class="mr-1">3. The edge.</b>
           <span class="text-sm text-muted"
             >Press along it from heel to tip, a choil and all, every centimetre or so and on each corner:
             {{ edge.length }} marks.</span
