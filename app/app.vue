@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { en } from '@nuxt/ui/locale'
-import { onMounted, reactive, watch } from 'vue'
+import { onMounted, reactive, ref, watch } from 'vue'
 import { useOpenPanel } from '~/composables/useCommands'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
@@ -15,20 +14,23 @@ onMounted(() => Promise.all([collections.load(), preferences.load(), log.load()]
 const { panel } = useOpenPanel()
 const opened = reactive(new Set<string>())
 watch(panel, (now) => now && opened.add(now))
+/** So is what shows notices. */
+const { toasts } = useToast()
+const noticed = ref(false)
+watch(toasts, (now) => now.length > 0 && (noticed.value = true), { deep: true, immediate: true })
 </script>
 
 <template>
-  <UApp :locale="en" :toaster="{ position: 'bottom-center' }">
+  <div>
     <a href="#work" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-default focus:p-3"
       >To the work</a
     >
     <NuxtRouteAnnouncer />
     <AppHeader />
     <NuxtPage />
-    <ClientOnly>
-      <LazyCommandPanel v-if="opened.has('palette')" />
-      <LazyKeysPanel v-if="opened.has('keys')" />
-      <LazyPreferencesPanel v-if="opened.has('preferences')" />
-    </ClientOnly>
-  </UApp>
+    <LazyCommandPanel v-if="opened.has('palette')" />
+    <LazyKeysPanel v-if="opened.has('keys')" />
+    <LazyPreferencesPanel v-if="opened.has('preferences')" />
+    <LazyUToaster v-if="noticed" position="bottom-center" />
+  </div>
 </template>

@@ -1,6 +1,7 @@
 import { blade as bladeSchema, type Blade } from '#core/blade/blade'
 import { fromHeel } from '#core/blade/heel'
-import { SHAPES, shapeMeasures, type ShapeId, type ShapeMeasures } from '#core/blade/shapes'
+import { SHAPES } from '#core/blade/shapes'
+import { shapeMeasures, type ShapeId, type ShapeMeasures } from '#core/blade/shapeMeasures'
 import { crossesItself } from '#core/curve/crossesItself'
 import type { Segment } from '#core/curve/segment'
 import { evenStations } from '#core/curve/stations'

@@ -1,4 +1,4 @@
-import type { ShapeId, ShapeMeasure } from '#core/blade/shapes'
+import type { ShapeId, ShapeMeasure } from '#core/blade/shapeMeasures'
 
 export const SHAPE_WORD: Record<ShapeId, string> = {
   straight: 'Straight',

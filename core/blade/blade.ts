@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { curve } from '../curve/curve'
 import { deg, hrc, label, mm } from '../measure/measure'
-import { SHAPE_IDS, shapeMeasures } from './shapes'
+import { SHAPE_IDS, shapeMeasures } from './shapeMeasures'
 import { zone } from './zones'
 
 const bevelAngle = deg({ above: 0, most: 60 })

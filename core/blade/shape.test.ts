@@ -7,7 +7,8 @@ import { evenStations } from '../curve/stations'
 import { bellyBlade } from '../setup/sampleSetup.fixture'
 import { drawnHeel } from './heel'
 import { hollowOf } from './hollow'
-import { SHAPE_IDS, SHAPES } from './shapes'
+import { SHAPES } from './shapes'
+import { SHAPE_IDS } from './shapeMeasures'
 import { zonesOf } from './zones'
 
 const zones = (edge: Curve) => zonesOf(edge, evenStations(edge, 400)).map((zone) => zone.kind)

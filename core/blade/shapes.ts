@@ -1,42 +1,7 @@
-import { z } from 'zod'
-import { mm } from '../measure/measure'
 import type { Curve } from '../curve/curve'
 import type { Segment } from '../curve/segment'
 import type { Vec2 } from '../vector/vec2'
-
-export const SHAPE_IDS = [
-  'straight',
-  'sheepfoot',
-  'drop-point',
-  'clip',
-  'long-kitchen',
-  'broad-kitchen',
-  'slicer',
-  'hooked',
-  'recurved',
-  'angular-tip',
-  'chisel-tip',
-  'leaf',
-] as const
-export type ShapeId = (typeof SHAPE_IDS)[number]
-
-const measure = mm({ least: 0, most: 1000 })
-/** The measures that a shape is fitted by. */
-export const shapeMeasures = z.object({
-  /** Heel to tip, along the spine. */
-  lengthMm: measure,
-  heelWidthMm: measure,
-  /** At the widest place. */
-  widthMm: measure,
-  /** From the heel to where the belly (or the tip's facet) begins. */
-  bellyFromMm: measure,
-  /** From the line of the spine down to the tip. */
-  tipDropMm: measure,
-  /** How deep a hollow goes, square to the line from its ends. */
-  depthMm: measure,
-})
-export type ShapeMeasures = z.infer<typeof shapeMeasures>
-export type ShapeMeasure = keyof ShapeMeasures
+import type { ShapeId, ShapeMeasure, ShapeMeasures } from './shapeMeasures'
 
 export interface BladeShape {
   /** The measures that this shape has; the others do not change it. */

@@ -25,7 +25,7 @@ function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
     known,
     station: belly,
     pivotHeightMm: { A: 58, B: 58 },
-    samples: 40_000,
+    samples: 8_000,
     seed: 0.3,
     ...ask,
   })
@@ -187,7 +187,7 @@ describe('how sure the set angle is', () => {
 
   it('where the pivot barely clears the face the samples tell what first order cannot: some have no angle', () => {
     const sampled = run({ pivotHeightMm: { A: 6.2, B: 6.2 } })
-    expect(sampled.refused).toBeGreaterThan(1000)
+    expect(sampled.refused).toBeGreaterThan(200)
     expect(sampled.sides.A!.lowDeg).toBeGreaterThan(0)
   })
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { GRINDS, type Blade } from '#core/blade/blade'
-import { SHAPE_IDS, type ShapeId } from '#core/blade/shapes'
+import { SHAPE_IDS, type ShapeId } from '#core/blade/shapeMeasures'
 import { SIDES } from '#core/clamping/centring'
 import type { ZoneKind } from '#core/blade/zones'
 import type { KeptBlade } from '#core/kept/things'

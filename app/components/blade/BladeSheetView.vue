@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { outlinePath } from '#core/blade/outline'
-import type { ShapeMeasure } from '#core/blade/shapes'
+import type { ShapeMeasure } from '#core/blade/shapeMeasures'
 import type { Zone } from '#core/blade/zones'
 import type { Segment } from '#core/curve/segment'
 import type { Station } from '#core/curve/stations'
