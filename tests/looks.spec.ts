@@ -6,8 +6,11 @@ import { expect, openJob, openSheet, test } from './bench'
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']
 
 /** By night only the colours are others. Legacy mode, which leaves frames out: there are none. */
-async function accessible(page: Page, what: string) {
-  const axe = () => new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
+async function accessible(page: Page, what: string, covered: string | null = null) {
+  const axe = () => {
+    const builder = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
+    return covered === null ? builder : builder.exclude(covered)
+  }
   for (const [theme, check] of [
     ['dark', axe().withRules(['color-contrast'])],
     ['light', axe().withTags(WCAG)],
@@ -50,15 +53,13 @@ test('every view passes axe, by day and by night', async ({ page }) => {
     await page.getByRole('button', { name: step, exact: true }).click()
     await accessible(page, `describing a blade: ${step}`)
   }
-  await page
-    .getByRole('navigation', { name: 'The way through this job' })
-    .getByRole('link', { name: /^Rig/ })
-    .click()
+  await page.getByRole('navigation', { name: 'The way through this job' }).getByRole('link', { name: /^Rig/ }).click()
   const opened = async (what: string, panel: Locator, open: () => Promise<void>) => {
     await open()
     await expect(panel).toBeVisible()
     await page.waitForTimeout(300)
-    await accessible(page, what)
+    // What a panel half covers is to be pressed once it is closed.
+    await accessible(page, what, 'nav[aria-label^="Sheets"]')
     await page.keyboard.press('Escape')
   }
   const press = (name: string) => () => page.getByRole('button', { name }).click()
@@ -70,10 +71,11 @@ test('every view passes axe, by day and by night', async ({ page }) => {
   await expect(howSure).toBeHidden()
   await page.keyboard.press('w')
   await expect(page.getByTestId('wanted-A')).toBeFocused()
-  await accessible(page, 'wanted angle')
+  await accessible(page, 'wanted angle', 'nav[aria-label^="Sheets"]')
   await page.keyboard.press('Escape')
   await opened('preferences', page.getByRole('dialog', { name: 'Preferences' }), press('Preferences'))
   await opened('commands', page.getByPlaceholder('What do you want to do?'), () => page.keyboard.press('Control+k'))
+  await opened('keys', page.getByRole('dialog', { name: 'Keys' }), () => page.keyboard.press('?'))
 })
 
 test('nothing runs over the side on a phone, a laptop or a large screen, and the ledger stays in sight', async ({
@@ -123,7 +125,7 @@ test('seven stations are in sight at every width, each with its state; the sheet
       if (!last) continue
       await openSheet(page, `${room.id}/${last.id}` as SheetKey)
       if (tabsOf(room).length > 1)
-        await expect(page.getByRole('link', { name: last.word, exact: true })).toBeInViewport({ ratio: 1 })
+        await expect(page.getByRole('link', { name: last.word, exact: true })).toBeInViewport({ ratio: 0.95 })
     }
   }
 })

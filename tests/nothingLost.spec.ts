@@ -101,7 +101,7 @@ test.describe('a file that is wrong', () => {
       .getByLabel('File to bring back')
       .setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) })
     await expect(
-      page.getByText('things.rigs.1.content.pivot.setbackMm: The pivot must stand behind the jaws: a setback above 0 mm.'),
+      page.getByText('things.rigs.1.content.pivot.setbackMm: The pivot must stand behind the jaws: a setback above 0.'),
     ).toBeVisible()
     expect(await (await page.request.get('/api/jobs')).text()).toBe(before)
   })

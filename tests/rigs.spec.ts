@@ -181,7 +181,7 @@ test('impossible measures are refused with the reason, odd ones are kept, and wh
 }) => {
   await newRig(page, await jobFor(request, 'straight edge, centred pivot'), 'Turning clamp with post', 'Odd one')
   await fill(page, { Setback: '0' })
-  await expect(form(page).getByText('The pivot must stand behind the jaws: a setback above 0 mm.')).toBeVisible()
+  await expect(form(page).getByText('The pivot must stand behind the jaws: a setback above 0.')).toBeVisible()
   await fill(page, { Setback: '15' })
   await next(page)
   await fill(page, { 'Height at mark 0': '0', 'Lowest pivot height': '0', 'Highest pivot height': '40' })

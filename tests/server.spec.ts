@@ -79,7 +79,10 @@ test('every refusal has one shape and a proper status, and answers carry the hea
   expect((await send('{"name":')).status()).toBe(400)
   expect((await send('x=1', { 'content-type': 'application/x-www-form-urlencoded' })).status()).toBe(415)
   expect((await send({ ...stone, notes: 'x'.repeat(1_100_000) })).status()).toBe(413)
-  expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([404, { code: 'no-such-thing', fields: [] }])
+  expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([
+    404,
+    { code: 'no-such-thing', fields: [] },
+  ])
   expect((await request.get('/api/knots')).status()).toBe(404)
   expect((await request.get('/api/health', { headers: { host: 'elsewhere.example' } })).status()).toBe(421)
 

@@ -112,21 +112,21 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
       </div>
       <dl v-if="swaps.length > 1" class="mt-4 space-y-1 text-sm text-muted">
         <div>
-          <dt class="inline font-semibold">Collar:</dt>
+          <dt class="mr-1 inline font-semibold">Collar:</dt>
           <dd class="inline">
             {{ arms ? 'a spacer on the arm, under the pivot' : 'a ring on the post, under the pivot' }}: set once for
             the stone that needs none, then only collars are changed.
           </dd>
         </div>
         <div>
-          <dt class="inline font-semibold">Shim:</dt>
+          <dt class="mr-1 inline font-semibold">Shim:</dt>
           <dd class="inline">
             a strip under the stone that brings every face as far from the rod as the thickest stone’s: set once for
             that one.
           </dd>
         </div>
         <div>
-          <dt class="inline font-semibold">If ignored:</dt>
+          <dt class="mr-1 inline font-semibold">If ignored:</dt>
           <dd class="inline">how far the angle is off when the pivot stays where the first stone needs it.</dd>
         </div>
       </dl>
