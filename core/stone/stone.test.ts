@@ -39,6 +39,21 @@ describe('grits by their standards', () => {
       finest: 2000,
     })
     expect(um('JIS', 12)).toBe('no-such-grit')
+    expect([um('JIS', 16), um('FEPA F', 2000)]).toEqual([1230, 1.2])
+    // Half way between two in the logarithms: the geometric mean of both numbers has that of both sizes.
+    expect(um('JIS', Math.sqrt(4000 * 6000))).toBeCloseTo(Math.sqrt(3 * 2), 9)
+    expect(um('JIS', Math.sqrt(16 * 20))).toBeCloseTo(Math.sqrt(1230 * 1040), 6)
+  })
+
+  it('the nearest grit is nearest by ratio, and none a step beyond the ends', () => {
+    const nearest = (size: number) => nearestGrit(size, 'JIS')?.number ?? null
+    expect([nearest(Math.sqrt(3 * 2) * 1.01), nearest(Math.sqrt(3 * 2) * 0.99)]).toEqual([4000, 6000])
+    expect([nearest(1230 * 1.19), nearest(1230 * 1.21), nearest(1.2 / 1.19), nearest(1.2 / 1.21)]).toEqual([
+      16,
+      null,
+      8000,
+      null,
+    ])
   })
 
   it('a higher number is a finer grain, and nearest and size are each other’s inverse', () => {
@@ -85,5 +100,38 @@ describe('how a stone stands', () => {
     })
     expect(stoneCondition({ ...stone, faceOffsetMm: 4.1 }, [entry(6, 0), entry(4.1, 90)]).due).toBe('replace-soon')
     expect(stoneCondition({ ...stone, faceOffsetMm: 3.9 }, []).due).toBe('replace')
+  })
+
+  it('tells no wear where the log cannot: one measure, no blades, or a face that did not go down', () => {
+    const wear = (...log: ReturnType<typeof entry>[]) => stoneCondition(stone, log).wearPerBladeMm
+    expect([wear(), wear(entry(null, 9)), wear(entry(7, 9)), wear(entry(null, 4), entry(7, 9))]).toEqual([
+      null,
+      null,
+      null,
+      null,
+    ])
+    expect(wear(entry(7, 5), entry(6, 0))).toBeNull()
+    expect(wear(entry(6, 5), entry(6, 8))).toBeNull()
+    expect(wear(entry(6, 5), entry(6.5, 8))).toBeNull()
+    // Blades done before the first measure and after the last do not count.
+    expect(wear(entry(null, 50), entry(7, 5), entry(6, 10), entry(null, 70))).toBeCloseTo(0.1, 12)
+  })
+
+  it('lasts as long as there is something left, where that is known', () => {
+    const log = [entry(7, 5), entry(6, 20)]
+    expect(stoneCondition({ ...stone, wornOutAtMm: null }, log)).toMatchObject({
+      leftMm: null,
+      bladesLeft: null,
+      due: 'nothing',
+    })
+    const left = (faceOffsetMm: number) => stoneCondition({ ...stone, faceOffsetMm }, log)
+    expect(left(4.51)).toMatchObject({ bladesLeft: 10, due: 'nothing' })
+    expect(left(4.49)).toMatchObject({ bladesLeft: 9, due: 'replace-soon' })
+    expect(left(4)).toMatchObject({ leftMm: 0, due: 'replace' })
+    expect(stoneCondition({ ...stone, faceOffsetEnds: { nearMm: 6.3, farMm: 5.7 } }, [])).toMatchObject({
+      taperDeg: expect.closeTo(-0.2292, 3),
+      dishDeg: 0,
+      due: 'flatten',
+    })
   })
 })

@@ -55,8 +55,7 @@ export const demoRigs = {
   },
   upright: {
     name: 'Corner upright',
-    notes:
-      'Blade stands edge up, an arm on either side. The bar’s degrees were drawn for a longer blade and a thick stone.',
+    notes: 'Blade stands edge up, an arm on either side. The bar’s degrees were drawn for another blade and stone.',
     kind: 'two-arm',
     jaws: {
       name: 'Upright jaws',

@@ -170,7 +170,9 @@ describe('all that is kept', () => {
     const [blade] = out.things.blades
     const newer = { ...out.things, stones: [{ ...stone!, revision: 99 }], blades: [{ ...blade!, revision: 99 }] }
     const refused = await bringBack(other.db, { ...out, things: newer })
-    expect(refused.ok ? [] : refused.problems.map((problem) => problem.field)).toContain('things.stones.0.content.lengthMm')
+    expect(refused.ok ? [] : refused.problems.map((problem) => problem.field)).toContain(
+      'things.stones.0.content.lengthMm',
+    )
     expect((await readAll(other.db, new Date())).things).toEqual(good.things)
   })
 })
