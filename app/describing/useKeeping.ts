@@ -3,8 +3,7 @@ import type { Kept } from '#core/kept/things'
 import type { FieldProblem } from '#core/problem/problem'
 import { useWords } from '~/composables/useWords'
 import { useCollections, type Tool } from '~/stores/collections'
-
-const WORD: Record<Tool, string> = { rigs: 'rig', blades: 'blade', stones: 'stone' }
+import { THING_WORD } from '~/words/thingText'
 
 /**
  * Keeps a described rig, blade or stone, over what it was (`from`) or as a new one (null). A change can be undone; one
@@ -39,7 +38,7 @@ export function useKeeping<K extends Tool>(kind: K, from: Kept<K> | null, change
     refused.value = answer.problem.fields
     if (answer.status === 409 && answer.problem.current) {
       before = answer.problem.current as Kept<K>
-      failure.value = `This ${WORD[kind]} was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.`
+      failure.value = `This ${THING_WORD[kind]} was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.`
     }
     return null
   }

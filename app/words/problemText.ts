@@ -2,6 +2,7 @@ import type { ProblemCode } from '#core/problem/codes'
 import type { Finding } from '#core/problem/problem'
 import type { LengthUnit } from '#core/units/length'
 import { exactLength } from './lengthText'
+import { THING_WORD } from './thingText'
 
 type Say = (say: Figured) => string
 
@@ -16,7 +17,7 @@ interface Figured {
   has(key: string): boolean
 }
 
-const THING: Record<string, string> = { rigs: 'rig', blades: 'blade', stones: 'stone', jobs: 'job' }
+const THING: Record<string, string> = THING_WORD
 const ODD_MEASURE: Record<string, string> = {
   setback: 'A setback',
   pitch: 'A pitch',

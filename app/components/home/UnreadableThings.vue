@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import type { ThingKind } from '#core/kept/things'
 import { useCollections } from '~/stores/collections'
+import { THING_WORD } from '~/words/thingText'
 
 /** What lies in the data folder and this version cannot read: told by its number, and kept as it is. */
 const collections = useCollections()
-const KIND_WORD: Record<ThingKind, string> = { rigs: 'Rig', blades: 'Blade', stones: 'Stone', jobs: 'Job' }
 </script>
 
 <template>
@@ -13,7 +12,8 @@ const KIND_WORD: Record<ThingKind, string> = { rigs: 'Rig', blades: 'Blade', sto
     <p class="text-sm text-muted">It stays as it is, and goes out whole with all data (Preferences).</p>
     <ul class="mt-1 text-sm" data-testid="unreadable">
       <li v-for="one in collections.unreadable" :key="one.id">
-        {{ KIND_WORD[one.kind as ThingKind] ?? one.kind }} <span class="font-mono">{{ one.id }}</span>
+        <span class="capitalize">{{ THING_WORD[one.kind] }}</span> {{ one.name }}
+        <span class="font-mono text-muted">{{ one.id }}</span>
       </li>
     </ul>
   </section>
