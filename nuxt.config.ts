@@ -74,8 +74,8 @@ export default defineNuxtConfig({
       for (const file of Object.values(manifest)) file.prefetch = false
     },
   },
-  // Crumbs of script are joined to what they are loaded with.
-  vite: { build: { rollupOptions: { output: { experimentalMinChunkSize: 6000 } } } },
+  // Crumbs of script are joined to what they are loaded with; the types leave this option out.
+  vite: { build: { rollupOptions: { output: { experimentalMinChunkSize: 6000 } as object } } },
   nitro: server as object,
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { stylistic: false } },
