@@ -10,7 +10,7 @@ import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#cor
 import type { DialSetting } from '#core/rig/dials/readings'
 import { fittedWith } from '#core/rig/jaws'
 import { contactFor, type Setup } from '#core/setup/setup'
-import type { JobState, Stores } from './view'
+import type { JobState, Stores } from './state'
 import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 

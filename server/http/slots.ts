@@ -1,7 +1,7 @@
 import { slotsBelowFace } from '../../core/rig/impossible'
 import type { Rig } from '../../core/rig/rig'
 import type { Stone } from '../../core/stone/stone'
-import type { Database } from '../store/database'
+import type { Database } from '../store/connection'
 import { thingRepository } from '../repositories/thingRepository'
 import { refusedFields } from './refusal'
 

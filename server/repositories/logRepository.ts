@@ -1,7 +1,7 @@
 import { asc, gt } from 'drizzle-orm'
 import type { LogEntry } from '../../core/log/entry'
 import { readEntry, storeEntry, type StoredEntry, type UnreadableEntry } from '../../core/log/stored'
-import type { Database } from '../store/database'
+import type { Database } from '../store/connection'
 import { log } from '../store/schema'
 
 type Row = typeof log.$inferSelect

@@ -1,7 +1,7 @@
 import { and, asc, count, eq } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/kept/bladePhoto'
-import type { Database } from '../store/database'
+import type { Database } from '../store/connection'
 import { photos, things } from '../store/schema'
 
 const parse = (row: typeof photos.$inferSelect): BladePhoto =>

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm'
 import { keptPreferences, preferences, type KeptPreferences, type Preferences } from '../../core/kept/preferences'
-import type { Database } from '../store/database'
+import type { Database } from '../store/connection'
 import { settings } from '../store/schema'
 
 const ONLY_ROW = 1

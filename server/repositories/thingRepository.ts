@@ -2,7 +2,7 @@ import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { readThing, type StoredThing, type Unreadable } from '../../core/kept/stored'
 import { THINGS, versionOfKind, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
-import type { Database } from '../store/database'
+import type { Database } from '../store/connection'
 import { things } from '../store/schema'
 import { keepVersion } from './versionRepository'
 

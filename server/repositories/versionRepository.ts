@@ -1,6 +1,6 @@
 import { and, asc, eq } from 'drizzle-orm'
 import { readRigVersion, type RigVersion, type StoredVersion } from '../../core/kept/rigVersion'
-import type { Database } from '../store/database'
+import type { Database } from '../store/connection'
 import { things, thingVersions } from '../store/schema'
 
 /** Keeps what a thing is now before it is written over. `revision`: only if it is at that one. */

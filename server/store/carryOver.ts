@@ -3,7 +3,7 @@ import type { Backup } from '../../core/kept/backup'
 import { backupFromVersion1 } from '../../core/kept/backupVersion1'
 import { bringBack } from '../repositories/backupRepository'
 import { settings } from './schema'
-import type { Database } from './database'
+import type { Database } from './connection'
 
 /** The tables of version 1: a column for each field. In the order in which they can be dropped. */
 const BEFORE = ['blade_photos', 'rig_versions', 'setups', 'stones', 'blades', 'rigs', 'preferences'] as const

@@ -2,12 +2,10 @@ import { existsSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
-import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
+import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { carryOver } from './carryOver'
-
-/** The database, or a transaction in it. */
-export type Database = Pick<PgliteDatabase, 'select' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'>
+import type { Database } from './connection'
 
 export interface OpenDatabase {
   readonly db: Database

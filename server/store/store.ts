@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm'
 import { dataFolder } from './dataFolder'
-import { openDatabase, type Database, type OpenDatabase } from './database'
+import { openDatabase, type OpenDatabase } from './database'
+import type { Database } from './connection'
 import { takeFolder } from './ownerLock'
 import { plantDemo } from '../demo/plantDemo'
 

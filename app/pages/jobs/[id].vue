@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { missingOf } from '~/job/view'
+import { missingOf } from '~/job/state'
 import { useCollections } from '~/stores/collections'
 import { useOpenJob } from '~/stores/openJob'
 import { usePreferences } from '~/stores/preferences'

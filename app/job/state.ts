@@ -1,0 +1,126 @@
+import { computed, shallowRef, watchEffect, type ComputedRef } from 'vue'
+import { fittedWith } from '#core/rig/jaws'
+import { rigMeasures } from '#core/rig/rig'
+import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
+import { evenStations } from '#core/curve/stations'
+import { evaluate, type Evaluation, type SideSet } from '#core/evaluation/evaluate'
+import type { Job } from '#core/job/job'
+import { provedAmount, readAmount } from '#core/log/amount'
+import { ofKind } from '#core/log/inForce'
+import type { Setup } from '#core/setup/setup'
+import { perSide, type Side } from '#core/clamping/centring'
+import type { Refusal } from '#core/angle/reasons'
+import equal from 'fast-deep-equal'
+import type { useCollections } from '~/stores/collections'
+import type { useLog } from '~/stores/log'
+import type { usePreferences } from '~/stores/preferences'
+import { problemText } from '~/words/problemText'
+import { reasonText } from '~/words/reasonText'
+import type { JobSession } from './session'
+
+const STATIONS_ALONG_EDGE = 400
+
+export interface Stores {
+  readonly collections: ReturnType<typeof useCollections>
+  readonly preferences: ReturnType<typeof usePreferences>
+  readonly log: ReturnType<typeof useLog>
+}
+
+/** What is missing of an opened job: it names a thing that is not there, or that cannot be read. */
+export type Missing = 'rig' | 'blade' | 'stone'
+export function missingOf(job: Job, { rigs, blades, stones }: Stores['collections']): Missing | null {
+  if (!rigs.some((rig) => rig.id === job.rigId)) return 'rig'
+  if (!blades.some((blade) => blade.id === job.bladeId)) return 'blade'
+  return stones.some((stone) => stone.id === job.stoneId) ? null : 'stone'
+}
+
+/** A value that is there when the view is made, and stays what it was last should it go. */
+function lasting<T>(get: () => T | null | undefined): ComputedRef<T> {
+  let last = get()!
+  return computed(() => (last = get() ?? last))
+}
+
+/** What an opened job comes to. */
+export function jobState(session: JobSession, { collections, preferences, log }: Stores) {
+  const content = session.content
+
+  /** The rig as it was measured for this job, with the jaws that are fitted. */
+  const rig = lasting(() => {
+    const asThen = collections.rigAt(content.value.rigId, content.value.rigRevision)
+    return asThen && fittedWith(asThen, content.value.jawsName)
+  })
+  const blade = lasting(() => collections.blades.find((one) => one.id === content.value.bladeId))
+  const stone = lasting(() => collections.stones.find((one) => one.id === content.value.stoneId))
+  /** The same rig with newer measures, where there are any. */
+  const rigMeasuredAnew = computed(() => {
+    const { rigId, rigRevision } = content.value
+    const now = collections.rigs.find((one) => one.id === rigId)
+    if (!now || rigRevision === null || now.revision === rigRevision) return null
+    return equal(rigMeasures.parse(collections.rigAt(rigId, rigRevision)), rigMeasures.parse(now)) ? null : now
+  })
+
+  // What is looked at: of this opening, not of the job.
+  const side = shallowRef<Side>('A')
+  const turnOver = () => (side.value = side.value === 'A' ? 'B' : 'A')
+  const wantedDeg = computed(() => content.value.wanted.deg[side.value])
+
+  // What the geometry gives.
+  const setup = computed((): Setup => ({
+    rig: rig.value,
+    blade: blade.value,
+    stone: stone.value,
+    hold: content.value.hold,
+  }))
+  const stations = computed(() => evenStations(blade.value.edge, STATIONS_ALONG_EDGE))
+  const evaluation = computed(() => evaluate(setup.value, content.value, stations.value))
+  const up = computed(() => evaluation.value.sides[side.value])
+  /** Why there is no angle on the side that is up; empty when there is one. */
+  const trouble = computed(() =>
+    up.value.ok ? '' : reasonText(up.value, preferences.unit, lowestPivotHeightMm(setup.value, side.value)),
+  )
+
+  // What is drawn: the last state that had an angle, so that a wrong figure does not take the picture away.
+  const drawn = shallowRef<{ setup: Setup; evaluation: Evaluation; set: SideSet; side: Side } | null>(null)
+  watchEffect(() => {
+    const [now, set] = [setup.value, up.value as SideSet | Refusal]
+    if (set.ok) drawn.value = { setup: now, evaluation: evaluation.value, set, side: side.value }
+    else if (drawn.value && (drawn.value.setup.rig !== now.rig || drawn.value.setup.blade !== now.blade))
+      drawn.value = null
+  })
+
+  // What happened on it.
+  const entries = computed(() => log.entries.filter((entry) => entry.jobId === session.id))
+  const read = computed(() => perSide((of) => readAmount(ofKind(entries.value, 'reading'), of)))
+  const proved = computed(() => perSide((of) => provedAmount(ofKind(entries.value, 'proof'), of)))
+
+  /** What a change came to, in words; null when it was taken. */
+  function change(label: string, patch: Partial<Job>, gesture: string | null = null): string | null {
+    const [wrong] = session.change(label, patch, gesture)
+    return wrong ? problemText(wrong, preferences.unit, wrong.field) : null
+  }
+
+  return {
+    id: session.id,
+    session,
+    content,
+    rig,
+    blade,
+    stone,
+    rigMeasuredAnew,
+    side,
+    turnOver,
+    wantedDeg,
+    setup,
+    stations,
+    evaluation,
+    up,
+    trouble,
+    drawn,
+    entries,
+    read,
+    proved,
+    change,
+  }
+}
+
+export type JobState = ReturnType<typeof jobState>

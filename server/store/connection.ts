@@ -1,0 +1,4 @@
+import type { PgliteDatabase } from 'drizzle-orm/pglite'
+
+/** The database, or a transaction in it. */
+export type Database = Pick<PgliteDatabase, 'select' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'>
