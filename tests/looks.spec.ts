@@ -61,6 +61,7 @@ test('every view passes axe, by day and by night', async ({ page }) => {
     // What a panel half covers is to be pressed once it is closed.
     await accessible(page, what, 'nav[aria-label^="Sheets"]')
     await page.keyboard.press('Escape')
+    await expect(panel).toBeHidden()
   }
   const press = (name: string) => () => page.getByRole('button', { name }).click()
   await opened('wear log', page.getByRole('form', { name: 'New line of the log' }), press('Wear log'))

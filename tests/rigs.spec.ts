@@ -187,7 +187,7 @@ test('impossible measures are refused with the reason, odd ones are kept, and wh
   await fill(page, { 'Height at mark 0': '0', 'Lowest pivot height': '0', 'Highest pivot height': '40' })
   await next(page)
   await fill(page, { ...jaws, 'Half-thickness at the front': '-2' })
-  await expect(form(page).getByText('A thickness cannot be negative.')).toBeVisible()
+  await expect(form(page).getByText('At least 0 mm.')).toBeVisible()
   await fill(page, { 'Half-thickness at the front': '4' })
   await next(page)
   await fill(page, { 'Rod length from the pivot': '320' })

@@ -36,13 +36,14 @@ export interface CardContent {
   readonly stones: readonly (readonly [stone: string, a: string, b: string])[]
   readonly sideNames: readonly [string, string]
   readonly notes: readonly string[]
+  /** A line to lay a rule on: what it says, and how long it is. */
   readonly checkText: string
+  readonly checkMm: number
 }
 
 /** A4, lying. */
 const PAGE = { width: 297, height: 210 } as const
 const MARGIN = 12
-const CHECK_MM = 100
 const DRAWING_TOP = 118
 const FACTS_IN_ROW = 4
 const MOST_STONES = 9
@@ -90,16 +91,16 @@ export function cardPage(setup: Setup, content: CardContent): CardPage {
       bold: false,
       text: 'Drawn as far as the page goes: lay the heel on it.',
     })
-  const [checkX, checkY] = [PAGE.width - MARGIN - CHECK_MM, PAGE.height - 10]
+  const [checkX, checkY] = [PAGE.width - MARGIN - content.checkMm, PAGE.height - 10]
   lines.push(
     {
       points: [
         [checkX, checkY],
-        [checkX + CHECK_MM, checkY],
+        [checkX + content.checkMm, checkY],
       ],
       width: 0.3,
     },
-    ...[0, CHECK_MM].map((at): CardLine => ({
+    ...[0, content.checkMm].map((at): CardLine => ({
       points: [
         [checkX + at, checkY - 2.5],
         [checkX + at, checkY + 2.5],

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { MM_PER_INCH } from '#core/units/length'
 import { tipStop } from '#core/hold/holdChecks'
 import type { Side } from '#core/clamping/centring'
 import { markUnderLandmark } from '#core/hold/landmark'
@@ -30,6 +31,11 @@ function markFact(
   return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
 }
 
+/** The line to lay a rule on: a round length in the user's unit. */
+const CHECK = {
+  mm: { checkText: 'This line must measure 100 mm on paper.', checkMm: 100 },
+  in: { checkText: 'This line must measure 4 in on paper.', checkMm: 4 * MM_PER_INCH },
+} as const
 const NOTES = [
   'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.',
   'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.',
@@ -75,7 +81,7 @@ export function useCard() {
       stones: stones.map((stone) => [stone.name, dial(stone, 'A'), dial(stone, 'B')] as const),
       sideNames: [names.A, names.B],
       notes: [kept.wanted.why, ...NOTES].filter(Boolean),
-      checkText: 'This line must measure 100 mm on paper.',
+      ...CHECK[preferences.unit],
     }
   })
   const page = computed(() => cardPage(job.setup.value, content.value))

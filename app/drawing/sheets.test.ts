@@ -146,6 +146,7 @@ describe('the clamp card', () => {
     sideNames: ['A', 'B'] as const,
     notes: [],
     checkText: '100 mm',
+    checkMm: 100,
   }
 
   it('draws the blade at 1:1 and a check line of 100 mm', () => {
