@@ -28,8 +28,15 @@ test('how sure: the ranked budget, the samples that agree with it, and a measure
 test('samples can be stopped', async ({ page }) => {
   await openJob(page, 'Vine hooks')
   await openSheet(page, 'doubt/')
-  await page.getByRole('button', { name: 'Draw the samples' }).click()
-  await page.getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('button', { name: 'Draw the samples' })).toBeVisible()
+  // Within the page, in the frame in which it appears: from outside the samples are sometimes drawn before Stop is hit.
+  await page.evaluate(async () => {
+    const button = (text: string) =>
+      [...document.querySelectorAll('button')].find((one) => one.textContent?.trim() === text)
+    button('Draw the samples')!.click()
+    while (!button('Stop')) await new Promise(requestAnimationFrame)
+    button('Stop')!.click()
+  })
   await expect(page.getByRole('button', { name: 'Draw the samples' })).toBeVisible()
   await expect(page.getByTestId('sampled')).toBeHidden()
 })
