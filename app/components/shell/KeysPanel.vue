@@ -25,7 +25,8 @@ const inDrawing = [
     :ui="{ content: 'max-w-3xl' }"
   >
     <template #body>
-      <div class="grid gap-x-8 gap-y-5 sm:grid-cols-2">
+      <!-- Focusable, so that it can be scrolled by keys. -->
+      <div class="grid gap-x-8 gap-y-5 sm:grid-cols-2" role="group" aria-label="All keys" tabindex="0">
         <section v-for="{ group, commands: rows } in groups" :key="group">
           <h3 class="mb-1 font-semibold">{{ group }}</h3>
           <dl>
