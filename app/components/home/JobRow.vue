@@ -87,7 +87,7 @@ async function shelve() {
 </script>
 
 <template>
-  <li class="relative flex items-center gap-3 px-3 py-2 hover:bg-elevated sm:gap-4 sm:px-4">
+  <li class="relative flex flex-wrap items-center gap-3 px-3 py-2 hover:bg-elevated sm:flex-nowrap sm:gap-4 sm:px-4">
     <BladeFigure v-if="made" :blade="made.setup.blade" :span="span" class="h-16! w-36! shrink-0 max-sm:hidden" />
     <div class="min-w-0 flex-1">
       <NuxtLink
@@ -100,8 +100,8 @@ async function shelve() {
         Next: <b>{{ next.do }}</b>
       </p>
     </div>
-    <dl class="grid shrink-0 grid-cols-2 gap-x-4 sm:grid-cols-4">
-      <div v-for="a in angles" :key="a.id" class="w-18">
+    <dl class="grid grid-cols-4 gap-x-2 max-sm:order-last max-sm:w-full sm:shrink-0 sm:gap-x-4">
+      <div v-for="a in angles" :key="a.id" class="sm:w-18">
         <dt class="flex items-center gap-1 text-sm text-muted">
           <AngleMark :angle="a.id" class="size-4!" />{{ a.word }}
         </dt>
