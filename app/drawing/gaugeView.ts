@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale'
 import type { Stretch } from '#core/gauge/whereSquare'
-import { fromMm, type LengthUnit } from '#core/units/length'
+import type { LengthUnit } from '#core/units/length'
+import { frameWithin, lengthTicks, placeAt, ticks, type Frame, type Tick } from './axes'
 import { chains } from './chains'
 
 /** A place of the edge with its edge angle and what the gauge must read there; null where there is none. */
@@ -13,12 +14,11 @@ export interface GaugePlace {
 const MARGIN = { left: 52, right: 22, top: 18, bottom: 58 } as const
 /** A flat line is not blown up: the scale spans two degrees at least. */
 const LEAST_SPAN_DEG = 2
-const TICK_PX = 85
 
 export interface GaugeView {
-  readonly frame: { x: number; y: number; width: number; height: number }
-  readonly acrossTicks: readonly { at: number; text: string }[]
-  readonly upTicks: readonly { at: number; text: string }[]
+  readonly frame: Frame
+  readonly acrossTicks: readonly Tick[]
+  readonly upTicks: readonly Tick[]
   readonly edge: readonly string[]
   readonly reading: readonly string[]
   /** Where the gauge reads the edge angle itself. */
@@ -35,12 +35,7 @@ export function gaugeView(
   size: { width: number; height: number },
   unit: LengthUnit,
 ): GaugeView {
-  const frame = {
-    x: MARGIN.left,
-    y: MARGIN.top,
-    width: Math.max(10, size.width - MARGIN.left - MARGIN.right),
-    height: Math.max(10, size.height - MARGIN.top - MARGIN.bottom),
-  }
+  const frame = frameWithin(size, MARGIN)
   const total = places.at(-1)?.fromHeelMm ?? 1
   const figures = places
     .flatMap((place) => [place.edgeAngleDeg, place.readingDeg])
@@ -49,8 +44,6 @@ export function gaugeView(
   const spare = Math.max(0.15 * (most - least), (LEAST_SPAN_DEG - (most - least)) / 2)
   const across = scaleLinear([0, total], [frame.x, frame.x + frame.width])
   const up = scaleLinear([least - spare, most + spare], [frame.y + frame.height, frame.y])
-  const inUnit = scaleLinear([0, fromMm(total, unit)], across.range())
-  const count = Math.max(3, Math.round(frame.width / TICK_PX))
   const lineOf = (of: (place: GaugePlace) => number | null) =>
     chains(
       places.map((place) => {
@@ -60,8 +53,8 @@ export function gaugeView(
     )
   return {
     frame,
-    acrossTicks: inUnit.ticks(count).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(count)(value) })),
-    upTicks: up.ticks(5).map((value) => ({ at: up(value), text: `${up.tickFormat(5)(value)}°` })),
+    acrossTicks: lengthTicks(across, unit),
+    upTicks: ticks(up, 5, '°'),
     edge: lineOf((place) => place.edgeAngleDeg),
     reading: lineOf((place) => place.readingDeg),
     square: square.map(({ fromMm: from, toMm: to }) => ({
@@ -70,6 +63,6 @@ export function gaugeView(
     })),
     at: (mm) => across(mm),
     up: (deg) => up(deg),
-    lengthAt: (x) => Math.min(total, Math.max(0, across.invert(x))),
+    lengthAt: (x) => placeAt(across, x),
   }
 }

@@ -1,17 +1,18 @@
 import { scaleLinear } from 'd3-scale'
 import type { ClampPosition } from '#core/clamping/clampPosition'
 import type { PlacementMap } from '#core/placement/searchPlacement'
-import { fromMm, type LengthUnit } from '#core/units/length'
+import type { LengthUnit } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
+import { lengthTicks, ticks, type Frame, type Tick } from './axes'
 
 export interface MapView {
   readonly width: number
   readonly height: number
-  readonly frame: { x: number; y: number; width: number; height: number }
+  readonly frame: Frame
   /** Shade from 0.04 (best) to 0.95 (worst shown); null where the blade cannot be held so. */
   readonly cells: readonly { x: number; y: number; width: number; height: number; shade: number | null }[]
-  readonly acrossTicks: readonly { at: number; text: string }[]
-  readonly upTicks: readonly { at: number; text: string }[]
+  readonly acrossTicks: readonly Tick[]
+  readonly upTicks: readonly Tick[]
   readonly best: Vec2 | null
   /** As it is held; null where that lies off the map. */
   readonly now: Vec2 | null
@@ -33,7 +34,6 @@ export function mapView(map: PlacementMap, best: ClampPosition | null, now: Clam
   const least = Math.min(...costs)
   const most = Math.min(Math.max(...costs), Math.max(least * MOST_TIMES, least + 1e-6))
   const shade = (cost: number) => 0.04 + 0.91 * Math.sqrt(Math.min(1, (cost - least) / Math.max(most - least, 1e-9)))
-  const inUnit = scaleLinear([fromMm(x0, unit), fromMm(x1, unit)], across.range())
   const inside = (hold: ClampPosition): Vec2 | null =>
     hold.bladeXMm < x0 || hold.bladeXMm > x1 || hold.turnDeg < t0 || hold.turnDeg > t1
       ? null
@@ -50,8 +50,8 @@ export function mapView(map: PlacementMap, best: ClampPosition | null, now: Clam
         shade: cost === null ? null : shade(cost),
       })),
     ),
-    acrossTicks: inUnit.ticks(6).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(6)(value) })),
-    upTicks: up.ticks(5).map((value) => ({ at: up(value), text: String(value).replace('-', '−') })),
+    acrossTicks: lengthTicks(across, unit, 6),
+    upTicks: ticks(up, 5, '°'),
     best: best && inside(best),
     now: inside(now),
   }

@@ -1,35 +1,28 @@
 import { scaleLinear } from 'd3-scale'
 import type { BevelThere } from '#core/bevel/bevelAlong'
 import type { Zone } from '#core/blade/zones'
-import { fromMm, type LengthUnit } from '#core/units/length'
+import type { LengthUnit } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
+import { lengthTicks, placeAt, ticks, type Frame, type Tick } from './axes'
 import { chains } from './chains'
 import { pointList } from './viewport'
 
-interface Tick {
-  readonly at: number
-  readonly text: string
-}
-
 export interface UnrolledView {
-  readonly left: number
-  readonly right: number
   readonly angle: {
-    readonly top: number
-    readonly bottom: number
+    readonly frame: Frame
     readonly ticks: readonly Tick[]
     readonly wantedY: number
     readonly lines: readonly string[]
     readonly fills: readonly { steeper: boolean; points: string }[]
   }
   readonly bevel: {
-    readonly top: number
-    readonly bottom: number
+    readonly frame: Frame
     readonly ticks: readonly Tick[]
     readonly before: readonly string[]
     readonly after: readonly string[]
   }
   readonly acrossTicks: readonly Tick[]
+  readonly zonesY: number
   readonly zones: readonly { kind: Zone['kind']; from: number; to: number }[]
   readonly at: (fromHeelMm: number) => number
   readonly lengthAt: (x: number) => number
@@ -40,7 +33,6 @@ const ZONES_HEIGHT = 26
 const GAP = 14
 const ANGLE_SHARE = 0.6
 const LEAST_SPAN_DEG = 1.5
-const TICK_PX = 85
 
 /**
  * The edge unrolled from heel to tip: angle over it with the deviation filled, its zones, and the bevel's width before
@@ -66,16 +58,18 @@ export function unrolledView(
   const spare = Math.max(0.12 * (most - least), (LEAST_SPAN_DEG - (most - least)) / 2)
   const up = scaleLinear([least - spare, most + spare], [angleBottom, MARGIN.top])
   const widest = Math.max(0.1, ...bevels.flatMap((there) => [there.beforeMm ?? 0, there.afterMm ?? 0]))
-  const wide = scaleLinear([0, fromMm(widest * 1.1, unit)], [bevelBottom, bevelTop])
-  const inUnit = scaleLinear([0, fromMm(total, unit)], across.range())
-  const count = Math.max(3, Math.round((right - left) / TICK_PX))
+  const wide = scaleLinear([0, widest * 1.1], [bevelBottom, bevelTop])
+  const bevelLine = (of: (there: BevelThere) => number | null) =>
+    chains(
+      bevels.map((there) => {
+        const mm = of(there)
+        return mm === null ? null : [across(there.fromHeelMm), wide(mm)]
+      }),
+    )
   return {
-    left,
-    right,
     angle: {
-      top: MARGIN.top,
-      bottom: angleBottom,
-      ticks: up.ticks(4).map((value) => ({ at: up(value), text: `${up.tickFormat(4)(value)}°` })),
+      frame: { x: left, y: MARGIN.top, width: right - left, height: angleBottom - MARGIN.top },
+      ticks: ticks(up, 4, '°'),
       wantedY: up(wantedDeg),
       lines: chains(
         places.map((place) =>
@@ -85,24 +79,16 @@ export function unrolledView(
       fills: fills(),
     },
     bevel: {
-      top: bevelTop,
-      bottom: bevelBottom,
-      ticks: wide.ticks(3).map((value) => ({ at: wide(value), text: wide.tickFormat(3)(value) })),
-      before: chains(
-        bevels.map((there) =>
-          there.beforeMm === null ? null : [across(there.fromHeelMm), wide(fromMm(there.beforeMm, unit))],
-        ),
-      ),
-      after: chains(
-        bevels.map((there) =>
-          there.afterMm === null ? null : [across(there.fromHeelMm), wide(fromMm(there.afterMm, unit))],
-        ),
-      ),
+      frame: { x: left, y: bevelTop, width: right - left, height: bevelBottom - bevelTop },
+      ticks: lengthTicks(wide, unit, 3),
+      before: bevelLine((there) => there.beforeMm),
+      after: bevelLine((there) => there.afterMm),
     },
-    acrossTicks: inUnit.ticks(count).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(count)(value) })),
+    acrossTicks: lengthTicks(across, unit),
+    zonesY: angleBottom,
     zones: zones.map((zone) => ({ kind: zone.kind, from: across(zone.fromMm), to: across(zone.toMm) })),
     at: (mm) => across(mm),
-    lengthAt: (x) => Math.min(total, Math.max(0, across.invert(x))),
+    lengthAt: (x) => placeAt(across, x),
   }
 
   /** Between the line and the wanted angle: above it and below it apart. */

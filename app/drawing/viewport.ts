@@ -51,3 +51,6 @@ export const toDrawing = ([x, y]: Vec2, { scale, originX, originY }: Viewport): 
 /** Points in pixels as the `points` of a polygon or polyline. */
 export const pointList = (points: readonly Vec2[]): string =>
   points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ')
+
+/** A line between two points, in pixels, as the attributes of an SVG line. */
+export const lineOf = ([[x1, y1], [x2, y2]]: readonly [Vec2, Vec2]) => ({ x1, y1, x2, y2 })

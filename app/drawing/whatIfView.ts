@@ -1,7 +1,8 @@
 import { scaleLinear } from 'd3-scale'
 import type { EqualAngleLine } from '#core/dial/equalAngles'
-import { fromMm, type LengthUnit } from '#core/units/length'
+import type { LengthUnit } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
+import { frameWithin, lengthTicks, type Frame, type Tick } from './axes'
 import { pointList } from './viewport'
 
 /** The stretch of blade heights and pivot heights that the chart shows, mm. */
@@ -11,7 +12,6 @@ export interface WhatIfRange {
 }
 
 const MARGIN = { left: 64, right: 50, top: 16, bottom: 46 } as const
-const TICK_PX = 90
 const AROUND_MM = { blade: 24, pivot: 26 } as const
 
 /** A stretch around what is set, kept within what the rig can do and out of the jaws. */
@@ -31,13 +31,8 @@ export function whatIfRange(
   }
 }
 
-interface Tick {
-  readonly at: number
-  readonly text: string
-}
-
 export interface WhatIfView {
-  readonly frame: { x: number; y: number; width: number; height: number }
+  readonly frame: Frame
   readonly acrossTicks: readonly Tick[]
   readonly upTicks: readonly Tick[]
   /** Lines of equal edge angle, with the place of their figure at the frame's border. */
@@ -56,22 +51,13 @@ export function whatIfView(
   size: { width: number; height: number },
   unit: LengthUnit,
 ): WhatIfView {
-  const frame = {
-    x: MARGIN.left,
-    y: MARGIN.top,
-    width: Math.max(10, size.width - MARGIN.left - MARGIN.right),
-    height: Math.max(10, size.height - MARGIN.top - MARGIN.bottom),
-  }
+  const frame = frameWithin(size, MARGIN)
   const across = scaleLinear([...range.blade], [frame.x, frame.x + frame.width])
   const up = scaleLinear([...range.pivot], [frame.y + frame.height, frame.y])
-  const shown = (scale: typeof across, [from, to]: readonly [number, number], count: number): Tick[] => {
-    const inUnit = scaleLinear([fromMm(from, unit), fromMm(to, unit)], scale.range())
-    return inUnit.ticks(count).map((value) => ({ at: inUnit(value), text: inUnit.tickFormat(count)(value) }))
-  }
   return {
     frame,
-    acrossTicks: shown(across, range.blade, Math.max(3, Math.round(frame.width / TICK_PX))),
-    upTicks: shown(up, range.pivot, 7),
+    acrossTicks: lengthTicks(across, unit),
+    upTicks: lengthTicks(up, unit, 7),
     lines: lines.flatMap(({ edgeAngleDeg, points }) => {
       const inside = points
         .map((p): Vec2 => [across(p.bladeHeightMm), up(p.pivotHeightMm)])

@@ -11,6 +11,7 @@ import {
   stepSetting,
   toNearestMark,
 } from './dial'
+import { dialOf } from './dials/dials'
 import { impossibilities, slotsBelowFace } from './impossible'
 import { lowestAngleOverJawsDeg } from './jawClearance'
 import { fittedWith, jawSetsOf } from './jaws'
@@ -19,6 +20,7 @@ import { pivotAt } from './pivot'
 import type { Rig } from './rig'
 
 const mm = (figure: number) => ({ by: 'millimetres' as const, mm: figure })
+const slotsOf = ({ height }: Rig) => (height.by === 'slot' ? height.slots : [])
 /** The post with other ends or another mark to mark. */
 const post = (height: object): Rig => ({ ...postRig, height: { ...postRig.height, ...height } as Rig['height'] })
 
@@ -54,9 +56,6 @@ describe('a dial', () => {
     ...slotRig,
     height: { ...slotRig.height, slots: [...slotsOf(slotRig)].reverse() } as Rig['height'],
   }
-  function slotsOf(rig: Rig) {
-    return rig.height.by === 'slot' ? rig.height.slots : []
-  }
 
   it('has its lowest and its highest height, in whatever order its slots are written', () => {
     expect(heightRange(postRig)).toEqual({ lowestMm: 20, highestMm: 90 })
@@ -79,9 +78,9 @@ describe('a dial', () => {
   it('rounds to the nearest mark that it has, and never to one beyond its ends', () => {
     expect(toNearestMark(postRig, mm(40.24))).toEqual(mm(40))
     expect(toNearestMark(postRig, mm(40.26))).toEqual(mm(40.5))
-    const coarse = post({ resolutionMm: 2 })
+    const coarse = post({ resolutionMm: 4 })
     // The scale begins at 5 and ends at 75: 4 and 76 are no marks of it.
-    expect([toNearestMark(coarse, mm(5)), toNearestMark(coarse, mm(75))]).toEqual([mm(6), mm(74)])
+    expect([toNearestMark(coarse, mm(5)), toNearestMark(coarse, mm(75))]).toEqual([mm(8), mm(72)])
     expect(toNearestMark(screwRig, { by: 'turns', turns: 10.04 })).toEqual({ by: 'turns', turns: 10 })
     expect(toNearestMark(slotRig, { by: 'slot', label: '3' })).toEqual({ by: 'slot', label: '3' })
     expect(toNearestMark(postRig, { by: 'slot', label: '3' })).toEqual({ by: 'slot', label: '3' })
@@ -127,6 +126,27 @@ describe('a dial', () => {
 })
 
 describe('what cannot be', () => {
+  it('a dial whose ends stand upside down, or are one, and slots that cannot be told apart', () => {
+    const ends = {
+      millimetres: [postRig, 'highestMm'],
+      turns: [screwRig, 'highestMm'],
+      scale: [scaleRig, 'highestMarkDeg'],
+    } as const
+    for (const [rig, field] of Object.values(ends)) {
+      const lowest = field === 'highestMm' ? 'lowestMm' : 'lowestMarkDeg'
+      const turned = (by: number) => {
+        const height = { ...rig.height, [field]: (rig.height as never)[lowest] + by } as Rig['height']
+        return dialOf(height).impossible(height)
+      }
+      expect(turned(1)).toEqual([])
+      expect(turned(0)).toEqual([{ field, code: 'highest-below-lowest' }])
+      expect(turned(-1)).toEqual([{ field, code: 'highest-below-lowest' }])
+    }
+    const twice = { ...slotRig.height, slots: [...slotsOf(slotRig), ...slotsOf(slotRig)] } as Rig['height']
+    expect(dialOf(slotRig.height).impossible(slotRig.height)).toEqual([])
+    expect(dialOf(twice).impossible(twice)).toEqual([{ field: 'slots', code: 'same-label-twice' }])
+  })
+
   const { pivot, jaws } = postRig
   const place = (setbackMm: number, alongMm = 0) => ({ ...postRig, pivot: { setbackMm, alongMm } })
   const stroke = (nearestMm: number, farthestMm: number) => ({ ...postRig, stroke: { nearestMm, farthestMm } })

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { useJob } from '~/job/useJob'
 import { edgeView } from '~/drawing/edgeView'
-import { pointList } from '~/drawing/viewport'
+import { lineOf, pointList } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
 import { fromMm } from '#core/units/length'
 
@@ -26,19 +26,13 @@ const fine = (mm: number) =>
   <div ref="frame" class="relative overflow-hidden">
     <svg
       v-if="view"
-      class="absolute inset-0 size-full"
+      class="drawing absolute inset-0 size-full"
       role="img"
       :aria-label="`The edge magnified ${view.times} times: bevel ${fine(view.bevelSetMm)} wide as set, ${fine(view.bevelWantedMm)} as wanted`"
     >
-      <line :x1="view.face[0][0]" :y1="view.face[0][1]" :x2="view.face[1][0]" :y2="view.face[1][1]" class="face" />
+      <line v-bind="lineOf(view.face)" class="face" />
       <polygon :points="pointList(view.steel)" class="steel" />
-      <line
-        :x1="view.wanted[0][0]"
-        :y1="view.wanted[0][1]"
-        :x2="view.wanted[1][0]"
-        :y2="view.wanted[1][1]"
-        class="wanted"
-      />
+      <line v-bind="lineOf(view.wanted)" class="wanted" />
     </svg>
     <p v-if="view" class="absolute top-1.5 right-3 text-right text-sm text-muted">
       <b class="text-default">Edge</b>, {{ view.times }} times
@@ -66,10 +60,5 @@ const fine = (mm: number) =>
 .face {
   stroke: var(--angle-set);
   stroke-width: 2;
-}
-.wanted {
-  stroke: var(--angle-wanted);
-  stroke-width: 2;
-  stroke-dasharray: 3 4;
 }
 </style>

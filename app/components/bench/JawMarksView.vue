@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { JawMarks } from '~/drawing/jawMarks'
+import { lineOf } from '~/drawing/viewport'
 
 /**
  * Marks along the jaws, and the line of the blade that is laid on one. `bladeTransform`: from the blade's frame to
@@ -10,15 +11,7 @@ defineProps<{ view: JawMarks; bladeTransform: string }>()
 
 <template>
   <g class="jaw-marks">
-    <line
-      v-if="view.landmark"
-      :x1="view.landmark[0][0]"
-      :y1="view.landmark[0][1]"
-      :x2="view.landmark[1][0]"
-      :y2="view.landmark[1][1]"
-      :transform="bladeTransform"
-      class="landmark"
-    />
+    <line v-if="view.landmark" v-bind="lineOf(view.landmark)" :transform="bladeTransform" class="landmark" />
     <g v-for="(mark, i) in view.marks" :key="i" :transform="`translate(${mark.at[0]} ${mark.at[1]})`"
       ><line y2="9" class="mark" /><text y="21" text-anchor="middle">{{ mark.name }}</text></g
     >

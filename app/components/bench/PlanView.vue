@@ -4,7 +4,7 @@ import { useDrag } from '~/composables/useDrag'
 import { usePlaceSlider } from '~/composables/usePlaceSlider'
 import { useViewport } from '~/composables/useViewport'
 import { nearestStation, planBounds, planView } from '~/drawing/planView'
-import { pointList, toDrawing } from '~/drawing/viewport'
+import { lineOf, pointList, toDrawing } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
@@ -54,7 +54,7 @@ const { slider, keydown } = usePlaceSlider()
       <svg
         v-if="view"
         :viewBox="box"
-        class="block size-full select-none"
+        class="drawing block size-full select-none"
         role="group"
         aria-label="Plan of the blade in the rig"
       >
@@ -62,38 +62,19 @@ const { slider, keydown } = usePlaceSlider()
           <rect v-bind="view.handle" rx="2" class="handle" />
         </g>
         <polygon :points="pointList(view.stone)" class="stone" />
-        <line :x1="view.rod[0][0]" :y1="view.rod[0][1]" :x2="view.rod[1][0]" :y2="view.rod[1][1]" class="rod" />
+        <line v-bind="lineOf(view.rod)" class="rod" />
         <g class="grip" v-on="bladeDrag.on">
           <path :d="view.bladePath" :transform="view.bladeTransform" class="blade" />
         </g>
         <polyline :points="pointList(view.edge)" class="edge" />
-        <rect v-if="view.jaws" v-bind="view.jaws" class="jaws" fill="url(#hatch)" />
-        <line
-          :x1="view.frontLine[0][0]"
-          :y1="view.frontLine[0][1]"
-          :x2="view.frontLine[1][0]"
-          :y2="view.frontLine[1][1]"
-          class="front"
-        />
+        <rect v-if="view.jaws" v-bind="view.jaws" class="jaw" fill="url(#hatch)" />
+        <line v-bind="lineOf(view.frontLine)" class="front" />
         <JawMarksView :view="view.marks" :blade-transform="view.bladeTransform" />
-        <line
-          :x1="view.tangent[0][0]"
-          :y1="view.tangent[0][1]"
-          :x2="view.tangent[1][0]"
-          :y2="view.tangent[1][1]"
-          class="tangent"
-        />
-        <line
-          v-if="view.slide"
-          :x1="view.slide[0][0]"
-          :y1="view.slide[0][1]"
-          :x2="view.slide[1][0]"
-          :y2="view.slide[1][1]"
-          class="slide"
-        />
-        <g :transform="`translate(${view.pivot[0]} ${view.pivot[1]})`" class="pivot">
-          <circle r="7" />
-          <path d="M-11 0h22M0-11v22" />
+        <line v-bind="lineOf(view.tangent)" class="tangent" />
+        <line v-if="view.slide" v-bind="lineOf(view.slide)" class="slide" />
+        <g :transform="`translate(${view.pivot[0]} ${view.pivot[1]})`">
+          <circle r="7" class="pivot" />
+          <path d="M-11 0h22M0-11v22" class="cross" />
         </g>
         <DimensionLine
           :dimension="view.bladeHeight"
@@ -157,49 +138,25 @@ const { slider, keydown } = usePlaceSlider()
   stroke-width: 0.5;
 }
 .blade {
-  fill: var(--steel);
   fill-opacity: 0.75;
-  stroke: var(--steel-line);
-  stroke-width: 1.2;
-  vector-effect: non-scaling-stroke;
 }
 .grip {
   cursor: move;
   touch-action: none;
 }
-.edge {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.4;
-  stroke-linejoin: round;
-  pointer-events: none;
-}
-.jaws {
-  stroke: var(--ink);
-  stroke-width: 1.2;
-  pointer-events: none;
-}
-.front {
-  stroke: var(--ink);
-  stroke-width: 2;
+.edge,
+.jaw,
+.front,
+.tangent {
   pointer-events: none;
 }
 .stone {
-  fill: var(--abrasive);
   fill-opacity: 0.5;
-  stroke: var(--ink-soft);
-  stroke-width: 1;
-}
-.rod {
-  stroke: var(--iron);
-  stroke-width: 4;
-  stroke-linecap: round;
 }
 .tangent {
   stroke: var(--angle-set);
   stroke-width: 1.4;
   stroke-dasharray: 7 4;
-  pointer-events: none;
 }
 .slide {
   stroke: var(--ink-soft);
@@ -207,12 +164,7 @@ const { slider, keydown } = usePlaceSlider()
   stroke-linecap: round;
   opacity: 0.35;
 }
-.pivot circle {
-  fill: var(--sheet);
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.pivot path {
+.cross {
   stroke: var(--ink);
   stroke-width: 1;
 }

@@ -3,7 +3,7 @@ import { RIGS } from '#core/rig/kinds'
 import { useJob } from '~/job/useJob'
 import { useViewport } from '~/composables/useViewport'
 import { sectionBounds, sectionView } from '~/drawing/sectionView'
-import { pointList } from '~/drawing/viewport'
+import { lineOf, pointList } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
@@ -54,38 +54,20 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
       <svg
         v-if="view"
         :viewBox="box"
-        class="block size-full select-none"
+        class="drawing block size-full select-none"
         role="group"
         aria-label="Section through blade, pivot and stone"
       >
         <polygon v-if="view.table" :points="pointList(view.table)" class="jaw" fill="url(#hatch)" />
-        <line :x1="view.post[0][0]" :y1="view.post[0][1]" :x2="view.post[1][0]" :y2="view.post[1][1]" class="post" />
-        <line
-          :x1="view.clampPlane[0][0]"
-          :y1="view.clampPlane[0][1]"
-          :x2="view.clampPlane[1][0]"
-          :y2="view.clampPlane[1][1]"
-          class="plane"
-        />
-        <line
-          :x1="view.centrePlane[0][0]"
-          :y1="view.centrePlane[0][1]"
-          :x2="view.centrePlane[1][0]"
-          :y2="view.centrePlane[1][1]"
-          class="plane"
-        />
+        <line v-bind="lineOf(view.post)" class="post" />
+        <line v-bind="lineOf(view.clampPlane)" class="plane" />
+        <line v-bind="lineOf(view.centrePlane)" class="plane" />
         <polygon :points="pointList(view.stone)" class="stone" />
-        <line :x1="view.rod[0][0]" :y1="view.rod[0][1]" :x2="view.rod[1][0]" :y2="view.rod[1][1]" class="rod" />
-        <line :x1="view.face[0][0]" :y1="view.face[0][1]" :x2="view.face[1][0]" :y2="view.face[1][1]" class="face" />
+        <line v-bind="lineOf(view.rod)" class="rod" />
+        <line v-bind="lineOf(view.face)" class="face" />
         <polygon :points="pointList(view.blade)" class="blade" />
         <polygon v-for="(jaw, i) in view.jaws" :key="i" :points="pointList(jaw)" class="jaw" fill="url(#hatch)" />
-        <line
-          :x1="view.wantedRay[0][0]"
-          :y1="view.wantedRay[0][1]"
-          :x2="view.wantedRay[1][0]"
-          :y2="view.wantedRay[1][1]"
-          class="wanted"
-        />
+        <line v-bind="lineOf(view.wantedRay)" class="wanted" />
         <path :d="view.arc" class="arc" />
         <DimensionLine :dimension="view.distance" :text="text(set.contact.distanceMm)" />
         <DimensionLine
@@ -95,17 +77,13 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
           focus="blade-height"
         />
         <DimensionLine :dimension="view.pivotHeight" :text="text(set.pivotHeightMm)" focus="pivot-height" />
-        <line
-          :x1="view.arcMiddle[0]"
-          :y1="view.arcMiddle[1]"
-          :x2="view.arcLabel[0]"
-          :y2="view.arcLabel[1]"
-          class="leader"
+        <line v-bind="lineOf([view.arcMiddle, view.arcLabel])" class="leader" />
+        <FigureTag
+          :x="view.arcLabel[0]"
+          :y="view.arcLabel[1]"
+          :text="angleText(set.contact.edgeAngleDeg, set.doubtDeg)"
+          class="angle"
         />
-        <g :transform="`translate(${view.arcLabel[0]} ${view.arcLabel[1]})`" class="angle">
-          <rect x="-38" y="-17" width="76" height="34" rx="3" />
-          <text y="8" text-anchor="middle">{{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }}</text>
-        </g>
         <DragHandle
           :x="view.pivot[0]"
           :y="view.pivot[1]"
@@ -128,45 +106,9 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
 </template>
 
 <style scoped>
-.post {
-  stroke: var(--iron);
-  stroke-width: 5;
-  stroke-linecap: round;
-  opacity: 0.7;
-}
-.plane {
-  stroke: var(--ink-soft);
-  stroke-width: 1;
-  stroke-dasharray: 14 4 3 4;
-}
-.stone {
-  fill: var(--abrasive);
-  stroke: var(--ink-soft);
-  stroke-width: 1;
-}
 .face {
   stroke: var(--ink);
   stroke-width: 1.6;
-}
-.rod {
-  stroke: var(--iron);
-  stroke-width: 4;
-  stroke-linecap: round;
-}
-.blade {
-  fill: var(--steel);
-  stroke: var(--steel-line);
-  stroke-width: 1.2;
-  stroke-linejoin: round;
-}
-.jaw {
-  stroke: var(--ink);
-  stroke-width: 1.2;
-}
-.wanted {
-  stroke: var(--angle-wanted);
-  stroke-width: 1.8;
-  stroke-dasharray: 3 4;
 }
 .arc {
   fill: none;
@@ -177,14 +119,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
   stroke: var(--angle-set);
   stroke-width: 1.2;
 }
-.angle rect {
-  fill: var(--sheet);
-  stroke: var(--angle-set);
-  stroke-width: 1.4;
-}
-.angle text {
-  fill: var(--angle-set);
-  font-size: 23px;
-  font-weight: 700;
+.angle {
+  color: var(--angle-set);
 }
 </style>

@@ -236,19 +236,15 @@ const steps = computed(() =>
         <UFormField label="Bevelled"
           ><USelect v-model="draft.facts.bevels as Blade['bevels']" :items="bevels" size="lg" class="w-full"
         /></UFormField>
-        <UFormField
+        <TypedField
           v-for="side in SIDES"
           :key="side"
-          :label="`Bevel there now, ${preferences.current.sideNames[side]}, °`"
-          :error="factProblem(`bevelDeg.${side}`)"
-          ><UInput
-            :model-value="facts.textAt(`bevelDeg.${side}`)"
-            size="lg"
-            inputmode="decimal"
-            class="w-full"
-            placeholder="not known"
-            @update:model-value="facts.put(`bevelDeg.${side}`, String($event))"
-        /></UFormField>
+          :fields="facts"
+          :path="`bevelDeg.${side}`"
+          :label="`Bevel there now, ${preferences.current.sideNames[side]}`"
+          :problem="factProblem(`bevelDeg.${side}`)"
+          placeholder="not known"
+        />
       </div>
       <UCheckbox v-model="draft.facts.falseEdge as boolean" size="lg" label="A false edge is ground on the spine" />
       <p v-if="halfAngleDeg !== null">

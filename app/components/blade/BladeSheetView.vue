@@ -117,11 +117,11 @@ function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: numb
     <svg
       v-if="viewport && overall"
       :viewBox="box"
-      class="absolute inset-0 size-full select-none"
+      class="drawing absolute inset-0 size-full select-none"
       role="group"
       aria-label="The blade to scale"
     >
-      <path :d="outline" :transform="transform" class="steel" />
+      <path :d="outline" :transform="transform" class="blade" />
       <polyline :points="edgePoints" class="edge" />
       <path v-for="(mark, i) in marks" :key="`m${i}`" :d="`M${mark[0]} ${mark[1] - 9}v18`" class="mark" />
       <text v-for="(name, i) in names" :key="`n${i}`" :x="name.at[0]" :y="name.at[1]" text-anchor="middle" class="zone">
@@ -147,18 +147,8 @@ function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: numb
 </template>
 
 <style scoped>
-.steel {
-  fill: var(--steel);
+.blade {
   fill-opacity: 0.6;
-  stroke: var(--steel-line);
-  stroke-width: 1.4;
-  vector-effect: non-scaling-stroke;
-}
-.edge {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.4;
-  stroke-linejoin: round;
 }
 .mark {
   stroke: var(--ink-soft);

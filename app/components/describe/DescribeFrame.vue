@@ -44,13 +44,7 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
       </nav>
       <div class="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 py-3" data-step tabindex="-1">
         <slot name="lead" />
-        <p
-          v-if="takenUp"
-          class="flex items-center justify-between gap-2 rounded-sm border border-default px-3 py-1.5 text-sm"
-        >
-          <span>You began this earlier; it stands as you left it.</span>
-          <UButton color="neutral" variant="outline" label="Begin anew" @click="emit('anew')" />
-        </p>
+        <TakenUpNote v-if="takenUp" @anew="emit('anew')" />
         <slot />
         <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
       </div>

@@ -34,18 +34,8 @@ const label = computed(
       :fill-opacity="cell.shade ?? 1"
     />
     <rect v-bind="view.frame" fill="none" stroke="var(--ui-border-accented)" />
-    <text
-      v-for="tick in view.acrossTicks"
-      :key="`x${tick.text}`"
-      :x="tick.at"
-      :y="view.frame.y + view.frame.height + 15"
-      text-anchor="middle"
-    >
-      {{ tick.text }}
-    </text>
-    <text v-for="tick in view.upTicks" :key="`y${tick.text}`" :x="view.frame.x - 5" :y="tick.at + 4" text-anchor="end">
-      {{ tick.text }}°
-    </text>
+    <AxisTicks :frame="view.frame" side="bottom" :ticks="view.acrossTicks" :below="15" :grid="false" />
+    <AxisTicks :frame="view.frame" side="left" :ticks="view.upTicks" :grid="false" />
     <text :x="view.frame.x + view.frame.width / 2" :y="view.height - 3" text-anchor="middle">
       from the heel to the jaws’ middle, {{ preferences.unit }}
     </text>

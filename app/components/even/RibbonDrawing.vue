@@ -4,6 +4,7 @@ import { useDrag } from '~/composables/useDrag'
 import { useEven } from '~/composables/useEven'
 import { useViewport } from '~/composables/useViewport'
 import { ribbonBounds, ribbonView } from '~/drawing/ribbonView'
+import { lineOf } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
 import { differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
@@ -47,27 +48,24 @@ const TURN_PER_PX = 0.08
     <svg
       v-if="view"
       :viewBox="box"
-      class="absolute inset-0 size-full select-none"
+      class="drawing absolute inset-0 size-full select-none"
       role="group"
       aria-label="The blade in its jaws, with the deviation from the wanted angle along its edge"
     >
-      <rect v-if="view.jaws" v-bind="view.jaws" class="jaws" />
+      <rect v-if="view.jaws" v-bind="view.jaws" class="jaw" fill="url(#hatch)" />
       <g class="grip" v-on="drag.on"><path :d="view.bladePath" :transform="view.bladeTransform" class="blade" /></g>
       <JawMarksView :view="view.marks" :blade-transform="view.bladeTransform" />
       <polygon
         v-for="(band, i) in view.bands"
         :key="i"
         :points="band.points"
-        :class="band.steeper ? 'steeper' : 'flatter'"
+        class="band"
         :fill="band.steeper ? 'var(--angle-set)' : 'url(#flatter)'"
       />
       <polyline :points="view.edge" class="edge" />
       <g v-if="view.worst && Math.abs(view.worst.deg) >= 0.05" class="worst">
-        <line :x1="view.worst.at[0]" :y1="view.worst.at[1]" :x2="view.worst.tag[0]" :y2="view.worst.tag[1]" />
-        <g :transform="`translate(${view.worst.tag[0]} ${Math.max(view.worst.tag[1], 20)})`">
-          <rect x="-34" y="-15" width="68" height="30" rx="3" />
-          <text y="7" text-anchor="middle">{{ differenceText(view.worst.deg) }}</text>
-        </g>
+        <line v-bind="lineOf([view.worst.at, view.worst.tag])" />
+        <FigureTag :x="view.worst.tag[0]" :y="Math.max(view.worst.tag[1], 20)" :text="differenceText(view.worst.deg)" />
       </g>
       <DragHandle
         v-if="viewport"
@@ -101,49 +99,26 @@ const TURN_PER_PX = 0.08
 
 <style scoped>
 .blade {
-  fill: var(--steel);
   fill-opacity: 0.75;
-  stroke: var(--steel-line);
-  stroke-width: 1.2;
-  vector-effect: non-scaling-stroke;
 }
 .grip {
   cursor: move;
   touch-action: none;
 }
-.jaws {
-  fill: url(#hatch);
-  stroke: var(--ink);
-  stroke-width: 1.2;
-}
-.edge {
-  fill: none;
-  stroke: var(--ink);
-  stroke-width: 2.2;
-  stroke-linejoin: round;
-  pointer-events: none;
-}
-.steeper,
-.flatter {
-  stroke: var(--angle-set);
-  stroke-width: 1;
-  pointer-events: none;
-}
+.edge,
+.band,
 .worst {
   pointer-events: none;
+}
+.band {
+  stroke: var(--angle-set);
+  stroke-width: 1;
+}
+.worst {
+  color: var(--angle-set);
 }
 .worst line {
   stroke: var(--angle-set);
   stroke-width: 1.2;
-}
-.worst rect {
-  fill: var(--sheet);
-  stroke: var(--angle-set);
-  stroke-width: 1.4;
-}
-.worst text {
-  fill: var(--angle-set);
-  font-size: 20px;
-  font-weight: 700;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useViewport } from '~/composables/useViewport'
 import { rigDimensions, rigSheetBounds, type RigSheet } from '~/drawing/rigSheet'
-import { pointList, toPixels } from '~/drawing/viewport'
+import { lineOf, pointList, toPixels } from '~/drawing/viewport'
 import type { Vec2 } from '#core/vector/vec2'
 
 /**
@@ -23,12 +23,9 @@ const { viewport, box } = useViewport(
   grabbed,
   { x: 58, top: 56, bottom: 66 },
 )
-const points = (all: readonly Vec2[]) => pointList(all.map((p) => toPixels(p, viewport.value!)))
-const line = ([a, b]: readonly [Vec2, Vec2]) => {
-  const [from, to] = [toPixels(a, viewport.value!), toPixels(b, viewport.value!)]
-  return { x1: from[0], y1: from[1], x2: to[0], y2: to[1] }
-}
 const px = (p: Vec2) => toPixels(p, viewport.value!)
+const points = (all: readonly Vec2[]) => pointList(all.map(px))
+const line = ([from, to]: readonly [Vec2, Vec2]) => lineOf([px(from), px(to)])
 const dimensions = computed(() =>
   viewport.value ? rigDimensions(props.sheet, props.view, props.shown, viewport.value) : [],
 )
@@ -56,7 +53,7 @@ const title = computed(() =>
       <svg
         v-if="viewport"
         :viewBox="box"
-        class="block size-full"
+        class="drawing block size-full"
         role="img"
         :aria-label="`${title}: the rig to scale with the measures of this step`"
       >
@@ -118,46 +115,8 @@ const title = computed(() =>
 </template>
 
 <style scoped>
-.post {
-  stroke: var(--iron);
-  stroke-width: 5;
-  stroke-linecap: round;
-  opacity: 0.7;
-}
-.plane {
-  stroke: var(--ink-soft);
-  stroke-width: 1;
-  stroke-dasharray: 14 4 3 4;
-}
 .stone {
-  fill: var(--abrasive);
-  stroke: var(--ink-soft);
-  stroke-width: 1;
   opacity: 0.75;
-}
-.rod {
-  stroke: var(--iron);
-  stroke-width: 3.5;
-  stroke-linecap: round;
-}
-.blade {
-  fill: var(--steel);
-  stroke: var(--steel-line);
-  stroke-width: 1.2;
-  stroke-linejoin: round;
-}
-.jaw {
-  stroke: var(--ink);
-  stroke-width: 1.2;
-}
-.front {
-  stroke: var(--ink);
-  stroke-width: 2;
-}
-.pivot {
-  fill: var(--sheet);
-  stroke: var(--ink);
-  stroke-width: 2;
 }
 .aside {
   opacity: 0.55;

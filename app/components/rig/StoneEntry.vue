@@ -25,11 +25,12 @@ const key = `stone:${props.from?.id ?? 'new'}${copy ? ':copy' : ''}`
 const { draft, takenUp, beginAnew, forget } = useKeptDraft(key, unit, stoneDrafts(props.from, copy))
 const read = computed(() => readStone(draft.value, unit.value, props.from))
 const { keep: keepIt, busy, failure, refused } = useKeeping('stones', base, 'is changed')
-const { textAt, put, figure, problemTexts } = useFields(
+const fields = useFields(
   () => draft.value.facts,
   stoneFacts,
   () => [...read.value.problems, ...refused.value],
 )
+const { textAt, put, figure, problemTexts } = fields
 /** Nobody is scolded for a field not reached yet. */
 const tried = ref(false)
 const problemAt = (path: string) => (tried.value || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined)
@@ -106,9 +107,7 @@ const SIZES: readonly Shown[] = [
 <template>
   <form class="space-y-4" aria-label="Stone" data-stone @submit.prevent="keep">
     <TakenUpNote v-if="takenUp" @anew="beginAnew" />
-    <UFormField label="Name" :error="problemAt('name')"
-      ><UInput :model-value="textAt('name')" size="lg" class="w-full" @update:model-value="put('name', String($event))"
-    /></UFormField>
+    <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
     <div class="grid grid-cols-2 gap-3">
       <UFormField label="Kind"
         ><USelect
@@ -118,64 +117,30 @@ const SIZES: readonly Shown[] = [
           class="w-full"
           @update:model-value="put('kind', String($event))"
       /></UFormField>
-      <UFormField label="Lubricant" :error="problemAt('lubricant')"
-        ><UInput
-          :model-value="textAt('lubricant')"
-          size="lg"
-          class="w-full"
-          maxlength="80"
-          @update:model-value="put('lubricant', String($event))"
-      /></UFormField>
+      <TypedField :fields="fields" path="lubricant" label="Lubricant" :problem="problemAt('lubricant')" />
       <UFormField label="Grit standard"
         ><USelect v-model="standard" :items="standards" size="lg" class="w-full"
       /></UFormField>
-      <UFormField v-if="draft.byGrit" label="Grit number" :error="problemAt('grit.number')"
-        ><UInput
-          :model-value="textAt('grit.number')"
-          size="lg"
-          inputmode="numeric"
-          class="w-full"
-          @update:model-value="put('grit.number', String($event))"
-      /></UFormField>
-      <UFormField v-else label="Grain size, µm" :error="problemAt('grainUm')"
-        ><UInput
-          :model-value="textAt('grainUm')"
-          size="lg"
-          inputmode="decimal"
-          class="w-full"
-          @update:model-value="put('grainUm', String($event))"
-      /></UFormField>
+      <TypedField
+        v-if="draft.byGrit"
+        :fields="fields"
+        path="grit.number"
+        label="Grit number"
+        :problem="problemAt('grit.number')"
+      />
+      <TypedField v-else :fields="fields" path="grainUm" label="Grain size" :problem="problemAt('grainUm')" />
     </div>
     <p class="min-h-5 text-sm text-muted" data-testid="grain">{{ grainHint }}</p>
     <fieldset>
       <legend class="font-medium">From the rod’s axis to the face</legend>
       <p class="mb-1 text-sm text-muted">Calliper over rod and stone at both ends; take off half the rod.</p>
       <div class="grid grid-cols-3 gap-3">
-        <UFormField v-for="one in ENDS" :key="one.path" :label="`${one.label}, ${unit}`" :error="problemAt(one.path)"
-          ><UInput
-            :model-value="textAt(one.path)"
-            size="lg"
-            inputmode="decimal"
-            class="w-full"
-            @update:model-value="put(one.path, String($event))"
-        /></UFormField>
+        <TypedField v-for="one in ENDS" :key="one.path" v-bind="one" :fields="fields" :problem="problemAt(one.path)" />
       </div>
       <p class="mt-1 min-h-5 text-sm text-muted" data-testid="taper">{{ taperHint }}</p>
     </fieldset>
     <div class="grid grid-cols-2 gap-3">
-      <UFormField
-        v-for="one in SIZES"
-        :key="one.path"
-        :label="`${one.label}, ${unit}`"
-        :help="one.help"
-        :error="problemAt(one.path)"
-        ><UInput
-          :model-value="textAt(one.path)"
-          size="lg"
-          inputmode="decimal"
-          class="w-full"
-          @update:model-value="put(one.path, String($event))"
-      /></UFormField>
+      <TypedField v-for="one in SIZES" :key="one.path" v-bind="one" :fields="fields" :problem="problemAt(one.path)" />
     </div>
     <p v-if="dishHint" class="text-sm text-muted" data-testid="dish">{{ dishHint }}</p>
     <UFormField label="Notes" :error="problemAt('notes')"

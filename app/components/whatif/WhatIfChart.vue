@@ -115,21 +115,15 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
     <svg
       v-if="view && now"
       :viewBox="`0 0 ${width} ${height}`"
-      class="absolute inset-0 size-full select-none"
+      class="drawing absolute inset-0 size-full select-none"
       role="group"
       aria-label="Blade height across, pivot height up, with lines of equal edge angle"
     >
       <defs>
         <clipPath id="what-if-frame"><rect v-bind="view.frame" /></clipPath>
       </defs>
-      <g v-for="tick in view.acrossTicks" :key="`a${tick.text}`">
-        <line :x1="tick.at" :y1="view.frame.y" :x2="tick.at" :y2="view.frame.y + view.frame.height" class="grid" />
-        <text :x="tick.at" :y="view.frame.y + view.frame.height + 18" text-anchor="middle">{{ tick.text }}</text>
-      </g>
-      <g v-for="tick in view.upTicks" :key="`u${tick.text}`">
-        <line :x1="view.frame.x" :y1="tick.at" :x2="view.frame.x + view.frame.width" :y2="tick.at" class="grid" />
-        <text :x="view.frame.x - 8" :y="tick.at + 5" text-anchor="end">{{ tick.text }}</text>
-      </g>
+      <AxisTicks :frame="view.frame" side="bottom" :ticks="view.acrossTicks" />
+      <AxisTicks :frame="view.frame" side="left" :ticks="view.upTicks" />
       <text :x="view.frame.x + view.frame.width / 2" :y="height - 6" text-anchor="middle" class="axis">
         Blade height, {{ preferences.unit }}
       </text>
@@ -159,6 +153,7 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
         :key="`t${one.edgeAngleDeg}`"
         :x="one.label[0] + 6"
         :y="Math.max(one.label[1] + 5, view.frame.y + 8)"
+        class="equal-label"
       >
         {{ one.edgeAngleDeg }}°
       </text>
@@ -177,28 +172,24 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
         @drag="drag"
         @step="step"
       />
-      <g
-        :transform="`translate(${Math.min(view.point[0] + 58, view.frame.x + view.frame.width - 40)} ${Math.max(view.point[1] - 34, view.frame.y + 20)})`"
+      <FigureTag
+        :x="Math.min(view.point[0] + 58, view.frame.x + view.frame.width - 40)"
+        :y="Math.max(view.point[1] - 34, view.frame.y + 20)"
+        :text="angleText(now.edgeAngleDeg, now.doubtDeg)"
         class="angle"
-      >
-        <rect x="-38" y="-17" width="76" height="34" rx="3" />
-        <text y="8" text-anchor="middle">{{ angleText(now.edgeAngleDeg, now.doubtDeg) }}</text>
-      </g>
+      />
     </svg>
   </div>
 </template>
 
 <style scoped>
-text {
+.axis,
+.equal-label {
   fill: var(--ink);
   font-size: 14px;
 }
 .axis {
   font-weight: 600;
-}
-.grid {
-  stroke: var(--rule-fine);
-  stroke-width: 1;
 }
 .frame {
   fill: none;
@@ -211,12 +202,6 @@ text {
 }
 .equal.five {
   stroke-width: 2;
-}
-.wanted {
-  fill: none;
-  stroke: var(--angle-wanted);
-  stroke-width: 2.6;
-  stroke-dasharray: 3 4;
 }
 .slot {
   stroke: var(--iron);
@@ -237,16 +222,6 @@ text {
   stroke-dasharray: 6 4;
 }
 .angle {
-  pointer-events: none;
-}
-.angle rect {
-  fill: var(--sheet);
-  stroke: var(--angle-set);
-  stroke-width: 1.4;
-}
-.angle text {
-  fill: var(--angle-set);
-  font-size: 23px;
-  font-weight: 700;
+  color: var(--angle-set);
 }
 </style>
