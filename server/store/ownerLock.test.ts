@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs'
 import { hostname, tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { FolderInUse, takeFolder } from './ownerLock'
 
 const folder = () => mkdtempSync(join(tmpdir(), 'jaw-tilt-lock-'))
@@ -28,6 +28,16 @@ describe('one owner of a data folder', () => {
     })
     takeFolder(at)
     expect(readdirSync(at)).toEqual(['owner.8'])
+  })
+
+  it('a process that has ended frees the folder before its parent has heard of it', async () => {
+    const at = folder()
+    const parent = spawn('sh', ['-c', 'true & echo $!; exec sleep 60'])
+    const pid = Number(await new Promise((resolve) => parent.stdout.once('data', resolve)))
+    owned(at, 1, { pid, host: hostname(), started: '' })
+    await vi.waitFor(() => takeFolder(at), { timeout: 5000 })
+    expect(readdirSync(at)).toEqual(['owner.2'])
+    parent.kill()
   })
 
   it('a later process that got the same number is not mistaken for the owner', () => {

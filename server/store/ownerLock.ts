@@ -88,16 +88,23 @@ function isRunning(owner: Owner): boolean {
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'ESRCH') return false
   }
-  const started = startOf(owner.pid)
-  return started === null || owner.started === '' || started === owner.started
+  const now = processNow(owner.pid)
+  if (now?.ended) return false
+  return now === null || owner.started === '' || now.started === owner.started
 }
 
-/** When a process started: boot and start tick from /proc; null where the system has no such thing. */
-function startOf(pid: number): string | null {
+const startOf = (pid: number): string | null => processNow(pid)?.started ?? null
+
+/**
+ * When a process started, as boot and start tick from /proc, and whether it has ended and only waits to be cleared away;
+ * null where the system has no such thing.
+ */
+function processNow(pid: number): { started: string; ended: boolean } | null {
   try {
     const boot = readFileSync('/proc/sys/kernel/random/boot_id', 'utf8').trim()
     const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
-    return `${boot}/${stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19]}`
+    const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
+    return { started: `${boot}/${fields[19]}`, ended: 'ZX'.includes(fields[0]!) }
   } catch {
     return null
   }
