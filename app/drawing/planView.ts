@@ -75,7 +75,7 @@ export function planView(
   const run = subtract(contact.point, contact.foot)
   const along = unit(run)
   const across = leftOf(along)
-  const tangentWay: Vec2 = [contact.outward[1], -contact.outward[0]]
+  const tangentDirection: Vec2 = [contact.outward[1], -contact.outward[0]]
   const squareFoot = add(contact.foot, scale(contact.outward, contact.distanceMm))
   const rodEnd = add(contact.foot, scale(along, Math.min(rig.rodLengthMm, length(run) + stone.lengthMm / 2 + 8)))
   const half = [stone.lengthMm / 2, stone.widthMm / 2] as const
@@ -113,7 +113,10 @@ export function planView(
         : null,
     rod: [px(contact.foot), px(rodEnd)],
     stone: [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)],
-    tangent: [px(add(contact.point, scale(tangentWay, -30))), px(add(contact.point, scale(tangentWay, 30)))],
+    tangent: [
+      px(add(contact.point, scale(tangentDirection, -30))),
+      px(add(contact.point, scale(tangentDirection, 30))),
+    ],
     squareFoot: px(squareFoot),
     contact: px(contact.point),
     bladeHeight: dimension(px([contact.point[0], 0]), px(contact.point), 0),

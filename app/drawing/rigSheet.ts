@@ -101,9 +101,9 @@ export function rigSheet(
     const at = stand(sign)
     const back = sign === 1 ? setback : setbackB
     const pivot: Vec2 = [-back, middle]
-    const way = unit(subtract(add(edge, [USUAL.face * 0.35, USUAL.face * 0.94]), pivot))
-    const down: Vec2 = [way[1], -way[0]]
-    const onRod = (mm: number): Vec2 => add(pivot, scale(way, mm))
+    const direction = unit(subtract(add(edge, [USUAL.face * 0.35, USUAL.face * 0.94]), pivot))
+    const down: Vec2 = [direction[1], -direction[0]]
+    const onRod = (mm: number): Vec2 => add(pivot, scale(direction, mm))
     const contact = Math.hypot(USUAL.blade + back, middle)
     const stoneAt = (mm: number) => [
       onRod(mm - USUAL.stone / 2),

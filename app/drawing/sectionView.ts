@@ -35,7 +35,7 @@ interface SectionPoints {
   readonly pivotFoot: Vec2
   /** The clamp's own way up. */
   readonly up: Vec2
-  readonly faceWay: Vec2
+  readonly faceDirection: Vec2
   readonly faceNormal: Vec2
 }
 
@@ -57,7 +57,7 @@ function pointsOf(setup: Setup, set: SideSet, side: Side): SectionPoints {
     pivot,
     pivotFoot: subtract(pivot, scale(up, set.pivotHeightMm)),
     up,
-    faceWay: [-Math.cos(theta), Math.sin(theta)],
+    faceDirection: [-Math.cos(theta), Math.sin(theta)],
     faceNormal: [Math.sin(theta), Math.cos(theta)],
   }
 }
@@ -66,7 +66,7 @@ function pointsOf(setup: Setup, set: SideSet, side: Side): SectionPoints {
 export function sectionBounds(setup: Setup, set: SideSet, side: Side): Bounds {
   const p = pointsOf(setup, set, side)
   const depth = setup.rig.jaws?.depthMm ?? 0
-  const stoneOut = scale(p.faceWay, -Math.min(setup.stone.lengthMm / 2, 45))
+  const stoneOut = scale(p.faceDirection, -Math.min(setup.stone.lengthMm / 2, 45))
   const corners: Vec2[] = [
     p.pivot,
     [-setup.blade.widthMm, -2],
@@ -99,7 +99,7 @@ export interface SectionView {
   readonly distance: Dimension
   readonly bladeHeight: Dimension | null
   /** On the sheet: the way the pivot rises. */
-  readonly pivotWay: Vec2
+  readonly pivotDirection: Vec2
 }
 
 /**
@@ -132,8 +132,8 @@ export function sectionView(
   const upper = half.map(([inward, up]): Vec2 => [-inward, up])
   const lower = half.map(([inward, up]): Vec2 => [-inward, blade.bevels === 'A' ? 0 : -up]).reverse()
   const rodCentre = scale(p.faceNormal, stone.faceOffsetMm)
-  const rodEnd = add(rodCentre, scale(p.faceWay, -(stone.lengthMm / 2 + 8)))
-  const stoneEnd = (way: number) => scale(p.faceWay, (way * stone.lengthMm) / 2)
+  const rodEnd = add(rodCentre, scale(p.faceDirection, -(stone.lengthMm / 2 + 8)))
+  const stoneEnd = (end: 1 | -1) => scale(p.faceDirection, (end * stone.lengthMm) / 2)
   const depth = rig.jaws?.depthMm ?? 0
   const j = rig.jaws?.halfThicknessMm ?? 0
   const inside = half.at(-1)?.[1] ?? 0
@@ -158,18 +158,18 @@ export function sectionView(
         ]
   const wanted = radians(wantedDeg)
   const apex = px([0, 0])
-  const kept = ({ mm, least, most }: typeof ARC) => Math.min(most, Math.max(least, mm * viewport.scale))
-  const arcRadius = kept(ARC)
-  const pixelsFrom = (way: Vec2, by: number): Vec2 => {
-    const [x, y] = unit(onSheet(way, p.stance))
+  const bounded = ({ mm, least, most }: typeof ARC) => Math.min(most, Math.max(least, mm * viewport.scale))
+  const arcRadius = bounded(ARC)
+  const pixelsFrom = (direction: Vec2, by: number): Vec2 => {
+    const [x, y] = unit(onSheet(direction, p.stance))
     return [apex[0] + x * by, apex[1] - y * by]
   }
   const arcStart = pixelsFrom([-1, 0], arcRadius)
-  const arcEnd = pixelsFrom(p.faceWay, arcRadius)
+  const arcEnd = pixelsFrom(p.faceDirection, arcRadius)
   const turn = (arcStart[0] - apex[0]) * (arcEnd[1] - apex[1]) - (arcStart[1] - apex[1]) * (arcEnd[0] - apex[0])
   const middle = radians(contact.edgeAngleDeg / 2)
   const over = radians(contact.edgeAngleDeg + LABEL_OVER_FACE_DEG)
-  const sheetWay = (way: Vec2) => onSheet(way, p.stance)
+  const sheetDirection = (direction: Vec2) => onSheet(direction, p.stance)
   const tableLine = rig.jaws
     ? null
     : [p.fromClamp(-12, 0), p.fromClamp(blade.widthMm + 6, 0), p.fromClamp(blade.widthMm + 6, -9), p.fromClamp(-12, -9)]
@@ -191,10 +191,10 @@ export function sectionView(
     wantedRay: [apex, pixelsFrom([-Math.cos(wanted), Math.sin(wanted)], arcRadius * 1.6)],
     arc: `M${arcStart[0]} ${arcStart[1]} A${arcRadius} ${arcRadius} 0 0 ${turn > 0 ? 1 : 0} ${arcEnd[0]} ${arcEnd[1]}`,
     arcMiddle: pixelsFrom([-Math.cos(middle), Math.sin(middle)], arcRadius),
-    arcLabel: pixelsFrom([-Math.cos(over), Math.sin(over)], kept(LABEL)),
+    arcLabel: pixelsFrom([-Math.cos(over), Math.sin(over)], bounded(LABEL)),
     pivotHeight: dimension(px(p.pivotFoot), px(p.pivot), RIGS[rig.kind].twoArms ? 26 * aside : -30),
     distance: dimension(px([-contact.distanceMm, 0]), px([0, 0]), 34 * below),
     bladeHeight: rig.jaws ? dimension(px(p.fromClamp(0, 0)), px([0, 0]), 60 * below) : null,
-    pivotWay: sheetWay(p.up),
+    pivotDirection: sheetDirection(p.up),
   }
 }

@@ -104,10 +104,10 @@ function cornersOf(points: readonly Vec2[], windowMm: number): number[] {
 }
 
 /** The first point at least so far away, in one direction along the chain. */
-function reach(points: readonly Vec2[], from: number, way: 1 | -1, mm: number): number | null {
-  for (let i = from + way; i >= 0 && i < points.length; i += way)
+function reach(points: readonly Vec2[], from: number, towards: 1 | -1, mm: number): number | null {
+  for (let i = from + towards; i >= 0 && i < points.length; i += towards)
     if (length(subtract(points[i]!, points[from]!)) >= mm) return i
-  const end = way === 1 ? points.length - 1 : 0
+  const end = towards === 1 ? points.length - 1 : 0
   return end === from ? null : end
 }
 

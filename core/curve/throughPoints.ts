@@ -21,14 +21,14 @@ export function throughPoints(points: readonly Vec2[]): Segment[] {
   }
   const isEnd = (i: number) => i === 0 || i === points.length - 1 || turn(i) > CORNER_DEG
   /** The direction at a point, seen from one side of it where it is a corner. */
-  const way = (i: number, towards: 1 | -1): Vec2 =>
-    isEnd(i) ? endWay(i, towards) : wayThrough(points[i - 1]!, points[i]!, points[i + 1]!)
-  const endWay = (i: number, towards: 1 | -1): Vec2 => {
+  const heading = (i: number, towards: 1 | -1): Vec2 =>
+    isEnd(i) ? endHeading(i, towards) : headingThrough(points[i - 1]!, points[i]!, points[i + 1]!)
+  const endHeading = (i: number, towards: 1 | -1): Vec2 => {
     const next = i + towards
     const chord = unit(towards === 1 ? subtract(points[next]!, points[i]!) : subtract(points[i]!, points[next]!))
     if (isEnd(next)) return chord
     // Mirrored about the chord: the ends bend as the stretch does.
-    const there = wayThrough(points[next - 1]!, points[next]!, points[next + 1]!)
+    const there = headingThrough(points[next - 1]!, points[next]!, points[next + 1]!)
     return subtract(scale(chord, 2 * dot(there, chord)), there)
   }
   return points.slice(1).map((to, i): Segment => {
@@ -39,8 +39,8 @@ export function throughPoints(points: readonly Vec2[]): Segment[] {
       type: 'bezier',
       points: [
         [...from],
-        [...add(from, scale(way(i, 1), third))],
-        [...subtract(to, scale(way(i + 1, -1), third))],
+        [...add(from, scale(heading(i, 1), third))],
+        [...subtract(to, scale(heading(i + 1, -1), third))],
         [...to],
       ],
     }
@@ -51,7 +51,7 @@ export function throughPoints(points: readonly Vec2[]): Segment[] {
  * The direction at a point between two others: of their chord, but no steeper than keeps the curve within what was
  * measured.
  */
-function wayThrough(before: Vec2, at: Vec2, after: Vec2): Vec2 {
+function headingThrough(before: Vec2, at: Vec2, after: Vec2): Vec2 {
   const [[run, rise], [runOn, riseOn]] = [subtract(at, before), subtract(after, at)]
   const [slope, slopeOn] = [rise / run, riseOn / runOn]
   if (run <= 0 || runOn <= 0 || Math.max(Math.abs(slope), Math.abs(slopeOn)) > MOST_SLOPE)

@@ -23,8 +23,8 @@ export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, z
     return degrees(Math.atan2(fallInClamp, Math.hypot(along, outInClamp)))
   }
   const bladeOut: Vec2 = rotate([0, 1], radians(setup.hold.turnDeg))
-  const way = unit(rod.run)
-  const share = way[0] * bladeOut[0] + way[1] * bladeOut[1]
+  const direction = unit(rod.run)
+  const share = direction[0] * bladeOut[0] + direction[1] * bladeOut[1]
   return contact.gaugeDeg - degrees(Math.atan(Math.tan(radians(primaryFaceDeg(setup.blade, side))) * share))
 }
 

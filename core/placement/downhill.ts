@@ -41,7 +41,7 @@ export function downhill({ range, places, turns, at }: HoldSpace, from: Tried): 
   let step: Step = [range.onMarks ? 0 : apart(places), apart(turns), free ? (free[1] - free[0]) / 4 : 0]
   while (step[0] > FINE.mm || step[1] > FINE.deg || step[2] > FINE.mm) {
     const around = ways
-      .map((way) => by(here, [way[0] * step[0], way[1] * step[1], way[2] * step[2]]))
+      .map((direction) => by(here, [direction[0] * step[0], direction[1] * step[1], direction[2] * step[2]]))
       .reduce<Tried>(better, here)
     const onward = better(around, by(around, wayBetween(before, around)))
     if (onward === here) {

@@ -6,7 +6,7 @@ export type NoHold = HoldTrouble | 'no-angle'
 
 /** Troubles of the jaws' own grip: they say why only where no place in the jaws is free of them. */
 const OF_THE_GRIP: readonly NoHold[] = ['off-the-blade', 'too-little-held', 'off-the-flat', 'into-the-edge']
-const TOLD = 2
+const MOST_REASONS = 2
 
 /**
  * Why a blade can be held nowhere in a range: the most frequent of what stands against the holds of the map, no more
@@ -33,5 +33,5 @@ export function whyNone(
   }
   const all = [...counts].sort(([, a], [, b]) => b - a).map(([why]) => why)
   const gripped = all.filter((why) => !OF_THE_GRIP.includes(why))
-  return (gripped.length > 0 ? gripped : all).slice(0, TOLD)
+  return (gripped.length > 0 ? gripped : all).slice(0, MOST_REASONS)
 }

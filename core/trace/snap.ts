@@ -57,15 +57,15 @@ function spaced(chain: readonly Vec2[], every: number): { at: Vec2; normal: Vec2
     const [from, to] = [chain[i - 1]!, chain[i]!]
     const size = Math.hypot(to[0] - from[0], to[1] - from[1])
     if (size < 1e-6) continue
-    const way: Vec2 = [(to[0] - from[0]) / size, (to[1] - from[1]) / size]
+    const direction: Vec2 = [(to[0] - from[0]) / size, (to[1] - from[1]) / size]
     const count = Math.max(1, Math.round(size / every))
     for (let k = 0; k < count; k++)
       places.push({
-        at: [from[0] + (way[0] * size * k) / count, from[1] + (way[1] * size * k) / count],
-        normal: [-way[1], way[0]],
+        at: [from[0] + (direction[0] * size * k) / count, from[1] + (direction[1] * size * k) / count],
+        normal: [-direction[1], direction[0]],
         stretch: i,
       })
-    if (i === chain.length - 1) places.push({ at: to, normal: [-way[1], way[0]], stretch: i })
+    if (i === chain.length - 1) places.push({ at: to, normal: [-direction[1], direction[0]], stretch: i })
   }
   return places
 }

@@ -96,8 +96,8 @@ function isRunning(owner: Owner): boolean {
 const startOf = (pid: number): string | null => processNow(pid)?.started ?? null
 
 /**
- * When a process started, as boot and start tick from /proc, and whether it has ended and only waits to be cleared away;
- * null where the system has no such thing.
+ * When a process started, as boot and start tick from /proc, and whether it has ended and only waits to be cleared
+ * away; null where the system has no such thing.
  */
 function processNow(pid: number): { started: string; ended: boolean } | null {
   try {

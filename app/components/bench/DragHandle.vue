@@ -16,7 +16,7 @@ defineProps<{
 const emit = defineEmits<{
   /** A drag moved by pixels; `taken` must be called when the move was made. */
   drag: [dx: number, dy: number, gesture: string, taken: () => void]
-  /** Arrow keys: so many steps along the knob's way (right and up are positive), and which arrows. */
+  /** Arrow keys: so many steps along the knob's axis (right and up are positive), and which arrows. */
   step: [steps: number, gesture: string, axis: 'x' | 'y']
   grabbed: [is: boolean]
 }>()
@@ -30,7 +30,7 @@ const { dragging, on } = useDrag({
 })
 watch(dragging, (is) => emit('grabbed', is))
 
-const WAY: Record<string, number> = {
+const STEPS: Record<string, number> = {
   ArrowRight: 1,
   ArrowUp: 1,
   ArrowLeft: -1,
@@ -40,14 +40,14 @@ const WAY: Record<string, number> = {
 }
 let keyGesture = ''
 function key(event: KeyboardEvent) {
-  const way = WAY[event.key]
-  if (way === undefined || event.ctrlKey || event.metaKey || event.altKey) return
+  const steps = STEPS[event.key]
+  if (steps === undefined || event.ctrlKey || event.metaKey || event.altKey) return
   event.preventDefault()
   // A key that is held down is one step of the undo.
   if (!event.repeat) keyGesture = `key-${event.timeStamp}`
   emit(
     'step',
-    way * (event.shiftKey && Math.abs(way) === 1 ? 10 : 1),
+    steps * (event.shiftKey && Math.abs(steps) === 1 ? 10 : 1),
     keyGesture,
     /Left|Right/.test(event.key) ? 'x' : 'y',
   )

@@ -27,9 +27,9 @@ const view = computed(() => {
 const set = computed(() => job.drawn.value!.set)
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
-/** How far a drag went along a way of the sheet, mm. */
-const along = (way: readonly [number, number], dx: number, dy: number) =>
-  (way[0] * dx - way[1] * dy) / (viewport.value?.scale ?? 1)
+/** How far a drag went along a direction of the sheet, mm. */
+const along = (direction: readonly [number, number], dx: number, dy: number) =>
+  (direction[0] * dx - direction[1] * dy) / (viewport.value?.scale ?? 1)
 /**
  * The height the hand has pulled the pivot to: the dial may stay at its nearest slot until the hand comes to the next.
  */
@@ -37,12 +37,12 @@ const pulled = { gesture: '', heightMm: 0 }
 function dragPivot(dx: number, dy: number, gesture: string, taken: () => void) {
   if (!view.value) return
   if (pulled.gesture !== gesture) Object.assign(pulled, { gesture, heightMm: actions.pivotHeightNow() ?? 0 })
-  const heightMm = pulled.heightMm + along(view.value.pivotWay, dx, dy)
+  const heightMm = pulled.heightMm + along(view.value.pivotDirection, dx, dy)
   if (actions.setPivotHeight(heightMm, gesture) !== null) return
   pulled.heightMm = heightMm
   taken()
 }
-const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) * 180) / Math.PI
+const turnOf = (direction: readonly [number, number]) => (Math.atan2(direction[1], direction[0]) * 180) / Math.PI
 </script>
 
 <template>
@@ -87,7 +87,7 @@ const turnOf = (way: readonly [number, number]) => (Math.atan2(way[1], way[0]) *
         <DragHandle
           :x="view.pivot[0]"
           :y="view.pivot[1]"
-          :turn="turnOf(view.pivotWay)"
+          :turn="turnOf(view.pivotDirection)"
           label="Pivot height"
           :now="set.pivotHeightMm"
           :text="text(set.pivotHeightMm)"

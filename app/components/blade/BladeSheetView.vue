@@ -82,30 +82,30 @@ const overall = computed(() =>
     : null,
 )
 
-/** Where each knob stands, and which way it goes. */
+/** Where each knob stands, and along which axis it goes. */
 const knobs = computed(() => {
   if (!viewport.value) return []
   const m = (key: ShapeMeasure) => props.measureMm(key) ?? 0
-  const place: Record<ShapeMeasure, { at: Vec2; way: 'x' | 'y'; belowPx?: number }> = {
+  const place: Record<ShapeMeasure, { at: Vec2; axis: 'x' | 'y'; belowPx?: number }> = {
     // On the end of its dimension line, clear of the tip's own knob.
-    lengthMm: { at: [m('lengthMm'), 0], way: 'x', belowPx: LENGTH_LINE_PX },
-    heelWidthMm: { at: [0, m('heelWidthMm')], way: 'y' },
-    widthMm: { at: [m('bellyFromMm'), m('widthMm')], way: 'y' },
-    bellyFromMm: { at: [m('bellyFromMm'), props.outline.widthMm * 0.45], way: 'x' },
-    tipDropMm: { at: [m('lengthMm') * 0.93, m('tipDropMm')], way: 'y' },
-    depthMm: { at: [m('lengthMm') * 0.35, m('heelWidthMm') - m('depthMm')], way: 'y' },
+    lengthMm: { at: [m('lengthMm'), 0], axis: 'x', belowPx: LENGTH_LINE_PX },
+    heelWidthMm: { at: [0, m('heelWidthMm')], axis: 'y' },
+    widthMm: { at: [m('bellyFromMm'), m('widthMm')], axis: 'y' },
+    bellyFromMm: { at: [m('bellyFromMm'), props.outline.widthMm * 0.45], axis: 'x' },
+    tipDropMm: { at: [m('lengthMm') * 0.93, m('tipDropMm')], axis: 'y' },
+    depthMm: { at: [m('lengthMm') * 0.35, m('heelWidthMm') - m('depthMm')], axis: 'y' },
   }
   return props.uses.map((key) => {
-    const { at, way, belowPx = 0 } = place[key]
+    const { at, axis, belowPx = 0 } = place[key]
     const [x, y] = px(at)
-    return { key, now: m(key), x, y: y + belowPx, way }
+    return { key, now: m(key), x, y: y + belowPx, axis }
   })
 })
 const STEP_MM = 0.5
 /** How a measure grows along the sheet: a hollow gets deeper downward. */
 const grows = (key: ShapeMeasure) => (key === 'depthMm' ? -1 : 1)
-function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: number, dy: number, taken: () => void) {
-  const moved = (knob.way === 'x' ? dx : -dy) / viewport.value!.scale
+function drag(knob: { key: ShapeMeasure; now: number; axis: 'x' | 'y' }, dx: number, dy: number, taken: () => void) {
+  const moved = (knob.axis === 'x' ? dx : -dy) / viewport.value!.scale
   if (Math.abs(moved) < 0.1) return
   emit('set', knob.key, Math.max(0, knob.now + grows(knob.key) * moved))
   taken()
@@ -134,7 +134,7 @@ function drag(knob: { key: ShapeMeasure; now: number; way: 'x' | 'y' }, dx: numb
         :key="knob.key"
         :x="knob.x"
         :y="knob.y"
-        :turn="knob.way === 'x' ? 0 : 90"
+        :turn="knob.axis === 'x' ? 0 : 90"
         :label="SHAPE_MEASURE_WORD[knob.key]"
         :now="knob.now"
         :text="lengthText(knob.now, preferences.unit)"

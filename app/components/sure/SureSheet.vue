@@ -36,7 +36,7 @@ const options = computed(() => ({
   grid: { xaxis: { lines: { show: true } }, yaxis: { lines: { show: false } } },
   tooltip: { enabled: false },
 }))
-const told = (share: DoubtShare) =>
+const shareText = (share: DoubtShare) =>
   `${MEASURE_WORD[share.id]} ± ${toleranceText(share, preferences.unit)} adds ${share.shareDeg.toFixed(2)}°`
 const WHERE = {
   rig: 'Measure the rig anew',
@@ -66,7 +66,7 @@ const first = computed(() => set.value?.budget[0] ?? null)
         :series="series"
         :options="options"
         :height="shares.length * ROW + 46"
-        :label="`What adds to the doubt, largest first: ${shares.map(told).join('; ')}`"
+        :label="`What adds to the doubt, largest first: ${shares.map(shareText).join('; ')}`"
       />
       <p class="text-sm text-muted">
         Bars: what each measure alone does to the edge angle at {{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }},
