@@ -1,23 +1,22 @@
 import { computed } from 'vue'
-import { bladeHeightFor } from '#core/dial/bladeHeightFor'
-import { whatToDial } from '#core/dial/whatToDial'
+import { adviseBladeHeight, adviseDial } from '#core/dial/advised'
 import { contactFor } from '#core/setup/setup'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 
-/** What to dial for the wanted angle at the place looked at, with this stone and with the others of the box. */
+/** What to dial for the wanted angle where the dial is for, with this stone and with the others of the box. */
 export function useAdvice() {
   const job = useJob()
   const collections = useCollections()
-  const station = computed(() => job.evaluation.value.station)
+  const station = computed(() => job.dialFor.value.station)
   const dialled = computed(() => job.content.value.dialled[job.side.value])
 
   /** For the side that is up. */
-  const advice = computed(() => whatToDial(job.setup.value, job.side.value, job.wantedDeg.value, station.value))
+  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, station.value))
 
   /** The other way to the wanted angle: the rig left as it is, the blade moved. */
   const holdInstead = computed(() =>
-    bladeHeightFor(job.setup.value, job.side.value, dialled.value, job.wantedDeg.value, station.value),
+    adviseBladeHeight(job.setup.value, job.side.value, dialled.value, job.wantedDeg.value, station.value),
   )
 
   /** Each stone of the box: what to dial with it, and how far the angle is off when the dial is left alone. */
@@ -31,7 +30,7 @@ export function useAdvice() {
         return {
           stone,
           onRod: stone.id === onRod,
-          advice: whatToDial(withStone, side, job.wantedDeg.value, station.value),
+          advice: adviseDial(withStone, side, job.wantedDeg.value, station.value),
           leftOffDeg: left.ok ? left.edgeAngleDeg - job.wantedDeg.value : null,
         }
       })

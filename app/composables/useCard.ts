@@ -5,7 +5,7 @@ import type { Side } from '#core/clamping/centring'
 import { markUnderLandmark } from '#core/hold/landmark'
 import type { Setup } from '#core/setup/setup'
 import type { Stone } from '#core/stone/stone'
-import { whatToDial } from '#core/dial/whatToDial'
+import { adviseDial } from '#core/dial/advised'
 import { cardPage, type CardContent } from '~/card/cardPage'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
@@ -49,12 +49,12 @@ export function useCard() {
   const preferences = usePreferences()
 
   const content = computed<CardContent>(() => {
-    const [setup, evaluation, kept] = [job.setup.value, job.evaluation.value, job.content.value]
+    const [setup, evaluation, kept] = [job.setup.value, job.dialFor.value, job.content.value]
     const { rig, blade, hold } = setup
     const text = (mm: number) => lengthText(mm, preferences.unit)
     const dial = (stone: Stone, side: Side) => {
       if (blade.bevels === 'A' && side === 'B') return 'flat'
-      const advice = whatToDial({ ...setup, stone }, side, kept.wanted.deg[side], evaluation.station)
+      const advice = adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], evaluation.station)
       return advice.ok ? dialText(rig, advice.setting, preferences.unit) : 'not possible'
     }
     const chosen = collections.stones.filter((stone) => kept.progression.includes(stone.id))

@@ -70,7 +70,7 @@ export function useCentringRecipe() {
     return flats && tiltFromFlats(flats)
   })
   const tiltDeg = computed(() => tilt.value?.tiltDeg ?? job.content.value.hold.tiltDeg)
-  const outMm = computed(() => job.evaluation.value.bladeHeightMm)
+  const outMm = computed(() => job.dialFor.value.bladeHeightMm)
   const offsetOf = (heights: BothWaysUp): number => {
     // Beside an upright blade the distance shrinks on the side it leans to; over a plate the height grows.
     const over = upright.value ? { A: -heights.A, B: -heights.B } : heights
@@ -83,7 +83,7 @@ export function useCentringRecipe() {
       const heights = both('edge')
       return heights && { ok: true, mm: offsetOf(heights) }
     }
-    const [read, setup, { sides, station }] = [both('stone'), job.setup.value, job.evaluation.value]
+    const [read, setup, { sides, station }] = [both('stone'), job.setup.value, job.dialFor.value]
     if (!read || !sides.A.ok || !sides.B.ok) return null
     const tilted = { ...setup, hold: { ...setup.hold, tiltDeg: tiltDeg.value } }
     const heights = { A: sides.A.pivotHeightMm, B: sides.B.pivotHeightMm }

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { marksOf } from '#core/dial/marks'
-import { whatToDial } from '#core/dial/whatToDial'
+import { adviseDial } from '#core/dial/advised'
 import { contactFor } from '#core/setup/setup'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
@@ -12,7 +12,7 @@ const MOST_STONES = 5
 export function useMarks() {
   const job = useJob()
   const collections = useCollections()
-  const station = computed(() => job.evaluation.value.station)
+  const station = computed(() => job.dialFor.value.station)
   /** The stones of the chosen order, or the first of the box; the one on the rod is always among them. */
   const stones = computed(() => {
     const { stoneId, progression: order } = job.content.value
@@ -33,6 +33,6 @@ export function useMarks() {
       }),
     })),
   )
-  const advice = computed(() => whatToDial(job.setup.value, job.side.value, job.wantedDeg.value, station.value))
+  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, station.value))
   return { stones, rows, advice }
 }

@@ -14,13 +14,13 @@ function advised(job: JobView) {
     nextStep({
       setup: job.setup.value,
       job: job.content.value,
-      evaluation: job.evaluation.value,
+      evaluation: job.dialFor.value,
       log: job.entries.value,
     }),
   )
   const text = computed(() =>
     adviceText(next.value, {
-      rig: job.rig.value,
+      setup: job.setup.value,
       unit: preferences.unit,
       sideNames: preferences.current.sideNames,
     }),

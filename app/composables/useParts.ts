@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { facetsOf } from '#core/blade/facets'
 import { hollowOf } from '#core/blade/hollow'
-import { whatToDial } from '#core/dial/whatToDial'
+import { adviseDial } from '#core/dial/advised'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { zoneName } from '~/words/zoneText'
@@ -18,7 +18,7 @@ export function useParts() {
       .map((facet) => ({
         ...facet,
         name: zoneName(zones.value, zones.value.indexOf(facet.zone)),
-        advice: whatToDial(job.setup.value, job.side.value, job.wantedDeg.value, facet.middle),
+        advice: adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, facet.middle),
       }))
       .sort((a, b) => a.order - b.order),
   )

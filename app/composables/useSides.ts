@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { perSide } from '#core/clamping/centring'
-import { whatToDial } from '#core/dial/whatToDial'
+import { adviseDial } from '#core/dial/advised'
 import { sideDifference } from '#core/sides/sideDifference'
 import { useJob } from '~/job/useJob'
 
@@ -8,10 +8,10 @@ import { useJob } from '~/job/useJob'
 export function useSides() {
   const job = useJob()
   const oneBevel = computed(() => job.blade.value.bevels === 'A')
-  const station = computed(() => job.evaluation.value.station)
+  const station = computed(() => job.dialFor.value.station)
   const difference = computed(() => sideDifference(job.setup.value, job.content.value.dialled, station.value))
   const advice = computed(() =>
-    perSide((side) => whatToDial(job.setup.value, side, job.content.value.wanted.deg[side], station.value)),
+    perSide((side) => adviseDial(job.setup.value, side, job.content.value.wanted.deg[side], station.value)),
   )
   /** How much higher the pivot stands for B than for A, mm; null where a side has no setting. */
   const apartMm = computed(() => {

@@ -22,7 +22,7 @@ export function useStoneOrder() {
     job.change(into ? `take ${stone.name}` : `leave ${stone.name} out`, { progression: ids })
   }
   const swaps = computed(() =>
-    stoneSwaps(job.setup.value, job.side.value, job.wantedDeg.value, job.evaluation.value.station, order.value),
+    stoneSwaps(job.setup.value, job.side.value, job.wantedDeg.value, job.dialFor.value.station, order.value),
   )
   /** From the stone before, in the rig's own language. */
   const onDial = (i: number): string => {

@@ -22,6 +22,7 @@ function setOf(setup: Setup, side: 'A' | 'B' = 'A', lookAtMm: number | null = nu
     setup,
     {
       dialled: { A: setting, B: setting, linked: true },
+      dialForMm: null,
       lookAtMm,
       bladeHeightToleranceMm: 0.5,
       holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },

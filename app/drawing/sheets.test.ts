@@ -83,11 +83,26 @@ describe('what if', () => {
       toMm: range.blade[1],
       steps: 48,
     })
-    const view = whatIfView(range, lines, { bladeHeightMm: 28, pivotHeightMm: 55 }, size, 'mm')
+    const view = whatIfView(range, lines, { bladeHeightMm: 28, pivotHeightMm: 55 }, [0, 40], size, 'mm')
     const near = view.lines[0]!.points.split(' ')
       .map((pair) => pair.split(',').map(Number))
       .map(([x, y]) => Math.hypot(x! - view.point[0], y! - view.point[1]))
     expect(Math.min(...near)).toBeLessThan(8)
+  })
+
+  it('bars what the jaws would not hold', () => {
+    const range = whatIfRange(28, 55, { lowestMm: 20, highestMm: 90 })
+    const barred = (held: readonly [number, number] | null) => {
+      const view = whatIfView(range, [], { bladeHeightMm: 28, pivotHeightMm: 55 }, held, size, 'mm')
+      const mm = (px: number) => px / view.perMm[0]
+      return view.barred.map(({ x, width }) => [mm(x - view.frame.x) + range.blade[0], mm(width)])
+    }
+    expect(barred([10, 40])).toEqual([
+      [expect.closeTo(4, 6), expect.closeTo(6, 6)],
+      [expect.closeTo(40, 6), expect.closeTo(12, 6)],
+    ])
+    expect(barred([-Infinity, Infinity])).toEqual([])
+    expect(barred(null)).toEqual([[expect.closeTo(4, 6), expect.closeTo(48, 6)]])
   })
 
   it('keeps what is shown within the rig and out of the jaws', () => {

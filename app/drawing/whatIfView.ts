@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale'
 import type { EqualAngleLine } from '#core/dial/equalAngles'
 import type { LengthUnit } from '#core/units/length'
+import { clamp } from '#core/units/figures'
 import type { Vec2 } from '#core/vector/vec2'
 import { frameWithin, lengthTicks, type Frame, type Tick } from './axes'
 import { pointList } from './viewport'
@@ -37,6 +38,8 @@ export interface WhatIfView {
   readonly upTicks: readonly Tick[]
   /** Lines of equal edge angle, with the place of their figure at the frame's border. */
   readonly lines: readonly { readonly edgeAngleDeg: number; readonly points: string; readonly label: Vec2 }[]
+  /** Where the jaws would not hold the blade. */
+  readonly barred: readonly { x: number; width: number }[]
   readonly point: Vec2
   /** Pixels for a millimetre, across and up. */
   readonly perMm: Vec2
@@ -48,12 +51,14 @@ export function whatIfView(
   range: WhatIfRange,
   lines: readonly EqualAngleLine[],
   now: { bladeHeightMm: number; pivotHeightMm: number },
+  heldMm: readonly [leastMm: number, mostMm: number] | null,
   size: { width: number; height: number },
   unit: LengthUnit,
 ): WhatIfView {
   const frame = frameWithin(size, MARGIN)
   const across = scaleLinear([...range.blade], [frame.x, frame.x + frame.width])
   const up = scaleLinear([...range.pivot], [frame.y + frame.height, frame.y])
+  const ends = [frame.x, frame.x + frame.width] as const
   return {
     frame,
     acrossTicks: lengthTicks(across, unit),
@@ -65,8 +70,19 @@ export function whatIfView(
       const end = inside.at(-1)
       return inside.length < 2 || !end ? [] : [{ edgeAngleDeg, points: pointList(inside), label: end }]
     }),
+    barred: barredBeside(heldMm && heldMm.map((mm) => clamp(across(mm), ends))),
     point: [across(now.bladeHeightMm), up(now.pivotHeightMm)],
     perMm: [across(1) - across(0), up(0) - up(1)],
     at: (pivotHeightMm) => up(pivotHeightMm),
+  }
+
+  /** What lies beside the stretch that is held; all of the frame where none is. */
+  function barredBeside(held: readonly number[] | null): { x: number; width: number }[] {
+    const [left, right] = ends
+    const [from, to] = held ? [held[0]!, held[1]!] : [right, right]
+    return [
+      { x: left, width: from - left },
+      { x: to, width: right - to },
+    ].filter(({ width }) => width > 0)
   }
 }

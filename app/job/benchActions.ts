@@ -1,9 +1,10 @@
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
-import { bladeHeightMm, moved } from '#core/clamping/bladeHeight'
+import { moved } from '#core/clamping/bladeHeight'
 import { SIDES, type Side } from '#core/clamping/centring'
 import type { ClampPosition } from '#core/clamping/clampPosition'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard, startingDial, startingHold } from '#core/card/starting'
+import { gripOf } from '#core/hold/grip'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import type { Job } from '#core/job/job'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/rig/dial'
@@ -24,10 +25,19 @@ const MOST_OFF_CENTRE = { mm: 10, deg: 10 } as const
 export function benchActions(job: JobState, { collections, preferences }: Stores) {
   const text = (mm: number) => lengthText(mm, preferences.unit)
 
-  /** Why there would be no angle with this; null when there is one. */
+  /** Why there would be no angle, or no blade in the jaws, with this; null when there is. */
   function objection(setup: Setup, setting: DialSetting): string | null {
+    // A blade that lies beside the jaws already may be moved anywhere.
+    if (!job.grip.value.touches(setup.hold) && job.grip.value.touches(job.content.value.hold)) return noSteel()
     const contact = contactFor(setup, job.side.value, setting, job.evaluation.value.station)
     return contact.ok ? null : reasonText(contact, preferences.unit, lowestPivotHeightMm(setup, job.side.value))
+  }
+
+  /** That the jaws would not touch the blade, and how far out they hold it where it is now. */
+  function noSteel(): string {
+    const heights = job.grip.value.heightsMm(job.content.value.hold, job.dialFor.value.station)
+    if (!heights) return 'The jaws would not touch the blade.'
+    return `The jaws would not touch the blade: here they hold it ${text(heights[0])} to ${text(heights[1])} out.`
   }
 
   const dialledNow = (): DialSetting => job.content.value.dialled[job.side.value]
@@ -62,17 +72,24 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
 
   const mustStandOut = 'The edge must stand out of the jaws: more than 0.'
 
-  /** Brings the edge at the place looked at to a height out of the jaws. */
+  /** Brings the edge at the place that the dial is for to a height out of the jaws. */
   function setBladeHeight(heightMm: number, gesture: string | null = null): string | null {
     const { hold } = job.content.value
     if (heightMm <= 0) return mustStandOut
-    const outMm = heightMm - bladeHeightMm(job.evaluation.value.station, hold)
+    const outMm = heightMm - job.dialFor.value.bladeHeightMm
     return holdAs('blade height', moved(hold, 0, outMm), gesture)
   }
 
-  /** Holds the blade in a new way and dials what goes with it, at once. */
-  const holdAndDial = (hold: ClampPosition, setting: DialSetting): string | null =>
-    objection({ ...job.setup.value, hold }, setting) ?? job.change('hold it so', { hold, dialled: withDial(setting) })
+  /**
+   * Holds the blade in a new way, with what goes with it on the dial and the place of the edge that this is for
+   * (`dialForMm`, arc length from the heel).
+   */
+  const holdAndDial = (hold: ClampPosition, setting: DialSetting, dialForMm: number): string | null =>
+    objection({ ...job.setup.value, hold }, setting) ??
+    job.change('hold it so', { hold, dialForMm, lookAtMm: null, dialled: withDial(setting) })
+
+  /** Holds the blade in another way, the dial left alone. */
+  const holdSo = (hold: ClampPosition): string | null => holdAs('hold it so', hold, null)
 
   /** Stands the blade so far out and the pivot so high at once; a plate takes its nearest slot. */
   function setHeights(outMm: number, pivotHeightMm: number, gesture: string | null): string | null {
@@ -111,7 +128,11 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     return holdAs('centring', { ...job.content.value.hold, ...error }, null)
   }
 
-  /** Looks at another place of the edge: its arc length from the heel, or the middle of the jaws (null). */
+  /** Has the dial be for a place of the edge: its arc length from the heel, or over the middle of the jaws (null). */
+  const dialForPlace = (dialForMm: number | null) =>
+    job.change('place that the dial is for', { dialForMm, lookAtMm: null })
+
+  /** Looks at another place of the edge: its arc length from the heel, or the place that the dial is for (null). */
   const lookAt = (fromHeelMm: number | null, gesture: string | null = null) =>
     job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
 
@@ -135,9 +156,10 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
       return void job.change(`rig: ${chosen.name}, held as in ${earlier.name}`, { ...of, ...card })
     }
     const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
-    const hold = sameKindOfHold ? now.hold : startingHold(rig, from.blade)
+    const holds = gripOf(from.blade, rig).trouble(now.hold) === null
+    const hold = sameKindOfHold && holds ? now.hold : startingHold(rig, from.blade)
     const stillDialled = same && SIDES.every((side) => heightOfSetting(rig, now.dialled[side]).ok)
-    const dialled = stillDialled ? now.dialled : startingDial({ ...from, rig, hold }, now.wanted)
+    const dialled = stillDialled ? now.dialled : startingDial({ ...from, rig, hold }, now.wanted, now.dialForMm)
     job.change(`rig: ${rig.name}`, { ...of, jawsName, hold, dialled })
   }
 
@@ -178,6 +200,8 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     setBladeHeight,
     setHeights,
     holdAndDial,
+    holdSo,
+    dialForPlace,
     heelToMiddle,
     setHeelToMiddle,
     setTurn,

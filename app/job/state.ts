@@ -3,7 +3,8 @@ import { fittedWith } from '#core/rig/jaws'
 import { rigMeasures } from '#core/rig/rig'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import { evenStations } from '#core/curve/stations'
-import { evaluate, type Evaluation, type SideSet } from '#core/evaluation/evaluate'
+import { atDialFor, evaluate, type Evaluation, type SideSet } from '#core/evaluation/evaluate'
+import { gripOf } from '#core/hold/grip'
 import type { Job } from '#core/job/job'
 import { provedAmount, readAmount } from '#core/log/amount'
 import { ofKind } from '#core/log/inForce'
@@ -73,6 +74,14 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   }))
   const stations = computed(() => evenStations(blade.value.edge, STATIONS_ALONG_EDGE))
   const evaluation = computed(() => evaluate(setup.value, content.value, stations.value))
+  /** The same at the place that the dial is for: where one looks changes nothing of it. */
+  const dialFor = computed(() => {
+    const there = atDialFor(content.value)
+    return there === content.value ? evaluation.value : evaluate(setup.value, there, stations.value)
+  })
+  /** What the jaws hold of this blade, and what stands against the hold as it is. */
+  const grip = computed(() => gripOf(blade.value, rig.value))
+  const gripTrouble = computed(() => grip.value.trouble(content.value.hold))
   const up = computed(() => evaluation.value.sides[side.value])
   /** Why there is no angle on the side that is up; empty when there is one. */
   const trouble = computed(() =>
@@ -113,6 +122,9 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     setup,
     stations,
     evaluation,
+    dialFor,
+    grip,
+    gripTrouble,
     up,
     trouble,
     drawn,

@@ -1,14 +1,16 @@
 import type { NextStep } from '#core/advice/nextStep'
 import type { PerSide } from '#core/clamping/centring'
-import type { Rig } from '#core/rig/rig'
+import type { Setup } from '#core/setup/setup'
 import type { LengthUnit } from '#core/units/length'
 import { angleText, differenceText } from './angleText'
 import { dialText } from './dialText'
 import { lengthText } from './lengthText'
+import { GRIP_TEXT, moveText } from './placementText'
 import { reasonText } from './reasonText'
+import { uncapital } from './sentence'
 
-interface Told {
-  readonly rig: Rig
+interface Spoken {
+  readonly setup: Setup
   readonly unit: LengthUnit
   readonly sideNames: PerSide<string>
 }
@@ -16,11 +18,18 @@ interface Told {
 /** The next step in words: what to do, and why. */
 export function adviceText(
   next: NextStep,
-  { rig, unit, sideNames }: Told,
+  { setup, unit, sideNames }: Spoken,
 ): { readonly do: string; readonly why: string } {
   switch (next.does) {
     case 'say-wanted':
       return { do: 'Say what this edge should have', why: '20° is only what every job begins with' }
+    case 'mend-grip':
+      return {
+        do: next.instead
+          ? moveText(setup.rig, setup.blade, setup.hold, next.instead, unit)
+          : 'Take other jaws, or another rig',
+        why: GRIP_TEXT[next.trouble],
+      }
     case 'mend-hold':
       return { do: `Set it otherwise for ${sideNames[next.side]}`, why: uncapital(reasonText(next.refusal, unit)) }
     case 'hold-otherwise':
@@ -38,7 +47,7 @@ export function adviceText(
       }
     case 'dial':
       return {
-        do: `Dial ${dialText(rig, next.setting, unit)} for ${sideNames[next.side]}`,
+        do: `Dial ${dialText(setup.rig, next.setting, unit)} for ${sideNames[next.side]}`,
         why: `it gives ${angleText(next.givesDeg, next.doubtDeg)}, ${differenceText(next.offDeg, next.doubtDeg)} off the wanted angle`,
       }
     case 'read':
@@ -68,6 +77,3 @@ export function adviceText(
       }
   }
 }
-
-/** A sentence as the second half of one. */
-const uncapital = (sentence: string): string => `${sentence[0]!.toLowerCase()}${sentence.slice(1).replace(/\.$/, '')}`

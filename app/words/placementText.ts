@@ -2,6 +2,7 @@ import type { Bound } from '#core/placement/findPlacement'
 import type { NoHold } from '#core/placement/whyNone'
 import type { Blade } from '#core/blade/blade'
 import type { ClampPosition } from '#core/clamping/clampPosition'
+import type { GripTrouble } from '#core/hold/grip'
 import { markUnderLandmark } from '#core/hold/landmark'
 import type { Rig } from '#core/rig/rig'
 import type { LengthUnit } from '#core/units/length'
@@ -65,6 +66,14 @@ export const BOUND_TEXT: Record<Bound, string> = {
   'end-of-the-blade': 'the blade ends there',
   'between-marks': 'a better place lies between two marks',
   'between-stops': 'a better depth lies on no stop',
+}
+
+/** What is wrong with the jaws' grip on a blade, as the second half of a sentence. */
+export const GRIP_TEXT: Record<GripTrouble, string> = {
+  'off-the-blade': 'the jaws stand off the end of the blade',
+  'too-little-held': 'the jaws hold too little of the blade, or none',
+  'off-the-flat': 'the jaws reach beyond the flat of the blade',
+  'into-the-edge': 'the jaws come too near the edge',
 }
 
 /** Why it can be held nowhere, and what would help. */

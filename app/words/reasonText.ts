@@ -29,6 +29,10 @@ export function reasonText({ reason, limit }: Refusal, unit: LengthUnit, lowestP
       return 'Moving the blade out does not change the angle here, because the edge runs square to the jaws.'
     case 'into-jaws':
       return 'The edge would have to stand inside the jaws.'
+    case 'not-held':
+      return 'The jaws do not hold the blade here: hold it elsewhere first.'
+    case 'jaws-reach-to':
+      return `The jaws hold the blade only to a height of ${length(limit)} here.`
     case 'setting-of-another-rig':
       return 'What is dialled is not of this rig: dial it anew.'
   }

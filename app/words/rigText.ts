@@ -17,6 +17,8 @@ interface RigWords {
   readonly pivotHeight: string
   readonly edgeOut: string
   readonly heelToMiddle: string
+  /** The place of the edge that stands over the middle of what holds the blade. */
+  readonly overMiddle: string
   readonly turn: string
   /** What the blade is laid against. */
   readonly stop: string
@@ -32,6 +34,7 @@ const OUT_OF_JAWS = {
   pivotHeight: 'Pivot height',
   edgeOut: 'edge out of the jaws',
   heelToMiddle: 'heel to the jaws’ middle',
+  overMiddle: 'over the jaws’ middle',
   turn: 'Turn in the jaws',
   stop: 'stop or depth pin',
   stopFrom: 'Behind the front',
@@ -69,6 +72,7 @@ export const RIG_WORDS: Record<RigKind, RigWords> = {
     pivotStands: 'behind the line',
     edgeOut: 'edge in front of the line',
     heelToMiddle: 'heel to the table’s middle',
+    overMiddle: 'over the table’s middle',
     turn: 'Turn on the table',
     stop: 'fence',
     stopFrom: 'Behind the line',

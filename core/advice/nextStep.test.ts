@@ -3,7 +3,8 @@ import { evenStations } from '../curve/stations'
 import { evaluate } from '../evaluation/evaluate'
 import { settingOfHeight } from '../rig/dial'
 import type { LogEntry, Proof, Reading } from '../log/entry'
-import { postRig, sampleSetup } from '../setup/sampleSetup.fixture'
+import { gripOf } from '../hold/grip'
+import { heldSetup, postRig, tableRig } from '../setup/sampleSetup.fixture'
 import { whatToDial } from '../dial/whatToDial'
 import type { Setup } from '../setup/setup'
 import { nextStep, stationState } from './nextStep'
@@ -20,19 +21,19 @@ function stepOf(
   change: Partial<Setup> = {},
   more: { heightMm?: number; why?: string; deg?: number } = {},
 ) {
-  const setup = { ...sampleSetup, ...change }
+  const setup = { ...heldSetup, ...change }
   const deg = more.deg ?? WANTED
   const stations = evenStations(setup.blade.edge, 60)
-  const lookAtMm = null
+  const place = { dialForMm: null, lookAtMm: null }
   const begin = {
     A: settingOfHeight(setup.rig, more.heightMm ?? 60),
     B: settingOfHeight(setup.rig, more.heightMm ?? 60),
   }
-  const { station } = evaluate(setup, { dialled: { ...begin, linked: true }, lookAtMm, ...known }, stations)
+  const { station } = evaluate(setup, { dialled: { ...begin, linked: true }, ...place, ...known }, stations)
   const best = whatToDial(setup, 'A', deg, station)
   const dial = more.heightMm === undefined && best.ok ? best.setting : begin.A
   const dialled = { A: dial, B: dial, linked: true }
-  const evaluation = evaluate(setup, { dialled, lookAtMm, ...known }, stations)
+  const evaluation = evaluate(setup, { dialled, ...place, ...known }, stations)
   const wanted = { deg: { A: deg, B: deg }, linked: true, why: more.why ?? 'Garden.' }
   return { step: nextStep({ setup, job: { wanted, dialled, gaugeZero: 'centre-plane' }, evaluation, log }), evaluation }
 }
@@ -85,7 +86,7 @@ describe('the one next step', () => {
   })
 
   it('is another hold where the spine slips out of these jaws, and says by which measure', () => {
-    const thick = { blade: { ...sampleSetup.blade, spineThicknessMm: 6 } }
+    const thick = { blade: { ...heldSetup.blade, spineThicknessMm: 6 } }
     expect(stepOf([], thick).step).toEqual({ does: 'hold-otherwise', at: 'clamp', spineMm: 6, mostMm: 5 })
   })
 
@@ -94,14 +95,25 @@ describe('the one next step', () => {
     expect(stepOf([], bulky).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
   })
 
+  it('is to hold the blade where the jaws have it, before anything else, and there they do', () => {
+    const grip = gripOf(heldSetup.blade, heldSetup.rig)
+    const out = { ...heldSetup.hold, bladeYMm: 2 }
+    const { step } = stepOf([], { hold: out })
+    expect(step).toMatchObject({ does: 'mend-grip', at: 'clamp', trouble: 'too-little-held' })
+    expect(step.does === 'mend-grip' && step.instead && grip.trouble(step.instead)).toBeNull()
+    const wider = { ...postRig, jaws: { ...postRig.jaws!, widthMm: 120 } }
+    expect(stepOf([], { rig: wider }).step).toMatchObject({ trouble: 'off-the-blade', instead: null })
+    expect(stepOf([], { rig: tableRig, hold: out }).step.does).not.toBe('mend-grip')
+  })
+
   it('advises no dial at which the stone would meet the jaws, and one that lifts it over them', () => {
     const jaws = (halfThicknessMm: number) => ({ rig: { ...postRig, jaws: { ...postRig.jaws!, halfThicknessMm } } })
-    const degreesOver = (high: number) => (Math.atan2(high, 28) * 180) / Math.PI
+    const degreesOver = (high: number) => (Math.atan2(high, 20) * 180) / Math.PI
     // Set steeper than wanted it clears them; dialled as wanted it would not.
-    expect(degreesOver(13)).toBeGreaterThan(WANTED)
-    expect(stepOf([], jaws(13), { heightMm: 72 }).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
-    expect(degreesOver(11)).toBeLessThan(WANTED)
-    expect(stepOf([], jaws(11), { heightMm: 45 }).step).toMatchObject({ does: 'dial', side: 'A' })
+    expect(degreesOver(9.5)).toBeGreaterThan(WANTED)
+    expect(stepOf([], jaws(9.5), { heightMm: 72 }).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
+    expect(degreesOver(8)).toBeLessThan(WANTED)
+    expect(stepOf([], jaws(8), { heightMm: 45 }).step).toMatchObject({ does: 'dial', side: 'A' })
   })
 
   it('is to dial what is advised, unless what is dialled is as good as this rig can', () => {
@@ -135,7 +147,7 @@ describe('the one next step', () => {
   })
 
   it('of a blade with one bevel only that side counts', () => {
-    const oneBevel = { blade: { ...sampleSetup.blade, bevels: 'A' as const } }
+    const oneBevel = { blade: { ...heldSetup.blade, bevels: 'A' as const } }
     expect(stepOf([proof('A', setDeg())], oneBevel).step.does).toBe('put-to-use')
   })
 

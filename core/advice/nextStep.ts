@@ -1,8 +1,10 @@
 import type { Refusal } from '../angle/reasons'
 import { SIDES, type Side } from '../clamping/centring'
-import { whatToDial } from '../dial/whatToDial'
+import type { ClampPosition } from '../clamping/clampPosition'
 import type { Evaluation, SideSet } from '../evaluation/evaluate'
 import { expectedReadingDeg } from '../gauge/expectedReading'
+import { adviseDial } from '../dial/advised'
+import { gripOf, type GripTrouble } from '../hold/grip'
 import { jawFit } from '../hold/holdChecks'
 import type { Job } from '../job/job'
 import { provedAmount, readAmount } from '../log/amount'
@@ -18,6 +20,13 @@ export type StationId = (typeof STATION_IDS)[number]
 /** What to do next on a job, where, and the figures that say why. Angles in degrees. */
 export type NextStep =
   | { readonly does: 'say-wanted'; readonly at: 'blade' }
+  | {
+      readonly does: 'mend-grip'
+      readonly at: 'clamp'
+      readonly trouble: GripTrouble
+      /** The nearest hold that can be; null where these jaws hold this blade nowhere. */
+      readonly instead: ClampPosition | null
+    }
   | { readonly does: 'mend-hold'; readonly at: 'clamp'; readonly side: Side; readonly refusal: Refusal }
   | { readonly does: 'hold-otherwise'; readonly at: 'clamp'; readonly spineMm: number; readonly mostMm: number }
   | { readonly does: 'clear-jaws'; readonly at: 'clamp'; readonly side: Side; readonly lowestDeg: number }
@@ -51,6 +60,7 @@ export type NextStep =
 export interface NextStepAsk {
   readonly setup: Setup
   readonly job: Pick<Job, 'wanted' | 'dialled' | 'gaugeZero'>
+  /** At the place that the dial is for. */
   readonly evaluation: Evaluation
   /** What holds of the log of this job, oldest first. */
   readonly log: readonly LogEntry[]
@@ -74,6 +84,10 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   const untouched = why === '' && sides.every((side) => deg[side] === BEGUN_WITH_DEG)
   if (untouched && readings.length + proofs.length === 0) return { does: 'say-wanted', at: 'blade' }
 
+  const grip = gripOf(setup.blade, setup.rig)
+  const trouble = grip.trouble(setup.hold)
+  if (trouble) return { does: 'mend-grip', at: 'clamp', trouble, instead: grip.nearest(setup.hold) }
+
   const set = {} as Record<Side, SideSet>
   for (const side of sides) {
     const one = evaluation.sides[side]
@@ -86,7 +100,7 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
 
   for (const side of sides) {
     const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
-    const best = whatToDial(setup, side, deg[side], evaluation.station)
+    const best = adviseDial(setup, side, deg[side], evaluation.station)
     if (!best.ok) return { does: 'mend-hold', at: 'clamp', side, refusal: best }
     const { setting, givesDeg, offDeg } = best
     const dialled = Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) <= DIALLED_DEG

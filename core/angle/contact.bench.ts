@@ -36,6 +36,7 @@ describe('an edge of 400 stations', () => {
       setup,
       {
         dialled,
+        dialForMm: null,
         lookAtMm: null,
         bladeHeightToleranceMm: 0.5,
         holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },

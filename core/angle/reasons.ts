@@ -10,6 +10,8 @@ export type Reason =
   | 'setting-of-another-rig'
   | 'parallel-to-jaws'
   | 'into-jaws'
+  | 'not-held'
+  | 'jaws-reach-to'
 
 export interface Refusal {
   readonly ok: false

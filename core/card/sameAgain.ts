@@ -1,13 +1,14 @@
 import equal from 'fast-deep-equal'
 import type { Job } from '../job/job'
 
-/** What a clamp card brings back: how the blade was held, what was dialled and why, with which jaws and stones. */
-export type ClampCard = Pick<Job, 'hold' | 'dialled' | 'jawsName' | 'progression' | 'wanted'>
+/** What a clamp card brings back: how the blade was held, what was dialled, for where and why, jaws and stones. */
+export type ClampCard = Pick<Job, 'hold' | 'dialled' | 'dialForMm' | 'jawsName' | 'progression' | 'wanted'>
 
 /** The clamp card of a job. */
-export const cardOf = ({ hold, dialled, jawsName, progression, wanted }: Job): ClampCard => ({
+export const cardOf = ({ hold, dialled, dialForMm, jawsName, progression, wanted }: Job): ClampCard => ({
   hold,
   dialled,
+  dialForMm,
   jawsName,
   progression,
   wanted,
@@ -19,4 +20,4 @@ export const doneWith = <T extends Job>(jobs: readonly T[], { rigId, bladeId }: 
 
 /** Whether two jobs hold their blade and stand their pivot in the same way. */
 export const sameHold = (a: Job, b: Job): boolean =>
-  equal([a.hold, a.dialled, a.jawsName], [b.hold, b.dialled, b.jawsName])
+  equal([a.hold, a.dialled, a.dialForMm, a.jawsName], [b.hold, b.dialled, b.dialForMm, b.jawsName])

@@ -1,7 +1,9 @@
 import type { ClampPosition } from '../clamping/clampPosition'
 import { curveLength } from '../curve/arcLength'
-import { stationAt } from '../curve/stations'
+import { stationOverJaws } from '../clamping/bladeHeight'
+import { evenStations, stationAt } from '../curve/stations'
 import { whatToDial } from '../dial/whatToDial'
+import { gripOf } from '../hold/grip'
 import { heightOfSetting, heightRange, settingOfHeight } from '../rig/dial'
 import { restsOnTable } from '../rig/kinds'
 import type { Rig } from '../rig/rig'
@@ -12,23 +14,28 @@ import type { Job } from '../job/job'
 
 /** The most of a blade's width that the jaws are given to begin with, mm. */
 const GRIP_MM = 12
+const STATIONS = 60
 
 /**
- * A place to begin: the middle of the edge over the middle of the jaws, gripped by a third of its width at most; on a
- * table the whole blade lies in front of the line, with its spine on it.
+ * A place to begin: the middle of the edge over the middle of the jaws, gripped by a third of its width at most, or the
+ * nearest to it that the jaws can hold; on a table the whole blade lies in front of the line, with its spine on it.
  */
 export function startingHold(rig: Rig, blade: Blade): ClampPosition {
   const middle = stationAt(blade.edge, curveLength(blade.edge) / 2)
-  const grip = restsOnTable(rig) ? 0 : Math.min(GRIP_MM, blade.widthMm / 3)
-  return { bladeXMm: middle.point[0], bladeYMm: grip, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
+  const depth = restsOnTable(rig) ? 0 : Math.min(GRIP_MM, blade.widthMm / 3)
+  const hold = { bladeXMm: middle.point[0], bladeYMm: depth, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
+  const grip = gripOf(blade, rig)
+  return grip.trouble(hold) ? (grip.nearest(hold) ?? hold) : hold
 }
 
 /**
- * What to dial to begin with: the wanted angle at the middle of the jaws where the rig can give it, else the middle of
- * its range.
+ * What to dial to begin with: the wanted angle at the place that the dial is for where the rig can give it, else the
+ * middle of its range.
  */
-export function startingDial(setup: Setup, wanted: Job['wanted']): Job['dialled'] {
-  const station = stationAt(setup.blade.edge, curveLength(setup.blade.edge) / 2)
+export function startingDial(setup: Setup, wanted: Job['wanted'], dialForMm: number | null): Job['dialled'] {
+  const { edge } = setup.blade
+  const station =
+    dialForMm === null ? stationOverJaws(edge, evenStations(edge, STATIONS), setup.hold) : stationAt(edge, dialForMm)
   const [a, b] = [whatToDial(setup, 'A', wanted.deg.A, station), whatToDial(setup, 'B', wanted.deg.B, station)]
   const { lowestMm, highestMm } = heightRange(setup.rig)
   const middle = settingOfHeight(setup.rig, (lowestMm + highestMm) / 2)
@@ -50,5 +57,13 @@ export function startingCard(
   if (card && [card.dialled.A, card.dialled.B].every((setting) => heightOfSetting(things.rig, setting).ok)) return card
   const hold = card?.hold ?? startingHold(things.rig, things.blade)
   const { jawsName, progression, wanted } = card ?? now
-  return { jawsName, progression, wanted, hold, dialled: startingDial({ ...things, hold }, wanted) }
+  const dialForMm = card?.dialForMm ?? null
+  return {
+    jawsName,
+    progression,
+    wanted,
+    hold,
+    dialForMm,
+    dialled: startingDial({ ...things, hold }, wanted, dialForMm),
+  }
 }

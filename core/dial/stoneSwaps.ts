@@ -6,7 +6,8 @@ import type { PivotHeight } from '../rig/dial'
 import { reacherAt, type Setup } from '../setup/setup'
 import type { Stone } from '../stone/stone'
 import { pivotHeightFor } from './pivotHeightFor'
-import { whatToDial, type DialAdvice } from './whatToDial'
+import { adviseDial } from './advised'
+import type { DialAdvice } from './whatToDial'
 
 /** What one stone of a progression asks for, to keep the angle. */
 export interface StoneSwap<S extends Stone = Stone> {
@@ -59,7 +60,7 @@ export function stoneSwaps<S extends Stone>(
       height: heights[i]!,
       riseMm: rise(0, i),
       riseFromBeforeMm: i === 0 ? 0 : rise(i - 1, i),
-      advice: whatToDial({ ...setup, stone }, side, wantedDeg, station),
+      advice: adviseDial({ ...setup, stone }, side, wantedDeg, station),
       collarMm: at === null ? null : at - lowest,
       shimMm: thickest - stone.faceOffsetMm,
       ignoredDeg: left?.ok ? left.edgeAngleDeg - wantedDeg : null,

@@ -14,6 +14,7 @@ const at = (setup: Setup, heightMm: number, lookAtMm: number | null = null, heig
     setup,
     {
       dialled: { A: settingOfHeight(setup.rig, heightMm), B: settingOfHeight(setup.rig, heightB), linked: true },
+      dialForMm: null,
       lookAtMm,
       ...wellHeld,
     },

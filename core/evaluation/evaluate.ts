@@ -40,19 +40,22 @@ export interface Evaluation {
   readonly includedDoubtDeg: number | null
 }
 
+/** A job looked at where its dial is for. */
+export const atDialFor = <T extends Pick<Job, 'lookAtMm'>>(job: T): T =>
+  job.lookAtMm === null ? job : { ...job, lookAtMm: null }
+
 /**
  * Everything the rig's geometry gives for a job, at the place looked at and along the edge. `stations`: the blade's
  * edge from heel to tip, even in arc length (they depend on the blade alone and can be kept between calls).
  */
 export function evaluate(
   setup: Setup,
-  job: Pick<Job, 'dialled' | 'lookAtMm'> & KnownHold,
+  job: Pick<Job, 'dialled' | 'dialForMm' | 'lookAtMm'> & KnownHold,
   stations: readonly Station[],
 ): Evaluation {
+  const placeMm = job.lookAtMm ?? job.dialForMm
   const station =
-    job.lookAtMm === null
-      ? stationOverJaws(setup.blade.edge, stations, setup.hold)
-      : stationAt(setup.blade.edge, job.lookAtMm)
+    placeMm === null ? stationOverJaws(setup.blade.edge, stations, setup.hold) : stationAt(setup.blade.edge, placeMm)
   const [a, b] = SIDES.map((side) => sideSet(setup, job, side, station, stations)) as [
     SideSet | Refusal,
     SideSet | Refusal,

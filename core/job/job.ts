@@ -6,6 +6,7 @@ import { dialSetting } from '../rig/dials/readings'
 import { gaugeZero } from '../setup/gaugeZero'
 
 const wantedAngle = deg({ above: 0, most: 60 })
+const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
 
 /**
  * One job: a rig, a blade and a stone, how the blade is held, what is dialled and what is wanted. What was read and
@@ -32,8 +33,10 @@ export const job = z.object({
     linked: z.boolean(),
     why: z.string().max(300).default(''),
   }),
-  /** The place of the edge looked at, arc length from the heel; null: over the middle of the jaws. */
-  lookAtMm: mm({ least: 0, most: 3000 }).nullable().default(null),
+  /** The place of the edge that the dial is for, arc length from the heel; null: over the middle of the jaws. */
+  dialForMm: placeMm,
+  /** The place of the edge looked at, arc length from the heel; null: the one that the dial is for. */
+  lookAtMm: placeMm,
   /** The stones to be used one after the other; empty: none chosen yet. */
   progression: z.array(z.uuid()).max(40).default([]),
   gaugeZero: gaugeZero.default('centre-plane'),

@@ -3,8 +3,9 @@ import { contactsAlong } from '../angle/contact'
 import type { Blade } from '../blade/blade'
 import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import { markUnderLandmark } from '../hold/landmark'
+import { adviseDial } from '../dial/advised'
 import { evenStations, stationAt } from '../curve/stations'
-import { reacherAt, type Setup } from '../setup/setup'
+import { contactFor, reacherAt, type Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { edgeTangents } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
@@ -58,6 +59,13 @@ describe('the best hold within them', () => {
     expect(best!.cost).toBeLessThan(worstNow)
     expect(Math.abs(atMark!.worstDeg)).toBeGreaterThanOrEqual(best!.cost - 1e-6)
     expect(Math.abs(atMark!.worstDeg)).toBeLessThan(best!.cost + 0.2)
+    // The place that it is for gets the wanted angle, and asked for that place the dial is the same.
+    const there = stationAt(sabre.edge, atMark!.evenAtMm)
+    const held = { ...setup, hold: best!.hold }
+    const given = contactFor(held, 'A', atMark!.setting, there)
+    expect(given.ok && given.edgeAngleDeg).toBeCloseTo(20, 2)
+    const advised = adviseDial(held, 'A', 20, there)
+    expect(advised.ok && advised.setting).toEqual(atMark!.setting)
   })
 
   it('rests on a stop where the rig has stops, and lies on a table as it does', () => {

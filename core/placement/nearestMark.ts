@@ -1,5 +1,7 @@
 import { contactsAlong } from '../angle/contact'
 import type { Side } from '../clamping/centring'
+import { clampFrame, toClampFrame } from '../clamping/clampFrame'
+import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting, settingOfHeight, toNearestMark } from '../rig/dial'
 import type { DialSetting } from '../rig/dials/readings'
@@ -14,6 +16,11 @@ export interface AtMark {
   /** The greatest deviation with it, degrees with their sign, and its place along the edge. */
   readonly worstDeg: number
   readonly worstAtMm: number
+  /**
+   * The place of the edge that gets the wanted angle, arc length from the heel: of several the one nearest to the jaws'
+   * middle; where none does, the one that comes nearest to it.
+   */
+  readonly evenAtMm: number
 }
 
 /**
@@ -33,5 +40,28 @@ export function atNearestMark(
   const contacts = contactsAlong(stations, hold, reacherAt({ ...setup, hold }, side, height.heightMm))
   const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
   const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
-  return { setting, heightMm: height.heightMm, worstDeg: off[worst]!, worstAtMm: stations[worst]!.fromHeelMm }
+  return {
+    setting,
+    heightMm: height.heightMm,
+    worstDeg: off[worst]!,
+    worstAtMm: stations[worst]!.fromHeelMm,
+    evenAtMm: evenPlace(off, stations, hold),
+  }
+}
+
+function evenPlace(off: readonly number[], stations: readonly Station[], hold: ClampPosition): number {
+  const frame = clampFrame(hold)
+  const fromMiddle = (i: number) => Math.abs(toClampFrame(stations[i]!.point, frame)[0])
+  let found: { atMm: number; fromMiddleMm: number } | null = null
+  let nearest = 0
+  for (let i = 0; i < off.length; i++) {
+    if (Math.abs(off[i]!) < Math.abs(off[nearest]!)) nearest = i
+    const [before, here] = [off[i - 1] ?? off[i]!, off[i]!]
+    if (before <= 0 === here <= 0 || !Number.isFinite(before - here)) continue
+    const fromMiddleMm = fromMiddle(i)
+    if (found && found.fromMiddleMm <= fromMiddleMm) continue
+    const [from, to] = [stations[i - 1]!.fromHeelMm, stations[i]!.fromHeelMm]
+    found = { atMm: from + (before / (before - here)) * (to - from), fromMiddleMm }
+  }
+  return found?.atMm ?? stations[nearest]!.fromHeelMm
 }

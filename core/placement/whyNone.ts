@@ -1,11 +1,12 @@
+import { GRIP_TROUBLES } from '../hold/grip'
 import { spreadOver, type PlacementAsk } from './holdSpace'
 import type { HoldTrouble } from './holdLimits'
 
 /** What stands against holding a blade: that, or the stone cannot come down to all of what counts. */
 export type NoHold = HoldTrouble | 'no-angle'
 
-/** Troubles of the jaws' own grip: they say why only where no place in the jaws is free of them. */
-const OF_THE_GRIP: readonly NoHold[] = ['off-the-blade', 'too-little-held', 'off-the-flat', 'into-the-edge']
+/** Troubles of the jaws' own grip say why only where no place in the jaws is free of them. */
+const OF_THE_GRIP: readonly NoHold[] = GRIP_TROUBLES
 const MOST_REASONS = 2
 
 /**

@@ -106,3 +106,5 @@ export const sampleSetup: Setup = {
   stone: plainStone,
   hold: { bladeXMm: 40, bladeYMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
 }
+/** The same, with as much of the blade in the jaws as holds. */
+export const heldSetup: Setup = { ...sampleSetup, hold: { ...sampleSetup.hold, bladeYMm: 8 } }

@@ -119,7 +119,11 @@ describe('finding the centring error', () => {
       bladeHeightToleranceMm: 0.5,
       holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
     }
-    const e = evaluate(off, { dialled: { A: dial(57), B: dial(59), linked: false }, lookAtMm: 40, ...known }, stations)
+    const e = evaluate(
+      off,
+      { dialled: { A: dial(57), B: dial(59), linked: false }, dialForMm: null, lookAtMm: 40, ...known },
+      stations,
+    )
     const [a, b] = [e.sides.A, e.sides.B]
     expect(a.ok && b.ok && a.contact.edgeAngleDeg - b.contact.edgeAngleDeg).toBeLessThan(0.1)
   })

@@ -81,6 +81,7 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
     holdTolerance: { alongMm: 2, turnDeg: 0.6, centreOffsetMm: 0.2, tiltDeg: 0.3 },
     dialled: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '4' }, linked: false },
     wanted: { deg: { A: 20, B: 21 }, linked: false, why: 'General use.' },
+    dialForMm: 55,
     lookAtMm: 30,
     progression: [ID.stones],
     gaugeZero: 'clamp',

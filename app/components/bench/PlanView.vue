@@ -79,7 +79,7 @@ const { slider, keydown } = usePlaceSlider()
         <DimensionLine
           :dimension="view.bladeHeight"
           :text="text(job.drawn.value!.evaluation.bladeHeightMm)"
-          focus="blade-height"
+          :focus="job.content.value.lookAtMm === null ? 'blade-height' : undefined"
           :label-shift="[48, 0]"
         />
         <DimensionLine

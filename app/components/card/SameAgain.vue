@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { KeptJob } from '#core/kept/things'
 import { cardOf } from '#core/card/sameAgain'
-import { whatToDial } from '#core/dial/whatToDial'
+import { adviseDial } from '#core/dial/advised'
+import { gripOf } from '#core/hold/grip'
+import { fittedWith } from '#core/rig/jaws'
 import { moved } from '#core/clamping/bladeHeight'
 import { parseLengthMm } from '#core/units/length'
 import { useJob } from '~/job/useJob'
@@ -9,6 +11,7 @@ import { useSameAgain } from '~/composables/useSameAgain'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
+import { GRIP_TEXT } from '~/words/placementText'
 
 /** The same again: an earlier job's hold taken over, and the correction when the blade is lower now. */
 const { others, heldAs } = useSameAgain()
@@ -18,10 +21,12 @@ const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 const take = (one: KeptJob) => void job.change(`the same again as in ${one.name}`, cardOf(one))
+/** What stands against holding this blade as in an earlier job; null where the jaws of then hold it. */
+const against = (one: KeptJob) => gripOf(job.blade.value, fittedWith(job.rig.value, one.jawsName)).trouble(one.hold)
 
 const measured = ref('')
 const now = computed(() => {
-  const [setup, evaluation] = [job.setup.value, job.evaluation.value]
+  const [setup, evaluation] = [job.setup.value, job.dialFor.value]
   const parsed = parseLengthMm(measured.value, preferences.unit)
   if (measured.value.trim() === '') return null
   if (!parsed.ok) return { problem: `“${measured.value}” is no length.` }
@@ -32,7 +37,7 @@ const now = computed(() => {
     problem: '',
     differsMm,
     heightMm: parsed.value,
-    advice: whatToDial({ ...setup, hold }, job.side.value, job.wantedDeg.value, evaluation.station),
+    advice: adviseDial({ ...setup, hold }, job.side.value, job.wantedDeg.value, evaluation.station),
   }
 })
 const dialled = computed(() => dialText(job.rig.value, actions.dialledNow(), preferences.unit))
@@ -59,6 +64,7 @@ function correct() {
         <span class="min-w-0 truncate"
           >{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span
         ><span v-if="one.id === heldAs?.id" class="font-semibold">Held so</span
+        ><span v-else-if="against(one)" class="text-sm">Not as then: {{ GRIP_TEXT[against(one)!] }}.</span
         ><UButton
           v-else
           color="neutral"

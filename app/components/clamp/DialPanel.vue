@@ -7,7 +7,9 @@ import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialParts, dialText } from '~/words/dialText'
 import { grainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
+import { placeText } from '~/words/placeText'
 import { reasonText } from '~/words/reasonText'
+import { uncapital } from '~/words/sentence'
 
 const job = useJob()
 
@@ -22,6 +24,9 @@ const dialled = computed(() => {
   const text = (setting: DialSetting) => dialText(job.rig.value, setting, preferences.unit)
   return advice.value.ok && text(actions.dialledNow()) === text(advice.value.setting)
 })
+const place = computed(() => placeText(job.content.value.dialForMm, job.rig.value.kind, preferences.unit))
+/** The place looked at, where that is not the one that the dial is for. */
+const elsewhere = computed(() => job.content.value.lookAtMm)
 const oneBevelBack = computed(() => job.blade.value.bevels === 'A' && job.side.value === 'B')
 const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.3))
 function dialAdvised() {
@@ -47,7 +52,7 @@ const linked = computed({
     <div class="border-b border-default px-4 pt-3 pb-3">
       <h2 class="flex items-center gap-2 text-sm">
         <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} on
-        {{ preferences.current.sideNames[job.side.value] }}, dial
+        {{ preferences.current.sideNames[job.side.value] }} {{ place }}, dial
       </h2>
       <p v-if="oneBevelBack" class="mt-1">
         Side {{ preferences.current.sideNames.B }} of this blade is its flat back: it gets no bevel. Lay it flat on the
@@ -82,10 +87,27 @@ const linked = computed({
       <p v-else-if="advice && !advice.ok" class="mt-1 text-error" data-testid="no-dial">
         {{ reasonText(advice, preferences.unit) }}
       </p>
-      <p v-if="holdInstead?.ok && !oneBevelBack" class="mt-2 text-sm text-toned">
+      <p v-if="holdInstead.ok && !oneBevelBack" class="mt-2 text-sm text-toned">
         Or leave the dial and stand the blade {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
-        <button type="button" class="text-link" @click="job.change('blade height', { hold: holdInstead.hold })">
-          Hold it so
+        <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it so</button>
+      </p>
+      <p
+        v-else-if="!holdInstead.ok && holdInstead.reason === 'jaws-reach-to' && !oneBevelBack && !job.gripTrouble.value"
+        class="mt-2 text-sm text-toned"
+      >
+        Moving the blade alone does not do it: {{ uncapital(reasonText(holdInstead, preferences.unit)) }}.
+      </p>
+      <p v-if="elsewhere !== null || job.content.value.dialForMm !== null" class="mt-2 text-sm text-toned">
+        <button v-if="elsewhere !== null" type="button" class="text-link mr-2" @click="actions.dialForPlace(elsewhere)">
+          Dial for {{ placeText(elsewhere, job.rig.value.kind, preferences.unit) }}
+        </button>
+        <button
+          v-if="job.content.value.dialForMm !== null"
+          type="button"
+          class="text-link"
+          @click="actions.dialForPlace(null)"
+        >
+          Dial for the edge {{ placeText(null, job.rig.value.kind, preferences.unit) }}
         </button>
       </p>
       <p v-if="overJaws !== null" role="alert" class="mt-2 text-sm text-error">

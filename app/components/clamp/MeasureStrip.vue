@@ -3,6 +3,7 @@ import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
 import { DIAL_WORDS } from '~/words/dialWords'
+import { placeText } from '~/words/placeText'
 import { RIG_WORDS } from '~/words/rigText'
 
 const job = useJob()
@@ -11,6 +12,7 @@ const { actions } = job
 const preferences = usePreferences()
 const dialled = computed(() => dialText(job.rig.value, actions.dialledNow(), preferences.unit))
 const stepWord = computed(() => DIAL_WORDS[job.rig.value.height.by].step)
+const place = computed(() => placeText(job.content.value.dialForMm, job.rig.value.kind, preferences.unit))
 /** What the measures are called on this kind of rig. */
 const words = computed(() => RIG_WORDS[job.rig.value.kind])
 </script>
@@ -30,10 +32,11 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
       label="Blade height"
       kind="length"
       focus="blade-height"
-      :value="job.evaluation.value.bladeHeightMm"
+      :value="job.dialFor.value.bladeHeightMm"
       :step="0.5"
       :apply="(v) => actions.setBladeHeight(v)"
-      :hint="words.edgeOut"
+      :hint="place"
+      :title="words.edgeOut"
     />
     <MeasureField
       label="Clamp position"

@@ -9,6 +9,7 @@ import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { areaText, lengthText } from '~/words/lengthText'
 import { BOUND_TEXT, middleMark, moveText, NO_HOLD_TEXT } from '~/words/placementText'
+import { placeText } from '~/words/placeText'
 import { zoneAt, zoneName } from '~/words/zoneText'
 
 /** Where to hold the blade for the evenest angle within what the rig can do. */
@@ -108,7 +109,7 @@ const markHint = computed(() => {
 const failureToHold = ref('')
 function holdIt() {
   if (!best.value || !setting.value) return
-  failureToHold.value = actions.holdAndDial(best.value.hold, setting.value) ?? ''
+  failureToHold.value = actions.holdAndDial(best.value.hold, setting.value, result.value!.atMark!.evenAtMm) ?? ''
 }
 </script>
 
@@ -143,7 +144,8 @@ function holdIt() {
       <template v-if="best && setting && job.rig.value">
         <p class="text-lg" data-testid="placement">{{ summary }}</p>
         <p class="text-sm text-toned">
-          {{ markHint }}Then dial {{ dialText(job.rig.value, setting, preferences.unit)
+          {{ markHint }}Then dial {{ dialText(job.rig.value, setting, preferences.unit) }}, for the edge
+          {{ placeText(result.atMark!.evenAtMm, job.rig.value.kind, preferences.unit)
           }}{{
             aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05
               ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least`

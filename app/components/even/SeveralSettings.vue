@@ -47,7 +47,8 @@ watch(
 )
 const holdFailure = ref('')
 function hold(position: Position) {
-  if (position.atMark) holdFailure.value = actions.holdAndDial(position.hold, position.atMark.setting) ?? ''
+  if (position.atMark)
+    holdFailure.value = actions.holdAndDial(position.hold, position.atMark.setting, position.atMark.evenAtMm) ?? ''
 }
 
 const { facets, hollow, stones } = useParts()

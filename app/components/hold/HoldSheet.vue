@@ -4,7 +4,9 @@ import { useHoldChecks } from '~/composables/useHoldChecks'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
+import { GRIP_TEXT, NO_HOLD_TEXT } from '~/words/placementText'
 import { reasonText } from '~/words/reasonText'
+import { capital } from '~/words/sentence'
 
 /** Will it hold, will it reach, will it clear: before the first stroke. */
 const job = useJob()
@@ -20,6 +22,12 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
     <SheetPane labelledby="holds">
       <h2 id="holds" class="text-lg font-semibold">Will it hold?</h2>
       <ul>
+        <HoldCheck v-if="checks.fit" :verdict="job.gripTrouble.value ? 'bad' : 'good'" title="Jaws on the steel">
+          <template v-if="!job.gripTrouble.value">All of their front lies on the flat of the blade.</template>
+          <template v-else
+            >{{ capital(GRIP_TEXT[job.gripTrouble.value]) }}. {{ NO_HOLD_TEXT[job.gripTrouble.value] }}</template
+          >
+        </HoldCheck>
         <HoldCheck v-if="checks.fit" :verdict="checks.fit.verdict" title="Spine in these jaws">
           <template v-if="checks.fit.falseEdge"
             >A false edge on the spine slips out of ordinary jaws: hold this blade on a table, or below the false

@@ -3,7 +3,7 @@ import { nextStep } from '#core/advice/nextStep'
 import { perSide, type PerSide } from '#core/clamping/centring'
 import { curveLength } from '#core/curve/arcLength'
 import { evenStations } from '#core/curve/stations'
-import { evaluate } from '#core/evaluation/evaluate'
+import { atDialFor, evaluate } from '#core/evaluation/evaluate'
 import type { KeptJob } from '#core/kept/things'
 import { provedAmount, readAmount } from '#core/log/amount'
 import { ofKind } from '#core/log/inForce'
@@ -34,7 +34,7 @@ const made = computed(() => {
   const stone = collections.stones.find((one) => one.id === props.job.stoneId)
   if (!asThen || !blade || !stone) return null
   const setup = { rig: fittedWith(asThen, props.job.jawsName), blade, stone, hold: props.job.hold }
-  return { setup, evaluation: evaluate(setup, props.job, evenStations(blade.edge, STATIONS)) }
+  return { setup, evaluation: evaluate(setup, atDialFor(props.job), evenStations(blade.edge, STATIONS)) }
 })
 const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
 const span = computed(() =>
@@ -49,7 +49,7 @@ const next = computed(() => {
   if (!made.value) return null
   const step = nextStep({ ...made.value, job: props.job, log: entries.value })
   const { unit, current } = preferences
-  return adviceText(step, { rig: made.value.setup.rig, unit, sideNames: current.sideNames })
+  return adviceText(step, { setup: made.value.setup, unit, sideNames: current.sideNames })
 })
 
 /** The four angles of side A, or included, as the user likes them. */

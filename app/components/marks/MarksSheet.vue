@@ -92,7 +92,7 @@ const options = computed(() => {
     },
   }
 })
-const out = computed(() => lengthText(job.evaluation.value.bladeHeightMm, preferences.unit))
+const out = computed(() => lengthText(job.dialFor.value.bladeHeightMm, preferences.unit))
 const described = computed(
   () =>
     `True edge angle against the marks, for ${stones.value.map((stone) => stone.name).join(', ')}. The table has the figures.`,

@@ -67,6 +67,7 @@ const view = computed(() =>
         range.value,
         lines.value.whole,
         now.value,
+        heldMm.value,
         { width: width.value, height: height.value },
         preferences.unit,
       )
@@ -78,6 +79,7 @@ const wanted = computed(() =>
         range.value,
         lines.value.wanted,
         now.value,
+        heldMm.value,
         { width: width.value, height: height.value },
         preferences.unit,
       ).lines[0] ?? null)
@@ -94,6 +96,8 @@ const slots = computed(() => {
 })
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
+/** The blade heights between which the jaws hold it at this place; everything on a table. */
+const heldMm = computed(() => job.grip.value.heightsMm(job.content.value.hold, job.evaluation.value.station))
 /** Where the hand has pulled the pivot: on a plate the dial stays in its slot until the hand comes to the next. */
 const pulled = { gesture: '', pivotMm: 0 }
 function drag(dx: number, dy: number, gesture: string, taken: () => void) {
@@ -134,6 +138,15 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
       >
         Pivot height, {{ preferences.unit }}
       </text>
+      <rect
+        v-for="(one, i) in view.barred"
+        :key="`b${i}`"
+        :x="one.x"
+        :y="view.frame.y"
+        :width="one.width"
+        :height="view.frame.height"
+        fill="url(#barred)"
+      />
       <g v-for="slot in slots" :key="slot.label">
         <line :x1="view.frame.x" :y1="slot.y" :x2="view.frame.x + view.frame.width" :y2="slot.y" class="slot" />
         <text :x="view.frame.x + 6" :y="slot.y - 4" class="slot-label">slot {{ slot.label }}</text>

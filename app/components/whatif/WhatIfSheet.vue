@@ -53,7 +53,8 @@ const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}$
       <p v-else class="p-4 text-error">{{ job.trouble.value }}</p>
       <p class="flex items-center gap-4 text-sm text-muted">
         <span class="flex items-center gap-1"><AngleMark angle="wanted" class="size-4!" />dotted: the wanted angle</span
-        ><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the rig as it stands</span>
+        ><span class="flex items-center gap-1"><AngleMark angle="set" class="size-4!" />the rig as it stands</span
+        ><span v-if="job.rig.value.jaws">crossed out: the jaws would not hold it</span>
       </p>
     </SheetPane>
     <SheetPane labelledby="more">

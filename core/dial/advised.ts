@@ -1,0 +1,39 @@
+import { refuse, type Refusal } from '../angle/reasons'
+import { bladeHeightMm } from '../clamping/bladeHeight'
+import type { Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
+import { whatToDial, type DialAdvice } from './whatToDial'
+import { gripOf } from '../hold/grip'
+import type { DialSetting } from '../rig/dials/readings'
+import type { Setup } from '../setup/setup'
+
+/**
+ * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held').
+ */
+export function adviseDial(setup: Setup, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
+  if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')
+  return whatToDial(setup, side, wantedDeg, station)
+}
+
+/**
+ * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the jaws would not hold it
+ * ('jaws-reach-to': `limit` is the blade height, mm, that they hold it to, in the direction that was needed;
+ * 'not-held' where they hold it at no height here).
+ */
+export function adviseBladeHeight(
+  setup: Setup,
+  side: Side,
+  setting: DialSetting,
+  wantedDeg: number,
+  station: Station,
+): BladeHeightFor | Refusal {
+  const solved = bladeHeightFor(setup, side, setting, wantedDeg, station)
+  if (!solved.ok) return solved
+  const grip = gripOf(setup.blade, setup.rig)
+  if (!grip.trouble(solved.hold)) return solved
+  const heights = grip.heightsMm(setup.hold, station)
+  if (!heights) return refuse('not-held')
+  const furtherOut = solved.bladeHeightMm > bladeHeightMm(station, setup.hold)
+  return refuse('jaws-reach-to', heights[furtherOut ? 1 : 0])
+}
