@@ -1,19 +1,26 @@
 import { computed } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
 import { MM_PER_INCH } from '#core/units/length'
 import { tipStop } from '#core/hold/holdChecks'
-import type { Side } from '#core/clamping/centring'
+import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import { markUnderLandmark } from '#core/hold/landmark'
-import type { Setup } from '#core/setup/setup'
+import { contactFor, type Setup } from '#core/setup/setup'
 import type { Stone } from '#core/stone/stone'
 import { adviseDial } from '#core/dial/advised'
-import { cardPage, type CardContent } from '~/card/cardPage'
+import { expectedReadingDeg } from '#core/gauge/expectedReading'
+import { cardPage, PAPER_NAMES, type CardContent, type Paper } from '~/card/cardPage'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
-import { dialText } from '~/words/dialText'
+import { dialFigures } from '~/words/dialText'
+import { DIAL_WORDS } from '~/words/dialWords'
 import { lengthText } from '~/words/lengthText'
-import { middleMark, stopAt } from '~/words/placementText'
+import { GAUGE_ZERO_WORD } from '~/words/measureText'
+import { GRIP_TEXT, middleMark, stopAt } from '~/words/placementText'
+import { placeText } from '~/words/placeText'
+import { RIG_WORDS } from '~/words/rigText'
+import { capital } from '~/words/sentence'
 
 /**
  * The mark that the blade's landmark lies on; else where the mark nearest to the jaws' middle stands on the blade.
@@ -25,8 +32,7 @@ function markFact(
   text: (mm: number) => string,
 ): [string, string][] {
   const mark = markUnderLandmark(rig, blade, hold)
-  if (mark)
-    return [[`${blade.landmark!.what[0]!.toUpperCase()}${blade.landmark!.what.slice(1)} on`, `mark ${mark.name}`]]
+  if (mark) return [[`${capital(blade.landmark!.what)} on`, `mark ${mark.name}`]]
   const nearest = middleMark(rig)
   return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
 }
@@ -52,39 +58,73 @@ export function useCard() {
     const [setup, evaluation, kept] = [job.setup.value, job.dialFor.value, job.content.value]
     const { rig, blade, hold } = setup
     const text = (mm: number) => lengthText(mm, preferences.unit)
+    const sides = blade.bevels === 'A' ? (['A'] as const) : SIDES
+    const advised = (stone: Stone, side: Side) =>
+      adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], evaluation.station)
     const dial = (stone: Stone, side: Side) => {
-      if (blade.bevels === 'A' && side === 'B') return 'flat'
-      const advice = adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], evaluation.station)
-      return advice.ok ? dialText(rig, advice.setting, preferences.unit) : 'not possible'
+      if (!sides.some((one) => one === side)) return 'flat'
+      const advice = advised(stone, side)
+      return advice.ok ? dialFigures(rig, advice.setting, preferences.unit) : 'not possible'
     }
+    /** A figure of each side that is bevelled: "15.0° / 15.2°". */
+    const each = (of: (side: Side) => number | null) =>
+      sides.map((side) => [of(side)].map((deg) => (deg === null ? '–' : angleText(deg)))[0]).join(' / ')
+    /** What the dial gives, and what the gauge then shows, with the stone that is on the rod. */
+    const given = perSide((side) => {
+      const advice = advised(setup.stone, side)
+      const contact = advice.ok ? contactFor(setup, side, advice.setting, evaluation.station) : advice
+      return contact.ok ? contact : null
+    })
+    const gauge = (side: Side) => {
+      const contact = given[side]
+      return contact && expectedReadingDeg(setup, side, contact, kept.gaugeZero)
+    }
+    const names = preferences.current.sideNames
+    const of = sides.map((side) => names[side]).join(' / ')
     const chosen = collections.stones.filter((stone) => kept.progression.includes(stone.id))
     const stones = chosen.length > 0 ? chosen : [setup.stone]
     const stop = tipStop(setup, job.stations.value)
-    const names = preferences.current.sideNames
     const today = new Date().toLocaleDateString('sv')
     const restsOn = stopAt(rig, hold.bladeYMm)
     const turn = `${angleText(Math.abs(hold.turnDeg))} tip ${hold.turnDeg > 0 ? 'out' : 'in'}`
     return {
       title: kept.name,
       subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, today].filter(Boolean).join(' · '),
+      alarm: job.gripTrouble.value ? `No hold: ${GRIP_TEXT[job.gripTrouble.value]}. Hold it otherwise first.` : '',
       facts: [
-        ['Heel to the jaws’ middle', text(actions.heelToMiddle(hold))],
+        [capital(RIG_WORDS[rig.kind].heelToMiddle), text(actions.heelToMiddle(hold))],
         [restsOn ? 'Spine rests on' : 'Depth in the jaws', restsOn ?? text(hold.bladeYMm)],
         ...markFact(setup, actions.heelToMiddle(hold), text),
         ['Turn', Math.abs(hold.turnDeg) < 0.05 ? 'none' : turn],
-        ['Blade height', text(evaluation.bladeHeightMm)],
-        ['Wanted, per side', `${angleText(kept.wanted.deg.A)} ${names.A}`],
-        ['', blade.bevels === 'A' ? '' : `${angleText(kept.wanted.deg.B)} ${names.B}`],
+        ['The dial is for the edge', placeText(kept.dialForMm, rig.kind, preferences.unit)],
+        ['Blade height there', text(evaluation.bladeHeightMm)],
+        [`Wanted, ${of}`, each((side) => kept.wanted.deg[side])],
+        [`Set, ${of}`, each((side) => given[side]?.edgeAngleDeg ?? null)],
+        [`Gauge shows, ${of}`, each(gauge)],
+        ['Centring', `${text(hold.centreOffsetMm)}, ${hold.tiltDeg.toFixed(1).replace('-', '−')}°`],
         ['Stone’s middle stops at', text(stop.alongMm)],
         ['Its free edge then at', text(stop.freeEdgeMm)],
       ],
-      stones: stones.map((stone) => [stone.name, dial(stone, 'A'), dial(stone, 'B')] as const),
+      dialledIn: DIAL_WORDS[rig.height.by].figures,
+      stones: stones.map(
+        (stone) => [stone.name, text(stone.faceOffsetMm), dial(stone, 'A'), dial(stone, 'B')] as const,
+      ),
       sideNames: [names.A, names.B],
-      notes: [kept.wanted.why, ...NOTES].filter(Boolean),
+      notes: [
+        `Set and gauge: with ${setup.stone.name}, the gauge zeroed on ${GAUGE_ZERO_WORD[kept.gaugeZero]}.`,
+        ...NOTES,
+        kept.wanted.why,
+      ].filter(Boolean),
       ...CHECK[preferences.unit],
     }
   })
-  const page = computed(() => cardPage(job.setup.value, content.value))
+  /** People who work in inches print on the paper of their country, unless they say otherwise. */
+  const chosen = useLocalStorage<Paper | ''>('jaw-tilt-paper', '')
+  const paper = computed<Paper>({
+    get: () => PAPER_NAMES.find((one) => one === chosen.value) ?? (preferences.unit === 'in' ? 'US Letter' : 'A4'),
+    set: (to) => (chosen.value = to),
+  })
+  const page = computed(() => cardPage(job.setup.value, content.value, paper.value))
 
-  return { page }
+  return { page, paper }
 }

@@ -5,7 +5,8 @@ import { evenStations } from '#core/curve/stations'
 import { equalAngleLines } from '#core/dial/equalAngles'
 import { reacherAt } from '#core/setup/setup'
 import { sampleSetup } from '#core/setup/sampleSetup.fixture'
-import { cardPage } from '~/card/cardPage'
+import { cardPage, PAPER_NAMES, PAPERS } from '~/card/cardPage'
+import { widthMm } from '~/card/lettering'
 import { cardPdf } from '~/card/cardPdf'
 import { gaugeView } from './gaugeView'
 import { mapView } from './mapView'
@@ -157,7 +158,9 @@ describe('the clamp card', () => {
   const content = {
     title: 'Žluťoučký nůž − 5°',
     subtitle: '',
+    alarm: '',
     facts: [['Turn', 'none']] as const,
+    dialledIn: 'slots',
     stones: [],
     sideNames: ['A', 'B'] as const,
     notes: [],
@@ -197,6 +200,42 @@ describe('the clamp card', () => {
     )
     expect(landmark!.points[1]![0]).toBeCloseTo(landmark!.points[0]![0], 6)
     expect(cardPage(sampleSetup, content).lines.length).toBe(page.lines.length - 3)
+  })
+
+  it('nothing runs off or overlaps, with the longest names and a whole box of stones, on either paper', () => {
+    const long = 'Wide workshop mower blade of the western orchard, for Mondays'
+    const stone = [long, '12.345 mm', '112 + 11', 'not possible'] as const
+    const crowded = {
+      ...content,
+      title: long,
+      subtitle: [long, long, long].join(' · '),
+      alarm: `No hold: ${long}`,
+      facts: Array.from({ length: 12 }, () => [long, `${long} 112.2 mm / 112.2 mm`] as const),
+      stones: Array.from({ length: 14 }, () => stone),
+      sideNames: [long, long] as const,
+      notes: [long, `${long} ${long} ${long}`],
+    }
+    for (const paper of PAPER_NAMES) {
+      const page = cardPage(sampleSetup, crowded, paper)
+      expect([page.width, page.height]).toEqual([PAPERS[paper].width, PAPERS[paper].height])
+      const drawnFrom = Math.min(...page.lines.flatMap((line) => line.points.map(([, y]) => y)))
+      const written = page.texts.filter((text) => text.y < drawnFrom)
+      const boxes = written.map(({ x, y, size, bold, text }) => ({
+        text,
+        left: x,
+        right: x + widthMm(text, size, bold),
+        top: y - 0.75 * size,
+        bottom: y + 0.2 * size,
+      }))
+      for (const [i, a] of boxes.entries()) {
+        expect(a.right, a.text).toBeLessThanOrEqual(page.width - 12 + 1e-6)
+        for (const b of boxes.slice(i + 1)) {
+          const apart = a.right <= b.left || b.right <= a.left || a.bottom <= b.top || b.bottom <= a.top
+          expect(apart, `${a.text} | ${b.text}`).toBe(true)
+        }
+      }
+      expect(written.some(({ text }) => text === 'and 1 more')).toBe(true)
+    }
   })
 
   it('says so when the blade is longer than the page', () => {

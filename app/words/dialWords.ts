@@ -17,6 +17,8 @@ const signOf = (value: number): string => (value > 0 ? '+' : '−')
 interface DialWords<R, S> {
   /** What it is read as. */
   readonly readAs: string
+  /** What its figures alone stand for, as dialFigures writes them. */
+  readonly figures: string
   /** What one step of it is called. */
   readonly step: string
   /** What stands at its marks, as the heading of a column. */
@@ -31,6 +33,7 @@ interface DialWords<R, S> {
 export const DIAL_WORDS: { readonly [B in DialLanguage]: DialWords<ReadingOf<B>, SettingOf<B>> } = {
   slot: {
     readAs: 'slots',
+    figures: 'slots',
     step: 'slot',
     heading: () => 'Slot',
     parts: ({ label }) => [word('slot'), figure(label)],
@@ -38,6 +41,7 @@ export const DIAL_WORDS: { readonly [B in DialLanguage]: DialWords<ReadingOf<B>,
   },
   millimetres: {
     readAs: 'millimetres',
+    figures: 'scale',
     step: 'mark',
     heading: (unit) => `Scale, ${unit}`,
     parts: ({ mm }, _, unit) => [word('scale'), figure(lengthFigure(mm, unit)), word(unit)],
@@ -45,6 +49,7 @@ export const DIAL_WORDS: { readonly [B in DialLanguage]: DialWords<ReadingOf<B>,
   },
   turns: {
     readAs: 'turns',
+    figures: 'turns + marks',
     step: 'mark',
     heading: () => 'Turns',
     parts({ turns }, { divisions }) {
@@ -63,6 +68,7 @@ export const DIAL_WORDS: { readonly [B in DialLanguage]: DialWords<ReadingOf<B>,
   },
   'degree-scale': {
     readAs: 'printed degrees',
+    figures: 'printed degrees',
     step: 'mark',
     heading: () => 'Printed mark, °',
     parts: ({ markDeg }) => [word('mark'), figure(`${plain(markDeg, 1)}°`)],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { cardLettering } from '~/card/cardLettering'
+import { PAPER_NAMES } from '~/card/cardPage'
 import { cardPdf } from '~/card/cardPdf'
 import { useCard } from '~/composables/useCard'
 import { download } from '~/saving/download'
@@ -8,7 +9,15 @@ import { pointList } from '~/drawing/viewport'
 
 /** The clamp card: one page with all that has to be set, and the blade at 1:1. Printed, or kept as a PDF. */
 const job = useJob()
-const { page } = useCard()
+const { page, paper } = useCard()
+// The printed page is the paper's, without the browser's own margins.
+useHead({
+  style: [
+    () =>
+      `@page { size: ${page.value.width}mm ${page.value.height}mm; margin: 0 }
+      @media print { .clamp-card { width: ${page.value.width}mm !important; height: ${page.value.height}mm !important } }`,
+  ],
+})
 const busy = ref(false)
 async function toPdf() {
   busy.value = true
@@ -57,6 +66,14 @@ const print = () => window.print()
       <SheetPane labelledby="print">
         <h2 id="print" class="text-lg font-semibold">One page for the bench</h2>
         <p class="text-sm text-muted">Print at 100 %, without fitting to the page, and lay a rule on the check line.</p>
+        <URadioGroup
+          v-model="paper"
+          :items="[...PAPER_NAMES]"
+          legend="Paper"
+          size="lg"
+          orientation="horizontal"
+          class="mt-2"
+        />
         <div class="mt-3 flex flex-wrap gap-2">
           <UButton size="xl" icon="i-lucide-printer" label="Print" @click="print" /><UButton
             size="xl"
