@@ -146,7 +146,7 @@ export function useCommands() {
       },
       {
         id: 'dial-it',
-        label: 'Dial what is advised',
+        label: 'Note what is advised as dialled',
         group: 'Bench',
         icon: 'i-lucide-check',
         keys: 'd',

@@ -80,6 +80,6 @@ export function useReadings() {
     addReading: (side: Side, deg: number) => add(LABEL.reading, [reading(side, deg)]),
     addProof: (side: Side, deg: number, more: Pick<Proof, 'doubtDeg' | 'by' | 'zone'>) =>
       add(LABEL.proof, [proof(side, deg, more)]),
-    strikeOut: (entry: LogEntry) => job.session.record('strike out', [], [entry.id]),
+    strikeOut: (entry: LogEntry) => void job.session.record('strike out', [], [entry.id]),
   }
 }

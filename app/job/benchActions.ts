@@ -1,3 +1,4 @@
+import { v7 as newId } from 'uuid'
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import { moved } from '#core/clamping/bladeHeight'
 import { SIDES, type Side } from '#core/clamping/centring'
@@ -50,6 +51,30 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
   /** Dials a setting of the rig. */
   const dial = (setting: DialSetting, gesture: string | null = null): string | null =>
     objection(job.setup.value, setting) ?? job.change('dial the rig', { dialled: withDial(setting) }, gesture)
+
+  /** Notes that a hand has turned the rig to a setting: for the side that is up, or for both on one dial. */
+  function noteDialled(setting: DialSetting): string | null {
+    const wrong = objection(job.setup.value, setting)
+    if (wrong) return wrong
+    const { rigId, bladeId, stoneId } = job.content.value
+    const dialled = withDial(setting)
+    const bothAlike = dialled.linked && job.blade.value.bevels === 'both'
+    const at = new Date().toISOString()
+    const entries = (bothAlike ? SIDES : [job.side.value]).map((side) => ({
+      id: newId(),
+      at,
+      jobId: job.id,
+      bladeId,
+      stoneId,
+      instrumentId: null,
+      kind: 'dialled' as const,
+      rigId,
+      side,
+      setting,
+    }))
+    job.session.record('note as dialled', entries, [], { dialled })
+    return null
+  }
 
   /** Moves the pivot to a height above the clamp's centre plane (or the table); a plate takes its nearest slot. */
   function setPivotHeight(heightMm: number, gesture: string | null = null): string | null {
@@ -194,6 +219,7 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
 
   return {
     dial,
+    noteDialled,
     setPivotHeight,
     stepDial,
     moveBlade,

@@ -115,6 +115,22 @@ describe('an opened job', () => {
     expect(session.canUndo.value).toBeNull()
   })
 
+  it('an entry and the change that goes with it are one step: both go and come back together', async () => {
+    const { session, server, inForce } = bench()
+    const dialled = { A: slot('5'), B: slot('5'), linked: true }
+    session.record('note as dialled', [reading(20)], [], { dialled })
+    await settled()
+    expect([server.job.dialled, inForce()]).toEqual([dialled, [id(20)]])
+    session.goBack()
+    await settled()
+    expect([server.job.dialled, inForce()]).toEqual([content.dialled, []])
+    session.goForward()
+    await settled()
+    expect([server.job.dialled, inForce()]).toEqual([dialled, [id(20)]])
+    expect(session.record('note', [reading(21)], [], { name: ' ' })).toMatchObject([{ field: 'name' }])
+    expect(inForce()).toEqual([id(20)])
+  })
+
   it('an entry of the log is a step as well: struck out by undo, back by redo, as often as one likes', () => {
     const { session, inForce } = bench()
     session.record('read angle', [reading(20)])

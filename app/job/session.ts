@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
+import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { job as jobSchema, type Job } from '#core/job/job'
 import { THINGS, versionOfKind, type KeptJob } from '#core/kept/things'
@@ -96,10 +97,11 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
   }, 250)
 
   function settle(next: Job, withHistory: History) {
+    const changed = !equal(content.value, next)
     content.value = next
     history.value = withHistory
     void keepUndo()
-    void saver.change(next)
+    if (changed) void saver.change(next)
   }
 
   /**
@@ -126,15 +128,26 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     entryId,
   })
 
-  /** Adds entries to the log of this job, and strikes others out: one step that can be undone. */
-  function record(label: string, entries: readonly LogEntry[], strikeOut: readonly string[] = []) {
+  /**
+   * Adds entries to the log of this job and strikes others out, with a change of the job that goes with it: one step
+   * that can be undone.
+   */
+  function record(
+    label: string,
+    entries: readonly LogEntry[],
+    strikeOut: readonly string[] = [],
+    patch: Partial<Job> = {},
+  ): readonly FieldProblem[] {
+    const before = content.value
+    const read = checked(jobSchema, { ...before, ...patch })
+    if (!read.ok) return read.problems
     const all = [...strikeOut.map(strikeOf), ...entries]
-    if (all.length === 0) return
+    if (all.length === 0) return []
     parts.append(all)
     lastStep.value = label
-    const step: Step = { label, forth: [], back: [], gesture: null, entries: all.map((entry) => entry.id) }
-    history.value = withStep(history.value, step, content.value, content.value)
-    void keepUndo()
+    const step: Step = { ...stepBetween(label, before, read.value), entries: all.map((entry) => entry.id) }
+    settle(read.value, withStep(history.value, step, before, read.value))
+    return []
   }
 
   function step(to: { history: History; step: Step } | null, direction: 'back' | 'forth') {
@@ -154,8 +167,7 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     parts.append(strikes)
     const turned = { ...to.step, entries: strikes.map((strike) => strike.id) }
     const stack = direction === 'back' ? 'undone' : 'done'
-    history.value = { ...to.history, [stack]: [...to.history[stack].slice(0, -1), turned] }
-    void keepUndo()
+    settle(next, { ...to.history, [stack]: [...to.history[stack].slice(0, -1), turned] })
   }
 
   /** Ends a conflict by keeping what stands here, or by taking the other version; either can be undone. */

@@ -7,6 +7,7 @@ import { atDialFor, evaluate, type Evaluation, type SideSet } from '#core/evalua
 import { gripOf } from '#core/hold/grip'
 import type { Job } from '#core/job/job'
 import { provedAmount, readAmount } from '#core/log/amount'
+import { dialledState } from '#core/log/dialledState'
 import { ofKind } from '#core/log/inForce'
 import type { Setup } from '#core/setup/setup'
 import { perSide, type Side } from '#core/clamping/centring'
@@ -102,6 +103,9 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const read = computed(() => perSide((of) => readAmount(ofKind(entries.value, 'reading'), of)))
   const proved = computed(() => perSide((of) => provedAmount(ofKind(entries.value, 'proof'), of)))
 
+  /** Whether a hand has dialled what is dialled here. */
+  const dialled = computed(() => perSide((of) => dialledState(entries.value, content.value, of)))
+
   /** What a change came to, in words; null when it was taken. */
   function change(label: string, patch: Partial<Job>, gesture: string | null = null): string | null {
     const [wrong] = session.change(label, patch, gesture)
@@ -131,6 +135,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     entries,
     read,
     proved,
+    dialled,
     change,
   }
 }

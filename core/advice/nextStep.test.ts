@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { evenStations } from '../curve/stations'
 import { evaluate } from '../evaluation/evaluate'
 import { settingOfHeight } from '../rig/dial'
+import type { DialSetting } from '../rig/dials/readings'
 import type { LogEntry, Proof, Reading } from '../log/entry'
 import { gripOf } from '../hold/grip'
 import { heldSetup, postRig, tableRig } from '../setup/sampleSetup.fixture'
@@ -14,12 +15,13 @@ const known = {
   holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
 }
 const WANTED = 24
+const ID = '0197a000-0000-7000-8000-000000000001'
 
 /** The step of a job that wants 24°, dialled as advised unless it says otherwise. */
 function stepOf(
   log: readonly LogEntry[] = [],
   change: Partial<Setup> = {},
-  more: { heightMm?: number; why?: string; deg?: number } = {},
+  more: { heightMm?: number; why?: string; deg?: number; noted?: boolean } = {},
 ) {
   const setup = { ...heldSetup, ...change }
   const deg = more.deg ?? WANTED
@@ -35,7 +37,9 @@ function stepOf(
   const dialled = { A: dial, B: dial, linked: true }
   const evaluation = evaluate(setup, { dialled, ...place, ...known }, stations)
   const wanted = { deg: { A: deg, B: deg }, linked: true, why: more.why ?? 'Garden.' }
-  return { step: nextStep({ setup, job: { wanted, dialled, gaugeZero: 'centre-plane' }, evaluation, log }), evaluation }
+  const job = { rigId: ID, stoneId: ID, wanted, dialled, gaugeZero: 'centre-plane' as const }
+  const noted = more.noted === false ? [] : (['A', 'B'] as const).map((side) => dialledAs(side, dial))
+  return { step: nextStep({ setup, job, evaluation, log: [...noted, ...log] }), evaluation }
 }
 const setDeg = () => {
   const { A } = stepOf().evaluation.sides
@@ -54,6 +58,15 @@ const about = {
   placeMm: null,
   doubtDeg: 0.1,
 }
+const dialledAs = (side: 'A' | 'B', setting: DialSetting): LogEntry => ({
+  ...about,
+  id: `d${side}`,
+  kind: 'dialled',
+  rigId: ID,
+  stoneId: ID,
+  side,
+  setting,
+})
 const reading = (side: 'A' | 'B', deg: number): Reading => ({
   ...about,
   id: `r${side}`,
@@ -121,6 +134,13 @@ describe('the one next step', () => {
     expect(step).toMatchObject({ does: 'dial', side: 'A' })
     expect(step.does === 'dial' && Math.abs(step.givesDeg - WANTED)).toBeLessThan(0.3)
     expect(stepOf().step.does).toBe('read')
+  })
+
+  it('what was chosen is not dialled until a hand has said so, or has read or proved that side', () => {
+    expect(stepOf([], {}, { noted: false }).step).toMatchObject({ does: 'dial', side: 'A' })
+    expect(stepOf([reading('A', mustRead())], {}, { noted: false }).step).toMatchObject({ does: 'dial', side: 'B' })
+    const both = [reading('A', mustRead()), proof('B', setDeg())]
+    expect(stepOf(both, {}, { noted: false }).step).toMatchObject({ does: 'prove', side: 'A' })
   })
 
   it('then reads side by side; what differs is explained before anything is proved', () => {

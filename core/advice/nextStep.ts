@@ -9,6 +9,7 @@ import { jawFit } from '../hold/holdChecks'
 import type { Job } from '../job/job'
 import { provedAmount, readAmount } from '../log/amount'
 import type { LogEntry } from '../log/entry'
+import { dialledState } from '../log/dialledState'
 import { ofKind } from '../log/inForce'
 import type { DialSetting } from '../rig/dials/readings'
 import type { Setup } from '../setup/setup'
@@ -59,7 +60,7 @@ export type NextStep =
 
 export interface NextStepAsk {
   readonly setup: Setup
-  readonly job: Pick<Job, 'wanted' | 'dialled' | 'gaugeZero'>
+  readonly job: Pick<Job, 'rigId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero'>
   /** At the place that the dial is for. */
   readonly evaluation: Evaluation
   /** What holds of the log of this job, oldest first. */
@@ -98,6 +99,8 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   if (fit?.verdict === 'bad')
     return { does: 'hold-otherwise', at: 'clamp', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm }
 
+  /** Who has read or proved a side has set the rig for it, noted or not. */
+  const workedOn = (side: Side) => [...readings, ...proofs].some((entry) => entry.side === side)
   for (const side of sides) {
     const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
     const best = adviseDial(setup, side, deg[side], evaluation.station)
@@ -107,7 +110,8 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
     // No dial is advised at which the stone would meet the jaws.
     if (lowestOverJawsDeg !== null && lowestOverJawsDeg > (dialled ? contact.edgeAngleDeg : givesDeg))
       return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: lowestOverJawsDeg }
-    if (!dialled) return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, doubtDeg }
+    if (!dialled || !(workedOn(side) || dialledState(log, job, side).is === 'noted'))
+      return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, doubtDeg }
   }
 
   for (const side of sides) {

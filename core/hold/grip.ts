@@ -41,7 +41,7 @@ export interface Grip {
   depthsMm(hold: ClampPosition): readonly [leastMm: number, mostMm: number] | null
   /** The same as blade heights: how little and how much the edge at a station can stand out of the jaws here, mm. */
   heightsMm(hold: ClampPosition, station: Station): readonly [leastMm: number, mostMm: number] | null
-  /** The nearest hold that can be, turned alike, on a stop where the rig has stops; null where there is none. */
+  /** The nearest hold that can be, turned alike, on a stop where one will do; null where there is none. */
   nearest(hold: ClampPosition): ClampPosition | null
 }
 
@@ -94,20 +94,18 @@ export function gripOf(blade: HeldBlade, { jaws, stops }: Pick<Rig, 'jaws' | 'st
       for (const to of along === 0 ? [0] : [along, -along]) {
         const there = moved(hold, to, 0)
         const depths = depthsMm(there)
-        const bladeYMm = depths && depthNearest(there.bladeYMm, depths)
-        if (bladeYMm === null) continue
+        if (!depths) continue
+        const bladeYMm = depthNearest(there.bladeYMm, depths)
         const byMm = Math.hypot(to, bladeYMm - there.bladeYMm)
         if (!best || byMm < best.byMm) best = { hold: { ...there, bladeYMm }, byMm }
       }
     return best?.hold ?? null
   }
-  function depthNearest(depthMm: number, [least, most]: readonly [number, number]): number | null {
-    if (stops.length === 0) {
-      const within = Math.min(WITHIN_MM, (most - least) / 2)
-      return clamp(depthMm, [least + within, most - within])
-    }
+  function depthNearest(depthMm: number, [least, most]: readonly [number, number]): number {
     const can = stops.map((stop) => stop.depthMm).filter((depth) => depth >= least && depth <= most)
-    return can.sort((a, b) => Math.abs(a - depthMm) - Math.abs(b - depthMm))[0] ?? null
+    const onStop = can.sort((a, b) => Math.abs(a - depthMm) - Math.abs(b - depthMm))[0]
+    const within = Math.min(WITHIN_MM, (most - least) / 2)
+    return onStop ?? clamp(depthMm, [least + within, most - within])
   }
   return {
     trouble,

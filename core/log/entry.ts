@@ -4,6 +4,7 @@ import { SIDES } from '../clamping/centring'
 import type { Raw } from '../versions/versioned'
 import { versionOf } from '../versions/versioned'
 import { deg, mm } from '../measure/measure'
+import { dialSetting } from '../rig/dials/readings'
 import { gaugeZero } from '../setup/gaugeZero'
 import { stoneWear } from '../stone/wear'
 
@@ -48,6 +49,8 @@ const proof = entry.extend({
   doubtDeg,
   by: z.enum(['goniometer', 'ink', 'not said']),
 })
+/** A hand has turned the rig to a setting, with the stone of the entry on the rod, and said so. */
+const dialled = entry.extend({ kind: z.literal('dialled'), rigId: z.uuid(), side, setting: dialSetting })
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
 /** Another entry is struck out; or, where that one struck something out itself, brought back. */
@@ -60,17 +63,19 @@ const strike = entry.extend({ kind: z.literal('strike'), entryId: z.uuid() })
 export const ENTRIES = {
   reading: { schema: reading, steps: [] },
   proof: { schema: proof, steps: [] },
+  dialled: { schema: dialled, steps: [] },
   'stone-wear': { schema: wear, steps: [] },
   strike: { schema: strike, steps: [] },
 } as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
 export type EntryKind = keyof typeof ENTRIES
 export const ENTRY_KINDS = Object.keys(ENTRIES) as EntryKind[]
 
-export const logEntry = z.discriminatedUnion('kind', [reading, proof, wear, strike])
+export const logEntry = z.discriminatedUnion('kind', [reading, proof, dialled, wear, strike])
 export type LogEntry = z.infer<typeof logEntry>
 export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
 export type Reading = EntryOf<'reading'>
 export type Proof = EntryOf<'proof'>
+export type Dialled = EntryOf<'dialled'>
 export type WearEntry = EntryOf<'stone-wear'>
 
 /** The version in which an entry of a kind is written today. */

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { provedAmount, readAmount } from './amount'
-import type { LogEntry, Proof, Reading } from './entry'
+import { dialledState } from './dialledState'
+import type { Dialled, LogEntry, Proof, Reading } from './entry'
 import { inForce } from './inForce'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -61,6 +62,32 @@ describe('what holds of the log', () => {
 
   it('two strikes that strike each other out end, and hold nobody', () => {
     expect(ids(inForce([reading(1), strike(2, id(3)), strike(3, id(2))]))).toEqual([id(1)])
+  })
+})
+
+describe('what is dialled', () => {
+  const slot = (label: string) => ({ by: 'slot' as const, label })
+  const note = (n: number, side: 'A' | 'B', label: string, more: Partial<Dialled> = {}): LogEntry => ({
+    ...about,
+    id: id(n),
+    at: minute(n),
+    kind: 'dialled',
+    rigId: id(902),
+    side,
+    setting: slot(label),
+    ...more,
+  })
+  const job = { rigId: id(902), stoneId: id(901), dialled: { A: slot('3'), B: slot('4'), linked: false } }
+  const isOf = (log: LogEntry[], side: 'A' | 'B' = 'A') => dialledState(log, job, side).is
+
+  it('is what a hand noted last on that side and rig, with that stone, and nothing else', () => {
+    expect(isOf([])).toBe('not-noted')
+    expect(isOf([note(1, 'A', '3')])).toBe('noted')
+    expect(isOf([note(1, 'A', '3')], 'B')).toBe('not-noted')
+    expect(isOf([note(1, 'A', '3'), note(2, 'A', '5')])).toBe('changed')
+    expect(isOf([note(1, 'A', '5'), note(2, 'A', '3'), note(3, 'B', '5')])).toBe('noted')
+    expect(isOf([note(1, 'A', '3', { stoneId: id(7) })])).toBe('changed')
+    expect(isOf([note(1, 'A', '3', { rigId: id(7) })])).toBe('not-noted')
   })
 })
 

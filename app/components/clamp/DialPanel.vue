@@ -2,11 +2,13 @@
 import type { DialSetting } from '#core/rig/dials/readings'
 import { useAdvice } from '~/composables/useAdvice'
 import { useJob } from '~/job/useJob'
+import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialParts, dialText } from '~/words/dialText'
 import { grainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
+import { momentText } from '~/words/momentText'
 import { placeText } from '~/words/placeText'
 import { reasonText } from '~/words/reasonText'
 import { uncapital } from '~/words/sentence'
@@ -15,22 +17,33 @@ const job = useJob()
 
 const { actions } = job
 const preferences = usePreferences()
+const collections = useCollections()
 const { advice, holdInstead, stones } = useAdvice()
 
 const parts = computed(() =>
   advice.value.ok ? dialParts(job.rig.value, advice.value.setting, preferences.unit) : null,
 )
-const dialled = computed(() => {
-  const text = (setting: DialSetting) => dialText(job.rig.value, setting, preferences.unit)
-  return advice.value.ok && text(actions.dialledNow()) === text(advice.value.setting)
+const text = (setting: DialSetting) => dialText(job.rig.value, setting, preferences.unit)
+/** Advised is not dialled: only what the hand says it did is. */
+const state = computed(() => job.dialled.value[job.side.value])
+const dialled = computed(
+  () => state.value.is === 'noted' && advice.value.ok && text(actions.dialledNow()) === text(advice.value.setting),
+)
+const noted = computed(() => {
+  if (state.value.is === 'not-noted') return ''
+  const { at, setting, stoneId } = state.value.noted
+  const stone = collections.stones.find((one) => one.id === stoneId)?.name ?? 'another stone'
+  const changed = state.value.is === 'changed' ? ' Changed since.' : ''
+  return `Noted ${momentText(at)}: ${text(setting)}, for ${stone}.${changed}`
 })
+const failure = ref('')
 const place = computed(() => placeText(job.content.value.dialForMm, job.rig.value.kind, preferences.unit))
 /** The place looked at, where that is not the one that the dial is for. */
 const elsewhere = computed(() => job.content.value.lookAtMm)
 const oneBevelBack = computed(() => job.blade.value.bevels === 'A' && job.side.value === 'B')
 const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.3))
-function dialAdvised() {
-  if (advice.value.ok && !dialled.value) actions.dial(advice.value.setting)
+function noteIt() {
+  if (advice.value.ok && !dialled.value) failure.value = actions.noteDialled(advice.value.setting) ?? ''
 }
 const overJaws = computed(() => {
   const set = job.up.value
@@ -71,7 +84,7 @@ const linked = computed({
           gives <b>{{ angleText(advice.givesDeg, doubt) }}</b>,
           <span data-testid="remains">{{ differenceText(advice.offDeg, doubt) }} remains</span>
         </p>
-        <div class="mt-2 flex flex-wrap items-center gap-2">
+        <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
           <UButton
             size="lg"
             :variant="dialled ? 'outline' : 'solid'"
@@ -79,10 +92,12 @@ const linked = computed({
             :label="dialled ? 'Dialled' : 'I have dialled it'"
             :aria-disabled="dialled"
             data-focus="dial-it"
-            @click="dialAdvised"
+            @click="noteIt"
           />
           <UCheckbox v-if="job.blade.value.bevels === 'both'" v-model="linked" label="both sides alike" />
         </div>
+        <p v-if="noted" class="mt-1 text-sm text-toned" data-testid="noted">{{ noted }}</p>
+        <p v-if="failure" role="alert" class="mt-1 text-sm text-error">{{ failure }}</p>
       </template>
       <p v-else-if="advice && !advice.ok" class="mt-1 text-error" data-testid="no-dial">
         {{ reasonText(advice, preferences.unit) }}

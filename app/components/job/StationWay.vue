@@ -22,7 +22,10 @@ const route = useRoute()
 const settled = computed<Partial<Record<StationId, string>>>(() => ({
   rig: `${job.rig.value.name}, ${job.stone.value.name}`,
   blade: job.blade.value.name,
-  clamp: `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out, ${dialText(job.rig.value, actions.dialledNow(), preferences.unit)}`,
+  clamp: [
+    `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
+    `${dialText(job.rig.value, actions.dialledNow(), preferences.unit)}${job.dialled.value[job.side.value].is === 'noted' ? ' dialled' : ' not dialled yet'}`,
+  ].join(', '),
 }))
 const here = computed(() => placeAt(route.path)?.room.id)
 const stations = computed(() =>
