@@ -91,16 +91,18 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     if (answer.ok && !saver.unsaved) adopt(answer.value)
   }
 
-  /** Undo lasts over a reload. Written once a gesture rests. */
-  const keepUndo = useDebounceFn(() => {
+  /** Undo lasts over a reload. Written at once, or when a gesture rests. */
+  function keepUndoNow() {
     if (!keepHistory(parts.session, historyKey, history.value)) notice.value = { is: 'undo-ends-with-page' }
-  }, 250)
+  }
+  const keepUndoLater = useDebounceFn(keepUndoNow, 250)
+  const keepUndo = () => (history.value.done.at(-1)?.gesture ? void keepUndoLater() : keepUndoNow())
 
   function settle(next: Job, withHistory: History) {
     const changed = !equal(content.value, next)
     content.value = next
     history.value = withHistory
-    void keepUndo()
+    keepUndo()
     if (changed) void saver.change(next)
   }
 
@@ -158,7 +160,7 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
       notice.value = { is: 'step-no-longer-fits', label }
       // What stands on a step that cannot be taken cannot be taken either.
       history.value = direction === 'back' ? { ...history.value, done: [] } : { ...history.value, undone: [] }
-      return void keepUndo()
+      return keepUndo()
     }
     lastStep.value = `${direction === 'back' ? 'Undone' : 'Done again'}: ${label}`
     if (!entries) return settle(next, to.history)

@@ -37,6 +37,12 @@ const noted = computed(() => {
   return `Noted ${momentText(at)}: ${text(setting)}, for ${stone}.${changed}`
 })
 const failure = ref('')
+/** A blade is not moved by less than this. */
+const NO_MOVE_MM = 0.25
+const movesBlade = computed(
+  () =>
+    holdInstead.value.ok && Math.abs(holdInstead.value.bladeHeightMm - job.dialFor.value.bladeHeightMm) > NO_MOVE_MM,
+)
 const place = computed(() => placeText(job.content.value.dialForMm, job.rig.value.kind, preferences.unit))
 /** The place looked at, where that is not the one that the dial is for. */
 const elsewhere = computed(() => job.content.value.lookAtMm)
@@ -102,7 +108,7 @@ const linked = computed({
       <p v-else-if="advice && !advice.ok" class="mt-1 text-error" data-testid="no-dial">
         {{ reasonText(advice, preferences.unit) }}
       </p>
-      <p v-if="holdInstead.ok && !oneBevelBack" class="mt-2 text-sm text-toned">
+      <p v-if="holdInstead.ok && movesBlade && !oneBevelBack" class="mt-2 text-sm text-toned">
         Or leave the dial and stand the blade {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
         <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it so</button>
       </p>

@@ -5,7 +5,7 @@ import { useNextStep } from '~/composables/useNextStep'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { DOUBT, placeAt, sheetPath, STATIONS } from '~/stations'
-import { dialText } from '~/words/dialText'
+import { dialFigures } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
 /**
@@ -24,7 +24,7 @@ const settled = computed<Partial<Record<StationId, string>>>(() => ({
   blade: job.blade.value.name,
   clamp: [
     `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
-    `${dialText(job.rig.value, actions.dialledNow(), preferences.unit)}${job.dialled.value[job.side.value].is === 'noted' ? ' dialled' : ' not dialled yet'}`,
+    `${dialFigures(job.rig.value, actions.dialledNow(), preferences.unit)}${job.dialled.value[job.side.value].is === 'noted' ? ' dialled' : ' not dialled yet'}`,
   ].join(', '),
 }))
 const here = computed(() => placeAt(route.path)?.room.id)
