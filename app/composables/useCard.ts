@@ -13,8 +13,7 @@ import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
-import { dialFigures } from '~/words/dialText'
-import { DIAL_WORDS } from '~/words/dialWords'
+import { dialFigures, figuresAre } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
 import { GRIP_TEXT, middleMark, stopAt } from '~/words/placementText'
@@ -64,7 +63,7 @@ export function useCard() {
     const dial = (stone: Stone, side: Side) => {
       if (!sides.some((one) => one === side)) return 'flat'
       const advice = advised(stone, side)
-      return advice.ok ? dialFigures(rig, advice.setting, preferences.unit) : 'not possible'
+      return advice.ok ? dialFigures(rig, advice.setting) : 'not possible'
     }
     /** A figure of each side that is bevelled: "15.0° / 15.2°". */
     const each = (of: (side: Side) => number | null) =>
@@ -101,11 +100,11 @@ export function useCard() {
         [`Wanted, ${of}`, each((side) => kept.wanted.deg[side])],
         [`Set, ${of}`, each((side) => given[side]?.edgeAngleDeg ?? null)],
         [`Gauge shows, ${of}`, each(gauge)],
-        ['Centring', `${text(hold.centreOffsetMm)}, ${hold.tiltDeg.toFixed(1).replace('-', '−')}°`],
+        ['Centring', `${text(hold.centreOffsetMm)}, ${angleText(hold.tiltDeg)}`],
         ['Stone’s middle stops at', text(stop.alongMm)],
         ['Its free edge then at', text(stop.freeEdgeMm)],
       ],
-      dialledIn: DIAL_WORDS[rig.height.by].figures,
+      dialledIn: figuresAre(rig),
       stones: stones.map(
         (stone) => [stone.name, text(stone.faceOffsetMm), dial(stone, 'A'), dial(stone, 'B')] as const,
       ),

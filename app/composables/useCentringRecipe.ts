@@ -9,20 +9,22 @@ import {
   type BothWaysUp,
 } from '#core/sides/findCentring'
 import { RIGS } from '#core/rig/kinds'
-import { parseDecimal, parseLengthMm, type ParsedNumber } from '#core/units/length'
+import { lengthUnit, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber } from '#core/units/length'
+import { lengthInUnit } from '~/describing/draft'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { reasonText } from '~/words/reasonText'
+import { useUnitSwitch } from './useUnitSwitch'
 
 /** What is measured with A up and with B up, as it is typed. */
 const PAIRS = ['flat', 'edge', 'stone', 'turned'] as const
 export type RecipePair = (typeof PAIRS)[number]
 const LENGTHS: readonly RecipePair[] = ['edge', 'turned']
-type Typed = Record<RecipePair, Record<Side, string>> & { by: 'heights' | 'stone' }
+type Typed = Record<RecipePair, Record<Side, string>> & { by: 'heights' | 'stone'; unit: LengthUnit }
 
-/** What was typed before, as far as it can be read. */
-function typedFrom(kept: string): Typed {
+/** What was typed before, as far as it can be read, in the unit in use. */
+function typedFrom(kept: string, unit: LengthUnit): Typed {
   let before: Partial<Record<string, unknown>> = {}
   try {
     before = (JSON.parse(kept || '{}') ?? {}) as typeof before
@@ -33,10 +35,13 @@ function typedFrom(kept: string): Typed {
     const both = before[pair] as Partial<PerSide<unknown> & Record<'a' | 'b', unknown>> | undefined
     // Sides were called a and b once.
     const typed = both?.[side] ?? both?.[side === 'A' ? 'a' : 'b']
-    return typeof typed === 'string' ? typed : ''
+    if (typeof typed !== 'string') return ''
+    // In which unit it was typed was not kept once.
+    const typedIn = lengthUnit.safeParse(before.unit).data ?? unit
+    return LENGTHS.includes(pair) ? lengthInUnit(typed, typedIn, unit) : typed
   }
   const pairs = PAIRS.map((pair) => [pair, Object.fromEntries(SIDES.map((side) => [side, text(pair, side)]))])
-  return { ...Object.fromEntries(pairs), by: before.by === 'stone' ? 'stone' : 'heights' } as Typed
+  return { ...Object.fromEntries(pairs), by: before.by === 'stone' ? 'stone' : 'heights', unit } as Typed
 }
 
 /** Finds the centring error from what was measured; everything typed stays until it is used. */
@@ -44,8 +49,13 @@ export function useCentringRecipe() {
   const job = useJob()
   const preferences = usePreferences()
   const kept = useLocalStorage<string>(`jaw-tilt-centring:${job.id}`, '')
-  const typed = reactive(typedFrom(kept.value))
+  const typed = reactive(typedFrom(kept.value, preferences.unit))
   watch(typed, () => (kept.value = JSON.stringify(typed)), { deep: true })
+
+  useUnitSwitch((inNewUnit, _, now) => {
+    for (const pair of LENGTHS) for (const side of SIDES) typed[pair][side] = inNewUnit(typed[pair][side])
+    typed.unit = now
+  })
 
   const parse = (pair: RecipePair, text: string): ParsedNumber =>
     LENGTHS.includes(pair) ? parseLengthMm(text, preferences.unit) : parseDecimal(text.replace('°', ''))

@@ -14,7 +14,7 @@ import {
   tableRig,
 } from '#core/setup/sampleSetup.fixture'
 import { bladeDraftOf, bladeDrafts, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
-import { completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft } from './draft'
+import { lengthInUnit, completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft } from './draft'
 import { emptyRigDraft, readRig, rigDraftOf, rigDrafts } from './rigDraft'
 import { rigSteps, stepOf } from './rigSteps'
 import { readStone, stoneDrafts } from './stoneDraft'
@@ -31,6 +31,16 @@ const thing = z.object({
   rows: z.array(z.object({ heightMm: mm({ least: 0, most: 10 }) })).default([]),
 })
 const codes = (problems: readonly FieldProblem[]) => Object.fromEntries(problems.map((one) => [one.field, one.code]))
+
+describe('a length that is being typed', () => {
+  it('means the same after the unit is switched, and what is no length stays as it was typed', () => {
+    expect(lengthInUnit('31', 'mm', 'in')).toBe('1.22047')
+    expect(lengthInUnit('1 3/16', 'in', 'mm')).toBe('30.162')
+    expect(lengthInUnit('31 mm', 'in', 'mm')).toBe('31')
+    expect([lengthInUnit('', 'mm', 'in'), lengthInUnit('about 3', 'mm', 'in')]).toEqual(['', 'about 3'])
+    expect(lengthInUnit('31,50', 'mm', 'mm')).toBe('31,50')
+  })
+})
 
 describe('a draft', () => {
   const whole = { name: 'Bar', widthMm: 23.8125, offDeg: 1.25, wornAtMm: null, mark: null, rows: [{ heightMm: 2.54 }] }

@@ -100,9 +100,13 @@ export function inUnit(draft: unknown, schema: Schema, from: LengthUnit, to: Len
         return [key, of ? inUnit(part, of, from, to) : part]
       }),
     )
-  if (typeof draft !== 'string' || unitOf(bare) !== 'mm') return draft
-  const parsed = parseLengthMm(draft, from)
-  return parsed.ok ? exactFigure(parsed.value, to) : draft
+  return typeof draft === 'string' && unitOf(bare) === 'mm' ? lengthInUnit(draft, from, to) : draft
+}
+
+/** A length as it is typed, for another unit: it means what it meant. What cannot be read stays as it was typed. */
+export function lengthInUnit(text: string, from: LengthUnit, to: LengthUnit): string {
+  const parsed = parseLengthMm(text, from)
+  return from !== to && parsed.ok ? exactFigure(parsed.value, to) : text
 }
 
 /** What stands in a draft as numbers, and what is wrong with it, each at its dotted path. */

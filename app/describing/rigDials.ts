@@ -1,6 +1,6 @@
 import { READINGS, type DialLanguage } from '#core/rig/dials/readings'
 import { RIGS, type RigKind } from '#core/rig/kinds'
-import type { LengthUnit } from '#core/units/length'
+import { lengthUnit, type LengthUnit } from '#core/units/length'
 import { exactFigure, type Draft } from './draft'
 
 /** One measure to take. Its unit stands in the schema of the thing. */
@@ -21,6 +21,13 @@ export interface FieldList {
   readonly fields: readonly Field[]
 }
 
+/** A fact that is chosen among a few, not measured. */
+export interface Choice {
+  readonly path: string
+  readonly label: string
+  readonly options: readonly string[]
+}
+
 interface DescribedDial {
   /** The fields that such a dial has. */
   readonly measures: readonly string[]
@@ -29,6 +36,7 @@ interface DescribedDial {
   /** Measured from `plane`. */
   fields(plane: string): Field[]
   lists(plane: string): FieldList[]
+  readonly choices: readonly Choice[]
 }
 
 const field = (path: string, label: string, how: string): Field => ({ path: `height.${path}`, label, how })
@@ -76,6 +84,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
         ],
       },
     ],
+    choices: [],
   },
   millimetres: {
     measures: measuresOf('millimetres'),
@@ -90,6 +99,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
       ...ends(plane),
     ],
     lists: () => [],
+    choices: [{ path: 'height.engravedIn', label: 'Its figures are', options: lengthUnit.options }],
   },
   turns: {
     measures: measuresOf('turns'),
@@ -109,6 +119,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
       ...ends(plane),
     ],
     lists: () => [],
+    choices: [],
   },
   'degree-scale': {
     measures: measuresOf('degree-scale'),
@@ -129,6 +140,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
       ),
     ],
     lists: () => [],
+    choices: [],
   },
 }
 

@@ -2,7 +2,7 @@ import { exactLength } from '~/words/lengthText'
 import { RIGS } from '#core/rig/kinds'
 import type { LengthUnit } from '#core/units/length'
 import { RIG_WORDS } from '~/words/rigText'
-import { DIALS, type Field, type FieldList } from './rigDials'
+import { DIALS, type Choice, type Field, type FieldList } from './rigDials'
 import type { RigDraft } from './rigDraft'
 
 export interface RigStep {
@@ -11,6 +11,7 @@ export interface RigStep {
   readonly lead: string
   readonly fields: readonly Field[]
   readonly lists: readonly FieldList[]
+  readonly choices?: readonly Choice[]
 }
 
 const field = (path: string, label: string, how: string): Field => ({ path, label, how })
@@ -74,6 +75,7 @@ function heightStep({ kind, height: { by } }: RigDraft): RigStep {
     lead: 'In the rig’s own language: what you read off it when you set an angle.',
     fields: DIALS[by].fields(plane),
     lists: DIALS[by].lists(plane),
+    choices: DIALS[by].choices,
   }
 }
 

@@ -3,9 +3,12 @@ import { wrap, type Remote } from 'comlink'
 import { homographyOf, scaleOnly } from '#core/trace/homography'
 import { tracedEdge } from '#core/trace/toBlade'
 import type { Segment } from '#core/curve/segment'
+import { useUnitSwitch } from '~/composables/useUnitSwitch'
+import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
-import { parseLengthMm, type LengthUnit } from '#core/units/length'
+import { MM_PER_INCH, parseLengthMm } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
+import { exactFigure } from './draft'
 import type { Tracer } from '~/workers/trace.worker'
 
 /** Rectangles that lie about in a workshop: width and height, mm. */
@@ -13,6 +16,8 @@ export const SHEETS = { a4: [297, 210], a5: [210, 148], card: [85.6, 53.98] } as
 export type ScaleBy = keyof typeof SHEETS | 'own sheet' | 'two points'
 
 const MOST_MEGAPIXELS = 24
+/** Two points on a rule are this far apart, unless it is said otherwise, mm. */
+const APART_MM = { mm: 100, in: 4 * MM_PER_INCH } as const
 /** How far beside a mark the outline is looked for, as a share of the picture's width. */
 const REACH_SHARE = 0.012
 
@@ -20,12 +25,17 @@ const REACH_SHARE = 0.012
  * A photograph in which an edge is traced: its scale, the spine's line, the marks along the edge, and what they come
  * to.
  */
-export function useTrace(unit: LengthUnit) {
+export function useTrace() {
+  const preferences = usePreferences()
   const photo = shallowRef<{ name: string; address: string; width: number; height: number } | null>(null)
   const failure = ref('')
   const busy = ref(false)
   const scaleBy = ref<ScaleBy>('a4')
-  const own = ref({ width: '', height: '', distance: '100' })
+  const own = ref({ width: '', height: '', distance: exactFigure(APART_MM[preferences.unit], preferences.unit) })
+  useUnitSwitch((inNewUnit) => {
+    const { width, height, distance } = own.value
+    own.value = { width: inNewUnit(width), height: inNewUnit(height), distance: inNewUnit(distance) }
+  })
   const corners = ref<Vec2[]>([])
   const scalePoints = ref<Vec2[]>([])
   const spine = ref<Vec2[]>([])
@@ -72,7 +82,7 @@ export function useTrace(unit: LengthUnit) {
   }
 
   const mm = (text: string) => {
-    const parsed = parseLengthMm(text, unit)
+    const parsed = parseLengthMm(text, preferences.unit)
     return parsed.ok && parsed.value > 0 ? parsed.value : null
   }
   /** From the picture to millimetres; null while the scale is not given, or not possible. */
@@ -115,7 +125,7 @@ export function useTrace(unit: LengthUnit) {
     snapped.value = found
     const traced = tracedEdge(found, [spine.value[0]!, spine.value[1]!], toMm.value)
     if (traced.ok) result.value = traced
-    else failure.value = problemText(traced, unit)
+    else failure.value = problemText(traced, preferences.unit)
   }
   /** Marks that were moved are not yet on the outline. */
   function touched() {

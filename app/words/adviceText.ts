@@ -47,7 +47,7 @@ export function adviceText(
       }
     case 'dial':
       return {
-        do: `Dial ${dialText(setup.rig, next.setting, unit)} for ${sideNames[next.side]}`,
+        do: `Dial ${dialText(setup.rig, next.setting)} for ${sideNames[next.side]}`,
         why: `it gives ${angleText(next.givesDeg, next.doubtDeg)}, ${differenceText(next.offDeg, next.doubtDeg)} off the wanted angle`,
       }
     case 'read':

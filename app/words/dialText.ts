@@ -1,21 +1,23 @@
-import type { LengthUnit } from '#core/units/length'
 import type { DialSetting } from '#core/rig/dials/readings'
 import type { Rig } from '#core/rig/rig'
 import { wordsOf, type DialPart } from './dialWords'
 
 /** A setting in the rig's own words; nothing where it is of another rig. */
-export const dialParts = (rig: Rig, setting: DialSetting, unit: LengthUnit): DialPart[] =>
-  setting.by === rig.height.by ? wordsOf(setting.by).parts(setting, rig.height, unit) : []
+export const dialParts = (rig: Rig, setting: DialSetting): DialPart[] =>
+  setting.by === rig.height.by ? wordsOf(setting.by).parts(setting, rig.height) : []
 
 /** The same in one line. */
-export const dialText = (rig: Rig, setting: DialSetting, unit: LengthUnit): string =>
-  dialParts(rig, setting, unit)
+export const dialText = (rig: Rig, setting: DialSetting): string =>
+  dialParts(rig, setting)
     .map((part) => part.text)
     .join(' ')
 
 /** The figures alone, for a column of dials: "16 + 3" are turns and marks. */
-export const dialFigures = (rig: Rig, setting: DialSetting, unit: LengthUnit): string =>
-  dialParts(rig, setting, unit)
+export const dialFigures = (rig: Rig, setting: DialSetting): string =>
+  dialParts(rig, setting)
     .filter((part) => part.figure)
     .map((part) => part.text)
     .join(' + ')
+
+/** What the figures alone stand for: "turns + marks", "scale, mm". */
+export const figuresAre = (rig: Rig): string => wordsOf(rig.height.by).figures(rig.height)

@@ -1,6 +1,6 @@
 import type { DialLanguage, ReadingOf, SettingOf } from '#core/rig/dials/readings'
-import type { LengthUnit } from '#core/units/length'
-import { lengthFigure } from './lengthText'
+import { fromMm } from '#core/units/length'
+import { onScale, scaleFigure } from './scaleText'
 
 /** A figure of the dial, or a word beside it. */
 export interface DialPart {
@@ -9,7 +9,6 @@ export interface DialPart {
 }
 const figure = (text: string): DialPart => ({ text, figure: true })
 const word = (text: string): DialPart => ({ text, figure: false })
-const plain = (value: number, decimals: number): string => String(Number(value.toFixed(decimals)))
 const counted = (count: number, of: string): string => `${count} ${of}${count === 1 ? '' : 's'}`
 const signOf = (value: number): string => (value > 0 ? '+' : '−')
 
@@ -18,13 +17,16 @@ interface DialWords<R, S> {
   /** What it is read as. */
   readonly readAs: string
   /** What its figures alone stand for, as dialFigures writes them. */
-  readonly figures: string
+  figures(reading: R): string
   /** What one step of it is called. */
   readonly step: string
   /** What stands at its marks, as the heading of a column. */
-  heading(unit: LengthUnit): string
-  /** A setting: "slot 5", "16 turns 3 marks", "mark 20.5°", "scale 54.5 mm". */
-  parts(setting: S, reading: R, unit: LengthUnit): DialPart[]
+  heading(reading: R): string
+  /**
+   * A setting: "slot 5", "16 turns 3 marks", "mark 20.5°", "scale 54.5 mm"; where it lies on no mark, the two that it
+   * lies between.
+   */
+  parts(setting: S, reading: R): DialPart[]
   /** From one figure of it to another, in its own words; empty where it says no more than the millimetres do. */
   rise(fromFigure: number, toFigure: number, reading: R): string
 }
@@ -33,30 +35,32 @@ interface DialWords<R, S> {
 export const DIAL_WORDS: { readonly [B in DialLanguage]: DialWords<ReadingOf<B>, SettingOf<B>> } = {
   slot: {
     readAs: 'slots',
-    figures: 'slots',
+    figures: () => 'slots',
     step: 'slot',
     heading: () => 'Slot',
     parts: ({ label }) => [word('slot'), figure(label)],
     rise: () => '',
   },
   millimetres: {
-    readAs: 'millimetres',
-    figures: 'scale',
+    readAs: 'a scale of lengths',
+    figures: ({ engravedIn }) => `scale, ${engravedIn}`,
     step: 'mark',
-    heading: (unit) => `Scale, ${unit}`,
-    parts: ({ mm }, _, unit) => [word('scale'), figure(lengthFigure(mm, unit)), word(unit)],
+    heading: ({ engravedIn }) => `Scale, ${engravedIn}`,
+    parts({ mm }, { resolutionMm, engravedIn }) {
+      const [at, step] = [fromMm(mm, engravedIn), fromMm(resolutionMm, engravedIn)]
+      return [word('scale'), figure(onScale(at, step, (mark) => scaleFigure(mark, step, engravedIn))), word(engravedIn)]
+    },
     rise: () => '',
   },
   turns: {
     readAs: 'turns',
-    figures: 'turns + marks',
+    figures: () => 'turns + marks',
     step: 'mark',
     heading: () => 'Turns',
     parts({ turns }, { divisions }) {
-      const all = Math.round(turns * divisions * 10) / 10
-      const whole = Math.floor(all / divisions)
-      const marks = Math.round((all - whole * divisions) * 10) / 10
-      return [figure(String(whole)), word('turns'), ...(marks === 0 ? [] : [figure(plain(marks, 1)), word('marks')])]
+      const whole = Math.floor(turns + 1e-6)
+      const marks = onScale((turns - whole) * divisions, 1, String)
+      return [figure(String(whole)), word('turns'), ...(marks === '0' ? [] : [figure(marks), word('marks')])]
     },
     rise(from, to, { divisions }) {
       const marks = Math.round((to - from) * divisions)
@@ -68,10 +72,13 @@ export const DIAL_WORDS: { readonly [B in DialLanguage]: DialWords<ReadingOf<B>,
   },
   'degree-scale': {
     readAs: 'printed degrees',
-    figures: 'printed degrees',
+    figures: () => 'printed degrees',
     step: 'mark',
     heading: () => 'Printed mark, °',
-    parts: ({ markDeg }) => [word('mark'), figure(`${plain(markDeg, 1)}°`)],
+    parts: ({ markDeg }, { stepDeg }) => [
+      word('mark'),
+      figure(`${onScale(markDeg, stepDeg, (mark) => scaleFigure(mark, stepDeg, 'mm'))}°`),
+    ],
     rise(from, to) {
       const text = Math.abs(to - from).toFixed(1)
       return `${Number(text) === 0 ? '' : signOf(to - from)}${text}° on the scale`

@@ -14,12 +14,30 @@ import { zoneAt, zoneName } from './zoneText'
 
 describe('words for the bench', () => {
   it('each rig says its setting in its own language', () => {
-    expect(dialText(slotRig, { by: 'slot', label: '5' }, 'mm')).toBe('slot 5')
-    expect(dialText(postRig, { by: 'millimetres', mm: 54.5 }, 'mm')).toBe('scale 54.5 mm')
-    expect(dialText(scaleRig, { by: 'degree-scale', markDeg: 19.5 }, 'in')).toBe('mark 19.5°')
-    expect(dialText(screwRig, { by: 'turns', turns: 16.25 }, 'mm')).toBe('16 turns 3 marks')
-    expect(dialText(screwRig, { by: 'turns', turns: 16 }, 'mm')).toBe('16 turns')
-    expect(dialFigures(screwRig, { by: 'turns', turns: 16.25 }, 'mm')).toBe('16 + 3')
+    expect(dialText(slotRig, { by: 'slot', label: '5' })).toBe('slot 5')
+    expect(dialText(postRig, { by: 'millimetres', mm: 54.5 })).toBe('scale 54.5 mm')
+    expect(dialText(scaleRig, { by: 'degree-scale', markDeg: 19.5 })).toBe('mark 19.5°')
+    expect(dialText(screwRig, { by: 'turns', turns: 16.25 })).toBe('16 turns 3 marks')
+    expect(dialText(screwRig, { by: 'turns', turns: 16 })).toBe('16 turns')
+    expect(dialFigures(screwRig, { by: 'turns', turns: 16.25 })).toBe('16 + 3')
+  })
+
+  it('a scale says what is engraved on it: its own unit, its own marks, and no mark that is not there', () => {
+    const scale = (resolutionMm: number, engravedIn: 'mm' | 'in') => ({
+      ...postRig,
+      height: { ...postRig.height, resolutionMm, engravedIn } as typeof postRig.height,
+    })
+    const said = (rig: typeof postRig, mm: number) => dialText(rig, { by: 'millimetres', mm })
+    expect(said(scale(0.25, 'mm'), 31.25)).toBe('scale 31.25 mm')
+    expect(said(scale(1, 'mm'), 54)).toBe('scale 54 mm')
+    expect(said(scale(0.5, 'mm'), 54.3)).toBe('scale 54.0–54.5 mm')
+    expect(said(scale(25.4 / 16, 'in'), (25.4 * 19) / 16)).toBe('scale 1 3/16 in')
+    expect(said(scale(25.4 / 16, 'in'), 25.4 * 2)).toBe('scale 2 in')
+    expect(said(scale(2.54, 'in'), 25.4 * 1.3)).toBe('scale 1.3 in')
+    expect(said(scale(0.5, 'mm'), -2.5)).toBe('scale −2.5 mm')
+    expect(dialText(screwRig, { by: 'turns', turns: 16.3 })).toBe('16 turns 3–4 marks')
+    expect(dialText(screwRig, { by: 'turns', turns: 15.9999999 })).toBe('16 turns')
+    expect(dialText(scaleRig, { by: 'degree-scale', markDeg: 19.7 })).toBe('mark 19.5–20.0°')
   })
 
   it('no figure is finer than its doubt, and none finer than a tenth of a degree', () => {

@@ -129,7 +129,7 @@ describe('the best hold within them', () => {
   it('a post that ends too low is set to its end, and the rest of the deviation is owned up to', () => {
     const low: Setup = {
       ...setup,
-      rig: { ...setup.rig, height: { by: 'millimetres', lowestMm: 20, highestMm: 50, zeroMm: 15, resolutionMm: 0.5 } },
+      rig: { ...setup.rig, height: { ...setup.rig.height, highestMm: 50 } as Setup['rig']['height'] },
     }
     const ask = { side: 'A' as const, wantedDeg: 24, stations, aim: 'even' as const, onMarks: false, thereDeg: null }
     const [ended, free] = [finished(findPlacement({ ...ask, setup: low })), finished(findPlacement({ ...ask, setup }))]

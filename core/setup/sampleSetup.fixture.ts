@@ -26,7 +26,7 @@ export const postRig: Rig = {
   pivot: { setbackMm: 95, alongMm: 0 },
   pivotB: null,
   pivotPlayMm: 0,
-  height: { by: 'millimetres', lowestMm: 20, highestMm: 90, zeroMm: 15, resolutionMm: 0.5 },
+  height: { by: 'millimetres', lowestMm: 20, highestMm: 90, zeroMm: 15, resolutionMm: 0.5, engravedIn: 'mm' },
   tolerance: { heightMm: 0.3, setbackMm: 0.5, alongMm: 0.5 },
 }
 export const slotRig: Rig = {

@@ -36,7 +36,7 @@ export function parseDecimal(text: string): ParsedNumber {
  * the unit in use; inches may be fractions ("1 3/16").
  */
 export function parseLengthMm(text: string, unitInUse: LengthUnit): ParsedNumber {
-  const match = /^(.*?)\s*(mm|cm|in|inch|")?$/i.exec(text.trim())
+  const match = /^(.*?)\s*(mm|cm|in|inch|")?$/i.exec(text.trim().replace('−', '-'))
   const figure = match?.[1] ?? ''
   const unit = match?.[2]?.toLowerCase()
   const scale = unit === 'mm' ? 1 : unit === 'cm' ? 10 : unit ? MM_PER_INCH : toMm(1, unitInUse)

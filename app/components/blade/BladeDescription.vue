@@ -32,7 +32,7 @@ const STEP_OF = (path: string): number =>
       ? 1
       : 2
 const step = ref(0)
-const trace = useTrace(preferences.unit)
+const trace = useTrace()
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
 watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
 /** A drawn edge shows whether there is a choil; the fact can be set otherwise. */

@@ -9,6 +9,7 @@ import { readSvg } from '#core/exchange/edges/svg'
 import type { Drawn } from '~/describing/bladeDraft'
 import { MM_PER_INCH, MM_PER_PIXEL, parseLengthMm } from '#core/units/length'
 import { exactLength } from '~/words/lengthText'
+import { useUnitSwitch } from '~/composables/useUnitSwitch'
 import { useWords } from '~/composables/useWords'
 import { usePreferences } from '~/stores/preferences'
 
@@ -31,6 +32,7 @@ const drawnUnit = ref<number | null>(null)
 const tipAtLeft = ref(false)
 const edgeBelow = ref(false)
 const width = ref('')
+useUnitSwitch((inNewUnit) => (width.value = inNewUnit(width.value)))
 const failure = ref('')
 const MOST_BYTES = 8_000_000
 const FIT_MM = 0.05

@@ -8,6 +8,7 @@ import { moved } from '#core/clamping/bladeHeight'
 import { parseLengthMm } from '#core/units/length'
 import { useJob } from '~/job/useJob'
 import { useSameAgain } from '~/composables/useSameAgain'
+import { useUnitSwitch } from '~/composables/useUnitSwitch'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
@@ -25,6 +26,7 @@ const take = (one: KeptJob) => void job.change(`the same again as in ${one.name}
 const against = (one: KeptJob) => gripOf(job.blade.value, fittedWith(job.rig.value, one.jawsName)).trouble(one.hold)
 
 const measured = ref('')
+useUnitSwitch((inNewUnit) => (measured.value = inNewUnit(measured.value)))
 const now = computed(() => {
   const [setup, evaluation] = [job.setup.value, job.dialFor.value]
   const parsed = parseLengthMm(measured.value, preferences.unit)
@@ -40,7 +42,7 @@ const now = computed(() => {
     advice: adviseDial({ ...setup, hold }, job.side.value, job.wantedDeg.value, evaluation.station),
   }
 })
-const dialled = computed(() => dialText(job.rig.value, actions.dialledNow(), preferences.unit))
+const dialled = computed(() => dialText(job.rig.value, actions.dialledNow()))
 function correct() {
   if (!now.value || now.value.problem || now.value.advice === undefined || now.value.heightMm === undefined) return
   const failure = actions.setBladeHeight(now.value.heightMm)
@@ -89,8 +91,7 @@ function correct() {
             ? 'As on the card: nothing to correct.'
             : `${text(Math.abs(now.differsMm))} ${now.differsMm < 0 ? 'lower' : 'higher'} than on the card.`
         }}<template v-if="now.advice?.ok && Math.abs(now.differsMm) >= 0.05">
-          Dial <b>{{ dialText(job.rig.value, now.advice.setting, preferences.unit) }}</b> instead of
-          {{ dialled }}.</template
+          Dial <b>{{ dialText(job.rig.value, now.advice.setting) }}</b> instead of {{ dialled }}.</template
         >
       </p>
       <UButton v-if="Math.abs(now.differsMm) >= 0.05" class="mt-2" size="lg" label="Use it" @click="correct" />

@@ -20,10 +20,8 @@ const preferences = usePreferences()
 const collections = useCollections()
 const { advice, holdInstead, stones } = useAdvice()
 
-const parts = computed(() =>
-  advice.value.ok ? dialParts(job.rig.value, advice.value.setting, preferences.unit) : null,
-)
-const text = (setting: DialSetting) => dialText(job.rig.value, setting, preferences.unit)
+const parts = computed(() => (advice.value.ok ? dialParts(job.rig.value, advice.value.setting) : null))
+const text = (setting: DialSetting) => dialText(job.rig.value, setting)
 /** Advised is not dialled: only what the hand says it did is. */
 const state = computed(() => job.dialled.value[job.side.value])
 const dialled = computed(
@@ -176,7 +174,7 @@ const linked = computed({
               </button>
             </th>
             <td class="text-right whitespace-nowrap">
-              {{ row.advice.ok ? dialFigures(job.rig.value, row.advice.setting, preferences.unit) : '–' }}
+              {{ row.advice.ok ? dialFigures(job.rig.value, row.advice.setting) : '–' }}
             </td>
             <td
               class="text-right whitespace-nowrap"

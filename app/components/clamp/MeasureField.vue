@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { useUnitSwitch } from '~/composables/useUnitSwitch'
 import { usePreferences } from '~/stores/preferences'
 import { lengthFigure } from '~/words/lengthText'
 
@@ -27,7 +28,14 @@ const shown = computed(() =>
   props.kind === 'length' ? lengthFigure(props.value, preferences.unit) : props.value.toFixed(1).replace('-', '−'),
 )
 const unit = computed(() => (props.kind === 'length' ? preferences.unit : '°'))
-watch(shown, () => ((text.value = shown.value), (problem.value = '')), { immediate: true })
+// What stands in the field is taken over when the figure changes; what is being typed keeps its meaning.
+let untouched = ''
+watch(shown, () => ((text.value = untouched = shown.value), (problem.value = '')), { immediate: true })
+useUnitSwitch((inNewUnit) => {
+  if (props.kind !== 'length' || text.value === untouched) return
+  const typed = inNewUnit(text.value)
+  void nextTick(() => (text.value = typed))
+})
 
 function commit() {
   if (text.value === shown.value) return void (problem.value = '')
@@ -43,9 +51,16 @@ function commit() {
 function nudge(steps: number) {
   problem.value = (props.stepBy ? props.stepBy(steps) : props.apply(props.value + steps * (props.step ?? 0.5))) ?? ''
 }
-function reset() {
+/** Enter takes the figure and leaves the field, so that single keys work again; a bad figure keeps the hand there. */
+function take(event: Event) {
+  commit()
+  if (!problem.value) (event.target as HTMLElement).blur()
+}
+/** Escape takes back what was typed, and leaves. */
+function leave(event: Event) {
   text.value = shown.value
   problem.value = ''
+  ;(event.target as HTMLElement).blur()
 }
 </script>
 
@@ -76,8 +91,8 @@ function reset() {
           :aria-invalid="problem !== ''"
           :aria-describedby="problem ? `${id}-problem` : undefined"
           @change="commit"
-          @keydown.enter="commit"
-          @keydown.escape="reset"
+          @keydown.enter="take"
+          @keydown.escape.stop="leave"
           @keydown.up.prevent="nudge($event.shiftKey ? 10 : 1)"
           @keydown.down.prevent="nudge($event.shiftKey ? -10 : -1)"
         />

@@ -10,7 +10,7 @@ const job = useJob()
 
 const { actions } = job
 const preferences = usePreferences()
-const dialled = computed(() => dialText(job.rig.value, actions.dialledNow(), preferences.unit))
+const dialled = computed(() => dialText(job.rig.value, actions.dialledNow()))
 const stepWord = computed(() => DIAL_WORDS[job.rig.value.height.by].step)
 const place = computed(() => placeText(job.content.value.dialForMm, job.rig.value.kind, preferences.unit))
 /** What the measures are called on this kind of rig. */

@@ -144,7 +144,7 @@ function holdIt() {
       <template v-if="best && setting && job.rig.value">
         <p class="text-lg" data-testid="placement">{{ summary }}</p>
         <p class="text-sm text-toned">
-          {{ markHint }}Then dial {{ dialText(job.rig.value, setting, preferences.unit) }}, for the edge
+          {{ markHint }}Then dial {{ dialText(job.rig.value, setting) }}, for the edge
           {{ placeText(result.atMark!.evenAtMm, job.rig.value.kind, preferences.unit)
           }}{{
             aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05

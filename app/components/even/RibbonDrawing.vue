@@ -6,7 +6,7 @@ import { useViewport } from '~/composables/useViewport'
 import { ribbonBounds, ribbonView } from '~/drawing/ribbonView'
 import { lineOf } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
-import { differenceText } from '~/words/angleText'
+import { angleText, differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 /**
@@ -88,7 +88,7 @@ const TURN_PER_PX = 0.08
         :turn="90"
         label="Turn in the jaws"
         :now="turn"
-        :text="`${turn.toFixed(1)}°`"
+        :text="angleText(turn)"
         @grabbed="grabbed = $event"
         @drag="(_dx, dy, g, taken) => actions.setTurn(turn - dy * TURN_PER_PX, g) === null && taken()"
         @step="(n, g) => actions.setTurn(turn + n * STEP.deg, g)"

@@ -95,7 +95,7 @@ const { facets, hollow, stones } = useParts()
               </p>
               <p class="text-toned">
                 {{ moveText(job.rig.value, job.blade.value, job.content.value.hold, position.hold, preferences.unit) }};
-                dial {{ position.atMark ? dialText(job.rig.value, position.atMark.setting, preferences.unit) : '–' }}.
+                dial {{ position.atMark ? dialText(job.rig.value, position.atMark.setting) : '–' }}.
               </p>
               <p v-if="i > 0" class="text-sm text-muted">
                 Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are
@@ -135,7 +135,7 @@ const { facets, hollow, stones } = useParts()
                 >, {{ text(facet.zone.fromMm) }} to {{ text(facet.zone.toMm) }}
               </p>
               <p v-if="facet.advice.ok" class="text-toned">
-                Dial <b>{{ dialText(job.rig.value, facet.advice.setting, preferences.unit) }}</b>: gives
+                Dial <b>{{ dialText(job.rig.value, facet.advice.setting) }}</b>: gives
                 {{ angleText(facet.advice.givesDeg) }}, {{ differenceText(facet.advice.offDeg) }} remains.
               </p>
               <p v-else class="text-error">{{ reasonText(facet.advice, preferences.unit) }}</p>

@@ -24,7 +24,7 @@ const settled = computed<Partial<Record<StationId, string>>>(() => ({
   blade: job.blade.value.name,
   clamp: [
     `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
-    `${dialFigures(job.rig.value, actions.dialledNow(), preferences.unit)}${job.dialled.value[job.side.value].is === 'noted' ? ' dialled' : ' not dialled yet'}`,
+    `${dialFigures(job.rig.value, actions.dialledNow())}${job.dialled.value[job.side.value].is === 'noted' ? ' dialled' : ' not dialled yet'}`,
   ].join(', '),
 }))
 const here = computed(() => placeAt(route.path)?.room.id)

@@ -23,11 +23,11 @@ const DASHES = [0, 8, 3, 12, 5]
 const rig = computed(() => job.rig.value)
 const { stones, rows, advice } = useMarks()
 const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.1))
-const setNow = computed(() => dialText(rig.value, actions.dialledNow(), preferences.unit))
+const setNow = computed(() => dialText(rig.value, actions.dialledNow()))
 const figureOf = (setting: DialSetting) => dialOf(rig.value.height).figure(rig.value.height, setting)
 const isScale = computed(() => rig.value.height.by === 'degree-scale')
-const unitOfMarks = computed(() => wordsOf(rig.value.height.by).heading(preferences.unit))
-const figure = (mark: Mark) => dialFigures(rig.value, mark.setting, preferences.unit)
+const unitOfMarks = computed(() => wordsOf(rig.value.height.by).heading(rig.value.height))
+const figure = (mark: Mark) => dialFigures(rig.value, mark.setting)
 
 const series = computed(() => {
   const ofStones = stones.value.map((stone, i) => ({
@@ -108,7 +108,7 @@ const described = computed(
             <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} with {{ job.stone.value.name }}, set
           </h2>
           <template v-if="advice?.ok">
-            <p class="figure text-4xl" data-testid="mark">{{ dialText(rig, advice.setting, preferences.unit) }}</p>
+            <p class="figure text-4xl" data-testid="mark">{{ dialText(rig, advice.setting) }}</p>
             <p>
               gives <b>{{ angleText(advice.givesDeg, doubt) }}</b>, {{ differenceText(advice.offDeg, doubt) }} remains.
               <span v-if="isScale" class="text-toned"

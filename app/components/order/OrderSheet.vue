@@ -85,7 +85,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
               </th>
               <td class="whitespace-nowrap">{{ text(swap.stone.faceOffsetMm) }}</td>
               <td v-if="swap.advice.ok" class="text-lg font-semibold whitespace-nowrap">
-                {{ dialText(job.rig.value, swap.advice.setting, preferences.unit)
+                {{ dialText(job.rig.value, swap.advice.setting)
                 }}<span v-if="Math.abs(swap.advice.offDeg) >= 0.05" class="block text-sm font-normal text-muted"
                   >{{ differenceText(swap.advice.offDeg, doubt) }} remains</span
                 >

@@ -141,6 +141,16 @@ const frameSteps = computed(() =>
       orientation="horizontal"
       size="lg"
     />
+    <URadioGroup
+      v-for="choice in at.choices ?? []"
+      :key="choice.path"
+      :model-value="fields.textAt(choice.path)"
+      :items="[...choice.options]"
+      :legend="choice.label"
+      orientation="horizontal"
+      size="lg"
+      @update:model-value="fields.put(choice.path, String($event))"
+    />
     <DescribedField
       v-for="field in at.fields"
       :key="field.path"

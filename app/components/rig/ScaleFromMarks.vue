@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { scaleFromMarks, type DrawnFor, type MeasuredMark } from '#core/rig/scaleFromMarks'
 import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { useUnitSwitch } from '~/composables/useUnitSwitch'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
@@ -12,6 +13,7 @@ const rows = ref([
   { mark: '', height: '' },
   { mark: '', height: '' },
 ])
+useUnitSwitch((inNewUnit) => rows.value.forEach((row) => (row.height = inNewUnit(row.height))))
 const MOST_ROWS = 5
 const WHY = {
   'marks-too-near': 'Take marks that lie at least 5° apart.',

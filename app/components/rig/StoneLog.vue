@@ -7,8 +7,9 @@ import { checked, type FieldProblem } from '#core/problem/problem'
 import { stoneCondition, type StoneCondition } from '#core/stone/condition'
 import { stone as stoneSchema, type Stone } from '#core/stone/stone'
 import { STONE_DEEDS, stoneWear, type StoneWear } from '#core/stone/wear'
+import { useUnitSwitch } from '~/composables/useUnitSwitch'
 import { useWords } from '~/composables/useWords'
-import { emptyDraft, readDraft, type Draft } from '~/describing/draft'
+import { emptyDraft, inUnit, readDraft, type Draft } from '~/describing/draft'
 import { firstAtEach } from '~/describing/rigDraft'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
@@ -37,6 +38,7 @@ const deeds = STONE_DEEDS.map((deed) => ({ value: deed, label: STONE_DEED_WORD[d
 const today = () => new Date().toLocaleDateString('sv')
 const begun = () => ({ ...(emptyDraft(stoneWear, preferences.unit) as Draft), on: today(), did: 'used', blades: '' })
 const line = ref<Draft>(begun())
+useUnitSwitch((_, before, now) => (line.value = inUnit(line.value, stoneWear, before, now) as Draft))
 const problems = ref<readonly FieldProblem[]>([])
 const problemAt = (field: string) => {
   const wrong = problems.value.find((one) => one.field === field)

@@ -5,10 +5,14 @@ import { useCentringRecipe, type RecipePair } from '~/composables/useCentringRec
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
+import { placeText } from '~/words/placeText'
 
 /** Finds how far the blade stands off the jaws' centre: with the gauge, or by turning it over. */
-const { actions } = useJob()
+const job = useJob()
+const { actions } = job
 const preferences = usePreferences()
+/** Where all of it is measured. */
+const place = computed(() => placeText(job.content.value.dialForMm, job.rig.value.kind, preferences.unit))
 const { typed, problem, upright, tilt, offset, parts, found } = useCentringRecipe()
 const problems = (pair: RecipePair) => perSide((side) => problem(pair, side))
 const text = (mm: number) => lengthText(mm, preferences.unit)
@@ -71,8 +75,8 @@ function use() {
         :problems="problems('edge')"
         :how="
           upright
-            ? 'Lay a straightedge on the jaws’ outside and measure in to the edge, over the middle of the jaws; on both sides.'
-            : 'Height rule or calliper from the same plate up to the edge, over the middle of the jaws; then turn the clamp over and measure again.'
+            ? `Lay a straightedge on the jaws’ outside and measure in to the edge, ${place}; on both sides.`
+            : `Height rule or calliper from the same plate up to the edge, ${place}; then turn the clamp over and measure again.`
         "
       />
       <details>
@@ -101,7 +105,7 @@ function use() {
       unit="°"
       :labels="labels"
       :problems="problems('stone')"
-      how="Zero it on the blade’s centre plane, the same dial on both sides, the stone’s middle over the place looked at."
+      :how="`Zero it on the blade’s centre plane, the same dial on both sides, the stone’s middle on the edge ${place}.`"
     />
     <p v-if="offset && !offset.ok" role="alert" class="text-error">{{ offset.why }}</p>
     <div v-if="found" class="border-t border-default pt-3" aria-live="polite">

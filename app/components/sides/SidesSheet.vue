@@ -66,7 +66,7 @@ const bar = (deg: number) => ({
             <dt class="text-sm text-muted">{{ names[side] }}, {{ angleText(job.content.value.wanted.deg[side]) }}</dt>
             <dd v-if="advice[side].ok">
               <span class="figure block text-2xl" :data-testid="`dial-${side}`">{{
-                dialText(job.rig.value, advice[side].setting, preferences.unit)
+                dialText(job.rig.value, advice[side].setting)
               }}</span><span class="text-sm text-toned"
                 >gives {{ angleText(advice[side].givesDeg, doubt) }},
                 {{ differenceText(advice[side].offDeg, doubt) }} remains</span

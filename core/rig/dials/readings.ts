@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { count, deg, label, mm } from '../../measure/measure'
+import { lengthUnit } from '../../units/length'
 
 /** Slots or holes in a plate: single heights, each with its label. */
 export const slotReading = z.object({
@@ -13,7 +14,7 @@ export const slotReading = z.object({
 })
 export const slotSetting = z.object({ by: z.literal('slot'), label: z.string().min(1).max(12) })
 
-/** A post with a scale of millimetres. */
+/** A post with a scale of lengths. */
 export const millimetreReading = z.object({
   by: z.literal('millimetres'),
   lowestMm: mm({ least: 0, most: 500 }),
@@ -21,6 +22,8 @@ export const millimetreReading = z.object({
   /** Pivot height when the scale shows 0. */
   zeroMm: mm({ least: -500, most: 500 }),
   resolutionMm: mm({ least: 0.01, most: 10 }),
+  /** What its figures are, whatever unit its user works in. */
+  engravedIn: lengthUnit.default('mm'),
 })
 export const millimetreSetting = z.object({ by: z.literal('millimetres'), mm: z.number().min(-1000).max(1000) })
 
