@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
 import { useOpenPanel } from '~/composables/useCommands'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
@@ -9,6 +10,12 @@ const collections = useCollections()
 const preferences = usePreferences()
 const log = useLog()
 onMounted(() => Promise.all([collections.load(), preferences.load(), log.load()]))
+
+/** A page that comes back into view shows what changed elsewhere meanwhile, on another device too. */
+useEventListener(document, 'visibilitychange', () => {
+  if (document.visibilityState === 'visible' && collections.loaded)
+    void Promise.all([collections.load(true), log.load()])
+})
 
 /** Panels are fetched when they are first asked for. */
 const { panel } = useOpenPanel()

@@ -125,7 +125,7 @@ test('an even angle: what runs off is shown as the blade is moved, and the best 
   await expect(told).toContainText(/Hold it .*: the \w+ runs \d\.\d° (high|low); now the worst place is \d\.\d° off\./)
   const [, less, more] = /runs (\d\.\d)° \w+; now the worst place is (\d\.\d)° off/.exec((await told.textContent())!)!
   expect(Number(less)).toBeLessThan(Number(more))
-  await page.getByRole('button', { name: 'Hold it so' }).click()
+  await page.getByRole('region', { name: 'Where to hold it' }).getByRole('button', { name: 'Hold it so' }).click()
   await expect(page.getByRole('button', { name: 'Held so' })).toBeVisible()
   await expect
     .poll(async () => Number(/(\d\.\d)° (high|low)/.exec((await worst.textContent())!)?.[1]))
@@ -147,7 +147,7 @@ test('on a rig with marks the blade’s landmark is laid on one, or anywhere whe
   await page.getByRole('button', { name: 'Find the best hold' }).click()
   await expect(told).toContainText(/mark [a-e]/)
   const mark = /mark ([a-e])/.exec((await told.textContent())!)![1]!
-  await page.getByRole('button', { name: 'Hold it so' }).click()
+  await page.getByRole('region', { name: 'Where to hold it' }).getByRole('button', { name: 'Hold it so' }).click()
   await openSheet(page, 'clamp/card')
   await expect(page.getByRole('img', { name: 'The clamp card' })).toContainText(`Thumb stud onmark ${mark}`)
 })

@@ -127,7 +127,7 @@ test('a new upright with two arms gives the angle of the reference', async ({ pa
   await newRig(page, await jobFor(request, name), 'Upright with two arms', 'Spring upright')
   await fill(page, { 'Setback of arm A': '120', 'Setback of arm B': '120' })
   await next(page)
-  await page.getByText('millimetres', { exact: true }).click()
+  await page.getByText('a scale of lengths', { exact: true }).click()
   await fill(page, { 'Height at mark 0': '0', 'Lowest pivot height': '30', 'Highest pivot height': '110' })
   await next(page)
   await fill(page, jaws)

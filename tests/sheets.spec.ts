@@ -42,7 +42,7 @@ test('samples can be stopped', async ({ page }) => {
 })
 
 test('what if: the point is dragged and stepped, and the angle follows the lines', async ({ page }) => {
-  await openJob(page, 'Packing-room cutter')
+  await openJob(page, 'Chef’s knife, weekly')
   await openSheet(page, 'doubt/what-if')
   const point = page.getByRole('slider', { name: /^The rig as it stands/ })
   const before = await degrees(ledger(page, 'set', 'A'))
@@ -74,9 +74,9 @@ test('what if: the point is dragged and stepped, and the angle follows the lines
   )
   await page.keyboard.press('3')
   const out = Number(await measure(page, 'Blade height').inputValue())
-  await measure(page, 'Blade height').fill(String(out + 8))
+  await measure(page, 'Blade height').fill(String(out - 8))
   await measure(page, 'Blade height').press('Enter')
-  await comesTo(ledger(page, 'set', 'A'), before + 8 * told, 0.2)
+  await comesTo(ledger(page, 'set', 'A'), before - 8 * told, 0.2)
 })
 
 test('the gauge: where it reads the edge angle, what it must read elsewhere, and why it read otherwise', async ({
@@ -156,7 +156,7 @@ test('printed marks told true, and the mark to set', async ({ page }) => {
   await openJob(page, 'Vine hooks')
   await openSheet(page, 'rig/marks')
   const set = await degrees(ledger(page, 'set', 'A'))
-  const row = page.getByTestId('marks').getByRole('row', { name: /^20°/ })
+  const row = page.getByTestId('marks').getByRole('row', { name: /^20\.0°/ })
   const headers = await page.getByTestId('marks').locator('thead th').allTextContents()
   const cell = row.locator('td').nth(headers.indexOf('Plain No. 6') - 1)
   await comesTo(cell, set, 0.051)

@@ -12,6 +12,8 @@ export interface Command {
   label: string
   group: 'Go' | 'Angles' | 'Bench' | 'Job' | 'Look'
   icon: string
+  /** Other words by which a person would look for it. */
+  finds?: string
   /** A key or a chord as the interface kit writes it (meta_k, shift_d). */
   keys?: string
   /** Its keys work while a field is being typed in, too. */
@@ -30,6 +32,14 @@ export const useOpenPanel = createSharedComposable(() => ({
 
 /** Puts the keyboard on a control that carries this data-focus name. */
 const focusOn = (name: string) => document.querySelector<HTMLElement>(`[data-focus="${name}"]`)?.focus()
+
+/** Other words by which a person would look for a sheet. */
+const SHEET_FINDS: Readonly<Record<string, string>> = {
+  'clamp/card': 'print pdf paper',
+  'clamp/even': 'best hold belly',
+  'doubt/sides': 'centring flip',
+  'doubt/what-if': 'try',
+}
 
 /** Everything that can be done by key or palette, in one table. */
 export function useCommands() {
@@ -84,6 +94,7 @@ export function useCommands() {
             label: sheet.word,
             group: 'Go',
             icon: 'i-lucide-file',
+            finds: SHEET_FINDS[`${room.id}/${sheet.id}`],
             onJob: (job) => go(sheetPath(job.id, room.id, sheet.id)),
           })),
       ),
@@ -103,10 +114,35 @@ export function useCommands() {
         keys: ']',
         onJob: turnSheet(1),
       },
+      {
+        id: 'go-shelf',
+        label: 'The shelf: rigs, blades, stones',
+        finds: 'describe library tools box',
+        group: 'Go',
+        icon: 'i-lucide-library',
+        run: () => go('/shelf'),
+      },
+      ...(['rig', 'blade'] as const).map((thing): Entry => ({
+        id: `new-${thing}`,
+        label: `Describe a new ${thing}`,
+        finds: `add measure ${thing}`,
+        group: 'Go',
+        icon: 'i-lucide-plus',
+        run: () => go(`/shelf/${thing}`),
+      })),
+      {
+        id: 'new-stone',
+        label: 'Describe a new stone',
+        finds: 'add measure grit',
+        group: 'Go',
+        icon: 'i-lucide-plus',
+        run: () => go('/shelf?new=stone'),
+      },
       { id: 'go-home', label: 'All jobs', group: 'Go', icon: 'i-lucide-list', keys: '0', run: () => go('/') },
       {
         id: 'new-job',
         label: 'Start a job',
+        finds: 'new begin',
         group: 'Job',
         icon: 'i-lucide-plus',
         keys: 'n',
@@ -123,6 +159,7 @@ export function useCommands() {
       {
         id: 'turn-over',
         label: 'Turn to the other side',
+        finds: 'flip turn over side b',
         group: 'Bench',
         icon: 'i-lucide-flip-vertical-2',
         keys: 's',
@@ -192,6 +229,16 @@ export function useCommands() {
         keys: 'l',
         onJob: onBench('look-at'),
       },
+      ...collections.stones
+        .filter((stone) => stone.archivedAt === null)
+        .map((stone): Entry => ({
+          id: `stone-${stone.id}`,
+          label: `Put ${stone.name} on the rod`,
+          finds: `stone swap change grit ${stone.grit?.number ?? ''}`,
+          group: 'Bench',
+          icon: 'i-lucide-layers',
+          onJob: (job) => void job.actions.chooseStone(stone.id),
+        })),
       {
         id: 'undo',
         label: undo ? `Undo: ${undo}` : 'Undo',
@@ -211,6 +258,7 @@ export function useCommands() {
       {
         id: 'unit',
         label: preferences.unit === 'mm' ? 'Show inches' : 'Show millimetres',
+        finds: 'unit metric imperial mm in',
         group: 'Look',
         icon: 'i-lucide-ruler',
         run: () => void preferences.change({ unit: preferences.unit === 'mm' ? 'in' : 'mm' }),
@@ -225,6 +273,7 @@ export function useCommands() {
       {
         id: 'theme',
         label: dark ? 'Day theme' : 'Night theme',
+        finds: 'dark light mode',
         group: 'Look',
         icon: 'i-lucide-sun-moon',
         run: () => (colorMode.preference = dark ? 'light' : 'dark'),
@@ -232,6 +281,7 @@ export function useCommands() {
       {
         id: 'preferences',
         label: 'Preferences',
+        finds: 'settings backup take out bring back export import side names',
         group: 'Look',
         icon: 'i-lucide-sliders-horizontal',
         keys: 'meta_,',
@@ -241,6 +291,7 @@ export function useCommands() {
       {
         id: 'keys',
         label: 'Keys',
+        finds: 'help shortcuts keyboard',
         group: 'Look',
         icon: 'i-lucide-keyboard',
         keys: '?',

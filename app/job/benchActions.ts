@@ -11,6 +11,7 @@ import type { Job } from '#core/job/job'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/rig/dial'
 import type { DialSetting } from '#core/rig/dials/readings'
 import { fittedWith } from '#core/rig/jaws'
+import type { Rig } from '#core/rig/rig'
 import { contactFor, type Setup } from '#core/setup/setup'
 import type { JobState, Stores } from './state'
 import { lengthText } from '~/words/lengthText'
@@ -181,8 +182,10 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
       return void job.change(`rig: ${chosen.name}, held as in ${earlier.name}`, { ...of, ...card })
     }
     const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
-    const holds = gripOf(from.blade, rig).trouble(now.hold) === null
-    const hold = sameKindOfHold && holds ? now.hold : startingHold(rig, from.blade)
+    // What other jaws hold as well stays; what was none before is not mended unasked.
+    const holds = (by: Rig) => gripOf(from.blade, by).trouble(now.hold) === null
+    const stays = sameKindOfHold && (holds(rig) || !holds(from.rig))
+    const hold = stays ? now.hold : startingHold(rig, from.blade)
     const stillDialled = same && SIDES.every((side) => heightOfSetting(rig, now.dialled[side]).ok)
     const dialled = stillDialled ? now.dialled : startingDial({ ...from, rig, hold }, now.wanted, now.dialForMm)
     job.change(`rig: ${rig.name}`, { ...of, jawsName, hold, dialled })

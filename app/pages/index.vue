@@ -9,12 +9,6 @@ const { startJob } = useCommands()
 const words = useWords()
 const problem = computed(() => (collections.problem ? words.problem(collections.problem) : ''))
 useHead({ title: 'Jaw Tilt' })
-const planting = ref(false)
-async function plant() {
-  planting.value = true
-  await collections.plantSamples()
-  planting.value = false
-}
 const log = useLog()
 onMounted(() => collections.loaded && Promise.all([collections.load(), log.load()]))
 </script>
@@ -24,7 +18,10 @@ onMounted(() => collections.loaded && Promise.all([collections.load(), log.load(
     <template v-if="collections.loaded">
       <div class="mb-4 flex items-end justify-between gap-4">
         <h1 class="text-2xl font-semibold">On the bench</h1>
-        <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" @click="startJob()" />
+        <div class="flex gap-2">
+          <UButton to="/shelf" color="neutral" variant="outline" size="xl" icon="i-lucide-library" label="The shelf" />
+          <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" @click="startJob()" />
+        </div>
       </div>
       <ul v-if="collections.recentJobs.length > 0" class="pane divide-y divide-default p-0">
         <JobRow v-for="job in collections.recentJobs" :key="job.id" :job="job" />
@@ -33,13 +30,8 @@ onMounted(() => collections.loaded && Promise.all([collections.load(), log.load(
         <p class="text-lg">No job is on the bench.</p>
         <p class="mt-1 text-muted">A job is one blade in one rig: start one, and it is kept as you go.</p>
       </div>
-      <div v-else class="pane p-8">
-        <p class="text-lg">The tool room is empty: no rig, no blade, no stone yet.</p>
-        <p class="mt-1 text-muted">
-          Lay out the sample tool room of a botanic garden to begin with: four rigs, eight blades, eight stones.
-        </p>
-        <UButton class="mt-4" size="xl" label="Lay out the samples" :loading="planting" @click="plant" />
-      </div>
+      <EmptyStart v-else />
+      <JobsPutAway />
       <UnreadableThings />
       <p v-if="problem" role="alert" class="mt-3 text-error">{{ problem }}</p>
     </template>

@@ -41,7 +41,8 @@ export const useCollections = defineStore('collections', () => {
   const stones = computed<KeptStone[]>(() => coarseToFine(all.value.stones))
   const jobs = computed<KeptJob[]>(() => all.value.jobs)
 
-  async function load() {
+  /** Fetches everything. Again, behind a page that stands: what cannot be fetched then stays as it was, unsaid. */
+  async function load(again = false) {
     const listed = await Promise.all(
       // Archived things are loaded too: a job goes on with what it was begun with, and a clamp card comes back.
       THING_KINDS.map((kind) =>
@@ -52,6 +53,8 @@ export const useCollections = defineStore('collections', () => {
       ),
     )
     const versions = await ask(z.array(rigVersion), '/api/rig-versions')
+    const failed = [...listed, versions].find((answer) => !answer.ok)
+    if (again && failed) return
     const next = { ...all.value }
     const harmed: Unreadable[] = []
     listed.forEach((answer, i) => {
@@ -62,7 +65,6 @@ export const useCollections = defineStore('collections', () => {
     all.value = next
     unreadable.value = harmed
     if (versions.ok) rigVersions.value = versions.value
-    const failed = [...listed, versions].find((answer) => !answer.ok)
     problem.value = failed && !failed.ok ? failed.problem : null
     loaded.value = !failed
   }

@@ -1,5 +1,6 @@
 import type { Refusal } from '#core/angle/reasons'
 import type { LengthUnit } from '#core/units/length'
+import { angleText } from './angleText'
 import { lengthText } from './lengthText'
 
 /**
@@ -33,6 +34,8 @@ export function reasonText({ reason, limit }: Refusal, unit: LengthUnit, lowestP
       return 'The jaws do not hold the blade here: hold it elsewhere first.'
     case 'jaws-reach-to':
       return `The jaws hold the blade only to a height of ${length(limit)} here.`
+    case 'stone-meets-jaws':
+      return `The stone meets the jaws below ${angleText(limit ?? 0)} here: stand the blade further out, or take narrower jaws.`
     case 'setting-of-another-rig':
       return 'What is dialled is not of this rig: dial it anew.'
   }

@@ -104,11 +104,12 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   for (const side of sides) {
     const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
     const best = adviseDial(setup, side, deg[side], evaluation.station)
+    if (!best.ok && best.reason === 'stone-meets-jaws')
+      return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: best.limit! }
     if (!best.ok) return { does: 'mend-hold', at: 'clamp', side, refusal: best }
     const { setting, givesDeg, offDeg } = best
     const dialled = Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) <= DIALLED_DEG
-    // No dial is advised at which the stone would meet the jaws.
-    if (lowestOverJawsDeg !== null && lowestOverJawsDeg > (dialled ? contact.edgeAngleDeg : givesDeg))
+    if (dialled && lowestOverJawsDeg !== null && lowestOverJawsDeg > contact.edgeAngleDeg)
       return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: lowestOverJawsDeg }
     if (!dialled || !(workedOn(side) || dialledState(log, job, side).is === 'noted'))
       return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, doubtDeg }

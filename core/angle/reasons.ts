@@ -12,6 +12,7 @@ export type Reason =
   | 'into-jaws'
   | 'not-held'
   | 'jaws-reach-to'
+  | 'stone-meets-jaws'
 
 export interface Refusal {
   readonly ok: false

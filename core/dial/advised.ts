@@ -6,14 +6,21 @@ import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
 import type { DialSetting } from '../rig/dials/readings'
-import type { Setup } from '../setup/setup'
+import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
+import { contactFor, type Setup } from '../setup/setup'
 
 /**
- * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held').
+ * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'), and
+ * nothing at which the stone would meet the jaws ('stone-meets-jaws': `limit` is the lowest edge angle that clears
+ * them there, degrees).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
   if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')
-  return whatToDial(setup, side, wantedDeg, station)
+  const advice = whatToDial(setup, side, wantedDeg, station)
+  const contact = advice.ok ? contactFor(setup, side, advice.setting, station) : advice
+  if (!contact.ok || !setup.rig.jaws) return advice
+  const lowest = lowestAngleOverJawsDeg(contact, setup.rig.jaws, setup.stone, setup.rig.stroke)
+  return lowest !== null && lowest > contact.edgeAngleDeg ? refuse('stone-meets-jaws', lowest) : advice
 }
 
 /**

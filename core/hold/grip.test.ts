@@ -86,6 +86,18 @@ describe('advice', () => {
     expect(adviseDial(out, 'A', 20, station)).toEqual({ ok: false, reason: 'not-held' })
   })
 
+  it('to dial ends where the stone would meet the jaws, and says at which angle', () => {
+    // Their front is 4 high and 20 from the edge.
+    const clears = (Math.atan2(4, 20) * 180) / Math.PI
+    expect(whatToDial(heldSetup, 'A', clears - 0.5, station).ok).toBe(true)
+    expect(adviseDial(heldSetup, 'A', clears - 0.5, station)).toEqual({
+      ok: false,
+      reason: 'stone-meets-jaws',
+      limit: expect.closeTo(clears, 9),
+    })
+    expect(adviseDial(heldSetup, 'A', clears + 0.5, station).ok).toBe(true)
+  })
+
   it('to stand the blade further out ends where the jaws lose it, and says where', () => {
     // The pivot at 60 gives 24°, 20 mm out: 19° would need the blade beyond its own width.
     const ask = [heldSetup, 'A', settingOfHeight(rig, 60), 19, station] as const

@@ -6,6 +6,7 @@ import { writeDxf } from '#core/exchange/edges/dxf'
 import { writePoints } from '#core/exchange/edges/points'
 import { writeSvg } from '#core/exchange/edges/svg'
 import type { KeptBlade } from '#core/kept/things'
+import { describingAt } from '~/describing/useDescribing'
 import { useJob } from '~/job/useJob'
 import { useOpenPanel } from '~/composables/useCommands'
 import { sheetPath } from '~/stations'
@@ -26,10 +27,7 @@ const blades = computed(() =>
 )
 const router = useRouter()
 const describe = (from: KeptBlade | null, copy: boolean) =>
-  void router.push({
-    path: sheetPath(job.id, 'blade', 'describe'),
-    query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) },
-  })
+  void router.push(describingAt(sheetPath(job.id, 'blade', 'describe'), from, copy))
 function takeOut(kind: 'svg' | 'dxf' | 'csv') {
   const blade = job.blade.value
   const size = { lengthMm: stationAt(blade.edge, curveLength(blade.edge)).point[0], widthMm: blade.widthMm }
@@ -40,8 +38,6 @@ function takeOut(kind: 'svg' | 'dxf' | 'csv') {
   }[kind]()
   download(`${blade.name}.${kind}`, text, { svg: 'image/svg+xml', dxf: 'application/dxf', csv: 'text/csv' }[kind])
 }
-/** Blades of one length class share a scale, so that a short knife can still be told from another. */
-const span = (edgeMm: number) => (edgeMm > 110 ? 215 : 110)
 const facts = computed(() => {
   const blade = job.blade.value
   const text = (mm: number) => lengthText(mm, preferences.unit)
@@ -76,11 +72,7 @@ const facts = computed(() => {
         columns
         @choose="actions.chooseBlade($event)"
       >
-        <span class="flex items-baseline justify-between gap-2"
-          ><span class="truncate font-semibold">{{ blade.name }}</span
-          ><span class="truncate text-sm text-muted">{{ blade.owner }}</span></span
-        >
-        <BladeFigure :blade="blade" :span="span(curveLength(blade.edge))" />
+        <BladeCard :blade="blade" />
       </CardChoice>
       <ToolActions
         class="mt-3"

@@ -129,7 +129,7 @@ const linked = computed({
           Dial for the edge {{ placeText(null, job.rig.value.kind, preferences.unit) }}
         </button>
       </p>
-      <p v-if="overJaws !== null" role="alert" class="mt-2 text-sm text-error">
+      <p v-if="overJaws !== null && advice.ok" role="alert" class="mt-2 text-sm text-error">
         The stone meets the jaws below {{ angleText(overJaws, doubt) }} here. Stand the blade further out, or take
         narrower jaws.
       </p>

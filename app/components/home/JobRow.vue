@@ -14,6 +14,7 @@ import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { adviceText } from '~/words/adviceText'
 import { angleText } from '~/words/angleText'
+import { momentText } from '~/words/momentText'
 
 /** A job in the list: its blade, its four angles, and its next step. */
 const props = defineProps<{ job: KeptJob }>()
@@ -42,7 +43,9 @@ const span = computed(() =>
 )
 const parts = computed(() => {
   const setup = made.value?.setup
-  return setup ? [setup.blade.name, setup.rig.name, setup.stone.name].join(' · ') : 'A part of this job cannot be read.'
+  return setup
+    ? [setup.blade.name, setup.rig.name, setup.stone.name, momentText(props.job.updatedAt)].join(' · ')
+    : 'A part of this job cannot be read.'
 })
 
 const next = computed(() => {

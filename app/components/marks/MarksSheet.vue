@@ -10,6 +10,7 @@ import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialText } from '~/words/dialText'
 import { wordsOf } from '~/words/dialWords'
 import { lengthText } from '~/words/lengthText'
+import { placeText } from '~/words/placeText'
 import { reasonText } from '~/words/reasonText'
 
 /** What each mark of the rig really gives, for this blade height and each stone; and the mark to set. */
@@ -122,7 +123,7 @@ const described = computed(
       </div>
       <BenchChart class="mt-3" type="line" :series="series" :options="options" :height="340" :label="described" />
       <p class="text-sm text-muted">
-        For a blade standing {{ out }} out at the place looked at.
+        For a blade standing {{ out }} out {{ placeText(job.content.value.dialForMm, rig.kind, preferences.unit) }}.
         <template v-if="isScale"
           >The scale was drawn for
           {{ rig.height.by === 'degree-scale' ? lengthText(rig.height.drawnForBladeHeightMm, preferences.unit) : '' }}

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { jawSetsOf } from '#core/rig/jaws'
 import type { KeptRig } from '#core/kept/things'
+import { describingAt } from '~/describing/useDescribing'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
-import { RIG_WORDS } from '~/words/rigText'
 
 const collections = useCollections()
 const job = useJob()
@@ -23,10 +23,7 @@ const fitted = computed({
   set: (name: string) => void actions.fitJaws(name),
 })
 const describe = (from: KeptRig | null, copy: boolean) =>
-  void router.push({
-    path: `${sheetPath(job.id, 'rig', 'describe')}`,
-    query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) },
-  })
+  void router.push(describingAt(sheetPath(job.id, 'rig', 'describe'), from, copy))
 </script>
 
 <template>
@@ -51,15 +48,7 @@ const describe = (from: KeptRig | null, copy: boolean) =>
         columns
         @choose="actions.chooseRig($event)"
       >
-        <span class="flex items-baseline justify-between gap-2"
-          ><span class="truncate text-lg font-semibold">{{ rig.name }}</span
-          ><span class="text-sm whitespace-nowrap text-muted">{{ RIG_WORDS[rig.kind].word }}</span></span
-        >
-        <RigFigure :rig="rig" />
-        <span class="line-clamp-2 min-h-10 text-sm text-toned">{{ rig.notes }}</span>
-        <span class="mt-1 block text-sm text-muted"
-          >Pivot {{ lengthText(rig.pivot.setbackMm, preferences.unit) }} {{ RIG_WORDS[rig.kind].pivotStands }}</span
-        >
+        <RigCard :rig="rig" />
       </CardChoice>
       <fieldset v-if="jaws.length > 1" class="mt-3">
         <legend class="mb-1 font-semibold">Which jaws are fitted?</legend>
@@ -86,7 +75,11 @@ const describe = (from: KeptRig | null, copy: boolean) =>
       />
     </section>
     <div>
-      <StoneBox />
+      <StoneBox
+        title="Which stone is on the rod?"
+        :chosen="job.content.value.stoneId"
+        @choose="actions.chooseStone($event)"
+      />
       <UButton
         class="mt-4"
         size="xl"

@@ -1,49 +1,44 @@
 <script setup lang="ts">
 import type { KeptStone } from '#core/kept/things'
-import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { stoneGrainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
 import { STONE_KIND_WORD } from '~/words/rigText'
 
-/** The stones, coarse to fine: choose the one on the rod, describe a new one, change, copy or put one away. */
+/** The stones, coarse to fine: choose one, describe a new one, change, copy or put one away. */
+const props = defineProps<{ title: string; chosen: string }>()
+const emit = defineEmits<{ choose: [id: string] }>()
 const collections = useCollections()
-const job = useJob()
-const { actions } = job
 const preferences = usePreferences()
 
-const stones = computed(() =>
-  collections.stones.filter((s) => s.archivedAt === null || s.id === job.content.value.stoneId),
-)
+const stones = computed(() => collections.stones.filter((s) => s.archivedAt === null || s.id === props.chosen))
+const stone = computed(() => collections.stones.find((one) => one.id === props.chosen) ?? null)
 const entry = ref<{ from: KeptStone | null; copy: boolean; title: string } | null>(null)
 const open = computed({ get: () => entry.value !== null, set: (is) => (entry.value = is ? entry.value : null) })
 const describe = (from: KeptStone | null, copy: boolean) =>
   (entry.value = { from, copy, title: !from ? 'A new stone' : copy ? 'A stone like this one' : from.name })
 const logOpen = ref(false)
+/** The address may ask for a new one at once. */
+const route = useRoute()
+onMounted(() => route.query.new === 'stone' && describe(null, false))
 
 function kept(stone: KeptStone) {
   const isNew = !entry.value?.from || entry.value.copy
   entry.value = null
-  if (isNew) actions.chooseStone(stone.id)
+  if (isNew) emit('choose', stone.id)
 }
 </script>
 
 <template>
   <section>
-    <h2 class="mb-2 text-xl font-semibold">Which stone is on the rod?</h2>
-    <CardChoice
-      v-slot="{ thing: stone }"
-      :things="stones"
-      :chosen="job.content.value.stoneId"
-      label="Stone"
-      @choose="actions.chooseStone($event)"
-    >
+    <h2 class="mb-2 text-xl font-semibold">{{ title }}</h2>
+    <CardChoice v-slot="{ thing }" :things="stones" :chosen="chosen" label="Stone" @choose="emit('choose', $event)">
       <span class="flex items-baseline gap-2"
-        ><span class="truncate font-semibold">{{ stone.name }}</span
-        ><span class="text-sm text-muted">{{ STONE_KIND_WORD[stone.kind] }}</span
+        ><span class="truncate font-semibold">{{ thing.name }}</span
+        ><span class="text-sm text-muted">{{ STONE_KIND_WORD[thing.kind] }}</span
         ><span class="ml-auto text-sm whitespace-nowrap text-muted"
-          >{{ stoneGrainText(stone) }} · {{ lengthText(stone.faceOffsetMm, preferences.unit) }}</span
+          >{{ stoneGrainText(thing) }} · {{ lengthText(thing.faceOffsetMm, preferences.unit) }}</span
         ></span
       >
     </CardChoice>
@@ -51,7 +46,7 @@ function kept(stone: KeptStone) {
     <ToolActions
       class="mt-2"
       kind="stones"
-      :chosen="job.stone.value"
+      :chosen="stone"
       :things="collections.stones"
       word="stone"
       @describe="describe"
@@ -78,12 +73,13 @@ function kept(stone: KeptStone) {
       <template #body><StoneEntry v-if="entry" :from="entry.from" :copy="entry.copy" @done="kept" /></template>
     </USlideover>
     <USlideover
+      v-if="stone"
       v-model:open="logOpen"
-      :title="`Wear log: ${job.stone.value.name}`"
+      :title="`Wear log: ${stone.name}`"
       description="What was measured and done, and what is due."
       :ui="{ content: 'max-w-lg' }"
     >
-      <template #body><StoneLog :stone="job.stone.value" /></template>
+      <template #body><StoneLog :stone="stone" /></template>
     </USlideover>
   </section>
 </template>

@@ -17,6 +17,7 @@ const groups = computed(() =>
       .filter((c) => c.group === group && c.id !== 'palette')
       .map((c) => ({
         label: c.label,
+        finds: c.finds,
         icon: c.icon,
         kbds: c.keys ? keysShown(c.keys) : undefined,
         onSelect: () => run(c),
@@ -42,10 +43,16 @@ watch(frame, () => nameList(frame.value), { flush: 'post' })
         <UCommandPalette
           :groups="groups"
           placeholder="What do you want to do?"
+          :fuse="{ fuseOptions: { keys: ['label', 'finds'], threshold: 0.25, ignoreLocation: true } }"
           class="h-[26rem] max-h-[80vh]"
           close
           @update:open="open = $event"
-        />
+        >
+          <template #empty="{ searchTerm }">
+            Nothing here does “{{ searchTerm }}”. Try what you want to have: a sheet, an angle, a stone, a key. All
+            keys: ?
+          </template>
+        </UCommandPalette>
       </div>
     </template>
   </UModal>

@@ -16,6 +16,11 @@ watch(
   { immediate: true },
 )
 onBeforeUnmount(() => open.close())
+// What was fetched anew may be newer than what stands here.
+watch(
+  () => collections.jobs.find((job) => job.id === open.session?.id)?.revision,
+  (revision) => revision !== undefined && void open.session?.heard(revision),
+)
 const missing = computed(() =>
   collections.loaded && open.session ? missingOf(open.session.content.value, collections) : null,
 )

@@ -64,3 +64,25 @@ test('Enter takes a figure and leaves its field, Escape takes it back; single ke
   await expect(turn).toHaveValue('0.0')
   await saved(page)
 })
+
+test('the palette finds what a person would type, and says so where it finds nothing', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  const found = page.getByRole('listbox', { name: 'Commands' })
+  for (const [typed, command] of [
+    ['flip', 'Turn to the other side'],
+    ['print', 'Clamp card'],
+    ['dark', 'Night theme'],
+    ['backup', 'Preferences'],
+    ['centring', 'Two sides'],
+    ['new rig', 'Describe a new rig'],
+    ['2000', 'Put Plain No. 6 on the rod'],
+  ] as const) {
+    await page.keyboard.press('Control+k')
+    await page.getByPlaceholder('What do you want to do?').fill(typed)
+    await expect(found.getByRole('option').filter({ hasText: command })).toBeVisible()
+    await page.keyboard.press('Escape')
+  }
+  await page.keyboard.press('Control+k')
+  await page.getByPlaceholder('What do you want to do?').fill('zzzz')
+  await expect(page.getByText('Nothing here does “zzzz”.')).toBeVisible()
+})

@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import type { KeptRig } from '#core/kept/things'
+import { usePreferences } from '~/stores/preferences'
+import { lengthText } from '~/words/lengthText'
+import { RIG_WORDS } from '~/words/rigText'
+
+/** A rig in a choice of rigs. */
+defineProps<{ rig: KeptRig }>()
+const preferences = usePreferences()
+</script>
+
+<template>
+  <span class="flex items-baseline justify-between gap-2"
+    ><span class="truncate text-lg font-semibold">{{ rig.name }}</span
+    ><span class="text-sm whitespace-nowrap text-muted">{{ RIG_WORDS[rig.kind].word }}</span></span
+  >
+  <RigFigure :rig="rig" />
+  <span class="line-clamp-2 min-h-10 text-sm text-toned">{{ rig.notes }}</span>
+  <span class="mt-1 block text-sm text-muted"
+    >Pivot {{ lengthText(rig.pivot.setbackMm, preferences.unit) }} {{ RIG_WORDS[rig.kind].pivotStands }}</span
+  >
+</template>

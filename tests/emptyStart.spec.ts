@@ -1,0 +1,65 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { postRig } from '../core/setup/sampleSetup.fixture'
+import { expect, test } from './bench'
+import { startServer, stopServer, type BuiltServer } from './builtServer'
+
+const PORT = 4777
+const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
+let server: BuiltServer
+test.beforeAll(async () => {
+  server = startServer(PORT, { JAW_TILT_DATA: mkdtempSync(join(tmpdir(), 'jaw-tilt-empty-')) })
+  await server.ready()
+})
+test.afterAll(() => stopServer(server))
+
+test('an empty start leads to a rig, a blade and a stone of one’s own, without a job, and then to the first job', async ({
+  page,
+}) => {
+  await page.goto(url('/'))
+  const begin = page.getByRole('region', { name: 'To begin with' })
+  await expect(begin.getByRole('link')).toHaveText(['Describe your rig', 'Describe your blade', 'Describe your stone'])
+  await expect(begin.getByRole('button', { name: 'Lay out the samples' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Start a job' })).toHaveCount(0)
+
+  await begin.getByRole('link', { name: 'Describe your stone' }).click()
+  const stone = page.getByRole('dialog', { name: 'A new stone' })
+  await stone.getByLabel('Name').fill('Bench stone')
+  await stone.getByLabel('Grit number').fill('220')
+  await stone.getByLabel('Pivot’s end').fill('6')
+  await stone.getByLabel('Far end').fill('6')
+  await stone.getByRole('button', { name: 'Keep' }).click()
+  await expect(stone).toBeHidden()
+  await page.getByRole('link', { name: 'The bench' }).click()
+  await expect(begin).toContainText('3. Your stone is described')
+  await expect(begin.getByRole('button', { name: 'Lay out the samples' })).toHaveCount(0)
+
+  await begin.getByRole('link', { name: 'Describe your blade' }).click()
+  const blade = page.getByRole('form', { name: 'Blade' })
+  await blade.getByRole('button', { name: 'Thickness', exact: true }).click()
+  await blade.getByLabel('Spine over the heel').fill('2.4')
+  await blade.getByLabel('Behind the edge, over the heel').fill('0.4')
+  await blade.getByLabel('Height of the primary grind').fill('14')
+  await blade.getByRole('button', { name: 'What it is for', exact: true }).click()
+  await blade.getByLabel('Name').fill('Garden knife')
+  await blade.getByRole('button', { name: 'Keep this blade' }).click()
+  await expect(page.getByRole('radio', { name: 'Garden knife' })).toBeVisible()
+
+  await fetch(url('/api/rigs'), {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(postRig),
+  })
+  await page.goto(url('/'))
+  await expect(page.getByText('No job is on the bench.')).toBeVisible()
+  await page.getByRole('button', { name: 'Start a job' }).click()
+  await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
+
+  // Off the bench it has its place, and comes back from there.
+  await page.goto(url('/'))
+  await page.getByRole('button', { name: 'Take New job 1 off the bench' }).click()
+  await page.getByText('Off the bench: 1').click()
+  await page.getByRole('button', { name: 'Put New job 1 back on the bench' }).click()
+  await expect(page.getByRole('link', { name: 'New job 1' })).toBeVisible()
+})
