@@ -29,6 +29,9 @@ test('every view passes axe, by day and by night', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'On the bench' })).toBeVisible()
   await accessible(page, 'jobs')
+  await page.getByRole('link', { name: 'The shelf' }).click()
+  await expect(page.getByRole('heading', { name: 'Stones' })).toBeVisible()
+  await accessible(page, 'the shelf')
   await openJob(page, 'Pocket knife from the gate')
   for (const room of ROOMS) {
     for (const { id } of tabsOf(room)) {
