@@ -6,6 +6,7 @@ import { adviseBladeHeight, adviseDial } from '../dial/advised'
 import { bladeHeightFor } from '../dial/bladeHeightFor'
 import { whatToDial } from '../dial/whatToDial'
 import { settingOfHeight } from '../rig/dial'
+import { holdLimits } from '../placement/holdLimits'
 import { heldSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { deepestHoldMm, gripOf, LEAST_HELD_MM } from './grip'
 
@@ -116,7 +117,9 @@ describe('advice', () => {
     fc.assert(
       fc.property(fc.double({ min: 10, max: 35, noNaN: true }), fc.integer({ min: 0, max: 19 }), (deg, i) => {
         const advised = adviseBladeHeight(heldSetup, 'A', settingOfHeight(rig, 60), deg, stations[i]!)
-        if (advised.ok) expect(grip.trouble(advised.hold)).toBeNull()
+        if (!advised.ok) return
+        const pivotMm = 60
+        expect(holdLimits({ ...heldSetup, hold: advised.hold }, 'A', [stations[i]!])(advised.hold, pivotMm)).toBeNull()
       }),
     )
   })

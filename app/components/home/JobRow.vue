@@ -14,7 +14,6 @@ import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { adviceText } from '~/words/adviceText'
 import { angleText } from '~/words/angleText'
-import { momentText } from '~/words/momentText'
 
 /** A job in the list: its blade, its four angles, and its next step. */
 const props = defineProps<{ job: KeptJob }>()
@@ -44,7 +43,7 @@ const span = computed(() =>
 const parts = computed(() => {
   const setup = made.value?.setup
   return setup
-    ? [setup.blade.name, setup.rig.name, setup.stone.name, momentText(props.job.updatedAt)].join(' · ')
+    ? [props.job.updatedAt.slice(0, 10), setup.blade.name, setup.rig.name, setup.stone.name].join(' · ')
     : 'A part of this job cannot be read.'
 })
 

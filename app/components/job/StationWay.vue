@@ -23,8 +23,8 @@ const settled = computed<Partial<Record<StationId, string>>>(() => ({
   rig: `${job.rig.value.name}, ${job.stone.value.name}`,
   blade: job.blade.value.name,
   clamp: [
+    `${dialFigures(job.rig.value, actions.dialledNow())} ${job.dialled.value[job.side.value].is === 'noted' ? 'dialled' : 'not dialled yet'}`,
     `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
-    `${dialFigures(job.rig.value, actions.dialledNow())}${job.dialled.value[job.side.value].is === 'noted' ? ' dialled' : ' not dialled yet'}`,
   ].join(', '),
 }))
 const here = computed(() => placeAt(route.path)?.room.id)
