@@ -31,6 +31,15 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   await stone.getByLabel('Far end').fill('6')
   await stone.getByRole('button', { name: 'Keep' }).click()
   await expect(stone).toBeHidden()
+  // From the shelf itself it is asked for as often as one likes.
+  for (let i = 0; i < 2; i++) {
+    await page.keyboard.press('Control+k')
+    await page.getByPlaceholder('What do you want to do?').fill('new stone')
+    await page.keyboard.press('Enter')
+    await expect(stone).toBeVisible()
+    await page.keyboard.press('Escape')
+    await expect(stone).toBeHidden()
+  }
   await page.getByRole('link', { name: 'The bench' }).click()
   await expect(begin).toContainText('3. Your stone is described')
   await expect(begin.getByRole('button', { name: 'Lay out the samples' })).toHaveCount(0)

@@ -148,7 +148,7 @@ function holdIt() {
           {{ placeText(result.atMark!.evenAtMm, job.rig.value.kind, preferences.unit)
           }}{{
             aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05
-              ? `; with no finer marks ${angleText(best.cost, 0.05)} would be the least`
+              ? `; between its marks ${angleText(best.cost, 0.05)} at the worst place would be possible`
               : ''
           }}.
         </p>
