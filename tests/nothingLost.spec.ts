@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import type { Page } from '@playwright/test'
 import type { Job as JobContent } from '../core/job/job'
 import type { Backup } from '../core/kept/backup'
 import type { Rig } from '../core/rig/rig'
@@ -140,31 +141,54 @@ test.describe('two devices', () => {
     await expect(page.getByTestId('noted')).toContainText('Noted')
   })
 
-  test('a change from an outdated version shows both, and the one not chosen comes back by undo', async ({
+  test('changes of different parts are put together; the same figure changed twice is asked, in words', async ({
     page,
     browser,
     baseURL,
   }) => {
     await openJob(page, 'Chef’s knife, weekly')
-    const elsewhere = await browser.newContext({ baseURL })
-    const other = await elsewhere.newPage()
-    await other.goto(page.url())
-    await measure(other, 'Blade height').fill('30')
-    await measure(other, 'Blade height').press('Enter')
-    await saved(other)
-    await elsewhere.close()
-
-    await page.keyboard.press('w')
-    await page.getByTestId('wanted-A').fill('14')
-    await page.keyboard.press('Enter')
-    const dialog = page.getByRole('dialog', { name: 'This job was changed elsewhere' })
-    await expect(dialog.getByRole('row', { name: /Wanted angle/ })).toContainText('14')
-    await expect(dialog.getByRole('row', { name: /How it is held/ })).toBeVisible()
-    await dialog.getByRole('button', { name: 'Take the other' }).click()
+    const wantA = async (deg: string) => {
+      await page.keyboard.press('w')
+      await page.getByTestId('wanted-A').fill(deg)
+      await page.keyboard.press('Enter')
+    }
+    const elsewhere = async (act: (other: Page) => Promise<void>) => {
+      const context = await browser.newContext({ baseURL })
+      const other = await context.newPage()
+      await other.goto(page.url())
+      await act(other)
+      await saved(other)
+      await context.close()
+    }
+    await elsewhere(async (other) => {
+      await measure(other, 'Blade height').fill('30')
+      await measure(other, 'Blade height').press('Enter')
+    })
+    await wantA('14')
+    await saved(page)
     await expect(measure(page, 'Blade height')).toHaveValue('30.0')
-    await expect(ledger(page, 'wanted', 'A')).toHaveText('15.0°')
-    await page.getByRole('button', { name: /^Undo: take the other/ }).click()
     await expect(ledger(page, 'wanted', 'A')).toHaveText('14.0°')
+
+    await elsewhere(async (other) => {
+      await measure(other, 'Turn in the jaws').fill('1')
+      await measure(other, 'Turn in the jaws').press('Enter')
+      await other.keyboard.press('w')
+      await other.getByTestId('wanted-A').fill('13')
+      await other.keyboard.press('Enter')
+    })
+    await wantA('16')
+    const dialog = page.getByRole('dialog', { name: 'The same was changed elsewhere' })
+    await expect(dialog.getByRole('row')).toHaveText([
+      /Here/,
+      /^Wanted angle, A\s*16\.0°\s*13\.0°$/,
+      /^Wanted angle, B/,
+    ])
+    await dialog.getByRole('button', { name: 'Take the other' }).click()
+    await expect(measure(page, 'Turn in the jaws')).toHaveValue('1.0')
+    await expect(ledger(page, 'wanted', 'A')).toHaveText('13.0°')
+    await page.getByRole('button', { name: /^Undo: take the other/ }).click()
+    await expect(ledger(page, 'wanted', 'A')).toHaveText('16.0°')
+    await expect(measure(page, 'Turn in the jaws')).toHaveValue('1.0')
     await saved(page)
   })
 })

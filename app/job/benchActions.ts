@@ -3,7 +3,9 @@ import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import { moved } from '#core/clamping/bladeHeight'
 import { SIDES, type Side } from '#core/clamping/centring'
 import type { ClampPosition } from '#core/clamping/clampPosition'
+import equal from 'fast-deep-equal'
 import { doneWith } from '#core/card/sameAgain'
+import { setAsideFor, withSetAside } from '#core/card/setAside'
 import { startingCard, startingDial, startingHold } from '#core/card/starting'
 import { gripOf } from '#core/hold/grip'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
@@ -175,11 +177,23 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     if (!chosen || (same && !job.rigMeasuredAnew.value)) return
     const jawsName = same ? now.jawsName : null
     const rig = fittedWith(chosen, jawsName)
-    const of = { rigId, rigRevision: chosen.revision }
-    const earlier = same ? undefined : doneWith(otherJobs(), { rigId, bladeId: now.bladeId })[0]
-    if (earlier) {
-      const card = startingCard({ ...from, rig: chosen }, earlier, now)
-      return void job.change(`rig: ${chosen.name}, held as in ${earlier.name}`, { ...of, ...card })
+    const of: Partial<Job> = { rigId, rigRevision: chosen.revision }
+    if (!same) {
+      const next = { rigId, bladeId: now.bladeId }
+      const patch = { ...of, setAside: withSetAside(now, next) }
+      const aside = setAsideFor(now, next)
+      const earlier = doneWith(otherJobs(), next)[0] ?? null
+      if (aside ?? earlier) {
+        const card = startingCard({ ...from, rig: chosen }, aside ?? earlier, now)
+        // What is wanted of the blade, and in which order, does not come from the rig.
+        const { wanted, progression } = now
+        const kept = equal(wanted.deg, card.wanted.deg)
+          ? card
+          : { ...card, dialled: startingDial({ ...from, rig: chosen, hold: card.hold }, wanted, card.dialForMm) }
+        const like = aside ? 'held as before' : `held as in ${earlier!.name}`
+        return void job.change(`rig: ${chosen.name}, ${like}`, { ...patch, ...kept, wanted, progression })
+      }
+      Object.assign(of, patch)
     }
     const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
     // What other jaws hold as well stays; what was none before is not mended unasked.
@@ -188,24 +202,28 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     const hold = stays ? now.hold : startingHold(rig, from.blade)
     const stillDialled = same && SIDES.every((side) => heightOfSetting(rig, now.dialled[side]).ok)
     const dialled = stillDialled ? now.dialled : startingDial({ ...from, rig, hold }, now.wanted, now.dialForMm)
-    job.change(`rig: ${rig.name}`, { ...of, jawsName, hold, dialled })
+    job.change(`rig: ${rig.name}`, { ...of, jawsName, hold, dialled, positions: null })
   }
 
   /** Fits a set of the rig's jaws. */
   const fitJaws = (name: string) => job.change(`jaws: ${name}`, { jawsName: name })
 
-  /** Takes a blade, held as in an earlier job with it on this rig where there is one. */
+  /** Takes a blade, held as it was in this job, or in an earlier one with it on this rig where there is one. */
   function chooseBlade(bladeId: string) {
     const now = job.content.value
     const blade = collections.blades.find((one) => one.id === bladeId)
     if (!blade || bladeId === now.bladeId) return
-    const earlier = doneWith(otherJobs(), { rigId: now.rigId, bladeId })[0] ?? null
+    const next = { rigId: now.rigId, bladeId }
+    const aside = setAsideFor(now, next)
+    const earlier = doneWith(otherJobs(), next)[0] ?? null
+    const like = aside ? ', held as before' : earlier ? `, held as in ${earlier.name}` : ''
     const renamed = /^New job \d+$/.test(now.name) ? { name: blade.name } : {}
-    job.change(`blade: ${blade.name}${earlier ? `, held as in ${earlier.name}` : ''}`, {
+    job.change(`blade: ${blade.name}${like}`, {
       ...renamed,
       bladeId,
+      setAside: withSetAside(now, next),
       lookAtMm: null,
-      ...startingCard({ ...job.setup.value, blade }, earlier, now),
+      ...startingCard({ ...job.setup.value, blade }, aside ?? earlier, now),
     })
   }
 

@@ -171,9 +171,29 @@ describe('an opened job', () => {
     expect(bench(storage).session.content.value).toEqual({ ...content, name: 'From before' })
   })
 
+  it('what another device changed of something else is put together with what was changed here, and undo keeps it', async () => {
+    const { session, server, storage } = bench()
+    server.job = { ...server.job, hold: { ...content.hold, turnDeg: 3 }, revision: 5 }
+    session.change('name', { name: 'Mine' })
+    await settled()
+    expect(session.saveState.value.is).toBe('saved')
+    expect(server.job).toMatchObject({ name: 'Mine', hold: { turnDeg: 3 }, revision: 6 })
+    session.goBack()
+    await settled()
+    expect(session.content.value).toMatchObject({ name: 'Orchard knife', hold: { turnDeg: 3 } })
+    // So it is with a change that an earlier page could not send.
+    server.reachable = false
+    session.change('name', { name: 'Left behind' })
+    await settled()
+    Object.assign(server, { reachable: true, job: { ...server.job, notes: 'Theirs', revision: 9 } })
+    const next = bench(storage, server.job)
+    await settled()
+    expect(next.server.job).toMatchObject({ name: 'Left behind', notes: 'Theirs', hold: { turnDeg: 3 } })
+  })
+
   it('two versions stand until one is chosen, and taking the other can be undone', async () => {
     const { session, server } = bench()
-    server.job = { ...server.job, name: 'Theirs', revision: 5 }
+    server.job = { ...server.job, name: 'Theirs', notes: 'Also theirs', revision: 5 }
     session.change('name', { name: 'Mine' })
     await settled()
     expect(session.saveState.value.is).toBe('conflict')
@@ -181,6 +201,6 @@ describe('an opened job', () => {
     expect(session.content.value.name).toBe('Theirs')
     session.goBack()
     await settled()
-    expect(server.job).toMatchObject({ name: 'Mine', revision: 6 })
+    expect(server.job).toMatchObject({ name: 'Mine', notes: 'Also theirs', revision: 6 })
   })
 })

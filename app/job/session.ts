@@ -42,6 +42,9 @@ export type SessionNotice =
   /** A step could not be undone (or done again), for what it changed was changed elsewhere since. */
   | { is: 'step-no-longer-fits'; label: string }
 
+/** How a blade is held and what is dialled are one figure each: half of one hand's and half of another's is neither. */
+const ONE_FIGURE = ['hold', 'dialled.A', 'dialled.B']
+
 const readJob = (value: unknown, version: number): Job | null => {
   const read = readContent(THINGS.jobs, version, value)
   return read.ok ? read.content : null
@@ -62,12 +65,14 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
   const notice = shallowRef<SessionNotice | null>(null)
 
   const journal = storageJournal(parts.local, `jaw-tilt-unsaved:${id}`, versionOfKind('jobs'), readJob)
-  const saver = autosave<Job>(kept.revision, {
+  const saver = autosave<Job>(kept, {
     journal,
     parse: parseJob,
+    whole: ONE_FIGURE,
     gatherMs: 150,
     send: parts.send,
     onState: (state) => (saveState.value = state),
+    onMerged: (both) => (content.value = both),
     onSaved: (revision, saved) =>
       parts.onSaved?.({ ...kept, ...saved, revision, updatedAt: parts.now().toISOString() }),
   })
@@ -78,17 +83,13 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     void saver.takeUp(unsaved, kept)
   }
 
-  /** Takes a version over that came from elsewhere. */
-  function adopt(theirs: Job & { revision: number }) {
-    content.value = jobSchema.parse(theirs)
-    saver.adopt(theirs.revision)
-  }
-
   /** This job was saved elsewhere: takes that over, unless there are changes here to be sent. */
   async function heard(revision: number) {
     if (saver.unsaved || revision <= saver.revision) return
     const answer = await parts.fetch()
-    if (answer.ok && !saver.unsaved) adopt(answer.value)
+    if (!answer.ok || saver.unsaved) return
+    content.value = jobSchema.parse(answer.value)
+    saver.adopt(answer.value)
   }
 
   /** Undo lasts over a reload. Written at once, or when a gesture rests. */
@@ -172,15 +173,19 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     settle(next, { ...to.history, [stack]: [...to.history[stack].slice(0, -1), turned] })
   }
 
-  /** Ends a conflict by keeping what stands here, or by taking the other version; either can be undone. */
+  /**
+   * Ends a conflict by what was changed here, or elsewhere; what only one hand changed stays either way. Taking the
+   * other can be undone.
+   */
   function resolve(keep: 'mine' | 'theirs') {
     const state = saveState.value
-    const mine = content.value
     if (state.is !== 'conflict') return
-    if (keep === 'mine') return void saver.overwrite(state.theirs.revision, mine)
-    const theirs = jobSchema.parse(state.theirs)
-    history.value = withStep(history.value, stepBetween('take the other version', mine, theirs), mine, theirs)
-    adopt(state.theirs)
+    const [mine, next] = [state.between.mine, jobSchema.parse(state.between[keep])]
+    if (keep === 'theirs')
+      history.value = withStep(history.value, stepBetween('take the other version', mine, next), mine, next)
+    content.value = next
+    keepUndo()
+    void saver.overwrite(next)
   }
 
   return {

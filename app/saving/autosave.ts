@@ -2,6 +2,7 @@ import equal from 'fast-deep-equal'
 import type { Problem } from '#core/problem/problem'
 import type { Answer } from './api'
 import type { Journal, Unsaved } from './journal'
+import { merged, type Merged } from './merge'
 
 /** Content as the server has it. */
 export type Kept<T> = T & { revision: number }
@@ -14,8 +15,8 @@ export type SaveState<T> =
   | { is: 'waiting'; problem: Problem }
   /** The server refuses this content as it is. */
   | { is: 'refused'; problem: Problem }
-  /** Changed elsewhere meanwhile: both versions stand until one is chosen. */
-  | { is: 'conflict'; theirs: Kept<T> }
+  /** The same was changed elsewhere meanwhile: both versions stand until one is chosen. */
+  | { is: 'conflict'; between: Merged<T> }
 
 interface Options<T> {
   /** Writes content that started from a revision. */
@@ -25,6 +26,10 @@ interface Options<T> {
   parse(kept: unknown): T | null
   onState(state: SaveState<T>): void
   onSaved?(revision: number, content: T): void
+  /** What was changed elsewhere was put together with what was changed here. */
+  onMerged?(content: T): void
+  /** Parts of the content, as dotted paths, that are one figure each when two changes are put together. */
+  whole?: readonly string[]
   /** How long changes are gathered before they are sent, ms; the journal has them at once. */
   gatherMs?: number
   /** How long to wait before the first and the following attempts after a failure, ms. */
@@ -36,11 +41,16 @@ const MOST_UNHEARD = 5
 
 /**
  * Sends each change as it is made, one request at a time, the newest content last. What the server has not acknowledged
- * stays in the journal. What the server turns out to have of one's own, though its answer was lost, is no conflict.
+ * stays in the journal. What the server turns out to have of one's own, though its answer was lost, is no conflict;
+ * nor is a change of something else.
  */
-export function autosave<T extends object>(startRevision: number, options: Options<T>) {
+export function autosave<T extends object>(start: Kept<T>, options: Options<T>) {
   const { send, journal, parse, onState, onSaved, gatherMs = 0, retryMs = [1000, 2000, 5000, 10_000] } = options
-  let revision = startRevision
+  let revision = start.revision
+  /** What the server had at that revision; null where that is not known. */
+  let base = parse(start)
+  /** Where two versions stand against each other: the revision of the other one. */
+  let against = 0
   let pending: T | null = null
   let sending = false
   /** What was sent from this revision and not acknowledged: the server may have it all the same. */
@@ -51,6 +61,8 @@ export function autosave<T extends object>(startRevision: number, options: Optio
   let stopped = false
   let closing = false
 
+  const note = (content: T) => journal.write({ revision, base, content, unheard })
+
   async function flush(): Promise<void> {
     clearTimeout(retry)
     clearTimeout(gathering)
@@ -60,7 +72,7 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     pending = null
     sending = true
     unheard = [...unheard.filter((one) => !same(one, content)).slice(1 - MOST_UNHEARD), content]
-    journal.write({ revision, content, unheard })
+    note(content)
     onState({ is: 'saving' })
     const answer = await send(content, revision)
     sending = false
@@ -68,11 +80,12 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     if (kept) {
       failures = 0
       revision = kept.revision
+      base = parse(kept)
       unheard = []
       onSaved?.(revision, answer.ok ? content : parse(kept)!)
       if (!answer.ok && !same(kept, content)) pending ??= content
       if (pending) {
-        journal.write({ revision, content: pending, unheard })
+        note(pending)
         return flush()
       }
       journal.clear()
@@ -80,7 +93,7 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     }
     if (answer.ok) return
     pending ??= content
-    if (answer.status === 409 && answer.problem.current) return stopFor(answer.problem.current as Kept<T>)
+    if (answer.status === 409 && answer.problem.current) return meet(answer.problem.current as Kept<T>, pending)
     if (answer.status >= 400 && answer.status < 500) return onState({ is: 'refused', problem: answer.problem })
     onState({ is: 'waiting', problem: answer.problem })
     if (closing) return
@@ -94,16 +107,37 @@ export function autosave<T extends object>(startRevision: number, options: Optio
     return current && unheard.some((one) => same(current, one)) ? (current as Kept<T>) : null
   }
 
-  function stopFor(theirs: Kept<T>): void {
-    stopped = true
-    onState({ is: 'conflict', theirs })
+  /** Puts what is here together with another version; where both changed the same, both stand until one is chosen. */
+  async function meet(kept: Kept<T>, mine: T): Promise<void> {
+    const theirs = parse(kept)!
+    // Without what both began from, nothing tells who changed what.
+    const between = base ? merged(base, mine, theirs, options.whole ?? []) : { clashes: [''], mine, theirs }
+    const whole = parse(between.mine)
+    if (between.clashes.length > 0 || !whole) {
+      stopped = true
+      pending = mine
+      against = kept.revision
+      return onState({ is: 'conflict', between })
+    }
+    goOnFrom(kept)
+    options.onMerged?.(whole)
+    pending = whole
+    note(whole)
+    return flush()
+  }
+
+  function goOnFrom(kept: Kept<T>): void {
+    revision = kept.revision
+    base = parse(kept)
+    stopped = false
+    unheard = []
   }
 
   return {
     /** The content has changed. */
     async change(content: T): Promise<void> {
       pending = content
-      journal.write({ revision, content, unheard })
+      note(content)
       if (gatherMs === 0) return flush()
       if (stopped) return
       onState({ is: 'saving' })
@@ -118,26 +152,26 @@ export function autosave<T extends object>(startRevision: number, options: Optio
       unheard = left.unheard
       if (left.revision !== kept.revision) {
         if (!ours(kept)) {
-          pending = left.content
-          return stopFor(kept)
+          base = left.base
+          return meet(kept, left.content)
         }
         unheard = []
       }
       return this.change(left.content)
     },
     /** Ends a conflict: writes this content over the other version. */
-    overwrite(theirRevision: number, content: T) {
-      revision = theirRevision
+    overwrite(content: T) {
+      revision = against
+      // Should it have been changed once more, that is asked again.
+      base = null
       stopped = false
       unheard = []
       return this.change(content)
     },
-    /** Takes over a version that came from elsewhere; what was pending is dropped. */
-    adopt(theirRevision: number) {
-      revision = theirRevision
-      stopped = false
+    /** Takes over a version that came from elsewhere. */
+    adopt(kept: Kept<T>) {
+      goOnFrom(kept)
       pending = null
-      unheard = []
       journal.clear()
       onState({ is: 'saved' })
     },

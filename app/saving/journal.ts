@@ -11,6 +11,8 @@ export interface Journal<T> {
 export interface Unsaved<T> {
   /** The revision the changes started from. */
   revision: number
+  /** What the server had at that revision; null where that is not known. */
+  base: T | null
   content: T
   /** What was sent from that revision and not acknowledged: the server may have it all the same. */
   unheard: readonly T[]
@@ -37,6 +39,7 @@ export function storageJournal<T>(
         if (!content || typeof stored.revision !== 'number') return null
         return {
           revision: stored.revision,
+          base: stored.base ? read(stored.base) : null,
           content,
           unheard: (stored.unheard ?? []).map(read).filter((one) => one !== null),
         }

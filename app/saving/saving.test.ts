@@ -27,16 +27,19 @@ const journal: Journal<Note> = { read: () => stored, write: (u) => (stored = u),
 function bench(...replies: (Reply | Promise<Reply>)[]) {
   const states: SaveState<Note>[] = []
   const sent: [string, number][] = []
-  const save = autosave<Note>(1, {
-    journal,
-    parse,
-    retryMs: [10],
-    onState: (state) => states.push(state),
-    send: async (content, revision) => {
-      sent.push([content.text, revision])
-      return replies.shift() ?? refused(0)
+  const save = autosave<Note>(
+    { text: 'old', revision: 1 },
+    {
+      journal,
+      parse,
+      retryMs: [10],
+      onState: (state) => states.push(state),
+      send: async (content, revision) => {
+        sent.push([content.text, revision])
+        return replies.shift() ?? refused(0)
+      },
     },
-  })
+  )
   return { save, states, sent, last: () => states.at(-1)! }
 }
 
@@ -50,7 +53,7 @@ describe('saving as it is made', () => {
     let reply!: (r: Reply) => void
     const { save, last } = bench(new Promise<Reply>((resolve) => (reply = resolve)))
     const done = save.change({ text: 'one' })
-    expect(stored).toEqual({ revision: 1, content: { text: 'one' }, unheard: [{ text: 'one' }] })
+    expect(stored).toEqual({ revision: 1, base: { text: 'old' }, content: { text: 'one' }, unheard: [{ text: 'one' }] })
     expect(last().is).toBe('saving')
     reply(saved('one', 2))
     await done
@@ -83,10 +86,13 @@ describe('saving as it is made', () => {
   it('an outdated revision stops the sending until one version is chosen', async () => {
     const { save, sent, last } = bench(refused(409, { text: 'theirs', revision: 5 }), saved('mine', 6))
     await save.change({ text: 'mine' })
-    expect(last()).toEqual({ is: 'conflict', theirs: { text: 'theirs', revision: 5 } })
+    expect(last()).toEqual({
+      is: 'conflict',
+      between: { clashes: ['text'], mine: { text: 'mine' }, theirs: { text: 'theirs' } },
+    })
     await save.change({ text: 'mine still' })
     expect(sent).toHaveLength(1)
-    await save.overwrite(5, { text: 'mine' })
+    await save.overwrite({ text: 'mine' })
     expect(sent[1]).toEqual(['mine', 5])
     expect(last().is).toBe('saved')
   })
@@ -113,13 +119,14 @@ describe('saving as it is made', () => {
   ] as const)('what a page left unsaved is sent %s', async (_, kept, left, expected, state) => {
     const sent: [string, number][] = []
     const states: SaveState<Note>[] = []
-    const save = autosave<Note>(kept.revision, {
+    const save = autosave<Note>(kept, {
       journal,
       parse,
       onState: (is) => states.push(is),
       send: async ({ text }, revision) => (sent.push([text, revision]), saved(text, revision + 1)),
     })
-    await save.takeUp({ revision: 1, content: { text: left }, unheard: [{ text: 'one' }] }, kept)
+    const base = { text: 'old' }
+    await save.takeUp({ revision: 1, base, content: { text: left }, unheard: [{ text: 'one' }] }, kept)
     expect(sent).toEqual(expected)
     expect(states.at(-1)?.is).toBe(state)
     if (state !== 'conflict') expect(stored).toBeNull()
@@ -127,13 +134,16 @@ describe('saving as it is made', () => {
 
   it('leaving sends what was being gathered, once', async () => {
     const sent: string[] = []
-    const save = autosave<Note>(1, {
-      journal,
-      parse,
-      gatherMs: 150,
-      onState: () => {},
-      send: async ({ text }) => (sent.push(text), saved(text, 2)),
-    })
+    const save = autosave<Note>(
+      { text: 'old', revision: 1 },
+      {
+        journal,
+        parse,
+        gatherMs: 150,
+        onState: () => {},
+        send: async ({ text }) => (sent.push(text), saved(text, 2)),
+      },
+    )
     void save.change({ text: 'one' })
     void save.change({ text: 'two' })
     expect(sent).toEqual([])
@@ -191,14 +201,17 @@ describe('one page alone, whatever becomes of its requests', () => {
             return Promise.resolve(fate === 'disk full' ? refused(507) : fate === 'kept' ? answer! : refused(0))
           }
           const open = () =>
-            autosave<Note>(server.revision, {
-              journal,
-              parse,
-              retryMs: [10],
-              gatherMs: 5,
-              onState: (state) => states.push(state),
-              send,
-            })
+            autosave<Note>(
+              { ...server },
+              {
+                journal,
+                parse,
+                retryMs: [10],
+                gatherMs: 5,
+                onState: (state) => states.push(state),
+                send,
+              },
+            )
           let page = open()
           const reloaded = async () => {
             gone = false

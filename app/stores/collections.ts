@@ -155,6 +155,10 @@ export const useCollections = defineStore('collections', () => {
     return then ? { ...now, ...then.content, revision } : now
   }
 
+  /** What a rig, a blade or a stone is called. */
+  const nameOf = (id: string): string =>
+    [...rigs.value, ...blades.value, ...stones.value].find((one) => one.id === id)?.name ?? 'one that is not here'
+
   /** Keeps the list in step with a job that was saved. */
   const noteSaved = (job: KeptJob) => note('jobs', job)
 
@@ -182,6 +186,7 @@ export const useCollections = defineStore('collections', () => {
     keep,
     putAway,
     rigAt,
+    nameOf,
     plantSamples,
   }
 })

@@ -1,18 +1,12 @@
 import equal from 'fast-deep-equal'
-import type { Job } from '../job/job'
+import type { z } from 'zod'
+import { clampCard, type Job } from '../job/job'
 
 /** What a clamp card brings back: how the blade was held, what was dialled, for where and why, jaws and stones. */
-export type ClampCard = Pick<Job, 'hold' | 'dialled' | 'dialForMm' | 'jawsName' | 'progression' | 'wanted'>
+export type ClampCard = z.infer<typeof clampCard>
 
 /** The clamp card of a job. */
-export const cardOf = ({ hold, dialled, dialForMm, jawsName, progression, wanted }: Job): ClampCard => ({
-  hold,
-  dialled,
-  dialForMm,
-  jawsName,
-  progression,
-  wanted,
-})
+export const cardOf = (job: Job): ClampCard => clampCard.parse(job)
 
 /** Jobs done with this blade on this rig, in the order given. */
 export const doneWith = <T extends Job>(jobs: readonly T[], { rigId, bladeId }: Pick<Job, 'rigId' | 'bladeId'>): T[] =>

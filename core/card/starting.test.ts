@@ -4,7 +4,8 @@ import { evenStations } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
 import { cardOf, doneWith, sameHold } from './sameAgain'
 import { armsRig, postRig, sampleSetup, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleSetup.fixture'
-import { job } from '../job/job'
+import { job, MOST_SET_ASIDE } from '../job/job'
+import { setAsideFor, withSetAside } from './setAside'
 import { startingCard, startingHold } from './starting'
 
 const [rigId, bladeId, otherId] = [
@@ -80,5 +81,21 @@ describe('how a job begins', () => {
           evenStations(sampleSetup.blade.edge, 50),
         )(card.hold, height.heightMm),
     ).toBeNull()
+  })
+
+  it('as it was in this job before another rig or blade took its place; the oldest are let go', () => {
+    const other = { rigId: otherId, bladeId }
+    expect(setAsideFor(earlier, other)).toBeUndefined()
+    const moved = { ...earlier, ...other, dialForMm: 12, setAside: withSetAside(earlier, other) }
+    expect(setAsideFor(moved, earlier)).toEqual(cardOf(earlier))
+    // Back again: what was left last is the one that stays for later.
+    const back = { ...moved, rigId, dialForMm: 5, setAside: withSetAside(moved, earlier) }
+    expect(setAsideFor(back, earlier)).toBeUndefined()
+    expect(setAsideFor(back, other)).toMatchObject({ dialForMm: 12 })
+    let many = earlier
+    const rigs = Array.from({ length: MOST_SET_ASIDE + 2 }, (_, i) => rigId.slice(0, -2) + String(70 + i))
+    for (const next of rigs) many = { ...many, setAside: withSetAside(many, { rigId: next, bladeId }), rigId: next }
+    expect(job.parse(many).setAside).toHaveLength(MOST_SET_ASIDE)
+    expect(setAsideFor(many, earlier)).toBeUndefined()
   })
 })

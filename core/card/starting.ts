@@ -9,8 +9,8 @@ import { restsOnTable } from '../rig/kinds'
 import type { Rig } from '../rig/rig'
 import type { Blade } from '../blade/blade'
 import type { Setup } from '../setup/setup'
-import { cardOf, type ClampCard } from './sameAgain'
-import type { Job } from '../job/job'
+import type { ClampCard } from './sameAgain'
+import { clampCard, type Job } from '../job/job'
 
 /** The most of a blade's width that the jaws are given to begin with, mm. */
 const GRIP_MM = 12
@@ -50,10 +50,10 @@ export function startingDial(setup: Setup, wanted: Job['wanted'], dialForMm: num
  */
 export function startingCard(
   things: Omit<Setup, 'hold'>,
-  earlier: Job | null,
+  earlier: ClampCard | null,
   now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted'>,
 ): ClampCard {
-  const card = earlier && cardOf(earlier)
+  const card = earlier && clampCard.parse(earlier)
   if (card && [card.dialled.A, card.dialled.B].every((setting) => heightOfSetting(things.rig, setting).ok)) return card
   const hold = card?.hold ?? startingHold(things.rig, things.blade)
   const { jawsName, progression, wanted } = card ?? now
@@ -65,5 +65,6 @@ export function startingCard(
     hold,
     dialForMm,
     dialled: startingDial({ ...things, hold }, wanted, dialForMm),
+    positions: null,
   }
 }

@@ -17,6 +17,7 @@ beforeAll(async () => {
 }, 60_000)
 afterAll(() => Promise.all([one.close(), other.close()]))
 
+const HELD = { bladeXMm: 40, bladeYMm: 6, turnDeg: 1.5, centreOffsetMm: 0.2, tiltDeg: 0.1 }
 const ID = {
   rigs: '0197a000-0000-7000-8000-000000000001',
   blades: '0197a000-0000-7000-8000-000000000002',
@@ -76,7 +77,7 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
     jawsName: 'Narrow',
     bladeId: ID.blades,
     stoneId: ID.stones,
-    hold: { bladeXMm: 40, bladeYMm: 6, turnDeg: 1.5, centreOffsetMm: 0.2, tiltDeg: 0.1 },
+    hold: HELD,
     bladeHeightToleranceMm: 0.4,
     holdTolerance: { alongMm: 2, turnDeg: 0.6, centreOffsetMm: 0.2, tiltDeg: 0.3 },
     dialled: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '4' }, linked: false },
@@ -84,6 +85,16 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
     dialForMm: 55,
     lookAtMm: 30,
     progression: [ID.stones],
+    setAside: [],
+    positions: {
+      side: 'A',
+      wantedDeg: 18,
+      toleranceDeg: 0.5,
+      each: [
+        { hold: HELD, dialForMm: 20, fromMm: 0, toMm: 40, blendAtMm: null },
+        { hold: HELD, dialForMm: 60, fromMm: 40, toMm: 80, blendAtMm: 41 },
+      ],
+    },
     gaugeZero: 'clamp',
   },
 }

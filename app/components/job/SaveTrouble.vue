@@ -1,19 +1,20 @@
 <script setup lang="ts">
-import equal from 'fast-deep-equal'
-import { job as jobSchema, type Job } from '#core/job/job'
 import { useJob } from '~/job/useJob'
 import { useSaving } from '~/job/useSaving'
+import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
+import { jobDifferences } from '~/words/jobText'
 import { problemText } from '~/words/problemText'
 
 /** Stands over the bench while a change is not kept, or while two versions stand against each other. */
 const job = useJob()
 const preferences = usePreferences()
+const collections = useCollections()
 const toast = useToast()
 const { standing, retry } = useSaving(job)
-const theirs = computed(() => {
+const between = computed(() => {
   const state = job.session.saveState.value
-  return state.is === 'conflict' ? jobSchema.parse(state.theirs) : null
+  return state.is === 'conflict' ? state.between : null
 })
 const message = computed(() => (standing.value.problem ? problemText(standing.value.problem, preferences.unit) : ''))
 
@@ -24,40 +25,17 @@ watch(job.session.notice, (notice) => {
     toast.add({ title: `“${notice.label}” cannot be taken back: it was changed elsewhere since.` })
 })
 
-const WORDS: Partial<Record<keyof Job, string>> = {
-  name: 'Name',
-  hold: 'How it is held',
-  dialled: 'What is dialled',
-  wanted: 'Wanted angle',
-  rigId: 'Rig',
-  bladeId: 'Blade',
-  stoneId: 'Stone',
-  lookAtMm: 'Place along the edge',
-  notes: 'Notes',
-}
-const differing = computed(() => {
-  const [mine, other] = [job.content.value, theirs.value]
-  if (!other) return []
-  return (Object.keys(WORDS) as (keyof Job)[])
-    .filter((key) => !equal(mine[key], other[key]))
-    .map((key) => ({ key, word: WORDS[key], mine: valueText(mine[key]), theirs: valueText(other[key]) }))
-})
-
-/** A value in a few words: enough to tell one version from the other. */
-function valueText(value: unknown): string {
-  if (typeof value !== 'object' || value === null) return String(value ?? '–')
-  return Object.entries(value)
-    .flatMap(([key, part]) =>
-      key === 'linked' || key === 'by' || part === ''
-        ? []
-        : typeof part === 'object' && part !== null
-          ? [`${key} ${valueText(part)}`]
-          : [
-              `${key.replace(/(Mm|Deg)$/, '')} ${typeof part === 'number' ? Math.round(part * 100) / 100 : (part ?? '–')}`,
-            ],
-    )
-    .join(', ')
-}
+const differing = computed(() =>
+  between.value
+    ? jobDifferences(between.value.mine, between.value.theirs, {
+        unit: preferences.unit,
+        sideNames: preferences.current.sideNames,
+        rig: (of) => collections.rigAt(of.rigId, of.rigRevision),
+        name: collections.nameOf,
+        heelToMiddleMm: (of) => job.actions.heelToMiddle(of.hold),
+      })
+    : [],
+)
 </script>
 
 <template>
@@ -71,11 +49,11 @@ function valueText(value: unknown): string {
     <UButton v-if="standing.is === 'waiting'" color="error" variant="outline" label="Try now" @click="retry()" />
   </div>
   <UModal
-    :open="theirs !== null"
+    :open="between !== null"
     :dismissible="false"
     :close="false"
-    title="This job was changed elsewhere"
-    description="Both versions are here. Keep one; the other can be brought back with Undo."
+    title="The same was changed elsewhere"
+    description="Choose what stands. All else that either hand changed is kept; taking the other can be undone."
   >
     <template #body>
       <table class="w-full text-left">
@@ -87,7 +65,7 @@ function valueText(value: unknown): string {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in differing" :key="row.key" class="border-t border-default align-top">
+          <tr v-for="row in differing" :key="row.word" class="border-t border-default align-top">
             <th class="py-1.5 pr-3 font-medium">{{ row.word }}</th>
             <td class="py-1.5 pr-3">{{ row.mine }}</td>
             <td class="py-1.5">{{ row.theirs }}</td>

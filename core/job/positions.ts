@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { SIDES } from '../clamping/centring'
+import { clampPosition } from '../clamping/clampPosition'
+import { deg, mm } from '../measure/measure'
+
+const along = mm({ least: 0, most: 3000 })
+
+/** A way of holding a long blade: the stretch worked so, and the place of it that the dial is for; from the heel. */
+const keptPosition = z.object({
+  hold: clampPosition,
+  dialForMm: along,
+  fromMm: along,
+  toMm: along,
+  /** Where it is blended into the position before; null on the first. */
+  blendAtMm: along.nullable(),
+})
+
+/** The positions that were found for a long blade, and what they were found for. */
+export const keptPositions = z.object({
+  side: z.enum(SIDES),
+  wantedDeg: deg({ above: 0, most: 60 }),
+  toleranceDeg: deg({ above: 0, most: 10 }),
+  each: z.array(keptPosition).min(2).max(20),
+})
+export type KeptPositions = z.infer<typeof keptPositions>
