@@ -18,6 +18,7 @@ async function finish(page: Page, name: string) {
   await page.getByRole('button', { name: 'What it is for', exact: true }).click()
   await field(page, 'Name').fill(name)
   await page.getByRole('button', { name: 'Keep this blade' }).click()
+  await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name })).toBeVisible()
 }
 
@@ -157,16 +158,48 @@ test('long blades, facets, hollows, and whether it holds, reaches and clears', a
   await openSheet(page, 'clamp/even')
   await expect(page.getByTestId('hollow')).toContainText('the widest flat stone that reaches is')
   const tolerance = page.getByLabel('Keep within ±', { exact: true })
-  await tolerance.fill('0.8')
+  await tolerance.fill('0.1')
   await tolerance.press('Enter')
   await page.getByRole('button', { name: 'Find the positions' }).click()
-  await expect(page.getByTestId('positions')).toContainText(/\d positions\.|One position does|no hold keeps/)
+  await expect(page.getByTestId('positions')).toContainText('no hold keeps even a short stretch within ± 0.1°')
   await openJob(page, 'Packing-room cutter')
   await openSheet(page, 'clamp/even')
   await expect(page.getByText('1. facet 1')).toBeVisible()
   await openSheet(page, 'clamp/hold')
   await expect(page.getByText('Spine in these jaws')).toBeVisible()
   await expect(page.getByText(/No stroke past the tip: stop with the stone’s middle over it/)).toBeVisible()
+})
+
+test('the positions of a long blade are kept, held one after the other, and printed, a page for each', async ({
+  page,
+}) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  await openSheet(page, 'clamp/even')
+  const tolerance = page.getByRole('textbox', { name: 'Keep within ±' })
+  await tolerance.fill('0.2')
+  await tolerance.press('Enter')
+  await page.getByRole('button', { name: 'Find the positions' }).click()
+  await page.getByRole('button', { name: 'Keep these positions' }).click()
+  await expect(page.getByText('Kept: the card has a page for each.')).toBeVisible()
+  await page.reload()
+  const kept = page.getByRole('region', { name: 'Kept for this job, and printed on its card' })
+  await kept.getByRole('button', { name: 'Hold it as in position 2' }).click()
+  await expect(kept.getByRole('listitem').nth(1)).toContainText('Held so')
+  await openSheet(page, 'clamp/card')
+  await expect(page.getByRole('img', { name: 'The clamp card, page 2 of 2' })).toContainText('blend into the position')
+  // Printed by the browser, nothing but the card's pages comes out, each on the paper's size.
+  const printed = (await page.pdf({ preferCSSPageSize: true })).toString('latin1')
+  expect(printed.match(/\/Type\s*\/Page\b/g)).toHaveLength(2)
+  expect(new Set(printed.match(/\/MediaBox \[[^\]]*\]/g))).toEqual(new Set(['/MediaBox [0 0 841.91998 594.95996]']))
+  // Another angle is wanted: they are no longer what was found.
+  await page.keyboard.press('w')
+  await page.getByTestId('wanted-A').fill('17')
+  await page.keyboard.press('Enter')
+  await openSheet(page, 'clamp/even')
+  await expect(kept).toContainText('17.0° is wanted now: find them anew.')
+  await kept.getByRole('button', { name: 'Let them go' }).click()
+  await expect(kept).toBeHidden()
+  await saved(page)
 })
 
 test('the clamp card: a PDF at 1:1, the same again, and the correction for a blade worn lower', async ({ page }) => {
@@ -189,11 +222,8 @@ test('the clamp card: a PDF at 1:1, the same again, and the correction for a bla
 
   // The next job with this blade on this rig begins with that card, and says so.
   await page.goto('/')
-  await page.getByRole('button', { name: 'Start a job' }).click()
-  await page.getByText('Window-bench turner', { exact: true }).click()
-  await page.keyboard.press('2')
-  await page.getByText('Angular-tip utility knife', { exact: true }).click()
-  await page.keyboard.press('3')
+  await page.getByRole('link', { name: 'Start a job' }).click()
+  await page.getByRole('button', { name: /^Angular-tip utility knife.*on Window-bench turner$/ }).click()
   await expect(page.getByTestId('held-as')).toContainText('Held as in Packing-room cutter')
   await expect(measure(page, 'Blade height')).toHaveValue((out - 1).toFixed(1))
   await expect(ledger(page, 'wanted', 'A')).toHaveText(`${wanted.toFixed(1)}°`)

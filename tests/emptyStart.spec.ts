@@ -1,7 +1,6 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { postRig } from '../core/setup/sampleSetup.fixture'
 import { expect, test } from './bench'
 import { startServer, stopServer, type BuiltServer } from './builtServer'
 
@@ -20,7 +19,8 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   await page.goto(url('/'))
   const begin = page.getByRole('region', { name: 'To begin with' })
   await expect(begin.getByRole('link')).toHaveText(['Describe your rig', 'Describe your blade', 'Describe your stone'])
-  await expect(begin.getByRole('button', { name: 'Lay out the samples' })).toBeVisible()
+  const samples = page.getByRole('region', { name: 'Samples' })
+  await expect(samples.getByRole('button', { name: 'Lay out the samples' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Start a job' })).toHaveCount(0)
 
   await begin.getByRole('link', { name: 'Describe your stone' }).click()
@@ -42,7 +42,6 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   }
   await page.getByRole('link', { name: 'The bench' }).click()
   await expect(begin).toContainText('3. Your stone is described')
-  await expect(begin.getByRole('button', { name: 'Lay out the samples' })).toHaveCount(0)
 
   await begin.getByRole('link', { name: 'Describe your blade' }).click()
   const blade = page.getByRole('form', { name: 'Blade' })
@@ -55,20 +54,52 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   await blade.getByRole('button', { name: 'Keep this blade' }).click()
   await expect(page.getByRole('radio', { name: 'Garden knife' })).toBeVisible()
 
-  await fetch(url('/api/rigs'), {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(postRig),
-  })
+  // A rig may begin with the measures of a sample; it is one's own, and is named.
+  await page.goto(url('/'))
+  await begin.getByRole('link', { name: 'Describe your rig' }).click()
+  const rig = page.getByRole('form', { name: 'Rig' })
+  await rig.getByLabel('Name').first().fill('Garden turner')
+  await rig.getByRole('button', { name: 'Window-bench turner' }).click()
+  await expect(rig.getByRole('button', { name: 'Window-bench turner' })).toHaveCount(0)
+  await rig.getByRole('button', { name: /^6: / }).click()
+  await rig.getByRole('button', { name: 'Keep this rig' }).click()
+  await expect(page.getByRole('radio', { name: 'Garden turner' })).toBeVisible()
+
   await page.goto(url('/'))
   await expect(page.getByText('No job is on the bench.')).toBeVisible()
-  await page.getByRole('button', { name: 'Start a job' }).click()
+  await page.getByRole('link', { name: 'Start a job' }).click()
+  await page.getByRole('button', { name: /^Garden knife.*not done here yet$/ }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
 
   // Off the bench it has its place, and comes back from there.
   await page.goto(url('/'))
-  await page.getByRole('button', { name: 'Take New job 1 off the bench' }).click()
+  await page.getByRole('button', { name: 'Take Garden knife off the bench' }).click()
   await page.getByText('Off the bench: 1').click()
-  await page.getByRole('button', { name: 'Put New job 1 back on the bench' }).click()
-  await expect(page.getByRole('link', { name: 'New job 1' })).toBeVisible()
+  await page.getByRole('button', { name: 'Put Garden knife back on the bench' }).click()
+  await expect(page.getByRole('link', { name: 'Garden knife' })).toBeVisible()
+})
+
+test('samples are laid out beside what is one’s own, marked, and taken away together; what is used stays', async ({
+  page,
+}) => {
+  await page.goto(url('/shelf'))
+  const samples = page.getByRole('region', { name: 'Samples' })
+  await samples.getByRole('button', { name: 'Lay out the samples' }).click()
+  await expect(page.getByRole('radio', { name: /Tea-room chef’s knife.*sample/ })).toBeVisible()
+  await expect(page.getByRole('radio', { name: /^Garden knife/ })).not.toHaveAccessibleName(/sample/)
+
+  // A job of one's own on a sample blade, begun as the sample job with it was done.
+  await page.goto(url('/start'))
+  await page.getByRole('button', { name: /^Tea-room chef’s knife.*on Window-bench turner$/ }).click()
+  await expect(page.getByTestId('held-as')).toContainText('Held as in Chef’s knife, weekly')
+  await expect(page.getByLabel('Name of this job')).toHaveValue('Tea-room chef’s knife')
+
+  await page.goto(url('/'))
+  await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(5)
+  await samples.getByRole('button', { name: 'Take the samples away' }).click()
+  await expect(page.getByText(/^\d+ stay: jobs of your own go on with them\.$/)).toBeVisible()
+  await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(0)
+  await expect(page.getByRole('link', { name: 'Tea-room chef’s knife' })).toBeVisible()
+  await page.getByRole('button', { name: 'Bring them back' }).click()
+  await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(5)
 })

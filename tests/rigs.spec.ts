@@ -61,6 +61,7 @@ const jaws = { Name: 'Wide', 'Width along the edge': '30', 'Half-thickness at th
 async function keepAndSet(page: Page, heightMm: number) {
   await next(page)
   await page.getByRole('button', { name: 'Keep this rig' }).click()
+  await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
   await page
     .getByRole('navigation', { name: 'The way through this job' })
@@ -202,6 +203,7 @@ test('impossible measures are refused with the reason, odd ones are kept, and wh
   await expect(form(page).getByText(/Odd, but kept: A setback of 32 mm is unusual/)).toBeVisible()
   await page.getByRole('button', { name: /^6: / }).click()
   await page.getByRole('button', { name: 'Keep this rig' }).click()
+  await page.getByRole('button', { name: 'Leave the job as it is' }).click()
   await expect(
     page
       .getByRole('radio', { name: /Odd one/ })
@@ -223,6 +225,7 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
   await fill(page, { Name: 'Back-room turner' })
   await page.getByRole('button', { name: /^6: / }).click()
   await page.getByRole('button', { name: 'Keep this rig' }).click()
+  await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
   await page.goto(`/jobs/${other.id}/rig`)
   await page.getByText('Back-room turner', { exact: true }).click()
@@ -234,6 +237,7 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
   await page.getByRole('button', { name: /^2: / }).click()
   await fill(page, { Setback: '158' })
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Take them' }).click()
   await expect(page.getByText('Pivot 158.0 mm behind the jaws')).toBeVisible()
   await expect
     .poll(async () => Math.abs((await degrees(ledger(page, 'set', 'A'))) - Number.parseFloat(set!)))

@@ -128,6 +128,7 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   await page.getByRole('button', { name: 'What it is for', exact: true }).click()
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Traced blade')
   await page.getByRole('button', { name: 'Keep this blade' }).click()
+  await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Traced blade' })).toBeVisible()
   const blades = ((await (await page.request.get('/api/blades')).json()) as { things: KeptBlade[] }).things
   const traced = blades.find((blade) => blade.name === 'Traced blade')!

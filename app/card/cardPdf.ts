@@ -21,8 +21,12 @@ export interface LetteringPicture {
   readonly baselineMm: number
 }
 
-/** The card as a PDF at 1:1, in any script: the font goes with it, and what it lacks is drawn as it looks. */
-export async function cardPdf(card: CardPage, title: string, lettering: CardLettering): Promise<Uint8Array> {
+/** A card as a PDF at 1:1, in any script: the font goes with it, and what it lacks is drawn as it looks. */
+export async function cardPdf(
+  cards: readonly CardPage[],
+  title: string,
+  lettering: CardLettering,
+): Promise<Uint8Array> {
   const [{ LineCapStyle, PDFDocument, rgb }, { default: fontkit }] = await Promise.all([
     import('pdf-lib'),
     import('@pdf-lib/fontkit'),
@@ -30,42 +34,46 @@ export async function cardPdf(card: CardPage, title: string, lettering: CardLett
   const document = await PDFDocument.create()
   document.registerFontkit(fontkit)
   document.setTitle(title)
-  const page = document.addPage([card.width * MM, card.height * MM])
   const [regular, bold] = [await embedded(document, lettering.regular), await embedded(document, lettering.bold)]
-  const at = (x: number, y: number) => ({ x: x * MM, y: (card.height - y) * MM })
   const ink = rgb(0.1, 0.1, 0.12)
-  for (const { x, y, size, bold: isBold, text } of card.texts) {
-    const runs = inRuns(text, isBold ? bold : regular)
-    if (!runs) {
-      const { png, widthMm, heightMm, baselineMm } = await lettering.picture(text, isBold, size)
-      page.drawImage(await document.embedPng(png), {
-        ...at(x, y - baselineMm + heightMm),
-        width: widthMm * MM,
-        height: heightMm * MM,
-      })
-      continue
-    }
-    let along = 0
-    for (const { font, letters } of runs) {
-      const { x: left, y: line } = at(x, y)
-      page.drawText(letters, { x: left + along, y: line, size: size * MM, font, color: ink })
-      along += font.widthOfTextAtSize(letters, size * MM)
-    }
-  }
-  for (const { points, width, closed, dashed } of card.lines) {
-    const chain = closed ? [...points, points[0]!] : points
-    for (let i = 1; i < chain.length; i++) {
-      page.drawLine({
-        start: at(...chain[i - 1]!),
-        end: at(...chain[i]!),
-        thickness: width * MM,
-        color: ink,
-        lineCap: LineCapStyle.Round,
-        ...(dashed ? { dashArray: [4, 3] } : {}),
-      })
-    }
-  }
+  for (const card of cards) await addPage(card)
   return document.save()
+
+  async function addPage(card: CardPage) {
+    const page = document.addPage([card.width * MM, card.height * MM])
+    const at = (x: number, y: number) => ({ x: x * MM, y: (card.height - y) * MM })
+    for (const { x, y, size, bold: isBold, text } of card.texts) {
+      const runs = inRuns(text, isBold ? bold : regular)
+      if (!runs) {
+        const { png, widthMm, heightMm, baselineMm } = await lettering.picture(text, isBold, size)
+        page.drawImage(await document.embedPng(png), {
+          ...at(x, y - baselineMm + heightMm),
+          width: widthMm * MM,
+          height: heightMm * MM,
+        })
+        continue
+      }
+      let along = 0
+      for (const { font, letters } of runs) {
+        const { x: left, y: line } = at(x, y)
+        page.drawText(letters, { x: left + along, y: line, size: size * MM, font, color: ink })
+        along += font.widthOfTextAtSize(letters, size * MM)
+      }
+    }
+    for (const { points, width, closed, dashed } of card.lines) {
+      const chain = closed ? [...points, points[0]!] : points
+      for (let i = 1; i < chain.length; i++) {
+        page.drawLine({
+          start: at(...chain[i - 1]!),
+          end: at(...chain[i]!),
+          thickness: width * MM,
+          color: ink,
+          lineCap: LineCapStyle.Round,
+          ...(dashed ? { dashArray: [4, 3] } : {}),
+        })
+      }
+    }
+  }
 }
 
 interface Embedded {

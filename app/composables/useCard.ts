@@ -1,6 +1,10 @@
 import { computed } from 'vue'
+import equal from 'fast-deep-equal'
 import { useLocalStorage } from '@vueuse/core'
 import { MM_PER_INCH } from '#core/units/length'
+import { bladeHeightMm } from '#core/clamping/bladeHeight'
+import type { ClampPosition } from '#core/clamping/clampPosition'
+import { stationAt, type Station } from '#core/curve/stations'
 import { tipStop } from '#core/hold/holdChecks'
 import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import { markUnderLandmark } from '#core/hold/landmark'
@@ -16,7 +20,7 @@ import { angleText } from '~/words/angleText'
 import { dialFigures, figuresAre } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
-import { GRIP_TEXT, middleMark, stopAt } from '~/words/placementText'
+import { GRIP_TEXT, middleMark, positionText, stopAt } from '~/words/placementText'
 import { placeText } from '~/words/placeText'
 import { RIG_WORDS } from '~/words/rigText'
 import { capital } from '~/words/sentence'
@@ -46,20 +50,44 @@ const NOTES = [
   'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.',
 ]
 
-/** The clamp card of the job: all that has to be set to have it the same again. */
+/** One way of holding the blade, with what the card says of it beside the figures. */
+interface Held {
+  readonly hold: ClampPosition
+  readonly station: Station
+  readonly dialForMm: number | null
+  readonly title: string
+  readonly note: string
+}
+
+/** The clamp card of the job: all that has to be set to have it the same again, a page for each way of holding. */
 export function useCard() {
   const job = useJob()
   const { actions } = job
   const collections = useCollections()
   const preferences = usePreferences()
 
-  const content = computed<CardContent>(() => {
-    const [setup, evaluation, kept] = [job.setup.value, job.dialFor.value, job.content.value]
-    const { rig, blade, hold } = setup
+  /** The ways of holding that the card is for: the one in the jaws, unless it is of the positions that were kept. */
+  const held = computed((): Held[] => {
+    const { hold, dialForMm, positions } = job.content.value
+    const now = { hold, station: job.dialFor.value.station, dialForMm, title: '', note: '' }
+    if (!positions) return [now]
+    const all = positions.each.map((one, i): Held => ({
+      hold: one.hold,
+      station: stationAt(job.blade.value.edge, one.dialForMm),
+      dialForMm: one.dialForMm,
+      title: ` · position ${i + 1} of ${positions.each.length}`,
+      note: positionText(one, preferences.unit),
+    }))
+    return all.some((one) => equal(one.hold, hold)) ? all : [now, ...all]
+  })
+
+  function contentOf({ hold, station, dialForMm, title, note }: Held): CardContent {
+    const [setup, kept] = [{ ...job.setup.value, hold }, job.content.value]
+    const { rig, blade } = setup
+    const trouble = job.grip.value.trouble(hold)
     const text = (mm: number) => lengthText(mm, preferences.unit)
     const sides = blade.bevels === 'A' ? (['A'] as const) : SIDES
-    const advised = (stone: Stone, side: Side) =>
-      adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], evaluation.station)
+    const advised = (stone: Stone, side: Side) => adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], station)
     const dial = (stone: Stone, side: Side) => {
       if (!sides.some((one) => one === side)) return 'flat'
       const advice = advised(stone, side)
@@ -71,7 +99,7 @@ export function useCard() {
     /** What the dial gives, and what the gauge then shows, with the stone that is on the rod. */
     const given = perSide((side) => {
       const advice = advised(setup.stone, side)
-      const contact = advice.ok ? contactFor(setup, side, advice.setting, evaluation.station) : advice
+      const contact = advice.ok ? contactFor(setup, side, advice.setting, station) : advice
       return contact.ok ? contact : null
     })
     const gauge = (side: Side) => {
@@ -87,16 +115,18 @@ export function useCard() {
     const restsOn = stopAt(rig, hold.bladeYMm)
     const turn = `${angleText(Math.abs(hold.turnDeg))} tip ${hold.turnDeg > 0 ? 'out' : 'in'}`
     return {
-      title: kept.name,
+      title: kept.name + title,
       subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, today].filter(Boolean).join(' · '),
-      alarm: job.gripTrouble.value ? `No hold: ${GRIP_TEXT[job.gripTrouble.value]}. Hold it otherwise first.` : '',
+      alarm: trouble ? `No hold: ${GRIP_TEXT[trouble]}. Hold it otherwise first.` : '',
       facts: [
         [capital(RIG_WORDS[rig.kind].heelToMiddle), text(actions.heelToMiddle(hold))],
         [restsOn ? 'Spine rests on' : 'Depth in the jaws', restsOn ?? text(hold.bladeYMm)],
         ...markFact(setup, actions.heelToMiddle(hold), text),
         ['Turn', Math.abs(hold.turnDeg) < 0.05 ? 'none' : turn],
-        ['The dial is for the edge', placeText(kept.dialForMm, rig.kind, preferences.unit)],
-        ['Blade height there', text(evaluation.bladeHeightMm)],
+        dialForMm === null
+          ? ['The dial is for the edge', placeText(null, rig.kind, preferences.unit)]
+          : ['The dial is for, from heel', text(dialForMm)],
+        ['Blade height there', text(bladeHeightMm(station, hold))],
         [`Wanted, ${of}`, each((side) => kept.wanted.deg[side])],
         [`Set, ${of}`, each((side) => given[side]?.edgeAngleDeg ?? null)],
         [`Gauge shows, ${of}`, each(gauge)],
@@ -110,20 +140,23 @@ export function useCard() {
       ),
       sideNames: [names.A, names.B],
       notes: [
+        note,
         `Set and gauge: with ${setup.stone.name}, the gauge zeroed on ${GAUGE_ZERO_WORD[kept.gaugeZero]}.`,
         ...NOTES,
         kept.wanted.why,
       ].filter(Boolean),
       ...CHECK[preferences.unit],
     }
-  })
+  }
   /** People who work in inches print on the paper of their country, unless they say otherwise. */
   const chosen = useLocalStorage<Paper | ''>('jaw-tilt-paper', '')
   const paper = computed<Paper>({
     get: () => PAPER_NAMES.find((one) => one === chosen.value) ?? (preferences.unit === 'in' ? 'US Letter' : 'A4'),
     set: (to) => (chosen.value = to),
   })
-  const page = computed(() => cardPage(job.setup.value, content.value, paper.value))
+  const pages = computed(() =>
+    held.value.map((one) => cardPage({ ...job.setup.value, hold: one.hold }, contentOf(one), paper.value)),
+  )
 
-  return { page, paper }
+  return { pages, paper }
 }

@@ -64,11 +64,6 @@ export function useCommands() {
     go(sheetPath(job.id, place.room.id, next.id))
   }
 
-  async function startJob() {
-    const started = await collections.startJob()
-    if (started) await router.push(sheetPath(started.id, 'rig'))
-  }
-
   const rooms = ROOMS.filter((room) => room.sheets.length > 0)
   const ANGLE_LABEL = (id: AngleId, word: string) =>
     id === 'set' ? 'How sure is the set angle?' : `Enter the ${word.toLowerCase()} angle`
@@ -146,7 +141,7 @@ export function useCommands() {
         group: 'Job',
         icon: 'i-lucide-plus',
         keys: 'n',
-        run: () => void startJob(),
+        run: () => go('/start'),
       },
       ...ANGLES.map(({ id, word, key }): Entry => ({
         id: `angle-${id}`,
@@ -319,7 +314,7 @@ export function useCommands() {
   )
   /** Those that make sense now. */
   const available = computed(() => commands.value.filter((_, i) => shown.value !== null || 'run' in table.value[i]!))
-  return { commands, available, startJob }
+  return { commands, available }
 }
 
 /** A chord as keys to show: "meta_shift_z" is Ctrl, Shift, Z. */

@@ -6,12 +6,12 @@ import { heightRange } from '#core/rig/dial'
 import { slotsBelowFace } from '#core/rig/impossible'
 import { RIGS, type RigKind } from '#core/rig/kinds'
 import { oddities } from '#core/rig/oddities'
-import { rigMeasures } from '#core/rig/rig'
+import { rigMeasures, type Rig } from '#core/rig/rig'
 import { useWords } from '~/composables/useWords'
 import { rigSheet } from '~/drawing/rigSheet'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
-import { emptyRow, readRig, rigDrafts } from './rigDraft'
+import { emptyRow, readRig, rigDraftOf, rigDrafts } from './rigDraft'
 import { dialsOf, type FieldList } from './rigDials'
 import { rigSteps, stepOf } from './rigSteps'
 import { useFields } from './useFields'
@@ -72,6 +72,12 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
     if (RIGS[kind].twoArms && draft.value.pivotB.setbackMm === '') draft.value.pivotB = { ...draft.value.pivot }
   }
 
+  /** Begins with the measures of a sample; its name and notes are the user's to give. */
+  function beginAs(sample: Rig) {
+    const { name, notes } = draft.value
+    draft.value = { ...rigDraftOf(sample, unit.value), name, notes }
+  }
+
   const sheet = computed(() => {
     const { kind, height, stops, positionMarks } = draft.value
     const { figure } = fields
@@ -89,6 +95,7 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
   return {
     draft,
     takenUp,
+    beginAs,
     beginAnew,
     forget,
     steps,

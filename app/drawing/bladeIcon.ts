@@ -1,8 +1,14 @@
 import { outlinePath } from '#core/blade/outline'
 import type { Blade } from '#core/blade/blade'
+import { curveLength } from '#core/curve/arcLength'
 import { evenStations } from '#core/curve/stations'
 
 const HANDLE_MM = 26
+
+/** Blades of one length class share a scale, so that a short one is told from a long. */
+const SPANS_MM = { short: 110, long: 215 } as const
+export const bladeSpanMm = (blade: Blade): number =>
+  curveLength(blade.edge) > SPANS_MM.short ? SPANS_MM.long : SPANS_MM.short
 
 /** A blade's outline at a common scale for a list, edge down, handle to the left: path, handle and viewBox, mm. */
 export function bladeIcon(

@@ -261,7 +261,7 @@ describe('the clamp card', () => {
     const pictured: string[] = []
     const dot = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
     const names = { ...content, title: 'Łódź, tępy nóż', subtitle: '小刀 18°' }
-    const pdf = await cardPdf(cardPage(sampleSetup, names), names.title, {
+    const pdf = await cardPdf([cardPage(sampleSetup, names), cardPage(sampleSetup, names)], names.title, {
       regular: letters(400),
       bold: letters(700),
       picture: async (text) => {
@@ -271,8 +271,8 @@ describe('the clamp card', () => {
     })
     const document = await PDFDocument.load(pdf)
     expect(document.getTitle()).toBe('Łódź, tępy nóż')
-    expect(pictured).toEqual(['小刀 18°'])
-    expect(document.getPageCount()).toBe(1)
+    expect(pictured).toEqual(['小刀 18°', '小刀 18°'])
+    expect(document.getPageCount()).toBe(2)
     const { width, height } = document.getPage(0).getSize()
     expect([width, height].map((points) => Math.round((points * 25.4) / 72))).toEqual([297, 210])
   })

@@ -217,7 +217,8 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     const aside = setAsideFor(now, next)
     const earlier = doneWith(otherJobs(), next)[0] ?? null
     const like = aside ? ', held as before' : earlier ? `, held as in ${earlier.name}` : ''
-    const renamed = /^New job \d+$/.test(now.name) ? { name: blade.name } : {}
+    // A job that is called by its blade goes on so.
+    const renamed = now.name === job.blade.value.name ? { name: blade.name } : {}
     job.change(`blade: ${blade.name}${like}`, {
       ...renamed,
       bladeId,

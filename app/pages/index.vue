@@ -1,11 +1,9 @@
 <script setup lang="ts">
-import { useCommands } from '~/composables/useCommands'
 import { useWords } from '~/composables/useWords'
 import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
 
 const collections = useCollections()
-const { startJob } = useCommands()
 const words = useWords()
 const problem = computed(() => (collections.problem ? words.problem(collections.problem) : ''))
 useHead({ title: 'Jaw Tilt' })
@@ -20,7 +18,7 @@ onMounted(() => collections.loaded && Promise.all([collections.load(), log.load(
         <h1 class="text-2xl font-semibold">On the bench</h1>
         <div class="flex gap-2">
           <UButton to="/shelf" color="neutral" variant="outline" size="xl" icon="i-lucide-library" label="The shelf" />
-          <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" @click="startJob()" />
+          <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" to="/start" />
         </div>
       </div>
       <ul v-if="collections.recentJobs.length > 0" class="pane divide-y divide-default p-0">
@@ -32,6 +30,7 @@ onMounted(() => collections.loaded && Promise.all([collections.load(), log.load(
       </div>
       <EmptyStart v-else />
       <JobsPutAway />
+      <SampleRoom v-if="collections.samples > 0 || !collections.canStart" class="mt-3" />
       <UnreadableThings />
       <p v-if="problem" role="alert" class="mt-3 text-error">{{ problem }}</p>
     </template>

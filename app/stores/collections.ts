@@ -3,7 +3,9 @@ import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard } from '#core/card/starting'
+import { backup, broughtBack } from '#core/kept/backup'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
+import { isSample } from '#core/kept/samples'
 import { collectionOf, type Unreadable } from '#core/kept/stored'
 import {
   keptSchema,
@@ -20,6 +22,8 @@ import { ask, type Answer } from '~/saving/api'
 
 /** A box of stones is sorted as it is worked through. */
 const coarseToFine = (stones: KeptStone[]): KeptStone[] => [...stones].sort((one, other) => other.grainUm - one.grainUm)
+
+const MOST_NAME = 120
 
 /** What is described by its measures. */
 export type Tool = 'rigs' | 'blades' | 'stones'
@@ -73,28 +77,47 @@ export const useCollections = defineStore('collections', () => {
   const jobsByTime = computed(() => [...jobs.value].sort((a, b) => b.updatedAt.localeCompare(a.updatedAt)))
   /** Those on the bench. */
   const recentJobs = computed(() => jobsByTime.value.filter((job) => job.archivedAt === null))
-  const canStart = computed(() => rigs.value.length > 0 && blades.value.length > 0 && stones.value.length > 0)
+  const usable = <T extends { archivedAt: string | null }>(things: readonly T[]) =>
+    things.filter((one) => one.archivedAt === null)
+  const canStart = computed(() => [rigs, blades, stones].every((those) => usable<Kept<Tool>>(those.value).length > 0))
 
-  /** A new job with the rig and stone of the last one and a blade to begin with. */
-  async function startJob(): Promise<KeptJob | null> {
-    const last = recentJobs.value[0]
-    const usable = <T extends { id: string; archivedAt: string | null }>(things: T[], lastId: string | undefined) =>
-      things.find((one) => one.id === lastId && one.archivedAt === null) ??
-      things.find((one) => one.archivedAt === null)
-    const rig = usable(rigs.value, last?.rigId)
-    const stone = usable(stones.value, last?.stoneId)
-    const blade = blades.value.find((one) => one.archivedAt === null)
+  /** The last job with a blade, on a rig that is still in use; undefined for a blade that is new here. */
+  const lastWith = (bladeId: string): KeptJob | undefined =>
+    jobsByTime.value.find((job) => job.bladeId === bladeId && usable(rigs.value).some((rig) => rig.id === job.rigId))
+
+  /** A name that no other job has: that of the blade, with a number where it is taken. */
+  function freeName(name: string): string {
+    const taken = new Set(jobs.value.map((job) => job.name))
+    for (let n = 1; ; n++) {
+      const behind = n === 1 ? '' : `, ${n}`
+      const one = `${name.slice(0, MOST_NAME - behind.length)}${behind}`
+      if (!taken.has(one)) return one
+    }
+  }
+
+  /** A new job with a blade: with rig, stone and hold as in the last one with it, else with those of the last job. */
+  async function startJob(bladeId: string): Promise<KeptJob | null> {
+    const blade = blades.value.find((one) => one.id === bladeId)
+    const last = lastWith(bladeId) ?? recentJobs.value[0]
+    const lastOr = <T extends Kept<Tool>>(things: readonly T[], id: string | undefined): T | undefined =>
+      usable(things).find((one) => one.id === id) ?? usable(things)[0]
+    const rig = lastOr(rigs.value, last?.rigId)
+    const stone = lastOr(stones.value, last?.stoneId)
     if (!rig || !stone || !blade) return null
     const begun = startingCard(
       { rig, blade, stone },
-      doneWith(jobsByTime.value, { rigId: rig.id, bladeId: blade.id })[0] ?? null,
-      { jawsName: null, progression: [], wanted: { deg: { A: 20, B: 20 }, linked: true, why: '' } },
+      doneWith(jobsByTime.value, { rigId: rig.id, bladeId })[0] ?? null,
+      {
+        jawsName: null,
+        progression: [],
+        wanted: { deg: { A: 20, B: 20 }, linked: true, why: '' },
+      },
     )
     const content = {
-      name: `New job ${jobs.value.length + 1}`,
+      name: freeName(blade.name),
       rigId: rig.id,
       rigRevision: rig.revision,
-      bladeId: blade.id,
+      bladeId,
       stoneId: stone.id,
       ...begun,
     }
@@ -162,11 +185,33 @@ export const useCollections = defineStore('collections', () => {
   /** Keeps the list in step with a job that was saved. */
   const noteSaved = (job: KeptJob) => note('jobs', job)
 
+  /** How many of what is here are samples. */
+  const samples = computed(
+    () => THING_KINDS.flatMap((kind) => all.value[kind].map(({ id }) => id)).filter(isSample).length,
+  )
   async function plantSamples(): Promise<void> {
     const answer = await ask(z.object({ ok: z.literal(true) }), '/api/samples', 'POST', {})
     await load()
     if (!answer.ok) problem.value = answer.problem
   }
+  /** Takes all samples away that no own job goes on with; answers how to bring them back, null where it failed. */
+  async function removeSamples(): Promise<(() => Promise<void>) | null> {
+    const answer = await ask(backup, '/api/samples', 'DELETE')
+    await load()
+    if (!answer.ok) {
+      problem.value = answer.problem
+      return null
+    }
+    return async () => {
+      const back = await ask(broughtBack, '/api/backup', 'POST', answer.value)
+      await load()
+      if (!back.ok) problem.value = back.problem
+    }
+  }
+
+  /** Whether another thing of the kind has the same name. */
+  const isTwin = (kind: ThingKind, { id, name }: { id: string; name: string }): boolean =>
+    all.value[kind].some((one) => one.id !== id && one.name === name)
 
   return {
     rigs,
@@ -187,6 +232,10 @@ export const useCollections = defineStore('collections', () => {
     putAway,
     rigAt,
     nameOf,
+    samples,
     plantSamples,
+    removeSamples,
+    lastWith,
+    isTwin,
   }
 })

@@ -1,3 +1,4 @@
+import type { KeptPositions } from '#core/job/positions'
 import type { Bound } from '#core/placement/findPlacement'
 import type { NoHold } from '#core/placement/whyNone'
 import type { Blade } from '#core/blade/blade'
@@ -88,3 +89,9 @@ export const NO_HOLD_TEXT: Record<NoHold, string> = {
   'stone-meets-jaws': 'The stone meets the jaws: take thinner or narrower ones, a shorter stone, or a steeper angle.',
   'no-angle': 'The stone cannot come down to all of it: take a thinner one, or leave out a zone.',
 }
+
+/** The stretch of the edge that a position of a long blade is for, and where it meets the one before. */
+export const positionText = ({ fromMm, toMm, blendAtMm }: KeptPositions['each'][number], unit: LengthUnit): string =>
+  `For the edge from ${lengthText(fromMm, unit)} to ${lengthText(toMm, unit)} from the heel${
+    blendAtMm === null ? '' : `; blend into the position before at ${lengthText(blendAtMm, unit)}`
+  }.`

@@ -9,7 +9,7 @@ import { keptPositions } from './positions'
 const wantedAngle = deg({ above: 0, most: 60 })
 const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
 
-/** What is done with a blade on a rig: how it is held, what is dialled, for where and why, with which jaws and stones. */
+/** What is done with a blade on a rig: the hold, what is dialled, for where and why, with which jaws and stones. */
 export const clampCard = z.object({
   /** Which of the rig's jaws are fitted; null: the usual ones. */
   jawsName: z.string().max(40).nullable().default(null),

@@ -1,10 +1,10 @@
-import { plantDemo } from '../demo/plantDemo'
+import { plantSamples } from '../demo/plantSamples'
 import { jsonBody } from '../http/jsonBody'
 import { useDatabase } from '../store/store'
 
-/** Plants the sample tool room in an empty bench; a bench that holds anything is left as it is. */
+/** Lays the sample tool room out beside what is there. */
 export default defineEventHandler(async (event) => {
   await jsonBody(event)
-  await plantDemo(await useDatabase())
+  await plantSamples(await useDatabase())
   return { ok: true }
 })

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { evaluate } from '../../core/evaluation/evaluate'
 import { evenStations } from '../../core/curve/stations'
-import { plantDemo } from '../demo/plantDemo'
+import { plantDemo } from '../demo/plantSamples'
 import { demoStones } from '../demo/stones'
 import { job } from '../../core/job/job'
 import type { ThingKind } from '../../core/kept/things'

@@ -3,7 +3,7 @@ import { dataFolder } from './dataFolder'
 import { openDatabase, type OpenDatabase } from './database'
 import type { Database } from './connection'
 import { takeFolder } from './ownerLock'
-import { plantDemo } from '../demo/plantDemo'
+import { plantDemo } from '../demo/plantSamples'
 
 let opened: Promise<OpenDatabase> | null = null
 

@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import equal from 'fast-deep-equal'
+import { stationAt } from '#core/curve/stations'
+import { adviseDial } from '#core/dial/advised'
+import type { KeptPositions } from '#core/job/positions'
 import { placementRange } from '#core/placement/findPlacement'
 import type { Position } from '#core/placement/longBlade'
 import { useJob } from '~/job/useJob'
@@ -8,7 +12,7 @@ import { useTask } from '~/workers/useTask'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
-import { moveText } from '~/words/placementText'
+import { moveText, positionText } from '~/words/placementText'
 import { reasonText } from '~/words/reasonText'
 
 /**
@@ -51,6 +55,37 @@ function hold(position: Position) {
     holdFailure.value = actions.holdAndDial(position.hold, position.atMark.setting, position.atMark.evenAtMm) ?? ''
 }
 
+/** The positions found, as the job keeps them: only those that can be dialled. */
+const keepable = computed((): KeptPositions | null => {
+  if (!result.value?.ok || result.value.positions.length < 2) return null
+  const { positions, seams } = result.value
+  const each = positions.flatMap(({ hold, atMark, fromMm, toMm }, i) =>
+    atMark ? [{ hold, dialForMm: atMark.evenAtMm, fromMm, toMm, blendAtMm: seams[i - 1]?.atMm ?? null }] : [],
+  )
+  const about = { side: job.side.value, wantedDeg: job.wantedDeg.value, toleranceDeg: tolerance.value }
+  return each.length === positions.length ? { ...about, each } : null
+})
+const kept = computed(() => job.content.value.positions)
+function keep() {
+  holdFailure.value = job.change('keep the positions', { positions: keepable.value }) ?? ''
+}
+const letGo = () => void job.change('let the positions go', { positions: null })
+/** Holds the blade as in a kept position, and dials what is wanted there with the stone that is on the rod. */
+function holdKept({ hold: as, dialForMm }: KeptPositions['each'][number]) {
+  const at = { ...job.setup.value, hold: as }
+  const advice = adviseDial(at, job.side.value, job.wantedDeg.value, stationAt(job.blade.value.edge, dialForMm))
+  holdFailure.value = advice.ok
+    ? (actions.holdAndDial(as, advice.setting, dialForMm) ?? '')
+    : reasonText(advice, preferences.unit)
+}
+/** What has changed since they were found. */
+const keptFor = computed(() => {
+  const of = kept.value
+  if (!of || Math.abs(of.wantedDeg - job.content.value.wanted.deg[of.side]) < 1e-9) return ''
+  return ` ${angleText(job.content.value.wanted.deg[of.side])} is wanted now: find them anew.`
+})
+const isHeld = ({ hold: as }: KeptPositions['each'][number]) => equal(as, job.content.value.hold)
+
 const { facets, hollow, stones } = useParts()
 </script>
 
@@ -78,6 +113,35 @@ const { facets, hollow, stones } = useParts()
         @stop="stop"
       />
       <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+      <section v-if="kept && !result" aria-labelledby="kept-positions">
+        <h3 id="kept-positions" class="font-semibold">Kept for this job, and printed on its card</h3>
+        <p class="text-sm" :class="keptFor ? 'text-error' : 'text-muted'">
+          Within ± {{ angleText(kept.toleranceDeg, 0.05) }} of {{ angleText(kept.wantedDeg) }}.{{ keptFor }}
+        </p>
+        <ol class="mt-1">
+          <li
+            v-for="(position, i) in kept.each"
+            :key="i"
+            class="flex items-center justify-between gap-3 border-t border-default py-2"
+          >
+            <p>
+              <b>{{ i + 1 }}.</b> {{ positionText(position, preferences.unit) }}
+            </p>
+            <b v-if="isHeld(position)" class="whitespace-nowrap">Held so</b>
+            <UButton
+              v-else
+              size="lg"
+              color="neutral"
+              variant="outline"
+              label="Hold it so"
+              :aria-label="`Hold it as in position ${i + 1}`"
+              @click="holdKept(position)"
+            />
+          </li>
+        </ol>
+        <UButton color="neutral" variant="outline" size="lg" label="Let them go" @click="letGo" />
+        <p v-if="holdFailure" role="alert" class="mt-1 text-error">{{ holdFailure }}</p>
+      </section>
       <div v-if="result" aria-live="polite" data-testid="positions">
         <template v-if="result.ok">
           <p class="font-semibold">
@@ -112,6 +176,10 @@ const { facets, hollow, stones } = useParts()
               />
             </li>
           </ol>
+          <p v-if="keepable">
+            <b v-if="equal(kept, keepable)">Kept: the card has a page for each.</b>
+            <UButton v-else size="lg" label="Keep these positions" @click="keep" />
+          </p>
           <p v-if="holdFailure" role="alert" class="text-error">{{ holdFailure }}</p>
           <p v-if="result.positions.length > 1" class="text-sm text-muted">
             Three full strokes for each local one at the seam.

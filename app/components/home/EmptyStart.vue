@@ -27,13 +27,6 @@ const steps = computed(() => [
   },
 ])
 const next = computed(() => steps.value.findIndex((step) => !step.done))
-const nothing = computed(() => steps.value.every((step) => !step.done))
-const planting = ref(false)
-async function plant() {
-  planting.value = true
-  await collections.plantSamples()
-  planting.value = false
-}
 </script>
 
 <template>
@@ -62,9 +55,5 @@ async function plant() {
         />
       </li>
     </ol>
-    <p v-if="nothing" class="mt-3 border-t border-default pt-3 text-sm text-muted">
-      Or look round first, in the sample tool room of a botanic garden: four rigs, eight blades, eight stones.
-      <button type="button" class="text-link ml-1" :disabled="planting" @click="plant">Lay out the samples</button>
-    </p>
   </section>
 </template>

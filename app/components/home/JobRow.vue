@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { nextStep } from '#core/advice/nextStep'
 import { perSide, type PerSide } from '#core/clamping/centring'
-import { curveLength } from '#core/curve/arcLength'
 import { evenStations } from '#core/curve/stations'
 import { atDialFor, evaluate } from '#core/evaluation/evaluate'
 import type { KeptJob } from '#core/kept/things'
 import { provedAmount, readAmount } from '#core/log/amount'
 import { ofKind } from '#core/log/inForce'
 import { fittedWith } from '#core/rig/jaws'
+import { bladeSpanMm } from '~/drawing/bladeIcon'
 import { sheetPath } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
@@ -24,8 +24,6 @@ const toast = useToast()
 
 const STATIONS = 20
 const READ_DOUBT = 0.1
-const LONG_MM = 110
-const SPANS_MM = { long: 215, short: 110 } as const
 
 /** The job with the rig as it was measured for it, and the jaws that are fitted; null where a part is not here. */
 const made = computed(() => {
@@ -37,9 +35,6 @@ const made = computed(() => {
   return { setup, evaluation: evaluate(setup, atDialFor(props.job), evenStations(blade.edge, STATIONS)) }
 })
 const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
-const span = computed(() =>
-  made.value && curveLength(made.value.setup.blade.edge) > LONG_MM ? SPANS_MM.long : SPANS_MM.short,
-)
 const parts = computed(() => {
   const setup = made.value?.setup
   return setup
@@ -90,13 +85,18 @@ async function shelve() {
 
 <template>
   <li class="relative flex flex-wrap items-center gap-3 px-3 py-2 hover:bg-elevated sm:flex-nowrap sm:gap-4 sm:px-4">
-    <BladeFigure v-if="made" :blade="made.setup.blade" :span="span" class="h-16! w-36! shrink-0 max-sm:hidden" />
+    <BladeFigure
+      v-if="made"
+      :blade="made.setup.blade"
+      :span="bladeSpanMm(made.setup.blade)"
+      class="h-16! w-36! shrink-0 max-sm:hidden"
+    />
     <div class="min-w-0 flex-1">
       <NuxtLink
         :to="sheetPath(job.id, 'clamp')"
         class="block truncate text-lg font-semibold after:absolute after:inset-0"
-        >{{ job.name }}</NuxtLink
-      >
+        ><ThingName kind="jobs" :thing="job"
+      /></NuxtLink>
       <p class="truncate text-sm text-muted">{{ parts }}</p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
         Next: <b>{{ next.do }}</b>

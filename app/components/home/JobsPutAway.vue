@@ -19,8 +19,7 @@ const bladeOf = (job: KeptJob) => collections.blades.find((one) => one.id === jo
         class="flex items-center justify-between gap-3 border-t border-default py-1.5"
       >
         <span class="min-w-0"
-          ><span class="block truncate">{{ job.name }}</span
-          ><span class="block truncate text-sm text-muted"
+          ><ThingName class="block truncate" kind="jobs" :thing="job" /><span class="block truncate text-sm text-muted"
             >{{ bladeOf(job) }} · put away {{ momentText(job.archivedAt!) }}</span
           ></span
         ><UButton

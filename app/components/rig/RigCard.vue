@@ -11,8 +11,10 @@ const preferences = usePreferences()
 
 <template>
   <span class="flex items-baseline justify-between gap-2"
-    ><span class="truncate text-lg font-semibold">{{ rig.name }}</span
-    ><span class="text-sm whitespace-nowrap text-muted">{{ RIG_WORDS[rig.kind].word }}</span></span
+    ><ThingName class="truncate text-lg font-semibold" kind="rigs" :thing="rig" /><span
+      class="text-sm whitespace-nowrap text-muted"
+      >{{ RIG_WORDS[rig.kind].word }}</span
+    ></span
   >
   <RigFigure :rig="rig" />
   <span class="line-clamp-2 min-h-10 text-sm text-toned">{{ rig.notes }}</span>

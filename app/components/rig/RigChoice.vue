@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { jawSetsOf } from '#core/rig/jaws'
-import type { KeptRig } from '#core/kept/things'
+import type { KeptRig, KeptStone } from '#core/kept/things'
 import { describingAt } from '~/describing/useDescribing'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
@@ -22,6 +22,12 @@ const fitted = computed({
   get: () => job.content.value.jawsName ?? jaws.value[0]?.name ?? '',
   set: (name: string) => void actions.fitJaws(name),
 })
+/** A stone was described from here: the job is asked whether it takes it. */
+const stoneDescribed = shallowRef<KeptStone | null>(null)
+function takeStone(takes: boolean) {
+  if (takes && stoneDescribed.value) actions.chooseStone(stoneDescribed.value.id)
+  stoneDescribed.value = null
+}
 const describe = (from: KeptRig | null, copy: boolean) =>
   void router.push(describingAt(sheetPath(job.id, 'rig', 'describe'), from, copy))
 </script>
@@ -79,6 +85,11 @@ const describe = (from: KeptRig | null, copy: boolean) =>
         title="Which stone is on the rod?"
         :chosen="job.content.value.stoneId"
         @choose="actions.chooseStone($event)"
+        @described="stoneDescribed = $event"
+      />
+      <AskTake
+        :thing="stoneDescribed && { name: stoneDescribed.name, word: 'stone', anew: false }"
+        @answered="takeStone"
       />
       <UButton
         class="mt-4"

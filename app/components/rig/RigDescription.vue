@@ -175,6 +175,11 @@ const frameSteps = computed(() =>
       size="lg"
       @update:model-value="rig.chooseKind($event as RigKind)"
     />
+    <SampleRigs
+      v-if="at.id === 'kind' && from === null && textAt('pivot.setbackMm') === ''"
+      :kind="draft.kind"
+      @begin="rig.beginAs"
+    />
     <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned">
       <b>Odd, but kept:</b> {{ remarks.height }}
     </p>

@@ -8,7 +8,7 @@ import { STONE_KIND_WORD } from '~/words/rigText'
 
 /** The stones, coarse to fine: choose one, describe a new one, change, copy or put one away. */
 const props = defineProps<{ title: string; chosen: string }>()
-const emit = defineEmits<{ choose: [id: string] }>()
+const emit = defineEmits<{ choose: [id: string]; described: [stone: KeptStone] }>()
 const collections = useCollections()
 const preferences = usePreferences()
 
@@ -34,7 +34,7 @@ watch(
 function kept(stone: KeptStone) {
   const isNew = !entry.value?.from || entry.value.copy
   entry.value = null
-  if (isNew) emit('choose', stone.id)
+  if (isNew) emit('described', stone)
 }
 </script>
 
@@ -43,8 +43,9 @@ function kept(stone: KeptStone) {
     <h2 class="mb-2 text-xl font-semibold">{{ title }}</h2>
     <CardChoice v-slot="{ thing }" :things="stones" :chosen="chosen" label="Stone" @choose="emit('choose', $event)">
       <span class="flex items-baseline gap-2"
-        ><span class="truncate font-semibold">{{ thing.name }}</span
-        ><span class="text-sm text-muted">{{ STONE_KIND_WORD[thing.kind] }}</span
+        ><ThingName class="font-semibold" kind="stones" :thing="thing" /><span class="text-sm text-muted">{{
+          STONE_KIND_WORD[thing.kind]
+        }}</span
         ><span class="ml-auto text-sm whitespace-nowrap text-muted"
           >{{ stoneGrainText(thing) }} · {{ lengthText(thing.faceOffsetMm, preferences.unit) }}</span
         ></span

@@ -71,10 +71,16 @@ useHead({ title: 'The shelf · Jaw Tilt' })
         </CardChoice>
       </section>
       <div class="pane">
-        <StoneBox title="Stones" :chosen="chosen.stone" @choose="chosen.stone = $event" />
+        <StoneBox
+          title="Stones"
+          :chosen="chosen.stone"
+          @choose="chosen.stone = $event"
+          @described="chosen.stone = $event.id"
+        />
         <ToolExchange class="mt-6" />
       </div>
     </div>
+    <SampleRoom v-if="collections.loaded" class="mt-6" />
     <p v-else class="text-muted" aria-busy="true">Looking along the shelf…</p>
   </main>
 </template>

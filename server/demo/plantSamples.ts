@@ -1,8 +1,8 @@
-import { v7 as newId } from 'uuid'
 import type { z } from 'zod'
 import { job } from '../../core/job/job'
 import { THING_KINDS, THINGS, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
 import type { Proof, Reading } from '../../core/log/entry'
+import { sampleEntryId, sampleId } from '../../core/kept/samples'
 import { wearEntry } from '../../core/log/wearLog'
 import { append } from '../repositories/logRepository'
 import { listStored, thingRepository } from '../repositories/thingRepository'
@@ -12,21 +12,29 @@ import { demoJobs, type DemoAngles } from './jobs'
 import { demoRigs } from './rigs'
 import { demoStones } from './stones'
 
-/** Plants the demo data in an empty database; one that holds anything is left as it is. */
+/** Plants the samples in an empty database; one that holds anything is left as it is. */
 export async function plantDemo(db: Database): Promise<void> {
   for (const kind of THING_KINDS) if ((await listStored(db, kind)).length > 0) return
+  await plantSamples(db)
+}
+
+/** Lays the samples out beside what is there; those that are there already stay as they are. */
+export async function plantSamples(db: Database): Promise<void> {
   const rigs = await each(demoRigs, keeper(db, 'rigs'))
   const blades = await each(demoBlades, keeper(db, 'blades'))
+  const keepStone = keeper(db, 'stones')
   const stones: Kept<'stones'>[] = []
+  const entryId = counter(sampleEntryId)
   for (const { log, ...content } of demoStones) {
-    const kept = await keeper(db, 'stones')(content)
+    const kept = await keepStone(content)
     stones.push(kept)
     await append(
       db,
-      log.map((line) => wearEntry(kept.id, line, newId())),
+      log.map((line) => wearEntry(kept.id, line, entryId())),
     )
   }
   const stoneId = (number: number) => stones[number - 1]!.id
+  const keepJob = keeper(db, 'jobs')
   for (const { rig, blade, stoneNumber, order = [], read, proved, ...content } of demoJobs) {
     const links = {
       rigId: rigs[rig].id,
@@ -35,17 +43,28 @@ export async function plantDemo(db: Database): Promise<void> {
       stoneId: stoneId(stoneNumber),
       progression: order.map(stoneId),
     }
-    const made = await keeper(db, 'jobs')(job.parse({ ...content, ...links }))
-    await append(db, [...entriesOf(made, 'reading', read), ...entriesOf(made, 'proof', proved)])
+    const made = await keepJob(job.parse({ ...content, ...links }))
+    await append(db, [...entriesOf(made, 'reading', read, entryId), ...entriesOf(made, 'proof', proved, entryId)])
   }
 }
 
+/** Gives an id for each number, from 0 on. */
+function counter(idOf: (n: number) => string): () => string {
+  let n = 0
+  return () => idOf(n++)
+}
+
 /** What was read or proved on a job, side by side. */
-function entriesOf(of: Kept<'jobs'>, kind: 'reading' | 'proof', angles: DemoAngles | undefined): (Reading | Proof)[] {
+function entriesOf(
+  of: Kept<'jobs'>,
+  kind: 'reading' | 'proof',
+  angles: DemoAngles | undefined,
+  entryId: () => string,
+): (Reading | Proof)[] {
   if (!angles) return []
   return (['A', 'B'] as const).map((side): Reading | Proof => {
     const about = {
-      id: newId(),
+      id: entryId(),
       at: of.createdAt,
       jobId: of.id,
       bladeId: of.bladeId,
@@ -62,13 +81,15 @@ function entriesOf(of: Kept<'jobs'>, kind: 'reading' | 'proof', angles: DemoAngl
   })
 }
 
-const keeper =
-  <K extends ThingKind>(db: Database, kind: K) =>
-  async (content: z.input<(typeof THINGS)[K]['schema']>): Promise<Kept<K>> => {
-    const written = await thingRepository(db, kind).create(THINGS[kind].schema.parse(content) as ContentOf<K>)
-    if (!written.ok) throw new Error(`The demo’s ${kind} cannot be kept: ${written.why}`)
+/** Keeps the samples of a kind one after the other, each under the id of its number. */
+function keeper<K extends ThingKind>(db: Database, kind: K) {
+  const id = counter((n) => sampleId(kind, n))
+  return async (content: z.input<(typeof THINGS)[K]['schema']>): Promise<Kept<K>> => {
+    const written = await thingRepository(db, kind).create(THINGS[kind].schema.parse(content) as ContentOf<K>, id())
+    if (!written.ok) throw new Error(`The sample ${kind} cannot be kept: ${written.why}`)
     return written.kept
   }
+}
 
 async function each<Key extends string, C, T>(
   contents: Record<Key, C>,

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** Asks whether the job at hand takes what was just described; null: nothing is to be asked. */
+defineProps<{ thing: { name: string; word: string; anew: boolean } | null }>()
+const emit = defineEmits<{ answered: [takes: boolean] }>()
+</script>
+
+<template>
+  <UModal
+    :open="thing !== null"
+    :title="thing?.anew ? `Take the new measures into this job?` : `Use this ${thing?.word} in this job?`"
+    :description="
+      thing?.anew
+        ? `${thing.name} is measured anew. The job was done with the measures it had.`
+        : `${thing?.name} is on the shelf either way. Another ${thing?.word} changes how the blade is held; going back brings that back.`
+    "
+    @update:open="$event || emit('answered', false)"
+  >
+    <template #footer>
+      <UButton size="lg" :label="thing?.anew ? 'Take them' : 'Use it'" @click="emit('answered', true)" />
+      <UButton
+        size="lg"
+        color="neutral"
+        variant="outline"
+        label="Leave the job as it is"
+        @click="emit('answered', false)"
+      />
+    </template>
+  </UModal>
+</template>

@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import type { Component } from 'vue'
+import { BladeDescription, RigDescription } from '#components'
+import { useDescribing } from '~/describing/useDescribing'
+import { useCollections } from '~/stores/collections'
+import { sheetPath } from '~/stations'
+
+/** A rig or a blade described without a job; a blade that is described to start a job with starts it. */
+const DESCRIBED = {
+  rig: { kind: 'rigs', title: 'Describe a rig', description: RigDescription as Component },
+  blade: { kind: 'blades', title: 'Describe a blade', description: BladeDescription as Component },
+} as const
+definePageMeta({ validate: ({ params }) => ['rig', 'blade'].includes(String(params.thing)) })
+const collections = useCollections()
+const route = useRoute()
+const router = useRouter()
+const { kind, title, description } = DESCRIBED[route.params.thing as keyof typeof DESCRIBED]
+const starts = route.query.then === 'start'
+const { from, copy, key, back } = useDescribing(kind, starts ? '/start' : '/shelf')
+async function done({ id }: { id: string }) {
+  const job = starts && collections.canStart ? await collections.startJob(id) : null
+  await (job ? router.replace(sheetPath(job.id, 'rig')) : back())
+}
+useHead({ title: `${title} · Jaw Tilt` })
+</script>
+
+<template>
+  <main id="work" class="shelf-sheet mx-auto w-full max-w-[120rem] p-3">
+    <h1 class="sr-only">{{ title }}</h1>
+    <component
+      :is="description"
+      v-if="collections.loaded"
+      :key="key"
+      :from="from"
+      :copy="copy"
+      @done="done"
+      @away="back"
+    />
+  </main>
+</template>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { useWords } from '~/composables/useWords'
+import { useCollections } from '~/stores/collections'
+import { sheetPath } from '~/stations'
+
+/** A new job: which blade is it? Rig, stone and hold then come from the last job with it. */
+const collections = useCollections()
+const words = useWords()
+const router = useRouter()
+const busy = ref('')
+const sought = ref('')
+const MANY = 9
+const blades = computed(() => {
+  const there = collections.blades.filter((one) => one.archivedAt === null)
+  const lastAt = (id: string) => collections.lastWith(id)?.updatedAt ?? ''
+  return there.sort((a, b) => lastAt(b.id).localeCompare(lastAt(a.id)))
+})
+const found = computed(() => {
+  const text = sought.value.trim().toLowerCase()
+  return blades.value.filter((one) => `${one.name} ${one.owner} ${one.use}`.toLowerCase().includes(text))
+})
+const rigName = (bladeId: string) => {
+  const last = collections.lastWith(bladeId)
+  return last ? `${last.updatedAt.slice(0, 10)} on ${collections.nameOf(last.rigId)}` : 'not done here yet'
+}
+async function start(bladeId: string) {
+  if (busy.value) return
+  busy.value = bladeId
+  const experience = collections.lastWith(bladeId)
+  const job = await collections.startJob(bladeId)
+  busy.value = ''
+  // What was done before stands ready at the clamp; what is new begins with which rig.
+  if (job) await router.replace(sheetPath(job.id, experience ? 'clamp' : 'rig'))
+}
+useHead({ title: 'Start a job · Jaw Tilt' })
+</script>
+
+<template>
+  <main id="work" class="mx-auto w-full max-w-6xl px-4 py-6">
+    <div class="mb-1 flex items-end justify-between gap-4">
+      <h1 class="text-2xl font-semibold">Which blade is it?</h1>
+      <UButton
+        to="/shelf/blade?then=start"
+        color="neutral"
+        variant="outline"
+        size="xl"
+        icon="i-lucide-plus"
+        label="A new blade"
+      />
+    </div>
+    <template v-if="collections.loaded">
+      <EmptyStart v-if="!collections.canStart" class="mt-4" />
+      <template v-else>
+        <p class="mb-3 text-muted">Rig, stone and hold are taken from the last job with it.</p>
+        <UInput
+          v-if="blades.length > MANY"
+          v-model="sought"
+          size="xl"
+          icon="i-lucide-search"
+          placeholder="Name, owner or use"
+          aria-label="Find a blade"
+          class="mb-3 w-full max-w-md"
+        />
+        <ul class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+          <li v-for="blade in found" :key="blade.id">
+            <button
+              type="button"
+              class="choice-card block w-full border border-default text-left"
+              :disabled="busy !== ''"
+              @click="start(blade.id)"
+            >
+              <BladeCard :blade="blade" /><span class="mt-1 block truncate text-sm text-muted">{{
+                rigName(blade.id)
+              }}</span>
+            </button>
+          </li>
+        </ul>
+        <p v-if="found.length === 0" class="text-muted">No blade is called so.</p>
+      </template>
+      <p v-if="collections.problem" role="alert" class="mt-3 text-error">{{ words.problem(collections.problem) }}</p>
+    </template>
+    <p v-else class="text-muted" aria-busy="true">Looking along the shelf…</p>
+  </main>
+</template>

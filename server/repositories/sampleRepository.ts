@@ -1,0 +1,49 @@
+import { inArray } from 'drizzle-orm'
+import type { Backup } from '../../core/kept/backup'
+import { isSample } from '../../core/kept/samples'
+import { THING_KINDS } from '../../core/kept/things'
+import type { Database } from '../store/connection'
+import { log, photos, things, thingVersions } from '../store/schema'
+import { readAll } from './backupRepository'
+
+const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g
+
+/**
+ * Takes the samples away, all at once, with their versions, pictures and entries: the jobs, and what no job of the
+ * user's own goes on with. Answers what was taken away, as a backup that brings it back.
+ */
+export async function removeSamples(db: Database, now: Date): Promise<Backup> {
+  return db.transaction(async (tx) => {
+    const all = await readAll(tx, now)
+    const jobs = new Set(all.things.jobs.map(({ id }) => id).filter(isSample))
+    const ofJobs = (content: unknown) => jobs.has((content as { jobId?: string } | null)?.jobId ?? '')
+    const own = [
+      ...THING_KINDS.flatMap((kind) => all.things[kind].filter(({ id }) => !isSample(id))),
+      ...all.log.filter(({ id, content }) => !isSample(id) && !ofJobs(content)),
+    ]
+    const used = new Set(own.flatMap(({ content }) => JSON.stringify(content).match(UUID) ?? []))
+    const goes = (id: string) => isSample(id) && !used.has(id)
+    /** Whatever such an entry is about is taken away with it. */
+    const entryGoes = (content: unknown) => {
+      const { jobId, bladeId, stoneId } = (content ?? {}) as Record<string, string | null | undefined>
+      return jobId ? jobs.has(jobId) : [bladeId, stoneId].some((id) => id && goes(id))
+    }
+    const gone: Backup = {
+      ...all,
+      things: { ...all.things },
+      rigVersions: all.rigVersions.filter(({ thingId }) => goes(thingId)),
+      bladePhotos: all.bladePhotos.filter(({ bladeId }) => goes(bladeId)),
+      log: all.log.filter(({ content }) => entryGoes(content)),
+    }
+    for (const kind of THING_KINDS) gone.things[kind] = all.things[kind].filter(({ id }) => goes(id))
+    const ids = THING_KINDS.flatMap((kind) => gone.things[kind].map(({ id }) => id))
+    const entries = gone.log.map(({ id }) => id)
+    if (entries.length > 0) await tx.delete(log).where(inArray(log.id, entries))
+    if (ids.length > 0) {
+      await tx.delete(photos).where(inArray(photos.bladeId, ids))
+      await tx.delete(thingVersions).where(inArray(thingVersions.thingId, ids))
+      await tx.delete(things).where(inArray(things.id, ids))
+    }
+    return gone
+  })
+}
