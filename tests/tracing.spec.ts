@@ -104,7 +104,7 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   for (const [i, corner] of SEEN.entries()) await drag(`Corner of the sheet ${i + 1}`, corner)
   await drag('Point on the spine 1', inPicture([0, 0]))
   await drag('Point on the spine 2', inPicture([70, 0]))
-  for (const mark of points(edge, 9)) await page.mouse.click(at(mark).x, at(mark).y - 2)
+  for (const mark of points(edge, 9)) await page.mouse.click(at(mark).x, at(mark).y - 1)
   await expect(page.getByText('9 marks')).toBeVisible()
   await page.getByRole('button', { name: 'Snap to the outline' }).click()
   await expect(page.getByTestId('traced')).toBeVisible()
@@ -115,6 +115,33 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
     page.getByText('huge.png has 40 megapixels: make it 24 or fewer first. What was here is kept.'),
   ).toBeVisible()
   await expect(page.getByTestId('traced')).toBeVisible()
+
+  // Closer, to the pixel: what is under the pointer stays there, a drag moves the picture and sets no mark.
+  const middle = at([WIDTH * 0.8, HEIGHT * 0.3])
+  await page.mouse.move(middle.x, middle.y)
+  await page.mouse.wheel(0, -900)
+  await expect(page.getByText(/^× 9\.\d$/)).toBeVisible()
+  const mark = page.getByRole('slider', { name: 'Point on the edge 1', exact: true })
+  const before = await mark.getAttribute('aria-valuetext')
+  await page.mouse.down()
+  await page.mouse.move(middle.x + 60, middle.y + 20, { steps: 5 })
+  await page.mouse.up()
+  await expect(page.getByText('9 marks')).toBeVisible()
+  // A mark out of sight is brought into it by the focus, and goes pixel by pixel.
+  await mark.focus()
+  await page.keyboard.press('ArrowRight')
+  const [x, y] = before!.match(/\d+/g)!.map(Number)
+  await expect(mark).toHaveAttribute('aria-valuetext', `${x! + 1}, ${y} pixels`)
+  await page.keyboard.press('ArrowLeft')
+  await page.getByRole('button', { name: 'Snap to the outline' }).click()
+  await expect(page.getByTestId('traced')).toBeVisible()
+  // Photograph, marks and how close one looked are there after a reload.
+  await page.reload()
+  await expect(page.getByTestId('traced')).toBeVisible()
+  await expect(page.getByText('9 marks')).toBeVisible()
+  await expect(page.getByText(/^× 9\.\d$/)).toBeVisible()
+  await page.getByRole('button', { name: 'The whole picture' }).click()
+  await expect(page.getByText('× 1.0')).toBeVisible()
   // The marks begin at the heel and show no choil.
   await expect(page.getByRole('checkbox', { name: 'A choil ends the edge at the heel' })).not.toBeChecked()
 
@@ -127,12 +154,15 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
     await page.getByRole('textbox', { name: label, exact: true }).fill(text)
   await page.getByRole('button', { name: 'What it is for', exact: true }).click()
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Traced blade')
+  // Describing goes on at the step one was at.
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('Traced blade')
   await page.getByRole('button', { name: 'Keep this blade' }).click()
   await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Traced blade' })).toBeVisible()
   const blades = ((await (await page.request.get('/api/blades')).json()) as { things: KeptBlade[] }).things
   const traced = blades.find((blade) => blade.name === 'Traced blade')!
-  // The marks stand two pixels of the screen off the edge; the sheet is seen at two pixels for a millimetre or so.
+  // The marks stand a pixel of the screen off the edge; the sheet is seen at two pixels for a millimetre or so.
   expect(Math.abs(traced.widthMm - 28)).toBeLessThan(1)
   expect(Math.abs(evenStations(traced.edge, 2)[1]!.point[0] - 140)).toBeLessThan(1.5)
 })

@@ -20,7 +20,7 @@ const STATIONS = 300
 export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
   const { unit } = storeToRefs(usePreferences())
   const key = `blade:${from?.id ?? 'new'}${copy ? ':copy' : ''}`
-  const { draft, takenUp, forget, beginAnew } = useKeptDraft(key, unit, bladeDrafts(from, copy))
+  const { draft, takenUp, step, forget, beginAnew } = useKeptDraft(key, unit, bladeDrafts(from, copy))
 
   const read = computed(() => readBlade(draft.value, unit.value, from))
   const problems = () => read.value.problems
@@ -44,6 +44,8 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
   const setMeasure = (key: ShapeMeasure, mm: number) =>
     measures.put(key, exactFigure(Math.round(mm * 10) / 10, unit.value))
   return {
+    key,
+    step,
     draft,
     takenUp,
     beginAnew,

@@ -1,5 +1,4 @@
 import { nextTick, ref, watch, type Ref } from 'vue'
-import { useLocalStorage } from '@vueuse/core'
 import type { LengthUnit } from '#core/units/length'
 
 /** How a kind of draft is begun, taken up again and put into another unit. */
@@ -18,14 +17,15 @@ interface Kept {
   readonly version: number
   readonly unit: LengthUnit
   readonly draft: unknown
+  readonly step: number
 }
 
-function parsed(text: string): Kept | null {
+function parsed(text: string | null): Kept | null {
   try {
     const kept = JSON.parse(text || 'null') as Partial<Kept> | null
     // The first drafts did not say their version.
     if (!kept || (kept.unit !== 'mm' && kept.unit !== 'in')) return null
-    return { version: kept.version ?? 1, unit: kept.unit, draft: kept.draft }
+    return { version: kept.version ?? 1, unit: kept.unit, draft: kept.draft, step: kept.step ?? 0 }
   } catch {
     return null
   }
@@ -36,32 +36,41 @@ function parsed(text: string): Kept | null {
  * length stays the same length when another unit is shown. `key`: what it is kept under.
  */
 export function useKeptDraft<T extends object>(key: string, unit: Ref<LengthUnit>, kind: DraftKind<T>) {
-  const stored = useLocalStorage<string>(`jaw-tilt-draft:${key}`, '')
-  const before = parsed(stored.value)
+  const place = `jaw-tilt-draft:${key}`
+  const stored = () => localStorage.getItem(place)
+  const before = parsed(stored())
   const usable =
     before && before.version <= kind.version ? kind.takenUp(before.draft, before.unit, before.version) : null
   const draft = ref(usable && before ? kind.inUnit(usable, before.unit, unit.value) : kind.begun(unit.value)) as Ref<T>
   /** Whether it was begun earlier. */
   const takenUp = ref(usable !== null)
+  /** The step of describing that one is at: it outlives the page as the draft does. */
+  const step = ref(usable ? (before?.step ?? 0) : 0)
   const keep = () => {
-    const now: Kept = { version: kind.version, unit: unit.value, draft: draft.value }
-    stored.value = JSON.stringify(now)
+    const now: Kept = { version: kind.version, unit: unit.value, draft: draft.value, step: step.value }
+    try {
+      localStorage.setItem(place, JSON.stringify(now))
+    } catch {
+      // A full storage is done without: the draft then lasts as long as the page.
+    }
   }
   watch(draft, keep, { deep: true })
+  watch(step, () => stored() !== null && keep())
   watch(unit, (to, from) => {
-    const begunNow = stored.value === ''
+    const begunNow = stored() === null
     draft.value = kind.inUnit(draft.value, from, to)
     // Nothing was typed yet: then nothing is kept either.
-    if (begunNow) void nextTick(() => (stored.value = ''))
+    if (begunNow) void nextTick(() => localStorage.removeItem(place))
   })
   async function forget() {
     await nextTick()
-    stored.value = ''
+    localStorage.removeItem(place)
+    step.value = 0
     takenUp.value = false
   }
   async function beginAnew() {
     draft.value = kind.begun(unit.value)
     await forget()
   }
-  return { draft, takenUp, forget, beginAnew }
+  return { draft, takenUp, step, forget, beginAnew }
 }

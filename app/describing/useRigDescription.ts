@@ -27,7 +27,7 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
   const words = useWords()
   const { unit } = storeToRefs(preferences)
   const key = `rig:${from?.id ?? 'new'}${copy ? ':copy' : ''}`
-  const { draft, takenUp, forget, beginAnew } = useKeptDraft(key, unit, rigDrafts(from, copy))
+  const { draft, takenUp, step, forget, beginAnew } = useKeptDraft(key, unit, rigDrafts(from, copy))
 
   const steps = computed(() => rigSteps(draft.value, unit.value))
   const read = computed(() => readRig(draft.value, unit.value, from))
@@ -93,6 +93,8 @@ export function useRigDescription(from: KeptRig | null, copy: boolean) {
   })
 
   return {
+    key,
+    step,
     draft,
     takenUp,
     beginAs,

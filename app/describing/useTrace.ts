@@ -1,14 +1,14 @@
-import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, onMounted, onScopeDispose, ref, shallowRef, type Ref, type WritableComputedRef } from 'vue'
+import { del, get, set } from 'idb-keyval'
 import { wrap, type Remote } from 'comlink'
 import { homographyOf, scaleOnly } from '#core/trace/homography'
-import { tracedEdge } from '#core/trace/toBlade'
-import type { Segment } from '#core/curve/segment'
-import { useUnitSwitch } from '~/composables/useUnitSwitch'
+import { tracedEdge, type TracedEdge } from '#core/trace/toBlade'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { MM_PER_INCH, parseLengthMm } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
 import { exactFigure } from './draft'
+import { useKeptForm } from './useKeptForm'
 import type { Tracer } from '~/workers/trace.worker'
 
 /** Rectangles that lie about in a workshop: width and height, mm. */
@@ -21,32 +21,73 @@ const APART_MM = { mm: 100, in: 4 * MM_PER_INCH } as const
 /** How far beside a mark the outline is looked for, as a share of the picture's width. */
 const REACH_SHARE = 0.012
 
+/** The fields of a form, each to be read and written by itself. */
+function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableComputedRef<T[K]> } {
+  const field = (name: keyof T) =>
+    computed({ get: () => form.value[name], set: (to) => void (form.value[name] = to as T[keyof T]) })
+  return Object.fromEntries(Object.keys(form.value).map((name) => [name, field(name as keyof T)])) as never
+}
+
 /**
  * A photograph in which an edge is traced: its scale, the spine's line, the marks along the edge, and what they come
- * to.
+ * to. The picture and all that was done in it are kept under `keptAs` until the blade is kept, or begun anew.
  */
-export function useTrace() {
+export function useTrace(keptAs: string) {
   const preferences = usePreferences()
+  const photoKey = `jaw-tilt-trace:${keptAs}`
+  const { form: marks, beginAnew } = useKeptForm(
+    `trace:${keptAs}`,
+    () => ({
+      scaleBy: 'a4' as ScaleBy,
+      own: { width: '', height: '', distance: exactFigure(APART_MM[preferences.unit], preferences.unit) },
+      corners: [] as Vec2[],
+      scalePoints: [] as Vec2[],
+      spine: [] as Vec2[],
+      edge: [] as Vec2[],
+      snapped: false,
+      /** How much closer than fitted to the frame, and the point of the picture in the frame's middle, in its shares. */
+      zoom: { times: 1, x: 0.5, y: 0.5 },
+    }),
+    (form, inNewUnit) => {
+      const { width, height, distance } = form.own
+      return { ...form, own: { width: inNewUnit(width), height: inNewUnit(height), distance: inNewUnit(distance) } }
+    },
+  )
+  const { scaleBy, own, corners, scalePoints, spine, edge, zoom } = fieldsOf(marks)
   const photo = shallowRef<{ name: string; address: string; width: number; height: number } | null>(null)
   const failure = ref('')
   const busy = ref(false)
-  const scaleBy = ref<ScaleBy>('a4')
-  const own = ref({ width: '', height: '', distance: exactFigure(APART_MM[preferences.unit], preferences.unit) })
-  useUnitSwitch((inNewUnit) => {
-    const { width, height, distance } = own.value
-    own.value = { width: inNewUnit(width), height: inNewUnit(height), distance: inNewUnit(distance) }
-  })
-  const corners = ref<Vec2[]>([])
-  const scalePoints = ref<Vec2[]>([])
-  const spine = ref<Vec2[]>([])
-  const edge = ref<Vec2[]>([])
-  /** The marks on the outline; empty until they were snapped. */
-  const snapped = shallowRef<Vec2[]>([])
-  const result = shallowRef<{ segments: Segment[]; choil: boolean; residualMm: number } | null>(null)
+  /** The marks as they lie on the outline, and the edge through them; null until they were snapped. */
+  const snappedTo = shallowRef<{ marks: Vec2[]; result: Extract<TracedEdge, { ok: true }> | null } | null>(null)
+  const snapped = computed(() => snappedTo.value?.marks ?? [])
+  const result = computed(() => snappedTo.value?.result ?? null)
   let worker: Worker | null = null
   let tracer: Remote<Tracer> | null = null
 
   async function take(file: File) {
+    if (!(await load(file))) return
+    layOut()
+    // A browser that keeps no files does without: the marks are kept all the same.
+    await set(photoKey, file).catch(() => {})
+  }
+  /** The photograph that was taken before, under its marks. */
+  async function takeUp() {
+    const file = await get<File>(photoKey).catch(() => undefined)
+    if (!file || photo.value) return
+    if (!(await load(file))) return
+    if (marks.value.corners.length !== 4) layOut()
+    else if (marks.value.snapped) await snap()
+  }
+  onMounted(takeUp)
+  async function forget() {
+    if (photo.value) URL.revokeObjectURL(photo.value.address)
+    photo.value = snappedTo.value = null
+    failure.value = ''
+    await Promise.all([beginAnew(), del(photoKey).catch(() => {})])
+  }
+
+  /** Lays a picture under the marks; answers whether it could be read. */
+  async function load(file: File): Promise<boolean> {
     failure.value = ''
     busy.value = true
     try {
@@ -56,29 +97,33 @@ export function useTrace() {
       const megapixels = (width * height) / 1e6
       if (megapixels > MOST_MEGAPIXELS) {
         failure.value = `${file.name} has ${Math.round(megapixels)} megapixels: make it ${MOST_MEGAPIXELS} or fewer first. What was here is kept.`
-        return
+        return false
       }
       worker ??= new Worker(new URL('../workers/trace.worker.ts', import.meta.url), { type: 'module' })
       tracer ??= wrap<Tracer>(worker)
       await tracer.load(file)
       if (photo.value) URL.revokeObjectURL(photo.value.address)
       photo.value = { name: file.name, address: URL.createObjectURL(file), width, height }
-      layOut(width, height)
+      return true
     } catch {
       failure.value = `${file.name} is no picture that can be read. What was here is kept.`
+      return false
     } finally {
       busy.value = false
     }
   }
   /** Marks to begin with, to be moved to their places. */
-  function layOut(width: number, height: number) {
+  function layOut() {
+    const { width, height } = photo.value!
     const at = (x: number, y: number): Vec2 => [x * width, y * height]
-    corners.value = [at(0.08, 0.1), at(0.92, 0.1), at(0.92, 0.9), at(0.08, 0.9)]
-    scalePoints.value = [at(0.2, 0.9), at(0.8, 0.9)]
-    spine.value = [at(0.25, 0.4), at(0.6, 0.4)]
-    edge.value = []
-    snapped.value = []
-    result.value = null
+    Object.assign(marks.value, {
+      corners: [at(0.08, 0.1), at(0.92, 0.1), at(0.92, 0.9), at(0.08, 0.9)],
+      scalePoints: [at(0.2, 0.9), at(0.8, 0.9)],
+      spine: [at(0.25, 0.4), at(0.6, 0.4)],
+      edge: [],
+      zoom: { times: 1, x: 0.5, y: 0.5 },
+    })
+    touched()
   }
 
   const mm = (text: string) => {
@@ -114,23 +159,26 @@ export function useTrace() {
           ? 'Say how far the two points are apart.'
           : 'Give the sheet’s size, and put its corners on the four marks in order.')
     busy.value = true
+    const [scale, [from, to], seen] = [toMm.value, spine.value, photo.value]
     const found = await tracer.snap(
       edge.value.map((point) => [...point] as Vec2),
-      photo.value.width * REACH_SHARE,
+      seen.width * REACH_SHARE,
     )
     busy.value = false
+    // Kept, or thrown away, meanwhile.
+    if (photo.value !== seen) return
     if (found.length < Math.max(2, edge.value.length / 2))
       return void (failure.value =
         'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
-    snapped.value = found
-    const traced = tracedEdge(found, [spine.value[0]!, spine.value[1]!], toMm.value)
-    if (traced.ok) result.value = traced
-    else failure.value = problemText(traced, preferences.unit)
+    const traced = tracedEdge(found, [from!, to!], scale)
+    snappedTo.value = { marks: found, result: traced.ok ? traced : null }
+    marks.value.snapped = true
+    if (!traced.ok) failure.value = problemText(traced, preferences.unit)
   }
   /** Marks that were moved are not yet on the outline. */
   function touched() {
-    snapped.value = []
-    result.value = null
+    snappedTo.value = null
+    marks.value.snapped = false
   }
   onScopeDispose(() => {
     worker?.terminate()
@@ -148,8 +196,10 @@ export function useTrace() {
     edge,
     snapped,
     result,
+    zoom,
     toMm,
     take,
+    forget,
     snap,
     touched,
   }

@@ -12,6 +12,8 @@ defineProps<{
   turn?: number
   /** Moves both ways. */
   both?: boolean
+  /** What lies under it is seen: a ring and a cross of hair lines. */
+  clear?: boolean
 }>()
 const emit = defineEmits<{
   /** A drag moved by pixels; `taken` must be called when the move was made. */
@@ -57,7 +59,7 @@ function key(event: KeyboardEvent) {
 <template>
   <g
     class="knob"
-    :class="{ dragging }"
+    :class="{ dragging, clear }"
     role="slider"
     tabindex="0"
     :aria-label="label"
@@ -68,9 +70,11 @@ function key(event: KeyboardEvent) {
     @keydown="key"
   >
     <circle r="22" class="reach" />
-    <circle r="11" class="face" />
-    <path v-if="both" d="M0-7v14M0-7l-3.4 3.4M0-7l3.4 3.4M0 7l-3.4-3.4M0 7l3.4-3.4" class="arrows" />
+    <circle :r="clear ? 14 : 11" class="face" />
+    <path v-if="clear" d="M-14 0h11M3 0h11M0-14v11M0 3v11" class="hair" />
+    <path v-if="both && !clear" d="M0-7v14M0-7l-3.4 3.4M0-7l3.4 3.4M0 7l-3.4-3.4M0 7l3.4-3.4" class="arrows" />
     <path
+      v-if="!clear"
       d="M-7 0h14M-7 0l3.4-3.4M-7 0l3.4 3.4M7 0l-3.4-3.4M7 0l-3.4 3.4"
       class="arrows"
       :transform="`rotate(${-(turn ?? 0)})`"
@@ -102,8 +106,16 @@ function key(event: KeyboardEvent) {
   stroke-linecap: round;
   stroke-linejoin: round;
 }
-.knob:hover .face,
-.knob.dragging .face {
+.clear .face {
+  fill: transparent;
+}
+.hair {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 1;
+}
+.knob:not(.clear):hover .face,
+.knob:not(.clear).dragging .face {
   fill: var(--accent);
 }
 .knob:hover .arrows,

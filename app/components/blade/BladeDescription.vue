@@ -31,8 +31,8 @@ const STEP_OF = (path: string): number =>
     : /^(spine|thickness|primary|bevel|grind|handle|width)/.test(path)
       ? 1
       : 2
-const step = ref(0)
-const trace = useTrace()
+const { step } = blade
+const trace = useTrace(blade.key)
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
 watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
 /** A drawn edge shows whether there is a choil; the fact can be set otherwise. */
@@ -119,9 +119,10 @@ async function keep() {
   }
   const kept = await keepIt(read.value.blade)
   if (!kept) return
-  await forget()
+  await Promise.all([forget(), trace.forget()])
   emit('done', kept)
 }
+const anew = () => Promise.all([beginAnew(), trace.forget()])
 const steps = computed(() =>
   STEPS.map((title, i) => ({ mark: title, title, missing: left.value.has(i) && open.value.has(i) })),
 )
@@ -139,7 +140,7 @@ const steps = computed(() =>
     @go="go"
     @keep="keep"
     @away="emit('away')"
-    @anew="beginAnew"
+    @anew="anew"
   >
     <template #drawing>
       <div class="pane relative min-h-[22rem] p-0 max-lg:order-2">
@@ -203,6 +204,7 @@ const steps = computed(() =>
       </template>
       <template v-else>
         <EdgeFile
+          :kept-as="blade.key"
           @placed="
             (drawn) => {
               draft.drawn = drawn

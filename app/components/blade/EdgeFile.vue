@@ -17,6 +17,7 @@ import { usePreferences } from '~/stores/preferences'
  * Takes an edge from a drawing or a table of points: which path, in which unit, which way round; the sheet shows what
  * comes of it.
  */
+const props = defineProps<{ keptAs: string }>()
 const emit = defineEmits<{ placed: [drawn: Drawn] }>()
 const preferences = usePreferences()
 const words = useWords()

@@ -8,7 +8,7 @@ import { moved } from '#core/clamping/bladeHeight'
 import { parseLengthMm } from '#core/units/length'
 import { useJob } from '~/job/useJob'
 import { useSameAgain } from '~/composables/useSameAgain'
-import { useUnitSwitch } from '~/composables/useUnitSwitch'
+import { useKeptForm } from '~/describing/useKeptForm'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
@@ -25,13 +25,16 @@ const take = (one: KeptJob) => void job.change(`the same again as in ${one.name}
 /** What stands against holding this blade as in an earlier job; null where the jaws of then hold it. */
 const against = (one: KeptJob) => gripOf(job.blade.value, fittedWith(job.rig.value, one.jawsName)).trouble(one.hold)
 
-const measured = ref('')
-useUnitSwitch((inNewUnit) => (measured.value = inNewUnit(measured.value)))
+const { form, beginAnew } = useKeptForm(
+  `worn:${job.id}`,
+  () => ({ measured: '' }),
+  ({ measured }, inNewUnit) => ({ measured: inNewUnit(measured) }),
+)
 const now = computed(() => {
   const [setup, evaluation] = [job.setup.value, job.dialFor.value]
-  const parsed = parseLengthMm(measured.value, preferences.unit)
-  if (measured.value.trim() === '') return null
-  if (!parsed.ok) return { problem: `“${measured.value}” is no length.` }
+  const parsed = parseLengthMm(form.value.measured, preferences.unit)
+  if (form.value.measured.trim() === '') return null
+  if (!parsed.ok) return { problem: `“${form.value.measured}” is no length.` }
   if (parsed.value <= 0) return { problem: 'The edge must stand out of the jaws: more than 0.' }
   const differsMm = parsed.value - evaluation.bladeHeightMm
   const hold = moved(setup.hold, 0, differsMm)
@@ -47,7 +50,7 @@ function correct() {
   if (!now.value || now.value.problem || now.value.advice === undefined || now.value.heightMm === undefined) return
   const failure = actions.setBladeHeight(now.value.heightMm)
   if (failure === null && now.value.advice.ok) actions.dial(now.value.advice.setting)
-  if (failure === null) measured.value = ''
+  if (failure === null) void beginAnew()
 }
 </script>
 
@@ -82,7 +85,7 @@ function correct() {
       :label="`Blade height measured now, ${preferences.unit}`"
       help="Steel wears away: the blade stands lower than on the card."
       :error="now?.problem || undefined"
-      ><UInput v-model="measured" size="lg" inputmode="decimal" class="w-full"
+      ><UInput v-model="form.measured" size="lg" inputmode="decimal" class="w-full"
     /></UFormField>
     <div v-if="now && !now.problem && now.differsMm !== undefined" class="mt-2" aria-live="polite" data-testid="worn">
       <p>

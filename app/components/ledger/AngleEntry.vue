@@ -2,6 +2,7 @@
 import { SIDES, type Side } from '#core/clamping/centring'
 import { parseDecimal } from '#core/units/length'
 import { useReadings } from '~/composables/useReadings'
+import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import { ANGLES, sheetPath, type AngleId } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
@@ -19,17 +20,20 @@ const wanted = computed(() => props.angle === 'wanted')
 const nowDeg = (side: Side): number | null =>
   props.angle === 'wanted' ? job.content.value.wanted.deg[side] : (job[props.angle].value[side]?.deg ?? null)
 const figure = (deg: number | null) => (deg === null ? '' : String(Math.round(deg * 100) / 100))
-const texts = reactive({ A: figure(nowDeg('A')), B: figure(nowDeg('B')) })
-const linked = ref(job.content.value.wanted.linked)
-const why = ref(job.content.value.wanted.why)
+const { form, takenUp, beginAnew } = useKeptForm(`angle:${job.id}:${props.angle}`, () => ({
+  A: figure(nowDeg('A')),
+  B: figure(nowDeg('B')),
+  linked: job.content.value.wanted.linked,
+  why: job.content.value.wanted.why,
+}))
 const problems = reactive({ A: '', B: '' })
-const shownSides = computed(() => (oneBevel.value || (wanted.value && linked.value) ? (['A'] as const) : SIDES))
+const shownSides = computed(() => (oneBevel.value || (wanted.value && form.value.linked) ? (['A'] as const) : SIDES))
 
 /** What stands in a side's field: what was there where it was not touched. */
 function read(side: Side): number | null {
   problems[side] = ''
-  if (texts[side] === figure(nowDeg(side))) return nowDeg(side)
-  const parsed = parseDecimal(texts[side].replace('°', ''))
+  if (form.value[side] === figure(nowDeg(side))) return nowDeg(side)
+  const parsed = parseDecimal(form.value[side].replace('°', ''))
   if (parsed.ok) return parsed.value
   if (parsed.reason === 'not-a-number') problems[side] = 'Write the angle as a number, such as 17.5.'
   else if (wanted.value) problems[side] = 'Say which angle is wanted.'
@@ -37,7 +41,10 @@ function read(side: Side): number | null {
 }
 
 const included = computed(() => {
-  const [a, b] = [parseDecimal(texts.A), parseDecimal(wanted.value && linked.value ? texts.A : texts.B)]
+  const [a, b] = [
+    parseDecimal(form.value.A),
+    parseDecimal(wanted.value && form.value.linked ? form.value.A : form.value.B),
+  ]
   if (!a.ok || oneBevel.value) return null
   return b.ok ? a.value + b.value : null
 })
@@ -49,10 +56,13 @@ function keep() {
   if (problems.A || (!both && problems.B)) return
   const problem =
     props.angle === 'wanted'
-      ? job.change('wanted angle', { wanted: { deg: { A: A!, B: B! }, linked: linked.value, why: why.value } })
+      ? job.change('wanted angle', {
+          wanted: { deg: { A: A!, B: B! }, linked: form.value.linked, why: form.value.why },
+        })
       : readings.putInstead(props.angle === 'read' ? 'reading' : 'proof', oneBevel.value ? { A } : { A, B })
-  if (problem) problems.A = problem
-  else emit('done')
+  if (problem) return void (problems.A = problem)
+  void beginAnew()
+  emit('done')
 }
 </script>
 
@@ -64,6 +74,7 @@ function keep() {
         >: {{ about.means }}</span
       >
     </p>
+    <TakenUpNote v-if="takenUp" @anew="beginAnew" />
     <div class="flex gap-3">
       <UFormField
         v-for="(side, i) in shownSides"
@@ -75,7 +86,7 @@ function keep() {
         class="flex-1"
       >
         <UInput
-          v-model="texts[side]"
+          v-model="form[side]"
           size="xl"
           inputmode="decimal"
           autocomplete="off"
@@ -89,9 +100,9 @@ function keep() {
     </div>
     <p v-if="included !== null" class="text-sm text-muted">Included: {{ included.toFixed(1) }}°</p>
     <template v-if="wanted">
-      <UCheckbox v-if="!oneBevel" v-model="linked" label="The same on both sides" />
+      <UCheckbox v-if="!oneBevel" v-model="form.linked" label="The same on both sides" />
       <UFormField label="Why" hint="Use, steel, what happened last time"
-        ><UInput v-model="why" size="lg" maxlength="300" class="w-full"
+        ><UInput v-model="form.why" size="lg" maxlength="300" class="w-full"
       /></UFormField>
       <p class="text-sm text-muted">
         Starting ranges per side: thin hard kitchen 10–15°, softer kitchen 15–20°, pocket and general 17–22°, hard use

@@ -4,6 +4,7 @@ import { SIDES, type Side } from '#core/clamping/centring'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { parseDecimal } from '#core/units/length'
 import { useReadings } from '~/composables/useReadings'
+import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -27,23 +28,30 @@ const places = [
   { value: WHOLE, label: 'the whole edge' },
   ...ZONE_KINDS.map((kind) => ({ value: kind, label: `its ${ZONE_WORD[kind]}` })),
 ]
-const typed = reactive({
+const {
+  form: typed,
+  takenUp,
+  beginAnew,
+} = useKeptForm(`proof:${job.id}`, () => ({
   deg: '',
   doubt: '0.1',
   by: 'goniometer' as (typeof BY)[number]['value'],
   place: WHOLE,
   side: 'A' as Side,
-})
+}))
 const problems = reactive({ deg: '', doubt: '' })
 function add() {
-  const [deg, doubt] = [parseDecimal(typed.deg.replace('°', '')), parseDecimal(typed.doubt.replace('°', ''))]
+  const [deg, doubt] = [
+    parseDecimal(typed.value.deg.replace('°', '')),
+    parseDecimal(typed.value.doubt.replace('°', '')),
+  ]
   problems.deg = deg.ok ? '' : 'Write the angle as a number, such as 17.5.'
   problems.doubt = doubt.ok ? '' : 'Write how sure it is as a number, such as 0.2.'
   if (!deg.ok || !doubt.ok) return
-  const zone = typed.place === WHOLE ? null : (typed.place as ZoneKind)
-  const wrong = readings.addProof(typed.side, deg.value, { doubtDeg: doubt.value, by: typed.by, zone })
+  const zone = typed.value.place === WHOLE ? null : (typed.value.place as ZoneKind)
+  const wrong = readings.addProof(typed.value.side, deg.value, { doubtDeg: doubt.value, by: typed.value.by, zone })
   problems.deg = wrong ?? ''
-  if (!wrong) typed.deg = ''
+  if (!wrong) typed.value.deg = ''
 }
 
 const measured = (entry: LogEntry): entry is Reading | Proof => entry.kind === 'reading' || entry.kind === 'proof'

@@ -30,7 +30,7 @@ const kinds = RIG_KINDS.map((kind) => ({
   description: RIG_WORDS[kind].means,
 }))
 const languages = computed(() => dialsOf(draft.value.kind).map((by) => ({ value: by, label: DIAL_WORDS[by].readAs })))
-const step = ref(0)
+const { step } = rig
 const at = computed(() => steps.value[step.value]!)
 const last = computed(() => step.value === steps.value.length - 1)
 /** The measure being taken. */
@@ -164,6 +164,7 @@ const frameSteps = computed(() =>
     <ScaleFromMarks
       v-if="at.id === 'height' && draft.height.by === 'degree-scale'"
       :setback-mm="figure('pivot.setbackMm')"
+      :kept-as="rig.key"
       @found="takeScale"
     />
     <URadioGroup

@@ -1,19 +1,21 @@
 <script setup lang="ts">
 import { scaleFromMarks, type DrawnFor, type MeasuredMark } from '#core/rig/scaleFromMarks'
 import { parseDecimal, parseLengthMm } from '#core/units/length'
-import { useUnitSwitch } from '~/composables/useUnitSwitch'
+import { useKeptForm } from '~/describing/useKeptForm'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
 /** What a printed degree scale was drawn for, worked out from the pivot's height at some of its marks. */
-const props = defineProps<{ setbackMm: number | null }>()
+const props = defineProps<{ setbackMm: number | null; keptAs: string }>()
 const emit = defineEmits<{ found: [drawnFor: Extract<DrawnFor, { ok: true }>] }>()
 const preferences = usePreferences()
-const rows = ref([
-  { mark: '', height: '' },
-  { mark: '', height: '' },
-])
-useUnitSwitch((inNewUnit) => rows.value.forEach((row) => (row.height = inNewUnit(row.height))))
+const emptyRow = () => ({ mark: '', height: '' })
+const { form } = useKeptForm(
+  `marks:${props.keptAs}`,
+  () => ({ rows: [emptyRow(), emptyRow()] }),
+  ({ rows }, inNewUnit) => ({ rows: rows.map((row) => ({ ...row, height: inNewUnit(row.height) })) }),
+)
+const rows = computed(() => form.value.rows)
 const MOST_ROWS = 5
 const WHY = {
   'marks-too-near': 'Take marks that lie at least 5° apart.',
@@ -31,7 +33,7 @@ const found = ref<DrawnFor | null>(null)
 const missing = ref('')
 watch(rows, () => ((found.value = null), (missing.value = '')), { deep: true })
 function addMark() {
-  rows.value.push({ mark: '', height: '' })
+  rows.value.push(emptyRow())
 }
 function workOut() {
   const marks = measured.value.filter((mark) => mark !== null)

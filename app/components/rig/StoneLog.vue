@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { storeToRefs } from 'pinia'
 import { v7 as newId } from 'uuid'
 import type { KeptStone } from '#core/kept/things'
 import type { LogEntry, WearEntry } from '#core/log/entry'
@@ -7,10 +8,10 @@ import { checked, type FieldProblem } from '#core/problem/problem'
 import { stoneCondition, type StoneCondition } from '#core/stone/condition'
 import { stone as stoneSchema, type Stone } from '#core/stone/stone'
 import { STONE_DEEDS, stoneWear, type StoneWear } from '#core/stone/wear'
-import { useUnitSwitch } from '~/composables/useUnitSwitch'
 import { useWords } from '~/composables/useWords'
-import { emptyDraft, inUnit, readDraft, type Draft } from '~/describing/draft'
+import { completed, emptyDraft, inUnit, readDraft, type Draft } from '~/describing/draft'
 import { firstAtEach } from '~/describing/rigDraft'
+import { useKeptDraft } from '~/describing/useKeptDraft'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
@@ -37,8 +38,17 @@ const rows = computed(() => lines.value.toReversed())
 const deeds = STONE_DEEDS.map((deed) => ({ value: deed, label: STONE_DEED_WORD[deed] }))
 const today = () => new Date().toLocaleDateString('sv')
 const begun = () => ({ ...(emptyDraft(stoneWear, preferences.unit) as Draft), on: today(), did: 'used', blades: '' })
-const line = ref<Draft>(begun())
-useUnitSwitch((_, before, now) => (line.value = inUnit(line.value, stoneWear, before, now) as Draft))
+const { unit } = storeToRefs(preferences)
+const {
+  draft: line,
+  takenUp,
+  beginAnew,
+} = useKeptDraft<Draft>(`wear:${props.stone.id}`, unit, {
+  version: 1,
+  begun,
+  takenUp: (kept) => completed(kept, stoneWear, begun()) as Draft,
+  inUnit: (draft, from, to) => inUnit(draft, stoneWear, from, to) as Draft,
+})
 const problems = ref<readonly FieldProblem[]>([])
 const problemAt = (field: string) => {
   const wrong = problems.value.find((one) => one.field === field)
@@ -57,7 +67,7 @@ async function add() {
   const change = measuredNow(read.value)
   if (Object.keys(change).length > 0 && !(await keep(change))) return
   log.append([wearEntry(props.stone.id, read.value, newId())])
-  line.value = begun()
+  await beginAnew()
 }
 /** A face offset that was measured is the stone’s from then on; its taper stays, unless it was flattened. */
 function measuredNow({ faceOffsetMm, did }: StoneWear): Partial<Stone> {
@@ -114,6 +124,7 @@ async function keep(change: Partial<Stone>): Promise<boolean> {
       </dd>
     </dl>
     <form class="space-y-3 border-y border-default py-4" aria-label="New line of the log" @submit.prevent="add">
+      <TakenUpNote v-if="takenUp" @anew="beginAnew" />
       <div class="grid grid-cols-2 gap-3">
         <UFormField label="On" :error="problemAt('on')"
           ><UInput v-model="line.on as string" type="date" size="lg" class="w-full"
