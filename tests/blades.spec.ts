@@ -1,6 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { comesTo, degrees, expect, ledger, measure, openJob, openSheet, saved, test } from './bench'
 import type { Page } from '@playwright/test'
+import type { KeptBlade } from '../core/kept/things'
 
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 const form = (page: Page) => page.getByRole('form', { name: 'Blade' })
@@ -77,14 +78,39 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
     'blade.svg',
     '<svg width="100mm" height="40mm" viewBox="0 0 100 40"><path id="outline" d="M0 4 H60 L80 19 C70 28 60 28 50 28 H0 Z"/><path id="speck" d="M0 0 h1"/></svg>',
   )
-  await page.getByText('The edge is below the spine').click()
+  // Its tip is recognised; on which side its edge is, is asked.
+  await expect(page.getByRole('radio', { name: 'at its right' })).toBeChecked()
+  await expect(page.getByText('Say on which side its edge is: the shape alone does not tell.')).toBeVisible()
+  await page.getByText('below the spine').click()
+  // An open path has no spine: its width is asked for.
+  await give(
+    'edge.svg',
+    '<svg width="100mm" height="40mm" viewBox="0 0 100 40"><path d="M0 24 H50 C60 24 70 24 80 15"/></svg>',
+  )
+  await page.getByText('below the spine').click()
+  await expect(page.getByText('The drawing has no spine: measure how wide the blade is.')).toBeVisible()
+  await form(page).getByLabel('Width at its widest, mm').fill('24')
+  // The drawing and what was said of it are there after a reload.
+  await page.reload()
+  await expect(form(page).getByLabel('Width at its widest, mm')).toHaveValue('24')
+  await expect(page.getByRole('radio', { name: 'below the spine' })).toBeChecked()
   await finish(page, 'Drawn blade')
   await expect(page.getByRole('definition').filter({ hasText: '24.0 mm' })).toBeVisible()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Take the edge out as SVG' }).click(),
   ])
-  expect(await readFile(await download.path(), 'utf8')).toContain('<path id="edge"')
+  // What goes out comes in again as it was, with nothing to be said of it.
+  const drawn = await readFile(await download.path(), 'utf8')
+  await newBlade(page)
+  await page.getByText('from a drawing', { exact: true }).click()
+  await give('again.svg', drawn)
+  await expect(page.getByText('Written by this application: edge and spine come in as they were.')).toBeVisible()
+  await finish(page, 'Drawn again')
+  const { things } = (await (await page.request.get('/api/blades')).json()) as { things: KeptBlade[] }
+  const [once, again] = ['Drawn blade', 'Drawn again'].map((name) => things.find((blade) => blade.name === name)!)
+  expect(again!.edge).toEqual(once!.edge)
+  expect(again!.widthMm).toBeCloseTo(once!.widthMm, 6)
 })
 
 test('a picture of a blade is kept, taken away and brought back; one that is none is told', async ({ page }) => {

@@ -1,4 +1,5 @@
 import { blade as bladeSchema, type Blade } from '#core/blade/blade'
+import { possibleBlade } from '#core/blade/impossible'
 import { fromHeel } from '#core/blade/heel'
 import { SHAPES } from '#core/blade/shapes'
 import { shapeMeasures, type ShapeId, type ShapeMeasures } from '#core/blade/shapeMeasures'
@@ -24,6 +25,9 @@ export interface Drawn {
   spine: Segment[] | null
   choil: boolean | null
 }
+
+/** What is said of the drawing an edge is taken from is kept beside the draft, under this. */
+export const edgeFileKey = (draftKey: string): string => `edge-file:${draftKey}`
 
 /** The facts of a blade that are typed. */
 export const bladeFacts = bladeSchema.omit({ edge: true, spine: true, widthMm: true, shape: true })
@@ -76,24 +80,27 @@ const pointsInUnit = (points: string, from: LengthUnit, to: LengthUnit): string 
 
 /** How drafts of blades are begun and taken up. `from`: the blade to measure anew or to copy. */
 export const bladeDrafts = (from: Blade | null, copy: boolean): DraftKind<BladeDraft> => ({
-  version: 2,
+  version: 3,
   begun(unit) {
     if (!from) return emptyBladeDraft(unit)
     const draft = bladeDraftOf(from, unit)
     return copy ? { ...draft, facts: { ...draft.facts, name: `${from.name}, copy` } } : draft
   },
-  takenUp(kept, unit) {
+  takenUp(kept, unit, version) {
     const before = (kept ?? {}) as Partial<BladeDraft> & { way?: EdgeSource }
     const empty = emptyBladeDraft(unit)
     const shapeId = before.shapeId && before.shapeId in SHAPES ? before.shapeId : empty.shapeId
     // The first version called the source the way.
     const source = EDGE_SOURCES.find((one) => one === (before.source ?? before.way)) ?? empty.source
+    const measures = completed(before.measures, shapeMeasures, empty.measures) as Draft
+    // The second version fitted the long kitchen shape by its heel alone.
+    const asWide = version < 3 && shapeId === 'long-kitchen'
     const drawn = bladeSchema.shape.edge.safeParse(before.drawn?.edge).success ? before.drawn! : null
     return {
       facts: completed(before.facts, bladeFacts, empty.facts) as Draft,
       source,
       shapeId,
-      measures: completed(before.measures, shapeMeasures, empty.measures) as Draft,
+      measures: (asWide ? { ...measures, widthMm: measures.heelWidthMm } : measures) as Draft,
       points: typeof before.points === 'string' ? before.points : '',
       drawn,
     }
@@ -127,7 +134,7 @@ export function readBlade(draft: BladeDraft, unit: LengthUnit, base: Blade | nul
     return { blade: null, problems: firstAtEach([...shaped.problems, ...unread, ...found]), outline: null }
   }
   const { edge, spine, widthMm } = outline
-  const read = checked(bladeSchema, { ...(content as object), edge, spine, widthMm, shape })
+  const read = checked(possibleBlade, { ...(content as object), edge, spine, widthMm, shape })
   const problems = firstAtEach([...shaped.problems, ...unread, ...(read.ok ? [] : read.problems)])
   return { blade: read.ok && problems.length === 0 ? read.value : null, problems, outline }
 }
@@ -153,7 +160,9 @@ function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Sha
   if (draft.source === 'points') {
     const read = readPoints(draft.points)
     if (!read.ok) return noneFor('points', read.code, { ...read.figures, line: read.line })
-    const points = read.points.map(([x, y]) => [toMm(x, unit), toMm(y, unit)] as const)
+    const typed = read.points.map(([x, y]) => [toMm(x, unit), toMm(y, unit)] as const)
+    // From tip to heel is as good.
+    const points = typed[0]![0] > typed.at(-1)![0] ? typed.reverse() : typed
     const back = points.findIndex(
       (point, i) => i > 0 && Math.hypot(point[0] - points[i - 1]![0], point[1] - points[i - 1]![1]) < 1e-6,
     )

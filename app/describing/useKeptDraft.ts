@@ -31,12 +31,17 @@ function parsed(text: string | null): Kept | null {
   }
 }
 
+const placeOf = (key: string): string => `jaw-tilt-draft:${key}`
+
+/** Throws a draft away that is not open. */
+export const forgetDraft = (key: string): void => localStorage.removeItem(placeOf(key))
+
 /**
  * A draft that outlives the page: describing a thing takes a while. It says in which unit it was typed, so that a
  * length stays the same length when another unit is shown. `key`: what it is kept under.
  */
 export function useKeptDraft<T extends object>(key: string, unit: Ref<LengthUnit>, kind: DraftKind<T>) {
-  const place = `jaw-tilt-draft:${key}`
+  const place = placeOf(key)
   const stored = () => localStorage.getItem(place)
   const before = parsed(stored())
   const usable =

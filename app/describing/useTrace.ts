@@ -1,5 +1,4 @@
 import { computed, onMounted, onScopeDispose, ref, shallowRef, type Ref, type WritableComputedRef } from 'vue'
-import { del, get, set } from 'idb-keyval'
 import { wrap, type Remote } from 'comlink'
 import { homographyOf, scaleOnly } from '#core/trace/homography'
 import { tracedEdge, type TracedEdge } from '#core/trace/toBlade'
@@ -8,6 +7,7 @@ import { problemText } from '~/words/problemText'
 import { MM_PER_INCH, parseLengthMm } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
 import { exactFigure } from './draft'
+import { keptFile } from './keptFile'
 import { useKeptForm } from './useKeptForm'
 import type { Tracer } from '~/workers/trace.worker'
 
@@ -34,7 +34,7 @@ function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableCom
  */
 export function useTrace(keptAs: string) {
   const preferences = usePreferences()
-  const photoKey = `jaw-tilt-trace:${keptAs}`
+  const kept = keptFile(`trace:${keptAs}`)
   const { form: marks, beginAnew } = useKeptForm(
     `trace:${keptAs}`,
     () => ({
@@ -67,12 +67,11 @@ export function useTrace(keptAs: string) {
   async function take(file: File) {
     if (!(await load(file))) return
     layOut()
-    // A browser that keeps no files does without: the marks are kept all the same.
-    await set(photoKey, file).catch(() => {})
+    await kept.keep(file)
   }
   /** The photograph that was taken before, under its marks. */
   async function takeUp() {
-    const file = await get<File>(photoKey).catch(() => undefined)
+    const file = await kept.read()
     if (!file || photo.value) return
     if (!(await load(file))) return
     if (marks.value.corners.length !== 4) layOut()
@@ -83,7 +82,7 @@ export function useTrace(keptAs: string) {
     if (photo.value) URL.revokeObjectURL(photo.value.address)
     photo.value = snappedTo.value = null
     failure.value = ''
-    await Promise.all([beginAnew(), del(photoKey).catch(() => {})])
+    await Promise.all([beginAnew(), kept.forget()])
   }
 
   /** Lays a picture under the marks; answers whether it could be read. */

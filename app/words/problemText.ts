@@ -63,6 +63,10 @@ const WORDS: Record<ProblemCode, Say> = {
   'loose-pivot': (f) =>
     `More than ${f.mm('leastMm')} of play: the angle will wander with the stroke. Can the bearing be tightened?`,
   'never-steep': (f) => `Even at its highest the pivot gives less than ${f.text('leastDeg')}° over the jaws’ front.`,
+  'thicker-than-spine': (f) => `Behind the edge a blade is thinner than at its spine, here ${f.mm('spineMm')}.`,
+  'taller-than-blade': (f) => `The grind cannot reach higher than the blade is wide, ${f.mm('widthMm')}.`,
+  'zone-without-length': () => 'A zone ends nearer the tip than it begins.',
+  'zone-beyond-edge': (f) => `The edge ends ${f.mm('edgeMm')} from the heel.`,
   'piece-without-length': (f) => `Piece ${f.text('piece')} of the edge has no length.`,
   'gap-before-piece': (f) =>
     `Piece ${f.text('piece')} of the edge starts ${f.mm('gapMm')} away from where piece ${f.text('before')} ends.`,

@@ -7,6 +7,7 @@ import { evenStations } from '../curve/stations'
 import { bellyBlade } from '../setup/sampleSetup.fixture'
 import { drawnHeel } from './heel'
 import { hollowOf } from './hollow'
+import { impossibilities, possibleBlade } from './impossible'
 import { SHAPES } from './shapes'
 import { SHAPE_IDS } from './shapeMeasures'
 import { zonesOf } from './zones'
@@ -25,6 +26,12 @@ describe('the zones of an edge', () => {
     expect(found[0]!.fromMm).toBe(0)
     found.slice(1).forEach((zone, i) => expect(zone.fromMm).toBeCloseTo(found[i]!.toMm, 9))
     expect(found.at(-1)!.toMm).toBeCloseTo(98.196899, 5)
+  })
+
+  it('a chef’s knife has a belly, a short blade’s straight is straight all the same', () => {
+    const chef = SHAPES['long-kitchen'].build(SHAPES['long-kitchen'].usual).edge
+    expect(zones(chef)).toEqual(['heel', 'middle', 'belly', 'tip'])
+    expect(zones([{ type: 'arc', centre: [30, -280], radiusMm: 300, startDeg: 96, endDeg: 85 }])).not.toContain('belly')
   })
 
   it('an angular tip is two facets that meet in a corner', () => {
@@ -133,9 +140,40 @@ describe('the library of shapes', () => {
     },
   )
 
+  it('a long kitchen blade is as wide as it was measured, at its heel and where it is widest', () => {
+    const measures = { ...SHAPES['long-kitchen'].usual, heelWidthMm: 42, widthMm: 48, bellyFromMm: 70 }
+    const { edge } = SHAPES['long-kitchen'].build(measures)
+    const widest = evenStations(edge, 2000).reduce((best, station) =>
+      station.point[1] > best.point[1] ? station : best,
+    )
+    expect(widest.point).toEqual([expect.closeTo(70, 0), expect.closeTo(48, 3)])
+  })
+
   it('a recurved edge has a hollow before its belly, a hooked one is all hollow', () => {
     expect(zones(SHAPES.recurved.build(SHAPES.recurved.usual).edge).slice(0, 1)).toEqual(['hollow'])
     expect(zones(SHAPES.hooked.build(SHAPES.hooked.usual).edge)).toContain('hollow')
     expect(zones(SHAPES['angular-tip'].build(SHAPES['angular-tip'].usual).edge)).toEqual(['facet', 'facet'])
+  })
+})
+
+describe('blades that cannot be', () => {
+  const zone = (fromMm: number, toMm: number) => ({ kind: 'heel' as const, fromMm, toMm })
+  it.each([
+    ['as thick behind the edge as at the spine', { thicknessBehindEdgeMm: 2.4 }, 'thicknessBehindEdgeMm'],
+    ['so near the tip, where only the spine was measured', { spineThicknessTipMm: 0.3 }, 'thicknessBehindEdgeTipMm'],
+    ['with a grind taller than the blade', { primaryGrindHeightMm: 26 }, 'primaryGrindHeightMm'],
+    ['with a zone without length', { zones: [zone(0, 20), zone(20, 20)] }, 'zones.1.toMm'],
+    ['with a zone beyond the edge', { zones: [zone(0, 200)] }, 'zones.0.toMm'],
+  ])('%s', (_, wrong, field) => {
+    const of = {
+      ...bellyBlade,
+      spineThicknessMm: 2.4,
+      thicknessBehindEdgeMm: 0.4,
+      widthMm: 24,
+      primaryGrindHeightMm: 14,
+    }
+    expect(impossibilities(of)).toEqual([])
+    expect(impossibilities({ ...of, ...wrong }).map((one) => one.field)).toEqual([field])
+    expect(possibleBlade.safeParse({ ...of, ...wrong }).success).toBe(false)
   })
 })

@@ -112,19 +112,29 @@ export const SHAPES: Readonly<Record<ShapeId, BladeShape>> = {
     },
   },
   'long-kitchen': {
-    uses: ['lengthMm', 'heelWidthMm', 'tipDropMm'],
-    usual: { ...common, lengthMm: 205, heelWidthMm: 46, tipDropMm: 12 },
-    build: ({ lengthMm, heelWidthMm, tipDropMm }) => ({
-      edge: [
-        bezier(
-          [0, heelWidthMm],
-          [0.39 * lengthMm, 1.07 * heelWidthMm],
-          [0.73 * lengthMm, 0.96 * heelWidthMm],
-          [lengthMm, tipDropMm],
-        ),
-      ],
-      spine: spineTo([lengthMm, tipDropMm], 0.5 * lengthMm, 0.2),
-    }),
+    uses: pointed,
+    usual: { ...common, lengthMm: 205, heelWidthMm: 46, widthMm: 47, bellyFromMm: 55, tipDropMm: 12 },
+    build: ({ lengthMm, heelWidthMm, widthMm, bellyFromMm, tipDropMm }) => {
+      const run = lengthMm - bellyFromMm
+      return {
+        // Level at its widest place, so that the two halves run into each other.
+        edge: [
+          bezier(
+            [0, heelWidthMm],
+            [0.33 * bellyFromMm, heelWidthMm + 0.6 * (widthMm - heelWidthMm)],
+            [0.67 * bellyFromMm, widthMm],
+            [bellyFromMm, widthMm],
+          ),
+          bezier(
+            [bellyFromMm, widthMm],
+            [bellyFromMm + 0.36 * run, widthMm],
+            [bellyFromMm + 0.66 * run, widthMm - 0.12 * (widthMm - tipDropMm)],
+            [lengthMm, tipDropMm],
+          ),
+        ],
+        spine: spineTo([lengthMm, tipDropMm], 0.5 * lengthMm, 0.2),
+      }
+    },
   },
   'broad-kitchen': {
     uses: ['lengthMm', 'heelWidthMm', 'widthMm', 'bellyFromMm', 'tipDropMm'],

@@ -16,8 +16,11 @@ export const zone = z.object({
 })
 export type Zone = z.infer<typeof zone>
 
-/** A belly bends more than a circle of this radius; what bends less is straight to the hand. */
-const BELLY_RADIUS_MM = 140
+/**
+ * A belly bends more than a circle of this radius, or of so many times the edge's length where that is more: what bends
+ * less is straight to the hand, and a long blade bends over a longer stretch.
+ */
+const BELLY_RADIUS = { leastMm: 140, lengths: 2 } as const
 /** The tip is the last of the edge: a share of it, but no more than this. */
 const TIP = { share: 0.12, mostMm: 22 }
 const HEEL_SHARE = 0.25
@@ -34,11 +37,12 @@ export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
   const corners = cornersOf(edge).map((corner) => corner.fromHeelMm)
   const bends = turningDeg(stations)
   const step = total / (stations.length - 1)
+  const bellyRadiusMm = Math.max(BELLY_RADIUS.leastMm, BELLY_RADIUS.lengths * total)
   const bendOf = (i: number): 'straight' | 'belly' | 'hollow' => {
     const from = stations[i]!.fromHeelMm
     if (corners.some((corner) => corner > from && corner <= from + step + 1e-9)) return 'straight'
     const radius = step / Math.abs((bends[i]! * Math.PI) / 180)
-    if (radius > BELLY_RADIUS_MM) return 'straight'
+    if (radius > (bends[i]! < 0 ? bellyRadiusMm : BELLY_RADIUS.leastMm)) return 'straight'
     return bends[i]! < 0 ? 'belly' : 'hollow'
   }
   const tipFrom = Math.max(total - Math.min(TIP.mostMm, TIP.share * total), corners.at(-1) ?? 0)

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { blade } from '../blade/blade'
+import { possibleBlade } from '../blade/impossible'
 import { job } from '../job/job'
 import { possibleRig } from '../rig/possibleRig'
 import { rigMeasures } from '../rig/rig'
@@ -38,6 +39,11 @@ function jobWithHold({ held, read: _read, proved: _proved, dialled, wanted, ...c
 /** Version 1 had the bevel that is there as aDeg and bDeg. */
 const bladeWithSides = ({ bevelDeg, ...content }: Raw): Raw =>
   bevelDeg == null ? content : { ...content, bevelDeg: { A: pair(bevelDeg).aDeg, B: pair(bevelDeg).bDeg } }
+/**
+ * Version 2 fitted the long kitchen shape by its heel and tip alone: such an edge stays as it is, as one that was drawn.
+ */
+const longKitchenAsDrawn = (content: Raw): Raw =>
+  pair(content.shape).id === 'long-kitchen' ? { ...content, shape: null } : content
 /** Version 1 had its wear log inside. */
 const stoneWithoutLog = ({ log: _log, ...content }: Raw): Raw => content
 
@@ -47,7 +53,7 @@ const stoneWithoutLog = ({ log: _log, ...content }: Raw): Raw => content
  */
 export const THINGS = {
   rigs: kind(rigMeasures, { writable: possibleRig, keepsVersions: true }),
-  blades: kind(blade, { steps: [bladeWithSides] }),
+  blades: kind(blade, { writable: possibleBlade, steps: [bladeWithSides, longKitchenAsDrawn] }),
   stones: kind(stone, { steps: [stoneWithoutLog] }),
   jobs: kind(job, { steps: [jobWithHold], links: { rigId: 'rigs', bladeId: 'blades', stoneId: 'stones' } }),
 } as const

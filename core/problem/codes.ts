@@ -40,6 +40,11 @@ export const PROBLEM_CODES = [
   'hollow-through-spine',
   'between-heel-and-tip',
   'same-point-twice',
+  // Blades.
+  'thicker-than-spine',
+  'taller-than-blade',
+  'zone-without-length',
+  'zone-beyond-edge',
   // Edges read from drawings, tables and photographs.
   'not-svg',
   'nothing-drawn-in-svg',

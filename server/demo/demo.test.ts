@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { nextStep } from '../../core/advice/nextStep'
-import { blade } from '../../core/blade/blade'
+import { possibleBlade } from '../../core/blade/impossible'
 import { evenStations } from '../../core/curve/stations'
 import { evaluate } from '../../core/evaluation/evaluate'
 import { job } from '../../core/job/job'
@@ -16,11 +16,15 @@ const id = '0197a000-0000-7000-8000-000000000001'
 it.each(demoJobs.map((one) => [one.name, one] as const))('%s can be held, reached and dialled', (_, one) => {
   const things = {
     rig: possibleRig.parse(demoRigs[one.rig]),
-    blade: blade.parse(demoBlades[one.blade]),
+    blade: possibleBlade.parse(demoBlades[one.blade]),
     stone: stone.parse(demoStones[one.stoneNumber - 1]),
   }
   const content = job.parse({ ...one, rigId: id, bladeId: id, stoneId: id })
   const setup = { ...things, hold: content.hold }
   const evaluation = evaluate(setup, content, evenStations(things.blade.edge, 100))
   expect(nextStep({ setup, job: content, evaluation, log: [] }).does).toBe('dial')
+})
+
+it.each(Object.values(demoBlades).map((one) => [one.name, one] as const))('%s can be', (_, one) => {
+  expect(possibleBlade.safeParse(one)).toMatchObject({ success: true })
 })

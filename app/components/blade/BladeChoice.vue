@@ -34,7 +34,7 @@ function takeOut(kind: 'svg' | 'dxf' | 'csv') {
   const text = {
     svg: () => writeSvg(blade.edge, blade.spine, size),
     dxf: () => writeDxf(blade.edge, blade.spine),
-    csv: () => writePoints(blade.edge),
+    csv: () => writePoints(blade.edge, blade.spine),
   }[kind]()
   download(`${blade.name}.${kind}`, text, { svg: 'image/svg+xml', dxf: 'application/dxf', csv: 'text/csv' }[kind])
 }

@@ -5,6 +5,9 @@ import { SIDES } from '#core/clamping/centring'
 import type { ZoneKind } from '#core/blade/zones'
 import type { KeptBlade } from '#core/kept/things'
 import type { Field } from '~/describing/rigDials'
+import { edgeFileKey } from '~/describing/bladeDraft'
+import { keptFile } from '~/describing/keptFile'
+import { forgetDraft } from '~/describing/useKeptDraft'
 import { useTrace } from '~/describing/useTrace'
 import { useBladeDescription } from '~/describing/useBladeDescription'
 import { useKeeping } from '~/describing/useKeeping'
@@ -33,6 +36,12 @@ const STEP_OF = (path: string): number =>
       : 2
 const { step } = blade
 const trace = useTrace(blade.key)
+/** The photograph and the drawing that the edge may have been taken from, and what was said of them. */
+function forgetSources() {
+  const drawing = edgeFileKey(blade.key)
+  forgetDraft(drawing)
+  return Promise.all([trace.forget(), keptFile(drawing).forget()])
+}
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
 watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
 /** A drawn edge shows whether there is a choil; the fact can be set otherwise. */
@@ -119,10 +128,10 @@ async function keep() {
   }
   const kept = await keepIt(read.value.blade)
   if (!kept) return
-  await Promise.all([forget(), trace.forget()])
+  await Promise.all([forget(), forgetSources()])
   emit('done', kept)
 }
-const anew = () => Promise.all([beginAnew(), trace.forget()])
+const anew = () => Promise.all([beginAnew(), forgetSources()])
 const steps = computed(() =>
   STEPS.map((title, i) => ({ mark: title, title, missing: left.value.has(i) && open.value.has(i) })),
 )
@@ -219,7 +228,12 @@ const steps = computed(() =>
         label="A choil ends the edge at the heel"
         :description="choilHint"
       />
-      <ZoneEntry v-if="found.length > 0" v-model="zoneRows" :found="found" />
+      <ZoneEntry
+        v-if="found.length > 0"
+        v-model="zoneRows"
+        :found="found"
+        :problem="(i) => problems[`zones.${i}.toMm`] ?? problems[`zones.${i}.fromMm`]"
+      />
     </template>
     <template v-else-if="step === 1">
       <DescribedField

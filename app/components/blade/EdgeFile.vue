@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { curveLength } from '#core/curve/arcLength'
 import { fitPoints } from '#core/curve/fitPoints'
-import type { DrawnPath } from '#core/exchange/edges/drawnPath'
+import { recognised } from '#core/exchange/edges/recognised'
+import type { DrawnPath, ReadDrawing, WrittenBlade } from '#core/exchange/edges/drawnPath'
 import { readDxf } from '#core/exchange/edges/dxf'
 import { placeEdge } from '#core/exchange/edges/placeEdge'
 import { readPoints } from '#core/exchange/edges/points'
 import { readSvg } from '#core/exchange/edges/svg'
-import type { Drawn } from '~/describing/bladeDraft'
 import { MM_PER_INCH, MM_PER_PIXEL, parseLengthMm } from '#core/units/length'
 import { exactLength } from '~/words/lengthText'
-import { useUnitSwitch } from '~/composables/useUnitSwitch'
+import { edgeFileKey, type Drawn } from '~/describing/bladeDraft'
+import { keptFile } from '~/describing/keptFile'
+import { useKeptForm } from '~/describing/useKeptForm'
 import { useWords } from '~/composables/useWords'
 import { usePreferences } from '~/stores/preferences'
 
@@ -26,14 +28,28 @@ const file = shallowRef<{
   paths: readonly DrawnPath[]
   residual: number | null
   leftOut: readonly string[]
+  written: WrittenBlade | null
 } | null>(null)
-const chosen = ref(0)
-const unit = ref<'mm' | 'in' | 'px' | 'as drawn'>('mm')
 const drawnUnit = ref<number | null>(null)
-const tipAtLeft = ref(false)
-const edgeBelow = ref(false)
-const width = ref('')
-useUnitSwitch((inNewUnit) => (width.value = inNewUnit(width.value)))
+/** What was said of the drawing; where its tip and its edge are is empty until it is. */
+const { form } = useKeptForm(
+  edgeFileKey(props.keptAs),
+  () => ({
+    chosen: 0,
+    unit: 'mm' as 'mm' | 'in' | 'px' | 'as drawn',
+    tip: '' as '' | 'left' | 'right',
+    edgeSide: '' as '' | 'above' | 'below',
+    width: '',
+  }),
+  (of, inNewUnit) => ({ ...of, width: inNewUnit(of.width) }),
+)
+const kept = keptFile(edgeFileKey(props.keptAs))
+/** The drawing that was chosen before is there again, with what was said of it. */
+onMounted(async () => {
+  const before = await kept.read()
+  const said = { ...form.value }
+  if (before && (await read(before))) form.value = said
+})
 const failure = ref('')
 const MOST_BYTES = 8_000_000
 const FIT_MM = 0.05
@@ -48,67 +64,87 @@ const units = computed(() =>
 )
 
 async function take(given: File) {
+  if (await read(given)) await kept.keep(given)
+}
+/** Reads a file into what is asked about it; answers whether it could be read. */
+async function read(given: File): Promise<boolean> {
+  const refused = (why: string) => ((failure.value = `${why} What was here is kept.`), false)
   failure.value = ''
-  if (given.size > MOST_BYTES)
-    return void (failure.value = `${given.name} is larger than 8 MB: that is no drawing of an edge. What was here is kept.`)
+  if (given.size > MOST_BYTES) return refused(`${given.name} is larger than 8 MB: that is no drawing of an edge.`)
   const text = await given.text()
   if (/\.(csv|txt|tsv)$/i.test(given.name)) {
-    const read = readPoints(text)
-    if (!read.ok)
-      return void (failure.value = `${given.name}, line ${read.line}: ${words.problem(read)} What was here is kept.`)
-    const fitted = fitPoints(read.points, FIT_MM)
-    return begin(given.name, [{ name: 'points', segments: fitted.segments }], null, fitted.residualMm, [])
+    const table = readPoints(text)
+    if (!table.ok) return refused(`${given.name}, line ${table.line}: ${words.problem(table)}`)
+    const fitted = fitPoints(table.points, FIT_MM)
+    const paths = [{ name: 'points', segments: fitted.segments }]
+    return begin(given.name, { paths, mmPerUnit: null, leftOut: [], written: table.written }, fitted.residualMm)
   }
-  const read = /\.svg$/i.test(given.name) ? readSvg(text) : /\.dxf$/i.test(given.name) ? readDxf(text) : null
-  if (!read) return void (failure.value = `${given.name}: take an SVG, a DXF or a CSV. What was here is kept.`)
-  if (!read.ok) return void (failure.value = `${words.problem(read)} What was here is kept.`)
-  begin(given.name, read.paths, read.mmPerUnit, null, read.leftOut)
+  const drawing = /\.svg$/i.test(given.name) ? readSvg(text) : /\.dxf$/i.test(given.name) ? readDxf(text) : null
+  if (!drawing) return refused(`${given.name}: take an SVG, a DXF or a CSV.`)
+  if (!drawing.ok) return refused(words.problem(drawing))
+  return begin(given.name, drawing, null)
 }
 function begin(
   name: string,
-  paths: readonly DrawnPath[],
-  mmPerUnit: number | null,
+  { paths, mmPerUnit, leftOut, written }: Omit<Extract<ReadDrawing, { ok: true }>, 'ok'>,
   residual: number | null,
-  leftOut: readonly string[],
-) {
+): true {
   const longest = paths.reduce(
     (best, path, i) => (curveLength(path.segments) > curveLength(paths[best]!.segments) ? i : best),
     0,
   )
-  file.value = { name, paths, residual, leftOut }
+  file.value = { name, paths, residual, leftOut, written }
   drawnUnit.value = mmPerUnit
-  unit.value = mmPerUnit === null ? 'mm' : 'as drawn'
-  chosen.value = longest
+  form.value = {
+    ...form.value,
+    chosen: longest,
+    unit: mmPerUnit === null ? 'mm' : 'as drawn',
+    edgeSide: '',
+    ...lying(paths[longest]!),
+  }
+  return true
 }
-const mmPerUnit = computed(() => (unit.value === 'as drawn' ? (drawnUnit.value ?? 1) : MM_PER[unit.value]))
-const placed = computed(() => {
-  const path = file.value?.paths[chosen.value]
-  if (!path) return null
-  const typed = parseLengthMm(width.value, preferences.unit)
-  const extent = Math.max(
-    ...path.segments.flatMap((piece) =>
-      piece.type === 'line'
-        ? [piece.from[1], piece.to[1]]
-        : piece.type === 'bezier'
-          ? piece.points.map((p) => p[1])
-          : [piece.centre[1]],
-    ),
-  )
-  return placeEdge(
-    path,
-    { mmPerUnit: mmPerUnit.value, tipAtLeft: tipAtLeft.value, edgeBelow: edgeBelow.value },
-    typed.ok ? typed.value : Math.max(5, extent * mmPerUnit.value),
-  )
+/** Where the tip is, as far as the path tells. */
+function lying(path: DrawnPath): { tip: '' | 'left' | 'right' } {
+  const { tipAtLeft } = recognised(path)
+  return { tip: tipAtLeft === null ? '' : tipAtLeft ? 'left' : 'right' }
+}
+const choosePath = (i: number) =>
+  (form.value = { ...form.value, chosen: i, edgeSide: '', ...lying(file.value!.paths[i]!) })
+
+const mmPerUnit = computed(() => (form.value.unit === 'as drawn' ? (drawnUnit.value ?? 1) : MM_PER[form.value.unit]))
+const path = computed(() => file.value?.paths[form.value.chosen] ?? null)
+const lies = computed(() => path.value && recognised(path.value))
+/** An open path has no spine: how far its widest place is from there has to be said. */
+const widthMm = computed(() => {
+  const typed = parseLengthMm(form.value.width, preferences.unit)
+  return typed.ok && typed.value > 0 ? typed.value : null
 })
+const widthProblem = computed(() => {
+  if (!lies.value || lies.value.closed || widthMm.value !== null) return undefined
+  return form.value.width.trim() === ''
+    ? 'The drawing has no spine: measure how wide the blade is.'
+    : `“${form.value.width}” is no width.`
+})
+const placed = computed(() => {
+  const { tip, edgeSide } = form.value
+  if (!path.value || !lies.value || tip === '' || edgeSide === '' || widthProblem.value) return null
+  const axes = { mmPerUnit: mmPerUnit.value, tipAtLeft: tip === 'left', edgeBelow: edgeSide === 'below' }
+  return placeEdge(path.value, axes, widthMm.value ?? 0)
+})
+watch(
+  () => file.value?.written,
+  (now) => now && emit('placed', { ...now, choil: null }),
+)
+watch(placed, (now) => now?.ok && emit('placed', { edge: now.edge, spine: now.spine, choil: now.choil }))
 const residualMm = computed(() =>
   Math.max((file.value?.residual ?? 0) * mmPerUnit.value, placed.value?.ok ? placed.value.residualMm : 0),
 )
-watch(placed, (now) => now?.ok && emit('placed', { edge: now.edge, spine: now.spine, choil: now.choil }))
 const lengths = computed(
   () =>
     file.value?.paths.map((path, i) => ({
       value: i,
-      label: `${path.name}, ${(curveLength(path.segments) * mmPerUnit.value).toFixed(0)} mm`,
+      label: `${path.name}, ${words.length(curveLength(path.segments) * mmPerUnit.value)}`,
     })) ?? [],
 )
 </script>
@@ -131,24 +167,52 @@ const lengths = computed(
       <p v-if="file.leftOut.length > 0" class="text-sm text-toned">
         Not read: {{ file.leftOut.join(', ') }}. Draw them as paths if they are of the edge.
       </p>
-      <UFormField v-if="file.paths.length > 1" label="Which path is the edge?"
-        ><USelect v-model="chosen" :items="lengths" size="lg" class="w-full"
-      /></UFormField>
-      <UFormField label="One unit of the drawing is"
-        ><USelect v-model="unit" :items="units" size="lg" class="w-full"
-      /></UFormField>
-      <div class="flex flex-wrap gap-x-6 gap-y-2">
-        <UCheckbox v-model="tipAtLeft" size="lg" label="The tip is at its left" /><UCheckbox
-          v-model="edgeBelow"
+      <p v-if="file.written" class="text-sm text-toned">
+        Written by this application: edge and spine come in as they were.
+      </p>
+      <template v-else>
+        <UFormField v-if="file.paths.length > 1" label="Which path is the edge?"
+          ><USelect
+            :model-value="form.chosen"
+            :items="lengths"
+            size="lg"
+            class="w-full"
+            @update:model-value="choosePath($event as number)"
+        /></UFormField>
+        <UFormField label="One unit of the drawing is"
+          ><USelect v-model="form.unit" :items="units" size="lg" class="w-full"
+        /></UFormField>
+        <URadioGroup
+          v-model="form.tip"
+          legend="The tip is"
+          :items="[
+            { value: 'left', label: 'at its left' },
+            { value: 'right', label: 'at its right' },
+          ]"
+          orientation="horizontal"
           size="lg"
-          label="The edge is below the spine"
         />
-      </div>
-      <UFormField
-        :label="`Width at its widest, ${preferences.unit}`"
-        help="Where the drawing has no spine: from the spine to the edge."
-        ><UInput v-model="width" size="lg" inputmode="decimal" class="w-full"
-      /></UFormField>
+        <URadioGroup
+          v-model="form.edgeSide"
+          legend="The edge is"
+          :items="[
+            { value: 'above', label: 'above the spine' },
+            { value: 'below', label: 'below the spine' },
+          ]"
+          orientation="horizontal"
+          size="lg"
+        />
+        <p v-if="form.tip === '' || form.edgeSide === ''" class="font-semibold text-error">
+          Say {{ form.tip === '' ? 'where its tip is' : 'on which side its edge is' }}: the shape alone does not tell.
+        </p>
+        <UFormField
+          v-if="lies && !lies.closed"
+          :label="`Width at its widest, ${preferences.unit}`"
+          help="From the spine to the edge."
+          :error="widthProblem"
+          ><UInput v-model="form.width" size="lg" inputmode="decimal" class="w-full"
+        /></UFormField>
+      </template>
       <p v-if="placed && !placed.ok" role="alert" class="text-error">{{ words.problem(placed) }}</p>
     </template>
   </div>

@@ -182,9 +182,7 @@ const line = (marks: readonly Vec2[], closed = false) =>
                 taken()
               }
             "
-            @step="
-              (n, _g, axis) => move(group.marks, i, axis === 'x' ? n * k : 0, axis === 'y' ? -n * k : 0)
-            "
+            @step="(n, _g, axis) => move(group.marks, i, axis === 'x' ? n * k : 0, axis === 'y' ? -n * k : 0)"
           />
         </g>
       </svg>

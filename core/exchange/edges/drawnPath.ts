@@ -10,6 +10,12 @@ export interface DrawnPath {
   readonly segments: readonly Segment[]
 }
 
+/** An edge and its spine in the blade's own frame, as this application writes them. */
+export interface WrittenBlade {
+  readonly edge: Segment[]
+  readonly spine: Segment[] | null
+}
+
 export type ReadDrawing =
   | {
       readonly ok: true
@@ -18,6 +24,8 @@ export type ReadDrawing =
       readonly mmPerUnit: number | null
       /** What of the drawing could not be read as a path, as "2 ELLIPSE". */
       readonly leftOut: readonly string[]
+      /** The blade, where the drawing was written here: it needs no placing. */
+      readonly written: WrittenBlade | null
     }
   | ({ readonly ok: false } & Finding)
 

@@ -6,7 +6,8 @@ import type { Segment } from '../../curve/segment'
 import { segmentAt } from '../../curve/segmentAt'
 import { degrees } from '../../units/angle'
 import type { Vec2 } from '../../vector/vec2'
-import { chained, counted, type ReadDrawing } from './drawnPath'
+import { reversed } from '../../curve/reversed'
+import { chained, counted, type ReadDrawing, type WrittenBlade } from './drawnPath'
 
 /** $INSUNITS of the header: millimetres for a unit. */
 const MM_PER: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 }
@@ -17,6 +18,7 @@ const JOIN_SHARE = 2e-4
 
 interface Entity {
   readonly type: string
+  readonly layer?: string
   readonly vertices?: readonly { readonly x: number; readonly y: number; readonly bulge?: number }[]
   readonly shape?: boolean
   readonly center?: { readonly x: number; readonly y: number }
@@ -39,7 +41,7 @@ export function readDxf(text: string): ReadDrawing {
   }
   if (!drawing) return { ok: false, code: 'not-dxf' }
   const entities = (drawing.entities ?? []) as unknown as Entity[]
-  const read = entities.map((entity) => ({ kind: entity.type, segments: segmentsOf(entity) }))
+  const read = entities.map((entity) => ({ kind: entity.type, layer: entity.layer, segments: segmentsOf(entity) }))
   const pieces = read.flatMap(({ segments }) => segments)
   if (pieces.length === 0) {
     const only = [...new Set(entities.map((entity) => entity.type))].join(', ')
@@ -54,8 +56,27 @@ export function readDxf(text: string): ReadDrawing {
     ok: true,
     paths,
     mmPerUnit: MM_PER[unit] ?? null,
+    written:
+      MM_PER[unit] === 1
+        ? writtenIn((layer) => read.flatMap((one) => (one.layer === layer ? one.segments : [])))
+        : null,
     leftOut: counted(read.filter(({ segments }) => segments.length === 0).map(({ kind }) => kind)),
   }
+}
+
+/** Pieces that were written here meet this nearly, and their blade begins over x = 0. */
+const WRITTEN_MM = 1e-6
+/** The blade on the layers edge and spine: one chain each that begins over the heel, where this wrote them. */
+function writtenIn(piecesOn: (layer: string) => Segment[]): WrittenBlade | null {
+  const fromHeel = (layer: string): Segment[] | null => {
+    const chains = chained(piecesOn(layer), WRITTEN_MM)
+    const [chain] = chains
+    if (chains.length !== 1 || !chain) return null
+    const beginsAtHeel = (curve: readonly Segment[]) => Math.abs(segmentAt(curve[0]!, 0).point[0]) < WRITTEN_MM
+    return [chain, [...reversed(chain)]].find(beginsAtHeel) ?? null
+  }
+  const edge = fromHeel('edge')
+  return edge && segmentAt(edge[0]!, 0).point[1] > 0 ? { edge, spine: fromHeel('spine') } : null
 }
 
 const point = (at: { readonly x: number; readonly y: number }): [number, number] => [at.x, at.y]
@@ -90,11 +111,21 @@ function segmentsOf(entity: Entity): Segment[] {
     ]
   }
   if (entity.type === 'SPLINE') {
+    const [a, b, c, d] = (entity.controlPoints ?? []).map(point)
+    if (isBezier(entity)) return [{ type: 'bezier', points: [a!, b!, c!, d!] }]
     const points = splinePoints(entity)
     return points.length > 1 ? fitPoints(points, SPLINE.toleranceShare * extentOf(points)).segments : []
   }
   return []
 }
+
+/** A spline of one piece: its control points are those of a cubic Bézier. */
+const isBezier = ({ controlPoints = [], knotValues = [], degreeOfSplineCurve: degree }: Entity): boolean =>
+  degree === 3 &&
+  controlPoints.length === 4 &&
+  knotValues.length === 8 &&
+  [0, 4].every((at) => knotValues.slice(at, at + 4).every((knot) => knot === knotValues[at])) &&
+  knotValues[0]! < knotValues[4]!
 
 /** A stretch of a polyline: straight, or the arc whose bulge is the tangent of a quarter of its sweep. */
 function bulged(from: [number, number], to: [number, number], bulge: number): Segment[] {
@@ -135,14 +166,14 @@ function splinePoints({
   })
 }
 
-const BEZIER_STEPS = 64
+/** The package draws splines; its types do not say so. */
+interface WithSplines {
+  drawSpline(controlPoints: readonly (readonly [number, number, number])[]): void
+}
 
-/**
- * An edge and its spine as DXF in millimetres: lines and arcs as they are, Béziers as polylines that keep within
- * micrometres.
- */
+/** An edge and its spine as DXF in millimetres, each on its layer: lines, arcs, and Béziers as splines of one piece. */
 export function writeDxf(edge: Curve, spine: Curve | null): string {
-  const drawing = new Drawing()
+  const drawing = new Drawing() as Drawing & WithSplines
   drawing.setUnits('Millimeters')
   for (const [layer, curve] of [
     ['edge', edge],
@@ -160,13 +191,7 @@ export function writeDxf(edge: Curve, spine: Curve | null): string {
           Math.min(piece.startDeg, piece.endDeg),
           Math.max(piece.startDeg, piece.endDeg),
         )
-      else
-        drawing.drawPolyline(
-          Array.from(
-            { length: BEZIER_STEPS + 1 },
-            (_, i) => [...segmentAt(piece, i / BEZIER_STEPS).point] as [number, number],
-          ),
-        )
+      else drawing.drawSpline(piece.points.map(([x, y]) => [x, y, 0]))
     }
   }
   return drawing.toDxfString()

@@ -1,9 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it, vi } from 'vitest'
+import { SHAPE_IDS } from '../../blade/shapeMeasures'
 import { SHAPES } from '../../blade/shapes'
 import { curveLength } from '../../curve/arcLength'
 import { cornersOf } from '../../curve/corners'
 import { fitPoints } from '../../curve/fitPoints'
+import { reversed } from '../../curve/reversed'
+import { segmentAt } from '../../curve/segmentAt'
+import { shifted } from '../../curve/shifted'
 import { evenStations } from '../../curve/stations'
 import { throughPoints } from '../../curve/throughPoints'
 import type { Vec2 } from '../../vector/vec2'
@@ -17,9 +21,19 @@ import { readDxf, writeDxf } from './dxf'
 import type { ReadDrawing } from './drawnPath'
 import { placeEdge } from './placeEdge'
 import { readPoints, writePoints } from './points'
+import { recognised } from './recognised'
 import { readSvg, writeSvg } from './svg'
 
-const { edge, spine } = SHAPES['drop-point'].build(SHAPES['drop-point'].usual)
+const { edge } = SHAPES['drop-point'].build(SHAPES['drop-point'].usual)
+const end = (of: typeof edge, at: 0 | 1) => [...segmentAt(at === 0 ? of[0]! : of.at(-1)!, at).point] as [number, number]
+/** A line or a Bézier with its sides turned. */
+function mirrored(piece: (typeof edge)[number], x: boolean, y: boolean): (typeof edge)[number] {
+  const p = (at: readonly number[]): [number, number] => [x ? -at[0]! : at[0]!, y ? -at[1]! : at[1]!]
+  if (piece.type === 'line') return { type: 'line', from: p(piece.from), to: p(piece.to) }
+  if (piece.type === 'arc') throw new Error('no shape of the library has one')
+  const [a, b, c, d] = piece.points
+  return { type: 'bezier', points: [p(a), p(b), p(c), p(d)] }
+}
 const placing = (...given: Parameters<typeof placeEdge>) => {
   const placed = placeEdge(...given)
   if (!placed.ok) throw new Error(placed.code)
@@ -38,34 +52,59 @@ const apart = (a: typeof edge, b: typeof edge): number => {
   )
 }
 
-describe('an edge written and read again', () => {
-  it('as SVG', () => {
-    const { paths, mmPerUnit } = read(readSvg(writeSvg(edge, spine, { lengthMm: 90, widthMm: 24 })))
-    expect(mmPerUnit).toBeCloseTo(1, 9)
-    const placed = placeEdge(
-      paths.find((path) => path.name === 'edge')!,
-      { ...asDrawn, mmPerUnit: mmPerUnit! },
-      24,
-    )
-    expect(placed.ok && apart(placed.edge, edge)).toBeLessThan(0.01)
-  })
+/** An arc that runs against the clock, and one with it that goes more than half round. */
+const [first, joint] = (() => {
+  const arc = { type: 'arc', centre: [41.3, 95], radiusMm: 72, startDeg: -125, endDeg: -60 } as const
+  return [arc, segmentAt(arc as never, 1).point]
+})()
+const arcs: typeof edge = [
+  { ...first, centre: [...first.centre] },
+  { type: 'arc', centre: [joint[0], joint[1] - 9], radiusMm: 9, startDeg: 90, endDeg: -100 },
+]
+const startsAtHeel = (curve: typeof edge) => shifted(curve, [-end(curve, 0)[0], 0])
 
-  it('as DXF', () => {
-    const { paths, mmPerUnit } = read(readDxf(writeDxf(edge, null)))
-    expect(mmPerUnit).toBe(1)
-    const placed = placing(paths[0]!, asDrawn, 24)
-    expect(apart(placed.edge, edge)).toBeLessThan(0.01)
-    // The bend went out as a polyline: it comes back as few pieces, not as its steps.
-    expect(placed.edge.length).toBeLessThanOrEqual(8)
-    expect(placed.residualMm).toBeLessThanOrEqual(0.005)
+describe('a blade written and read again is what it was: edge, spine, heel and width', () => {
+  const blades = [
+    ...SHAPE_IDS.map((id) => [id, SHAPES[id].build(SHAPES[id].usual)] as const),
+    ['arcs both ways round', { edge: startsAtHeel(arcs), spine: null }] as const,
+  ]
+  it.each(blades)('%s', (_, { edge: of, spine: back }) => {
+    const size = { lengthMm: 90, widthMm: 24 }
+    const drawings = [
+      [read(readSvg(writeSvg(of, back, size))).written, 1e-6],
+      [read(readDxf(writeDxf(of, back))).written, 1e-6],
+      [readPoints(writePoints(of, back)), 0.01],
+    ] as const
+    for (const [drawing, within] of drawings) {
+      const written = drawing && 'ok' in drawing ? (drawing.ok ? drawing.written : null) : drawing
+      expect(apart(written!.edge, of)).toBeLessThan(within)
+      if (back) expect(apart(written!.spine!, back)).toBeLessThan(within)
+      else expect(written!.spine).toBeNull()
+      expect(cornersOf(written!.edge).map((corner) => Math.round(corner.fromHeelMm))).toEqual(
+        cornersOf(of).map((corner) => Math.round(corner.fromHeelMm)),
+      )
+    }
   })
+})
 
-  it('as points, fitted by few pieces within the tolerance', () => {
-    const points = readPoints(writePoints(edge))
-    const fitted = fitPoints(points.ok ? points.points : [], 0.02)
-    expect(fitted.residualMm).toBeLessThanOrEqual(0.02)
-    expect(fitted.segments.length).toBeLessThanOrEqual(6)
-    expect(apart(fitted.segments, edge)).toBeLessThan(0.05)
+describe('at which end of a drawing the tip is', () => {
+  it('is recognised, or not told: never told wrong', () => {
+    const told = { tip: 0, of: 0 }
+    for (const id of SHAPE_IDS)
+      for (const tipAtLeft of [false, true])
+        for (const edgeBelow of [false, true]) {
+          const { edge: of, spine: back } = SHAPES[id].build(SHAPES[id].usual)
+          const outline = [...of, ...reversed(back)]
+          const heel: typeof edge = [{ type: 'line', from: end(outline, 1), to: end(outline, 0) }]
+          const turned = (all: typeof edge) => all.map((piece) => mirrored(piece, tipAtLeft, edgeBelow))
+          for (const segments of [turned([...outline, ...heel]), turned([...of]), turned([...reversed(of)])]) {
+            const found = recognised({ name: id, segments })
+            expect([tipAtLeft, null], `${id}: tip`).toContain(found.tipAtLeft)
+            told.of++
+            if (found.tipAtLeft !== null) told.tip++
+          }
+        }
+    expect(told.tip).toBeGreaterThan(0.6 * told.of)
   })
 })
 
@@ -219,6 +258,7 @@ describe('what is wrong is said', () => {
         [0, 20],
         [12.5, 19.5],
       ],
+      written: null,
     })
     const short = placeEdge({ name: '', segments: [{ type: 'line', from: [0, 0], to: [1, 0] }] }, asDrawn, 20)
     expect(short).toMatchObject({ ok: false, code: 'edge-too-short', figures: { lengthMm: 1 } })

@@ -1,12 +1,26 @@
 import Papa from 'papaparse'
 import type { Curve } from '../../curve/curve'
-import { evenStations } from '../../curve/stations'
+import { fitPoints } from '../../curve/fitPoints'
+import { segmentLength } from '../../curve/arcLength'
+import { segmentAt } from '../../curve/segmentAt'
 import type { Finding } from '../../problem/problem'
 import { parseDecimal } from '../../units/length'
 import type { Vec2 } from '../../vector/vec2'
+import type { WrittenBlade } from './drawnPath'
 
 export type ReadPoints =
-  { readonly ok: true; readonly points: readonly Vec2[] } | ({ readonly ok: false; readonly line: number } & Finding)
+  | {
+      readonly ok: true
+      readonly points: readonly Vec2[]
+      /** The blade, where the table says of each point which part it is of, as it is written here. */
+      readonly written: WrittenBlade | null
+    }
+  | ({ readonly ok: false; readonly line: number } & Finding)
+
+const HEADING = ['x mm', 'y mm', 'part'] as const
+const PARTS = ['edge', 'spine'] as const
+/** Written tables are fitted so closely, mm. */
+const WRITTEN_FIT_MM = 0.002
 
 /**
  * Reads points, two figures a line: comma, semicolon, tab or blank between them, decimal point or comma where that
@@ -14,17 +28,22 @@ export type ReadPoints =
  */
 export function readPoints(text: string): ReadPoints {
   const points: Vec2[] = []
+  const of: Record<string, Vec2[]> = {}
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/)
   for (const [i, line] of lines.entries()) {
     if (line.trim() === '') continue
     const cells = split(line)
     const [x, y] = [parseDecimal(cells[0] ?? ''), parseDecimal(cells[1] ?? '')]
-    if (x.ok && y.ok) points.push([x.value, y.value])
-    else if (points.length > 0 || /\d/.test(line))
+    if (x.ok && y.ok) {
+      points.push([x.value, y.value])
+      ;(of[cells[2]?.trim() ?? ''] ??= []).push([x.value, y.value])
+    } else if (points.length > 0 || /\d/.test(line))
       return { ok: false, line: i + 1, code: 'not-two-figures', figures: { text: line.trim().slice(0, 40) } }
   }
   if (points.length < 2) return { ok: false, line: 1, code: 'too-few-points' }
-  return { ok: true, points }
+  const isWritten = lines[0]!.trim() === HEADING.join() && (of.edge?.length ?? 0) > 1
+  const fitted = (part: (typeof PARTS)[number]) => (of[part] ? fitPoints(of[part], WRITTEN_FIT_MM).segments : null)
+  return { ok: true, points, written: isWritten ? { edge: fitted('edge')!, spine: fitted('spine') } : null }
 }
 
 function split(line: string): string[] {
@@ -36,9 +55,20 @@ function split(line: string): string[] {
   return line.split(',')
 }
 
-/** How many points an edge is written with. */
-const WRITTEN = 101
+/** Points are written this near to each other, mm. */
+const EVERY_MM = 0.5
 
-/** An edge as points even in arc length from heel to tip: CSV, mm. */
-export const writePoints = (edge: Curve): string =>
-  `${Papa.unparse([['x mm', 'y mm'], ...evenStations(edge, WRITTEN).map(({ point }) => point.map((mm) => mm.toFixed(3)))], { newline: '\r\n' })}\r\n`
+/** A curve's points from its start to its end, the joints of its pieces among them. */
+const pointsOf = (curve: Curve): Vec2[] =>
+  curve.flatMap((piece, i) => {
+    const count = Math.max(1, Math.ceil(segmentLength(piece) / EVERY_MM))
+    return Array.from({ length: count + 1 }, (_, k) => segmentAt(piece, k / count).point).slice(i === 0 ? 0 : 1)
+  })
+
+/** An edge and its spine as points from heel to tip, and which of the two each is of: CSV, mm. */
+export function writePoints(edge: Curve, spine: Curve | null): string {
+  const rows = [edge, spine ?? []].flatMap((curve, i) =>
+    pointsOf(curve).map((point) => [...point.map((mm) => mm.toFixed(5)), PARTS[i]!]),
+  )
+  return `${Papa.unparse([[...HEADING], ...rows], { newline: '\r\n' })}\r\n`
+}

@@ -1,9 +1,11 @@
 import { XMLParser } from 'fast-xml-parser'
 import { SVGPathData } from 'svg-pathdata'
-import { compose, fromDefinition, fromTransformAttribute, identity, type Matrix } from 'transformation-matrix'
+import { compose, fromDefinition, fromTransformAttribute, identity, scale, type Matrix } from 'transformation-matrix'
 import type { Curve } from '../../curve/curve'
 import { svgPath } from '../../curve/svgPath'
 import type { Segment } from '../../curve/segment'
+import { degrees } from '../../units/angle'
+import type { Vec2 } from '../../vector/vec2'
 import { counted, type DrawnPath, type ReadDrawing } from './drawnPath'
 
 type Node = { [name: string]: Node[] | string } & { ':@'?: Record<string, string> }
@@ -23,6 +25,8 @@ const MM_PER: Record<string, number> = {
   px: 25.4 / 96,
   '': 25.4 / 96,
 }
+/** A group that says so holds paths in the blade's own frame, mm. */
+const OWN_FRAME = ['data-frame', 'blade'] as const
 /** Shapes that are no paths. */
 const SHAPES_UNREAD = new Set(['rect', 'circle', 'ellipse', 'text', 'image', 'use'])
 
@@ -38,26 +42,34 @@ export function readSvg(text: string): ReadDrawing {
   if (!root) return { ok: false, code: 'nothing-drawn-in-svg' }
   const paths: DrawnPath[] = []
   const leftOut: string[] = []
+  /** The paths of the blade's own frame, by their names. */
+  const own = new Map<string, Segment[]>()
   try {
-    walk(root.svg as Node[], identity())
+    walk(root.svg as Node[], identity(), false)
   } catch {
     return { ok: false, code: 'unreadable-path' }
   }
   if (paths.length === 0) return { ok: false, code: 'no-path-in-svg' }
-  return { ok: true, paths, mmPerUnit: unitOf(root[':@'] ?? {}), leftOut: counted(leftOut) }
+  const edge = own.get('edge')
+  const written = edge ? { edge, spine: own.get('spine') ?? null } : null
+  return { ok: true, paths, mmPerUnit: unitOf(root[':@'] ?? {}), leftOut: counted(leftOut), written }
 
-  function walk(nodes: readonly Node[], outer: Matrix): void {
+  function walk(nodes: readonly Node[], outer: Matrix, inOwn: boolean): void {
     for (const node of nodes) {
       const tag = Object.keys(node).find((key) => key !== ':@')!
       const attributes = node[':@'] ?? {}
       const matrix = compose(outer, matrixOf(attributes.transform))
       const data = dataOf(tag, attributes)
+      const isOwn = inOwn || attributes[OWN_FRAME[0]] === OWN_FRAME[1]
       if (SHAPES_UNREAD.has(tag)) leftOut.push(tag)
       if (data) {
         for (const segments of segmentsOf(data, matrix))
           paths.push({ name: attributes.id ?? `${tag} ${paths.length + 1}`, segments })
+        // As it stands there, y as given: what lies around it is for the paper.
+        if (inOwn && attributes.id) own.set(attributes.id, segmentsOf(data, scale(1, -1)).flat())
       }
-      if (tag !== 'defs' && tag !== 'clipPath' && tag !== 'symbol' && Array.isArray(node[tag])) walk(node[tag], matrix)
+      if (tag !== 'defs' && tag !== 'clipPath' && tag !== 'symbol' && Array.isArray(node[tag]))
+        walk(node[tag], matrix, isOwn)
     }
   }
 }
@@ -76,19 +88,51 @@ function dataOf(tag: string, a: Record<string, string>): string | null {
 
 /** One chain for each sub-path, in the drawing's unit, y upward. Pieces of no length are left out. */
 function segmentsOf(data: string, { a, b, c, d, e, f }: Matrix): Segment[][] {
-  const path = new SVGPathData(data).toAbs().normalizeHVZ().normalizeST().qtToC().matrix(a, b, c, d, e, f).aToC()
+  const path = new SVGPathData(data).toAbs().normalizeHVZ().normalizeST().qtToC().matrix(a, b, c, d, e, f)
   const chains: Segment[][] = []
   let at: [number, number] = [0, 0]
-  for (const command of path.commands) {
+  for (const command of path.commands.flatMap(roundOrCurves)) {
     if (!('x' in command) || !('y' in command)) continue
     const to: [number, number] = [command.x, -command.y]
     if (command.type === SVGPathData.MOVE_TO) chains.push([])
     else if (command.type === SVGPathData.CURVE_TO)
       chains.at(-1)?.push({ type: 'bezier', points: [at, [command.x1, -command.y1], [command.x2, -command.y2], to] })
-    else if (Math.hypot(to[0] - at[0], to[1] - at[1]) > 1e-9) chains.at(-1)?.push({ type: 'line', from: at, to })
+    else if (command.type === SVGPathData.ARC) {
+      // With y turned upward the other way round.
+      const arc = arcOf(at, to, command.rX, command.lArcFlag === 1, command.sweepFlag === 0)
+      if (arc) chains.at(-1)?.push(arc)
+    } else if (Math.hypot(to[0] - at[0], to[1] - at[1]) > 1e-9) chains.at(-1)?.push({ type: 'line', from: at, to })
     at = to
   }
   return chains.filter((chain) => chain.length > 0)
+
+  /** An arc of a circle as it is; one of an ellipse as curves. */
+  function roundOrCurves(command: (typeof path.commands)[number], i: number): typeof path.commands {
+    if (command.type !== SVGPathData.ARC || Math.abs(command.rX - command.rY) < 1e-6 * command.rX) return [command]
+    const before = path.commands[i - 1] as { x?: number; y?: number } | undefined
+    const start = { type: SVGPathData.MOVE_TO, relative: false, x: before?.x ?? 0, y: before?.y ?? 0 } as const
+    return new SVGPathData([start, command]).aToC().commands.slice(1)
+  }
+}
+
+/**
+ * The circular arc between two points, y upward; null where they are one. Source: SVG 2, "Elliptical arc implementation
+ * notes".
+ */
+function arcOf(from: Vec2, to: Vec2, radius: number, large: boolean, rising: boolean): Segment | null {
+  const [x, y] = [to[0] - from[0], to[1] - from[1]]
+  const chord = Math.hypot(x, y)
+  if (chord < 1e-9) return null
+  const radiusMm = Math.max(radius, chord / 2)
+  const toCentre = Math.sqrt(Math.max(0, radiusMm ** 2 - (chord / 2) ** 2)) * (large === rising ? -1 : 1)
+  const centre: [number, number] = [
+    (from[0] + to[0]) / 2 - (y / chord) * toCentre,
+    (from[1] + to[1]) / 2 + (x / chord) * toCentre,
+  ]
+  const angle = (p: Vec2) => degrees(Math.atan2(p[1] - centre[1], p[0] - centre[0]))
+  const [startDeg, end] = [angle(from), angle(to)]
+  const turn = (((rising ? end - startDeg : startDeg - end) % 360) + 360) % 360
+  return { type: 'arc', centre, radiusMm, startDeg, endDeg: startDeg + (rising ? turn : -turn) }
 }
 
 /** Millimetres for a user unit, from the drawing's width and its view box; null where it does not say. */
@@ -100,14 +144,20 @@ function unitOf({ width = '', viewBox = '' }: Record<string, string>): number | 
   return across > 0 ? mm / across : MM_PER[size[2] ?? '']!
 }
 
-/** An edge and its spine as SVG at 1:1, in millimetres; the edge is turned up as on paper. */
+/** Fine enough to come back as it was: a billionth of a millimetre. */
+const WRITTEN_DECIMALS = 9
+
+/**
+ * An edge and its spine as SVG at 1:1, in millimetres; the edge is turned up as on paper. What is read of it again is
+ * what was written.
+ */
 export function writeSvg(edge: Curve, spine: Curve | null, size: { lengthMm: number; widthMm: number }): string {
   const [width, height] = [size.lengthMm + 10, size.widthMm + 10]
   const one = (id: string, curve: Curve) =>
-    `  <path id="${id}" d="${svgPath(curve)}" fill="none" stroke="#000" stroke-width="0.2"/>`
+    `  <path id="${id}" d="${svgPath(curve, false, WRITTEN_DECIMALS)}" fill="none" stroke="#000" stroke-width="0.2"/>`
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="-5 -5 ${width} ${height}">`,
-    ` <g transform="translate(0 ${size.widthMm}) scale(1 -1)">`,
+    ` <g ${OWN_FRAME[0]}="${OWN_FRAME[1]}" transform="translate(0 ${size.widthMm}) scale(1 -1)">`,
     one('edge', edge),
     ...(spine ? [one('spine', spine)] : []),
     ' </g>',
