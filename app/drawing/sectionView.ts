@@ -1,3 +1,4 @@
+import type { Contact } from '#core/angle/contact'
 import { RIGS, restsOnTable } from '#core/rig/kinds'
 import { crossSectionHalf } from '#core/blade/crossSection'
 import type { Side } from '#core/clamping/centring'
@@ -18,9 +19,9 @@ interface Stance {
  * A clamp lies flat, a table lies level under the tilted blade, an upright rig stands with the edge up and side A to
  * the right.
  */
-function stanceOf(setup: Setup, side: Side): Stance {
+function stanceOf(setup: Setup, side: Side, contact: Contact): Stance {
   if (RIGS[setup.rig.kind].twoArms) return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
-  const tilt = restsOnTable(setup.rig) ? radians(centrePlaneOf(setup, side).tiltDeg) : 0
+  const tilt = restsOnTable(setup.rig) ? radians(centrePlaneOf(setup, side, contact).tiltDeg) : 0
   return { x: rotate([1, 0], -tilt), y: rotate([0, 1], -tilt) }
 }
 
@@ -41,7 +42,7 @@ interface SectionPoints {
 
 function pointsOf(setup: Setup, set: SideSet, side: Side): SectionPoints {
   const { contact } = set
-  const plane = centrePlaneOf(setup, side)
+  const plane = centrePlaneOf(setup, side, contact)
   const tilt = radians(plane.tiltDeg)
   const theta = radians(contact.edgeAngleDeg)
   // How far the tangent stands from the clamp's origin, square to the edge.
@@ -49,7 +50,7 @@ function pointsOf(setup: Setup, set: SideSet, side: Side): SectionPoints {
   const up: Vec2 = [Math.sin(tilt), Math.cos(tilt)]
   const pivot: Vec2 = [-contact.distanceMm, contact.heightMm]
   return {
-    stance: stanceOf(setup, side),
+    stance: stanceOf(setup, side, contact),
     fromClamp: (v, w) => {
       const above = w - plane.offsetMm
       return [v * Math.cos(tilt) + above * Math.sin(tilt) - out, above * Math.cos(tilt) - v * Math.sin(tilt)]

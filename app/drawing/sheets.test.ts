@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '#core/angle/contact'
 import { evenStations } from '#core/curve/stations'
 import { equalAngleLines } from '#core/dial/equalAngles'
-import { reacherAt } from '#core/setup/setup'
+import { reachersAt } from '#core/setup/setup'
 import { sampleSetup } from '#core/setup/sampleSetup.fixture'
 import { cardPage, PAPER_NAMES, PAPERS } from '~/card/cardPage'
 import { widthMm } from '~/card/lettering'
@@ -16,7 +16,7 @@ import { unrolledView } from './unrolledView'
 import { whatIfRange, whatIfView } from './whatIfView'
 
 const stations = evenStations(sampleSetup.blade.edge, 200)
-const along = contactsAlong(stations, sampleSetup.hold, reacherAt(sampleSetup, 'A', 55))
+const along = contactsAlong(stations, sampleSetup.hold, reachersAt(sampleSetup, 'A', 55))
 const viewport = { scale: 2, originX: 200, originY: 150 }
 const size = { width: 800, height: 400 }
 
@@ -39,7 +39,7 @@ describe('the deviation as a band along the edge', () => {
     }
     const even = evenStations(arc.edge, 50)
     const setup = { ...sampleSetup, blade: arc }
-    const contacts = contactsAlong(even, setup.hold, reacherAt(setup, 'A', 55))
+    const contacts = contactsAlong(even, setup.hold, reachersAt(setup, 'A', 55))
     const first = contacts[0]!
     const wanted = first.ok ? first.edgeAngleDeg : 0
     expect(ribbonView(setup, contacts, even, wanted, viewport).bands).toEqual([])

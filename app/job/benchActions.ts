@@ -34,7 +34,9 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     // A blade that lies beside the jaws already may be moved anywhere.
     if (!job.grip.value.touches(setup.hold) && job.grip.value.touches(job.content.value.hold)) return noSteel()
     const contact = contactFor(setup, job.side.value, setting, job.evaluation.value.station)
-    return contact.ok ? null : reasonText(contact, preferences.unit, lowestPivotHeightMm(setup, job.side.value))
+    return contact.ok
+      ? null
+      : reasonText(contact, preferences.unit, lowestPivotHeightMm(setup, job.side.value, job.evaluation.value.station))
   }
 
   /** That the jaws would not touch the blade, and how far out they hold it where it is now. */

@@ -86,7 +86,9 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const up = computed(() => evaluation.value.sides[side.value])
   /** Why there is no angle on the side that is up; empty when there is one. */
   const trouble = computed(() =>
-    up.value.ok ? '' : reasonText(up.value, preferences.unit, lowestPivotHeightMm(setup.value, side.value)),
+    up.value.ok
+      ? ''
+      : reasonText(up.value, preferences.unit, lowestPivotHeightMm(setup.value, side.value, evaluation.value.station)),
   )
 
   // What is drawn: the last state that had an angle, so that a wrong figure does not take the picture away.

@@ -3,7 +3,7 @@ import { evenStations } from '../curve/stations'
 import { settingOfHeight } from '../rig/dial'
 import { evaluate } from '../evaluation/evaluate'
 import { postRig, sampleSetup } from '../setup/sampleSetup.fixture'
-import { reacherAt } from '../setup/setup'
+import { reachersAt } from '../setup/setup'
 import { contactsAlong } from './contact'
 
 const setup = {
@@ -28,8 +28,8 @@ const dialled = { A: settingOfHeight(postRig, 58), B: settingOfHeight(postRig, 5
 
 describe('an edge of 400 stations', () => {
   bench('edge angle along the edge, both sides', () => {
-    contactsAlong(stations, setup.hold, reacherAt(setup, 'A', 58))
-    contactsAlong(stations, setup.hold, reacherAt(setup, 'B', 58))
+    contactsAlong(stations, setup.hold, reachersAt(setup, 'A', 58))
+    contactsAlong(stations, setup.hold, reachersAt(setup, 'B', 58))
   })
   bench('everything a drag recomputes', () => {
     evaluate(

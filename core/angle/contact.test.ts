@@ -101,7 +101,7 @@ describe('facts about a guided edge', () => {
 
   it('a circle about the pivot has one angle, and the gauge reads it everywhere', () => {
     const stations = evenStations([{ type: 'arc', centre: [45, -95], radiusMm: 125, startDeg: 125, endDeg: 60 }], 41)
-    for (const contact of contactsAlong(stations, centred, over(55))) {
+    for (const contact of contactsAlong(stations, centred, () => over(55))) {
       if (!contact.ok) throw new Error(contact.reason)
       expect(contact.edgeAngleDeg).toBeCloseTo(21.2313869, 6)
       expect(contact.gaugeDeg).toBeCloseTo(contact.edgeAngleDeg, 9)

@@ -40,9 +40,13 @@ export const contactAt = (station: Station, hold: ClampPosition, over: Reacher):
   contactIn(clampFrame(hold), station, over)
 
 /** The contacts along an edge, station by station, each with its angle or the reason why there is none. */
-export function contactsAlong(stations: readonly Station[], hold: ClampPosition, over: Reacher): (Contact | Refusal)[] {
+export function contactsAlong(
+  stations: readonly Station[],
+  hold: ClampPosition,
+  over: (station: Station) => Reacher,
+): (Contact | Refusal)[] {
   const frame = clampFrame(hold)
-  return stations.map((station) => contactIn(frame, station, over))
+  return stations.map((station) => contactIn(frame, station, over(station)))
 }
 
 function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact | Refusal {

@@ -4,7 +4,7 @@ import { bladeThere } from '../blade/taper'
 import { crossSectionHalf } from '../blade/crossSection'
 import { primaryFaceDeg } from '../blade/primaryFace'
 import { evenStations } from '../curve/stations'
-import { reacherAt } from '../setup/setup'
+import { reachersAt } from '../setup/setup'
 import { sampleSetup } from '../setup/sampleSetup.fixture'
 import { bevelAlong } from './bevelAlong'
 
@@ -16,7 +16,7 @@ const tapering = {
   thicknessBehindEdgeTipMm: 0.3,
   spineThicknessTipMm: 1.8,
 }
-const contacts = contactsAlong(stations, sampleSetup.hold, reacherAt(sampleSetup, 'A', 58))
+const contacts = contactsAlong(stations, sampleSetup.hold, reachersAt(sampleSetup, 'A', 58))
 const at = (edgeAngleDeg: number): Contact[] => contacts.map((contact) => ({ ...(contact as Contact), edgeAngleDeg }))
 const TAN_20 = Math.tan(Math.PI / 9)
 const width = (thickness: number, deg: number) => thickness / 2 / Math.sin((deg * Math.PI) / 180)

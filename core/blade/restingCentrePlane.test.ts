@@ -1,6 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { bellyBlade, sampleSetup } from '../setup/sampleSetup.fixture'
+import { contactsAlong } from '../angle/contact'
+import type { Side } from '../clamping/centring'
+import { evenStations } from '../curve/stations'
+import { edgeTangents, evenness } from '../placement/evenness'
+import { bellyBlade, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
+import { reachersAt, type Setup } from '../setup/setup'
 import type { Blade } from './blade'
 import { restingCentrePlane } from './restingCentrePlane'
 import { shoulderDepthMm } from './shoulder'
@@ -49,4 +54,50 @@ describe('a blade lying on a table', () => {
       )
     },
   )
+
+  describe('that thins towards its tip', () => {
+    const tapered: Setup = {
+      ...sampleSetup,
+      rig: tableRig,
+      hold: { ...sampleSetup.hold, bladeYMm: 0, turnDeg: 4 },
+      blade: { ...bellyBlade, spineThicknessMm: 3, spineThicknessTipMm: 1.8, thicknessBehindEdgeTipMm: 0.2 },
+    }
+    const stations = evenStations(tapered.blade.edge, 40)
+    const total = stations.at(-1)!.fromHeelMm
+    const angles = (setup: Setup, side: Side) =>
+      contactsAlong(stations, setup.hold, reachersAt(setup, side, 62)).map((contact) => {
+        if (!contact.ok) throw new Error(contact.reason)
+        return contact.edgeAngleDeg
+      })
+
+    it.each(['A', 'B'] as const)(
+      'side %s up: each place lies as a blade does that is all as thick as it is there',
+      (side) => {
+        const found = angles(tapered, side)
+        stations.forEach((station, i) => {
+          const share = station.fromHeelMm / total
+          const there = {
+            ...tapered.blade,
+            spineThicknessMm: 3 - 1.2 * share,
+            thicknessBehindEdgeMm: bellyBlade.thicknessBehindEdgeMm + (0.2 - bellyBlade.thicknessBehindEdgeMm) * share,
+            spineThicknessTipMm: null,
+            thicknessBehindEdgeTipMm: null,
+          }
+          expect(found[i]).toBeCloseTo(angles({ ...tapered, blade: there }, side)[i]!, 9)
+        })
+        // The heel's thickness all along would be off by more than the doubt that was claimed with it.
+        const asAtHeel = { ...tapered.blade, spineThicknessTipMm: null, thicknessBehindEdgeTipMm: null }
+        expect(Math.abs(found.at(-1)! - angles({ ...tapered, blade: asAtHeel }, side).at(-1)!)).toBeGreaterThan(0.4)
+      },
+    )
+
+    it('is held as evenly as it is said to be', () => {
+      const even = evenness(tapered, 'A', tapered.hold, edgeTangents(stations), stations, 20)!
+      const off = contactsAlong(stations, tapered.hold, reachersAt(tapered, 'A', even.pivotHeightMm)).map((contact) =>
+        contact.ok ? contact.edgeAngleDeg - 20 : NaN,
+      )
+      expect(Math.max(...off)).toBeCloseTo(even.cost, 6)
+      expect(Math.min(...off)).toBeCloseTo(-even.cost, 6)
+    })
+  })
 })

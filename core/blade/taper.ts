@@ -1,6 +1,15 @@
 import type { Blade } from './blade'
 import { primaryHalfAngleDeg, type FaceMeasures } from './primaryHalfAngle'
 
+/** Whether a blade is not of the same thickness all along, as far as it was measured. */
+export const tapers = (of: Blade): boolean => of.spineThicknessTipMm !== null || of.thicknessBehindEdgeTipMm !== null
+
+/** A blade as thick all along as it is at a share of its edge. */
+export function asThickAs(of: Blade, share: number): Blade {
+  const { spineThicknessMm, thicknessBehindEdgeMm } = bladeThere(of, share)
+  return { ...of, spineThicknessMm, thicknessBehindEdgeMm, spineThicknessTipMm: null, thicknessBehindEdgeTipMm: null }
+}
+
 /** How a blade is at one place along it. */
 export interface BladeThere {
   readonly spineThicknessMm: number

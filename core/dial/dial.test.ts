@@ -181,11 +181,11 @@ describe('what cannot be dialled', () => {
   })
 
   it('the stone comes down only from a pivot higher than its face; on a tilted table that is another height', () => {
-    expect(lowestPivotHeightMm(sampleSetup, 'A')).toBeCloseTo(6, 9)
+    expect(lowestPivotHeightMm(sampleSetup, 'A', middle)).toBeCloseTo(6, 9)
     const table = { ...sampleSetup, rig: tableRig }
-    const lowest = lowestPivotHeightMm(table, 'A')
+    const lowest = lowestPivotHeightMm(table, 'A', middle)
     expect(lowest).not.toBeCloseTo(6, 1)
-    expect(reacherAt(table, 'A', lowest).pivot.w).toBeCloseTo(6, 9)
+    expect(reacherAt(table, 'A', lowest, middle).pivot.w).toBeCloseTo(6, 9)
   })
 })
 

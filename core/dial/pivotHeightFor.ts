@@ -13,9 +13,9 @@ import { reacherAt, type Setup } from '../setup/setup'
  */
 export function pivotHeightFor(setup: Setup, side: Side, wantedDeg: number, station: Station): PivotHeight | Refusal {
   if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')
-  const gap = (heightMm: number) => faceGapMm(station, setup.hold, reacherAt(setup, side, heightMm), wantedDeg)
+  const gap = (heightMm: number) => faceGapMm(station, setup.hold, reacherAt(setup, side, heightMm, station), wantedDeg)
   const heightMm = secantRoot(gap, 50)
   if (heightMm === null) return refuse('angle-out-of-range')
-  const contact = contactAt(station, setup.hold, reacherAt(setup, side, heightMm))
+  const contact = contactAt(station, setup.hold, reacherAt(setup, side, heightMm, station))
   return contact.ok ? { ok: true, heightMm } : contact
 }

@@ -54,7 +54,8 @@ export function stoneSwaps<S extends Stone>(
   const first = heightMm(0)
   return stones.map((stone, i) => {
     const at = heightMm(i)
-    const left = first === null ? null : contactAt(station, setup.hold, reacherAt({ ...setup, stone }, side, first))
+    const left =
+      first === null ? null : contactAt(station, setup.hold, reacherAt({ ...setup, stone }, side, first, station))
     return {
       stone,
       height: heights[i]!,

@@ -97,7 +97,7 @@ describe('the share of each measure', () => {
       : {}
     for (const side of ['A', 'B'] as const) {
       const angle = (at: Setup, height: number) => {
-        const contact = contactAt(belly, at.hold, reacherAt(at, side, height))
+        const contact = contactAt(belly, at.hold, reacherAt(at, side, height, belly))
         if (!contact.ok) throw new Error(contact.reason)
         return contact
       }

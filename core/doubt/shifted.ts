@@ -43,7 +43,7 @@ export function edgeAngleShifter(
       centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
       tiltDeg: at.tiltDeg + by('tilt'),
     }
-    const over = reacherAt(off, side, pivotHeightMm + by(heightId) + by('pivot-play'))
+    const over = reacherAt(off, side, pivotHeightMm + by(heightId) + by('pivot-play'), station)
     const { distanceMm, point, foot } = pedalAt(station, clampFrame(off.hold), over.pivot, over.slideMm)
     const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)
     if (!angle.ok) return null

@@ -7,7 +7,7 @@ import { stationAt, type Station } from '../curve/stations'
 import { doubtBudget, includedDoubtDeg, totalDoubtDeg, type DoubtShare } from '../doubt/budget'
 import type { KnownHold } from '../clamping/knownHold'
 import { heightOfSetting } from '../rig/dial'
-import { reacherAt, type Setup } from '../setup/setup'
+import { reachersAt, type Setup } from '../setup/setup'
 import type { Job } from '../job/job'
 
 /** What the rig gives on one side. */
@@ -81,8 +81,8 @@ function sideSet(
 ): SideSet | Refusal {
   const height = heightOfSetting(setup.rig, job.dialled[side])
   if (!height.ok) return height
-  const over = reacherAt(setup, side, height.heightMm)
-  const contact = contactAt(station, setup.hold, over)
+  const over = reachersAt(setup, side, height.heightMm)
+  const contact = contactAt(station, setup.hold, over(station))
   if (!contact.ok) return contact
   const along = contactsAlong(stations, setup.hold, over)
   let [lowestDeg, highestDeg] = [contact.edgeAngleDeg, contact.edgeAngleDeg]

@@ -1,5 +1,7 @@
 import type { Contact } from '../angle/contact'
 import { primaryFaceDeg } from '../blade/primaryFace'
+import { shareAlong } from '../blade/shareAlong'
+import { asThickAs } from '../blade/taper'
 import type { Side } from '../clamping/centring'
 import { centrePlaneOf, type Setup } from '../setup/setup'
 import { degrees, radians } from '../units/angle'
@@ -14,7 +16,7 @@ import type { GaugeZero } from '../setup/gaugeZero'
 export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, zero: GaugeZero): number {
   if (zero === 'centre-plane') return contact.gaugeDeg
   const rod = rodRun(contact, setup.stone.faceOffsetMm)
-  const plane = centrePlaneOf(setup, side)
+  const plane = centrePlaneOf(setup, side, contact)
   if (zero === 'clamp') {
     const [along, out] = rotate(rod.run, -radians(plane.axisTurnDeg))
     const tilt = radians(plane.tiltDeg)
@@ -25,7 +27,14 @@ export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, z
   const bladeOut: Vec2 = rotate([0, 1], radians(setup.hold.turnDeg))
   const direction = unit(rod.run)
   const share = direction[0] * bladeOut[0] + direction[1] * bladeOut[1]
-  return contact.gaugeDeg - degrees(Math.atan(Math.tan(radians(primaryFaceDeg(setup.blade, side))) * share))
+  return (
+    contact.gaugeDeg -
+    degrees(
+      Math.atan(
+        Math.tan(radians(primaryFaceDeg(asThickAs(setup.blade, shareAlong(setup.blade, contact)), side))) * share,
+      ),
+    )
+  )
 }
 
 /** From the pivot to the rod's axis over the contact, in the blade's plane: how far along it and how far down, mm. */

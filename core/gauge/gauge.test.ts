@@ -7,7 +7,7 @@ import { refuse, type Refusal } from '../angle/reasons'
 import { radians } from '../units/angle'
 import { doubtBudget } from '../doubt/budget'
 import { primaryFaceDeg } from '../blade/primaryFace'
-import { centrePlaneOf, reacherAt, type Setup } from '../setup/setup'
+import { centrePlaneOf, reacherAt, reachersAt, type Setup } from '../setup/setup'
 import { sampleSetup, slotRig, tableRig } from '../setup/sampleSetup.fixture'
 import { expectedReadingDeg } from './expectedReading'
 import { likelyCauses } from './likelyCauses'
@@ -20,7 +20,7 @@ const known = {
   holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
 }
 function contact(setup: Setup, side: Side = 'A', height = 58, station = straight): Contact {
-  const found = contactAt(station, setup.hold, reacherAt(setup, side, height))
+  const found = contactAt(station, setup.hold, reacherAt(setup, side, height, station))
   if (!found.ok) throw new Error(found.reason)
   return found
 }
@@ -63,7 +63,7 @@ describe('what the gauge must read', () => {
   ])('zeroed on the %s, with a turned and tilted blade, it reads the rod against their level', (_, rig) => {
     const held = { ...sampleSetup, rig, hold: { ...sampleSetup.hold, turnDeg: 8, tiltDeg: 0.6 } }
     const at = contact(held)
-    const plane = centrePlaneOf(held, 'A')
+    const plane = centrePlaneOf(held, 'A', at)
     expect(plane.axisTurnDeg).toBe(rig === tableRig ? 8 : 0)
     const [face, tilt, turn] = [sampleSetup.stone.faceOffsetMm, radians(plane.tiltDeg), radians(8)]
     // The rod's axis stands over the contact by the face's offset, square to the face; then into the jaws' frame.
@@ -111,7 +111,7 @@ describe('what the gauge must read', () => {
   })
 
   it('from a fixed pivot single places are square, in a wide slot a stretch is', () => {
-    const fixed = whereSquare(contactsAlong(stations, sampleSetup.hold, reacherAt(sampleSetup, 'A', 58)))
+    const fixed = whereSquare(contactsAlong(stations, sampleSetup.hold, reachersAt(sampleSetup, 'A', 58)))
     // One on the straight, over the pivot, and one where the line from the pivot through the arc's centre meets the
     // belly.
     expect(fixed).toHaveLength(2)
@@ -120,7 +120,7 @@ describe('what the gauge must read', () => {
       expect(at.gaugeDeg).toBeCloseTo(at.edgeAngleDeg, 4)
     }
     const sliding = { ...sampleSetup, rig: slotRig }
-    const [stretch] = whereSquare(contactsAlong(stations, sliding.hold, reacherAt(sliding, 'A', 58)))
+    const [stretch] = whereSquare(contactsAlong(stations, sliding.hold, reachersAt(sliding, 'A', 58)))
     expect(stretch!.toMm - stretch!.fromMm).toBeGreaterThan(10)
   })
 })

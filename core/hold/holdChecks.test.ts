@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../angle/contact'
 import { evenStations, stationAt } from '../curve/stations'
 import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
-import { reacherAt, type Setup } from '../setup/setup'
+import { reachersAt, type Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { add, dot, rotate, scale, subtract, unit, type Vec2 } from '../vector/vec2'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop } from './holdChecks'
@@ -41,7 +41,7 @@ describe('will it hold', () => {
   it('narrow jaws let the stone go lower', () => {
     const narrow = { ...sampleSetup.rig.jaws!, name: 'Narrow', widthMm: 12, halfThicknessMm: 2 }
     const setup = { ...sampleSetup, rig: { ...sampleSetup.rig, moreJaws: [narrow] } }
-    const [wide, low] = clearances(setup, contactsAlong(stations, setup.hold, reacherAt(setup, 'A', 58)))
+    const [wide, low] = clearances(setup, contactsAlong(stations, setup.hold, reachersAt(setup, 'A', 58)))
     expect(wide!.lowestDeg).toBeGreaterThan(low!.lowestDeg!)
     expect(low!.lowestDeg).toBeCloseTo((Math.atan2(2, 28) * 180) / Math.PI, 1)
   })
@@ -58,7 +58,11 @@ describe('will it hold', () => {
             hold: { ...sampleSetup.hold, turnDeg },
             stone: { ...sampleSetup.stone, widthMm, lengthMm: 300 },
           }
-          const contact = contactsAlong([stationAt(setup.blade.edge, place)], setup.hold, reacherAt(setup, 'A', 58))[0]!
+          const contact = contactsAlong(
+            [stationAt(setup.blade.edge, place)],
+            setup.hold,
+            reachersAt(setup, 'A', 58),
+          )[0]!
           if (!contact.ok) throw new Error(contact.reason)
           // Places of the stone's face over the front line of the jaws: along the rod, and off to its sides.
           const [run, across] = [
@@ -87,7 +91,7 @@ describe('will it hold', () => {
       }
       const { lowestDeg, byKnob } = clearances(
         setup,
-        contactsAlong([stationAt(setup.blade.edge, 40)], setup.hold, reacherAt(setup, 'A', 58)),
+        contactsAlong([stationAt(setup.blade.edge, 40)], setup.hold, reachersAt(setup, 'A', 58)),
       )[0]!
       return [lowestDeg, byKnob]
     }

@@ -4,7 +4,7 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
 import { fixedHeightsMm, heightRange } from '../rig/dial'
-import { reacherAt, type Setup } from '../setup/setup'
+import { liesByPlace, reacherAt, reachersAt, type Setup } from '../setup/setup'
 import { clamp } from '../units/figures'
 import type { Judgement } from './holdSpace'
 
@@ -50,15 +50,23 @@ export function evenness(
   stations: readonly Station[],
   wantedDeg: number,
 ): Judgement | null {
-  const range = distanceRange({ ...setup, hold }, side, tangents, stations)
+  const held = { ...setup, hold }
+  const range = distanceRange(held, side, tangents, stations)
+  const extremes = liesByPlace(setup)
+    ? (heightMm: number) => angleRange(held, side, tangents, stations, heightMm)
+    : (heightMm: number) => {
+        const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
+        const [steepest, flattest] = [nearest, farthest].map((distance) =>
+          edgeAngle(pivotOverBladeMm, distance, setup.stone.faceOffsetMm),
+        )
+        return steepest!.ok && flattest!.ok
+          ? { steepestDeg: steepest!.edgeAngleDeg, flattestDeg: flattest!.edgeAngleDeg }
+          : null
+      }
   const off = (heightMm: number): { balance: number; worst: number } | null => {
-    const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
-    const [steepest, flattest] = [
-      edgeAngle(pivotOverBladeMm, nearest, setup.stone.faceOffsetMm),
-      edgeAngle(pivotOverBladeMm, farthest, setup.stone.faceOffsetMm),
-    ]
-    if (!steepest.ok || !flattest.ok) return null
-    const [over, under] = [steepest.edgeAngleDeg - wantedDeg, wantedDeg - flattest.edgeAngleDeg]
+    const at = extremes(heightMm)
+    if (!at) return null
+    const [over, under] = [at.steepestDeg - wantedDeg, wantedDeg - at.flattestDeg]
     return { balance: over - under, worst: Math.max(Math.abs(over), Math.abs(under)) }
   }
   const fixed = fixedHeightsMm(setup.rig)
@@ -122,12 +130,12 @@ function distanceRange(
 ): (heightMm: number) => Distances {
   let last: (Distances & { u: number; v: number }) | null = null
   return (heightMm) => {
-    const { pivot } = reacherAt(setup, side, heightMm)
+    const { pivot } = reacherAt(setup, side, heightMm, stations[0]!)
     // On a centred blade the foot stays where it is, whatever the height.
     if (last && last.u === pivot.u && last.v === pivot.v)
       return { nearest: last.nearest, farthest: last.farthest, pivotOverBladeMm: pivot.w }
     let [nearest, farthest] = [Infinity, -Infinity]
-    for (const distance of distancesOf(setup, side, tangents, stations, heightMm)) {
+    for (const distance of distancesOf(setup, side, tangents, stations, heightMm).distance) {
       if (distance < nearest) nearest = distance
       if (distance > farthest) farthest = distance
     }
@@ -136,20 +144,47 @@ function distanceRange(
   }
 }
 
-/** From the pivot's foot to each tangent, mm: worked out in the blade's frame, where the tangents stand still. */
+/** The steepest and the flattest edge angle of a blade that lies differently for each place; null where one is none. */
+function angleRange(
+  setup: Setup,
+  side: Side,
+  tangents: EdgeTangents,
+  stations: readonly Station[],
+  heightMm: number,
+): { steepestDeg: number; flattestDeg: number } | null {
+  const { distance, overBlade } = distancesOf(setup, side, tangents, stations, heightMm)
+  let [steepestDeg, flattestDeg] = [-Infinity, Infinity]
+  for (let i = 0; i < tangents.count; i++) {
+    const angle = edgeAngle(overBlade[i]!, distance[i]!, setup.stone.faceOffsetMm)
+    if (!angle.ok) return null
+    steepestDeg = Math.max(steepestDeg, angle.edgeAngleDeg)
+    flattestDeg = Math.min(flattestDeg, angle.edgeAngleDeg)
+  }
+  return { steepestDeg, flattestDeg }
+}
+
+/** Of each tangent: how far it is from the pivot's foot, and how high the pivot stands over the blade there, mm. */
+export interface TangentDistances {
+  readonly distance: Float64Array
+  readonly overBlade: Float64Array
+}
+
+/** Worked out in the blade's frame, where the tangents stand still. */
 export function distancesOf(
   setup: Setup,
   side: Side,
   tangents: EdgeTangents,
   stations: readonly Station[],
   heightMm: number,
-): Float64Array {
+): TangentDistances {
   const frame = clampFrame(setup.hold)
-  const { pivot, slideMm } = reacherAt(setup, side, heightMm)
-  const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
-  const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
-  const distances = new Float64Array(tangents.count)
+  const reachers = reachersAt(setup, side, heightMm)
+  const [distances, overBlade] = [new Float64Array(tangents.count), new Float64Array(tangents.count)]
   for (let i = 0; i < tangents.count; i++) {
+    const { pivot, slideMm } = reachers(stations[i]!)
+    const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
+    const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
+    overBlade[i] = pivot.w
     const [nx, ny] = [tangents.normalX[i]!, tangents.normalY[i]!]
     let distance = tangents.offset[i]! - nx * x - ny * y
     if (slideMm > 0) {
@@ -161,5 +196,5 @@ export function distancesOf(
     }
     distances[i] = distance
   }
-  return distances
+  return { distance: distances, overBlade }
 }

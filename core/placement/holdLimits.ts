@@ -5,7 +5,7 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { gripOf, type GripTrouble } from '../hold/grip'
 import { heightRange } from '../rig/dial'
-import { reacherAt, type Setup } from '../setup/setup'
+import { reachersAt, type Setup } from '../setup/setup'
 
 /** Why a blade cannot be held so. */
 export type HoldTrouble = GripTrouble | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
@@ -32,9 +32,9 @@ export function holdLimits(
     if (grip) return grip
     if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
     const at = { ...setup, hold }
-    const over = reacherAt(at, side, pivotHeightMm)
+    const over = reachersAt(at, side, pivotHeightMm)
     for (const station of reached) {
-      const contact = contactAt(station, hold, over)
+      const contact = contactAt(station, hold, over(station))
       if (contact.ok) {
         const lowest = rig.jaws && lowestAngleOverJawsDeg(contact, rig.jaws, setup.stone, rig.stroke)
         if (lowest !== null && lowest > contact.edgeAngleDeg) return 'stone-meets-jaws'

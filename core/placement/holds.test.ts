@@ -5,7 +5,7 @@ import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import { markUnderLandmark } from '../hold/landmark'
 import { adviseDial } from '../dial/advised'
 import { evenStations, stationAt } from '../curve/stations'
-import { contactFor, reacherAt, type Setup } from '../setup/setup'
+import { contactFor, reachersAt, type Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { edgeTangents } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
@@ -52,7 +52,7 @@ describe('the best hold within them', () => {
     const { best, atMark } = found
     expect(limits(best!.hold, best!.pivotHeightMm)).toBeNull()
     const worstNow = Math.max(
-      ...contactsAlong(stations, setup.hold, reacherAt(setup, 'A', 52.5)).map((contact) =>
+      ...contactsAlong(stations, setup.hold, reachersAt(setup, 'A', 52.5)).map((contact) =>
         contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity,
       ),
     )
@@ -136,7 +136,7 @@ describe('the best hold within them', () => {
     expect(free.best!.pivotHeightMm).toBeGreaterThan(50)
     expect(ended.best!.pivotHeightMm).toBe(50)
     expect(ended.bounds).toContain('height-out-of-rig')
-    const along = contactsAlong(stations, ended.best!.hold, reacherAt({ ...low, hold: ended.best!.hold }, 'A', 50))
+    const along = contactsAlong(stations, ended.best!.hold, reachersAt({ ...low, hold: ended.best!.hold }, 'A', 50))
     expect(
       Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity))),
     ).toBeCloseTo(ended.best!.cost, 3)
@@ -232,7 +232,7 @@ describe('a long blade', () => {
       const contacts = contactsAlong(
         stretch,
         position.hold,
-        reacherAt({ ...long, hold: position.hold }, 'A', position.pivotHeightMm),
+        reachersAt({ ...long, hold: position.hold }, 'A', position.pivotHeightMm),
       )
       for (const contact of contacts)
         expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
@@ -247,7 +247,7 @@ describe('a long blade', () => {
         const contact = contactsAlong(
           [stationAt(edge, seam.atMm)],
           hold,
-          reacherAt({ ...long, hold }, 'A', atMark!.heightMm),
+          reachersAt({ ...long, hold }, 'A', atMark!.heightMm),
         )[0]!
         return contact.ok ? contact.edgeAngleDeg : NaN
       })

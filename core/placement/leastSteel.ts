@@ -4,9 +4,11 @@ import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { highestUpTo } from '../rig/dial'
-import { reacherAt, type Setup } from '../setup/setup'
+import type { Setup } from '../setup/setup'
 import { distancesOf, type EdgeTangents } from './evenness'
 import type { Judgement } from './holdSpace'
+
+const ROUNDS = 3
 
 /**
  * The least steel that a way of holding a blade takes off an existing bevel when the stone still reaches the apex
@@ -25,28 +27,31 @@ export function leastSteel(
   const at = { ...setup, hold }
   const faceOffsetMm = setup.stone.faceOffsetMm
   let pivotHeightMm = 60
-  let distances = distancesOf(at, side, tangents, stations, pivotHeightMm)
-  // On a tilted blade the distances change a little with the height: three rounds settle it.
-  for (let round = 0; round < 3; round++) {
-    const nearest = Math.min(...distances)
-    if (!(nearest > 0)) return null
-    const over = reacherAt(at, side, pivotHeightMm).pivot.w
-    pivotHeightMm += heightForAngleMm(there.edgeAngleDeg, nearest, faceOffsetMm) - over
-    distances = distancesOf(at, side, tangents, stations, pivotHeightMm)
+  let tangent = distancesOf(at, side, tangents, stations, pivotHeightMm)
+  // On a tilted blade the distances change a little with the height: a few rounds settle it.
+  for (let round = 0; round < ROUNDS; round++) {
+    // The place where the least height gives the angle that is there.
+    let lowest = Infinity
+    for (let i = 0; i < tangents.count; i++) {
+      if (!(tangent.distance[i]! > 0)) return null
+      const rise = heightForAngleMm(there.edgeAngleDeg, tangent.distance[i]!, faceOffsetMm) - tangent.overBlade[i]!
+      lowest = Math.min(lowest, rise)
+    }
+    pivotHeightMm += lowest
+    tangent = distancesOf(at, side, tangents, stations, pivotHeightMm)
   }
   // Below the rig's range the height stays as it is: the limits of a hold say so.
   const set = highestUpTo(setup.rig, pivotHeightMm) ?? pivotHeightMm
   if (set !== pivotHeightMm) {
     pivotHeightMm = set
-    distances = distancesOf(at, side, tangents, stations, set)
+    tangent = distancesOf(at, side, tangents, stations, set)
   }
-  const over = reacherAt(at, side, pivotHeightMm).pivot.w
   let removed = 0
-  for (const distance of distances) {
-    const angle = edgeAngle(over, distance, faceOffsetMm)
+  for (let i = 0; i < tangents.count; i++) {
+    const angle = edgeAngle(tangent.overBlade[i]!, tangent.distance[i]!, faceOffsetMm)
     const section = angle.ok ? reprofile(there, angle.edgeAngleDeg, 0) : null
     if (!section?.ok) return null
     removed += section.removedMm2
   }
-  return { pivotHeightMm, cost: removed / distances.length }
+  return { pivotHeightMm, cost: removed / tangents.count }
 }

@@ -1,7 +1,7 @@
 import { contactsAlong } from '../angle/contact'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
-import { reacherAt, type Setup } from '../setup/setup'
+import { reachersAt, type Setup } from '../setup/setup'
 import { edgeTangents, evenness } from './evenness'
 import { holdLimits } from './holdLimits'
 import type { Placement, PlacementRange } from './holdSpace'
@@ -123,7 +123,7 @@ function bestFor({ setup, side, wantedDeg, range }: PositionsAsk, stretch: reado
 /** The edge angle at each station; not a number where there is none, which is within no tolerance. */
 function anglesAlong({ setup, side, stations }: PositionsAsk, { hold }: Placement, pivotHeightMm: number): number[] {
   const at = { ...setup, hold }
-  return contactsAlong(stations, hold, reacherAt(at, side, pivotHeightMm)).map((contact) =>
+  return contactsAlong(stations, hold, reachersAt(at, side, pivotHeightMm)).map((contact) =>
     contact.ok ? contact.edgeAngleDeg : NaN,
   )
 }

@@ -5,7 +5,7 @@ import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting, settingOfHeight, toNearestMark } from '../rig/dial'
 import type { DialSetting } from '../rig/dials/readings'
-import { reacherAt, type Setup } from '../setup/setup'
+import { reachersAt, type Setup } from '../setup/setup'
 import type { Placement } from './holdSpace'
 
 /** A way of holding a blade as it can really be dialled. */
@@ -37,7 +37,7 @@ export function atNearestMark(
   const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, pivotHeightMm))
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return null
-  const contacts = contactsAlong(stations, hold, reacherAt({ ...setup, hold }, side, height.heightMm))
+  const contacts = contactsAlong(stations, hold, reachersAt({ ...setup, hold }, side, height.heightMm))
   const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
   const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
   return {

@@ -4,7 +4,7 @@ import { SHAPES } from '../blade/shapes'
 import { curveLength } from '../curve/arcLength'
 import type { Curve } from '../curve/curve'
 import { evenStations, type Station } from '../curve/stations'
-import { reacherAt, type Setup } from '../setup/setup'
+import { reacherAt, reachersAt, type Setup } from '../setup/setup'
 import { sampleSetup, slotRig } from '../setup/sampleSetup.fixture'
 import reference from './fixtures/placement.json'
 import { edgeTangents, evenness } from './evenness'
@@ -61,7 +61,7 @@ describe('the global optimiser’s reference', () => {
       const along = contactsAlong(
         stations,
         best!.hold,
-        reacherAt({ ...setup, hold: best!.hold }, 'A', best!.pivotHeightMm),
+        reachersAt({ ...setup, hold: best!.hold }, 'A', best!.pivotHeightMm),
       )
       const worst = Math.max(
         ...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - c.targetDeg) : Infinity)),
@@ -146,7 +146,7 @@ describe('an even angle', () => {
       { ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } },
     ]) {
       const even = evenness(setup, 'B', setup.hold, edgeTangents(stations), stations, 19)!
-      const angles = contactsAlong(stations, setup.hold, reacherAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
+      const angles = contactsAlong(stations, setup.hold, reachersAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
         contact.ok ? contact.edgeAngleDeg : NaN,
       )
       expect(Math.max(...angles) - 19).toBeCloseTo(even.cost, 5)
@@ -159,9 +159,10 @@ describe('an even angle', () => {
     const even = evenness(setup, 'A', setup.hold, edgeTangents(stations), stations, 19)!
     const worst = (heightMm: number) =>
       Math.max(
-        ...contactsAlong(stations, setup.hold, { ...reacherAt(setup, 'A', heightMm), rodLengthMm: 900 }).map(
-          (contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity),
-        ),
+        ...contactsAlong(stations, setup.hold, (station) => ({
+          ...reacherAt(setup, 'A', heightMm, station),
+          rodLengthMm: 900,
+        })).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity)),
       )
     const heights = slotRig.height.by === 'slot' ? slotRig.height.slots.map((slot) => slot.heightMm) : []
     expect(even.cost).toBeCloseTo(Math.min(...heights.map(worst)), 6)

@@ -2,6 +2,8 @@ import { contactAt, type Contact, type Reacher } from '../angle/contact'
 import type { Refusal } from '../angle/reasons'
 import type { Blade } from '../blade/blade'
 import { restingCentrePlane } from '../blade/restingCentrePlane'
+import { shareAlong } from '../blade/shareAlong'
+import { asThickAs, tapers } from '../blade/taper'
 import { grippedCentrePlane, pivotOverBlade, type CentrePlane, type Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
@@ -20,16 +22,38 @@ export interface Setup {
   readonly hold: ClampPosition
 }
 
-/** Where the blade's reference plane lies over the clamp, or the table. */
-export function centrePlaneOf({ rig, blade, hold }: Setup, side: Side): CentrePlane {
-  return restsOnTable(rig) ? restingCentrePlane(blade, hold, side) : grippedCentrePlane(hold, side)
+/** A place of the edge: its arc length from the heel. */
+type Place = Pick<Station, 'fromHeelMm'>
+
+/** Whether the blade lies differently for each place of its edge: on a table, where its thickness changes along it. */
+export const liesByPlace = ({ rig, blade }: Pick<Setup, 'rig' | 'blade'>): boolean => restsOnTable(rig) && tapers(blade)
+
+/**
+ * Where the blade's reference plane lies over the clamp, or over the table for a place of the edge: as thick and as
+ * steep as it is there. Source: docs/geometry.md, "Rigs", table with post.
+ */
+export function centrePlaneOf(setup: Setup, side: Side, place: Place): CentrePlane {
+  const { rig, blade, hold } = setup
+  if (!restsOnTable(rig)) return grippedCentrePlane(hold, side)
+  const there = liesByPlace(setup) ? asThickAs(blade, shareAlong(blade, place)) : blade
+  return restingCentrePlane(there, hold, side)
 }
 
-/** What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table). */
-export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number): Reacher {
+/**
+ * What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table), as each place
+ * of the edge sees it.
+ */
+export function reachersAt(setup: Setup, side: Side, pivotHeightMm: number): (place: Place) => Reacher {
+  if (liesByPlace(setup)) return (place) => reacherAt(setup, side, pivotHeightMm, place)
+  const everywhere = reacherAt(setup, side, pivotHeightMm, { fromHeelMm: 0 })
+  return () => everywhere
+}
+
+/** The same for one place of the edge. */
+export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number, place: Place): Reacher {
   const { pivot, slideMm } = pivotAt(setup.rig, pivotHeightMm, side)
   return {
-    pivot: pivotOverBlade(pivot, centrePlaneOf(setup, side)),
+    pivot: pivotOverBlade(pivot, centrePlaneOf(setup, side, place)),
     slideMm,
     faceOffsetMm: setup.stone.faceOffsetMm,
     rodLengthMm: setup.rig.rodLengthMm,
@@ -40,5 +64,5 @@ export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number): Reac
 /** The contact at one station for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
 export function contactFor(setup: Setup, side: Side, setting: DialSetting, station: Station): Contact | Refusal {
   const height = heightOfSetting(setup.rig, setting)
-  return height.ok ? contactAt(station, setup.hold, reacherAt(setup, side, height.heightMm)) : height
+  return height.ok ? contactAt(station, setup.hold, reacherAt(setup, side, height.heightMm, station)) : height
 }

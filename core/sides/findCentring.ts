@@ -55,7 +55,7 @@ export function offsetFromStoneReadings(
   let refused: Refusal | null = null
   const reading = (side: Side, centreOffsetMm: number): number => {
     const hold = { ...setup.hold, centreOffsetMm }
-    const contact = contactAt(station, hold, reacherAt({ ...setup, hold }, side, pivotHeightMm[side]))
+    const contact = contactAt(station, hold, reacherAt({ ...setup, hold }, side, pivotHeightMm[side], station))
     if (contact.ok) return contact.gaugeDeg
     refused = contact
     return NaN

@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
+import { shareAlong } from '#core/blade/shareAlong'
+import { asThickAs, tapers } from '#core/blade/taper'
 import { useJob } from '~/job/useJob'
 import { angleText, differenceText } from '~/words/angleText'
 
 /** A blade on a table: what its rest takes off, and how far its faces differ, found from the proved angles. */
 const job = useJob()
 const { actions } = job
-const halfDeg = computed(() => primaryHalfAngleDeg(job.blade.value))
+/** At the place that the dial is for. */
+const halfDeg = computed(() => {
+  const blade = job.blade.value
+  return primaryHalfAngleDeg(asThickAs(blade, shareAlong(blade, job.dialFor.value.station)))
+})
+const places = computed(() => (tapers(job.blade.value) ? ' where the dial is for, for it thins along its length' : ''))
 const proved = computed(() => {
   const { A, B } = job.proved.value
   return A && B ? (A.deg - B.deg) / 2 : null
@@ -18,7 +25,9 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
   <SheetPane labelledby="rest" class="space-y-3">
     <h2 id="rest" class="text-lg font-semibold">How it rests on the table</h2>
     <p v-if="job.blade.value.bevels === 'both'">
-      Lying on its flat takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the blade’s primary half-angle.
+      Lying on its flat takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the blade’s primary half-angle{{
+        places
+      }}.
     </p>
     <p v-else>This blade lies on its flat back: nothing comes off.</p>
     <MeasureField
