@@ -1,5 +1,6 @@
 import { cp } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
+import type { ModuleOptions } from '@vite-pwa/nuxt'
 
 const inProject = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
@@ -22,13 +23,58 @@ const server = {
   },
 }
 
+/**
+ * On the home screen, and without a network what was opened last: pages and data from the network first, then as they
+ * were; scripts, styles and fonts, whose names change with what is in them, as they are. Nothing is fetched ahead.
+ */
+const LAST_SEEN = {
+  handler: 'NetworkFirst',
+  options: { cacheName: 'last-seen', networkTimeoutSeconds: 8, expiration: { maxEntries: 200 } },
+} as const
+const offline = {
+  injectRegister: null,
+  registerType: 'autoUpdate',
+  client: { registerPlugin: false },
+  manifest: {
+    name: 'Jaw Tilt',
+    short_name: 'Jaw Tilt',
+    description: 'The true edge angle of a blade in a guided sharpening rig.',
+    start_url: '/',
+    display: 'standalone',
+    background_color: '#efeae2',
+    theme_color: '#efeae2',
+    icons: [192, 512].map((size) => ({
+      src: `/icon-${size}.png`,
+      sizes: `${size}x${size}`,
+      type: 'image/png',
+      purpose: 'any maskable',
+    })),
+  },
+  workbox: {
+    globPatterns: [],
+    navigateFallback: undefined,
+    clientsClaim: true,
+    skipWaiting: true,
+    runtimeCaching: [
+      { urlPattern: ({ url, sameOrigin }) => sameOrigin && !/\.|^\/(api|_nuxt)\//.test(url.pathname), ...LAST_SEEN },
+      { urlPattern: ({ url }) => url.pathname.startsWith('/api/') && url.pathname !== '/api/health', ...LAST_SEEN },
+      {
+        urlPattern: ({ url }) => url.pathname.startsWith('/_nuxt/'),
+        handler: 'CacheFirst',
+        options: { cacheName: 'built', expiration: { maxEntries: 500 } },
+      },
+      { urlPattern: ({ url }) => /\.(svg|png|webmanifest)$/.test(url.pathname), handler: 'StaleWhileRevalidate' },
+    ],
+  },
+} satisfies ModuleOptions
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-05-01',
   // A tool at one bench: the screen is drawn where the work is, the server only keeps.
   ssr: false,
   telemetry: { enabled: false },
   devtools: { enabled: false },
-  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', '@nuxt/eslint'],
+  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', '@vite-pwa/nuxt', '@nuxt/eslint'],
   css: ['~/assets/main.css'],
   alias: { '#core': inProject('./core') },
   app: {
@@ -39,7 +85,11 @@ export default defineNuxtConfig({
         { name: 'viewport', content: 'width=device-width, initial-scale=1' },
         { name: 'description', content: 'The true edge angle of a blade in a guided sharpening rig.' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/favicon.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+        { rel: 'apple-touch-icon', href: '/icon-192.png' },
+      ],
     },
   },
   components: [{ path: '~/components', pathPrefix: false }],
@@ -67,6 +117,7 @@ export default defineNuxtConfig({
     },
   },
   colorMode: { preference: 'system', fallback: 'light', storageKey: 'jaw-tilt-theme' },
+  pwa: offline,
   // Nothing is fetched ahead of the hand: a page asks for what it shows.
   experimental: { appManifest: false, renderJsonPayloads: false, defaults: { nuxtLink: { prefetch: false } } },
   hooks: {

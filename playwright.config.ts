@@ -23,6 +23,8 @@ export default defineConfig({
     actionTimeout: 40_000,
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
+    // What a test does to requests is done to the page's own; the test of the worker lets it.
+    serviceWorkers: 'block',
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: process.env.CHROMIUM_PATH || '/usr/bin/chromium',

@@ -2,6 +2,7 @@
 import { onMounted, reactive, ref, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
 import { useOpenPanel } from '~/composables/useCommands'
+import { useServerAway } from '~/composables/useServerAway'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
@@ -11,10 +12,11 @@ const preferences = usePreferences()
 const log = useLog()
 onMounted(() => Promise.all([collections.load(), preferences.load(), log.load()]))
 
+const fetchAgain = () => void Promise.all([collections.load(true), log.load()])
+const away = useServerAway(fetchAgain)
 /** A page that comes back into view shows what changed elsewhere meanwhile, on another device too. */
 useEventListener(document, 'visibilitychange', () => {
-  if (document.visibilityState === 'visible' && collections.loaded)
-    void Promise.all([collections.load(true), log.load()])
+  if (document.visibilityState === 'visible' && collections.loaded) fetchAgain()
 })
 
 /** Panels are fetched when they are first asked for. */
@@ -34,6 +36,10 @@ watch(toasts, (now) => now.length > 0 && (noticed.value = true), { deep: true, i
     >
     <NuxtRouteAnnouncer />
     <AppHeader />
+    <p v-if="away" role="status" class="border-b border-default bg-elevated px-4 py-1.5 text-sm">
+      The server is out of reach: this is what was opened last. Changes stay in this browser and are sent when it
+      answers.
+    </p>
     <NuxtPage />
     <LazyCommandPanel v-if="opened.has('palette')" />
     <LazyKeysPanel v-if="opened.has('keys')" />

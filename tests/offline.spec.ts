@@ -1,0 +1,56 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, ledger, saved, test } from './bench'
+import { startServer, stopServer, type BuiltServer } from './builtServer'
+
+const PORT = 4797
+const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
+const started: BuiltServer[] = []
+test.afterEach(() => started.splice(0).forEach(({ child }) => child.kill('SIGKILL')))
+async function start(env: Record<string, string>): Promise<BuiltServer> {
+  const server = startServer(PORT, env)
+  started.push(server)
+  await server.ready()
+  return server
+}
+test.use({
+  serviceWorkers: 'allow',
+  allowed: [/ERR_CONNECTION_REFUSED|no-response|Failed to (load|fetch)|status of 503/],
+})
+
+test('on a home screen it opens without the server what was opened last, and sends on what was changed', async ({
+  page,
+}) => {
+  const data = { JAW_TILT_DATA: mkdtempSync(join(tmpdir(), 'jaw-tilt-offline-')), JAW_TILT_DEMO: '1' }
+  const server = await start(data)
+  await page.goto(url('/'))
+  const manifest = (await (await page.request.get(url('/manifest.webmanifest'))).json()) as { icons: { src: string }[] }
+  for (const { src } of manifest.icons) expect((await page.request.get(url(src))).ok()).toBe(true)
+  await page.getByRole('link', { name: 'Vine hooks' }).click()
+  await expect(ledger(page, 'set', 'A')).toHaveText('23.7°')
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  // Opened once more, all that it needs has gone through the worker.
+  await page.reload()
+  await expect(ledger(page, 'set', 'A')).toHaveText('23.7°')
+  await page.waitForLoadState('networkidle')
+  await stopServer(server)
+
+  await page.goto(url('/'))
+  await expect(page.getByText('The server is out of reach: this is what was opened last.')).toBeVisible()
+  await page.getByRole('link', { name: 'Vine hooks' }).click()
+  await expect(ledger(page, 'set', 'A')).toHaveText('23.7°')
+  await page.keyboard.press('w')
+  await page.getByTestId('wanted-A').fill('21')
+  await page.keyboard.press('Enter')
+  await expect(ledger(page, 'wanted', 'A')).toHaveText('21.0°')
+  await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'waiting')
+
+  await start(data)
+  await saved(page)
+  await expect(page.getByText('The server is out of reach')).toBeHidden({ timeout: 30_000 })
+  const { things } = (await (await page.request.get(url('/api/jobs'))).json()) as {
+    things: { name: string; wanted: { deg: { A: number } } }[]
+  }
+  expect(things.find((job) => job.name === 'Vine hooks')!.wanted.deg.A).toBe(21)
+})
