@@ -46,7 +46,9 @@ export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }, { o
   noTrouble: [
     async ({ page, allowed }, use) => {
       const trouble: string[] = []
-      const note = (text: string) => allowed.some((pattern) => pattern.test(text)) || trouble.push(text)
+      // The runner keeps workers out, and says so on the page's console.
+      const ignored = [...allowed, /^Service Worker registration blocked by Playwright$/]
+      const note = (text: string) => ignored.some((pattern) => pattern.test(text)) || trouble.push(text)
       page.on('console', (message) => ['error', 'warning'].includes(message.type()) && note(message.text()))
       page.on('pageerror', (error) => note(error.message))
       page.on('requestfailed', (request) => {

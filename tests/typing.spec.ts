@@ -70,10 +70,10 @@ test('the palette finds what a person would type, and says so where it finds not
   const found = page.getByRole('listbox', { name: 'Commands' })
   for (const [typed, command] of [
     ['flip', 'Turn to the other side'],
-    ['print', 'Clamp card'],
+    ['print', 'Print the clamp card'],
     ['dark', 'Night theme'],
     ['backup', 'Preferences'],
-    ['centring', 'Two sides'],
+    ['centring', 'Centring error'],
     ['new rig', 'Describe a new rig'],
     ['2000', 'Put Plain No. 6 on the rod'],
   ] as const) {
@@ -85,4 +85,64 @@ test('the palette finds what a person would type, and says so where it finds not
   await page.keyboard.press('Control+k')
   await page.getByPlaceholder('What do you want to do?').fill('zzzz')
   await expect(page.getByText('Nothing here does “zzzz”.')).toBeVisible()
+})
+
+test('the place along the edge goes to heel and tip by Home and End, and to a typed figure', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  const slider = page.getByRole('slider', { name: /^Place along the edge/ })
+  const edgeMm = (await slider.getAttribute('aria-valuemax'))!
+  await slider.focus()
+  await page.keyboard.press('End')
+  await expect(measure(page, 'Place looked at')).toHaveValue(Number(edgeMm).toFixed(1))
+  await page.keyboard.press('Home')
+  await expect(measure(page, 'Place looked at')).toHaveValue('0.0')
+  await page.keyboard.press('l')
+  await expect(measure(page, 'Place looked at')).toBeFocused()
+  await measure(page, 'Place looked at').fill('500')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/^The edge goes from the heel to 210\.\d mm from it\.$/)).toBeVisible()
+  await measure(page, 'Place looked at').fill('100')
+  await page.keyboard.press('Enter')
+  await expect(slider).toHaveAttribute('aria-valuenow', '100')
+})
+
+test('each press of an arrow in the drawing is a step of its own, and what is undone is said', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  const at = Number(await measure(page, 'Clamp position').inputValue())
+  await page.getByRole('slider', { name: /^Clamp position, from the heel/ }).focus()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
+  const moved = Number(await measure(page, 'Clamp position').inputValue())
+  const step = (moved - at) / 3
+  expect(Math.abs(step)).toBeGreaterThan(0.05)
+  await page.keyboard.press('Control+z')
+  await expect(measure(page, 'Clamp position')).toHaveValue((moved - step).toFixed(1))
+  await expect(page.getByRole('region', { name: /^Notifications/ }).getByText('Undone: move the blade')).toBeVisible()
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Control+z')
+  await expect(measure(page, 'Clamp position')).toHaveValue(at.toFixed(1))
+
+  // Where a rig is described nothing of the job is seen: nothing of it is undone.
+  await measure(page, 'Turn in the jaws').fill('2')
+  await measure(page, 'Turn in the jaws').press('Enter')
+  await openSheet(page, 'rig/')
+  await page.getByRole('button', { name: 'New rig' }).click()
+  await page.getByRole('heading', { name: 'What kind of rig?' }).click()
+  await page.keyboard.press('Control+z')
+  await openSheet(page, 'clamp/')
+  await expect(measure(page, 'Turn in the jaws')).toHaveValue('2.0')
+})
+
+test('stones, centring, the best hold and the printed card have keys', async ({ page }) => {
+  await page.addInitScript(() => (window.print = () => document.body.setAttribute('data-printed', '')))
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.keyboard.press('.')
+  await expect(page.getByRole('button', { name: 'Plain No. 5', pressed: true })).toBeVisible()
+  await page.keyboard.press(',')
+  await expect(page.getByRole('button', { name: 'Plain No. 4', pressed: true })).toBeVisible()
+  await page.keyboard.press('e')
+  await expect(page.getByLabel('Off centre, towards A', { exact: true })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('f')
+  await expect(page.getByTestId('placement')).toBeVisible()
+  await page.keyboard.press('p')
+  await expect(page.locator('body')).toHaveAttribute('data-printed')
 })

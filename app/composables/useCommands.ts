@@ -2,6 +2,7 @@ import { computed, ref } from 'vue'
 import { createSharedComposable } from '@vueuse/core'
 import { useShownJob } from '~/job/shownJob'
 import type { JobView } from '~/job/view'
+import type { StationId } from '#core/advice/nextStep'
 import { ANGLES, placeAt, ROOMS, sheetPath, tabsOf, type AngleId } from '~/stations'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
@@ -30,9 +31,6 @@ export const useOpenPanel = createSharedComposable(() => ({
   angle: ref<AngleId | null>(null),
 }))
 
-/** Puts the keyboard on a control that carries this data-focus name. */
-const focusOn = (name: string) => document.querySelector<HTMLElement>(`[data-focus="${name}"]`)?.focus()
-
 /** Other words by which a person would look for a sheet. */
 const SHEET_FINDS: Readonly<Record<string, string>> = {
   'clamp/card': 'print pdf paper',
@@ -49,11 +47,35 @@ export function useCommands() {
   const open = useOpenPanel()
   const colorMode = useColorMode()
   const router = useRouter()
+  const toast = useToast()
 
   const go = (path: string) => void router.push(path)
-  const onBench = (name: string) => async (job: JobView) => {
-    await router.push(sheetPath(job.id, 'clamp'))
-    setTimeout(() => focusOn(name), 50)
+  /** A control of a sheet, by its data-focus name: at once where the sheet is open, else when it is there. */
+  async function controlOn(path: string, name: string): Promise<HTMLElement | null> {
+    const find = () => document.querySelector<HTMLElement>(`[data-focus="${name}"]`)
+    if (router.currentRoute.value.path === path && find()) return find()
+    await router.push(path)
+    for (let tries = 0; tries < 60 && !find(); tries++) await new Promise((resolve) => setTimeout(resolve, 50))
+    return find()
+  }
+  const onBench = (name: string) => async (job: JobView) => (await controlOn(sheetPath(job.id, 'clamp'), name))?.focus()
+  /** Goes to a sheet and presses a button of it. */
+  const pressOn = (room: StationId, sheet: string, name: string) => async (job: JobView) => {
+    const button = await controlOn(sheetPath(job.id, room, sheet), name)
+    button?.focus()
+    button?.click()
+  }
+  /** Stones stand from coarse to fine. */
+  function nextStone(job: JobView, by: number) {
+    const there = collections.stones.filter((one) => one.archivedAt === null || one.id === job.content.value.stoneId)
+    const next = there[there.findIndex((one) => one.id === job.content.value.stoneId) + by]
+    if (next) job.actions.chooseStone(next.id)
+  }
+  /** What goes back or forth is said; where a thing is described there is nothing of the job to be seen. */
+  const step = (way: 'goBack' | 'goForward') => (job: JobView) => {
+    if (placeAt(router.currentRoute.value.path)?.sheet.aside) return
+    job.session[way]()
+    toast.add({ id: 'step', title: job.session.lastStep.value, duration: 4000 })
   }
   /** To the sheet beside the one that is open, round and round. */
   const turnSheet = (by: number) => (job: JobView) => {
@@ -222,8 +244,44 @@ export function useCommands() {
         group: 'Bench',
         icon: 'i-lucide-map-pin',
         keys: 'l',
-        onJob: onBench('look-at'),
+        onJob: onBench('look-place'),
       },
+      {
+        id: 'centring',
+        label: 'Centring error',
+        finds: 'off centre tilt offset flip',
+        group: 'Bench',
+        icon: 'i-lucide-align-center-vertical',
+        keys: 'e',
+        onJob: pressOn('clamp', '', 'centring'),
+      },
+      {
+        id: 'best-hold',
+        label: 'Find the best hold',
+        finds: 'even placement search where to hold',
+        group: 'Bench',
+        icon: 'i-lucide-crosshair',
+        keys: 'f',
+        onJob: pressOn('clamp', 'even', 'best-hold'),
+      },
+      {
+        id: 'print',
+        label: 'Print the clamp card',
+        finds: 'paper card pdf',
+        group: 'Bench',
+        icon: 'i-lucide-printer',
+        keys: 'p',
+        onJob: pressOn('clamp', 'card', 'print'),
+      },
+      ...([-1, 1] as const).map((by): Entry => ({
+        id: by < 0 ? 'coarser' : 'finer',
+        label: by < 0 ? 'The next coarser stone' : 'The next finer stone',
+        finds: 'stone swap change grit',
+        group: 'Bench',
+        icon: 'i-lucide-layers',
+        keys: by < 0 ? ',' : '.',
+        onJob: (job) => nextStone(job, by),
+      })),
       ...collections.stones
         .filter((stone) => stone.archivedAt === null)
         .map((stone): Entry => ({
@@ -240,7 +298,7 @@ export function useCommands() {
         group: 'Job',
         icon: 'i-lucide-undo-2',
         keys: 'meta_z',
-        onJob: (job) => job.session.goBack(),
+        onJob: step('goBack'),
       },
       {
         id: 'redo',
@@ -248,7 +306,7 @@ export function useCommands() {
         group: 'Job',
         icon: 'i-lucide-redo-2',
         keys: 'meta_shift_z',
-        onJob: (job) => job.session.goForward(),
+        onJob: step('goForward'),
       },
       {
         id: 'unit',

@@ -45,7 +45,7 @@ export function useTrace(keptAs: string) {
       spine: [] as Vec2[],
       edge: [] as Vec2[],
       snapped: false,
-      /** How much closer than fitted to the frame, and the point of the picture in the frame's middle, in its shares. */
+      /** How much closer than fitted to the frame, and what of the picture is in its middle, in shares. */
       zoom: { times: 1, x: 0.5, y: 0.5 },
     }),
     (form, inNewUnit) => {

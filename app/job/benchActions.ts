@@ -20,6 +20,8 @@ import { lengthText } from '~/words/lengthText'
 import { reasonText } from '~/words/reasonText'
 
 const MOST_TURN_DEG = 45
+/** A figure is shown to a tenth: the last of the edge can be typed as it is shown. */
+const TYPED_BEYOND_MM = 0.06
 const MOST_OFF_CENTRE = { mm: 10, deg: 10 } as const
 
 /**
@@ -166,6 +168,14 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
   const lookAt = (fromHeelMm: number | null, gesture: string | null = null) =>
     job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
 
+  /** Looks at a place that was typed: its arc length from the heel. */
+  function lookAtTyped(fromHeelMm: number): string | null {
+    const edgeMm = job.stations.value.at(-1)!.fromHeelMm
+    if (fromHeelMm < 0 || fromHeelMm > edgeMm + TYPED_BEYOND_MM)
+      return `The edge goes from the heel to ${text(edgeMm)} from it.`
+    return lookAt(Math.min(fromHeelMm, edgeMm))
+  }
+
   const otherJobs = () => collections.jobsByTime.filter((one) => one.id !== job.id)
 
   /**
@@ -257,6 +267,7 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     setTurn,
     setCentring,
     lookAt,
+    lookAtTyped,
     chooseRig,
     fitJaws,
     chooseBlade,

@@ -1,7 +1,7 @@
 /**
- * Has the service worker keep what is opened, so that it is there without a network. What the first page fetched before
- * the worker was there is given to it afterwards. Where the browser has none, or the page does not come by https or from
- * this machine, there is none.
+ * Has the service worker keep what is opened, so that it is there without a network. What the first page fetched
+ * before the worker was there is given to it afterwards. Where the browser has none, or the page comes neither by https
+ * nor from this machine, there is none.
  */
 export default defineNuxtPlugin(() => {
   if (!('serviceWorker' in navigator) || import.meta.dev) return

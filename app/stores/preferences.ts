@@ -5,12 +5,13 @@ import { keptPreferences, preferences as schema, type Preferences } from '#core/
 import { checked, type FieldProblem } from '#core/problem/problem'
 import { ask } from '~/saving/api'
 
-/** How the user likes figures shown. Kept with the data; single keys are this device's own choice. */
+/** How the user likes figures shown, kept with the data; single keys and make-believe are this device's own choice. */
 export const usePreferences = defineStore('preferences', () => {
   const current = ref(schema.parse({}))
   const revision = ref(0)
   const problem = shallowRef<FieldProblem | null>(null)
   const singleKeys = useLocalStorage('jaw-tilt-single-keys', true)
+  const simulated = useLocalStorage('jaw-tilt-simulated', false)
 
   async function load() {
     const answer = await ask(keptPreferences, '/api/preferences')
@@ -49,5 +50,5 @@ export const usePreferences = defineStore('preferences', () => {
 
   const unit = computed(() => current.value.unit)
   const included = computed(() => current.value.angles === 'included')
-  return { current, unit, included, problem, singleKeys, load, change }
+  return { current, unit, included, problem, singleKeys, simulated, load, change }
 })

@@ -35,6 +35,7 @@ const WORDS: Record<ProblemCode, Say> = {
   'not-whole': () => 'This is a whole number.',
   'not-a-date': () => 'Write the day as year-month-day.',
   'not-one-of': () => 'This is none of what can stand here.',
+  'not-one-of-these': (f) => `Here stands one of: ${f.text('these')}.`,
   'wrong-kind': () => 'This cannot stand here.',
   'too-small': (f) => (f.has('above') ? `This must be above ${f.limit('above')}.` : `At least ${f.limit('least')}.`),
   'too-large': (f) => `At most ${f.limit('most')}.`,

@@ -45,7 +45,7 @@ export const RIG_WORDS: Record<RigKind, RigWords> = {
   'slot-plate': {
     ...OUT_OF_JAWS,
     word: 'Plate with slots',
-    means: 'The rod goes through a slot or hole behind a clamp; the clamp is turned over for side B.',
+    means: 'The rod goes through a slot or hole behind a clamp; the clamp is turned over for the other side.',
   },
   'turning-post': {
     ...OUT_OF_JAWS,

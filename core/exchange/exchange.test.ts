@@ -77,6 +77,19 @@ describe('stones as CSV', () => {
     wornOutAtMm: 3,
   }
 
+  it.each([
+    ['a standard that there is not', 'XYZ,120', 'gritStandard', 'not-one-of-these'],
+    ['the same without a number', 'XYZ,', 'gritStandard', 'not-one-of-these'],
+    ['a number without a standard', ',120', 'gritStandard', 'not-one-of'],
+    ['a standard without a number', 'FEPA F,', 'gritNumber', 'missing'],
+    ['a number that the standard has not', 'FEPA F,99999', 'gritNumber', 'grit-out-of-range'],
+  ])('name line and field of %s', (_, grit, field, code) => {
+    const read = readStoneCsv(
+      `name,kind,gritStandard,gritNumber,grainUm,faceOffsetNearMm,lengthMm,widthMm\nGood,film,,,9,6,150,25\nBad,diamond,${grit},20,6,150,25`,
+    )
+    expect(read).toMatchObject({ ok: false, problems: [{ line: 3, field, code }] })
+  })
+
   it('come back as they were written', () => {
     const read = readStoneCsv(writeStoneCsv([plainStone, second]))
     expect(read).toEqual({ ok: true, content: [{ ...plainStone, faceOffsetEnds: { nearMm: 6, farMm: 6 } }, second] })

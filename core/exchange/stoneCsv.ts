@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { checked } from '../problem/problem'
-import { grainSize, GRIT_STANDARDS, type GritStandard } from '../stone/grit'
+import { grainSize, GRIT_STANDARDS } from '../stone/grit'
 import { stone, type Stone } from '../stone/stone'
 import { parseDecimal } from '../units/length'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
@@ -107,9 +107,13 @@ function readRow(
   if (cells.length > columns.length)
     problems.push({ field: '', code: 'fields-for-columns', figures: { fields: cells.length, columns: columns.length } })
   const gritNumber = number('gritNumber')
-  const grit = gritNumber === undefined ? null : { standard: text('gritStandard') as GritStandard, number: gritNumber }
-  const size = grit && grainSize(grit)
-  if (size && !size.ok && (GRIT_STANDARDS as readonly string[]).includes(text('gritStandard')))
+  const standard = GRIT_STANDARDS.find((one) => one === text('gritStandard'))
+  const grit = gritNumber === undefined ? null : { standard: standard ?? text('gritStandard'), number: gritNumber }
+  if (!standard && text('gritStandard') !== '')
+    problems.push({ field: 'gritStandard', code: 'not-one-of-these', figures: { these: GRIT_STANDARDS.join(', ') } })
+  if (standard && text('gritNumber') === '') problems.push({ field: 'gritNumber', code: 'missing' })
+  const size = standard && gritNumber !== undefined ? grainSize({ standard, number: gritNumber }) : null
+  if (size && !size.ok)
     problems.push({
       field: 'gritNumber',
       code: 'grit-out-of-range',

@@ -40,7 +40,7 @@ function jobWithHold({ held, read: _read, proved: _proved, dialled, wanted, ...c
 const bladeWithSides = ({ bevelDeg, ...content }: Raw): Raw =>
   bevelDeg == null ? content : { ...content, bevelDeg: { A: pair(bevelDeg).aDeg, B: pair(bevelDeg).bDeg } }
 /**
- * Version 2 fitted the long kitchen shape by its heel and tip alone: such an edge stays as it is, as one that was drawn.
+ * Version 2 fitted the long kitchen shape by heel and tip alone: such an edge stays as it is, as one that was drawn.
  */
 const longKitchenAsDrawn = (content: Raw): Raw =>
   pair(content.shape).id === 'long-kitchen' ? { ...content, shape: null } : content

@@ -7,6 +7,7 @@ export const PROBLEM_CODES = [
   'not-whole',
   'not-a-date',
   'not-one-of',
+  'not-one-of-these',
   'wrong-kind',
   'too-small',
   'too-large',

@@ -40,8 +40,8 @@ export function centrePlaneOf(setup: Setup, side: Side, place: Place): CentrePla
 }
 
 /**
- * What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table), as each place
- * of the edge sees it.
+ * What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table), as each
+ * place of the edge sees it.
  */
 export function reachersAt(setup: Setup, side: Side, pivotHeightMm: number): (place: Place) => Reacher {
   if (liesByPlace(setup)) return (place) => reacherAt(setup, side, pivotHeightMm, place)

@@ -117,7 +117,6 @@ const { slider, keydown } = usePlaceSlider()
         <g
           class="look"
           v-bind="slider"
-          data-focus="look-at"
           :transform="`translate(${view.contact[0]} ${view.contact[1]})`"
           v-on="edgeDrag.on"
           @keydown="keydown"

@@ -40,6 +40,7 @@ function takeOut(kind: 'svg' | 'dxf' | 'csv') {
 }
 const facts = computed(() => {
   const blade = job.blade.value
+  const names = preferences.current.sideNames
   const text = (mm: number) => lengthText(mm, preferences.unit)
   return [
     ['Edge', text(curveLength(blade.edge))],
@@ -49,7 +50,10 @@ const facts = computed(() => {
     ['Primary half-angle', angleText(primaryHalfAngleDeg(blade), 0.1)],
     ['Grind', GRIND_WORD[blade.grind] + (blade.bevels === 'A' ? ', one bevel' : '')],
     ['Steel', blade.steel + (blade.hardnessHrc ? `, ${blade.hardnessHrc} HRC` : '')],
-    ['Bevel there now', blade.bevelDeg ? `A ${angleText(blade.bevelDeg.A)}, B ${angleText(blade.bevelDeg.B)}` : ''],
+    [
+      'Bevel there now',
+      blade.bevelDeg ? `${names.A} ${angleText(blade.bevelDeg.A)}, ${names.B} ${angleText(blade.bevelDeg.B)}` : '',
+    ],
     ['Landmark', blade.landmark ? `${blade.landmark.what}, ${text(blade.landmark.alongMm)} from the heel` : ''],
     ['Choil', blade.choil ? '' : 'none'],
     ['Coating', blade.coating],

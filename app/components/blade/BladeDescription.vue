@@ -68,10 +68,10 @@ const sources = [
 ]
 const shapes = SHAPE_IDS.map((id) => ({ value: id, label: SHAPE_WORD[id] }))
 const grinds = GRINDS.map((grind) => ({ value: grind, label: GRIND_WORD[grind] }))
-const bevels: { value: Blade['bevels']; label: string }[] = [
+const bevels = computed((): { value: Blade['bevels']; label: string }[] => [
   { value: 'both', label: 'on both sides' },
-  { value: 'A', label: 'on side A alone' },
-]
+  { value: 'A', label: `on side ${preferences.current.sideNames.A} alone` },
+])
 const active = ref('')
 
 const of = (path: string, label: string, how: string): Field => ({ path, label, how })

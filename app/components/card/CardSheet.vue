@@ -82,7 +82,7 @@ const print = () => window.print()
           class="mt-2"
         />
         <div class="mt-3 flex flex-wrap gap-2">
-          <UButton size="xl" icon="i-lucide-printer" label="Print" @click="print" /><UButton
+          <UButton size="xl" icon="i-lucide-printer" label="Print" data-focus="print" @click="print" /><UButton
             size="xl"
             color="neutral"
             variant="outline"

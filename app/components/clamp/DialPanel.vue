@@ -164,11 +164,11 @@ const linked = computed({
                   aria-hidden="true"
                 />
                 <span class="min-w-0"
-                  ><span class="block truncate" :class="{ 'font-semibold': row.onRod }">{{
+                  ><span class="block break-words lg:truncate" :class="{ 'font-semibold': row.onRod }">{{
                     row.stone.name
                   }}</span></span
                 >
-                <span class="ml-auto hidden text-sm whitespace-nowrap text-muted max-lg:inline 2xl:inline">{{
+                <span class="ml-auto hidden text-sm whitespace-nowrap text-muted sm:max-lg:inline 2xl:inline">{{
                   grainText(row.stone.grainUm)
                 }}</span>
               </button>

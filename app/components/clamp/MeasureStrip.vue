@@ -18,7 +18,7 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
 </script>
 
 <template>
-  <section aria-label="Measures" class="grid grid-cols-2 gap-x-3 gap-y-2 md:grid-cols-4">
+  <section aria-label="Measures" class="grid grid-cols-2 gap-x-3 gap-y-2 md:grid-cols-5">
     <MeasureField
       :label="words.pivotHeight"
       kind="length"
@@ -55,6 +55,15 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
       :step="0.5"
       :apply="(v) => actions.setTurn(v)"
       hint="tip out is positive"
+    />
+    <MeasureField
+      label="Place looked at"
+      kind="length"
+      focus="look-place"
+      :value="job.evaluation.value.station.fromHeelMm"
+      :step="0.5"
+      :apply="(v) => actions.lookAtTyped(v)"
+      hint="from the heel, along the edge"
     />
   </section>
 </template>

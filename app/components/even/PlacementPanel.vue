@@ -136,6 +136,7 @@ function holdIt() {
       :done="done"
       :most="1"
       progress="Ways of holding tried"
+      focus="best-hold"
       @start="find"
       @stop="stop"
     />

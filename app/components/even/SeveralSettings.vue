@@ -10,6 +10,7 @@ import { useParts } from '~/composables/useParts'
 import { usePreferences } from '~/stores/preferences'
 import { useTask } from '~/workers/useTask'
 import { angleText, differenceText } from '~/words/angleText'
+import { DIAL_WORDS } from '~/words/dialWords'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { moveText, positionText } from '~/words/placementText'
@@ -55,6 +56,12 @@ function hold(position: Position) {
     holdFailure.value = actions.holdAndDial(position.hold, position.atMark.setting, position.atMark.evenAtMm) ?? ''
 }
 
+/** Why a position ends in more than was asked for. */
+function beyond({ atMark, cost }: Position): string {
+  if (!atMark || Math.abs(atMark.worstDeg) <= tolerance.value + 0.005) return ''
+  const exact = `${cost.toFixed(2)}°`
+  return `More than asked for: no ${DIAL_WORDS[job.rig.value.height.by].step} of this rig stands nearer. Between two of them it would be ± ${exact}.`
+}
 /** The positions found, as the job keeps them: only those that can be dialled. */
 const keepable = computed((): KeptPositions | null => {
   if (!result.value?.ok || result.value.positions.length < 2) return null
@@ -161,6 +168,7 @@ const { facets, hollow, stones } = useParts()
                 {{ moveText(job.rig.value, job.blade.value, job.content.value.hold, position.hold, preferences.unit) }};
                 dial {{ position.atMark ? dialText(job.rig.value, position.atMark.setting) : '–' }}.
               </p>
+              <p v-if="beyond(position)" class="text-sm text-toned">{{ beyond(position) }}</p>
               <p v-if="i > 0" class="text-sm text-muted">
                 Blend at {{ text(result.seams[i - 1]!.atMm) }} from the heel: there the two are
                 {{ angleText(result.seams[i - 1]!.apartDeg, 0.05) }} apart.

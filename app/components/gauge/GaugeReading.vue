@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isSample } from '#core/kept/samples'
 import type { Side } from '#core/clamping/centring'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
@@ -10,6 +11,8 @@ import { usePreferences } from '~/stores/preferences'
 const emit = defineEmits<{ hold: [side: Side, deg: number] }>()
 const job = useJob()
 const preferences = usePreferences()
+/** Make-believe is offered with the samples, and where it was asked for. */
+const offered = computed(() => preferences.simulated || isSample(job.id))
 const { expected } = useGauge()
 
 /**
@@ -42,7 +45,7 @@ onBeforeUnmount(stop)
 </script>
 
 <template>
-  <div class="flex items-center gap-3">
+  <div v-if="offered" class="flex items-center gap-3">
     <template v-if="live === null">
       <UButton
         color="neutral"

@@ -40,7 +40,6 @@ function rename() {
     size="lg"
     :disabled="!canUndo"
     :aria-label="canUndo ? `Undo: ${canUndo}` : 'Nothing to undo'"
-    class="max-sm:hidden"
     @click="goBack()"
   />
   <UButton

@@ -28,11 +28,7 @@ const places = [
   { value: WHOLE, label: 'the whole edge' },
   ...ZONE_KINDS.map((kind) => ({ value: kind, label: `its ${ZONE_WORD[kind]}` })),
 ]
-const {
-  form: typed,
-  takenUp,
-  beginAnew,
-} = useKeptForm(`proof:${job.id}`, () => ({
+const { form: typed } = useKeptForm(`proof:${job.id}`, () => ({
   deg: '',
   doubt: '0.1',
   by: 'goniometer' as (typeof BY)[number]['value'],

@@ -10,7 +10,7 @@ const preferences = usePreferences()
 </script>
 
 <template>
-  <span class="flex items-baseline justify-between gap-2"
+  <span class="flex flex-wrap items-baseline justify-between gap-x-2"
     ><ThingName class="truncate text-lg font-semibold" kind="rigs" :thing="rig" /><span
       class="text-sm whitespace-nowrap text-muted"
       >{{ RIG_WORDS[rig.kind].word }}</span

@@ -42,7 +42,7 @@ function kept(stone: KeptStone) {
   <section>
     <h2 class="mb-2 text-xl font-semibold">{{ title }}</h2>
     <CardChoice v-slot="{ thing }" :things="stones" :chosen="chosen" label="Stone" @choose="emit('choose', $event)">
-      <span class="flex items-baseline gap-2"
+      <span class="flex flex-wrap items-baseline gap-x-2"
         ><ThingName class="font-semibold" kind="stones" :thing="thing" /><span class="text-sm text-muted">{{
           STONE_KIND_WORD[thing.kind]
         }}</span

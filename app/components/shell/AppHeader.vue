@@ -25,7 +25,7 @@ function openPanel(which: 'palette' | 'preferences') {
 <template>
   <header class="border-b border-default bg-default">
     <div class="mx-auto flex h-12 max-w-[120rem] items-center gap-3 px-4">
-      <NuxtLink to="/" class="rounded-sm" aria-label="Jaw Tilt, all jobs"><WordMark /></NuxtLink>
+      <NuxtLink to="/" class="rounded-sm" aria-label="Jaw Tilt, all jobs"><WordMark :short="job !== null" /></NuxtLink>
       <JobTitle v-if="job" :key="job.id" :job="job" />
       <span v-else class="flex-1" />
       <UButton

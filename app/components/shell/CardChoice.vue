@@ -6,9 +6,9 @@ const items = computed<{ value: string; label: string; thing: unknown }[]>(() =>
   props.things.map((thing) => ({ value: thing.id, label: thing.id, thing })),
 )
 const ui = computed(() => ({
-  fieldset: props.columns ? 'grid gap-3 sm:grid-cols-2' : 'gap-1.5',
+  fieldset: props.columns ? 'grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2' : 'gap-1.5',
   item: 'choice-card',
-  wrapper: 'text-left min-w-0',
+  wrapper: 'w-full text-left min-w-0',
   label: 'font-normal',
   container: 'h-0 w-0',
 }))

@@ -14,6 +14,7 @@ const inDrawing = [
   { keys: ['Tab'], does: 'To the next handle of the drawing' },
   { keys: ['arrowleft', 'arrowright', 'arrowup', 'arrowdown'], does: 'Move the handle one step' },
   { keys: ['shift'], does: 'with an arrow: ten steps' },
+  { keys: ['home', 'end'], does: 'The place along the edge: to the heel, to the tip' },
 ]
 </script>
 

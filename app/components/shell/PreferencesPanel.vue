@@ -74,6 +74,12 @@ const themes = [
           description="Keys such as w or s without Ctrl. This device only."
           size="lg"
         />
+        <USwitch
+          v-model="preferences.simulated"
+          label="Simulated instruments"
+          description="Offers a make-believe level gauge in all jobs, not only in the samples. This device only."
+          size="lg"
+        />
         <BackupEntry />
       </div>
     </template>

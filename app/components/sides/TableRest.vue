@@ -3,10 +3,12 @@ import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
 import { shareAlong } from '#core/blade/shareAlong'
 import { asThickAs, tapers } from '#core/blade/taper'
 import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 
 /** A blade on a table: what its rest takes off, and how far its faces differ, found from the proved angles. */
 const job = useJob()
+const preferences = usePreferences()
 const { actions } = job
 /** At the place that the dial is for. */
 const halfDeg = computed(() => {
@@ -37,7 +39,7 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
       :value="job.content.value.hold.tiltDeg"
       :step="0.1"
       :apply="apply"
-      hint="positive: side A comes out steeper"
+      :hint="`positive: side ${preferences.current.sideNames.A} comes out steeper`"
     />
     <p class="text-sm text-muted">
       A gauge cannot see this: the blade is turned over, not the table. Set both sides alike, grind, prove them; half

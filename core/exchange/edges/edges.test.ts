@@ -6,6 +6,7 @@ import { curveLength } from '../../curve/arcLength'
 import { cornersOf } from '../../curve/corners'
 import { fitPoints } from '../../curve/fitPoints'
 import { reversed } from '../../curve/reversed'
+import type { Segment } from '../../curve/segment'
 import { segmentAt } from '../../curve/segmentAt'
 import { shifted } from '../../curve/shifted'
 import { evenStations } from '../../curve/stations'
@@ -24,10 +25,10 @@ import { readPoints, writePoints } from './points'
 import { recognised } from './recognised'
 import { readSvg, writeSvg } from './svg'
 
-const { edge } = SHAPES['drop-point'].build(SHAPES['drop-point'].usual)
-const end = (of: typeof edge, at: 0 | 1) => [...segmentAt(at === 0 ? of[0]! : of.at(-1)!, at).point] as [number, number]
+type Pieces = readonly Segment[]
+const end = (of: Pieces, at: 0 | 1) => [...segmentAt(at === 0 ? of[0]! : of.at(-1)!, at).point] as [number, number]
 /** A line or a Bézier with its sides turned. */
-function mirrored(piece: (typeof edge)[number], x: boolean, y: boolean): (typeof edge)[number] {
+function mirrored(piece: Segment, x: boolean, y: boolean): Segment {
   const p = (at: readonly number[]): [number, number] => [x ? -at[0]! : at[0]!, y ? -at[1]! : at[1]!]
   if (piece.type === 'line') return { type: 'line', from: p(piece.from), to: p(piece.to) }
   if (piece.type === 'arc') throw new Error('no shape of the library has one')
@@ -45,7 +46,7 @@ const read = (drawing: ReadDrawing) => {
   return drawing
 }
 /** The farthest that places of one edge are from the places of another. */
-const apart = (a: typeof edge, b: typeof edge): number => {
+const apart = (a: Pieces, b: Pieces): number => {
   const [p, q] = [evenStations(a, 101), evenStations(b, 101)]
   return Math.max(
     ...p.map((station, i) => Math.hypot(station.point[0] - q[i]!.point[0], station.point[1] - q[i]!.point[1])),
@@ -57,11 +58,11 @@ const [first, joint] = (() => {
   const arc = { type: 'arc', centre: [41.3, 95], radiusMm: 72, startDeg: -125, endDeg: -60 } as const
   return [arc, segmentAt(arc as never, 1).point]
 })()
-const arcs: typeof edge = [
+const arcs: Pieces = [
   { ...first, centre: [...first.centre] },
   { type: 'arc', centre: [joint[0], joint[1] - 9], radiusMm: 9, startDeg: 90, endDeg: -100 },
 ]
-const startsAtHeel = (curve: typeof edge) => shifted(curve, [-end(curve, 0)[0], 0])
+const startsAtHeel = (curve: Pieces) => shifted(curve, [-end(curve, 0)[0], 0])
 
 describe('a blade written and read again is what it was: edge, spine, heel and width', () => {
   const blades = [
@@ -95,8 +96,8 @@ describe('at which end of a drawing the tip is', () => {
         for (const edgeBelow of [false, true]) {
           const { edge: of, spine: back } = SHAPES[id].build(SHAPES[id].usual)
           const outline = [...of, ...reversed(back)]
-          const heel: typeof edge = [{ type: 'line', from: end(outline, 1), to: end(outline, 0) }]
-          const turned = (all: typeof edge) => all.map((piece) => mirrored(piece, tipAtLeft, edgeBelow))
+          const heel: Pieces = [{ type: 'line', from: end(outline, 1), to: end(outline, 0) }]
+          const turned = (all: Pieces) => all.map((piece) => mirrored(piece, tipAtLeft, edgeBelow))
           for (const segments of [turned([...outline, ...heel]), turned([...of]), turned([...reversed(of)])]) {
             const found = recognised({ name: id, segments })
             expect([tipAtLeft, null], `${id}: tip`).toContain(found.tipAtLeft)
@@ -180,7 +181,7 @@ describe('drawings of other programs', () => {
     const { paths, mmPerUnit } = read(readDxf(ezdxfDxf))
     expect(paths).toHaveLength(1)
     const { edge: drawn } = placing(paths[0]!, { mmPerUnit: mmPerUnit!, tipAtLeft: false, edgeBelow: true }, 24)
-    const spline: typeof edge = [
+    const spline: Pieces = [
       {
         type: 'bezier',
         points: [

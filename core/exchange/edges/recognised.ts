@@ -17,8 +17,8 @@ const TIP = { at: 0.04, mostShare: 0.6 } as const
 /** The end that bends this many times as much as the other is the tip of an edge. */
 const BENDS_MORE = 2
 /**
- * At which end of a drawing its tip is: a closed outline is low there, an open path bends most towards it. On which side
- * the edge is, no shape tells: a straight side is the edge of a sheepfoot and the spine of a straight-backed knife.
+ * At which end of a drawing its tip is: a closed outline is low there, an open path bends most towards it. On which
+ * side the edge is no shape tells: a straight side is a sheepfoot's edge, and the spine of a straight-backed knife.
  */
 export function recognised({ segments }: DrawnPath): Recognised {
   const stations = evenStations(segments, FINE)
