@@ -3,7 +3,7 @@ import { storeToRefs } from 'pinia'
 import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
 import { SHAPES } from '#core/blade/shapes'
 import { shapeMeasures, type ShapeId, type ShapeMeasure } from '#core/blade/shapeMeasures'
-import { zonesOf } from '#core/blade/zones'
+import { zonesOf, type Zone, type ZoneKind } from '#core/blade/zones'
 import { evenStations } from '#core/curve/stations'
 import type { KeptBlade } from '#core/kept/things'
 import { usePreferences } from '~/stores/preferences'
@@ -28,7 +28,16 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
   const measures = useFields(() => draft.value.measures, shapeMeasures, problems)
   const stations = computed(() => (read.value.outline ? evenStations(read.value.outline.edge, STATIONS) : []))
   const found = computed(() => (read.value.outline ? zonesOf(read.value.outline.edge, stations.value) : []))
-  const zones = computed(() => read.value.blade?.zones ?? found.value)
+  /** Set by hand as far as they can be read, else as found. */
+  const zones = computed((): readonly Zone[] => {
+    const rows = draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null
+    const [typed, read] = [rows ?? [], (text: string) => parseFigure(text, 'mm', unit.value)]
+    const set = typed.flatMap(({ kind, ...ends }) => {
+      const [from, to] = [read(ends.fromMm), read(ends.toMm)]
+      return from.ok && to.ok ? { kind, fromMm: from.value, toMm: to.value } : []
+    })
+    return set.length > 0 && set.length === typed.length ? set : found.value
+  })
   const halfAngleDeg = computed(() => (read.value.blade ? primaryHalfAngleDeg(read.value.blade) : null))
 
   function chooseShape(id: ShapeId) {

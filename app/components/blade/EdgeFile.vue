@@ -20,7 +20,7 @@ import { usePreferences } from '~/stores/preferences'
  * comes of it.
  */
 const props = defineProps<{ keptAs: string }>()
-const emit = defineEmits<{ placed: [drawn: Drawn] }>()
+const emit = defineEmits<{ placed: [drawn: Drawn | null] }>()
 const preferences = usePreferences()
 const words = useWords()
 const file = shallowRef<{
@@ -121,14 +121,13 @@ const widthMm = computed(() => {
   return typed.ok && typed.value > 0 ? typed.value : null
 })
 const widthProblem = computed(() => {
-  if (!lies.value || lies.value.closed || widthMm.value !== null) return undefined
-  return form.value.width.trim() === ''
-    ? 'The drawing has no spine: measure how wide the blade is.'
-    : `“${form.value.width}” is no width.`
+  const text = form.value.width.trim()
+  return widthMm.value === null && text !== '' ? `“${text}” is no width.` : undefined
 })
 const placed = computed(() => {
   const { tip, edgeSide } = form.value
-  if (!path.value || !lies.value || tip === '' || edgeSide === '' || widthProblem.value) return null
+  if (!path.value || !lies.value || tip === '' || edgeSide === '') return null
+  if (!lies.value.closed && widthMm.value === null) return null
   const axes = { mmPerUnit: mmPerUnit.value, tipAtLeft: tip === 'left', edgeBelow: edgeSide === 'below' }
   return placeEdge(path.value, axes, widthMm.value ?? 0)
 })
@@ -136,7 +135,8 @@ watch(
   () => file.value?.written,
   (now) => now && emit('placed', { ...now, choil: null }),
 )
-watch(placed, (now) => now?.ok && emit('placed', { edge: now.edge, spine: now.spine, choil: now.choil }))
+// While something is still to be said of a drawing, the one before it is not shown in its place.
+watch(placed, (now) => emit('placed', now?.ok ? { edge: now.edge, spine: now.spine, choil: now.choil } : null))
 const residualMm = computed(() =>
   Math.max((file.value?.residual ?? 0) * mmPerUnit.value, placed.value?.ok ? placed.value.residualMm : 0),
 )
@@ -202,13 +202,13 @@ const lengths = computed(
           orientation="horizontal"
           size="lg"
         />
-        <p v-if="form.tip === '' || form.edgeSide === ''" class="font-semibold text-error">
+        <p v-if="form.tip === '' || form.edgeSide === ''" class="font-semibold">
           Say {{ form.tip === '' ? 'where its tip is' : 'on which side its edge is' }}: the shape alone does not tell.
         </p>
         <UFormField
           v-if="lies && !lies.closed"
           :label="`Width at its widest, ${preferences.unit}`"
-          help="From the spine to the edge."
+          help="The drawing has no spine: measure from spine to edge."
           :error="widthProblem"
           ><UInput v-model="form.width" size="lg" inputmode="decimal" class="w-full"
         /></UFormField>
