@@ -2,6 +2,7 @@
 import { onMounted, reactive, ref, watch } from 'vue'
 import { useEventListener } from '@vueuse/core'
 import { useOpenPanel } from '~/composables/useCommands'
+import { useFieldKeys } from '~/composables/useFieldKeys'
 import { useServerAway } from '~/composables/useServerAway'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
@@ -18,6 +19,8 @@ const away = useServerAway(fetchAgain)
 useEventListener(document, 'visibilitychange', () => {
   if (document.visibilityState === 'visible' && collections.loaded) fetchAgain()
 })
+
+useFieldKeys()
 
 /** Panels are fetched when they are first asked for. */
 const { panel } = useOpenPanel()

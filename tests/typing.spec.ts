@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, measure, openJob, openSheet, saved, test } from './bench'
+import { expect, ledger, measure, openJob, openSheet, saved, test } from './bench'
 
 /** Switches the unit from wherever one is, and leaves the preferences again. */
 async function workIn(page: Page, unit: 'Inches' | 'Millimetres') {
@@ -145,4 +145,35 @@ test('stones, centring, the best hold and the printed card have keys', async ({ 
   await expect(page.getByTestId('placement')).toBeVisible()
   await page.keyboard.press('p')
   await expect(page.locator('body')).toHaveAttribute('data-printed')
+})
+
+test('Enter leaves any field with its figure, Escape takes it back, and single keys work at once', async ({ page }) => {
+  await openJob(page, 'Vine hooks')
+  await openSheet(page, 'clamp/gauge')
+  const read = page.getByTestId('gauge-A')
+  await read.fill('22.4')
+  await read.press('Enter')
+  await expect(read).not.toBeFocused()
+  await expect(ledger(page, 'read', 'A')).toHaveText('22.4°')
+  await read.fill('19')
+  await read.press('Escape')
+  await expect(read).toHaveValue('22.4')
+  await expect(read).not.toBeFocused()
+  await expect(ledger(page, 'read', 'A')).toHaveText('22.4°')
+  const name = page.getByLabel('Name of this job')
+  await name.fill('Vine hooks, autumn')
+  await name.press('Enter')
+  await page.keyboard.press('w')
+  await expect(page.getByTestId('wanted-A')).toBeVisible()
+  // What is typed in a dialog that is left is there when it is opened again, and is thrown away knowingly.
+  await page.getByTestId('wanted-A').fill('19.5')
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('wanted-A')).toBeHidden()
+  await page.reload()
+  await expect(ledger(page, 'wanted', 'A')).toHaveText('22.0°')
+  await page.keyboard.press('w')
+  await expect(page.getByTestId('wanted-A')).toHaveValue('19.5')
+  await page.getByRole('button', { name: 'Begin anew' }).click()
+  await expect(page.getByTestId('wanted-A')).toHaveValue('22')
+  await expect(ledger(page, 'wanted', 'A')).toHaveText('22.0°')
 })

@@ -83,6 +83,7 @@ function leave(event: Event) {
           :id="id"
           v-model="text"
           :data-focus="focus"
+          data-own-keys
           inputmode="decimal"
           autocomplete="off"
           spellcheck="false"
