@@ -193,7 +193,7 @@ test('stones in order: each swap says how far the pivot moves, the collar and th
 test('the wear log tells what is due', async ({ page }) => {
   await openJob(page, 'Vine hooks')
   await page.keyboard.press('1')
-  await page.getByText('Plain No. 5', { exact: true }).click()
+  await page.getByRole('radiogroup', { name: 'Stone' }).getByText('Plain No. 5').click()
   await page.getByRole('button', { name: 'Wear log' }).click()
   await expect(page.getByTestId('due')).toContainText('Flatten it')
   const log = page.getByRole('form', { name: 'New line of the log' })

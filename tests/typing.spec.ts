@@ -138,13 +138,19 @@ test('stones, centring, the best hold and the printed card have keys', async ({ 
   await expect(page.getByRole('button', { name: 'Plain No. 5', pressed: true })).toBeVisible()
   await page.keyboard.press(',')
   await expect(page.getByRole('button', { name: 'Plain No. 4', pressed: true })).toBeVisible()
-  await page.keyboard.press('e')
+  await page.keyboard.press('o')
   await expect(page.getByLabel('Off centre, towards A', { exact: true })).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('f')
   await expect(page.getByTestId('placement')).toBeVisible()
-  await page.keyboard.press('p')
+  await page.keyboard.press('k')
   await expect(page.locator('body')).toHaveAttribute('data-printed')
+  // No key stands for two things.
+  await page.keyboard.press('?')
+  const rows = page.getByRole('dialog', { name: 'Keys' }).locator('section:not(:last-child) dd')
+  await expect(rows.filter({ hasText: 'O' })).toHaveCount(1)
+  const keys = await rows.allInnerTexts()
+  expect(new Set(keys).size).toBe(keys.length)
 })
 
 test('Enter leaves any field with its figure, Escape takes it back, and single keys work at once', async ({ page }) => {

@@ -252,7 +252,7 @@ export function useCommands() {
         finds: 'off centre tilt offset flip',
         group: 'Bench',
         icon: 'i-lucide-align-center-vertical',
-        keys: 'e',
+        keys: 'o',
         onJob: pressOn('clamp', '', 'centring'),
       },
       {
@@ -270,7 +270,7 @@ export function useCommands() {
         finds: 'paper card pdf',
         group: 'Bench',
         icon: 'i-lucide-printer',
-        keys: 'p',
+        keys: 'k',
         onJob: pressOn('clamp', 'card', 'print'),
       },
       ...([-1, 1] as const).map((by): Entry => ({

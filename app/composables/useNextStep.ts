@@ -23,6 +23,7 @@ function advised(job: JobView) {
       setup: job.setup.value,
       unit: preferences.unit,
       sideNames: preferences.current.sideNames,
+      dialForMm: job.content.value.dialForMm,
     }),
   )
   return { next, text }

@@ -3,7 +3,6 @@ import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard } from '#core/card/starting'
-import { backup, broughtBack } from '#core/kept/backup'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
 import { isSample } from '#core/kept/samples'
 import { collectionOf, type Unreadable } from '#core/kept/stored'
@@ -196,6 +195,8 @@ export const useCollections = defineStore('collections', () => {
   }
   /** Takes all samples away that no own job goes on with; answers how to bring them back, null where it failed. */
   async function removeSamples(): Promise<(() => Promise<void>) | null> {
+    // Seldom asked for: not every page carries what reads it.
+    const { backup, broughtBack } = await import('#core/kept/backup')
     const answer = await ask(backup, '/api/samples', 'DELETE')
     await load()
     if (!answer.ok) {

@@ -6,6 +6,7 @@ import { angleText, differenceText } from './angleText'
 import { dialText } from './dialText'
 import { lengthText } from './lengthText'
 import { GRIP_TEXT, moveText } from './placementText'
+import { placeText } from './placeText'
 import { reasonText } from './reasonText'
 import { uncapital } from './sentence'
 
@@ -13,12 +14,14 @@ interface Spoken {
   readonly setup: Setup
   readonly unit: LengthUnit
   readonly sideNames: PerSide<string>
+  /** The place that the dial is for: what is to be read is read there. */
+  readonly dialForMm: number | null
 }
 
 /** The next step in words: what to do, and why. */
 export function adviceText(
   next: NextStep,
-  { setup, unit, sideNames }: Spoken,
+  { setup, unit, sideNames, dialForMm }: Spoken,
 ): { readonly do: string; readonly why: string } {
   switch (next.does) {
     case 'say-wanted':
@@ -53,7 +56,7 @@ export function adviceText(
     case 'read':
       return {
         do: `Read the gauge on ${sideNames[next.side]}`,
-        why: `it must show ${angleText(next.mustReadDeg, next.doubtDeg)} if all measures are right`,
+        why: `${placeText(dialForMm, setup.rig.kind, unit)} it must show ${angleText(next.mustReadDeg, next.doubtDeg)} if all measures are right`,
       }
     case 'explain-reading':
       return {

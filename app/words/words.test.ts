@@ -134,7 +134,12 @@ describe('words for the bench', () => {
   })
 
   it('the next step says what to do and why, in the rig’s own language', () => {
-    const says = { setup: { ...sampleSetup, rig: slotRig }, unit: 'mm' as const, sideNames: { A: 'Stamp', B: 'Plain' } }
+    const says = {
+      setup: { ...sampleSetup, rig: slotRig },
+      unit: 'mm' as const,
+      sideNames: { A: 'Stamp', B: 'Plain' },
+      dialForMm: null,
+    }
     const dial = {
       does: 'dial',
       at: 'clamp',

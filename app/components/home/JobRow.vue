@@ -46,7 +46,12 @@ const next = computed(() => {
   if (!made.value) return null
   const step = nextStep({ ...made.value, job: props.job, log: entries.value })
   const { unit, current } = preferences
-  return adviceText(step, { setup: made.value.setup, unit, sideNames: current.sideNames })
+  return adviceText(step, {
+    setup: made.value.setup,
+    unit,
+    sideNames: current.sideNames,
+    dialForMm: props.job.dialForMm,
+  })
 })
 
 /** The four angles of side A, or included, as the user likes them. */
