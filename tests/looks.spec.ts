@@ -32,6 +32,9 @@ test('every view passes axe, by day and by night', async ({ page }) => {
   await page.getByRole('link', { name: 'The shelf' }).click()
   await expect(page.getByRole('heading', { name: 'Stones' })).toBeVisible()
   await accessible(page, 'the shelf')
+  await page.goto('/start')
+  await expect(page.getByRole('button', { name: /^Grafting knife/ })).toBeVisible()
+  await accessible(page, 'a new job')
   await openJob(page, 'Pocket knife from the gate')
   for (const room of ROOMS) {
     for (const { id } of tabsOf(room)) {
