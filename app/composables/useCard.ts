@@ -6,6 +6,7 @@ import { bladeHeightMm } from '#core/clamping/bladeHeight'
 import type { ClampPosition } from '#core/clamping/clampPosition'
 import { stationAt, type Station } from '#core/curve/stations'
 import { tipStop } from '#core/hold/holdChecks'
+import { heldAs } from '#core/job/positions'
 import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import { markUnderLandmark } from '#core/hold/landmark'
 import { contactFor, type Setup } from '#core/setup/setup'
@@ -66,13 +67,13 @@ export function useCard() {
   const collections = useCollections()
   const preferences = usePreferences()
 
-  /** The ways of holding that the card is for: the one in the jaws, unless it is of the positions that were kept. */
+  /** The ways of holding that the card is for: the positions that were kept; first the one at hand, if none of them. */
   const held = computed((): Held[] => {
     const { hold, dialForMm, positions } = job.content.value
     const now = { hold, station: job.dialFor.value.station, dialForMm, title: '', note: '' }
     if (!positions) return [now]
     const all = positions.each.map((one, i): Held => ({
-      hold: one.hold,
+      hold: heldAs(one, hold),
       station: stationAt(job.blade.value.edge, one.dialForMm),
       dialForMm: one.dialForMm,
       title: ` · position ${i + 1} of ${positions.each.length}`,

@@ -74,8 +74,8 @@ export function useCommands() {
   /** What goes back or forth is said; where a thing is described there is nothing of the job to be seen. */
   const step = (way: 'goBack' | 'goForward') => (job: JobView) => {
     if (placeAt(router.currentRoute.value.path)?.sheet.aside) return
-    job.session[way]()
-    toast.add({ id: 'step', title: job.session.lastStep.value, duration: 4000 })
+    const title = job.session[way]()
+    if (title) toast.add({ id: 'step', title, duration: 4000 })
   }
   /** To the sheet beside the one that is open, round and round. */
   const turnSheet = (by: number) => (job: JobView) => {

@@ -31,12 +31,11 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
   /** Set by hand as far as they can be read, else as found. */
   const zones = computed((): readonly Zone[] => {
     const rows = draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null
-    const [typed, read] = [rows ?? [], (text: string) => parseFigure(text, 'mm', unit.value)]
-    const set = typed.flatMap(({ kind, ...ends }) => {
-      const [from, to] = [read(ends.fromMm), read(ends.toMm)]
-      return from.ok && to.ok ? { kind, fromMm: from.value, toMm: to.value } : []
+    const set = (rows ?? []).flatMap(({ kind, fromMm, toMm }) => {
+      const [from, to] = [fromMm, toMm].map((text) => parseFigure(text, 'mm', unit.value))
+      return from!.ok && to!.ok ? { kind, fromMm: from!.value, toMm: to!.value } : []
     })
-    return set.length > 0 && set.length === typed.length ? set : found.value
+    return set.length > 0 && set.length === rows?.length ? set : found.value
   })
   const halfAngleDeg = computed(() => (read.value.blade ? primaryHalfAngleDeg(read.value.blade) : null))
 

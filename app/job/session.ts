@@ -21,6 +21,7 @@ import {
   type Step,
 } from '~/saving/history'
 import { storageJournal } from '~/saving/journal'
+import type { Together } from '~/saving/merge'
 
 export interface SessionParts {
   /** Outlives the page; and as long as this tab. */
@@ -42,8 +43,14 @@ export type SessionNotice =
   /** A step could not be undone (or done again), for what it changed was changed elsewhere since. */
   | { is: 'step-no-longer-fits'; label: string }
 
-/** How a blade is held and what is dialled are one figure each: half of one hand's and half of another's is neither. */
-const ONE_FIGURE = ['hold', 'dialled.A', 'dialled.B']
+/**
+ * How a blade is held and what is dialled are one figure each: half of one hand's and half of another's is neither. And
+ * where the two did not agree on them, they stay with the rig and the blade that they were meant for.
+ */
+const TOGETHER: Together = {
+  whole: ['hold', 'dialled.A', 'dialled.B'],
+  follow: ['rigId', 'rigRevision', 'jawsName', 'bladeId', 'hold', 'dialled', 'dialForMm', 'positions', 'setAside'],
+}
 
 const readJob = (value: unknown, version: number): Job | null => {
   const read = readContent(THINGS.jobs, version, value)
@@ -68,7 +75,7 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
   const saver = autosave<Job>(kept, {
     journal,
     parse: parseJob,
-    whole: ONE_FIGURE,
+    together: TOGETHER,
     gatherMs: 150,
     send: parts.send,
     onState: (state) => (saveState.value = state),
@@ -153,24 +160,28 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     return []
   }
 
-  function step(to: { history: History; step: Step } | null, direction: 'back' | 'forth') {
-    if (!to) return
+  /** Answers what was done, in words; null where nothing was. */
+  function step(to: { history: History; step: Step } | null, direction: 'back' | 'forth'): string | null {
+    if (!to) return null
     const { label, entries } = to.step
     const next = parseJob(applied(content.value, to.step[direction]))
     if (!next) {
       notice.value = { is: 'step-no-longer-fits', label }
       // What stands on a step that cannot be taken cannot be taken either.
       history.value = direction === 'back' ? { ...history.value, done: [] } : { ...history.value, undone: [] }
-      return keepUndo()
+      keepUndo()
+      return null
     }
     lastStep.value = `${direction === 'back' ? 'Undone' : 'Done again'}: ${label}`
-    if (!entries) return settle(next, to.history)
-    // What it added is struck out; to do it again, those strikes are.
-    const strikes = entries.map(strikeOf)
-    parts.append(strikes)
-    const turned = { ...to.step, entries: strikes.map((strike) => strike.id) }
-    const stack = direction === 'back' ? 'undone' : 'done'
-    settle(next, { ...to.history, [stack]: [...to.history[stack].slice(0, -1), turned] })
+    if (entries) {
+      // What it added is struck out; to do it again, those strikes are.
+      const strikes = entries.map(strikeOf)
+      parts.append(strikes)
+      const turned = { ...to.step, entries: strikes.map((strike) => strike.id) }
+      const stack = direction === 'back' ? 'undone' : 'done'
+      settle(next, { ...to.history, [stack]: [...to.history[stack].slice(0, -1), turned] })
+    } else settle(next, to.history)
+    return lastStep.value
   }
 
   /**

@@ -2,7 +2,7 @@ import equal from 'fast-deep-equal'
 import type { Problem } from '#core/problem/problem'
 import type { Answer } from './api'
 import type { Journal, Unsaved } from './journal'
-import { merged, type Merged } from './merge'
+import { merged, type Merged, type Together } from './merge'
 
 /** Content as the server has it. */
 export type Kept<T> = T & { revision: number }
@@ -28,8 +28,8 @@ interface Options<T> {
   onSaved?(revision: number, content: T): void
   /** What was changed elsewhere was put together with what was changed here. */
   onMerged?(content: T): void
-  /** Parts of the content, as dotted paths, that are one figure each when two changes are put together. */
-  whole?: readonly string[]
+  /** Parts of the content that are not parted when two changes are put together. */
+  together?: Together
   /** How long changes are gathered before they are sent, ms; the journal has them at once. */
   gatherMs?: number
   /** How long to wait before the first and the following attempts after a failure, ms. */
@@ -111,7 +111,7 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
   async function meet(kept: Kept<T>, mine: T): Promise<void> {
     const theirs = parse(kept)!
     // Without what both began from, nothing tells who changed what.
-    const between = base ? merged(base, mine, theirs, options.whole ?? []) : { clashes: [''], mine, theirs }
+    const between = base ? merged(base, mine, theirs, options.together) : { clashes: [''], mine, theirs }
     const whole = parse(between.mine)
     if (between.clashes.length > 0 || !whole) {
       stopped = true

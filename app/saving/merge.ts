@@ -11,13 +11,29 @@ export interface Merged<T> {
 const isObject = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
+/** What is not parted when two changes are put together. */
+export interface Together {
+  /** Parts that are one figure each, as dotted paths. */
+  readonly whole: readonly string[]
+  /** Fields that go with each other: where one of them clashes, each side keeps all of its own. */
+  readonly follow: readonly string[]
+}
+
 /**
  * Three-way merge: what only one of the two changed since `base` is in both results. Objects with the same keys are
- * gone into; lists, objects of different kinds and the parts named in `whole` (dotted paths) are one figure each.
+ * gone into; lists and objects of different kinds are one figure each.
  */
-export function merged<T>(base: T, mine: T, theirs: T, whole: readonly string[]): Merged<T> {
+export function merged<T>(
+  base: T,
+  mine: T,
+  theirs: T,
+  { whole, follow }: Together = { whole: [], follow: [] },
+): Merged<T> {
   const clashes: string[] = []
-  return { clashes, ...put(base, mine, theirs, '') } as Merged<T>
+  const both = put(base, mine, theirs, '') as { mine: T; theirs: T }
+  if (!clashes.some((path) => follow.includes(path.split('.')[0]!))) return { clashes, ...both }
+  const own = (of: T) => Object.fromEntries(follow.map((field) => [field, of[field as keyof T]]))
+  return { clashes, mine: { ...both.mine, ...own(mine) }, theirs: { ...both.theirs, ...own(theirs) } }
 
   function put(was: unknown, here: unknown, there: unknown, path: string): { mine: unknown; theirs: unknown } {
     if (equal(here, there) || equal(was, there)) return { mine: here, theirs: here }

@@ -1,4 +1,4 @@
-import type { KeptPositions } from '#core/job/positions'
+import type { KeptPosition } from '#core/job/positions'
 import type { Bound } from '#core/placement/findPlacement'
 import type { NoHold } from '#core/placement/whyNone'
 import type { Blade } from '#core/blade/blade'
@@ -91,7 +91,7 @@ export const NO_HOLD_TEXT: Record<NoHold, string> = {
 }
 
 /** The stretch of the edge that a position of a long blade is for, and where it meets the one before. */
-export const positionText = ({ fromMm, toMm, blendAtMm }: KeptPositions['each'][number], unit: LengthUnit): string =>
+export const positionText = ({ fromMm, toMm, blendAtMm }: KeptPosition, unit: LengthUnit): string =>
   `For the edge from ${lengthText(fromMm, unit)} to ${lengthText(toMm, unit)} from the heel${
     blendAtMm === null ? '' : `; blend into the position before at ${lengthText(blendAtMm, unit)}`
   }.`

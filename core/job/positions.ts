@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { SIDES } from '../clamping/centring'
-import { clampPosition } from '../clamping/clampPosition'
+import { clampPosition, type ClampPosition } from '../clamping/clampPosition'
 import { deg, mm } from '../measure/measure'
 
 const along = mm({ least: 0, most: 3000 })
@@ -23,3 +23,11 @@ export const keptPositions = z.object({
   each: z.array(keptPosition).min(2).max(20),
 })
 export type KeptPositions = z.infer<typeof keptPositions>
+export type KeptPosition = KeptPositions['each'][number]
+
+/** How the blade is held in a kept position: the centring is the clamp's, and stays what was found of it since. */
+export const heldAs = ({ hold }: KeptPosition, { centreOffsetMm, tiltDeg }: ClampPosition): ClampPosition => ({
+  ...hold,
+  centreOffsetMm,
+  tiltDeg,
+})

@@ -103,7 +103,8 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
   }
 
   /**
-   * The first field that names a thing which is not there. Nothing is ever deleted, so a link that was good stays so.
+   * The first field that names a thing which is not there. Nothing that is named is ever deleted, so a link that was
+   * good stays so.
    */
   async function brokenLink(content: Record<string, unknown>): Promise<{ field: string; kind: string } | null> {
     const links = Object.entries<string>(THINGS[kind].links)

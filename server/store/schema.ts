@@ -38,7 +38,7 @@ export const thingVersions = pgTable(
   (table) => [primaryKey({ columns: [table.thingId, table.revision] })],
 )
 
-/** What happened: rows are added and never changed. */
+/** What happened: rows are added and never changed; those of the samples go with them. */
 export const log = pgTable(
   'log',
   {

@@ -93,6 +93,8 @@ function begin(
     (best, path, i) => (curveLength(path.segments) > curveLength(paths[best]!.segments) ? i : best),
     0,
   )
+  // What was drawn before is not shown in the place of this one while something is still to be said of it.
+  emit('placed', written && { ...written, choil: null })
   file.value = { name, paths, residual, leftOut, written }
   drawnUnit.value = mmPerUnit
   form.value = {
@@ -131,12 +133,9 @@ const placed = computed(() => {
   const axes = { mmPerUnit: mmPerUnit.value, tipAtLeft: tip === 'left', edgeBelow: edgeSide === 'below' }
   return placeEdge(path.value, axes, widthMm.value ?? 0)
 })
-watch(
-  () => file.value?.written,
-  (now) => now && emit('placed', { ...now, choil: null }),
-)
-// While something is still to be said of a drawing, the one before it is not shown in its place.
-watch(placed, (now) => emit('placed', now?.ok ? { edge: now.edge, spine: now.spine, choil: now.choil } : null))
+watch(placed, (now) => {
+  if (!file.value?.written) emit('placed', now?.ok ? { edge: now.edge, spine: now.spine, choil: now.choil } : null)
+})
 const residualMm = computed(() =>
   Math.max((file.value?.residual ?? 0) * mmPerUnit.value, placed.value?.ok ? placed.value.residualMm : 0),
 )

@@ -1,14 +1,9 @@
 <script setup lang="ts">
-import equal from 'fast-deep-equal'
-import { stationAt } from '#core/curve/stations'
-import { adviseDial } from '#core/dial/advised'
-import type { KeptPositions } from '#core/job/positions'
-import { placementRange } from '#core/placement/findPlacement'
 import type { Position } from '#core/placement/longBlade'
 import { useJob } from '~/job/useJob'
 import { useParts } from '~/composables/useParts'
+import { usePositions } from '~/composables/usePositions'
 import { usePreferences } from '~/stores/preferences'
-import { useTask } from '~/workers/useTask'
 import { angleText, differenceText } from '~/words/angleText'
 import { DIAL_WORDS } from '~/words/dialWords'
 import { dialText } from '~/words/dialText'
@@ -21,77 +16,23 @@ import { reasonText } from '~/words/reasonText'
  * hollow.
  */
 const job = useJob()
-const { actions } = job
 const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
-const tolerance = useLocalStorage('jaw-tilt-position-tolerance', 0.5)
+const { toleranceDeg, task, find, failure: holdFailure, hold, kept, keepable, isKept, ...positions } = usePositions()
+const { keep, letGo, wantedNowDeg, isHeld, holdKept } = positions
+const { running, done, result, failure, stop } = task
 const setTolerance = (deg: number) =>
-  deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((tolerance.value = Math.round(deg * 100) / 100), null)
-const { running, done, result, failure, run, stop, forget } = useTask('positionsFor')
-const find = () =>
-  run({
-    setup: job.setup.value,
-    side: job.side.value,
-    wantedDeg: job.wantedDeg.value,
-    toleranceDeg: tolerance.value,
-    stations: job.stations.value,
-    range: placementRange(job.setup.value),
-  })
-watch(
-  () =>
-    [
-      job.content.value.bladeId,
-      job.content.value.rigId,
-      job.content.value.stoneId,
-      job.side.value,
-      job.wantedDeg.value,
-      tolerance.value,
-    ].join(),
-  forget,
+  deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((toleranceDeg.value = Math.round(deg * 100) / 100), null)
+const changedSince = computed(() =>
+  wantedNowDeg.value === null ? '' : ` ${angleText(wantedNowDeg.value)} is wanted now: find them anew.`,
 )
-const holdFailure = ref('')
-function hold(position: Position) {
-  if (position.atMark)
-    holdFailure.value = actions.holdAndDial(position.hold, position.atMark.setting, position.atMark.evenAtMm) ?? ''
-}
-
 /** Why a position ends in more than was asked for. */
 function beyond({ atMark, cost }: Position): string {
-  if (!atMark || Math.abs(atMark.worstDeg) <= tolerance.value + 0.005) return ''
-  const exact = `${cost.toFixed(2)}°`
-  return `More than asked for: no ${DIAL_WORDS[job.rig.value.height.by].step} of this rig stands nearer. Between two of them it would be ± ${exact}.`
+  if (!atMark || Math.abs(atMark.worstDeg) <= toleranceDeg.value + 0.005) return ''
+  const mark = DIAL_WORDS[job.rig.value.height.by].step
+  return `More than asked for: no ${mark} of this rig stands nearer. Between two of them it would be ± ${cost.toFixed(2)}°.`
 }
-/** The positions found, as the job keeps them: only those that can be dialled. */
-const keepable = computed((): KeptPositions | null => {
-  if (!result.value?.ok || result.value.positions.length < 2) return null
-  const { positions, seams } = result.value
-  const each = positions.flatMap(({ hold, atMark, fromMm, toMm }, i) =>
-    atMark ? [{ hold, dialForMm: atMark.evenAtMm, fromMm, toMm, blendAtMm: seams[i - 1]?.atMm ?? null }] : [],
-  )
-  const about = { side: job.side.value, wantedDeg: job.wantedDeg.value, toleranceDeg: tolerance.value }
-  return each.length === positions.length ? { ...about, each } : null
-})
-const kept = computed(() => job.content.value.positions)
-function keep() {
-  holdFailure.value = job.change('keep the positions', { positions: keepable.value }) ?? ''
-}
-const letGo = () => void job.change('let the positions go', { positions: null })
-/** Holds the blade as in a kept position, and dials what is wanted there with the stone that is on the rod. */
-function holdKept({ hold: as, dialForMm }: KeptPositions['each'][number]) {
-  const at = { ...job.setup.value, hold: as }
-  const advice = adviseDial(at, job.side.value, job.wantedDeg.value, stationAt(job.blade.value.edge, dialForMm))
-  holdFailure.value = advice.ok
-    ? (actions.holdAndDial(as, advice.setting, dialForMm) ?? '')
-    : reasonText(advice, preferences.unit)
-}
-/** What has changed since they were found. */
-const keptFor = computed(() => {
-  const of = kept.value
-  if (!of || Math.abs(of.wantedDeg - job.content.value.wanted.deg[of.side]) < 1e-9) return ''
-  return ` ${angleText(job.content.value.wanted.deg[of.side])} is wanted now: find them anew.`
-})
-const isHeld = ({ hold: as }: KeptPositions['each'][number]) => equal(as, job.content.value.hold)
 
 const { facets, hollow, stones } = useParts()
 </script>
@@ -104,7 +45,7 @@ const { facets, hollow, stones } = useParts()
         label="Keep within ±"
         kind="angle"
         focus="position-tolerance"
-        :value="tolerance"
+        :value="toleranceDeg"
         :step="0.1"
         :apply="setTolerance"
         hint="of the wanted angle, all along"
@@ -122,8 +63,8 @@ const { facets, hollow, stones } = useParts()
       <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
       <section v-if="kept && !result" aria-labelledby="kept-positions">
         <h3 id="kept-positions" class="font-semibold">Kept for this job, and printed on its card</h3>
-        <p class="text-sm" :class="keptFor ? 'text-error' : 'text-muted'">
-          Within ± {{ angleText(kept.toleranceDeg, 0.05) }} of {{ angleText(kept.wantedDeg) }}.{{ keptFor }}
+        <p class="text-sm" :class="changedSince ? 'text-error' : 'text-muted'">
+          Within ± {{ angleText(kept.toleranceDeg, 0.05) }} of {{ angleText(kept.wantedDeg) }}.{{ changedSince }}
         </p>
         <ol class="mt-1">
           <li
@@ -185,7 +126,7 @@ const { facets, hollow, stones } = useParts()
             </li>
           </ol>
           <p v-if="keepable">
-            <b v-if="equal(kept, keepable)">Kept: the card has a page for each.</b>
+            <b v-if="isKept">Kept: the card has a page for each.</b>
             <UButton v-else size="lg" label="Keep these positions" @click="keep" />
           </p>
           <p v-if="holdFailure" role="alert" class="text-error">{{ holdFailure }}</p>
@@ -195,7 +136,7 @@ const { facets, hollow, stones } = useParts()
         </template>
         <p v-else class="text-error">
           From {{ text(result.fromMm) }} on, no hold keeps even a short stretch within ±
-          {{ angleText(tolerance, 0.05) }}. Allow more, or take another rig or stone.
+          {{ angleText(toleranceDeg, 0.05) }}. Allow more, or take another rig or stone.
         </p>
       </div>
     </SheetPane>

@@ -40,7 +40,7 @@ function rename() {
     size="lg"
     :disabled="!canUndo"
     :aria-label="canUndo ? `Undo: ${canUndo}` : 'Nothing to undo'"
-    @click="goBack()"
+    @click="() => void goBack()"
   />
   <UButton
     color="neutral"
@@ -50,6 +50,6 @@ function rename() {
     :disabled="!canRedo"
     :aria-label="canRedo ? `Do again: ${canRedo}` : 'Nothing to do again'"
     class="max-sm:hidden"
-    @click="goForward()"
+    @click="() => void goForward()"
   />
 </template>

@@ -1,0 +1,96 @@
+import { computed, ref, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
+import equal from 'fast-deep-equal'
+import { stationAt } from '#core/curve/stations'
+import { adviseDial } from '#core/dial/advised'
+import { heldAs, type KeptPosition, type KeptPositions } from '#core/job/positions'
+import { placementRange } from '#core/placement/findPlacement'
+import type { Position } from '#core/placement/longBlade'
+import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
+import { reasonText } from '~/words/reasonText'
+import { useTask } from '~/workers/useTask'
+
+/** The positions of a long blade: found in a worker, kept for the job, and held one after the other. */
+export function usePositions() {
+  const job = useJob()
+  const { actions } = job
+  const preferences = usePreferences()
+
+  const toleranceDeg = useLocalStorage('jaw-tilt-position-tolerance', 0.5)
+  const task = useTask('positionsFor')
+  const { result } = task
+  const find = () =>
+    task.run({
+      setup: job.setup.value,
+      side: job.side.value,
+      wantedDeg: job.wantedDeg.value,
+      toleranceDeg: toleranceDeg.value,
+      stations: job.stations.value,
+      range: placementRange(job.setup.value),
+    })
+  // What was found for another set-up says nothing about this one; where the blade is held meanwhile does not matter.
+  watch(
+    () => {
+      const { rig, blade, stone, hold } = job.setup.value
+      const centring = [hold.centreOffsetMm, hold.tiltDeg]
+      return [rig, blade, stone, job.side.value, job.wantedDeg.value, toleranceDeg.value, ...centring]
+    },
+    (now, before) => now.some((one, i) => one !== before[i]) && task.forget(),
+  )
+
+  const failure = ref('')
+  function hold({ hold: as, atMark }: Position) {
+    if (atMark) failure.value = actions.holdAndDial(as, atMark.setting, atMark.evenAtMm) ?? ''
+  }
+
+  const kept = computed(() => job.content.value.positions)
+  /** What was found, as a job keeps it; null where it is one position, or one of them cannot be dialled. */
+  const keepable = computed((): KeptPositions | null => {
+    if (!result.value?.ok || result.value.positions.length < 2) return null
+    const { positions, seams } = result.value
+    const each = positions.flatMap(({ hold: as, atMark, fromMm, toMm }, i) =>
+      atMark ? [{ hold: as, dialForMm: atMark.evenAtMm, fromMm, toMm, blendAtMm: seams[i - 1]?.atMm ?? null }] : [],
+    )
+    const about = { side: job.side.value, wantedDeg: job.wantedDeg.value, toleranceDeg: toleranceDeg.value }
+    return each.length === positions.length ? { ...about, each } : null
+  })
+  const isKept = computed(() => keepable.value !== null && equal(kept.value, keepable.value))
+  function keep() {
+    failure.value = job.change('keep the positions', { positions: keepable.value }) ?? ''
+  }
+  const letGo = () => void job.change('let the positions go', { positions: null })
+  /** The angle that is wanted now, where that is not the one that the kept positions were found for. */
+  const wantedNowDeg = computed(() => {
+    if (!kept.value) return null
+    const now = job.content.value.wanted.deg[kept.value.side]
+    return Math.abs(kept.value.wantedDeg - now) < 1e-9 ? null : now
+  })
+
+  const isHeld = (position: KeptPosition) => equal(heldAs(position, job.content.value.hold), job.content.value.hold)
+  /** Holds the blade as in a kept position, and dials what is wanted there with the stone that is on the rod. */
+  function holdKept(position: KeptPosition) {
+    const as = heldAs(position, job.content.value.hold)
+    const station = stationAt(job.blade.value.edge, position.dialForMm)
+    const advice = adviseDial({ ...job.setup.value, hold: as }, job.side.value, job.wantedDeg.value, station)
+    failure.value = advice.ok
+      ? (actions.holdAndDial(as, advice.setting, position.dialForMm) ?? '')
+      : reasonText(advice, preferences.unit)
+  }
+
+  return {
+    toleranceDeg,
+    task,
+    find,
+    failure,
+    hold,
+    kept,
+    keepable,
+    isKept,
+    keep,
+    letGo,
+    wantedNowDeg,
+    isHeld,
+    holdKept,
+  }
+}
