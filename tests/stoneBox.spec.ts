@@ -17,10 +17,9 @@ test('a stone measured anew changes every angle set with it; the grit says what 
   await form.getByLabel(/^Far end/).fill('12')
   await expect(form.getByTestId('taper')).toContainText('At its middle 11.7 mm. The face is tilted by +0.2°')
   await form.getByRole('button', { name: 'Keep' }).click()
-  await page
-    .getByRole('dialog', { name: 'Use this stone in this job?' })
-    .getByRole('button', { name: 'Use it' })
-    .click()
+  const ask = page.getByRole('dialog', { name: 'Use this stone in this job?' })
+  await expect(ask).toContainText('Another stone asks for another dial.')
+  await ask.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('radio', { name: /Thick water stone/ })).toBeChecked()
 
   // 6.1 mm more under the rod: about −6.1 / √(r² + h²) radians.

@@ -78,11 +78,14 @@ describe('an opened job', () => {
     await settled()
     expect(server.job).toMatchObject({ name: 'Pruner', revision: 2 })
     expect(session.canUndo.value).toBe('name')
-    session.goBack()
+    expect(session.goBack()).toBe('Undone: name')
     await settled()
     expect(server.job).toMatchObject({ name: 'Orchard knife', revision: 3 })
-    session.goForward()
+    // Where nothing is left to undo, nothing is said to have been.
+    expect(session.goBack()).toBeNull()
+    expect(session.goForward()).toBe('Done again: name')
     expect(session.content.value.name).toBe('Pruner')
+    expect(session.goForward()).toBeNull()
   })
 
   it('takes nothing that the schema refuses, and says at which field', () => {
@@ -189,6 +192,19 @@ describe('an opened job', () => {
     const next = bench(storage, server.job)
     await settled()
     expect(next.server.job).toMatchObject({ name: 'Left behind', notes: 'Theirs', hold: { turnDeg: 3 } })
+  })
+
+  it('a rig stays with the hold and the dial that were meant for it, when the two were changed in both places', async () => {
+    const { session, server } = bench()
+    const theirs = { rigId: id(7), hold: { ...content.hold, turnDeg: 4 }, notes: 'Theirs' }
+    server.job = { ...server.job, ...theirs, revision: 5 }
+    session.change('turn in the jaws', { hold: { ...content.hold, turnDeg: 1 } })
+    await settled()
+    session.resolve('mine')
+    await settled()
+    expect(server.job).toMatchObject({ rigId: content.rigId, hold: { turnDeg: 1 }, notes: 'Theirs' })
+    session.goBack()
+    expect(session.content.value).toMatchObject({ rigId: content.rigId, hold: { turnDeg: 0 } })
   })
 
   it('two versions stand until one is chosen, and taking the other can be undone', async () => {

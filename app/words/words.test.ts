@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { refuse } from '#core/angle/reasons'
+import { job } from '#core/job/job'
 import { postRig, sampleSetup, scaleRig, screwRig, slotRig } from '#core/setup/sampleSetup.fixture'
 import { angleText, differenceText, steepnessText } from './angleText'
 import { dialFigures, dialText } from './dialText'
 import { elsewhereText, grainText } from './grainText'
+import { jobDifferences } from './jobText'
 import { lengthText } from './lengthText'
 import { middleMark, moveText, stopAt } from './placementText'
 import { adviceText } from './adviceText'
@@ -155,5 +157,42 @@ describe('words for the bench', () => {
     })
     const mend = { does: 'mend-hold', at: 'clamp', side: 'A', refusal: refuse('pivot-below-face', 6.5) } as const
     expect(adviceText(mend, says).why).toBe('the pivot stands lower than the stone’s face: raise it above 6.5 mm')
+  })
+
+  it('what two versions of a job say differently is told in words and units, never by keys or ids', () => {
+    const stoneIds = ['0197a000-0000-7000-8000-000000000001', '0197a000-0000-7000-8000-000000000002'] as const
+    const mine = job.parse({
+      name: 'Pruner',
+      rigId: stoneIds[0],
+      bladeId: stoneIds[0],
+      stoneId: stoneIds[0],
+      hold: { bladeXMm: 40, bladeYMm: 6, turnDeg: 0 },
+      dialled: { A: { by: 'slot', label: '4' }, B: { by: 'slot', label: '4' }, linked: true },
+      wanted: { deg: { A: 20, B: 20 }, linked: true },
+    })
+    const theirs = {
+      ...mine,
+      hold: { ...mine.hold, centreOffsetMm: -0.254 },
+      dialled: { ...mine.dialled, B: { by: 'slot' as const, label: '5' }, linked: false },
+      bladeHeightToleranceMm: 0.254,
+      progression: [...stoneIds],
+      dialForMm: 25.4,
+    }
+    const names = {
+      unit: 'in' as const,
+      sideNames: { A: 'Stamp', B: 'Plain' },
+      rig: () => slotRig,
+      name: (of: string) => (of === stoneIds[0] ? 'Coarse' : 'Fine'),
+      heelToMiddleMm: () => 0,
+    }
+    expect(jobDifferences(mine, theirs, names).map((row) => [row.word, row.mine, row.theirs])).toEqual([
+      ['Centring', '0.000 in, 0.0°', '−0.010 in, 0.0°'],
+      ['Dialled', 'slot 4', '–'],
+      ['Dialled, Stamp', '–', 'slot 4'],
+      ['Dialled, Plain', '–', 'slot 5'],
+      ['The dial is for', 'over the jaws’ middle', '1.000 in from the heel'],
+      ['Stones, in their order', 'none chosen', 'Coarse, Fine'],
+      ['Blade height ±', '0.0197 in', '0.01 in'],
+    ])
   })
 })

@@ -8,7 +8,7 @@ import { sheetPath } from '~/stations'
 const job = useJob()
 const { from, copy, key, back } = useDescribing('blades', sheetPath(job.id, 'blade'))
 const described = shallowRef<KeptBlade | null>(null)
-const asked = computed(() => described.value && { name: described.value.name, word: 'blade', anew: false })
+const asked = computed(() => described.value && { name: described.value.name, word: 'blade' as const, anew: false })
 async function done(blade: KeptBlade) {
   // What was measured anew counts wherever the blade is used.
   if (from.value && !copy.value) return back()

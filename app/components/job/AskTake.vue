@@ -1,6 +1,9 @@
 <script setup lang="ts">
 /** Asks whether the job at hand takes what was just described; null: nothing is to be asked. */
-defineProps<{ thing: { name: string; word: string; anew: boolean } | null }>()
+defineProps<{ thing: { name: string; word: 'rig' | 'blade' | 'stone'; anew: boolean } | null }>()
+const HELD_ANEW = 'changes how the blade is held; going back brings that back.'
+/** What taking another one comes to. */
+const MEANS = { rig: HELD_ANEW, blade: HELD_ANEW, stone: 'asks for another dial.' } as const
 const emit = defineEmits<{ answered: [takes: boolean] }>()
 </script>
 
@@ -11,7 +14,9 @@ const emit = defineEmits<{ answered: [takes: boolean] }>()
     :description="
       thing?.anew
         ? `${thing.name} is measured anew. The job was done with the measures it had.`
-        : `${thing?.name} is on the shelf either way. Another ${thing?.word} changes how the blade is held; going back brings that back.`
+        : thing
+          ? `${thing.name} is on the shelf either way. Another ${thing.word} ${MEANS[thing.word]}`
+          : ''
     "
     @update:open="$event || emit('answered', false)"
   >

@@ -12,7 +12,7 @@ const asked = computed(
   () =>
     described.value && {
       name: described.value.name,
-      word: 'rig',
+      word: 'rig' as const,
       anew: described.value.id === job.content.value.rigId,
     },
 )
