@@ -133,7 +133,7 @@ export function useCommands() {
       },
       {
         id: 'go-shelf',
-        label: 'The shelf: rigs, blades, stones',
+        label: 'The shelf: rigs, blades, stones, instruments',
         finds: 'describe library tools box',
         group: 'Go',
         icon: 'i-lucide-library',
@@ -147,14 +147,14 @@ export function useCommands() {
         icon: 'i-lucide-plus',
         run: () => go(`/shelf/${thing}`),
       })),
-      {
-        id: 'new-stone',
-        label: 'Describe a new stone',
-        finds: 'add measure grit',
+      ...(['stone', 'instrument'] as const).map((thing): Entry => ({
+        id: `new-${thing}`,
+        label: `Describe a new ${thing}`,
+        finds: `add measure ${{ stone: 'grit', instrument: 'gauge goniometer zero' }[thing]}`,
         group: 'Go',
         icon: 'i-lucide-plus',
-        run: () => go('/shelf?new=stone'),
-      },
+        run: () => go(`/shelf?new=${thing}`),
+      })),
       { id: 'go-home', label: 'All jobs', group: 'Go', icon: 'i-lucide-list', keys: '0', run: () => go('/') },
       {
         id: 'new-job',

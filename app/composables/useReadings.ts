@@ -6,20 +6,20 @@ import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { useGauge } from './useGauge'
+import { useInstrument, type ReadFor } from './useInstrument'
 
-/** What a person reads off an instrument to a tenth of a degree, degrees. */
-const DOUBT_DEG = 0.1
-
-type Kind = 'reading' | 'proof'
 const LABEL = { reading: 'read angle', proof: 'proved angle' } as const
+/** A figure as it stands in a field, degrees: two decimals. */
+const asTyped = (deg: number): number => Math.round(deg * 100) / 100
 
 /** What was read and proved, noted as entries of the log; each note is one step that can be undone. */
 export function useReadings() {
   const job = useJob()
   const preferences = usePreferences()
   const { expected, zero } = useGauge()
+  const [gauge, goniometer] = [useInstrument('reading'), useInstrument('proof')]
 
-  const about = (side: Side, deg: number) => ({
+  const about = (side: Side) => ({
     id: newId(),
     at: new Date().toISOString(),
     jobId: job.id,
@@ -27,24 +27,32 @@ export function useReadings() {
     stoneId: job.content.value.stoneId,
     instrumentId: null,
     side,
-    deg,
-    doubtDeg: DOUBT_DEG,
   })
-  const reading = (side: Side, deg: number): Reading => ({
-    ...about(side, deg),
+  /** What a gauge showed: what its zero adds is taken off. */
+  const reading = (side: Side, shownDeg: number): Reading => ({
+    ...about(side),
     kind: 'reading',
+    instrumentId: gauge.instrument.value?.id ?? null,
+    deg: shownDeg - gauge.zeroDeg(side),
+    doubtDeg: gauge.doubtDeg.value,
     placeMm: job.evaluation.value.station.fromHeelMm,
     zero: zero.value,
     expectedDeg: expected.value[side],
   })
-  const proof = (side: Side, deg: number, more: Partial<Proof> = {}): Proof => ({
-    ...about(side, deg),
-    kind: 'proof',
-    placeMm: null,
-    zone: null,
-    by: 'not said',
-    ...more,
-  })
+  function proof(side: Side, shownDeg: number, more: Partial<Proof> = {}): Proof {
+    const on = more.by === 'goniometer' ? goniometer : null
+    return {
+      ...about(side),
+      kind: 'proof',
+      instrumentId: on?.instrument.value?.id ?? null,
+      deg: shownDeg - (on?.zeroDeg(side) ?? 0),
+      doubtDeg: goniometer.doubtDeg.value,
+      placeMm: null,
+      zone: null,
+      by: 'not said',
+      ...more,
+    }
+  }
 
   /** Adds entries, or says in words what is wrong with the first that cannot be. */
   function add(label: string, entries: readonly LogEntry[], strikeOut: readonly string[] = []): string | null {
@@ -57,17 +65,23 @@ export function useReadings() {
     return null
   }
 
-  const amountOf = (kind: Kind, side: Side) => (kind === 'reading' ? job.read : job.proved).value[side]
+  const amountOf = (kind: ReadFor, side: Side) => (kind === 'reading' ? job.read : job.proved).value[side]
+  /** What a side's figures come to as the instrument in use shows it; null while there are none. */
+  function shownDeg(kind: ReadFor, side: Side): number | null {
+    const amount = amountOf(kind, side)
+    return amount && asTyped(amount.deg + (kind === 'reading' ? gauge.zeroDeg(side) : 0))
+  }
 
   /**
-   * Puts figures in the place of what they came to on the sides; null takes a side's away. Sides not named are left.
+   * Puts figures, as the instrument showed them, in the place of what they came to on the sides; null takes a side's
+   * away. Sides not named, and what still stands as it is shown, are left.
    */
-  function putInstead(kind: Kind, deg: Partial<PerSide<number | null>>): string | null {
+  function putInstead(kind: ReadFor, deg: Partial<PerSide<number | null>>): string | null {
     const [entries, strikeOut]: [LogEntry[], string[]] = [[], []]
     for (const side of SIDES) {
       const now = deg[side]
       const before = amountOf(kind, side)
-      if (now === undefined || now === (before?.deg ?? null)) continue
+      if (now === undefined || now === shownDeg(kind, side)) continue
       strikeOut.push(...(before?.of ?? []).map((entry) => entry.id))
       if (now !== null) entries.push(kind === 'reading' ? reading(side, now) : proof(side, now))
     }
@@ -76,6 +90,7 @@ export function useReadings() {
 
   return {
     putInstead,
+    shownDeg,
     /** One more reading beside those there are. */
     addReading: (side: Side, deg: number) => add(LABEL.reading, [reading(side, deg)]),
     addProof: (side: Side, deg: number, more: Pick<Proof, 'doubtDeg' | 'by' | 'zone'>) =>

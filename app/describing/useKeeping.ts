@@ -6,8 +6,8 @@ import { useCollections, type Tool } from '~/stores/collections'
 import { THING_WORD } from '~/words/thingText'
 
 /**
- * Keeps a described rig, blade or stone, over what it was (`from`) or as a new one (null). A change can be undone; one
- * that someone else made meanwhile is told, and written over when the user keeps again.
+ * Keeps a described rig, blade, stone or instrument, over what it was (`from`) or as a new one (null). A change can be
+ * undone; one that someone else made meanwhile is told, and written over when the user keeps again.
  */
 export function useKeeping<K extends Tool>(kind: K, from: Kept<K> | null, changed: string) {
   const collections = useCollections()

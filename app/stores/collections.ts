@@ -11,6 +11,7 @@ import {
   THING_KINDS,
   type Kept,
   type KeptBlade,
+  type KeptInstrument,
   type KeptJob,
   type KeptRig,
   type KeptStone,
@@ -25,13 +26,13 @@ const coarseToFine = (stones: KeptStone[]): KeptStone[] => [...stones].sort((one
 const MOST_NAME = 120
 
 /** What is described by its measures. */
-export type Tool = 'rigs' | 'blades' | 'stones'
+export type Tool = Exclude<ThingKind, 'jobs'>
 
 type All = { [K in ThingKind]: Kept<K>[] }
 
-/** The rigs, blades and stones the user owns, and the jobs on the bench; those put away too. */
+/** The rigs, blades, stones and instruments the user owns, and the jobs on the bench; those put away too. */
 export const useCollections = defineStore('collections', () => {
-  const all = shallowRef<All>({ rigs: [], blades: [], stones: [], jobs: [] })
+  const all = shallowRef<All>({ rigs: [], blades: [], stones: [], jobs: [], instruments: [] })
   /** What lies on the disk and cannot be read by this version. */
   const unreadable = shallowRef<Unreadable[]>([])
   /** What rigs were before they were measured anew. */
@@ -43,6 +44,7 @@ export const useCollections = defineStore('collections', () => {
   const blades = computed<KeptBlade[]>(() => all.value.blades)
   const stones = computed<KeptStone[]>(() => coarseToFine(all.value.stones))
   const jobs = computed<KeptJob[]>(() => all.value.jobs)
+  const instruments = computed<KeptInstrument[]>(() => all.value.instruments)
 
   /** Fetches everything. Again, behind a page that stands: what cannot be fetched then stays as it was, unsaid. */
   async function load(again = false) {
@@ -134,7 +136,7 @@ export const useCollections = defineStore('collections', () => {
     return answer.ok ? answer.value : null
   }
 
-  /** Keeps a rig, a blade or a stone: new, or changed from what it was. The answer says what is stored, or why not. */
+  /** Keeps what is described: new, or changed from what it was. The answer says what is stored, or why not. */
   async function keep<K extends Tool>(kind: K, content: object, from: Kept<K> | null): Promise<Answer<Kept<K>>> {
     const answer = from
       ? await ask(keptSchema(kind), `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
@@ -177,9 +179,10 @@ export const useCollections = defineStore('collections', () => {
     return then ? { ...now, ...then.content, revision } : now
   }
 
-  /** What a rig, a blade or a stone is called. */
+  /** What a rig, a blade, a stone or an instrument is called. */
   const nameOf = (id: string): string =>
-    [...rigs.value, ...blades.value, ...stones.value].find((one) => one.id === id)?.name ?? 'one that is not here'
+    [...rigs.value, ...blades.value, ...stones.value, ...instruments.value].find((one) => one.id === id)?.name ??
+    'one that is not here'
 
   /** Keeps the list in step with a job that was saved. */
   const noteSaved = (job: KeptJob) => note('jobs', job)
@@ -219,6 +222,7 @@ export const useCollections = defineStore('collections', () => {
     blades,
     stones,
     jobs,
+    instruments,
     unreadable,
     jobsByTime,
     recentJobs,

@@ -114,6 +114,7 @@ describe('the collections', () => {
     await to('/api/blades?archived=true').answer({ things: [], unreadable: [] })
     await to('/api/stones?archived=true').answer({ things: [fine, coarse], unreadable: [harmed] })
     await to('/api/jobs?archived=true').answer({ things: [job(9, 'One')], unreadable: [] })
+    await to('/api/instruments?archived=true').answer({ things: [], unreadable: [] })
     await to('/api/rig-versions').answer([])
     await loading
     expect(collections.stones.map((stone) => stone.grainUm)).toEqual([100, 5])

@@ -1,4 +1,17 @@
+import type { InstrumentKind } from '#core/instrument/instrument'
 import type { ThingKind } from '#core/kept/things'
 
 /** What a kept thing is called. */
-export const THING_WORD: Record<ThingKind, string> = { rigs: 'rig', blades: 'blade', stones: 'stone', jobs: 'job' }
+export const THING_WORD: Record<ThingKind, string> = {
+  rigs: 'rig',
+  blades: 'blade',
+  stones: 'stone',
+  jobs: 'job',
+  instruments: 'instrument',
+}
+
+export const INSTRUMENT_KIND_WORD: Record<InstrumentKind, string> = {
+  'level-gauge': 'Level gauge',
+  'goniometer-scale': 'Goniometer, scale in degrees',
+  'goniometer-screen': 'Goniometer, flat screen',
+}

@@ -35,6 +35,7 @@ export function backupFromVersion1(file: Raw): Raw {
       blades: list(blades).map(stored),
       stones: list(stones).map(stored),
       jobs: list(setups).map(stored),
+      instruments: [],
     },
     rigVersions: list(rigVersions).map(({ rigId, revision, content }) => ({
       thingId: rigId,

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { blade } from '../blade/blade'
 import { possibleBlade } from '../blade/impossible'
+import { instrument, usableInstrument } from '../instrument/instrument'
 import { job } from '../job/job'
 import { possibleRig } from '../rig/possibleRig'
 import { rigMeasures } from '../rig/rig'
@@ -56,6 +57,7 @@ export const THINGS = {
   blades: kind(blade, { writable: possibleBlade, steps: [bladeWithSides, longKitchenAsDrawn] }),
   stones: kind(stone, { steps: [stoneWithoutLog] }),
   jobs: kind(job, { steps: [jobWithHold], links: { rigId: 'rigs', bladeId: 'blades', stoneId: 'stones' } }),
+  instruments: kind(instrument, { writable: usableInstrument }),
 } as const
 export type ThingKind = keyof typeof THINGS
 export const THING_KINDS = Object.keys(THINGS) as ThingKind[]
@@ -68,6 +70,7 @@ export type KeptRig = Kept<'rigs'>
 export type KeptBlade = Kept<'blades'>
 export type KeptStone = Kept<'stones'>
 export type KeptJob = Kept<'jobs'>
+export type KeptInstrument = Kept<'instruments'>
 
 /** The schema of what the server answers for one kind. */
 export const keptSchema = <K extends ThingKind>(of: K): z.ZodType<Kept<K>> =>

@@ -8,6 +8,7 @@ import { append } from '../repositories/logRepository'
 import { listStored, thingRepository } from '../repositories/thingRepository'
 import type { Database } from '../store/connection'
 import { demoBlades } from './blades'
+import { demoInstruments } from './instruments'
 import { demoJobs, type DemoAngles } from './jobs'
 import { demoRigs } from './rigs'
 import { demoStones } from './stones'
@@ -33,6 +34,7 @@ export async function plantSamples(db: Database): Promise<void> {
       log.map((line) => wearEntry(kept.id, line, entryId())),
     )
   }
+  const instruments = await each(demoInstruments, keeper(db, 'instruments'))
   const stoneId = (number: number) => stones[number - 1]!.id
   const keepJob = keeper(db, 'jobs')
   for (const { rig, blade, stoneNumber, order = [], read, proved, ...content } of demoJobs) {
@@ -44,7 +46,10 @@ export async function plantSamples(db: Database): Promise<void> {
       progression: order.map(stoneId),
     }
     const made = await keepJob(job.parse({ ...content, ...links }))
-    await append(db, [...entriesOf(made, 'reading', read, entryId), ...entriesOf(made, 'proof', proved, entryId)])
+    await append(db, [
+      ...entriesOf(made, instruments.gauge, read, entryId),
+      ...entriesOf(made, instruments.goniometer, proved, entryId),
+    ])
   }
 }
 
@@ -54,10 +59,10 @@ function counter(idOf: (n: number) => string): () => string {
   return () => idOf(n++)
 }
 
-/** What was read or proved on a job, side by side. */
+/** What was read with a gauge, or proved with a goniometer, on a job, side by side. */
 function entriesOf(
   of: Kept<'jobs'>,
-  kind: 'reading' | 'proof',
+  instrument: Kept<'instruments'>,
   angles: DemoAngles | undefined,
   entryId: () => string,
 ): (Reading | Proof)[] {
@@ -69,15 +74,15 @@ function entriesOf(
       jobId: of.id,
       bladeId: of.bladeId,
       stoneId: of.stoneId,
-      instrumentId: null,
+      instrumentId: instrument.id,
       side,
       placeMm: null,
       deg: angles[side],
-      doubtDeg: 0.1,
+      doubtDeg: instrument.doubtDeg,
     }
-    return kind === 'reading'
-      ? { ...about, kind, zero: 'centre-plane', expectedDeg: null }
-      : { ...about, kind, zone: null, by: 'goniometer' }
+    return instrument.kind === 'level-gauge'
+      ? { ...about, kind: 'reading', zero: 'centre-plane', expectedDeg: null }
+      : { ...about, kind: 'proof', zone: null, by: 'goniometer' }
   })
 }
 

@@ -23,6 +23,7 @@ const ID = {
   blades: '0197a000-0000-7000-8000-000000000002',
   stones: '0197a000-0000-7000-8000-000000000003',
   jobs: '0197a000-0000-7000-8000-000000000004',
+  instruments: '0197a000-0000-7000-8000-000000000005',
 }
 
 /** One of each kind with nothing left at what it would be by itself. */
@@ -97,6 +98,14 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
     },
     gaugeZero: 'clamp',
   },
+  instruments: {
+    name: 'Screen on the shelf',
+    notes: 'Battery in March.',
+    kind: 'goniometer-screen',
+    screenDistanceMm: 250,
+    zeroDeg: -0.2,
+    doubtDeg: 0.3,
+  },
 }
 const ENTRIES: LogEntry[] = [
   {
@@ -105,7 +114,7 @@ const ENTRIES: LogEntry[] = [
     jobId: ID.jobs,
     bladeId: ID.blades,
     stoneId: ID.stones,
-    instrumentId: null,
+    instrumentId: ID.instruments,
     kind: 'reading',
     side: 'B',
     placeMm: 12.5,
@@ -145,12 +154,12 @@ describe('all that is kept', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
       ok: true,
-      done: { added: 6, updated: 0, left: 0, unreadable: [] },
+      done: { added: 7, updated: 0, left: 0, unreadable: [] },
     })
     for (const kind of THING_KINDS)
       expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 6 } })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 7 } })
   })
 
   it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {

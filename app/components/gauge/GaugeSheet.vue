@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES, type Side } from '#core/clamping/centring'
+import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import { GAUGE_ZEROS, type GaugeZero } from '#core/setup/gaugeZero'
 import type { LikelyCause } from '#core/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'
@@ -49,17 +49,10 @@ const isSquare = computed(() =>
 
 const texts = reactive({ A: '', B: '' })
 const problems = reactive({ A: '', B: '' })
-watch(
-  read,
-  (now) =>
-    SIDES.forEach(
-      (side) => (
-        (texts[side] = now[side] === null ? '' : String(Math.round(now[side] * 100) / 100)),
-        (problems[side] = '')
-      ),
-    ),
-  { immediate: true },
-)
+const shown = computed(() => perSide((side) => readings.shownDeg('reading', side)))
+watch(shown, (now) => SIDES.forEach((side) => ((texts[side] = String(now[side] ?? '')), (problems[side] = ''))), {
+  immediate: true,
+})
 function keep(side: Side) {
   problems[side] = ''
   const parsed = parseDecimal(texts[side].replace('°', ''))
@@ -119,6 +112,7 @@ function causeText(cause: LikelyCause): string {
       </SheetPane>
       <SheetPane labelledby="did-read">
         <h2 id="did-read" class="flex items-center gap-2 font-semibold"><AngleMark angle="read" />What did it read?</h2>
+        <InstrumentChoice class="mt-2" of="reading" />
         <div class="mt-2 grid grid-cols-2 gap-3">
           <UFormField
             v-for="side in SIDES"

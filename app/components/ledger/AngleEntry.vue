@@ -18,7 +18,9 @@ const oneBevel = computed(() => job.blade.value.bevels === 'A')
 const wanted = computed(() => props.angle === 'wanted')
 
 const nowDeg = (side: Side): number | null =>
-  props.angle === 'wanted' ? job.content.value.wanted.deg[side] : (job[props.angle].value[side]?.deg ?? null)
+  props.angle === 'wanted'
+    ? job.content.value.wanted.deg[side]
+    : readings.shownDeg(props.angle === 'read' ? 'reading' : 'proof', side)
 const figure = (deg: number | null) => (deg === null ? '' : String(Math.round(deg * 100) / 100))
 const { form, takenUp, beginAnew } = useKeptForm(`angle:${job.id}:${props.angle}`, () => ({
   A: figure(nowDeg('A')),

@@ -2,10 +2,12 @@
 import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
 import { SIDES, type Side } from '#core/clamping/centring'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
-import { parseDecimal } from '#core/units/length'
+import { parseDecimal, type ParsedNumber } from '#core/units/length'
+import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
+import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { momentText } from '~/words/momentText'
@@ -16,6 +18,8 @@ import { ZONE_WORD } from '~/words/zoneText'
 const job = useJob()
 const preferences = usePreferences()
 const readings = useReadings()
+const collections = useCollections()
+const goniometer = useInstrument('proof')
 const names = computed(() => preferences.current.sideNames)
 const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
 
@@ -30,17 +34,20 @@ const places = [
 ]
 const { form: typed } = useKeptForm(`proof:${job.id}`, () => ({
   deg: '',
-  doubt: '0.1',
+  /** Empty: as the goniometer in use is known to. */
+  doubt: '',
   by: 'goniometer' as (typeof BY)[number]['value'],
   place: WHOLE,
   side: 'A' as Side,
 }))
 const problems = reactive({ deg: '', doubt: '' })
+/** What a look at ink tells an angle to when nothing else is said, degrees. */
+const INK_DOUBT_DEG = 0.5
+const usualDoubt = computed(() => String(typed.value.by === 'ink' ? INK_DOUBT_DEG : goniometer.doubtDeg.value))
 function add() {
-  const [deg, doubt] = [
-    parseDecimal(typed.value.deg.replace('°', '')),
-    parseDecimal(typed.value.doubt.replace('°', '')),
-  ]
+  const [deg, doubt] = [typed.value.deg, typed.value.doubt.trim() || usualDoubt.value].map((text) =>
+    parseDecimal(text.replace('°', '')),
+  ) as [ParsedNumber, ParsedNumber]
   problems.deg = deg.ok ? '' : 'Write the angle as a number, such as 17.5.'
   problems.doubt = doubt.ok ? '' : 'Write how sure it is as a number, such as 0.2.'
   if (!deg.ok || !doubt.ok) return
@@ -56,8 +63,11 @@ function whereText(entry: Reading | Proof): string {
   if (entry.kind === 'proof' && entry.zone) return ZONE_WORD[entry.zone]
   return entry.placeMm === null ? '' : `${lengthText(entry.placeMm, preferences.unit)} from the heel`
 }
-const howText = (entry: Reading | Proof) =>
-  entry.kind === 'reading' ? 'gauge on the stone' : entry.by === 'not said' ? '' : entry.by
+function howText(entry: Reading | Proof): string {
+  if (entry.instrumentId) return `with ${collections.nameOf(entry.instrumentId)}`
+  if (entry.kind === 'reading') return 'gauge on the stone'
+  return entry.by === 'not said' ? '' : entry.by
+}
 /** What a side's proofs come to, against what is set. */
 const amounts = computed(() =>
   sides.value.map((side) => {
@@ -105,11 +115,18 @@ const amounts = computed(() =>
               data-testid="proof-deg"
           /></UFormField>
           <UFormField label="Known to ±, °" :error="problems.doubt || undefined"
-            ><UInput v-model="typed.doubt" size="xl" inputmode="decimal" autocomplete="off" class="w-full"
+            ><UInput
+              v-model="typed.doubt"
+              :placeholder="usualDoubt"
+              size="xl"
+              inputmode="decimal"
+              autocomplete="off"
+              class="w-full"
           /></UFormField>
           <UFormField label="By"><USelect v-model="typed.by" :items="[...BY]" size="lg" class="w-full" /></UFormField>
           <UFormField label="On"><USelect v-model="typed.place" :items="places" size="lg" class="w-full" /></UFormField>
         </div>
+        <InstrumentChoice v-if="typed.by === 'goniometer'" of="proof" />
         <UButton type="submit" size="xl" label="Note it" />
         <p class="text-sm text-muted">
           The blade square to the beam; your eyes never to the laser or its mirror image. Test on paper, never on skin.

@@ -19,17 +19,7 @@ const open = computed({ get: () => entry.value !== null, set: (is) => (entry.val
 const describe = (from: KeptStone | null, copy: boolean) =>
   (entry.value = { from, copy, title: !from ? 'A new stone' : copy ? 'A stone like this one' : from.name })
 const logOpen = ref(false)
-/** The address may ask for a new one at once. */
-const [route, router] = [useRoute(), useRouter()]
-watch(
-  () => route.query.new,
-  (asked) => {
-    if (asked !== 'stone') return
-    describe(null, false)
-    void router.replace({ query: {} })
-  },
-  { immediate: true },
-)
+useAskedFor('stone', () => describe(null, false))
 
 function kept(stone: KeptStone) {
   const isNew = !entry.value?.from || entry.value.copy

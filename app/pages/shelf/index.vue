@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useCollections } from '~/stores/collections'
 
-/** What there is to work with, without a job: rigs, blades and stones. */
+/** What there is to work with, without a job: rigs, blades, stones and instruments. */
 const collections = useCollections()
 const stoneId = ref('')
 useHead({ title: 'The shelf · Jaw Tilt' })
@@ -36,6 +36,7 @@ useHead({ title: 'The shelf · Jaw Tilt' })
         <div class="pane">
           <StoneBox title="Stones" :chosen="stoneId" @choose="stoneId = $event" @described="stoneId = $event.id" />
           <ToolExchange class="mt-6" />
+          <InstrumentBox class="mt-6 border-t border-default pt-4" />
         </div>
       </div>
       <SampleRoom class="mt-6" />

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { storeToRefs } from 'pinia'
+import { INSTRUMENT_KINDS, instrument as instrumentSchema, type InstrumentKind } from '#core/instrument/instrument'
+import type { KeptInstrument } from '#core/kept/things'
+import { instrumentDrafts, readInstrument } from '~/describing/instrumentDraft'
+import { useFields } from '~/describing/useFields'
+import { useKeeping } from '~/describing/useKeeping'
+import { useKeptDraft } from '~/describing/useKeptDraft'
+import { usePreferences } from '~/stores/preferences'
+import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
+
+/** Describes an instrument. `from`: the one to change or to copy; null begins a new one. */
+const props = defineProps<{ from: KeptInstrument | null; copy?: boolean }>()
+const emit = defineEmits<{ done: [kept: KeptInstrument] }>()
+const preferences = usePreferences()
+const { unit } = storeToRefs(preferences)
+
+const copy = props.copy === true
+const key = `instrument:${props.from?.id ?? 'new'}${copy ? ':copy' : ''}`
+const { draft, takenUp, beginAnew, forget } = useKeptDraft(key, unit, instrumentDrafts(props.from, copy))
+const read = computed(() => readInstrument(draft.value, unit.value, props.from))
+const { keep: keepIt, busy, failure, refused } = useKeeping('instruments', copy ? null : props.from, 'is changed')
+const fields = useFields(
+  () => draft.value,
+  instrumentSchema,
+  () => [...read.value.problems, ...refused.value],
+)
+const { textAt, put, problemTexts } = fields
+/** Nobody is scolded for a field not reached yet. */
+const tried = ref(false)
+const problemAt = (path: string) => (tried.value || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined)
+
+const kinds = INSTRUMENT_KINDS.map((value) => ({ value, label: INSTRUMENT_KIND_WORD[value] }))
+const kind = computed({ get: () => textAt('kind') as InstrumentKind, set: (to) => put('kind', to) })
+const zeroHelp = computed(() => {
+  if (kind.value === 'level-gauge')
+    return 'What it still shows where it should show nothing. It is taken off each reading.'
+  const { A, B } = preferences.current.sideNames
+  return `Read one bevel, turn the blade end for end and read it again: half the difference. It is taken off on ${A} and added on ${B}.`
+})
+
+async function keep() {
+  tried.value = true
+  if (!read.value.instrument)
+    return nextTick(() => document.querySelector<HTMLElement>('[data-instrument] [aria-invalid="true"]')?.focus())
+  const kept = await keepIt(read.value.instrument)
+  if (!kept) return
+  await forget()
+  emit('done', kept)
+}
+</script>
+
+<template>
+  <form class="space-y-4" aria-label="Instrument" data-instrument @submit.prevent="keep">
+    <TakenUpNote v-if="takenUp" @anew="beginAnew" />
+    <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
+    <UFormField label="Kind"><USelect v-model="kind" :items="kinds" size="lg" class="w-full" /></UFormField>
+    <TypedField
+      v-if="kind === 'goniometer-screen'"
+      :fields="fields"
+      path="screenDistanceMm"
+      label="Edge to screen"
+      help="Along the beam, from the edge to the flat screen."
+      :problem="problemAt('screenDistanceMm')"
+    />
+    <TypedField
+      :fields="fields"
+      path="doubtDeg"
+      label="Known to ±"
+      help="Read the same thing ten times: most lie within this of their middle."
+      :problem="problemAt('doubtDeg')"
+    />
+    <TypedField
+      :fields="fields"
+      path="zeroDeg"
+      label="Shows too much"
+      :help="zeroHelp"
+      :problem="problemAt('zeroDeg')"
+    />
+    <UFormField label="Notes" :error="problemAt('notes')"
+      ><UTextarea
+        :model-value="textAt('notes')"
+        size="lg"
+        class="w-full"
+        maxlength="4000"
+        @update:model-value="put('notes', String($event))"
+    /></UFormField>
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+    <UButton type="submit" size="xl" label="Keep" :loading="busy" />
+  </form>
+</template>

@@ -1,0 +1,56 @@
+import { computed, shallowRef, type Ref } from 'vue'
+import { isGoniometer, zeroOnSideDeg } from '#core/instrument/instrument'
+import type { Side } from '#core/clamping/centring'
+import type { KeptInstrument } from '#core/kept/things'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
+
+/** What a level gauge, or a goniometer, is read for. */
+export type ReadFor = 'reading' | 'proof'
+
+/** What a person reads off an instrument that nobody described, to a tenth of a degree, degrees. */
+const UNDESCRIBED_DOUBT_DEG = 0.1
+
+export interface ChosenInstrument {
+  /** Those there are of the kind. */
+  readonly there: Readonly<Ref<readonly KeptInstrument[]>>
+  /** The one readings are taken with; null: one that is not described. */
+  readonly instrument: Readonly<Ref<KeptInstrument | null>>
+  readonly doubtDeg: Readonly<Ref<number>>
+  choose(id: string | null): void
+  /** What it shows too much on a side, degrees. */
+  zeroDeg(side: Side): number
+}
+
+/** The level gauge and the goniometer in use: the ones chosen here, else those last read with, else the only ones. */
+export const useInstrument = (of: ReadFor): ChosenInstrument => useJob().share(instruments)[of]
+
+function instruments({ content: _content }: JobView): Record<ReadFor, ChosenInstrument> {
+  return { reading: chosenOf('reading'), proof: chosenOf('proof') }
+}
+
+function chosenOf(of: ReadFor): ChosenInstrument {
+  const collections = useCollections()
+  const log = useLog()
+  const chosen = shallowRef<string | null>()
+  const there = computed(() =>
+    collections.instruments.filter((one) => one.archivedAt === null && isGoniometer(one.kind) === (of === 'proof')),
+  )
+  const usual = computed(() => {
+    const last = log.entries.findLast((entry) => entry.kind === of && (of === 'reading' || entry.instrumentId !== null))
+    return last ? last.instrumentId : there.value.length === 1 ? there.value[0]!.id : null
+  })
+  const instrument = computed(() => {
+    const id = chosen.value === undefined ? usual.value : chosen.value
+    return there.value.find((one) => one.id === id) ?? null
+  })
+  return {
+    there,
+    instrument,
+    doubtDeg: computed(() => instrument.value?.doubtDeg ?? UNDESCRIBED_DOUBT_DEG),
+    choose: (id) => (chosen.value = id),
+    zeroDeg: (side) => (instrument.value ? zeroOnSideDeg(instrument.value, side) : 0),
+  }
+}
