@@ -12,7 +12,7 @@ const screen = {
 
 it('what shows its spots on a flat screen says how far that stands, and what has none need not', () => {
   expect(checked(usableInstrument, screen).ok).toBe(true)
-  expect(checked(usableInstrument, { ...screen, screenDistanceMm: null })).toEqual({
+  expect(checked(usableInstrument, { ...screen, screenDistanceMm: null })).toMatchObject({
     ok: false,
     problems: [{ field: 'screenDistanceMm', code: 'missing' }],
   })
