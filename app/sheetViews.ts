@@ -13,6 +13,7 @@ export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>
   'clamp/hold': () => import('~/components/hold/HoldSheet.vue'),
   'clamp/gauge': () => import('~/components/gauge/GaugeSheet.vue'),
   'clamp/card': () => import('~/components/card/CardSheet.vue'),
+  'mark/': () => import('~/components/ink/MarkSheet.vue'),
   'grind/': () => import('~/components/order/OrderSheet.vue'),
   'prove/': () => import('~/components/prove/ProveSheet.vue'),
   'doubt/': () => import('~/components/sure/SureSheet.vue'),

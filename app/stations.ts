@@ -98,7 +98,11 @@ const SHEETS = {
       },
     ],
   },
-  mark: { word: 'Mark', key: '4', sheets: [] },
+  mark: {
+    word: 'Mark',
+    key: '4',
+    sheets: [{ id: '', word: 'Ink', title: 'Which bevel is there?' }],
+  },
   grind: {
     word: 'Grind',
     key: '5',

@@ -58,6 +58,11 @@ export function adviceText(
         do: `Read the gauge on ${sideNames[next.side]}`,
         why: `${placeText(dialForMm, setup.rig.kind, unit)} it must show ${angleText(next.mustReadDeg, next.doubtDeg)} if all measures are right`,
       }
+    case 'look-on':
+      return {
+        do: `Look on at the ink of ${sideNames[next.side]}`,
+        why: 'what to dial for it, or that it is enough, stands at Mark',
+      }
     case 'explain-reading':
       return {
         do: `Find out why the gauge is off on ${sideNames[next.side]}`,

@@ -180,4 +180,19 @@ describe('the one next step', () => {
       'open',
     ])
   })
+
+  it('who has just looked at the ink looks on, until something else is noted', () => {
+    const zone = { kind: 'heel' as const, fromMm: 0, toMm: 40, setDeg: 20, widthMm: 0.7, primaryDeg: 3 }
+    const look: LogEntry = {
+      ...about,
+      id: 'look',
+      kind: 'ink-look',
+      side: 'B',
+      setting: { by: 'millimetres', mm: 60 },
+      setDoubtDeg: 0.3,
+      zones: [{ ...zone, seen: 'shoulder', share: 0.2 }],
+    }
+    expect(stepOf([look]).step).toEqual({ does: 'look-on', at: 'mark', side: 'B' })
+    expect(stepOf([look, reading('A', mustRead())]).step.does).not.toBe('look-on')
+  })
 })

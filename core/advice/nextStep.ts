@@ -48,6 +48,8 @@ export type NextStep =
       readonly doubtDeg: number
     }
   | { readonly does: 'explain-reading'; readonly at: 'clamp'; readonly side: Side; readonly offDeg: number }
+  /** The bevel that is there is being looked for: the last thing that happened is a look at the ink. */
+  | { readonly does: 'look-on'; readonly at: 'mark'; readonly side: Side }
   | { readonly does: 'prove'; readonly at: 'prove'; readonly side: Side }
   | {
       readonly does: 'explain-proof'
@@ -98,6 +100,9 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   const fit = jawFit(setup)
   if (fit?.verdict === 'bad')
     return { does: 'hold-otherwise', at: 'clamp', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm }
+
+  const last = log.findLast(({ kind }) => kind !== 'stone-wear')
+  if (last?.kind === 'ink-look') return { does: 'look-on', at: 'mark', side: last.side }
 
   /** Who has read or proved a side has set the rig for it, noted or not. */
   const workedOn = (side: Side) => [...readings, ...proofs].some((entry) => entry.side === side)

@@ -19,8 +19,8 @@ export const ALL_FROM = 0.975
 
 /**
  * Where a face is within a depth of its highest point, as shares of the face: between two places, or on a hollow face
- * (bend below 0) outside of them. The face's height over the stone's plane is −(fall + bend·x)·x. Fall: the face's angle
- * at the shoulder over the set angle, radians; bend: half of what the angle grows to the apex, radians; depth: in
+ * (bend below 0) outside of them. The face's height over the stone's plane is −(fall + bend·x)·x. Fall: the face's
+ * angle at the shoulder over the set angle, radians; bend: half of what the angle grows to the apex, radians; depth: in
  * widths of the face. Source: docs/ink.md, "What a light pass bares".
  */
 export function bareBetween(fall: number, bend: number, depth: number): Stretch {
@@ -65,17 +65,20 @@ export function baredAboveMm(face: BevelFace, primaryDeg: number, setDeg: number
   return atShoulder ? depthUm / 1000 / Math.sin(radians(setDeg - primaryDeg)) : 0
 }
 
+/** A bare stretch that goes so far down reaches the apex, even where a dull one keeps a line of ink. */
+const APEX_FROM = 0.95
+
 /** What an eye makes of bare stretches: their pattern, and their share of the face. */
 export interface Bared {
   readonly pattern: InkPattern
   readonly share: number
 }
 
-/** What is seen of bare stretches. The last of a face counts as its apex also where a dull one keeps its ink. */
+/** What is seen of bare stretches. */
 export function seenAs(stretches: readonly Stretch[]): Bared {
   const share = stretches.reduce((sum, [from, to]) => sum + to - from, 0)
   if (share >= ALL_FROM) return { pattern: 'all', share: 1 }
   if (share <= 0) return { pattern: 'nothing', share: 0 }
-  const [atShoulder, atApex] = [stretches[0]![0] <= 0, stretches.at(-1)![1] >= ALL_FROM]
+  const [atShoulder, atApex] = [stretches[0]![0] <= 0, stretches.at(-1)![1] >= APEX_FROM]
   return { pattern: atShoulder && atApex ? 'ends' : atShoulder ? 'shoulder' : atApex ? 'apex' : 'middle', share }
 }

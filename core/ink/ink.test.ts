@@ -4,6 +4,7 @@ import { baredAboveMm, baredStretches, seenAs, type InkPattern } from './bared'
 import { flatFace } from './face'
 import reference from './fixtures/ink.json'
 import { findBevel } from './findBevel'
+import { nextSetting } from './nextSetting'
 
 const share = (face: Parameters<typeof baredStretches>[0], setDeg: number, depthUm: number) =>
   seenAs(baredStretches(face, setDeg, depthUm))
@@ -148,5 +149,65 @@ describe('from looks to an angle', () => {
     const others = [other, other]
     const width = (found: ReturnType<typeof findBevel>) => found.faces[0]!.angle.toDeg - found.faces[0]!.angle.fromDeg
     expect(width(findBevel([one, ...others], terms))).toBeLessThan(0.9 * width(findBevel([one], terms)))
+  })
+})
+
+describe('the next setting', () => {
+  const looked = (looks: [number, InkPattern, number][]) => ({
+    widthMm: 0.7,
+    primaryDeg: 3,
+    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, share: part })),
+  })
+  const terms = { depthUm: [0.4, 4] as const, setDoubtDeg: 0.2 }
+  const settings = (degs: number[]) => degs.map((deg) => ({ setDeg: [deg] }))
+
+  it('lies between shoulder and edge, not beyond them', () => {
+    const next = nextSetting(
+      [
+        looked([
+          [17, 'shoulder', 0.05],
+          [21, 'apex', 0.05],
+        ]),
+      ],
+      terms,
+      settings([14, 17, 19, 21, 24]),
+      0.5,
+    )
+    expect(next.best).toBe(2)
+    expect(next.thenDeg).toBeLessThan(next.nowDeg)
+    expect(next.looksLeft).toBeGreaterThanOrEqual(1)
+  })
+
+  it('is none where every face is known well enough, and where no setting tells more', () => {
+    const bracketed = looked([
+      [19.8, 'shoulder', 0.8],
+      [20, 'all', 1],
+      [20.2, 'apex', 0.8],
+    ])
+    expect(nextSetting([bracketed], terms, settings([20]), 0.6)).toMatchObject({
+      best: null,
+      stop: 'known',
+      looksLeft: 0,
+    })
+    const open = looked([
+      [17, 'shoulder', 0.05],
+      [21, 'apex', 0.05],
+    ])
+    expect(nextSetting([open], terms, settings([5, 44]), 0.3)).toMatchObject({ best: null, stop: 'no-gain' })
+  })
+
+  it('asks for the faces that are asked for, whatever the others still leave open', () => {
+    const open = looked([
+      [17, 'shoulder', 0.05],
+      [21, 'apex', 0.05],
+    ])
+    const known = looked([
+      [19.8, 'shoulder', 0.8],
+      [20, 'all', 1],
+      [20.2, 'apex', 0.8],
+    ])
+    const both = [{ setDeg: [19, 19] }]
+    expect(nextSetting([open, known], terms, both, 0.6, { from: 1, count: 1 }).stop).toBe('known')
+    expect(nextSetting([open, known], terms, both, 0.6).stop).toBeNull()
   })
 })

@@ -1,5 +1,8 @@
 import { ALL_FROM, bareBetween, INK_PATTERNS, type InkPattern } from './bared'
 
+/** What a light pass with a fine stone reaches, micrometres. */
+export const LIGHT_PASS_UM = [0.4, 4] as const
+
 /** One look at one face after a light pass. */
 export interface InkLook {
   /** The set angle there, degrees per side. */
@@ -11,10 +14,12 @@ export interface InkLook {
 
 /** Standard deviations of what a hand and an eye add. Source: docs/ink.md, "How sure a look is". */
 export const SHARE_SIGMA = 0.07
-/** Of the contact depth from look to look, of its logarithm; the width of the face, known to 5%, is folded in. */
-export const DEPTH_SIGMA = Math.hypot(0.3, 0.05)
+/** Of the contact depth from look to look, of its logarithm. */
+export const DEPTH_SPREAD = 0.3
+/** The same with the width of the face, known to 5%, folded in. */
+export const DEPTH_SIGMA = Math.hypot(DEPTH_SPREAD, 0.05)
 /** Shares are told in steps of this. */
-const SHARE_STEP = 0.05
+export const SHARE_STEP = 0.05
 /** An eye takes one pattern for another so often. */
 const MISTAKEN = 0.002
 
@@ -41,7 +46,7 @@ function toldOdds({ seen, share }: Pick<InkLook, 'seen' | 'share'>, bare: number
   return shareOdds(share, bare)
 }
 
-const SHARES = 200
+export const SHARES = 200
 
 /**
  * How likely a look is: of a face whose angle at the shoulder lies `over` the set one and `grows` to the apex, radians,
@@ -80,4 +85,18 @@ function couldShow(seen: InkPattern, hollow: boolean, from: number, to: number, 
   // Bare all over, but not told as that: an eye finds the ink that is left on the side that is met last.
   if (hollow ? from >= to : atShoulder && atApex) return seen === (over > 0 ? 'shoulder' : 'apex')
   return seen === (atShoulder && atApex ? 'ends' : atShoulder ? 'shoulder' : atApex ? 'apex' : 'middle')
+}
+
+let known: { outcomes: number; rows: readonly Float64Array[] } | null = null
+/**
+ * How likely each share is told (in its steps, the last "all"), for each bare share from 0 to 1 in SHARES parts.
+ * Worked out once.
+ */
+export function shareTable(): { outcomes: number; rows: readonly Float64Array[] } {
+  if (known) return known
+  const steps = Math.round(1 / SHARE_STEP)
+  const told = Array.from({ length: steps }, (_, i) => ({ seen: 'shoulder' as const, share: (i + 1) * SHARE_STEP }))
+  // The last step and "all" are one: what is bare all over.
+  const rows = Array.from({ length: SHARES + 1 }, (_, i) => Float64Array.from(told, (one) => toldOdds(one, i / SHARES)))
+  return (known = { outcomes: steps, rows })
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { ZONE_KINDS } from '../blade/zones'
 import { SIDES } from '../clamping/centring'
+import { INK_PATTERNS } from '../ink/bared'
 import type { Raw } from '../versions/versioned'
 import { versionOf } from '../versions/versioned'
 import { deg, mm } from '../measure/measure'
@@ -51,6 +52,28 @@ const proof = entry.extend({
 })
 /** A hand has turned the rig to a setting, with the stone of the entry on the rod, and said so. */
 const dialled = entry.extend({ kind: z.literal('dialled'), rigId: z.uuid(), side, setting: dialSetting })
+/** What was bare of ink in one zone, and what the geometry said of its face then. */
+const inkZone = z.object({
+  kind: z.enum(ZONE_KINDS),
+  fromMm: mm({ least: 0, most: 3000 }),
+  toMm: mm({ least: 0, most: 3000 }),
+  /** Set at the zone's middle. */
+  setDeg: angle,
+  widthMm: mm({ above: 0, most: 100 }),
+  primaryDeg: angle,
+  seen: z.enum(INK_PATTERNS),
+  /** Of the face, from 0 to 1. */
+  share: z.number().min(0).max(1),
+})
+export type InkZone = z.infer<typeof inkZone>
+/** A side was looked at after light passes over its inked bevel; zones nobody looked at are left out. */
+const inkLook = entry.extend({
+  kind: z.literal('ink-look'),
+  side,
+  setting: dialSetting,
+  setDoubtDeg: doubtDeg,
+  zones: z.array(inkZone).min(1).max(40),
+})
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
 /** Another entry is struck out; or, where that one struck something out itself, brought back. */
@@ -64,17 +87,19 @@ export const ENTRIES = {
   reading: { schema: reading, steps: [] },
   proof: { schema: proof, steps: [] },
   dialled: { schema: dialled, steps: [] },
+  'ink-look': { schema: inkLook, steps: [] },
   'stone-wear': { schema: wear, steps: [] },
   strike: { schema: strike, steps: [] },
 } as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
 export type EntryKind = keyof typeof ENTRIES
 export const ENTRY_KINDS = Object.keys(ENTRIES) as EntryKind[]
 
-export const logEntry = z.discriminatedUnion('kind', [reading, proof, dialled, wear, strike])
+export const logEntry = z.discriminatedUnion('kind', [reading, proof, dialled, inkLook, wear, strike])
 export type LogEntry = z.infer<typeof logEntry>
 export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
 export type Reading = EntryOf<'reading'>
 export type Proof = EntryOf<'proof'>
+export type InkLookEntry = EntryOf<'ink-look'>
 export type Dialled = EntryOf<'dialled'>
 export type WearEntry = EntryOf<'stone-wear'>
 

@@ -124,6 +124,19 @@ const ENTRIES: LogEntry[] = [
     expectedDeg: 20,
   },
   {
+    id: '0197a000-0000-7000-8000-000000000014',
+    at: '2026-05-01T09:00:30.000Z',
+    jobId: ID.jobs,
+    bladeId: ID.blades,
+    stoneId: ID.stones,
+    instrumentId: null,
+    kind: 'ink-look',
+    side: 'A',
+    setting: { by: 'slot', label: '3' },
+    setDoubtDeg: 0.3,
+    zones: [{ kind: 'tip', fromMm: 60, toMm: 80, setDeg: 18, widthMm: 0.7, primaryDeg: 2.5, seen: 'ends', share: 0.3 }],
+  },
+  {
     id: '0197a000-0000-7000-8000-000000000012',
     at: '2026-05-01T09:01:00.000Z',
     jobId: ID.jobs,
@@ -154,18 +167,18 @@ describe('all that is kept', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
       ok: true,
-      done: { added: 7, updated: 0, left: 0, unreadable: [] },
+      done: { added: 8, updated: 0, left: 0, unreadable: [] },
     })
     for (const kind of THING_KINDS)
       expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 7 } })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 8 } })
   })
 
   it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {
     const before = await listLog(one.db, 0)
     await append(one.db, ENTRIES)
-    expect((await listLog(one.db, 0)).entries).toHaveLength(2)
+    expect((await listLog(one.db, 0)).entries).toHaveLength(ENTRIES.length)
     const third = { ...ENTRIES[0]!, id: '0197a000-0000-7000-8000-000000000013' }
     await append(one.db, [third])
     expect((await listLog(one.db, before.upTo)).entries).toEqual([third])

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { bareOf } from '~/drawing/inkView'
+import type { Told } from '~/composables/useInk'
+
+/** A stretch of the bevel, shoulder above and edge below: ink dark, steel bare. */
+const props = defineProps<{ told: Told | null }>()
+const bare = computed(() => (props.told ? bareOf(props.told.seen, props.told.share) : []))
+</script>
+
+<template>
+  <svg class="ink-face block h-full w-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
+    <rect class="flat" x="0" y="0" width="100" height="22" />
+    <rect v-if="told?.seen === 'above'" class="bare" x="0" y="8" width="100" height="14" />
+    <rect class="inked" :class="{ unsaid: !told }" x="0" y="22" width="100" height="70" />
+    <rect
+      v-for="(one, i) in bare"
+      :key="i"
+      class="bare"
+      x="0"
+      :y="22 + 70 * one.from"
+      width="100"
+      :height="70 * (one.to - one.from)"
+    />
+    <line class="edge" x1="0" x2="100" y1="92" y2="92" />
+  </svg>
+</template>
+
+<style scoped>
+.flat {
+  fill: var(--steel);
+}
+.inked {
+  fill: var(--ink);
+}
+.inked.unsaid {
+  opacity: 0.28;
+}
+.bare {
+  fill: var(--sheet);
+  stroke: var(--steel-line);
+  stroke-width: 0.8;
+  vector-effect: non-scaling-stroke;
+}
+.edge {
+  stroke: var(--ink);
+  stroke-width: 3;
+  vector-effect: non-scaling-stroke;
+}
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { InkLookEntry } from '#core/log/entry'
+import { useInk } from '~/composables/useInk'
+import { useJob } from '~/job/useJob'
+import { useCollections } from '~/stores/collections'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { dialText } from '~/words/dialText'
+import { INK_WORD, shareText } from '~/words/inkText'
+import { momentText } from '~/words/momentText'
+import { ZONE_WORD } from '~/words/zoneText'
+
+/** The looks as they were entered; one that is struck out no longer counts. */
+const job = useJob()
+const ink = useInk()
+const collections = useCollections()
+const names = computed(() => usePreferences().current.sideNames)
+const rows = computed(() => ink.looks.value.toReversed())
+const zoneText = ({ kind, seen, share, setDeg }: InkLookEntry['zones'][number]) =>
+  `${ZONE_WORD[kind]}, set ${angleText(setDeg)}: ${INK_WORD[seen]}${share > 0 && share < 1 ? ` ${shareText(share)}` : ''}`
+</script>
+
+<template>
+  <SheetPane labelledby="looks">
+    <h2 id="looks" class="text-lg font-semibold">Looks, newest first</h2>
+    <p v-if="rows.length === 0" class="mt-1 text-muted">None yet.</p>
+    <ul v-else data-testid="looks">
+      <li
+        v-for="look in rows"
+        :key="look.id"
+        class="flex items-start gap-3 border-t border-default py-1.5 first:border-t-0"
+      >
+        <div class="min-w-0 flex-1">
+          <p>
+            <b>{{ names[look.side] }}</b> {{ dialText(job.rig.value, look.setting) }}
+            <span class="text-sm text-muted"
+              >{{ momentText(look.at) }}{{ look.stoneId ? `, ${collections.nameOf(look.stoneId)}` : '' }}</span
+            >
+          </p>
+          <p v-for="zone in look.zones" :key="zone.fromMm" class="text-sm text-toned">{{ zoneText(zone) }}</p>
+        </div>
+        <UButton
+          color="neutral"
+          variant="ghost"
+          icon="i-lucide-x"
+          size="lg"
+          :aria-label="`Strike out the look at ${names[look.side]} of ${momentText(look.at)}`"
+          @click="ink.strikeOut(look)"
+        />
+      </li>
+    </ul>
+  </SheetPane>
+</template>

@@ -1,0 +1,174 @@
+import { computed, ref, watch } from 'vue'
+import { v7 as newId } from 'uuid'
+import { bevelThicknessMm } from '#core/blade/bevelThickness'
+import { primaryFaceDeg } from '#core/blade/primaryFace'
+import { asThickAs } from '#core/blade/taper'
+import { zonesOf, type Zone } from '#core/blade/zones'
+import { bevelWidthMm } from '#core/bevel/bevelWidth'
+import { SIDES, type Side } from '#core/clamping/centring'
+import { stationAt } from '#core/curve/stations'
+import { adviseDial } from '#core/dial/advised'
+import type { InkPattern } from '#core/ink/bared'
+import type { InkAsk } from '#core/ink/inkSays'
+import { looksAtZones } from '#core/ink/looksAtZones'
+import type { Candidate } from '#core/ink/nextSetting'
+import { logEntry, type InkLookEntry, type InkZone } from '#core/log/entry'
+import { ofKind } from '#core/log/inForce'
+import { checked } from '#core/problem/problem'
+import type { DialSetting } from '#core/rig/dials/readings'
+import { contactFor } from '#core/setup/setup'
+import { LIGHT_PASS_UM } from '#core/ink/look'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { usePreferences } from '~/stores/preferences'
+import { problemText } from '~/words/problemText'
+import { zoneName } from '~/words/zoneText'
+import { useTask } from '~/workers/useTask'
+
+/** What is told of one zone: the pattern, and the share of it that is bare. */
+export interface Told {
+  readonly seen: InkPattern
+  readonly share: number
+}
+
+/** A bevel known so well needs no further look, degrees; no better than the set angle backs. */
+const NEEDED_DEG = 0.5
+const OVER_SET_DOUBT = 1.25
+/** Settings that are weighed for a next look: so far around what was set and is wanted, and so far apart, degrees. */
+const AROUND_DEG = 4
+const APART_DEG = 0.25
+
+/** The looks at the ink, what they say of each zone, and what to dial for the next one. */
+export function useInk() {
+  return useJob().share(ink)
+}
+
+function ink(job: JobView) {
+  const preferences = usePreferences()
+  const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
+  const zones = computed(() => job.blade.value.zones ?? zonesOf(job.blade.value.edge, job.stations.value))
+  const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
+  const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
+  const middles = computed(() => zones.value.map((zone) => stationAt(job.blade.value.edge, middleOf(zone))))
+  const looks = computed(() => ofKind(job.entries.value, 'ink-look'))
+
+  const setWith = (side: Side, setting: DialSetting): (number | null)[] =>
+    middles.value.map((station) => {
+      const contact = contactFor(job.setup.value, side, setting, station)
+      return contact.ok ? contact.edgeAngleDeg : null
+    })
+  /** What is set at the middle of each zone on the side that is up; null where there is no angle. */
+  const setDeg = computed(() => setWith(job.side.value, job.content.value.dialled[job.side.value]))
+
+  /** The face in a zone as its measures have it: how wide at an angle, and the primary half-angle behind it. */
+  function faceOf(index: number, side: Side, deg: number): Pick<InkZone, 'widthMm' | 'primaryDeg'> {
+    const total = job.stations.value.at(-1)!.fromHeelMm
+    const there = asThickAs(job.blade.value, middleOf(zones.value[index]!) / total)
+    return {
+      widthMm: bevelWidthMm(bevelThicknessMm(there), job.blade.value.bevelDeg?.[side] ?? deg),
+      primaryDeg: Math.max(0, primaryFaceDeg(there, side)),
+    }
+  }
+
+  /** Notes a look at the side that is up; zones that nothing is told of are left out. Answers what is wrong with it. */
+  function note(told: readonly (Told | null)[]): string | null {
+    const side = job.side.value
+    const set = job.up.value
+    if (!set.ok) return job.trouble.value
+    const looked = told.flatMap((one, i): InkZone[] => {
+      const deg = setDeg.value[i]
+      if (!one || deg === null || deg === undefined) return []
+      const { kind, fromMm, toMm } = zones.value[i]!
+      return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), ...one }]
+    })
+    if (looked.length === 0) return 'Say of one zone at least what is bare.'
+    const entry: InkLookEntry = {
+      id: newId(),
+      at: new Date().toISOString(),
+      jobId: job.id,
+      bladeId: job.content.value.bladeId,
+      stoneId: job.content.value.stoneId,
+      instrumentId: null,
+      kind: 'ink-look',
+      side,
+      setting: job.content.value.dialled[side],
+      setDoubtDeg: Math.max(0.01, set.doubtDeg),
+      zones: looked,
+    }
+    const read = checked(logEntry, entry)
+    if (!read.ok) return problemText(read.problems[0]!, preferences.unit, read.problems[0]!.field)
+    job.session.record('look at the ink', [entry])
+    return null
+  }
+  const strikeOut = (entry: InkLookEntry) => void job.session.record('strike out a look', [], [entry.id])
+
+  /** Settings of this rig that may be advised for the side that is up, with what they give in each zone. */
+  const settings = computed((): (Candidate & { setting: DialSetting })[] => {
+    const side = job.side.value
+    // Whatever stands on the dial now, the same settings are weighed: one that was advised stays the advice.
+    const around = [
+      job.content.value.wanted.deg[side],
+      ...looks.value.filter((look) => look.side === side).flatMap((look) => look.zones.map((zone) => zone.setDeg)),
+    ].map((deg) => Math.round(deg / APART_DEG) * APART_DEG)
+    const [from, to] = [Math.min(...around) - AROUND_DEG, Math.max(...around) + AROUND_DEG]
+    const known = new Map<string, Candidate & { setting: DialSetting }>()
+    for (let deg = from; deg <= to; deg += APART_DEG) {
+      const advice = adviseDial(job.setup.value, side, deg, job.dialFor.value.station)
+      if (!advice.ok) continue
+      const key = JSON.stringify(advice.setting)
+      if (!known.has(key)) known.set(key, { setting: advice.setting, setDeg: setWith(side, advice.setting) })
+    }
+    return [...known.values()]
+  })
+
+  const setDoubtDeg = computed(() => Math.max(0.05, ...looks.value.map((look) => look.setDoubtDeg)))
+  const neededDeg = computed(() => Math.max(NEEDED_DEG, OVER_SET_DOUBT * setDoubtDeg.value))
+  const ask = computed((): InkAsk | null =>
+    looks.value.length === 0
+      ? null
+      : {
+          faces: sides.value.map((side) => ({ side, zones: looksAtZones(looks.value, side, zones.value) })),
+          terms: { depthUm: LIGHT_PASS_UM, setDoubtDeg: setDoubtDeg.value },
+          side: job.side.value,
+          candidates: settings.value.map(({ setDeg: of }) => ({ setDeg: of })),
+          neededDeg: neededDeg.value,
+        },
+  )
+  const task = useTask('inkSays')
+  /** What was asked for is of no use once the looks have changed: only the newest is shown. */
+  const answered = ref('')
+  const keyOf = (of: InkAsk | null) => JSON.stringify(of)
+  async function weigh() {
+    const now = ask.value
+    if (!now) return
+    const key = keyOf(now)
+    await task.run(now)
+    answered.value = key
+    if (keyOf(ask.value) !== key) await weigh()
+  }
+  watch(ask, () => void (task.running.value || weigh()), { immediate: true })
+  const fresh = computed(() => ask.value !== null && !task.running.value && answered.value === keyOf(ask.value))
+
+  /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
+  const foundOn = (side: Side) => (fresh.value ? (task.result.value?.found[side]?.faces ?? []) : [])
+  const next = computed(() => {
+    if (!fresh.value || !task.result.value) return null
+    const { next: found } = task.result.value
+    return { ...found, setting: found.best === null ? null : settings.value[found.best]!.setting }
+  })
+
+  return {
+    sides,
+    zones,
+    names,
+    looks,
+    setDeg,
+    faceOf,
+    note,
+    strikeOut,
+    foundOn,
+    next,
+    neededDeg,
+    weighing: task.running,
+  }
+}

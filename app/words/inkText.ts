@@ -1,0 +1,29 @@
+import type { FaceKind } from '#core/ink/face'
+import type { InkPattern } from '#core/ink/bared'
+
+/** What is seen of a bevel's ink, from the shoulder down to the edge. */
+export const INK_WORD: Record<InkPattern, string> = {
+  above: 'only above the shoulder',
+  shoulder: 'at the shoulder',
+  middle: 'in the middle',
+  ends: 'at both ends',
+  apex: 'at the edge',
+  all: 'all of it',
+  nothing: 'nowhere',
+}
+
+/** What it means, in a few words. */
+export const INK_MEANS: Record<InkPattern, string> = {
+  above: 'the stone lies on the flat of the blade',
+  shoulder: 'the stone is flatter than the bevel',
+  middle: 'the bevel is convex',
+  ends: 'the bevel is hollow',
+  apex: 'the stone is steeper than the bevel',
+  all: 'the stone matches the bevel',
+  nothing: 'the stone did not touch it',
+}
+
+export const FACE_KIND_WORD: Record<FaceKind, string> = { flat: 'flat', convex: 'convex', hollow: 'hollow' }
+
+/** A share as it is told: "25 %". */
+export const shareText = (share: number): string => `${Math.round(share * 100)} %`

@@ -1,0 +1,63 @@
+import { findBevel, type InkTerms } from '../ink/findBevel'
+import { LIGHT_PASS_UM, type InkLook } from '../ink/look'
+import { nextSetting } from '../ink/nextSetting'
+import { hiddenBlade, type HiddenBladeAsk } from './hiddenBlade'
+
+/** How the advice did on one side of one hidden blade. */
+export interface ClosedTestResult {
+  readonly looks: number
+  /**
+   * Per zone: after how many looks it was known as well as is needed (null: never), how far the middle of what was
+   * found is off the truth, and whether the truth lies in the interval.
+   */
+  readonly zones: readonly {
+    readonly knownAfter: number | null
+    readonly offDeg: number
+    readonly inside: boolean
+    readonly halfWidthDeg: number
+  }[]
+}
+
+const MOST_LOOKS = 8
+
+/**
+ * Finds the bevel of one side of a hidden blade as the advice says: the first look at the angle it is thought to have,
+ * each next one where the advice sends it, of settings a quarter of a degree apart, until it says to stop.
+ */
+export function followAdvice(ask: HiddenBladeAsk, neededDeg: number): ClosedTestResult {
+  const blade = hiddenBlade(ask)
+  const looks: InkLook[][] = ask.zones.map(() => [])
+  const terms: InkTerms = { depthUm: LIGHT_PASS_UM, setDoubtDeg: ask.setDoubtDeg }
+  const faces = () => looks.map((of) => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: of }))
+  const settings = Array.from({ length: 33 }, (_, i) => ask.aroundDeg - 4 + i / 4)
+  const candidates = settings.map((deg) => ({ setDeg: ask.zones.map(() => deg) }))
+  const knownAfter: (number | null)[] = ask.zones.map(() => null)
+  let setDeg = ask.aroundDeg
+  let taken = 0
+  while (taken < MOST_LOOKS) {
+    ask.zones.forEach((zone, i) => looks[i]!.push({ setDeg, ...blade.look('A', zone, setDeg, taken) }))
+    taken++
+    findBevel(faces(), terms).faces.forEach((face, i) => {
+      const known = face && face.angle.toDeg - face.angle.fromDeg <= 2 * neededDeg
+      if (known) knownAfter[i] ??= taken
+    })
+    const next = nextSetting(faces(), terms, candidates, neededDeg)
+    if (next.best === null) break
+    setDeg = settings[next.best]!
+  }
+  const found = findBevel(faces(), terms)
+  return {
+    looks: taken,
+    zones: ask.zones.map((zone, i) => {
+      const { shoulderDeg, apexDeg } = blade.face('A', zone)
+      const { kind, angle } = found.faces[i]!
+      const truth = kind === 'flat' ? (shoulderDeg + apexDeg) / 2 : apexDeg
+      return {
+        knownAfter: knownAfter[i]!,
+        offDeg: angle.middleDeg - truth,
+        inside: truth >= angle.fromDeg && truth <= angle.toDeg,
+        halfWidthDeg: (angle.toDeg - angle.fromDeg) / 2,
+      }
+    }),
+  }
+}
