@@ -65,3 +65,25 @@ test('nothing said is told so; the simulated blade shows itself, and what is dia
   await expect(page.getByText('It stands there: ink')).toBeVisible()
   await expect(ledger(page, 'set', 'B')).not.toHaveText(before)
 })
+
+test('looks that cannot both be true are named with what most likely went wrong', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.keyboard.press('4')
+  const heel = page.getByRole('group', { name: 'The bevel from heel to tip' }).getByRole('button', { name: /heel/ })
+  const say = async (steps: number) => {
+    await heel.focus()
+    for (let i = 0; i < steps; i++) await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Enter')
+  }
+  await say(1)
+  await expect(page.getByTestId('says-heel')).toHaveText(/°/)
+  await say(5)
+  await expect(page.getByTestId('ink-against')).toContainText('heel: “at the edge” at')
+  await expect(page.getByTestId('ink-against')).toContainText('can hardly be true with the other looks.')
+  await page
+    .getByRole('button', { name: /^Strike out the look at A/ })
+    .first()
+    .click()
+  await expect(page.getByTestId('says-heel')).toHaveText(/°/)
+  await expect(page.getByTestId('ink-against')).toHaveCount(0)
+})

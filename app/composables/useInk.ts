@@ -17,9 +17,10 @@ import { ofKind } from '#core/log/inForce'
 import { checked } from '#core/problem/problem'
 import type { DialSetting } from '#core/rig/dials/readings'
 import { contactFor } from '#core/setup/setup'
-import { LIGHT_PASS_UM } from '#core/ink/look'
+import { lightPassUm } from '#core/ink/look'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
+import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { zoneName } from '~/words/zoneText'
@@ -45,6 +46,7 @@ export function useInk() {
 
 function ink(job: JobView) {
   const preferences = usePreferences()
+  const collections = useCollections()
   const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
   const zones = computed(() => job.blade.value.zones ?? zonesOf(job.blade.value.edge, job.stations.value))
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
@@ -122,13 +124,16 @@ function ink(job: JobView) {
   })
 
   const setDoubtDeg = computed(() => Math.max(0.05, ...looks.value.map((look) => look.setDoubtDeg)))
+  const grainsUm = computed(() =>
+    looks.value.flatMap(({ stoneId }) => collections.stones.find((stone) => stone.id === stoneId)?.grainUm ?? []),
+  )
   const neededDeg = computed(() => Math.max(NEEDED_DEG, OVER_SET_DOUBT * setDoubtDeg.value))
   const ask = computed((): InkAsk | null =>
     looks.value.length === 0
       ? null
       : {
           faces: sides.value.map((side) => ({ side, zones: looksAtZones(looks.value, side, zones.value) })),
-          terms: { depthUm: LIGHT_PASS_UM, setDoubtDeg: setDoubtDeg.value },
+          terms: { depthUm: lightPassUm(grainsUm.value), setDoubtDeg: setDoubtDeg.value },
           side: job.side.value,
           candidates: settings.value.map(({ setDeg: of }) => ({ setDeg: of })),
           neededDeg: neededDeg.value,
@@ -151,6 +156,17 @@ function ink(job: JobView) {
 
   /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
   const foundOn = (side: Side) => (fresh.value ? (task.result.value?.found[side]?.faces ?? []) : [])
+  /** Looks at the side that is up which cannot well be true with the others. */
+  const against = computed(() => {
+    if (!fresh.value || !task.result.value) return []
+    return task.result.value.against
+      .filter(({ side }) => side === job.side.value)
+      .map(({ zone, look, culprit }) => ({
+        name: names.value[zone]!,
+        look: looksAtZones(looks.value, job.side.value, zones.value)[zone]!.looks[look]!,
+        culprit,
+      }))
+  })
   const next = computed(() => {
     if (!fresh.value || !task.result.value) return null
     const { next: found } = task.result.value
@@ -167,6 +183,7 @@ function ink(job: JobView) {
     note,
     strikeOut,
     foundOn,
+    against,
     next,
     neededDeg,
     weighing: task.running,

@@ -1,3 +1,4 @@
+import type { Culprit } from '#core/ink/contradictions'
 import type { FaceKind } from '#core/ink/face'
 import type { InkPattern } from '#core/ink/bared'
 
@@ -27,3 +28,12 @@ export const FACE_KIND_WORD: Record<FaceKind, string> = { flat: 'flat', convex: 
 
 /** A share as it is told: "25 %". */
 export const shareText = (share: number): string => `${Math.round(share * 100)} %`
+
+/** What most likely went wrong with a look that does not go with the others, and what to do. */
+export const CULPRIT_TEXT: Record<Culprit, string> = {
+  'side-mixed-up': 'It fits the other side: were the sides mixed up?',
+  'blade-moved': 'It does not fit in several zones: did the blade move in the jaws, or was another setting dialled?',
+  'ink-wiped': 'Was the ink not dry, or wiped off? Ink again, and look once more.',
+  'dished-stone': 'Is the stone dished? A hollow stone bares both ends.',
+  mistold: 'Was it pressed too hard, or told of another zone? Ink again, and look once more.',
+}

@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { baredAboveMm, baredStretches, seenAs, type InkPattern } from './bared'
+import { contradictions } from './contradictions'
 import { flatFace } from './face'
 import reference from './fixtures/ink.json'
 import { findBevel } from './findBevel'
+import { lightPassUm } from './look'
 import { nextSetting } from './nextSetting'
 
 const share = (face: Parameters<typeof baredStretches>[0], setDeg: number, depthUm: number) =>
@@ -37,6 +39,12 @@ describe('what a light pass bares', () => {
     const dull = 0.02 / Math.tan(20 * RAD) / 0.8
     expect(from).toBe(0)
     expect(to).toBeCloseTo(1 - dull + Math.sqrt(2 * 20 * 2) / 1000 / 0.8, 9)
+  })
+
+  it('deeper with a coarse stone; with several stones as far as any of them', () => {
+    expect(lightPassUm([])).toEqual([0.4, 4])
+    expect(lightPassUm([53])).toEqual([1, 10])
+    expect(lightPassUm([14, 53])).toEqual([0.4, 10])
   })
 
   it('above the shoulder too where the stone lies nearly on the primary face, and all of it when it does', () => {
@@ -209,5 +217,66 @@ describe('the next setting', () => {
     const both = [{ setDeg: [19, 19] }]
     expect(nextSetting([open, known], terms, both, 0.6, { from: 1, count: 1 }).stop).toBe('known')
     expect(nextSetting([open, known], terms, both, 0.6).stop).toBeNull()
+  })
+})
+
+describe('looks that cannot all be true', () => {
+  const looked = (looks: [number, InkPattern, number][]) => ({
+    widthMm: 0.7,
+    primaryDeg: 3,
+    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, share: part })),
+  })
+  const bracket: [number, InkPattern, number][] = [
+    [18, 'shoulder', 0.1],
+    [20, 'apex', 0.1],
+  ]
+  const culprits = (faces: ReturnType<typeof looked>[], opposite: (number | null)[] = faces.map(() => null)) =>
+    contradictions(faces, opposite, [0.4, 4]).map(({ face, look, culprit }) => [face, look, culprit])
+
+  it('are none where they go together', () => {
+    expect(culprits([looked([...bracket, [19, 'all', 1]]), looked([])])).toEqual([])
+  })
+
+  it('are pointed out, the newest of those that fit as badly, with what most likely went wrong', () => {
+    expect(
+      culprits([
+        looked([
+          [18, 'apex', 0.1],
+          [21, 'shoulder', 0.1],
+        ]),
+      ]),
+    ).toEqual([[0, 1, 'mistold']])
+    expect(culprits([looked([...bracket, [24, 'all', 1]])])).toEqual([[0, 2, 'ink-wiped']])
+    expect(culprits([looked([...bracket, [25, 'ends', 0.3]])])).toEqual([[0, 2, 'dished-stone']])
+    const moved = looked([...bracket, [23, 'shoulder', 0.2]])
+    expect(culprits([moved, moved])).toEqual([
+      [0, 2, 'blade-moved'],
+      [1, 2, 'blade-moved'],
+    ])
+  })
+
+  it('fit the other side where the sides were mixed up', () => {
+    const other = looked([
+      [22, 'shoulder', 0.1],
+      [25, 'apex', 0.1],
+    ])
+    expect(culprits([looked([...bracket, [23, 'shoulder', 0.3]]), other], [1, 0])).toEqual([[0, 2, 'side-mixed-up']])
+  })
+
+  it('are seldom called so where nothing went wrong', () => {
+    let [called, of] = [0, 0]
+    for (const { faces, looks, ...blade } of reference.cases.slice(0, 20)) {
+      const all = faces.map(({ side, zone, widthMm }) => ({
+        widthMm,
+        primaryDeg: blade.primaryHalfAngleDeg,
+        looks: looks
+          .filter((look) => look.side === side && look.zone === zone)
+          .map((look) => ({ ...look, seen: look.seen as InkPattern })),
+      }))
+      const none = all.map(() => null)
+      called += contradictions(all, none, blade.contactDepthUm as [number, number]).length
+      of += all.length
+    }
+    expect(called / of).toBeLessThan(0.03)
   })
 })

@@ -1,4 +1,5 @@
 import type { Side } from '../clamping/centring'
+import { contradictions, type Culprit } from './contradictions'
 import { findBevel, type Found, type InkTerms } from './findBevel'
 import { nextSetting, type Candidate, type NextLook } from './nextSetting'
 import type { LookedAt } from './weigh'
@@ -16,6 +17,13 @@ export interface InkAsk {
 export interface InkSays {
   readonly found: Readonly<Partial<Record<Side, Found>>>
   readonly next: NextLook
+  /** Looks that cannot well be true with the others: the side, the zone and the look, each by its number. */
+  readonly against: readonly {
+    readonly side: Side
+    readonly zone: number
+    readonly look: number
+    readonly culprit: Culprit
+  }[]
 }
 
 /** What all looks at a blade say, and the next one worth its steel on a side. Yields how far it is. */
@@ -41,5 +49,16 @@ export function* inkSays({ faces, terms, side, candidates, neededDeg }: InkAsk):
   const padded = candidates.map(({ setDeg }) => ({
     setDeg: all.map((_, i) => (i >= start && i < start + count ? setDeg[i - start]! : null)),
   }))
-  return { found, next: nextSetting(all, terms, padded, neededDeg, { from: start, count }) }
+  const places = faces.flatMap(({ side: of, zones }) => zones.map((_, zone) => ({ side: of, zone })))
+  const opposite = places.map(({ side: of, zone }) => {
+    const across = places.findIndex((one) => one.side !== of && one.zone === zone)
+    return across < 0 ? null : across
+  })
+  const against = contradictions(all, opposite, terms.depthUm).map(({ face, look, culprit }) => ({
+    ...places[face]!,
+    look,
+    culprit,
+  }))
+  yield 0.7
+  return { found, against, next: nextSetting(all, terms, padded, neededDeg, { from: start, count }) }
 }

@@ -2,6 +2,16 @@ import { ALL_FROM, bareBetween, INK_PATTERNS, type InkPattern } from './bared'
 
 /** What a light pass with a fine stone reaches, micrometres. */
 export const LIGHT_PASS_UM = [0.4, 4] as const
+/** The same with a coarser stone, from this grain on. */
+const COARSE_PASS_UM = [1, 10] as const
+const COARSE_FROM_UM = 20
+
+/** What light passes with stones of these grains reach, micrometres. Source: docs/ink.md, "How sure a look is". */
+export function lightPassUm(grainsUm: readonly number[]): readonly [least: number, most: number] {
+  const ranges = grainsUm.map((grainUm) => (grainUm < COARSE_FROM_UM ? LIGHT_PASS_UM : COARSE_PASS_UM))
+  if (ranges.length === 0) return LIGHT_PASS_UM
+  return [Math.min(...ranges.map(([least]) => least)), Math.max(...ranges.map(([, most]) => most))]
+}
 
 /** One look at one face after a light pass. */
 export interface InkLook {

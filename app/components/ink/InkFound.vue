@@ -8,7 +8,7 @@ import { zoneAt } from '~/words/zoneText'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
-import { FACE_KIND_WORD } from '~/words/inkText'
+import { CULPRIT_TEXT, FACE_KIND_WORD, INK_WORD } from '~/words/inkText'
 
 /** What the looks say so far: each zone's angle as a bar, what to dial for the next look, and when to stop. */
 const job = useJob()
@@ -107,6 +107,13 @@ function prove(of: Side) {
     <p class="mt-1 flex flex-wrap gap-x-4 text-sm text-muted">
       <span>bar: 95 in 100</span><span>line: set</span><span>dots: wanted, {{ angleText(job.wantedDeg.value) }}</span>
     </p>
+    <ul v-if="ink.against.value.length > 0" role="alert" class="mt-3 text-error" data-testid="ink-against">
+      <li v-for="one in ink.against.value" :key="one.name">
+        <b>{{ one.name }}</b>: “{{ INK_WORD[one.look.seen] }}” at {{ angleText(one.look.setDeg) }} can hardly be true
+        with the other looks.
+        {{ CULPRIT_TEXT[one.culprit] }}
+      </li>
+    </ul>
     <div class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="ink-next">
       <p>{{ nextText }}</p>
       <p v-if="isDialled" class="mt-2 font-semibold">It stands there: ink, one or two light passes, and look.</p>

@@ -1,0 +1,67 @@
+import type { InkLook } from './look'
+import { depthOdds, weighedFace, type DepthRange, type LookedAt } from './weigh'
+
+/** What most likely went wrong with a look that does not go with the others. */
+export const CULPRITS = ['side-mixed-up', 'blade-moved', 'ink-wiped', 'dished-stone', 'mistold'] as const
+export type Culprit = (typeof CULPRITS)[number]
+
+/** A look at a face that can hardly be true together with the others. */
+export interface Contradiction {
+  readonly face: number
+  /** Of the face's looks. */
+  readonly look: number
+  readonly culprit: Culprit
+}
+
+/** Looks that are less likely than this, the others being true, are pointed out: a right one hardly ever is. */
+const UNLIKELY = 6e-4
+/** Of looks that fit nearly as badly the newest is asked for again: so much more likely is as badly. */
+const AS_BADLY = 3
+/** The other side tells of a look that fits there so much better. */
+const FITS = 10
+
+/**
+ * Looks that cannot well be true together, each with the likeliest culprit: of those at a face, the one that fits the
+ * others least, the newest where two fit as badly. `opposite`: for each face the number of the same zone's face on the
+ * other side, null where there is none. Source: docs/ink.md, "Looks that cannot all be true".
+ */
+export function contradictions(
+  faces: readonly LookedAt[],
+  opposite: readonly (number | null)[],
+  range: DepthRange,
+): Contradiction[] {
+  const found = faces.flatMap((face, i) => {
+    const look = leastLikely(face, range)
+    return look === null ? [] : [{ face: i, look }]
+  })
+  /** One pass that was wrong in several zones was wrong as a whole. */
+  const ageOf = ({ face, look }: { face: number; look: number }) => faces[face]!.looks.length - look
+  return found.map((one) => {
+    const alike = found.filter((other) => ageOf(other) === ageOf(one)).length
+    return { ...one, culprit: culpritOf(one.face, faces[one.face]!.looks[one.look]!, alike > 1) }
+  })
+
+  function culpritOf(face: number, look: InkLook, inSeveralZones: boolean): Culprit {
+    const across = opposite[face] ?? null
+    const other = across === null ? undefined : faces[across]
+    if (other && other.looks.length > 0 && oddsOf(other, look, range) > FITS * UNLIKELY) return 'side-mixed-up'
+    if (look.seen === 'all' || look.seen === 'nothing') return 'ink-wiped'
+    if (look.seen === 'ends') return 'dished-stone'
+    return inSeveralZones ? 'blade-moved' : 'mistold'
+  }
+}
+
+function leastLikely(face: LookedAt, range: DepthRange): number | null {
+  if (face.looks.length < 2) return null
+  const all = logEvidence(face, range)
+  const odds = face.looks.map((_, i) => all - logEvidence(without(face, i), range))
+  const least = Math.min(...odds)
+  return least > Math.log(UNLIKELY) ? null : odds.findLastIndex((one) => one <= least + Math.log(AS_BADLY))
+}
+
+const without = (face: LookedAt, i: number): LookedAt => ({ ...face, looks: face.looks.filter((_, k) => k !== i) })
+const logEvidence = (face: LookedAt, range: DepthRange): number => depthOdds([weighedFace(face, range)]).logEvidence
+
+/** How likely a look is at a face, what was seen there being true. */
+const oddsOf = (face: LookedAt, look: InkLook, range: DepthRange): number =>
+  Math.exp(logEvidence({ ...face, looks: [...face.looks, look] }, range) - logEvidence(face, range))
