@@ -67,7 +67,7 @@ test('nothing said is told so; the simulated blade shows itself, and what is dia
 })
 
 test('looks that cannot both be true are named with what most likely went wrong', async ({ page }) => {
-  await openJob(page, 'Chef’s knife, weekly')
+  await openJob(page, 'Pocket knife from the gate')
   await page.keyboard.press('4')
   const heel = page.getByRole('group', { name: 'The bevel from heel to tip' }).getByRole('button', { name: /heel/ })
   const say = async (steps: number) => {
@@ -86,4 +86,7 @@ test('looks that cannot both be true are named with what most likely went wrong'
     .click()
   await expect(page.getByTestId('says-heel')).toHaveText(/°/)
   await expect(page.getByTestId('ink-against')).toHaveCount(0)
+  // The job is left as it was found.
+  await page.getByRole('button', { name: /^Strike out the look at A/ }).click()
+  await expect(page.getByText('None yet.')).toBeVisible()
 })
