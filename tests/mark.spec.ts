@@ -46,6 +46,7 @@ test('a look at four zones takes few keys, says what is there, is struck out and
 
   await page.getByRole('button', { name: /as proved by ink/ }).click()
   await expect(ledger(page, 'proved', 'A')).toHaveText(/°/)
+  await expect(page.getByText(/^By ink: /)).toBeVisible()
 })
 
 test('nothing said is told so; the simulated blade shows itself, and what is dialled next is dialled', async ({

@@ -1,7 +1,6 @@
 import { computed } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { bevelAlong } from '#core/bevel/bevelAlong'
-import { zonesOf } from '#core/blade/zones'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 
@@ -19,7 +18,7 @@ function evenness(job: JobView) {
       edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
     })),
   )
-  const zones = computed(() => job.blade.value.zones ?? zonesOf(job.blade.value.edge, job.stations.value))
+  const { zones } = job
   const bevels = computed(() =>
     bevelAlong(
       job.blade.value,

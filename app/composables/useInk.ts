@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid'
 import { bevelThicknessMm } from '#core/blade/bevelThickness'
 import { primaryFaceDeg } from '#core/blade/primaryFace'
 import { asThickAs } from '#core/blade/taper'
-import { zonesOf, type Zone } from '#core/blade/zones'
+import type { Zone } from '#core/blade/zones'
 import { bevelWidthMm } from '#core/bevel/bevelWidth'
 import { SIDES, type Side } from '#core/clamping/centring'
 import { stationAt } from '#core/curve/stations'
@@ -48,11 +48,14 @@ function ink(job: JobView) {
   const preferences = usePreferences()
   const collections = useCollections()
   const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
-  const zones = computed(() => job.blade.value.zones ?? zonesOf(job.blade.value.edge, job.stations.value))
+  const { zones } = job
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
   const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
   const middles = computed(() => zones.value.map((zone) => stationAt(job.blade.value.edge, middleOf(zone))))
-  const looks = computed(() => ofKind(job.entries.value, 'ink-look'))
+  /** Those at the blade that is held: another one that the job had before tells nothing of it. */
+  const looks = computed(() =>
+    ofKind(job.entries.value, 'ink-look').filter(({ bladeId }) => bladeId === job.content.value.bladeId),
+  )
 
   const setWith = (side: Side, setting: DialSetting): (number | null)[] =>
     middles.value.map((station) => {

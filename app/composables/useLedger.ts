@@ -72,8 +72,11 @@ export function useLedger() {
     const [proved, set] = [job.proved.value[job.side.value], values.value.set[job.side.value]]
     if (!proved) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
     if (set === null) return ['No set angle to compare with.', '']
-    const differs = differenceText(proved.deg - set, Math.max(doubt, READ_DOUBT))
-    return [`${differs} against set`, ofSeveral(proved.of.length, 'proofs')]
+    const differs = differenceText(proved.deg - set, Math.max(doubt, proved.doubtDeg))
+    const byInk = proved.of.every((one) => one.kind === 'proof' && one.by === 'ink')
+    const against = `${byInk ? 'By ink: ' : ''}${differs} against set`
+    const sure = `± ${angleText(proved.doubtDeg, proved.doubtDeg)}`
+    return [against, [sure, ofSeveral(proved.of.length, 'proofs')].filter(Boolean).join('. ')]
   }
 
   return computed<LedgerLine[]>(() => {
@@ -88,19 +91,21 @@ export function useLedger() {
       proved: provedNote(doubt),
     }
     return ANGLES.map(({ id, word, means }) => {
-      const shownDoubt = id === 'set' ? doubt : READ_DOUBT
+      const doubtOn = (side: Side): number =>
+        id === 'set' ? doubt : ((id === 'wanted' ? null : job[id].value[side]?.doubtDeg) ?? READ_DOUBT)
+      const sumDoubt = id === 'set' ? (includedDoubtDeg ?? READ_DOUBT) : Math.max(...SIDES.map(doubtOn))
       const value = values.value[id]
       const sum = oneBevel ? value.A : value.A === null || value.B === null ? null : value.A + value.B
       const text = (side: Side): string | null => {
         if (oneBevel && side === 'B') return 'flat'
-        return value[side] === null ? null : angleText(value[side], shownDoubt)
+        return value[side] === null ? null : angleText(value[side], doubtOn(side))
       }
       return {
         id,
         word,
         means,
         sides: SIDES.map((side) => ({ side, name: preferences.current.sideNames[side], text: text(side) })),
-        included: sum === null ? null : angleText(sum, id === 'set' ? (includedDoubtDeg ?? READ_DOUBT) : READ_DOUBT),
+        included: sum === null ? null : angleText(sum, sumDoubt),
         note: notes[id][0],
         more: notes[id][1],
         editable: id !== 'set',

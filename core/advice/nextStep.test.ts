@@ -37,7 +37,7 @@ function stepOf(
   const dialled = { A: dial, B: dial, linked: true }
   const evaluation = evaluate(setup, { dialled, ...place, ...known }, stations)
   const wanted = { deg: { A: deg, B: deg }, linked: true, why: more.why ?? 'Garden.' }
-  const job = { rigId: ID, stoneId: ID, wanted, dialled, gaugeZero: 'centre-plane' as const }
+  const job = { rigId: ID, bladeId: ID, stoneId: ID, wanted, dialled, gaugeZero: 'centre-plane' as const }
   const noted = more.noted === false ? [] : (['A', 'B'] as const).map((side) => dialledAs(side, dial))
   return { step: nextStep({ setup, job, evaluation, log: [...noted, ...log] }), evaluation }
 }
@@ -186,6 +186,7 @@ describe('the one next step', () => {
     const look: LogEntry = {
       ...about,
       id: 'look',
+      bladeId: ID,
       kind: 'ink-look',
       side: 'B',
       setting: { by: 'millimetres', mm: 60 },
@@ -193,6 +194,8 @@ describe('the one next step', () => {
       zones: [{ ...zone, seen: 'shoulder', share: 0.2 }],
     }
     expect(stepOf([look]).step).toEqual({ does: 'look-on', at: 'mark', side: 'B' })
+    // Of a blade that the job had before it says nothing.
+    expect(stepOf([{ ...look, bladeId: null }]).step.does).not.toBe('look-on')
     expect(stepOf([look, reading('A', mustRead())]).step.does).not.toBe('look-on')
   })
 })

@@ -62,7 +62,7 @@ export type NextStep =
 
 export interface NextStepAsk {
   readonly setup: Setup
-  readonly job: Pick<Job, 'rigId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero'>
+  readonly job: Pick<Job, 'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero'>
   /** At the place that the dial is for. */
   readonly evaluation: Evaluation
   /** What holds of the log of this job, oldest first. */
@@ -102,7 +102,7 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
     return { does: 'hold-otherwise', at: 'clamp', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm }
 
   const last = log.findLast(({ kind }) => kind !== 'stone-wear')
-  if (last?.kind === 'ink-look') return { does: 'look-on', at: 'mark', side: last.side }
+  if (last?.kind === 'ink-look' && last.bladeId === job.bladeId) return { does: 'look-on', at: 'mark', side: last.side }
 
   /** Who has read or proved a side has set the rig for it, noted or not. */
   const workedOn = (side: Side) => [...readings, ...proofs].some((entry) => entry.side === side)

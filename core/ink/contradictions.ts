@@ -2,8 +2,7 @@ import type { InkLook } from './look'
 import { depthOdds, weighedFace, type DepthRange, type LookedAt } from './weigh'
 
 /** What most likely went wrong with a look that does not go with the others. */
-export const CULPRITS = ['side-mixed-up', 'blade-moved', 'ink-wiped', 'dished-stone', 'mistold'] as const
-export type Culprit = (typeof CULPRITS)[number]
+export type Culprit = 'side-mixed-up' | 'blade-moved' | 'ink-wiped' | 'dished-stone' | 'mistold'
 
 /** A look at a face that can hardly be true together with the others. */
 export interface Contradiction {
@@ -17,7 +16,7 @@ export interface Contradiction {
 const UNLIKELY = 6e-4
 /** Of looks that fit nearly as badly the newest is asked for again: so much more likely is as badly. */
 const AS_BADLY = 3
-/** The other side tells of a look that fits there so much better. */
+/** A look fits the other side where it is so much likelier there. */
 const FITS = 10
 
 /**

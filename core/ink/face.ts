@@ -11,12 +11,4 @@ export interface BevelFace {
   readonly apexRadiusUm?: number
 }
 
-export const FACE_KINDS = ['flat', 'convex', 'hollow'] as const
-export type FaceKind = (typeof FACE_KINDS)[number]
-
-/** A flat face. */
-export const flatFace = (edgeAngleDeg: number, widthMm: number): BevelFace => ({
-  shoulderDeg: edgeAngleDeg,
-  apexDeg: edgeAngleDeg,
-  widthMm,
-})
+export type FaceKind = 'flat' | 'convex' | 'hollow'

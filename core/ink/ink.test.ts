@@ -2,7 +2,6 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { baredAboveMm, baredStretches, seenAs, type InkPattern } from './bared'
 import { contradictions } from './contradictions'
-import { flatFace } from './face'
 import reference from './fixtures/ink.json'
 import { findBevel } from './findBevel'
 import { lightPassUm } from './look'
@@ -13,7 +12,7 @@ const share = (face: Parameters<typeof baredStretches>[0], setDeg: number, depth
 const RAD = Math.PI / 180
 
 describe('what a light pass bares', () => {
-  const face = flatFace(20, 0.8)
+  const face = { shoulderDeg: 20, apexDeg: 20, widthMm: 0.8 }
   it('from the shoulder where the stone is flatter, from the apex where it is steeper, by depth over the difference', () => {
     const bare = 0.003 / (1.5 * RAD) / 0.8
     expect(share(face, 18.5, 3)).toEqual({ pattern: 'shoulder', share: expect.closeTo(bare, 9) })

@@ -5,8 +5,7 @@ import type { BevelFace } from '../ink/face'
 import { DEPTH_SPREAD, LIGHT_PASS_UM, SHARE_SIGMA, SHARE_STEP } from '../ink/look'
 
 /** How mean a hidden blade is. */
-export const LEVELS = ['easy', 'usual', 'mean'] as const
-export type Level = (typeof LEVELS)[number]
+export type Level = 'easy' | 'usual' | 'mean'
 
 export interface HiddenBladeAsk {
   /** From 0 to 1: the same seed makes the same blade. */

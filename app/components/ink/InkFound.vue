@@ -48,8 +48,13 @@ const nextText = computed(() => {
   const next = ink.next.value
   if (!looked.value) return `Dial what you think it has, and look: nothing is known of ${names.value[side.value]} yet.`
   if (!next) return ''
-  if (next.stop === 'known')
-    return `Enough: every zone of ${names.value[side.value]} is known to ± ${angleText(next.nowDeg, 0.1)}.`
+  if (next.stop === 'known') {
+    const open = rows.value.filter(({ face }) => !face).map(({ name }) => name)
+    const enough = `known to ± ${angleText(next.nowDeg, 0.1)}`
+    return open.length === 0
+      ? `Enough: every zone of ${names.value[side.value]} is ${enough}.`
+      : `What was looked at is ${enough}. Not looked at yet: ${open.join(', ')}.`
+  }
   if (next.stop === 'no-gain')
     return 'No setting of this rig would tell more. What is left is the doubt of the set angle itself.'
   const looks = next.looksLeft === 1 ? 'One look' : `${next.looksLeft} looks`
