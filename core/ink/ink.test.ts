@@ -264,7 +264,7 @@ describe('looks that cannot all be true', () => {
 
   it('are seldom called so where nothing went wrong', () => {
     let [called, of] = [0, 0]
-    for (const { faces, looks, ...blade } of reference.cases.slice(0, 20)) {
+    for (const { faces, looks, ...blade } of reference.cases.slice(0, 12)) {
       const all = faces.map(({ side, zone, widthMm }) => ({
         widthMm,
         primaryDeg: blade.primaryHalfAngleDeg,
