@@ -14,35 +14,35 @@ const never = (files, group, message, ignores = []) => ({
   rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
 })
 
+const outsideCore = [
+  'vue',
+  'vue-*',
+  'pinia',
+  'nuxt*',
+  '@nuxt/*',
+  '@vueuse/*',
+  'drizzle-orm*',
+  '@electric-sql/*',
+  'h3',
+  '~/*',
+  '#imports',
+  '**/app/**',
+  '**/server/**',
+]
+
 export default withNuxt(
   { ignores: ['.output/**', 'server/store/migrations/**', 'reports/**', '.stryker-tmp/**'] },
-  never(
-    ['core/**/*.ts'],
-    [
-      'vue',
-      'vue-*',
-      'pinia',
-      'nuxt*',
-      '@nuxt/*',
-      '@vueuse/*',
-      'drizzle-orm*',
-      '@electric-sql/*',
-      'h3',
-      'node:*',
-      '~/*',
-      '#imports',
-      '**/app/**',
-      '**/server/**',
-    ],
-    'core is computation alone: no interface, no server, no clock.',
-  ),
+  never(['core/**/*.ts'], [...outsideCore, 'node:*'], 'core is computation alone: no interface, no server, no clock.', [
+    '**/*.test.ts',
+  ]),
+  // Tests run beside the files they read.
+  never(['core/**/*.test.ts'], outsideCore, 'core is computation alone: no interface, no server.'),
   never(
     ['app/**/*.{ts,vue}'],
     ['**/server/**', 'drizzle-orm*', '@electric-sql/*', 'node:*'],
     'app and server meet only in core.',
     ['**/*.test.ts'],
   ),
-  // Tests run beside the files they read.
   never(['app/**/*.test.ts'], ['**/server/**', 'drizzle-orm*', '@electric-sql/*'], 'app and server meet only in core.'),
   never(['server/**/*.ts'], ['**/app/**', '~/*', 'vue', 'pinia'], 'app and server meet only in core.'),
   {
