@@ -101,7 +101,10 @@ const SHEETS = {
   mark: {
     word: 'Mark',
     key: '4',
-    sheets: [{ id: '', word: 'Ink', title: 'Which bevel is there?' }],
+    sheets: [
+      { id: '', word: 'Ink', title: 'Which bevel is there?' },
+      { id: 'decide', word: 'Follow or cut?', title: 'Follow the bevel, or cut another?' },
+    ],
   },
   grind: {
     word: 'Grind',

@@ -23,3 +23,6 @@ export const exactLength = (mm: number, unit: LengthUnit): string =>
 /** An area with its unit, to a thousandth of a square millimetre: "0.042 mm²". */
 export const areaText = (mm2: number, unit: LengthUnit): string =>
   unit === 'mm' ? `${mm2.toFixed(3)} mm²` : `${(mm2 * fromMm(1, 'in') ** 2).toFixed(6)} in²`
+
+/** A bevel's width, always to a hundredth of a millimetre, without its unit: "0.70". */
+export const bevelFigure = (mm: number, unit: LengthUnit): string => fromMm(mm, unit).toFixed(EXACT_DECIMALS[unit])

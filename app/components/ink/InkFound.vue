@@ -4,6 +4,7 @@ import type { Side } from '#core/clamping/centring'
 import { useInk } from '~/composables/useInk'
 import { useReadings } from '~/composables/useReadings'
 import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/stations'
 import { zoneAt } from '~/words/zoneText'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
@@ -66,6 +67,10 @@ const isDialled = computed(() => {
 })
 const dialNext = () => void (ink.next.value?.setting && job.actions.dial(ink.next.value.setting))
 
+/** Every zone of every bevelled side was looked at: what to do about it can be weighed. */
+const everyFound = computed(() =>
+  ink.sides.value.every((of) => ink.zones.value.every((_, i) => ink.foundOn(of)[i] != null)),
+)
 /** The zone that the dial is for, when it is known well enough to be noted as proved. */
 const provable = computed(() => {
   const index = zoneAt(ink.zones.value, job.dialFor.value.station.fromHeelMm)
@@ -138,6 +143,13 @@ function prove(of: Side) {
         :label="`Note ${angleText(provable.face.angle.middleDeg, provable.doubtDeg)} ± ${angleText(provable.doubtDeg, provable.doubtDeg)} as proved by ink, ${provable.name}`"
         @click="prove(side)"
       />
+      <NuxtLink
+        v-if="everyFound"
+        class="text-link mt-3 block"
+        :to="sheetPath(job.id, 'mark', 'decide')"
+        data-testid="to-decide"
+        >Follow this bevel, or cut another?</NuxtLink
+      >
     </div>
   </SheetPane>
 </template>

@@ -1,0 +1,37 @@
+import type { Choice, Reason } from '#core/decision/decide'
+
+export const CHOICE_WORD: Record<Choice, string> = { follow: 'Follow', cut: 'Cut', nearer: 'Come nearer' }
+
+/** What each choice means, in a few words. */
+export const CHOICE_MEANS: Record<Choice, string> = {
+  follow: 'grind the bevel that is there, at its own mean angle',
+  cut: 'grind the wanted angle now, all along',
+  nearer: 'grind it a degree nearer at each sharpening',
+}
+
+/** Why a choice is the advised one. */
+export const REASON_TEXT: Record<Reason, string> = {
+  close: 'What is there is as near to the wanted angle as it is known, or within 0.75°: not worth the steel.',
+  steeper: 'The wanted angle is steeper than what is there: a small bevel at the very edge, for next to no steel.',
+  'soon-done': 'The wanted angle is flatter, and soon cut.',
+  'long-work': 'The wanted angle is flatter, for much steel: steel does not grow back.',
+  'cannot-cut': 'The wanted angle cannot be ground on this blade as it is held.',
+}
+
+/** A count to two figures: what is only known to a factor shows no more. */
+export const roughCount = (count: number): string => {
+  const step = 10 ** Math.max(0, Math.floor(Math.log10(Math.max(1, count))) - 1)
+  return String(Math.max(1, Math.round(count / step) * step))
+}
+
+const steelFigure = (mm3: number): string =>
+  mm3 < 0.1 ? mm3.toFixed(2) : mm3 < 10 ? mm3.toFixed(1) : String(Math.round(mm3))
+
+/** Steel, as finely as it can be told: "0.08 mm³", "1.4 mm³", "22 mm³". */
+export const steelText = (mm3: number): string => (mm3 < 0.05 ? 'under 0.05 mm³' : `${steelFigure(mm3)} mm³`)
+
+/** The same with the least and the most it may be: "1.2 mm³ (0.9 to 1.4)". */
+export const steelRange = (mm3: number, [least, most]: readonly [number, number]): string =>
+  `${steelText(mm3)} (${steelFigure(least)} to ${steelFigure(most)})`
+
+export const minutesText = (minutes: number): string => (minutes < 1 ? 'under a minute' : `${roughCount(minutes)} min`)

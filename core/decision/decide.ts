@@ -1,0 +1,50 @@
+/** What to do about the bevel that is there: grind it as it is, cut the wanted one, or come nearer each time. */
+export const CHOICES = ['follow', 'cut', 'nearer'] as const
+export type Choice = (typeof CHOICES)[number]
+
+export type Reason =
+  /** What is there is what is wanted, as well as it is known. */
+  | 'close'
+  /** Steeper than what is there: a small bevel at the very edge, for next to no steel. */
+  | 'steeper'
+  /** Flatter, and soon done. */
+  | 'soon-done'
+  /** Flatter, for much steel and time. */
+  | 'long-work'
+  /** The wanted angle cannot be ground here. */
+  | 'cannot-cut'
+
+export interface Decision {
+  readonly choice: Choice
+  readonly reason: Reason
+}
+
+/** As near as this, degrees, what is there is not worth a change. */
+const CLOSE_DEG = 0.75
+/** Up to so many minutes at the stone a bevel is cut at once. */
+const AT_ONCE_MINUTES = 10
+/** Steel does not grow back: an angle comes nearer by no more than this at a time. */
+export const NEARER_DEG = 1
+
+/** How many sharpenings it takes to come from an angle to another, and where the next one leads. */
+export function nearer(thereDeg: number, wantedDeg: number): { sharpenings: number; nextDeg: number } {
+  const sharpenings = Math.max(1, Math.ceil(Math.abs(wantedDeg - thereDeg) / NEARER_DEG - 1e-9))
+  return { sharpenings, nextDeg: thereDeg + (wantedDeg - thereDeg) / sharpenings }
+}
+
+/**
+ * What is advised, of both sides together. `sides`: what is there on each, its half-width of doubt, and what is wanted,
+ * degrees; `cutMinutes`: what cutting takes, null where it cannot be. Source: docs/ink.md, "Follow, cut, come nearer".
+ */
+export function decide(
+  sides: readonly { readonly thereDeg: number; readonly doubtDeg: number; readonly wantedDeg: number }[],
+  cutMinutes: number | null,
+): Decision {
+  const off = sides.map(({ thereDeg, wantedDeg }) => wantedDeg - thereDeg)
+  if (sides.every(({ doubtDeg }, i) => Math.abs(off[i]!) <= Math.max(CLOSE_DEG, doubtDeg)))
+    return { choice: 'follow', reason: 'close' }
+  if (cutMinutes === null) return { choice: 'follow', reason: 'cannot-cut' }
+  if (off.every((one) => one > -CLOSE_DEG)) return { choice: 'cut', reason: 'steeper' }
+  if (cutMinutes <= AT_ONCE_MINUTES) return { choice: 'cut', reason: 'soon-done' }
+  return { choice: off.some((one) => one < -NEARER_DEG) ? 'nearer' : 'cut', reason: 'long-work' }
+}
