@@ -14,6 +14,7 @@ export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>
   'clamp/gauge': () => import('~/components/gauge/GaugeSheet.vue'),
   'clamp/card': () => import('~/components/card/CardSheet.vue'),
   'mark/': () => import('~/components/ink/MarkSheet.vue'),
+  'mark/photo': () => import('~/components/ink/InkPhotoSheet.vue'),
   'mark/decide': () => import('~/components/ink/DecideSheet.vue'),
   'grind/': () => import('~/components/order/OrderSheet.vue'),
   'prove/': () => import('~/components/prove/ProveSheet.vue'),

@@ -103,6 +103,7 @@ const SHEETS = {
     key: '4',
     sheets: [
       { id: '', word: 'Ink', title: 'Which bevel is there?' },
+      { id: 'photo', word: 'From a photograph', title: 'What does the photograph show?' },
       { id: 'decide', word: 'Follow or cut?', title: 'Follow the bevel, or cut another?' },
     ],
   },

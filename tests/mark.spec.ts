@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import { expect, ledger, openJob, test } from './bench'
 
 test('a look at four zones takes few keys, says what is there, is struck out and comes back', async ({ page }) => {
@@ -90,4 +91,108 @@ test('looks that cannot both be true are named with what most likely went wrong'
   // The job is left as it was found.
   await page.getByRole('button', { name: /^Strike out the look at A/ }).click()
   await expect(page.getByText('None yet.')).toBeVisible()
+})
+
+/** Notes what the simulated blade shows on the side that is up. */
+async function noteSimulated(page: Page) {
+  await page.getByRole('button', { name: 'Let the simulated blade show it' }).click()
+  await page.getByRole('button', { name: 'Note the look' }).click()
+}
+/** Every look of the job is struck out: the job is left as it was found. */
+async function strikeAllOut(page: Page) {
+  const struck = page.getByRole('button', { name: /^Strike out the look/ })
+  for (let left = await struck.count(); left > 0; left--) {
+    await struck.first().click()
+    await expect(struck).toHaveCount(left - 1)
+  }
+}
+
+test('when every zone is known: follow, cut or come nearer in full, taken over with its reason, and undone', async ({
+  page,
+}) => {
+  await openJob(page, 'Pocket knife from the gate')
+  await page.keyboard.press('4')
+  await page.getByRole('link', { name: 'Follow or cut?' }).click()
+  await expect(page.getByText('Nobody has looked at this blade’s bevel yet')).toBeVisible()
+  await page.getByRole('link', { name: 'ink it and look' }).click()
+  await noteSimulated(page)
+  await expect(page.getByTestId('says-tip')).toHaveText(/°/)
+  await page.getByRole('link', { name: 'Follow or cut?' }).click()
+  await expect(page.getByTestId('decide-open')).toContainText('B heel, B middle, B belly, B tip')
+  await page.getByRole('link', { name: 'look there too' }).click()
+  await page.getByRole('button', { name: 'B', exact: true }).click()
+  await noteSimulated(page)
+  await page.getByRole('link', { name: 'Follow this bevel, or cut another?' }).click()
+  const [advised, follow] = [page.getByTestId('decide-advised'), page.getByTestId('plan-follow')]
+  await expect(advised).toContainText(/^(Follow|Cut|Come nearer)\. /)
+  const there = page.getByTestId('decide-there').getByRole('listitem').first()
+  const [found] = /[\d.]+(?=°)/.exec((await there.innerText()).replace(/^A has /, ''))!
+  const button = follow.getByRole('button', { name: /^Take it over/ })
+  const [taken] = /[\d.]+(?=°)/.exec(await button.innerText())!
+  expect(Math.abs(Number(taken) - Number(found))).toBeLessThan(0.51)
+  await button.click()
+  await expect(ledger(page, 'wanted', 'A')).toHaveText(`${taken}°`)
+  await expect(page.getByText(/^Ink found .*: followed, the bevel that is there\.$/)).toBeVisible()
+  await expect(follow).toContainText('It is what is wanted now.')
+  await page.keyboard.press('Control+z')
+  await expect(ledger(page, 'wanted', 'A')).toHaveText('20.0°')
+  await page.getByRole('link', { name: 'Ink', exact: true }).click()
+  await strikeAllOut(page)
+})
+
+test('a photograph is tapped, read, mended and taken into the look; what is no bevel is told so', async ({ page }) => {
+  await openJob(page, 'Pocket knife from the gate')
+  await page.keyboard.press('4')
+  await page.getByRole('link', { name: 'From a photograph' }).click()
+  const chooser = page.getByLabel('Photograph of the bevel')
+  await chooser.setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
+  await expect(page.getByText('notes.png is no picture that can be read.')).toBeVisible()
+
+  const picture = page.locator('svg image').first()
+  const tapLine = async (down: (along: number) => number) => {
+    const box = (await picture.boundingBox())!
+    for (const along of [0.02, 0.26, 0.5, 0.74, 0.98])
+      await page.mouse.click(box.x + along * box.width, box.y + down(along) * box.height)
+  }
+  const plain = await page.evaluate(() => {
+    const canvas = document.createElement('canvas')
+    Object.assign(canvas, { width: 600, height: 360 })
+    const pen = canvas.getContext('2d')!
+    pen.fillStyle = '#8f8f92'
+    pen.fillRect(0, 0, 600, 360)
+    return canvas.toDataURL('image/png').split(',')[1]!
+  })
+  await chooser.setInputFiles({ name: 'steel.png', mimeType: 'image/png', buffer: Buffer.from(plain, 'base64') })
+  await page.getByRole('button', { name: 'Read the picture' }).click()
+  await expect(page.getByText(/^Tap the edge and the shoulder at two places each/)).toBeVisible()
+  await tapLine(() => 0.6)
+  await page.getByLabel('the shoulder').click()
+  await tapLine(() => 0.4)
+  await page.getByRole('button', { name: 'Read the picture' }).click()
+  await expect(page.getByText(/^No ink is seen between these lines/)).toBeVisible()
+
+  await page.getByRole('button', { name: 'Photograph the simulated blade' }).click()
+  await expect(page.getByText(/^0 taps/)).toBeVisible()
+  // The simulated picture: 900 × 520, tilted by 2°, bowed by a fifth of a face of 84 pixels.
+  const edge = (along: number) =>
+    0.58 + (Math.tan(Math.PI / 90) * 900 * (along - 0.5) + 0.2 * 84 * (1 - (2 * along - 1) ** 2)) / 520
+  await tapLine(edge)
+  await page.getByLabel('the shoulder').click()
+  await tapLine((along) => edge(along) - 84 / 520)
+  // Picture and taps outlive the page.
+  await page.reload()
+  const proposed = page.getByTestId('proposals').getByRole('listitem')
+  await expect(proposed).toHaveCount(4)
+  const share = page.getByTestId('proposed-heel')
+  const before = Number.parseInt(await share.innerText())
+  expect(before).toBeGreaterThan(3)
+  await page.getByRole('slider', { name: 'Bare of heel' }).focus()
+  await page.keyboard.press('ArrowUp')
+  await expect(share).toHaveText(`${before + 1} %`)
+  await page.getByRole('button', { name: 'Take it into the look' }).click()
+  const strip = page.getByRole('group', { name: 'The bevel from heel to tip' })
+  await expect(strip.getByRole('button', { name: new RegExp(`^heel: bare .*, ${before + 1} %`) })).toBeVisible()
+  await page.getByRole('button', { name: 'Note the look' }).click()
+  await expect(page.getByTestId('says-heel')).toHaveText(/°/)
+  await strikeAllOut(page)
 })

@@ -18,9 +18,11 @@ import { checked } from '#core/problem/problem'
 import type { DialSetting } from '#core/rig/dials/readings'
 import { contactFor } from '#core/setup/setup'
 import { lightPassUm } from '#core/ink/look'
+import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { zoneName } from '~/words/zoneText'
@@ -47,6 +49,7 @@ export function useInk() {
 function ink(job: JobView) {
   const preferences = usePreferences()
   const collections = useCollections()
+  const log = useLog()
   const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
   const { zones } = job
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
@@ -75,12 +78,21 @@ function ink(job: JobView) {
     }
   }
 
+  /** A look that is being told, zone by zone: kept until it is noted. */
+  const { form: draft } = useKeptForm(`ink:${job.id}`, () => ({ told: {} as Record<string, Told> }))
+  const keyOf = (i: number) => `${job.side.value}:${names.value[i]}`
+  const told = computed(() => zones.value.map((_, i): Told | null => draft.value.told[keyOf(i)] ?? null))
+  function tell(i: number, one: Told | null) {
+    const { [keyOf(i)]: _, ...others } = draft.value.told
+    draft.value.told = one ? { ...others, [keyOf(i)]: one } : others
+  }
+
   /** Notes a look at the side that is up; zones that nothing is told of are left out. Answers what is wrong with it. */
-  function note(told: readonly (Told | null)[]): string | null {
+  function note(): string | null {
     const side = job.side.value
     const set = job.up.value
     if (!set.ok) return job.trouble.value
-    const looked = told.flatMap((one, i): InkZone[] => {
+    const looked = told.value.flatMap((one, i): InkZone[] => {
       const deg = setDeg.value[i]
       if (!one || deg === null || deg === undefined) return []
       const { kind, fromMm, toMm } = zones.value[i]!
@@ -103,8 +115,19 @@ function ink(job: JobView) {
     const read = checked(logEntry, entry)
     if (!read.ok) return problemText(read.problems[0]!, preferences.unit, read.problems[0]!.field)
     job.session.record('look at the ink', [entry])
+    zones.value.forEach((_, i) => tell(i, null))
     return null
   }
+  /** Looks at this blade from other jobs, newest first, that were not taken over yet. */
+  const earlier = computed(() =>
+    ofKind(log.entries, 'ink-look')
+      .filter(({ bladeId, jobId }) => bladeId === job.content.value.bladeId && jobId !== job.id)
+      .filter((then) => !looks.value.some(({ at, side }) => at === then.at && side === then.side))
+      .toReversed(),
+  )
+  /** Counts an earlier look in this job too: as it was entered, when it was. */
+  const countToo = (then: InkLookEntry) =>
+    void job.session.record('count an earlier look', [{ ...then, id: newId(), jobId: job.id }])
   const strikeOut = (entry: InkLookEntry) => void job.session.record('strike out a look', [], [entry.id])
 
   /** Settings of this rig that may be advised for the side that is up, with what they give in each zone. */
@@ -145,17 +168,17 @@ function ink(job: JobView) {
   const task = useTask('inkSays')
   /** What was asked for is of no use once the looks have changed: only the newest is shown. */
   const answered = ref('')
-  const keyOf = (of: InkAsk | null) => JSON.stringify(of)
+  const askKey = (of: InkAsk | null) => JSON.stringify(of)
   async function weigh() {
     const now = ask.value
     if (!now) return
-    const key = keyOf(now)
+    const key = askKey(now)
     await task.run(now)
     answered.value = key
-    if (keyOf(ask.value) !== key) await weigh()
+    if (askKey(ask.value) !== key) await weigh()
   }
   watch(ask, () => void (task.running.value || weigh()), { immediate: true })
-  const fresh = computed(() => ask.value !== null && !task.running.value && answered.value === keyOf(ask.value))
+  const fresh = computed(() => ask.value !== null && !task.running.value && answered.value === askKey(ask.value))
 
   /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
   const foundOn = (side: Side) => (fresh.value ? (task.result.value?.found[side]?.faces ?? []) : [])
@@ -183,7 +206,11 @@ function ink(job: JobView) {
     looks,
     setDeg,
     faceOf,
+    told,
+    tell,
     note,
+    earlier,
+    countToo,
     strikeOut,
     foundOn,
     against,

@@ -1,6 +1,8 @@
 import type { Culprit } from '#core/ink/contradictions'
 import type { FaceKind } from '#core/ink/face'
 import type { InkPattern } from '#core/ink/bared'
+import type { BandProblem } from '#core/inkPhoto/band'
+import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
 
 /** What is seen of a bevel's ink, from the shoulder down to the edge. */
 export const INK_WORD: Record<InkPattern, string> = {
@@ -36,4 +38,21 @@ export const CULPRIT_TEXT: Record<Culprit, string> = {
   'ink-wiped': 'Was the ink not dry, or wiped off? Ink again, and look once more.',
   'dished-stone': 'Is the stone dished? A hollow stone bares both ends.',
   mistold: 'Was it pressed too hard, or told of another zone? Ink again, and look once more.',
+}
+
+/** Why nothing can be read of a picture, and what to do. */
+export const PHOTO_REFUSED: Record<BandProblem | 'no-ink', string> = {
+  'few-taps': 'Tap the edge and the shoulder at two places each at least, five are better.',
+  'lines-meet': 'The taps on the edge and on the shoulder cross: see that each lies on its own line.',
+  apart: 'The taps on the edge and on the shoulder lie beside each other: tap both along the same stretch.',
+  'too-narrow': 'The bevel is narrower than 10 pixels here: come closer with the camera.',
+  'no-ink':
+    'No ink is seen between these lines. If it is all gone, tell it on the Ink sheet as bare all over; else point at the ink.',
+}
+
+/** Why a part of a picture tells nothing. */
+export const PART_PROBLEM: Record<PartProblem, string> = {
+  outside: 'lies outside of the picture',
+  faint: 'ink and steel are too much alike here: less glare, or a stronger ink',
+  patchy: 'ink and steel change too often here: is it a bevel that was inked?',
 }

@@ -114,9 +114,20 @@ export interface WeighedFace {
   readonly evidence: readonly number[]
 }
 
+/** Several questions are asked of the same looks: each face is weighed once. */
+const weighedBefore = new WeakMap<LookedAt, { range: DepthRange; weighed: WeighedFace }>()
+
 /** Weighs the looks at one face; null where nobody looked. */
 export function weighedFace(face: LookedAt, range: DepthRange): WeighedFace | null {
   if (face.looks.length === 0) return null
+  const before = weighedBefore.get(face)
+  if (before && before.range[0] === range[0] && before.range[1] === range[1]) return before.weighed
+  const weighed = weigh(face, range)
+  weighedBefore.set(face, { range, weighed })
+  return weighed
+}
+
+function weigh(face: LookedAt, range: DepthRange): WeighedFace {
   const { depths, ofLooks, spread } = depthsOf(range)
   const grids = gridsOf(face, ofLooks, spread)
   return { grids, evidence: depths.map((_, i) => evidenceOf(grids, i)) }

@@ -1,6 +1,7 @@
 import { findBevel, type InkTerms } from '../ink/findBevel'
 import { LIGHT_PASS_UM, type InkLook } from '../ink/look'
 import { nextSetting } from '../ink/nextSetting'
+import type { LookedAt } from '../ink/weigh'
 import { hiddenBlade, type HiddenBladeAsk } from './hiddenBlade'
 
 /** How the advice did on one side of one hidden blade. */
@@ -28,7 +29,7 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number): ClosedTest
   const blade = hiddenBlade(ask)
   const looks: InkLook[][] = ask.zones.map(() => [])
   const terms: InkTerms = { depthUm: LIGHT_PASS_UM, setDoubtDeg: ask.setDoubtDeg }
-  const faces = () => looks.map((of) => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: of }))
+  let faces: LookedAt[] = []
   const settings = Array.from({ length: 33 }, (_, i) => ask.aroundDeg - 4 + i / 4)
   const candidates = settings.map((deg) => ({ setDeg: ask.zones.map(() => deg) }))
   const knownAfter: (number | null)[] = ask.zones.map(() => null)
@@ -37,15 +38,16 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number): ClosedTest
   while (taken < MOST_LOOKS) {
     ask.zones.forEach((zone, i) => looks[i]!.push({ setDeg, ...blade.look('A', zone, setDeg, taken) }))
     taken++
-    findBevel(faces(), terms).faces.forEach((face, i) => {
+    faces = looks.map((of) => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: [...of] }))
+    findBevel(faces, terms).faces.forEach((face, i) => {
       const known = face && face.angle.toDeg - face.angle.fromDeg <= 2 * neededDeg
       if (known) knownAfter[i] ??= taken
     })
-    const next = nextSetting(faces(), terms, candidates, neededDeg)
+    const next = nextSetting(faces, terms, candidates, neededDeg)
     if (next.best === null) break
     setDeg = settings[next.best]!
   }
-  const found = findBevel(faces(), terms)
+  const found = findBevel(faces, terms)
   return {
     looks: taken,
     zones: ask.zones.map((zone, i) => {

@@ -11,6 +11,9 @@ const ask = (seed: number, level: Level = 'usual') => ({
   setDoubtDeg: 0.3,
 })
 
+/** A closed test of many blades is asked for by their number: JAW_TILT_BLADES=1000 npx vitest run core/standIn. */
+const BLADES = Number(process.env.JAW_TILT_BLADES ?? 16)
+
 describe('the stand-in bench', () => {
   it('shows the same for the same seed and look, and another thing for another look', () => {
     const [one, again] = [hiddenBlade(ask(0.3)), hiddenBlade(ask(0.3))]
@@ -27,14 +30,17 @@ describe('the stand-in bench', () => {
     expect(() => blade.face('A', 'hook')).toThrow('no zone hook')
   })
 
-  it('following the advice finds its bevels: within half a degree in few looks, and as sure as it says', () => {
-    const BLADES = 16
-    const results = Array.from({ length: BLADES }, (_, i) => followAdvice(ask((i + 0.5) / BLADES), 0.5))
-    const zones = results.flatMap((one) => one.zones)
-    const known = zones.map(({ knownAfter }) => knownAfter ?? Infinity).sort((a, b) => a - b)
-    expect(known[known.length >> 1]).toBeLessThanOrEqual(4)
-    // Three zones share one rig's error: sixteen blades leave a tenth to chance.
-    expect(zones.filter(({ inside }) => inside).length / zones.length).toBeGreaterThan(0.85)
-    expect(zones.filter(({ offDeg }) => Math.abs(offDeg) <= 0.5).length / zones.length).toBeGreaterThan(0.85)
-  }, 120_000)
+  it(
+    'following the advice finds its bevels: within half a degree in few looks, and as sure as it says',
+    () => {
+      const results = Array.from({ length: BLADES }, (_, i) => followAdvice(ask((i + 0.5) / BLADES), 0.5))
+      const zones = results.flatMap((one) => one.zones)
+      const known = zones.map(({ knownAfter }) => knownAfter ?? Infinity).sort((a, b) => a - b)
+      expect(known[known.length >> 1]).toBeLessThanOrEqual(4)
+      // Three zones share one rig's error: sixteen blades leave a tenth to chance.
+      expect(zones.filter(({ inside }) => inside).length / zones.length).toBeGreaterThan(BLADES < 200 ? 0.85 : 0.93)
+      expect(zones.filter(({ offDeg }) => Math.abs(offDeg) <= 0.5).length / zones.length).toBeGreaterThan(0.85)
+    },
+    BLADES * 10_000,
+  )
 })

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
-import type { Vec2 } from '#core/vector/vec2'
+import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import type { Trace } from '~/describing/useTrace'
-import { clamp } from '#core/units/figures'
-import { pointList } from '~/drawing/viewport'
+import type { Vec2 } from '#core/vector/vec2'
 
 /**
  * The photograph with its marks: corners or two points for the scale, the spine's line, and the edge from heel to tip.
@@ -11,216 +9,36 @@ import { pointList } from '~/drawing/viewport'
  */
 const props = defineProps<{ trace: Trace }>()
 const { photo, scaleBy, corners, scalePoints, spine, edge, zoom, snapped, touched } = props.trace
-const frame = ref<HTMLElement | null>(null)
-const { width, height } = useElementSize(frame)
-/** Screen pixels for one of the picture, with the whole picture in the frame; and as close as one looks. */
-const fit = computed(() =>
-  photo.value && width.value > 0 ? Math.min(width.value / photo.value.width, height.value / photo.value.height) : 0,
-)
-const k = computed(() => fit.value * zoom.value.times)
-const shift = computed((): Vec2 =>
-  photo.value
-    ? [
-        width.value / 2 - zoom.value.x * photo.value.width * k.value,
-        height.value / 2 - zoom.value.y * photo.value.height * k.value,
-      ]
-    : [0, 0],
-)
-const onSheet = ([x, y]: Vec2): Vec2 => [x * k.value + shift.value[0], y * k.value + shift.value[1]]
-const inPicture = ([x, y]: Vec2): Vec2 => [(x - shift.value[0]) / k.value, (y - shift.value[1]) / k.value]
 
-/** A pixel of the picture is then so many of the screen. */
-const CLOSEST = 12
-/** Looks so many times closer with a point of the picture lying at a point of the frame. */
-function look(times: number, point: Vec2, at: Vec2) {
-  const now = clamp(times, [1, Math.max(1, CLOSEST / fit.value)])
-  const middle = (i: 0 | 1, [frameSize, size]: Vec2) =>
-    now === 1 ? 0.5 : clamp((point[i] + (frameSize / 2 - at[i]) / (fit.value * now)) / size, [0, 1])
-  zoom.value = {
-    times: now,
-    x: middle(0, [width.value, photo.value!.width]),
-    y: middle(1, [height.value, photo.value!.height]),
-  }
-}
-const closer = (by: number, at: Vec2 = [width.value / 2, height.value / 2]) =>
-  look(zoom.value.times * by, inPicture(at), at)
-const inFrame = ({ clientX, clientY }: { clientX: number; clientY: number }): Vec2 => {
-  const corner = frame.value!.getBoundingClientRect()
-  return [clientX - corner.left, clientY - corner.top]
-}
-/** A mark that gets the focus comes into sight. */
-function reveal(mark: Vec2) {
-  const [x, y] = onSheet(mark)
-  if (x < 0 || y < 0 || x > width.value || y > height.value)
-    look(zoom.value.times, mark, [width.value / 2, height.value / 2])
-}
-
-/** Pointers on the picture: one moves it, two bring it closer; a press that did not move adds a mark. */
-const pressed = new Map<number, Vec2>()
-const SLIP_PX = 5
-let slipped = 0
-function press(event: PointerEvent) {
-  if (event.button !== 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  if (pressed.size === 0) slipped = 0
-  pressed.set(event.pointerId, inFrame(event))
-}
-function slide(event: PointerEvent) {
-  const before = pressed.get(event.pointerId)
-  if (!before) return
-  const now = inFrame(event)
-  const moved = Math.hypot(now[0] - before[0], now[1] - before[1])
-  slipped += moved
-  const other = [...pressed].find(([id]) => id !== event.pointerId)?.[1]
-  pressed.set(event.pointerId, now)
-  if (other) {
-    const [was, is] = [before, now].map((p) => Math.max(10, Math.hypot(p[0] - other[0], p[1] - other[1])))
-    look((zoom.value.times * is!) / was!, inPicture(other), other)
-  } else if (slipped > SLIP_PX) look(zoom.value.times, inPicture(before), now)
-}
-function release(event: PointerEvent) {
-  pressed.delete(event.pointerId)
-}
-
-const sheetMarks = computed(() => (scaleBy.value === 'two points' ? scalePoints : corners))
-const groups = computed(() => [
+const byPoints = computed(() => scaleBy.value === 'two points')
+const marksOf = computed(() => ({ scale: byPoints.value ? scalePoints : corners, spine, edge }))
+const groups = computed((): MarkGroup[] => [
   {
     id: 'scale',
-    marks: sheetMarks.value,
-    word: scaleBy.value === 'two points' ? 'Scale point' : 'Corner of the sheet',
+    word: byPoints.value ? 'Scale point' : 'Corner of the sheet',
+    marks: marksOf.value.scale.value,
+    closed: !byPoints.value,
+    look: 'scale',
   },
-  { id: 'spine', marks: spine, word: 'Point on the spine' },
-  { id: 'edge', marks: edge, word: 'Point on the edge' },
+  { id: 'spine', word: 'Point on the spine', marks: spine.value, look: 'spine' },
+  {
+    id: 'edge',
+    word: 'Point on the edge',
+    marks: edge.value,
+    ...(snapped.value.length > 0 ? { line: snapped.value, look: 'snapped' } : { look: 'edge' }),
+  },
 ])
-function move(marks: Ref<Vec2[]>, i: number, dx: number, dy: number) {
-  const [x, y] = marks.value[i]!
-  marks.value = marks.value.map((mark, j) => (j === i ? [x + dx / k.value, y + dy / k.value] : mark))
+function move(id: string, i: number, to: Vec2) {
+  const marks = marksOf.value[id as keyof typeof marksOf.value]
+  marks.value = marks.value.map((mark, j) => (j === i ? to : mark))
   touched()
 }
-function add(event: MouseEvent) {
-  if (!photo.value || slipped > SLIP_PX) return
-  const at = inPicture(inFrame(event))
-  if (at[0] < 0 || at[1] < 0 || at[0] > photo.value.width || at[1] > photo.value.height) return
+function add(at: Vec2) {
   edge.value = [...edge.value, at]
   touched()
 }
-const line = (marks: readonly Vec2[], closed = false) =>
-  pointList([...marks, ...(closed && marks[0] ? [marks[0]] : [])].map(onSheet))
 </script>
 
 <template>
-  <div class="absolute inset-0 flex flex-col">
-    <div v-if="photo" class="flex items-center justify-end gap-1 p-1">
-      <span class="px-2 text-sm" aria-live="polite">× {{ zoom.times.toFixed(1) }}</span
-      ><UButton
-        color="neutral"
-        variant="outline"
-        size="lg"
-        icon="i-lucide-zoom-in"
-        aria-label="Closer"
-        @click="closer(1.6)"
-      /><UButton
-        color="neutral"
-        variant="outline"
-        size="lg"
-        icon="i-lucide-zoom-out"
-        aria-label="Further away"
-        @click="closer(1 / 1.6)"
-      /><UButton
-        color="neutral"
-        variant="outline"
-        size="lg"
-        icon="i-lucide-maximize"
-        aria-label="The whole picture"
-        @click="closer(0)"
-      />
-    </div>
-    <div ref="frame" class="relative min-h-0 flex-1 overflow-hidden">
-      <svg
-        v-if="photo && k > 0"
-        :viewBox="`0 0 ${width} ${height}`"
-        class="absolute inset-0 size-full select-none"
-        role="group"
-        aria-label="The photograph with its marks"
-        @wheel.prevent="closer(Math.exp(-$event.deltaY / 400), inFrame($event))"
-      >
-        <image
-          :href="photo.address"
-          :x="shift[0]"
-          :y="shift[1]"
-          :width="photo.width * k"
-          :height="photo.height * k"
-          class="picture"
-          :class="{ pixels: k > 3 }"
-          @click="add"
-          @pointerdown="press"
-          @pointermove="slide"
-          @pointerup="release"
-          @pointercancel="release"
-        />
-        <polyline :points="line(sheetMarks.value, scaleBy !== 'two points')" class="scale" />
-        <polyline :points="line(spine)" class="spine" />
-        <polyline
-          :points="line(snapped.length > 0 ? snapped : edge)"
-          :class="snapped.length > 0 ? 'snapped' : 'edge'"
-        />
-        <g v-for="group in groups" :key="group.id">
-          <DragHandle
-            v-for="(mark, i) in group.marks.value"
-            :key="i"
-            :x="onSheet(mark)[0]"
-            :y="onSheet(mark)[1]"
-            both
-            clear
-            :label="`${group.word} ${i + 1}`"
-            :now="mark[0]"
-            :text="`${Math.round(mark[0])}, ${Math.round(mark[1])} pixels`"
-            @focusin="reveal(mark)"
-            @drag="
-              (dx, dy, _g, taken) => {
-                move(group.marks, i, dx, dy)
-                taken()
-              }
-            "
-            @step="(n, _g, axis) => move(group.marks, i, axis === 'x' ? n * k : 0, axis === 'y' ? -n * k : 0)"
-          />
-        </g>
-      </svg>
-    </div>
-  </div>
+  <PhotoMarks v-if="photo" v-model:zoom="zoom" :photo="photo" :groups="groups" @move="move" @add="add" />
 </template>
-
-<style scoped>
-.picture {
-  cursor: crosshair;
-  touch-action: none;
-}
-.pixels {
-  image-rendering: pixelated;
-}
-.scale {
-  fill: none;
-  stroke: var(--angle-read);
-  stroke-width: 2;
-  stroke-dasharray: 8 5;
-}
-.spine {
-  fill: none;
-  stroke: var(--angle-wanted);
-  stroke-width: 2.4;
-}
-.edge {
-  fill: none;
-  stroke: var(--accent);
-  stroke-width: 1.6;
-  stroke-dasharray: 4 4;
-}
-.snapped {
-  fill: none;
-  stroke: var(--accent);
-  stroke-width: 3;
-}
-polyline {
-  pointer-events: none;
-}
-</style>

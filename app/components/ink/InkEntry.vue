@@ -1,22 +1,18 @@
 <script setup lang="ts">
-import { isSample } from '#core/kept/samples'
 import type { InkPattern } from '#core/ink/bared'
 import { SHARE_STEP } from '#core/ink/look'
-import { hiddenBlade } from '#core/standIn/hiddenBlade'
 import { useInk, type Told } from '~/composables/useInk'
-import { useKeptForm } from '~/describing/useKeptForm'
-import { seedOf } from '~/devices/trueBench'
+import { useSimulatedBlade } from '~/composables/useSimulatedBlade'
 import { useJob } from '~/job/useJob'
-import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
+import { hasShare, shareDownTo } from '~/drawing/inkView'
 import { INK_MEANS, INK_WORD, shareText } from '~/words/inkText'
 
 /** One look: the bevel from heel to tip for the side that is up, what is bare in each zone, and how much of it. */
 const job = useJob()
-const preferences = usePreferences()
 const ink = useInk()
-const { form } = useKeptForm(`ink:${job.id}`, () => ({ told: {} as Record<string, Told> }))
+const { told } = ink
 const at = ref(0)
 const problem = ref('')
 const strip = useTemplateRef<HTMLElement>('strip')
@@ -24,10 +20,7 @@ const strip = useTemplateRef<HTMLElement>('strip')
 /** From the shoulder to the edge, as they are seen. */
 const ORDER: readonly InkPattern[] = ['above', 'shoulder', 'ends', 'middle', 'all', 'apex', 'nothing']
 const SHARE_AT_FIRST = 0.25
-const keyOf = (i: number) => `${job.side.value}:${ink.names.value[i]}`
-const told = computed(() => ink.zones.value.map((_, i): Told | null => form.value.told[keyOf(i)] ?? null))
 const here = computed(() => told.value[at.value] ?? null)
-const hasShare = (seen: InkPattern) => !['all', 'nothing', 'above'].includes(seen)
 const set = computed(() => ink.setDeg.value)
 watch(
   () => job.side.value,
@@ -36,8 +29,7 @@ watch(
 
 function put(i: number, one: Told | null) {
   problem.value = ''
-  const { [keyOf(i)]: _, ...others } = form.value.told
-  form.value.told = one ? { ...others, [keyOf(i)]: one } : others
+  ink.tell(i, one)
 }
 function see(seen: InkPattern) {
   const share = here.value && hasShare(here.value.seen) ? here.value.share : SHARE_AT_FIRST
@@ -62,10 +54,8 @@ function go(to: number) {
   void nextTick(() => strip.value?.querySelectorAll<HTMLElement>('button')[at.value]?.focus())
 }
 function note() {
-  problem.value = ink.note(told.value) ?? ''
-  if (problem.value) return
-  ink.zones.value.forEach((_, i) => put(i, null))
-  go(0)
+  problem.value = ink.note() ?? ''
+  if (!problem.value) go(0)
 }
 const KEYS: Record<string, () => void> = {
   ArrowLeft: () => go(at.value - 1),
@@ -91,16 +81,7 @@ function drag(event: PointerEvent, i: number) {
   if (event.buttons === 0 || i !== at.value || !here.value) return
   const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
   const down = Math.min(1, Math.max(0, ((event.clientY - box.top) / box.height - 0.22) / 0.7))
-  const { seen } = here.value
-  setShare(
-    seen === 'apex'
-      ? 1 - down
-      : seen === 'middle'
-        ? Math.abs(2 * down - 1)
-        : seen === 'ends'
-          ? 2 * Math.min(down, 1 - down)
-          : down,
-  )
+  setShare(shareDownTo(here.value.seen, down))
 }
 const spoken = (i: number) => {
   const one = told.value[i]
@@ -110,22 +91,12 @@ const spoken = (i: number) => {
   return `${ink.names.value[i]}: ${what}`
 }
 
-/** Make-believe is offered with the samples, and where it was asked for. */
-const offered = computed(() => preferences.simulated || isSample(job.id))
+const { offered, blade: simulatedBlade } = useSimulatedBlade()
 function simulate() {
-  const side = job.side.value
-  const wanted = job.content.value.wanted.deg.A
-  const blade = hiddenBlade({
-    seed: seedOf(job.id),
-    level: 'usual',
-    zones: ink.names.value,
-    aroundDeg: wanted,
-    widthMm: ink.faceOf(0, side, wanted).widthMm,
-    setDoubtDeg: job.up.value.ok ? job.up.value.doubtDeg : 0.3,
-  })
+  const blade = simulatedBlade()
   ink.names.value.forEach((name, i) => {
     const deg = set.value[i]
-    if (deg !== null && deg !== undefined) put(i, blade.look(side, name, deg, ink.looks.value.length))
+    if (deg !== null && deg !== undefined) put(i, blade.look(job.side.value, name, deg, ink.looks.value.length))
   })
 }
 </script>

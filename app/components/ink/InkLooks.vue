@@ -49,5 +49,28 @@ const zoneText = ({ kind, seen, share, setDeg }: InkLookEntry['zones'][number]) 
         />
       </li>
     </ul>
+    <section v-if="ink.earlier.value.length > 0" aria-labelledby="earlier" class="mt-3 border-t border-default pt-3">
+      <h3 id="earlier" class="font-semibold">Earlier looks at this blade</h3>
+      <p class="text-sm text-muted">
+        From other jobs: they count nothing here. Where nothing was ground since, they can be taken as a start.
+      </p>
+      <ul data-testid="earlier-looks">
+        <li v-for="look in ink.earlier.value" :key="look.id" class="flex items-start gap-3 py-1.5 text-muted">
+          <div class="min-w-0 flex-1">
+            <p>
+              {{ names[look.side] }} <span class="text-sm">{{ momentText(look.at) }}</span>
+            </p>
+            <p v-for="zone in look.zones" :key="zone.fromMm" class="text-sm">{{ zoneText(zone) }}</p>
+          </div>
+          <UButton
+            color="neutral"
+            variant="outline"
+            label="Count it too"
+            :aria-label="`Count the look at ${names[look.side]} of ${momentText(look.at)} too`"
+            @click="ink.countToo(look)"
+          />
+        </li>
+      </ul>
+    </section>
   </SheetPane>
 </template>

@@ -1,0 +1,229 @@
+import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
+import { wrap, type Remote } from 'comlink'
+import type { Colour } from '#core/inkPhoto/inkOrSteel'
+import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
+import type { Vec2 } from '#core/vector/vec2'
+import { useInk, type Told } from '~/composables/useInk'
+import { keptFile } from '~/describing/keptFile'
+import { useKeptForm } from '~/describing/useKeptForm'
+import { useJob } from '~/job/useJob'
+import { PHOTO_REFUSED } from '~/words/inkText'
+import type { InkPhotoReader, StraightBand } from '~/workers/inkPhoto.worker'
+
+const MOST_MEGAPIXELS = 24
+/** A zone of which a picture shows less than this, mm, is not told of by it. */
+const LEAST_OF_ZONE_MM = 2
+
+/** What is told of one zone by the picture, as it was read or as a hand has mended it. */
+export interface Proposal {
+  readonly zone: number
+  /** Of the zone, in the picture: shares of the band from its left. */
+  readonly from: number
+  readonly to: number
+  readonly mm: number
+  readonly told: Told | null
+  readonly problem: PartProblem | null
+}
+
+export type Tapping = 'edge' | 'shoulder' | 'ink'
+
+/**
+ * A close-up of the inked bevel, what was tapped in it, which stretch of the edge it shows, and what is read of it.
+ * Picture and taps are kept until they are taken as a look, or thrown away; nothing is told before.
+ */
+export function useInkPhoto() {
+  const job = useJob()
+  const ink = useInk()
+  const keptAs = `ink-photo:${job.id}`
+  const file = keptFile(keptAs)
+  const total = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+  const { form, beginAnew } = useKeptForm(keptAs, () => ({
+    edge: [] as Vec2[],
+    shoulder: [] as Vec2[],
+    /** As it was pointed at; empty: it is found. */
+    colour: [] as number[],
+    fromMm: 0,
+    toMm: total.value,
+    /** The picture shows the tip at its left. */
+    tipLeft: false,
+    zoom: { times: 1, x: 0.5, y: 0.5 },
+  }))
+  const tapping = ref<Tapping>('edge')
+  const photo = shallowRef<{ address: string; width: number; height: number } | null>(null)
+  const busy = ref(false)
+  const failure = ref('')
+  const band = shallowRef<StraightBand | null>(null)
+  const proposals = ref<Proposal[]>([])
+  /** What earlier pictures of the same look told of a zone, by how much of it they showed. */
+  const before = new Map<string, { mm: number; told: Told }[]>()
+  let worker: Worker | null = null
+  let reader: Remote<InkPhotoReader> | null = null
+
+  function wake(): Remote<InkPhotoReader> {
+    worker ??= new Worker(new URL('../workers/inkPhoto.worker.ts', import.meta.url), { type: 'module' })
+    return (reader ??= wrap<InkPhotoReader>(worker))
+  }
+  function sleep() {
+    worker?.terminate()
+    worker = reader = null
+  }
+
+  async function take(picture: File) {
+    if (!(await load(picture))) return
+    Object.assign(form.value, { edge: [], shoulder: [], colour: [], zoom: { times: 1, x: 0.5, y: 0.5 } })
+    tapping.value = 'edge'
+    touched()
+    await file.keep(picture)
+  }
+  async function load(picture: File): Promise<boolean> {
+    failure.value = ''
+    busy.value = true
+    try {
+      const bitmap = await createImageBitmap(picture)
+      const { width, height } = bitmap
+      bitmap.close()
+      const megapixels = (width * height) / 1e6
+      if (megapixels > MOST_MEGAPIXELS) {
+        failure.value = `${picture.name} has ${Math.round(megapixels)} megapixels: make it ${MOST_MEGAPIXELS} or fewer first.`
+        return false
+      }
+      await wake().load(picture)
+      if (photo.value) URL.revokeObjectURL(photo.value.address)
+      photo.value = { address: URL.createObjectURL(picture), width, height }
+      return true
+    } catch {
+      failure.value = `${picture.name} is no picture that can be read.`
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+  onMounted(async () => {
+    const picture = await file.read()
+    if (picture && !photo.value && (await load(picture)) && ready.value) await read()
+  })
+
+  const ready = computed(() => form.value.edge.length >= 2 && form.value.shoulder.length >= 2)
+  async function tap(at: Vec2) {
+    if (tapping.value === 'ink') {
+      const colour = await wake().colourAt([...at] as Vec2)
+      form.value.colour = colour ? [...colour] : []
+    } else form.value[tapping.value] = [...form.value[tapping.value], at]
+    touched()
+  }
+  function moveTap(group: 'edge' | 'shoulder', i: number, to: Vec2) {
+    form.value[group] = form.value[group].map((one, j) => (j === i ? to : one))
+    touched()
+  }
+  function takeBack() {
+    if (tapping.value === 'ink') form.value.colour = []
+    else form.value[tapping.value] = form.value[tapping.value].slice(0, -1)
+    touched()
+  }
+  /** What was read is no longer of what stands here. */
+  function touched() {
+    band.value = null
+    proposals.value = []
+    failure.value = ''
+  }
+
+  /** The zones that the picture shows enough of, each as shares of the band from its left. */
+  function shown(): Omit<Proposal, 'told' | 'problem'>[] {
+    const { fromMm, toMm, tipLeft } = form.value
+    const share = (mm: number) => (mm - fromMm) / (toMm - fromMm)
+    return ink.zones.value
+      .flatMap((zone, i) => {
+        const [from, to] = [Math.max(zone.fromMm, fromMm), Math.min(zone.toMm, toMm)]
+        if (to - from < Math.min(LEAST_OF_ZONE_MM, (zone.toMm - zone.fromMm) / 2)) return []
+        const [a, b] = [share(from), share(to)]
+        return [{ zone: i, mm: to - from, from: tipLeft ? 1 - b : a, to: tipLeft ? 1 - a : b }]
+      })
+      .sort((a, b) => a.from - b.from)
+  }
+
+  async function read() {
+    touched()
+    if (!ready.value)
+      return void (failure.value = 'Tap the edge and the shoulder at two places each at least, five are better.')
+    if (!(form.value.toMm - form.value.fromMm > 1))
+      return void (failure.value = 'Say which stretch of the edge the picture shows: from, then to, towards the tip.')
+    const parts = shown()
+    busy.value = true
+    const plain = JSON.parse(JSON.stringify(form.value)) as typeof form.value
+    const found = await wake().read({
+      edge: plain.edge,
+      shoulder: plain.shoulder,
+      ink: plain.colour.length === 3 ? (plain.colour as unknown as Colour) : null,
+      parts: parts.map(({ from, to }) => [from, to] as const),
+    })
+    busy.value = false
+    if (!found) return
+    if (!found.ok) return void (failure.value = PHOTO_REFUSED[found.reason])
+    band.value = found.band
+    proposals.value = parts.map((part, i): Proposal => {
+      const one = found.parts[i]!
+      return one.ok
+        ? { ...part, told: { seen: one.seen, share: rounded(one.share) }, problem: null }
+        : { ...part, told: null, problem: one.reason }
+    })
+  }
+  function stop() {
+    sleep()
+    busy.value = false
+    failure.value = 'Stopped. The picture and what was tapped are still here.'
+    // The picture is read again by a new worker.
+    void file.read().then((picture) => picture && load(picture))
+  }
+  function mend(i: number, told: Told | null) {
+    proposals.value = proposals.value.map((one, j) => (j === i ? { ...one, told, problem: null } : one))
+  }
+
+  /** Takes what is proposed into the look that is being told; several pictures of a zone count by what they show. */
+  async function accept() {
+    for (const { zone, told, mm } of proposals.value) {
+      if (!told) continue
+      const key = `${job.side.value}:${zone}`
+      const pieces = [...(before.get(key) ?? []).filter((one) => one.told.seen === told.seen), { mm, told }]
+      before.set(key, pieces)
+      const all = pieces.reduce((sum, one) => sum + one.mm, 0)
+      const share = pieces.reduce((sum, one) => sum + one.told.share * one.mm, 0) / all
+      ink.tell(zone, { seen: told.seen, share: rounded(share) })
+    }
+    await forget()
+  }
+  async function forget() {
+    if (photo.value) URL.revokeObjectURL(photo.value.address)
+    photo.value = null
+    touched()
+    await Promise.all([beginAnew(), file.forget()])
+  }
+  onScopeDispose(() => {
+    sleep()
+    if (photo.value) URL.revokeObjectURL(photo.value.address)
+  })
+  return {
+    form,
+    photo,
+    busy,
+    failure,
+    tapping,
+    ready,
+    band,
+    proposals,
+    total,
+    take,
+    tap,
+    moveTap,
+    takeBack,
+    touched,
+    read,
+    stop,
+    mend,
+    accept,
+    forget,
+  }
+}
+export type InkPhoto = ReturnType<typeof useInkPhoto>
+
+/** A share from a picture is good to a hundredth. */
+const rounded = (share: number): number => Math.round(share * 100) / 100
