@@ -16,6 +16,7 @@ export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>
   'mark/': () => import('~/components/ink/MarkSheet.vue'),
   'mark/photo': () => import('~/components/ink/InkPhotoSheet.vue'),
   'mark/decide': () => import('~/components/ink/DecideSheet.vue'),
+  'mark/practice': () => import('~/components/ink/PracticeSheet.vue'),
   'grind/': () => import('~/components/order/OrderSheet.vue'),
   'prove/': () => import('~/components/prove/ProveSheet.vue'),
   'doubt/': () => import('~/components/sure/SureSheet.vue'),

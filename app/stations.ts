@@ -105,6 +105,7 @@ const SHEETS = {
       { id: '', word: 'Ink', title: 'Which bevel is there?' },
       { id: 'photo', word: 'From a photograph', title: 'What does the photograph show?' },
       { id: 'decide', word: 'Follow or cut?', title: 'Follow the bevel, or cut another?' },
+      { id: 'practice', word: 'Practice', title: 'Find the bevel, for practice' },
     ],
   },
   grind: {

@@ -18,6 +18,7 @@ import { checked } from '#core/problem/problem'
 import type { DialSetting } from '#core/rig/dials/readings'
 import { contactFor } from '#core/setup/setup'
 import { lightPassUm } from '#core/ink/look'
+import { practiceState } from '~/composables/practiceState'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -55,9 +56,13 @@ function ink(job: JobView) {
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
   const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
   const middles = computed(() => zones.value.map((zone) => stationAt(job.blade.value.edge, middleOf(zone))))
+  const { form: practice } = job.share(practiceState)
+  const practising = computed(() => practice.value.level !== '')
   /** Those at the blade that is held: another one that the job had before tells nothing of it. */
   const looks = computed(() =>
-    ofKind(job.entries.value, 'ink-look').filter(({ bladeId }) => bladeId === job.content.value.bladeId),
+    practising.value
+      ? practice.value.looks
+      : ofKind(job.entries.value, 'ink-look').filter(({ bladeId }) => bladeId === job.content.value.bladeId),
   )
 
   const setWith = (side: Side, setting: DialSetting): (number | null)[] =>
@@ -114,13 +119,16 @@ function ink(job: JobView) {
     }
     const read = checked(logEntry, entry)
     if (!read.ok) return problemText(read.problems[0]!, preferences.unit, read.problems[0]!.field)
-    job.session.record('look at the ink', [entry])
+    if (practising.value) {
+      practice.value.looks = [...practice.value.looks, entry]
+      practice.value.passOf[entry.id] = practice.value.passed
+    } else job.session.record('look at the ink', [entry])
     zones.value.forEach((_, i) => tell(i, null))
     return null
   }
   /** Looks at this blade from other jobs, newest first, that were not taken over yet. */
   const earlier = computed(() =>
-    ofKind(log.entries, 'ink-look')
+    (practising.value ? [] : ofKind(log.entries, 'ink-look'))
       .filter(({ bladeId, jobId }) => bladeId === job.content.value.bladeId && jobId !== job.id)
       .filter((then) => !looks.value.some(({ at, side }) => at === then.at && side === then.side))
       .toReversed(),
@@ -128,7 +136,10 @@ function ink(job: JobView) {
   /** Counts an earlier look in this job too: as it was entered, when it was. */
   const countToo = (then: InkLookEntry) =>
     void job.session.record('count an earlier look', [{ ...then, id: newId(), jobId: job.id }])
-  const strikeOut = (entry: InkLookEntry) => void job.session.record('strike out a look', [], [entry.id])
+  function strikeOut(entry: InkLookEntry) {
+    if (practising.value) practice.value.looks = practice.value.looks.filter(({ id }) => id !== entry.id)
+    else job.session.record('strike out a look', [], [entry.id])
+  }
 
   /** Settings of this rig that may be advised for the side that is up, with what they give in each zone. */
   const settings = computed((): (Candidate & { setting: DialSetting })[] => {
@@ -203,6 +214,7 @@ function ink(job: JobView) {
     sides,
     zones,
     names,
+    practising,
     looks,
     setDeg,
     faceOf,

@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { isSample } from '#core/kept/samples'
 import { hiddenBlade } from '#core/standIn/hiddenBlade'
 import { useInk } from '~/composables/useInk'
+import { usePractice } from '~/composables/usePractice'
 import { seedOf } from '~/devices/trueBench'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
@@ -12,7 +13,9 @@ export function useSimulatedBlade() {
   const ink = useInk()
   const preferences = usePreferences()
   const offered = computed(() => preferences.simulated || isSample(job.id))
+  const practice = usePractice()
   const blade = () => {
+    if (practice.on.value) return practice.blade.value
     const wanted = job.content.value.wanted.deg.A
     return hiddenBlade({
       seed: seedOf(job.id),

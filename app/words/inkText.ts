@@ -1,5 +1,7 @@
 import type { Culprit } from '#core/ink/contradictions'
 import type { FaceKind } from '#core/ink/face'
+import type { Loss } from '#core/practice/score'
+import type { Level } from '#core/standIn/level'
 import type { InkPattern } from '#core/ink/bared'
 import type { BandProblem } from '#core/inkPhoto/band'
 import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
@@ -55,4 +57,26 @@ export const PART_PROBLEM: Record<PartProblem, string> = {
   outside: 'lies outside of the picture',
   faint: 'ink and steel are too much alike here: less glare, or a stronger ink',
   patchy: 'ink and steel change too often here: is it a bevel that was inked?',
+}
+
+export const LEVEL_TEXT: Record<Level, { word: string; means: string }> = {
+  easy: { word: 'Easy', means: 'flat bevels, alike all along, the sides a little apart' },
+  usual: { word: 'Usual', means: 'a factory grind: uneven along the edge, some apexes dull' },
+  mean: { word: 'Mean', means: 'very uneven, some faces convex, dull apexes' },
+}
+
+/** For what points were lost in a practice. */
+export function lossText({ reason, zone, by }: Loss): string {
+  switch (reason) {
+    case 'off':
+      return `${zone} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: one look between the two that bracket it tells it.`
+    case 'not-looked-at':
+      return `${zone} was not told of.`
+    case 'mistold-pattern':
+      return `${zone}: one pass was told as another picture than it showed.`
+    case 'mistold-share':
+      return `${zone}: how much was bare was told ${Math.round(by * 100)} % off.`
+    case 'looks':
+      return `${by} ${by === 1 ? 'pass' : 'passes'} more than the advice took: each takes ink and a little steel.`
+  }
 }

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { ZONE_KINDS } from '../blade/zones'
 import { SIDES } from '../clamping/centring'
 import { INK_PATTERNS } from '../ink/bared'
+import { LEVELS } from '../standIn/level'
 import type { Raw } from '../versions/versioned'
 import { versionOf } from '../versions/versioned'
 import { deg, mm } from '../measure/measure'
@@ -74,6 +75,13 @@ const inkLook = entry.extend({
   setDoubtDeg: doubtDeg,
   zones: z.array(inkZone).min(1).max(40),
 })
+/** A bevel was looked for on a hidden blade, for practice: of no job, and of no blade that there is. */
+const practice = entry.extend({
+  kind: z.literal('practice'),
+  level: z.enum(LEVELS),
+  points: z.number().int().min(0).max(100),
+  looks: z.number().int().min(1).max(1000),
+})
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
 /** Another entry is struck out; or, where that one struck something out itself, brought back. */
@@ -88,13 +96,14 @@ export const ENTRIES = {
   proof: { schema: proof, steps: [] },
   dialled: { schema: dialled, steps: [] },
   'ink-look': { schema: inkLook, steps: [] },
+  practice: { schema: practice, steps: [] },
   'stone-wear': { schema: wear, steps: [] },
   strike: { schema: strike, steps: [] },
 } as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
 export type EntryKind = keyof typeof ENTRIES
 export const ENTRY_KINDS = Object.keys(ENTRIES) as EntryKind[]
 
-export const logEntry = z.discriminatedUnion('kind', [reading, proof, dialled, inkLook, wear, strike])
+export const logEntry = z.discriminatedUnion('kind', [reading, proof, dialled, inkLook, practice, wear, strike])
 export type LogEntry = z.infer<typeof logEntry>
 export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
 export type Reading = EntryOf<'reading'>

@@ -1,3 +1,4 @@
+import type { Side } from '../clamping/centring'
 import { findBevel, type InkTerms } from '../ink/findBevel'
 import { LIGHT_PASS_UM, type InkLook } from '../ink/look'
 import { nextSetting } from '../ink/nextSetting'
@@ -25,7 +26,7 @@ const MOST_LOOKS = 8
  * Finds the bevel of one side of a hidden blade as the advice says: the first look at the angle it is thought to have,
  * each next one where the advice sends it, of settings a quarter of a degree apart, until it says to stop.
  */
-export function followAdvice(ask: HiddenBladeAsk, neededDeg: number): ClosedTestResult {
+export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side = 'A'): ClosedTestResult {
   const blade = hiddenBlade(ask)
   const looks: InkLook[][] = ask.zones.map(() => [])
   const terms: InkTerms = { depthUm: LIGHT_PASS_UM, setDoubtDeg: ask.setDoubtDeg }
@@ -36,7 +37,7 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number): ClosedTest
   let setDeg = ask.aroundDeg
   let taken = 0
   while (taken < MOST_LOOKS) {
-    ask.zones.forEach((zone, i) => looks[i]!.push({ setDeg, ...blade.look('A', zone, setDeg, taken) }))
+    ask.zones.forEach((zone, i) => looks[i]!.push({ setDeg, ...blade.look(side, zone, setDeg, taken) }))
     taken++
     faces = looks.map((of) => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: [...of] }))
     findBevel(faces, terms).faces.forEach((face, i) => {
@@ -51,7 +52,7 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number): ClosedTest
   return {
     looks: taken,
     zones: ask.zones.map((zone, i) => {
-      const { shoulderDeg, apexDeg } = blade.face('A', zone)
+      const { shoulderDeg, apexDeg } = blade.face(side, zone)
       const { kind, angle } = found.faces[i]!
       const truth = kind === 'flat' ? (shoulderDeg + apexDeg) / 2 : apexDeg
       return {
@@ -62,4 +63,22 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number): ClosedTest
       }
     }),
   }
+}
+
+/** How many looks the advice takes at each of some sides of a hidden blade. Yields how far it is. */
+export function* advisedLooks({
+  blade,
+  sides,
+  neededDeg,
+}: {
+  readonly blade: HiddenBladeAsk
+  readonly sides: readonly Side[]
+  readonly neededDeg: number
+}): Generator<number, number[], void> {
+  const looks: number[] = []
+  for (const side of sides) {
+    looks.push(followAdvice(blade, neededDeg, side).looks)
+    yield looks.length / sides.length
+  }
+  return looks
 }

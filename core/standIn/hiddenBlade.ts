@@ -2,10 +2,8 @@ import { randomLcg, randomLogNormal, randomNormal, randomUniform } from 'd3-rand
 import { SIDES, type Side } from '../clamping/centring'
 import { baredStretches, seenAs, type InkPattern, type Stretch } from '../ink/bared'
 import type { BevelFace } from '../ink/face'
+import type { Level } from './level'
 import { DEPTH_SPREAD, LIGHT_PASS_UM, SHARE_SIGMA, SHARE_STEP } from '../ink/look'
-
-/** How mean a hidden blade is. */
-export type Level = 'easy' | 'usual' | 'mean'
 
 export interface HiddenBladeAsk {
   /** From 0 to 1: the same seed makes the same blade. */

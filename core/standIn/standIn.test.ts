@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { followAdvice } from './closedTest'
-import { hiddenBlade, type Level } from './hiddenBlade'
+import { hiddenBlade } from './hiddenBlade'
+import type { Level } from './level'
 
 const ask = (seed: number, level: Level = 'usual') => ({
   seed,

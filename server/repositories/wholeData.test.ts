@@ -137,6 +137,18 @@ const ENTRIES: LogEntry[] = [
     zones: [{ kind: 'tip', fromMm: 60, toMm: 80, setDeg: 18, widthMm: 0.7, primaryDeg: 2.5, seen: 'ends', share: 0.3 }],
   },
   {
+    id: '0197a000-0000-7000-8000-000000000015',
+    at: '2026-05-01T09:00:40.000Z',
+    jobId: null,
+    bladeId: null,
+    stoneId: null,
+    instrumentId: null,
+    kind: 'practice',
+    level: 'mean',
+    points: 85,
+    looks: 5,
+  },
+  {
     id: '0197a000-0000-7000-8000-000000000012',
     at: '2026-05-01T09:01:00.000Z',
     jobId: ID.jobs,
@@ -167,7 +179,7 @@ describe('all that is kept', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
       ok: true,
-      done: { added: 8, updated: 0, left: 0, unreadable: [] },
+      done: { added: 9, updated: 0, left: 0, unreadable: [] },
     })
     for (const kind of THING_KINDS)
       expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])

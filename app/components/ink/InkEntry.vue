@@ -2,6 +2,7 @@
 import type { InkPattern } from '#core/ink/bared'
 import { SHARE_STEP } from '#core/ink/look'
 import { useInk, type Told } from '~/composables/useInk'
+import { usePractice } from '~/composables/usePractice'
 import { useSimulatedBlade } from '~/composables/useSimulatedBlade'
 import { useJob } from '~/job/useJob'
 import { angleText } from '~/words/angleText'
@@ -54,6 +55,7 @@ function go(to: number) {
   void nextTick(() => strip.value?.querySelectorAll<HTMLElement>('button')[at.value]?.focus())
 }
 function note() {
+  if (practice.on.value && !practice.shown.value) return void (problem.value = 'Make a light pass first.')
   problem.value = ink.note() ?? ''
   if (!problem.value) go(0)
 }
@@ -91,6 +93,7 @@ const spoken = (i: number) => {
   return `${ink.names.value[i]}: ${what}`
 }
 
+const practice = usePractice()
 const { offered, blade: simulatedBlade } = useSimulatedBlade()
 function simulate() {
   const blade = simulatedBlade()
@@ -114,6 +117,7 @@ function simulate() {
       <SideSwitch />
     </div>
     <p v-if="!job.up.value.ok" class="mt-2 text-error">{{ job.trouble.value }}</p>
+    <PassShown v-if="practice.on.value" class="mt-3" />
     <div
       ref="strip"
       role="group"
@@ -190,7 +194,7 @@ function simulate() {
     <div class="mt-3 flex flex-wrap items-center gap-3">
       <UButton size="xl" label="Note the look" @click="note" />
       <UButton
-        v-if="offered"
+        v-if="offered && !practice.on.value"
         color="neutral"
         variant="outline"
         size="lg"

@@ -135,7 +135,7 @@ function prove(of: Side) {
         @click="dialNext"
       />
       <UButton
-        v-if="provable"
+        v-if="provable && !ink.practising.value"
         class="mt-2"
         color="neutral"
         variant="outline"
@@ -144,11 +144,14 @@ function prove(of: Side) {
         @click="prove(side)"
       />
       <NuxtLink
-        v-if="everyFound"
+        v-if="everyFound && !ink.practising.value"
         class="text-link mt-3 block"
         :to="sheetPath(job.id, 'mark', 'decide')"
         data-testid="to-decide"
         >Follow this bevel, or cut another?</NuxtLink
+      >
+      <NuxtLink v-if="ink.practising.value" class="text-link mt-3 block" :to="sheetPath(job.id, 'mark', 'practice')"
+        >Known well enough? End the practice</NuxtLink
       >
     </div>
   </SheetPane>

@@ -5,6 +5,7 @@ import { inkPhotograph } from '#core/standIn/inkPhotograph'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import { useInk } from '~/composables/useInk'
 import { useInkPhoto, type Tapping } from '~/composables/useInkPhoto'
+import { usePractice } from '~/composables/usePractice'
 import { useSimulatedBlade } from '~/composables/useSimulatedBlade'
 import { hasShare } from '~/drawing/inkView'
 import { useJob } from '~/job/useJob'
@@ -71,14 +72,16 @@ async function accept() {
   await navigateTo(sheetPath(job.id, 'mark'))
 }
 
+const practice = usePractice()
 const { offered, blade: simulatedBlade } = useSimulatedBlade()
 async function simulate() {
   const blade = simulatedBlade()
   const { fromMm, toMm, tipLeft } = form.value
   const side = job.side.value
-  const looks = ink.looks.value.length
+  if (practice.on.value) practice.makePass()
+  const number = practice.on.value ? practice.form.value.passed : ink.looks.value.length
   const { picture } = inkPhotograph({
-    seed: (looks * 0.37 + 0.11) % 1,
+    seed: (number * 0.37 + 0.11) % 1,
     ink: 'blue',
     cover: 0.95,
     background: 'dark',
@@ -92,7 +95,7 @@ async function simulate() {
       const mm = tipLeft ? toMm - along * (toMm - fromMm) : fromMm + along * (toMm - fromMm)
       const zone = zoneAt(ink.zones.value, mm)
       const deg = ink.setDeg.value[zone]
-      return deg === null || deg === undefined ? [] : blade.pass(side, ink.names.value[zone]!, deg, looks)
+      return deg === null || deg === undefined ? [] : blade.pass(side, ink.names.value[zone]!, deg, number)
     },
   })
   const canvas = new OffscreenCanvas(picture.width, picture.height)
@@ -177,7 +180,7 @@ async function simulate() {
           @click="openCamera"
         />
         <UButton
-          v-if="offered"
+          v-if="offered || practice.on.value"
           color="neutral"
           variant="outline"
           size="lg"

@@ -1,0 +1,3 @@
+/** How mean a hidden blade is. */
+export const LEVELS = ['easy', 'usual', 'mean'] as const
+export type Level = (typeof LEVELS)[number]
