@@ -226,7 +226,7 @@ test('a practice on a hidden blade: passes are told by eye, scored with the reas
   const score = page.getByTestId('practice-score')
   await expect(score).toContainText(/of 100/)
   await expect(score).toContainText(/It was: A heel \d+\.\d°/)
-  await expect(page.getByTestId('best-easy')).toContainText(/^\d+ of 100, 1 passes/)
+  await expect(page.getByTestId('best-easy')).toContainText(/^\d+ of 100, 1 pass,/)
   await expect(ledger(page, 'set', 'A')).toHaveText(set)
   await page.getByRole('link', { name: 'Ink', exact: true }).click()
   await expect(page.getByText('None yet.')).toBeVisible()

@@ -1,4 +1,5 @@
 import { computed, ref, watch } from 'vue'
+import { until } from '@vueuse/core'
 import { v7 as newId } from 'uuid'
 import type { Side } from '#core/clamping/centring'
 import { seenAs, type Stretch } from '#core/ink/bared'
@@ -69,13 +70,23 @@ function practice(job: JobView) {
 
   const task = useTask('advisedLooks')
   const score = ref<(Score & { looks: number; advisedLooks: number; level: Level; truths: string[] }) | null>(null)
+  const working = ref(false)
   /** Ends the practice and says what it came to. Answers what is missing. */
   async function finish(): Promise<string | null> {
+    working.value = true
+    try {
+      return await ended()
+    } finally {
+      working.value = false
+    }
+  }
+  async function ended(): Promise<string | null> {
     const { looks, passed } = form.value
     const sides = ink.sides.value.filter((side) => looks.some((look) => look.side === side))
     if (sides.length === 0) return 'Look once at least: make a pass, and tell what it bared.'
+    // The looks may still be being weighed.
+    await until(() => sides.every((side) => ink.foundOn(side).length > 0)).toBe(true)
     const found = sides.map((side) => ink.foundOn(side))
-    if (found.every((faces) => faces.length === 0)) return 'The looks are being weighed: in a moment.'
     await task.run({ blade: asked.value, sides, neededDeg: ink.neededDeg.value })
     const advised = (task.result.value ?? []).reduce((sum, count) => sum + count, 0)
     const faceAt = (side: Side, zone: string) => blade.value.face(side, zone)
@@ -122,5 +133,5 @@ function practice(job: JobView) {
       all.filter((one) => one.level === level).sort((a, b) => b.points - a.points || a.looks - b.looks)[0] ?? null
   })
 
-  return { on, form, blade, asked, begin, leave, shown, makePass, finish, score, best, working: task.running }
+  return { on, form, blade, asked, begin, leave, shown, makePass, finish, score, best, working }
 }

@@ -65,11 +65,13 @@ export const LEVEL_TEXT: Record<Level, { word: string; means: string }> = {
   mean: { word: 'Mean', means: 'very uneven, some faces convex, dull apexes' },
 }
 
+export const passesText = (count: number): string => `${count} ${count === 1 ? 'pass' : 'passes'}`
+
 /** For what points were lost in a practice. */
 export function lossText({ reason, zone, by }: Loss): string {
   switch (reason) {
     case 'off':
-      return `${zone} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: one look between the two that bracket it tells it.`
+      return `${zone} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: a look nearer to it would have told it.`
     case 'not-looked-at':
       return `${zone} was not told of.`
     case 'mistold-pattern':
@@ -77,6 +79,6 @@ export function lossText({ reason, zone, by }: Loss): string {
     case 'mistold-share':
       return `${zone}: how much was bare was told ${Math.round(by * 100)} % off.`
     case 'looks':
-      return `${by} ${by === 1 ? 'pass' : 'passes'} more than the advice took: each takes ink and a little steel.`
+      return `${passesText(by)} more than the advice took: each takes ink and a little steel.`
   }
 }

@@ -111,8 +111,8 @@ async function simulate() {
     <div class="min-w-0 space-y-3">
       <section
         ref="pane"
-        class="pane relative h-[26rem] p-0"
-        :class="{ 'ring-2 ring-inverted': isOverDropZone }"
+        class="pane relative p-0"
+        :class="[photo.photo.value ? 'h-[26rem]' : 'lg:h-[26rem]', { 'ring-2 ring-inverted': isOverDropZone }]"
         aria-label="The photograph"
       >
         <PhotoMarks
@@ -191,20 +191,6 @@ async function simulate() {
       </div>
       <LiveCamera v-if="camera" @taken="(picture) => (photo.take(picture), (camera = false))" @away="camera = false" />
       <p v-if="photo.failure.value" role="alert" class="text-error">{{ photo.failure.value }}</p>
-      <div>
-        <h3 class="font-semibold">Which stretch of the edge lies between the taps</h3>
-        <EdgeWindow
-          v-model:from="form.fromMm"
-          v-model:to="form.toMm"
-          @update:from="photo.touched"
-          @update:to="photo.touched"
-        />
-        <UCheckbox
-          v-model="form.tipLeft"
-          label="The tip is at the picture’s left"
-          @update:model-value="photo.touched"
-        />
-      </div>
       <template v-if="photo.photo.value">
         <div>
           <h3 class="font-semibold">Tap in the picture</h3>
@@ -230,6 +216,22 @@ async function simulate() {
             <UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
           </div>
         </div>
+      </template>
+      <div>
+        <h3 class="font-semibold">Which stretch of the edge lies between the taps</h3>
+        <EdgeWindow
+          v-model:from="form.fromMm"
+          v-model:to="form.toMm"
+          @update:from="photo.touched"
+          @update:to="photo.touched"
+        />
+        <UCheckbox
+          v-model="form.tipLeft"
+          label="The tip is at the picture’s left"
+          @update:model-value="photo.touched"
+        />
+      </div>
+      <template v-if="photo.photo.value">
         <div class="flex flex-wrap items-center gap-2">
           <UButton v-if="!photo.busy.value" size="xl" label="Read the picture" @click="photo.read" />
           <template v-else>

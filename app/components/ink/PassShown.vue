@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
-import { LEVEL_TEXT } from '~/words/inkText'
+import { LEVEL_TEXT, passesText } from '~/words/inkText'
 import type { Level } from '#core/standIn/level'
 
 /** In a practice: a light pass on the hidden blade, and what it bared, to be told by eye. */
@@ -29,7 +29,7 @@ const shapes = computed(() =>
       <p>
         <b>Practice, {{ LEVEL_TEXT[practice.form.value.level as Level]?.word.toLowerCase() }}.</b>
         <span class="text-toned">
-          A hidden blade, not the one in the jaws. {{ practice.form.value.passed }} passes.</span
+          A hidden blade, not the one in the jaws. {{ passesText(practice.form.value.passed) }}.</span
         >
       </p>
       <UButton size="lg" label="Make a light pass" @click="practice.makePass" />
@@ -45,6 +45,7 @@ const shapes = computed(() =>
       >
         <rect class="flat" width="100" :height="TOP" />
         <rect class="inked" y="8" width="100" :height="TOP - 8 + FACE" />
+        <line x1="0" x2="100" :y1="TOP" :y2="TOP" class="shoulder" />
         <polygon v-for="(points, p) in shapes[i]" :key="p" class="bare" :points="points" />
       </svg>
     </div>
@@ -63,5 +64,10 @@ const shapes = computed(() =>
 }
 .bare {
   fill: var(--sheet);
+}
+.shoulder {
+  stroke: var(--steel);
+  stroke-dasharray: 3 3;
+  vector-effect: non-scaling-stroke;
 }
 </style>

@@ -4,7 +4,7 @@ import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
-import { LEVEL_TEXT, lossText } from '~/words/inkText'
+import { LEVEL_TEXT, lossText, passesText } from '~/words/inkText'
 import { momentText } from '~/words/momentText'
 
 /** Practice: find the bevel of a hidden blade on the Ink sheet, in few passes; what it came to, and the best so far. */
@@ -28,7 +28,7 @@ async function finish() {
       <h2 id="goes-on" class="text-lg font-semibold">
         A practice goes on, {{ LEVEL_TEXT[form.level as Level]?.word.toLowerCase() }}
       </h2>
-      <p>{{ form.passed }} passes, {{ ink.looks.value.length }} looks told.</p>
+      <p>{{ passesText(form.passed) }}, {{ ink.looks.value.length }} looks told.</p>
       <p v-if="problem" role="alert" class="text-error">{{ problem }}</p>
       <div class="flex flex-wrap gap-3">
         <UButton size="xl" label="I know it: how well?" :loading="practice.working.value" @click="finish" />
@@ -63,7 +63,7 @@ async function finish() {
         <p>
           <span class="figure text-3xl font-semibold">{{ score.points }}</span> of 100
         </p>
-        <p>{{ score.looks }} passes; the advice took {{ score.advisedLooks }} on this blade.</p>
+        <p>{{ passesText(score.looks) }}; the advice took {{ score.advisedLooks }} on this blade.</p>
         <ul v-if="score.lost.length > 0" class="mt-2">
           <li v-for="(loss, i) in score.lost" :key="i" class="flex gap-3 border-t border-default py-1">
             <b class="w-10 text-right">−{{ loss.points }}</b
@@ -80,7 +80,7 @@ async function finish() {
             <dt>{{ LEVEL_TEXT[level].word }}</dt>
             <dd :data-testid="`best-${level}`">
               <template v-if="practice.best.value(level)"
-                >{{ practice.best.value(level)!.points }} of 100, {{ practice.best.value(level)!.looks }} passes,
+                >{{ practice.best.value(level)!.points }} of 100, {{ passesText(practice.best.value(level)!.looks) }},
                 {{ momentText(practice.best.value(level)!.at) }}</template
               ><span v-else class="text-muted">none yet</span>
             </dd>
