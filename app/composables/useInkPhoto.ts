@@ -1,16 +1,16 @@
-import { computed, onMounted, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import type { Colour } from '#core/inkPhoto/inkOrSteel'
 import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
 import type { Vec2 } from '#core/vector/vec2'
 import { useInk, type Told } from '~/composables/useInk'
 import { keptFile } from '~/describing/keptFile'
+import { openPicture } from '~/describing/openPicture'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import { PHOTO_REFUSED } from '~/words/inkText'
 import type { InkPhotoReader, StraightBand } from '~/workers/inkPhoto.worker'
 
-const MOST_MEGAPIXELS = 24
 /** A zone of which a picture shows less than this, mm, is not told of by it. */
 const LEAST_OF_ZONE_MM = 2
 
@@ -48,6 +48,14 @@ export function useInkPhoto() {
     tipLeft: false,
     zoom: { times: 1, x: 0.5, y: 0.5 },
   }))
+  // Another blade in the jaws may be shorter than the one that the stretch was told of.
+  watch(
+    total,
+    (mm) => {
+      if (form.value.toMm > mm + 1e-6) Object.assign(form.value, { fromMm: 0, toMm: mm })
+    },
+    { immediate: true },
+  )
   const tapping = ref<Tapping>('edge')
   const photo = shallowRef<{ address: string; width: number; height: number } | null>(null)
   const busy = ref(false)
@@ -78,25 +86,15 @@ export function useInkPhoto() {
   async function load(picture: File): Promise<boolean> {
     failure.value = ''
     busy.value = true
-    try {
-      const bitmap = await createImageBitmap(picture)
-      const { width, height } = bitmap
-      bitmap.close()
-      const megapixels = (width * height) / 1e6
-      if (megapixels > MOST_MEGAPIXELS) {
-        failure.value = `${picture.name} has ${Math.round(megapixels)} megapixels: make it ${MOST_MEGAPIXELS} or fewer first.`
-        return false
-      }
+    const opened = await openPicture(picture)
+    if (opened.ok) {
       await wake().load(picture)
       if (photo.value) URL.revokeObjectURL(photo.value.address)
+      const { width, height } = opened
       photo.value = { address: URL.createObjectURL(picture), width, height }
-      return true
-    } catch {
-      failure.value = `${picture.name} is no picture that can be read.`
-      return false
-    } finally {
-      busy.value = false
-    }
+    } else failure.value = opened.why
+    busy.value = false
+    return opened.ok
   }
   onMounted(async () => {
     const picture = await file.read()

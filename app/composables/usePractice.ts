@@ -14,6 +14,9 @@ import type { JobView } from '~/job/view'
 import { useLog } from '~/stores/log'
 import { useTask } from '~/workers/useTask'
 
+/** Weighing all looks of a blade takes a second or two. */
+const MOST_WAIT_MS = 20_000
+
 /** "Find the bevel" on a hidden blade, on the same screens: its passes, its end, and what it came to. */
 export function usePractice() {
   return useJob().share(practice)
@@ -85,7 +88,8 @@ function practice(job: JobView) {
     const sides = ink.sides.value.filter((side) => looks.some((look) => look.side === side))
     if (sides.length === 0) return 'Look once at least: make a pass, and tell what it bared.'
     // The looks may still be being weighed.
-    await until(() => sides.every((side) => ink.foundOn(side).length > 0)).toBe(true)
+    await until(() => sides.every((side) => ink.foundOn(side).length > 0)).toBe(true, { timeout: MOST_WAIT_MS })
+    if (!sides.every((side) => ink.foundOn(side).length > 0)) return 'The looks could not be weighed. Try again.'
     const found = sides.map((side) => ink.foundOn(side))
     await task.run({ blade: asked.value, sides, neededDeg: ink.neededDeg.value })
     const advised = (task.result.value ?? []).reduce((sum, count) => sum + count, 0)

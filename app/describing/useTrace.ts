@@ -8,6 +8,7 @@ import { MM_PER_INCH, parseLengthMm } from '#core/units/length'
 import type { Vec2 } from '#core/vector/vec2'
 import { exactFigure } from './draft'
 import { keptFile } from './keptFile'
+import { openPicture } from './openPicture'
 import { useKeptForm } from './useKeptForm'
 import type { Tracer } from '~/workers/trace.worker'
 
@@ -15,7 +16,6 @@ import type { Tracer } from '~/workers/trace.worker'
 export const SHEETS = { a4: [297, 210], a5: [210, 148], card: [85.6, 53.98] } as const
 export type ScaleBy = keyof typeof SHEETS | 'own sheet' | 'two points'
 
-const MOST_MEGAPIXELS = 24
 /** Two points on a rule are this far apart, unless it is said otherwise, mm. */
 const APART_MM = { mm: 100, in: 4 * MM_PER_INCH } as const
 /** How far beside a mark the outline is looked for, as a share of the picture's width. */
@@ -89,27 +89,17 @@ export function useTrace(keptAs: string) {
   async function load(file: File): Promise<boolean> {
     failure.value = ''
     busy.value = true
-    try {
-      const bitmap = await createImageBitmap(file)
-      const { width, height } = bitmap
-      bitmap.close()
-      const megapixels = (width * height) / 1e6
-      if (megapixels > MOST_MEGAPIXELS) {
-        failure.value = `${file.name} has ${Math.round(megapixels)} megapixels: make it ${MOST_MEGAPIXELS} or fewer first. What was here is kept.`
-        return false
-      }
+    const opened = await openPicture(file)
+    if (opened.ok) {
       worker ??= new Worker(new URL('../workers/trace.worker.ts', import.meta.url), { type: 'module' })
       tracer ??= wrap<Tracer>(worker)
       await tracer.load(file)
       if (photo.value) URL.revokeObjectURL(photo.value.address)
+      const { width, height } = opened
       photo.value = { name: file.name, address: URL.createObjectURL(file), width, height }
-      return true
-    } catch {
-      failure.value = `${file.name} is no picture that can be read. What was here is kept.`
-      return false
-    } finally {
-      busy.value = false
-    }
+    } else failure.value = opened.why
+    busy.value = false
+    return opened.ok
   }
   /** Marks to begin with, to be moved to their places. */
   function layOut() {
