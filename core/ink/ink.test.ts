@@ -6,12 +6,21 @@ import reference from './fixtures/ink.json'
 import { findBevel } from './findBevel'
 import { lightPassUm } from './look'
 import { nextSetting } from './nextSetting'
+import { picturedStretches } from './pictured'
 
 const share = (face: Parameters<typeof baredStretches>[0], setDeg: number, depthUm: number) =>
   seenAs(baredStretches(face, setDeg, depthUm))
 const RAD = Math.PI / 180
 
 describe('what a light pass bares', () => {
+  it('is pictured by a face that shows the pattern, with as much of it bare', () => {
+    for (const seen of ['shoulder', 'apex', 'middle', 'ends'] as const)
+      for (const bare of [0.1, 0.35, 0.8])
+        expect(seenAs(picturedStretches(seen, bare))).toEqual({ pattern: seen, share: expect.closeTo(bare, 6) })
+    expect(seenAs(picturedStretches('all', 1))).toEqual({ pattern: 'all', share: 1 })
+    expect(picturedStretches('nothing', 0)).toEqual([])
+  })
+
   const face = { shoulderDeg: 20, apexDeg: 20, widthMm: 0.8 }
   it('from the shoulder where the stone is flatter, from the apex where it is steeper, by depth over the difference', () => {
     const bare = 0.003 / (1.5 * RAD) / 0.8

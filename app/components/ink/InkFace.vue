@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { bareOf } from '~/drawing/inkView'
+import { picturedStretches } from '#core/ink/pictured'
 import type { Told } from '~/composables/useInk'
 
 /** A stretch of the bevel, shoulder above and edge below: ink dark, steel bare. */
 const props = defineProps<{ told: Told | null }>()
-const bare = computed(() => (props.told ? bareOf(props.told.seen, props.told.share) : []))
+const bare = computed(() => (props.told ? picturedStretches(props.told.seen, props.told.share) : []))
 </script>
 
 <template>
@@ -13,13 +13,13 @@ const bare = computed(() => (props.told ? bareOf(props.told.seen, props.told.sha
     <rect v-if="told?.seen === 'above'" class="bare" x="0" y="8" width="100" height="14" />
     <rect class="inked" :class="{ unsaid: !told }" x="0" y="22" width="100" height="70" />
     <rect
-      v-for="(one, i) in bare"
+      v-for="([from, to], i) in bare"
       :key="i"
       class="bare"
       x="0"
-      :y="22 + 70 * one.from"
+      :y="22 + 70 * from"
       width="100"
-      :height="70 * (one.to - one.from)"
+      :height="70 * (to - from)"
     />
     <line class="edge" x1="0" x2="100" y1="92" y2="92" />
   </svg>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { picturedStretches } from '#core/ink/pictured'
 import type { InkPhoto } from '~/composables/useInkPhoto'
-import { bareOf, hasShare, lineDownAt, shareDownTo } from '~/drawing/inkView'
+import { hasShare, lineDownAt, shareDownTo } from '~/drawing/inkView'
 import { useInk } from '~/composables/useInk'
 import { shareText } from '~/words/inkText'
 
@@ -100,12 +101,12 @@ function set(one: (typeof zones.value)[number], share: number) {
         <line v-if="one.x > 1" :x1="one.x" :x2="one.x" y1="0" :y2="HEIGHT" class="between" />
         <template v-if="one.told">
           <rect
-            v-for="(run, r) in bareOf(one.told.seen, one.told.share)"
+            v-for="([from, to], r) in picturedStretches(one.told.seen, one.told.share)"
             :key="r"
             :x="one.x + 2"
             :width="Math.max(0, one.wide - 4)"
-            :y="yOf(run.from)"
-            :height="yOf(run.to) - yOf(run.from)"
+            :y="yOf(from)"
+            :height="yOf(to) - yOf(from)"
             class="told"
           />
           <DragHandle
