@@ -16,6 +16,7 @@ import {
   type ZonePlan,
 } from '#core/decision/plan'
 import { coarsestSensible, SECONDS_PER_STROKE, strokesFor } from '#core/decision/strokes'
+import { unevenRig } from '#core/decision/unevenRig'
 import { adviseDial } from '#core/dial/advised'
 import type { FoundFace } from '#core/ink/findBevel'
 import type { DialSetting } from '#core/rig/dials/readings'
@@ -33,8 +34,6 @@ import { zoneAt } from '~/words/zoneText'
 const PLACES = 60
 /** A zone known this many times less well than is needed is still rough. */
 const ROUGH = 1.2
-/** A rig that differs by more than this along the edge shows it in the ink, degrees. */
-const UNEVEN_DEG = 0.6
 /** A tenth of a degree is the finest that is dialled for. */
 const rounded = (deg: number): number => Math.round(deg * 10) / 10
 
@@ -250,14 +249,12 @@ function decision(job: JobView) {
   })
 
   /** Where the blade is even and the rig at this hold is not: what the rig gives at either end of it, degrees. */
-  const unevenRig = computed(() => {
-    const set = ink.setDeg.value.filter((deg) => deg !== null)
-    const found = ink.foundOn(job.side.value).flatMap((face) => (face ? [face.angle.middleDeg] : []))
-    if (set.length < 2 || found.length < set.length) return null
-    const spread = (of: readonly number[]) => Math.max(...of) - Math.min(...of)
-    const uneven = spread(set) > UNEVEN_DEG && spread(found) < spread(set) / 2
-    return uneven ? { fromDeg: Math.min(...set), toDeg: Math.max(...set), bladeDeg: spread(found) } : null
-  })
+  const unevenHere = computed(() =>
+    unevenRig(
+      ink.setDeg.value,
+      ink.foundOn(job.side.value).map((face) => face && face.angle.middleDeg),
+    ),
+  )
 
   /** Takes a plan over into what is wanted, with the reason. Answers what is wrong with it. */
   function take(plan: Plan): string | null {
@@ -279,5 +276,5 @@ function decision(job: JobView) {
     return `${by}: nearer each time, ${to} in ${plan.sharpenings} sharpenings.`
   }
 
-  return { open, rough, there, plans, advised, unevenRig, take }
+  return { open, rough, there, plans, advised, unevenRig: unevenHere, take }
 }

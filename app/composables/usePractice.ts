@@ -3,6 +3,7 @@ import { until } from '@vueuse/core'
 import { v7 as newId } from 'uuid'
 import type { Side } from '#core/clamping/centring'
 import { seenAs, type Stretch } from '#core/ink/bared'
+import type { InkLookEntry } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
 import { scoreOf, type Score } from '#core/practice/score'
 import { hiddenBlade, type HiddenBladeAsk } from '#core/standIn/hiddenBlade'
@@ -71,8 +72,29 @@ function practice(job: JobView) {
     })
   }
 
-  const task = useTask('advisedLooks')
-  const score = ref<(Score & { looks: number; advisedLooks: number; level: Level; truths: string[] }) | null>(null)
+  const task = useTask('advisedWay')
+  const score = ref<
+    | (Score & {
+        looks: number
+        advisedLooks: number
+        level: Level
+        truths: string[]
+        ways: string[]
+        steelMm3: number
+      })
+    | null
+  >(null)
+  /** What the passes that were told took off the hidden blade, mm³: half of their depth, where they bared it. */
+  const steelOf = (looks: readonly InkLookEntry[]): number =>
+    looks
+      .flatMap((look) => look.zones.map((zone) => ({ look, zone })))
+      .reduce((sum, { look, zone }) => {
+        const name = nameOf(zone.fromMm)
+        const runs = blade.value.pass(look.side, name, zone.setDeg, form.value.passOf[look.id] ?? 0)
+        const bare = runs.reduce((all, [from, to]) => all + to - from, 0) * blade.value.face(look.side, name).widthMm
+        return sum + (bare * (zone.toMm - zone.fromMm) * blade.value.depthUm) / 2000
+      }, 0)
+  const nameOf = (fromMm: number) => ink.names.value[ink.zones.value.findIndex((zone) => zone.fromMm === fromMm)]!
   const working = ref(false)
   /** Ends the practice and says what it came to. Answers what is missing. */
   async function finish(): Promise<string | null> {
@@ -92,7 +114,8 @@ function practice(job: JobView) {
     if (!sides.every((side) => ink.foundOn(side).length > 0)) return 'The looks could not be weighed. Try again.'
     const found = sides.map((side) => ink.foundOn(side))
     await task.run({ blade: asked.value, sides, neededDeg: ink.neededDeg.value })
-    const advised = (task.result.value ?? []).reduce((sum, count) => sum + count, 0)
+    const ways = task.result.value ?? []
+    const advised = ways.reduce((sum, way) => sum + way.length, 0)
     const faceAt = (side: Side, zone: string) => blade.value.face(side, zone)
     const zones = sides.flatMap((side, s) =>
       ink.names.value.map((name, i) => {
@@ -108,7 +131,7 @@ function practice(job: JobView) {
     )
     const told = looks.flatMap((look) =>
       look.zones.map((zone) => {
-        const name = ink.names.value[ink.zones.value.findIndex(({ fromMm }) => fromMm === zone.fromMm)]!
+        const name = nameOf(zone.fromMm)
         const { pattern, share } = seenAs(
           blade.value.pass(look.side, name, zone.setDeg, form.value.passOf[look.id] ?? 0),
         )
@@ -121,6 +144,8 @@ function practice(job: JobView) {
       looks: passed,
       advisedLooks: advised,
       level,
+      ways: sides.map((side, i) => `${side} at ${(ways[i] ?? []).map((deg) => `${deg.toFixed(1)}°`).join(', ')}`),
+      steelMm3: steelOf(looks),
       truths: zones.map(({ name, truthDeg }) => `${name} ${truthDeg.toFixed(1)}°`),
     }
     const about = { jobId: null, bladeId: null, stoneId: null, instrumentId: null }

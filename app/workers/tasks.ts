@@ -1,11 +1,11 @@
 import { monteCarlo } from '#core/doubt/monteCarlo'
 import { inkSays } from '#core/ink/inkSays'
-import { advisedLooks } from '#core/standIn/closedTest'
+import { advisedWay } from '#core/standIn/closedTest'
 import { findPlacement } from '#core/placement/findPlacement'
 import { positionsFor } from '#core/placement/longBlade'
 
 /** What is too long for the screen's own thread: each yields how far it is and returns its result. */
-export const TASKS = { monteCarlo, findPlacement, positionsFor, inkSays, advisedLooks } as const
+export const TASKS = { monteCarlo, findPlacement, positionsFor, inkSays, advisedWay } as const
 export type TaskName = keyof typeof TASKS
 export type TaskAsk<N extends TaskName> = Parameters<(typeof TASKS)[N]>[0]
 export type TaskResult<N extends TaskName> =

@@ -5,6 +5,7 @@ import { reprofile } from '../bevel/reprofile'
 import { decide, nearer } from './decide'
 import { APEX_WORN_MM, planSide, sharpeningsLeft, thickEnoughMm, thinningMm3, type Place } from './plan'
 import { coarsestSensible, strokesFor } from './strokes'
+import { unevenRig } from './unevenRig'
 
 const place = (of: Partial<Place> & { thereDeg?: Place['thereDeg'] }): Place => ({
   zone: 0,
@@ -97,5 +98,20 @@ describe('follow, cut, or come nearer', () => {
   it('comes nearer by no more than a degree at a time', () => {
     expect(nearer(23.4, 20)).toEqual({ sharpenings: 4, nextDeg: 23.4 - 0.85 })
     expect(nearer(21, 20).sharpenings).toBe(1)
+  })
+})
+
+describe('an uneven pattern', () => {
+  it('is the rig where the bevel is even and what is set is not', () => {
+    expect(unevenRig([20, 20, 18.8], [20.3, 20.5, 20.2])).toEqual({
+      fromDeg: 18.8,
+      toDeg: 20,
+      bladeDeg: expect.closeTo(0.3, 9),
+    })
+  })
+  it('is the blade where it differs itself; and nothing is said of what is even, or not known', () => {
+    expect(unevenRig([20, 20, 18.8], [20, 21.5, 22])).toBeNull()
+    expect(unevenRig([20, 20, 19.6], [20, 20, 20])).toBeNull()
+    expect(unevenRig([20, 20, 18.8], [20.3, null, 20.2])).toBeNull()
   })
 })

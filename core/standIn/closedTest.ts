@@ -8,6 +8,8 @@ import { hiddenBlade, type HiddenBladeAsk } from './hiddenBlade'
 /** How the advice did on one side of one hidden blade. */
 export interface ClosedTestResult {
   readonly looks: number
+  /** What was dialled for each of them, degrees. */
+  readonly setDeg: readonly number[]
   /**
    * Per zone: after how many looks it was known as well as is needed (null: never), how far the middle of what was
    * found is off the truth, and whether the truth lies in the interval.
@@ -35,9 +37,11 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side 
   const candidates = settings.map((deg) => ({ setDeg: ask.zones.map(() => deg) }))
   const knownAfter: (number | null)[] = ask.zones.map(() => null)
   let setDeg = ask.aroundDeg
+  const dialled: number[] = []
   let taken = 0
   while (taken < MOST_LOOKS) {
     ask.zones.forEach((zone, i) => looks[i]!.push({ setDeg, ...blade.look(side, zone, setDeg, taken) }))
+    dialled.push(setDeg)
     taken++
     faces = looks.map((of) => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: [...of] }))
     findBevel(faces, terms).faces.forEach((face, i) => {
@@ -51,6 +55,7 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side 
   const found = findBevel(faces, terms)
   return {
     looks: taken,
+    setDeg: dialled,
     zones: ask.zones.map((zone, i) => {
       const { shoulderDeg, apexDeg } = blade.face(side, zone)
       const { kind, angle } = found.faces[i]!
@@ -65,8 +70,8 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side 
   }
 }
 
-/** How many looks the advice takes at each of some sides of a hidden blade. Yields how far it is. */
-export function* advisedLooks({
+/** What the advice dials, look by look, at each of some sides of a hidden blade. Yields how far it is. */
+export function* advisedWay({
   blade,
   sides,
   neededDeg,
@@ -74,11 +79,11 @@ export function* advisedLooks({
   readonly blade: HiddenBladeAsk
   readonly sides: readonly Side[]
   readonly neededDeg: number
-}): Generator<number, number[], void> {
-  const looks: number[] = []
+}): Generator<number, (readonly number[])[], void> {
+  const ways: (readonly number[])[] = []
   for (const side of sides) {
-    looks.push(followAdvice(blade, neededDeg, side).looks)
-    yield looks.length / sides.length
+    ways.push(followAdvice(blade, neededDeg, side).setDeg)
+    yield ways.length / sides.length
   }
-  return looks
+  return ways
 }

@@ -4,6 +4,7 @@ import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
+import { steelText } from '~/words/decisionText'
 import { LEVEL_TEXT, lossText, passesText } from '~/words/inkText'
 import { momentText } from '~/words/momentText'
 
@@ -63,7 +64,10 @@ async function finish() {
         <p>
           <span class="figure text-3xl font-semibold">{{ score.points }}</span> of 100
         </p>
-        <p>{{ passesText(score.looks) }}; the advice took {{ score.advisedLooks }} on this blade.</p>
+        <p>
+          {{ passesText(score.looks) }}, {{ steelText(score.steelMm3) }} of steel. The advice takes
+          {{ passesText(score.advisedLooks) }} on this blade: {{ score.ways.join('; ') }}.
+        </p>
         <ul v-if="score.lost.length > 0" class="mt-2">
           <li v-for="(loss, i) in score.lost" :key="i" class="flex gap-3 border-t border-default py-1">
             <b class="w-10 text-right">−{{ loss.points }}</b
