@@ -110,8 +110,8 @@ function simulate() {
       <div>
         <h2 id="look" class="text-lg font-semibold">What is bare after a light pass or two?</h2>
         <p class="text-sm text-toned">
-          {{ dialText(job.rig.value, job.content.value.dialled[job.side.value]) }}, {{ job.stone.value.name }}. Ink the
-          whole bevel, shoulder to edge; let it dry.
+          {{ dialText(job.rig.value, job.content.value.dialled[job.side.value]) }}, {{ job.stone.value.name }}, one or
+          two light passes. Ink the whole bevel, shoulder to edge; let it dry.
         </p>
       </div>
       <SideSwitch />
