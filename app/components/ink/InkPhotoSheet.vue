@@ -226,6 +226,8 @@ async function simulate() {
           @update:to="photo.touched"
         />
         <UCheckbox
+          size="xl"
+          class="mt-4"
           v-model="form.tipLeft"
           label="The tip is at the picture’s left"
           @update:model-value="photo.touched"

@@ -52,6 +52,7 @@ async function finish() {
             size="xl"
             block
             class="justify-start text-left"
+            :ui="{ label: 'whitespace-normal' }"
             :label="`${LEVEL_TEXT[level].word}: ${LEVEL_TEXT[level].means}`"
             @click="begin(level)"
           />
