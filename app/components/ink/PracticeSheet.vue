@@ -45,17 +45,16 @@ async function finish() {
         jaws, and what is dialled comes back.
       </p>
       <ul class="grid gap-2">
-        <li v-for="level in LEVELS" :key="level">
+        <li v-for="level in LEVELS" :key="level" class="flex items-center gap-3">
           <UButton
             color="neutral"
             variant="outline"
             size="xl"
-            block
-            class="justify-start text-left"
-            :ui="{ label: 'whitespace-normal' }"
-            :label="`${LEVEL_TEXT[level].word}: ${LEVEL_TEXT[level].means}`"
+            class="w-24 shrink-0 justify-center"
+            :label="LEVEL_TEXT[level].word"
+            :aria-label="`${LEVEL_TEXT[level].word}: ${LEVEL_TEXT[level].means}`"
             @click="begin(level)"
-          />
+          /><span class="text-toned">{{ LEVEL_TEXT[level].means }}</span>
         </li>
       </ul>
     </SheetPane>
