@@ -225,7 +225,7 @@ test('a practice on a hidden blade: passes are told by eye, scored with the reas
   await page.getByRole('button', { name: 'I know it: how well?' }).click()
   const score = page.getByTestId('practice-score')
   await expect(score).toContainText(/of 100/)
-  await expect(score).toContainText(/The advice takes \d+ pass(es)? on this blade: A at 20\.0°/)
+  await expect(score).toContainText(/On this blade the advice dials A 20\.0°/)
   await expect(score).toContainText(/It was: A heel \d+\.\d°/)
   await expect(page.getByTestId('best-easy')).toContainText(/^\d+ of 100, 1 pass,/)
   await expect(ledger(page, 'set', 'A')).toHaveText(set)

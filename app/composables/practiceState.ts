@@ -1,19 +1,26 @@
 import type { InkLookEntry } from '#core/log/entry'
+import type { HiddenBladeAsk } from '#core/standIn/hiddenBlade'
 import { useKeptForm } from '~/describing/useKeptForm'
+import type { Job } from '#core/job/job'
 import type { JobView } from '~/job/view'
 
+/** A practice that was begun. */
+export interface PracticeBegun {
+  /** Its hidden blade, as it was asked for. */
+  readonly blade: HiddenBladeAsk
+  /** What was dialled for the blade in the jaws. */
+  readonly dialled: Job['dialled']
+}
+
 /**
- * A practice that goes on in a job: its hidden blade and its looks, which are no looks at the blade in the jaws and
- * never get into the log. Kept until it is ended. No level: none goes on.
+ * A practice that goes on in a job: its looks are no looks at the blade in the jaws and never get into the log. Kept
+ * until it is ended; `begun` is empty where none goes on.
  */
 export const practiceState = (job: JobView) =>
   useKeptForm(`practice:${job.id}`, () => ({
-    level: '',
-    seed: 0,
+    begun: [] as PracticeBegun[],
     looks: [] as InkLookEntry[],
-    /** What was dialled when it was begun. */
-    dialled: '',
-    /** Light passes that were made, and which of them each look tells of. */
-    passed: 0,
+    /** Light passes that were made, and which of them each look tells of, by the look's id. */
+    passes: 0,
     passOf: {} as Record<string, number>,
   }))

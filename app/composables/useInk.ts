@@ -33,6 +33,8 @@ import { useTask } from '~/workers/useTask'
 export interface Told {
   readonly seen: InkPattern
   readonly share: number
+  /** Of the zone's edge, where pictures told it, mm. */
+  readonly shownMm?: number
 }
 
 /** A bevel known so well needs no further look, degrees; no better than the set angle backs. */
@@ -57,7 +59,7 @@ function ink(job: JobView) {
   const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
   const middles = computed(() => zones.value.map((zone) => stationAt(job.blade.value.edge, middleOf(zone))))
   const { form: practice } = job.share(practiceState)
-  const practising = computed(() => practice.value.level !== '')
+  const practising = computed(() => practice.value.begun.length > 0)
   /** Those at the blade that is held: another one that the job had before tells nothing of it. */
   const looks = computed(() =>
     practising.value
@@ -101,7 +103,7 @@ function ink(job: JobView) {
       const deg = setDeg.value[i]
       if (!one || deg === null || deg === undefined) return []
       const { kind, fromMm, toMm } = zones.value[i]!
-      return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), ...one }]
+      return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), seen: one.seen, share: one.share }]
     })
     if (looked.length === 0) return 'Say of one zone at least what is bare.'
     const entry: InkLookEntry = {
@@ -121,7 +123,7 @@ function ink(job: JobView) {
     if (!read.ok) return problemText(read.problems[0]!, preferences.unit, read.problems[0]!.field)
     if (practising.value) {
       practice.value.looks = [...practice.value.looks, entry]
-      practice.value.passOf[entry.id] = practice.value.passed
+      practice.value.passOf[entry.id] = practice.value.passes
     } else job.session.record('look at the ink', [entry])
     zones.value.forEach((_, i) => tell(i, null))
     return null

@@ -1,6 +1,7 @@
 import { computed, onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import type { Colour } from '#core/inkPhoto/inkOrSteel'
+import { joinPictures } from '#core/inkPhoto/joinPictures'
 import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
 import type { Vec2 } from '#core/vector/vec2'
 import { useInk, type Told } from '~/composables/useInk'
@@ -62,8 +63,6 @@ export function useInkPhoto() {
   const failure = ref('')
   const band = shallowRef<StraightBand | null>(null)
   const proposals = ref<Proposal[]>([])
-  /** What earlier pictures of the same look told of a zone, by how much of it they showed. */
-  const before = new Map<string, { mm: number; told: Told }[]>()
   let worker: Worker | null = null
   let reader: Remote<InkPhotoReader> | null = null
 
@@ -176,16 +175,14 @@ export function useInkPhoto() {
     proposals.value = proposals.value.map((one, j) => (j === i ? { ...one, told, problem: null } : one))
   }
 
-  /** Takes what is proposed into the look that is being told; several pictures of a zone count by what they show. */
+  /** Takes what is proposed into the look that is being told, together with what earlier pictures of it told. */
   async function accept() {
     for (const { zone, told, mm } of proposals.value) {
       if (!told) continue
-      const key = `${job.side.value}:${zone}`
-      const pieces = [...(before.get(key) ?? []).filter((one) => one.told.seen === told.seen), { mm, told }]
-      before.set(key, pieces)
-      const all = pieces.reduce((sum, one) => sum + one.mm, 0)
-      const share = pieces.reduce((sum, one) => sum + one.told.share * one.mm, 0) / all
-      ink.tell(zone, { seen: told.seen, share: rounded(share) })
+      const before = ink.told.value[zone]
+      const now = { ...told, shownMm: mm }
+      const { share, ...joined } = before?.shownMm ? joinPictures({ ...before, shownMm: before.shownMm }, now) : now
+      ink.tell(zone, { ...joined, share: rounded(share) })
     }
     await forget()
   }

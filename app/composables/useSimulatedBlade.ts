@@ -15,7 +15,7 @@ export function useSimulatedBlade() {
   const offered = computed(() => preferences.simulated || isSample(job.id))
   const practice = usePractice()
   const blade = () => {
-    if (practice.on.value) return practice.blade.value
+    if (practice.blade.value) return practice.blade.value
     const wanted = job.content.value.wanted.deg.A
     return hiddenBlade({
       seed: seedOf(job.id),

@@ -1,4 +1,6 @@
 import type { Choice, Reason } from '#core/decision/decide'
+import type { SideThere } from '#core/decision/plans'
+import { angleText } from './angleText'
 
 export const CHOICE_WORD: Record<Choice, string> = { follow: 'Follow', cut: 'Cut', nearer: 'Come nearer' }
 
@@ -35,3 +37,21 @@ export const steelRange = (mm3: number, [least, most]: readonly [number, number]
   `${steelText(mm3)} (${steelFigure(least)} to ${steelFigure(most)})`
 
 export const minutesText = (minutes: number): string => (minutes < 1 ? 'under a minute' : `${roughCount(minutes)} min`)
+
+/** Angles of the sides in a row, once where they are alike: "21.4° and 20.4°". */
+export const anglesText = (deg: readonly number[]): string =>
+  [...new Set(deg.map((one) => angleText(one)))].join(' and ')
+
+/** Why an angle is wanted that was taken over from a plan. */
+export function whyText(
+  { choice, sharpenings }: { readonly choice: Choice; readonly sharpenings: number },
+  there: readonly SideThere[],
+): string {
+  const found = there.map(
+    ({ thereDeg, doubtDeg }) => `${angleText(thereDeg, doubtDeg)} ± ${angleText(doubtDeg, doubtDeg)}`,
+  )
+  const by = `Ink found ${found.join(' and ')}`
+  if (choice === 'follow') return `${by}: followed, the bevel that is there.`
+  if (choice === 'cut') return `${by}: cut anew.`
+  return `${by}: nearer each time, ${anglesText(there.map(({ wantedDeg }) => wantedDeg))} in ${sharpenings} sharpenings.`
+}

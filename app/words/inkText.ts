@@ -67,18 +67,18 @@ export const LEVEL_TEXT: Record<Level, { word: string; means: string }> = {
 
 export const passesText = (count: number): string => `${count} ${count === 1 ? 'pass' : 'passes'}`
 
-/** For what points were lost in a practice. */
-export function lossText({ reason, zone, by }: Loss): string {
+/** For what points were lost in a practice. `where`: the side and zone in words. */
+export function lossText({ reason, by }: Loss, where: string): string {
   switch (reason) {
     case 'off':
-      return `${zone} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: a look nearer to it would have told it.`
+      return `${where} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: a look nearer to it would have told it.`
     case 'not-looked-at':
-      return `${zone} was not told of.`
+      return `${where} was not told of.`
     case 'mistold-pattern':
-      return `${zone}: one pass was told as another picture than it showed.`
+      return `${where}: one pass was told as another picture than it showed.`
     case 'mistold-share':
-      return `${zone}: how much was bare was told ${Math.round(by * 100)} % off.`
-    case 'looks':
-      return `${passesText(by)} more than the advice took: each takes ink and a little steel.`
+      return `${where}: how much was bare was told ${Math.round(by * 100)} % off.`
+    case 'passes':
+      return `${passesText(by)} more than the advice takes: each takes ink and a little steel.`
   }
 }

@@ -36,6 +36,8 @@ export function reasonText({ reason, limit }: Refusal, unit: LengthUnit, lowestP
       return `The jaws hold the blade only to a height of ${length(limit)} here.`
     case 'stone-meets-jaws':
       return `The stone meets the jaws below ${angleText(limit ?? 0)} here: stand the blade further out, or take narrower jaws.`
+    case 'flatter-than-primary':
+      return `Flatter than the blade’s own flat, ${angleText(limit ?? 0)}: no bevel would end there.`
     case 'setting-of-another-rig':
       return 'What is dialled is not of this rig: dial it anew.'
   }

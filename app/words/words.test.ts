@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { zoneAt } from '#core/blade/zones'
 import { refuse } from '#core/angle/reasons'
 import { job } from '#core/job/job'
 import { postRig, sampleSetup, scaleRig, screwRig, slotRig } from '#core/setup/sampleSetup.fixture'
@@ -12,7 +13,7 @@ import { adviceText } from './adviceText'
 import { problemText } from './problemText'
 import { reasonText } from './reasonText'
 import { riseOnDial, riseText } from './riseText'
-import { zoneAt, zoneName } from './zoneText'
+import { zoneName } from './zoneText'
 
 describe('words for the bench', () => {
   it('each rig says its setting in its own language', () => {

@@ -15,9 +15,3 @@ export function zoneName(zones: readonly Zone[], index: number): string {
   const alike = zones.filter((zone) => zone.kind === kind)
   return alike.length > 1 ? `${ZONE_WORD[kind]} ${alike.indexOf(zones[index]!) + 1}` : ZONE_WORD[kind]
 }
-
-/** The zone that a place lies in. */
-export const zoneAt = (zones: readonly Zone[], fromHeelMm: number): number => {
-  const at = zones.findIndex((zone) => fromHeelMm <= zone.toMm + 1e-6)
-  return at < 0 ? zones.length - 1 : at
-}

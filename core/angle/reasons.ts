@@ -13,6 +13,7 @@ export type Reason =
   | 'not-held'
   | 'jaws-reach-to'
   | 'stone-meets-jaws'
+  | 'flatter-than-primary'
 
 export interface Refusal {
   readonly ok: false

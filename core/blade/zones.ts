@@ -91,3 +91,9 @@ function joined(zones: readonly Zone[]): Zone[] {
     return kept
   }, [])
 }
+
+/** The number of the zone that a place lies in, arc length from the heel; beyond the last one, the last. */
+export const zoneAt = (zones: readonly Zone[], fromHeelMm: number): number => {
+  const at = zones.findIndex((zone) => fromHeelMm <= zone.toMm + 1e-6)
+  return at < 0 ? zones.length - 1 : at
+}

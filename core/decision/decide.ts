@@ -24,13 +24,11 @@ const CLOSE_DEG = 0.75
 /** Up to so many minutes at the stone a bevel is cut at once. */
 const AT_ONCE_MINUTES = 10
 /** Steel does not grow back: an angle comes nearer by no more than this at a time. */
-export const NEARER_DEG = 1
+const NEARER_DEG = 1
 
-/** How many sharpenings it takes to come from an angle to another, and where the next one leads. */
-export function nearer(thereDeg: number, wantedDeg: number): { sharpenings: number; nextDeg: number } {
-  const sharpenings = Math.max(1, Math.ceil(Math.abs(wantedDeg - thereDeg) / NEARER_DEG - 1e-9))
-  return { sharpenings, nextDeg: thereDeg + (wantedDeg - thereDeg) / sharpenings }
-}
+/** How many sharpenings it takes to come from an angle to another, a degree at a time. */
+export const sharpeningsTo = (thereDeg: number, wantedDeg: number): number =>
+  Math.max(1, Math.ceil(Math.abs(wantedDeg - thereDeg) / NEARER_DEG - 1e-9))
 
 /**
  * What is advised, of both sides together. `sides`: what is there on each, its half-width of doubt, and what is wanted,

@@ -2,8 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bevelWidthMm } from '../bevel/bevelWidth'
 import { reprofile } from '../bevel/reprofile'
-import { decide, nearer } from './decide'
+import { stationAt } from '../curve/stations'
+import type { FoundFace } from '../ink/findBevel'
+import { heldSetup, plainStone, slotRig } from '../setup/sampleSetup.fixture'
+import type { Stone } from '../stone/stone'
+import { decide, sharpeningsTo } from './decide'
 import { APEX_WORN_MM, planSide, sharpeningsLeft, thickEnoughMm, thinningMm3, type Place } from './plan'
+import { plansFor, type Plans } from './plans'
 import { coarsestSensible, strokesFor } from './strokes'
 import { unevenRig } from './unevenRig'
 
@@ -53,7 +58,7 @@ describe('what a plan comes to', () => {
       [0, false],
       [1, true],
     ])
-    expect(planSide(along({ newDeg: 3 }))).toEqual({ ok: false, reason: 'flatter-than-primary' })
+    expect(planSide(along({ newDeg: 3 }))).toEqual({ ok: false, reason: 'flatter-than-primary', limit: 3 })
   })
   it('leaves fewer sharpenings the thicker the blade is, and none where it is too thick already', () => {
     const most = thickEnoughMm(20) / 2
@@ -96,8 +101,7 @@ describe('follow, cut, or come nearer', () => {
     expect(decide(sides, minutes)).toEqual({ choice, reason })
   })
   it('comes nearer by no more than a degree at a time', () => {
-    expect(nearer(23.4, 20)).toEqual({ sharpenings: 4, nextDeg: 23.4 - 0.85 })
-    expect(nearer(21, 20).sharpenings).toBe(1)
+    expect([23.4, 21, 20, 17.5].map((deg) => sharpeningsTo(deg, 20))).toEqual([4, 1, 1, 3])
   })
 })
 
@@ -113,5 +117,60 @@ describe('an uneven pattern', () => {
     expect(unevenRig([20, 20, 18.8], [20, 21.5, 22])).toBeNull()
     expect(unevenRig([20, 20, 19.6], [20, 20, 20])).toBeNull()
     expect(unevenRig([20, 20, 18.8], [20.3, null, 20.2])).toBeNull()
+  })
+})
+
+describe('the plans in full', () => {
+  const zones = [
+    { kind: 'heel', fromMm: 0, toMm: 55 },
+    { kind: 'belly', fromMm: 55, toMm: 98.2 },
+  ] as const
+  const face = (deg: number, doubtDeg = 0.4): FoundFace => {
+    const angle = { fromDeg: deg - doubtDeg, middleDeg: deg, toDeg: deg + doubtDeg }
+    return { kind: 'flat', kindOdds: 1, angle, shoulder: angle }
+  }
+  const stones = [125, 40, 10].map((grainUm): Stone => ({ ...plainStone, name: `${grainUm} µm`, grainUm }))
+  const plans = (thereDeg: number, wantedDeg: number, setup = heldSetup): Plans<Stone> =>
+    plansFor({
+      setup,
+      station: stationAt(setup.blade.edge, 40),
+      zones,
+      stones,
+      sides: (['A', 'B'] as const).map((side) => ({ side, faces: zones.map(() => face(thereDeg)), wantedDeg })),
+    })
+  const of = (all: Plans<Stone>, choice: string) => all.plans.find((plan) => plan.choice === choice)!
+
+  it('put the advised one first, and come nearer only where it takes more than one sharpening', () => {
+    const flatter = plans(25, 21)
+    expect(flatter.plans[0]!.choice).toBe(flatter.advised.choice)
+    expect(of(flatter, 'nearer').sharpenings).toBe(4)
+    expect(of(flatter, 'nearer').sides.map(({ deg }) => deg)).toEqual([24, 24])
+    expect(plans(22, 21.5).plans.map(({ choice }) => choice)).toEqual(['follow', 'cut'])
+    expect(plans(22, 21.5).advised).toEqual({ choice: 'follow', reason: 'close' })
+  })
+  it('take more steel the further they go, within what the doubt of the bevel leaves open', () => {
+    const all = plans(25, 21)
+    const [follow, nearer, cut] = ['follow', 'nearer', 'cut'].map((choice) => of(all, choice).sides[0]!)
+    if (!follow?.ok || !nearer?.ok || !cut?.ok) throw new Error('all can be ground')
+    expect(follow.removedMm3).toBeLessThan(nearer.removedMm3)
+    expect(nearer.removedMm3).toBeLessThan(cut.removedMm3)
+    expect(cut.rangeMm3[0]).toBeLessThan(cut.removedMm3)
+    expect(cut.rangeMm3[1]).toBeGreaterThan(cut.removedMm3)
+    expect(cut.setDeg).toBeCloseTo(21, 0)
+  })
+  it('are timed by one stone for both sides, that of the strokes', () => {
+    const { sides, stone, minutes } = of(plans(25, 21), 'cut')
+    const strokes = sides.reduce((sum, side) => sum + (side.ok ? side.strokes : NaN), 0)
+    const steel = sides.reduce((sum, side) => sum + (side.ok ? side.removedMm3 : NaN), 0)
+    expect(strokes).toBeCloseTo(strokesFor(steel, stone!.grainUm), 6)
+    expect(minutes).toBeCloseTo((strokes * 1.5) / 60, 6)
+  })
+  it('say which the rig dials alike, and why one cannot be ground', () => {
+    const slots = plans(25, 24.5, { ...heldSetup, rig: slotRig })
+    expect(slots.plans.map(({ sameAs }) => sameAs)).toEqual([null, 'follow'])
+    const tooFlat = of(plans(20, 2), 'cut')
+    expect(tooFlat.sides.every(({ ok }) => !ok)).toBe(true)
+    expect(tooFlat.minutes).toBeNull()
+    expect(plans(20, 2).advised.reason).toBe('cannot-cut')
   })
 })

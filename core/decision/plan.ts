@@ -1,3 +1,4 @@
+import { refuse, type Refusal } from '../angle/reasons'
 import { radians } from '../units/angle'
 import { facesOf, ground, thinned, type Section } from '../section/section'
 import type { Vec2 } from '../vector/vec2'
@@ -30,10 +31,14 @@ export interface ZonePlan {
   readonly atEdge: boolean
 }
 
-export type SidePlan =
-  | { readonly ok: true; readonly zones: readonly ZonePlan[]; readonly removedMm3: number; readonly faceMm2: number }
-  /** The new angle is not steeper than the primary face: no bevel ends on this blade. */
-  | { readonly ok: false; readonly reason: 'flatter-than-primary' }
+/** What grinding a whole side comes to. */
+export interface SidePlan {
+  readonly ok: true
+  readonly zones: readonly ZonePlan[]
+  readonly removedMm3: number
+  /** Of the new face. */
+  readonly faceMm2: number
+}
 
 /** What a sharpening takes off a worn apex, along the centre plane. Source: docs/ink.md, "Follow, cut, come nearer". */
 export const APEX_WORN_MM = 0.02
@@ -59,27 +64,28 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, heightMm }: Omit<P
 }
 
 /**
- * What it comes to to grind one side along the edge: steel, mm³, and bevel widths before and after, mm, zone by zone.
- * Source: docs/ink.md, "Follow, cut, come nearer".
+ * What grinding one side along the edge comes to: steel, mm³, and bevel widths before and after, mm, zone by zone.
+ * 'flatter-than-primary' where the new angle is not steeper than the flat of the blade (`limit`, degrees): no bevel
+ * ends on it. Source: docs/ink.md, "Follow, cut, come nearer".
  */
-export function planSide(places: readonly Place[]): SidePlan {
+export function planSide(places: readonly Place[]): SidePlan | Refusal {
   const zones = new Map<
     number,
     { length: number; deg: number; before: number; after: number; mm3: number; edge: number }
   >()
   for (const place of places) {
     const before = sectionAt(place)
-    if (place.newDeg <= place.primaryDeg) return { ok: false, reason: 'flatter-than-primary' }
     const { section, removedMm2 } = ground(before, place.newDeg, APEX_WORN_MM)
-    const width = facesOf(section)[0]!.widthMm
-    if (width === null) return { ok: false, reason: 'flatter-than-primary' }
+    const face = facesOf(section)[0]!
+    if (place.newDeg <= place.primaryDeg || face.widthMm === null)
+      return refuse('flatter-than-primary', Math.max(...places.map(({ primaryDeg }) => primaryDeg)))
     const sum = zones.get(place.zone) ?? { length: 0, deg: 0, before: 0, after: 0, mm3: 0, edge: 0 }
     sum.length += place.lengthMm
     sum.deg += place.newDeg * place.lengthMm
     sum.before += widthOf(before, place.shoulderMm) * place.lengthMm
-    sum.after += width * place.lengthMm
+    sum.after += face.widthMm * place.lengthMm
     sum.mm3 += removedMm2 * place.lengthMm
-    sum.edge += (facesOf(section)[0]!.thicknessMm! / 2 < place.shoulderMm - 1e-6 ? 1 : 0) * place.lengthMm
+    sum.edge += (face.thicknessMm! / 2 < place.shoulderMm - 1e-6 ? 1 : 0) * place.lengthMm
     zones.set(place.zone, sum)
   }
   const all = [...zones].map(([zone, { length, deg, before, after, mm3, edge }]): ZonePlan & { faceMm2: number } => ({

@@ -1,10 +1,10 @@
-import { downOf, rowOf, STRIP_FROM, type Strip } from './band'
+import { downOf, rowOf, STRIP_FROM, type Strip } from './strip'
 
 /** The colour of an ink: what a pixel of it shows, 0 to 255. */
 export type Colour = readonly [red: number, green: number, blue: number]
 
 /** Ink told from bare steel in a strip. */
-export interface Told {
+export interface InkMask {
   /** 1 where steel is bare, 0 where there is ink; row by row like the strip. */
   readonly bare: Uint8Array
   /** Per column: how many times their own spread ink and steel lie apart there. */
@@ -31,7 +31,7 @@ const DARK = 8
  * one by how dark it is against the steel about it. `picked`: the ink's colour as it was pointed at. Null where nothing
  * looks like ink. Source: docs/ink.md, "A look from a photograph".
  */
-export function inkOrSteel(strip: Strip, picked: Colour | null): Told | null {
+export function inkOrSteel(strip: Strip, picked: Colour | null): InkMask | null {
   const ink = picked ?? inkIn(strip)
   if (!ink) return null
   const hue = hueOf(ink[0], ink[1], ink[2])
@@ -124,7 +124,7 @@ function smoothed({ columns, rows, rgb }: Strip, of: (r: number, g: number, b: n
  * Splits a strip where its two kinds part: for each stretch of columns by its own light where both kinds are in it,
  * else as the whole has it.
  */
-function split(strip: Strip, feature: Float32Array, coloured: boolean): Pick<Told, 'bare' | 'apart'> {
+function split(strip: Strip, feature: Float32Array, coloured: boolean): Pick<InkMask, 'bare' | 'apart'> {
   const { columns } = strip
   const least = coloured ? COLOURED / 2 : LEAST_DARKER
   const valuesIn = (from: number, to: number, top: number) => cellsBetween(strip, from, to, top).map((i) => feature[i]!)

@@ -6,6 +6,7 @@ import type { InkPattern, Stretch } from '../ink/bared'
 import { inkPhotograph, type InkPhotographAsk } from '../standIn/inkPhotograph'
 import type { Vec2 } from '../vector/vec2'
 import reference from './fixtures/ink-photos/photos.json'
+import { joinPictures } from './joinPictures'
 import { readInkPhoto, type InkPhotoReading } from './readInkPhoto'
 
 const folder = join(import.meta.dirname, 'fixtures/ink-photos')
@@ -120,5 +121,19 @@ describe('what must not fool it', () => {
         edge.map(([x, y]): Vec2 => [x, y - 4]),
       ),
     ).toBe('too-narrow')
+  })
+})
+
+describe('several pictures of a zone', () => {
+  it('count by what they show of it; of two patterns the one that is seen along more of it holds', () => {
+    const one = { seen: 'shoulder', share: 0.2, shownMm: 10 } as const
+    expect(joinPictures(one, { seen: 'shoulder', share: 0.5, shownMm: 20 })).toEqual({
+      seen: 'shoulder',
+      share: expect.closeTo(0.4, 9),
+      shownMm: 30,
+    })
+    const other = { seen: 'apex', share: 0.5, shownMm: 6 } as const
+    expect(joinPictures(one, other)).toEqual(one)
+    expect(joinPictures(other, one)).toEqual(one)
   })
 })

@@ -1,17 +1,8 @@
 import { ALL_FROM, type InkPattern, type Stretch } from '../ink/bared'
 import type { Vec2 } from '../vector/vec2'
-import {
-  bandThrough,
-  downOf,
-  FACE_ROWS,
-  rowOf,
-  straightened,
-  type Band,
-  type BandProblem,
-  type ColourPicture,
-  type Strip,
-} from './band'
-import { inkOrSteel, type Colour, type Told } from './inkOrSteel'
+import { bandThrough, type BandProblem } from './band'
+import { inkOrSteel, type Colour, type InkMask } from './inkOrSteel'
+import { downOf, FACE_ROWS, rowOf, straightened, type ColourPicture, type Strip } from './strip'
 
 export interface InkPhotoAsk {
   readonly picture: ColourPicture
@@ -20,14 +11,14 @@ export interface InkPhotoAsk {
   readonly shoulder: readonly Vec2[]
   /** The ink's colour where it was pointed at; else it is found. */
   readonly ink: Colour | null
-  /** The stretches along the band that are told apart, shares of its length. */
+  /** The stretches along the band that are mask apart, shares of its length. */
   readonly parts: readonly Stretch[]
 }
 
-/** Why a part cannot be told. */
+/** Why a part cannot be mask. */
 export type PartProblem = 'outside' | 'faint' | 'patchy'
 
-/** One part of a band: what is bare there, or why that cannot be told. */
+/** One part of a band: what is bare there, or why that cannot be mask. */
 export type PhotoPart =
   | { readonly ok: true; readonly seen: InkPattern; readonly share: number }
   | { readonly ok: false; readonly reason: PartProblem }
@@ -59,33 +50,33 @@ const LEAST_RUN = 0.03
 /** A bare run that begins or ends so near to a line reaches it. */
 const AT_LINE = 0.06
 const NOTHING_TO = 0.02
-/** Ink and steel that lie closer than so many of their spreads are not told apart. */
+/** Ink and steel that lie closer than so many of their spreads are not mask apart. */
 const LEAST_APART = 4
 /** Bare and inked change so often down a column where it is no ink that is looked at. */
 const MOST_RUNS = 2.2
 
 /**
  * Reads what is bare of an inked bevel in a photograph: the band between the taps is laid straight, its two lines are
- * moved onto what is seen there, ink is told from steel, and each part of its length says its pattern and share.
+ * moved onto what is seen there, ink is mask from steel, and each part of its length says its pattern and share.
  * Source: docs/ink.md, "A look from a photograph".
  */
 export function readInkPhoto({ picture, edge, shoulder, ink, parts }: InkPhotoAsk): InkPhotoReading {
-  const band: Band | BandProblem = bandThrough(edge, shoulder)
+  const band = bandThrough(edge, shoulder)
   if (typeof band === 'string') return { ok: false, reason: band }
   const strip = straightened(picture, band)
-  const told = inkOrSteel(strip, ink)
-  if (!told) return { ok: false, reason: 'no-ink' }
+  const mask = inkOrSteel(strip, ink)
+  if (!mask) return { ok: false, reason: 'no-ink' }
   const edgeAt = edgeLine(strip)
-  const shoulderAt = shoulderLine(strip, told)
+  const shoulderAt = shoulderLine(strip, mask)
   const columns = Array.from({ length: strip.columns }, (_, column): PhotoColumn => {
     const [top, end] = [shoulderAt[column]!, edgeAt[column]!]
-    return { shoulder: top, edge: end, bare: bareRuns(strip, told, column, top, end) }
+    return { shoulder: top, edge: end, bare: bareRuns(strip, mask, column, top, end) }
   })
-  return { ok: true, ink: told.ink, strip, columns, parts: parts.map((part) => partOf(strip, told, columns, part)) }
+  return { ok: true, ink: mask.ink, strip, columns, parts: parts.map((part) => partOf(strip, mask, columns, part)) }
 }
 
 /** What is bare of one part of the band. */
-function partOf(strip: Strip, told: Told, columns: readonly PhotoColumn[], [from, to]: Stretch): PhotoPart {
+function partOf(strip: Strip, mask: InkMask, columns: readonly PhotoColumn[], [from, to]: Stretch): PhotoPart {
   const first = Math.max(0, Math.round(from * columns.length))
   const last = Math.min(columns.length, Math.round(to * columns.length))
   const inside = Array.from({ length: Math.max(0, last - first) }, (_, i) => first + i).filter(
@@ -93,9 +84,9 @@ function partOf(strip: Strip, told: Told, columns: readonly PhotoColumn[], [from
   )
   if (inside.length < 0.5 * (last - first) || inside.length < 5) return { ok: false, reason: 'outside' }
   const mean = (of: (column: number) => number) => inside.reduce((sum, i) => sum + of(i), 0) / inside.length
-  if (mean((i) => told.apart[i]!) < LEAST_APART) return { ok: false, reason: 'faint' }
+  if (mean((i) => mask.apart[i]!) < LEAST_APART) return { ok: false, reason: 'faint' }
   if (mean((i) => columns[i]!.bare.length) > MOST_RUNS) return { ok: false, reason: 'patchy' }
-  return { ok: true, ...lookOf(inside.map((i) => columns[i]!)), ...aboveOnly(strip, told, inside, columns) }
+  return { ok: true, ...lookOf(inside.map((i) => columns[i]!)), ...aboveOnly(strip, mask, inside, columns) }
 }
 
 /** Pattern and share of columns that are looked at as one. */
@@ -127,8 +118,8 @@ export function lookOf(columns: readonly PhotoColumn[]): { seen: InkPattern; sha
 }
 
 /** Ink that is gone only above the shoulder, with ink further up and all over the face. */
-function aboveOnly(strip: Strip, { bare }: Told, inside: readonly number[], columns: readonly PhotoColumn[]) {
-  const bareBetween = (from: number, to: number) => {
+function aboveOnly(strip: Strip, { bare }: InkMask, inside: readonly number[], columns: readonly PhotoColumn[]) {
+  const bareShare = (from: number, to: number) => {
     let [sum, n] = [0, 0]
     for (const column of inside)
       for (
@@ -141,12 +132,12 @@ function aboveOnly(strip: Strip, { bare }: Told, inside: readonly number[], colu
       }
     return n === 0 ? 0 : sum / n
   }
-  const gone = bareBetween(0.04, 0.9) <= NOTHING_TO && bareBetween(-0.1, -0.03) > 0.6 && bareBetween(-0.45, -0.2) < 0.4
+  const gone = bareShare(0.04, 0.9) <= NOTHING_TO && bareShare(-0.1, -0.03) > 0.6 && bareShare(-0.45, -0.2) < 0.4
   return gone ? ({ seen: 'above', share: 0 } as const) : {}
 }
 
 /** The bare runs of a column between two lines; short ones, and short gaps, are left out. */
-function bareRuns(strip: Strip, { bare }: Told, column: number, top: number, end: number): Stretch[] {
+function bareRuns(strip: Strip, { bare }: InkMask, column: number, top: number, end: number): Stretch[] {
   const runs: [number, number][] = []
   const least = LEAST_RUN * (end - top)
   const half = 0.5 / FACE_ROWS
@@ -209,7 +200,7 @@ function edgeLine(strip: Strip): Float64Array {
  * Where the face begins, per column: where ink above turns into bare steel, or bare steel into an inked face; where
  * neither is seen, as tapped.
  */
-function shoulderLine(strip: Strip, { bare }: Told): Float64Array {
+function shoulderLine(strip: Strip, { bare }: InkMask): Float64Array {
   const found = windows(strip, (at) => bare[at]!).map(({ down }): number | null => {
     let best: number | null = null
     for (let row = Math.round(rowOf(-SHOULDER_REACH)); row < rowOf(SHOULDER_REACH); row++) {

@@ -1,38 +1,68 @@
 import { describe, expect, it } from 'vitest'
-import { scoreOf, type PracticeOutcome } from './score'
+import { hiddenBlade } from '../standIn/hiddenBlade'
+import { outcomeOf, type PracticeOutcome, type ToldAgainst, type ZoneOutcome } from './outcome'
+import { scoreOf } from './score'
 
+const zone = (truthDeg: number, foundDeg: number | null): ZoneOutcome => ({
+  side: 'A',
+  zone: 'heel',
+  truthDeg,
+  foundDeg,
+})
+const told = (seen: ToldAgainst['told']['seen'], share: number, shown: ToldAgainst['shown']): ToldAgainst => ({
+  side: 'A',
+  zone: 'tip',
+  told: { seen, share },
+  shown,
+})
 const well: PracticeOutcome = {
-  zones: [
-    { name: 'heel', truthDeg: 20, foundDeg: 20.4 },
-    { name: 'tip', truthDeg: 22, foundDeg: 21.6 },
-  ],
-  told: [{ zone: 'heel', told: { seen: 'shoulder', share: 0.3 }, shown: { seen: 'shoulder', share: 0.38 } }],
-  looks: 4,
-  advisedLooks: 4,
+  zones: [zone(20, 20.4), zone(22, 21.6)],
+  told: [told('shoulder', 0.3, { pattern: 'shoulder', share: 0.38 })],
+  steelMm3: 0.1,
 }
-const lost = (of: Partial<PracticeOutcome>) =>
-  scoreOf({ ...well, ...of }).lost.map(({ reason, points }) => [reason, points])
+const lost = (of: Partial<PracticeOutcome>, passes = 4) =>
+  scoreOf({ ...well, ...of }, passes, 4).lost.map(({ reason, points }) => [reason, points])
 
 describe('the score of a practice', () => {
-  it('is full where each zone is found to half a degree in as many looks as the advice takes', () => {
-    expect(scoreOf(well)).toEqual({ points: 100, lost: [] })
-    expect(scoreOf({ ...well, looks: 2 }).points).toBe(100)
+  it('is full where each zone is found to half a degree in as many passes as the advice takes', () => {
+    expect(scoreOf(well, 4, 4)).toEqual({ points: 100, lost: [] })
+    expect(scoreOf(well, 2, 4).points).toBe(100)
   })
-  it('takes points for what is off, what nobody looked at, what was mistold, and looks too many', () => {
-    expect(lost({ zones: [{ name: 'heel', truthDeg: 20, foundDeg: 21.2 }] })).toEqual([['off', 20]])
-    expect(lost({ zones: [{ name: 'heel', truthDeg: 20, foundDeg: 30 }] })).toEqual([['off', 30]])
-    expect(lost({ zones: [{ name: 'heel', truthDeg: 20, foundDeg: null }] })).toEqual([['not-looked-at', 30]])
-    expect(lost({ looks: 6 })).toEqual([['looks', 10]])
-    const shown = { seen: 'apex', share: 0.4 }
-    expect(lost({ told: [{ zone: 'tip', told: { seen: 'shoulder', share: 0.6 }, shown }] })).toEqual([
-      ['mistold-pattern', 5],
-    ])
-    expect(lost({ told: [{ zone: 'tip', told: { seen: 'apex', share: 0.6 }, shown }] })).toEqual([['mistold-share', 2]])
+  it('takes points for what is off, what nobody looked at, what was mistold, and passes too many', () => {
+    expect(lost({ zones: [zone(20, 21.2)] })).toEqual([['off', 20]])
+    expect(lost({ zones: [zone(20, 30)] })).toEqual([['off', 30]])
+    expect(lost({ zones: [zone(20, null)] })).toEqual([['not-looked-at', 30]])
+    expect(lost({}, 6)).toEqual([['passes', 10]])
+    const shown = { pattern: 'apex', share: 0.4 } as const
+    expect(lost({ told: [told('shoulder', 0.6, shown)] })).toEqual([['mistold-pattern', 5]])
+    expect(lost({ told: [told('apex', 0.6, shown)] })).toEqual([['mistold-share', 2]])
     // Nearly all, told as all, is no other pattern.
-    const nearly = { seen: 'shoulder', share: 0.96 }
-    expect(lost({ told: [{ zone: 'tip', told: { seen: 'all', share: 1 }, shown: nearly }] })).toEqual([])
+    expect(lost({ told: [told('all', 1, { pattern: 'shoulder', share: 0.96 })] })).toEqual([])
   })
   it('never falls below nothing', () => {
-    expect(scoreOf({ ...well, looks: 60 }).points).toBe(0)
+    expect(scoreOf(well, 60, 4).points).toBe(0)
+  })
+})
+
+describe('what a practice came to', () => {
+  const zones = ['heel', 'tip']
+  const blade = hiddenBlade({ seed: 0.4, level: 'easy', zones, aroundDeg: 20, widthMm: 0.7, setDoubtDeg: 0.3 })
+  const { apexDeg, widthMm } = blade.face('A', 'heel')
+  const setDeg = apexDeg - blade.rigErrorDeg
+  const matched = { side: 'A', zone: 'heel', lengthMm: 30, pass: 1, setDeg, seen: 'all', share: 1 } as const
+  const found = [{ side: 'A', faces: [null, null] }] as const
+
+  it('holds the found against the hidden angle less the error of the rig, which ink cannot tell', () => {
+    const { zones: came } = outcomeOf(blade, zones, found, [matched])
+    expect(came.map(({ zone: at, foundDeg }) => [at, foundDeg])).toEqual([
+      ['heel', null],
+      ['tip', null],
+    ])
+    expect(came[0]!.truthDeg).toBeCloseTo(setDeg, 9)
+  })
+  it('knows what the pass showed, and that a matched stone takes half its depth off the whole face', () => {
+    const { told: against, steelMm3 } = outcomeOf(blade, zones, found, [matched])
+    expect(against[0]!.shown).toEqual({ pattern: 'all', share: 1 })
+    expect(steelMm3).toBeCloseTo((widthMm * 30 * blade.depthUm) / 2000, 9)
   })
 })

@@ -1,3 +1,4 @@
+import { eliminate } from '../vector/eliminate'
 import type { Vec2 } from '../vector/vec2'
 
 /** A projective map of the plane: three rows of three. */
@@ -24,22 +25,4 @@ export const scaleOnly = (mmPerPixel: number): Homography => [mmPerPixel, 0, 0, 
 export function applied([a, b, c, d, e, f, g, h, i]: Homography, [x, y]: Vec2): Vec2 {
   const w = g * x + h * y + i
   return [(a * x + b * y + c) / w, (d * x + e * y + f) / w]
-}
-
-/** Gauss–Jordan with partial pivoting; null when the equations do not settle it. */
-function eliminate(rows: number[][]): number[] | null {
-  const size = rows.length
-  for (let column = 0; column < size; column++) {
-    let pivot = column
-    for (let row = column + 1; row < size; row++)
-      if (Math.abs(rows[row]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = row
-    if (Math.abs(rows[pivot]![column]!) < 1e-9) return null
-    ;[rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!]
-    for (let row = 0; row < size; row++) {
-      if (row === column) continue
-      const times = rows[row]![column]! / rows[column]![column]!
-      for (let k = column; k <= size; k++) rows[row]![k]! -= times * rows[column]![k]!
-    }
-  }
-  return rows.map((row, i) => row[size]! / row[i]!)
 }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
+import { zoneAt } from '#core/blade/zones'
 import { useEven } from '~/composables/useEven'
 import { usePreferences } from '~/stores/preferences'
 import { differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
-import { zoneAt, zoneName } from '~/words/zoneText'
+import { zoneName } from '~/words/zoneText'
 
 /**
  * The angle from heel to tip, what it makes of the bevel, and where to hold the blade so that it is even; below, what

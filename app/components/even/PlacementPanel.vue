@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PlacementAim } from '#core/placement/findPlacement'
+import { zoneAt } from '#core/blade/zones'
 import { fixedHeightsMm } from '#core/rig/dial'
 import { useJob } from '~/job/useJob'
 import { useEven } from '~/composables/useEven'
@@ -10,7 +11,7 @@ import { dialText } from '~/words/dialText'
 import { areaText, lengthText } from '~/words/lengthText'
 import { BOUND_TEXT, middleMark, moveText, NO_HOLD_TEXT } from '~/words/placementText'
 import { placeText } from '~/words/placeText'
-import { zoneAt, zoneName } from '~/words/zoneText'
+import { zoneName } from '~/words/zoneText'
 
 /** Where to hold the blade for the evenest angle within what the rig can do. */
 const job = useJob()

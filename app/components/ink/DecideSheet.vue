@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { APEX_WORN_MM, type ZonePlan } from '#core/decision/plan'
 import { STONES_DIFFER } from '#core/decision/strokes'
-import { useDecision, type Plan, type SideOfPlan } from '~/composables/useDecision'
+import type { SideOfPlan } from '#core/decision/plans'
+import { useDecision, type Plan } from '~/composables/useDecision'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import {
+  anglesText,
   CHOICE_MEANS,
   CHOICE_WORD,
   minutesText,
@@ -18,6 +20,7 @@ import {
 } from '~/words/decisionText'
 import { dialText } from '~/words/dialText'
 import { bevelFigure, exactLength } from '~/words/lengthText'
+import { reasonText } from '~/words/reasonText'
 
 /** The bevel that was found against the one that is wanted: each way to go on in full, and the advised one first. */
 const job = useJob()
@@ -30,7 +33,7 @@ const text = (mm: number) => exactLength(mm, preferences.unit)
 
 /** No setting of the rig stands nearer to a plan's angle than this, degrees: it is said. */
 const OFF_DEG = 0.25
-const degText = ({ sides }: Plan) => [...new Set(sides.map(({ deg }) => angleText(deg)))].join(' and ')
+const degText = ({ sides }: Plan) => anglesText(sides.map(({ deg }) => deg))
 const bevelText = ({ beforeMm, afterMm, atEdge }: ZonePlan) => {
   const [now, then] = [beforeMm, afterMm].map((mm) => bevelFigure(mm, preferences.unit))
   return atEdge ? `${now}, ${then} ${preferences.unit} at the edge` : `${now} to ${then} ${preferences.unit}`
@@ -40,15 +43,12 @@ const leftText = (left: number) =>
 const strokesText = (count: number) =>
   `about ${roughCount(count)} (${roughCount(count / STONES_DIFFER)} to ${roughCount(count * STONES_DIFFER)})`
 const rows = (side: Extract<SideOfPlan, { ok: true }>) => [
-  {
-    what: 'Steel',
-    is: steelRange(side.removedMm3, side.rangeMm3),
-  },
+  { what: 'Steel', is: steelRange(side.removedMm3, side.rangeMm3) },
   { what: 'Full strokes', is: strokesText(side.strokes) },
   { what: 'Sharpenings left like this', is: leftText(side.left) },
   ...(side.thinningMm3 > 0 ? [{ what: 'Thin it first', is: `takes ${steelText(side.thinningMm3)}` }] : []),
 ]
-const wantedText = computed(() => [...new Set(there.value?.map(({ wantedDeg }) => angleText(wantedDeg)))].join(' and '))
+const wantedText = computed(() => anglesText(there.value.map(({ wantedDeg }) => wantedDeg)))
 const isWanted = (plan: Plan) => plan.sides.every(({ side, deg }) => job.content.value.wanted.deg[side] === deg)
 function takeOver(plan: Plan) {
   failure.value = take(plan) ?? ''
@@ -115,11 +115,13 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
             >
           </h2>
           <p class="text-sm text-muted">{{ CHOICE_MEANS[plan.choice] }}</p>
-          <p class="mt-1 text-2xl figure">{{ degText(plan) }}</p>
+          <p class="mt-1">
+            <span class="figure text-2xl">{{ degText(plan) }}</span> per side
+          </p>
           <p class="text-sm text-toned">
             <template v-if="plan.choice === 'nearer'">{{ plan.sharpenings }} sharpenings to {{ wantedText }}. </template
             ><template v-if="plan.minutes !== null && !plan.sameAs"
-              >{{ minutesText(plan.minutes) }} for both sides on {{ plan.stoneName }}, apex lost
+              >{{ minutesText(plan.minutes) }} for both sides on {{ plan.stone!.name }}, apex lost
               {{ text(APEX_WORN_MM) }}</template
             ><template v-else-if="goesOn(plan) && !plan.sameAs">No stone of the box takes steel off.</template>
           </p>
@@ -133,7 +135,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
             <b>{{ names[side.side] }}, {{ angleText(side.deg) }}</b
             ><span v-if="side.ok" class="text-sm text-toned">{{ dialText(job.rig.value, side.setting) }}</span>
           </h3>
-          <p v-if="!side.ok" class="text-error">{{ side.why }}</p>
+          <p v-if="!side.ok" class="text-error">{{ reasonText(side.refusal, preferences.unit) }}</p>
           <p v-else-if="Math.abs(side.setDeg - side.deg) > OFF_DEG" class="text-sm text-toned">
             The nearest this rig has: {{ angleText(side.setDeg) }}. The figures are for that.
           </p>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import equal from 'fast-deep-equal'
+import { zoneAt } from '#core/blade/zones'
 import type { Side } from '#core/clamping/centring'
 import { useInk } from '~/composables/useInk'
 import { useReadings } from '~/composables/useReadings'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
-import { zoneAt } from '~/words/zoneText'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'

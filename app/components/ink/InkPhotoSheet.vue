@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useDropZone, useEventListener } from '@vueuse/core'
+import { zoneAt } from '#core/blade/zones'
 import { INK_PATTERNS, type InkPattern } from '#core/ink/bared'
 import { inkPhotograph } from '#core/standIn/inkPhotograph'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
@@ -11,7 +12,6 @@ import { hasShare } from '~/drawing/inkView'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
-import { zoneAt } from '~/words/zoneText'
 import { INK_WORD, PART_PROBLEM, shareText } from '~/words/inkText'
 
 /** A look from a close-up: edge and shoulder tapped, the bevel laid straight, what is bare proposed zone by zone. */
@@ -79,7 +79,7 @@ async function simulate() {
   const { fromMm, toMm, tipLeft } = form.value
   const side = job.side.value
   if (practice.on.value) practice.makePass()
-  const number = practice.on.value ? practice.form.value.passed : ink.looks.value.length
+  const number = practice.on.value ? practice.passes.value : ink.looks.value.length
   const { picture } = inkPhotograph({
     seed: (number * 0.37 + 0.11) % 1,
     ink: 'blue',
@@ -226,9 +226,9 @@ async function simulate() {
           @update:to="photo.touched"
         />
         <UCheckbox
+          v-model="form.tipLeft"
           size="xl"
           class="mt-4"
-          v-model="form.tipLeft"
           label="The tip is at the picture’s left"
           @update:model-value="photo.touched"
         />

@@ -2,7 +2,6 @@
 import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
 import { LEVEL_TEXT, passesText } from '~/words/inkText'
-import type { Level } from '#core/standIn/level'
 
 /** In a practice: a light pass on the hidden blade, and what it bared, to be told by eye. */
 const ink = useInk()
@@ -27,9 +26,9 @@ const shapes = computed(() =>
   <div class="rounded-sm border border-dashed border-inverted p-3" data-testid="practice-pass">
     <div class="flex flex-wrap items-center justify-between gap-3">
       <p>
-        <b>Practice, {{ LEVEL_TEXT[practice.form.value.level as Level]?.word.toLowerCase() }}.</b>
+        <b>Practice, {{ LEVEL_TEXT[practice.level.value!].word.toLowerCase() }}.</b>
         <span class="text-toned">
-          A hidden blade, not the one in the jaws. {{ passesText(practice.form.value.passed) }}.</span
+          A hidden blade, not the one in the jaws. {{ passesText(practice.passes.value) }}.</span
         >
       </p>
       <UButton size="lg" label="Make a light pass" @click="practice.makePass" />

@@ -4,6 +4,8 @@ import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
 import { steelText } from '~/words/decisionText'
 import { LEVEL_TEXT, lossText, passesText } from '~/words/inkText'
 import { momentText } from '~/words/momentText'
@@ -12,10 +14,21 @@ import { momentText } from '~/words/momentText'
 const job = useJob()
 const ink = useInk()
 const practice = usePractice()
-const { form, score } = practice
+const { cameTo } = practice
+const names = computed(() => usePreferences().current.sideNames)
 const problem = ref('')
+const advisedText = computed(() =>
+  cameTo.value?.advised
+    .map(({ side, setDeg }) => `${names.value[side]} ${setDeg.map((deg) => angleText(deg)).join(', ')}`)
+    .join('; '),
+)
+const truthText = computed(() =>
+  cameTo.value?.zones
+    .map(({ side, zone, truthDeg }) => `${names.value[side]} ${zone} ${angleText(truthDeg)}`)
+    .join(', '),
+)
 async function begin(level: Level) {
-  practice.begin(level)
+  await practice.begin(level)
   await navigateTo(sheetPath(job.id, 'mark'))
 }
 async function finish() {
@@ -27,9 +40,9 @@ async function finish() {
   <div class="grid items-start gap-3 lg:grid-cols-2">
     <SheetPane v-if="practice.on.value" labelledby="goes-on" class="space-y-2">
       <h2 id="goes-on" class="text-lg font-semibold">
-        A practice goes on, {{ LEVEL_TEXT[form.level as Level]?.word.toLowerCase() }}
+        A practice goes on, {{ LEVEL_TEXT[practice.level.value!].word.toLowerCase() }}
       </h2>
-      <p>{{ passesText(form.passed) }}, {{ ink.looks.value.length }} looks told.</p>
+      <p>{{ passesText(practice.passes.value) }}, {{ ink.looks.value.length }} looks told.</p>
       <p v-if="problem" role="alert" class="text-error">{{ problem }}</p>
       <div class="flex flex-wrap gap-3">
         <UButton size="xl" label="I know it: how well?" :loading="practice.working.value" @click="finish" />
@@ -60,22 +73,22 @@ async function finish() {
     </SheetPane>
     <SheetPane labelledby="came-to" class="space-y-2">
       <h2 id="came-to" class="text-lg font-semibold">What it came to</h2>
-      <section v-if="score" aria-live="polite" data-testid="practice-score">
+      <section v-if="cameTo" aria-live="polite" data-testid="practice-score">
         <p>
-          <span class="figure text-3xl font-semibold">{{ score.points }}</span> of 100
+          <span class="figure text-3xl font-semibold">{{ cameTo.points }}</span> of 100
         </p>
         <p>
-          {{ passesText(score.looks) }}, {{ steelText(score.steelMm3) }} of steel. The advice takes
-          {{ passesText(score.advisedLooks) }} on this blade: {{ score.ways.join('; ') }}.
+          {{ passesText(cameTo.passes) }}, {{ steelText(cameTo.steelMm3) }} of steel. On this blade the advice dials
+          {{ advisedText }}.
         </p>
-        <ul v-if="score.lost.length > 0" class="mt-2">
-          <li v-for="(loss, i) in score.lost" :key="i" class="flex gap-3 border-t border-default py-1">
+        <ul v-if="cameTo.lost.length > 0" class="mt-2">
+          <li v-for="(loss, i) in cameTo.lost" :key="i" class="flex gap-3 border-t border-default py-1">
             <b class="w-10 text-right">−{{ loss.points }}</b
-            ><span>{{ lossText(loss) }}</span>
+            ><span>{{ lossText(loss, loss.at ? `${names[loss.at.side]} ${loss.at.zone}` : '') }}</span>
           </li>
         </ul>
         <p v-else class="mt-2">Nothing was lost: every zone to half a degree.</p>
-        <p class="mt-2 text-sm text-muted">It was: {{ score.truths.join(', ') }}.</p>
+        <p class="mt-2 text-sm text-muted">It was: {{ truthText }}.</p>
       </section>
       <section aria-labelledby="best">
         <h3 id="best" class="font-semibold">The best so far</h3>
@@ -83,9 +96,9 @@ async function finish() {
           <div v-for="level in LEVELS" :key="level" class="flex justify-between gap-3">
             <dt>{{ LEVEL_TEXT[level].word }}</dt>
             <dd :data-testid="`best-${level}`">
-              <template v-if="practice.best.value(level)"
-                >{{ practice.best.value(level)!.points }} of 100, {{ passesText(practice.best.value(level)!.looks) }},
-                {{ momentText(practice.best.value(level)!.at) }}</template
+              <template v-if="practice.best(level)"
+                >{{ practice.best(level)!.points }} of 100, {{ passesText(practice.best(level)!.looks) }},
+                {{ momentText(practice.best(level)!.at) }}</template
               ><span v-else class="text-muted">none yet</span>
             </dd>
           </div>
