@@ -180,21 +180,23 @@ function ink(job: JobView) {
   )
   const task = useTask('inkSays')
   /** What was asked for is of no use once the looks have changed: only the newest is shown. */
-  const answered = ref('')
+  const answered = ref({ all: '', looks: '' })
   const askKey = (of: InkAsk | null) => JSON.stringify(of)
+  const looksKey = (of: InkAsk | null) => JSON.stringify([of?.faces, of?.terms])
   async function weigh() {
     const now = ask.value
     if (!now) return
     const key = askKey(now)
     await task.run(now)
-    answered.value = key
+    answered.value = { all: key, looks: looksKey(now) }
     if (askKey(ask.value) !== key) await weigh()
   }
   watch(ask, () => void (task.running.value || weigh()), { immediate: true })
-  const fresh = computed(() => ask.value !== null && !task.running.value && answered.value === askKey(ask.value))
+  const fresh = computed(() => ask.value !== null && !task.running.value && answered.value.all === askKey(ask.value))
 
   /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
-  const foundOn = (side: Side) => (fresh.value ? (task.result.value?.found[side]?.faces ?? []) : [])
+  const found = computed(() => (answered.value.looks === looksKey(ask.value) ? task.result.value?.found : undefined))
+  const foundOn = (side: Side) => found.value?.[side]?.faces ?? []
   /** Looks at the side that is up which cannot well be true with the others. */
   const against = computed(() => {
     if (!fresh.value || !task.result.value) return []

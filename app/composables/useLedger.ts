@@ -1,18 +1,21 @@
 import { computed } from 'vue'
 import { perSide, SIDES, type PerSide, type Side } from '#core/clamping/centring'
+import { zoneAt } from '#core/blade/zones'
 import { ANGLES, type AngleId } from '~/stations'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText, steepnessText } from '~/words/angleText'
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
+import { momentText } from '~/words/momentText'
 import { useGauge } from './useGauge'
+import { useInk } from './useInk'
 
 export interface LedgerLine {
   id: AngleId
   word: string
   means: string
   /** Per side as shown; null while unknown. */
-  sides: { side: Side; name: string; text: string | null }[]
+  sides: { side: Side; name: string; text: string | null; byInk: boolean }[]
   included: string | null
   /** What it is against the others, or how to get it. */
   note: string
@@ -29,6 +32,20 @@ export function useLedger() {
   const job = useJob()
   const preferences = usePreferences()
   const { expected } = useGauge()
+  const ink = useInk()
+
+  /** What was proved of a side; where nothing was noted, what the ink says at the place that the dial is for. */
+  const proved = computed(() =>
+    perSide((side) => {
+      const noted = job.proved.value[side]
+      if (noted || ink.practising.value) return noted && { ...noted, at: null }
+      const face = ink.foundOn(side)[zoneAt(job.zones.value, job.dialFor.value.station.fromHeelMm)]
+      if (!face) return null
+      const { fromDeg, middleDeg, toDeg } = face.angle
+      const { at } = ink.looks.value.findLast((look) => look.side === side)!
+      return { deg: middleDeg, doubtDeg: (toDeg - fromDeg) / 2, of: [], at }
+    }),
+  )
 
   const values = computed((): Record<AngleId, PerSide<number | null>> => {
     const { sides } = job.evaluation.value
@@ -40,9 +57,12 @@ export function useLedger() {
       wanted: job.content.value.wanted.deg,
       set: perSide(setOf),
       read: perSide((side) => job.read.value[side]?.deg ?? null),
-      proved: perSide((side) => job.proved.value[side]?.deg ?? null),
+      proved: perSide((side) => proved.value[side]?.deg ?? null),
     }
   })
+
+  const byInk = (side: Side): boolean =>
+    !!proved.value[side]?.of.every((entry) => entry.kind === 'proof' && entry.by === 'ink')
 
   function setNote(): [string, string] {
     const set = job.up.value
@@ -69,14 +89,14 @@ export function useLedger() {
   }
 
   function provedNote(doubt: number): [string, string] {
-    const [proved, set] = [job.proved.value[job.side.value], values.value.set[job.side.value]]
-    if (!proved) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
+    const [one, set] = [proved.value[job.side.value], values.value.set[job.side.value]]
+    if (!one) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
     if (set === null) return ['No set angle to compare with.', '']
-    const differs = differenceText(proved.deg - set, Math.max(doubt, proved.doubtDeg))
-    const byInk = proved.of.every((one) => one.kind === 'proof' && one.by === 'ink')
-    const against = `${byInk ? 'By ink: ' : ''}${differs} against set`
-    const sure = `± ${angleText(proved.doubtDeg, proved.doubtDeg)}`
-    return [against, [sure, ofSeveral(proved.of.length, 'proofs')].filter(Boolean).join('. ')]
+    const differs = differenceText(one.deg - set, Math.max(doubt, one.doubtDeg))
+    const against = `${byInk(job.side.value) ? 'By ink: ' : ''}${differs} against set`
+    const sure = `± ${angleText(one.doubtDeg, one.doubtDeg)}`
+    const of = one.at ? `Last looked at ${momentText(one.at)}` : ofSeveral(one.of.length, 'proofs')
+    return [against, [sure, of].filter(Boolean).join('. ')]
   }
 
   return computed<LedgerLine[]>(() => {
@@ -91,8 +111,8 @@ export function useLedger() {
       proved: provedNote(doubt),
     }
     return ANGLES.map(({ id, word, means }) => {
-      const doubtOn = (side: Side): number =>
-        id === 'set' ? doubt : ((id === 'wanted' ? null : job[id].value[side]?.doubtDeg) ?? READ_DOUBT)
+      const known = { wanted: null, set: null, read: job.read.value, proved: proved.value }[id]
+      const doubtOn = (side: Side): number => (id === 'set' ? doubt : (known?.[side]?.doubtDeg ?? READ_DOUBT))
       const sumDoubt = id === 'set' ? (includedDoubtDeg ?? READ_DOUBT) : Math.max(...SIDES.map(doubtOn))
       const value = values.value[id]
       const sum = oneBevel ? value.A : value.A === null || value.B === null ? null : value.A + value.B
@@ -104,7 +124,12 @@ export function useLedger() {
         id,
         word,
         means,
-        sides: SIDES.map((side) => ({ side, name: preferences.current.sideNames[side], text: text(side) })),
+        sides: SIDES.map((side) => ({
+          side,
+          name: preferences.current.sideNames[side],
+          text: text(side),
+          byInk: id === 'proved' && byInk(side),
+        })),
         included: sum === null ? null : angleText(sum, sumDoubt),
         note: notes[id][0],
         more: notes[id][1],

@@ -61,7 +61,7 @@ export function adviceText(
     case 'look-on':
       return {
         do: `Look on at the ink of ${sideNames[next.side]}`,
-        why: 'what to dial for it, or that it is enough, stands at Mark',
+        why: 'Mark says what to dial for it, and once it is known, whether to follow it or to cut',
       }
     case 'explain-reading':
       return {

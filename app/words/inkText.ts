@@ -39,7 +39,9 @@ export const CULPRIT_TEXT: Record<Culprit, string> = {
   'blade-moved': 'It does not fit in several zones: did the blade move in the jaws, or was another setting dialled?',
   'ink-wiped': 'Was the ink not dry, or wiped off? Ink again, and look once more.',
   'dished-stone': 'Is the stone dished? A hollow stone bares both ends.',
-  mistold: 'Was it pressed too hard, or told of another zone? Ink again, and look once more.',
+  'pressed-hard':
+    'Much more is bare than the others allow: was it pressed too hard? Ink again, the stone’s own weight alone.',
+  mistold: 'Was it told of another zone? Ink again, and look once more.',
 }
 
 /** Why nothing can be read of a picture, and what to do. */

@@ -2,7 +2,7 @@ import type { InkLook } from './look'
 import { depthOdds, weighedFace, type DepthRange, type LookedAt } from './weigh'
 
 /** What most likely went wrong with a look that does not go with the others. */
-export type Culprit = 'side-mixed-up' | 'blade-moved' | 'ink-wiped' | 'dished-stone' | 'mistold'
+export type Culprit = 'side-mixed-up' | 'pressed-hard' | 'blade-moved' | 'ink-wiped' | 'dished-stone' | 'mistold'
 
 /** A look at a face that can hardly be true together with the others. */
 export interface Contradiction {
@@ -16,8 +16,10 @@ export interface Contradiction {
 const UNLIKELY = 6e-4
 /** Of looks that fit nearly as badly the newest is asked for again: so much more likely is as badly. */
 const AS_BADLY = 3
-/** A look fits the other side where it is so much likelier there. */
-const FITS = 10
+/** A look fits the other side, or a harder pass, where it is so likely there: a right one is likelier still. */
+const FITS = 0.02
+/** A hard pass reaches so many times as deep as a light one, and bares as much more. */
+const HARD = 4
 
 /**
  * Looks that cannot well be true together, each with the likeliest culprit: of those at a face, the one that fits the
@@ -37,16 +39,21 @@ export function contradictions(
   const ageOf = ({ face, look }: { face: number; look: number }) => faces[face]!.looks.length - look
   return found.map((one) => {
     const alike = found.filter((other) => ageOf(other) === ageOf(one)).length
-    return { ...one, culprit: culpritOf(one.face, faces[one.face]!.looks[one.look]!, alike > 1) }
+    return { ...one, culprit: culpritOf(one.face, one.look, alike > 1) }
   })
 
-  function culpritOf(face: number, look: InkLook, inSeveralZones: boolean): Culprit {
+  function culpritOf(face: number, number: number, inSeveralZones: boolean): Culprit {
+    const look = faces[face]!.looks[number]!
     const across = opposite[face] ?? null
-    const other = across === null ? undefined : faces[across]
-    if (other && other.looks.length > 0 && oddsOf(other, look, range) > FITS * UNLIKELY) return 'side-mixed-up'
+    if (across !== null && faces[across]!.looks.length > 0 && fits(faces[across]!, look)) return 'side-mixed-up'
     if (look.seen === 'all' || look.seen === 'nothing') return 'ink-wiped'
     if (look.seen === 'ends') return 'dished-stone'
+    if (fits(without(faces[face]!, number), { ...look, share: look.share / HARD })) return 'pressed-hard'
     return inSeveralZones ? 'blade-moved' : 'mistold'
+  }
+
+  function fits(face: LookedAt, look: InkLook): boolean {
+    return oddsOf(face, look, range) > FITS
   }
 }
 

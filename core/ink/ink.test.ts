@@ -256,6 +256,7 @@ describe('looks that cannot all be true', () => {
     ).toEqual([[0, 1, 'mistold']])
     expect(culprits([looked([...bracket, [24, 'all', 1]])])).toEqual([[0, 2, 'ink-wiped']])
     expect(culprits([looked([...bracket, [25, 'ends', 0.3]])])).toEqual([[0, 2, 'dished-stone']])
+    expect(culprits([looked([...bracket, [17, 'shoulder', 0.5]])])).toEqual([[0, 2, 'pressed-hard']])
     const moved = looked([...bracket, [23, 'shoulder', 0.2]])
     expect(culprits([moved, moved])).toEqual([
       [0, 2, 'blade-moved'],

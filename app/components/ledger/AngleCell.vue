@@ -9,7 +9,7 @@ const preferences = usePreferences()
 const job = useJob()
 
 const spoken = computed(() => {
-  const sides = props.line.sides.map((s) => `${s.name} ${s.text ?? 'unknown'}`).join(', ')
+  const sides = props.line.sides.map((s) => `${s.name} ${s.text ?? 'unknown'}${s.byInk ? ' by ink' : ''}`).join(', ')
   return `${props.line.word}: ${sides}, included ${props.line.included ?? 'unknown'}`
 })
 </script>
@@ -40,7 +40,9 @@ const spoken = computed(() => {
         </span>
         <span v-if="preferences.included" class="flex items-baseline gap-4">
           <span class="figure text-2xl leading-9 sm:text-[2rem]">{{ line.included ?? '–' }}</span>
-          <span v-for="s in line.sides" :key="s.side" class="text-sm text-muted">{{ s.name }} {{ s.text ?? '–' }}</span>
+          <span v-for="s in line.sides" :key="s.side" class="text-sm text-muted"
+            >{{ s.name }} {{ s.text ?? '–' }}{{ s.byInk ? ' ink' : '' }}</span
+          >
         </span>
         <span v-else class="flex items-end gap-x-3 sm:gap-x-5">
           <span
@@ -49,7 +51,7 @@ const spoken = computed(() => {
             class="flex items-baseline gap-1"
             :class="s.side === job.side.value ? '' : 'opacity-80'"
           >
-            <span class="text-sm text-muted">{{ s.name }}</span>
+            <span class="text-sm text-muted">{{ s.name }}{{ s.byInk ? ' ink' : '' }}</span>
             <span class="figure text-xl leading-9 sm:text-[2rem]" :data-side="s.side">{{ s.text ?? '–' }}</span>
           </span>
           <span class="ml-auto text-right text-sm leading-5 text-muted max-xl:hidden"
