@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink'
-import { STRIP_FROM, STRIP_TO, type ColourPicture } from '#core/inkPhoto/strip'
+import { STRIP_FROM, STRIP_TO } from '#core/inkPhoto/strip'
+import type { ColourPicture } from '#core/picture/colourPicture'
 import type { Colour } from '#core/inkPhoto/inkOrSteel'
 import { readInkPhoto, type InkPhotoAsk, type PhotoColumn, type PhotoPart } from '#core/inkPhoto/readInkPhoto'
 import type { Vec2 } from '#core/vector/vec2'

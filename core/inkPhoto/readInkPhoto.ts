@@ -2,7 +2,8 @@ import { ALL_FROM, type InkPattern, type Stretch } from '../ink/bared'
 import type { Vec2 } from '../vector/vec2'
 import { bandThrough, type BandProblem } from './band'
 import { inkOrSteel, type Colour, type InkMask } from './inkOrSteel'
-import { downOf, FACE_ROWS, rowOf, straightened, type ColourPicture, type Strip } from './strip'
+import type { ColourPicture } from '../picture/colourPicture'
+import { downOf, FACE_ROWS, rowOf, straightened, type Strip } from './strip'
 
 export interface InkPhotoAsk {
   readonly picture: ColourPicture

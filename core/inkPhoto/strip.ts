@@ -1,13 +1,7 @@
+import type { ColourPicture } from '../picture/colourPicture'
 import { clamp } from '../units/figures'
 import type { Vec2 } from '../vector/vec2'
 import type { Band } from './band'
-
-/** A picture in colour, row by row: red, green, blue and opacity of each pixel. */
-export interface ColourPicture {
-  readonly width: number
-  readonly height: number
-  readonly pixels: Uint8Array | Uint8ClampedArray
-}
 
 /** A band laid straight: columns along it, rows from above its shoulder to beyond its edge. */
 export interface Strip {

@@ -1,6 +1,6 @@
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import type { Stretch } from '../ink/bared'
-import type { ColourPicture } from '../inkPhoto/strip'
+import type { ColourPicture } from '../picture/colourPicture'
 import type { Colour } from '../inkPhoto/inkOrSteel'
 import type { Vec2 } from '../vector/vec2'
 

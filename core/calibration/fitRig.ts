@@ -1,0 +1,127 @@
+import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import { inverse, Matrix } from 'ml-matrix'
+import type { Side } from '../clamping/centring'
+import type { Station } from '../curve/stations'
+import type { MeasureId } from '../doubt/measures'
+import { edgeAngleShifter, type Shifts } from '../doubt/shifted'
+import type { Setup } from '../setup/setup'
+
+/** An angle that was proved on the steel, and all that the bevel was cut with. */
+export interface ProvedAngle {
+  readonly setup: Setup
+  readonly side: Side
+  readonly pivotHeightMm: number
+  /** Where along the edge it was proved. */
+  readonly station: Station
+  /** Which stone, as the unknowns name it. */
+  readonly stoneId: string
+  readonly deg: number
+  /** Half-width of the range that holds 95 in 100 such proofs, degrees. */
+  readonly doubtDeg: number
+}
+
+/** A measure that may be off by more or less the same in every proof: of the rig, or of one stone. */
+export interface Unknown {
+  readonly id: MeasureId
+  /** The stone whose face it is; null for what is the rig's. */
+  readonly stoneId: string | null
+  /** Half-width of the range that holds 95 in 100 such errors before anything was proved, mm or degrees. */
+  readonly tolerance: number
+}
+
+export interface FittedUnknown extends Unknown {
+  /** What is to be added to the measure as it is written down, mm or degrees. */
+  readonly error: number
+  /** Half-width of the range that holds 95 in 100 such errors now. */
+  readonly doubt: number
+}
+
+export interface FittedProof {
+  /** The set angle as the measures stood and as they are fitted, degrees; null where there is no angle. */
+  readonly beforeDeg: number | null
+  readonly afterDeg: number | null
+  /** How much it counts, 1 in full; less where it is so far off that it is held for wild. */
+  readonly weight: number
+}
+
+export interface RigFit {
+  readonly unknowns: readonly FittedUnknown[]
+  readonly proofs: readonly FittedProof[]
+  /** Between the unknowns, −1 to 1. */
+  readonly correlation: readonly (readonly number[])[]
+}
+
+/** Standard deviations to the half-width that holds 95 in 100. */
+const HALF_WIDTHS = 1.96
+/** A proof further off than so many of its standard deviations counts less, as Huber's loss has it. */
+const WILD_FROM = 2.5
+const ROUNDS = 12
+/** Of a tolerance, for central differences. */
+const STEP = 0.01
+
+/**
+ * The errors of a rig's measures that explain the angles proved on it: weighted least squares with the tolerances as
+ * priors and Huber's loss against a wild proof, their doubts from the Jacobian. With nothing proved the tolerances come
+ * back. Source: docs/calibration.md, "The fit".
+ */
+export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknown[]): RigFit {
+  const angleOf = proofs.map(({ setup, side, pivotHeightMm, station, stoneId }) => {
+    const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
+    const mine = unknowns.map((one) => one.stoneId === null || one.stoneId === stoneId)
+    return (errors: readonly number[]): number | null =>
+      shifted(
+        unknowns.reduce<Shifts>(
+          (all, { id }, k) => (mine[k] ? { ...all, [id]: (all[id] ?? 0) + errors[k]! } : all),
+          {},
+        ),
+      )
+  })
+  const sigmas = proofs.map(({ doubtDeg }) => doubtDeg / HALF_WIDTHS)
+  const priors = unknowns.map(({ tolerance }) => tolerance / HALF_WIDTHS)
+  /** How far a proof is off in its standard deviations; the same for each unknown and its prior after them. */
+  const offAt = (errors: readonly number[], row: number): number =>
+    row < proofs.length
+      ? ((angleOf[row]!(errors) ?? 0) - proofs[row]!.deg) / sigmas[row]!
+      : errors[row - proofs.length]! / priors[row - proofs.length]!
+  const rows = Array.from({ length: proofs.length + unknowns.length }, (_, row) => row)
+
+  let errors = unknowns.map(() => 0)
+  let weights = proofs.map(() => 1)
+  for (let round = 0; round < ROUNDS; round++) {
+    const from = errors
+    errors = levenbergMarquardt({ x: rows, y: rows.map(() => 0) }, (tried) => (row) => offAt(tried, row), {
+      initialValues: from,
+      // Its weights are standard deviations.
+      weights: rows.map((row) => 1 / Math.sqrt(weights[row] ?? 1)),
+      gradientDifference: priors.map((sigma) => STEP * sigma),
+      centralDifference: true,
+      damping: 1e-4,
+      maxIterations: 30,
+      errorTolerance: 0,
+    }).parameterValues
+    const wildness = proofs.map((_, row) => Math.abs(offAt(errors, row)))
+    weights = wildness.map((off) => (off <= WILD_FROM ? 1 : WILD_FROM / off))
+    if (errors.every((error, k) => Math.abs(error - from[k]!) < 1e-4 * priors[k]!)) break
+  }
+
+  const slopes = rows.map((row) =>
+    unknowns.map((_, k) => {
+      const at = (by: number) => offAt(errors.with(k, errors[k]! + by), row)
+      const step = STEP * priors[k]!
+      return ((at(step) - at(-step)) / (2 * step)) * Math.sqrt(weights[row] ?? 1)
+    }),
+  )
+  const jacobian = new Matrix(slopes)
+  const covariance = unknowns.length === 0 ? new Matrix(0, 0) : inverse(jacobian.transpose().mmul(jacobian))
+  const sigma = unknowns.map((_, k) => Math.sqrt(covariance.get(k, k)))
+  const none = unknowns.map(() => 0)
+  return {
+    unknowns: unknowns.map((one, k) => ({ ...one, error: errors[k]!, doubt: HALF_WIDTHS * sigma[k]! })),
+    proofs: proofs.map((_, i) => ({
+      beforeDeg: angleOf[i]!(none),
+      afterDeg: angleOf[i]!(errors),
+      weight: weights[i]!,
+    })),
+    correlation: sigma.map((one, k) => sigma.map((other, j) => covariance.get(k, j) / (one * other))),
+  }
+}
