@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import { SIDES, type PerSide, type Side } from '#core/clamping/centring'
-import { logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
+import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
 import { checked } from '#core/problem/problem'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
@@ -50,6 +50,7 @@ export function useReadings() {
       placeMm: null,
       zone: null,
       by: 'not said',
+      ...ANGLE_ALONE,
       ...more,
     }
   }

@@ -123,7 +123,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
   },
   'degree-scale': {
     measures: measuresOf('degree-scale'),
-    begunWith: () => ({ stepDeg: '1' }),
+    begunWith: () => ({ stepDeg: '1', zeroMm: '0' }),
     fields: () => [
       field('lowestMarkDeg', 'Lowest mark', 'The first printed degree that the pivot can be set to.'),
       field('highestMarkDeg', 'Highest mark', 'The last one.'),
@@ -138,6 +138,7 @@ export const DIALS: Record<DialLanguage, DescribedDial> = {
         'Drawn for a face offset of',
         'Rod axis to stone face of the stone the scale was made with: usually the stone that came with the rig.',
       ),
+      field('zeroMm', 'Stands higher than the marks say by', '0 unless it was found out, as by the angles proved.'),
     ],
     lists: () => [],
     choices: [],

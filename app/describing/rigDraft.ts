@@ -25,6 +25,7 @@ export interface RigDraft extends Draft {
   stroke: Draft
   pivot: Draft
   pivotB: Draft
+  centring: Draft
   height: Draft & { by: DialLanguage; slots: Draft[] }
   tolerance: Draft
 }
@@ -37,6 +38,7 @@ export function emptyRow(path: string, unit: LengthUnit): Draft {
 
 /** What usual rigs have: their pivot behind the middle of the jaws, without play, and measured with a rule. */
 const BEGUN_WITH = { heightMm: 0.5, setbackMm: 0.5, alongMm: 0.5 }
+const NOT_OFF = { offsetMm: 0, tiltDeg: 0 }
 
 export function emptyRigDraft(kind: RigKind, unit: LengthUnit): RigDraft {
   const empty = emptyDraft(rigMeasures, unit) as RigDraft
@@ -46,6 +48,7 @@ export function emptyRigDraft(kind: RigKind, unit: LengthUnit): RigDraft {
     kind,
     pivot: { ...empty.pivot, alongMm: '0' },
     pivotB: { ...empty.pivotB, alongMm: '0' },
+    centring: toDraft(NOT_OFF, partOf(rigMeasures, 'centring')!, unit) as Draft,
     height: Object.assign({}, empty.height, ...dials, { by: dialsOf(kind)[0] }) as RigDraft['height'],
     tolerance: toDraft(BEGUN_WITH, partOf(rigMeasures, 'tolerance')!, unit) as Draft,
   }

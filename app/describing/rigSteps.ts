@@ -137,7 +137,7 @@ const rodStep: RigStep = {
   lists: [],
 }
 
-function sureStep(unit: LengthUnit): RigStep {
+function sureStep({ kind }: RigDraft, unit: LengthUnit): RigStep {
   const to = (mm: number) => exactLength(mm, unit)
   return {
     id: 'sure',
@@ -147,6 +147,12 @@ function sureStep(unit: LengthUnit): RigStep {
       field('tolerance.heightMm', 'Pivot height, ±', `The centre plane is hard to see: rarely better than ${to(0.2)}.`),
       field('tolerance.setbackMm', 'Setback, ±', `With a rule: ${to(0.5)}.`),
       field('tolerance.alongMm', 'Off the middle, ±', `With a square and a rule: ${to(0.5)}.`),
+      ...(RIGS[kind].onTable
+        ? []
+        : [
+            field('centring.offsetMm', 'The jaws hold every blade high by', 'On side A. 0 unless it was found out.'),
+            field('centring.tiltDeg', 'and tilt it by', 'Rising outward on side A. 0 unless it was found out.'),
+          ]),
     ],
     lists: [],
   }
@@ -167,7 +173,7 @@ export const rigSteps = (draft: RigDraft, unit: LengthUnit): RigStep[] => [
   heightStep(draft),
   jawsStep(draft),
   rodStep,
-  sureStep(unit),
+  sureStep(draft, unit),
 ]
 
 /** The step at which a field is entered; 0 when it is at none. */

@@ -3,7 +3,7 @@ import { evenStations } from '../curve/stations'
 import { evaluate } from '../evaluation/evaluate'
 import { settingOfHeight } from '../rig/dial'
 import type { DialSetting } from '../rig/dials/readings'
-import type { LogEntry, Proof, Reading } from '../log/entry'
+import { ANGLE_ALONE, type LogEntry, type Proof, type Reading } from '../log/entry'
 import { gripOf } from '../hold/grip'
 import { heldSetup, postRig, tableRig } from '../setup/sampleSetup.fixture'
 import { whatToDial } from '../dial/whatToDial'
@@ -80,6 +80,7 @@ const proof = (side: 'A' | 'B', deg: number): Proof => ({
   ...about,
   id: `p${side}`,
   kind: 'proof',
+  ...ANGLE_ALONE,
   side,
   deg,
   zone: null,

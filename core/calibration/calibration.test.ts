@@ -4,6 +4,7 @@ import { stationAt } from '../curve/stations'
 import type { Side } from '../clamping/centring'
 import type { MeasureId } from '../doubt/measures'
 import { plainStone, postRig, sampleSetup } from '../setup/sampleSetup.fixture'
+import { calibratedBench } from '../standIn/calibratedBench'
 import { fitRig, type ProvedAngle, type Unknown } from './fitRig'
 import reference from './fixtures/calibration.json'
 
@@ -66,7 +67,7 @@ describe('a wild proof', () => {
 
   it('counts for little, and says so', () => {
     const [fit, without] = [wild, proofs.filter((_, i) => i !== 1)].map((some) => fitRig(some, unknownsOf(of!)))
-    expect(fit!.proofs[1]!.weight).toBeLessThan(0.4)
+    expect(fit!.proofs[1]!.weight).toBeLessThan(0.1)
     expect(fit!.proofs.filter((_, i) => i !== 1).every(({ weight }) => weight > 0.8)).toBe(true)
     fit!.unknowns.forEach(({ error, tolerance }, k) =>
       expect(Math.abs(error - without!.unknowns[k]!.error)).toBeLessThan(0.7 * tolerance),
@@ -81,5 +82,22 @@ describe('what nothing was proved of', () => {
       expect(Math.abs(error)).toBeLessThan(1e-6)
       expect(doubt).toBeCloseTo(tolerance, 6)
     })
+  })
+})
+
+describe('stand-in benches with three proved blades', () => {
+  const count = Number(process.env.JAW_TILT_BENCHES ?? 200)
+  const outcomes = Array.from({ length: count }, (_, i) => calibratedBench((i + 0.5) / count, sampleSetup))
+  const median = (of: number[]) => of.sort((a, b) => a - b)[of.length >> 1]!
+
+  it.each(['before', 'after'] as const)('set what they say, as surely as they say, %s', (when) => {
+    const inside = outcomes.filter((one) => Math.abs(one[when].offDeg) <= one[when].doubtDeg).length / count
+    expect(inside).toBeGreaterThanOrEqual(0.93)
+    expect(inside).toBeLessThanOrEqual(0.97)
+  })
+
+  it('are twice as sure after as before', () => {
+    const ratio = median(outcomes.map(({ before, after }) => after.doubtDeg / before.doubtDeg))
+    expect(ratio).toBeLessThan(0.6)
   })
 })

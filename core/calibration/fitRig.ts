@@ -53,15 +53,19 @@ export interface RigFit {
 
 /** Standard deviations to the half-width that holds 95 in 100. */
 const HALF_WIDTHS = 1.96
-/** A proof further off than so many of its standard deviations counts less, as Huber's loss has it. */
-const WILD_FROM = 2.5
-const ROUNDS = 12
+/**
+ * A proof further off than the first of these, in its standard deviations, counts less; from the second on less and
+ * less; from the third on nothing: Hampel’s three parts. The first rounds are as Huber has it, without an end.
+ */
+const WILD = { from: 2.5, less: 4, out: 8 }
+const ROUNDS = 16
+const ROUNDS_WITHOUT_END = 4
 /** Of a tolerance, for central differences. */
 const STEP = 0.01
 
 /**
  * The errors of a rig's measures that explain the angles proved on it: weighted least squares with the tolerances as
- * priors and Huber's loss against a wild proof, their doubts from the Jacobian. With nothing proved the tolerances come
+ * priors and Hampel’s loss against a wild proof, their doubts from the Jacobian. With nothing proved the tolerances come
  * back. Source: docs/calibration.md, "The fit".
  */
 export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknown[]): RigFit {
@@ -87,12 +91,11 @@ export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknow
 
   let errors = unknowns.map(() => 0)
   let weights = proofs.map(() => 1)
+  const weighed = (tried: readonly number[], row: number): number => offAt(tried, row) * Math.sqrt(weights[row] ?? 1)
   for (let round = 0; round < ROUNDS; round++) {
     const from = errors
-    errors = levenbergMarquardt({ x: rows, y: rows.map(() => 0) }, (tried) => (row) => offAt(tried, row), {
+    errors = levenbergMarquardt({ x: rows, y: rows.map(() => 0) }, (tried) => (row) => weighed(tried, row), {
       initialValues: from,
-      // Its weights are standard deviations.
-      weights: rows.map((row) => 1 / Math.sqrt(weights[row] ?? 1)),
       gradientDifference: priors.map((sigma) => STEP * sigma),
       centralDifference: true,
       damping: 1e-4,
@@ -100,15 +103,16 @@ export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknow
       errorTolerance: 0,
     }).parameterValues
     const wildness = proofs.map((_, row) => Math.abs(offAt(errors, row)))
-    weights = wildness.map((off) => (off <= WILD_FROM ? 1 : WILD_FROM / off))
-    if (errors.every((error, k) => Math.abs(error - from[k]!) < 1e-4 * priors[k]!)) break
+    weights = wildness.map((off) => weightOf(off, round < ROUNDS_WITHOUT_END))
+    const settled = errors.every((error, k) => Math.abs(error - from[k]!) < 1e-4 * priors[k]!)
+    if (settled && round > ROUNDS_WITHOUT_END) break
   }
 
   const slopes = rows.map((row) =>
     unknowns.map((_, k) => {
-      const at = (by: number) => offAt(errors.with(k, errors[k]! + by), row)
+      const at = (by: number) => weighed(errors.with(k, errors[k]! + by), row)
       const step = STEP * priors[k]!
-      return ((at(step) - at(-step)) / (2 * step)) * Math.sqrt(weights[row] ?? 1)
+      return (at(step) - at(-step)) / (2 * step)
     }),
   )
   const jacobian = new Matrix(slopes)
@@ -124,4 +128,10 @@ export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknow
     })),
     correlation: sigma.map((one, k) => sigma.map((other, j) => covariance.get(k, j) / (one * other))),
   }
+}
+
+function weightOf(off: number, withoutEnd: boolean): number {
+  if (off <= WILD.from) return 1
+  if (withoutEnd || off <= WILD.less) return WILD.from / off
+  return off >= WILD.out ? 0 : ((WILD.from / off) * (WILD.out - off)) / (WILD.out - WILD.less)
 }

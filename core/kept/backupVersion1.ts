@@ -1,6 +1,6 @@
 import { v5 as idFrom, validate as isId } from 'uuid'
 import { storeEntry, type StoredEntry } from '../log/stored'
-import type { LogEntry } from '../log/entry'
+import { ANGLE_ALONE, type LogEntry } from '../log/entry'
 import { wearEntry } from '../log/wearLog'
 import type { StoneWear } from '../stone/wear'
 import type { Raw } from '../versions/versioned'
@@ -77,7 +77,8 @@ function anglesOf(job: Row): StoredEntry[] {
       const zero = (job.gaugeZero ?? 'centre-plane') as 'centre-plane'
       entries.push({ ...common('read'), kind: 'reading', deg: read, zero, expectedDeg: null })
     }
-    if (isNumber(proved)) entries.push({ ...common('proved'), kind: 'proof', deg: proved, zone: null, by: 'not said' })
+    if (isNumber(proved))
+      entries.push({ ...common('proved'), kind: 'proof', deg: proved, zone: null, by: 'not said', ...ANGLE_ALONE })
     return entries.map(storeEntry)
   })
 }

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { ZONE_KINDS } from '../blade/zones'
 import { SIDES } from '../clamping/centring'
+import { clampPosition } from '../clamping/clampPosition'
+import { FINISHES } from '../goniometer/pattern'
 import { INK_PATTERNS } from '../ink/bared'
 import { LEVELS } from '../standIn/level'
 import type { Raw } from '../versions/versioned'
@@ -50,7 +52,35 @@ const proof = entry.extend({
   deg: angle,
   doubtDeg,
   by: z.enum(['goniometer', 'ink', 'not said']),
+  /** How a goniometer showed it, and between which angles; null where that was not said. */
+  finish: z.enum(FINISHES).nullable().default(null),
+  fromDeg: angle.nullable().default(null),
+  toDeg: angle.nullable().default(null),
+  /** Of the primary face behind it. */
+  primaryDeg: angle.nullable().default(null),
+  /** Whether the bevel was cut through to the apex: else the steel there has an older angle. */
+  toApex: z.boolean().nullable().default(null),
+  /** What the rig was set to when it was cut; the stone is the entry's. Null where nothing was noted as dialled. */
+  cut: z
+    .object({
+      rigId: z.uuid(),
+      rigRevision: z.number().int().min(1).nullable(),
+      setting: dialSetting,
+      hold: clampPosition,
+      setDeg: angle,
+    })
+    .nullable()
+    .default(null),
 })
+/** A proof of which nothing but its angle was said. */
+export const ANGLE_ALONE = {
+  finish: null,
+  fromDeg: null,
+  toDeg: null,
+  primaryDeg: null,
+  toApex: null,
+  cut: null,
+} as const
 /** A hand has turned the rig to a setting, with the stone of the entry on the rod, and said so. */
 const dialled = entry.extend({ kind: z.literal('dialled'), rigId: z.uuid(), side, setting: dialSetting })
 /** What was bare of ink in one zone, and what the geometry said of its face then. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { provedAmount, readAmount } from './amount'
 import { dialledState } from './dialledState'
-import type { Dialled, LogEntry, Proof, Reading } from './entry'
+import { ANGLE_ALONE, type Dialled, type LogEntry, type Proof, type Reading } from './entry'
 import { inForce } from './inForce'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -32,6 +32,7 @@ const proof = (n: number, more: Partial<Proof> = {}): Proof => ({
   deg: 20,
   doubtDeg: 0.1,
   by: 'goniometer',
+  ...ANGLE_ALONE,
   ...more,
 })
 const strike = (n: number, entryId: string): LogEntry => ({

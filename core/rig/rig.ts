@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { label, mm } from '../measure/measure'
+import { deg, label, mm } from '../measure/measure'
 import { heightReading } from './heightReading'
 import { jawSet } from './jawSet'
 import { RIG_KINDS } from './kinds'
@@ -45,6 +45,13 @@ export const rigMeasures = z.object({
   /** How far the pivot gives in its bearing, to each side. */
   pivotPlayMm: mm({ least: 0, most: 10 }).default(0),
   height: heightReading,
+  /** The proofs that its measures were mended by: what they tell stands in the measures and is not counted twice. */
+  mendedBy: z.array(z.uuid()).max(2000).default([]),
+  /** What the jaws do to every blade: its centre plane over theirs, and its rise outward, on side A. */
+  centring: z.object({ offsetMm: mm({ least: -10, most: 10 }), tiltDeg: deg({ least: -10, most: 10 }) }).default({
+    offsetMm: 0,
+    tiltDeg: 0,
+  }),
   /** How well the rig's own measures are known: half-widths. */
   tolerance: z.object({ heightMm: halfWidth, setbackMm: halfWidth, alongMm: halfWidth.default(0.5) }),
 })

@@ -27,6 +27,8 @@ export const postRig: Rig = {
   pivotB: null,
   pivotPlayMm: 0,
   height: { by: 'millimetres', lowestMm: 20, highestMm: 90, zeroMm: 15, resolutionMm: 0.5, engravedIn: 'mm' },
+  mendedBy: [],
+  centring: { offsetMm: 0, tiltDeg: 0 },
   tolerance: { heightMm: 0.3, setbackMm: 0.5, alongMm: 0.5 },
 }
 export const slotRig: Rig = {
@@ -50,6 +52,7 @@ export const scaleRig: Rig = {
     stepDeg: 0.5,
     drawnForBladeHeightMm: 30,
     drawnForFaceOffsetMm: 6,
+    zeroMm: 0,
   },
 }
 export const armsRig: Rig = { ...postRig, name: 'Two arms', kind: 'two-arm', pivotB: { setbackMm: 97, alongMm: 2 } }

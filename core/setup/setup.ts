@@ -34,10 +34,17 @@ export const liesByPlace = ({ rig, blade }: Pick<Setup, 'rig' | 'blade'>): boole
  */
 export function centrePlaneOf(setup: Setup, side: Side, place: Place): CentrePlane {
   const { rig, blade, hold } = setup
-  if (!restsOnTable(rig)) return grippedCentrePlane(hold, side)
+  if (!restsOnTable(rig)) return grippedCentrePlane(inTheseJaws(rig, hold), side)
   const there = liesByPlace(setup) ? asThickAs(blade, shareAlong(blade, place)) : blade
   return restingCentrePlane(there, hold, side)
 }
+
+/** A hold with what the jaws do to every blade. */
+const inTheseJaws = ({ centring }: Rig, hold: ClampPosition): ClampPosition => ({
+  ...hold,
+  centreOffsetMm: hold.centreOffsetMm + centring.offsetMm,
+  tiltDeg: hold.tiltDeg + centring.tiltDeg,
+})
 
 /**
  * What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table), as each

@@ -1,7 +1,7 @@
 import type { z } from 'zod'
 import { job } from '../../core/job/job'
 import { THING_KINDS, THINGS, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
-import type { Proof, Reading } from '../../core/log/entry'
+import { ANGLE_ALONE, type Proof, type Reading } from '../../core/log/entry'
 import { sampleEntryId, sampleId } from '../../core/kept/samples'
 import { wearEntry } from '../../core/log/wearLog'
 import { append } from '../repositories/logRepository'
@@ -82,7 +82,7 @@ function entriesOf(
     }
     return instrument.kind === 'level-gauge'
       ? { ...about, kind: 'reading', zero: 'centre-plane', expectedDeg: null }
-      : { ...about, kind: 'proof', zone: null, by: 'goniometer' }
+      : { ...about, kind: 'proof', zone: null, by: 'goniometer', ...ANGLE_ALONE }
   })
 }
 

@@ -7,7 +7,7 @@ type Setting = SettingOf<'degree-scale'>
 
 /** The pivot height that a printed mark stands for. Source: docs/geometry.md, "Printed degree scales". */
 const heightOfMark = (of: Reading, markDeg: number, setbackMm: number): number =>
-  heightForAngleMm(markDeg, setbackMm + of.drawnForBladeHeightMm, of.drawnForFaceOffsetMm)
+  heightForAngleMm(markDeg, setbackMm + of.drawnForBladeHeightMm, of.drawnForFaceOffsetMm) + of.zeroMm
 
 export const degreeDial = scaleDial<Reading, Setting>({
   figure: ({ markDeg }) => markDeg,
@@ -15,7 +15,7 @@ export const degreeDial = scaleDial<Reading, Setting>({
   step: ({ stepDeg }) => stepDeg,
   heightMm: heightOfMark,
   figureAt(of, heightMm, setbackMm) {
-    const at = edgeAngle(heightMm, setbackMm + of.drawnForBladeHeightMm, of.drawnForFaceOffsetMm)
+    const at = edgeAngle(heightMm - of.zeroMm, setbackMm + of.drawnForBladeHeightMm, of.drawnForFaceOffsetMm)
     return at.ok ? at.edgeAngleDeg : of.lowestMarkDeg
   },
   rangeMm: (of, setbackMm) => [
@@ -24,5 +24,11 @@ export const degreeDial = scaleDial<Reading, Setting>({
   ],
   highestBelowLowest: ({ lowestMarkDeg, highestMarkDeg }) => highestMarkDeg <= lowestMarkDeg,
   highestField: 'highestMarkDeg',
+  // The marks stay where they are printed: for a pivot further back they were drawn for a blade that stood out less.
+  corrected: (of, { heightMm, setbackMm }) => ({
+    ...of,
+    drawnForBladeHeightMm: Math.max(0, of.drawnForBladeHeightMm - setbackMm),
+    zeroMm: of.zeroMm + heightMm,
+  }),
   odd: (of) => [{ field: 'drawnForBladeHeightMm', measure: 'blade-height', measuredMm: of.drawnForBladeHeightMm }],
 })

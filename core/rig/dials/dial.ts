@@ -8,6 +8,23 @@ export interface OddFigure {
   readonly measuredMm: number
 }
 
+/** How much higher, and further behind the jaws, a pivot stands than it was measured, mm. */
+export interface PivotError {
+  readonly heightMm: number
+  readonly setbackMm: number
+}
+
+/** The zero of a dial that much higher, and its ends. */
+export const raised = <R extends { lowestMm: number; highestMm: number; zeroMm: number }>(
+  reading: R,
+  { heightMm }: PivotError,
+): R => ({
+  ...reading,
+  lowestMm: Math.max(0, reading.lowestMm + heightMm),
+  highestMm: Math.max(0, reading.highestMm + heightMm),
+  zeroMm: reading.zeroMm + heightMm,
+})
+
 /**
  * All that differs between the languages in which rigs say their pivot's height. R: how a rig's dial is described; S: a
  * setting of it. Heights are mm above the clamp's centre plane (or the table), `setbackMm` is the rig's.
@@ -31,6 +48,8 @@ export interface Dial<R, S> {
   fixed(reading: R): S[] | null
   /** How far the pivot can slide along the jaws, to either side. */
   slideMm(reading: R): number
+  /** The same dial on a rig whose pivot stands higher, and further behind the jaws, than was measured. */
+  corrected(reading: R, by: PivotError): R
   /** What cannot be true of such a dial, at its field. */
   impossible(reading: R): FieldProblem[]
   odd(reading: R): OddFigure[]
@@ -50,6 +69,7 @@ export function scaleDial<R, S>(scale: {
   rangeMm(reading: R, setbackMm: number): readonly [lowestMm: number, highestMm: number]
   highestBelowLowest(reading: R): boolean
   highestField: string
+  corrected(reading: R, by: PivotError): R
   odd(reading: R): OddFigure[]
 }): Dial<R, S> {
   const { figure, setting, step, rangeMm } = scale
@@ -68,6 +88,7 @@ export function scaleDial<R, S>(scale: {
 
   return {
     heightMm: heightOf,
+    corrected: scale.corrected,
     rangeMm,
     settingAt,
     nearestMark,

@@ -1,4 +1,4 @@
-import { scaleDial } from './dial'
+import { raised, scaleDial } from './dial'
 import type { ReadingOf, SettingOf } from './readings'
 
 type Reading = ReadingOf<'millimetres'>
@@ -13,5 +13,6 @@ export const millimetreDial = scaleDial<Reading, Setting>({
   rangeMm: ({ lowestMm, highestMm }) => [lowestMm, highestMm],
   highestBelowLowest: ({ lowestMm, highestMm }) => highestMm <= lowestMm,
   highestField: 'highestMm',
+  corrected: raised,
   odd: () => [],
 })

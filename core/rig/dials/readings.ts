@@ -50,6 +50,8 @@ export const degreeReading = z.object({
   stepDeg: deg({ least: 0.05, most: 5 }),
   drawnForBladeHeightMm: mm({ least: 0, most: 300 }),
   drawnForFaceOffsetMm: mm({ least: 0, most: 60 }),
+  /** How much higher the pivot stands than the marks say. */
+  zeroMm: mm({ least: -50, most: 50 }).default(0),
 })
 export const degreeSetting = z.object({ by: z.literal('degree-scale'), markDeg: z.number().min(0).max(80) })
 

@@ -28,6 +28,10 @@ export const slotDial: Dial<Reading, Setting> = {
   figure: (reading, { label }) => fromLowest(reading).findIndex((slot) => slot.label === label) + 1,
   fixed: ({ slots }) => slots.map(settingOf),
   slideMm: ({ slideMm }) => slideMm,
+  corrected: (reading, { heightMm }) => ({
+    ...reading,
+    slots: reading.slots.map((slot) => ({ ...slot, heightMm: Math.max(0, slot.heightMm + heightMm) })),
+  }),
   impossible: ({ slots }) =>
     new Set(slots.map((slot) => slot.label)).size < slots.length ? [{ field: 'slots', code: 'same-label-twice' }] : [],
   odd: () => [],
