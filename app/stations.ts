@@ -128,6 +128,8 @@ const SHEETS = {
         word: 'What is proved',
         title: 'What was read and proved',
       },
+      { id: 'photo', word: 'From a photograph', title: 'What does the screen show?' },
+      { id: 'calibrate', word: 'The rig’s own errors', title: 'What do the proofs say of the rig?' },
     ],
   },
   use: { word: 'Use', key: '7', sheets: [] },

@@ -1,13 +1,11 @@
-import { computed, onMounted, onScopeDispose, ref, shallowRef, watch } from 'vue'
-import { wrap, type Remote } from 'comlink'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Colour } from '#core/inkPhoto/inkOrSteel'
 import { joinPictures } from '#core/inkPhoto/joinPictures'
 import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
 import type { Vec2 } from '#core/vector/vec2'
 import { useInk, type Told } from '~/composables/useInk'
-import { keptFile } from '~/describing/keptFile'
-import { openPicture } from '~/describing/openPicture'
 import { useKeptForm } from '~/describing/useKeptForm'
+import { usePhotograph } from '~/describing/usePhotograph'
 import { useJob } from '~/job/useJob'
 import { PHOTO_REFUSED } from '~/words/inkText'
 import type { InkPhotoReader, StraightBand } from '~/workers/inkPhoto.worker'
@@ -36,7 +34,6 @@ export function useInkPhoto() {
   const job = useJob()
   const ink = useInk()
   const keptAs = `ink-photo:${job.id}`
-  const file = keptFile(keptAs)
   const total = computed(() => job.stations.value.at(-1)!.fromHeelMm)
   const { form, beginAnew } = useKeptForm(keptAs, () => ({
     edge: [] as Vec2[],
@@ -58,52 +55,28 @@ export function useInkPhoto() {
     { immediate: true },
   )
   const tapping = ref<Tapping>('edge')
-  const photo = shallowRef<{ address: string; width: number; height: number } | null>(null)
-  const busy = ref(false)
-  const failure = ref('')
+  const { photo, busy, failure, reader, open, keep, takeUp, stop, putAway } = usePhotograph<InkPhotoReader>(
+    keptAs,
+    () => new Worker(new URL('../workers/inkPhoto.worker.ts', import.meta.url), { type: 'module' }),
+  )
   const band = shallowRef<StraightBand | null>(null)
   const proposals = ref<Proposal[]>([])
-  let worker: Worker | null = null
-  let reader: Remote<InkPhotoReader> | null = null
-
-  function wake(): Remote<InkPhotoReader> {
-    worker ??= new Worker(new URL('../workers/inkPhoto.worker.ts', import.meta.url), { type: 'module' })
-    return (reader ??= wrap<InkPhotoReader>(worker))
-  }
-  function sleep() {
-    worker?.terminate()
-    worker = reader = null
-  }
 
   async function take(picture: File) {
-    if (!(await load(picture))) return
+    if (!(await open(picture))) return
     Object.assign(form.value, { edge: [], shoulder: [], colour: [], zoom: { times: 1, x: 0.5, y: 0.5 } })
     tapping.value = 'edge'
     touched()
-    await file.keep(picture)
-  }
-  async function load(picture: File): Promise<boolean> {
-    failure.value = ''
-    busy.value = true
-    const opened = await openPicture(picture)
-    if (opened.ok) {
-      await wake().load(picture)
-      if (photo.value) URL.revokeObjectURL(photo.value.address)
-      const { width, height } = opened
-      photo.value = { address: URL.createObjectURL(picture), width, height }
-    } else failure.value = opened.why
-    busy.value = false
-    return opened.ok
+    await keep(picture)
   }
   onMounted(async () => {
-    const picture = await file.read()
-    if (picture && !photo.value && (await load(picture)) && ready.value) await read()
+    if ((await takeUp()) && ready.value) await read()
   })
 
   const ready = computed(() => form.value.edge.length >= 2 && form.value.shoulder.length >= 2)
   async function tap(at: Vec2) {
     if (tapping.value === 'ink') {
-      const colour = await wake().colourAt([...at] as Vec2)
+      const colour = await reader().colourAt([...at] as Vec2)
       form.value.colour = colour ? [...colour] : []
     } else form.value[tapping.value] = [...form.value[tapping.value], at]
     touched()
@@ -147,7 +120,7 @@ export function useInkPhoto() {
     const parts = shown()
     busy.value = true
     const plain = JSON.parse(JSON.stringify(form.value)) as typeof form.value
-    const found = await wake().read({
+    const found = await reader().read({
       edge: plain.edge,
       shoulder: plain.shoulder,
       ink: plain.colour.length === 3 ? (plain.colour as unknown as Colour) : null,
@@ -163,13 +136,6 @@ export function useInkPhoto() {
         ? { ...part, told: { seen: one.seen, share: rounded(one.share) }, problem: null }
         : { ...part, told: null, problem: one.reason }
     })
-  }
-  function stop() {
-    sleep()
-    busy.value = false
-    failure.value = 'Stopped. The picture and what was tapped are still here.'
-    // The picture is read again by a new worker.
-    void file.read().then((picture) => picture && load(picture))
   }
   function mend(i: number, told: Told | null) {
     proposals.value = proposals.value.map((one, j) => (j === i ? { ...one, told, problem: null } : one))
@@ -187,15 +153,9 @@ export function useInkPhoto() {
     await forget()
   }
   async function forget() {
-    if (photo.value) URL.revokeObjectURL(photo.value.address)
-    photo.value = null
     touched()
-    await Promise.all([beginAnew(), file.forget()])
+    await Promise.all([beginAnew(), putAway()])
   }
-  onScopeDispose(() => {
-    sleep()
-    if (photo.value) URL.revokeObjectURL(photo.value.address)
-  })
   return {
     form,
     photo,

@@ -96,6 +96,16 @@ export function useReadings() {
     addReading: (side: Side, deg: number) => add(LABEL.reading, [reading(side, deg)]),
     addProof: (side: Side, deg: number, more: Pick<Proof, 'doubtDeg' | 'by' | 'zone'>) =>
       add(LABEL.proof, [proof(side, deg, more)]),
+    /** What a goniometer showed of both sides, its zero taken off already: one step. */
+    addShown: (shown: readonly (Partial<Proof> & Pick<Proof, 'side' | 'deg'>)[]) =>
+      add(
+        LABEL.proof,
+        shown.map(({ side, deg, ...more }) => ({
+          ...proof(side, deg, more),
+          instrumentId: goniometer.instrument.value?.id ?? null,
+          by: 'goniometer' as const,
+        })),
+      ),
     strikeOut: (entry: LogEntry) => void job.session.record('strike out', [], [entry.id]),
   }
 }

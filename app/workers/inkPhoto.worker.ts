@@ -4,6 +4,7 @@ import type { ColourPicture } from '#core/picture/colourPicture'
 import type { Colour } from '#core/inkPhoto/inkOrSteel'
 import { readInkPhoto, type InkPhotoAsk, type PhotoColumn, type PhotoPart } from '#core/inkPhoto/readInkPhoto'
 import type { Vec2 } from '#core/vector/vec2'
+import { pixelsOf } from './pixelsOf'
 
 let picture: ColourPicture | null = null
 
@@ -21,13 +22,7 @@ export interface StraightBand {
 /** Keeps one photograph and reads what is bare of its inked bevel, away from the screen. */
 const reader = {
   async load(photo: Blob): Promise<void> {
-    const bitmap = await createImageBitmap(photo)
-    const { width, height } = bitmap
-    const canvas = new OffscreenCanvas(width, height)
-    const context = canvas.getContext('2d', { willReadFrequently: true })!
-    context.drawImage(bitmap, 0, 0)
-    picture = { width, height, pixels: context.getImageData(0, 0, width, height).data }
-    bitmap.close()
+    picture = await pixelsOf(photo)
   },
   /** The colour about a place, pixels. */
   colourAt([x, y]: Vec2): Colour | null {

@@ -1,3 +1,4 @@
+import { fittingRig } from '#core/calibration/fitRig'
 import { monteCarlo } from '#core/doubt/monteCarlo'
 import { inkSays } from '#core/ink/inkSays'
 import { advisedWay } from '#core/standIn/closedTest'
@@ -5,7 +6,7 @@ import { findPlacement } from '#core/placement/findPlacement'
 import { positionsFor } from '#core/placement/longBlade'
 
 /** What is too long for the screen's own thread: each yields how far it is and returns its result. */
-export const TASKS = { monteCarlo, findPlacement, positionsFor, inkSays, advisedWay } as const
+export const TASKS = { monteCarlo, findPlacement, positionsFor, inkSays, advisedWay, fittingRig } as const
 export type TaskName = keyof typeof TASKS
 export type TaskAsk<N extends TaskName> = Parameters<(typeof TASKS)[N]>[0]
 export type TaskResult<N extends TaskName> =

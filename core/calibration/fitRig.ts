@@ -65,10 +65,24 @@ const STEP = 0.01
 
 /**
  * The errors of a rig's measures that explain the angles proved on it: weighted least squares with the tolerances as
- * priors and Hampel’s loss against a wild proof, their doubts from the Jacobian. With nothing proved the tolerances come
- * back. Source: docs/calibration.md, "The fit".
+ * priors and Hampel’s loss against a wild proof, their doubts from the Jacobian. With nothing proved the tolerances
+ * come back. Source: docs/calibration.md, "The fit".
  */
 export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknown[]): RigFit {
+  const fitting = fittingRig({ proofs, unknowns })
+  for (;;) {
+    const step = fitting.next()
+    if (step.done) return step.value
+  }
+}
+
+export interface FitAsk {
+  readonly proofs: readonly ProvedAngle[]
+  readonly unknowns: readonly Unknown[]
+}
+
+/** The same in steps, each telling how far it is, 0 to 1. */
+export function* fittingRig({ proofs, unknowns }: FitAsk): Generator<number, RigFit, void> {
   const angleOf = proofs.map(({ setup, side, pivotHeightMm, station, stoneId }) => {
     const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
     const mine = unknowns.map((one) => one.stoneId === null || one.stoneId === stoneId)
@@ -93,6 +107,7 @@ export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknow
   let weights = proofs.map(() => 1)
   const weighed = (tried: readonly number[], row: number): number => offAt(tried, row) * Math.sqrt(weights[row] ?? 1)
   for (let round = 0; round < ROUNDS; round++) {
+    yield round / ROUNDS
     const from = errors
     errors = levenbergMarquardt({ x: rows, y: rows.map(() => 0) }, (tried) => (row) => weighed(tried, row), {
       initialValues: from,
@@ -134,4 +149,21 @@ function weightOf(off: number, withoutEnd: boolean): number {
   if (off <= WILD.from) return 1
   if (withoutEnd || off <= WILD.less) return WILD.from / off
   return off >= WILD.out ? 0 : ((WILD.from / off) * (WILD.out - off)) / (WILD.out - WILD.less)
+}
+
+/** Two unknowns that the proofs cannot tell apart, by their numbers. */
+export interface Tied {
+  readonly one: number
+  readonly other: number
+  readonly correlation: number
+}
+/** Beyond this two unknowns are not told apart. */
+const TIED_FROM = 0.95
+
+/** Pairs that the proofs tell only together, the closest first. Source: docs/calibration.md, "What hangs together". */
+export function tiedPairs({ correlation }: Pick<RigFit, 'correlation'>): Tied[] {
+  return correlation
+    .flatMap((row, one) => row.slice(0, one).map((value, other) => ({ one, other, correlation: value })))
+    .filter(({ correlation: value }) => Math.abs(value) > TIED_FROM)
+    .sort((a, b) => Math.abs(b.correlation) - Math.abs(a.correlation))
 }

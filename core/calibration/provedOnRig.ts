@@ -11,7 +11,7 @@ import { contactFor, type Setup } from '../setup/setup'
 import type { Stone } from '../stone/stone'
 import type { ProvedAngle, Unknown } from './fitRig'
 
-/** What of a rig may be off by as much each time; both arms of an upright one share a dial, and its zero is the first’s. */
+/** What of a rig may be off by as much each time. Both arms of an upright one share a dial: its zero is the first’s. */
 export const RIG_UNKNOWNS = [
   'pivot-height',
   'setback',

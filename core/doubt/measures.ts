@@ -20,6 +20,23 @@ export const MEASURES = [
 ] as const
 export type MeasureId = (typeof MEASURES)[number]
 
+/** What each is measured in. */
+export const MEASURES_UNIT: Readonly<Record<MeasureId, 'mm' | 'deg'>> = {
+  'pivot-height': 'mm',
+  'pivot-height-b': 'mm',
+  setback: 'mm',
+  'setback-b': 'mm',
+  'pivot-along': 'mm',
+  'pivot-play': 'mm',
+  'blade-height': 'mm',
+  'blade-along': 'mm',
+  turn: 'deg',
+  'centre-offset': 'mm',
+  tilt: 'deg',
+  'face-offset': 'mm',
+  'face-shape': 'deg',
+}
+
 /** A measure and how well it is known: half-width of the range that holds 95 in 100 such measures, mm or degrees. */
 export interface DoubtfulMeasure {
   readonly id: MeasureId
@@ -32,24 +49,24 @@ export interface DoubtfulMeasure {
  * it".
  */
 export function measuresOf({ rig, stone }: Setup, known: KnownHold): DoubtfulMeasure[] {
-  const { tolerance } = rig
   const ends = stone.faceOffsetEnds
   const taperDeg = ends ? Math.abs(faceTiltDeg(ends.nearMm, ends.farMm, stone.lengthMm)) : 0
-  const mm = (id: MeasureId, size: number): DoubtfulMeasure => ({ id, unit: 'mm', tolerance: size })
-  const deg = (id: MeasureId, size: number): DoubtfulMeasure => ({ id, unit: 'deg', tolerance: size })
-  const arms = rig.pivotB ? [mm('pivot-height-b', tolerance.heightMm), mm('setback-b', tolerance.setbackMm)] : []
+  const of = (id: MeasureId, tolerance: number): DoubtfulMeasure => ({ id, unit: MEASURES_UNIT[id], tolerance })
+  const arms = rig.pivotB
+    ? [of('pivot-height-b', rig.tolerance.heightMm), of('setback-b', rig.tolerance.setbackMm)]
+    : []
   return [
-    mm('pivot-height', tolerance.heightMm),
-    mm('setback', tolerance.setbackMm),
+    of('pivot-height', rig.tolerance.heightMm),
+    of('setback', rig.tolerance.setbackMm),
     ...arms,
-    mm('pivot-along', tolerance.alongMm),
-    mm('pivot-play', rig.pivotPlayMm),
-    mm('blade-height', known.bladeHeightToleranceMm),
-    mm('blade-along', known.holdTolerance.alongMm),
-    deg('turn', known.holdTolerance.turnDeg),
-    mm('centre-offset', rig.jaws ? known.holdTolerance.centreOffsetMm : 0),
-    deg('tilt', known.holdTolerance.tiltDeg),
-    mm('face-offset', stone.faceOffsetToleranceMm),
-    deg('face-shape', taperDeg + dishTiltDeg(stone.dishMm, stone.lengthMm)),
+    of('pivot-along', rig.tolerance.alongMm),
+    of('pivot-play', rig.pivotPlayMm),
+    of('blade-height', known.bladeHeightToleranceMm),
+    of('blade-along', known.holdTolerance.alongMm),
+    of('turn', known.holdTolerance.turnDeg),
+    of('centre-offset', rig.jaws ? known.holdTolerance.centreOffsetMm : 0),
+    of('tilt', known.holdTolerance.tiltDeg),
+    of('face-offset', stone.faceOffsetToleranceMm),
+    of('face-shape', taperDeg + dishTiltDeg(stone.dishMm, stone.lengthMm)),
   ].filter((measure) => measure.tolerance > 0)
 }

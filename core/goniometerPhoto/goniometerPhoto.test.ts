@@ -7,6 +7,7 @@ import type { Screen } from '../goniometer/scale'
 import type { Vec2 } from '../vector/vec2'
 import { goniometerPhotograph, type GoniometerPhotographAsk, type ThrownSide } from '../standIn/goniometerPhotograph'
 import reference from './fixtures/goniometer/frames.json'
+import { snapTick } from './snapTick'
 import { readGoniometerPhoto, shownSides } from './readGoniometerPhoto'
 
 interface Truth {
@@ -117,5 +118,20 @@ describe('a made-up screen is read for what was thrown on it', () => {
       ok: false,
       reason: 'ticks-out-of-order',
     })
+  })
+})
+
+describe('a tap on the scale', () => {
+  const { picture, ticks } = goniometerPhotograph({ ...made, tiltDeg: 2 })
+
+  it('snaps to the tick beside it', () => {
+    for (const { at } of ticks) {
+      const [x] = snapTick(picture, [at[0] + 4, at[1]])
+      expect(Math.abs(x - at[0])).toBeLessThan(0.8)
+    }
+  })
+
+  it('stays where it is where there is none', () => {
+    expect(snapTick(picture, [640, 120])).toEqual([640, 120])
   })
 })

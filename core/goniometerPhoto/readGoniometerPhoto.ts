@@ -2,9 +2,9 @@ import type { Finish, ShownSide } from '../goniometer/pattern'
 import type { Screen } from '../goniometer/scale'
 import type { Side } from '../clamping/centring'
 import type { ColourPicture } from '../picture/colourPicture'
-import type { Vec2 } from '../vector/vec2'
+import { add, dot, subtract, type Vec2 } from '../vector/vec2'
 import { spotsOn, type Spot } from './spots'
-import { placeOn, scaleOf, type Tick, type TickProblem } from './ticks'
+import { placeOn, scaleOf, type PictureScale, type Tick, type TickProblem } from './ticks'
 
 export interface GoniometerPhotoAsk {
   readonly picture: ColourPicture
@@ -103,6 +103,19 @@ function middleOf(spots: readonly Placed[]): { deg: number; glare: number | null
     return { deg: spots[widest]!.deg, glare: widest }
   return { deg: 0, glare: null }
 }
+
+/** A mark with its middle, or one of its ends, laid at another place of the picture; its degrees follow. */
+export function placedOn(scale: PictureScale, mark: ScreenMark, part: 'at' | 'from' | 'to', to: Vec2): ScreenMark {
+  const degAt = (place: Vec2) => scale.degOf(dot(subtract(place, scale.from), scale.along))
+  const by = subtract(to, mark[part])
+  // The middle takes its ends along; of a line it lies between them.
+  const moved = part === 'at' ? { at: to, from: add(mark.from, by), to: add(mark.to, by) } : { ...mark, [part]: to }
+  const [fromDeg, toDeg] = [degAt(moved.from), degAt(moved.to)]
+  const middleDeg = mark.finish === 'convex' ? (fromDeg + toDeg) / 2 : degAt(moved.at)
+  const at = mark.finish === 'convex' && part !== 'at' ? middleOfEnds(moved.from, moved.to) : moved.at
+  return { ...mark, from: moved.from, to: moved.to, at, fromDeg, middleDeg, toDeg }
+}
+const middleOfEnds = (a: Vec2, b: Vec2): Vec2 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
 
 /** The sides as a pattern of marks shows them: what lies at lower degrees than the middle is of one side. */
 export function shownSides(marks: readonly ScreenMark[], lower: Side): ShownSide[] {

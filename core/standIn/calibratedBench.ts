@@ -24,7 +24,8 @@ const BLADES = 3
 
 /**
  * A bench with hidden errors on which three blades are cut and proved on both sides, and the rig fitted to them; a
- * fourth blade tells what that was worth. The same for the same seed. Source: docs/calibration.md, "Five hundred benches".
+ * fourth blade tells what that was worth. The same for the same seed. Source: docs/calibration.md, "Five hundred
+ * benches".
  */
 export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
   const source = randomLcg(seed)

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useDropZone, useEventListener } from '@vueuse/core'
 import { zoneAt } from '#core/blade/zones'
 import { INK_PATTERNS, type InkPattern } from '#core/ink/bared'
 import { inkPhotograph } from '#core/standIn/inkPhotograph'
@@ -8,6 +7,7 @@ import { useInk } from '~/composables/useInk'
 import { useInkPhoto, type Tapping } from '~/composables/useInkPhoto'
 import { usePractice } from '~/composables/usePractice'
 import { useSimulatedBlade } from '~/composables/useSimulatedBlade'
+import { pictureFile } from '~/describing/pictureFile'
 import { hasShare } from '~/drawing/inkView'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
@@ -35,29 +35,6 @@ function addMiddle() {
   const { width, height } = photo.photo.value!
   void photo.tap([width / 2, height / 2])
 }
-
-/** A picture that is dropped or pasted is taken as one that was chosen. */
-const pane = ref<HTMLElement | null>(null)
-const firstPicture = (files: Iterable<File> | null | undefined) =>
-  [...(files ?? [])].find(({ type }) => type.startsWith('image/'))
-const { isOverDropZone } = useDropZone(pane, {
-  onDrop: (files) => {
-    const picture = firstPicture(files)
-    if (picture) void photo.take(picture)
-    else photo.failure.value = 'What was dropped is no picture.'
-  },
-})
-useEventListener('paste', (event: ClipboardEvent) => {
-  const picture = firstPicture(event.clipboardData?.files)
-  if (picture) void photo.take(picture)
-})
-
-const camera = ref(false)
-const hasCamera = ref(false)
-function openCamera() {
-  camera.value = true
-}
-onMounted(() => (hasCamera.value = !!navigator.mediaDevices?.getUserMedia))
 
 const patterns = INK_PATTERNS.map((value) => ({ value, label: INK_WORD[value] }))
 const FIRST_SHARE = 0.25
@@ -98,36 +75,25 @@ async function simulate() {
       return deg === null || deg === undefined ? [] : blade.pass(side, ink.names.value[zone]!, deg, number)
     },
   })
-  const canvas = new OffscreenCanvas(picture.width, picture.height)
-  const pixels = new ImageData(Uint8ClampedArray.from(picture.pixels), picture.width, picture.height)
-  canvas.getContext('2d')!.putImageData(pixels, 0, 0)
-  const blob = await canvas.convertToBlob()
-  await photo.take(new File([blob], 'simulated.png', { type: blob.type }))
+  await photo.take(await pictureFile(picture, 'simulated.png'))
 }
 </script>
 
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="min-w-0 space-y-3">
-      <section
-        ref="pane"
-        class="pane relative p-0"
-        :class="[photo.photo.value ? 'h-[26rem]' : 'lg:h-[26rem]', { 'ring-2 ring-inverted': isOverDropZone }]"
-        aria-label="The photograph"
+      <PhotoPane
+        v-model:zoom="form.zoom"
+        :photo="photo.photo.value"
+        :groups="groups"
+        @taken="photo.take"
+        @refused="photo.failure.value = $event"
+        @add="photo.tap"
+        @move="(group, i, to) => photo.moveTap(group as 'edge' | 'shoulder', i, to)"
       >
-        <PhotoMarks
-          v-if="photo.photo.value"
-          v-model:zoom="form.zoom"
-          :photo="photo.photo.value"
-          :groups="groups"
-          @add="photo.tap"
-          @move="(group, i, to) => photo.moveTap(group as 'edge' | 'shoulder', i, to)"
-        />
-        <div v-else class="space-y-2 p-6 text-muted">
-          <p>A close-up of the inked bevel after its light pass: choose it, drop it here, or paste it.</p>
-          <p>Fill the picture with the bevel, edge and shoulder both in it, and keep the lamp’s mirror image off it.</p>
-        </div>
-      </section>
+        <p>A close-up of the inked bevel after its light pass: choose it, drop it here, or paste it.</p>
+        <p>Fill the picture with the bevel, edge and shoulder both in it, and keep the lamp’s mirror image off it.</p>
+      </PhotoPane>
       <SheetPane v-if="photo.band.value" labelledby="band" class="space-y-2">
         <h2 id="band" class="text-lg font-semibold">What is bare, zone by zone</h2>
         <StraightBand :photo="photo" />
@@ -162,34 +128,13 @@ async function simulate() {
     <SheetPane labelledby="photo-steps" class="space-y-3">
       <h2 id="photo-steps" class="text-lg font-semibold">A look at {{ names[job.side.value] }} from a photograph</h2>
       <SideSwitch />
-      <div class="flex flex-wrap gap-2">
-        <FileButton
-          label="Choose a photograph"
-          named="Photograph of the bevel"
-          accept="image/*"
-          :loading="photo.busy.value"
-          @chosen="photo.take"
-        />
-        <UButton
-          v-if="hasCamera"
-          color="neutral"
-          variant="outline"
-          size="lg"
-          icon="i-lucide-camera"
-          label="Camera"
-          @click="openCamera"
-        />
-        <UButton
-          v-if="offered || practice.on.value"
-          color="neutral"
-          variant="outline"
-          size="lg"
-          icon="i-lucide-wand-sparkles"
-          label="Photograph the simulated blade"
-          @click="simulate"
-        />
-      </div>
-      <LiveCamera v-if="camera" @taken="(picture) => (photo.take(picture), (camera = false))" @away="camera = false" />
+      <PhotoSource
+        named="Photograph of the bevel"
+        :busy="photo.busy.value"
+        :simulated="(offered || practice.on.value) && 'Photograph the simulated blade'"
+        @taken="photo.take"
+        @simulate="simulate"
+      />
       <p v-if="photo.failure.value" role="alert" class="text-error">{{ photo.failure.value }}</p>
       <template v-if="photo.photo.value">
         <div>

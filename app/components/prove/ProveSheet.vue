@@ -3,7 +3,6 @@ import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
 import { SIDES, type Side } from '#core/clamping/centring'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { parseDecimal, type ParsedNumber } from '#core/units/length'
-import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
@@ -19,7 +18,6 @@ const job = useJob()
 const preferences = usePreferences()
 const readings = useReadings()
 const collections = useCollections()
-const goniometer = useInstrument('proof')
 const names = computed(() => preferences.current.sideNames)
 const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
 
@@ -34,7 +32,7 @@ const places = [
 ]
 const { form: typed } = useKeptForm(`proof:${job.id}`, () => ({
   deg: '',
-  /** Empty: as the goniometer in use is known to. */
+  /** Empty: as ink usually is known to. */
   doubt: '',
   by: 'goniometer' as (typeof BY)[number]['value'],
   place: WHOLE,
@@ -43,16 +41,16 @@ const { form: typed } = useKeptForm(`proof:${job.id}`, () => ({
 const problems = reactive({ deg: '', doubt: '' })
 /** What a look at ink tells an angle to when nothing else is said, degrees. */
 const INK_DOUBT_DEG = 0.5
-const usualDoubt = computed(() => String(typed.value.by === 'ink' ? INK_DOUBT_DEG : goniometer.doubtDeg.value))
+const usualDoubt = String(INK_DOUBT_DEG)
 function add() {
-  const [deg, doubt] = [typed.value.deg, typed.value.doubt.trim() || usualDoubt.value].map((text) =>
+  const [deg, doubt] = [typed.value.deg, typed.value.doubt.trim() || usualDoubt].map((text) =>
     parseDecimal(text.replace('°', '')),
   ) as [ParsedNumber, ParsedNumber]
   problems.deg = deg.ok ? '' : 'Write the angle as a number, such as 17.5.'
   problems.doubt = doubt.ok ? '' : 'Write how sure it is as a number, such as 0.2.'
   if (!deg.ok || !doubt.ok) return
   const zone = typed.value.place === WHOLE ? null : (typed.value.place as ZoneKind)
-  const wrong = readings.addProof(typed.value.side, deg.value, { doubtDeg: doubt.value, by: typed.value.by, zone })
+  const wrong = readings.addProof(typed.value.side, deg.value, { doubtDeg: doubt.value, by: 'ink', zone })
   problems.deg = wrong ?? ''
   if (!wrong) typed.value.deg = ''
 }
@@ -95,43 +93,43 @@ const amounts = computed(() =>
           </dd>
         </div>
       </dl>
-      <form class="mt-4 space-y-3 border-t border-default pt-4" aria-label="One more proof" @submit.prevent="add">
-        <URadioGroup
-          v-if="sides.length > 1"
-          v-model="typed.side"
-          legend="Proved on"
-          orientation="horizontal"
-          size="lg"
-          :items="sides.map((side) => ({ value: side, label: names[side] }))"
-        />
-        <div class="grid grid-cols-2 gap-3">
-          <UFormField label="Angle per side, °" :error="problems.deg || undefined"
-            ><UInput
-              v-model="typed.deg"
-              size="xl"
-              inputmode="decimal"
-              autocomplete="off"
-              class="w-full"
-              data-testid="proof-deg"
-          /></UFormField>
-          <UFormField label="Known to ±, °" :error="problems.doubt || undefined"
-            ><UInput
-              v-model="typed.doubt"
-              :placeholder="usualDoubt"
-              size="xl"
-              inputmode="decimal"
-              autocomplete="off"
-              class="w-full"
-          /></UFormField>
-          <UFormField label="By"><USelect v-model="typed.by" :items="[...BY]" size="lg" class="w-full" /></UFormField>
+      <div class="mt-4 space-y-3 border-t border-default pt-4">
+        <URadioGroup v-model="typed.by" legend="Proved by" orientation="horizontal" size="lg" :items="[...BY]" />
+        <GoniometerEntry v-if="typed.by === 'goniometer'" />
+        <form v-else class="space-y-3" aria-label="One more proof" @submit.prevent="add">
+          <URadioGroup
+            v-if="sides.length > 1"
+            v-model="typed.side"
+            legend="Proved on"
+            orientation="horizontal"
+            size="lg"
+            :items="sides.map((side) => ({ value: side, label: names[side] }))"
+          />
+          <div class="grid grid-cols-2 gap-3">
+            <UFormField label="Angle per side, °" :error="problems.deg || undefined"
+              ><UInput
+                v-model="typed.deg"
+                size="xl"
+                inputmode="decimal"
+                autocomplete="off"
+                class="w-full"
+                data-testid="proof-deg"
+            /></UFormField>
+            <UFormField label="Known to ±, °" :error="problems.doubt || undefined"
+              ><UInput
+                v-model="typed.doubt"
+                :placeholder="usualDoubt"
+                size="xl"
+                inputmode="decimal"
+                autocomplete="off"
+                class="w-full"
+            /></UFormField>
+          </div>
           <UFormField label="On"><USelect v-model="typed.place" :items="places" size="lg" class="w-full" /></UFormField>
-        </div>
-        <InstrumentChoice v-if="typed.by === 'goniometer'" of="proof" />
-        <UButton type="submit" size="xl" label="Note it" />
-        <p class="text-sm text-muted">
-          The blade square to the beam; your eyes never to the laser or its mirror image. Test on paper, never on skin.
-        </p>
-      </form>
+          <UButton type="submit" size="xl" label="Note it" />
+          <p class="text-sm text-muted">Test on paper, never on skin.</p>
+        </form>
+      </div>
     </SheetPane>
     <SheetPane labelledby="noted">
       <h2 id="noted" class="text-lg font-semibold">What was read and proved, newest first</h2>

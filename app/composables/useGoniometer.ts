@@ -1,0 +1,191 @@
+import { computed } from 'vue'
+import { stationAt } from '#core/curve/stations'
+import { SIDES, type Side } from '#core/clamping/centring'
+import { FINISHES, patternOf, unevenBy, type Finish, type ShownSide } from '#core/goniometer/pattern'
+import { flatScreenDeg } from '#core/goniometer/scale'
+import type { Proof } from '#core/log/entry'
+import { contactFor } from '#core/setup/setup'
+import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { useInstrument } from '~/composables/useInstrument'
+import { useReadings } from '~/composables/useReadings'
+import { useKeptForm } from '~/describing/useKeptForm'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { usePreferences } from '~/stores/preferences'
+import { zoneName } from '~/words/zoneText'
+
+/** What is typed of one side, as it stands in the fields. */
+export interface TypedSide {
+  readonly finish: Finish
+  readonly edge: string
+  readonly from: string
+  readonly to: string
+  readonly primary: string
+}
+export type TypedFigure = 'edge' | 'from' | 'to' | 'primary'
+
+export const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', primary: '' }
+/** The place that the dial is for, among the zones. */
+export const AT_DIAL = 'dial'
+/** Which figures a reflection of each look has; those in brackets may be left out. */
+export const FIGURES: Record<Finish, readonly TypedFigure[]> = {
+  crisp: ['edge', 'primary'],
+  hazy: ['edge', 'from', 'to', 'primary'],
+  convex: ['from', 'to', 'primary'],
+}
+
+/** What is wrong, by field: "A.edge". */
+type Problems = Record<string, string>
+
+/** What a goniometer shows of both sides, what it comes to, and its notes as proofs. */
+export const useGoniometer = () => useJob().share(goniometer)
+
+function goniometer(job: JobView) {
+  const preferences = usePreferences()
+  const readings = useReadings()
+  const { instrument, doubtDeg, zeroDeg } = useInstrument('proof')
+  const { form, takenUp, beginAnew } = useKeptForm(`goniometer:${job.id}`, () => ({
+    A: NOTHING_TYPED as TypedSide,
+    B: NOTHING_TYPED as TypedSide,
+    place: AT_DIAL,
+    /** Whether the bevel was cut through to the apex: 'yes', 'no', or nothing. */
+    apex: '',
+    /** Spots are told by how far they are from the middle of the flat screen. */
+    inLengths: false,
+  }))
+  const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
+  /** Along the beam to a flat screen; null on one drawn in degrees. */
+  const distanceMm = computed(() =>
+    instrument.value?.kind === 'goniometer-screen' ? instrument.value.screenDistanceMm : null,
+  )
+  const inLengths = computed(() => form.value.inLengths && distanceMm.value !== null)
+  const fieldOf = (side: Side, figure: TypedFigure) => `${side}.${figure}`
+
+  /** What stands in a field, degrees; null where it is empty; undefined, with its problem told, where it is none. */
+  function read(side: Side, figure: TypedFigure, problems: Problems): number | null | undefined {
+    const text = form.value[side][figure].replace('°', '')
+    if (text.trim() === '') return null
+    const parsed = inLengths.value ? parseLengthMm(text, preferences.unit) : parseDecimal(text)
+    if (!parsed.ok) {
+      problems[fieldOf(side, figure)] = inLengths.value
+        ? 'Write how far the spot is from the middle of the screen.'
+        : 'Write the angle as a number, such as 17.5.'
+      return undefined
+    }
+    const deg = inLengths.value ? flatScreenDeg(parsed.value, distanceMm.value!) : parsed.value
+    if (deg > 0 && deg < 60) return deg
+    problems[fieldOf(side, figure)] = 'An angle per side lies above 0° and below 60°.'
+    return undefined
+  }
+
+  /** A side as it is shown; null while nothing is typed of it, or something is wrong with it. */
+  function shownOf(side: Side, problems: Problems): ShownSide | null {
+    const { finish } = form.value[side]
+    const [edge, from, to, primary] = (['edge', 'from', 'to', 'primary'] as const).map((figure) =>
+      FIGURES[finish].includes(figure) ? read(side, figure, problems) : null,
+    )
+    if ([edge, from, to, primary].includes(undefined)) return null
+    const need = (figure: TypedFigure, what: string) => {
+      problems[fieldOf(side, figure)] = what
+      return null
+    }
+    const anything = [edge, from, to, primary].some((one) => one !== null)
+    if (finish !== 'convex') {
+      if (edge == null) return anything ? need('edge', 'Write where the edge shows.') : null
+      if ((from === null) !== (to === null)) return need(from === null ? 'from' : 'to', 'Write both ends, or none.')
+    } else if (from == null || to == null) {
+      return anything ? need(from == null ? 'from' : 'to', 'Write both ends of the line.') : null
+    }
+    const ends = [from ?? edge!, to ?? edge!].sort((a, b) => a - b) as [number, number]
+    const middle = finish === 'convex' ? (ends[0] + ends[1]) / 2 : edge!
+    if (middle < ends[0] || middle > ends[1]) return need('edge', 'The middle lies between the two ends.')
+    if (primary != null && primary >= ends[0])
+      return need('primary', 'The primary face is flatter than the edge: its spot lies further in.')
+    return { side, finish, edgeDeg: middle, fromDeg: ends[0], toDeg: ends[1], primaryDeg: primary ?? null }
+  }
+
+  /** What both sides show, and what is wrong at which field. */
+  const typed = computed(() => {
+    const problems: Problems = {}
+    return { problems, shown: sides.value.flatMap((side) => shownOf(side, problems) ?? []) }
+  })
+  const pattern = computed(() => {
+    const { shown } = typed.value
+    if (shown.length === 0) return null
+    const found = patternOf(shown, doubtDeg.value)
+    // The primary spots take the instrument's own zero out with the rest.
+    if (found.shiftBy === 'primaries') return found
+    const zeroed = found.sides.map((one) => {
+      const off = zeroDeg(one.side)
+      return { ...one, edgeDeg: one.edgeDeg - off, fromDeg: one.fromDeg - off, toDeg: one.toDeg - off }
+    })
+    return { ...found, sides: zeroed }
+  })
+  const uneven = computed(() => (pattern.value ? unevenBy(pattern.value) : null))
+
+  const places = computed(() => [
+    { value: AT_DIAL, label: 'where the dial is for' },
+    ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
+  ])
+  /** Where along the edge, and of which zone. */
+  function placeOf(): Pick<Proof, 'placeMm' | 'zone'> {
+    const zone = job.zones.value[Number(form.value.place)]
+    if (!zone) return { placeMm: job.dialFor.value.station.fromHeelMm, zone: null }
+    return { placeMm: (zone.fromMm + zone.toMm) / 2, zone: zone.kind }
+  }
+
+  /** What the rig was set to when the bevel was cut: what was last noted as dialled on that side. */
+  function cutOf(side: Side, placeMm: number): Pick<Proof, 'cut' | 'stoneId'> | null {
+    const dialled = job.dialled.value[side]
+    if (dialled.is === 'not-noted') return null
+    const { setting, stoneId } = dialled.noted
+    const { rigId, rigRevision, hold } = job.content.value
+    const contact = contactFor(job.setup.value, side, setting, stationAt(job.blade.value.edge, placeMm))
+    if (!contact.ok) return null
+    return { stoneId, cut: { rigId, rigRevision, setting, hold, setDeg: contact.edgeAngleDeg } }
+  }
+
+  /** Notes what is shown as a proof of each side. Answers what is wrong with it. */
+  function note(): string | null {
+    const found = pattern.value
+    if (Object.keys(typed.value.problems).length > 0) return 'One of the figures is not right yet.'
+    if (!found) return 'Write where the edge of one side shows at least.'
+    const place = placeOf()
+    const toApex = form.value.apex === '' ? null : form.value.apex === 'yes'
+    const wrong = readings.addShown(
+      found.sides.map(({ side, edgeDeg, fromDeg, toDeg, doubtDeg: sideDoubt, finish, primaryDeg }) => ({
+        side,
+        deg: edgeDeg,
+        doubtDeg: Math.min(10, sideDoubt),
+        finish,
+        ...(finish === 'crisp' ? {} : { fromDeg: Math.max(0, fromDeg), toDeg }),
+        primaryDeg: primaryDeg === null ? null : Math.max(0, primaryDeg),
+        toApex,
+        ...place,
+        ...cutOf(side, place.placeMm!),
+      })),
+    )
+    if (!wrong) Object.assign(form.value, { A: NOTHING_TYPED, B: NOTHING_TYPED, apex: '' })
+    return wrong
+  }
+  const put = (side: Side, part: Partial<TypedSide>) => (form.value[side] = { ...form.value[side], ...part })
+  const finishes = FINISHES
+  return {
+    form,
+    takenUp,
+    beginAnew,
+    sides,
+    problems: computed(() => typed.value.problems),
+    fieldOf,
+    pattern,
+    uneven,
+    places,
+    distanceMm,
+    inLengths,
+    finishes,
+    put,
+    note,
+    instrument,
+    cutNoted: (side: Side) => job.dialled.value[side].is !== 'not-noted',
+  }
+}

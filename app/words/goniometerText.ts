@@ -1,0 +1,73 @@
+import type { NotCounted, UnknownId } from '#core/calibration/provedOnRig'
+import type { Finish, Pattern } from '#core/goniometer/pattern'
+import { SHIFT_UNKNOWN_DEG } from '#core/goniometer/pattern'
+import type { MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'
+import type { TickProblem } from '#core/goniometerPhoto/ticks'
+import type { PerSide } from '#core/clamping/centring'
+import { angleText } from './angleText'
+
+export const FINISH_WORD: Record<Finish, string> = {
+  crisp: 'a dot',
+  hazy: 'a haze',
+  convex: 'a line',
+}
+
+/** What stands at a goniometer's figure. */
+export const FINISH_MEANS: Record<Finish, string> = {
+  crisp: 'polished',
+  hazy: 'coarse: its middle, and its ends for the doubt',
+  convex: 'convex: from and to are its two ends',
+}
+
+export const MARK_WORD: Record<MarkKind, string> = {
+  edge: 'edge',
+  primary: 'primary face',
+  glare: 'glare',
+  other: 'something else',
+}
+
+/** What was done about a blade that stands askew to the beam. */
+export function shiftText({ shiftBy, shiftDeg, sides }: Pattern, names: PerSide<string>): string {
+  if (shiftBy === 'primaries') {
+    const off = Math.abs(shiftDeg)
+    if (off < 0.05) return 'The primary spots stand even: the blade is square to the beam.'
+    const towards = names[shiftDeg > 0 ? 'A' : 'B']
+    return `The primary spots show the whole pattern ${angleText(off)} towards ${towards}: that is taken out.`
+  }
+  const alone = sides.length < 2 ? '' : ' Their sum stands all the same.'
+  return `Without both primary spots nothing tells how square the blade stands: each side may be off by ${angleText(SHIFT_UNKNOWN_DEG)}.${alone}`
+}
+
+/** What uneven sides mean, and what to do. */
+export const unevenText = (byDeg: number, names: PerSide<string>): string =>
+  `${names[byDeg > 0 ? 'A' : 'B']} is ${angleText(Math.abs(byDeg))} steeper: the edge does not lie in the middle of the blade. Was the blade centred in the jaws, and was each side set by itself?`
+
+export const PHOTO_PROBLEM: Record<TickProblem | 'no-light', string> = {
+  'few-ticks': 'Tap two ticks of the scale at least, far apart; three are better.',
+  'ticks-alike': 'Two ticks have the same degrees: write at each what stands there.',
+  'ticks-out-of-order': 'The ticks do not follow each other: see that each has the degrees that stand at it.',
+  'no-light': 'Nothing bright is seen along the scale. Is the laser on, and the room dark enough?',
+}
+/** A pattern without a reflection of the edge. */
+export const NO_EDGE =
+  'No reflection of the edge. Clean it of oil and burr, give it one polishing pass, darken the room, and look again.'
+
+export const UNKNOWN_WORD: Record<UnknownId, string> = {
+  'pivot-height': 'pivot height, its zero',
+  setback: 'setback',
+  'setback-b': 'setback of the second arm',
+  'centre-offset': 'blades off the jaws’ middle',
+  tilt: 'blades tilted in the jaws',
+  'face-offset': 'face offset',
+}
+
+export const NOT_COUNTED: Record<NotCounted, string> = {
+  'not-goniometer': 'not read on a goniometer: ink tells an angle against the set one',
+  'not-to-apex': 'the bevel was not cut through to the apex: the steel there has an older angle',
+  'apex-not-said': 'nobody said whether the bevel was cut through to the apex',
+  convex: 'a convex bevel has no one angle',
+  'not-dialled': 'what the rig was set to was not noted as dialled',
+  'counted-before': 'it is in the measures already',
+  'blade-or-stone-gone': 'its blade or stone is no longer there',
+  'no-angle': 'with the measures as they stand the rig gives no angle there',
+}

@@ -1,0 +1,12 @@
+import type { ColourPicture } from '#core/picture/colourPicture'
+
+/** A photograph's pixels, in a worker. */
+export async function pixelsOf(photo: Blob): Promise<ColourPicture> {
+  const bitmap = await createImageBitmap(photo)
+  const { width, height } = bitmap
+  const canvas = new OffscreenCanvas(width, height)
+  const context = canvas.getContext('2d', { willReadFrequently: true })!
+  context.drawImage(bitmap, 0, 0)
+  bitmap.close()
+  return { width, height, pixels: context.getImageData(0, 0, width, height).data }
+}
