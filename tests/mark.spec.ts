@@ -38,9 +38,14 @@ test('a look at four zones takes few keys, says what is there, is struck out and
   await expect(page.getByTestId('ink-next').getByRole('button', { name: /for the next look/ })).toBeVisible()
   await expect(page.getByText('Look on at the ink of A')).toBeVisible()
 
+  // The ledger shows what the ink says until something is noted as proved.
+  await expect(page.locator('[data-angle="proved"]')).toContainText('A ink')
+  await expect(ledger(page, 'proved', 'A')).toHaveText(/°/)
+
   await page.getByRole('button', { name: /^Strike out the look at A/ }).click()
   await expect(page.getByText('None yet.')).toBeVisible()
   await expect(belly).toHaveText('not looked at')
+  await expect(ledger(page, 'proved', 'A')).toHaveText('–')
   await page.keyboard.press('Control+z')
   await expect(looks).toHaveCount(1)
   await expect(belly).toHaveText(/°/)

@@ -75,8 +75,8 @@ export function adviceText(
       }
     case 'explain-proof':
       return {
-        do: `Measure blade height and pivot again for ${sideNames[next.side]}`,
-        why: `proved and set are ${angleText(Math.abs(next.offDeg), next.doubtDeg)} apart, more than their doubt`,
+        do: `Find out why ${sideNames[next.side]} is not as set`,
+        why: `proved and set are ${angleText(Math.abs(next.offDeg), next.doubtDeg)} apart; what would explain it stands at Prove`,
       }
     case 'put-to-use':
       return {

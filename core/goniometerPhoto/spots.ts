@@ -20,8 +20,9 @@ export interface Spot {
 const BESIDE = 0.35
 /** Cells along a scale between its outermost ticks: about a twentieth of a degree each. */
 const CELLS = 800
-/** A spot stands out of the noise by so much. */
+/** A spot stands out of the noise by so much, and is no less than this of the brightest: a ground is never quite even. */
 const STANDS_OUT = 6
+const OF_BRIGHTEST = 0.06
 /** What is wider than this, in cells at half its height, is a haze or a line. */
 const DOT_CELLS = 26
 /** A line is as bright nearly all along: its width this high up against that at half of its height. */
@@ -38,7 +39,8 @@ export function spotsOn(picture: ColourPicture, scale: PictureScale): Spot[] {
   if (row === null) return []
   const profile = profileAt(strip, row)
   const noise = spreadOf(profile)
-  return peaksOf(profile, STANDS_OUT * noise).map((peak) => {
+  const least = Math.max(STANDS_OUT * noise, OF_BRIGHTEST * Math.max(...profile))
+  return peaksOf(profile, least).map((peak) => {
     const top = profile[peak]!
     const [from, to] = [crossing(profile, peak, top / 2, -1), crossing(profile, peak, top / 2, 1)]
     const width = to - from

@@ -2,6 +2,9 @@ import type { z } from 'zod'
 import { job } from '../../core/job/job'
 import { THING_KINDS, THINGS, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
 import { ANGLE_ALONE, type Proof, type Reading } from '../../core/log/entry'
+import { evenStations } from '../../core/curve/stations'
+import { atDialFor, evaluate } from '../../core/evaluation/evaluate'
+import type { Setup } from '../../core/setup/setup'
 import { sampleEntryId, sampleId } from '../../core/kept/samples'
 import { wearEntry } from '../../core/log/wearLog'
 import { append } from '../repositories/logRepository'
@@ -48,10 +51,30 @@ export async function plantSamples(db: Database): Promise<void> {
     const made = await keepJob(job.parse({ ...content, ...links }))
     await append(db, [
       ...entriesOf(made, instruments.gauge, read, entryId),
-      ...entriesOf(made, instruments.goniometer, proved, entryId),
+      ...entriesOf(made, instruments.goniometer, proved, entryId).map((entry) =>
+        entry.kind === 'proof'
+          ? cutThrough(entry, made, {
+              rig: rigs[rig],
+              blade: blades[blade],
+              stone: stones[stoneNumber - 1]!,
+              hold: made.hold,
+            })
+          : entry,
+      ),
     ])
   }
 }
+
+/** A proof of a bevel that was cut through to the apex as the job has it dialled. */
+function cutThrough(proof: Proof, of: Kept<'jobs'>, setup: Setup): Proof {
+  const { sides, station } = evaluate(setup, atDialFor(of), evenStations(setup.blade.edge, STATIONS))
+  const set = sides[proof.side]
+  if (!set.ok) return proof
+  const { rigId, rigRevision, dialled, hold } = of
+  const cut = { rigId, rigRevision, setting: dialled[proof.side], hold, setDeg: set.contact.edgeAngleDeg }
+  return { ...proof, placeMm: station.fromHeelMm, finish: 'crisp', toApex: true, cut }
+}
+const STATIONS = 60
 
 /** Gives an id for each number, from 0 on. */
 function counter(idOf: (n: number) => string): () => string {

@@ -11,7 +11,6 @@ import { angleText, differenceText } from '~/words/angleText'
 import { splitBy } from '~/words/calibrationText'
 import { NOT_COUNTED, UNKNOWN_WORD } from '~/words/goniometerText'
 import { momentText } from '~/words/momentText'
-import { exactLength } from '~/words/lengthText'
 import { toleranceText } from '~/words/toleranceText'
 
 /** What the angles proved on this rig say of its own measures: how far each is off, how sure, and what it changes. */
@@ -25,11 +24,11 @@ const names = computed(() => preferences.current.sideNames)
 const wordOf = ({ id, stoneId }: Unknown) =>
   `${UNKNOWN_WORD[id as UnknownId]}${stoneId === null ? '' : `, ${collections.nameOf(stoneId)}`}`
 const amountText = (id: Unknown['id'], size: number) =>
-  MEASURES_UNIT[id] === 'deg' ? angleText(size, 0.01) : exactLength(Math.round(size * 100) / 100, preferences.unit)
-const signed = (id: Unknown['id'], size: number) =>
-  `${size > 0 ? '+' : ''}${amountText(id, Math.abs(size) < 0.005 ? 0 : size)}`
-const known = ({ id, tolerance }: Pick<Unknown, 'id' | 'tolerance'>) =>
-  toleranceText({ unit: MEASURES_UNIT[id], tolerance }, preferences.unit)
+  toleranceText({ unit: MEASURES_UNIT[id], tolerance: size }, preferences.unit)
+const signed = (id: Unknown['id'], size: number) => {
+  const amount = amountText(id, Math.abs(size))
+  return Number.parseFloat(amount) === 0 ? amount : `${size > 0 ? '+' : '−'}${amount}`
+}
 
 /** What may move, each once however many stones there are. */
 const choices = computed(() => [...new Set(every.value.map(({ id }) => id))])
@@ -86,12 +85,12 @@ const setNow = computed(() => {
                 :class="{ 'text-muted': !fitted }"
               >
                 <th class="py-1.5 pr-3 font-normal">{{ wordOf(unknown) }}</th>
-                <td class="px-3 whitespace-nowrap">± {{ known(unknown) }}</td>
+                <td class="px-3 whitespace-nowrap">± {{ amountText(unknown.id, unknown.tolerance) }}</td>
                 <td class="figure px-3 text-lg whitespace-nowrap">
                   {{ fitted ? signed(unknown.id, fitted.error) : 'stays' }}
                 </td>
                 <td class="pl-3 whitespace-nowrap">
-                  {{ fitted ? `± ${known({ id: unknown.id, tolerance: fitted.doubt })}` : '' }}
+                  {{ fitted ? `± ${amountText(unknown.id, fitted.doubt)}` : '' }}
                 </td>
               </tr>
             </tbody>

@@ -13,7 +13,7 @@ const preferences = usePreferences()
 const gonio = useGoniometer()
 const { form, pattern } = gonio
 const names = computed(() => preferences.current.sideNames)
-const finishes = computed(() => gonio.finishes.map((value) => ({ value, label: FINISH_WORD[value] })))
+const finishes = gonio.finishes.map((value) => ({ value, label: `${FINISH_WORD[value]}: ${FINISH_MEANS[value]}` }))
 const LABEL: Record<TypedFigure, string> = { edge: 'Edge', from: 'from', to: 'to', primary: 'Primary face' }
 const unit = computed(() => (gonio.inLengths.value ? preferences.unit : '°'))
 const APEX = [
@@ -48,7 +48,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
     <div class="grid gap-4" :class="{ 'sm:grid-cols-2': gonio.sides.value.length > 1 }">
       <fieldset v-for="side in gonio.sides.value" :key="side" class="min-w-0 space-y-2">
         <legend class="text-lg font-semibold">{{ names[side] }}</legend>
-        <UFormField label="The edge throws" :help="FINISH_MEANS[form[side].finish]"
+        <UFormField label="The edge throws"
           ><USelect
             :model-value="form[side].finish"
             :items="finishes"

@@ -81,18 +81,52 @@ async function simulate() {
 
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
-    <PhotoPane
-      v-model:zoom="form.zoom"
-      :photo="photo.photo.value"
-      :groups="groups"
-      @taken="photo.take"
-      @refused="photo.failure.value = $event"
-      @add="photo.tap"
-      @move="move"
-    >
-      <p>The goniometer’s screen with its scale: choose the picture, drop it here, or paste it.</p>
-      <p>The whole scale in it, the camera square to the screen, the room dark. The laser off before you come near.</p>
-    </PhotoPane>
+    <div class="min-w-0 space-y-3">
+      <PhotoPane
+        v-model:zoom="form.zoom"
+        :photo="photo.photo.value"
+        :groups="groups"
+        @taken="photo.take"
+        @refused="photo.failure.value = $event"
+        @add="photo.tap"
+        @move="move"
+      >
+        <p>The goniometer’s screen with its scale: choose the picture, drop it here, or paste it.</p>
+        <p>
+          The whole scale in it, the camera square to the screen, the room dark. The laser off before you come near.
+        </p>
+      </PhotoPane>
+      <SheetPane v-if="form.marks.length > 0" labelledby="shines">
+        <h2 id="shines" class="text-lg font-semibold">What shines along the scale</h2>
+        <ul data-testid="screen-marks">
+          <li
+            v-for="(mark, i) in form.marks"
+            :key="i"
+            class="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-default py-1.5 first:border-t-0"
+          >
+            <span class="figure w-32">{{ degText(mark) }}</span>
+            <span class="w-14 text-muted">{{ FINISH_WORD[mark.finish] }}</span>
+            <USelect
+              :model-value="mark.kind"
+              :items="kinds"
+              size="lg"
+              class="w-40"
+              :aria-label="`What shines at ${degText(mark)}`"
+              @update:model-value="photo.callMark(i, $event as MarkKind)"
+            />
+          </li>
+        </ul>
+        <p v-if="photo.shown.value.length === 0" role="alert" class="mt-1 text-error">{{ NO_EDGE }}</p>
+        <UButton
+          class="mt-2"
+          size="xl"
+          label="Take it over"
+          :disabled="photo.shown.value.length === 0"
+          @click="accept"
+        />
+        <p class="mt-1 text-sm text-muted">Nothing is noted yet: the figures stand at Prove then, to be looked over.</p>
+      </SheetPane>
+    </div>
     <SheetPane labelledby="photo-steps" class="space-y-3">
       <h2 id="photo-steps" class="text-lg font-semibold">The screen in a photograph</h2>
       <PhotoSource
@@ -143,7 +177,7 @@ async function simulate() {
             @click="addMiddle"
           />
         </div>
-        <UFormField label="At lower degrees lies"
+        <UFormField label="Side at lower degrees"
           ><USelect v-model="form.lower" :items="sideItems" size="lg" class="w-40"
         /></UFormField>
         <div class="flex flex-wrap items-center gap-2">
@@ -155,36 +189,6 @@ async function simulate() {
           <UButton color="neutral" variant="ghost" label="Put the picture away" @click="photo.forget" />
         </div>
       </template>
-      <div v-if="form.marks.length > 0">
-        <h3 class="font-semibold">What shines along the scale</h3>
-        <ul data-testid="screen-marks">
-          <li
-            v-for="(mark, i) in form.marks"
-            :key="i"
-            class="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-default py-1.5 first:border-t-0"
-          >
-            <span class="figure w-32">{{ degText(mark) }}</span>
-            <span class="w-14 text-muted">{{ FINISH_WORD[mark.finish] }}</span>
-            <USelect
-              :model-value="mark.kind"
-              :items="kinds"
-              size="lg"
-              class="w-40"
-              :aria-label="`What shines at ${degText(mark)}`"
-              @update:model-value="photo.callMark(i, $event as MarkKind)"
-            />
-          </li>
-        </ul>
-        <p v-if="photo.shown.value.length === 0" role="alert" class="mt-1 text-error">{{ NO_EDGE }}</p>
-        <UButton
-          class="mt-2"
-          size="xl"
-          label="Take it over"
-          :disabled="photo.shown.value.length === 0"
-          @click="accept"
-        />
-        <p class="mt-1 text-sm text-muted">Nothing is noted yet: the figures stand at Prove then, to be looked over.</p>
-      </div>
     </SheetPane>
   </div>
 </template>

@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
+import { proofCauses } from '#core/calibration/proofCauses'
 import { SIDES, type Side } from '#core/clamping/centring'
+import type { MeasureId } from '#core/doubt/measures'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { parseDecimal, type ParsedNumber } from '#core/units/length'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
+import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
+import { causeText } from '~/words/goniometerText'
+import { MEASURE_OF } from '~/words/measureText'
 import { momentText } from '~/words/momentText'
 import { lengthText } from '~/words/lengthText'
 import { ZONE_WORD } from '~/words/zoneText'
@@ -74,26 +79,34 @@ const amounts = computed(() =>
     return { side, proved, off: off === null ? '' : `${differenceText(off)} against set` }
   }),
 )
+
+/** So many causes are enough to look into. */
+const MOST_CAUSES = 4
+const differing = computed(() =>
+  Object.fromEntries(
+    sides.value.flatMap((side) => {
+      const [proved, set] = [job.proved.value[side], job.dialFor.value.sides[side]]
+      if (!proved || !set.ok) return []
+      const last = proved.of.at(-1)
+      const differsDeg = proved.deg - set.contact.edgeAngleDeg
+      const toApex = last?.kind === 'proof' ? last.toApex : null
+      return [[side, { differsDeg, doubtDeg: proved.doubtDeg, budget: set.budget, toApex }] as const]
+    }),
+  ),
+)
+const causes = computed(() => proofCauses(differing.value))
+const unexplained = computed(() =>
+  Object.values(differing.value).some(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg),
+)
+const WHERE = { rig: 'rig', hold: 'clamp', stone: 'rig' } as const
+const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measure]])
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[26rem_minmax(0,1fr)]">
+  <div class="grid items-start gap-3 lg:grid-cols-[30rem_minmax(0,1fr)]">
     <SheetPane labelledby="proved">
-      <h2 id="proved" class="flex items-center gap-2 text-lg"><AngleMark angle="proved" />On the steel</h2>
-      <dl class="mt-2 grid grid-cols-2 gap-4">
-        <div v-for="{ side, proved, off } in amounts" :key="side">
-          <dt class="text-sm text-muted">{{ names[side] }}, per side</dt>
-          <dd>
-            <span class="figure block text-3xl" :data-testid="`amount-${side}`">{{
-              proved ? angleText(proved.deg, proved.doubtDeg) : '–'
-            }}</span>
-            <span class="block min-h-5 text-sm text-toned">{{
-              proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}, ${off}` : 'not proved yet'
-            }}</span>
-          </dd>
-        </div>
-      </dl>
-      <div class="mt-4 space-y-3 border-t border-default pt-4">
+      <h2 id="proved" class="sr-only">One more proof</h2>
+      <div class="space-y-3">
         <URadioGroup v-model="typed.by" legend="Proved by" orientation="horizontal" size="lg" :items="[...BY]" />
         <GoniometerEntry v-if="typed.by === 'goniometer'" />
         <form v-else class="space-y-3" aria-label="One more proof" @submit.prevent="add">
@@ -131,38 +144,73 @@ const amounts = computed(() =>
         </form>
       </div>
     </SheetPane>
-    <SheetPane labelledby="noted">
-      <h2 id="noted" class="text-lg font-semibold">What was read and proved, newest first</h2>
-      <p v-if="rows.length === 0" class="mt-2 text-muted">
-        Nothing yet. What the gauge on the stone shows is noted at the Gauge sheet; what is on the steel, here.
-      </p>
-      <ul v-else class="mt-1" data-testid="noted">
-        <li
-          v-for="entry in rows"
-          :key="entry.id"
-          class="flex items-center gap-3 border-t border-default py-1.5 first:border-t-0"
-        >
-          <AngleMark :angle="entry.kind === 'reading' ? 'read' : 'proved'" />
-          <span class="figure w-24 shrink-0 text-lg">{{ angleText(entry.deg, entry.doubtDeg) }}</span>
-          <span class="w-12 shrink-0">{{ names[entry.side] }}</span>
-          <span class="min-w-0 flex-1"
-            >{{ entry.kind === 'reading' ? 'Read' : 'Proved'
-            }}<template v-if="howText(entry)">, {{ howText(entry) }}</template
-            ><template v-if="whereText(entry)">, {{ whereText(entry) }}</template>
-            <span class="block text-sm text-muted"
-              >{{ momentText(entry.at) }}, ± {{ angleText(entry.doubtDeg, entry.doubtDeg) }}</span
-            ></span
+    <div class="space-y-3">
+      <SheetPane labelledby="on-steel">
+        <h2 id="on-steel" class="flex items-center gap-2 text-lg"><AngleMark angle="proved" />On the steel</h2>
+        <dl class="mt-2 grid grid-cols-2 gap-4">
+          <div v-for="{ side, proved, off } in amounts" :key="side">
+            <dt class="text-sm text-muted">{{ names[side] }}, per side</dt>
+            <dd>
+              <span class="figure block text-3xl" :data-testid="`amount-${side}`">{{
+                proved ? angleText(proved.deg, proved.doubtDeg) : '–'
+              }}</span>
+              <span class="block min-h-5 text-sm text-toned">{{
+                proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}, ${off}` : 'not proved yet'
+              }}</span>
+            </dd>
+          </div>
+        </dl>
+        <div v-if="causes.length > 0" class="mt-3 border-t border-default pt-3" data-testid="proof-causes">
+          <h3 class="font-semibold">Why proved and set differ, likeliest first</h3>
+          <ol class="list-decimal space-y-1 pl-5">
+            <li v-for="cause in causes.slice(0, MOST_CAUSES)" :key="cause.by === 'measure' ? cause.measure : cause.by">
+              {{ causeText(cause, names, preferences.unit) }}
+              <NuxtLink v-if="cause.by === 'measure'" class="text-link" :to="whereOf(cause.measure)"
+                >Measure it again</NuxtLink
+              >
+            </li>
+          </ol>
+        </div>
+        <p v-else-if="unexplained" class="mt-3 border-t border-default pt-3">
+          No single measure explains both sides.
+          <NuxtLink class="text-link" :to="sheetPath(job.id, 'prove', 'calibrate')"
+            >What all proofs say of the rig</NuxtLink
           >
-          <UButton
-            color="neutral"
-            variant="ghost"
-            icon="i-lucide-x"
-            size="lg"
-            :aria-label="`Strike out ${angleText(entry.deg, entry.doubtDeg)} on ${names[entry.side]}`"
-            @click="readings.strikeOut(entry)"
-          />
-        </li>
-      </ul>
-    </SheetPane>
+        </p>
+      </SheetPane>
+      <SheetPane labelledby="noted">
+        <h2 id="noted" class="text-lg font-semibold">What was read and proved, newest first</h2>
+        <p v-if="rows.length === 0" class="mt-2 text-muted">
+          Nothing yet. What the gauge on the stone shows is noted at the Gauge sheet; what is on the steel, here.
+        </p>
+        <ul v-else class="mt-1" data-testid="noted">
+          <li
+            v-for="entry in rows"
+            :key="entry.id"
+            class="flex items-center gap-3 border-t border-default py-1.5 first:border-t-0"
+          >
+            <AngleMark :angle="entry.kind === 'reading' ? 'read' : 'proved'" />
+            <span class="figure w-24 shrink-0 text-lg">{{ angleText(entry.deg, entry.doubtDeg) }}</span>
+            <span class="w-12 shrink-0">{{ names[entry.side] }}</span>
+            <span class="min-w-0 flex-1"
+              >{{ entry.kind === 'reading' ? 'Read' : 'Proved'
+              }}<template v-if="howText(entry)">, {{ howText(entry) }}</template
+              ><template v-if="whereText(entry)">, {{ whereText(entry) }}</template>
+              <span class="block text-sm text-muted"
+                >{{ momentText(entry.at) }}, ± {{ angleText(entry.doubtDeg, entry.doubtDeg) }}</span
+              ></span
+            >
+            <UButton
+              color="neutral"
+              variant="ghost"
+              icon="i-lucide-x"
+              size="lg"
+              :aria-label="`Strike out ${angleText(entry.deg, entry.doubtDeg)} on ${names[entry.side]}`"
+              @click="readings.strikeOut(entry)"
+            />
+          </li>
+        </ul>
+      </SheetPane>
+    </div>
   </div>
 </template>
