@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { expect, ledger, openJob, test } from './bench'
 
 /** Taps a place of the photograph, pixels of the picture, which is fitted to its frame. */
@@ -97,4 +98,27 @@ test('what proofs say of the rig is taken over as its new measures, the set angl
   await expect(page.getByTestId('not-counted')).toContainText('it is in the measures already')
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
   await expect(page.getByTestId('counted').getByRole('listitem')).toHaveCount(2)
+})
+
+test('the report shows what the ledger shows, as a page, a PDF and a table', async ({ page }) => {
+  await openJob(page, 'Pocket knife from the gate')
+  await page.getByRole('link', { name: /Prove/ }).click()
+  await page.getByRole('link', { name: 'Report' }).click()
+  const report = page.getByRole('img', { name: 'The report' })
+  for (const angle of ['wanted', 'set', 'read', 'proved'] as const)
+    await expect(report).toContainText((await ledger(page, angle, 'A').innerText()).trim())
+  await expect(report).toContainText('The section, before and after')
+  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()])
+  const rows = readFileSync(await csv.path(), 'utf8')
+    .trim()
+    .split('\r\n')
+  expect(rows).toHaveLength(5)
+  expect(rows.filter((row) => row.includes(',proved,'))).toHaveLength(2)
+  const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PDF' }).click()])
+  expect(pdf.suggestedFilename()).toBe('Pocket knife from the gate, report.pdf')
+  expect(
+    readFileSync(await pdf.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
 })

@@ -1,6 +1,5 @@
 import { computed } from 'vue'
 import equal from 'fast-deep-equal'
-import { useLocalStorage } from '@vueuse/core'
 import { MM_PER_INCH } from '#core/units/length'
 import { bladeHeightMm } from '#core/clamping/bladeHeight'
 import type { ClampPosition } from '#core/clamping/clampPosition'
@@ -13,7 +12,8 @@ import { contactFor, type Setup } from '#core/setup/setup'
 import type { Stone } from '#core/stone/stone'
 import { adviseDial } from '#core/dial/advised'
 import { expectedReadingDeg } from '#core/gauge/expectedReading'
-import { cardPage, PAPER_NAMES, type CardContent, type Paper } from '~/card/cardPage'
+import { cardPage, type CardContent } from '~/card/cardPage'
+import { usePaper } from '~/composables/usePaper'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
@@ -149,15 +149,10 @@ export function useCard() {
       ...CHECK[preferences.unit],
     }
   }
-  /** People who work in inches print on the paper of their country, unless they say otherwise. */
-  const chosen = useLocalStorage<Paper | ''>('jaw-tilt-paper', '')
-  const paper = computed<Paper>({
-    get: () => PAPER_NAMES.find((one) => one === chosen.value) ?? (preferences.unit === 'in' ? 'US Letter' : 'A4'),
-    set: (to) => (chosen.value = to),
-  })
+  const paper = usePaper()
   const pages = computed(() =>
     held.value.map((one) => cardPage({ ...job.setup.value, hold: one.hold }, contentOf(one), paper.value)),
   )
 
-  return { pages, paper }
+  return { pages }
 }

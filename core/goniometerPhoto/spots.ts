@@ -20,7 +20,7 @@ export interface Spot {
 const BESIDE = 0.35
 /** Cells along a scale between its outermost ticks: about a twentieth of a degree each. */
 const CELLS = 800
-/** A spot stands out of the noise by so much, and is no less than this of the brightest: a ground is never quite even. */
+/** A spot stands out of the noise by so much, and is this of the brightest at least: no ground is quite even. */
 const STANDS_OUT = 6
 const OF_BRIGHTEST = 0.06
 /** What is wider than this, in cells at half its height, is a haze or a line. */

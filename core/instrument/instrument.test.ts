@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { checked } from '../problem/problem'
-import { usableInstrument, zeroOnSideDeg } from './instrument'
+import { twoReadings, usableInstrument, zeroOnSideDeg } from './instrument'
 
 const screen = {
   name: 'Screen',
@@ -24,4 +24,12 @@ it('the middle of a goniometer that is off moves both sides one way, a gauge bot
   expect([20.3 - zeroOnSideDeg(screen, 'A'), 19.7 - zeroOnSideDeg(screen, 'B')]).toEqual([20, 20])
   const gauge = { kind: 'level-gauge', zeroDeg: 0.3 } as const
   expect([zeroOnSideDeg(gauge, 'A'), zeroOnSideDeg(gauge, 'B')]).toEqual([0.3, 0.3])
+})
+
+it('two readings of one bevel, the blade turned end for end, tell the bevel and the zero that is taken off', () => {
+  // A bevel of 17 on a scale whose middle is 0.4 off towards A.
+  const { bevelDeg, zeroDeg } = twoReadings(17.4, 16.6)
+  expect(bevelDeg).toBeCloseTo(17, 9)
+  expect(17.4 - zeroOnSideDeg({ kind: 'goniometer-scale', zeroDeg }, 'A')).toBeCloseTo(bevelDeg, 9)
+  expect(16.6 - zeroOnSideDeg({ kind: 'goniometer-scale', zeroDeg }, 'B')).toBeCloseTo(bevelDeg, 9)
 })

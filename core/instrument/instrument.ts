@@ -36,3 +36,13 @@ export const isGoniometer = (kind: InstrumentKind): boolean => kind !== 'level-g
 export function zeroOnSideDeg({ kind, zeroDeg }: Pick<Instrument, 'kind' | 'zeroDeg'>, side: Side): number {
   return isGoniometer(kind) && side === 'B' ? -zeroDeg : zeroDeg
 }
+
+/**
+ * What two readings of one bevel come to, the blade turned end for end between them: the bevel, free of a goniometer's
+ * own zero, and that zero, degrees. `firstDeg` stood on side A of the scale, `turnedDeg` on side B. Source:
+ * docs/geometry.md, "An instrument's own zero".
+ */
+export const twoReadings = (firstDeg: number, turnedDeg: number): { bevelDeg: number; zeroDeg: number } => ({
+  bevelDeg: (firstDeg + turnedDeg) / 2,
+  zeroDeg: (firstDeg - turnedDeg) / 2,
+})

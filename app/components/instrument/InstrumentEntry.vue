@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
-import { INSTRUMENT_KINDS, instrument as instrumentSchema, type InstrumentKind } from '#core/instrument/instrument'
+import {
+  INSTRUMENT_KINDS,
+  instrument as instrumentSchema,
+  twoReadings,
+  type InstrumentKind,
+} from '#core/instrument/instrument'
+import { parseDecimal } from '#core/units/length'
 import type { KeptInstrument } from '#core/kept/things'
 import { instrumentDrafts, readInstrument } from '~/describing/instrumentDraft'
 import { useFields } from '~/describing/useFields'
 import { useKeeping } from '~/describing/useKeeping'
 import { useKeptDraft } from '~/describing/useKeptDraft'
 import { usePreferences } from '~/stores/preferences'
+import { angleText, differenceText } from '~/words/angleText'
 import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
 
 /** Describes an instrument. `from`: the one to change or to copy; null begins a new one. */
@@ -38,6 +45,18 @@ const zeroHelp = computed(() => {
   const { A, B } = preferences.current.sideNames
   return `Read one bevel, turn the blade end for end and read it again: half the difference. It is taken off on ${A} and added on ${B}.`
 })
+
+/** A blade turned end for end throws the spot of the same bevel to the other side: what was too much is too little. */
+const READ = { first: 'On side A, °', turned: 'Turned end for end, °' } as const
+const twice = reactive({ first: '', turned: '' })
+const found = computed(() => {
+  const [first, turned] = [parseDecimal(twice.first.replace('°', '')), parseDecimal(twice.turned.replace('°', ''))]
+  return first.ok && turned.ok ? twoReadings(first.value, turned.value) : null
+})
+
+function takeOver() {
+  if (found.value) put('zeroDeg', String(Math.round(found.value.zeroDeg * 100) / 100))
+}
 
 async function keep() {
   tried.value = true
@@ -77,6 +96,27 @@ async function keep() {
       :help="zeroHelp"
       :problem="problemAt('zeroDeg')"
     />
+    <fieldset v-if="kind !== 'level-gauge'" class="rounded-sm border border-default p-3">
+      <legend class="px-1 text-sm font-semibold">Find it with two readings of one bevel</legend>
+      <div class="grid grid-cols-2 gap-3">
+        <UFormField v-for="which in ['first', 'turned'] as const" :key="which" :label="READ[which]"
+          ><UInput v-model="twice[which]" size="lg" inputmode="decimal" autocomplete="off" class="w-full"
+        /></UFormField>
+      </div>
+      <p class="mt-2 min-h-5 text-sm" aria-live="polite">
+        <template v-if="found"
+          >The bevel is {{ angleText(found.bevelDeg) }}; the instrument’s own zero is
+          {{ differenceText(found.zeroDeg, 0.01) }}.</template
+        >
+      </p>
+      <UButton
+        color="neutral"
+        variant="outline"
+        label="Take it over"
+        :disabled="!found"
+        @click="takeOver"
+      />
+    </fieldset>
     <UFormField label="Notes" :error="problemAt('notes')"
       ><UTextarea
         :model-value="textAt('notes')"

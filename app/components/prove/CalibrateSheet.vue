@@ -67,7 +67,7 @@ const setNow = computed(() => {
         both sides tells much; another height and another stone tell the rest.
       </p>
       <template v-else>
-        <div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-labelledby="fit">
+        <div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-label="The fitted measures">
           <table class="w-full text-left" data-testid="unknowns" :aria-busy="calibration.working.value">
             <thead>
               <tr class="border-b border-default text-sm text-muted">

@@ -45,7 +45,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
       size="xl"
       :label="`Spots by their distance from the middle, ${preferences.unit}`"
     />
-    <div class="grid gap-4" :class="{ 'sm:grid-cols-2': gonio.sides.value.length > 1 }">
+    <div class="grid gap-4" :class="{ 'grid-cols-2': gonio.sides.value.length > 1 }">
       <fieldset v-for="side in gonio.sides.value" :key="side" class="min-w-0 space-y-2">
         <legend class="text-lg font-semibold">{{ names[side] }}</legend>
         <UFormField label="The edge throws"

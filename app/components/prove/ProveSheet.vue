@@ -190,8 +190,8 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
             class="flex items-center gap-3 border-t border-default py-1.5 first:border-t-0"
           >
             <AngleMark :angle="entry.kind === 'reading' ? 'read' : 'proved'" />
-            <span class="figure w-24 shrink-0 text-lg">{{ angleText(entry.deg, entry.doubtDeg) }}</span>
-            <span class="w-12 shrink-0">{{ names[entry.side] }}</span>
+            <span class="figure w-16 shrink-0 text-lg sm:w-24">{{ angleText(entry.deg, entry.doubtDeg) }}</span>
+            <span class="w-6 shrink-0 sm:w-12">{{ names[entry.side] }}</span>
             <span class="min-w-0 flex-1"
               >{{ entry.kind === 'reading' ? 'Read' : 'Proved'
               }}<template v-if="howText(entry)">, {{ howText(entry) }}</template

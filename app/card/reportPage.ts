@@ -1,0 +1,154 @@
+import type { Vec2 } from '#core/vector/vec2'
+import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from './cardPage'
+import { fitted, wrapped } from './lettering'
+
+/** An angle along the edge as it is drawn on a report. */
+export interface DrawnAngle {
+  readonly word: string
+  readonly dashed: boolean
+  /** From the heel, mm, and degrees; a line through them. */
+  readonly line: readonly Vec2[]
+}
+/** An angle that was found at a place, or over a stretch, with its doubt. */
+export interface DrawnFinding {
+  readonly fromMm: number
+  readonly toMm: number
+  readonly deg: number
+  readonly doubtDeg: number
+  readonly word: string
+}
+/** One side's angles along the edge. */
+export interface DrawnSide {
+  readonly name: string
+  readonly angles: readonly DrawnAngle[]
+  readonly findings: readonly DrawnFinding[]
+}
+
+/** The words, tables and drawings of a report. */
+export interface ReportContent {
+  readonly title: string
+  readonly subtitle: string
+  readonly why: string
+  /** A heading over each column; the rows' first cell is their word. */
+  readonly angles: { readonly columns: readonly string[]; readonly rows: readonly (readonly string[])[] }
+  readonly readings: readonly string[]
+  readonly stones: readonly string[]
+  readonly sides: readonly DrawnSide[]
+  /** What the edge's length reads as, and its ends' words. */
+  readonly edgeMm: number
+  readonly edgeText: string
+  /** Half a section, apex at 0, mm: before and after; null where one of them is not known. */
+  readonly sections: readonly { readonly word: string; readonly half: readonly Vec2[]; readonly dashed: boolean }[]
+  readonly note: string
+}
+
+const MARGIN = 12
+const GAP = 8
+const TABLE = { rowMm: 6, wordMm: 34 } as const
+const CHART_MM = 46
+const SECTION_MM = 44
+const MOST_READINGS = 12
+const MOST_STONES = 8
+
+/** A finished job on one page: what was wanted, set, read and proved, along the edge, and how it was done. */
+export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPage {
+  const page = PAPERS[paper]
+  const width = page.width - 2 * MARGIN
+  const half = (width - GAP) / 2
+  const right = MARGIN + half + GAP
+  const texts: CardText[] = [
+    ...fitted(content.title, { x: MARGIN, y: 20, size: 7, bold: true }, width),
+    ...fitted(content.subtitle, { x: MARGIN, y: 27, size: 4, bold: false }, width),
+  ]
+  const lines: CardLine[] = []
+  const say = (text: string, x: number, y: number, most: number, bold = false, size = 3.6) =>
+    texts.push(...fitted(text, { x, y, size, bold }, most))
+
+  let y = 38
+  const columnMm = (half - TABLE.wordMm) / content.angles.columns.length
+  content.angles.columns.forEach((word, i) => say(word, MARGIN + TABLE.wordMm + i * columnMm, y, columnMm - 2))
+  for (const [word, ...cells] of content.angles.rows) {
+    y += TABLE.rowMm
+    say(word!, MARGIN, y, TABLE.wordMm - 2)
+    cells.forEach((cell, i) => say(cell, MARGIN + TABLE.wordMm + i * columnMm, y, columnMm - 2, true, 4.4))
+  }
+  y += TABLE.rowMm
+  for (const text of wrapped(content.why, 3.6, half).slice(0, 3)) {
+    texts.push({ x: MARGIN, y, size: 3.6, bold: false, text })
+    y += 4.8
+  }
+  const list = (heading: string, rows: readonly string[], most: number) => {
+    if (rows.length === 0) return
+    y += 3
+    say(heading, MARGIN, y, half, true, 4)
+    for (const row of rows.slice(0, most)) say(row, MARGIN, (y += 5), half)
+    if (rows.length > most) say(`and ${rows.length - most} more`, MARGIN, (y += 5), half)
+    y += 4
+  }
+  list('Stones', content.stones, MOST_STONES)
+  list('Readings and proofs', content.readings, MOST_READINGS)
+
+  let top = 34
+  for (const side of content.sides) {
+    drawSide(side, top)
+    top += CHART_MM + 10
+  }
+  drawSections(top + 2)
+  say(content.note, MARGIN, page.height - 8, width, false, 3.2)
+  return { ...page, texts, lines }
+
+  function drawSide({ name, angles, findings }: DrawnSide, from: number) {
+    const degs = [
+      ...angles.flatMap(({ line }) => line.map(([, deg]) => deg)),
+      ...findings.flatMap(({ deg, doubtDeg }) => [deg - doubtDeg, deg + doubtDeg]),
+    ]
+    if (degs.length === 0) return
+    const [least, most] = [Math.floor(Math.min(...degs) - 0.5), Math.ceil(Math.max(...degs) + 0.5)]
+    const axis = right + 10
+    const place = (mm: number, deg: number): Vec2 => [
+      axis + (mm / content.edgeMm) * (half - 12),
+      from + CHART_MM - ((deg - least) / (most - least)) * (CHART_MM - 4),
+    ]
+    say(`${name}, along the edge, °`, right, from, half, true, 4)
+    for (const deg of [least, Math.round((least + most) / 2), most]) {
+      const at = place(0, deg)
+      say(String(deg), right, at[1] + 1.2, 9, false, 3.2)
+      lines.push({ points: [at, place(content.edgeMm, deg)], width: 0.1 })
+    }
+    say('heel', axis, from + CHART_MM + 4, 20, false, 3.2)
+    say(content.edgeText, axis + half - 12 - 30, from + CHART_MM + 4, 30, false, 3.2)
+    for (const { line, dashed, word } of angles) {
+      lines.push({ points: line.map(([mm, deg]) => place(mm, deg)), width: dashed ? 0.3 : 0.5, dashed })
+      const last = line[Math.floor(line.length / 3)]
+      if (last) {
+        const [x, yAt] = place(last[0], last[1])
+        say(word, x, yAt - 1, 24, false, 3)
+      }
+    }
+    for (const { fromMm, toMm, deg, doubtDeg, word } of findings) {
+      const middle = (fromMm + toMm) / 2
+      lines.push(
+        { points: [place(middle, deg - doubtDeg), place(middle, deg + doubtDeg)], width: 0.3 },
+        { points: [place(fromMm, deg), place(toMm, deg)], width: 0.7 },
+      )
+      const [x, yAt] = place(middle, deg)
+      say(word, x + 1, yAt - 1.2, 24, false, 3)
+    }
+  }
+
+  function drawSections(from: number) {
+    if (content.sections.length === 0 || from + 20 > page.height - 14) return
+    const all = content.sections.flatMap(({ half: points }) => points)
+    const [long, thick] = [Math.max(...all.map(([x]) => x)), Math.max(...all.map(([, z]) => z))]
+    const height = Math.min(SECTION_MM, page.height - 20 - from)
+    const scale = Math.min((half - 40) / long, height / 2 / thick)
+    say('The section, before and after', right, from, half, true, 4)
+    const middle = from + 4 + height / 2
+    content.sections.forEach(({ half: points, dashed, word }, i) => {
+      const up = points.map(([x, z]): Vec2 => [right + x * scale, middle - z * scale])
+      const down = points.map(([x, z]): Vec2 => [right + x * scale, middle + z * scale])
+      lines.push({ points: [...up.toReversed(), ...down], width: dashed ? 0.25 : 0.5, dashed })
+      say(word, right + long * scale + 4, middle - 2 + 5 * i, 34, false, 3.4)
+    })
+  }
+}
