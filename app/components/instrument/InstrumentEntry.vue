@@ -109,13 +109,7 @@ async function keep() {
           {{ differenceText(found.zeroDeg, 0.01) }}.</template
         >
       </p>
-      <UButton
-        color="neutral"
-        variant="outline"
-        label="Take it over"
-        :disabled="!found"
-        @click="takeOver"
-      />
+      <UButton color="neutral" variant="outline" label="Take it over" :disabled="!found" @click="takeOver" />
     </fieldset>
     <UFormField label="Notes" :error="problemAt('notes')"
       ><UTextarea
