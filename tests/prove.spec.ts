@@ -122,3 +122,59 @@ test('the report shows what the ledger shows, as a page, a PDF and a table', asy
       .toString(),
   ).toBe('%PDF-')
 })
+
+test('a plugged-in gauge: zeroed, held at rest, with lines lost, garbled and late, unplugged and back', async ({
+  page,
+}) => {
+  // A port of the test's own in the browser's place of one: what it sends, and when it is pulled out, is said here.
+  await page.addInitScript(() => {
+    let send: ReadableStreamDefaultController<Uint8Array> | null = null
+    const port = {
+      readable: null as ReadableStream<Uint8Array> | null,
+      open() {
+        port.readable = new ReadableStream({ start: (controller) => void (send = controller) })
+        return Promise.resolve()
+      },
+      close: () => Promise.resolve(),
+    }
+    const gauge = {
+      send: (text: string) => send?.enqueue(new TextEncoder().encode(text)),
+      unplug: () => send?.error(new Error('pulled out')),
+    }
+    Object.assign(window, { gauge })
+    const serial = { requestPort: () => Promise.resolve(port), getPorts: () => Promise.resolve([]) }
+    Object.defineProperty(navigator, 'serial', { value: serial })
+  })
+  await openJob(page, 'Vine hooks')
+  await page.getByRole('link', { name: 'Gauge', exact: true }).click()
+  await page.getByRole('button', { name: 'Read a plugged-in gauge' }).click()
+  await expect(page.getByText('Nothing comes from the gauge.')).toBeVisible()
+
+  let number = 0
+  /** Sends so many lines of an angle, ten a second; every fifth is lost or garbled. */
+  const send = async (deg: number, lines: number) => {
+    for (let i = 0; i < lines; i++) {
+      number++
+      const between = `${number} ${(deg + 0.02 * (i % 3)).toFixed(2)}`
+      const sum = [...between].reduce((all, letter) => all ^ letter.charCodeAt(0), 0)
+      const line = `#${between}*${sum.toString(16).padStart(2, '0')}\r\n`
+      const harmed = i % 10 === 4 ? '' : i % 10 === 9 ? line.replace('*', '?') : line
+      await page.evaluate(
+        (text) => (window as unknown as { gauge: { send(text: string): void } }).gauge.send(text),
+        harmed,
+      )
+      await page.waitForTimeout(100)
+    }
+  }
+  await send(1.5, 20)
+  await expect(page.getByTestId('at-rest')).toContainText('at rest')
+  await page.getByRole('button', { name: 'Zero it here' }).click()
+  await expect(page.getByText(/[1-9]\d* lines lost, [1-9]\d* not to be read/)).toBeVisible()
+  await page.evaluate(() => (window as unknown as { gauge: { unplug(): void } }).gauge.unplug())
+  await expect(page.getByText('The gauge is unplugged.')).toBeVisible()
+  await page.getByRole('button', { name: 'Read a plugged-in gauge' }).click()
+  await send(21.5, 20)
+  await expect(page.getByTestId('live')).toHaveText('20.0°')
+  await page.getByRole('button', { name: 'Hold for A' }).click()
+  await expect(ledger(page, 'read', 'A')).toHaveText(/20\.0/)
+})

@@ -117,6 +117,7 @@ test('the gauge: where it reads the edge angle, what it must read elsewhere, and
 
   await page.getByRole('button', { name: 'Read with the simulated gauge' }).click()
   await expect.poll(async () => Math.abs((await degrees(page.getByTestId('live'))) - onCentre)).toBeLessThan(1.5)
+  await expect(page.getByTestId('at-rest')).toContainText('at rest')
   await page.getByRole('button', { name: 'Hold for A' }).click()
   await expect.poll(async () => Math.abs((await degrees(ledger(page, 'read', 'A'))) - onCentre)).toBeLessThan(1.5)
   await page.getByTestId('gauge-A').fill('steep')

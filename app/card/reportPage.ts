@@ -1,28 +1,7 @@
 import type { Vec2 } from '#core/vector/vec2'
+import { reachOf, type DrawnSide } from '~/drawing/anglesAlong'
 import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from './cardPage'
 import { fitted, wrapped } from './lettering'
-
-/** An angle along the edge as it is drawn on a report. */
-export interface DrawnAngle {
-  readonly word: string
-  readonly dashed: boolean
-  /** From the heel, mm, and degrees; a line through them. */
-  readonly line: readonly Vec2[]
-}
-/** An angle that was found at a place, or over a stretch, with its doubt. */
-export interface DrawnFinding {
-  readonly fromMm: number
-  readonly toMm: number
-  readonly deg: number
-  readonly doubtDeg: number
-  readonly word: string
-}
-/** One side's angles along the edge. */
-export interface DrawnSide {
-  readonly name: string
-  readonly angles: readonly DrawnAngle[]
-  readonly findings: readonly DrawnFinding[]
-}
 
 /** The words, tables and drawings of a report. */
 export interface ReportContent {
@@ -97,13 +76,9 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
   say(content.note, MARGIN, page.height - 8, width, false, 3.2)
   return { ...page, texts, lines }
 
-  function drawSide({ name, angles, findings }: DrawnSide, from: number) {
-    const degs = [
-      ...angles.flatMap(({ line }) => line.map(([, deg]) => deg)),
-      ...findings.flatMap(({ deg, doubtDeg }) => [deg - doubtDeg, deg + doubtDeg]),
-    ]
-    if (degs.length === 0) return
-    const [least, most] = [Math.floor(Math.min(...degs) - 0.5), Math.ceil(Math.max(...degs) + 0.5)]
+  function drawSide(side: DrawnSide, from: number) {
+    const { name, angles, findings } = side
+    const [least, most] = reachOf(side)
     const axis = right + 10
     const place = (mm: number, deg: number): Vec2 => [
       axis + (mm / content.edgeMm) * (half - 12),
@@ -117,12 +92,13 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
     }
     say('heel', axis, from + CHART_MM + 4, 20, false, 3.2)
     say(content.edgeText, axis + half - 12 - 30, from + CHART_MM + 4, 30, false, 3.2)
-    for (const { line, dashed, word } of angles) {
+    for (const { line, angle } of angles) {
+      const dashed = angle === 'wanted'
       lines.push({ points: line.map(([mm, deg]) => place(mm, deg)), width: dashed ? 0.3 : 0.5, dashed })
       const last = line[Math.floor(line.length / 3)]
       if (last) {
         const [x, yAt] = place(last[0], last[1])
-        say(word, x, yAt - 1, 24, false, 3)
+        say(angle, x, yAt - 1, 24, false, 3)
       }
     }
     for (const { fromMm, toMm, deg, doubtDeg, word } of findings) {

@@ -4,9 +4,9 @@ import { bevelThicknessMm } from '#core/blade/bevelThickness'
 import { primaryFaceDeg } from '#core/blade/primaryFace'
 import { sectionAt } from '#core/decision/plan'
 import { ofKind } from '#core/log/inForce'
-import { contactFor } from '#core/setup/setup'
 import type { Vec2 } from '#core/vector/vec2'
-import { reportPage, type DrawnFinding, type DrawnSide, type ReportContent } from '~/card/reportPage'
+import { reportPage, type ReportContent } from '~/card/reportPage'
+import { useAnglesAlong } from '~/composables/useAnglesAlong'
 import { useInk } from '~/composables/useInk'
 import { useLedger } from '~/composables/useLedger'
 import { usePaper } from '~/composables/usePaper'
@@ -18,8 +18,6 @@ import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
 import { ZONE_WORD } from '~/words/zoneText'
 
-/** One station in so many is drawn. */
-const DRAWN_EVERY = 4
 /** Over the shoulder a section is drawn so many times as far as to it. */
 const BEYOND_SHOULDER = 3
 
@@ -34,56 +32,8 @@ export function useReport() {
   const names = computed(() => preferences.current.sideNames)
   const text = (mm: number) => lengthText(mm, preferences.unit)
   const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
-  const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
-
-  /** What was found on a side: proofs at their places, and the ink zone by zone. */
-  function findingsOn(side: Side): DrawnFinding[] {
-    const proofs = (job.proved.value[side]?.of ?? []).flatMap((one): DrawnFinding[] => {
-      if (one.kind !== 'proof') return []
-      const zone = job.zones.value.find(({ kind }) => kind === one.zone)
-      const at = one.placeMm ?? (zone ? (zone.fromMm + zone.toMm) / 2 : null)
-      const [fromMm, toMm] = at === null ? [0, edgeMm.value] : [at - edgeMm.value / 60, at + edgeMm.value / 60]
-      const word = one.by === 'ink' ? 'ink' : 'proved'
-      return [
-        { fromMm: Math.max(0, fromMm), toMm: Math.min(edgeMm.value, toMm), deg: one.deg, doubtDeg: one.doubtDeg, word },
-      ]
-    })
-    const [lastLook, firstProof] = [
-      ink.looks.value.findLast((look) => look.side === side),
-      job.proved.value[side]?.of[0],
-    ]
-    const inkWord = lastLook && firstProof && lastLook.at < firstProof.at ? 'before' : 'ink'
-    const inked = ink.practising.value
-      ? []
-      : ink.foundOn(side).flatMap((face, i): DrawnFinding[] => {
-          if (!face) return []
-          const { fromMm, toMm } = ink.zones.value[i]!
-          const { fromDeg, middleDeg, toDeg } = face.angle
-          return [{ fromMm, toMm, deg: middleDeg, doubtDeg: (toDeg - fromDeg) / 2, word: inkWord }]
-        })
-    return [...inked, ...proofs]
-  }
-
-  function drawnSide(side: Side): DrawnSide {
-    const { dialled, wanted } = job.content.value
-    const set = job.stations.value.flatMap((station, i): Vec2[] => {
-      if (i % DRAWN_EVERY !== 0 && station.fromHeelMm < edgeMm.value) return []
-      const contact = contactFor(job.setup.value, side, dialled[side], station)
-      return contact.ok ? [[station.fromHeelMm, contact.edgeAngleDeg]] : []
-    })
-    const flat = (deg: number): Vec2[] => [
-      [0, deg],
-      [edgeMm.value, deg],
-    ]
-    return {
-      name: names.value[side],
-      angles: [
-        { word: 'wanted', dashed: true, line: flat(wanted.deg[side]) },
-        { word: 'set', dashed: false, line: set },
-      ],
-      findings: findingsOn(side),
-    }
-  }
+  const along = useAnglesAlong()
+  const { edgeMm } = along
 
   /** The section at the place that the dial is for, as it was (ink, or the blade's own bevel) and as it is proved. */
   function sections(): ReportContent['sections'] {
@@ -152,7 +102,7 @@ export function useReport() {
         return [`${names.value[one.side]} ${figure} ${what}`, where, momentText(one.at)].filter(Boolean).join(', ')
       }),
       stones: stones.map((id) => collections.nameOf(id)),
-      sides: sides.value.map(drawnSide),
+      sides: along.sides.value,
       edgeMm: edgeMm.value,
       edgeText: `tip, ${text(edgeMm.value)}`,
       sections: sections(),

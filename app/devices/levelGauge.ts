@@ -1,31 +1,46 @@
-/** A level gauge that sends what it reads, degrees. A real one would be another maker of this interface. */
+import { randomLcg } from 'd3-random'
+import { gaugeLines, type GaugeEvent } from '#core/gauge/lines'
+import { standInGauge } from '#core/standIn/gaugeLines'
+
+/** What a gauge tells while it is read. */
+export interface GaugeListener {
+  onEvent(event: GaugeEvent): void
+  /** Unplugged, or given up by the browser. */
+  onGone(): void
+}
+
+/** A level gauge that sends lines of the protocol: plugged in, or make-believe. */
 export interface LevelGauge {
   readonly name: string
-  /** Calls with each reading until it is stopped. */
-  start(onReading: (deg: number) => void): void
-  stop(): void
+  /** Begins to listen; refused with an error where it cannot. */
+  start(listener: GaugeListener): Promise<void>
+  stop(): Promise<void>
 }
 
 const EVERY_MS = 200
-const NOISE_DEG = 0.04
-/** How much of the way to its resting place the needle has left after each reading. */
-const LEFT = 0.6
+/** A good gauge that a bench's dust and a long cable did not make better. */
+const STAND_IN = { noiseDeg: 0.04, zeroDeg: 0, driftPerMinuteDeg: 0.05, garbled: 0.02, lost: 0.02 }
 
 /**
- * A stand-in for a gauge: comes to rest at what the bench would really show, with a little noise.
- * truthDeg: asked at each reading, so that it follows the bench. random: from 0 to 1.
+ * A stand-in for a gauge: comes to rest at what the bench would really show. `truthDeg`: asked for each line, so that
+ * it follows the bench.
  */
-export function simulatedGauge(truthDeg: () => number, random: () => number): LevelGauge {
+export function simulatedGauge(truthDeg: () => number): LevelGauge {
   let timer: ReturnType<typeof setInterval> | undefined
+  const seed = randomLcg()
   return {
     name: 'Simulated gauge',
-    start(onReading) {
-      let away = -truthDeg()
-      timer = setInterval(() => {
-        away *= LEFT
-        onReading(truthDeg() + away + (random() - 0.5) * 2 * NOISE_DEG)
-      }, EVERY_MS)
+    start({ onEvent }) {
+      const [gauge, read, from] = [standInGauge({ ...STAND_IN, seed: seed() }), gaugeLines(), performance.now()]
+      timer = setInterval(
+        () => read(gauge(truthDeg(), performance.now() - from)).forEach((event) => onEvent(event)),
+        EVERY_MS,
+      )
+      return Promise.resolve()
     },
-    stop: () => clearInterval(timer),
+    stop() {
+      clearInterval(timer)
+      return Promise.resolve()
+    },
   }
 }

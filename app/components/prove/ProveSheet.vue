@@ -160,6 +160,13 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
             </dd>
           </div>
         </dl>
+        <div class="mt-3 border-t border-default pt-3">
+          <div class="mb-1 flex flex-wrap items-center justify-between gap-2">
+            <h3 class="font-semibold">Along the edge</h3>
+            <SideSwitch v-if="sides.length > 1" />
+          </div>
+          <AnglesAlong />
+        </div>
         <div v-if="causes.length > 0" class="mt-3 border-t border-default pt-3" data-testid="proof-causes">
           <h3 class="font-semibold">Why proved and set differ, likeliest first</h3>
           <ol class="list-decimal space-y-1 pl-5">
