@@ -76,11 +76,11 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
     <div v-if="pattern" aria-live="polite" class="border-t border-default pt-3" data-testid="gonio-says">
       <p class="flex flex-wrap gap-x-5">
         <span v-for="one in pattern.sides" :key="one.side"
-          ><span class="text-muted">{{ names[one.side] }} </span
+          ><span class="mr-1 text-muted">{{ names[one.side] }}</span
           ><b class="figure text-2xl">{{ angleText(one.edgeDeg, one.doubtDeg) }}</b
-          ><span class="text-muted"> ± {{ angleText(one.doubtDeg, one.doubtDeg) }}</span></span
+          ><span class="ml-1 text-muted">± {{ angleText(one.doubtDeg, one.doubtDeg) }}</span></span
         ><span v-if="pattern.includedDeg !== null"
-          ><span class="text-muted">included </span
+          ><span class="mr-1 text-muted">included</span
           ><b class="figure text-2xl">{{ angleText(pattern.includedDeg, pattern.includedDoubtDeg!) }}</b></span
         >
       </p>
