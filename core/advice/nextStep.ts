@@ -101,7 +101,7 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   if (fit?.verdict === 'bad')
     return { does: 'hold-otherwise', at: 'clamp', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm }
 
-  const last = log.findLast(({ kind }) => kind !== 'stone-wear')
+  const last = log.findLast(({ kind }) => kind !== 'stone-wear' && kind !== 'sharpness')
   if (last?.kind === 'ink-look' && last.bladeId === job.bladeId) return { does: 'look-on', at: 'mark', side: last.side }
 
   /** Who has read or proved a side has set the rig for it, noted or not. */

@@ -5,6 +5,7 @@ import { clampPosition } from '../clamping/clampPosition'
 import { FINISHES } from '../goniometer/pattern'
 import { INK_PATTERNS } from '../ink/bared'
 import { LEVELS } from '../standIn/level'
+import { BURRS, SHARPNESS_TESTS } from '../sharpness/tests'
 import type { Raw } from '../versions/versioned'
 import { versionOf } from '../versions/versioned'
 import { deg, mm } from '../measure/measure'
@@ -112,6 +113,16 @@ const practice = entry.extend({
   points: z.number().int().min(0).max(100),
   looks: z.number().int().min(1).max(1000),
 })
+/** How sharp the edge was found. */
+const sharpness = entry.extend({
+  kind: z.literal('sharpness'),
+  test: z.enum(SHARPNESS_TESTS),
+  /** Where it caught, glinted, dragged or was chipped; empty: nowhere. */
+  zones: z.array(z.enum(ZONE_KINDS)).max(ZONE_KINDS.length).default([]),
+  /** Of each cut through a thread, grams. */
+  forcesG: z.array(z.number().positive().max(5000)).max(30).default([]),
+  burr: z.enum(BURRS).nullable().default(null),
+})
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
 /** Another entry is struck out; or, where that one struck something out itself, brought back. */
@@ -127,18 +138,29 @@ export const ENTRIES = {
   dialled: { schema: dialled, steps: [] },
   'ink-look': { schema: inkLook, steps: [] },
   practice: { schema: practice, steps: [] },
+  sharpness: { schema: sharpness, steps: [] },
   'stone-wear': { schema: wear, steps: [] },
   strike: { schema: strike, steps: [] },
 } as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
 export type EntryKind = keyof typeof ENTRIES
 export const ENTRY_KINDS = Object.keys(ENTRIES) as EntryKind[]
 
-export const logEntry = z.discriminatedUnion('kind', [reading, proof, dialled, inkLook, practice, wear, strike])
+export const logEntry = z.discriminatedUnion('kind', [
+  reading,
+  proof,
+  dialled,
+  inkLook,
+  practice,
+  sharpness,
+  wear,
+  strike,
+])
 export type LogEntry = z.infer<typeof logEntry>
 export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
 export type Reading = EntryOf<'reading'>
 export type Proof = EntryOf<'proof'>
 export type InkLookEntry = EntryOf<'ink-look'>
+export type Sharpness = EntryOf<'sharpness'>
 export type Dialled = EntryOf<'dialled'>
 export type WearEntry = EntryOf<'stone-wear'>
 

@@ -149,6 +149,46 @@ const ENTRIES: LogEntry[] = [
     looks: 5,
   },
   {
+    id: '0197a000-0000-7000-8000-000000000016',
+    at: '2026-05-01T09:00:45.000Z',
+    jobId: ID.jobs,
+    bladeId: ID.blades,
+    stoneId: ID.stones,
+    instrumentId: ID.instruments,
+    kind: 'proof',
+    side: 'B',
+    placeMm: 40,
+    zone: 'belly',
+    deg: 18.2,
+    doubtDeg: 0.4,
+    by: 'goniometer',
+    finish: 'hazy',
+    fromDeg: 17.8,
+    toDeg: 18.6,
+    primaryDeg: 2.5,
+    toApex: true,
+    cut: {
+      rigId: ID.rigs,
+      rigRevision: 1,
+      setting: { by: 'slot', label: '3' },
+      hold: { bladeXMm: 40, bladeYMm: 8, turnDeg: 1, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+      setDeg: 18,
+    },
+  },
+  {
+    id: '0197a000-0000-7000-8000-000000000017',
+    at: '2026-05-01T09:00:50.000Z',
+    jobId: ID.jobs,
+    bladeId: ID.blades,
+    stoneId: null,
+    instrumentId: null,
+    kind: 'sharpness',
+    test: 'thread',
+    zones: ['tip'],
+    forcesG: [85, 92],
+    burr: 'A',
+  },
+  {
     id: '0197a000-0000-7000-8000-000000000012',
     at: '2026-05-01T09:01:00.000Z',
     jobId: ID.jobs,
@@ -179,12 +219,12 @@ describe('all that is kept', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
       ok: true,
-      done: { added: 9, updated: 0, left: 0, unreadable: [] },
+      done: { added: 11, updated: 0, left: 0, unreadable: [] },
     })
     for (const kind of THING_KINDS)
       expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 9 } })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 11 } })
   })
 
   it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {

@@ -107,8 +107,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
       <NuxtLink class="text-link" :to="sheetPath(job.id, 'prove', 'photo')">From a photograph</NuxtLink>
     </div>
     <p class="text-sm text-muted">
-      Gloves; the blade square to the beam; your eyes never to the laser or its mirror image. Test on paper, never on
-      skin.
+      Gloves; the blade square to the beam; your eyes never to the laser or its mirror image.
     </p>
   </form>
 </template>

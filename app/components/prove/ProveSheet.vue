@@ -140,7 +140,6 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
           </div>
           <UFormField label="On"><USelect v-model="typed.place" :items="places" size="lg" class="w-full" /></UFormField>
           <UButton type="submit" size="xl" label="Note it" />
-          <p class="text-sm text-muted">Test on paper, never on skin.</p>
         </form>
       </div>
     </SheetPane>
@@ -185,6 +184,7 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
           >
         </p>
       </SheetPane>
+      <SharpnessPane />
       <SheetPane labelledby="noted">
         <h2 id="noted" class="text-lg font-semibold">What was read and proved, newest first</h2>
         <p v-if="rows.length === 0" class="mt-2 text-muted">

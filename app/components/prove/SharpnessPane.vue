@@ -1,0 +1,140 @@
+<script setup lang="ts">
+import { v7 as newId } from 'uuid'
+import type { ZoneKind } from '#core/blade/zones'
+import { logEntry, type Sharpness } from '#core/log/entry'
+import { ofKind } from '#core/log/inForce'
+import { checked } from '#core/problem/problem'
+import { BURRS, SHARPNESS_TESTS, type Burr, type SharpnessTest } from '#core/sharpness/tests'
+import { parseDecimal } from '#core/units/length'
+import { useKeptForm } from '~/describing/useKeptForm'
+import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
+import { momentText } from '~/words/momentText'
+import { burrText, forceText, foundText, TEST_FINDS, TEST_WORD } from '~/words/sharpnessText'
+import { ZONE_WORD } from '~/words/zoneText'
+
+/** How sharp it is: one test at a time, where it finds something, and the burr. */
+const job = useJob()
+const preferences = usePreferences()
+const names = computed(() => preferences.current.sideNames)
+const { form, beginAnew } = useKeptForm(`sharpness:${job.id}`, () => ({
+  test: 'paper' as SharpnessTest,
+  zones: [] as ZoneKind[],
+  forces: '',
+  /** Empty: nobody felt for it. */
+  burr: '' as Burr | '',
+}))
+const tests = SHARPNESS_TESTS.map((value) => ({ value, label: TEST_WORD[value] }))
+const burrs = computed(() => BURRS.map((value) => ({ value, label: burrText(value, names.value) })))
+const kinds = computed(() => [...new Set(job.zones.value.map(({ kind }) => kind))])
+const thread = computed(() => form.value.test === 'thread')
+function toggle(zone: ZoneKind) {
+  const { zones } = form.value
+  form.value.zones = zones.includes(zone) ? zones.filter((one) => one !== zone) : [...zones, zone]
+}
+
+/** Grams, with blanks or semicolons between them; null where one is no force. */
+const forces = computed((): number[] | null => {
+  const read = form.value.forces
+    .split(/[\s;]+/)
+    .filter((text) => text !== '' && text !== 'g')
+    .map((text) => parseDecimal(text.replace(/g$/, '')))
+  return read.every((one) => one.ok && one.value > 0 && one.value <= 5000)
+    ? read.map((one) => (one.ok ? one.value : 0))
+    : null
+})
+const problem = ref('')
+watch(form, () => (problem.value = ''), { deep: true })
+async function note() {
+  const { test, zones, burr } = form.value
+  if (thread.value && (forces.value === null || forces.value.length === 0))
+    return void (problem.value = 'Write the force of each cut in grams, with blanks between: 85 92 88.')
+  const entry: Sharpness = {
+    id: newId(),
+    at: new Date().toISOString(),
+    jobId: job.id,
+    bladeId: job.content.value.bladeId,
+    stoneId: null,
+    instrumentId: null,
+    kind: 'sharpness',
+    test,
+    zones: thread.value ? [] : [...zones],
+    forcesG: thread.value ? forces.value! : [],
+    burr: burr === '' ? null : burr,
+  }
+  if (!checked(logEntry, entry).ok) return void (problem.value = 'At most thirty cuts at once.')
+  job.session.record('sharpness', [entry])
+  await beginAnew()
+}
+const noted = computed(() =>
+  ofKind(job.entries.value, 'sharpness')
+    .filter(({ bladeId }) => bladeId === job.content.value.bladeId)
+    .toReversed(),
+)
+const strikeOut = ({ id }: Sharpness) => void job.session.record('strike out', [], [id])
+</script>
+
+<template>
+  <SheetPane labelledby="sharpness">
+    <h2 id="sharpness" class="text-lg font-semibold">How sharp is it?</h2>
+    <form class="mt-2 space-y-3" aria-label="How sharp it is" @submit.prevent="note">
+      <div class="grid gap-3 sm:grid-cols-2">
+        <UFormField label="Tried with"
+          ><USelect v-model="form.test" :items="tests" size="lg" class="w-full"
+        /></UFormField>
+        <UFormField label="Burr"
+          ><USelect
+            :model-value="form.burr || undefined"
+            :items="burrs"
+            size="lg"
+            class="w-full"
+            placeholder="not felt for"
+            @update:model-value="form.burr = $event as Burr"
+        /></UFormField>
+      </div>
+      <UFormField
+        v-if="thread"
+        label="Force of each cut, g"
+        :help="forces && forces.length > 0 ? forceText(forces) : 'The same thread each time; three cuts or more.'"
+        :error="problem || undefined"
+        ><UInput v-model="form.forces" size="xl" autocomplete="off" class="w-full" data-testid="forces"
+      /></UFormField>
+      <div v-else role="group" :aria-label="`It ${TEST_FINDS[form.test][0]}`">
+        <p class="text-sm font-medium">
+          It {{ TEST_FINDS[form.test][0] }}
+          <span class="text-muted">(nowhere: {{ TEST_FINDS[form.test][1] }})</span>
+        </p>
+        <div class="mt-1 flex flex-wrap gap-2">
+          <UButton
+            v-for="zone in kinds"
+            :key="zone"
+            :color="form.zones.includes(zone) ? 'primary' : 'neutral'"
+            :variant="form.zones.includes(zone) ? 'solid' : 'outline'"
+            size="lg"
+            :label="ZONE_WORD[zone]"
+            :aria-pressed="form.zones.includes(zone)"
+            @click="toggle(zone)"
+          />
+        </div>
+      </div>
+      <UButton type="submit" size="lg" color="neutral" variant="outline" label="Note how sharp it is" />
+      <p class="text-sm text-muted">Never on skin.</p>
+    </form>
+    <ul v-if="noted.length > 0" class="mt-3" data-testid="sharpness">
+      <li v-for="entry in noted" :key="entry.id" class="flex items-center gap-3 border-t border-default py-1.5">
+        <span class="min-w-0 flex-1"
+          >{{ TEST_WORD[entry.test] }}: <b>{{ foundText(entry, names) }}</b>
+          <span class="block text-sm text-muted">{{ momentText(entry.at) }}</span></span
+        >
+        <UButton
+          color="neutral"
+          variant="ghost"
+          icon="i-lucide-x"
+          size="lg"
+          :aria-label="`Strike out ${TEST_WORD[entry.test]}: ${foundText(entry, names)}`"
+          @click="strikeOut(entry)"
+        />
+      </li>
+    </ul>
+  </SheetPane>
+</template>

@@ -1,0 +1,42 @@
+import type { Sharpness } from '#core/log/entry'
+import type { Burr, SharpnessTest } from '#core/sharpness/tests'
+import { threadForce } from '#core/sharpness/threadForce'
+import { decimalsBackedBy } from '#core/units/figures'
+import type { PerSide } from '#core/clamping/centring'
+import { ZONE_WORD } from './zoneText'
+
+export const TEST_WORD: Record<SharpnessTest, string> = {
+  paper: 'Paper',
+  light: 'Light along the edge',
+  strop: 'Drag on the strop',
+  magnifier: 'Magnifier',
+  thread: 'Cutting a thread',
+}
+/** What is looked for with each test, and what it is called where it is found nowhere. */
+export const TEST_FINDS: Record<SharpnessTest, readonly [where: string, nowhere: string]> = {
+  paper: ['catches at', 'clean'],
+  light: ['glints at', 'dark all along'],
+  strop: ['drags at', 'even all along'],
+  magnifier: ['chipped at', 'whole'],
+  thread: ['', ''],
+}
+export const burrText = (burr: Burr, names: PerSide<string>): string =>
+  burr === 'none' ? 'no burr' : burr === 'both' ? 'a burr on both sides' : `a burr on ${names[burr]}`
+
+/** A force with its spread: "86 g ± 12 g, 6 g from cut to cut". */
+export function forceText(forcesG: readonly number[]): string {
+  const force = threadForce(forcesG)
+  if (!force) return ''
+  const text = (grams: number, doubt: number) => `${grams.toFixed(decimalsBackedBy(doubt, 1))} g`
+  if (force.doubtG === null) return `${text(force.meanG, 10)}, one cut alone`
+  const { meanG, doubtG, spreadG } = force
+  return `${text(meanG, doubtG)} ± ${text(doubtG, doubtG)}, ${text(spreadG!, doubtG)} from cut to cut`
+}
+
+/** What was found: "catches at belly, tip; a burr on A". */
+export function foundText({ test, zones, forcesG, burr }: Sharpness, names: PerSide<string>): string {
+  const [where, nowhere] = TEST_FINDS[test]
+  const found = zones.length > 0 ? `${where} ${zones.map((zone) => ZONE_WORD[zone]).join(', ')}` : nowhere
+  const what = test === 'thread' ? forceText(forcesG) : found
+  return [what, burr && burrText(burr, names)].filter(Boolean).join('; ')
+}
