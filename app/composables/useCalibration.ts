@@ -1,7 +1,7 @@
 import { computed, ref, watch } from 'vue'
 import { tiedPairs, type RigFit } from '#core/calibration/fitRig'
 import { mendedRig, mendedStone } from '#core/calibration/mended'
-import { provedOnRig, RIG_UNKNOWNS, unknownsOf, type UnknownId } from '#core/calibration/provedOnRig'
+import { movableOn, provedOnRig, unknownsOf, type UnknownId } from '#core/calibration/provedOnRig'
 import { evaluate } from '#core/evaluation/evaluate'
 import type { KeptRig, KeptStone } from '#core/kept/things'
 import { ofKind } from '#core/log/inForce'
@@ -31,7 +31,7 @@ function calibration(job: JobView) {
   const proofs = computed(() =>
     ofKind(log.entries, 'proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
   )
-  const moving = computed(() => RIG_UNKNOWNS.filter((id) => !form.value.fixed.includes(id)))
+  const moving = computed(() => movableOn(rig.value).filter((id) => !form.value.fixed.includes(id)))
   const proved = computed(() =>
     provedOnRig(proofs.value, moving.value, {
       rig: fittedWith(rig.value, job.content.value.jawsName),

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { stationAt } from '#core/curve/stations'
 import { SIDES, type Side } from '#core/clamping/centring'
-import { FINISHES, patternOf, unevenBy, type Finish, type ShownSide } from '#core/goniometer/pattern'
+import { patternOf, unevenBy, type Finish, type ShownSide } from '#core/goniometer/pattern'
 import { flatScreenDeg } from '#core/goniometer/scale'
 import type { Proof } from '#core/log/entry'
 import { contactFor } from '#core/setup/setup'
@@ -27,7 +27,7 @@ export type TypedFigure = 'edge' | 'from' | 'to' | 'primary'
 export const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', primary: '' }
 /** The place that the dial is for, among the zones. */
 export const AT_DIAL = 'dial'
-/** Which figures a reflection of each look has; those in brackets may be left out. */
+/** Which figures a reflection of each look has. */
 export const FIGURES: Record<Finish, readonly TypedFigure[]> = {
   crisp: ['edge', 'primary'],
   hazy: ['edge', 'from', 'to', 'primary'],
@@ -169,7 +169,6 @@ function goniometer(job: JobView) {
     return wrong
   }
   const put = (side: Side, part: Partial<TypedSide>) => (form.value[side] = { ...form.value[side], ...part })
-  const finishes = FINISHES
   return {
     form,
     takenUp,
@@ -182,10 +181,8 @@ function goniometer(job: JobView) {
     places,
     distanceMm,
     inLengths,
-    finishes,
     put,
     note,
-    instrument,
     cutNoted: (side: Side) => job.dialled.value[side].is !== 'not-noted',
   }
 }

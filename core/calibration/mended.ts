@@ -3,7 +3,7 @@ import type { Rig } from '../rig/rig'
 import type { Stone } from '../stone/stone'
 import type { FittedUnknown, RigFit } from './fitRig'
 
-/** Measures are kept to a hundredth, doubts too: rounded up, so that none is told better than it is. */
+/** Measures are kept to a thousandth, doubts to a hundredth and rounded up: none is told better than it is. */
 const figure = (mm: number): number => Math.round(mm * 1000) / 1000
 const doubt = (mm: number): number => Math.max(0.01, Math.ceil(mm * 100) / 100)
 
@@ -15,10 +15,9 @@ const doubt = (mm: number): number => Math.max(0.01, Math.ceil(mm * 100) / 100)
 export function mendedRig(rig: Rig, fit: RigFit, countedIds: readonly string[]): Rig {
   const of = (id: FittedUnknown['id']) => fit.unknowns.find((one) => one.id === id)
   const error = (id: FittedUnknown['id']) => of(id)?.error ?? 0
-  const known = (now: number, ...ids: FittedUnknown['id'][]) => {
-    const doubts = ids.flatMap((id) => of(id)?.doubt ?? [])
-    return doubts.length === 0 ? now : Math.min(now, doubt(Math.max(...doubts)))
-  }
+  /** One tolerance stands for all of these: it is as the worst known of them. */
+  const known = (now: number, ...ids: FittedUnknown['id'][]) =>
+    Math.min(now, doubt(Math.max(...ids.map((id) => of(id)?.doubt ?? now))))
   const by = { heightMm: figure(error('pivot-height')), setbackMm: figure(error('setback')) }
   return {
     ...rig,
@@ -32,7 +31,7 @@ export function mendedRig(rig: Rig, fit: RigFit, countedIds: readonly string[]):
     tolerance: {
       ...rig.tolerance,
       heightMm: known(rig.tolerance.heightMm, 'pivot-height'),
-      setbackMm: known(rig.tolerance.setbackMm, 'setback', 'setback-b'),
+      setbackMm: known(rig.tolerance.setbackMm, 'setback', ...(rig.pivotB ? (['setback-b'] as const) : [])),
     },
     mendedBy: [...rig.mendedBy, ...countedIds],
   }

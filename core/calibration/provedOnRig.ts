@@ -11,7 +11,7 @@ import { contactFor, type Setup } from '../setup/setup'
 import type { Stone } from '../stone/stone'
 import type { ProvedAngle, Unknown } from './fitRig'
 
-/** What of a rig may be off by as much each time. Both arms of an upright one share a dial: its zero is the first’s. */
+/** What may be off by as much each time. */
 export const RIG_UNKNOWNS = [
   'pivot-height',
   'setback',
@@ -21,6 +21,19 @@ export const RIG_UNKNOWNS = [
   'face-offset',
 ] as const satisfies readonly MeasureId[]
 export type UnknownId = (typeof RIG_UNKNOWNS)[number]
+
+/**
+ * What may move on a rig of this kind. The arms of an upright one share a dial though each has a height of its own: its
+ * zero is nobody’s. On a table no jaws hold the blade.
+ */
+export function movableOn(rig: Rig): UnknownId[] {
+  const arms = rig.pivotB !== null
+  const without: UnknownId[] = [
+    ...(arms ? (['pivot-height'] as const) : (['setback-b'] as const)),
+    ...(restsOnTable(rig) ? (['centre-offset', 'tilt'] as const) : []),
+  ]
+  return RIG_UNKNOWNS.filter((id) => !without.includes(id))
+}
 
 /** Why a proof tells nothing of a rig. */
 export type NotCounted =
@@ -102,15 +115,15 @@ export function unknownsOf(
   { holdTolerance }: KnownHold,
 ): (Unknown & { readonly id: UnknownId })[] {
   const { heightMm, setbackMm } = rig.tolerance
-  const arms = rig.pivotB !== null
-  const mine = (id: UnknownId, tolerance: number) => ({ id, stoneId: null, tolerance })
+  const ofRig = {
+    'pivot-height': heightMm,
+    setback: setbackMm,
+    'setback-b': setbackMm,
+    'centre-offset': holdTolerance.centreOffsetMm,
+    tilt: holdTolerance.tiltDeg,
+  } as const
   return [
-    mine('pivot-height', heightMm),
-    mine('setback', setbackMm),
-    ...(arms ? [mine('setback-b', setbackMm)] : []),
-    ...(restsOnTable(rig)
-      ? []
-      : [mine('centre-offset', holdTolerance.centreOffsetMm), mine('tilt', holdTolerance.tiltDeg)]),
+    ...movableOn(rig).flatMap((id) => (id === 'face-offset' ? [] : [{ id, stoneId: null, tolerance: ofRig[id] }])),
     ...stones.map(({ id, faceOffsetToleranceMm }) => ({
       id: 'face-offset' as const,
       stoneId: id,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Finish } from '#core/goniometer/pattern'
+import { FINISHES, type Finish } from '#core/goniometer/pattern'
 import { FIGURES, useGoniometer, type TypedFigure } from '~/composables/useGoniometer'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
@@ -13,7 +13,7 @@ const preferences = usePreferences()
 const gonio = useGoniometer()
 const { form, pattern } = gonio
 const names = computed(() => preferences.current.sideNames)
-const finishes = gonio.finishes.map((value) => ({ value, label: `${FINISH_WORD[value]}: ${FINISH_MEANS[value]}` }))
+const finishes = FINISHES.map((value) => ({ value, label: `${FINISH_WORD[value]}: ${FINISH_MEANS[value]}` }))
 const LABEL: Record<TypedFigure, string> = { edge: 'Edge', from: 'from', to: 'to', primary: 'Primary face' }
 const unit = computed(() => (gonio.inLengths.value ? preferences.unit : '°'))
 const APEX = [

@@ -1,0 +1,71 @@
+import { expect, it } from 'vitest'
+import { armsRig, plainStone, postRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
+import { ANGLE_ALONE, type Proof } from '../log/entry'
+import type { RigFit } from './fitRig'
+import { mendedRig } from './mended'
+import { movableOn, provedOnRig, RIG_UNKNOWNS, unknownsOf } from './provedOnRig'
+
+const known = {
+  bladeHeightToleranceMm: 0.5,
+  holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+}
+const proof: Proof = {
+  id: '01980000-0000-7000-8000-000000000001',
+  at: '2026-03-01T10:00:00.000Z',
+  jobId: null,
+  bladeId: null,
+  stoneId: 's',
+  instrumentId: null,
+  kind: 'proof',
+  side: 'A',
+  placeMm: 30,
+  zone: null,
+  deg: 20,
+  doubtDeg: 0.2,
+  by: 'goniometer',
+  ...ANGLE_ALONE,
+  toApex: true,
+  cut: { rigId: '', rigRevision: 1, setting: { by: 'millimetres', mm: 40 }, hold: sampleSetup.hold, setDeg: 20 },
+}
+const lookup = { rig: postRig, blade: () => sampleSetup.blade, stone: () => plainStone, known: () => known }
+const why = (more: Partial<Proof>, rig = postRig) =>
+  provedOnRig([{ ...proof, ...more }], RIG_UNKNOWNS, { ...lookup, rig }).left[0]?.why ?? 'counted'
+
+it('only a flat bevel cut through to the apex at a noted setting, read on a goniometer and once, counts', () => {
+  expect(why({})).toBe('counted')
+  expect(why({ by: 'ink' })).toBe('not-goniometer')
+  expect(why({ finish: 'convex' })).toBe('convex')
+  expect(why({ toApex: null })).toBe('apex-not-said')
+  expect(why({ toApex: false })).toBe('not-to-apex')
+  expect(why({ cut: null })).toBe('not-dialled')
+  expect(why({}, { ...postRig, mendedBy: [proof.id] })).toBe('counted-before')
+})
+
+it('what may not move makes each proof more doubtful', () => {
+  const doubt = (moving: typeof RIG_UNKNOWNS | []) => provedOnRig([proof], moving, lookup).counted[0]!.angle.doubtDeg
+  expect(doubt(RIG_UNKNOWNS)).toBeGreaterThan(proof.doubtDeg)
+  expect(doubt([])).toBeGreaterThan(doubt(RIG_UNKNOWNS))
+})
+
+it('a rig lets move only what it has and can be written down of it', () => {
+  const stones = [{ ...plainStone, id: 's' }]
+  const idsOf = (rig: typeof postRig) => unknownsOf(rig, stones, known).map(({ id }) => id)
+  expect(idsOf(postRig)).toEqual(['pivot-height', 'setback', 'centre-offset', 'tilt', 'face-offset'])
+  expect(idsOf(armsRig)).toEqual(['setback', 'setback-b', 'centre-offset', 'tilt', 'face-offset'])
+  expect(movableOn(tableRig)).toEqual(['pivot-height', 'setback', 'face-offset'])
+})
+
+it('a tolerance that stands for two arms becomes less only when both are known better', () => {
+  const setback = (doubts: Partial<Record<'setback' | 'setback-b', number>>) => {
+    const unknowns = Object.entries(doubts).map(([id, doubt]) => ({
+      id: id as 'setback',
+      stoneId: null,
+      tolerance: 0.5,
+      error: 0,
+      doubt,
+    }))
+    return mendedRig(armsRig, { unknowns, proofs: [], correlation: [] } satisfies RigFit, []).tolerance.setbackMm
+  }
+  expect(setback({ setback: 0.2 })).toBe(0.5)
+  expect(setback({ setback: 0.2, 'setback-b': 0.3 })).toBe(0.3)
+})
