@@ -20,6 +20,7 @@ export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>
   'grind/': () => import('~/components/order/OrderSheet.vue'),
   'prove/': () => import('~/components/prove/ProveSheet.vue'),
   'prove/photo': () => import('~/components/prove/GoniometerPhotoSheet.vue'),
+  'prove/bevel': () => import('~/components/prove/BevelSheet.vue'),
   'prove/report': () => import('~/components/prove/ReportSheet.vue'),
   'prove/calibrate': () => import('~/components/prove/CalibrateSheet.vue'),
   'doubt/': () => import('~/components/sure/SureSheet.vue'),

@@ -129,6 +129,7 @@ const SHEETS = {
         title: 'What was read and proved',
       },
       { id: 'photo', word: 'From a photograph', title: 'What does the screen show?' },
+      { id: 'bevel', word: 'Bevel width', title: 'Is the bevel as wide as it must be?' },
       { id: 'report', word: 'Report', title: 'The job on one page' },
       { id: 'calibrate', word: 'The rig’s own errors', title: 'What do the proofs say of the rig?' },
     ],

@@ -36,4 +36,20 @@ test('an instrument on the shelf gives its doubt and takes its zero off what is 
   await expect(page.getByTestId('noted').getByText('± 0.6°')).toHaveCount(2)
   await expect(ledger(page, 'proved', 'A')).toHaveText(/19\.5/)
   await expect(ledger(page, 'proved', 'B')).toHaveText(/20\.5/)
+
+  // A second instrument tells the same place: what they come to is their mean, by how well each tells it.
+  await page.getByTestId('instrument-proof').click()
+  await page.getByRole('option', { name: 'Potting-shed goniometer' }).click()
+  await page.getByTestId('gonio-A-edge').fill('19.7')
+  await page.getByRole('button', { name: 'Note it' }).click()
+  await expect(page.getByTestId('noted').getByText('Proved, with Potting-shed goniometer')).toHaveCount(1)
+  await expect(ledger(page, 'proved', 'A')).toHaveText(/19\.6/)
+
+  await page.getByRole('button', { name: 'Watch the simulated screen' }).click()
+  const spots = page.getByTestId('simulated-screen').locator('ellipse')
+  await expect(spots).toHaveCount(5)
+  const places = () => spots.evaluateAll((all) => all.map((one) => Number(one.getAttribute('cx'))))
+  const before = await places()
+  await page.getByLabel('Turn the blade in the beam').press('ArrowRight')
+  await expect.poll(async () => (await places()).every((x, i) => x > before[i]!)).toBe(true)
 })

@@ -114,6 +114,14 @@ test('the report shows what the ledger shows, as a page, a PDF and a table', asy
     .split('\r\n')
   expect(rows).toHaveLength(5)
   expect(rows.filter((row) => row.includes(',proved,'))).toHaveLength(2)
+  const [json] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'JSON' }).click()])
+  const record = JSON.parse(readFileSync(await json.path(), 'utf8')) as {
+    angles: { A: Record<string, { deg: number }> }
+    log: unknown[]
+  }
+  expect(record.log).toHaveLength(4)
+  for (const angle of ['wanted', 'set', 'read', 'proved'])
+    await expect(report).toContainText(`${record.angles.A[angle]!.deg.toFixed(1)}°`)
   const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PDF' }).click()])
   expect(pdf.suggestedFilename()).toBe('Pocket knife from the gate, report.pdf')
   expect(
@@ -203,4 +211,60 @@ test('how sharp it is: where paper catches, the burr, a thread’s force with it
   await expect(noted).toHaveCount(1)
   await page.keyboard.press('Control+z')
   await expect(noted).toHaveCount(2)
+})
+
+test('the bevel’s width: measured here and there, read off a close-up, and what a wrong one says', async ({ page }) => {
+  await openJob(page, 'Vine hooks')
+  await page.getByRole('link', { name: /Prove/ }).click()
+  await page.getByRole('link', { name: 'Bevel width' }).click()
+  const form = page.getByRole('form', { name: 'The width of the bevel' })
+  const note = async (side: string, mm: string, width: string) => {
+    await form.getByRole('radio', { name: side, exact: true }).click()
+    await form.getByLabel(/^From the heel/).fill(mm)
+    await page.getByTestId('bevel-width').fill(width)
+    await form.getByRole('button', { name: 'Note it' }).click()
+  }
+  await form.getByLabel('On', { exact: true }).click()
+  await page.getByRole('option', { name: 'so far from the heel' }).click()
+  await note('A', '900', 'broad')
+  await expect(form.getByText(/Write how far from the heel, along the edge: up to/)).toBeVisible()
+  await expect(form.getByText(/Write how wide the bevel is/)).toBeVisible()
+
+  // As wide as it must be, and then as if it were thicker by the same on both sides.
+  await form.getByLabel(/^From the heel/).fill('10')
+  const must = Number((await page.getByTestId('must-be').locator('b').textContent())!.replace(' mm', ''))
+  await note('A', '10', String(must))
+  const noted = page.getByTestId('noted-widths').getByRole('listitem')
+  await expect(noted).toContainText('10.0 mm from the heel: as wide as it must be')
+  await page.getByRole('button', { name: /^Strike out/ }).click()
+  await expect(noted).toHaveCount(0)
+  await note('A', '10', String(must + 0.25))
+  await note('B', '10', String(must + 0.25))
+  await note('B', '20', String(must + 0.25))
+  await expect(noted).toHaveCount(3)
+  await expect(noted.first()).toContainText('too wide')
+  const says = page.getByTestId('width-causes').getByRole('listitem').first()
+  await expect(says).toContainText(/The blade is about 0\.\d+ mm thicker behind the edge/)
+  await expect(page.getByRole('img', { name: /^Width of the bevel on A along the edge/ })).toBeVisible()
+
+  // 40 pixels of 400 that are 8 mm.
+  await page.getByLabel('Close-up of the bevel').setInputFiles('core/goniometerPhoto/fixtures/goniometer/convex.png')
+  const frame = page.getByLabel('The photograph with its marks')
+  await expect(frame).toBeVisible()
+  const at = async (mark: string, x: number, y: number) => {
+    await page.getByRole('radio', { name: mark, exact: true }).click()
+    const box = (await frame.boundingBox())!
+    await page.mouse.click(box.x + x, box.y + y)
+  }
+  await at('Scale', 20, 150)
+  await at('Scale', 420, 150)
+  await page.getByLabel(/^Between the marks of the scale/).fill('8')
+  await expect(page.getByTestId('picture-width')).toHaveText('Tap the edge at two places at least.')
+  await at('Edge', 60, 210)
+  await at('Edge', 400, 210)
+  await at('Shoulder', 200, 170)
+  await expect(page.getByTestId('picture-width')).toContainText(/0\.80? mm/)
+  await page.getByRole('button', { name: 'Take the width over' }).click()
+  await expect(page.getByTestId('bevel-width')).toHaveValue(/^0\.(79|80?)/)
+  await expect(form.getByLabel('Measured with')).toHaveText(/photograph/)
 })

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { SIDES, type Side } from '#core/clamping/centring'
+import type { Side } from '#core/clamping/centring'
 import { contactFor } from '#core/setup/setup'
 import type { Vec2 } from '#core/vector/vec2'
 import { useInk } from '~/composables/useInk'
@@ -21,7 +21,7 @@ function anglesAlong(job: JobView) {
   const preferences = usePreferences()
   const names = computed(() => preferences.current.sideNames)
   const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
-  const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES).map(drawnSide))
+  const sides = computed(() => job.sides.value.map(drawnSide))
 
   /** A place of the edge as a short stretch; all of it where no place was said. */
   function stretch(placeMm: number | null): Pick<DrawnFinding, 'fromMm' | 'toMm'> {

@@ -1,17 +1,16 @@
 import { computed, ref, watch } from 'vue'
 import { tiedPairs, type RigFit } from '#core/calibration/fitRig'
 import { mendedRig, mendedStone } from '#core/calibration/mended'
-import { movableOn, provedOnRig, unknownsOf, type UnknownId } from '#core/calibration/provedOnRig'
+import { movableOn, unknownsOf, type UnknownId } from '#core/calibration/provedOnRig'
 import { evaluate } from '#core/evaluation/evaluate'
 import type { KeptRig, KeptStone } from '#core/kept/things'
-import { ofKind } from '#core/log/inForce'
 import { fittedWith } from '#core/rig/jaws'
+import { useRigProofs } from '~/composables/useRigProofs'
 import { useWords } from '~/composables/useWords'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
-import { useLog } from '~/stores/log'
 import { useTask } from '~/workers/useTask'
 
 /** What the angles proved on this job's rig say of its measures, and those taken over. */
@@ -19,27 +18,12 @@ export const useCalibration = () => useJob().share(calibration)
 
 function calibration(job: JobView) {
   const collections = useCollections()
-  const log = useLog()
   const toast = useToast()
   const words = useWords()
-  /** The rig as it is measured now, whatever version this job goes on with. */
-  const rig = computed(() => collections.rigs.find(({ id }) => id === job.content.value.rigId)!)
+  const { rig, counting } = useRigProofs()
   const { form } = useKeptForm(`calibration:${job.id}`, () => ({ fixed: [] as UnknownId[] }))
-  const jobOf = (jobId: string | null) => collections.jobs.find(({ id }) => id === jobId)
-
-  /** Every proof that was made on this rig, in whatever job. */
-  const proofs = computed(() =>
-    ofKind(log.entries, 'proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
-  )
   const moving = computed(() => movableOn(rig.value).filter((id) => !form.value.fixed.includes(id)))
-  const proved = computed(() =>
-    provedOnRig(proofs.value, moving.value, {
-      rig: fittedWith(rig.value, job.content.value.jawsName),
-      blade: (id) => collections.blades.find((one) => one.id === id),
-      stone: (id) => collections.stones.find((one) => one.id === id),
-      known: (jobId) => jobOf(jobId) ?? job.content.value,
-    }),
-  )
+  const proved = computed(() => counting(moving.value))
   const stones = computed(() => {
     const used = new Set(proved.value.counted.map(({ angle }) => angle.stoneId))
     return collections.stones.filter(({ id }) => used.has(id))

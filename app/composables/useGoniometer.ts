@@ -1,18 +1,18 @@
 import { computed } from 'vue'
 import { stationAt } from '#core/curve/stations'
-import { SIDES, type Side } from '#core/clamping/centring'
+import type { Side } from '#core/clamping/centring'
 import { patternOf, unevenBy, type Finish, type ShownSide } from '#core/goniometer/pattern'
 import { flatScreenDeg } from '#core/goniometer/scale'
 import type { Proof } from '#core/log/entry'
 import { contactFor } from '#core/setup/setup'
 import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { NO_PLACE, useEdgePlace } from '~/composables/useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { usePreferences } from '~/stores/preferences'
-import { zoneName } from '~/words/zoneText'
 
 /** What is typed of one side, as it stands in the fields. */
 export interface TypedSide {
@@ -25,8 +25,6 @@ export interface TypedSide {
 export type TypedFigure = 'edge' | 'from' | 'to' | 'primary'
 
 export const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', primary: '' }
-/** The place that the dial is for, among the zones. */
-export const AT_DIAL = 'dial'
 /** Which figures a reflection of each look has. */
 export const FIGURES: Record<Finish, readonly TypedFigure[]> = {
   crisp: ['edge', 'primary'],
@@ -47,13 +45,15 @@ function goniometer(job: JobView) {
   const { form, takenUp, beginAnew } = useKeptForm(`goniometer:${job.id}`, () => ({
     A: NOTHING_TYPED as TypedSide,
     B: NOTHING_TYPED as TypedSide,
-    place: AT_DIAL,
+    on: NO_PLACE,
     /** Whether the bevel was cut through to the apex: 'yes', 'no', or nothing. */
     apex: '',
     /** Spots are told by how far they are from the middle of the flat screen. */
     inLengths: false,
   }))
-  const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
+  const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })
+  const edgePlace = useEdgePlace(on)
+  const { sides } = job
   /** Along the beam to a flat screen; null on one drawn in degrees. */
   const distanceMm = computed(() =>
     instrument.value?.kind === 'goniometer-screen' ? instrument.value.screenDistanceMm : null,
@@ -123,17 +123,6 @@ function goniometer(job: JobView) {
   })
   const uneven = computed(() => (pattern.value ? unevenBy(pattern.value) : null))
 
-  const places = computed(() => [
-    { value: AT_DIAL, label: 'where the dial is for' },
-    ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
-  ])
-  /** Where along the edge, and of which zone. */
-  function placeOf(): Pick<Proof, 'placeMm' | 'zone'> {
-    const zone = job.zones.value[Number(form.value.place)]
-    if (!zone) return { placeMm: job.dialFor.value.station.fromHeelMm, zone: null }
-    return { placeMm: (zone.fromMm + zone.toMm) / 2, zone: zone.kind }
-  }
-
   /** What the rig was set to when the bevel was cut: what was last noted as dialled on that side. */
   function cutOf(side: Side, placeMm: number): Pick<Proof, 'cut' | 'stoneId'> | null {
     const dialled = job.dialled.value[side]
@@ -150,7 +139,8 @@ function goniometer(job: JobView) {
     const found = pattern.value
     if (Object.keys(typed.value.problems).length > 0) return 'One of the figures is not right yet.'
     if (!found) return 'Write where the edge of one side shows at least.'
-    const place = placeOf()
+    const place = edgePlace.where.value
+    if (!place) return edgePlace.problem.value
     const toApex = form.value.apex === '' ? null : form.value.apex === 'yes'
     const wrong = readings.addShown(
       found.sides.map(({ side, edgeDeg, fromDeg, toDeg, doubtDeg: sideDoubt, finish, primaryDeg }) => ({
@@ -162,7 +152,7 @@ function goniometer(job: JobView) {
         primaryDeg: primaryDeg === null ? null : Math.max(0, primaryDeg),
         toApex,
         ...place,
-        ...cutOf(side, place.placeMm!),
+        ...cutOf(side, place.placeMm),
       })),
     )
     if (!wrong) Object.assign(form.value, { A: NOTHING_TYPED, B: NOTHING_TYPED, apex: '' })
@@ -178,7 +168,7 @@ function goniometer(job: JobView) {
     fieldOf,
     pattern,
     uneven,
-    places,
+    on,
     distanceMm,
     inLengths,
     put,

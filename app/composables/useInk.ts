@@ -5,7 +5,7 @@ import { primaryFaceDeg } from '#core/blade/primaryFace'
 import { asThickAs } from '#core/blade/taper'
 import type { Zone } from '#core/blade/zones'
 import { bevelWidthMm } from '#core/bevel/bevelWidth'
-import { SIDES, type Side } from '#core/clamping/centring'
+import type { Side } from '#core/clamping/centring'
 import { stationAt } from '#core/curve/stations'
 import { adviseDial } from '#core/dial/advised'
 import type { InkPattern } from '#core/ink/bared'
@@ -53,7 +53,7 @@ function ink(job: JobView) {
   const preferences = usePreferences()
   const collections = useCollections()
   const log = useLog()
-  const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
+  const { sides } = job
   const { zones } = job
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
   const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2

@@ -1,8 +1,9 @@
 import { computed } from 'vue'
-import { SIDES, type Side } from '#core/clamping/centring'
+import type { Side } from '#core/clamping/centring'
 import { bevelThicknessMm } from '#core/blade/bevelThickness'
 import { primaryFaceDeg } from '#core/blade/primaryFace'
 import { sectionAt } from '#core/decision/plan'
+import type { BevelWidth, LogEntry, Proof, Reading } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
 import type { Vec2 } from '#core/vector/vec2'
 import { reportPage, type ReportContent } from '~/card/reportPage'
@@ -14,12 +15,17 @@ import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
+import { widthText } from '~/words/bevelText'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
 import { ZONE_WORD } from '~/words/zoneText'
 
 /** Over the shoulder a section is drawn so many times as far as to it. */
 const BEYOND_SHOULDER = 3
+
+type Measured = Reading | Proof | BevelWidth
+const isMeasured = (entry: LogEntry): entry is Measured =>
+  entry.kind === 'reading' || entry.kind === 'proof' || entry.kind === 'bevel-width'
 
 /** The report of the job: one page of what was wanted, set, read and proved, and how it was done. */
 export function useReport() {
@@ -31,9 +37,24 @@ export function useReport() {
   const paper = usePaper()
   const names = computed(() => preferences.current.sideNames)
   const text = (mm: number) => lengthText(mm, preferences.unit)
-  const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
+  const { sides } = job
   const along = useAnglesAlong()
   const { edgeMm } = along
+
+  /** "A 20.1° ± 0.2° proved, belly, 2026-11-02 10:00". */
+  function measuredText(one: Measured): string {
+    const zone = one.kind !== 'reading' && one.zone ? ZONE_WORD[one.zone] : ''
+    const where = zone || (one.placeMm === null ? '' : `${text(one.placeMm)} from the heel`)
+    return [`${names.value[one.side]} ${figureText(one)}`, where, momentText(one.at)].filter(Boolean).join(', ')
+  }
+  function figureText(one: Measured): string {
+    if (one.kind === 'bevel-width') {
+      const width = (mm: number) => widthText(mm, one.doubtMm, preferences.unit)
+      return `bevel ${width(one.widthMm)} ± ${width(one.doubtMm)} wide`
+    }
+    const what = one.kind === 'reading' ? 'read' : 'proved'
+    return `${angleText(one.deg, one.doubtDeg)} ± ${angleText(one.doubtDeg, one.doubtDeg)} ${what}`
+  }
 
   /** The section at the place that the dial is for, as it was (ink, or the blade's own bevel) and as it is proved. */
   function sections(): ReportContent['sections'] {
@@ -67,7 +88,7 @@ export function useReport() {
   const content = computed((): ReportContent => {
     const { blade } = job.setup.value
     const { name, wanted, progression } = job.content.value
-    const measured = job.entries.value.filter((entry) => entry.kind === 'reading' || entry.kind === 'proof')
+    const measured = job.entries.value.filter(isMeasured)
     const used = [...new Set(ofKind(job.entries.value, 'dialled').flatMap(({ stoneId }) => stoneId ?? []))]
     const stones = used.length > 0 ? used : progression
     return {
@@ -90,17 +111,7 @@ export function useReport() {
           line.included ?? '–',
         ]),
       },
-      readings: measured.toReversed().map((one) => {
-        const where =
-          one.kind === 'proof' && one.zone
-            ? ZONE_WORD[one.zone]
-            : one.placeMm === null
-              ? ''
-              : `${text(one.placeMm)} from the heel`
-        const what = one.kind === 'reading' ? 'read' : 'proved'
-        const figure = `${angleText(one.deg, one.doubtDeg)} ± ${angleText(one.doubtDeg, one.doubtDeg)}`
-        return [`${names.value[one.side]} ${figure} ${what}`, where, momentText(one.at)].filter(Boolean).join(', ')
-      }),
+      readings: measured.toReversed().map(measuredText),
       stones: stones.map((id) => collections.nameOf(id)),
       sides: along.sides.value,
       edgeMm: edgeMm.value,

@@ -11,7 +11,7 @@ import { provedAmount, readAmount } from '#core/log/amount'
 import { dialledState } from '#core/log/dialledState'
 import { ofKind } from '#core/log/inForce'
 import type { Setup } from '#core/setup/setup'
-import { perSide, type Side } from '#core/clamping/centring'
+import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import type { Refusal } from '#core/angle/reasons'
 import equal from 'fast-deep-equal'
 import type { useCollections } from '~/stores/collections'
@@ -65,6 +65,8 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   // What is looked at: of this opening, not of the job.
   const side = shallowRef<Side>('A')
   const turnOver = () => (side.value = side.value === 'A' ? 'B' : 'A')
+  /** The sides that have a bevel. */
+  const sides = computed((): readonly Side[] => (blade.value.bevels === 'A' ? ['A'] : SIDES))
   const wantedDeg = computed(() => content.value.wanted.deg[side.value])
 
   // What the geometry gives.
@@ -125,6 +127,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     stone,
     rigMeasuredAnew,
     side,
+    sides,
     turnOver,
     wantedDeg,
     setup,

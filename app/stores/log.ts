@@ -45,6 +45,14 @@ export const useLog = defineStore('log', () => {
     upTo = answer.value.upTo
   }
 
+  /** Forgets what was there and fetches all of it: something else was put in its place. */
+  function loadAnew() {
+    upTo = 0
+    known.value = new Map()
+    unreadable.value = []
+    return load()
+  }
+
   /** Adds entries: at once here and in this browser's other tabs, and to the server as soon as it answers. */
   function append(entries: readonly LogEntry[]) {
     add(entries)
@@ -54,5 +62,5 @@ export const useLog = defineStore('log', () => {
 
   /** What holds: not struck out. Oldest first. */
   const entries = computed(() => inForce([...known.value.values()]))
-  return { entries, unreadable, state, load, append, retry: () => out.flush() }
+  return { entries, unreadable, state, load, loadAnew, append, retry: () => out.flush() }
 })

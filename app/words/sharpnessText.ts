@@ -1,6 +1,6 @@
 import type { Sharpness } from '#core/log/entry'
 import type { Burr, SharpnessTest } from '#core/sharpness/tests'
-import { threadForce } from '#core/sharpness/threadForce'
+import { repeated } from '#core/doubt/repeated'
 import { decimalsBackedBy } from '#core/units/figures'
 import type { PerSide } from '#core/clamping/centring'
 import { ZONE_WORD } from './zoneText'
@@ -25,12 +25,12 @@ export const burrText = (burr: Burr, names: PerSide<string>): string =>
 
 /** A force with its spread: "86 g ± 12 g, 6 g from cut to cut". */
 export function forceText(forcesG: readonly number[]): string {
-  const force = threadForce(forcesG)
+  const force = repeated(forcesG)
   if (!force) return ''
   const text = (grams: number, doubt: number) => `${grams.toFixed(decimalsBackedBy(doubt, 1))} g`
-  if (force.doubtG === null) return `${text(force.meanG, 10)}, one cut alone`
-  const { meanG, doubtG, spreadG } = force
-  return `${text(meanG, doubtG)} ± ${text(doubtG, doubtG)}, ${text(spreadG!, doubtG)} from cut to cut`
+  if (force.doubt === null) return `${text(force.mean, 10)}, one cut alone`
+  const { mean, doubt, spread } = force
+  return `${text(mean, doubt)} ± ${text(doubt, doubt)}, ${text(spread!, doubt)} from cut to cut`
 }
 
 /** What was found: "catches at belly, tip; a burr on A". */

@@ -1,7 +1,9 @@
 import type { Contact } from '../angle/contact'
 import type { Refusal } from '../angle/reasons'
 import type { Blade } from '../blade/blade'
-import { bladeThere } from '../blade/taper'
+import { bevelThicknessMm } from '../blade/bevelThickness'
+import { primaryFaceDeg } from '../blade/primaryFace'
+import { asThickAs } from '../blade/taper'
 import type { Side } from '../clamping/centring'
 import { bevelWidthMm } from './bevelWidth'
 import { reprofile } from './reprofile'
@@ -16,9 +18,8 @@ export interface BevelThere {
 }
 
 /**
- * Bevel widths along the edge before and after it is ground at the angles that a hold gives: a flatter face runs on
- * into the thicker steel behind the shoulder, a steeper one ends at the shoulder once the apex is worn back so far.
- * `fromHeelMm`: the places of the contacts. Source: docs/geometry.md, "Cross-section".
+ * Bevel widths along the edge before and after it is ground at the angles that a hold gives. `fromHeelMm`: the places
+ * of the contacts.
  */
 export function bevelAlong(
   of: Blade,
@@ -27,22 +28,32 @@ export function bevelAlong(
   fromHeelMm: readonly number[],
 ): BevelThere[] {
   const total = fromHeelMm.at(-1) || 1
-  const thereDeg = of.bevelDeg && of.bevelDeg[side]
-  const share = of.bevels === 'A' ? 1 : 0.5
-  return along.map((contact, i) => {
-    const place = fromHeelMm[i]!
-    const there = bladeThere(of, place / total)
-    const shoulderMm = there.thicknessBehindEdgeMm * share
-    const beforeMm = thereDeg === null ? null : bevelWidthMm(shoulderMm, thereDeg)
-    return {
-      fromHeelMm: place,
-      beforeMm,
-      afterMm: contact.ok ? after(contact.edgeAngleDeg, shoulderMm, there.primaryHalfAngleDeg) : null,
-    }
-  })
+  return along.map((contact, i) => ({
+    fromHeelMm: fromHeelMm[i]!,
+    ...bevelAt(of, side, fromHeelMm[i]! / total, contact.ok ? contact.edgeAngleDeg : null),
+  }))
+}
 
-  function after(newDeg: number, shoulderMm: number, primaryHalfAngleDeg: number): number | null {
+/**
+ * Widths of the bevel at a share of the edge, before and after it is ground at an angle: a flatter face runs on into
+ * the thicker steel behind the shoulder, a steeper one ends at the shoulder once the apex is worn back so far. Source:
+ * docs/geometry.md, "Cross-section".
+ */
+export function bevelAt(
+  of: Blade,
+  side: Side,
+  share: number,
+  newDeg: number | null,
+): Pick<BevelThere, 'beforeMm' | 'afterMm'> {
+  const there = asThickAs(of, share)
+  const shoulderMm = bevelThicknessMm(there)
+  const thereDeg = of.bevelDeg && of.bevelDeg[side]
+  return { beforeMm: thereDeg === null ? null : bevelWidthMm(shoulderMm, thereDeg), afterMm: after() }
+
+  function after(): number | null {
+    if (newDeg === null) return null
     if (thereDeg === null || newDeg >= thereDeg) return bevelWidthMm(shoulderMm, newDeg)
+    const primaryHalfAngleDeg = primaryFaceDeg(there, side)
     const section = reprofile({ edgeAngleDeg: thereDeg, shoulderMm, primaryHalfAngleDeg }, newDeg, 0)
     return section.ok ? section.faceWidthMm : null
   }

@@ -6,7 +6,7 @@ import { doubtBudget } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'
 import { edgeAngleShifter } from '../doubt/shifted'
 import { sampleSetup } from '../setup/sampleSetup.fixture'
-import { proofCauses, type ProvedAgainstSet } from './proofCauses'
+import { proofCauses, type ProvedAgainstSet, type ProvedEarlier } from './proofCauses'
 
 const known: KnownHold = {
   bladeHeightToleranceMm: 0.5,
@@ -50,4 +50,27 @@ it('an apex that nobody saw reached is asked for first', () => {
 
 it('nothing is explained where nothing differs', () => {
   expect(proofCauses(provedWith('pivot-height', 0.01))).toEqual([])
+})
+
+it('what was proved on the rig before tells the stone from the pivot: all was right with another one', () => {
+  // On one hold alone a stone's face offset and the pivot's height explain the same.
+  const now = provedWith('face-offset', 0.3)
+  const measures = (of: ReturnType<typeof proofCauses>) =>
+    of.flatMap((one) => (one.by === 'measure' ? one.measure : []))
+  const before = (deg: number, sameStone: boolean): ProvedEarlier[] =>
+    Object.values(provedWith('pivot-height', 0)).map(({ budget }) => ({
+      differsDeg: deg,
+      doubtDeg: 0.05,
+      budget,
+      sameStone,
+    }))
+  const jump = Object.values(now)[0]!.differsDeg
+  const asSet = [0.02, -0.03, 0.01].flatMap((deg) => before(deg, false))
+  expect(measures(proofCauses(now))[0]).toBe('pivot-height')
+  expect(measures(proofCauses(now, [...asSet, ...before(jump, true)]))[0]).toBe('face-offset')
+  // Off by as much with every stone, it is the pivot.
+  const off = Object.values(provedWith('pivot-height', 0.6))[0]!.differsDeg
+  expect(measures(proofCauses(provedWith('pivot-height', 0.6), [...before(off, false), ...before(off, true)]))[0]).toBe(
+    'pivot-height',
+  )
 })

@@ -1,6 +1,10 @@
 import { SIDES, type Side } from '../clamping/centring'
-import type { DoubtShare } from '../doubt/budget'
+import type { KnownHold } from '../clamping/knownHold'
+import { doubtBudget, type DoubtShare } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'
+import { edgeAngleShifter } from '../doubt/shifted'
+import type { CountedProof, UnknownId } from './provedOnRig'
+import { singleCauses } from './singleCauses'
 
 /** What would explain that the steel has another angle than was set. */
 export type ProofCause =
@@ -26,48 +30,73 @@ export interface ProvedAgainstSet {
   readonly toApex: boolean | null
 }
 
-/** Half-widths that hold 95 in 100, in standard deviations. */
-const HALF_WIDTHS = 1.96
-/** One cause explains a difference where it leaves no more than so many doubts of the proof. */
-const LEAVES = 1.5
-/** What would have to be off by more of its tolerances is no explanation. */
-const MOST_TIMES = 5
+/** What was proved on the same rig before against what its measures give; doubtful by all that was that hold's own. */
+export interface ProvedEarlier extends Omit<ProvedAgainstSet, 'toApex'> {
+  /** Cut with the stone that is asked about. */
+  readonly sameStone: boolean
+}
+
+/** Measures of the rig, and of its stone: off once, they are off each time. The others belong to one hold. */
+const OF_RIG: readonly MeasureId[] = ['pivot-height', 'pivot-height-b', 'setback', 'setback-b', 'pivot-along']
+const OF_STONE: readonly MeasureId[] = ['face-offset', 'face-shape']
+
+/**
+ * What was proved of earlier work on a rig. `counted`: as provedOnRig has them with RIG_AND_STONE moving;
+ * `stoneId`: of the stone that is asked about.
+ */
+export const provedEarlier = (counted: readonly CountedProof[], stoneId: string): ProvedEarlier[] =>
+  counted.flatMap(({ angle: { setup, side, pivotHeightMm, station, deg, doubtDeg, stoneId: its } }) => {
+    const set = edgeAngleShifter(setup, side, pivotHeightMm, station)({})
+    if (set === null) return []
+    const budget = doubtBudget(setup, KNOWN_HOLD, side, pivotHeightMm, station)
+    return [{ differsDeg: deg - set, doubtDeg, budget, sameStone: its === stoneId }]
+  })
+/** What a rig and its stone bring along from one hold to the next. */
+export const RIG_AND_STONE: readonly UnknownId[] = ['pivot-height', 'setback', 'setback-b', 'face-offset']
+/** How well a hold is known does not change how far a measure of the rig moves the angle. */
+const KNOWN_HOLD: KnownHold = {
+  bladeHeightToleranceMm: 1,
+  holdTolerance: { alongMm: 1, turnDeg: 1, centreOffsetMm: 1, tiltDeg: 1 },
+}
 
 /**
  * Single causes of a difference between what is proved and what is set, the likeliest first: an apex that was not
- * reached, then each measure by how far it would have to be off, in its tolerances, and how well that fits both sides.
+ * reached, then each measure by how far it would have to be off, in its tolerances, and how well that fits both sides
+ * and all that was proved on this rig before.
  * Empty where nothing differs beyond the doubt of the proofs. Source: docs/calibration.md, "Why proved and set differ".
  */
-export function proofCauses(of: Readonly<Partial<Record<Side, ProvedAgainstSet>>>): ProofCause[] {
+export function proofCauses(
+  of: Readonly<Partial<Record<Side, ProvedAgainstSet>>>,
+  earlier: readonly ProvedEarlier[] = [],
+): ProofCause[] {
   const sides = SIDES.flatMap((side) => (of[side] ? [{ side, ...of[side] }] : []))
   const differ = sides.filter(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg)
   if (differ.length === 0) return []
   const notThrough = differ.filter(({ toApex }) => toApex !== true).map(({ side }) => side)
   const ids = [...new Set(sides.flatMap(({ budget }) => budget.map(({ id }) => id)))]
-  const measures = ids.flatMap((id) => {
-    const shares = sides.map(({ budget }) => budget.find((share) => share.id === id))
-    const known = shares.find((share) => share !== undefined)!
-    const sigma = known.tolerance / HALF_WIDTHS
-    const rows = sides.map(({ differsDeg, doubtDeg }, i) => ({
-      slope: shares[i]?.perUnitDeg ?? 0,
-      differsDeg,
-      doubtDeg,
-      weight: (HALF_WIDTHS / doubtDeg) ** 2,
-    }))
-    const square = rows.reduce((sum, { slope, weight }) => sum + weight * slope ** 2, 0)
-    if (square < 1e-6) return []
-    const off = rows.reduce((sum, { slope, weight, differsDeg }) => sum + weight * slope * differsDeg, 0) / square
-    const left = rows.map(({ differsDeg, slope }) => Math.abs(differsDeg - slope * off))
-    if (left.some((deg, i) => deg > LEAVES * rows[i]!.doubtDeg)) return []
-    const against = (off / sigma) ** 2 + left.reduce((sum, deg, i) => sum + rows[i]!.weight * deg ** 2, 0)
-    const times = Math.abs(off) / known.tolerance
-    if (times > MOST_TIMES) return []
-    return [
-      { against, cause: { by: 'measure', measure: id, unit: known.unit, off, times, leavesDeg: Math.max(...left) } },
-    ] as { against: number; cause: ProofCause }[]
+  const suspects = ids.map((id) => {
+    const shareOf = ({ budget }: Pick<ProvedAgainstSet, 'budget'>) => budget.find((share) => share.id === id)
+    const { tolerance, unit } = sides.flatMap((one) => shareOf(one) ?? [])[0]!
+    const perUnit = [
+      ...sides.map((one) => shareOf(one)?.perUnitDeg ?? 0),
+      ...earlier.map((one) =>
+        OF_RIG.includes(id) || (one.sameStone && OF_STONE.includes(id)) ? (shareOf(one)?.perUnitDeg ?? 0) : 0,
+      ),
+    ]
+    return { what: { measure: id, unit }, tolerance, perUnit: (i: number) => perUnit[i]! }
   })
+  const found = [
+    ...sides.map(({ differsDeg, doubtDeg }) => ({ differs: differsDeg, doubt: doubtDeg })),
+    ...earlier.map(({ differsDeg, doubtDeg }) => ({ differs: differsDeg, doubt: doubtDeg, beside: true })),
+  ]
   return [
     ...(notThrough.length > 0 ? [{ by: 'not-to-apex' as const, sides: notThrough }] : []),
-    ...measures.sort((a, b) => a.against - b.against).map(({ cause }) => cause),
+    ...singleCauses(found, suspects).map(({ what, off, times, leaves }) => ({
+      by: 'measure' as const,
+      ...what,
+      off,
+      times,
+      leavesDeg: leaves,
+    })),
   ]
 }

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { LogEntry, Proof, Reading } from '../log/entry'
+import type { BevelWidth, LogEntry, Proof, Reading } from '../log/entry'
 
 /** What a column says stands in its name: millimetres, degrees per side. */
 export const READING_COLUMNS = [
@@ -20,29 +20,38 @@ export const READING_COLUMNS = [
   'toDeg',
   'primaryDeg',
   'cutToApex',
+  'widthMm',
+  'widthDoubtMm',
 ] as const
 type Row = Partial<Record<(typeof READING_COLUMNS)[number], string | number>>
 
-/** What was read and proved, oldest first, as a table. `nameOf`: what an instrument or a stone is called. */
+/**
+ * What was read, proved and measured of the bevel, oldest first, as a table. `nameOf`: what an instrument or a stone is
+ * called.
+ */
 export function readingsCsv(log: readonly LogEntry[], nameOf: (id: string) => string): string {
   const named = (id: string | null) => (id === null ? '' : nameOf(id))
-  const common = (entry: Reading | Proof): Row => ({
+  const common = (entry: Reading | Proof | BevelWidth): Row => ({
     at: entry.at,
     side: entry.side,
     fromHeelMm: entry.placeMm ?? '',
-    deg: entry.deg,
-    doubtDeg: entry.doubtDeg,
     instrument: named(entry.instrumentId),
     stone: named(entry.stoneId),
   })
+  const angle = ({ deg, doubtDeg }: Reading | Proof): Row => ({ deg, doubtDeg })
   const rows = log.flatMap((entry): Row[] => {
+    if (entry.kind === 'bevel-width') {
+      const { zone, by, widthMm, doubtMm } = entry
+      return [{ ...common(entry), what: 'bevel width', zone: zone ?? '', by, widthMm, widthDoubtMm: doubtMm }]
+    }
     if (entry.kind === 'reading')
-      return [{ ...common(entry), what: 'read', by: entry.zero, mustReadDeg: entry.expectedDeg ?? '' }]
+      return [{ ...common(entry), ...angle(entry), what: 'read', by: entry.zero, mustReadDeg: entry.expectedDeg ?? '' }]
     if (entry.kind !== 'proof') return []
     const { by, zone, finish, fromDeg, toDeg, primaryDeg, toApex, cut } = entry
     return [
       {
         ...common(entry),
+        ...angle(entry),
         what: 'proved',
         by,
         zone: zone ?? '',

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { revision } from '../kept/meta'
 import { clampPosition } from '../clamping/clampPosition'
 import { holdTolerance } from '../clamping/knownHold'
 import { deg, label, mm } from '../measure/measure'
@@ -40,7 +41,7 @@ export const job = z.object({
   notes: z.string().max(4000).default(''),
   rigId: z.uuid(),
   /** The version of the rig that the job is done with; null: the newest. */
-  rigRevision: z.number().int().min(1).nullable().default(null),
+  rigRevision: revision.nullable().default(null),
   bladeId: z.uuid(),
   stoneId: z.uuid(),
   ...clampCard.shape,

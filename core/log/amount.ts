@@ -1,4 +1,5 @@
 import type { Side } from '../clamping/centring'
+import { repeated } from '../doubt/repeated'
 import type { Proof, Reading } from './entry'
 
 /** What several readings of one angle come to. */
@@ -6,6 +7,8 @@ export interface Amount {
   readonly deg: number
   /** Half-width of the range that holds 95 in 100, degrees. */
   readonly doubtDeg: number
+  /** From one to the next: standard deviation, degrees; null of a single one. */
+  readonly spreadDeg: number | null
   /** The readings it is made of, oldest first. */
   readonly of: readonly (Reading | Proof)[]
 }
@@ -54,10 +57,23 @@ export function provedAmount(proofs: readonly Proof[], side: Side): Amount | nul
   )
 }
 
-/** The mean weighted by how well each is known. Source: docs/geometry.md, "What several readings come to". */
+/** Half-widths that hold 95 in 100, in standard deviations. */
+const HALF_WIDTHS = 1.96
+
+/**
+ * The mean weighted by how well each is known, less sure by the Birge ratio where they scatter more than their doubts
+ * allow. Source: docs/geometry.md, "What several readings come to".
+ */
 function mean(of: readonly (Reading | Proof)[]): Amount {
   const weights = of.map((one) => 1 / one.doubtDeg ** 2)
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   const deg = of.reduce((sum, one, i) => sum + one.deg * weights[i]!, 0) / total
-  return { deg, doubtDeg: 1 / Math.sqrt(total), of }
+  const scatter = of.reduce((sum, one, i) => sum + weights[i]! * (HALF_WIDTHS * (one.deg - deg)) ** 2, 0)
+  const birge = of.length > 1 ? Math.max(1, Math.sqrt(scatter / (of.length - 1))) : 1
+  return {
+    deg,
+    doubtDeg: birge / Math.sqrt(total),
+    spreadDeg: repeated(of.map((one) => one.deg))!.spread,
+    of,
+  }
 }

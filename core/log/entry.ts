@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { WIDTH_MEANS } from '../bevelCheck/means'
 import { ZONE_KINDS } from '../blade/zones'
 import { SIDES } from '../clamping/centring'
 import { clampPosition } from '../clamping/clampPosition'
@@ -123,6 +124,17 @@ const sharpness = entry.extend({
   forcesG: z.array(z.number().positive().max(5000)).max(30).default([]),
   burr: z.enum(BURRS).nullable().default(null),
 })
+/** The width of the bevel's face was measured. */
+const bevelWidth = entry.extend({
+  kind: z.literal('bevel-width'),
+  side,
+  placeMm: mm({ least: 0, most: 3000 }),
+  zone: z.enum(ZONE_KINDS).nullable().default(null),
+  widthMm: mm({ above: 0, most: 100 }),
+  /** Half-width of the range that holds 95 in 100 such measures. */
+  doubtMm: mm({ above: 0, most: 10 }),
+  by: z.enum(WIDTH_MEANS),
+})
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
 /** Another entry is struck out; or, where that one struck something out itself, brought back. */
@@ -139,6 +151,7 @@ export const ENTRIES = {
   'ink-look': { schema: inkLook, steps: [] },
   practice: { schema: practice, steps: [] },
   sharpness: { schema: sharpness, steps: [] },
+  'bevel-width': { schema: bevelWidth, steps: [] },
   'stone-wear': { schema: wear, steps: [] },
   strike: { schema: strike, steps: [] },
 } as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
@@ -152,6 +165,7 @@ export const logEntry = z.discriminatedUnion('kind', [
   inkLook,
   practice,
   sharpness,
+  bevelWidth,
   wear,
   strike,
 ])
@@ -160,6 +174,7 @@ export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
 export type Reading = EntryOf<'reading'>
 export type Proof = EntryOf<'proof'>
 export type InkLookEntry = EntryOf<'ink-look'>
+export type BevelWidth = EntryOf<'bevel-width'>
 export type Sharpness = EntryOf<'sharpness'>
 export type Dialled = EntryOf<'dialled'>
 export type WearEntry = EntryOf<'stone-wear'>

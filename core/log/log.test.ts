@@ -101,7 +101,14 @@ describe('what readings come to', () => {
   it('their mean, the better known one counting more, and better known than each', () => {
     const amount = readAmount([reading(1, { deg: 20 }), reading(2, { deg: 20.5, doubtDeg: 0.2 })], 'A')!
     expect(amount.deg).toBeCloseTo(20.1, 9)
-    expect(amount.doubtDeg).toBeCloseTo(Math.sqrt(1 / 125), 9)
+    // Half a degree apart, they are 4.4 times as far from each other as they are sure.
+    expect(amount.doubtDeg).toBeCloseTo(
+      1.96 * Math.sqrt(0.1 ** 2 / 0.1 ** 2 + 0.4 ** 2 / 0.2 ** 2) * Math.sqrt(1 / 125),
+      9,
+    )
+    const near = readAmount([reading(1, { deg: 20 }), reading(2, { deg: 20.1, doubtDeg: 0.2 })], 'A')!
+    expect(near.doubtDeg).toBeCloseTo(Math.sqrt(1 / 125), 9)
+    expect(near.spreadDeg).toBeCloseTo(0.1 / Math.SQRT2, 9)
   })
 
   it.each<[string, Partial<Reading>]>([

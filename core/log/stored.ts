@@ -7,9 +7,9 @@ import { ENTRIES, versionOfEntry, type EntryKind, type LogEntry } from './entry'
 export const storedEntry = z.object({
   id: z.uuid(),
   /** Its kind; one that this version does not know is kept all the same. */
-  kind: z.string(),
+  kind: z.string().max(100),
   at: z.iso.datetime(),
-  version: z.number().int().min(1),
+  version: z.number().int().min(1).max(1000),
   content: z.unknown(),
 })
 export type StoredEntry = z.infer<typeof storedEntry>

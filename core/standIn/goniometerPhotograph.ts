@@ -1,17 +1,9 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import type { Finish } from '../goniometer/pattern'
 import { flatScreenMm, type Screen } from '../goniometer/scale'
 import type { Tick } from '../goniometerPhoto/ticks'
 import type { ColourPicture } from '../picture/colourPicture'
 import { radians } from '../units/angle'
-
-/** What one side of a blade throws on the screen, degrees per side. */
-export interface ThrownSide {
-  /** Null: the primary face is too dull to throw a spot. */
-  readonly primaryDeg: number | null
-  /** Null: the edge throws nothing. */
-  readonly edge: { readonly finish: Finish; readonly fromDeg: number; readonly toDeg: number } | null
-}
+import { bodiesOf, type ThrownSide } from './thrownPattern'
 
 export interface GoniometerPhotographAsk {
   readonly seed: number
@@ -42,26 +34,12 @@ export function goniometerPhotograph(ask: GoniometerPhotographAsk): { picture: C
   // As many pixels for the first degree on both kinds of screen.
   const alongOf = (deg: number) =>
     PX_PER_DEG * (screen.kind === 'arc' ? deg : flatScreenMm(deg, 1) / flatScreenMm(1, 1))
-  /** Bright bodies: a stretch along the scale, soft over so many pixels, so high across it, so bright. */
-  const bodies = [{ from: 0, to: 0, soft: 11, high: 11, light: 0.42 }]
-  for (const [i, { primaryDeg, edge }] of sides.entries()) {
-    const sign = i === 0 ? -1 : 1
-    if (primaryDeg !== null) {
-      const at = sign * primaryDeg
-      bodies.push({ from: at, to: at, soft: 4.5, high: 8, light: 0.9 })
-    }
-    if (!edge) continue
-    const half = (edge.toDeg - edge.fromDeg) / 2
-    const at = (sign * (edge.fromDeg + edge.toDeg)) / 2
-    if (edge.finish === 'convex') bodies.push({ from: at - half, to: at + half, soft: 4, high: 7, light: 0.35 })
-    else if (edge.finish === 'crisp') bodies.push({ from: at, to: at, soft: 4.5, high: 8, light: 1 })
-    // A haze is half as bright at its ends.
-    else bodies.push({ from: at, to: at, soft: (half * PX_PER_DEG) / 1.177, high: 8, light: 0.6 })
-  }
-  const placed = bodies.map((body) => ({
+  const placed = bodiesOf(sides).map((body) => ({
     ...body,
     fromPx: alongOf(body.from + askewDeg),
     toPx: alongOf(body.to + askewDeg),
+    soft: body.softDeg * PX_PER_DEG,
+    high: body.highDeg * PX_PER_DEG,
   }))
   const ticksDeg = Array.from({ length: 71 }, (_, i) => i - 35)
   const ticksPx = ticksDeg.map((deg) => ({ px: alongOf(deg), long: deg % 5 === 0 }))

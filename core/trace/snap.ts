@@ -102,7 +102,7 @@ function brightness({ width, height, pixels }: GrayPicture, x: number, y: number
 }
 
 /** Brightness of an RGBA picture, by the usual weights of the three colours. */
-export function toGray(rgba: Uint8ClampedArray, width: number, height: number): GrayPicture {
+export function toGray(rgba: Uint8Array | Uint8ClampedArray, width: number, height: number): GrayPicture {
   const pixels = new Uint8Array(width * height)
   for (let i = 0, k = 0; i < pixels.length; i++, k += 4)
     pixels[i] = (rgba[k]! * 77 + rgba[k + 1]! * 150 + rgba[k + 2]! * 29) >> 8

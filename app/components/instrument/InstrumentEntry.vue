@@ -43,7 +43,7 @@ const zeroHelp = computed(() => {
   if (kind.value === 'level-gauge')
     return 'What it still shows where it should show nothing. It is taken off each reading.'
   const { A, B } = preferences.current.sideNames
-  return `Read one bevel, turn the blade end for end and read it again: half the difference. It is taken off on ${A} and added on ${B}.`
+  return `Read one bevel, turn the blade end for end (or read it edge trailing) and read it again: half the difference. It is taken off on ${A} and added on ${B}.`
 })
 
 /** A blade turned end for end throws the spot of the same bevel to the other side: what was too much is too little. */

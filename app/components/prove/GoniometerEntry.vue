@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FINISHES, type Finish } from '#core/goniometer/pattern'
 import { FIGURES, useGoniometer, type TypedFigure } from '~/composables/useGoniometer'
+import { useSimulatedScreen } from '~/composables/useSimulatedScreen'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
@@ -20,6 +21,8 @@ const APEX = [
   { value: 'yes', label: 'yes, a burr came up' },
   { value: 'no', label: 'not yet' },
 ]
+const simulated = useSimulatedScreen()
+const watching = ref(false)
 const failure = ref('')
 /** Nobody is scolded for a field not reached yet. */
 const tried = ref(false)
@@ -39,6 +42,17 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
   <form class="space-y-3" aria-label="What the goniometer shows" data-goniometer @submit.prevent="note">
     <TakenUpNote v-if="gonio.takenUp.value" @anew="gonio.beginAnew" />
     <InstrumentChoice of="proof" />
+    <template v-if="simulated.offered.value">
+      <UButton
+        v-if="!watching"
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-wand-sparkles"
+        label="Watch the simulated screen"
+        @click="() => void (watching = true)"
+      />
+      <SimulatedScreen v-else />
+    </template>
     <UCheckbox
       v-if="gonio.distanceMm.value !== null"
       v-model="form.inLengths"
@@ -90,9 +104,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
       </p>
     </div>
     <div class="grid gap-3 sm:grid-cols-2">
-      <UFormField label="On"
-        ><USelect v-model="form.place" :items="gonio.places.value" size="lg" class="w-full"
-      /></UFormField>
+      <PlaceOnEdge v-model="gonio.on.value" :tried="tried" />
       <UFormField label="Cut through to the apex"
         ><USelect v-model="form.apex" :items="APEX" size="lg" class="w-full" placeholder="not said"
       /></UFormField>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { isSample } from '#core/kept/samples'
 import { SIDES } from '#core/clamping/centring'
 import { MARK_KINDS, type MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'
-import { goniometerPhotograph, type ThrownSide } from '#core/standIn/goniometerPhotograph'
+import { goniometerPhotograph } from '#core/standIn/goniometerPhotograph'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import { useGoniometerPhoto } from '~/composables/useGoniometerPhoto'
+import { useSimulatedScreen } from '~/composables/useSimulatedScreen'
 import { pictureFile } from '~/describing/pictureFile'
-import { hiddenError, seedOf } from '~/devices/trueBench'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
@@ -53,22 +52,12 @@ async function accept() {
   await navigateTo(sheetPath(job.id, 'prove'))
 }
 
-/** Make-believe is offered with the samples, and where it was asked for. */
-const offered = computed(() => preferences.simulated || isSample(job.id))
-/** The steel as the make-believe bench would really have cut it. */
+const { offered, thrown, seed } = useSimulatedScreen()
 async function simulate() {
-  const hidden = hiddenError(job.setup.value, job.content.value, seedOf(job.id))
-  const { sides, station } = job.dialFor.value
-  const thrown = SIDES.map((side): ThrownSide => {
-    const set = sides[side]
-    if (!set.ok) return { primaryDeg: 3, edge: null }
-    const deg = set.contact.edgeAngleDeg + hidden(side, set.pivotHeightMm, station)
-    return { primaryDeg: 3, edge: { finish: 'crisp', fromDeg: deg, toDeg: deg } }
-  }) as [ThrownSide, ThrownSide]
   const { picture } = goniometerPhotograph({
-    seed: seedOf(`${job.id}:screen`),
+    seed: seed.value,
     screen: photo.screen.value,
-    sides: form.value.lower === 'A' ? thrown : [thrown[1], thrown[0]],
+    sides: form.value.lower === 'A' ? thrown.value : [thrown.value[1], thrown.value[0]],
     askewDeg: 0.4,
     tiltDeg: 1.2,
     laser: 'red',

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
-import { proofCauses } from '#core/calibration/proofCauses'
-import { SIDES, type Side } from '#core/clamping/centring'
+import { proofCauses, provedEarlier, RIG_AND_STONE } from '#core/calibration/proofCauses'
+import type { Side } from '#core/clamping/centring'
 import type { MeasureId } from '#core/doubt/measures'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { parseDecimal, type ParsedNumber } from '#core/units/length'
+import { useRigProofs } from '~/composables/useRigProofs'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
@@ -24,7 +25,7 @@ const preferences = usePreferences()
 const readings = useReadings()
 const collections = useCollections()
 const names = computed(() => preferences.current.sideNames)
-const sides = computed(() => (job.blade.value.bevels === 'A' ? (['A'] as const) : SIDES))
+const { sides } = job
 
 const BY = [
   { value: 'goniometer', label: 'the goniometer' },
@@ -94,7 +95,18 @@ const differing = computed(() =>
     }),
   ),
 )
-const causes = computed(() => proofCauses(differing.value))
+/** What was proved on this rig on other jobs tells a measure of the rig from one of this hold. */
+const rigProofs = useRigProofs()
+const earlier = computed(() =>
+  provedEarlier(
+    rigProofs.counting(
+      RIG_AND_STONE,
+      rigProofs.proofs.value.filter(({ jobId }) => jobId !== job.id),
+    ).counted,
+    job.content.value.stoneId,
+  ),
+)
+const causes = computed(() => proofCauses(differing.value, earlier.value))
 const unexplained = computed(() =>
   Object.values(differing.value).some(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg),
 )
@@ -156,6 +168,9 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
               <span class="block min-h-5 text-sm text-toned">{{
                 proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}, ${off}` : 'not proved yet'
               }}</span>
+              <span v-if="proved?.spreadDeg != null" class="block text-sm text-toned"
+                >of {{ proved.of.length }}, {{ angleText(proved.spreadDeg, 0.05) }} from one to the next</span
+              >
             </dd>
           </div>
         </dl>
@@ -168,6 +183,9 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
         </div>
         <div v-if="causes.length > 0" class="mt-3 border-t border-default pt-3" data-testid="proof-causes">
           <h3 class="font-semibold">Why proved and set differ, likeliest first</h3>
+          <p v-if="earlier.length > 0" class="text-sm text-muted">
+            With {{ earlier.length === 1 ? 'one angle' : `${earlier.length} angles` }} proved on this rig before.
+          </p>
           <ol class="list-decimal space-y-1 pl-5">
             <li v-for="cause in causes.slice(0, MOST_CAUSES)" :key="cause.by === 'measure' ? cause.measure : cause.by">
               {{ causeText(cause, names, preferences.unit) }}
@@ -191,10 +209,11 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
           Nothing yet. What the gauge on the stone shows is noted at the Gauge sheet; what is on the steel, here.
         </p>
         <ul v-else class="mt-1" data-testid="noted">
-          <li
+          <NotedRow
             v-for="entry in rows"
             :key="entry.id"
-            class="flex items-center gap-3 border-t border-default py-1.5 first:border-t-0"
+            :what="`${angleText(entry.deg, entry.doubtDeg)} on ${names[entry.side]}`"
+            @strike-out="readings.strikeOut(entry)"
           >
             <AngleMark :angle="entry.kind === 'reading' ? 'read' : 'proved'" />
             <span class="figure w-16 shrink-0 text-lg sm:w-24">{{ angleText(entry.deg, entry.doubtDeg) }}</span>
@@ -207,15 +226,7 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
                 >{{ momentText(entry.at) }}, ± {{ angleText(entry.doubtDeg, entry.doubtDeg) }}</span
               ></span
             >
-            <UButton
-              color="neutral"
-              variant="ghost"
-              icon="i-lucide-x"
-              size="lg"
-              :aria-label="`Strike out ${angleText(entry.deg, entry.doubtDeg)} on ${names[entry.side]}`"
-              @click="readings.strikeOut(entry)"
-            />
-          </li>
+          </NotedRow>
         </ul>
       </SheetPane>
     </div>

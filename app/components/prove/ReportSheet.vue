@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { recordOf } from '#core/exchange/jobRecord'
 import { readingsCsv } from '#core/exchange/readingsCsv'
 import { useReport } from '~/composables/useReport'
 import { useJob } from '~/job/useJob'
@@ -12,6 +13,28 @@ const { pages, measured } = useReport()
 const name = computed(() => `${job.content.value.name}, report`)
 const toCsv = () =>
   download(`${job.content.value.name}, readings.csv`, readingsCsv(job.entries.value, collections.nameOf), 'text/csv')
+/** The job as it stands with all that it names, in one file. */
+function toJson() {
+  const kept = collections.jobs.find(({ id }) => id === job.id)!
+  const record = recordOf(
+    {
+      job: { ...kept, ...job.content.value },
+      rig: job.rig.value,
+      blade: job.blade.value,
+      stones: collections.stones,
+      instruments: collections.instruments,
+      log: job.entries.value,
+      evaluation: job.dialFor.value,
+      stations: job.stations.value,
+    },
+    new Date().toISOString(),
+  )
+  download(`${job.content.value.name}, record.json`, JSON.stringify(record, null, 2), 'application/json')
+}
+const files = computed(() => [
+  { label: 'CSV', give: toCsv, none: measured.value === 0 },
+  { label: 'JSON', give: toJson, none: false },
+])
 </script>
 
 <template>
@@ -23,24 +46,31 @@ const toCsv = () =>
         <PaperChoice class="mt-2" :pages="pages" :name="name" />
       </SheetPane>
       <SheetPane labelledby="table">
-        <h2 id="table" class="text-lg font-semibold">Readings as a table</h2>
+        <h2 id="table" class="text-lg font-semibold">As files</h2>
         <p class="text-sm text-muted">
           {{
             measured === 0
               ? 'Nothing was read or proved yet.'
-              : 'Every reading and proof that holds, in millimetres and degrees.'
+              : 'CSV: every reading, proof and width that holds, in millimetres and degrees.'
           }}
         </p>
-        <UButton
-          class="mt-2"
-          size="lg"
-          color="neutral"
-          variant="outline"
-          icon="i-lucide-download"
-          label="CSV"
-          :disabled="measured === 0"
-          @click="toCsv"
-        />
+        <p class="text-sm text-muted">
+          JSON: the whole job with its rig, blade and stones;
+          <a class="underline" href="/schema/jaw-tilt-job.schema.json">its schema</a>.
+        </p>
+        <div class="mt-2 flex gap-2">
+          <UButton
+            v-for="{ label, give, none } in files"
+            :key="label"
+            size="lg"
+            color="neutral"
+            variant="outline"
+            icon="i-lucide-download"
+            :label="label"
+            :disabled="none"
+            @click="give"
+          />
+        </div>
       </SheetPane>
     </div>
   </div>

@@ -121,20 +121,17 @@ const strikeOut = ({ id }: Sharpness) => void job.session.record('strike out', [
       <p class="text-sm text-muted">Never on skin.</p>
     </form>
     <ul v-if="noted.length > 0" class="mt-3" data-testid="sharpness">
-      <li v-for="entry in noted" :key="entry.id" class="flex items-center gap-3 border-t border-default py-1.5">
+      <NotedRow
+        v-for="entry in noted"
+        :key="entry.id"
+        :what="`${TEST_WORD[entry.test]}: ${foundText(entry, names)}`"
+        @strike-out="strikeOut(entry)"
+      >
         <span class="min-w-0 flex-1"
           >{{ TEST_WORD[entry.test] }}: <b>{{ foundText(entry, names) }}</b>
           <span class="block text-sm text-muted">{{ momentText(entry.at) }}</span></span
         >
-        <UButton
-          color="neutral"
-          variant="ghost"
-          icon="i-lucide-x"
-          size="lg"
-          :aria-label="`Strike out ${TEST_WORD[entry.test]}: ${foundText(entry, names)}`"
-          @click="strikeOut(entry)"
-        />
-      </li>
+      </NotedRow>
     </ul>
   </SheetPane>
 </template>

@@ -1,0 +1,46 @@
+import { computed, type Ref } from 'vue'
+import type { ZoneKind } from '#core/blade/zones'
+import { parseLengthMm } from '#core/units/length'
+import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
+import { lengthText } from '~/words/lengthText'
+import { zoneName } from '~/words/zoneText'
+
+/** The place that the dial is for, among the zones. */
+export const AT_DIAL = 'dial'
+/** So far from the heel, as it is typed. */
+export const FROM_HEEL = 'from-heel'
+
+/** Where along the edge something was measured, as a form has it. */
+export interface TypedPlace {
+  place: string
+  /** Along the edge, as it stands in the field; for FROM_HEEL. */
+  fromHeel: string
+}
+export const NO_PLACE: TypedPlace = { place: AT_DIAL, fromHeel: '' }
+
+/** Where along the edge: the dial's place, a zone's middle, or so far from the heel; what is wrong with it. */
+export function useEdgePlace(form: Ref<TypedPlace>) {
+  const job = useJob()
+  const preferences = usePreferences()
+  const places = computed(() => [
+    { value: AT_DIAL, label: 'where the dial is for' },
+    ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
+    { value: FROM_HEEL, label: 'so far from the heel' },
+  ])
+  const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+  const where = computed((): { placeMm: number; zone: ZoneKind | null } | null => {
+    const { place, fromHeel } = form.value
+    const zone = job.zones.value[Number(place)]
+    if (zone) return { placeMm: (zone.fromMm + zone.toMm) / 2, zone: zone.kind }
+    if (place !== FROM_HEEL) return { placeMm: job.dialFor.value.station.fromHeelMm, zone: null }
+    const typed = parseLengthMm(fromHeel, preferences.unit)
+    return typed.ok && typed.value >= 0 && typed.value <= edgeMm.value ? { placeMm: typed.value, zone: null } : null
+  })
+  const problem = computed(() =>
+    where.value
+      ? ''
+      : `Write how far from the heel, along the edge: up to ${lengthText(edgeMm.value, preferences.unit)}.`,
+  )
+  return { places, where, problem }
+}

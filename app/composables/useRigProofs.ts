@@ -1,0 +1,31 @@
+import { computed } from 'vue'
+import { provedOnRig, type ProvedOnRig, type UnknownId } from '#core/calibration/provedOnRig'
+import { ofKind } from '#core/log/inForce'
+import { fittedWith } from '#core/rig/jaws'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
+
+/** Every angle that was proved on this job's rig, as it is measured now, in whatever job. */
+export const useRigProofs = () => useJob().share(rigProofs)
+
+function rigProofs(job: JobView) {
+  const collections = useCollections()
+  const log = useLog()
+  /** The rig as it is measured now, whatever version this job goes on with. */
+  const rig = computed(() => collections.rigs.find(({ id }) => id === job.content.value.rigId)!)
+  const jobOf = (jobId: string | null) => collections.jobs.find(({ id }) => id === jobId)
+  const proofs = computed(() =>
+    ofKind(log.entries, 'proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
+  )
+  /** Those that count and those that do not; `moving`: what of the rig may be off by as much each time. */
+  const counting = (moving: readonly UnknownId[], of = proofs.value): ProvedOnRig =>
+    provedOnRig(of, moving, {
+      rig: fittedWith(rig.value, job.content.value.jawsName),
+      blade: (id) => collections.blades.find((one) => one.id === id),
+      stone: (id) => collections.stones.find((one) => one.id === id),
+      known: (jobId) => jobOf(jobId) ?? job.content.value,
+    })
+  return { rig, proofs, counting }
+}

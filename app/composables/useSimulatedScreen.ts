@@ -1,0 +1,29 @@
+import { computed } from 'vue'
+import { SIDES } from '#core/clamping/centring'
+import { isSample } from '#core/kept/samples'
+import { thrownBy, type ThrownSide } from '#core/standIn/thrownPattern'
+import { hiddenError, seedOf } from '~/devices/trueBench'
+import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
+
+/** The primary face of a make-believe blade, degrees. */
+const PRIMARY_DEG = 3
+
+/** What the steel of the make-believe bench throws on a goniometer's screen, as it would really have cut it. */
+export function useSimulatedScreen() {
+  const job = useJob()
+  const preferences = usePreferences()
+  /** Make-believe is offered with the samples, and where it was asked for. */
+  const offered = computed(() => preferences.simulated || isSample(job.id))
+  const thrown = computed(() => {
+    const hidden = hiddenError(job.setup.value, job.content.value, seedOf(job.id))
+    const { sides, station } = job.dialFor.value
+    return SIDES.map((side): ThrownSide => {
+      const set = sides[side]
+      if (!set.ok) return { primaryDeg: PRIMARY_DEG, edge: null }
+      const deg = set.contact.edgeAngleDeg + hidden(side, set.pivotHeightMm, station)
+      return { primaryDeg: PRIMARY_DEG, edge: thrownBy(deg, job.stone.value.grainUm) }
+    }) as [ThrownSide, ThrownSide]
+  })
+  return { offered, thrown, seed: computed(() => seedOf(`${job.id}:screen`)) }
+}
