@@ -57,7 +57,10 @@ const offline = {
     skipWaiting: true,
     runtimeCaching: [
       { urlPattern: ({ url, sameOrigin }) => sameOrigin && !/\.|^\/(api|_nuxt)\//.test(url.pathname), ...LAST_SEEN },
-      { urlPattern: ({ url }) => url.pathname.startsWith('/api/') && url.pathname !== '/api/health', ...LAST_SEEN },
+      {
+        urlPattern: ({ url }) => url.pathname.startsWith('/api/') && !/\/(health|changes)$/.test(url.pathname),
+        ...LAST_SEEN,
+      },
       {
         urlPattern: ({ url }) => url.pathname.startsWith('/_nuxt/'),
         handler: 'CacheFirst',

@@ -1,7 +1,14 @@
 import '#nitro-internal-pollyfills'
-import { createServer } from 'node:http'
+import { readFileSync } from 'node:fs'
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http'
+import { createServer as createTlsServer } from 'node:https'
 import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
+import { askerOf, noteAsker } from './access/access'
+import { useAccess } from './access/bench'
+import { SignIn } from './access/signIn'
+import { isLoopback, turnedAway } from './http/door'
+import { endWatching } from './store/changes'
 import { useDatabase } from './store/store'
 
 /**
@@ -9,25 +16,79 @@ import { useDatabase } from './store/store'
  * code 1 when it cannot start. Listens on HOST (this machine alone unless it says otherwise) and PORT.
  */
 const host = process.env.HOST || '127.0.0.1'
-const port = Number(process.env.PORT || 4747)
+const wantedPort = process.env.PORT || '4747'
+/** What is kept is its owner's alone. */
+process.umask(0o077)
 
-const giveUp = (why: string): never => {
+function giveUp(why: string): never {
   console.error(`Jaw Tilt cannot start: ${why}`)
   process.exit(1)
 }
 
+const port = /^\d{1,5}$/.test(wantedPort) ? Number(wantedPort) : 0
+if (port < 1 || port > 65535) giveUp(`PORT is “${wantedPort}”: it must be a whole number from 1 to 65535.`)
+
 await useDatabase().catch((error: unknown) => giveUp(error instanceof Error ? error.message : String(error)))
 
 const nitro = useNitroApp()
-const server = createServer(toNodeListener(nitro.h3App))
+const answer = toNodeListener(nitro.h3App)
+const tls = tlsFiles()
+const { devices, offers } = useAccess()
+const signIn = new SignIn(devices, offers, tls !== null)
+function listener(request: IncomingMessage, response: ServerResponse) {
+  const why = turnedAway(request, host)
+  if (why) {
+    response.writeHead(why.status, { 'content-type': 'application/json', 'cache-control': 'no-store' })
+    return void response.end(JSON.stringify({ code: why.code, fields: [] }))
+  }
+  const asker = askerOf(request, host, devices, new Date())
+  if (asker === 'stranger') return void signIn.answer(request, response).catch(() => response.destroy())
+  noteAsker(request, asker)
+  void answer(request, response)
+}
+const server = tls ? createTlsServer(tls, listener) : createServer(listener)
+
+/** Certificate and key by the files named in the environment; null without. */
+function tlsFiles(): { cert: Buffer; key: Buffer } | null {
+  const { JAW_TILT_TLS_CERT: certFile, JAW_TILT_TLS_KEY: keyFile } = process.env
+  if (!certFile && !keyFile) return null
+  if (!certFile || !keyFile)
+    return giveUp('JAW_TILT_TLS_CERT and JAW_TILT_TLS_KEY go together: one of them is missing.')
+  try {
+    return { cert: readFileSync(certFile), key: readFileSync(keyFile) }
+  } catch (error) {
+    return giveUp(`the certificate or its key cannot be read: ${(error as Error).message}`)
+  }
+}
+const CANNOT_LISTEN: Record<string, string> = {
+  EADDRINUSE: `port ${port} is in use. Choose another with PORT.`,
+  EACCES: `this user may not listen on port ${port}. Choose one from 1024 up with PORT.`,
+  EADDRNOTAVAIL: `HOST is “${host}”: that is no address of this machine.`,
+  ENOTFOUND: `HOST is “${host}”: there is no such name.`,
+}
 server.on('error', (error: NodeJS.ErrnoException) => {
-  giveUp(error.code === 'EADDRINUSE' ? `port ${port} is in use. Choose another with PORT.` : error.message)
+  giveUp(CANNOT_LISTEN[error.code ?? ''] ?? error.message)
 })
-server.listen(port, host, () => console.log(`Jaw Tilt is at http://${host.includes(':') ? `[${host}]` : host}:${port}`))
+// What is no HTTP is answered and let go; a client that hangs up is no error of the server's.
+server.on('clientError', (_error, socket) => {
+  if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n')
+  else socket.destroy()
+})
+server.listen(port, host, () => {
+  console.log(`Jaw Tilt is at ${tls ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${port}`)
+  if (isLoopback(host)) return
+  console.log('Reached by this machine, and by devices that were let in at its screen: Preferences, Other devices.')
+  if (!tls) console.log('Not encrypted: whoever can listen on this network can read along.')
+})
+
+/** An import still under way after so long is undone by the next start. */
+const STOPPED_WITHIN_MS = 10_000
 
 /** Lets what is being answered finish, then closes the database; a browser's idle connections are not waited for. */
 async function stop() {
+  setTimeout(() => process.exit(0), STOPPED_WITHIN_MS).unref()
   const closed = new Promise((resolve) => server.close(resolve))
+  endWatching()
   server.closeIdleConnections()
   setTimeout(() => server.closeAllConnections(), 2000).unref()
   await closed

@@ -24,7 +24,8 @@ export function startServer(port: number, env: Record<string, string>): BuiltSer
   async function ready(): Promise<void> {
     for (const until = Date.now() + 60_000; Date.now() < until && child.exitCode === null; await pause(100)) {
       const health = await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null)
-      if (health?.ok) return
+      // Another's server may have the port.
+      if (health?.ok && ((await health.json()) as { pid: number }).pid === child.pid) return
     }
     throw new Error(`The server on port ${port} does not answer. It said: ${said}`)
   }

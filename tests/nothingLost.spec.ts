@@ -122,11 +122,7 @@ test('two tabs: one follows the other, so the newest is never written over', asy
 test.describe('two devices', () => {
   test.use({ allowed: [/409/] })
 
-  test('a page that comes back into view shows what another device did meanwhile', async ({
-    page,
-    browser,
-    baseURL,
-  }) => {
+  test('a page shows what another device does, as it happens', async ({ page, browser, baseURL }) => {
     await openJob(page, 'Packing-room cutter')
     const elsewhere = await browser.newContext({ baseURL })
     const other = await elsewhere.newPage()
@@ -136,7 +132,6 @@ test.describe('two devices', () => {
     await other.getByRole('button', { name: 'I have dialled it' }).click()
     await saved(other)
     await elsewhere.close()
-    await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
     await expect(measure(page, 'Turn in the jaws')).toHaveValue('1.0')
     await expect(page.getByTestId('noted')).toContainText('Noted')
   })
@@ -146,6 +141,10 @@ test.describe('two devices', () => {
     browser,
     baseURL,
   }) => {
+    // This page hears nothing of the other's changes: the two meet when it saves.
+    await page.route('**/api/changes', (route) =>
+      route.fulfill({ contentType: 'text/event-stream', body: 'retry: 600000\n\n' }),
+    )
     await openJob(page, 'Chef’s knife, weekly')
     const wantA = async (deg: string) => {
       await page.keyboard.press('w')
@@ -191,4 +190,28 @@ test.describe('two devices', () => {
     await expect(measure(page, 'Turn in the jaws')).toHaveValue('1.0')
     await saved(page)
   })
+})
+
+test('a snapshot is looked into, put in the place of all, and that is undone', async ({ page }) => {
+  const stones = async () =>
+    ((await (await page.request.get('/api/stones')).json()) as { things: { id: string }[] }).things
+  const [first] = await stones()
+  const added = await page.request.post('/api/stones', {
+    data: { ...first, id: '0197a000-0000-7000-8000-00000000cafe', name: 'Since then' },
+  })
+  expect(added.status()).toBe(201)
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Preferences' }).click()
+  const list = page.getByTestId('snapshots')
+  await list
+    .getByRole('button', { name: /^Look into/ })
+    .last()
+    .click()
+  await expect(list.getByText(/^5 jobs, 4 rigs, 8 blades, 8 stones/)).toBeVisible()
+  await list.getByRole('button', { name: 'Put it in the place of all' }).click()
+  await expect(page.getByText('All is as it was in the snapshot.')).toBeVisible()
+  expect(await stones()).toHaveLength(8)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByText('Undone.')).toBeVisible()
+  expect(await stones()).toHaveLength(9)
 })

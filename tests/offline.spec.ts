@@ -33,7 +33,9 @@ test('on a home screen it opens without the server what was opened last, and sen
   // Opened once more, all that it needs has gone through the worker.
   await page.reload()
   await expect(ledger(page, 'set', 'A')).toHaveText('23.7°')
-  await page.waitForLoadState('networkidle')
+  const isKept = (path: string) => page.evaluate(async (at) => !!(await caches.match(at, { ignoreSearch: true })), path)
+  for (const path of ['/api/jobs', '/api/blades', '/api/log', '/api/preferences'])
+    await expect.poll(() => isKept(path), path).toBe(true)
   await stopServer(server)
 
   await page.goto(url('/'))

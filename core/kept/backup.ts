@@ -8,7 +8,7 @@ import { storedVersion } from './rigVersion'
 import { storedThing, unreadable, type StoredThing } from './stored'
 import { THING_KINDS, type ThingKind } from './things'
 
-const BACKUP_VERSION = 2
+export const BACKUP_VERSION = 2
 
 /** The stored things of every kind. */
 const things = z.object(
@@ -31,14 +31,60 @@ export const backup = z.object({
 })
 export type Backup = z.infer<typeof backup>
 
-/** Reads a backup of any version that was ever written. */
-export function readBackup(
-  file: unknown,
-): { ok: true; backup: Backup } | { ok: false; problems: readonly FieldProblem[] } {
+export type ReadBackup = { ok: true; backup: Backup } | { ok: false; problems: readonly FieldProblem[] }
+
+/** So many of each are taken: far more than any bench has. */
+const MOST_ROWS = 200_000
+/** More problems than these tell nothing new. */
+const MOST_PROBLEMS = 20
+/** After so many rows others are let in. */
+const ROWS_A_STEP = 200
+
+/** What stands around the rows. */
+const frame = backup.omit({ things: true }).extend({
+  things: z.record(z.string(), z.array(z.unknown()).max(MOST_ROWS)).default({}),
+  rigVersions: z.array(z.unknown()).max(MOST_ROWS).default([]),
+  bladePhotos: z.array(z.unknown()).max(MOST_ROWS).default([]),
+  log: z.array(z.unknown()).max(MOST_ROWS).default([]),
+})
+
+/** Reads a backup of any version that was ever written, a step at a time. A wrong row is told by its path. */
+export function* readingBackup(file: unknown): Generator<void, ReadBackup, void> {
   const { format, version } = (file ?? {}) as { format?: unknown; version?: unknown }
   const now = format === 'jaw-tilt' && version === 1 ? backupFromVersion1(file as Record<string, unknown>) : file
-  const read = checked(backup, now)
-  return read.ok ? { ok: true, backup: read.value } : read
+  const around = checked(frame, now)
+  if (!around.ok) return { ok: false, problems: around.problems.slice(0, MOST_PROBLEMS) }
+  const problems: FieldProblem[] = []
+  function* rows<T extends z.ZodType>(path: string, schema: T, all: readonly unknown[]) {
+    const good: z.output<T>[] = []
+    for (const [i, one] of all.entries()) {
+      const read = checked(schema, one)
+      if (read.ok) good.push(read.value)
+      else
+        problems.push(
+          ...read.problems.map((p) => ({ ...p, field: [`${path}.${i}`, p.field].filter(Boolean).join('.') })),
+        )
+      if (problems.length >= MOST_PROBLEMS) break
+      if (i % ROWS_A_STEP === ROWS_A_STEP - 1) yield
+    }
+    return good
+  }
+  const { things: kinds, rigVersions, bladePhotos, log, ...rest } = around.value
+  const read = { ...rest, things: {} } as Backup
+  for (const kind of THING_KINDS) read.things[kind] = yield* rows(`things.${kind}`, storedThing, kinds[kind] ?? [])
+  read.rigVersions = yield* rows('rigVersions', storedVersion, rigVersions)
+  read.bladePhotos = yield* rows('bladePhotos', bladePhoto, bladePhotos)
+  read.log = yield* rows('log', storedEntry, log)
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, backup: read }
+}
+
+/** The same at once. */
+export function readBackup(file: unknown): ReadBackup {
+  const reading = readingBackup(file)
+  for (;;) {
+    const step = reading.next()
+    if (step.done) return step.value
+  }
 }
 
 /** What bringing a file back did. */

@@ -1,11 +1,15 @@
 import { z } from 'zod'
 
+/** Half of what its column holds: one that a file brings can be written over as often again. */
+export const MOST_REVISION = 1_000_000_000
+export const revision = z.number().int().min(1).max(MOST_REVISION)
+
 /** What every kept thing carries besides its content. */
 export const keptMeta = z.object({
   /** UUID version 7: sorted by time, and collections of two machines can be merged. */
   id: z.uuid(),
   /** Counts the writes, from 1. A write names the revision it started from. */
-  revision: z.number().int().min(1),
+  revision,
   createdAt: z.iso.datetime(),
   updatedAt: z.iso.datetime(),
   archivedAt: z.iso.datetime().nullable(),
@@ -13,4 +17,4 @@ export const keptMeta = z.object({
 export type KeptMeta = z.infer<typeof keptMeta>
 
 /** What a write of an existing thing names: the revision it started from. */
-export const startedFrom = z.object({ revision: z.number().int().min(1) })
+export const startedFrom = z.object({ revision })

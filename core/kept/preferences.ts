@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { lengthUnit } from '../units/length'
 import { label } from '../measure/measure'
+import { MOST_REVISION } from './meta'
 
 const sideName = label(12)
 
@@ -12,5 +13,5 @@ export const preferences = z.object({
 })
 export type Preferences = z.infer<typeof preferences>
 
-export const keptPreferences = preferences.extend({ revision: z.number().int().min(0) })
+export const keptPreferences = preferences.extend({ revision: z.number().int().min(0).max(MOST_REVISION) })
 export type KeptPreferences = z.infer<typeof keptPreferences>

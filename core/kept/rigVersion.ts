@@ -1,13 +1,14 @@
 import { z } from 'zod'
 import { rigMeasures } from '../rig/rig'
+import { revision } from './meta'
 import { THINGS } from './things'
 import { readContent } from '../versions/versioned'
 
 /** What a thing was at a revision that has been written over since, as it is stored. */
 export const storedVersion = z.object({
   thingId: z.uuid(),
-  revision: z.number().int().min(1),
-  version: z.number().int().min(1),
+  revision,
+  version: z.number().int().min(1).max(1000),
   content: z.unknown(),
 })
 export type StoredVersion = z.infer<typeof storedVersion>

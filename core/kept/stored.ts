@@ -5,7 +5,7 @@ import { THINGS, thingKind, versionOfKind, type Kept, type ThingKind } from './t
 import { readContent, type Versioned } from '../versions/versioned'
 
 /** A kept thing as it lies on the disk and in files: its content as it was written, and by which version. */
-export const storedThing = keptMeta.extend({ version: z.number().int().min(1), content: z.unknown() })
+export const storedThing = keptMeta.extend({ version: z.number().int().min(1).max(1000), content: z.unknown() })
 export type StoredThing = z.infer<typeof storedThing>
 
 /** A kept thing that this version cannot read: it is told by its id, left as it is, and taken out as it is. */

@@ -1,5 +1,6 @@
-import { setResponseHeader } from 'h3'
-import { readAll } from '../repositories/backupRepository'
+import { Readable } from 'node:stream'
+import { sendStream, setResponseHeader } from 'h3'
+import { backupText } from '../repositories/backupText'
 import { useDatabase } from '../store/store'
 
 export default defineEventHandler(async (event) => {
@@ -9,5 +10,6 @@ export default defineEventHandler(async (event) => {
     'content-disposition',
     `attachment; filename="jaw-tilt-${now.toISOString().slice(0, 10)}.json"`,
   )
-  return readAll(await useDatabase(), now)
+  setResponseHeader(event, 'content-type', 'application/json')
+  return sendStream(event, Readable.from(backupText(await useDatabase(), now)))
 })

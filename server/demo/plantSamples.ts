@@ -22,8 +22,10 @@ export async function plantDemo(db: Database): Promise<void> {
   await plantSamples(db)
 }
 
-/** Lays the samples out beside what is there; those that are there already stay as they are. */
-export async function plantSamples(db: Database): Promise<void> {
+/** Lays the samples out beside what is there, all or none; those that are there already stay as they are. */
+export const plantSamples = (db: Database): Promise<void> => db.transaction(layOut)
+
+async function layOut(db: Database): Promise<void> {
   const rigs = await each(demoRigs, keeper(db, 'rigs'))
   const blades = await each(demoBlades, keeper(db, 'blades'))
   const keepStone = keeper(db, 'stones')

@@ -1,6 +1,7 @@
 import type { H3Event } from 'h3'
 import { getRequestHeader } from 'h3'
-import { refusal } from './refusal'
+import { unkeepableText } from './cleanText'
+import { refusal, refusedFields } from './refusal'
 
 /** The largest body taken: a blade with a traced edge is far below it. */
 export const MOST_BODY_BYTES = 1_000_000
@@ -19,8 +20,15 @@ export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Pro
     if (size <= mostBytes) chunks.push(chunk)
   }
   if (size > mostBytes) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: mostBytes / 1e6 } })
+  const content = json(Buffer.concat(chunks).toString('utf8'))
+  const field = unkeepableText(content)
+  if (field !== null) throw refusedFields([{ field, code: 'text-unkeepable' }])
+  return content
+}
+
+function json(text: string): unknown {
   try {
-    return JSON.parse(Buffer.concat(chunks).toString('utf8'))
+    return JSON.parse(text)
   } catch {
     throw refusal(400, 'not-json')
   }

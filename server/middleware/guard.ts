@@ -1,15 +1,7 @@
-import { getRequestHeader, setResponseHeaders } from 'h3'
-import { refusal } from '../http/refusal'
+import { setResponseHeaders } from 'h3'
 
-const LOOPBACK = /^(localhost|127(\.\d+){3}|\[::1\])(:\d+)?$/
-
-/**
- * Before every answer: a server bound to this machine answers only to this machine's own names (so no foreign name can
- * be pointed at it), and every answer carries the headers that keep it to itself.
- */
+/** Every answer carries the headers that keep it to itself; who is let in at all is told at the door (http/door). */
 export default defineEventHandler((event) => {
-  const bound = process.env.HOST || '127.0.0.1'
-  if (LOOPBACK.test(bound) && !LOOPBACK.test(getRequestHeader(event, 'host') ?? '')) throw refusal(421, 'foreign-name')
   setResponseHeaders(event, {
     'x-content-type-options': 'nosniff',
     'x-frame-options': 'DENY',

@@ -6,7 +6,7 @@ import { log } from '../store/schema'
 
 type Row = typeof log.$inferSelect
 
-const stored = ({ id, kind, at, version, content }: Row): StoredEntry => ({
+export const storedEntryOf = ({ id, kind, at, version, content }: Row): StoredEntry => ({
   id,
   kind,
   at: at.toISOString(),
@@ -38,7 +38,7 @@ export const append = (db: Database, entries: readonly LogEntry[]) => addEntries
 
 /** The log as it is stored, in the order it came in. */
 export async function listStoredEntries(db: Database): Promise<StoredEntry[]> {
-  return (await db.select().from(log).orderBy(asc(log.received))).map(stored)
+  return (await db.select().from(log).orderBy(asc(log.received))).map(storedEntryOf)
 }
 
 export interface ListedLog {
@@ -53,7 +53,7 @@ export async function listLog(db: Database, after: number): Promise<ListedLog> {
   const rows = await db.select().from(log).where(gt(log.received, after)).orderBy(asc(log.received))
   const listed: ListedLog = { entries: [], unreadable: [], upTo: rows.at(-1)?.received ?? after }
   for (const row of rows) {
-    const read = readEntry(stored(row))
+    const read = readEntry(storedEntryOf(row))
     if (read.ok) listed.entries.push(read.entry)
     else listed.unreadable.push(read.unreadable)
   }

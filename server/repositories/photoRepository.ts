@@ -4,7 +4,7 @@ import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/kept/bladeP
 import type { Database } from '../store/connection'
 import { photos, things } from '../store/schema'
 
-const parse = (row: typeof photos.$inferSelect): BladePhoto =>
+export const photoOf = (row: typeof photos.$inferSelect): BladePhoto =>
   bladePhoto.parse({ ...row, createdAt: row.createdAt.toISOString() })
 
 /** The pictures of one blade, or of all, oldest first. */
@@ -14,16 +14,17 @@ export async function listPhotos(db: Database, bladeId: string | null): Promise<
     .from(photos)
     .where(bladeId === null ? undefined : eq(photos.bladeId, bladeId))
     .orderBy(asc(photos.createdAt), asc(photos.id))
-  return rows.map(parse)
+  return rows.map(photoOf)
 }
 
 export type AddedPhoto = { ok: true; photo: BladePhoto } | { ok: false; why: 'no-such-blade' | 'too-many' }
 
-/** Keeps a picture of a blade, under its id where it had one. */
-export async function addPhoto(
-  db: Database,
-  { id = newId(), bladeId, caption, image }: Omit<BladePhoto, 'id' | 'createdAt'> & { id?: string },
-): Promise<AddedPhoto> {
+type NewPhoto = Omit<BladePhoto, 'id' | 'createdAt'> & { id?: string }
+
+/** Keeps a picture of a blade, under its id where it had one. One at a time: the limit of number holds. */
+export const addPhoto = (db: Database, photo: NewPhoto): Promise<AddedPhoto> => db.transaction((tx) => added(tx, photo))
+
+async function added(db: Database, { id = newId(), bladeId, caption, image }: NewPhoto): Promise<AddedPhoto> {
   const [blade] = await db
     .select({ id: things.id })
     .from(things)
@@ -32,7 +33,7 @@ export async function addPhoto(
   const [kept] = await db.select({ photos: count() }).from(photos).where(eq(photos.bladeId, bladeId))
   if (kept!.photos >= MOST_PHOTOS) return { ok: false, why: 'too-many' }
   const [row] = await db.insert(photos).values({ id, bladeId, caption, image }).returning()
-  return { ok: true, photo: parse(row!) }
+  return { ok: true, photo: photoOf(row!) }
 }
 
 /** Adds a picture of another copy of the data; one that is here already stays as it is. */

@@ -35,3 +35,14 @@ export async function writePreferences(
           .returning()
   return rows[0] ? parse(rows[0]) : null
 }
+
+/** Puts another copy's preferences in the place of those that are kept; a later revision than both. */
+export async function replacePreferences(db: Database, revision: number, wanted: Preferences): Promise<void> {
+  const now = await readPreferences(db)
+  if (revision === 0 && now.revision === 0) return
+  const values = { content: wanted, revision: Math.max(now.revision, revision) + 1 }
+  await db
+    .insert(settings)
+    .values({ ...values, id: ONLY_ROW })
+    .onConflictDoUpdate({ target: settings.id, set: values })
+}

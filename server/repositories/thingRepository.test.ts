@@ -58,6 +58,18 @@ describe('what is kept', () => {
         field: 'stoneId',
         kind: 'stones',
       })
+    const refused = { ok: false, why: 'unknown-link' }
+    const { rigRevision } = content
+    expect(await jobs.create({ ...content, progression: [content.stoneId, content.rigId] })).toEqual({
+      ...refused,
+      field: 'progression.1',
+      kind: 'stones',
+    })
+    expect(await jobs.create({ ...content, rigRevision: rigRevision! + 7 })).toEqual({
+      ...refused,
+      field: 'rigRevision',
+      kind: 'rigs',
+    })
   })
 
   it('a rig keeps what it was at each change', async () => {

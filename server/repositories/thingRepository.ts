@@ -4,7 +4,7 @@ import { readThing, type StoredThing, type Unreadable } from '../../core/kept/st
 import { THINGS, versionOfKind, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
 import type { Database } from '../store/connection'
 import { things } from '../store/schema'
-import { keepVersion } from './versionRepository'
+import { keepVersion, wasAt } from './versionRepository'
 
 export type Written<K extends ThingKind> =
   | { ok: true; kept: Kept<K> }
@@ -20,7 +20,15 @@ export interface Listed<K extends ThingKind> {
 
 type Row = typeof things.$inferSelect
 
-const stored = ({ id, revision, createdAt, updatedAt, archivedAt, version, content }: Row): StoredThing => ({
+export const storedThingOf = ({
+  id,
+  revision,
+  createdAt,
+  updatedAt,
+  archivedAt,
+  version,
+  content,
+}: Row): StoredThing => ({
   id,
   revision,
   createdAt: createdAt.toISOString(),
@@ -42,7 +50,7 @@ export async function listStored(db: Database, kind: ThingKind): Promise<StoredT
     .from(things)
     .where(eq(things.kind, kind))
     .orderBy(asc(things.createdAt), asc(things.id))
-  return rows.map(stored)
+  return rows.map(storedThingOf)
 }
 
 /**
@@ -83,7 +91,7 @@ export async function takeOver(
 /** Reads and writes one kind of thing. A write names the revision it started from; an outdated one changes nothing. */
 export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
   const parse = (row: Row): Kept<K> => {
-    const read = readThing(kind, stored(row))
+    const read = readThing(kind, storedThingOf(row))
     if (!read.ok) throw new Error(`The ${kind} ${row.id} cannot be read: ${JSON.stringify(read.unreadable)}`)
     return read.thing
   }
@@ -98,7 +106,7 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
   /** Null where it is not there, or cannot be read. */
   const find = async (id: string): Promise<Kept<K> | null> => {
     const row = await rowOf(id)
-    const read = row && readThing(kind, stored(row))
+    const read = row && readThing(kind, storedThingOf(row))
     return read?.ok ? read.thing : null
   }
 
@@ -109,10 +117,24 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
   async function brokenLink(content: Record<string, unknown>): Promise<{ field: string; kind: string } | null> {
     const links = Object.entries<string>(THINGS[kind].links)
     if (links.length === 0) return null
-    const ids = links.map(([field]) => String(content[field]))
+    const named = links.map(([field, of]) => ({ field, kind: of, id: String(content[field]) }))
+    const { progression } = content
+    // Stones in their order, as far as the kind has such.
+    if (Array.isArray(progression))
+      named.push(...progression.map((id, i) => ({ field: `progression.${i}`, kind: 'stones', id: String(id) })))
+    const ids = named.map(({ id }) => id)
     const there = await db.select({ id: things.id, kind: things.kind }).from(things).where(inArray(things.id, ids))
-    const broken = links.find(([field, of]) => !there.some((one) => one.id === content[field] && one.kind === of))
-    return broken ? { field: broken[0], kind: broken[1] } : null
+    const broken = named.find(({ id, kind: of }) => !there.some((one) => one.id === id && one.kind === of))
+    if (broken) return { field: broken.field, kind: broken.kind }
+    const { rigId, rigRevision } = content
+    if (typeof rigRevision !== 'number' || (await hasRevision(String(rigId), rigRevision))) return null
+    return { field: 'rigRevision', kind: 'rigs' }
+  }
+
+  /** Whether a thing is, or was, at a revision. */
+  async function hasRevision(id: string, revision: number): Promise<boolean> {
+    const [now] = await db.select({ revision: things.revision }).from(things).where(eq(things.id, id))
+    return now?.revision === revision || (await wasAt(db, id, revision))
   }
 
   /** Writes columns if the stored revision is the one named. */

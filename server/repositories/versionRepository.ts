@@ -19,6 +19,15 @@ export const takeOverVersion = (db: Database, version: StoredVersion) =>
     .values({ ...version, content: version.content })
     .onConflictDoNothing()
 
+/** Whether a thing was at a revision that has been written over since. */
+export async function wasAt(db: Database, thingId: string, revision: number): Promise<boolean> {
+  const rows = await db
+    .select({ revision: thingVersions.revision })
+    .from(thingVersions)
+    .where(and(eq(thingVersions.thingId, thingId), eq(thingVersions.revision, revision)))
+  return rows.length > 0
+}
+
 /** Every version kept, of all things. */
 export async function listVersions(db: Database): Promise<StoredVersion[]> {
   return db.select().from(thingVersions).orderBy(asc(thingVersions.thingId), asc(thingVersions.revision))

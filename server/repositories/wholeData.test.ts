@@ -6,7 +6,8 @@ import type { LogEntry } from '../../core/log/entry'
 import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/setup/sampleSetup.fixture'
 import { openDatabase, type OpenDatabase } from '../store/database'
 import { things } from '../store/schema'
-import { bringBack, readAll } from './backupRepository'
+import { bringBack, putInPlace, readAll } from './backupRepository'
+import { backupText } from './backupText'
 import { append, listLog } from './logRepository'
 import { thingRepository } from './thingRepository'
 
@@ -189,6 +190,21 @@ const ENTRIES: LogEntry[] = [
     burr: 'A',
   },
   {
+    id: '0197a000-0000-7000-8000-000000000018',
+    at: '2026-05-01T09:00:30.000Z',
+    jobId: ID.jobs,
+    bladeId: ID.blades,
+    stoneId: null,
+    instrumentId: null,
+    kind: 'bevel-width',
+    side: 'B',
+    placeMm: 40,
+    zone: 'belly',
+    widthMm: 0.82,
+    doubtMm: 0.04,
+    by: 'photograph',
+  },
+  {
     id: '0197a000-0000-7000-8000-000000000012',
     at: '2026-05-01T09:01:00.000Z',
     jobId: ID.jobs,
@@ -214,17 +230,21 @@ describe('all that is kept', () => {
     await append(one.db, ENTRIES)
     expect((await listLog(one.db, 0)).entries).toEqual(ENTRIES)
 
-    const file = JSON.parse(JSON.stringify(await readAll(one.db, new Date()))) as unknown
+    const now = new Date()
+    let text = ''
+    for await (const piece of backupText(one.db, now)) text += piece
+    const file = JSON.parse(text) as unknown
+    expect(file).toEqual(JSON.parse(JSON.stringify(await readAll(one.db, now))))
     const read = readBackup(file)
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
       ok: true,
-      done: { added: 11, updated: 0, left: 0, unreadable: [] },
+      done: { added: 12, updated: 0, left: 0, unreadable: [] },
     })
     for (const kind of THING_KINDS)
       expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 11 } })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 12 } })
   })
 
   it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {
@@ -260,5 +280,29 @@ describe('all that is kept', () => {
       'things.stones.0.content.lengthMm',
     )
     expect((await readAll(other.db, new Date())).things).toEqual(good.things)
+  })
+
+  it('what names a thing that is nowhere is told by its field, and nothing is merged; put in place, it is kept as it was', async () => {
+    const whole = await readAll(other.db, new Date())
+    const nowhere = '0197a000-0000-7000-8000-00000000dead'
+    const [job] = whole.things.jobs
+    const lost = {
+      ...job!,
+      id: '0197a000-0000-7000-8000-0000000000aa',
+      content: { ...(job!.content as object), rigId: nowhere },
+    }
+    const [version] = whole.rigVersions
+    const rigVersions = [...whole.rigVersions, { ...version!, thingId: nowhere }]
+    const file = { ...whole, things: { ...whole.things, jobs: [lost] }, rigVersions }
+    const refused = await bringBack(other.db, file)
+    expect(refused.ok ? [] : refused.problems).toEqual([
+      { field: 'things.jobs.0.content.rigId', code: 'no-such-link', figures: { kind: 'rigs' } },
+      { field: `rigVersions.${whole.rigVersions.length}.thingId`, code: 'no-such-link', figures: { kind: 'rigs' } },
+    ])
+    expect((await readAll(other.db, new Date())).things).toEqual(whole.things)
+    expect((await putInPlace(other.db, file)).ok).toBe(true)
+    const then = await readAll(other.db, new Date())
+    expect(then.things.jobs.map(({ id }) => id)).toEqual([lost.id])
+    expect(then.rigVersions).toEqual(whole.rigVersions)
   })
 })

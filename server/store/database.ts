@@ -1,16 +1,25 @@
-import { existsSync, mkdirSync } from 'node:fs'
+import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
+import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { carryOver } from './carryOver'
 import type { Database } from './connection'
+import { isDiskFull } from './diskFull'
+import { SyncedFolder, type DiskWatch } from './syncedFolder'
 
 export interface OpenDatabase {
   readonly db: Database
   close(): Promise<void>
 }
+
+/** The database was written by a later version of the application. */
+export class LaterVersion extends Error {}
+
+/** The tables could not be brought up to date; all is as it was. */
+export class CannotMigrate extends Error {}
 
 /** The migrations: beside the built server, or in the sources when run from them. */
 export function migrationsFolder(): string {
@@ -24,16 +33,50 @@ export function migrationsFolder(): string {
   return found
 }
 
+/** When the newest migration was made, ms: what tells a later version's data from today's. */
+export function newestMigration(): number {
+  const journal = JSON.parse(readFileSync(join(migrationsFolder(), 'meta/_journal.json'), 'utf8')) as {
+    entries: { when: number }[]
+  }
+  return Math.max(...journal.entries.map(({ when }) => when))
+}
+
 /**
- * Opens the PostgreSQL database in a folder of the data folder (in memory without one), brings its tables up to date
- * and carries over what earlier versions kept in others.
+ * Opens the PostgreSQL database in its folder (in memory without one), brings its tables up to date and carries over
+ * what earlier versions kept in others. Throws LaterVersion, with all as it was, where a later one has migrated it.
  */
-export async function openDatabase(folder?: string): Promise<OpenDatabase> {
-  const path = folder && join(folder, 'postgres')
-  if (path) mkdirSync(path, { recursive: true })
-  const client = await PGlite.create(path ?? 'memory://')
-  const db = drizzle(client)
-  await migrate(db, { migrationsFolder: migrationsFolder() })
-  await carryOver(db)
-  return { db, close: () => client.close() }
+export async function openDatabase(folder?: string, watch?: DiskWatch): Promise<OpenDatabase> {
+  const client = folder
+    ? await PGlite.create({ fs: new SyncedFolder(folder, watch ?? UNWATCHED) })
+    : await PGlite.create()
+  const close = () => client.close()
+  try {
+    const db = drizzle(client)
+    if ((await migratedTo(db)) > newestMigration()) throw new LaterVersion()
+    try {
+      await migrate(db, { migrationsFolder: migrationsFolder() })
+      await carryOver(db)
+    } catch (cause) {
+      throw isDiskFull(cause)
+        ? cause
+        : new CannotMigrate(cause instanceof Error ? cause.message : String(cause), { cause })
+    }
+    return { db, close }
+  } catch (error) {
+    await close().catch(() => undefined)
+    throw error
+  }
+}
+const UNWATCHED: DiskWatch = { logged: () => undefined, makeRoom: () => false }
+
+/** When the newest migration that the database has was made, ms; 0 where it has none. */
+async function migratedTo(db: Database): Promise<number> {
+  const there = await db.execute<{ there: boolean }>(
+    sql`select to_regclass('drizzle.__drizzle_migrations') is not null as there`,
+  )
+  if (!there.rows[0]?.there) return 0
+  const newest = await db.execute<{ newest: string | null }>(
+    sql`select max(created_at)::text as newest from drizzle.__drizzle_migrations`,
+  )
+  return Number(newest.rows[0]?.newest ?? 0)
 }

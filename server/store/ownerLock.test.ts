@@ -52,5 +52,13 @@ describe('one owner of a data folder', () => {
     writeFileSync(join(at, 'owner.1'), '{"pid"')
     owned(at, 2, { pid: 1, host: 'another-bench', started: '' })
     expect(() => takeFolder(at)).toThrow('on another-bench')
+    expect(() => takeFolder(at)).toThrow(`delete ${join(at, 'owner.2')} and start again`)
+  })
+
+  it.each(['', 'null', '{}', '{"pid":"x","host":7}', '[]'])('a lock that says %j is nobody’s', (text) => {
+    const at = folder()
+    writeFileSync(join(at, 'owner.3'), text)
+    takeFolder(at)
+    expect(readdirSync(at)).toEqual(['owner.4'])
   })
 })

@@ -15,17 +15,22 @@ export class FolderInUse extends Error {
     folder: string,
     readonly owner: Owner,
   ) {
-    super(
-      `The data folder ${folder} is in use by process ${owner.pid}${owner.host === hostname() ? '' : ` on ${owner.host}`}. Stop that one first, or choose another folder.`,
-    )
+    super(owner.host === hostname() ? hereText(folder, owner) : elsewhereText(folder, owner))
   }
 }
+const hereText = (folder: string, { pid }: Owner): string =>
+  `The data folder ${folder} is in use by process ${pid}. Stop that one first, or choose another folder.`
+/** Nobody here can ask another machine; a machine that was renamed, or a folder that was copied, looks the same. */
+const elsewhereText = (folder: string, { pid, host, file }: Owner): string =>
+  `The data folder ${folder} is in use by process ${pid} on ${host}. Stop that one first, or choose another folder. If that machine is this one under an earlier name, or the folder was copied from it, delete ${file} and start again.`
 
 interface Owner {
   pid: number
   host: string
   /** When the process started, as the system counts it: tells it from a later process with the same number. */
   started: string
+  /** The file that says so. */
+  file?: string
 }
 
 const NAME = /^owner\.(\d+)$/
@@ -53,10 +58,16 @@ const numbers = (folder: string): number[] =>
 
 const highestNumber = (folder: string): number => Math.max(0, ...numbers(folder))
 
+/** Who owns it by a file; null where the file says nothing that can be read: then nobody runs. */
 function readOwner(folder: string, number: number): Owner | null {
+  const file = join(folder, `owner.${number}`)
   try {
-    return JSON.parse(readFileSync(join(folder, `owner.${number}`), 'utf8')) as Owner
-  } catch {
+    const { pid, host, started } = JSON.parse(readFileSync(file, 'utf8')) as Partial<Owner>
+    if (!Number.isInteger(pid) || typeof host !== 'string' || typeof started !== 'string') return null
+    return { pid: pid!, host, started, file }
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'EACCES')
+      throw new Error(`This user may not read ${file}: start as the one whose data it is.`, { cause: error })
     return null
   }
 }

@@ -20,8 +20,14 @@ export default defineEventHandler(async (event): Promise<TakenEntries> => {
   for (const one of parsed(sent, await jsonBody(event))) {
     const read = checked(logEntry, one)
     if (read.ok) good.push(read.value)
-    else refused.push({ id: String((one as { id?: unknown } | null)?.id ?? ''), problems: read.problems })
+    else refused.push({ id: idOf(one), problems: read.problems })
   }
   await append(await useDatabase(), good)
   return { taken: good.map((entry) => entry.id), refused }
 })
+
+/** The id of what was sent, as far as it has one. */
+function idOf(sent: unknown): string {
+  const id = (sent as { id?: unknown } | null)?.id
+  return typeof id === 'string' ? id : ''
+}

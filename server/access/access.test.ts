@@ -1,0 +1,81 @@
+import type { IncomingMessage } from 'node:http'
+import { mkdtempSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { askerOf, COOKIE } from './access'
+import { Devices } from './devices'
+import { MOST_TRIES, OFFERED_FOR_MS, Offers } from './offer'
+
+const NOW = new Date('2026-05-01T09:00:00Z')
+const later = (ms: number) => new Date(NOW.getTime() + ms)
+const empty = () => mkdtempSync(join(tmpdir(), 'jaw-tilt-devices-'))
+
+describe('who asks', () => {
+  const devices = new Devices(empty())
+  const key = devices.letIn('Phone', NOW)
+  const ask = (from: string, host: string, cookie?: string, bound = '0.0.0.0') =>
+    askerOf({ socket: { remoteAddress: from }, headers: { host, cookie } } as IncomingMessage, bound, devices, NOW)
+
+  it('the bench’s own screen, by its own name; under another name, or from elsewhere, a stranger', () => {
+    expect(ask('127.0.0.1', 'localhost:4747')).toBe('bench')
+    expect(ask('::ffff:127.0.0.1', '127.0.0.1:4747')).toBe('bench')
+    expect(ask('::1', '[::1]:4747')).toBe('bench')
+    expect(ask('127.0.0.1', 'elsewhere.example')).toBe('stranger')
+    expect(ask('192.168.1.7', 'localhost:4747')).toBe('stranger')
+    expect(ask('192.168.1.7', '192.168.1.4:4747')).toBe('stranger')
+  })
+
+  it('a device by its key, and by nothing like it', () => {
+    expect(ask('192.168.1.7', '192.168.1.4:4747', `a=b; ${COOKIE}=${key}`)).toBe('device')
+    for (const wrong of [key.slice(1), `${key}x`, '', 'undefined', key.toUpperCase()])
+      expect(ask('192.168.1.7', '192.168.1.4:4747', `${COOKIE}=${wrong}`)).toBe('stranger')
+  })
+})
+
+describe('devices', () => {
+  it('are known again after a start, by hashes alone in a file that is its owner’s; shut out, no more', () => {
+    const folder = empty()
+    const key = new Devices(folder).letIn('Tablet, left', NOW)
+    const file = join(folder, 'devices.json')
+    expect(readFileSync(file, 'utf8')).not.toContain(key)
+    expect(statSync(file).mode & 0o777).toBe(0o600)
+    const again = new Devices(folder)
+    expect(again.knows(key, later(120_000))).toBe(true)
+    expect(new Devices(folder).list()).toMatchObject([{ name: 'Tablet, left', lastUsedAt: '2026-05-01T09:02:00.000Z' }])
+    expect(again.shutOut(again.list()[0]!.id)).toBe(true)
+    expect(again.knows(key, NOW)).toBe(false)
+    expect(new Devices(folder).list()).toEqual([])
+  })
+
+  it('in a file that cannot be read are strangers', () => {
+    const folder = empty()
+    writeFileSync(join(folder, 'devices.json'), '[{"id":')
+    expect(new Devices(folder).list()).toEqual([])
+  })
+})
+
+describe('an offer', () => {
+  it('lets one device in, by its code as it is typed or by its key, for five minutes', () => {
+    const offers = new Offers()
+    const { code, key } = offers.make(NOW)
+    expect(offers.redeem(`${code.slice(0, 4)} ${code.slice(4)}`, NOW)).toBe(true)
+    expect(offers.redeem(code, NOW), 'used up').toBe(false)
+    expect(offers.redeem(key, NOW), 'used up').toBe(false)
+    expect(offers.redeem(offers.make(NOW).key, later(OFFERED_FOR_MS))).toBe(true)
+    expect(offers.redeem(offers.make(NOW).code, later(OFFERED_FOR_MS + 1))).toBe(false)
+  })
+
+  it('a newer one takes its place; taken back, or tried wrongly too often, it is none', () => {
+    const offers = new Offers()
+    const first = offers.make(NOW)
+    offers.make(NOW)
+    expect(offers.redeem(first.key, NOW)).toBe(false)
+    const third = offers.make(NOW)
+    offers.withdraw()
+    expect(offers.redeem(third.key, NOW)).toBe(false)
+    const second = offers.make(NOW)
+    for (let i = 0; i < MOST_TRIES; i++) expect(offers.redeem('', NOW)).toBe(false)
+    expect(offers.redeem(second.key, NOW)).toBe(false)
+  })
+})

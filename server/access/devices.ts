@@ -1,0 +1,81 @@
+import { createHash, randomBytes, timingSafeEqual } from 'node:crypto'
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { v7 as newId } from 'uuid'
+import { z } from 'zod'
+import { sync } from '../store/syncedFolder'
+
+const device = z.object({
+  id: z.uuid(),
+  name: z.string().min(1).max(60),
+  /** SHA-256 of its key: the key itself is the device's alone. */
+  keyHash: z.string().length(64),
+  letInAt: z.iso.datetime(),
+  lastUsedAt: z.iso.datetime(),
+})
+export type Device = z.infer<typeof device>
+const kept = z.array(device)
+
+const hashOf = (key: string): string => createHash('sha256').update(key).digest('hex')
+/** When a device was last seen is written down this seldom. */
+const SEEN_EVERY_MS = 60_000
+
+/** Those a file names; none where it is not there or cannot be read: they are let in anew. */
+function read(path: string): Device[] {
+  try {
+    return existsSync(path) ? kept.parse(JSON.parse(readFileSync(path, 'utf8'))) : []
+  } catch {
+    return []
+  }
+}
+
+/** The devices that were let in, in a file of the data folder that no backup has. */
+export class Devices {
+  private readonly path: string
+  private all: Device[]
+
+  constructor(folder: string) {
+    this.path = join(folder, 'devices.json')
+    this.all = read(this.path)
+  }
+
+  private keep() {
+    writeFileSync(`${this.path}.new`, JSON.stringify(this.all, null, 1), { mode: 0o600 })
+    sync(`${this.path}.new`)
+    renameSync(`${this.path}.new`, this.path)
+  }
+
+  list(): readonly Device[] {
+    return this.all
+  }
+
+  /** Lets one in under a name; answers the key that it shows from now on. */
+  letIn(name: string, now: Date): string {
+    const key = randomBytes(32).toString('base64url')
+    const at = now.toISOString()
+    this.all = [...this.all, { id: newId(), name, keyHash: hashOf(key), letInAt: at, lastUsedAt: at }]
+    this.keep()
+    return key
+  }
+
+  /** Whether a key is one of theirs; its device counts as seen. */
+  knows(key: string, now: Date): boolean {
+    const hash = Buffer.from(hashOf(key), 'hex')
+    const one = this.all.find(({ keyHash }) => timingSafeEqual(Buffer.from(keyHash, 'hex'), hash))
+    if (!one) return false
+    if (now.getTime() - Date.parse(one.lastUsedAt) > SEEN_EVERY_MS) {
+      this.all = this.all.map((other) => (other === one ? { ...one, lastUsedAt: now.toISOString() } : other))
+      this.keep()
+    }
+    return true
+  }
+
+  /** Shuts one out; answers whether it was there. */
+  shutOut(id: string): boolean {
+    const left = this.all.filter((one) => one.id !== id)
+    const there = left.length < this.all.length
+    this.all = left
+    if (there) this.keep()
+    return there
+  }
+}

@@ -1,3 +1,0 @@
-import { closeDatabase } from '../store/store'
-
-export default defineNitroPlugin((nitro) => nitro.hooks.hook('close', closeDatabase))

@@ -1,0 +1,93 @@
+import { and, asc, eq, gt, or, type SQL } from 'drizzle-orm'
+import { BACKUP_VERSION } from '../../core/kept/backup'
+import { THING_KINDS } from '../../core/kept/things'
+import type { Database } from '../store/connection'
+import { log, photos, things, thingVersions } from '../store/schema'
+import { storedEntryOf } from './logRepository'
+import { photoOf } from './photoRepository'
+import { readPreferences } from './preferencesRepository'
+import { storedThingOf } from './thingRepository'
+
+/** So many rows are read at once; between them others are answered. */
+const ROWS = 50
+
+/**
+ * All that is kept as the text of a backup (core/kept/backup), piece by piece. What names another thing comes before
+ * it, so that what is made meanwhile never names something that is missing from it.
+ */
+export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<string> {
+  const preferences = await readPreferences(db)
+  yield `{"format":"jaw-tilt","version":${BACKUP_VERSION},"savedAt":${JSON.stringify(savedAt)}`
+  yield `,"preferences":${JSON.stringify(preferences)},"log":`
+  yield* list(
+    (after: number | null) =>
+      db
+        .select()
+        .from(log)
+        .where(after === null ? undefined : gt(log.received, after))
+        .orderBy(asc(log.received))
+        .limit(ROWS),
+    ({ received }) => received,
+    storedEntryOf,
+  )
+  yield ',"bladePhotos":'
+  yield* list(
+    (after: string | null) =>
+      db
+        .select()
+        .from(photos)
+        .where(after === null ? undefined : gt(photos.id, after))
+        .orderBy(asc(photos.id))
+        .limit(1),
+    ({ id }) => id,
+    photoOf,
+  )
+  yield ',"rigVersions":'
+  yield* list(
+    (after: { thingId: string; revision: number } | null) =>
+      db
+        .select()
+        .from(thingVersions)
+        .where(after === null ? undefined : laterVersion(after))
+        .orderBy(asc(thingVersions.thingId), asc(thingVersions.revision))
+        .limit(ROWS),
+    (row) => row,
+    (row) => row,
+  )
+  yield ',"things":{'
+  // Jobs name all the others: they come first.
+  for (const [i, kind] of JOBS_FIRST.entries()) {
+    yield `${i === 0 ? '' : ','}"${kind}":`
+    yield* list(
+      (after: string | null) =>
+        db
+          .select()
+          .from(things)
+          .where(and(eq(things.kind, kind), after === null ? undefined : gt(things.id, after)))
+          .orderBy(asc(things.id))
+          .limit(ROWS),
+      ({ id }) => id,
+      storedThingOf,
+    )
+  }
+  yield '}}'
+}
+const JOBS_FIRST = [...THING_KINDS].sort((a, b) => Number(b === 'jobs') - Number(a === 'jobs'))
+
+const laterVersion = ({ thingId, revision }: { thingId: string; revision: number }): SQL | undefined =>
+  or(gt(thingVersions.thingId, thingId), and(eq(thingVersions.thingId, thingId), gt(thingVersions.revision, revision)))
+
+/** A list as JSON, page by page: each page begins after the last row of the one before. */
+async function* list<Row, Place>(
+  page: (after: Place | null) => Promise<Row[]>,
+  placeOf: (row: Row) => Place,
+  written: (row: Row) => unknown,
+): AsyncGenerator<string> {
+  yield '['
+  let rows = await page(null)
+  for (let first = true; rows.length > 0; first = false) {
+    yield (first ? '' : ',') + rows.map((row) => JSON.stringify(written(row))).join(',')
+    rows = await page(placeOf(rows.at(-1)!))
+  }
+  yield ']'
+}

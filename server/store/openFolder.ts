@@ -1,0 +1,236 @@
+import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { sql } from 'drizzle-orm'
+import type { Backup } from '../../core/kept/backup'
+import { putInPlace } from '../repositories/backupRepository'
+import { CannotMigrate, LaterVersion, newestMigration, openDatabase, type OpenDatabase } from './database'
+import { isDiskFull } from './diskFull'
+import { freeBytes, Reserve, RESERVE_BYTES } from './reserve'
+import { clearUnfinished, listSnapshots, readSnapshot, writeSnapshot, type Snapshot } from './snapshots'
+import { sync, syncTree, type DiskWatch } from './syncedFolder'
+
+/** A data folder that is open. */
+export interface OpenFolder extends OpenDatabase {
+  /** Whether there is room on the disk to keep what is sent; looked for anew each time there was none. */
+  hasRoom(): boolean
+  /** Keeps a snapshot now; null where nothing has changed since the last. */
+  snapshot(): Promise<Snapshot | null>
+  /** Those there are, newest first. */
+  snapshots(): Snapshot[]
+  /** One of them; null where it is not there, or not whole. */
+  readSnapshot(name: string): Promise<Backup | null>
+}
+
+/** The data folder cannot be opened: in words, with what to do. */
+export class CannotOpen extends Error {}
+
+/** What opening an empty folder takes, beside the reserve. */
+const LEAST_BYTES = 100 * 2 ** 20
+/** The write-ahead log is folded into the tables after so much of it. */
+const CHECKPOINT_BYTES = 48 * 2 ** 20
+const SNAPSHOT_EVERY_MS = 3600_000
+
+/**
+ * Opens the data folder: its database, made when it is missing, set aside and built anew from the newest snapshot when
+ * it cannot be read. Throws CannotOpen, with all as it was, where nothing else is left. `say`: one line for who reads
+ * the server's words. Source: docs/reliability.md.
+ */
+export async function openFolder(folder: string, say: (line: string) => void): Promise<OpenFolder> {
+  chmodSync(folder, 0o700)
+  const [path, making] = [join(folder, 'postgres'), join(folder, 'postgres.making')]
+  refuseLater(folder)
+  rmSync(making, { recursive: true, force: true })
+  clearUnfinished(folder)
+  const reserve = new Reserve(folder)
+  const there = existsSync(path) && readdirSync(path).length > 0
+  if (!reserve.keep() && (!there || freeBytes(folder) < RESERVE_BYTES)) throw new CannotOpen(fullText(folder))
+  if (!there && freeBytes(folder) < LEAST_BYTES) throw new CannotOpen(fullText(folder))
+
+  let [logged, sinceSnapshot, checkpointing, full] = [0, 0, false, false]
+  const watch: DiskWatch = {
+    logged(bytes) {
+      logged += bytes
+      sinceSnapshot += bytes
+      if (logged > CHECKPOINT_BYTES && !checkpointing) setImmediate(checkpoint)
+    },
+    makeRoom() {
+      full = true
+      return reserve.give()
+    },
+  }
+  const database = await openOrMend(folder, path, making, watch, there, say)
+  noteVersion(folder)
+  sinceSnapshot = 0
+
+  /** Folds the log into the tables, so that it does not grow without end. */
+  function checkpoint() {
+    checkpointing = true
+    void database.db
+      .execute(sql`checkpoint`)
+      .catch(() => undefined)
+      .finally(() => {
+        logged = 0
+        checkpointing = false
+      })
+  }
+  let snapshotting: Promise<Snapshot | null> | null = null
+  const snapshot = () =>
+    (snapshotting ??= writeSnapshot(database.db, folder, new Date()).finally(() => {
+      snapshotting = null
+      sinceSnapshot = 0
+    }))
+  const snapshotIfChanged = () =>
+    sinceSnapshot === 0 ? Promise.resolve(null) : snapshot().catch((error: unknown) => (say(failedText(error)), null))
+  const hourly = setInterval(() => void snapshotIfChanged(), SNAPSHOT_EVERY_MS)
+  hourly.unref()
+
+  return {
+    db: database.db,
+    hasRoom: () => {
+      if (full) full = !reserve.keep()
+      return !full
+    },
+    snapshot,
+    snapshots: () => listSnapshots(folder),
+    readSnapshot: (name) => readSnapshot(folder, name),
+    async close() {
+      clearInterval(hourly)
+      await snapshotIfChanged()
+      await database.close()
+    },
+  }
+}
+
+async function openOrMend(
+  folder: string,
+  path: string,
+  making: string,
+  watch: DiskWatch,
+  there: boolean,
+  say: (line: string) => void,
+): Promise<OpenDatabase> {
+  if (!there) {
+    if (listSnapshots(folder).length > 0) await buildFromSnapshot(folder, path, making, say, 'was not there')
+    else await make(path, making)
+    return openDatabase(path, watch)
+  }
+  try {
+    if (!existsSync(join(path, 'PG_VERSION'))) throw new Error('There is no PG_VERSION.')
+    const database = await openDatabase(path, watch)
+    try {
+      await readThrough(database)
+    } catch (error) {
+      await database.close().catch(() => undefined)
+      throw error
+    }
+    return database
+  } catch (error) {
+    if (error instanceof LaterVersion) throw new CannotOpen(laterText(folder))
+    if (error instanceof CannotMigrate)
+      throw new CannotOpen(
+        `The data in ${folder} could not be brought to this version (${error.message}). Nothing was changed: go on with the version before, and tell its makers.`,
+      )
+    if (isDiskFull(error)) throw new CannotOpen(fullText(folder))
+    if (['EACCES', 'EPERM', 'EROFS'].includes((error as NodeJS.ErrnoException).code ?? ''))
+      throw new CannotOpen(
+        `The files in ${folder} may not be written by this user. Give them to it, or choose another folder with JAW_TILT_DATA.`,
+      )
+    await buildFromSnapshot(folder, path, making, say, 'could not be read')
+    return openDatabase(path, watch)
+  }
+}
+
+/** A new database, whole and on the disk before it has its name. */
+async function make(path: string, making: string, fill?: (database: OpenDatabase) => Promise<void>): Promise<void> {
+  mkdirSync(making, { recursive: true })
+  const database = await openDatabase(making)
+  await fill?.(database)
+  await database.close()
+  syncTree(making)
+  if (existsSync(path)) rmSync(path, { recursive: true })
+  renameSync(making, path)
+  sync(join(path, '..'))
+}
+
+/** Sets aside what is there, if anything is, and builds the database from the newest snapshot that reads. */
+async function buildFromSnapshot(
+  folder: string,
+  path: string,
+  making: string,
+  say: (line: string) => void,
+  why: string,
+): Promise<void> {
+  for (const { name, at } of listSnapshots(folder)) {
+    const backup = await readSnapshot(folder, name)
+    if (!backup) continue
+    const aside = `${path}.set-aside-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}`
+    const was = existsSync(path)
+    if (was) renameSync(path, aside)
+    try {
+      await make(path, making, async ({ db }) => {
+        const brought = await putInPlace(db, backup)
+        if (!brought.ok) throw new Error('The snapshot cannot be brought back.')
+      })
+    } catch (error) {
+      if (was && !existsSync(path)) renameSync(aside, path)
+      if (isDiskFull(error)) throw new CannotOpen(fullText(folder))
+      // One that cannot be brought back is passed over, as one that cannot be read is.
+      rmSync(making, { recursive: true, force: true })
+      continue
+    }
+    const left = was ? ` What was there is now ${aside}.` : ''
+    say(
+      `The database in ${folder} ${why}: it was built anew from the snapshot of ${at.toISOString()}; what came after it is not in it.${left}`,
+    )
+    return
+  }
+  throw new CannotOpen(unreadableText(folder, path))
+}
+
+/**
+ * Reads every row twice, by its table and by its key: throws where one cannot be read, and where a key leads to a row
+ * that is gone with the end of its file.
+ */
+async function readThrough({ db }: OpenDatabase): Promise<void> {
+  await db.transaction(async (tx) => {
+    for (const table of Object.keys(KEYS)) await tx.execute(sql.raw(`select count(t::text) from "${table}" t`))
+    for (const way of ['seqscan', 'bitmapscan', 'sort', 'indexonlyscan'])
+      await tx.execute(sql.raw(`set local enable_${way} = off`))
+    for (const [table, key] of Object.entries(KEYS))
+      await tx.execute(sql.raw(`select count(*) from (select * from "${table}" order by ${key}) t`))
+  })
+}
+const KEYS = {
+  things: 'id',
+  thing_versions: 'thing_id, revision',
+  log: 'received',
+  photos: 'id',
+  settings: 'id',
+} as const
+
+/** The newest migration that this folder's data has seen: a later version is known before anything is opened. */
+const versionFile = (folder: string): string => join(folder, 'data-version')
+function refuseLater(folder: string): void {
+  const file = versionFile(folder)
+  if (existsSync(file) && Number(readFileSync(file, 'utf8')) > newestMigration())
+    throw new CannotOpen(laterText(folder))
+}
+function noteVersion(folder: string): void {
+  const file = versionFile(folder)
+  const text = `${newestMigration()}\n`
+  if (existsSync(file) && readFileSync(file, 'utf8') === text) return
+  writeFileSync(`${file}.new`, text, { mode: 0o600 })
+  sync(`${file}.new`)
+  renameSync(`${file}.new`, file)
+  sync(folder)
+}
+
+const megabytes = (bytes: number): number => Math.ceil(bytes / 2 ** 20)
+const fullText = (folder: string): string =>
+  `The disk of ${folder} is full: ${megabytes(freeBytes(folder))} MB are left, ${megabytes(LEAST_BYTES + RESERVE_BYTES)} MB are needed. Make room and start again; nothing was changed.`
+const laterText = (folder: string): string =>
+  `The data in ${folder} was written by a later version. Start that one, or choose another folder with JAW_TILT_DATA; nothing was changed.`
+const unreadableText = (folder: string, path: string): string =>
+  `The database in ${path} cannot be read, and ${folder} has no snapshot that it can be built from. Move ${path} away to start empty, then bring a backup back in Preferences; nothing was changed.`
+const failedText = (error: unknown): string =>
+  `A snapshot could not be kept: ${isDiskFull(error) ? 'the disk is full' : String(error)}.`

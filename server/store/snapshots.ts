@@ -1,0 +1,97 @@
+import { createHash } from 'node:crypto'
+import { createReadStream, createWriteStream, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { Readable, Transform } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
+import { text } from 'node:stream/consumers'
+import { createGunzip, createGzip } from 'node:zlib'
+import { readBackup, type Backup } from '../../core/kept/backup'
+import { keptSnapshots } from '../../core/kept/snapshots'
+import { backupText } from '../repositories/backupText'
+import type { Database } from './connection'
+import { sync } from './syncedFolder'
+
+/** All that was kept at an instant: a backup, packed, beside the database. */
+export interface Snapshot {
+  readonly name: string
+  readonly at: Date
+  readonly bytes: number
+}
+
+const NAME = /^(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d\.\d{3})Z-([0-9a-f]{12})\.json\.gz$/
+const UNFINISHED = '.unfinished'
+
+const folderOf = (dataFolder: string): string => join(dataFolder, 'snapshots')
+
+/** Those there are, newest first. */
+export function listSnapshots(dataFolder: string): Snapshot[] {
+  const folder = folderOf(dataFolder)
+  mkdirSync(folder, { recursive: true })
+  return readdirSync(folder)
+    .flatMap((name): Snapshot[] => {
+      const found = NAME.exec(name)
+      if (!found) return []
+      const [, day, hour, minute, second] = found
+      const at = new Date(`${day}T${hour}:${minute}:${second}Z`)
+      return [{ name, at, bytes: statSync(join(folder, name)).size }]
+    })
+    .sort((a, b) => b.name.localeCompare(a.name))
+}
+
+/**
+ * Writes a snapshot, streamed and on the disk before it has its name; those that are too many by their age go. Null
+ * where nothing has changed since the newest.
+ */
+export async function writeSnapshot(db: Database, dataFolder: string, at: Date): Promise<Snapshot | null> {
+  const folder = folderOf(dataFolder)
+  const [newest] = listSnapshots(dataFolder)
+  const unfinished = join(folder, `${at.getTime()}${UNFINISHED}`)
+  const hash = createHash('sha256')
+  // When it was saved is the one thing that always differs.
+  const hashed = new Transform({
+    transform(piece: Buffer, _encoding, done) {
+      hash.update(piece.toString('utf8').replace(/"savedAt":"[^"]*"/, ''))
+      done(null, piece)
+    },
+  })
+  try {
+    const to = createWriteStream(unfinished, { mode: 0o600 })
+    await pipeline(Readable.from(backupText(db, at)), hashed, createGzip({ level: 6 }), to)
+    const content = hash.digest('hex').slice(0, 12)
+    if (newest && NAME.exec(newest.name)?.[5] === content) return null
+    const name = `${at.toISOString().replaceAll(':', '-')}-${content}.json.gz`
+    sync(unfinished)
+    renameSync(unfinished, join(folder, name))
+    sync(folder)
+    tidy(dataFolder)
+    return { name, at, bytes: statSync(join(folder, name)).size }
+  } finally {
+    rmSync(unfinished, { force: true })
+  }
+}
+
+function tidy(dataFolder: string): void {
+  const there = listSnapshots(dataFolder)
+  const kept = keptSnapshots(there.map(({ at }) => at))
+  for (const { name, at } of there) if (!kept.has(at)) rmSync(join(folderOf(dataFolder), name), { force: true })
+}
+
+/** What writing a snapshot has left half-done. */
+export function clearUnfinished(dataFolder: string): void {
+  const folder = folderOf(dataFolder)
+  mkdirSync(folder, { recursive: true })
+  for (const name of readdirSync(folder)) if (name.endsWith(UNFINISHED)) rmSync(join(folder, name))
+}
+
+/** Reads a snapshot; null where it is not there, not whole, or not one. */
+export async function readSnapshot(dataFolder: string, name: string): Promise<Backup | null> {
+  if (!NAME.test(name)) return null
+  try {
+    const packed = createReadStream(join(folderOf(dataFolder), name))
+    const unpacked = await pipeline(packed, createGunzip(), (pieces) => text(pieces))
+    const read = readBackup(JSON.parse(unpacked))
+    return read.ok ? read.backup : null
+  } catch {
+    return null
+  }
+}
