@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref, watch } from 'vue'
-import { useEventListener } from '@vueuse/core'
+import { useChangesElsewhere } from '~/composables/useChangesElsewhere'
 import { useOpenPanel } from '~/composables/useCommands'
 import { useFieldKeys } from '~/composables/useFieldKeys'
 import { useServerAway } from '~/composables/useServerAway'
@@ -15,10 +15,8 @@ onMounted(() => Promise.all([collections.load(), preferences.load(), log.load()]
 
 const fetchAgain = () => void Promise.all([collections.load(true), log.load()])
 const away = useServerAway(fetchAgain)
-/** A page that comes back into view shows what changed elsewhere meanwhile, on another device too. */
-useEventListener(document, 'visibilitychange', () => {
-  if (document.visibilityState === 'visible' && collections.loaded) fetchAgain()
-})
+/** What changes elsewhere, on another device too, is shown here. */
+useChangesElsewhere(() => void (collections.loaded && fetchAgain()))
 
 useFieldKeys()
 

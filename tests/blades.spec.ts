@@ -87,6 +87,7 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
     'edge.svg',
     '<svg width="100mm" height="40mm" viewBox="0 0 100 40"><path d="M0 24 H50 C60 24 70 24 80 15"/></svg>',
   )
+  await expect(page.getByText(/^edge.svg/)).toBeVisible()
   await page.getByText('below the spine').click()
   await expect(page.getByText('The drawing has no spine: measure from spine to edge.')).toBeVisible()
   await form(page).getByLabel('Width at its widest, mm').fill('24')

@@ -208,3 +208,23 @@ test('the wear log tells what is due', async ({ page }) => {
   await expect(page.getByTestId('due')).toHaveText('Nothing is due.')
   await expect(page.getByRole('list', { name: 'Wear log' }).getByRole('listitem')).toHaveCount(3)
 })
+
+test('a name with markup in it is text, in a chart too', async ({ page }) => {
+  const hostile = '<meta http-equiv="refresh" content="0;url=/gone"><b id="made">x</b>'
+  const { things } = (await (await page.request.get('/api/stones')).json()) as { things: Record<string, unknown>[] }
+  for (const stone of things) {
+    const answer = await page.request.put(`/api/stones/${String(stone.id)}`, { data: { ...stone, name: hostile } })
+    expect(answer.status()).toBe(200)
+  }
+  await openJob(page, 'Pocket knife from the gate')
+  await openSheet(page, 'rig/marks')
+  const chart = page.locator('.apexcharts-legend')
+  await expect(chart).toContainText('‹meta http-equiv="refresh"')
+  await expect(page.locator('#made, [role="img"] meta')).toHaveCount(0)
+  await openSheet(page, 'doubt/')
+  await expect(page.locator('#made')).toHaveCount(0)
+  await openSheet(page, 'clamp/card')
+  await expect(page.getByText('<meta http-equiv').first()).toBeVisible()
+  await expect(page.locator('#made')).toHaveCount(0)
+  expect(page.url()).toContain('/clamp/card')
+})

@@ -17,9 +17,9 @@ export interface ShownPhotograph {
 
 /**
  * A photograph that is read by a worker: opened, kept in this browser until it was used or thrown away, and taken up
- * again after a reload. One run at a time, which can be stopped.
+ * again after a reload. One run at a time, which can be stopped. Without `spawn` it is only shown.
  */
-export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn: () => Worker) {
+export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn?: () => Worker) {
   const file = keptFile(keptAs)
   const photo = shallowRef<ShownPhotograph | null>(null)
   const busy = ref(false)
@@ -28,7 +28,7 @@ export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn:
   let remote: Remote<R> | null = null
 
   function reader(): Remote<R> {
-    worker ??= spawn()
+    worker ??= spawn!()
     return (remote ??= wrap<R>(worker))
   }
   function sleep() {
@@ -46,7 +46,7 @@ export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn:
     busy.value = true
     const opened = await openPicture(picture)
     if (opened.ok) {
-      await (reader() as unknown as Remote<PhotographReader>).load(picture)
+      if (spawn) await (reader() as unknown as Remote<PhotographReader>).load(picture)
       hide()
       photo.value = { address: URL.createObjectURL(picture), width: opened.width, height: opened.height }
     } else failure.value = opened.why

@@ -1,3 +1,4 @@
+import { v7 as newId } from 'uuid'
 import type { z } from 'zod'
 import { checked, problem, type Problem } from '#core/problem/problem'
 
@@ -10,19 +11,30 @@ const refused = (status: number, code: Problem['code']): Answer<never> => ({
   problem: { code, fields: [] },
 })
 
-/** Asks the server and parses its answer by a schema. Never throws: status 0 means that no answer came. */
+/** What this page calls itself: it need not hear of its own changes. */
+export const PAGE = newId()
+
+/** What takes longer than this is not answered: it is said, and tried again. */
+const ANSWERED_WITHIN_MS = 20_000
+
+/** Asks the server and parses its answer by a schema. Never throws: status 0 means that no answer came in time. */
 export async function ask<T>(
   schema: z.ZodType<T>,
   path: string,
   method: 'GET' | 'POST' | 'PUT' | 'DELETE' = 'GET',
   body?: unknown,
+  limitMs = ANSWERED_WITHIN_MS,
 ): Promise<Answer<T>> {
   let response: Response
   try {
     response = await fetch(path, {
       method,
-      headers: body === undefined ? undefined : { 'content-type': 'application/json' },
+      headers: {
+        'x-jaw-tilt-page': PAGE,
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
       body: body === undefined ? undefined : JSON.stringify(body),
+      signal: AbortSignal.timeout(limitMs),
     })
   } catch {
     return refused(0, 'no-answer')

@@ -1,12 +1,9 @@
 <script setup lang="ts">
 import { curveLength } from '#core/curve/arcLength'
-import { fitPoints } from '#core/curve/fitPoints'
 import { recognised } from '#core/exchange/edges/recognised'
-import type { DrawnPath, ReadDrawing, WrittenBlade } from '#core/exchange/edges/drawnPath'
-import { readDxf } from '#core/exchange/edges/dxf'
+import type { DrawnPath, WrittenBlade } from '#core/exchange/edges/drawnPath'
+import type { EdgeFile } from '#core/exchange/edges/readEdgeFile'
 import { placeEdge } from '#core/exchange/edges/placeEdge'
-import { readPoints } from '#core/exchange/edges/points'
-import { readSvg } from '#core/exchange/edges/svg'
 import { MM_PER_INCH, MM_PER_PIXEL, parseLengthMm } from '#core/units/length'
 import { exactLength } from '~/words/lengthText'
 import { edgeFileKey, type Drawn } from '~/describing/bladeDraft'
@@ -14,6 +11,7 @@ import { keptFile } from '~/describing/keptFile'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useWords } from '~/composables/useWords'
 import { usePreferences } from '~/stores/preferences'
+import { readEdgeFileAside } from '~/workers/readEdgeFileAside'
 
 /**
  * Takes an edge from a drawing or a table of points: which path, in which unit, which way round; the sheet shows what
@@ -51,8 +49,8 @@ onMounted(async () => {
   if (before && (await read(before))) form.value = said
 })
 const failure = ref('')
+const busy = ref(false)
 const MOST_BYTES = 8_000_000
-const FIT_MM = 0.05
 const MM_PER = { mm: 1, in: MM_PER_INCH, px: MM_PER_PIXEL } as const
 const units = computed(() =>
   [...(drawnUnit.value === null ? [] : ['as drawn' as const]), 'mm' as const, 'in' as const, 'px' as const].map(
@@ -71,31 +69,22 @@ async function read(given: File): Promise<boolean> {
   const refused = (why: string) => ((failure.value = `${why} What was here is kept.`), false)
   failure.value = ''
   if (given.size > MOST_BYTES) return refused(`${given.name} is larger than 8 MB: that is no drawing of an edge.`)
-  const text = await given.text()
-  if (/\.(csv|txt|tsv)$/i.test(given.name)) {
-    const table = readPoints(text)
-    if (!table.ok) return refused(`${given.name}, line ${table.line}: ${words.problem(table)}`)
-    const fitted = fitPoints(table.points, FIT_MM)
-    const paths = [{ name: 'points', segments: fitted.segments }]
-    return begin(given.name, { paths, mmPerUnit: null, leftOut: [], written: table.written }, fitted.residualMm)
-  }
-  const drawing = /\.svg$/i.test(given.name) ? readSvg(text) : /\.dxf$/i.test(given.name) ? readDxf(text) : null
-  if (!drawing) return refused(`${given.name}: take an SVG, a DXF or a CSV.`)
-  if (!drawing.ok) return refused(words.problem(drawing))
-  return begin(given.name, drawing, null)
+  busy.value = true
+  const drawing = await readEdgeFileAside(given.name, await given.text())
+  busy.value = false
+  if (drawing.ok) return begin(given.name, drawing)
+  const where = drawing.line === undefined ? '' : `${given.name}, line ${drawing.line}: `
+  return refused(`${where}${words.problem(drawing)}`)
 }
-function begin(
-  name: string,
-  { paths, mmPerUnit, leftOut, written }: Omit<Extract<ReadDrawing, { ok: true }>, 'ok'>,
-  residual: number | null,
-): true {
+function begin(name: string, drawing: Extract<EdgeFile, { ok: true }>): true {
+  const { paths, mmPerUnit, leftOut, written, residualMm } = drawing
   const longest = paths.reduce(
     (best, path, i) => (curveLength(path.segments) > curveLength(paths[best]!.segments) ? i : best),
     0,
   )
   // What was drawn before is not shown in the place of this one while something is still to be said of it.
   emit('placed', written && { ...written, choil: null })
-  file.value = { name, paths, residual, leftOut, written }
+  file.value = { name, paths, residual: residualMm, leftOut, written }
   drawnUnit.value = mmPerUnit
   form.value = {
     ...form.value,
@@ -156,7 +145,8 @@ const lengths = computed(
     </p>
     <FileButton label="Choose a drawing" named="Drawing of the edge" accept=".svg,.dxf,.csv,.txt,.tsv" @chosen="take" />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
-    <template v-if="file">
+    <!-- What is said while another drawing is being read would be said of the wrong one. -->
+    <fieldset v-if="file" :disabled="busy" :aria-busy="busy" class="space-y-3">
       <p>
         {{ file.name
         }}<span v-if="residualMm > 0" class="text-muted"
@@ -213,6 +203,6 @@ const lengths = computed(
         /></UFormField>
       </template>
       <p v-if="placed && !placed.ok" role="alert" class="text-error">{{ words.problem(placed) }}</p>
-    </template>
+    </fieldset>
   </div>
 </template>

@@ -15,6 +15,14 @@ const props = defineProps<{
 }>()
 const Chart = defineAsyncComponent(() => import('vue3-apexcharts'))
 const colours = useChartColours()
+/** The chart's maker writes names as markup: what would begin a tag in one stays a sign. */
+const asText = (text: string) => text.replaceAll('<', '‹').replaceAll('>', '›')
+const plainSeries = computed(
+  () =>
+    props.series?.map((one) =>
+      typeof one === 'object' && 'name' in one && one.name ? { ...one, name: asText(one.name) } : one,
+    ) as ApexOptions['series'],
+)
 const dressed = computed<ApexOptions>(() => ({
   ...props.options,
   chart: {
@@ -37,6 +45,8 @@ const dressed = computed<ApexOptions>(() => ({
 
 <template>
   <div role="img" :aria-label="label" :style="{ height: `${height}px` }" class="overflow-hidden">
-    <ClientOnly><Chart :type="type" :series="series" :options="dressed" :height="height" width="100%" /></ClientOnly>
+    <ClientOnly
+      ><Chart :type="type" :series="plainSeries" :options="dressed" :height="height" width="100%"
+    /></ClientOnly>
   </div>
 </template>

@@ -2,18 +2,16 @@
 import { broughtBack } from '#core/kept/backup'
 import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
-import { useCollections } from '~/stores/collections'
-import { useLog } from '~/stores/log'
-import { useOpenJob } from '~/stores/openJob'
+import { useReloadAll } from '~/stores/reloadAll'
 
 /** Takes all data out as one open file, and brings such a file back. */
-const collections = useCollections()
-const log = useLog()
-const open = useOpenJob()
+const reloadAll = useReloadAll()
 const words = useWords()
 const done = ref('')
 const problems = ref<string[]>([])
 const MOST_SHOWN = 5
+/** Many pictures take their time. */
+const BROUGHT_BACK_WITHIN_MS = 600_000
 
 async function bringBack(file: File) {
   done.value = ''
@@ -25,7 +23,7 @@ async function bringBack(file: File) {
     problems.value = [`${file.name} is no JSON file. Nothing was changed.`]
     return
   }
-  const answer = await ask(broughtBack, '/api/backup', 'POST', content)
+  const answer = await ask(broughtBack, '/api/backup', 'POST', content, BROUGHT_BACK_WITHIN_MS)
   if (!answer.ok) {
     const { fields } = answer.problem
     const named = fields.slice(0, MOST_SHOWN).map((one) => `${one.field}: ${words.problem(one, one.field)}`)
@@ -40,8 +38,7 @@ async function bringBack(file: File) {
   problems.value = unreadable.map(
     (one) => `“${one.name || one.id}” cannot be read by this version: it is kept as it is.`,
   )
-  await Promise.all([collections.load(), log.load()])
-  if (open.session) await open.open(open.session.id)
+  await reloadAll()
 }
 </script>
 

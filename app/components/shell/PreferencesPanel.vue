@@ -80,7 +80,9 @@ const themes = [
           description="Offers a make-believe level gauge in all jobs, not only in the samples. This device only."
           size="lg"
         />
+        <DevicesEntry v-if="open" />
         <BackupEntry />
+        <SnapshotList v-if="open" />
       </div>
     </template>
   </USlideover>

@@ -33,6 +33,8 @@ interface Entity {
 
 /** Reads the lines, arcs, polylines and splines of a DXF, joined where their ends meet. */
 export function readDxf(text: string): ReadDrawing {
+  // The parser never comes back from a polyline that is cut off: every DXF says where it ends.
+  if (/^\s*0\s*$/m.test(text) && !/^\s*EOF\s*$/m.test(text)) return { ok: false, code: 'file-cut-off' }
   let drawing: ReturnType<DxfParser['parseSync']>
   try {
     drawing = new DxfParser().parseSync(text)

@@ -311,6 +311,8 @@ describe('what is wrong is said', () => {
         [readSvg(text), readDxf(text), readPoints(text)].every((result) => typeof result.ok === 'boolean'),
       ),
     )
+    const cutOff = '0\nSECTION\n2\nENTITIES\n0\nPOLYLINE\n0\nVERTEX\n10\n'
+    expect(readDxf(cutOff)).toEqual({ ok: false, code: 'file-cut-off' })
     // Real files with a stretch cut out, doubled, or overwritten: what is still read can be placed or is refused.
     const files = [ezdxfDxf, openscadDxf, openscadSvg, potraceDxf, potraceSvg, gnuplotDxf]
     const harmed = fc

@@ -1,0 +1,45 @@
+import { onScopeDispose } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { PAGE } from '~/saving/api'
+
+/** Changes that come together are fetched once. */
+const TOGETHER_MS = 150
+
+/**
+ * Calls when something was changed by another page or device, as it happens. While this page is out of sight it does
+ * not listen (a browser has few lines to one server): what it missed is called for when it is seen again, and after
+ * each time the line was broken.
+ */
+export function useChangesElsewhere(changed: () => void) {
+  let line: EventSource | null = null
+  let broken = false
+  let soon: ReturnType<typeof setTimeout> | undefined
+  function call() {
+    clearTimeout(soon)
+    soon = setTimeout(changed, TOGETHER_MS)
+  }
+  function listen() {
+    hangUp()
+    line = new EventSource('/api/changes')
+    line.onmessage = ({ data }: MessageEvent<string>) => {
+      if (data !== PAGE) call()
+    }
+    line.onerror = () => (broken = true)
+    line.onopen = () => {
+      if (broken) call()
+      broken = false
+    }
+  }
+  function hangUp() {
+    line?.close()
+    line = null
+  }
+  const seen = () => document.visibilityState === 'visible'
+  useEventListener(document, 'visibilitychange', () => {
+    if (!seen()) return hangUp()
+    listen()
+    call()
+  })
+  if (seen()) listen()
+  onScopeDispose(hangUp)
+}
