@@ -12,5 +12,7 @@ export default defineConfig({
     include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts'],
     benchmark: { include: ['core/**/*.bench.ts'] },
     testTimeout: 30_000,
+    // One for each core of the machine that checks each change.
+    maxWorkers: 2,
   },
 })

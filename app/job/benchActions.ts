@@ -221,10 +221,11 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
   const fitJaws = (name: string) => job.change(`jaws: ${name}`, { jawsName: name })
 
   /** Takes a blade, held as it was in this job, or in an earlier one with it on this rig where there is one. */
-  function chooseBlade(bladeId: string) {
-    const now = job.content.value
+  async function chooseBlade(bladeId: string) {
     const blade = collections.blades.find((one) => one.id === bladeId)
-    if (!blade || bladeId === now.bladeId) return
+    if (!blade || bladeId === job.content.value.bladeId) return
+    await collections.learnAround({ rigId: job.content.value.rigId, bladeId })
+    const now = job.content.value
     const next = { rigId: now.rigId, bladeId }
     const aside = setAsideFor(now, next)
     const earlier = doneWith(otherJobs(), next)[0] ?? null

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
+import type { JobPage } from '#core/kept/lists'
 import { useWords } from '~/composables/useWords'
 import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
@@ -9,6 +11,26 @@ const problem = computed(() => (collections.problem ? words.problem(collections.
 useHead({ title: 'Jaw Tilt' })
 const log = useLog()
 onMounted(() => collections.loaded && Promise.all([collections.load(), log.load()]))
+
+/** What is looked for, once the typing has come to rest. */
+const sought = ref('')
+const search = refDebounced(sought, 200)
+const found = shallowRef<JobPage | null>(null)
+watch(search, () => void look(null))
+async function look(from: string | null) {
+  const words = search.value.trim()
+  const page = words === '' ? null : await collections.findJobs({ away: false, search: words, from })
+  if (words !== search.value.trim()) return
+  found.value = page && from ? { ...page, things: [...(found.value?.things ?? []), ...page.things] } : page
+}
+const shown = computed(() => {
+  if (!found.value) return collections.recentJobs
+  return found.value.things.flatMap(({ id }) => collections.jobs.find((job) => job.id === id && !job.archivedAt) ?? [])
+})
+const part = computed(() => found.value ?? collections.bench)
+const showMore = () => void (found.value ? look(found.value.next) : collections.showMore())
+/** Fewer than these are seen at a glance. */
+const FEW = 9
 </script>
 
 <template>
@@ -21,15 +43,36 @@ onMounted(() => collections.loaded && Promise.all([collections.load(), log.load(
           <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" to="/start" />
         </div>
       </div>
-      <ul v-if="collections.recentJobs.length > 0" class="pane divide-y divide-default p-0">
-        <JobRow v-for="job in collections.recentJobs" :key="job.id" :job="job" />
-      </ul>
+      <UInput
+        v-if="collections.bench.total > FEW || sought !== ''"
+        v-model="sought"
+        size="xl"
+        icon="i-lucide-search"
+        placeholder="Job, blade, owner or rig"
+        aria-label="Find a job"
+        class="mb-3 w-full max-w-md"
+      />
+      <template v-if="shown.length > 0">
+        <ul class="pane divide-y divide-default p-0" aria-label="Jobs on the bench">
+          <JobRow v-for="job in shown" :key="job.id" :job="job" />
+        </ul>
+        <UButton
+          v-if="part.next"
+          class="mt-3"
+          color="neutral"
+          variant="outline"
+          size="xl"
+          :label="`Show more, ${part.total - shown.length} are left`"
+          @click="showMore"
+        />
+      </template>
+      <p v-else-if="found" role="status" class="pane p-6 text-lg">Nothing on the bench is called so.</p>
       <div v-else-if="collections.canStart" class="pane p-8">
         <p class="text-lg">No job is on the bench.</p>
         <p class="mt-1 text-muted">A job is one blade in one rig: start one, and it is kept as you go.</p>
       </div>
       <EmptyStart v-else />
-      <JobsPutAway />
+      <JobsPutAway :search="search.trim()" />
       <SampleRoom v-if="collections.samples > 0 || !collections.canStart" class="mt-3" />
       <UnreadableThings />
       <p v-if="problem" role="alert" class="mt-3 text-error">{{ problem }}</p>

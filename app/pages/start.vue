@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { lastJobs, type LastJobs } from '#core/kept/lists'
 import { useWords } from '~/composables/useWords'
+import { ask } from '~/saving/api'
 import { useCollections } from '~/stores/collections'
 import { sheetPath } from '~/stations'
 
@@ -10,24 +12,31 @@ const router = useRouter()
 const busy = ref('')
 const sought = ref('')
 const MANY = 9
-const blades = computed(() => {
-  const there = collections.blades.filter((one) => one.archivedAt === null)
-  const lastAt = (id: string) => collections.lastWith(id)?.updatedAt ?? ''
-  return there.sort((a, b) => lastAt(b.id).localeCompare(lastAt(a.id)))
+/** When each was last done; null while that is asked for. */
+const last = shallowRef<ReadonlyMap<string, LastJobs[number]> | null>(null)
+onMounted(async () => {
+  const answer = await ask(lastJobs, '/api/last-jobs')
+  last.value = new Map((answer.ok ? answer.value : []).map((one) => [one.bladeId, one]))
 })
+const lastAt = (id: string) => last.value?.get(id)?.updatedAt ?? ''
+const blades = computed(() =>
+  collections.blades.filter((one) => one.archivedAt === null).sort((a, b) => lastAt(b.id).localeCompare(lastAt(a.id))),
+)
 const found = computed(() => {
   const text = sought.value.trim().toLowerCase()
   return blades.value.filter((one) => `${one.name} ${one.owner} ${one.use}`.toLowerCase().includes(text))
 })
 const rigName = (bladeId: string) => {
-  const last = collections.lastWith(bladeId)
-  return last ? `${last.updatedAt.slice(0, 10)} on ${collections.nameOf(last.rigId)}` : 'not done here yet'
+  const done = last.value?.get(bladeId)
+  return done ? `${done.updatedAt.slice(0, 10)} on ${collections.nameOf(done.rigId)}` : 'not done here yet'
 }
+/** So many are drawn at once: the others are found by their words. */
+const MOST_DRAWN = 60
 async function start(bladeId: string) {
   if (busy.value) return
   busy.value = bladeId
-  const experience = collections.lastWith(bladeId)
   const job = await collections.startJob(bladeId)
+  const experience = last.value?.has(bladeId)
   busy.value = ''
   // What was done before stands ready at the clamp; what is new begins with which rig.
   if (job) await router.replace(sheetPath(job.id, experience ? 'clamp' : 'rig'))
@@ -48,7 +57,7 @@ useHead({ title: 'Start a job · Jaw Tilt' })
         label="A new blade"
       />
     </div>
-    <template v-if="collections.loaded">
+    <template v-if="collections.loaded && last">
       <EmptyStart v-if="!collections.canStart" class="mt-4" />
       <template v-else>
         <p class="mb-3 text-muted">Rig, stone and hold are taken from the last job with it.</p>
@@ -62,7 +71,7 @@ useHead({ title: 'Start a job · Jaw Tilt' })
           class="mb-3 w-full max-w-md"
         />
         <ul class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-          <li v-for="blade in found" :key="blade.id">
+          <li v-for="blade in found.slice(0, MOST_DRAWN)" :key="blade.id">
             <button
               type="button"
               class="choice-card block w-full border border-default text-left"
@@ -75,6 +84,9 @@ useHead({ title: 'Start a job · Jaw Tilt' })
             </button>
           </li>
         </ul>
+        <p v-if="found.length > MOST_DRAWN" class="mt-3 text-muted">
+          And {{ found.length - MOST_DRAWN }} more: look for them by name, owner or use.
+        </p>
         <p v-if="found.length === 0" class="text-muted">No blade is called so.</p>
       </template>
       <p v-if="collections.problem" role="alert" class="mt-3 text-error">{{ words.problem(collections.problem) }}</p>

@@ -3,8 +3,8 @@ import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard } from '#core/card/starting'
+import { aroundJob, jobPage, JOBS_AT_ONCE, type JobPage } from '#core/kept/lists'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
-import { isSample } from '#core/kept/samples'
 import { collectionOf, type Unreadable } from '#core/kept/stored'
 import {
   keptSchema,
@@ -19,19 +19,30 @@ import {
 } from '#core/kept/things'
 import type { Problem } from '#core/problem/problem'
 import { ask, type Answer } from '~/saving/api'
+import { useLog } from './log'
 
 /** A box of stones is sorted as it is worked through. */
 const coarseToFine = (stones: KeptStone[]): KeptStone[] => [...stones].sort((one, other) => other.grainUm - one.grainUm)
 
 const MOST_NAME = 120
+/** A job opens without what bears on it rather than wait longer. */
+const AROUND_WITHIN_MS = 5000
+/** What a number behind a name takes at most. */
+const ROOM_FOR_NUMBER = 6
 
 /** What is described by its measures. */
 export type Tool = Exclude<ThingKind, 'jobs'>
 
+const TOOLS = THING_KINDS.filter((kind): kind is Tool => kind !== 'jobs')
+
 type All = { [K in ThingKind]: Kept<K>[] }
 
-/** The rigs, blades, stones and instruments the user owns, and the jobs on the bench; those put away too. */
+/**
+ * The rigs, blades, stones and instruments the user owns, those put away too; and of the jobs those that were asked
+ * for: the last changed ones, and what bears on a job that is open.
+ */
 export const useCollections = defineStore('collections', () => {
+  const log = useLog()
   const all = shallowRef<All>({ rigs: [], blades: [], stones: [], jobs: [], instruments: [] })
   /** What lies on the disk and cannot be read by this version. */
   const unreadable = shallowRef<Unreadable[]>([])
@@ -46,38 +57,100 @@ export const useCollections = defineStore('collections', () => {
   const jobs = computed<KeptJob[]>(() => all.value.jobs)
   const instruments = computed<KeptInstrument[]>(() => all.value.instruments)
 
-  /** Fetches everything. Again, behind a page that stands: what cannot be fetched then stays as it was, unsaid. */
+  /**
+   * Fetches the tools and the jobs that are shown first. Again, behind a page that stands: what cannot be fetched then
+   * stays as it was, unsaid.
+   */
   async function load(again = false) {
-    const listed = await Promise.all(
+    const [listed, page, versions, counted] = await Promise.all([
       // Archived things are loaded too: a job goes on with what it was begun with, and a clamp card comes back.
-      THING_KINDS.map((kind) =>
-        ask(
-          collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>,
-          `/api/${kind}?archived=true`,
+      Promise.all(
+        TOOLS.map((kind) =>
+          ask(
+            collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>,
+            `/api/${kind}?archived=true`,
+          ),
         ),
       ),
-    )
-    const versions = await ask(z.array(rigVersion), '/api/rig-versions')
-    const failed = [...listed, versions].find((answer) => !answer.ok)
+      fetchJobs({ limit: again ? bench.value.shown : JOBS_AT_ONCE }),
+      ask(z.array(rigVersion), '/api/rig-versions'),
+      ask(z.object({ count: z.number() }), '/api/samples'),
+    ])
+    const failed = [...listed, page, versions, counted].find((answer) => !answer.ok)
     if (again && failed) return
     const next = { ...all.value }
     const harmed: Unreadable[] = []
     listed.forEach((answer, i) => {
       if (!answer.ok) return
-      next[THING_KINDS[i]!] = answer.value.things as never
+      next[TOOLS[i]!] = answer.value.things as never
       harmed.push(...answer.value.unreadable)
     })
+    // All that was known of the jobs may have changed.
+    if (!again) next.jobs = []
     all.value = next
     unreadable.value = harmed
+    if (page.ok) takeBench(page.value, true)
     if (versions.ok) rigVersions.value = versions.value
+    if (counted.ok) samples.value = counted.value.count
     problem.value = failed && !failed.ok ? failed.problem : null
     loaded.value = !failed
   }
 
-  /** All jobs by the time of their last change, newest first. */
+  /** The part of the list of jobs that is shown: so many, of so many on the bench, and what comes next. */
+  const bench = shallowRef({ ids: [] as readonly string[], shown: JOBS_AT_ONCE, total: 0, next: null as string | null })
+  const fetchJobs = (asked: { away?: boolean; search?: string; from?: string | null; limit?: number }) => {
+    const said = Object.entries(asked).filter(([, value]) => value !== null && value !== undefined)
+    return ask(
+      jobPage,
+      `/api/jobs?${new URLSearchParams(said.map(([name, value]) => [name, String(value)])).toString()}`,
+    )
+  }
+  /** Jobs that were found in a part of their list, with what happened on them. */
+  function learnJobs(page: Pick<JobPage, 'things' | 'log'> & Partial<JobPage>) {
+    log.learn(page.log)
+    noteAll('jobs', page.things)
+    const known = new Set(unreadable.value.map(({ id }) => id))
+    unreadable.value = [...unreadable.value, ...(page.unreadable ?? []).filter(({ id }) => !known.has(id))]
+  }
+  function takeBench(page: JobPage, first: boolean) {
+    learnJobs(page)
+    const before = first ? [] : bench.value.ids
+    const ids = [...new Set([...before, ...page.things.map(({ id }) => id)])]
+    bench.value = { ids, shown: Math.max(JOBS_AT_ONCE, ids.length), total: page.total, next: page.next }
+  }
+  /** Shows more of the jobs on the bench. */
+  async function showMore() {
+    const page = await fetchJobs({ from: bench.value.next })
+    if (page.ok) takeBench(page.value, false)
+    else problem.value = page.problem
+  }
+  /** Jobs in which words are found, or that are off the bench; null where there was no answer. */
+  async function findJobs(asked: { away: boolean; search?: string; from?: string | null }): Promise<JobPage | null> {
+    const page = await fetchJobs(asked)
+    if (page.ok) learnJobs(page.value)
+    else problem.value = page.problem
+    return page.ok ? page.value : null
+  }
+
+  /** What bears on a job, or on one that is to be, comes to be known. */
+  async function learnAround(of: { jobId?: string; rigId: string; bladeId: string }): Promise<void> {
+    const path = `/api/around?${new URLSearchParams(of).toString()}`
+    const answer = await ask(aroundJob, path, 'GET', undefined, AROUND_WITHIN_MS)
+    if (!answer.ok) return
+    log.learn(answer.value.log)
+    noteAll('jobs', answer.value.jobs)
+  }
+
+  /** A job that was fetched comes to be known. */
+  const learn = (job: KeptJob) => noteAll('jobs', [job])
+
+  /** The jobs that are known by the time of their last change, newest first. */
   const jobsByTime = computed(() => [...jobs.value].sort((a, b) => b.updatedAt.localeCompare(a.updatedAt)))
-  /** Those on the bench. */
-  const recentJobs = computed(() => jobsByTime.value.filter((job) => job.archivedAt === null))
+  /** Those on the bench that are shown. */
+  const recentJobs = computed(() => {
+    const shown = new Set(bench.value.ids)
+    return jobsByTime.value.filter((job) => job.archivedAt === null && shown.has(job.id))
+  })
   const usable = <T extends { archivedAt: string | null }>(things: readonly T[]) =>
     things.filter((one) => one.archivedAt === null)
   const canStart = computed(() => [rigs, blades, stones].every((those) => usable<Kept<Tool>>(those.value).length > 0))
@@ -87,8 +160,10 @@ export const useCollections = defineStore('collections', () => {
     jobsByTime.value.find((job) => job.bladeId === bladeId && usable(rigs.value).some((rig) => rig.id === job.rigId))
 
   /** A name that no other job has: that of the blade, with a number where it is taken. */
-  function freeName(name: string): string {
-    const taken = new Set(jobs.value.map((job) => job.name))
+  async function freeName(name: string): Promise<string> {
+    const beginning = encodeURIComponent(name.slice(0, MOST_NAME - ROOM_FOR_NUMBER))
+    const names = await ask(z.array(z.string()), `/api/job-names?beginning=${beginning}`)
+    const taken = new Set([...jobs.value.map((job) => job.name), ...(names.ok ? names.value : [])])
     for (let n = 1; ; n++) {
       const behind = n === 1 ? '' : `, ${n}`
       const one = `${name.slice(0, MOST_NAME - behind.length)}${behind}`
@@ -99,6 +174,7 @@ export const useCollections = defineStore('collections', () => {
   /** A new job with a blade: with rig, stone and hold as in the last one with it, else with those of the last job. */
   async function startJob(bladeId: string): Promise<KeptJob | null> {
     const blade = blades.value.find((one) => one.id === bladeId)
+    if (rigs.value[0]) await learnAround({ rigId: rigs.value[0].id, bladeId })
     const last = lastWith(bladeId) ?? recentJobs.value[0]
     const lastOr = <T extends Kept<Tool>>(things: readonly T[], id: string | undefined): T | undefined =>
       usable(things).find((one) => one.id === id) ?? usable(things)[0]
@@ -115,7 +191,7 @@ export const useCollections = defineStore('collections', () => {
       },
     )
     const content = {
-      name: freeName(blade.name),
+      name: await freeName(blade.name),
       rigId: rig.id,
       rigRevision: rig.revision,
       bladeId,
@@ -160,10 +236,18 @@ export const useCollections = defineStore('collections', () => {
   }
 
   function note<K extends ThingKind>(kind: K, thing: Kept<K>) {
-    const those = all.value[kind] as Kept<K>[]
-    const known = those.some((one) => one.id === thing.id)
-    const next = known ? those.map((one) => (one.id === thing.id ? thing : one)) : [...those, thing]
-    all.value = { ...all.value, [kind]: next }
+    noteAll(kind, [thing])
+    if (kind !== 'jobs') return
+    // What is begun here, or put back, is shown whatever part of the list it is in.
+    const { ids, total, ...rest } = bench.value
+    const [was, is] = [ids.includes(thing.id), thing.archivedAt === null]
+    const others = ids.filter((id) => id !== thing.id)
+    bench.value = { ...rest, ids: is ? [thing.id, ...others] : others, total: total + Number(is) - Number(was) }
+  }
+  function noteAll<K extends ThingKind>(kind: K, things: readonly Kept<K>[]) {
+    const known = new Map((all.value[kind] as Kept<K>[]).map((one) => [one.id, one]))
+    for (const one of things) if ((known.get(one.id)?.revision ?? 0) <= one.revision) known.set(one.id, one)
+    all.value = { ...all.value, [kind]: [...known.values()] }
   }
 
   async function loadRigVersions() {
@@ -188,9 +272,7 @@ export const useCollections = defineStore('collections', () => {
   const noteSaved = (job: KeptJob) => note('jobs', job)
 
   /** How many of what is here are samples. */
-  const samples = computed(
-    () => THING_KINDS.flatMap((kind) => all.value[kind].map(({ id }) => id)).filter(isSample).length,
-  )
+  const samples = ref(0)
   async function plantSamples(): Promise<void> {
     const answer = await ask(z.object({ ok: z.literal(true) }), '/api/samples', 'POST', {})
     await load()
@@ -224,6 +306,11 @@ export const useCollections = defineStore('collections', () => {
     jobs,
     instruments,
     unreadable,
+    bench,
+    showMore,
+    findJobs,
+    learn,
+    learnAround,
     jobsByTime,
     recentJobs,
     canStart,

@@ -1,24 +1,27 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { z } from 'zod'
+import { listedLog, type ListedLog } from '#core/kept/lists'
 import { logEntry, type LogEntry } from '#core/log/entry'
 import { inForce } from '#core/log/inForce'
-import { takenEntries, unreadableEntry, type UnreadableEntry } from '#core/log/stored'
+import { takenEntries, type UnreadableEntry } from '#core/log/stored'
 import { ask } from '~/saving/api'
 import { outbox, type OutboxState } from '~/saving/outbox'
 
-const listedLog = z.object({
-  entries: z.array(logEntry),
-  unreadable: z.array(unreadableEntry),
-  upTo: z.number(),
-})
+/** Entries that are written at the same time may come in out of order: so many are asked for again. */
+const OVERLAP = 50
 
-/** What happened: what the server has, and what is on its way there. Entries are added, never changed. */
+/**
+ * What happened: what this page has asked the server for, and what is on its way there. Entries are added, never
+ * changed.
+ */
 export const useLog = defineStore('log', () => {
   const known = shallowRef<ReadonlyMap<string, LogEntry>>(new Map())
   const unreadable = shallowRef<UnreadableEntry[]>([])
   const state = shallowRef<OutboxState>({ is: 'sent' })
-  let upTo = 0
+  /** What came in up to here is known, as far as it bears on what is known. */
+  let upTo = Infinity
+  let begun = false
   const channel = new BroadcastChannel('jaw-tilt-log')
   channel.onmessage = ({ data }: MessageEvent<unknown>) => {
     const sent = z.array(logEntry).safeParse(data)
@@ -34,20 +37,35 @@ export const useLog = defineStore('log', () => {
     known.value = new Map([...known.value, ...entries.map((entry) => [entry.id, entry] as const)])
   }
 
-  /** Takes what came in since the last time, and sends on what was left here. */
+  /** Takes what is of no job, then what came in since, of whatever job; and sends on what was left here. */
   async function load() {
     add(out.pending())
     void out.flush()
-    const answer = await ask(listedLog, `/api/log?after=${upTo}`)
+    if (!begun) return loadFirst()
+    const answer = await ask(listedLog, `/api/log?after=${Math.max(0, upTo - OVERLAP)}`)
     if (!answer.ok) return
-    add(answer.value.entries)
-    unreadable.value = [...unreadable.value, ...answer.value.unreadable]
+    learn(answer.value)
     upTo = answer.value.upTo
   }
+  async function loadFirst() {
+    const answer = await ask(listedLog, '/api/log')
+    if (!answer.ok) return
+    begun = true
+    learn(answer.value)
+  }
 
-  /** Forgets what was there and fetches all of it: something else was put in its place. */
+  /** Takes in what came with something else that was asked for. */
+  function learn(listed: ListedLog) {
+    add(listed.entries)
+    upTo = Math.min(upTo, listed.upTo)
+    const known = new Set(unreadable.value.map(({ id }) => id))
+    unreadable.value = [...unreadable.value, ...listed.unreadable.filter(({ id }) => !known.has(id))]
+  }
+
+  /** Forgets what was there: something else was put in its place. */
   function loadAnew() {
-    upTo = 0
+    upTo = Infinity
+    begun = false
     known.value = new Map()
     unreadable.value = []
     return load()
@@ -62,5 +80,5 @@ export const useLog = defineStore('log', () => {
 
   /** What holds: not struck out. Oldest first. */
   const entries = computed(() => inForce([...known.value.values()]))
-  return { entries, unreadable, state, load, loadAnew, append, retry: () => out.flush() }
+  return { entries, unreadable, state, load, learn, loadAnew, append, retry: () => out.flush() }
 })

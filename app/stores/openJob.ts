@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { keptSchema } from '#core/kept/things'
 import type { Problem } from '#core/problem/problem'
 import { jobSession, type JobSession } from '~/job/session'
@@ -31,8 +31,15 @@ export const useOpenJob = defineStore('openJob', () => {
     const answer = await fetchJob(id)
     // Another was opened, or this one was left, while the answer was under way.
     if (mine !== latest) return
+    if (!answer.ok) {
+      opening.value = null
+      return void (problem.value = answer.problem)
+    }
+    const { rigId, bladeId } = answer.value
+    await collections.learnAround({ jobId: id, rigId, bladeId })
+    if (mine !== latest) return
     opening.value = null
-    if (!answer.ok) return void (problem.value = answer.problem)
+    collections.learn(answer.value)
     const opened = jobSession(answer.value, {
       local: localStorage,
       session: sessionStorage,
@@ -51,6 +58,17 @@ export const useOpenJob = defineStore('openJob', () => {
     }
     session.value = opened
   }
+
+  // Another rig or blade: what bears on the job with it.
+  watch(
+    () =>
+      session.value &&
+      ([session.value.id, session.value.content.value.rigId, session.value.content.value.bladeId] as const),
+    (now, before) => {
+      if (!now || !before || now[0] !== before[0] || (now[1] === before[1] && now[2] === before[2])) return
+      void collections.learnAround({ jobId: now[0], rigId: now[1], bladeId: now[2] })
+    },
+  )
 
   /** Ends what is open, or being opened. */
   function close() {

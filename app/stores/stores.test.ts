@@ -44,6 +44,8 @@ beforeEach(() => {
     'fetch',
     (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) =>
       new Promise((resolve) => {
+        const nothingKnown = { jobs: [], log: { entries: [], unreadable: [], upTo: 0 } }
+        if (path.startsWith('/api/around')) resolve({ ok: true, status: 200, json: async () => nothingKnown })
         requests.push({
           path,
           method,
@@ -113,7 +115,9 @@ describe('the collections', () => {
     await to('/api/rigs?archived=true').answer({ things: [], unreadable: [] })
     await to('/api/blades?archived=true').answer({ things: [], unreadable: [] })
     await to('/api/stones?archived=true').answer({ things: [fine, coarse], unreadable: [harmed] })
-    await to('/api/jobs?archived=true').answer({ things: [job(9, 'One')], unreadable: [] })
+    const page = { things: [job(9, 'One')], unreadable: [], total: 1, next: null }
+    await to('/api/jobs?limit=30').answer({ ...page, log: { entries: [], unreadable: [], upTo: 0 } })
+    await to('/api/samples').answer({ count: 0 })
     await to('/api/instruments?archived=true').answer({ things: [], unreadable: [] })
     await to('/api/rig-versions').answer([])
     await loading

@@ -15,3 +15,6 @@ export const sampleEntryId = (n: number): string => numbered(n)
 
 /** Whether a thing (or a log entry) is one of the samples. */
 export const isSample = (id: string): boolean => id.startsWith(SAMPLE)
+
+/** The first and the last id that a sample can have. */
+export const SAMPLE_IDS = [`${SAMPLE}000000000000`, `${SAMPLE}ffffffffffff`] as const

@@ -1,12 +1,11 @@
-import { asc, gt } from 'drizzle-orm'
+import { asc, gt, max } from 'drizzle-orm'
+import type { ListedLog } from '../../core/kept/lists'
 import type { LogEntry } from '../../core/log/entry'
-import { readEntry, storeEntry, type StoredEntry, type UnreadableEntry } from '../../core/log/stored'
+import { readEntry, storeEntry, type StoredEntry } from '../../core/log/stored'
 import type { Database } from '../store/connection'
 import { log } from '../store/schema'
 
-type Row = typeof log.$inferSelect
-
-export const storedEntryOf = ({ id, kind, at, version, content }: Row): StoredEntry => ({
+export const storedEntryOf = ({ id, kind, at, version, content }: LogRow): StoredEntry => ({
   id,
   kind,
   at: at.toISOString(),
@@ -41,21 +40,27 @@ export async function listStoredEntries(db: Database): Promise<StoredEntry[]> {
   return (await db.select().from(log).orderBy(asc(log.received))).map(storedEntryOf)
 }
 
-export interface ListedLog {
-  entries: LogEntry[]
-  unreadable: UnreadableEntry[]
-  /** How far this goes: what comes in later is asked for from here on. */
-  upTo: number
+export type LogRow = typeof log.$inferSelect
+
+/** How far the log goes. */
+export async function logUpTo(db: Database): Promise<number> {
+  const [last] = await db.select({ upTo: max(log.received) }).from(log)
+  return last?.upTo ?? 0
 }
 
-/** What came in after a place in the log, oldest first. */
-export async function listLog(db: Database, after: number): Promise<ListedLog> {
-  const rows = await db.select().from(log).where(gt(log.received, after)).orderBy(asc(log.received))
-  const listed: ListedLog = { entries: [], unreadable: [], upTo: rows.at(-1)?.received ?? after }
+/** Rows of the log, as far as they can be read. */
+export function readLog(rows: readonly LogRow[], upTo: number): ListedLog {
+  const listed: ListedLog = { entries: [], unreadable: [], upTo }
   for (const row of rows) {
     const read = readEntry(storedEntryOf(row))
     if (read.ok) listed.entries.push(read.entry)
     else listed.unreadable.push(read.unreadable)
   }
   return listed
+}
+
+/** What came in after a place in the log, oldest first. */
+export async function listLog(db: Database, after: number): Promise<ListedLog> {
+  const rows = await db.select().from(log).where(gt(log.received, after)).orderBy(asc(log.received))
+  return readLog(rows, rows.at(-1)?.received ?? after)
 }

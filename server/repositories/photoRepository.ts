@@ -29,6 +29,7 @@ async function added(db: Database, { id = newId(), bladeId, caption, image }: Ne
     .select({ id: things.id })
     .from(things)
     .where(and(eq(things.id, bladeId), eq(things.kind, 'blades')))
+    .for('update')
   if (!blade) return { ok: false, why: 'no-such-blade' }
   const [kept] = await db.select({ photos: count() }).from(photos).where(eq(photos.bladeId, bladeId))
   if (kept!.photos >= MOST_PHOTOS) return { ok: false, why: 'too-many' }

@@ -1,6 +1,6 @@
-import { inArray } from 'drizzle-orm'
+import { between, count, inArray } from 'drizzle-orm'
 import type { Backup } from '../../core/kept/backup'
-import { isSample } from '../../core/kept/samples'
+import { isSample, SAMPLE_IDS } from '../../core/kept/samples'
 import { THING_KINDS } from '../../core/kept/things'
 import type { Database } from '../store/connection'
 import { log, photos, things, thingVersions } from '../store/schema'
@@ -46,4 +46,13 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
     }
     return gone
   })
+}
+
+/** How many of what is here are samples. */
+export async function countSamples(db: Database): Promise<number> {
+  const [counted] = await db
+    .select({ samples: count() })
+    .from(things)
+    .where(between(things.id, ...SAMPLE_IDS))
+  return counted!.samples
 }

@@ -6,10 +6,17 @@ interface Watcher {
 
 const watchers = new Set<Watcher>()
 
-/** Tells all who watch that something was changed. */
-export function announceChange(by: string): void {
+/** Tells all who watch here that something was changed. */
+export function announceHere(by: string): void {
   for (const watcher of watchers) watcher.changed(by)
 }
+
+let announce = announceHere
+/** Where several processes have the data open: what is announced goes by way of what they share. */
+export const tellOthersBy = (way: (by: string) => void) => void (announce = way)
+
+/** Tells all who watch that something was changed. */
+export const announceChange = (by: string): void => announce(by)
 
 /** Watches until what is answered is called. */
 export function watchChanges(watcher: Watcher): () => void {

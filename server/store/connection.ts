@@ -1,4 +1,7 @@
 import type { PgliteDatabase } from 'drizzle-orm/pglite'
 
 /** The database, or a transaction in it. */
-export type Database = Pick<PgliteDatabase, 'select' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'>
+export type Database = Pick<
+  PgliteDatabase,
+  'select' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'
+>

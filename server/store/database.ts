@@ -4,7 +4,8 @@ import { fileURLToPath } from 'node:url'
 import { PGlite } from '@electric-sql/pglite'
 import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/pglite'
-import { migrate } from 'drizzle-orm/pglite/migrator'
+import { migrate as migrateOnServer } from 'drizzle-orm/node-postgres/migrator'
+import { migrate as migrateEmbedded } from 'drizzle-orm/pglite/migrator'
 import { carryOver } from './carryOver'
 import type { Database } from './connection'
 import { isDiskFull } from './diskFull'
@@ -52,21 +53,27 @@ export async function openDatabase(folder?: string, watch?: DiskWatch): Promise<
   const close = () => client.close()
   try {
     const db = drizzle(client)
-    if ((await migratedTo(db)) > newestMigration()) throw new LaterVersion()
-    try {
-      await migrate(db, { migrationsFolder: migrationsFolder() })
-      await carryOver(db)
-    } catch (cause) {
-      throw isDiskFull(cause)
-        ? cause
-        : new CannotMigrate(cause instanceof Error ? cause.message : String(cause), { cause })
-    }
+    await upToDate(db, 'pglite')
     return { db, close }
   } catch (error) {
     await close().catch(() => undefined)
     throw error
   }
 }
+const MIGRATE = { pglite: migrateEmbedded, 'node-postgres': migrateOnServer } as const
+
+/** Brings the tables of an open database up to date. Throws LaterVersion, or CannotMigrate: all is as it was then. */
+export async function upToDate(db: Database, driver: keyof typeof MIGRATE): Promise<void> {
+  if ((await migratedTo(db)) > newestMigration()) throw new LaterVersion()
+  try {
+    await MIGRATE[driver](db as never, { migrationsFolder: migrationsFolder() })
+    await carryOver(db)
+  } catch (cause) {
+    if (isDiskFull(cause)) throw cause
+    throw new CannotMigrate(cause instanceof Error ? cause.message : String(cause), { cause })
+  }
+}
+
 const UNWATCHED: DiskWatch = { logged: () => undefined, makeRoom: () => false }
 
 /** When the newest migration that the database has was made, ms; 0 where it has none. */

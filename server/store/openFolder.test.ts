@@ -8,12 +8,13 @@ import { thingRepository } from '../repositories/thingRepository'
 import { writePreferences } from '../repositories/preferencesRepository'
 import { preferences } from '../../core/kept/preferences'
 import { newestMigration } from './database'
-import { openFolder, type OpenFolder } from './openFolder'
+import type { OpenData } from './openData'
+import { openFolder } from './openFolder'
 import { RESERVE_BYTES } from './reserve'
 import { listSnapshots } from './snapshots'
 
 const empty = () => mkdtempSync(join(tmpdir(), 'jaw-tilt-folder-'))
-const stonesIn = async ({ db }: OpenFolder) =>
+const stonesIn = async ({ db }: OpenData) =>
   (await thingRepository(db, 'stones').list()).things.map(({ name }) => name).sort()
 const quiet = () => undefined
 

@@ -1,41 +1,26 @@
 import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
-import type { Backup } from '../../core/kept/backup'
 import { putInPlace } from '../repositories/backupRepository'
 import { CannotMigrate, LaterVersion, newestMigration, openDatabase, type OpenDatabase } from './database'
 import { isDiskFull } from './diskFull'
+import { CannotOpen, type OpenData } from './openData'
 import { freeBytes, Reserve, RESERVE_BYTES } from './reserve'
-import { clearUnfinished, listSnapshots, readSnapshot, writeSnapshot, type Snapshot } from './snapshots'
+import { keepSnapshots, type KeptSnapshots } from './keepSnapshots'
+import { clearUnfinished, listSnapshots, readSnapshot } from './snapshots'
 import { sync, syncTree, type DiskWatch } from './syncedFolder'
-
-/** A data folder that is open. */
-export interface OpenFolder extends OpenDatabase {
-  /** Whether there is room on the disk to keep what is sent; looked for anew each time there was none. */
-  hasRoom(): boolean
-  /** Keeps a snapshot now; null where nothing has changed since the last. */
-  snapshot(): Promise<Snapshot | null>
-  /** Those there are, newest first. */
-  snapshots(): Snapshot[]
-  /** One of them; null where it is not there, or not whole. */
-  readSnapshot(name: string): Promise<Backup | null>
-}
-
-/** The data folder cannot be opened: in words, with what to do. */
-export class CannotOpen extends Error {}
 
 /** What opening an empty folder takes, beside the reserve. */
 const LEAST_BYTES = 100 * 2 ** 20
 /** The write-ahead log is folded into the tables after so much of it. */
 const CHECKPOINT_BYTES = 48 * 2 ** 20
-const SNAPSHOT_EVERY_MS = 3600_000
 
 /**
  * Opens the data folder: its database, made when it is missing, set aside and built anew from the newest snapshot when
  * it cannot be read. Throws CannotOpen, with all as it was, where nothing else is left. `say`: one line for who reads
  * the server's words. Source: docs/reliability.md.
  */
-export async function openFolder(folder: string, say: (line: string) => void): Promise<OpenFolder> {
+export async function openFolder(folder: string, say: (line: string) => void): Promise<OpenData> {
   chmodSync(folder, 0o700)
   const [path, making] = [join(folder, 'postgres'), join(folder, 'postgres.making')]
   refuseLater(folder)
@@ -46,11 +31,12 @@ export async function openFolder(folder: string, say: (line: string) => void): P
   if (!reserve.keep() && (!there || freeBytes(folder) < RESERVE_BYTES)) throw new CannotOpen(fullText(folder))
   if (!there && freeBytes(folder) < LEAST_BYTES) throw new CannotOpen(fullText(folder))
 
-  let [logged, sinceSnapshot, checkpointing, full] = [0, 0, false, false]
+  let [logged, checkpointing, full] = [0, false, false]
+  let keeping: KeptSnapshots | null = null
   const watch: DiskWatch = {
     logged(bytes) {
       logged += bytes
-      sinceSnapshot += bytes
+      keeping?.changed()
       if (logged > CHECKPOINT_BYTES && !checkpointing) setImmediate(checkpoint)
     },
     makeRoom() {
@@ -60,7 +46,6 @@ export async function openFolder(folder: string, say: (line: string) => void): P
   }
   const database = await openOrMend(folder, path, making, watch, there, say)
   noteVersion(folder)
-  sinceSnapshot = 0
 
   /** Folds the log into the tables, so that it does not grow without end. */
   function checkpoint() {
@@ -73,16 +58,7 @@ export async function openFolder(folder: string, say: (line: string) => void): P
         checkpointing = false
       })
   }
-  let snapshotting: Promise<Snapshot | null> | null = null
-  const snapshot = () =>
-    (snapshotting ??= writeSnapshot(database.db, folder, new Date()).finally(() => {
-      snapshotting = null
-      sinceSnapshot = 0
-    }))
-  const snapshotIfChanged = () =>
-    sinceSnapshot === 0 ? Promise.resolve(null) : snapshot().catch((error: unknown) => (say(failedText(error)), null))
-  const hourly = setInterval(() => void snapshotIfChanged(), SNAPSHOT_EVERY_MS)
-  hourly.unref()
+  keeping = keepSnapshots(database.db, folder, say)
 
   return {
     db: database.db,
@@ -90,12 +66,9 @@ export async function openFolder(folder: string, say: (line: string) => void): P
       if (full) full = !reserve.keep()
       return !full
     },
-    snapshot,
-    snapshots: () => listSnapshots(folder),
-    readSnapshot: (name) => readSnapshot(folder, name),
+    ...keeping.given,
     async close() {
-      clearInterval(hourly)
-      await snapshotIfChanged()
+      await keeping?.end()
       await database.close()
     },
   }
@@ -232,5 +205,3 @@ const laterText = (folder: string): string =>
   `The data in ${folder} was written by a later version. Start that one, or choose another folder with JAW_TILT_DATA; nothing was changed.`
 const unreadableText = (folder: string, path: string): string =>
   `The database in ${path} cannot be read, and ${folder} has no snapshot that it can be built from. Move ${path} away to start empty, then bring a backup back in Preferences; nothing was changed.`
-const failedText = (error: unknown): string =>
-  `A snapshot could not be kept: ${isDiskFull(error) ? 'the disk is full' : String(error)}.`

@@ -1,4 +1,16 @@
-import { bigserial, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { sql, type SQL } from 'drizzle-orm'
+import {
+  type AnyPgColumn,
+  bigserial,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  timestamp,
+  uuid,
+} from 'drizzle-orm/pg-core'
 import type { ThingKind } from '../../core/kept/things'
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
@@ -21,8 +33,27 @@ export const things = pgTable(
     version: integer().notNull(),
     content: jsonb().$type<unknown>().notNull(),
   },
-  (table) => [index('things_of_a_kind').on(table.kind, table.createdAt)],
+  (table) => [
+    index('things_of_a_kind').on(table.kind, table.createdAt),
+    index('things_by_last_change').on(
+      table.kind,
+      sql`(${table.archivedAt} is null)`,
+      table.updatedAt.desc().nullsFirst(),
+      table.id.desc().nullsFirst(),
+    ),
+    index('things_by_words').using('gin', wordsOf(table)),
+    index('jobs_with_a_blade')
+      .on(sql`(${table.content} ->> 'bladeId')`)
+      .where(sql`kind = 'jobs'`),
+    index('jobs_on_a_rig')
+      .on(sql`(${table.content} ->> 'rigId')`)
+      .where(sql`kind = 'jobs'`),
+  ],
 )
+
+/** The words that a thing is looked for by: its name and, for a blade, whose it is. */
+export const wordsOf = ({ name, content }: { name: AnyPgColumn; content: AnyPgColumn }): SQL =>
+  sql`to_tsvector('simple'::regconfig, ${name} || ' ' || coalesce(${content} ->> 'owner', ''))`
 
 /** What a thing was before each change, for kinds that keep it: jobs go on with the version they were done with. */
 export const thingVersions = pgTable(
@@ -53,7 +84,14 @@ export const log = pgTable(
     version: integer().notNull(),
     content: jsonb().$type<unknown>().notNull(),
   },
-  (table) => [index('log_of_a_job').on(table.jobId), index('log_of_a_blade').on(table.bladeId)],
+  (table) => [
+    index('log_of_a_job').on(table.jobId),
+    index('log_of_a_blade').on(table.bladeId),
+    index('log_of_a_kind').on(table.kind, table.received),
+    index('proofs_on_a_rig')
+      .on(sql`(${table.content} -> 'cut' ->> 'rigId')`)
+      .where(sql`kind = 'proof'`),
+  ],
 )
 
 export const photos = pgTable('photos', {

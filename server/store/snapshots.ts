@@ -76,11 +76,15 @@ function tidy(dataFolder: string): void {
   for (const { name, at } of there) if (!kept.has(at)) rmSync(join(folderOf(dataFolder), name), { force: true })
 }
 
+/** Writing one takes no longer: another process may be at it. */
+const LONGEST_MS = 3600_000
+
 /** What writing a snapshot has left half-done. */
 export function clearUnfinished(dataFolder: string): void {
   const folder = folderOf(dataFolder)
   mkdirSync(folder, { recursive: true })
-  for (const name of readdirSync(folder)) if (name.endsWith(UNFINISHED)) rmSync(join(folder, name))
+  const old = (name: string) => Date.now() - Number(name.slice(0, -UNFINISHED.length)) > LONGEST_MS
+  for (const name of readdirSync(folder)) if (name.endsWith(UNFINISHED) && old(name)) rmSync(join(folder, name))
 }
 
 /** Reads a snapshot; null where it is not there, not whole, or not one. */

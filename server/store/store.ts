@@ -2,21 +2,25 @@ import { sql } from 'drizzle-orm'
 import { plantDemo } from '../demo/plantSamples'
 import type { Database } from './connection'
 import { dataFolder } from './dataFolder'
-import { openFolder, type OpenFolder } from './openFolder'
+import type { OpenData } from './openData'
+import { openFolder } from './openFolder'
+import { openServer } from './openServer'
 import { takeFolder } from './ownerLock'
 
-let opened: Promise<OpenFolder> | null = null
+let opened: Promise<OpenData> | null = null
 
-async function open(): Promise<OpenFolder> {
+async function open(): Promise<OpenData> {
   const folder = dataFolder()
-  takeFolder(folder)
-  const data = await openFolder(folder, (line) => console.log(line))
+  const [url, say] = [process.env.DATABASE_URL, (line: string) => console.log(line)]
+  // Several processes may have a server's database open, and this folder with it; a database in the folder, one.
+  if (!url) takeFolder(folder)
+  const data = url ? await openServer(url, folder, say) : await openFolder(folder, say)
   if (process.env.JAW_TILT_DEMO === '1') await plantDemo(data.db)
   return data
 }
 
-/** The data folder of this process, opened on first use: taken, brought up to date, demo data planted if asked for. */
-export const useData = (): Promise<OpenFolder> => (opened ??= open())
+/** What this process keeps, opened on first use: taken, brought up to date, demo data planted if asked for. */
+export const useData = (): Promise<OpenData> => (opened ??= open())
 
 /** Its database. */
 export const useDatabase = async (): Promise<Database> => (await useData()).db

@@ -3,15 +3,28 @@ import type { KeptJob } from '#core/kept/things'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
 
-/** Jobs that were taken off the bench, newest first: looked into, or put back. */
+/** Jobs that were taken off the bench, newest first, all or those in which words are found: put back from here. */
+const props = defineProps<{ search: string }>()
 const collections = useCollections()
-const away = computed(() => collections.jobsByTime.filter((job) => job.archivedAt !== null))
+const found = shallowRef({ ids: [] as readonly string[], total: 0, next: null as string | null })
+async function look(from: string | null) {
+  const { search } = props
+  const page = await collections.findJobs({ away: true, search, from })
+  if (!page || search !== props.search) return
+  const ids = page.things.map(({ id }) => id)
+  found.value = { ...page, ids: from === null ? ids : [...found.value.ids, ...ids] }
+}
+// The bench and what is off it change together.
+watch([() => props.search, () => collections.bench.total], () => void look(null), { immediate: true })
+const away = computed(() =>
+  found.value.ids.flatMap((id) => collections.jobs.find((job) => job.id === id && job.archivedAt !== null) ?? []),
+)
 const bladeOf = (job: KeptJob) => collections.blades.find((one) => one.id === job.bladeId)?.name ?? ''
 </script>
 
 <template>
-  <details v-if="away.length > 0" class="pane mt-3 px-4 py-2">
-    <summary class="cursor-pointer py-1">Off the bench: {{ away.length }}</summary>
+  <details v-if="found.total > 0" class="pane mt-3 px-4 py-2">
+    <summary class="cursor-pointer py-1">Off the bench: {{ found.total }}</summary>
     <ul>
       <li
         v-for="job in away"
@@ -31,5 +44,13 @@ const bladeOf = (job: KeptJob) => collections.blades.find((one) => one.id === jo
         />
       </li>
     </ul>
+    <UButton
+      v-if="found.next"
+      color="neutral"
+      variant="ghost"
+      size="lg"
+      :label="`Show more, ${found.total - found.ids.length} are left`"
+      @click="() => void look(found.next)"
+    />
   </details>
 </template>

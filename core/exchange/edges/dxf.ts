@@ -1,4 +1,5 @@
-import DxfParser from 'dxf-parser'
+// @ts-expect-error: the package brings no types; what is used of it is told below.
+import { parseString } from 'dxf'
 import Drawing from 'dxf-writer'
 import type { Curve } from '../../curve/curve'
 import { fitPoints } from '../../curve/fitPoints'
@@ -7,63 +8,115 @@ import { segmentAt } from '../../curve/segmentAt'
 import { degrees } from '../../units/angle'
 import type { Vec2 } from '../../vector/vec2'
 import { reversed } from '../../curve/reversed'
-import { chained, counted, type ReadDrawing, type WrittenBlade } from './drawnPath'
+import { chained, counted, type DrawnPath, type ReadDrawing, type WrittenBlade } from './drawnPath'
 
 /** $INSUNITS of the header: millimetres for a unit. */
 const MM_PER: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 }
 /** Splines are sampled so finely and then fitted this closely, as a share of their extent. */
-const SPLINE = { samples: 160, toleranceShare: 5e-5 } as const
+const SPLINE = { samples: 160, samplesPerKnot: 16, toleranceShare: 5e-5 } as const
 /** Ends this near to each other are joined, as a share of the drawing's extent. */
 const JOIN_SHARE = 2e-4
 
+interface ParsedDxf {
+  readonly header: { readonly insUnits?: number }
+  readonly entities: readonly unknown[]
+}
+/** Throws where a section is not one. */
+const parse = parseString as (text: string) => ParsedDxf
+interface Point {
+  readonly x: number
+  readonly y: number
+}
+/** As the package has an entity, as far as it is read here; angles in radians. */
 interface Entity {
   readonly type: string
   readonly layer?: string
-  readonly vertices?: readonly { readonly x: number; readonly y: number; readonly bulge?: number }[]
-  readonly shape?: boolean
-  readonly center?: { readonly x: number; readonly y: number }
-  readonly radius?: number
+  readonly visible?: boolean
+  readonly paperSpace?: number
+  /** −1 where it is seen from below: its own x runs the other way. */
+  readonly extrusionZ?: number
+  readonly start?: Point
+  readonly end?: Point
+  readonly vertices?: readonly (Point & { readonly bulge?: number })[]
+  readonly closed?: boolean
+  readonly x?: number
+  readonly y?: number
+  readonly r?: number
   readonly startAngle?: number
   readonly endAngle?: number
-  readonly controlPoints?: readonly { readonly x: number; readonly y: number }[]
-  readonly fitPoints?: readonly { readonly x: number; readonly y: number }[]
-  readonly knotValues?: readonly number[]
-  readonly degreeOfSplineCurve?: number
+  readonly controlPoints?: readonly Point[]
+  readonly knots?: readonly number[]
+  readonly weights?: readonly number[]
+  readonly degree?: number
 }
 
-/** Reads the lines, arcs, polylines and splines of a DXF, joined where their ends meet. */
+/**
+ * Reads the lines, arcs, polylines and splines of a DXF, joined where their ends meet, layer by layer. What is hidden,
+ * or on a sheet of paper, is left out.
+ */
 export function readDxf(text: string): ReadDrawing {
-  // The parser never comes back from a polyline that is cut off: every DXF says where it ends.
-  if (/^\s*0\s*$/m.test(text) && !/^\s*EOF\s*$/m.test(text)) return { ok: false, code: 'file-cut-off' }
-  let drawing: ReturnType<DxfParser['parseSync']>
+  const lines = text.split(/\r\n|\r|\n/).map((line) => line.trim())
+  // Every DXF says where it ends.
+  if (lines.includes('0') && !lines.includes('EOF')) return { ok: false, code: 'file-cut-off' }
+  let drawing: ParsedDxf
   try {
-    drawing = new DxfParser().parseSync(text)
+    drawing = parse(fitPointsAsControls(lines).join('\n'))
   } catch {
-    drawing = null
+    return { ok: false, code: 'not-dxf' }
   }
-  if (!drawing) return { ok: false, code: 'not-dxf' }
-  const entities = (drawing.entities ?? []) as unknown as Entity[]
-  const read = entities.map((entity) => ({ kind: entity.type, layer: entity.layer, segments: segmentsOf(entity) }))
+  if (!lines.includes('ENTITIES')) return { ok: false, code: 'not-dxf' }
+  const entities = (drawing.entities as readonly Entity[]).filter(
+    ({ visible, paperSpace }) => visible !== false && !paperSpace,
+  )
+  const read = entities.map((entity) => ({
+    kind: entity.type,
+    layer: entity.layer ?? '',
+    segments: segmentsOf(entity),
+  }))
   const pieces = read.flatMap(({ segments }) => segments)
   if (pieces.length === 0) {
     const only = [...new Set(entities.map((entity) => entity.type))].join(', ')
     return { ok: false, code: 'nothing-drawn-in-dxf', figures: { only } }
   }
-  const unit = Number((drawing.header as Record<string, unknown> | undefined)?.$INSUNITS)
-  const paths = chained(
-    pieces,
-    JOIN_SHARE * extentOf(pieces.flatMap((piece) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point])),
-  ).map((segments, i) => ({ name: `chain ${i + 1}`, segments }))
+  const unit = Number(drawing.header.insUnits)
+  const joinAt =
+    JOIN_SHARE * extentOf(pieces.flatMap((piece) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point]))
+  const on = (layer: string) => read.flatMap((one) => (one.layer === layer ? one.segments : []))
   return {
     ok: true,
-    paths,
+    paths: byLayer([...new Set(read.map(({ layer }) => layer))], on, joinAt),
     mmPerUnit: MM_PER[unit] ?? null,
-    written:
-      MM_PER[unit] === 1
-        ? writtenIn((layer) => read.flatMap((one) => (one.layer === layer ? one.segments : [])))
-        : null,
+    written: MM_PER[unit] === 1 ? writtenIn(on) : null,
     leftOut: counted(read.filter(({ segments }) => segments.length === 0).map(({ kind }) => kind)),
   }
+}
+
+/** The chains of each layer by itself; and of all together where they go on from one layer to another. */
+function byLayer(layers: readonly string[], on: (layer: string) => Segment[], joinAt: number): DrawnPath[] {
+  const chains = layers.flatMap((layer) =>
+    chained(on(layer), joinAt).map((segments, i) => ({ name: `${layer || 'chain'} ${i + 1}`, segments })),
+  )
+  const across = chained(layers.flatMap(on), joinAt)
+  if (across.length === chains.length) return chains
+  return [...chains, ...across.map((segments, i) => ({ name: `all layers ${i + 1}`, segments }))]
+}
+
+/**
+ * The package leaves out what a spline goes through: where that is all a spline has, it stands for its control points
+ * here. Lines come in pairs of a code and its value.
+ */
+function fitPointsAsControls(lines: readonly string[]): string[] {
+  const out = [...lines]
+  const isStart = (i: number) => out[i] === '0'
+  for (let i = 0; i + 1 < out.length; i += 2) {
+    if (!isStart(i) || out[i + 1] !== 'SPLINE') continue
+    let end = i + 2
+    while (end < out.length && !isStart(end)) end += 2
+    const codes = Array.from({ length: (end - i) / 2 - 1 }, (_, k) => i + 2 + 2 * k)
+    if (codes.some((at) => out[at] === '10')) continue
+    for (const at of codes) if (out[at] === '11' || out[at] === '21') out[at] = String(Number(out[at]) - 1)
+  }
+  return out
 }
 
 /** Pieces that were written here meet this nearly, and their blade begins over x = 0. */
@@ -81,7 +134,7 @@ function writtenIn(piecesOn: (layer: string) => Segment[]): WrittenBlade | null 
   return edge && segmentAt(edge[0]!, 0).point[1] > 0 ? { edge, spine: fromHeel('spine') } : null
 }
 
-const point = (at: { readonly x: number; readonly y: number }): [number, number] => [at.x, at.y]
+const point = (at: Point): [number, number] => [at.x, at.y]
 /** The greater of width and height of what points span. */
 const extentOf = (points: readonly Vec2[]): number =>
   Math.max(
@@ -90,44 +143,63 @@ const extentOf = (points: readonly Vec2[]): number =>
     ),
   )
 const apart = (a: Vec2, b: Vec2): number => Math.hypot(a[0] - b[0], a[1] - b[1])
+const isPoint = (at: Point | undefined): at is Point =>
+  at !== undefined && Number.isFinite(at.x) && Number.isFinite(at.y)
 
+/** An entity as pieces; none where it is of another kind, or a figure of it is none. */
 function segmentsOf(entity: Entity): Segment[] {
-  const { vertices = [] } = entity
-  if (entity.type === 'LINE' && vertices.length === 2 && apart(point(vertices[0]!), point(vertices[1]!)) > 1e-9)
-    return [{ type: 'line', from: point(vertices[0]!), to: point(vertices[1]!) }]
-  if (entity.type === 'LWPOLYLINE' || entity.type === 'POLYLINE') {
-    const closed = entity.shape ? [...vertices, vertices[0]!] : vertices
-    return closed.slice(1).flatMap((to, i) => bulged(point(closed[i]!), point(to), closed[i]!.bulge ?? 0))
+  const pieces = asDrawn(entity)
+  // A line is drawn in the world, what is flat in a plane of its own.
+  return (entity.extrusionZ ?? 1) < 0 && entity.type !== 'LINE' && entity.type !== 'SPLINE'
+    ? pieces.map(seenFromBelow)
+    : pieces
+}
+function asDrawn({ type, start, end, vertices = [], closed, ...entity }: Entity): Segment[] {
+  if (type === 'LINE' && isPoint(start) && isPoint(end) && apart(point(start), point(end)) > 1e-9)
+    return [{ type: 'line', from: point(start), to: point(end) }]
+  if ((type === 'LWPOLYLINE' || type === 'POLYLINE') && vertices.every(isPoint)) {
+    const round = closed ? [...vertices, ...vertices.slice(0, 1)] : vertices
+    return round.slice(1).flatMap((to, i) => bulged(point(round[i]!), point(to), round[i]!.bulge || 0))
   }
-  if (entity.type === 'ARC' && entity.center && entity.radius) {
-    const startDeg = degrees(entity.startAngle ?? 0)
-    const end = degrees(entity.endAngle ?? 0)
-    return [
-      {
-        type: 'arc',
-        centre: point(entity.center),
-        radiusMm: entity.radius,
-        startDeg,
-        endDeg: end <= startDeg ? end + 360 : end,
-      },
-    ]
+  const { x = NaN, y = NaN, r = NaN, startAngle = NaN, endAngle = NaN } = entity
+  if (type === 'ARC' && [x, y, startAngle, endAngle].every(Number.isFinite) && r > 0) {
+    const [startDeg, endDeg] = [degrees(startAngle), degrees(endAngle)]
+    return [{ type: 'arc', centre: [x, y], radiusMm: r, startDeg, endDeg: endDeg <= startDeg ? endDeg + 360 : endDeg }]
   }
-  if (entity.type === 'SPLINE') {
+  if (type === 'SPLINE' && (entity.controlPoints ?? []).every(isPoint)) {
     const [a, b, c, d] = (entity.controlPoints ?? []).map(point)
     if (isBezier(entity)) return [{ type: 'bezier', points: [a!, b!, c!, d!] }]
     const points = splinePoints(entity)
-    return points.length > 1 ? fitPoints(points, SPLINE.toleranceShare * extentOf(points)).segments : []
+    return points.length > 1 && points.flat().every(Number.isFinite)
+      ? fitPoints(points, SPLINE.toleranceShare * extentOf(points)).segments
+      : []
   }
   return []
 }
 
-/** A spline of one piece: its control points are those of a cubic Bézier. */
-const isBezier = ({ controlPoints = [], knotValues = [], degreeOfSplineCurve: degree }: Entity): boolean =>
+/** A piece with its x turned round; an arc goes on against the clock. */
+function seenFromBelow(piece: Segment): Segment {
+  const turned = ([x, y]: Vec2): [number, number] => [-x, y]
+  if (piece.type === 'line') return { type: 'line', from: turned(piece.from), to: turned(piece.to) }
+  if (piece.type === 'arc')
+    return { ...piece, centre: turned(piece.centre), startDeg: 180 - piece.startDeg, endDeg: 180 - piece.endDeg }
+  const [a, b, c, d] = piece.points
+  return { type: 'bezier', points: [turned(a), turned(b), turned(c), turned(d)] }
+}
+
+/** A spline of one piece without weights: its control points are those of a cubic Bézier. */
+const isBezier = ({
+  controlPoints = [],
+  knots = [],
+  weights = [],
+  degree,
+}: Pick<Entity, 'controlPoints' | 'knots' | 'weights' | 'degree'>): boolean =>
   degree === 3 &&
   controlPoints.length === 4 &&
-  knotValues.length === 8 &&
-  [0, 4].every((at) => knotValues.slice(at, at + 4).every((knot) => knot === knotValues[at])) &&
-  knotValues[0]! < knotValues[4]!
+  knots.length === 8 &&
+  weights.every((weight) => weight === weights[0]) &&
+  [0, 4].every((at) => knots.slice(at, at + 4).every((knot) => knot === knots[at])) &&
+  knots[0]! < knots[4]!
 
 /** A stretch of a polyline: straight, or the arc whose bulge is the tangent of a quarter of its sweep. */
 function bulged(from: [number, number], to: [number, number], bulge: number): Segment[] {
@@ -143,28 +215,39 @@ function bulged(from: [number, number], to: [number, number], bulge: number): Se
   return [{ type: 'arc', centre, radiusMm, startDeg, endDeg: startDeg + degrees(sweep) }]
 }
 
-/** Points of a B-spline by de Boor's algorithm; of one that has only fit points, those. */
+/**
+ * Points of a B-spline, rational where it has weights, by de Boor's algorithm in homogeneous coordinates; of one that
+ * has only points to go through, those.
+ */
 function splinePoints({
   controlPoints = [],
-  fitPoints: through = [],
-  knotValues: knots = [],
-  degreeOfSplineCurve: degree = 3,
-}: Entity): Vec2[] {
-  if (controlPoints.length <= degree || knots.length < controlPoints.length + degree + 1) return through.map(point)
+  knots = [],
+  weights = [],
+  degree = 3,
+}: Pick<Entity, 'controlPoints' | 'knots' | 'weights' | 'degree'>): Vec2[] {
+  if (controlPoints.length <= degree || knots.length < controlPoints.length + degree + 1)
+    return knots.length === 0 ? controlPoints.map(point) : []
+  const controls = controlPoints.map(({ x, y }, i) => {
+    const w = weights.length === controlPoints.length ? weights[i]! : 1
+    return [w * x, w * y, w] as const
+  })
   const [from, to] = [knots[degree]!, knots[controlPoints.length]!]
-  return Array.from({ length: SPLINE.samples + 1 }, (_, i) => {
-    const t = Math.min(to - 1e-9 * (to - from), from + ((to - from) * i) / SPLINE.samples)
+  const samples = SPLINE.samples + SPLINE.samplesPerKnot * controlPoints.length
+  return Array.from({ length: samples + 1 }, (_, i): Vec2 => {
+    const t = Math.min(to - 1e-9 * (to - from), from + ((to - from) * i) / samples)
     let k = degree
     while (k < controlPoints.length - 1 && t >= knots[k + 1]!) k++
-    const d = Array.from({ length: degree + 1 }, (__, j) => point(controlPoints[j + k - degree]!))
+    const d = Array.from({ length: degree + 1 }, (__, j) => controls[j + k - degree]!)
     for (let r = 1; r <= degree; r++) {
       for (let j = degree; j >= r; j--) {
         const left = knots[j + k - degree]!
         const share = (t - left) / (knots[j + 1 + k - r]! - left || 1)
-        d[j] = [(1 - share) * d[j - 1]![0] + share * d[j]![0], (1 - share) * d[j - 1]![1] + share * d[j]![1]]
+        const [p, q] = [d[j - 1]!, d[j]!]
+        d[j] = [0, 1, 2].map((axis) => (1 - share) * p[axis]! + share * q[axis]!) as [number, number, number]
       }
     }
-    return d[degree]!
+    const [x, y, w] = d[degree]!
+    return [x / w, y / w]
   })
 }
 

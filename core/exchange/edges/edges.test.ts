@@ -231,6 +231,64 @@ describe('drawings of other programs', () => {
   })
 })
 
+describe('a DXF', () => {
+  const dxf = (...entities: (string | number)[][]) =>
+    ['0', 'SECTION', '2', 'ENTITIES', ...entities.flat(), '0', 'ENDSEC', '0', 'EOF'].join('\n')
+  const layer = (name: string) => [8, name]
+
+  it('a spline with weights is the conic it says: a quarter of a circle', () => {
+    const half = Math.SQRT1_2
+    const quarter = dxf(
+      [0, 'SPLINE', 71, 2, ...[0, 0, 0, 1, 1, 1].flatMap((knot) => [40, knot])].concat(
+        [1, half, 1].flatMap((weight) => [41, weight]),
+        [
+          [50, 0],
+          [50, 50],
+          [0, 50],
+        ].flatMap(([x, y]) => [10, x!, 20, y!]),
+      ),
+    )
+    const { segments } = read(readDxf(quarter)).paths[0]!
+    for (const { point } of evenStations(segments, 30)) expect(Math.hypot(...point)).toBeCloseTo(50, 2)
+  })
+
+  it('what is drawn seen from below has its x turned round', () => {
+    const arc = [0, 'ARC', 10, 10, 20, 0, 40, 5, 50, 0, 51, 90]
+    const { segments } = read(readDxf(dxf([...arc, 230, -1]))).paths[0]!
+    expect(end(segments, 0)).toEqual([expect.closeTo(-15, 9), expect.closeTo(0, 9)])
+    expect(end(segments, 1)).toEqual([expect.closeTo(-10, 9), expect.closeTo(5, 9)])
+  })
+
+  it('layers are chained by themselves, hidden things left out, and all together where they go on', () => {
+    const line = (on: string, from: number, to: number, ...more: number[]) => [
+      0,
+      'LINE',
+      ...layer(on),
+      10,
+      from,
+      20,
+      0,
+      11,
+      to,
+      21,
+      0,
+      ...more,
+    ]
+    const { paths } = read(readDxf(dxf(line('edge', 0, 50), line('spine', 50, 90), line('edge', 90, 95, 60, 1))))
+    expect(paths.map(({ name, segments }) => [name, segments.length])).toEqual([
+      ['edge 1', 1],
+      ['spine 1', 1],
+      ['all layers 1', 2],
+    ])
+  })
+
+  it('a polyline into which another thing was pasted is read as far as it goes', () => {
+    const vertex = (x: number) => [0, 'VERTEX', 10, x, 20, 0]
+    const pasted = dxf([0, 'POLYLINE', ...vertex(0), ...vertex(40), 0, 'LAYER', 2, 'x', ...vertex(80), 0, 'SEQEND'])
+    expect(curveLength(read(readDxf(pasted)).paths[0]!.segments)).toBe(80)
+  })
+})
+
 describe('what is wrong is said', () => {
   it.each([
     ['<svg><circle r="4"/></svg>', 'no-path-in-svg'],

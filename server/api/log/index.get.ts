@@ -1,10 +1,15 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
 import { parsed } from '../../http/refusal'
+import { logOfNoJob } from '../../repositories/jobLists'
 import { listLog } from '../../repositories/logRepository'
 import { useDatabase } from '../../store/store'
 
-const asked = z.object({ after: z.coerce.number().int().min(0).default(0) })
+const asked = z.object({ after: z.coerce.number().int().min(0).optional() })
 
-/** The log, or what came in after a place in it. */
-export default defineEventHandler(async (event) => listLog(await useDatabase(), parsed(asked, getQuery(event)).after))
+/** What came in after a place in the log; without one, what is of no job: that comes with the jobs. */
+export default defineEventHandler(async (event) => {
+  const { after } = parsed(asked, getQuery(event))
+  const db = await useDatabase()
+  return after === undefined ? logOfNoJob(db) : listLog(db, after)
+})
