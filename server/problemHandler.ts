@@ -1,6 +1,6 @@
 import { getRequestURL, send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import type { Problem } from '../core/problem/problem'
-import { isDiskFull } from './store/diskFull'
+import { isDatabaseAway, isDiskFull } from './store/databaseErrors'
 
 const isProblem = (data: unknown): data is Problem => typeof data === 'object' && data !== null && 'fields' in data
 
@@ -9,11 +9,12 @@ const isProblem = (data: unknown): data is Problem => typeof data === 'object' &
  */
 export default function problemHandler(error: H3Error, event: H3Event) {
   const full = isDiskFull(error)
-  const status = full ? 507 : error.statusCode || 500
+  const away = isDatabaseAway(error)
+  const status = full ? 507 : away ? 503 : error.statusCode || 500
   // One that hung up hears no answer; it is no failure of the server's.
   const gone = event.node.req.destroyed && !event.node.req.complete
-  if (status >= 500 && !full && !gone) console.error(`${event.method} ${getRequestURL(event).pathname}`, error)
-  const code = full ? 'disk-full' : status >= 500 ? 'server-failed' : 'not-found'
+  if (status >= 500 && !full && !away && !gone) console.error(`${event.method} ${getRequestURL(event).pathname}`, error)
+  const code = full ? 'disk-full' : away ? 'database-away' : status >= 500 ? 'server-failed' : 'not-found'
   const body: Problem = isProblem(error.data) ? error.data : { code, fields: [] }
   setResponseHeader(event, 'content-type', 'application/json')
   setResponseHeader(event, 'cache-control', 'no-store')

@@ -10,9 +10,9 @@ export interface BuiltServer {
   readonly said: () => string
 }
 
-/** Starts the built server on a port of this machine, with what of its environment is to be other. */
-export function startServer(port: number, env: Record<string, string>): BuiltServer {
-  const child = spawn(process.execPath, ['.output/server/index.mjs'], {
+/** Starts a built server on a port of this machine, with what of its environment is to be other. */
+export function startServer(port: number, env: Record<string, string>, output = '.output'): BuiltServer {
+  const child = spawn(process.execPath, [`${output}/server/index.mjs`], {
     env: { ...process.env, FORCE_COLOR: undefined, PORT: String(port), ...env },
   })
   let said = ''

@@ -124,6 +124,7 @@ const WORDS: Record<ProblemCode, Say> = {
   'no-such-method': () => 'Nothing here can be asked that way.',
   'disk-full': () => 'The disk is full: nothing was kept. Make room; your change is tried again by itself.',
   'server-failed': () => 'The server failed at this; nothing was kept.',
+  'database-away': () => 'The database does not answer. Your change is kept in this browser and tried again by itself.',
   'not-found': () => 'There is nothing of that kind here.',
   'no-answer': () => 'The server does not answer. Your change is kept in this browser and sent again by itself.',
   'unreadable-answer': () =>

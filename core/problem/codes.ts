@@ -91,6 +91,7 @@ export const PROBLEM_CODES = [
   'no-such-method',
   'disk-full',
   'server-failed',
+  'database-away',
   'not-found',
   // Asking the server.
   'no-answer',

@@ -8,7 +8,10 @@ const SIGN_OF_LIFE_MS = 25_000
 export default defineEventHandler((event) => {
   const stream = createEventStream(event)
   const unwatch = watchChanges({ changed: (by) => void stream.push(by), end: () => void stream.close() })
-  const living = setInterval(() => void stream.push({ event: 'living', data: '' }), SIGN_OF_LIFE_MS)
+  const signOfLife = () => void stream.push({ event: 'living', data: '' })
+  // The first one opens the line at once.
+  signOfLife()
+  const living = setInterval(signOfLife, SIGN_OF_LIFE_MS)
   stream.onClosed(() => {
     clearInterval(living)
     unwatch()

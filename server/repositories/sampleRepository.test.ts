@@ -3,13 +3,14 @@ import { job } from '../../core/job/job'
 import { isSample } from '../../core/kept/samples'
 import { THING_KINDS } from '../../core/kept/things'
 import { plantSamples } from '../demo/plantSamples'
-import { openDatabase, type OpenDatabase } from '../store/database'
+import type { OpenDatabase } from '../store/database'
+import { freshDatabase } from '../store/freshDatabase.fixture'
 import { bringBack, readAll } from './backupRepository'
 import { removeSamples } from './sampleRepository'
 import { thingRepository } from './thingRepository'
 
 let open: OpenDatabase
-beforeAll(async () => void (open = await openDatabase()), 60_000)
+beforeAll(async () => void (open = await freshDatabase()), 60_000)
 afterAll(() => open.close())
 const now = new Date('2026-05-01T09:00:00Z')
 const whole = async () => {

@@ -6,14 +6,15 @@ import { demoStones } from '../demo/stones'
 import { job } from '../../core/job/job'
 import type { ThingKind } from '../../core/kept/things'
 import { rigMeasures } from '../../core/rig/rig'
-import { openDatabase, type OpenDatabase } from '../store/database'
+import type { OpenDatabase } from '../store/database'
+import { freshDatabase } from '../store/freshDatabase.fixture'
 import { listRigVersions } from './versionRepository'
 import { thingRepository } from './thingRepository'
 import { readPreferences, writePreferences } from './preferencesRepository'
 
 let open: OpenDatabase
 beforeAll(async () => {
-  open = await openDatabase()
+  open = await freshDatabase()
   await plantDemo(open.db)
 }, 60_000)
 afterAll(() => open.close())

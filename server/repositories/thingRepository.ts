@@ -4,7 +4,7 @@ import { readThing, type StoredThing, type Unreadable } from '../../core/kept/st
 import { THINGS, versionOfKind, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
 import type { Database } from '../store/connection'
 import { things } from '../store/schema'
-import { keepVersion, wasAt } from './versionRepository'
+import { keepVersion, listVersions, wasAt } from './versionRepository'
 
 export type Written<K extends ThingKind> =
   | { ok: true; kept: Kept<K> }
@@ -19,6 +19,9 @@ export interface Listed<K extends ThingKind> {
 }
 
 type Row = typeof things.$inferSelect
+interface Named {
+  readonly name?: string
+}
 
 export const storedThingOf = ({
   id,
@@ -114,7 +117,10 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
    * The first field that names a thing which is not there. Nothing that is named is ever deleted, so a link that was
    * good stays so.
    */
-  async function brokenLink(content: Record<string, unknown>): Promise<{ field: string; kind: string } | null> {
+  async function brokenLink(
+    content: Record<string, unknown>,
+    before?: { readonly jawsName?: unknown },
+  ): Promise<{ field: string; kind: string } | null> {
     const links = Object.entries<string>(THINGS[kind].links)
     if (links.length === 0) return null
     const named = links.map(([field, of]) => ({ field, kind: of, id: String(content[field]) }))
@@ -126,9 +132,22 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
     const there = await db.select({ id: things.id, kind: things.kind }).from(things).where(inArray(things.id, ids))
     const broken = named.find(({ id, kind: of }) => !there.some((one) => one.id === id && one.kind === of))
     if (broken) return { field: broken.field, kind: broken.kind }
-    const { rigId, rigRevision } = content
-    if (typeof rigRevision !== 'number' || (await hasRevision(String(rigId), rigRevision))) return null
-    return { field: 'rigRevision', kind: 'rigs' }
+    const { rigId, rigRevision, jawsName } = content
+    if (typeof rigRevision === 'number' && !(await hasRevision(String(rigId), rigRevision)))
+      return { field: 'rigRevision', kind: 'rigs' }
+    if (typeof jawsName === 'string' && jawsName !== before?.jawsName && !(await hasJaws(String(rigId), jawsName)))
+      return { field: 'jawsName', kind: 'rigs' }
+    return null
+  }
+
+  /** Whether a rig has such jaws, or had them when it was measured before. */
+  async function hasJaws(rigId: string, name: string): Promise<boolean> {
+    const versions = (await listVersions(db)).filter(({ thingId }) => thingId === rigId)
+    const [now] = await db.select({ content: things.content }).from(things).where(eq(things.id, rigId))
+    return [now, ...versions].some((version) => {
+      const { jaws, moreJaws } = (version?.content ?? {}) as { jaws?: Named | null; moreJaws?: Named[] }
+      return [jaws, ...(moreJaws ?? [])].some((one) => one?.name === name)
+    })
   }
 
   /** Whether a thing is, or was, at a revision. */
@@ -183,7 +202,8 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
     },
 
     async update(id: string, revision: number, content: ContentOf<K>): Promise<Written<K>> {
-      const broken = await brokenLink(content)
+      // Jaws that were given away since are left to a job that was done with them.
+      const broken = await brokenLink(content, (await find(id)) ?? undefined)
       return broken ? { ok: false, why: 'unknown-link', ...broken } : write(id, revision, columnsOf(content))
     },
     archive: (id: string, revision: number) => write(id, revision, { archivedAt: new Date() }),

@@ -4,7 +4,8 @@ import { readBackup } from '../../core/kept/backup'
 import { THING_KINDS, THINGS, type ContentOf, type ThingKind } from '../../core/kept/things'
 import type { LogEntry } from '../../core/log/entry'
 import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/setup/sampleSetup.fixture'
-import { openDatabase, type OpenDatabase } from '../store/database'
+import type { OpenDatabase } from '../store/database'
+import { freshDatabase } from '../store/freshDatabase.fixture'
 import { things } from '../store/schema'
 import { bringBack, putInPlace, readAll } from './backupRepository'
 import { backupText } from './backupText'
@@ -14,7 +15,7 @@ import { thingRepository } from './thingRepository'
 let one: OpenDatabase
 let other: OpenDatabase
 beforeAll(async () => {
-  ;[one, other] = [await openDatabase(), await openDatabase()]
+  ;[one, other] = [await freshDatabase(), await freshDatabase()]
 }, 60_000)
 afterAll(() => Promise.all([one.close(), other.close()]))
 
@@ -265,7 +266,7 @@ describe('all that is kept', () => {
     expect(unreadable).toMatchObject([{ kind: 'stones', id: ID.stones, name: 'Bent', why: 'unreadable' }])
     const out = await readAll(one.db, new Date())
     expect(out.things.stones.find((stone) => stone.id === ID.stones)?.content).toEqual(harmed)
-    const empty = await openDatabase()
+    const empty = await freshDatabase()
     const back = await bringBack(empty.db, out)
     expect(back.ok && back.done.unreadable.map((thing) => thing.id)).toEqual([ID.stones])
     expect((await readAll(empty.db, new Date())).things.stones).toEqual(out.things.stones)

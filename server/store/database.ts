@@ -8,7 +8,7 @@ import { migrate as migrateOnServer } from 'drizzle-orm/node-postgres/migrator'
 import { migrate as migrateEmbedded } from 'drizzle-orm/pglite/migrator'
 import { carryOver } from './carryOver'
 import type { Database } from './connection'
-import { isDiskFull } from './diskFull'
+import { isDiskFull } from './databaseErrors'
 import { SyncedFolder, type DiskWatch } from './syncedFolder'
 
 export interface OpenDatabase {

@@ -1,5 +1,5 @@
 import type { Database } from './connection'
-import { isDiskFull } from './diskFull'
+import { isDiskFull } from './databaseErrors'
 import type { OpenData } from './openData'
 import { listSnapshots, readSnapshot, writeSnapshot, type Snapshot } from './snapshots'
 

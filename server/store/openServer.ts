@@ -20,6 +20,7 @@ export async function openServer(url: string, folder: string, say: (line: string
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 10_000 })
   // One that breaks while nobody uses it is replaced when it is needed.
   pool.on('error', () => undefined)
+  pool.on('connect', (client) => client.on('error', () => undefined))
   const db = drizzle(pool) as unknown as Database
   try {
     await bringUpToDate(pool)

@@ -11,7 +11,7 @@ interface Stone extends Record<string, unknown> {
 export class Writers {
   private readonly stones = new Map<string, Stone>()
   /** Content that was sent and whose answer was not heard: it may have been kept. */
-  private readonly unheard = new Map<string, string>()
+  private readonly unheard = new Map<string, Set<string>>()
   private readonly entries = new Set<string>()
   acknowledged = 0
   /** How long each took, ms. */
@@ -64,7 +64,7 @@ export class Writers {
         if (taken?.taken?.includes(id)) this.entries.add(id)
       } else {
         const notes = `${n} ${randomBytes(Math.ceil(((n * 97) % this.length) / 2)).toString('hex')}`
-        this.unheard.set(stone.id, notes)
+        this.unheard.set(stone.id, (this.unheard.get(stone.id) ?? new Set()).add(notes))
         const kept = (await this.send(`stones/${stone.id}`, 'PUT', { ...stone, notes })) as Stone | null
         if (kept) {
           stone = kept
@@ -94,7 +94,7 @@ export class Writers {
         lost.push(`stone ${mine.id}: other notes`)
       else if (
         theirs.revision > mine.revision + 1 ||
-        (theirs.revision > mine.revision && theirs.notes !== this.unheard.get(mine.id))
+        (theirs.revision > mine.revision && !this.unheard.get(mine.id)?.has(theirs.notes))
       )
         lost.push(`stone ${mine.id}: ${theirs.revision} that nobody sent`)
       if (theirs) this.stones.set(theirs.id, theirs)

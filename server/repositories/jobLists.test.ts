@@ -1,0 +1,91 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { plantSamples } from '../demo/plantSamples'
+import { aroundJob, jobPage } from '../../core/kept/lists'
+import { job } from '../../core/job/job'
+import type { KeptJob } from '../../core/kept/things'
+import type { OpenDatabase } from '../store/database'
+import { freshDatabase } from '../store/freshDatabase.fixture'
+import { aroundAJob, jobNames, lastJobsOfBlades, logOfNoJob, pageOfJobs } from './jobLists'
+import { thingRepository } from './thingRepository'
+
+let open: OpenDatabase
+let made: KeptJob[]
+const asked = { away: false, search: '', from: null, limit: 3 }
+beforeAll(async () => {
+  open = await freshDatabase()
+  await plantSamples(open.db)
+  made = (await thingRepository(open.db, 'jobs').list()).things
+}, 60_000)
+afterAll(() => open.close())
+const names = (things: readonly { name: string }[]) => things.map(({ name }) => name)
+
+describe('the list of jobs', () => {
+  it('comes in parts, the last changed first, each once, with what happened on them', async () => {
+    await thingRepository(open.db, 'jobs').update(made[0]!.id, 1, { ...job.parse(made[0]), notes: 'Once more.' })
+    const parts: KeptJob[] = []
+    let from: string | null = null
+    do {
+      const part = await pageOfJobs(open.db, { ...asked, from })
+      expect(jobPage.safeParse(JSON.parse(JSON.stringify(part))).success).toBe(true)
+      expect(part.things.length).toBeLessThanOrEqual(3)
+      expect(part.total).toBe(made.length)
+      const ids = part.things.map(({ id }) => id)
+      expect(part.log.entries.every(({ jobId }) => ids.includes(jobId!))).toBe(true)
+      parts.push(...part.things)
+      from = part.next
+    } while (from)
+    expect(parts[0]!.id).toBe(made[0]!.id)
+    expect(parts.map(({ updatedAt }) => updatedAt)).toEqual(
+      parts
+        .map(({ updatedAt }) => updatedAt)
+        .sort()
+        .reverse(),
+    )
+    expect(new Set(parts.map(({ id }) => id)).size).toBe(made.length)
+  })
+
+  it('finds words of the job, of its blade and of its rig, however they begin; nothing a word does not begin', async () => {
+    const found = async (search: string) => names((await pageOfJobs(open.db, { ...asked, limit: 99, search })).things)
+    const [first] = made
+    const rig = await thingRepository(open.db, 'rigs').find(first!.rigId)
+    const [word] = rig!.name.split(' ')
+    expect(await found(`${first!.name.slice(0, 4)} ${word!.toUpperCase()}`)).toContain(first!.name)
+    expect(await found('no such thing as this')).toEqual([])
+    // Signs of the search language are signs, not orders.
+    expect(await found("' | ! & :* \\ (")).toHaveLength(made.length)
+    expect(await found(`${first!.name} !nothing`)).toEqual([])
+  })
+
+  it('what is off the bench is a list of its own', async () => {
+    const away = made[1]!
+    await thingRepository(open.db, 'jobs').archive(away.id, 1)
+    expect(names((await pageOfJobs(open.db, { ...asked, away: true })).things)).toEqual([away.name])
+    expect((await pageOfJobs(open.db, asked)).total).toBe(made.length - 1)
+    await thingRepository(open.db, 'jobs').restore(away.id, 2)
+  })
+})
+
+it('around a job is what was proved on its rig with the jobs it was proved on, and earlier jobs with its blade', async () => {
+  const proved = await Promise.all(
+    made.map(async (one) => ({ one, around: await aroundAJob(open.db, { ...one, jobId: one.id }) })),
+  )
+  const { one, around } = proved.find((some) => some.around.log.entries.some(({ kind }) => kind === 'proof'))!
+  expect(aroundJob.safeParse(JSON.parse(JSON.stringify(around))).success).toBe(true)
+  const rigOf = (id: string | null) => around.jobs.find((other) => other.id === id)?.rigId
+  const proofs = around.log.entries.filter(({ kind }) => kind === 'proof')
+  expect(proofs.filter(({ jobId }) => rigOf(jobId) === one.rigId).length).toBeGreaterThan(0)
+  const withBlade = made.filter(({ bladeId }) => bladeId === one.bladeId).map(({ id }) => id)
+  expect(around.jobs.map(({ id }) => id)).toEqual(expect.arrayContaining(withBlade))
+  expect(around.log.entries.filter(({ jobId }) => jobId === one.id).length).toBeGreaterThan(0)
+})
+
+it('when a blade was last done, names that are taken, and what is of no job', async () => {
+  const last = await lastJobsOfBlades(open.db)
+  const blades = new Set(made.map(({ bladeId }) => bladeId))
+  expect(new Set(last.map(({ bladeId }) => bladeId))).toEqual(blades)
+  expect(await jobNames(open.db, made[2]!.name.slice(0, 5))).toContain(made[2]!.name)
+  expect(await jobNames(open.db, '%')).toEqual([])
+  const { entries } = await logOfNoJob(open.db)
+  expect(entries.length).toBeGreaterThan(0)
+  expect(entries.every(({ jobId }) => jobId === null)).toBe(true)
+})
