@@ -4,19 +4,27 @@ import { useChangesElsewhere } from '~/composables/useChangesElsewhere'
 import { useOpenPanel } from '~/composables/useCommands'
 import { useFieldKeys } from '~/composables/useFieldKeys'
 import { useServerAway } from '~/composables/useServerAway'
-import { useCollections } from '~/stores/collections'
+import { isThingKind, useCollections } from '~/stores/collections'
+import { useCopies } from '~/stores/copies'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 
 const collections = useCollections()
 const preferences = usePreferences()
 const log = useLog()
-onMounted(() => Promise.all([collections.load(), preferences.load(), log.load()]))
+const copies = useCopies()
+onMounted(() => Promise.all([collections.load(), preferences.load(), log.load(), copies.load()]))
 
-const fetchAgain = () => void Promise.all([collections.load(true), log.load()])
+const fetchAgain = () => void Promise.all([collections.load(true), log.load(), copies.load()])
 const away = useServerAway(fetchAgain)
 /** What changes elsewhere, on another device too, is shown here. */
-useChangesElsewhere(() => void (collections.loaded && fetchAgain()))
+useChangesElsewhere((where) => {
+  if (!collections.loaded) return
+  const known = [...where].every((one) => one === 'log' || isThingKind(one))
+  if (!known) return fetchAgain()
+  if (where.has('log')) void log.load()
+  for (const kind of where) if (isThingKind(kind)) void collections.reload(kind)
+})
 
 useFieldKeys()
 
@@ -40,6 +48,20 @@ watch(toasts, (now) => now.length > 0 && (noticed.value = true), { deep: true, i
     <p v-if="away" role="status" class="border-b border-default bg-elevated px-4 py-1.5 text-sm">
       The server is out of reach: this is what was opened last. Changes stay in this browser and are sent when it
       answers.
+    </p>
+    <p
+      v-if="copies.state?.failed"
+      role="status"
+      class="flex flex-wrap items-center gap-3 border-b border-default bg-elevated px-4 py-1.5 text-sm"
+    >
+      The copy in {{ copies.state.folder }} was not made.
+      <UButton
+        size="sm"
+        color="neutral"
+        variant="outline"
+        label="Look into it"
+        @click="() => void (panel = 'preferences')"
+      />
     </p>
     <NuxtPage />
     <LazyCommandPanel v-if="opened.has('palette')" />

@@ -17,13 +17,17 @@ export const PAGE = newId()
 /** What takes longer than this is not answered: it is said, and tried again. */
 const ANSWERED_WITHIN_MS = 20_000
 
-/** Asks the server and parses its answer by a schema. Never throws: status 0 means that no answer came in time. */
+/**
+ * Asks the server and parses its answer by a schema. Never throws: status 0 means that no answer came in time, or that
+ * it was called off. A file is sent as it is: as JSON.
+ */
 export async function ask<T>(
   schema: z.ZodType<T>,
   path: string,
   method: 'GET' | 'POST' | 'PUT' | 'DELETE' = 'GET',
   body?: unknown,
   limitMs = ANSWERED_WITHIN_MS,
+  calledOff?: AbortSignal,
 ): Promise<Answer<T>> {
   let response: Response
   try {
@@ -33,8 +37,8 @@ export async function ask<T>(
         'x-jaw-tilt-page': PAGE,
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
       },
-      body: body === undefined ? undefined : JSON.stringify(body),
-      signal: AbortSignal.timeout(limitMs),
+      body: body === undefined || body instanceof Blob ? body : JSON.stringify(body),
+      signal: AbortSignal.any([AbortSignal.timeout(limitMs), ...(calledOff ? [calledOff] : [])]),
     })
   } catch {
     return refused(0, 'no-answer')

@@ -35,6 +35,16 @@ export type Tool = Exclude<ThingKind, 'jobs'>
 
 const TOOLS = THING_KINDS.filter((kind): kind is Tool => kind !== 'jobs')
 
+/** A part of the jobs, on the bench unless they are to be those off it. */
+interface AskedJobs {
+  readonly away?: boolean
+  readonly search?: string
+  readonly from?: string | null
+  readonly limit?: number
+}
+
+export const isThingKind = (name: string): name is ThingKind => (THING_KINDS as readonly string[]).includes(name)
+
 type All = { [K in ThingKind]: Kept<K>[] }
 
 /**
@@ -63,15 +73,7 @@ export const useCollections = defineStore('collections', () => {
    */
   async function load(again = false) {
     const [listed, page, versions, counted] = await Promise.all([
-      // Archived things are loaded too: a job goes on with what it was begun with, and a clamp card comes back.
-      Promise.all(
-        TOOLS.map((kind) =>
-          ask(
-            collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>,
-            `/api/${kind}?archived=true`,
-          ),
-        ),
-      ),
+      Promise.all(TOOLS.map(fetchTools)),
       fetchJobs({ limit: again ? bench.value.shown : JOBS_AT_ONCE }),
       ask(z.array(rigVersion), '/api/rig-versions'),
       ask(z.object({ count: z.number() }), '/api/samples'),
@@ -96,9 +98,26 @@ export const useCollections = defineStore('collections', () => {
     loaded.value = !failed
   }
 
+  // Archived things are fetched too: a job goes on with what it was begun with, and a clamp card comes back.
+  const fetchTools = (kind: Tool) =>
+    ask(collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>, `/api/${kind}?archived=true`)
+  /** Fetches one collection again, of the jobs the part that is shown; what cannot be fetched stays as it was. */
+  async function reload(kind: ThingKind): Promise<void> {
+    if (kind === 'jobs') {
+      const page = await fetchJobs({ limit: bench.value.shown })
+      if (page.ok) takeBench(page.value, true)
+      return
+    }
+    const listed = await fetchTools(kind)
+    if (!listed.ok) return
+    if (kind === 'rigs') await loadRigVersions()
+    all.value = { ...all.value, [kind]: listed.value.things }
+    unreadable.value = [...unreadable.value.filter((one) => one.kind !== kind), ...listed.value.unreadable]
+  }
+
   /** The part of the list of jobs that is shown: so many, of so many on the bench, and what comes next. */
   const bench = shallowRef({ ids: [] as readonly string[], shown: JOBS_AT_ONCE, total: 0, next: null as string | null })
-  const fetchJobs = (asked: { away?: boolean; search?: string; from?: string | null; limit?: number }) => {
+  const fetchJobs = (asked: AskedJobs) => {
     const said = Object.entries(asked).filter(([, value]) => value !== null && value !== undefined)
     return ask(
       jobPage,
@@ -125,7 +144,7 @@ export const useCollections = defineStore('collections', () => {
     else problem.value = page.problem
   }
   /** Jobs in which words are found, or that are off the bench; null where there was no answer. */
-  async function findJobs(asked: { away: boolean; search?: string; from?: string | null }): Promise<JobPage | null> {
+  async function findJobs(asked: AskedJobs & { away: boolean }): Promise<JobPage | null> {
     const page = await fetchJobs(asked)
     if (page.ok) learnJobs(page.value)
     else problem.value = page.problem
@@ -236,11 +255,12 @@ export const useCollections = defineStore('collections', () => {
   }
 
   function note<K extends ThingKind>(kind: K, thing: Kept<K>) {
+    const before = (all.value[kind] as Kept<K>[]).find((one) => one.id === thing.id)
     noteAll(kind, [thing])
     if (kind !== 'jobs') return
     // What is begun here, or put back, is shown whatever part of the list it is in.
     const { ids, total, ...rest } = bench.value
-    const [was, is] = [ids.includes(thing.id), thing.archivedAt === null]
+    const [was, is] = [before?.archivedAt === null, thing.archivedAt === null]
     const others = ids.filter((id) => id !== thing.id)
     bench.value = { ...rest, ids: is ? [thing.id, ...others] : others, total: total + Number(is) - Number(was) }
   }
@@ -317,6 +337,7 @@ export const useCollections = defineStore('collections', () => {
     loaded,
     problem,
     load,
+    reload,
     startJob,
     shelve,
     noteSaved,

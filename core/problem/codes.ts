@@ -92,6 +92,11 @@ export const PROBLEM_CODES = [
   'disk-full',
   'server-failed',
   'database-away',
+  'cancelled',
+  'copy-no-such-folder',
+  'copy-not-writable',
+  'copy-disk-full',
+  'copy-failed',
   'not-found',
   // Asking the server.
   'no-answer',

@@ -1,8 +1,9 @@
 import { setImmediate } from 'node:timers/promises'
 import { readingBackup } from '../../core/kept/backup'
+import { followed } from '../http/bringingBack'
 import { jsonBody } from '../http/jsonBody'
 import { refusedFields } from '../http/refusal'
-import { bringBack } from '../repositories/backupRepository'
+import { bringBack, rowsOf } from '../repositories/backupRepository'
 import { useDatabase } from '../store/store'
 
 /** A tool room with the pictures of fifty blades. */
@@ -14,7 +15,12 @@ export default defineEventHandler(async (event) => {
   for (; !step.done; step = reading.next()) await setImmediate()
   const read = step.value
   if (!read.ok) throw refusedFields(read.problems)
-  const brought = await bringBack(await useDatabase(), read.backup)
-  if (!brought.ok) throw refusedFields(brought.problems)
-  return brought.done
+  const following = followed(event, rowsOf(read.backup))
+  try {
+    const brought = await bringBack(await useDatabase(), read.backup, following.onPart)
+    if (!brought.ok) throw refusedFields(brought.problems)
+    return brought.done
+  } finally {
+    following.end()
+  }
 })

@@ -4,7 +4,7 @@ import { watchChanges } from '../store/changes'
 /** So that what stands between never takes the line for dead. */
 const SIGN_OF_LIFE_MS = 25_000
 
-/** Tells of each change as it happens (server-sent events): the page that made it, not what it was. */
+/** Tells of each change as it happens (server-sent events): by which page and in which collection, not what it was. */
 export default defineEventHandler((event) => {
   const stream = createEventStream(event)
   const unwatch = watchChanges({ changed: (by) => void stream.push(by), end: () => void stream.close() })

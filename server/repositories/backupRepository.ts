@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises'
 import type { Backup, BroughtBack } from '../../core/kept/backup'
 import { readThing } from '../../core/kept/stored'
 import { THING_KINDS, THINGS, type ThingKind } from '../../core/kept/things'
@@ -5,10 +6,10 @@ import type { FieldProblem } from '../../core/problem/problem'
 import type { Database } from '../store/connection'
 import { log, photos, things, thingVersions } from '../store/schema'
 import { addEntries, listStoredEntries } from './logRepository'
-import { listPhotos, takeOverPhoto } from './photoRepository'
+import { listPhotos, takeOverPhotos } from './photoRepository'
 import { readPreferences, replacePreferences } from './preferencesRepository'
-import { listStored, takeOver } from './thingRepository'
-import { listVersions, takeOverVersion } from './versionRepository'
+import { listStored, storedAmong, takeOver } from './thingRepository'
+import { listVersions, takeOverVersions } from './versionRepository'
 
 /** All that is kept, archived things and what cannot be read included. */
 export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
@@ -29,26 +30,29 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
 /** More problems than these tell nothing new. */
 const MOST_PROBLEMS = 20
 
-/** What in a backup names a thing that is neither in it nor here. */
-async function brokenLinks(db: Database, { things: kinds, rigVersions, bladePhotos }: Backup): Promise<FieldProblem[]> {
-  const rows = await db.select({ id: things.id, kind: things.kind }).from(things)
-  const kindOf = new Map(rows.map(({ id, kind }) => [id, kind]))
-  const missing = (field: string, id: unknown, kind: ThingKind): FieldProblem[] =>
-    kindOf.get(String(id)) === kind ? [] : [{ field, code: 'no-such-link', figures: { kind } }]
-  return [
-    ...THING_KINDS.flatMap((kind) =>
-      kinds[kind].flatMap((thing, i) => {
-        // What cannot be read is kept as it is, whatever it names.
-        if (!readThing(kind, thing).ok) return []
-        const content = thing.content as Record<string, unknown>
-        return Object.entries<string>(THINGS[kind].links).flatMap(([link, of]) =>
-          missing(`things.${kind}.${i}.content.${link}`, content[link], of as ThingKind),
-        )
-      }),
-    ),
-    ...rigVersions.flatMap(({ thingId }, i) => missing(`rigVersions.${i}.thingId`, thingId, 'rigs')),
-    ...bladePhotos.flatMap(({ bladeId }, i) => missing(`bladePhotos.${i}.bladeId`, bladeId, 'blades')),
-  ]
+/** What in a thing names one that is neither in the backup nor here. */
+function brokenLinks(
+  kind: ThingKind,
+  content: Record<string, unknown>,
+  path: string,
+  kindOf: ReadonlyMap<string, ThingKind>,
+): FieldProblem[] {
+  return Object.entries<string>(THINGS[kind].links).flatMap(([link, of]) =>
+    missing(`${path}.${link}`, content[link], of as ThingKind, kindOf),
+  )
+}
+const missing = (
+  field: string,
+  id: unknown,
+  kind: ThingKind,
+  kindOf: ReadonlyMap<string, ThingKind>,
+): FieldProblem[] => (kindOf.get(String(id)) === kind ? [] : [{ field, code: 'no-such-link', figures: { kind } }])
+
+/** Which ids there are, here and in a backup, and of which kind; what is here goes before. */
+async function kindsOf(db: Database, from: Backup): Promise<Map<string, ThingKind>> {
+  const kindOf = new Map(THING_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => [id, kind] as const)))
+  for (const { id, kind } of await db.select({ id: things.id, kind: things.kind }).from(things)) kindOf.set(id, kind)
+  return kindOf
 }
 
 /** Why a backup was not brought back: it names what is not there, or would be written over good content unread. */
@@ -58,12 +62,16 @@ class Harmful extends Error {
   }
 }
 
+/** Told after each part how many rows are done; what it throws ends it, with all as it was. */
+export type OnPart = (rowsDone: number) => void
+
 /**
  * Merges a backup into what is kept, all of it or nothing: what is not here is added, newer things written, the rest
  * left. What cannot be read is added as it is, but never takes the place of what can be: that is told, by its field.
  * Preferences stay.
  */
-export const bringBack = (db: Database, from: Backup): Promise<Brought> => brought(db, from, false)
+export const bringBack = (db: Database, from: Backup, onPart: OnPart = () => undefined): Promise<Brought> =>
+  brought(db, from, false, onPart)
 
 /**
  * Puts a backup in the place of all that is kept, preferences too: all of it or nothing. What was kept before is kept
@@ -73,41 +81,83 @@ export function putInPlace(db: Database, from: Backup): Promise<Brought> {
   const ids = new Set(THING_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => id)))
   const rigVersions = from.rigVersions.filter(({ thingId }) => ids.has(thingId))
   const bladePhotos = from.bladePhotos.filter(({ bladeId }) => ids.has(bladeId))
-  return brought(db, { ...from, rigVersions, bladePhotos }, true)
+  return brought(db, { ...from, rigVersions, bladePhotos }, true, () => undefined)
 }
 
 type Brought = { ok: true; done: BroughtBack } | { ok: false; problems: readonly FieldProblem[] }
 
-async function brought(db: Database, from: Backup, whole: boolean): Promise<Brought> {
+/** So many rows are written at once; between such parts others are let in. */
+const ROWS_AT_ONCE = 200
+const PICTURES_AT_ONCE = 4
+
+/** How many rows a backup has. */
+export const rowsOf = ({ things: kinds, rigVersions, bladePhotos, log: entries }: Backup): number =>
+  THING_KINDS.reduce((sum, kind) => sum + kinds[kind].length, rigVersions.length + bladePhotos.length + entries.length)
+
+async function brought(db: Database, from: Backup, whole: boolean, onPart: OnPart): Promise<Brought> {
   const done: BroughtBack = { added: 0, updated: 0, left: 0, unreadable: [] }
+  let rows = 0
+  async function inParts<T>(
+    all: readonly T[],
+    size: number,
+    each: (part: readonly T[], at: number) => Promise<unknown>,
+  ) {
+    for (let at = 0; at < all.length; at += size) {
+      const part = all.slice(at, at + size)
+      await each(part, at)
+      onPart((rows += part.length))
+      await setImmediate()
+    }
+  }
   try {
     await db.transaction(async (tx) => {
       if (whole) await clear(tx, from)
+      const kindOf = await kindsOf(tx, from)
       const problems: FieldProblem[] = []
-      for (const kind of THING_KINDS) {
-        const here = new Map((await listStored(tx, kind)).map((thing) => [thing.id, thing]))
-        for (const [i, thing] of from.things[kind].entries()) {
-          const read = readThing(kind, thing)
-          const before = here.get(thing.id)
-          if (!read.ok) {
-            const { why, problems: found } = read.unreadable
-            done.unreadable.push(read.unreadable)
-            if (before && before.revision < thing.revision && readThing(kind, before).ok) {
-              const at = `things.${kind}.${i}.content`
-              if (why === 'later-version') problems.push({ field: at, code: 'later-version' })
-              else problems.push(...found.map((one) => ({ ...one, field: one.field ? `${at}.${one.field}` : at })))
-            }
-          }
-          done[await takeOver(tx, kind, thing)]++
-        }
+      const tell = (more: readonly FieldProblem[]) => {
+        problems.push(...more)
+        if (problems.length >= MOST_PROBLEMS) throw new Harmful(problems.slice(0, MOST_PROBLEMS))
       }
-      if (!whole) problems.push(...(await brokenLinks(tx, from)))
-      if (problems.length > 0) throw new Harmful(problems.slice(0, MOST_PROBLEMS))
-      for (const version of from.rigVersions) await takeOverVersion(tx, version)
-      for (const photo of from.bladePhotos) await takeOverPhoto(tx, photo)
-      const entries = await addEntries(tx, from.log)
-      done.added += entries
-      done.left += from.log.length - entries
+      for (const kind of THING_KINDS) {
+        await inParts(from.things[kind], ROWS_AT_ONCE, async (part, at) => {
+          const here = await storedAmong(
+            tx,
+            kind,
+            part.map(({ id }) => id),
+          )
+          for (const [i, thing] of part.entries()) {
+            const path = `things.${kind}.${at + i}.content`
+            const read = readThing(kind, thing)
+            if (read.ok) {
+              if (!whole) tell(brokenLinks(kind, thing.content as Record<string, unknown>, path, kindOf))
+              continue
+            }
+            // What cannot be read is kept as it is, whatever it names.
+            done.unreadable.push(read.unreadable)
+            const before = here.get(thing.id)
+            if (!before || before.revision >= thing.revision || !readThing(kind, before).ok) continue
+            const { why, problems: found } = read.unreadable
+            if (why === 'later-version') tell([{ field: path, code: 'later-version' }])
+            else tell(found.map((one) => ({ ...one, field: one.field ? `${path}.${one.field}` : path })))
+          }
+          const came = await takeOver(tx, kind, part, here)
+          for (const how of ['added', 'updated', 'left'] as const) done[how] += came[how]
+        })
+      }
+      if (!whole) {
+        tell(from.rigVersions.flatMap(({ thingId }, i) => missing(`rigVersions.${i}.thingId`, thingId, 'rigs', kindOf)))
+        tell(
+          from.bladePhotos.flatMap(({ bladeId }, i) => missing(`bladePhotos.${i}.bladeId`, bladeId, 'blades', kindOf)),
+        )
+      }
+      if (problems.length > 0) throw new Harmful(problems)
+      await inParts(from.rigVersions, ROWS_AT_ONCE, (part) => takeOverVersions(tx, part))
+      await inParts(from.bladePhotos, PICTURES_AT_ONCE, (part) => takeOverPhotos(tx, part))
+      await inParts(from.log, ROWS_AT_ONCE, async (part) => {
+        const entries = await addEntries(tx, part)
+        done.added += entries
+        done.left += part.length - entries
+      })
     })
   } catch (error) {
     if (error instanceof Harmful) return { ok: false, problems: error.problems }

@@ -79,8 +79,8 @@ const logWhere = async (db: Database, where: SQL | undefined) =>
   readLog(await db.select().from(log).where(where).orderBy(log.received), await logUpTo(db))
 
 const MOST_EARLIER = 50
-const MOST_PROOFS = 2000
-const MOST_LOOKS = 500
+const MOST_PROOFS = 300
+const MOST_LOOKS = 200
 
 /** What bears on a job with a rig and a blade; without a job, on one that is to be. */
 export async function aroundAJob(

@@ -37,11 +37,11 @@ async function added(db: Database, { id = newId(), bladeId, caption, image }: Ne
   return { ok: true, photo: photoOf(row!) }
 }
 
-/** Adds a picture of another copy of the data; one that is here already stays as it is. */
-export const takeOverPhoto = (db: Database, photo: BladePhoto) =>
+/** Adds pictures of another copy of the data; those that are here already stay as they are. */
+export const takeOverPhotos = (db: Database, given: readonly BladePhoto[]) =>
   db
     .insert(photos)
-    .values({ ...photo, createdAt: new Date(photo.createdAt) })
+    .values(given.map((photo) => ({ ...photo, createdAt: new Date(photo.createdAt) })))
     .onConflictDoNothing()
 
 /** Takes a picture away; answers whether there was one. */

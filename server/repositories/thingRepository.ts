@@ -56,39 +56,58 @@ export async function listStored(db: Database, kind: ThingKind): Promise<StoredT
   return rows.map(storedThingOf)
 }
 
+const columnsOfStored = (kind: ThingKind, { version, content, ...thing }: StoredThing) => ({
+  kind,
+  version,
+  content,
+  revision: thing.revision,
+  name: nameOf(content),
+  createdAt: new Date(thing.createdAt),
+  updatedAt: new Date(thing.updatedAt),
+  archivedAt: thing.archivedAt === null ? null : new Date(thing.archivedAt),
+})
+
 /**
- * Takes over a thing as another copy of the data has it: added when it is not here, written when the other copy is
- * newer, else left. Its content is not looked into: what this version cannot read is kept all the same.
+ * Takes over things as another copy of the data has them: added when they are not here, written when the other copy is
+ * newer, else left. Contents are not looked into: what this version cannot read is kept all the same. `here`: what of
+ * them is here already.
  */
 export async function takeOver(
   db: Database,
   kind: ThingKind,
-  thing: StoredThing,
-): Promise<'added' | 'updated' | 'left'> {
-  const { id, revision, version, content } = thing
-  const columns = {
-    kind,
-    revision,
-    version,
-    content,
-    name: nameOf(content),
-    createdAt: new Date(thing.createdAt),
-    updatedAt: new Date(thing.updatedAt),
-    archivedAt: thing.archivedAt === null ? null : new Date(thing.archivedAt),
+  given: readonly StoredThing[],
+  here: ReadonlyMap<string, StoredThing>,
+): Promise<{ added: number; updated: number; left: number }> {
+  const fresh = given.filter(({ id }) => !here.has(id))
+  const rows = fresh.map((thing) => ({ ...columnsOfStored(kind, thing), id: thing.id }))
+  const inserted =
+    rows.length === 0 ? [] : await db.insert(things).values(rows).onConflictDoNothing().returning({ id: things.id })
+  let updated = 0
+  for (const thing of given) {
+    const { id, revision } = thing
+    if ((here.get(id)?.revision ?? revision) >= revision) continue
+    if (THINGS[kind].keepsVersions) await keepVersion(db, id)
+    const newer = await db
+      .update(things)
+      .set(columnsOfStored(kind, thing))
+      .where(and(eq(things.id, id), eq(things.kind, kind), lt(things.revision, revision)))
+      .returning({ id: things.id })
+    updated += newer.length
   }
-  const added = await db
-    .insert(things)
-    .values({ ...columns, id })
-    .onConflictDoNothing()
-    .returning({ id: things.id })
-  if (added.length > 0) return 'added'
-  if (THINGS[kind].keepsVersions) await keepVersion(db, id)
-  const newer = await db
-    .update(things)
-    .set(columns)
-    .where(and(eq(things.id, id), eq(things.kind, kind), lt(things.revision, revision)))
-    .returning({ id: things.id })
-  return newer.length > 0 ? 'updated' : 'left'
+  return { added: inserted.length, updated, left: given.length - inserted.length - updated }
+}
+
+/** Those of a kind that are here, of several. */
+export async function storedAmong(
+  db: Database,
+  kind: ThingKind,
+  ids: readonly string[],
+): Promise<Map<string, StoredThing>> {
+  const rows = await db
+    .select()
+    .from(things)
+    .where(and(eq(things.kind, kind), inArray(things.id, [...ids])))
+  return new Map(rows.map((row) => [row.id, storedThingOf(row)]))
 }
 
 /** Reads and writes one kind of thing. A write names the revision it started from; an outdated one changes nothing. */
@@ -119,7 +138,7 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
    */
   async function brokenLink(
     content: Record<string, unknown>,
-    before?: { readonly jawsName?: unknown },
+    before: unknown = null,
   ): Promise<{ field: string; kind: string } | null> {
     const links = Object.entries<string>(THINGS[kind].links)
     if (links.length === 0) return null
@@ -135,7 +154,11 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
     const { rigId, rigRevision, jawsName } = content
     if (typeof rigRevision === 'number' && !(await hasRevision(String(rigId), rigRevision)))
       return { field: 'rigRevision', kind: 'rigs' }
-    if (typeof jawsName === 'string' && jawsName !== before?.jawsName && !(await hasJaws(String(rigId), jawsName)))
+    if (
+      typeof jawsName === 'string' &&
+      jawsName !== (before as { jawsName?: unknown } | null)?.jawsName &&
+      !(await hasJaws(String(rigId), jawsName))
+    )
       return { field: 'jawsName', kind: 'rigs' }
     return null
   }
@@ -203,7 +226,7 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
 
     async update(id: string, revision: number, content: ContentOf<K>): Promise<Written<K>> {
       // Jaws that were given away since are left to a job that was done with them.
-      const broken = await brokenLink(content, (await find(id)) ?? undefined)
+      const broken = await brokenLink(content, await find(id))
       return broken ? { ok: false, why: 'unknown-link', ...broken } : write(id, revision, columnsOf(content))
     },
     archive: (id: string, revision: number) => write(id, revision, { archivedAt: new Date() }),

@@ -10,13 +10,14 @@ export async function keepVersion(db: Database, thingId: string, revision?: numb
     .select()
     .from(things)
     .where(revision === undefined ? ofThis : and(ofThis, eq(things.revision, revision)))
-  if (row) await takeOverVersion(db, { thingId, revision: row.revision, version: row.version, content: row.content })
+  if (row) await takeOverVersions(db, [{ thingId, revision: row.revision, version: row.version, content: row.content }])
 }
 
-export const takeOverVersion = (db: Database, version: StoredVersion) =>
+/** Adds versions; those that are here already stay as they are. */
+export const takeOverVersions = (db: Database, given: readonly StoredVersion[]) =>
   db
     .insert(thingVersions)
-    .values({ ...version, content: version.content })
+    .values(given.map((version) => ({ ...version, content: version.content })))
     .onConflictDoNothing()
 
 /** Whether a thing was at a revision that has been written over since. */

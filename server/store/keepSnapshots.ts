@@ -1,7 +1,8 @@
 import type { Database } from './connection'
+import { Copies } from './copies'
 import { isDiskFull } from './databaseErrors'
 import type { OpenData } from './openData'
-import { listSnapshots, readSnapshot, writeSnapshot, type Snapshot } from './snapshots'
+import { listSnapshots, readSnapshot, snapshotsFolder, writeSnapshot, type Snapshot } from './snapshots'
 
 /** At most so much is lost with a database that is harmed. */
 const LEAST_BETWEEN_MS = 10 * 60_000
@@ -10,7 +11,7 @@ const MOST_SHARE = 1 / 50
 const LOOK_EVERY_MS = 60_000
 
 export interface KeptSnapshots {
-  readonly given: Pick<OpenData, 'snapshot' | 'snapshots' | 'readSnapshot'>
+  readonly given: Pick<OpenData, 'snapshot' | 'snapshots' | 'readSnapshot' | 'copies'>
   /** Something is not yet in a snapshot. */
   changed(): void
   /** Keeps a last one. */
@@ -19,6 +20,7 @@ export interface KeptSnapshots {
 
 /** Keeps a snapshot every ten minutes in which something was changed, and one at the end. */
 export function keepSnapshots(db: Database, folder: string, say: (line: string) => void): KeptSnapshots {
+  const copies = new Copies(folder)
   let changed = true
   let notBefore = Date.now() + LEAST_BETWEEN_MS
   let keeping: Promise<Snapshot | null> | null = null
@@ -26,7 +28,9 @@ export function keepSnapshots(db: Database, folder: string, say: (line: string) 
     const begun = Date.now()
     changed = false
     try {
-      return await writeSnapshot(db, folder, new Date(begun))
+      const kept = await writeSnapshot(db, folder, new Date(begun))
+      if (kept) copies.copy(kept, snapshotsFolder(folder))
+      return kept
     } catch (error) {
       changed = true
       throw error
@@ -45,7 +49,12 @@ export function keepSnapshots(db: Database, folder: string, say: (line: string) 
   const looking = setInterval(() => Date.now() > notBefore && void keepIfChanged(), LOOK_EVERY_MS)
   looking.unref()
   return {
-    given: { snapshot, snapshots: () => listSnapshots(folder), readSnapshot: (name) => readSnapshot(folder, name) },
+    given: {
+      copies,
+      snapshot,
+      snapshots: () => listSnapshots(folder),
+      readSnapshot: (name) => readSnapshot(folder, name),
+    },
     changed: () => (changed = true),
     async end() {
       clearInterval(looking)

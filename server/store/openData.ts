@@ -1,4 +1,5 @@
 import type { Backup } from '../../core/kept/backup'
+import type { Copies } from './copies'
 import type { OpenDatabase } from './database'
 import type { Snapshot } from './snapshots'
 
@@ -12,6 +13,8 @@ export interface OpenData extends OpenDatabase {
   snapshots(): Snapshot[]
   /** One of them; null where it is not there, or not whole. */
   readSnapshot(name: string): Promise<Backup | null>
+  /** Of the snapshots, in a second folder. */
+  readonly copies: Copies
 }
 
 /** What is kept cannot be opened: in words, with what to do. */

@@ -21,12 +21,18 @@ export interface Snapshot {
 const NAME = /^(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d\.\d{3})Z-([0-9a-f]{12})\.json\.gz$/
 const UNFINISHED = '.unfinished'
 
-const folderOf = (dataFolder: string): string => join(dataFolder, 'snapshots')
+/** Where they are, in the data folder. */
+export const snapshotsFolder = (dataFolder: string): string => join(dataFolder, 'snapshots')
 
 /** Those there are, newest first. */
 export function listSnapshots(dataFolder: string): Snapshot[] {
-  const folder = folderOf(dataFolder)
+  const folder = snapshotsFolder(dataFolder)
   mkdirSync(folder, { recursive: true })
+  return listSnapshotsIn(folder)
+}
+
+/** The snapshots in a folder, newest first. */
+export function listSnapshotsIn(folder: string): Snapshot[] {
   return readdirSync(folder)
     .flatMap((name): Snapshot[] => {
       const found = NAME.exec(name)
@@ -43,7 +49,7 @@ export function listSnapshots(dataFolder: string): Snapshot[] {
  * where nothing has changed since the newest.
  */
 export async function writeSnapshot(db: Database, dataFolder: string, at: Date): Promise<Snapshot | null> {
-  const folder = folderOf(dataFolder)
+  const folder = snapshotsFolder(dataFolder)
   const [newest] = listSnapshots(dataFolder)
   const unfinished = join(folder, `${at.getTime()}${UNFINISHED}`)
   const hash = createHash('sha256')
@@ -71,9 +77,14 @@ export async function writeSnapshot(db: Database, dataFolder: string, at: Date):
 }
 
 function tidy(dataFolder: string): void {
-  const there = listSnapshots(dataFolder)
+  for (const { name } of tooOld(listSnapshots(dataFolder)))
+    rmSync(join(snapshotsFolder(dataFolder), name), { force: true })
+}
+
+/** Those of several that are not kept by their age. */
+export function tooOld(there: readonly Snapshot[]): Snapshot[] {
   const kept = keptSnapshots(there.map(({ at }) => at))
-  for (const { name, at } of there) if (!kept.has(at)) rmSync(join(folderOf(dataFolder), name), { force: true })
+  return there.filter(({ at }) => !kept.has(at))
 }
 
 /** Writing one takes no longer: another process may be at it. */
@@ -81,7 +92,7 @@ const LONGEST_MS = 3600_000
 
 /** What writing a snapshot has left half-done. */
 export function clearUnfinished(dataFolder: string): void {
-  const folder = folderOf(dataFolder)
+  const folder = snapshotsFolder(dataFolder)
   mkdirSync(folder, { recursive: true })
   const old = (name: string) => Date.now() - Number(name.slice(0, -UNFINISHED.length)) > LONGEST_MS
   for (const name of readdirSync(folder)) if (name.endsWith(UNFINISHED) && old(name)) rmSync(join(folder, name))
@@ -91,7 +102,7 @@ export function clearUnfinished(dataFolder: string): void {
 export async function readSnapshot(dataFolder: string, name: string): Promise<Backup | null> {
   if (!NAME.test(name)) return null
   try {
-    const packed = createReadStream(join(folderOf(dataFolder), name))
+    const packed = createReadStream(join(snapshotsFolder(dataFolder), name))
     const unpacked = await pipeline(packed, createGunzip(), (pieces) => text(pieces))
     const read = readBackup(JSON.parse(unpacked))
     return read.ok ? read.backup : null

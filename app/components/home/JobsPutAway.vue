@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { JOBS_AT_ONCE } from '#core/kept/lists'
 import type { KeptJob } from '#core/kept/things'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
@@ -7,15 +8,17 @@ import { momentText } from '~/words/momentText'
 const props = defineProps<{ search: string }>()
 const collections = useCollections()
 const found = shallowRef({ ids: [] as readonly string[], total: 0, next: null as string | null })
+const opened = ref(false)
 async function look(from: string | null) {
   const { search } = props
-  const page = await collections.findJobs({ away: true, search, from })
+  // Shut, only how many there are is shown.
+  const page = await collections.findJobs({ away: true, search, from, limit: opened.value ? JOBS_AT_ONCE : 1 })
   if (!page || search !== props.search) return
   const ids = page.things.map(({ id }) => id)
   found.value = { ...page, ids: from === null ? ids : [...found.value.ids, ...ids] }
 }
 // The bench and what is off it change together.
-watch([() => props.search, () => collections.bench.total], () => void look(null), { immediate: true })
+watch([() => props.search, () => collections.bench.total, opened], () => void look(null), { immediate: true })
 const away = computed(() =>
   found.value.ids.flatMap((id) => collections.jobs.find((job) => job.id === id && job.archivedAt !== null) ?? []),
 )
@@ -23,7 +26,11 @@ const bladeOf = (job: KeptJob) => collections.blades.find((one) => one.id === jo
 </script>
 
 <template>
-  <details v-if="found.total > 0" class="pane mt-3 px-4 py-2">
+  <details
+    v-if="found.total > 0"
+    class="pane mt-3 px-4 py-2"
+    @toggle="opened = ($event.currentTarget as HTMLDetailsElement).open"
+  >
     <summary class="cursor-pointer py-1">Off the bench: {{ found.total }}</summary>
     <ul>
       <li

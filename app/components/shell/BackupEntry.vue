@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { z } from 'zod'
 import { broughtBack } from '#core/kept/backup'
 import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
@@ -13,17 +14,27 @@ const MOST_SHOWN = 5
 /** Many pictures take their time. */
 const BROUGHT_BACK_WITHIN_MS = 600_000
 
+/** How far it has come, as a share; null while the file is on its way. */
+const share = ref<number | null>(null)
+const under = shallowRef<AbortController | null>(null)
+const progress = z.object({ progress: z.object({ rows: z.number(), of: z.number() }).nullable() })
+const LOOK_EVERY_MS = 400
+async function look() {
+  const answer = await ask(progress, '/api/backup-progress')
+  const came = answer.ok ? answer.value.progress : null
+  share.value = came && came.of > 0 ? came.rows / came.of : null
+}
+
 async function bringBack(file: File) {
   done.value = ''
   problems.value = []
-  let content: unknown
-  try {
-    content = JSON.parse(await file.text())
-  } catch {
-    problems.value = [`${file.name} is no JSON file. Nothing was changed.`]
-    return
-  }
-  const answer = await ask(broughtBack, '/api/backup', 'POST', content, BROUGHT_BACK_WITHIN_MS)
+  share.value = null
+  const calling = (under.value = new AbortController())
+  const looking = setInterval(() => void look(), LOOK_EVERY_MS)
+  const answer = await ask(broughtBack, '/api/backup', 'POST', file, BROUGHT_BACK_WITHIN_MS, calling.signal)
+  clearInterval(looking)
+  under.value = null
+  if (calling.signal.aborted) return void (done.value = 'Called off. Nothing was changed.')
   if (!answer.ok) {
     const { fields } = answer.problem
     const named = fields.slice(0, MOST_SHOWN).map((one) => `${one.field}: ${words.problem(one, one.field)}`)
@@ -61,6 +72,14 @@ async function bringBack(file: File) {
     <p class="mt-1 text-sm text-muted">
       One JSON file. Bringing it back adds what is missing and what is newer; nothing is taken away.
     </p>
+    <div v-if="under" class="mt-1 flex items-center gap-3">
+      <UProgress
+        :model-value="share === null ? null : Math.round(share * 100)"
+        class="flex-1"
+        aria-label="Brought back"
+      />
+      <UButton color="neutral" variant="outline" label="Call it off" @click="() => under?.abort()" />
+    </div>
     <p v-if="done" role="status" class="mt-1">{{ done }}</p>
     <ul v-if="problems.length > 0" role="alert" class="mt-1 text-error">
       <li v-for="problem in problems" :key="problem">{{ problem }}</li>

@@ -83,6 +83,7 @@ const themes = [
         <DevicesEntry v-if="open" />
         <BackupEntry />
         <SnapshotList v-if="open" />
+        <CopiesEntry v-if="open" />
       </div>
     </template>
   </USlideover>

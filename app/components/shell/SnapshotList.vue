@@ -64,7 +64,8 @@ const MOST_NAMES = 6
   <fieldset>
     <legend class="mb-1 font-medium">Snapshots</legend>
     <p class="text-sm text-muted">
-      Kept by themselves each hour and at each end, beside the data: the last ten, one a day for a month, one a month.
+      Kept by themselves every ten minutes in which something changed, and at each end, beside the data: the last ten,
+      one a day for a month, one a month.
     </p>
     <p v-if="there.length === 0" class="mt-1 text-sm">None yet.</p>
     <ul v-else class="mt-1" data-testid="snapshots">

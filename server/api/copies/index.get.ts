@@ -1,0 +1,5 @@
+import type { CopiesState } from '../../../core/kept/copies'
+import { useData } from '../../store/store'
+
+/** The second folder for copies, and how it goes with it. */
+export default defineEventHandler(async (): Promise<CopiesState> => (await useData()).copies.state())
