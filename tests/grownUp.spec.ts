@@ -32,6 +32,7 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   await page.keyboard.press('Escape')
 
   const rows = page.getByRole('list', { name: 'Jobs on the bench' }).getByRole('listitem')
+  await expect(rows).toHaveCount(30)
   const asked: string[] = []
   page.on('response', (response) => asked.push(response.url()))
   await page.reload()
