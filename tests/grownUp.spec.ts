@@ -60,7 +60,7 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   await find.fill('order 1001')
   await expect(rows).toHaveCount(1)
   await rows.getByRole('link').click()
-  await expect(page.getByRole('heading', { name: 'Order 1001' })).toBeVisible()
+  await expect(page.getByLabel('Name of this job')).toHaveValue('Order 1001')
 })
 
 test.describe('bringing back', () => {
