@@ -36,7 +36,7 @@ export function useHoldChecks() {
       tip: reached(tip),
       limitMm,
       stop: tipStop(setup, job.stations.value),
-      clear: clearances(setup, set.along).map((one) => ({ ...one, verdict: clears(one.lowestDeg) })),
+      clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one.lowestDeg) })),
       lowestSet,
     }
   })

@@ -122,12 +122,12 @@ describe('the one next step', () => {
 
   it('advises no dial at which the stone would meet the jaws, and one that lifts it over them', () => {
     const jaws = (halfThicknessMm: number) => ({ rig: { ...postRig, jaws: { ...postRig.jaws!, halfThicknessMm } } })
-    const degreesOver = (high: number) => (Math.atan2(high, 20) * 180) / Math.PI
+    const degreesOver = (high: number) => (Math.atan2(high + heldSetup.blade.spineThicknessMm / 2, 20) * 180) / Math.PI
     // Set steeper than wanted it clears them; dialled as wanted it would not.
-    expect(degreesOver(9.5)).toBeGreaterThan(WANTED)
-    expect(stepOf([], jaws(9.5), { heightMm: 72 }).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
-    expect(degreesOver(8)).toBeLessThan(WANTED)
-    expect(stepOf([], jaws(8), { heightMm: 45 }).step).toMatchObject({ does: 'dial', side: 'A' })
+    expect(degreesOver(8)).toBeGreaterThan(WANTED)
+    expect(stepOf([], jaws(8), { heightMm: 72 }).step).toMatchObject({ does: 'clear-jaws', side: 'A' })
+    expect(degreesOver(6.5)).toBeLessThan(WANTED)
+    expect(stepOf([], jaws(6.5), { heightMm: 45 }).step).toMatchObject({ does: 'dial', side: 'A' })
   })
 
   it('is to dial what is advised, unless what is dialled is as good as this rig can', () => {

@@ -6,7 +6,7 @@ import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
 import type { DialSetting } from '../rig/dials/readings'
-import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
+import { lowestAngleOverJawsDeg, topsOf } from '../hold/jawClearance'
 import { contactFor, type Setup } from '../setup/setup'
 
 /**
@@ -24,7 +24,7 @@ export function adviseDial(setup: Setup, side: Side, wantedDeg: number, station:
 function meetsJaws(setup: Setup, side: Side, setting: DialSetting, station: Station): Refusal | null {
   const contact = contactFor(setup, side, setting, station)
   if (!contact.ok || !setup.rig.jaws) return null
-  const lowest = lowestAngleOverJawsDeg(contact, setup.rig.jaws, setup.stone, setup.rig.stroke)
+  const lowest = lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws), setup.stone, setup.rig.stroke)
   return lowest !== null && lowest > contact.edgeAngleDeg ? refuse('stone-meets-jaws', lowest) : null
 }
 

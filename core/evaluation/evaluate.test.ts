@@ -99,7 +99,8 @@ describe('the set angle of a job', () => {
   })
 
   it('knows the lowest angle that clears the jaws', () => {
-    expect(side(at(sampleSetup, 58), 'A').lowestOverJawsDeg).toBeCloseTo((Math.atan2(4, 28) * 180) / Math.PI, 9)
+    // Half as thick as they are nearly closed, and half of the 3 mm between them.
+    expect(side(at(sampleSetup, 58), 'A').lowestOverJawsDeg).toBeCloseTo((Math.atan2(4 + 1.5, 28) * 180) / Math.PI, 9)
     expect(side(at({ ...sampleSetup, rig: tableRig }, 58), 'A').lowestOverJawsDeg).toBeNull()
   })
 })

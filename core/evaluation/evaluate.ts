@@ -1,5 +1,5 @@
 import { contactAt, contactsAlong, type Contact } from '../angle/contact'
-import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
+import { lowestAngleOverJawsDeg, topsOf } from '../hold/jawClearance'
 import type { Refusal } from '../angle/reasons'
 import { bladeHeightMm, stationOverJaws } from '../clamping/bladeHeight'
 import { SIDES, type Side } from '../clamping/centring'
@@ -102,6 +102,8 @@ function sideSet(
     along,
     lowestDeg,
     highestDeg,
-    lowestOverJawsDeg: jaws ? lowestAngleOverJawsDeg(contact, jaws, setup.stone, setup.rig.stroke) : null,
+    lowestOverJawsDeg: jaws
+      ? lowestAngleOverJawsDeg(contact, topsOf(setup, side, jaws), setup.stone, setup.rig.stroke)
+      : null,
   }
 }

@@ -88,8 +88,8 @@ describe('advice', () => {
   })
 
   it('to dial ends where the stone would meet the jaws, and says at which angle', () => {
-    // Their front is 4 high and 20 from the edge.
-    const clears = (Math.atan2(4, 20) * 180) / Math.PI
+    // Their front is 4 high and 1.5 for the blade between them, and 20 from the edge.
+    const clears = (Math.atan2(4 + 1.5, 20) * 180) / Math.PI
     expect(whatToDial(heldSetup, 'A', clears - 0.5, station).ok).toBe(true)
     expect(adviseDial(heldSetup, 'A', clears - 0.5, station)).toEqual({
       ok: false,

@@ -1,5 +1,5 @@
 import type { Contact } from '../angle/contact'
-import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
+import { lowestOverJaws, topsOf, type LowestOver } from './jawClearance'
 import type { Refusal } from '../angle/reasons'
 import { bladeThere } from '../blade/taper'
 import { curveLength } from '../curve/arcLength'
@@ -7,6 +7,7 @@ import type { Station } from '../curve/stations'
 import type { JawSet } from '../rig/jawSet'
 import { jawSetsOf } from '../rig/jaws'
 import type { Setup } from '../setup/setup'
+import type { Side } from '../clamping/centring'
 import { clampFrame, toClampFrame } from '../clamping/clampFrame'
 
 export type Verdict = 'good' | 'watch' | 'bad'
@@ -81,20 +82,17 @@ export interface Clearance {
 }
 
 /**
- * How low each set of the rig's jaws lets the stone go. Contacts: along the edge. Source: docs/geometry.md, "Limits".
+ * How low each set of the rig's jaws lets the stone go on a side. Contacts: along the edge. Source: docs/geometry.md,
+ * "Limits".
  */
-export function clearances({ rig, stone }: Setup, along: readonly (Contact | Refusal)[]): Clearance[] {
-  const lowestOver = (jaws: JawSet) =>
-    along.reduce<number | null>((highest, contact) => {
-      const lowest = contact.ok ? lowestAngleOverJawsDeg(contact, jaws, stone, rig.stroke) : null
-      return lowest === null ? highest : Math.max(highest ?? 0, lowest)
-    }, null)
-  return jawSetsOf(rig).map((jaws) => {
-    const lowestDeg = lowestOver(jaws)
-    return {
-      jaws,
-      lowestDeg,
-      byKnob: lowestDeg !== null && lowestDeg > (lowestOver({ ...jaws, knobHeightMm: null }) ?? 0),
+export function clearances(setup: Setup, side: Side, along: readonly (Contact | Refusal)[]): Clearance[] {
+  return jawSetsOf(setup.rig).map((jaws) => {
+    const tops = topsOf(setup, side, jaws)
+    let lowest: LowestOver | null = null
+    for (const contact of along) {
+      const here = contact.ok ? lowestOverJaws(contact, tops, setup.stone, setup.rig.stroke) : null
+      if (here && here.deg > (lowest?.deg ?? 0)) lowest = here
     }
+    return { jaws, lowestDeg: lowest?.deg ?? null, byKnob: lowest?.over === 'knob' }
   })
 }

@@ -1,5 +1,5 @@
 import { contactAt } from '../angle/contact'
-import { lowestAngleOverJawsDeg } from '../rig/jawClearance'
+import { lowestAngleOverJawsDeg, topsOf } from '../hold/jawClearance'
 import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
@@ -33,10 +33,11 @@ export function holdLimits(
     if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
     const at = { ...setup, hold }
     const over = reachersAt(at, side, pivotHeightMm)
+    const tops = rig.jaws && topsOf(at, side, rig.jaws)
     for (const station of reached) {
       const contact = contactAt(station, hold, over(station))
       if (contact.ok) {
-        const lowest = rig.jaws && lowestAngleOverJawsDeg(contact, rig.jaws, setup.stone, rig.stroke)
+        const lowest = tops && lowestAngleOverJawsDeg(contact, tops, setup.stone, rig.stroke)
         if (lowest !== null && lowest > contact.edgeAngleDeg) return 'stone-meets-jaws'
       } else if (contact.reason === 'before-stop') return 'stops-too-near'
       else return 'rod-too-short'

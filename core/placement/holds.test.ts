@@ -110,7 +110,8 @@ describe('the best hold within them', () => {
       { name: 'deep', depthMm: 7 },
     ]
     const mark = { ...sabre, landmark: { what: 'stud', alongMm: 34 } }
-    const rig = { ...setup.rig, stops, positionMarks: [{ name: 'far', alongMm: -22 }] }
+    const jaws = { ...setup.rig.jaws!, halfThicknessMm: 2.5 }
+    const rig = { ...setup.rig, jaws, stops, positionMarks: [{ name: 'far', alongMm: -22 }] }
     const found = finished(
       findPlacement({
         setup: { ...setup, blade: mark, rig },

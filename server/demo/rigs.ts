@@ -60,7 +60,7 @@ export const demoRigs = {
     jaws: {
       name: 'Upright jaws',
       widthMm: 40,
-      halfThicknessMm: 5,
+      halfThicknessMm: 3.5,
       depthMm: 26,
       mostSpineFlatMm: 6,
       mostSpineSabreMm: 10,

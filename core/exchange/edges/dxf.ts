@@ -17,6 +17,9 @@ const SPLINE = { samples: 160, samplesPerKnot: 16, toleranceShare: 5e-5 } as con
 /** Ends this near to each other are joined, as a share of the drawing's extent. */
 const JOIN_SHARE = 2e-4
 
+/** What is smaller or larger than this is no drawing of an edge, in whatever unit. */
+const [LEAST_EXTENT, MOST_EXTENT] = [1e-6, 1e9]
+
 interface ParsedDxf {
   readonly header: { readonly insUnits?: number }
   readonly entities: readonly unknown[]
@@ -170,9 +173,10 @@ function asDrawn({ type, start, end, vertices = [], closed, ...entity }: Entity)
     const [a, b, c, d] = (entity.controlPoints ?? []).map(point)
     if (isBezier(entity)) return [{ type: 'bezier', points: [a!, b!, c!, d!] }]
     const points = splinePoints(entity)
-    return points.length > 1 && points.flat().every(Number.isFinite)
-      ? fitPoints(points, SPLINE.toleranceShare * extentOf(points)).segments
-      : []
+    const extent = points.length > 1 ? extentOf(points) : 0
+    // A figure of another order than a drawing's takes the others' digits away.
+    if (!(extent > LEAST_EXTENT && extent < MOST_EXTENT)) return []
+    return fitPoints(points, SPLINE.toleranceShare * extent).segments
   }
   return []
 }
@@ -225,7 +229,7 @@ function splinePoints({
   weights = [],
   degree = 3,
 }: Pick<Entity, 'controlPoints' | 'knots' | 'weights' | 'degree'>): Vec2[] {
-  if (controlPoints.length <= degree || knots.length < controlPoints.length + degree + 1)
+  if (!(degree >= 1 && degree < controlPoints.length) || knots.length < controlPoints.length + degree + 1)
     return knots.length === 0 ? controlPoints.map(point) : []
   const controls = controlPoints.map(({ x, y }, i) => {
     const w = weights.length === controlPoints.length ? weights[i]! : 1
