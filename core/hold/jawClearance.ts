@@ -65,8 +65,8 @@ export interface LowestOver {
 
 /**
  * The lowest edge angle (degrees) at which the stone at this contact passes over the jaws and what stands behind their
- * front, also at the bottom of its stroke, and the rod behind it too; null where they are never in its way. 90 where the
- * stone would have to come down on them from in front. Source: docs/geometry.md, "Limits".
+ * front, also at the bottom of its stroke, and the rod behind it too; null where they are never in its way. 90 where
+ * the stone would have to come down on them from in front. Source: docs/geometry.md, "Limits".
  */
 export function lowestOverJaws(
   contact: Contact,
@@ -75,7 +75,7 @@ export function lowestOverJaws(
   stroke: Rig['stroke'],
 ): LowestOver | null {
   const [theta, gauge] = [radians(contact.edgeAngleDeg), radians(contact.gaugeDeg)]
-  // The rod runs over `under`, and in the plane of the face from there back to the pivot; `beside` it lies in that plane.
+  // The rod runs over `under`, back to the pivot; `beside` it lies in the plane of the face.
   const under = add(contact.point, scale(contact.outward, stone.faceOffsetMm * Math.sin(theta)))
   const back = unit(subtract(contact.foot, under))
   const normal: Vec3 = [...scale(contact.outward, Math.sin(theta)), Math.cos(theta)]
@@ -120,7 +120,7 @@ const cross = ([a, b, c]: Vec3, [x, y, z]: Vec3): Vec3 => [b * z - c * y, c * x 
 export const lowestAngleOverJawsDeg = (...given: Parameters<typeof lowestOverJaws>): number | null =>
   lowestOverJaws(...given)?.deg ?? null
 
-/** A corner seen from the contact: behind it along the rod, beside the rod, in front of the tangent (mm), and so high. */
+/** A corner seen from the contact, mm: behind it along the rod, beside the rod, inside of the tangent, and how high. */
 interface Corner {
   readonly behind: number
   readonly beside: number
@@ -128,7 +128,7 @@ interface Corner {
   readonly w: number
 }
 
-/** The part of a top under a strip along the rod: so wide to both sides, from one place behind the contact to another. */
+/** The part of a top under a strip along the rod, so wide to both sides, between two places behind the contact. */
 function cut(corners: readonly Corner[], halfWidthMm: number, fromMm: number, toMm: number): readonly Corner[] {
   const inside: ((at: Corner) => number)[] = [
     (at) => at.behind - fromMm,

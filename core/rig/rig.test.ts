@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import type { Contact } from '../angle/contact'
 import { marksOf } from '../dial/marks'
 import { armsRig, postRig, scaleRig, screwRig, slotRig, tableRig } from '../setup/sampleSetup.fixture'
 import {
@@ -13,7 +12,6 @@ import {
 } from './dial'
 import { dialOf } from './dials/dials'
 import { impossibilities, slotsBelowFace } from './impossible'
-import { lowestAngleOverJawsDeg } from './jawClearance'
 import { fittedWith, jawSetsOf } from './jaws'
 import { oddities } from './oddities'
 import { pivotAt } from './pivot'
@@ -262,82 +260,5 @@ describe('what is odd though it may be', () => {
     expect(figures(tolerance({ setbackMm: 2 }))).toEqual(about('doubt', 2, 0.05, 1.5))
     expect(figures({ ...postRig, pivotPlayMm: 2 })).toEqual([{ leastMm: 1 }])
     expect(figures(post({ lowestMm: 1, highestMm: 10 }))).toEqual([{ leastDeg: 10 }])
-  })
-})
-
-describe('the stone over the jaws', () => {
-  const jaws = { ...postRig.jaws!, widthMm: 30, halfThicknessMm: 4 }
-  const at = (u: number, footU = 0, reachMm = 130): Contact =>
-    ({
-      point: [u, 28],
-      foot: [footU, -95],
-      outward: [0, 1],
-      reachMm,
-      gaugeDeg: 20,
-    }) as unknown as Contact
-  const stone = { lengthMm: 150, widthMm: 25 }
-  const over = (contact: Contact, more: object = {}, of = stone, stroke: Rig['stroke'] = null) =>
-    lowestAngleOverJawsDeg(contact, { ...jaws, ...more }, of, stroke)
-  const angle = (high: number, inFront: number) => (Math.atan2(high, inFront) * 180) / Math.PI
-
-  it('clears their front corner at the angle of that corner seen from the edge', () => {
-    expect(over(at(0))).toBeCloseTo(angle(4, 28), 9)
-  })
-
-  it('and a knob behind them, where that stands in the way sooner', () => {
-    expect(over(at(0), { knobHeightMm: 20, knobBehindMm: 10 })).toBeCloseTo(angle(20, 38), 9)
-    expect(over(at(0), { knobHeightMm: 4.5, knobBehindMm: 10 })).toBeCloseTo(angle(4, 28), 9)
-    // A knob behind the pivot is under no stroke.
-    expect(over(at(0), { knobHeightMm: 60, knobBehindMm: 95 })).toBeCloseTo(angle(4, 28), 9)
-  })
-
-  it('beside the jaws, by more than half the stone’s width, it meets nothing', () => {
-    // The rod crosses the jaws' front straight, 15 mm being their end and 12.5 mm half the stone.
-    expect(over(at(27.4, 27.4))).toBeCloseTo(angle(4, 28), 9)
-    expect(over(at(27.6, 27.6))).toBeNull()
-    expect(over(at(-27.6, -27.6))).toBeNull()
-  })
-
-  it('a short stone, at the bottom of its stroke, does not come back as far as they are', () => {
-    expect(over(at(0), {}, { lengthMm: 29, widthMm: 25 })).toBeNull()
-    expect(over(at(0), {}, { lengthMm: 30, widthMm: 25 })).toBeCloseTo(angle(4, 28), 9)
-    // Nor does a long one that a stop holds: its middle stays at the stop, 105 mm out.
-    expect(over(at(0), {}, { lengthMm: 110, widthMm: 25 }, { nearestMm: 156, farthestMm: 300 })).toBeNull()
-    expect(over(at(0), {}, { lengthMm: 110, widthMm: 25 }, { nearestMm: 154, farthestMm: 300 })).toBeCloseTo(
-      angle(4, 28),
-      9,
-    )
-  })
-
-  it('under a rod that comes aslant, over an edge that runs aslant, the corner nearest to the edge counts', () => {
-    const outward = [Math.sin(0.2), Math.cos(0.2)] as const
-    const slanted = { ...at(10, -20), outward } as unknown as Contact
-    // By trying: every place of the front that lies under the stone, measured across the rod.
-    const [du, dv] = [30, 123]
-    const across = (u: number) => ((u + 20) * dv - 95 * du) / Math.hypot(du, dv)
-    const under = Array.from({ length: 30001 }, (_, i) => i / 1000 - 15).filter((u) => Math.abs(across(u)) <= 12.5)
-    const nearest = Math.min(...under.map((u) => outward[0] * (10 - u) + outward[1] * 28))
-    expect(over(slanted)).toBeCloseTo(angle(4, nearest), 3)
-    const other = { ...slanted, outward: [-outward[0], outward[1]] } as unknown as Contact
-    const nearestThere = Math.min(...under.map((u) => -outward[0] * (10 - u) + outward[1] * 28))
-    expect(over(other)).toBeCloseTo(angle(4, nearestThere), 3)
-  })
-
-  it('a knob counts where its height and its place are known, and one alone where the front is not under the stone', () => {
-    expect(over(at(0), { knobHeightMm: 20, knobBehindMm: null })).toBeCloseTo(angle(4, 28), 9)
-    expect(over(at(0), { knobHeightMm: null, knobBehindMm: 10 })).toBeCloseTo(angle(4, 28), 9)
-    // The rod crosses the front 15 + 12.9 mm out, and the knob's line 30 mm further back nearer to the middle.
-    const aslant = at(40, 0)
-    expect(over(aslant)).toBeNull()
-    const [back, share] = [30, 65 / 123]
-    const from = 40 * share - 12.5 * Math.hypot(1, 40 / 123)
-    expect(from).toBeLessThan(15)
-    expect(over(aslant, { knobHeightMm: 25, knobBehindMm: back })).toBeCloseTo(angle(25, 28 + back), 9)
-  })
-
-  it('an edge that lies in the jaws is never cleared, and a pivot before them is under no stroke', () => {
-    expect(over({ ...at(0), point: [0, -1] } as unknown as Contact)).toBe(90)
-    expect(over({ ...at(0), outward: [0, -1] } as unknown as Contact)).toBe(90)
-    expect(over({ ...at(0), foot: [0, 5] } as unknown as Contact)).toBeNull()
   })
 })
