@@ -11,6 +11,7 @@ import { markUnderLandmark } from '#core/hold/landmark'
 import { contactFor, type Setup } from '#core/setup/setup'
 import type { Stone } from '#core/stone/stone'
 import { adviseDial } from '#core/dial/advised'
+import { gaugeUseOf } from '#core/job/job'
 import { expectedReadingDeg } from '#core/gauge/expectedReading'
 import { cardPage, type CardContent } from '~/card/cardPage'
 import { usePaper } from '~/composables/usePaper'
@@ -105,7 +106,7 @@ export function useCard() {
     })
     const gauge = (side: Side) => {
       const contact = given[side]
-      return contact && expectedReadingDeg(setup, side, contact, kept.gaugeZero)
+      return contact && expectedReadingDeg(setup, side, contact, gaugeUseOf(kept))
     }
     const names = preferences.current.sideNames
     const of = sides.map((side) => names[side]).join(' / ')

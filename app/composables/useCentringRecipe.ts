@@ -97,7 +97,7 @@ export function useCentringRecipe() {
     if (!read || !sides.A.ok || !sides.B.ok) return null
     const tilted = { ...setup, hold: { ...setup.hold, tiltDeg: tiltDeg.value } }
     const heights = { A: sides.A.pivotHeightMm, B: sides.B.pivotHeightMm }
-    const found = offsetFromStoneReadings(tilted, heights, station, read)
+    const found = offsetFromStoneReadings(tilted, heights, station, read, job.content.value.gaugeAxes)
     if (found.ok) return { ok: true, mm: found.centreOffsetMm }
     const unexplained = 'No centring error explains two readings so far apart.'
     return {

@@ -3,6 +3,7 @@ import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import { expectedReadingDeg } from '#core/gauge/expectedReading'
 import { likelyCauses } from '#core/gauge/likelyCauses'
 import { alongTangent, whereSquare } from '#core/gauge/whereSquare'
+import { gaugeUseOf } from '#core/job/job'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 
@@ -12,13 +13,13 @@ export function useGauge() {
 }
 
 function gauge(job: JobView) {
-  const zero = computed(() => job.content.value.gaugeZero)
+  const use = computed(() => gaugeUseOf(job.content.value))
 
   /** Per side, at the place looked at; null where there is no angle. */
   const expected = computed(() =>
     perSide((side) => {
       const set = job.evaluation.value.sides[side]
-      return set.ok ? expectedReadingDeg(job.setup.value, side, set.contact, zero.value) : null
+      return set.ok ? expectedReadingDeg(job.setup.value, side, set.contact, use.value) : null
     }),
   )
 
@@ -27,7 +28,7 @@ function gauge(job: JobView) {
     along.value.map((contact, i) => ({
       fromHeelMm: job.stations.value[i]!.fromHeelMm,
       edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
-      readingDeg: contact.ok ? expectedReadingDeg(job.setup.value, job.side.value, contact, zero.value) : null,
+      readingDeg: contact.ok ? expectedReadingDeg(job.setup.value, job.side.value, contact, use.value) : null,
     })),
   )
   const square = computed(() => whereSquare(along.value))
@@ -45,12 +46,13 @@ function gauge(job: JobView) {
     const readings = Object.fromEntries(
       SIDES.flatMap((side: Side) => {
         const [set, readDeg] = [job.evaluation.value.sides[side], read.value[side]]
+        const { station } = job.evaluation.value
         return set.ok && readDeg !== null
-          ? [[side, { contact: set.contact, budget: set.budget, readDeg }] as const]
+          ? [[side, { station, pivotHeightMm: set.pivotHeightMm, readDeg }] as const]
           : []
       }),
     )
-    return likelyCauses(job.setup.value, readings, zero.value)
+    return likelyCauses(job.setup.value, job.content.value, readings, use.value)
   })
-  return { zero, expected, places, square, nearestSquare, read, causes }
+  return { use, expected, places, square, nearestSquare, read, causes }
 }

@@ -16,7 +16,7 @@ const asTyped = (deg: number): number => Math.round(deg * 100) / 100
 export function useReadings() {
   const job = useJob()
   const preferences = usePreferences()
-  const { expected, zero } = useGauge()
+  const { expected, use } = useGauge()
   const [gauge, goniometer] = [useInstrument('reading'), useInstrument('proof')]
 
   const about = (side: Side) => ({
@@ -36,7 +36,7 @@ export function useReadings() {
     deg: shownDeg - gauge.zeroDeg(side),
     doubtDeg: gauge.doubtDeg.value,
     placeMm: job.evaluation.value.station.fromHeelMm,
-    zero: zero.value,
+    zero: use.value.zero,
     expectedDeg: expected.value[side],
   })
   function proof(side: Side, shownDeg: number, more: Partial<Proof> = {}): Proof {

@@ -5,7 +5,7 @@ import type { LengthUnit } from '#core/units/length'
 import { angleText, differenceText } from './angleText'
 import { dialText } from './dialText'
 import { exactLength, lengthText } from './lengthText'
-import { GAUGE_ZERO_WORD } from './measureText'
+import { GAUGE_AXES_WORD, GAUGE_ZERO_WORD } from './measureText'
 import { placeText } from './placeText'
 import { RIG_WORDS } from './rigText'
 import { capital } from './sentence'
@@ -77,6 +77,7 @@ const LINES: Record<Exclude<keyof Job, Untold>, (job: Job, names: JobNames) => r
     ['Tilt ±', angleText(tiltDeg)],
   ],
   gaugeZero: (job) => [['Gauge zeroed on', GAUGE_ZERO_WORD[job.gaugeZero]]],
+  gaugeAxes: (job) => [['The gauge has', GAUGE_AXES_WORD[job.gaugeAxes].toLowerCase()]],
 }
 
 const placeOf = (job: Job, fromHeelMm: number | null, names: JobNames): string =>

@@ -1,5 +1,5 @@
 import type { MeasureId } from '#core/doubt/measures'
-import type { GaugeZero } from '#core/setup/gaugeZero'
+import type { GaugeAxes, GaugeZero } from '#core/setup/gaugeZero'
 import type { SideCause } from '#core/sides/sideDifference'
 
 export const MEASURE_WORD: Record<MeasureId, string> = {
@@ -47,6 +47,13 @@ export const GAUGE_ZERO_WORD: Record<GaugeZero, string> = {
   'centre-plane': 'the blade’s centre plane',
   'primary-face': 'the blade’s flat',
   clamp: 'the jaws',
+}
+
+export const GAUGE_AXES_WORD: Record<GaugeAxes, string> = { one: 'One axis', two: 'Two axes' }
+
+export const GAUGE_AXES_HOW: Record<GaugeAxes, string> = {
+  one: 'A cube that lies on the stone and rolls with it.',
+  two: 'Or it is held level across the rod: it reads the slope of the rod alone.',
 }
 
 export const GAUGE_ZERO_HOW: Record<GaugeZero, string> = {

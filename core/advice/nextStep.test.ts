@@ -37,7 +37,15 @@ function stepOf(
   const dialled = { A: dial, B: dial, linked: true }
   const evaluation = evaluate(setup, { dialled, ...place, ...known }, stations)
   const wanted = { deg: { A: deg, B: deg }, linked: true, why: more.why ?? 'Garden.' }
-  const job = { rigId: ID, bladeId: ID, stoneId: ID, wanted, dialled, gaugeZero: 'centre-plane' as const }
+  const job = {
+    rigId: ID,
+    bladeId: ID,
+    stoneId: ID,
+    wanted,
+    dialled,
+    gaugeZero: 'centre-plane' as const,
+    gaugeAxes: 'one' as const,
+  }
   const noted = more.noted === false ? [] : (['A', 'B'] as const).map((side) => dialledAs(side, dial))
   return { step: nextStep({ setup, job, evaluation, log: [...noted, ...log] }), evaluation }
 }

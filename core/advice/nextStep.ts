@@ -6,7 +6,7 @@ import { expectedReadingDeg } from '../gauge/expectedReading'
 import { adviseDial } from '../dial/advised'
 import { gripOf, type GripTrouble } from '../hold/grip'
 import { jawFit } from '../hold/holdChecks'
-import type { Job } from '../job/job'
+import { gaugeUseOf, type Job } from '../job/job'
 import { provedAmount, readAmount } from '../log/amount'
 import type { LogEntry } from '../log/entry'
 import { dialledState } from '../log/dialledState'
@@ -62,7 +62,7 @@ export type NextStep =
 
 export interface NextStepAsk {
   readonly setup: Setup
-  readonly job: Pick<Job, 'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero'>
+  readonly job: Pick<Job, 'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero' | 'gaugeAxes'>
   /** At the place that the dial is for. */
   readonly evaluation: Evaluation
   /** What holds of the log of this job, oldest first. */
@@ -123,7 +123,7 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   for (const side of sides) {
     if (provedAmount(proofs, side)) continue
     const { contact, doubtDeg } = set[side]
-    const mustReadDeg = expectedReadingDeg(setup, side, contact, job.gaugeZero)
+    const mustReadDeg = expectedReadingDeg(setup, side, contact, gaugeUseOf(job))
     const read = readAmount(readings, side)
     if (!read) return { does: 'read', at: 'clamp', side, mustReadDeg, doubtDeg }
     const offDeg = read.deg - mustReadDeg

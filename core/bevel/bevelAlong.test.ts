@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import type { Blade } from '../blade/blade'
 import { contactsAlong, type Contact } from '../angle/contact'
 import { bladeThere } from '../blade/taper'
 import { crossSectionHalf } from '../blade/crossSection'
@@ -40,6 +41,41 @@ describe('the bevel along the edge', () => {
     ]
     expect(steeper.afterMm).toBeCloseTo(width(0.5, 25), 9)
     expect(flatter.afterMm).toBeGreaterThan(width(0.5, 15))
+  })
+
+  it('runs out on the face as it is drawn: the whole slope of a flank, a hollow, a belly', () => {
+    // Where a line through the apex comes out of the drawn half-section, by halving.
+    const drawn = (of: Blade, newDeg: number) => {
+      const half = crossSectionHalf(of, 20)
+      const thickAt = (x: number) => {
+        const i = half.findIndex(([at]) => at >= x)
+        const [[x0, y0], [x1, y1]] = [half[i - 1]!, half[i]!]
+        return y0 + ((x - x0) / (x1 - x0)) * (y1 - y0)
+      }
+      const slope = Math.tan((newDeg * Math.PI) / 180)
+      let [inside, outside] = [half[1]![0], 20]
+      while (outside - inside > 1e-9) {
+        const middle = (inside + outside) / 2
+        if (thickAt(middle) > middle * slope) inside = middle
+        else outside = middle
+      }
+      return Math.hypot(inside, inside * slope)
+    }
+    const even = { ...tapering, bevelDeg: { A: 20, B: 20 }, thicknessBehindEdgeTipMm: null, spineThicknessTipMm: null }
+    for (const of of [
+      { ...even, bevels: 'A' as const },
+      { ...even, grind: 'hollow' as const },
+      { ...even, grind: 'convex' as const },
+      even,
+    ]) {
+      const { afterMm } = bevelAlong(of, 'A', at(12), places)[0]!
+      // The drawing has four chords where the face is a parabola.
+      expect(Math.abs(afterMm! - drawn(of, 12))).toBeLessThan(0.1)
+    }
+    const widths = (['hollow', 'flat', 'convex'] as const).map(
+      (grind) => bevelAlong({ ...even, grind }, 'A', at(12), places)[0]!.afterMm!,
+    )
+    expect(widths).toEqual([...widths].sort((a, b) => a - b))
   })
 
   it('says nothing where there is no angle, and nothing of a bevel that was not proved', () => {

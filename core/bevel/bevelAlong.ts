@@ -2,9 +2,9 @@ import type { Contact } from '../angle/contact'
 import type { Refusal } from '../angle/reasons'
 import type { Blade } from '../blade/blade'
 import { bevelThicknessMm } from '../blade/bevelThickness'
-import { primaryFaceDeg } from '../blade/primaryFace'
 import { asThickAs } from '../blade/taper'
 import type { Side } from '../clamping/centring'
+import { bevelSectionOf } from './bevelSectionOf'
 import { bevelWidthMm } from './bevelWidth'
 import { reprofile } from './reprofile'
 
@@ -53,8 +53,7 @@ export function bevelAt(
   function after(): number | null {
     if (newDeg === null) return null
     if (thereDeg === null || newDeg >= thereDeg) return bevelWidthMm(shoulderMm, newDeg)
-    const primaryHalfAngleDeg = primaryFaceDeg(there, side)
-    const section = reprofile({ edgeAngleDeg: thereDeg, shoulderMm, primaryHalfAngleDeg }, newDeg, 0)
+    const section = reprofile(bevelSectionOf(there, side, thereDeg), newDeg, 0)
     return section.ok ? section.faceWidthMm : null
   }
 }

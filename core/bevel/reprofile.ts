@@ -9,6 +9,11 @@ export interface BevelSection {
   /** Shoulder's half of the thickness behind the edge. */
   readonly shoulderMm: number
   readonly primaryHalfAngleDeg: number
+  /**
+   * Where the primary face is hollow or convex: how far it goes from the shoulder, along the centre plane, and by how
+   * much it bows halfway (convex: positive) from the straight line at that half-angle. Else it is straight.
+   */
+  readonly face?: { readonly lengthMm: number; readonly bowMm: number }
 }
 
 export type Reprofiled =
@@ -44,9 +49,36 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
     const at = slopeNew > slopeOld ? (apexWornMm * slopeNew) / (slopeNew - slopeOld) : apexWornMm
     return outcome('micro', [at, at * slopeOld], [])
   }
-  if (slopeNew <= slopePrimary) return { ok: false, reason: 'flatter-than-primary' }
-  const at = (old.shoulderMm + apexWornMm * slopeNew - shoulderAt * slopePrimary) / (slopeNew - slopePrimary)
-  return outcome('full', [at, (at - apexWornMm) * slopeNew], [shoulder])
+  const along = alongFace()
+  if (along === null) return { ok: false, reason: 'flatter-than-primary' }
+  const at = shoulderAt + along
+  return outcome('full', [at, (at - apexWornMm) * slopeNew], [shoulder, ...faceUpTo(along)])
+
+  /** How far behind the shoulder the new face comes out of the primary one, mm; null where it does not. */
+  function alongFace(): number | null {
+    // Half-thickness of the primary face over the new one: over + (primary - new) u + bow u (length - u) is 0.
+    const over = old.shoulderMm - overShoulder
+    const { lengthMm, bowMm } = old.face ?? { lengthMm: 1, bowMm: 0 }
+    const curve = (4 * bowMm) / lengthMm ** 2
+    const slope = slopePrimary + curve * lengthMm - slopeNew
+    if (curve === 0) return slope < 0 ? -over / slope : null
+    const root = slope * slope + 4 * curve * over
+    if (root < 0) return null
+    // The nearer of the two, in a form that loses no digits.
+    const ends = [(2 * over) / (-slope + Math.sqrt(root)), (2 * over) / (-slope - Math.sqrt(root))]
+    const first = Math.min(...ends.filter((end) => end >= 0))
+    return first <= lengthMm ? first : null
+  }
+  /** The bowed face between the shoulder and there. */
+  function faceUpTo(along: number): Vec2[] {
+    const { face } = old
+    if (!face) return []
+    return Array.from({ length: FACE_POINTS }, (_, i): Vec2 => {
+      const u = (along * (i + 1)) / (FACE_POINTS + 1)
+      const bow = ((4 * face.bowMm) / face.lengthMm ** 2) * u * (face.lengthMm - u)
+      return [shoulderAt + u, old.shoulderMm + u * slopePrimary + bow]
+    })
+  }
 
   function outcome(kind: 'full' | 'micro', end: Vec2, between: readonly Vec2[]): Reprofiled {
     const removed: Vec2[] = [[0, 0], ...between, end, [apexWornMm, 0]]
@@ -61,6 +93,8 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
     }
   }
 }
+
+const FACE_POINTS = 8
 
 function polygonArea(points: readonly Vec2[]): number {
   const twice = points.reduce((sum, [x, y], i) => {

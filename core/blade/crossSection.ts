@@ -22,14 +22,16 @@ export function crossSectionHalf(of: Blade, edgeAngleDeg: number): Vec2[] {
   ]
 }
 
-/**
- * How far a hollow or convex primary face bows from the straight line between its ends, as a share of the thickness it
- * gains.
- */
 const BOW = { flat: 0, sabre: 0, hollow: -0.18, convex: 0.18 } as const
 
+/**
+ * How far a hollow (negative) or convex primary face bows from the straight line between its ends, halfway, mm; by the
+ * half-thickness that it gains. The face is a parabola.
+ */
+export const bowMm = (grind: Blade['grind'], gainsMm: number): number => BOW[grind] * gainsMm
+
 function grindCurve(of: Blade, from: Vec2, to: Vec2): Vec2[] {
-  const bow = BOW[of.grind] * (to[1] - from[1])
+  const bow = bowMm(of.grind, to[1] - from[1])
   if (bow === 0) return []
   return [0.2, 0.4, 0.6, 0.8].map((t): Vec2 => [
     from[0] + (to[0] - from[0]) * t,

@@ -11,22 +11,22 @@ import type { MeasureId } from './measures'
 /** How far measures are off what was written down, mm or degrees. */
 export type Shifts = { readonly [id in MeasureId]?: number }
 
+/** A bench whose measures are off by so much: the setup, and where its pivot stands. */
+export interface ShiftedBench {
+  readonly setup: Setup
+  readonly pivotHeightMm: number
+}
+
 /**
- * Gives the edge angle (degrees) at a station when measures are off by so much; null where there is none. Reach does
- * not count: a rod that is a little short does not change the angle. Made once for many shifts, since samples ask for
- * thousands. Source: docs/geometry.md, "How sure is it".
+ * Gives the bench as it is when measures are off by so much, on one side. Made once for many shifts, since samples ask
+ * for thousands: each answer is the same bench, put off anew. Source: docs/geometry.md, "How sure is it".
  */
-export function edgeAngleShifter(
-  setup: Setup,
-  side: Side,
-  pivotHeightMm: number,
-  station: Station,
-): (shifts: Shifts) => number | null {
+export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (shifts: Shifts) => ShiftedBench {
   const { rig, stone, hold } = setup
   const heightId: MeasureId = side === 'B' && rig.pivotB !== null ? 'pivot-height-b' : 'pivot-height'
-  // One bench that is put off anew for each shift.
   const [pivot, pivotB] = [{ ...rig.pivot }, rig.pivotB && { ...rig.pivotB }]
   const off = { ...setup, rig: { ...rig, pivot, pivotB }, stone: { ...stone }, hold: { ...hold } }
+  const bench = { setup: off, pivotHeightMm }
   return (shifts) => {
     const by = (id: MeasureId) => shifts[id] ?? 0
     pivot.setbackMm = rig.pivot.setbackMm + by('setback')
@@ -43,11 +43,29 @@ export function edgeAngleShifter(
       centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
       tiltDeg: at.tiltDeg + by('tilt'),
     }
-    const over = reacherAt(off, side, pivotHeightMm + by(heightId) + by('pivot-play'), station)
+    bench.pivotHeightMm = pivotHeightMm + by(heightId) + by('pivot-play')
+    return bench
+  }
+}
+
+/**
+ * Gives the edge angle (degrees) at a station when measures are off by so much; null where there is none. Reach does
+ * not count: a rod that is a little short does not change the angle. Source: as above.
+ */
+export function edgeAngleShifter(
+  setup: Setup,
+  side: Side,
+  pivotHeightMm: number,
+  station: Station,
+): (shifts: Shifts) => number | null {
+  const shifted = benchShifter(setup, side, pivotHeightMm)
+  return (shifts) => {
+    const { setup: off, pivotHeightMm: heightMm } = shifted(shifts)
+    const over = reacherAt(off, side, heightMm, station)
     const { distanceMm, point, foot } = pedalAt(station, clampFrame(off.hold), over.pivot, over.slideMm)
     const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)
     if (!angle.ok) return null
-    const tiltedFace = by('face-shape')
+    const tiltedFace = shifts['face-shape'] ?? 0
     if (tiltedFace === 0) return angle.edgeAngleDeg
     // A face tilted along the rod tilts the bevel as far as the rod is square to the edge.
     const away = subtract(point, foot)

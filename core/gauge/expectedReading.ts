@@ -2,39 +2,49 @@ import type { Contact } from '../angle/contact'
 import { primaryFaceDeg } from '../blade/primaryFace'
 import { shareAlong } from '../blade/shareAlong'
 import { asThickAs } from '../blade/taper'
-import type { Side } from '../clamping/centring'
+import type { CentrePlane, Side } from '../clamping/centring'
 import { centrePlaneOf, type Setup } from '../setup/setup'
 import { degrees, radians } from '../units/angle'
-import { add, rotate, scale, subtract, unit, type Vec2 } from '../vector/vec2'
-import type { GaugeZero } from '../setup/gaugeZero'
+import { add, dot, length, rotate, scale, subtract, unit, type Vec2 } from '../vector/vec2'
+import type { GaugeAxes, GaugeUse } from '../setup/gaugeZero'
 
 /**
  * What a level gauge along the rod must read at a contact, degrees, the stone's middle over it: the fall of the rod
- * against what the gauge was zeroed on (turned the way it stands on the stone). Source: docs/geometry.md, "What a level
+ * against what the gauge was zeroed on (turned the way it stands on the stone). One with a single axis rolls with the
+ * stone about the rod and reads atan(sin ε / cos θ) of a rod that falls by ε under a face that slopes by θ: the edge
+ * angle where the rod is square to the edge, more than the rod's fall elsewhere. Source: docs/geometry.md, "What a level
  * gauge reads".
  */
-export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, zero: GaugeZero): number {
-  if (zero === 'centre-plane') return contact.gaugeDeg
+export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, { zero, axes }: GaugeUse): number {
+  if (zero === 'centre-plane' && axes === 'two') return contact.gaugeDeg
   const rod = rodRun(contact, setup.stone.faceOffsetMm)
-  const plane = centrePlaneOf(setup, side, contact)
   if (zero === 'clamp') {
-    const [along, out] = rotate(rod.run, -radians(plane.axisTurnDeg))
-    const tilt = radians(plane.tiltDeg)
-    const outInClamp = out * Math.cos(tilt) + rod.fall * Math.sin(tilt)
-    const fallInClamp = rod.fall * Math.cos(tilt) - out * Math.sin(tilt)
-    return degrees(Math.atan2(fallInClamp, Math.hypot(along, outInClamp)))
+    const plane = centrePlaneOf(setup, side, contact)
+    const seen = (run: Vec2, fall: number) => inClamp(run, fall, plane)
+    const [theta, { run, fall }] = [radians(contact.edgeAngleDeg), seen(rod.run, rod.fall)]
+    // The face's normal, as a run that falls by as much as it rises.
+    const up = -seen(scale(contact.outward, Math.sin(theta)), -Math.cos(theta)).fall
+    return readBy(axes, Math.atan2(fall, length(run)), up)
   }
+  const reading = readBy(axes, radians(contact.gaugeDeg), Math.cos(radians(contact.edgeAngleDeg)))
+  if (zero === 'centre-plane') return reading
   const bladeOut: Vec2 = rotate([0, 1], radians(setup.hold.turnDeg))
-  const direction = unit(rod.run)
-  const share = direction[0] * bladeOut[0] + direction[1] * bladeOut[1]
-  return (
-    contact.gaugeDeg -
-    degrees(
-      Math.atan(
-        Math.tan(radians(primaryFaceDeg(asThickAs(setup.blade, shareAlong(setup.blade, contact)), side))) * share,
-      ),
-    )
-  )
+  const flatDeg = primaryFaceDeg(asThickAs(setup.blade, shareAlong(setup.blade, contact)), side)
+  return reading - degrees(Math.atan(Math.tan(radians(flatDeg)) * dot(unit(rod.run), bladeOut)))
+}
+
+/** The reading of a rod that falls by an angle under a face whose normal rises by so much of its length, degrees. */
+const readBy = (axes: GaugeAxes, fall: number, up: number): number =>
+  degrees(axes === 'two' ? fall : Math.atan2(Math.sin(fall), up))
+
+/** A run in the blade's plane and its fall, against the clamp's plane. */
+function inClamp(run: Vec2, fall: number, plane: CentrePlane): { run: Vec2; fall: number } {
+  const [along, out] = rotate(run, -radians(plane.axisTurnDeg))
+  const tilt = radians(plane.tiltDeg)
+  return {
+    run: [along, out * Math.cos(tilt) + fall * Math.sin(tilt)],
+    fall: fall * Math.cos(tilt) - out * Math.sin(tilt),
+  }
 }
 
 /** From the pivot to the rod's axis over the contact, in the blade's plane: how far along it and how far down, mm. */

@@ -1,10 +1,12 @@
-import type { Contact } from '../angle/contact'
+import { contactAt } from '../angle/contact'
 import { SIDES, type Side } from '../clamping/centring'
-import type { DoubtShare } from '../doubt/budget'
-import type { MeasureId } from '../doubt/measures'
-import type { Setup } from '../setup/setup'
+import type { KnownHold } from '../clamping/knownHold'
+import type { Station } from '../curve/stations'
+import { measuresOf, type MeasureId } from '../doubt/measures'
+import { benchShifter, type Shifts } from '../doubt/shifted'
+import { GAUGE_ZEROS, type GaugeUse, type GaugeZero } from '../setup/gaugeZero'
+import { reacherAt, type Setup } from '../setup/setup'
 import { expectedReadingDeg } from './expectedReading'
-import { GAUGE_ZEROS, type GaugeZero } from '../setup/gaugeZero'
 
 /** A gauge at a bench is read to a tenth of a degree or so; what explains a reading to this is an explanation. */
 const READ_TO_DEG = 0.15
@@ -25,43 +27,68 @@ export type LikelyCause =
   | { readonly by: 'zero'; readonly zero: GaugeZero; readonly leavesDeg: number }
 
 interface SideReading {
-  readonly contact: Contact
-  readonly budget: readonly DoubtShare[]
+  readonly station: Station
+  readonly pivotHeightMm: number
   readonly readDeg: number
+}
+
+/** Steps of the central difference, mm or degrees. */
+const STEP = 0.01
+
+/** What the gauge must read on a side with measures off by so much, degrees; null where there is no angle. */
+function readingShifter(setup: Setup, side: Side, { station, pivotHeightMm }: SideReading, use: GaugeUse) {
+  const shifted = benchShifter(setup, side, pivotHeightMm)
+  return (shifts: Shifts): number | null => {
+    const off = shifted(shifts)
+    const over = { ...reacherAt(off.setup, side, off.pivotHeightMm, station), rodLengthMm: Infinity, stroke: null }
+    const contact = contactAt(station, off.setup.hold, over)
+    return contact.ok ? expectedReadingDeg(off.setup, side, contact, use) : null
+  }
 }
 
 /**
  * What would explain that a gauge read otherwise than it should, the likeliest first: another zero that fits, then the
- * measures that would have to be off by the fewest of their tolerances. Sides that were not read do not count; empty
- * where nothing fits or nothing differs. Source: docs/geometry.md, "What a level gauge reads".
+ * measures that would have to be off by the fewest of their tolerances, by what the reading itself makes of them. Sides
+ * that were not read do not count; empty where nothing fits or nothing differs. Source: docs/geometry.md, "What a level
+ * gauge reads".
  */
 export function likelyCauses(
   setup: Setup,
+  known: KnownHold,
   read: Readonly<Partial<Record<Side, SideReading>>>,
-  zero: GaugeZero,
+  use: GaugeUse,
 ): LikelyCause[] {
   const sides = SIDES.flatMap((side) => {
     const one = read[side]
-    return one ? [{ ...one, side, differsDeg: one.readDeg - expectedReadingDeg(setup, side, one.contact, zero) }] : []
+    if (!one) return []
+    const reading = readingShifter(setup, side, one, use)
+    const mustReadDeg = reading({})
+    return mustReadDeg === null ? [] : [{ ...one, side, reading, differsDeg: one.readDeg - mustReadDeg }]
   })
   if (sides.length === 0 || Math.max(...sides.map((one) => Math.abs(one.differsDeg))) <= READ_TO_DEG) return []
   const worst = (left: (one: (typeof sides)[number]) => number) => Math.max(...sides.map((one) => Math.abs(left(one))))
-  const zeros = GAUGE_ZEROS.filter((other) => other !== zero).flatMap((other): LikelyCause[] => {
-    const leavesDeg = worst((one) => one.readDeg - expectedReadingDeg(setup, one.side, one.contact, other))
+  const zeros = GAUGE_ZEROS.filter((other) => other !== use.zero).flatMap((other): LikelyCause[] => {
+    const leavesDeg = worst((one) => {
+      const then = readingShifter(setup, one.side, one, { ...use, zero: other })({})
+      return then === null ? Infinity : one.readDeg - then
+    })
     return leavesDeg <= READ_TO_DEG ? [{ by: 'zero', zero: other, leavesDeg }] : []
   })
-  const ids = [...new Set(sides.flatMap((one) => one.budget.map((share) => share.id)))].filter((id) => id !== NOT_READ)
-  const measures = ids.flatMap((id): Extract<LikelyCause, { by: 'measure' }>[] => {
-    const shares = sides.map((one) => one.budget.find((share) => share.id === id))
-    const known = shares.find((share) => share !== undefined)!
-    const slope = (i: number) => shares[i]?.perUnitDeg ?? 0
-    const square = sides.reduce((sum, _, i) => sum + slope(i) ** 2, 0)
-    if (square < 1e-9) return []
-    const off = sides.reduce((sum, one, i) => sum + slope(i) * one.differsDeg, 0) / square
-    const leavesDeg = worst((one) => one.differsDeg - slope(sides.indexOf(one)) * off)
-    return leavesDeg <= READ_TO_DEG
-      ? [{ by: 'measure', measure: id, unit: known.unit, off, times: Math.abs(off) / known.tolerance, leavesDeg }]
-      : []
-  })
+  const measures = measuresOf(setup, known).flatMap(
+    ({ id, unit, tolerance }): Extract<LikelyCause, { by: 'measure' }>[] => {
+      if (id === NOT_READ) return []
+      const slopes = sides.map(({ reading }) => {
+        const [less, more] = [-STEP, STEP].map((by) => reading({ [id]: by }))
+        return less == null || more == null ? 0 : (more - less) / (2 * STEP)
+      })
+      const square = slopes.reduce((sum, slope) => sum + slope ** 2, 0)
+      if (square < 1e-9) return []
+      const off = sides.reduce((sum, one, i) => sum + slopes[i]! * one.differsDeg, 0) / square
+      const leavesDeg = worst((one) => one.differsDeg - slopes[sides.indexOf(one)]! * off)
+      return leavesDeg <= READ_TO_DEG
+        ? [{ by: 'measure', measure: id, unit, off, times: Math.abs(off) / tolerance, leavesDeg }]
+        : []
+    },
+  )
   return [...zeros.sort((a, b) => a.leavesDeg - b.leavesDeg), ...measures.sort((a, b) => a.times - b.times)]
 }

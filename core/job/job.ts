@@ -4,7 +4,7 @@ import { clampPosition } from '../clamping/clampPosition'
 import { holdTolerance } from '../clamping/knownHold'
 import { deg, label, mm } from '../measure/measure'
 import { dialSetting } from '../rig/dials/readings'
-import { gaugeZero } from '../setup/gaugeZero'
+import { gaugeAxes, gaugeZero, type GaugeUse } from '../setup/gaugeZero'
 import { keptPositions } from './positions'
 
 const wantedAngle = deg({ above: 0, most: 60 })
@@ -51,6 +51,7 @@ export const job = z.object({
   /** The place of the edge looked at, arc length from the heel; null: the one that the dial is for. */
   lookAtMm: placeMm,
   gaugeZero: gaugeZero.default('centre-plane'),
+  gaugeAxes: gaugeAxes.default('one'),
   /** The cards that a change of rig or blade took the place of: they come back with the two. Newest last. */
   setAside: z
     .array(clampCard.extend({ rigId: z.uuid(), bladeId: z.uuid() }))
@@ -58,3 +59,9 @@ export const job = z.object({
     .default([]),
 })
 export type Job = z.infer<typeof job>
+
+/** How the level gauge is used on a job. */
+export const gaugeUseOf = ({ gaugeZero: zero, gaugeAxes: axes }: Pick<Job, 'gaugeZero' | 'gaugeAxes'>): GaugeUse => ({
+  zero,
+  axes,
+})

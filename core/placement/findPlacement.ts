@@ -1,6 +1,4 @@
-import type { BevelSection } from '../bevel/reprofile'
-import { bevelThicknessMm } from '../blade/bevelThickness'
-import { primaryHalfAngleDeg } from '../blade/primaryHalfAngle'
+import { bevelSectionOf } from '../bevel/bevelSectionOf'
 import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
 import { stationAt, type Station } from '../curve/stations'
@@ -94,11 +92,7 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const searched = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
   const tangents = edgeTangents(searched)
   const limits = holdLimits(setup, side, stations)
-  const there: BevelSection = {
-    edgeAngleDeg: thereDeg ?? wantedDeg,
-    shoulderMm: bevelThicknessMm(setup.blade),
-    primaryHalfAngleDeg: primaryHalfAngleDeg(setup.blade),
-  }
+  const there = bevelSectionOf(setup.blade, side, thereDeg ?? wantedDeg)
   const judge = (hold: Setup['hold']) =>
     aim === 'even'
       ? evenness(setup, side, hold, tangents, searched, wantedDeg)

@@ -1,4 +1,6 @@
 import { contactAt } from '../angle/contact'
+import { expectedReadingDeg } from '../gauge/expectedReading'
+import type { GaugeAxes } from '../setup/gaugeZero'
 import { refuse, type Refusal } from '../angle/reasons'
 import { secantRoot } from '../angle/solve'
 import type { PerSide, Side } from '../clamping/centring'
@@ -51,12 +53,14 @@ export function offsetFromStoneReadings(
   pivotHeightMm: PerSide<number>,
   station: Station,
   readDeg: BothWaysUp,
+  axes: GaugeAxes,
 ): FoundOffset | Refusal {
   let refused: Refusal | null = null
   const reading = (side: Side, centreOffsetMm: number): number => {
     const hold = { ...setup.hold, centreOffsetMm }
-    const contact = contactAt(station, hold, reacherAt({ ...setup, hold }, side, pivotHeightMm[side], station))
-    if (contact.ok) return contact.gaugeDeg
+    const held = { ...setup, hold }
+    const contact = contactAt(station, hold, reacherAt(held, side, pivotHeightMm[side], station))
+    if (contact.ok) return expectedReadingDeg(held, side, contact, { zero: 'centre-plane', axes })
     refused = contact
     return NaN
   }

@@ -98,10 +98,10 @@ describe('finding the centring error', () => {
       return contact.ok ? contact.gaugeDeg : NaN
     })
     const unknown = { ...off, hold: { ...off.hold, centreOffsetMm: 0 } }
-    const found = offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { A: read[0]!, B: read[1]! })
+    const found = offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { A: read[0]!, B: read[1]! }, 'two')
     expect(found.ok && found.centreOffsetMm).toBeCloseTo(0.4, 6)
     const explain = (setup: Setup, A: number) =>
-      offsetFromStoneReadings(setup, { A: 58, B: 58 }, station, { A, B: read[1]! })
+      offsetFromStoneReadings(setup, { A: 58, B: 58 }, station, { A, B: read[1]! }, 'two')
     // 15 degrees apart would need the edge more than a centimetre off the middle.
     expect(explain(unknown, read[1]! + 15)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })
     expect(explain(unknown, NaN)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })

@@ -99,6 +99,7 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
       ],
     },
     gaugeZero: 'clamp',
+    gaugeAxes: 'two',
   },
   instruments: {
     name: 'Screen on the shelf',

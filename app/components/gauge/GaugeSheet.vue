@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { perSide, SIDES, type Side } from '#core/clamping/centring'
-import { GAUGE_ZEROS, type GaugeZero } from '#core/setup/gaugeZero'
+import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/setup/gaugeZero'
 import type { LikelyCause } from '#core/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
@@ -8,7 +8,7 @@ import { useReadings } from '~/composables/useReadings'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
-import { GAUGE_ZERO_HOW, GAUGE_ZERO_WORD, MEASURE_WORD } from '~/words/measureText'
+import { GAUGE_AXES_HOW, GAUGE_AXES_WORD, GAUGE_ZERO_HOW, GAUGE_ZERO_WORD, MEASURE_WORD } from '~/words/measureText'
 import { parseDecimal } from '#core/units/length'
 
 /** The level gauge: where to put it, how to zero it, what it must read, what it did read and why it may differ. */
@@ -16,16 +16,25 @@ const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
 const readings = useReadings()
-const { zero, expected, square, nearestSquare, read, causes } = useGauge()
+const { use, expected, square, nearestSquare, read, causes } = useGauge()
 const names = computed(() => preferences.current.sideNames)
 const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const text = (mm: number) => lengthText(mm, preferences.unit)
 const table = computed(() => job.rig.value.jaws === null)
+const zero = computed(() => use.value.zero)
 const zeroWord = (of: GaugeZero) => (of === 'clamp' && table.value ? 'the table' : GAUGE_ZERO_WORD[of])
 const zeros = computed(() => GAUGE_ZEROS.map((value) => ({ value, label: `On ${zeroWord(value)}` })))
 const chosenZero = computed({
   get: () => zero.value,
   set: (to: GaugeZero) => void job.change(`gauge zeroed on ${zeroWord(to)}`, { gaugeZero: to }),
+})
+
+const axes = computed(() =>
+  GAUGE_AXES.map((value) => ({ value, label: GAUGE_AXES_WORD[value], description: GAUGE_AXES_HOW[value] })),
+)
+const chosenAxes = computed({
+  get: () => use.value.axes,
+  set: (to: GaugeAxes) => void job.change(`gauge with ${GAUGE_AXES_WORD[to].toLowerCase()}`, { gaugeAxes: to }),
 })
 
 const whereText = computed(() => {
@@ -109,6 +118,10 @@ function causeText(cause: LikelyCause): string {
         <p class="mt-2 text-sm text-muted">
           {{ GAUGE_ZERO_HOW[zero] }} Turn it the way it will stand on the stone, along the rod.
         </p>
+      </SheetPane>
+      <SheetPane labelledby="axes">
+        <h2 id="axes" class="font-semibold">The gauge has</h2>
+        <URadioGroup v-model="chosenAxes" :items="axes" size="lg" class="mt-1" aria-labelledby="axes" />
       </SheetPane>
       <SheetPane labelledby="did-read">
         <h2 id="did-read" class="flex items-center gap-2 font-semibold"><AngleMark angle="read" />What did it read?</h2>
