@@ -1,4 +1,5 @@
 import { grainSize } from '#core/stone/grit'
+import { middleOffsetMm } from '#core/stone/taper'
 import { stone as stoneSchema, type Stone } from '#core/stone/stone'
 import { checked, type FieldProblem } from '#core/problem/problem'
 import type { LengthUnit } from '#core/units/length'
@@ -76,7 +77,8 @@ export function readStone({ facts, byGrit }: StoneDraft, unit: LengthUnit, base:
         ]
       : []
   const { nearMm, farMm } = read.faceOffsetEnds ?? {}
-  const faceOffsetMm = nearMm !== undefined && farMm !== undefined ? (nearMm + farMm) / 2 : undefined
+  const faceOffsetMm =
+    nearMm !== undefined && farMm !== undefined ? middleOffsetMm(nearMm, farMm, read.dishMm ?? 0) : undefined
   const whole = checked(stoneSchema, {
     ...read,
     faceOffsetMm,

@@ -7,7 +7,8 @@ import { edgeTangents, evenness } from '../placement/evenness'
 import { bellyBlade, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { reachersAt, type Setup } from '../setup/setup'
 import type { Blade } from './blade'
-import { restingCentrePlane } from './restingCentrePlane'
+import { primaryHalfAngleDeg } from './primaryHalfAngle'
+import { restByWeight, restingCentrePlane, restOf } from './restingCentrePlane'
 import { shoulderDepthMm } from './shoulder'
 
 const between = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -34,7 +35,7 @@ describe('a blade lying on a table', () => {
         fc.property(blades, between(-10, 20), between(-10, 10), (blade, bladeYMm, turnDeg) => {
           const { offsetMm, tiltDeg, axisTurnDeg } = restingCentrePlane(
             blade,
-            { ...sampleSetup.hold, bladeYMm, turnDeg, tiltDeg: 0, centreOffsetMm: 0 },
+            { ...sampleSetup.hold, bladeYMm, turnDeg, tiltDeg: 0, centreOffsetMm: 0, restsOn: 'face' },
             side,
           )
           expect(axisTurnDeg).toBe(turnDeg)
@@ -100,4 +101,17 @@ describe('a blade lying on a table', () => {
       expect(Math.min(...off)).toBeCloseTo(-even.cost, 6)
     })
   })
+})
+
+it('a sabre grind lies on its flats, or tips onto its face, by where its weight is; a hand’s word goes before', () => {
+  const sabre = (primaryGrindHeightMm: number) => ({ ...bellyBlade, spineThicknessMm: 4, primaryGrindHeightMm })
+  // A low grind leaves most of the steel over the flats, a high one most of it in front of them.
+  expect([8, 14, 20, 27.5].map((height) => restByWeight(sabre(height)))).toEqual(['flats', 'flats', 'face', 'face'])
+  const { hold } = sampleSetup
+  const level = restingCentrePlane(sabre(14), hold, 'A')
+  expect(level).toEqual({ offsetMm: 2, tiltDeg: 0, axisTurnDeg: hold.turnDeg })
+  const tipped = restingCentrePlane(sabre(14), { ...hold, restsOn: 'face' }, 'A')
+  expect(tipped.tiltDeg).toBeCloseTo(-primaryHalfAngleDeg(sabre(14)), 9)
+  // Ground to the spine there is nothing else to lie on.
+  expect(restOf(sabre(27.5), { restsOn: 'flats' })).toBe('face')
 })

@@ -1,19 +1,45 @@
 import type { CentrePlane, Side } from '../clamping/centring'
-import type { ClampPosition } from '../clamping/clampPosition'
+import type { ClampPosition, Rest } from '../clamping/clampPosition'
 import { radians } from '../units/angle'
 import type { Blade } from './blade'
 import { primaryHalfAngleDeg } from './primaryHalfAngle'
 import { shoulderDepthMm } from './shoulder'
 
+/** Less of parallel flats than this no blade lies on, mm. */
+const LEAST_FLAT_MM = 1
+
 /**
- * Where the centre plane of a blade resting on its primary face lies over the table: it falls outward by the slope of
- * that face, about the blade's own length, and the edge stands where the two faces, run on to it, would leave it over
- * the table. The faces' slopes are the primary half-angle, less the clamp position's tilt with side A up and more by it
+ * What a blade lies on by itself: on its flats where the middle of its section's weight is over them, else it tips onto
+ * its primary face. The section is as thick as its spine as far as the flats go, then thins straight to what stands
+ * behind the edge. A handle is not weighed. Source: docs/geometry.md, "Rigs", table with post.
+ */
+export function restByWeight(of: Blade): Rest {
+  const flatMm = of.widthMm - of.primaryGrindHeightMm
+  if (flatMm < LEAST_FLAT_MM) return 'face'
+  const [thick, thin, faceMm] = [of.spineThicknessMm, of.thicknessBehindEdgeMm, of.primaryGrindHeightMm]
+  const [flat, face] = [thick * flatMm, ((thick + thin) / 2) * faceMm]
+  const middleOfFace = flatMm + (faceMm * (thick + 2 * thin)) / (3 * (thick + thin))
+  return (flat * (flatMm / 2) + face * middleOfFace) / (flat + face) <= flatMm ? 'flats' : 'face'
+}
+
+/** What a blade lies on as it is held: what a hand has said, where there are flats at all. */
+export const restOf = (of: Blade, { restsOn }: Pick<ClampPosition, 'restsOn'>): Rest =>
+  of.widthMm - of.primaryGrindHeightMm < LEAST_FLAT_MM ? 'face' : (restsOn ?? restByWeight(of))
+
+/**
+ * Where the centre plane of a blade resting on a table lies over it. On its parallel flats it lies level, half of the
+ * spine's thickness up. On its primary face it falls outward by the slope of that face, about the blade's own length,
+ * and the edge stands where the two faces, run on to it, would leave it over the table. The faces' slopes are the primary half-angle, less the clamp position's tilt with side A up and more by it
  * with side B up. A blade with a bevel on side A alone is measured from its flat back. Source: docs/geometry.md,
  * "Rigs", table with post.
  */
 export function restingCentrePlane(of: Blade, hold: ClampPosition, side: Side): CentrePlane {
   const flatBack = of.bevels === 'A'
+  if (!flatBack && restOf(of, hold) === 'flats') {
+    const tiltDeg = side === 'A' ? hold.tiltDeg : -hold.tiltDeg
+    const middle = (of.spineThicknessMm / 2) * Math.cos(radians(tiltDeg))
+    return { offsetMm: middle, tiltDeg, axisTurnDeg: hold.turnDeg }
+  }
   const slope = flatBack ? 0 : primaryHalfAngleDeg(of)
   const half = slope - (side === 'A' ? hold.tiltDeg : -hold.tiltDeg)
   const edgeFromOrigin = of.widthMm - hold.bladeYMm

@@ -6,7 +6,10 @@ import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '..
 import { dialOf } from '../rig/dials/dials'
 import type { DialSetting } from '../rig/dials/readings'
 import { contactFor, type Setup } from '../setup/setup'
+import { clamp } from '../units/figures'
 import { pivotHeightFor } from './pivotHeightFor'
+
+const ROUNDING_MM = 1e-6
 
 /** What to dial, in the rig's own language. */
 export interface DialAdvice {
@@ -31,8 +34,10 @@ export function whatToDial(setup: Setup, side: Side, wantedDeg: number, station:
   const exact = pivotHeightFor(setup, side, wantedDeg, station)
   if (!exact.ok) return exact
   const { lowestMm, highestMm } = heightRange(setup.rig)
-  if (exact.heightMm < lowestMm || exact.heightMm > highestMm) return refuse('height-out-of-range', exact.heightMm)
-  const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, exact.heightMm))
+  // An angle at the very end of the range comes back from its height a rounding beside it.
+  const heightMm = clamp(exact.heightMm, [lowestMm, highestMm])
+  if (Math.abs(heightMm - exact.heightMm) > ROUNDING_MM) return refuse('height-out-of-range', exact.heightMm)
+  const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, heightMm))
   return advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg)
 }
 

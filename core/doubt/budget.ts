@@ -2,7 +2,7 @@ import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { Setup } from '../setup/setup'
 import type { KnownHold } from '../clamping/knownHold'
-import { measuresOf, type DoubtfulMeasure, type MeasureId } from './measures'
+import { ANEW_EACH_SIDE, measuresOf, type DoubtfulMeasure, type MeasureId } from './measures'
 import { edgeAngleShifter } from './shifted'
 
 export interface DoubtShare extends DoubtfulMeasure {
@@ -45,12 +45,12 @@ export const totalDoubtDeg = (budget: readonly DoubtShare[]): number =>
 
 /**
  * The doubt of the included angle: what both sides share counts once, with its sign, so a centring error cancels and a
- * pivot height adds up; then in quadrature. Source: docs/geometry.md, "How sure is it".
+ * pivot height adds up; what is anew on each side (the pivot's play) counts twice on its own; then in quadrature. Source: docs/geometry.md, "How sure is it".
  */
 export function includedDoubtDeg(a: readonly DoubtShare[], b: readonly DoubtShare[]): number {
-  const both = a.map((share) => {
-    const other = b.find((one) => one.id === share.id)
-    return (share.perUnitDeg + (other?.perUnitDeg ?? 0)) * share.tolerance
+  const squares = a.map((share) => {
+    const [here, there] = [share.perUnitDeg, b.find((one) => one.id === share.id)?.perUnitDeg ?? 0]
+    return (ANEW_EACH_SIDE.has(share.id) ? here ** 2 + there ** 2 : (here + there) ** 2) * share.tolerance ** 2
   })
-  return Math.sqrt(both.reduce((sum, deg) => sum + deg ** 2, 0))
+  return Math.sqrt(squares.reduce((sum, square) => sum + square, 0))
 }

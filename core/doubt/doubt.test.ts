@@ -113,9 +113,17 @@ describe('the share of each measure', () => {
         let expected = (more! - less!) / (2 * tolerance)
         if (own[id] && own[id] !== side) expected = 0
         if (id === 'face-shape') {
-          // A face tilted along the rod tilts the bevel by the part of it that lies square to the edge.
-          const { point, foot, distanceMm } = angle(setup, 58)
-          expected = distanceMm / Math.hypot(point[0] - foot[0], point[1] - foot[1])
+          // The face goes on through the tangent, and its normal stands off square to the rod by as much as it is
+          // tilted: it is turned about the tangent by that over what of the rod lies square to it in the face.
+          const { point, foot, outward, heightMm, reachMm, edgeAngleDeg } = angle(setup, 58)
+          const theta = radians(edgeAngleDeg)
+          const lift = setup.stone.faceOffsetMm
+          const over = [0, 1].map((axis) => point[axis]! + outward[axis]! * lift * Math.sin(theta))
+          const rod = [foot[0] - over[0]!, foot[1] - over[1]!, heightMm - lift * Math.cos(theta)].map(
+            (x) => x / reachMm,
+          )
+          const square = [-outward[0] * Math.cos(theta), -outward[1] * Math.cos(theta), Math.sin(theta)]
+          expected = 1 / square.reduce((sum, x, axis) => sum + x * rod[axis]!, 0)
         }
         expect(Math.abs(perUnitDeg - expected), `${id} on ${side}`).toBeLessThan(2e-3)
         expect(shareDeg).toBeCloseTo(Math.abs(perUnitDeg) * tolerance, 12)

@@ -20,6 +20,9 @@ export const MEASURES = [
 ] as const
 export type MeasureId = (typeof MEASURES)[number]
 
+/** Of these the two sides are off by different amounts: the pivot comes to rest anew. */
+export const ANEW_EACH_SIDE: ReadonlySet<MeasureId> = new Set(['pivot-play'])
+
 /** What each is measured in. */
 export const MEASURES_UNIT: Readonly<Record<MeasureId, 'mm' | 'deg'>> = {
   'pivot-height': 'mm',

@@ -3,7 +3,7 @@ import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { Setup } from '../setup/setup'
 import type { KnownHold } from '../clamping/knownHold'
-import { measuresOf, type MeasureId } from './measures'
+import { ANEW_EACH_SIDE, measuresOf, type MeasureId } from './measures'
 import { edgeAngleShifter } from './shifted'
 
 export interface MonteCarloAsk {
@@ -58,6 +58,7 @@ export function* monteCarlo({
 }: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1 / DEVIATIONS_IN_95)
   const measures = measuresOf(setup, known)
+  const anew = measures.filter(({ id }) => ANEW_EACH_SIDE.has(id))
   const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }
   const included = new Float64Array(samples)
   const angleA = edgeAngleShifter(setup, 'A', pivotHeightMm.A, station)
@@ -66,7 +67,9 @@ export function* monteCarlo({
   let counted = 0
   for (let i = 0; i < samples; i++) {
     for (const { id, tolerance } of measures) shifts[id] = normal() * tolerance
-    const [a, b] = [angleA(shifts), angleB(shifts)]
+    const a = angleA(shifts)
+    for (const { id, tolerance } of anew) shifts[id] = normal() * tolerance
+    const b = angleB(shifts)
     if (a !== null && b !== null) {
       angles.A[counted] = a
       angles.B[counted] = b

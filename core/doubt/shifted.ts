@@ -67,8 +67,10 @@ export function edgeAngleShifter(
     if (!angle.ok) return null
     const tiltedFace = shifts['face-shape'] ?? 0
     if (tiltedFace === 0) return angle.edgeAngleDeg
-    // A face tilted along the rod tilts the bevel as far as the rod is square to the edge.
+    // A face tilted along the rod turns about the tangent: by more than its tilt where the rod runs aslant to that.
     const away = subtract(point, foot)
-    return angle.edgeAngleDeg + tiltedFace * (distanceMm / Math.sqrt(dot(away, away)))
+    const acrossMm2 = distanceMm ** 2 + over.pivot.w ** 2 - over.faceOffsetMm ** 2
+    const alongMm2 = dot(away, away) - distanceMm ** 2
+    return angle.edgeAngleDeg + tiltedFace * Math.sqrt(1 + Math.max(0, alongMm2) / acrossMm2)
   }
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { checked } from '../problem/problem'
 import { grainSize, GRIT_STANDARDS } from '../stone/grit'
+import { middleOffsetMm } from '../stone/taper'
 import { stone, type Stone } from '../stone/stone'
 import { parseDecimal } from '../units/length'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
@@ -129,7 +130,7 @@ function readRow(
     lubricant: text('lubricant'),
     grit,
     grainUm: number('grainUm') ?? (size?.ok ? size.um : undefined),
-    faceOffsetMm: ((nearMm ?? NaN) + (farMm ?? NaN)) / 2,
+    faceOffsetMm: middleOffsetMm(nearMm ?? NaN, farMm ?? NaN, number('dishMm') ?? 0),
     faceOffsetEnds: { nearMm, farMm },
     faceOffsetToleranceMm: toleranceMm ?? 0.1,
     lengthMm: number('lengthMm'),

@@ -134,6 +134,9 @@ describe('what the gauge must read', () => {
       [10, 10],
       [30, 40],
     ])
+    // Between two facets the rod is square to neither.
+    const facet = { ...at(20, 1), outward: [Math.sin(0.5), Math.cos(0.5)] as const }
+    expect(places(at(10, -3), facet)).toEqual([])
     // Where the stone does not come there is no line to cross.
     expect(places(at(10, -3), refuse('beyond-rod'), at(20, 1))).toEqual([])
     expect(places(at(10, 0), refuse('beyond-rod'), at(20, 0))).toEqual([
@@ -218,7 +221,7 @@ describe('why the gauge reads otherwise', () => {
           const sure = named.flatMap((cause) => (cause.by === 'measure' ? [cause] : []))
           const its = sure.find((cause) => cause.measure === measure.id)
           fc.pre(its !== undefined && named[0]!.by === 'measure')
-          expect(Math.abs(its!.off - off)).toBeLessThan(0.12 * Math.abs(off) + 0.02)
+          expect(Math.abs(its!.off - off)).toBeLessThan(0.25 * Math.abs(off) + 0.05)
           // Where a rival would have to be off by more of its tolerances, it comes behind.
           if (sure.every((cause) => cause === its || cause.times > 1.1 * times)) {
             told++

@@ -1,6 +1,7 @@
 import type { Contact } from '../angle/contact'
 import type { Refusal } from '../angle/reasons'
-import { dot, subtract } from '../vector/vec2'
+import { radians } from '../units/angle'
+import { dot, subtract, type Vec2 } from '../vector/vec2'
 
 /** A stretch of the edge, arc length from the heel, mm. */
 export interface Stretch {
@@ -18,15 +19,15 @@ const SQUARE_MM = 0.05
  */
 export function whereSquare(along: readonly (Contact | Refusal)[]): Stretch[] {
   const found: Stretch[] = []
-  let before: { at: number; off: number } | null = null
+  let before: { at: number; off: number; outward: Vec2 } | null = null
   for (const contact of along) {
     if (!contact.ok) {
       before = null
       continue
     }
-    const now = { at: contact.fromHeelMm, off: alongTangent(contact) }
+    const now = { at: contact.fromHeelMm, off: alongTangent(contact), outward: contact.outward }
     if (Math.abs(now.off) <= SQUARE_MM) extend(found, now.at, before?.at)
-    else if (before && Math.abs(before.off) > SQUARE_MM && before.off > 0 !== now.off > 0) {
+    else if (before && Math.abs(before.off) > SQUARE_MM && before.off > 0 !== now.off > 0 && goesOn(before, now)) {
       const place = before.at + (before.off / (before.off - now.off)) * (now.at - before.at)
       found.push({ fromMm: place, toMm: place })
     }
@@ -34,6 +35,12 @@ export function whereSquare(along: readonly (Contact | Refusal)[]): Stretch[] {
   }
   return found
 }
+
+/** Neighbouring places of a curve differ less in their tangents; two facets more, degrees. */
+const CORNER_DEG = 4
+/** Between two facets the tangent jumps: the rod is square to neither, whatever lies between. */
+const goesOn = (a: { outward: Vec2 }, b: { outward: Vec2 }): boolean =>
+  dot(a.outward, b.outward) > Math.cos(radians(CORNER_DEG))
 
 /** How far the contact lies along the edge's tangent from the pivot's foot: nothing where the rod is square. */
 export const alongTangent = (contact: Contact): number =>

@@ -102,7 +102,7 @@ describe('will it hold', () => {
     )
     // Both happen often, and what is refused is refused for something.
     expect(free).toBeGreaterThan(20)
-    expect(barely).toBeLessThan(20)
+    expect(barely).toBeLessThan(60)
   })
 
   it('a knob behind the jaws ends the angle only where the stone’s lower end, or the rod, comes over it', () => {

@@ -3,12 +3,16 @@ import { describe, expect, it } from 'vitest'
 import { grainSize, GRIT_STANDARDS, nearestGrit } from './grit'
 import { plainStone } from '../setup/sampleSetup.fixture'
 import { stoneCondition } from './condition'
-import { faceTiltDeg } from './taper'
+import { faceTiltDeg, middleOffsetMm } from './taper'
 
 const um = (standard: (typeof GRIT_STANDARDS)[number], number: number) => {
   const size = grainSize({ standard, number })
   return size.ok ? size.um : size.reason
 }
+
+it('the face at the middle of a dished stone lies under the line between its ends', () => {
+  expect(middleOffsetMm(6.2, 6, 0.4)).toBeCloseTo(5.7, 9)
+})
 
 describe('grits by their standards', () => {
   it('gives the standards’ own values', () => {

@@ -1,6 +1,12 @@
 import { degrees } from '../units/angle'
 
 /**
+ * The face offset that counts, at the stone's middle, mm, from those at its ends and how far it is hollow between them.
+ * Source: docs/geometry.md, "Changing the stone".
+ */
+export const middleOffsetMm = (nearMm: number, farMm: number, dishMm: number): number => (nearMm + farMm) / 2 - dishMm
+
+/**
  * How far a stone's face is tilted to the rod, degrees, from its face offset at both ends: positive when the far end's
  * face lies further from the rod. With the rod square to the edge the edge angle is wrong by as much. Source:
  * docs/geometry.md, "Changing the stone".

@@ -3,7 +3,7 @@ import { storeToRefs } from 'pinia'
 import type { KeptStone } from '#core/kept/things'
 import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/stone/grit'
 import { STONE_KINDS } from '#core/stone/stone'
-import { dishTiltDeg, faceTiltDeg } from '#core/stone/taper'
+import { dishTiltDeg, faceTiltDeg, middleOffsetMm } from '#core/stone/taper'
 import { readStone, stoneDrafts, stoneFacts } from '~/describing/stoneDraft'
 import { useFields } from '~/describing/useFields'
 import { useKeeping } from '~/describing/useKeeping'
@@ -62,7 +62,7 @@ const grainHint = computed(() => {
 const taperHint = computed(() => {
   const [near, far, length] = [figure('faceOffsetEnds.nearMm'), figure('faceOffsetEnds.farMm'), figure('lengthMm')]
   if (near === null || far === null || length === null || length <= 0) return ''
-  const middle = `At its middle ${lengthText((near + far) / 2, unit.value)}.`
+  const middle = `At its middle ${lengthText(middleOffsetMm(near, far, figure('dishMm') ?? 0), unit.value)}.`
   if (near === far) return middle
   return `${middle} The face is tilted by ${differenceText(faceTiltDeg(near, far, length))}: with the rod square to the edge, the angle is off by as much. Flatten the stone, or work with its middle.`
 })

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
+import { restByWeight, restOf } from '#core/blade/restingCentrePlane'
 import { shareAlong } from '#core/blade/shareAlong'
 import { asThickAs, tapers } from '#core/blade/taper'
+import { RESTS, type Rest } from '#core/clamping/clampPosition'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -20,16 +22,42 @@ const proved = computed(() => {
   const { A, B } = job.proved.value
   return A && B ? (A.deg - B.deg) / 2 : null
 })
+const hasFlats = computed(
+  () => job.blade.value.bevels === 'both' && job.blade.value.widthMm - job.blade.value.primaryGrindHeightMm >= 1,
+)
+const rest = computed(() => restOf(job.blade.value, job.content.value.hold))
+const rests = computed(() =>
+  RESTS.map((value) => ({
+    value,
+    label: value === 'flats' ? 'its parallel flats' : 'its primary face',
+    description: value === restByWeight(job.blade.value) ? 'there its weight lies' : undefined,
+  })),
+)
+const lieOn = (restsOn: Rest) =>
+  job.change(restsOn === 'flats' ? 'lies on its flats' : 'lies on its primary face', {
+    hold: { ...job.content.value.hold, restsOn },
+  })
 const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
 </script>
 
 <template>
   <SheetPane labelledby="rest" class="space-y-3">
     <h2 id="rest" class="text-lg font-semibold">How it rests on the table</h2>
-    <p v-if="job.blade.value.bevels === 'both'">
-      Lying on its flat takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the blade’s primary half-angle{{
-        places
-      }}.
+    <URadioGroup
+      v-if="hasFlats"
+      :model-value="rest"
+      legend="It lies on"
+      :items="rests"
+      size="lg"
+      @update:model-value="lieOn($event as Rest)"
+    />
+    <p v-if="hasFlats && rest === 'flats'">
+      Lying on its parallel flats it is level: nothing comes off. Press it onto them while you grind, for it tips onto
+      its primary face where that is heavier.
+    </p>
+    <p v-else-if="job.blade.value.bevels === 'both'">
+      Lying on its {{ hasFlats ? 'primary face' : 'flat' }} takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the
+      blade’s primary half-angle{{ places }}.
     </p>
     <p v-else>This blade lies on its flat back: nothing comes off.</p>
     <MeasureField
