@@ -29,9 +29,9 @@ export const restOf = (of: Blade, { restsOn }: Pick<ClampPosition, 'restsOn'>): 
 /**
  * Where the centre plane of a blade resting on a table lies over it. On its parallel flats it lies level, half of the
  * spine's thickness up. On its primary face it falls outward by the slope of that face, about the blade's own length,
- * and the edge stands where the two faces, run on to it, would leave it over the table. The faces' slopes are the primary half-angle, less the clamp position's tilt with side A up and more by it
- * with side B up. A blade with a bevel on side A alone is measured from its flat back. Source: docs/geometry.md,
- * "Rigs", table with post.
+ * and the edge stands where the two faces, run on to it, would leave it over the table. The faces' slopes are the
+ * primary half-angle, less the clamp position's tilt with side A up and more by it with side B up. A blade with a bevel
+ * on side A alone is measured from its flat back. Source: docs/geometry.md, "Rigs", table with post.
  */
 export function restingCentrePlane(of: Blade, hold: ClampPosition, side: Side): CentrePlane {
   const flatBack = of.bevels === 'A'

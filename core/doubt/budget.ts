@@ -45,7 +45,8 @@ export const totalDoubtDeg = (budget: readonly DoubtShare[]): number =>
 
 /**
  * The doubt of the included angle: what both sides share counts once, with its sign, so a centring error cancels and a
- * pivot height adds up; what is anew on each side (the pivot's play) counts twice on its own; then in quadrature. Source: docs/geometry.md, "How sure is it".
+ * pivot height adds up; what is anew on each side (the pivot's play) counts twice on its own; then in quadrature.
+ * Source: docs/geometry.md, "How sure is it".
  */
 export function includedDoubtDeg(a: readonly DoubtShare[], b: readonly DoubtShare[]): number {
   const squares = a.map((share) => {

@@ -12,8 +12,8 @@ import type { GaugeAxes, GaugeUse } from '../setup/gaugeZero'
  * What a level gauge along the rod must read at a contact, degrees, the stone's middle over it: the fall of the rod
  * against what the gauge was zeroed on (turned the way it stands on the stone). One with a single axis rolls with the
  * stone about the rod and reads atan(sin ε / cos θ) of a rod that falls by ε under a face that slopes by θ: the edge
- * angle where the rod is square to the edge, more than the rod's fall elsewhere. Source: docs/geometry.md, "What a level
- * gauge reads".
+ * angle where the rod is square to the edge, more than the rod's fall elsewhere. Source: docs/geometry.md, "What a
+ * level gauge reads".
  */
 export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, { zero, axes }: GaugeUse): number {
   if (zero === 'centre-plane' && axes === 'two') return contact.gaugeDeg

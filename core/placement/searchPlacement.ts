@@ -1,5 +1,6 @@
 import { downhill } from './downhill'
 import { holdSpace, type Placement, type PlacementAsk, type Tried } from './holdSpace'
+import { polish } from './polish'
 import { alongValley, plainer } from './valley'
 
 /** The cost over clamp position and turn at one depth; null where the blade cannot be held so. */
@@ -18,7 +19,12 @@ export interface PlacementFound {
   readonly map: PlacementMap
 }
 
-const STARTS = 4
+/** So many of the map's own low places are gone down from, the lowest first, and of each slot of a plate so many. */
+const STARTS = 20
+const STARTS_AT_A_HEIGHT = 5
+/** Beyond those, the next best that lie this far apart along the blade, as a share of the range. */
+const APART_SHARE = 1 / 6
+const STARTS_APART = 4
 
 /**
  * Searches for the way of holding a blade that costs least: a map first, then from its best places downhill by ever
@@ -39,17 +45,18 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
     }
     maps.push({ depthMm, found })
   }
-  const starts = maps
-    .flatMap((map) => map.found.flat())
-    .filter((one): one is Tried => one !== null)
-    .sort((a, b) => a.cost - b.cost)
+  const lows = lowest(maps.flatMap((map) => lowPlaces(map.found)).sort(cheaper))
+  const all = maps.flatMap((map) => map.found.flat().filter((one) => one !== null)).sort(cheaper)
+  const leastMm = range.onMarks ? 0 : (range.bladeXMm[1] - range.bladeXMm[0]) * APART_SHARE
+  const starts = new Set([...lows, ...apart(all, leastMm)])
   let best: Tried | null = null
-  for (const [i, start] of apart(starts, range.onMarks ? 0 : (range.bladeXMm[1] - range.bladeXMm[0]) / 6).entries()) {
+  let tried = 0
+  for (const start of starts) {
     const found = downhill(space, start)
     if (!best || found.cost < best.cost) best = found
-    yield 0.8 + (0.2 * (i + 1)) / STARTS
+    yield 0.8 + (0.2 * ++tried) / starts.size
   }
-  best &&= plainer(space, alongValley(space, best))
+  best &&= plainer(space, polish(space, alongValley(space, best)))
   // The map at the depth that comes nearest to the best.
   const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.hold.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))
@@ -66,11 +73,36 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
 
 const placement = ({ hold, pivotHeightMm, cost }: Tried): Placement => ({ hold, pivotHeightMm, cost })
 
+const cheaper = (a: Tried, b: Tried): number => a.cost - b.cost
+
+/** The places of a map with nothing lower next to them: each may be the floor of a valley of its own. */
+function lowPlaces(found: readonly (readonly (Tried | null)[])[]): Tried[] {
+  const cost = (row: number, i: number) => found[row]?.[i]?.cost ?? Infinity
+  return found.flatMap((places, row) =>
+    places.filter(
+      (one, i): one is Tried => one !== null && AROUND.every(([up, along]) => cost(row + up, i + along) >= one.cost),
+    ),
+  )
+}
+const AROUND = [-1, 0, 1].flatMap((up) => [-1, 0, 1].map((along) => [up, along] as const))
+
+/** The first of a sorted list, a few at each height of the pivot: a plate's slots have valleys of their own. */
+function lowest(sorted: readonly Tried[]): Tried[] {
+  const at = new Map<number, number>()
+  return sorted
+    .filter(({ pivotHeightMm }) => {
+      const before = at.get(pivotHeightMm) ?? 0
+      at.set(pivotHeightMm, before + 1)
+      return before < STARTS_AT_A_HEIGHT
+    })
+    .slice(0, STARTS)
+}
+
 /** The best few of a sorted list that lie well apart along the blade, so that no two lead to the same place. */
 function apart(sorted: readonly Tried[], leastMm: number): Tried[] {
   const taken: Tried[] = []
   for (const one of sorted) {
-    if (taken.length === STARTS) break
+    if (taken.length === STARTS_APART) break
     if (
       taken.every((other) => Math.abs(other.place - one.place) > leastMm || other.hold.bladeYMm !== one.hold.bladeYMm)
     )

@@ -7,6 +7,8 @@ import { FINE, type HoldSpace, type Tried } from './holdSpace'
  * How far along the blade a valley is looked at, as shares of its length; and how the turn is searched there, degrees.
  */
 const VALLEY_SHARES = [0.02, -0.02, 0.05, -0.05, 0.1, -0.1, 0.2, -0.2] as const
+/** And how much deeper or less deep, where every depth is possible, mm. */
+const VALLEY_DEPTHS_MM = [0, 0.4, -0.4, 1.5, -1.5] as const
 const NEAR_DEG = 5
 const TURN_FINE_DEG = 0.01
 /** A hold further along has to cost so much less. */
@@ -20,18 +22,21 @@ const ALIKE = { cost: 0.003, share: 0.02 } as const
  * docs/geometry.md, "An even angle".
  */
 export function alongValley(space: HoldSpace, from: Tried): Tried {
-  const { bladeXMm: stretch, onMarks } = space.range
+  const { bladeXMm: stretch, onMarks, freeDepthMm: free } = space.range
   if (onMarks) return from
-  for (const share of VALLEY_SHARES) {
-    const there = bestTurn(space, clamp(from.place + share * (stretch[1] - stretch[0]), stretch), from)
-    if (there && there.cost < from.cost - WORTH_IT) return alongValley(space, downhill(space, there))
-  }
+  for (const deeper of free ? VALLEY_DEPTHS_MM : [0])
+    for (const share of VALLEY_SHARES) {
+      const place = clamp(from.place + share * (stretch[1] - stretch[0]), stretch)
+      const depth = from.hold.bladeYMm + deeper
+      const there = bestTurn(space, place, free ? clamp(depth, free) : depth, from)
+      if (there && there.cost < from.cost - WORTH_IT) return alongValley(space, downhill(space, there))
+    }
   return from
 }
 
-/** The best turn at a place near the turn that another hold has. */
-function bestTurn({ range, at }: HoldSpace, place: number, { hold }: Tried): Tried | null {
-  const turnAt = (turn: number) => at(place, turn, hold.bladeYMm)
+/** The best turn at a place and a depth, near the turn that another hold has. */
+function bestTurn({ range, at }: HoldSpace, place: number, depthMm: number, { hold }: Tried): Tried | null {
+  const turnAt = (turn: number) => at(place, turn, depthMm)
   const [least, most] = [clamp(hold.turnDeg - NEAR_DEG, range.turnDeg), clamp(hold.turnDeg + NEAR_DEG, range.turnDeg)]
   return turnAt(goldenSection(least, most, TURN_FINE_DEG, (turn) => turnAt(turn)?.cost ?? Infinity))
 }
