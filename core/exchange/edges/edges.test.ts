@@ -231,6 +231,34 @@ describe('drawings of other programs', () => {
   })
 })
 
+describe('an SVG', () => {
+  const lengths = (svg: string) => read(readSvg(svg)).paths.map(({ segments }) => Math.round(curveLength(segments)))
+
+  it('what is hidden, or drawn into a pattern, a mask or a marker, is no edge', () => {
+    const path = '<path d="M0 0H40"/>'
+    expect(
+      lengths(
+        `<svg><pattern>${path}</pattern><mask>${path}</mask><marker>${path}</marker><g display="none">${path}</g>
+        <g style="fill:none; visibility: hidden">${path}</g><path d="M0 0H70"/></svg>`,
+      ),
+    ).toEqual([70])
+  })
+
+  it('a sign parts two figures of a transform; what follows a closed path begins where that began', () => {
+    const [moved] = read(readSvg('<svg><path transform="translate(10-5)" d="M0 0H40"/></svg>')).paths
+    expect(end(moved!.segments, 0)).toEqual([10, 5])
+    const [round, on] = read(readSvg('<svg><path d="M10 0H30V20H10Z L50 0"/></svg>')).paths
+    expect(Math.round(curveLength(round!.segments))).toBe(80)
+    expect(end(on!.segments, 0)).toEqual([10, expect.closeTo(0, 9)])
+  })
+})
+
+it('points with a figure too many are told with their line: what they mean is not clear', () => {
+  expect(readPoints('0 20\n12,5,3,2\n')).toMatchObject({ ok: false, line: 2, code: 'not-two-figures' })
+  expect(readPoints('0;20;0\n9;20;0')).toMatchObject({ ok: false, line: 1 })
+  expect(readPoints('0;20;\n9;19;')).toMatchObject({ ok: true })
+})
+
 describe('a DXF', () => {
   const dxf = (...entities: (string | number)[][]) =>
     ['0', 'SECTION', '2', 'ENTITIES', ...entities.flat(), '0', 'ENDSEC', '0', 'EOF'].join('\n')

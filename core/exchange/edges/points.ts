@@ -33,8 +33,11 @@ export function readPoints(text: string): ReadPoints {
   for (const [i, line] of lines.entries()) {
     if (line.trim() === '') continue
     const cells = split(line)
+    while (cells.at(-1)?.trim() === '') cells.pop()
     const [x, y] = [parseDecimal(cells[0] ?? ''), parseDecimal(cells[1] ?? '')]
-    if (x.ok && y.ok) {
+    // A third cell says the part; a third figure would make the first two mean something else.
+    const tooMany = cells.length > 3 || (cells.length === 3 && parseDecimal(cells[2]!).ok)
+    if (x.ok && y.ok && !tooMany) {
       points.push([x.value, y.value])
       ;(of[cells[2]?.trim() ?? ''] ??= []).push([x.value, y.value])
     } else if (points.length > 0 || /\d/.test(line))

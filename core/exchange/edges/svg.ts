@@ -30,7 +30,15 @@ const OWN_FRAME = ['data-frame', 'blade'] as const
 /** Shapes that are no paths. */
 const SHAPES_UNREAD = new Set(['rect', 'circle', 'ellipse', 'text', 'image', 'use'])
 
-/** Reads the paths, lines, polylines and polygons of an SVG, groups and transforms included; y turned upward. */
+/** What stands in these is drawn elsewhere, or not at all. */
+const NOT_DRAWN_HERE = new Set(['defs', 'clipPath', 'symbol', 'pattern', 'mask', 'marker'])
+const isHidden = ({ display, visibility, style = '' }: Record<string, string>): boolean =>
+  display === 'none' || visibility === 'hidden' || /display\s*:\s*none|visibility\s*:\s*hidden/.test(style)
+
+/**
+ * Reads the paths, lines, polylines and polygons of an SVG, groups and transforms included; y turned upward. What is
+ * hidden is no edge.
+ */
 export function readSvg(text: string): ReadDrawing {
   let document: Node[]
   try {
@@ -58,6 +66,7 @@ export function readSvg(text: string): ReadDrawing {
     for (const node of nodes) {
       const tag = Object.keys(node).find((key) => key !== ':@')!
       const attributes = node[':@'] ?? {}
+      if (NOT_DRAWN_HERE.has(tag) || isHidden(attributes)) continue
       const matrix = compose(outer, matrixOf(attributes.transform))
       const data = dataOf(tag, attributes)
       const isOwn = inOwn || attributes[OWN_FRAME[0]] === OWN_FRAME[1]
@@ -68,15 +77,16 @@ export function readSvg(text: string): ReadDrawing {
         // As it stands there, y as given: what lies around it is for the paper.
         if (inOwn && attributes.id) own.set(attributes.id, segmentsOf(data, scale(1, -1)).flat())
       }
-      if (tag !== 'defs' && tag !== 'clipPath' && tag !== 'symbol' && Array.isArray(node[tag]))
-        walk(node[tag], matrix, isOwn)
+      if (Array.isArray(node[tag])) walk(node[tag], matrix, isOwn)
     }
   }
 }
 
-/** A transform attribute as one matrix. */
+/** A transform attribute as one matrix. A sign parts two figures as well: translate(10-5). */
 const matrixOf = (transform: string | undefined): Matrix =>
-  transform?.trim() ? compose(fromDefinition(fromTransformAttribute(transform))) : identity()
+  transform?.trim()
+    ? compose(fromDefinition(fromTransformAttribute(transform.replace(/([\d.])(?=[+-])/g, '$1 '))))
+    : identity()
 
 function dataOf(tag: string, a: Record<string, string>): string | null {
   if (tag === 'path') return a.d ?? null
@@ -88,14 +98,24 @@ function dataOf(tag: string, a: Record<string, string>): string | null {
 
 /** One chain for each sub-path, in the drawing's unit, y upward. Pieces of no length are left out. */
 function segmentsOf(data: string, { a, b, c, d, e, f }: Matrix): Segment[][] {
-  const path = new SVGPathData(data).toAbs().normalizeHVZ().normalizeST().qtToC().matrix(a, b, c, d, e, f)
+  const path = new SVGPathData(data).toAbs().normalizeHVZ(false).normalizeST().qtToC().matrix(a, b, c, d, e, f)
   const chains: Segment[][] = []
-  let at: [number, number] = [0, 0]
+  let [at, begun, closed] = [[0, 0] as [number, number], [0, 0] as [number, number], false]
   for (const command of path.commands.flatMap(roundOrCurves)) {
+    if (command.type === SVGPathData.CLOSE_PATH) {
+      if (Math.hypot(begun[0] - at[0], begun[1] - at[1]) > 1e-9)
+        chains.at(-1)?.push({ type: 'line', from: at, to: begun })
+      ;[at, closed] = [begun, true]
+    }
     if (!('x' in command) || !('y' in command)) continue
     const to: [number, number] = [command.x, -command.y]
-    if (command.type === SVGPathData.MOVE_TO) chains.push([])
-    else if (command.type === SVGPathData.CURVE_TO)
+    // What is drawn on after a closed path is a path of its own, from where that began.
+    if (closed && command.type !== SVGPathData.MOVE_TO) chains.push([])
+    closed = false
+    if (command.type === SVGPathData.MOVE_TO) {
+      chains.push([])
+      begun = to
+    } else if (command.type === SVGPathData.CURVE_TO)
       chains.at(-1)?.push({ type: 'bezier', points: [at, [command.x1, -command.y1], [command.x2, -command.y2], to] })
     else if (command.type === SVGPathData.ARC) {
       // With y turned upward the other way round.
