@@ -15,13 +15,13 @@ const log = useLog()
 const copies = useCopies()
 onMounted(() => Promise.all([collections.load(), preferences.load(), log.load(), copies.load()]))
 
-const fetchAgain = () => void Promise.all([collections.load(true), log.load(), copies.load()])
-const away = useServerAway(fetchAgain)
+const fetchAgain = (replaced = false) => void Promise.all([collections.load(true, replaced), log.load(), copies.load()])
+const away = useServerAway(() => fetchAgain())
 /** What changes elsewhere, on another device too, is shown here. */
 useChangesElsewhere((where) => {
   if (!collections.loaded) return
   const known = [...where].every((one) => one === 'log' || isThingKind(one))
-  if (!known) return fetchAgain()
+  if (!known) return fetchAgain(['backup', 'snapshots'].some((one) => where.has(one)))
   if (where.has('log')) void log.load()
   for (const kind of where) if (isThingKind(kind)) void collections.reload(kind)
 })

@@ -69,9 +69,9 @@ export const useCollections = defineStore('collections', () => {
 
   /**
    * Fetches the tools and the jobs that are shown first. Again, behind a page that stands: what cannot be fetched then
-   * stays as it was, unsaid.
+   * stays as it was, unsaid. `replaced`: an earlier state may have been put in the place of what is known.
    */
-  async function load(again = false) {
+  async function load(again = false, replaced = false) {
     const [listed, page, versions, counted] = await Promise.all([
       Promise.all(TOOLS.map(fetchTools)),
       fetchJobs({ limit: again ? bench.value.shown : JOBS_AT_ONCE }),
@@ -91,7 +91,7 @@ export const useCollections = defineStore('collections', () => {
     if (!again) next.jobs = []
     all.value = next
     unreadable.value = harmed
-    if (page.ok) takeBench(page.value, true)
+    if (page.ok) takeBench(page.value, true, replaced)
     if (versions.ok) rigVersions.value = versions.value
     if (counted.ok) samples.value = counted.value.count
     problem.value = failed && !failed.ok ? failed.problem : null
@@ -125,14 +125,14 @@ export const useCollections = defineStore('collections', () => {
     )
   }
   /** Jobs that were found in a part of their list, with what happened on them. */
-  function learnJobs(page: Pick<JobPage, 'things' | 'log'> & Partial<JobPage>) {
+  function learnJobs(page: JobPage, replaced = false) {
     log.learn(page.log)
-    noteAll('jobs', page.things)
+    noteAll('jobs', page.things, replaced)
     const known = new Set(unreadable.value.map(({ id }) => id))
-    unreadable.value = [...unreadable.value, ...(page.unreadable ?? []).filter(({ id }) => !known.has(id))]
+    unreadable.value = [...unreadable.value, ...page.unreadable.filter(({ id }) => !known.has(id))]
   }
-  function takeBench(page: JobPage, first: boolean) {
-    learnJobs(page)
+  function takeBench(page: JobPage, first: boolean, replaced = false) {
+    learnJobs(page, replaced)
     const before = first ? [] : bench.value.ids
     const ids = [...new Set([...before, ...page.things.map(({ id }) => id)])]
     bench.value = { ids, shown: Math.max(JOBS_AT_ONCE, ids.length), total: page.total, next: page.next }
@@ -264,9 +264,10 @@ export const useCollections = defineStore('collections', () => {
     const others = ids.filter((id) => id !== thing.id)
     bench.value = { ...rest, ids: is ? [thing.id, ...others] : others, total: total + Number(is) - Number(was) }
   }
-  function noteAll<K extends ThingKind>(kind: K, things: readonly Kept<K>[]) {
+  /** An answer that was on its way while something newer was kept takes nothing back, unless all was replaced. */
+  function noteAll<K extends ThingKind>(kind: K, things: readonly Kept<K>[], replaced = false) {
     const known = new Map((all.value[kind] as Kept<K>[]).map((one) => [one.id, one]))
-    for (const one of things) if ((known.get(one.id)?.revision ?? 0) <= one.revision) known.set(one.id, one)
+    for (const one of things) if (replaced || (known.get(one.id)?.revision ?? 0) <= one.revision) known.set(one.id, one)
     all.value = { ...all.value, [kind]: [...known.values()] }
   }
 
