@@ -1,6 +1,11 @@
-import { setResponseHeaders } from 'h3'
+import { getQuery, setResponseHeaders } from 'h3'
+import { unkeepableText } from '../http/cleanText'
+import { refusedFields } from '../http/refusal'
 
-/** Every answer carries the headers that keep it to itself; who is let in at all is told at the door (http/door). */
+/**
+ * Every answer carries the headers that keep it to itself, and nothing is asked with text that no database takes; who
+ * is let in at all is told at the door (http/door).
+ */
 export default defineEventHandler((event) => {
   setResponseHeaders(event, {
     'x-content-type-options': 'nosniff',
@@ -10,6 +15,8 @@ export default defineEventHandler((event) => {
     'cross-origin-resource-policy': 'same-origin',
     'permissions-policy': 'camera=(), geolocation=(), microphone=(), payment=(), usb=()',
   })
-  if (event.path.startsWith('/api/'))
-    setResponseHeaders(event, { 'cache-control': 'no-store', 'content-security-policy': "default-src 'none'" })
+  if (!event.path.startsWith('/api/')) return
+  setResponseHeaders(event, { 'cache-control': 'no-store', 'content-security-policy': "default-src 'none'" })
+  const field = unkeepableText(getQuery(event))
+  if (field !== null) throw refusedFields([{ field, code: 'text-unkeepable' }])
 })

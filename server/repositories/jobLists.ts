@@ -1,4 +1,5 @@
 import { and, count, desc, eq, inArray, isNull, isNotNull, like, or, sql, type SQL } from 'drizzle-orm'
+import { z } from 'zod'
 import type { AroundJob, JobPage, LastJobs } from '../../core/kept/lists'
 import { readThing } from '../../core/kept/stored'
 import type { KeptJob } from '../../core/kept/things'
@@ -69,9 +70,12 @@ export async function pageOfJobs(db: Database, { away, search, from, limit }: As
 }
 
 /** What ends a part, and begins the next: the time of the last change and the id. */
-export const JOB_CURSOR = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z_[0-9a-f-]{36}$/
+export const jobCursor = z.string().refine((text) => {
+  const { at, id } = cursorOf(text)
+  return /^[12]/.test(at) && z.iso.datetime().safeParse(at).success && z.uuid().safeParse(id).success
+})
 function cursorOf(text: string): { at: string; id: string } {
-  const [at, id] = text.split('_') as [string, string]
+  const [at = '', id = ''] = text.split('_')
   return { at, id }
 }
 

@@ -3,13 +3,13 @@ import { z } from 'zod'
 import { JOBS_AT_ONCE, MOST_JOBS_AT_ONCE } from '../../../core/kept/lists'
 import { parsed } from '../../http/refusal'
 import { collection } from '../../http/things'
-import { JOB_CURSOR, pageOfJobs } from '../../repositories/jobLists'
+import { jobCursor, pageOfJobs } from '../../repositories/jobLists'
 import { useDatabase } from '../../store/store'
 
 const askedJobs = z.object({
   away: z.stringbool().default(false),
   search: z.string().max(200).default(''),
-  from: z.string().regex(JOB_CURSOR).nullable().default(null),
+  from: jobCursor.nullable().default(null),
   limit: z.coerce.number().int().min(1).max(MOST_JOBS_AT_ONCE).default(JOBS_AT_ONCE),
 })
 
