@@ -16,7 +16,7 @@ async function start(env: Record<string, string>): Promise<BuiltServer> {
 }
 test.use({
   serviceWorkers: 'allow',
-  allowed: [/ERR_CONNECTION_REFUSED|no-response|Failed to (load|fetch)|status of 503/],
+  allowed: [/ERR_CONNECTION_REFUSED|ERR_FAILED|no-response|Failed to (load|fetch)|status of 503/],
 })
 
 test('on a home screen it opens without the server what was opened last, and sends on what was changed', async ({

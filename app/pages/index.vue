@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
 import type { JobPage } from '#core/kept/lists'
+import type { Problem } from '#core/problem/problem'
 import { useWords } from '~/composables/useWords'
 import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
@@ -18,11 +19,16 @@ const search = refDebounced(sought, 200)
 const found = shallowRef<JobPage | null>(null)
 watch(search, () => void look(null))
 async function look(from: string | null) {
-  const words = search.value.trim()
-  const page = words === '' ? null : await collections.findJobs({ away: false, search: words, from })
-  if (words !== search.value.trim()) return
+  const text = search.value.trim()
+  const answer = text === '' ? null : await collections.findJobs({ away: false, search: text, from })
+  if (text !== search.value.trim()) return
+  notFound.value = answer && !answer.ok ? answer.problem : null
+  if (notFound.value) return
+  const page = answer?.ok ? answer.value : null
   found.value = page && from ? { ...page, things: [...(found.value?.things ?? []), ...page.things] } : page
 }
+/** Why nothing could be looked for. */
+const notFound = shallowRef<Problem | null>(null)
 const shown = computed(() => {
   if (!found.value) return collections.recentJobs
   return found.value.things.flatMap(({ id }) => collections.jobs.find((job) => job.id === id && !job.archivedAt) ?? [])
@@ -52,6 +58,7 @@ const FEW = 9
         aria-label="Find a job"
         class="mb-3 w-full max-w-md"
       />
+      <p v-if="notFound" role="alert" class="mb-3 text-error">{{ words.problem(notFound) }}</p>
       <template v-if="shown.length > 0">
         <ul class="pane divide-y divide-default p-0" aria-label="Jobs on the bench">
           <JobRow v-for="job in shown" :key="job.id" :job="job" />

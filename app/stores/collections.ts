@@ -143,12 +143,11 @@ export const useCollections = defineStore('collections', () => {
     if (page.ok) takeBench(page.value, false)
     else problem.value = page.problem
   }
-  /** Jobs in which words are found, or that are off the bench; null where there was no answer. */
-  async function findJobs(asked: AskedJobs & { away: boolean }): Promise<JobPage | null> {
+  /** Jobs in which words are found, or that are off the bench. */
+  async function findJobs(asked: AskedJobs & { away: boolean }): Promise<Answer<JobPage>> {
     const page = await fetchJobs(asked)
     if (page.ok) learnJobs(page.value)
-    else problem.value = page.problem
-    return page.ok ? page.value : null
+    return page
   }
 
   /** What bears on a job, or on one that is to be, comes to be known. */

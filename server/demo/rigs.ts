@@ -39,7 +39,7 @@ export const demoRigs = {
       depthMm: 24,
       mostSpineFlatMm: 4.5,
       mostSpineSabreMm: 8,
-      knobHeightMm: 11,
+      knobHeightMm: 9.5,
       knobBehindMm: 15,
     },
     moreJaws: [],

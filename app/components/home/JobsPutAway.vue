@@ -13,9 +13,10 @@ async function look(from: string | null) {
   const { search } = props
   // Shut, only how many there are is shown.
   const page = await collections.findJobs({ away: true, search, from, limit: opened.value ? JOBS_AT_ONCE : 1 })
-  if (!page || search !== props.search) return
-  const ids = page.things.map(({ id }) => id)
-  found.value = { ...page, ids: from === null ? ids : [...found.value.ids, ...ids] }
+  // What is off the bench is not missed at once: it is looked for again with the next change.
+  if (!page.ok || search !== props.search) return
+  const ids = page.value.things.map(({ id }) => id)
+  found.value = { ...page.value, ids: from === null ? ids : [...found.value.ids, ...ids] }
 }
 // The bench and what is off it change together.
 watch([() => props.search, () => collections.bench.total, opened], () => void look(null), { immediate: true })

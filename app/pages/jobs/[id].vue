@@ -27,7 +27,7 @@ const missing = computed(() =>
 const trouble = computed(() => {
   if (open.problem?.code === 'no-such-thing')
     return { title: 'This job is not on the bench', text: 'It may have been made in another data folder.' }
-  const problem = open.problem ?? collections.problem
+  const problem = open.problem ?? (collections.loaded ? null : collections.problem)
   if (problem) return { title: 'The bench cannot be shown', text: problemText(problem, preferences.unit) }
   if (missing.value)
     return { title: 'This job cannot be shown', text: `Its ${missing.value} is not here, or cannot be read.` }
