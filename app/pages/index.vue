@@ -50,7 +50,7 @@ const FEW = 9
         </div>
       </div>
       <UInput
-        v-if="collections.bench.total > FEW || sought !== ''"
+        v-if="collections.bench.total > FEW || collections.bench.elsewhere > FEW || sought !== ''"
         v-model="sought"
         size="xl"
         icon="i-lucide-search"

@@ -116,7 +116,13 @@ export const useCollections = defineStore('collections', () => {
   }
 
   /** The part of the list of jobs that is shown: so many, of so many on the bench, and what comes next. */
-  const bench = shallowRef({ ids: [] as readonly string[], shown: JOBS_AT_ONCE, total: 0, next: null as string | null })
+  const bench = shallowRef({
+    ids: [] as readonly string[],
+    shown: JOBS_AT_ONCE,
+    total: 0,
+    elsewhere: 0,
+    next: null as string | null,
+  })
   const fetchJobs = (asked: AskedJobs) => {
     const said = Object.entries(asked).filter(([, value]) => value !== null && value !== undefined)
     return ask(
@@ -135,7 +141,8 @@ export const useCollections = defineStore('collections', () => {
     learnJobs(page, replaced)
     const before = first ? [] : bench.value.ids
     const ids = [...new Set([...before, ...page.things.map(({ id }) => id)])]
-    bench.value = { ids, shown: Math.max(JOBS_AT_ONCE, ids.length), total: page.total, next: page.next }
+    const { total, elsewhere, next } = page
+    bench.value = { ids, shown: Math.max(JOBS_AT_ONCE, ids.length), total, elsewhere, next }
   }
   /** Shows more of the jobs on the bench. */
   async function showMore() {

@@ -115,7 +115,7 @@ describe('the collections', () => {
     await to('/api/rigs?archived=true').answer({ things: [], unreadable: [] })
     await to('/api/blades?archived=true').answer({ things: [], unreadable: [] })
     await to('/api/stones?archived=true').answer({ things: [fine, coarse], unreadable: [harmed] })
-    const page = { things: [job(9, 'One')], unreadable: [], total: 1, next: null }
+    const page = { things: [job(9, 'One')], unreadable: [], total: 1, elsewhere: 0, next: null }
     await to('/api/jobs?limit=30').answer({ ...page, log: { entries: [], unreadable: [], upTo: 0 } })
     await to('/api/samples').answer({ count: 0 })
     await to('/api/instruments?archived=true').answer({ things: [], unreadable: [] })

@@ -1,3 +1,4 @@
+import type { Rest } from '#core/clamping/clampPosition'
 import type { MeasureId } from '#core/doubt/measures'
 import type { GaugeAxes, GaugeZero } from '#core/setup/gaugeZero'
 import type { SideCause } from '#core/sides/sideDifference'
@@ -48,6 +49,8 @@ export const GAUGE_ZERO_WORD: Record<GaugeZero, string> = {
   'primary-face': 'the blade’s flat',
   clamp: 'the jaws',
 }
+
+export const REST_WORD: Record<Rest, string> = { flats: 'its parallel flats', face: 'its primary face' }
 
 export const GAUGE_AXES_WORD: Record<GaugeAxes, string> = { one: 'One axis', two: 'Two axes' }
 

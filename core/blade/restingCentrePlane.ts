@@ -8,14 +8,18 @@ import { shoulderDepthMm } from './shoulder'
 /** Less of parallel flats than this no blade lies on, mm. */
 const LEAST_FLAT_MM = 1
 
+/** Whether a blade has parallel flats to lie on; one with a flat back lies on that. */
+export const hasFlats = (of: Pick<Blade, 'bevels' | 'widthMm' | 'primaryGrindHeightMm'>): boolean =>
+  of.bevels === 'both' && of.widthMm - of.primaryGrindHeightMm >= LEAST_FLAT_MM
+
 /**
  * What a blade lies on by itself: on its flats where the middle of its section's weight is over them, else it tips onto
  * its primary face. The section is as thick as its spine as far as the flats go, then thins straight to what stands
  * behind the edge. A handle is not weighed. Source: docs/geometry.md, "Rigs", table with post.
  */
 export function restByWeight(of: Blade): Rest {
+  if (!hasFlats(of)) return 'face'
   const flatMm = of.widthMm - of.primaryGrindHeightMm
-  if (flatMm < LEAST_FLAT_MM) return 'face'
   const [thick, thin, faceMm] = [of.spineThicknessMm, of.thicknessBehindEdgeMm, of.primaryGrindHeightMm]
   const [flat, face] = [thick * flatMm, ((thick + thin) / 2) * faceMm]
   const middleOfFace = flatMm + (faceMm * (thick + 2 * thin)) / (3 * (thick + thin))
@@ -24,7 +28,7 @@ export function restByWeight(of: Blade): Rest {
 
 /** What a blade lies on as it is held: what a hand has said, where there are flats at all. */
 export const restOf = (of: Blade, { restsOn }: Pick<ClampPosition, 'restsOn'>): Rest =>
-  of.widthMm - of.primaryGrindHeightMm < LEAST_FLAT_MM ? 'face' : (restsOn ?? restByWeight(of))
+  hasFlats(of) ? (restsOn ?? restByWeight(of)) : 'face'
 
 /**
  * Where the centre plane of a blade resting on a table lies over it. On its parallel flats it lies level, half of the
@@ -35,7 +39,7 @@ export const restOf = (of: Blade, { restsOn }: Pick<ClampPosition, 'restsOn'>): 
  */
 export function restingCentrePlane(of: Blade, hold: ClampPosition, side: Side): CentrePlane {
   const flatBack = of.bevels === 'A'
-  if (!flatBack && restOf(of, hold) === 'flats') {
+  if (restOf(of, hold) === 'flats') {
     const tiltDeg = side === 'A' ? hold.tiltDeg : -hold.tiltDeg
     const middle = (of.spineThicknessMm / 2) * Math.cos(radians(tiltDeg))
     return { offsetMm: middle, tiltDeg, axisTurnDeg: hold.turnDeg }

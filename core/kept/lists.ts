@@ -25,6 +25,8 @@ export const jobPage = z.object({
   log: listedLog,
   /** So many there are in all where these come from. */
   total: z.number(),
+  /** And in the other place (off the bench, or on it), whatever is looked for. */
+  elsewhere: z.number(),
   /** What to ask for the next part with; null where this is the last. */
   next: z.string().nullable(),
 })

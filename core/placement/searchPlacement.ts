@@ -27,9 +27,9 @@ const APART_SHARE = 1 / 6
 const STARTS_APART = 4
 
 /**
- * Searches for the way of holding a blade that costs least: a map first, then from its best places downhill by ever
- * smaller steps, then along the valley of holds nearly alike. Yields its share of the work done (0 to 1). Source:
- * docs/geometry.md, "An even angle".
+ * Searches for the way of holding a blade that costs least: a map first, then from its low places downhill by ever
+ * smaller steps, along the valley of holds nearly alike, and out of its kinks. Yields its share of the work done (0 to
+ * 1). Source: docs/geometry.md, "An even angle".
  */
 export function* searchPlacement(ask: PlacementAsk): Generator<number, PlacementFound, void> {
   const space = holdSpace(ask)

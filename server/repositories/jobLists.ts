@@ -36,9 +36,10 @@ function wordsFound(search: string): SQL[] {
 /** A part of the jobs on the bench or off it, the last changed first. */
 export async function pageOfJobs(db: Database, { away, search, from, limit }: AskedJobs): Promise<JobPage> {
   // As the index has it.
-  const place = sql`(${things.archivedAt} is null) = ${!away}`
-  const asked = and(isJob, place, ...wordsFound(search))
-  const [counted] = await db.select({ jobs: count() }).from(things).where(asked)
+  const inPlace = (isAway: boolean) => and(isJob, sql`(${things.archivedAt} is null) = ${!isAway}`)
+  const asked = and(inPlace(away), ...wordsFound(search))
+  const counted = async (where: SQL | undefined) =>
+    (await db.select({ jobs: count() }).from(things).where(where))[0]!.jobs
   const after = from && cursorOf(from)
   const rows = await db
     .select()
@@ -58,7 +59,8 @@ export async function pageOfJobs(db: Database, { away, search, from, limit }: As
         shown.map(({ id }) => id),
       ),
     ),
-    total: counted!.jobs,
+    total: await counted(asked),
+    elsewhere: await counted(inPlace(!away)),
     next: rows.length > limit && last ? `${last.updatedAt.toISOString()}_${last.id}` : null,
   }
   for (const row of shown) {

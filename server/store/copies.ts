@@ -13,7 +13,7 @@ import { isAbsolute, join } from 'node:path'
 import { z } from 'zod'
 import type { COPY_FAILURES, CopiesState } from '../../core/kept/copies'
 import { isDiskFull } from './databaseErrors'
-import { listSnapshotsIn, tooOld, type Snapshot } from './snapshots'
+import { listSnapshotsIn, snapshotsFolder, tooOld, type Snapshot } from './snapshots'
 import { sync } from './syncedFolder'
 
 type Failure = (typeof COPY_FAILURES)[number]
@@ -25,18 +25,20 @@ const kept = z.object({ folder: z.string().nullable() })
  */
 export class Copies {
   private readonly file: string
+  private readonly from: string
   private folder: string | null
   private failed: Failure | null = null
 
   constructor(dataFolder: string) {
     this.file = join(dataFolder, 'copies.json')
+    this.from = snapshotsFolder(dataFolder)
     this.folder = readFolder(this.file)
   }
 
   state(): CopiesState {
     const { folder, failed } = this
     if (!folder) return { folder, lastAt: null, failed: null }
-    const why = failed ?? whyNot(folder)
+    const why = failed ?? whyNotThere(folder)
     const [last] = why ? [] : listSnapshotsIn(folder)
     return { folder, lastAt: last?.at.toISOString() ?? null, failed: why }
   }
@@ -53,9 +55,9 @@ export class Copies {
     return null
   }
 
-  /** Copies a snapshot, whole before it has its name; the state says where that failed. */
-  copy({ name }: Pick<Snapshot, 'name'>, from: string): void {
-    const { folder } = this
+  /** Copies a snapshot, if a folder is named; whole before it has its name. The state says where that failed. */
+  copy({ name }: Pick<Snapshot, 'name'>): void {
+    const { folder, from } = this
     if (!folder) return
     const unfinished = join(folder, `${name}.unfinished`)
     try {
@@ -79,13 +81,18 @@ function readFolder(file: string): string | null {
   }
 }
 
-/** Why nothing can be copied into a folder; null where it can. */
-function whyNot(folder: string): Failure | null {
+/** Whether it is a folder that is not there. */
+function whyNotThere(folder: string): Failure | null {
   try {
-    if (!isAbsolute(folder) || !statSync(folder).isDirectory()) return 'no-such-folder'
+    return isAbsolute(folder) && statSync(folder).isDirectory() ? null : 'no-such-folder'
   } catch {
     return 'no-such-folder'
   }
+}
+
+/** Why nothing can be copied into a folder, tried by writing there; null where it can. */
+function whyNot(folder: string): Failure | null {
+  if (whyNotThere(folder)) return 'no-such-folder'
   try {
     rmdirSync(mkdtempSync(join(folder, '.jaw-tilt-')))
     return null

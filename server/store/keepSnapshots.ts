@@ -2,7 +2,7 @@ import type { Database } from './connection'
 import { Copies } from './copies'
 import { isDiskFull } from './databaseErrors'
 import type { OpenData } from './openData'
-import { listSnapshots, readSnapshot, snapshotsFolder, writeSnapshot, type Snapshot } from './snapshots'
+import { listSnapshots, readSnapshot, writeSnapshot, type Snapshot } from './snapshots'
 
 /** At most so much is lost with a database that is harmed. */
 const LEAST_BETWEEN_MS = 10 * 60_000
@@ -29,7 +29,7 @@ export function keepSnapshots(db: Database, folder: string, say: (line: string) 
     changed = false
     try {
       const kept = await writeSnapshot(db, folder, new Date(begun))
-      if (kept) copies.copy(kept, snapshotsFolder(folder))
+      if (kept) copies.copy(kept)
       return kept
     } catch (error) {
       changed = true

@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { hasFlats, restOf } from '#core/blade/restingCentrePlane'
 import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
+import { REST_WORD } from '~/words/measureText'
 
-/** How far the blade stands off the jaws' centre: what makes the two sides differ. */
+/** How far the blade stands off the jaws' centre, or what it lies on: what makes the two sides differ. */
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
@@ -47,4 +50,11 @@ const centringText = computed(() => {
       </div>
     </template>
   </UPopover>
+  <UButton
+    v-else-if="hasFlats(job.blade.value)"
+    color="neutral"
+    variant="outline"
+    :to="sheetPath(job.id, 'doubt', 'sides')"
+    :label="`Lies on ${REST_WORD[restOf(job.blade.value, hold)]}`"
+  />
 </template>

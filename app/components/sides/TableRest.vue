@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { primaryHalfAngleDeg } from '#core/blade/primaryHalfAngle'
-import { restByWeight, restOf } from '#core/blade/restingCentrePlane'
+import { hasFlats, restByWeight, restOf } from '#core/blade/restingCentrePlane'
 import { shareAlong } from '#core/blade/shareAlong'
 import { asThickAs, tapers } from '#core/blade/taper'
 import { RESTS, type Rest } from '#core/clamping/clampPosition'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
+import { REST_WORD } from '~/words/measureText'
 
 /** A blade on a table: what its rest takes off, and how far its faces differ, found from the proved angles. */
 const job = useJob()
@@ -22,19 +23,18 @@ const proved = computed(() => {
   const { A, B } = job.proved.value
   return A && B ? (A.deg - B.deg) / 2 : null
 })
-const hasFlats = computed(
-  () => job.blade.value.bevels === 'both' && job.blade.value.widthMm - job.blade.value.primaryGrindHeightMm >= 1,
-)
+const flats = computed(() => hasFlats(job.blade.value))
 const rest = computed(() => restOf(job.blade.value, job.content.value.hold))
+const byWeight = computed(() => restByWeight(job.blade.value))
 const rests = computed(() =>
   RESTS.map((value) => ({
     value,
-    label: value === 'flats' ? 'its parallel flats' : 'its primary face',
-    description: value === restByWeight(job.blade.value) ? 'there its weight lies' : undefined,
+    label: REST_WORD[value],
+    description: value === byWeight.value ? 'there its weight lies' : undefined,
   })),
 )
 const lieOn = (restsOn: Rest) =>
-  job.change(restsOn === 'flats' ? 'lies on its flats' : 'lies on its primary face', {
+  job.change(`lies on ${REST_WORD[restsOn]}`, {
     hold: { ...job.content.value.hold, restsOn },
   })
 const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
@@ -44,22 +44,22 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
   <SheetPane labelledby="rest" class="space-y-3">
     <h2 id="rest" class="text-lg font-semibold">How it rests on the table</h2>
     <URadioGroup
-      v-if="hasFlats"
+      v-if="flats"
       :model-value="rest"
       legend="It lies on"
       :items="rests"
       size="lg"
       @update:model-value="lieOn($event as Rest)"
     />
-    <p v-if="hasFlats && rest === 'flats'">
-      Lying on its parallel flats it is level: nothing comes off. Press it onto them while you grind, for it tips onto
-      its primary face where that is heavier.
-    </p>
+    <p v-if="flats && rest === 'flats'">Lying on its parallel flats it is level: nothing comes off.</p>
     <p v-else-if="job.blade.value.bevels === 'both'">
-      Lying on its {{ hasFlats ? 'primary face' : 'flat' }} takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the
+      Lying on its {{ flats ? 'primary face' : 'flat' }} takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the
       blade’s primary half-angle{{ places }}.
     </p>
     <p v-else>This blade lies on its flat back: nothing comes off.</p>
+    <p v-if="flats && rest !== byWeight" class="font-semibold">
+      By its weight it tips onto {{ REST_WORD[byWeight] }}: hold it down where it lies.
+    </p>
     <MeasureField
       label="One face flatter than the other, by"
       kind="angle"

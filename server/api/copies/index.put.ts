@@ -3,8 +3,6 @@ import { benchAlone } from '../../http/benchAlone'
 import { jsonBody } from '../../http/jsonBody'
 import { parsed, refusedFields } from '../../http/refusal'
 import { useData } from '../../store/store'
-import { snapshotsFolder } from '../../store/snapshots'
-import { dataFolder } from '../../store/dataFolder'
 
 /** Names the second folder for copies, and copies the newest snapshot there; null: none. */
 export default defineEventHandler(async (event): Promise<CopiesState> => {
@@ -15,6 +13,6 @@ export default defineEventHandler(async (event): Promise<CopiesState> => {
   if (why) throw refusedFields([{ field: 'folder', code: `copy-${why}` }])
   await data.snapshot()
   const [newest] = data.snapshots()
-  if (folder && newest) data.copies.copy(newest, snapshotsFolder(dataFolder()))
+  if (newest) data.copies.copy(newest)
   return data.copies.state()
 })
