@@ -47,6 +47,11 @@ function listener(request: IncomingMessage, response: ServerResponse) {
   void answer(request, response)
 }
 const server = tls ? createTlsServer(tls, listener) : createServer(listener)
+/**
+ * How long a connection may idle. Closed sooner (Node does after 5 s), one that is just being used again is reset, and
+ * a client that does not ask again takes that for a failure.
+ */
+server.keepAliveTimeout = 75_000
 
 /** Certificate and key by the files named in the environment; null without. */
 function tlsFiles(): { cert: Buffer; key: Buffer } | null {

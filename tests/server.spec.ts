@@ -85,6 +85,8 @@ test('every refusal has one shape and a proper status, and answers carry the hea
   ])
   expect((await request.get('/api/knots')).status()).toBe(404)
   expect((await request.get('/api/health', { headers: { host: 'elsewhere.example' } })).status()).toBe(421)
+  // A client that pauses finds its connection open.
+  expect((await request.get('/api/health')).headers()['keep-alive']).toBe('timeout=75')
 
   const page = await request.get('/')
   expect(page.headers()['content-security-policy']).toMatch(/default-src 'none'; script-src 'self' 'nonce-[\w+/=]+'/)
