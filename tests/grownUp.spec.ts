@@ -6,17 +6,27 @@ import type { Backup } from '../core/kept/backup'
 import { expect, test } from './bench'
 
 const MANY = 200
-/** So many jobs more, the last ones the newest; every fourth off the bench. */
+/** So many jobs more, each with a blade of its own, the last ones the newest; every fourth off the bench. */
 async function withMany(page: Page): Promise<Backup> {
   const file = (await (await page.request.get('/api/backup')).json()) as Backup
   const [job] = file.things.jobs
-  const jobs = Array.from({ length: MANY }, (_, i) => {
+  const made = job!.content as { bladeId: string }
+  const blade = file.things.blades.find(({ id }) => id === made.bladeId)
+  const more = Array.from({ length: MANY }, (_, i) => {
     const at = new Date(Date.UTC(2020, 0, 1) + i * 3600_000).toISOString()
-    const id = `0199a000-0000-7000-8000-${String(i).padStart(12, '0')}`
-    const content = { ...(job!.content as object), name: `Order ${1000 + i}` }
-    return { ...job!, id, createdAt: at, updatedAt: at, archivedAt: i % 4 ? null : at, content }
+    const [jobId, bladeId] = ['a', 'b'].map((d) => `0199${d}000-0000-7000-8000-${String(i).padStart(12, '0')}`)
+    const when = { createdAt: at, updatedAt: at }
+    const content = { ...made, bladeId, name: `Order ${1000 + i}` }
+    const knife = { ...(blade!.content as object), name: `Knife ${1000 + i}`, use: i === 7 ? 'pollarding' : 'herbs' }
+    return {
+      job: { ...job!, ...when, id: jobId!, archivedAt: i % 4 ? null : at, content },
+      blade: { ...blade!, ...when, id: bladeId!, archivedAt: i % 5 ? null : at, content: knife },
+    }
   })
-  return { ...file, things: { ...file.things, jobs } }
+  return {
+    ...file,
+    things: { ...file.things, jobs: more.map((one) => one.job), blades: more.map((one) => one.blade) },
+  }
 }
 const bringBack = (page: Page, file: Backup) =>
   page
@@ -28,7 +38,7 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   const file = await withMany(page)
   await page.getByRole('button', { name: 'Preferences' }).click()
   await bringBack(page, file)
-  await expect(page.getByText(`${MANY} added`)).toBeVisible()
+  await expect(page.getByText(`${2 * MANY} added`)).toBeVisible()
   await page.keyboard.press('Escape')
 
   const rows = page.getByRole('list', { name: 'Jobs on the bench' }).getByRole('listitem')
@@ -61,6 +71,25 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   await expect(rows).toHaveCount(1)
   await rows.getByRole('link').click()
   await expect(page.getByLabel('Name of this job')).toHaveValue('Order 1001')
+
+  // So do the blades: the one done last first, found by what it is for; with it a job is started.
+  await page.goto('/start')
+  const blades = page.getByRole('main').getByRole('listitem')
+  await expect(blades).toHaveCount(30)
+  await page.getByLabel('Find a blade').fill('pollarding')
+  await expect(blades).toHaveCount(1)
+  await blades.getByRole('button').click()
+  await expect(page.getByLabel('Name of this job')).toHaveValue('Knife 1007')
+  await page.goto('/shelf')
+  const shelf = page.getByRole('region', { name: 'Blades' })
+  await expect(shelf.getByRole('radio')).toHaveCount(30)
+  await expect(shelf.getByRole('radio').first()).toHaveAccessibleName(/Knife 1007/)
+  await shelf.getByText('Put away: 40').click()
+  await expect(shelf.getByRole('button', { name: /^Put Knife .* back$/ })).toHaveCount(30)
+  await shelf.getByRole('button', { name: 'Show more, 10 are left' }).click()
+  await shelf.getByRole('button', { name: 'Put Knife 1000 back' }).click()
+  await expect(shelf.getByText('Put away: 39')).toBeVisible()
+  await expect(shelf.getByRole('radio').first()).toHaveAccessibleName(/Knife 1000/)
 })
 
 test.describe('bringing back', () => {

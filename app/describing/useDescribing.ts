@@ -1,4 +1,4 @@
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Kept } from '#core/kept/things'
 import { useCollections } from '~/stores/collections'
 
@@ -8,10 +8,21 @@ export function useDescribing<K extends 'rigs' | 'blades'>(kind: K, backTo: stri
   const router = useRouter()
   const collections = useCollections()
   const from = computed(() => (collections[kind].find((one) => one.id === route.query.from) ?? null) as Kept<K> | null)
+  /** False while what it begins as is being fetched. */
+  const ready = ref(false)
+  watch(
+    () => [route.query.from, collections.loaded] as const,
+    async ([id, loaded]) => {
+      if (!loaded) return
+      if (kind === 'blades' && typeof id === 'string' && !from.value) await collections.learnBlade(id)
+      ready.value = true
+    },
+    { immediate: true },
+  )
   const copy = computed(() => route.query.copy === '1')
   const key = computed(() => route.fullPath)
   const back = () => router.push(backTo)
-  return { from, copy, key, back }
+  return { from, copy, key, ready, back }
 }
 
 /** The address of a page on which a thing is described, beginning as another one. */

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { lastJobs, type LastJobs } from '#core/kept/lists'
+import type { LastJob } from '#core/kept/lists'
 import { useWords } from '~/composables/useWords'
-import { ask } from '~/saving/api'
 import { useCollections } from '~/stores/collections'
 import { sheetPath } from '~/stations'
 
@@ -10,36 +9,15 @@ const collections = useCollections()
 const words = useWords()
 const router = useRouter()
 const busy = ref('')
-const sought = ref('')
-const MANY = 9
-/** When each was last done; null while that is asked for. */
-const last = shallowRef<ReadonlyMap<string, LastJobs[number]> | null>(null)
-onMounted(async () => {
-  const answer = await ask(lastJobs, '/api/last-jobs')
-  last.value = new Map((answer.ok ? answer.value : []).map((one) => [one.bladeId, one]))
-})
-const lastAt = (id: string) => last.value?.get(id)?.updatedAt ?? ''
-const blades = computed(() =>
-  collections.blades.filter((one) => one.archivedAt === null).sort((a, b) => lastAt(b.id).localeCompare(lastAt(a.id))),
-)
-const found = computed(() => {
-  const text = sought.value.trim().toLowerCase()
-  return blades.value.filter((one) => `${one.name} ${one.owner} ${one.use}`.toLowerCase().includes(text))
-})
-const rigName = (bladeId: string) => {
-  const done = last.value?.get(bladeId)
-  return done ? `${done.updatedAt.slice(0, 10)} on ${collections.nameOf(done.rigId)}` : 'not done here yet'
-}
-/** So many are drawn at once: the others are found by their words. */
-const MOST_DRAWN = 60
-async function start(bladeId: string) {
+const lastText = (last: LastJob | undefined) =>
+  last ? `${last.updatedAt.slice(0, 10)} on ${collections.nameOf(last.rigId)}` : 'not done here yet'
+async function start(bladeId: string, last: LastJob | undefined) {
   if (busy.value) return
   busy.value = bladeId
   const job = await collections.startJob(bladeId)
-  const experience = last.value?.has(bladeId)
   busy.value = ''
   // What was done before stands ready at the clamp; what is new begins with which rig.
-  if (job) await router.replace(sheetPath(job.id, experience ? 'clamp' : 'rig'))
+  if (job) await router.replace(sheetPath(job.id, last ? 'clamp' : 'rig'))
 }
 useHead({ title: 'Start a job · Jaw Tilt' })
 </script>
@@ -57,37 +35,26 @@ useHead({ title: 'Start a job · Jaw Tilt' })
         label="A new blade"
       />
     </div>
-    <template v-if="collections.loaded && last">
+    <template v-if="collections.loaded">
       <EmptyStart v-if="!collections.canStart" class="mt-4" />
       <template v-else>
         <p class="mb-3 text-muted">Rig, stone and hold are taken from the last job with it.</p>
-        <UInput
-          v-if="blades.length > MANY"
-          v-model="sought"
-          size="xl"
-          icon="i-lucide-search"
-          placeholder="Name, owner or use"
-          aria-label="Find a blade"
-          class="mb-3 w-full max-w-md"
-        />
-        <ul class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-          <li v-for="blade in found.slice(0, MOST_DRAWN)" :key="blade.id">
-            <button
-              type="button"
-              class="choice-card block w-full border border-default text-left"
-              :disabled="busy !== ''"
-              @click="start(blade.id)"
-            >
-              <BladeCard :blade="blade" /><span class="mt-1 block truncate text-sm text-muted">{{
-                rigName(blade.id)
-              }}</span>
-            </button>
-          </li>
-        </ul>
-        <p v-if="found.length > MOST_DRAWN" class="mt-3 text-muted">
-          And {{ found.length - MOST_DRAWN }} more: look for them by name, owner or use.
-        </p>
-        <p v-if="found.length === 0" class="text-muted">No blade is called so.</p>
+        <BladeList v-slot="{ blades, last }">
+          <ul class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+            <li v-for="blade in blades" :key="blade.id">
+              <button
+                type="button"
+                class="choice-card block w-full border border-default text-left"
+                :disabled="busy !== ''"
+                @click="start(blade.id, last.get(blade.id))"
+              >
+                <BladeCard :blade="blade" /><span class="mt-1 block truncate text-sm text-muted">{{
+                  lastText(last.get(blade.id))
+                }}</span>
+              </button>
+            </li>
+          </ul>
+        </BladeList>
       </template>
       <p v-if="collections.problem" role="alert" class="mt-3 text-error">{{ words.problem(collections.problem) }}</p>
     </template>

@@ -3,7 +3,15 @@ import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { doneWith } from '#core/card/sameAgain'
 import { startingCard } from '#core/card/starting'
-import { aroundJob, jobPage, JOBS_AT_ONCE, type JobPage } from '#core/kept/lists'
+import {
+  aroundJob,
+  bladePage,
+  jobPage,
+  LISTED_AT_ONCE,
+  MOST_NAMED_AT_ONCE,
+  type BladePage,
+  type JobPage,
+} from '#core/kept/lists'
 import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
 import { collectionOf, type Unreadable } from '#core/kept/stored'
 import {
@@ -33,10 +41,12 @@ const ROOM_FOR_NUMBER = 6
 /** What is described by its measures. */
 export type Tool = Exclude<ThingKind, 'jobs'>
 
-const TOOLS = THING_KINDS.filter((kind): kind is Tool => kind !== 'jobs')
+/** What there are few of is fetched whole. */
+type Few = Exclude<Tool, 'blades'>
+const FEW = THING_KINDS.filter((kind): kind is Few => kind !== 'jobs' && kind !== 'blades')
 
-/** A part of the jobs, on the bench unless they are to be those off it. */
-interface AskedJobs {
+/** A part of the jobs or the blades, on the bench or the shelf unless they are to be those put away. */
+export interface AskedPart {
   readonly away?: boolean
   readonly search?: string
   readonly from?: string | null
@@ -47,9 +57,25 @@ export const isThingKind = (name: string): name is ThingKind => (THING_KINDS as 
 
 type All = { [K in ThingKind]: Kept<K>[] }
 
+/** What was asked for as a query, without what was left open. */
+const queryOf = (asked: AskedPart): string => {
+  const said = Object.entries(asked).filter(([, value]) => value !== null && value !== undefined && value !== '')
+  return new URLSearchParams(said.map(([name, value]) => [name, String(value)])).toString()
+}
+/** What is known with what came; an answer that was on its way while something newer was kept takes nothing back. */
+function merged<T extends { id: string; revision: number }>(
+  known: readonly T[],
+  came: readonly T[],
+  replaced: boolean,
+) {
+  const all = new Map(known.map((one) => [one.id, one]))
+  for (const one of came) if (replaced || (all.get(one.id)?.revision ?? 0) <= one.revision) all.set(one.id, one)
+  return [...all.values()]
+}
+
 /**
- * The rigs, blades, stones and instruments the user owns, those put away too; and of the jobs those that were asked
- * for: the last changed ones, and what bears on a job that is open.
+ * The rigs, stones and instruments the user owns, those put away too; and of the jobs and the blades those that were
+ * asked for: the last ones, and what bears on a job that is open.
  */
 export const useCollections = defineStore('collections', () => {
   const log = useLog()
@@ -72,21 +98,26 @@ export const useCollections = defineStore('collections', () => {
    * stays as it was, unsaid. `replaced`: an earlier state may have been put in the place of what is known.
    */
   async function load(again = false, replaced = false) {
-    const [listed, page, versions, counted] = await Promise.all([
-      Promise.all(TOOLS.map(fetchTools)),
-      fetchJobs({ limit: again ? bench.value.shown : JOBS_AT_ONCE }),
+    const [listed, blades, page, versions, counted] = await Promise.all([
+      Promise.all(FEW.map(fetchTools)),
+      fetchKnownBlades(),
+      fetchJobs({ limit: again ? bench.value.shown : LISTED_AT_ONCE }),
       ask(z.array(rigVersion), '/api/rig-versions'),
       ask(z.object({ count: z.number() }), '/api/samples'),
     ])
-    const failed = [...listed, page, versions, counted].find((answer) => !answer.ok)
+    const failed = [...listed, blades, page, versions, counted].find((answer) => !answer.ok)
     if (again && failed) return
     const next = { ...all.value }
     const harmed: Unreadable[] = []
     listed.forEach((answer, i) => {
       if (!answer.ok) return
-      next[TOOLS[i]!] = answer.value.things as never
+      next[FEW[i]!] = answer.value.things as never
       harmed.push(...answer.value.unreadable)
     })
+    if (blades.ok) {
+      next.blades = bladesWith(blades.value, replaced)
+      harmed.push(...blades.value.unreadable)
+    }
     // All that was known of the jobs may have changed.
     if (!again) next.jobs = []
     all.value = next
@@ -99,7 +130,7 @@ export const useCollections = defineStore('collections', () => {
   }
 
   // Archived things are fetched too: a job goes on with what it was begun with, and a clamp card comes back.
-  const fetchTools = (kind: Tool) =>
+  const fetchTools = (kind: Few) =>
     ask(collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>, `/api/${kind}?archived=true`)
   /** Fetches one collection again, of the jobs the part that is shown; what cannot be fetched stays as it was. */
   async function reload(kind: ThingKind): Promise<void> {
@@ -108,31 +139,84 @@ export const useCollections = defineStore('collections', () => {
       if (page.ok) takeBench(page.value, true)
       return
     }
-    const listed = await fetchTools(kind)
+    const listed = kind === 'blades' ? await fetchKnownBlades() : await fetchTools(kind)
     if (!listed.ok) return
     if (kind === 'rigs') await loadRigVersions()
-    all.value = { ...all.value, [kind]: listed.value.things }
+    all.value = { ...all.value, [kind]: kind === 'blades' ? bladesWith(listed.value as never) : listed.value.things }
     unreadable.value = [...unreadable.value.filter((one) => one.kind !== kind), ...listed.value.unreadable]
+  }
+
+  /** How many blades there are in use, and how often those that are listed changed. */
+  const bladesInUse = ref(0)
+  const bladesChanged = ref(0)
+  /** The blades that are known, and those that were in hand last, as they are now; `asked`: which were known. */
+  async function fetchKnownBlades(): Promise<
+    Answer<{ asked: readonly string[]; things: KeptBlade[]; unreadable: Unreadable[] }>
+  > {
+    const ids = all.value.blades.map(({ id }) => id)
+    const chunks = Array.from({ length: Math.ceil(ids.length / MOST_NAMED_AT_ONCE) }, (_, i) =>
+      ids.slice(i * MOST_NAMED_AT_ONCE, (i + 1) * MOST_NAMED_AT_ONCE),
+    )
+    const [first, ...known] = await Promise.all([fetchBlades({}), ...chunks.map(fetchNamedBlades)])
+    const failed = [first, ...known].find((answer) => !answer.ok)
+    if (failed && !failed.ok) return failed
+    const listed = [first, ...known].flatMap((answer) => (answer.ok ? answer.value : []))
+    bladesChanged.value++
+    return {
+      ok: true,
+      value: {
+        asked: ids,
+        things: [...new Map(listed.flatMap(({ things }) => things).map((one) => [one.id, one])).values()],
+        unreadable: [...new Map(listed.flatMap((of) => of.unreadable).map((one) => [one.id, one])).values()],
+      },
+    }
+  }
+  /** What is known of the blades with what was fetched again: those that are no more are forgotten. */
+  function bladesWith(fetched: { asked: readonly string[]; things: KeptBlade[] }, replaced = false): KeptBlade[] {
+    const there = new Set(fetched.things.map(({ id }) => id))
+    const gone = new Set(fetched.asked.filter((id) => !there.has(id)))
+    const left = all.value.blades.filter(({ id }) => !gone.has(id))
+    return merged(left, fetched.things, replaced)
+  }
+  const fetchNamedBlades = (ids: readonly string[]) =>
+    ask(
+      collectionOf('blades') as unknown as z.ZodType<{ things: KeptBlade[]; unreadable: Unreadable[] }>,
+      `/api/blades?ids=${ids.join(',')}`,
+    )
+  async function fetchBlades(asked: AskedPart): Promise<Answer<BladePage>> {
+    const page = await ask(bladePage, `/api/blades?${queryOf(asked)}`)
+    if (page.ok && !asked.away && !asked.search) bladesInUse.value = page.value.total
+    return page
+  }
+  /** A part of the blades: those in hand last, those in which words are found, or those put away. */
+  async function findBlades(asked: AskedPart): Promise<Answer<BladePage>> {
+    const page = await fetchBlades(asked)
+    if (page.ok) noteAll('blades', page.value.things)
+    return page
+  }
+  /** A blade that is named comes to be known; null where there is none that can be read. */
+  async function learnBlade(id: string): Promise<Answer<KeptBlade | null>> {
+    const known = () => all.value.blades.find((one) => one.id === id) ?? null
+    if (known()) return { ok: true, value: known() }
+    const named = await fetchNamedBlades([id])
+    if (!named.ok) return named
+    noteAll('blades', named.value.things)
+    return { ok: true, value: known() }
   }
 
   /** The part of the list of jobs that is shown: so many, of so many on the bench, and what comes next. */
   const bench = shallowRef({
     ids: [] as readonly string[],
-    shown: JOBS_AT_ONCE,
+    shown: LISTED_AT_ONCE,
     total: 0,
     elsewhere: 0,
     next: null as string | null,
   })
-  const fetchJobs = (asked: AskedJobs) => {
-    const said = Object.entries(asked).filter(([, value]) => value !== null && value !== undefined)
-    return ask(
-      jobPage,
-      `/api/jobs?${new URLSearchParams(said.map(([name, value]) => [name, String(value)])).toString()}`,
-    )
-  }
+  const fetchJobs = (asked: AskedPart) => ask(jobPage, `/api/jobs?${queryOf(asked)}`)
   /** Jobs that were found in a part of their list, with what happened on them. */
   function learnJobs(page: JobPage, replaced = false) {
     log.learn(page.log)
+    noteAll('blades', page.blades, replaced)
     noteAll('jobs', page.things, replaced)
     const known = new Set(unreadable.value.map(({ id }) => id))
     unreadable.value = [...unreadable.value, ...page.unreadable.filter(({ id }) => !known.has(id))]
@@ -142,7 +226,7 @@ export const useCollections = defineStore('collections', () => {
     const before = first ? [] : bench.value.ids
     const ids = [...new Set([...before, ...page.things.map(({ id }) => id)])]
     const { total, elsewhere, next } = page
-    bench.value = { ids, shown: Math.max(JOBS_AT_ONCE, ids.length), total, elsewhere, next }
+    bench.value = { ids, shown: Math.max(LISTED_AT_ONCE, ids.length), total, elsewhere, next }
   }
   /** Shows more of the jobs on the bench. */
   async function showMore() {
@@ -151,7 +235,7 @@ export const useCollections = defineStore('collections', () => {
     else problem.value = page.problem
   }
   /** Jobs in which words are found, or that are off the bench. */
-  async function findJobs(asked: AskedJobs & { away: boolean }): Promise<Answer<JobPage>> {
+  async function findJobs(asked: AskedPart): Promise<Answer<JobPage>> {
     const page = await fetchJobs(asked)
     if (page.ok) learnJobs(page.value)
     return page
@@ -163,6 +247,7 @@ export const useCollections = defineStore('collections', () => {
     const answer = await ask(aroundJob, path, 'GET', undefined, AROUND_WITHIN_MS)
     if (!answer.ok) return
     log.learn(answer.value.log)
+    noteAll('blades', answer.value.blades)
     noteAll('jobs', answer.value.jobs)
   }
 
@@ -178,7 +263,9 @@ export const useCollections = defineStore('collections', () => {
   })
   const usable = <T extends { archivedAt: string | null }>(things: readonly T[]) =>
     things.filter((one) => one.archivedAt === null)
-  const canStart = computed(() => [rigs, blades, stones].every((those) => usable<Kept<Tool>>(those.value).length > 0))
+  const canStart = computed(
+    () => bladesInUse.value > 0 && [rigs, stones].every((those) => usable<Kept<Tool>>(those.value).length > 0),
+  )
 
   /** The last job with a blade, on a rig that is still in use; undefined for a blade that is new here. */
   const lastWith = (bladeId: string): KeptJob | undefined =>
@@ -198,7 +285,9 @@ export const useCollections = defineStore('collections', () => {
 
   /** A new job with a blade: with rig, stone and hold as in the last one with it, else with those of the last job. */
   async function startJob(bladeId: string): Promise<KeptJob | null> {
-    const blade = blades.value.find((one) => one.id === bladeId)
+    const named = await learnBlade(bladeId)
+    if (!named.ok) problem.value = named.problem
+    const blade = named.ok ? named.value : null
     if (rigs.value[0]) await learnAround({ rigId: rigs.value[0].id, bladeId })
     const last = lastWith(bladeId) ?? recentJobs.value[0]
     const lastOr = <T extends Kept<Tool>>(things: readonly T[], id: string | undefined): T | undefined =>
@@ -263,18 +352,19 @@ export const useCollections = defineStore('collections', () => {
   function note<K extends ThingKind>(kind: K, thing: Kept<K>) {
     const before = (all.value[kind] as Kept<K>[]).find((one) => one.id === thing.id)
     noteAll(kind, [thing])
+    const [was, is] = [before?.archivedAt === null, thing.archivedAt === null]
+    if (kind === 'blades') {
+      bladesInUse.value += Number(is) - Number(was)
+      bladesChanged.value++
+    }
     if (kind !== 'jobs') return
     // What is begun here, or put back, is shown whatever part of the list it is in.
     const { ids, total, ...rest } = bench.value
-    const [was, is] = [before?.archivedAt === null, thing.archivedAt === null]
     const others = ids.filter((id) => id !== thing.id)
     bench.value = { ...rest, ids: is ? [thing.id, ...others] : others, total: total + Number(is) - Number(was) }
   }
-  /** An answer that was on its way while something newer was kept takes nothing back, unless all was replaced. */
   function noteAll<K extends ThingKind>(kind: K, things: readonly Kept<K>[], replaced = false) {
-    const known = new Map((all.value[kind] as Kept<K>[]).map((one) => [one.id, one]))
-    for (const one of things) if (replaced || (known.get(one.id)?.revision ?? 0) <= one.revision) known.set(one.id, one)
-    all.value = { ...all.value, [kind]: [...known.values()] }
+    all.value = { ...all.value, [kind]: merged(all.value[kind] as Kept<K>[], things, replaced) }
   }
 
   async function loadRigVersions() {
@@ -336,6 +426,10 @@ export const useCollections = defineStore('collections', () => {
     bench,
     showMore,
     findJobs,
+    bladesInUse,
+    bladesChanged,
+    findBlades,
+    learnBlade,
     learn,
     learnAround,
     jobsByTime,

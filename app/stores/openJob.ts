@@ -38,7 +38,6 @@ export const useOpenJob = defineStore('openJob', () => {
     const { rigId, bladeId } = answer.value
     await collections.learnAround({ jobId: id, rigId, bladeId })
     if (mine !== latest) return
-    opening.value = null
     collections.learn(answer.value)
     const opened = jobSession(answer.value, {
       local: localStorage,
@@ -52,10 +51,19 @@ export const useOpenJob = defineStore('openJob', () => {
         channel?.postMessage({ id, revision: saved.revision })
       },
     })
+    // What this browser still holds may name another blade.
+    const blade = await collections.learnBlade(opened.content.value.bladeId)
+    if (mine !== latest) return void opened.close()
+    if (!blade.ok) {
+      opening.value = null
+      void opened.close()
+      return void (problem.value = blade.problem)
+    }
     channel = new BroadcastChannel('jaw-tilt-jobs')
     channel.onmessage = ({ data }: MessageEvent<{ id: string; revision: number }>) => {
       if (data.id === id) void opened.heard(data.revision)
     }
+    opening.value = null
     session.value = opened
   }
 

@@ -44,7 +44,9 @@ beforeEach(() => {
     'fetch',
     (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) =>
       new Promise((resolve) => {
-        const nothingKnown = { jobs: [], log: { entries: [], unreadable: [], upTo: 0 } }
+        const nothingKnown = { jobs: [], blades: [], log: { entries: [], unreadable: [], upTo: 0 } }
+        const noBlade = { things: [], unreadable: [] }
+        if (path.startsWith('/api/blades?ids=')) resolve({ ok: true, status: 200, json: async () => noBlade })
         if (path.startsWith('/api/around')) resolve({ ok: true, status: 200, json: async () => nothingKnown })
         requests.push({
           path,
@@ -113,9 +115,9 @@ describe('the collections', () => {
     const coarse = { ...plainStone, ...meta(4), grainUm: 100 }
     const harmed = { kind: 'stones', id: id(5), name: 'Bent', why: 'unreadable', problems: [] }
     await to('/api/rigs?archived=true').answer({ things: [], unreadable: [] })
-    await to('/api/blades?archived=true').answer({ things: [], unreadable: [] })
+    await to('/api/blades?').answer({ things: [], last: [], unreadable: [], total: 0, elsewhere: 0, next: null })
     await to('/api/stones?archived=true').answer({ things: [fine, coarse], unreadable: [harmed] })
-    const page = { things: [job(9, 'One')], unreadable: [], total: 1, elsewhere: 0, next: null }
+    const page = { things: [job(9, 'One')], blades: [], unreadable: [], total: 1, elsewhere: 0, next: null }
     await to('/api/jobs?limit=30').answer({ ...page, log: { entries: [], unreadable: [], upTo: 0 } })
     await to('/api/samples').answer({ count: 0 })
     await to('/api/instruments?archived=true').answer({ things: [], unreadable: [] })

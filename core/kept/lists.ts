@@ -4,10 +4,23 @@ import { unreadableEntry } from '../log/stored'
 import { unreadable } from './stored'
 import { keptSchema } from './things'
 
-/** So many jobs are shown at once, and fetched. */
-export const JOBS_AT_ONCE = 30
+/** So many jobs or blades are shown at once, and fetched. */
+export const LISTED_AT_ONCE = 30
 /** So many can be asked for. */
-export const MOST_JOBS_AT_ONCE = 300
+export const MOST_LISTED_AT_ONCE = 300
+/** So many can be asked for by their ids. */
+export const MOST_NAMED_AT_ONCE = 100
+
+/** What stands with a part of a list. */
+const part = z.object({
+  unreadable: z.array(unreadable),
+  /** So many there are in all where these come from. */
+  total: z.number(),
+  /** And in the other place (put away, or not), whatever is looked for. */
+  elsewhere: z.number(),
+  /** What to ask for the next part with; null where this is the last. */
+  next: z.string().nullable(),
+})
 
 /** What happened, as far as it was asked for. */
 export const listedLog = z.object({
@@ -18,27 +31,29 @@ export const listedLog = z.object({
 })
 export type ListedLog = z.infer<typeof listedLog>
 
-/** A part of the list of jobs, the last changed first, with what happened on them. */
-export const jobPage = z.object({
+/** A part of the list of jobs, the last changed first, with their blades and what happened on them. */
+export const jobPage = part.extend({
   things: z.array(keptSchema('jobs')),
-  unreadable: z.array(unreadable),
+  blades: z.array(keptSchema('blades')),
   log: listedLog,
-  /** So many there are in all where these come from. */
-  total: z.number(),
-  /** And in the other place (off the bench, or on it), whatever is looked for. */
-  elsewhere: z.number(),
-  /** What to ask for the next part with; null where this is the last. */
-  next: z.string().nullable(),
 })
 export type JobPage = z.infer<typeof jobPage>
 
-/**
- * What bears on a job besides itself: earlier jobs with its blade, what was proved on its rig and on which jobs, and
- * the instruments that were read last.
- */
-export const aroundJob = z.object({ jobs: z.array(keptSchema('jobs')), log: listedLog })
-export type AroundJob = z.infer<typeof aroundJob>
+/** When a blade was last done, and on which rig. */
+const lastJob = z.object({ bladeId: z.uuid(), rigId: z.uuid(), updatedAt: z.iso.datetime() })
+export type LastJob = z.infer<typeof lastJob>
 
-/** When each blade was last done, and on which rig. */
-export const lastJobs = z.array(z.object({ bladeId: z.uuid(), rigId: z.uuid(), updatedAt: z.iso.datetime() }))
-export type LastJobs = z.infer<typeof lastJobs>
+/** A part of the list of blades, those first that were done or measured last. */
+export const bladePage = part.extend({ things: z.array(keptSchema('blades')), last: z.array(lastJob) })
+export type BladePage = z.infer<typeof bladePage>
+
+/**
+ * What bears on a job besides itself: its blade and earlier jobs with it, what was proved on its rig, on which blades
+ * and jobs, and the instruments that were read last.
+ */
+export const aroundJob = z.object({
+  jobs: z.array(keptSchema('jobs')),
+  blades: z.array(keptSchema('blades')),
+  log: listedLog,
+})
+export type AroundJob = z.infer<typeof aroundJob>

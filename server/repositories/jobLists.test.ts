@@ -5,7 +5,7 @@ import { job } from '../../core/job/job'
 import type { KeptJob } from '../../core/kept/things'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
-import { aroundAJob, jobNames, lastJobsOfBlades, logOfNoJob, pageOfJobs } from './jobLists'
+import { aroundAJob, jobNames, logOfNoJob, pageOfJobs } from './jobLists'
 import { thingRepository } from './thingRepository'
 
 let open: OpenDatabase
@@ -31,6 +31,7 @@ describe('the list of jobs', () => {
       expect(part.total).toBe(made.length)
       const ids = part.things.map(({ id }) => id)
       expect(part.log.entries.every(({ jobId }) => ids.includes(jobId!))).toBe(true)
+      expect(new Set(part.blades.map(({ id }) => id))).toEqual(new Set(part.things.map(({ bladeId }) => bladeId)))
       parts.push(...part.things)
       from = part.next
     } while (from)
@@ -76,13 +77,13 @@ it('around a job is what was proved on its rig with the jobs it was proved on, a
   expect(proofs.filter(({ jobId }) => rigOf(jobId) === one.rigId).length).toBeGreaterThan(0)
   const withBlade = made.filter(({ bladeId }) => bladeId === one.bladeId).map(({ id }) => id)
   expect(around.jobs.map(({ id }) => id)).toEqual(expect.arrayContaining(withBlade))
+  // With every blade that something was proved on, and its own.
+  const known = around.blades.map(({ id }) => id)
+  expect(known).toEqual(expect.arrayContaining([one.bladeId, ...proofs.map((proof) => proof.bladeId)]))
   expect(around.log.entries.filter(({ jobId }) => jobId === one.id).length).toBeGreaterThan(0)
 })
 
-it('when a blade was last done, names that are taken, and what is of no job', async () => {
-  const last = await lastJobsOfBlades(open.db)
-  const blades = new Set(made.map(({ bladeId }) => bladeId))
-  expect(new Set(last.map(({ bladeId }) => bladeId))).toEqual(blades)
+it('names that are taken, and what is of no job', async () => {
   expect(await jobNames(open.db, made[2]!.name.slice(0, 5))).toContain(made[2]!.name)
   expect(await jobNames(open.db, '%')).toEqual([])
   const { entries } = await logOfNoJob(open.db)

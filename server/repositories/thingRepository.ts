@@ -18,7 +18,7 @@ export interface Listed<K extends ThingKind> {
   unreadable: Unreadable[]
 }
 
-type Row = typeof things.$inferSelect
+export type ThingRow = typeof things.$inferSelect
 interface Named {
   readonly name?: string
 }
@@ -31,7 +31,7 @@ export const storedThingOf = ({
   archivedAt,
   version,
   content,
-}: Row): StoredThing => ({
+}: ThingRow): StoredThing => ({
   id,
   revision,
   createdAt: createdAt.toISOString(),
@@ -46,15 +46,36 @@ const nameOf = (content: unknown): string => {
   return typeof name === 'string' ? name : ''
 }
 
+const rowsOf = (db: Database, kind: ThingKind) =>
+  db.select().from(things).where(eq(things.kind, kind)).orderBy(asc(things.createdAt), asc(things.id))
+
 /** Everything of a kind as it is stored, in the order it was made. */
-export async function listStored(db: Database, kind: ThingKind): Promise<StoredThing[]> {
-  const rows = await db
+export const listStored = async (db: Database, kind: ThingKind): Promise<StoredThing[]> =>
+  (await rowsOf(db, kind)).map(storedThingOf)
+
+/** Rows as things: what can be read, and what cannot be. */
+export function readRows<K extends ThingKind>(kind: K, rows: readonly ThingRow[]): Listed<K> {
+  const listed: Listed<K> = { things: [], unreadable: [] }
+  for (const row of rows) {
+    const read = readThing(kind, storedThingOf(row))
+    if (read.ok) listed.things.push(read.thing)
+    else listed.unreadable.push(read.unreadable)
+  }
+  return listed
+}
+
+/** Those of a kind that have these ids, put away or not. */
+export const listNamed = async <K extends ThingKind>(
+  db: Database,
+  kind: K,
+  ids: readonly string[],
+): Promise<Listed<K>> => readRows(kind, await rowsNamed(db, kind, ids))
+
+const rowsNamed = (db: Database, kind: ThingKind, ids: readonly string[]) =>
+  db
     .select()
     .from(things)
-    .where(eq(things.kind, kind))
-    .orderBy(asc(things.createdAt), asc(things.id))
-  return rows.map(storedThingOf)
-}
+    .where(and(eq(things.kind, kind), inArray(things.id, [...ids])))
 
 const columnsOfStored = (kind: ThingKind, { version, content, ...thing }: StoredThing) => ({
   kind,
@@ -103,21 +124,17 @@ export async function storedAmong(
   kind: ThingKind,
   ids: readonly string[],
 ): Promise<Map<string, StoredThing>> {
-  const rows = await db
-    .select()
-    .from(things)
-    .where(and(eq(things.kind, kind), inArray(things.id, [...ids])))
-  return new Map(rows.map((row) => [row.id, storedThingOf(row)]))
+  return new Map((await rowsNamed(db, kind, ids)).map((row) => [row.id, storedThingOf(row)]))
 }
 
 /** Reads and writes one kind of thing. A write names the revision it started from; an outdated one changes nothing. */
 export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
-  const parse = (row: Row): Kept<K> => {
+  const parse = (row: ThingRow): Kept<K> => {
     const read = readThing(kind, storedThingOf(row))
     if (!read.ok) throw new Error(`The ${kind} ${row.id} cannot be read: ${JSON.stringify(read.unreadable)}`)
     return read.thing
   }
-  const rowOf = async (id: string): Promise<Row | null> => {
+  const rowOf = async (id: string): Promise<ThingRow | null> => {
     const [row] = await db
       .select()
       .from(things)
@@ -180,7 +197,7 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
   }
 
   /** Writes columns if the stored revision is the one named. */
-  async function write(id: string, revision: number, columns: Partial<Row>): Promise<Written<K>> {
+  async function write(id: string, revision: number, columns: Partial<ThingRow>): Promise<Written<K>> {
     const [row] = await db.transaction(async (tx) => {
       if (THINGS[kind].keepsVersions) await keepVersion(tx, id, revision)
       return tx
@@ -201,13 +218,8 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
 
     /** All that is not archived, or all, in the order it was made. */
     async list(withArchived = false): Promise<Listed<K>> {
-      const all: Listed<K> = { things: [], unreadable: [] }
-      for (const row of await listStored(db, kind)) {
-        const read = readThing(kind, row)
-        if (!read.ok) all.unreadable.push(read.unreadable)
-        else if (withArchived || read.thing.archivedAt === null) all.things.push(read.thing)
-      }
-      return all
+      const all = readRows(kind, await rowsOf(db, kind))
+      return withArchived ? all : { ...all, things: all.things.filter(({ archivedAt }) => archivedAt === null) }
     },
 
     /** Keeps something new under its id (a new one without). The same id again gives what is kept already. */

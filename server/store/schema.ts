@@ -51,9 +51,12 @@ export const things = pgTable(
   ],
 )
 
-/** The words that a thing is looked for by: its name and, for a blade, whose it is. */
+/** The words that a thing is looked for by: its name and, for a blade, whose it is and what for. */
 export const wordsOf = ({ name, content }: { name: AnyPgColumn; content: AnyPgColumn }): SQL =>
-  sql`to_tsvector('simple'::regconfig, ${name} || ' ' || coalesce(${content} ->> 'owner', ''))`
+  sql`to_tsvector('simple'::regconfig, ${name} || ' ' || coalesce(${content} ->> 'owner', '') || ' ' || coalesce(${content} ->> 'use', ''))`
+
+/** What a job names as its rig or its blade. */
+export const linkOf = (field: 'rigId' | 'bladeId'): SQL => sql`(${things.content} ->> ${sql.raw(`'${field}'`)})`
 
 /** What a thing was before each change, for kinds that keep it: jobs go on with the version they were done with. */
 export const thingVersions = pgTable(

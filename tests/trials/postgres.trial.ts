@@ -67,12 +67,17 @@ afterEach(async () => {
   await Promise.all(running.splice(0).map(stopServer))
 })
 
-it('the tests of what is kept pass on it', async () => {
-  const tests = spawn('npx', ['vitest', 'run', 'server/repositories'], {
-    env: { ...process.env, JAW_TILT_TEST_SERVER: urlOf('postgres') },
-    stdio: 'inherit',
-  })
-  expect(await new Promise((resolve) => tests.on('exit', resolve))).toBe(0)
+/** Runs tests of the project's own; answers their exit code. */
+async function run(command: string, env: Record<string, string>): Promise<number | null> {
+  const [program, ...words] = command.split(' ')
+  const tests = spawn(program!, words, { env: { ...process.env, ...env }, stdio: 'inherit' })
+  return new Promise((resolve) => tests.on('exit', resolve))
+}
+
+it('the tests of what is kept pass on it, and those of the whole server', async () => {
+  expect(await run('npx vitest run server/repositories', { JAW_TILT_TEST_SERVER: urlOf('postgres') })).toBe(0)
+  const served = { DATABASE_URL: newDatabase('served'), JAW_TILT_TEST_PORT: String(ONE) }
+  expect(await run('npx playwright test tests/server.spec.ts', served)).toBe(0)
 })
 
 it('two processes that start at once make one database, hear of each other, and are never both right', async () => {

@@ -22,9 +22,9 @@ const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
 const { angle } = useOpenPanel()
-const blades = computed(() =>
-  collections.blades.filter((b) => b.archivedAt === null || b.id === job.content.value.bladeId),
-)
+/** With the one that is taken, should it be none of them. */
+const withTaken = (blades: readonly KeptBlade[]): KeptBlade[] =>
+  blades.some(({ id }) => id === job.blade.value.id) ? [...blades] : [job.blade.value, ...blades]
 const router = useRouter()
 const describe = (from: KeptBlade | null, copy: boolean) =>
   void router.push(describingAt(sheetPath(job.id, 'blade', 'describe'), from, copy))
@@ -68,16 +68,18 @@ const facts = computed(() => {
   <div class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <section>
       <h2 class="mb-2 text-xl font-semibold">Which blade?</h2>
-      <CardChoice
-        v-slot="{ thing: blade }"
-        :things="blades"
-        :chosen="job.content.value.bladeId"
-        label="Blade"
-        columns
-        @choose="actions.chooseBlade($event)"
-      >
-        <BladeCard :blade="blade" />
-      </CardChoice>
+      <BladeList v-slot="{ blades }">
+        <CardChoice
+          v-slot="{ thing: blade }"
+          :things="withTaken(blades)"
+          :chosen="job.content.value.bladeId"
+          label="Blade"
+          columns
+          @choose="actions.chooseBlade($event)"
+        >
+          <BladeCard :blade="blade" />
+        </CardChoice>
+      </BladeList>
       <ToolActions
         class="mt-3"
         kind="blades"

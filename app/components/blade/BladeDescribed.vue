@@ -6,7 +6,7 @@ import { sheetPath } from '~/stations'
 
 /** A blade described from inside a job, which is asked whether it takes a new one. */
 const job = useJob()
-const { from, copy, key, back } = useDescribing('blades', sheetPath(job.id, 'blade'))
+const { from, copy, key, ready, back } = useDescribing('blades', sheetPath(job.id, 'blade'))
 const described = shallowRef<KeptBlade | null>(null)
 const asked = computed(() => described.value && { name: described.value.name, word: 'blade' as const, anew: false })
 async function done(blade: KeptBlade) {
@@ -22,6 +22,6 @@ async function answered(takes: boolean) {
 </script>
 
 <template>
-  <BladeDescription :key="key" :from="from" :copy="copy" @done="done" @away="back" />
+  <BladeDescription v-if="ready" :key="key" :from="from" :copy="copy" @done="done" @away="back" />
   <AskTake :thing="asked" @answered="answered" />
 </template>

@@ -12,7 +12,7 @@ const steps = computed(() => [
     to: '/shelf/rig',
   },
   {
-    done: collections.blades.length > 0,
+    done: collections.bladesInUse > 0,
     title: 'Your blade',
     means: 'The shape of its edge, its thickness, its grind.',
     label: 'Describe your blade',

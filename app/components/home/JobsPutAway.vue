@@ -1,38 +1,33 @@
 <script setup lang="ts">
-import { JOBS_AT_ONCE } from '#core/kept/lists'
+import { LISTED_AT_ONCE } from '#core/kept/lists'
 import type { KeptJob } from '#core/kept/things'
+import { useFoundPart } from '~/composables/useFoundPart'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
 
 /** Jobs that were taken off the bench, newest first, all or those in which words are found: put back from here. */
 const props = defineProps<{ search: string }>()
 const collections = useCollections()
-const found = shallowRef({ ids: [] as readonly string[], total: 0, next: null as string | null })
 const opened = ref(false)
-async function look(from: string | null) {
-  const { search } = props
-  // Shut, only how many there are is shown.
-  const page = await collections.findJobs({ away: true, search, from, limit: opened.value ? JOBS_AT_ONCE : 1 })
-  // What is off the bench is not missed at once: it is looked for again with the next change.
-  if (!page.ok || search !== props.search) return
-  const ids = page.value.things.map(({ id }) => id)
-  found.value = { ...page.value, ids: from === null ? ids : [...found.value.ids, ...ids] }
-}
-// The bench and what is off it change together.
-watch([() => props.search, () => collections.bench.total, opened], () => void look(null), { immediate: true })
+// Shut, only how many there are is shown. The bench and what is off it change together.
+const { part, ids, left, more } = useFoundPart(
+  collections.findJobs,
+  () => ({ away: true, search: props.search, limit: opened.value ? LISTED_AT_ONCE : 1 }),
+  () => collections.bench.total,
+)
 const away = computed(() =>
-  found.value.ids.flatMap((id) => collections.jobs.find((job) => job.id === id && job.archivedAt !== null) ?? []),
+  ids.value.flatMap((id) => collections.jobs.find((job) => job.id === id && job.archivedAt !== null) ?? []),
 )
 const bladeOf = (job: KeptJob) => collections.blades.find((one) => one.id === job.bladeId)?.name ?? ''
 </script>
 
 <template>
   <details
-    v-if="found.total > 0"
+    v-if="part && part.total > 0"
     class="pane mt-3 px-4 py-2"
     @toggle="opened = ($event.currentTarget as HTMLDetailsElement).open"
   >
-    <summary class="cursor-pointer py-1">Off the bench: {{ found.total }}</summary>
+    <summary class="cursor-pointer py-1">Off the bench: {{ part.total }}</summary>
     <ul>
       <li
         v-for="job in away"
@@ -53,12 +48,12 @@ const bladeOf = (job: KeptJob) => collections.blades.find((one) => one.id === jo
       </li>
     </ul>
     <UButton
-      v-if="found.next"
+      v-if="opened && part.next"
       color="neutral"
       variant="ghost"
       size="lg"
-      :label="`Show more, ${found.total - found.ids.length} are left`"
-      @click="() => void look(found.next)"
+      :label="`Show more, ${left} are left`"
+      @click="more"
     />
   </details>
 </template>

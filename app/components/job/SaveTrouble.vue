@@ -18,6 +18,8 @@ const between = computed(() => {
 })
 const message = computed(() => (standing.value.problem ? problemText(standing.value.problem, preferences.unit) : ''))
 
+// The other hand may have taken a blade that is not known here.
+watch(between, (now) => now && void collections.learnBlade(now.theirs.bladeId))
 watch(job.session.notice, (notice) => {
   if (notice?.is === 'undo-ends-with-page')
     toast.add({ title: 'The browser’s storage is full: undo lasts only as long as this page stays open.' })

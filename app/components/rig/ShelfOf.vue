@@ -1,10 +1,12 @@
 <script setup lang="ts" generic="K extends 'rigs' | 'blades'">
 import type { Kept } from '#core/kept/things'
 import { describingAt } from '~/describing/useDescribing'
+import { useCollections } from '~/stores/collections'
 import { capital } from '~/words/sentence'
 
 /** The rigs, or the blades, that there are: chosen, described, measured anew, copied, put away. */
 const props = defineProps<{ kind: K; word: 'rig' | 'blade'; title: string; empty: string; things: Kept<K>[] }>()
+const collections = useCollections()
 const router = useRouter()
 const chosenId = ref('')
 const there = computed(() => props.things.filter((thing) => thing.archivedAt === null))
@@ -17,7 +19,17 @@ const describe = (from: Kept<K> | null, copy: boolean) =>
   <section class="pane" :aria-labelledby="kind">
     <h2 :id="kind" class="mb-2 text-xl font-semibold">{{ title }}</h2>
     <ToolActions class="mb-3" :kind="kind" :chosen="chosen" :things="things" :word="word" @describe="describe" />
-    <p v-if="there.length === 0" class="mb-2 text-toned">{{ empty }}</p>
+    <p v-if="(kind === 'blades' ? collections.bladesInUse : there.length) === 0" class="mb-2 text-toned">{{ empty }}</p>
+    <BladeList v-else-if="kind === 'blades'" v-slot="{ blades }">
+      <CardChoice
+        v-slot="{ thing }"
+        :things="blades as unknown as Kept<K>[]"
+        :chosen="chosenId"
+        :label="capital(word)"
+        @choose="chosenId = $event"
+        ><slot :thing="thing"
+      /></CardChoice>
+    </BladeList>
     <CardChoice
       v-else
       v-slot="{ thing }"

@@ -16,7 +16,7 @@ const route = useRoute()
 const router = useRouter()
 const { kind, title, description } = DESCRIBED[route.params.thing as keyof typeof DESCRIBED]
 const starts = route.query.then === 'start'
-const { from, copy, key, back } = useDescribing(kind, starts ? '/start' : '/shelf')
+const { from, copy, key, ready, back } = useDescribing(kind, starts ? '/start' : '/shelf')
 async function done({ id }: { id: string }) {
   const job = starts && collections.canStart ? await collections.startJob(id) : null
   await (job ? router.replace(sheetPath(job.id, 'rig')) : back())
@@ -27,14 +27,6 @@ useHead({ title: `${title} · Jaw Tilt` })
 <template>
   <main id="work" class="shelf-sheet mx-auto w-full max-w-[120rem] p-3">
     <h1 class="sr-only">{{ title }}</h1>
-    <component
-      :is="description"
-      v-if="collections.loaded"
-      :key="key"
-      :from="from"
-      :copy="copy"
-      @done="done"
-      @away="back"
-    />
+    <component :is="description" v-if="ready" :key="key" :from="from" :copy="copy" @done="done" @away="back" />
   </main>
 </template>

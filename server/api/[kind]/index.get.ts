@@ -1,21 +1,30 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
-import { JOBS_AT_ONCE, MOST_JOBS_AT_ONCE } from '../../../core/kept/lists'
+import { MOST_NAMED_AT_ONCE } from '../../../core/kept/lists'
 import { parsed } from '../../http/refusal'
 import { collection } from '../../http/things'
-import { jobCursor, pageOfJobs } from '../../repositories/jobLists'
+import { pageOfBlades } from '../../repositories/bladeLists'
+import { pageOfJobs } from '../../repositories/jobLists'
+import { askedPart } from '../../repositories/partOfList'
+import { listNamed } from '../../repositories/thingRepository'
 import { useDatabase } from '../../store/store'
 
-const askedJobs = z.object({
-  away: z.stringbool().default(false),
-  search: z.string().max(200).default(''),
-  from: jobCursor.nullable().default(null),
-  limit: z.coerce.number().int().min(1).max(MOST_JOBS_AT_ONCE).default(JOBS_AT_ONCE),
+const named = z.object({
+  ids: z
+    .string()
+    .transform((text) => text.split(','))
+    .pipe(z.array(z.uuid()).max(MOST_NAMED_AT_ONCE))
+    .optional(),
 })
 
-/** All of a kind; of the jobs, a part. */
+/** All of a kind, or those that are named; of the jobs and the blades, a part. */
 export default defineEventHandler(async (event) => {
   const { kind, repository } = await collection(event)
-  if (kind === 'jobs') return pageOfJobs(await useDatabase(), parsed(askedJobs, getQuery(event)))
-  return repository.list(getQuery(event).archived === 'true')
+  const query = getQuery(event)
+  const { ids } = parsed(named, query)
+  const db = await useDatabase()
+  if (ids) return listNamed(db, kind, ids)
+  if (kind === 'jobs') return pageOfJobs(db, parsed(askedPart, query))
+  if (kind === 'blades') return pageOfBlades(db, parsed(askedPart, query))
+  return repository.list(query.archived === 'true')
 })

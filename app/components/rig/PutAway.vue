@@ -1,0 +1,30 @@
+<script setup lang="ts">
+/** What was put away, put back from here; `left`: how many more there are. */
+defineProps<{ total: number; things: readonly { id: string; name: string }[]; left?: number }>()
+const emit = defineEmits<{ open: [opened: boolean]; back: [id: string]; more: [] }>()
+</script>
+
+<template>
+  <details v-if="total > 0" class="mt-2" @toggle="emit('open', ($event.currentTarget as HTMLDetailsElement).open)">
+    <summary class="cursor-pointer py-1 text-sm">Put away: {{ total }}</summary>
+    <ul>
+      <li v-for="thing in things" :key="thing.id" class="flex items-center justify-between py-1">
+        <span>{{ thing.name }}</span><UButton
+          color="neutral"
+          variant="ghost"
+          label="Put back"
+          :aria-label="`Put ${thing.name} back`"
+          @click="emit('back', thing.id)"
+        />
+      </li>
+    </ul>
+    <UButton
+      v-if="left"
+      color="neutral"
+      variant="ghost"
+      size="lg"
+      :label="`Show more, ${left} are left`"
+      @click="emit('more')"
+    />
+  </details>
+</template>

@@ -1,0 +1,20 @@
+import type { Kept } from '#core/kept/things'
+import { useWords } from '~/composables/useWords'
+import { useCollections, type Tool } from '~/stores/collections'
+
+/** Puts a thing away, which can be taken back at once, or back on the shelf. */
+export function usePuttingAway<K extends Tool>(kind: K) {
+  const collections = useCollections()
+  const toast = useToast()
+  const words = useWords()
+  async function shelve(thing: Kept<K>, away: boolean): Promise<void> {
+    const answer = await collections.putAway(kind, thing, away)
+    if (!answer.ok) toast.add({ title: words.problem(answer.problem), color: 'error' })
+    else if (away)
+      toast.add({
+        title: `${thing.name} is put away`,
+        actions: [{ label: 'Put it back', onClick: () => void shelve(answer.value, false) }],
+      })
+  }
+  return { shelve }
+}

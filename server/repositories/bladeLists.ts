@@ -1,0 +1,33 @@
+import { and, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import type { BladePage, LastJob } from '../../core/kept/lists'
+import type { Database } from '../store/connection'
+import { linkOf, things, wordsOf } from '../store/schema'
+import { partOf, wordsFound, type AskedPart } from './partOfList'
+import { readRows } from './thingRepository'
+
+/** When a blade was last done or, where that is later, measured. */
+const lastHandled = sql`greatest(${things.updatedAt}, (
+  select max(job.updated_at) from things job where job.kind = 'jobs' and job.content ->> 'bladeId' = ${things.id}::text
+))`
+
+/** A part of the blades that are put away or not, those first that were in hand last; words are its own. */
+export async function pageOfBlades(db: Database, asked: AskedPart): Promise<BladePage> {
+  const found = wordsFound(asked.search, (query) => sql`${wordsOf(things)} @@ ${query}`)
+  const { rows, ...part } = await partOf(db, 'blades', asked, lastHandled, found)
+  const ids = rows.map(({ id }) => id)
+  return { ...part, ...readRows('blades', rows), last: await lastJobsOf(db, ids) }
+}
+
+/** When each of some blades was last done, and on which rig. */
+async function lastJobsOf(db: Database, bladeIds: readonly string[]): Promise<LastJob[]> {
+  const rows = await db
+    .selectDistinctOn([linkOf('bladeId')], {
+      bladeId: sql<string>`${linkOf('bladeId')}`,
+      rigId: sql<string>`${linkOf('rigId')}`,
+      updatedAt: things.updatedAt,
+    })
+    .from(things)
+    .where(and(eq(things.kind, 'jobs'), inArray(linkOf('bladeId'), [...bladeIds]), isNotNull(linkOf('rigId'))))
+    .orderBy(linkOf('bladeId'), desc(things.updatedAt))
+  return rows.map(({ updatedAt, ...last }) => ({ ...last, updatedAt: updatedAt.toISOString() }))
+}

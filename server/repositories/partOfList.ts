@@ -1,0 +1,64 @@
+import { and, count, desc, eq, sql, type SQL } from 'drizzle-orm'
+import { z } from 'zod'
+import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '../../core/kept/lists'
+import type { ThingKind } from '../../core/kept/things'
+import type { Database } from '../store/connection'
+import { things } from '../store/schema'
+import type { ThingRow } from './thingRepository'
+
+/** What ends a part, and begins the next: the moment it is ordered by and the id. */
+const cursor = z.string().refine((text) => {
+  const { at, id } = cursorOf(text)
+  return /^[12]/.test(at) && z.iso.datetime().safeParse(at).success && z.uuid().safeParse(id).success
+})
+function cursorOf(text: string): { at: string; id: string } {
+  const [at = '', id = ''] = text.split('_')
+  return { at, id }
+}
+
+/** A part of a list as it is asked for: put away or not, words, where the part before ended, how many. */
+export const askedPart = z.object({
+  away: z.stringbool().default(false),
+  search: z.string().max(200).default(''),
+  from: cursor.nullable().default(null),
+  limit: z.coerce.number().int().min(1).max(MOST_LISTED_AT_ONCE).default(LISTED_AT_ONCE),
+})
+export type AskedPart = z.infer<typeof askedPart>
+
+const MOST_WORDS = 8
+
+/** A search as conditions, all of which hold: `found` says where a word is looked for. */
+export function wordsFound(search: string, found: (query: SQL) => SQL): SQL[] {
+  const words = search.match(/[\p{L}\p{N}]+/gu) ?? []
+  return words.slice(0, MOST_WORDS).map((word) => found(sql`to_tsquery('simple', ${`'${word}':*`})`))
+}
+
+/** A part of the things of a kind that are put away or not, the latest first by a moment that each row has. */
+export async function partOf(
+  db: Database,
+  kind: ThingKind,
+  { away, from, limit }: AskedPart,
+  moment: SQL,
+  found: readonly SQL[],
+): Promise<{ rows: ThingRow[]; total: number; elsewhere: number; next: string | null }> {
+  // As the index has it.
+  const inPlace = (isAway: boolean) => and(eq(things.kind, kind), sql`(${things.archivedAt} is null) = ${!isAway}`)
+  const asked = and(inPlace(away), ...found)
+  const counted = async (where: SQL | undefined) =>
+    (await db.select({ things: count() }).from(things).where(where))[0]!.things
+  const after = from && cursorOf(from)
+  const rows = await db
+    .select({ row: things, at: sql<Date>`${moment}`.mapWith(things.updatedAt) })
+    .from(things)
+    .where(and(asked, after ? sql`(${moment}, ${things.id}) < (${after.at}, ${after.id})` : undefined))
+    .orderBy(desc(moment), desc(things.id))
+    .limit(limit + 1)
+  const shown = rows.slice(0, limit)
+  const [last] = shown.slice(-1)
+  return {
+    rows: shown.map(({ row }) => row),
+    total: await counted(asked),
+    elsewhere: await counted(inPlace(!away)),
+    next: rows.length > limit && last ? `${last.at.toISOString()}_${last.row.id}` : null,
+  }
+}

@@ -1,0 +1,2 @@
+DROP INDEX "things_by_words";--> statement-breakpoint
+CREATE INDEX "things_by_words" ON "things" USING gin (to_tsvector('simple'::regconfig, "name" || ' ' || coalesce("content" ->> 'owner', '') || ' ' || coalesce("content" ->> 'use', '')));
