@@ -34,9 +34,9 @@ export type Backup = z.infer<typeof backup>
 export type ReadBackup = { ok: true; backup: Backup } | { ok: false; problems: readonly FieldProblem[] }
 
 /** So many of each are taken: far more than any bench has. */
-const MOST_ROWS = 200_000
+export const MOST_ROWS = 200_000
 /** More problems than these tell nothing new. */
-const MOST_PROBLEMS = 20
+export const MOST_PROBLEMS = 20
 /** After so many rows others are let in. */
 const ROWS_A_STEP = 200
 

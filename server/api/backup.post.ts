@@ -1,26 +1,26 @@
-import { setImmediate } from 'node:timers/promises'
-import { readingBackup } from '../../core/kept/backup'
 import { followed } from '../http/bringingBack'
-import { jsonBody } from '../http/jsonBody'
-import { refusedFields } from '../http/refusal'
+import { onlyJson } from '../http/jsonBody'
+import { refusal, refusedFields } from '../http/refusal'
 import { bringBack, rowsOf } from '../repositories/backupRepository'
+import { MOST_BYTES_BESIDES_PICTURES, readBackupStream } from '../store/backupStream'
+import { dataFolder } from '../store/dataFolder'
+import { snapshotsFolder } from '../store/snapshots'
 import { useDatabase } from '../store/store'
 
-/** A tool room with the pictures of fifty blades. */
-const MOST_BACKUP_BYTES = 250_000_000
-
+/** Merges a backup, read as it comes in: pictures of any number of blades. */
 export default defineEventHandler(async (event) => {
-  const reading = readingBackup(await jsonBody(event, MOST_BACKUP_BYTES))
-  let step = reading.next()
-  for (; !step.done; step = reading.next()) await setImmediate()
-  const read = step.value
-  if (!read.ok) throw refusedFields(read.problems)
-  const following = followed(event, rowsOf(read.backup))
+  onlyJson(event)
+  const read = await readBackupStream(event.node.req as AsyncIterable<Buffer>, snapshotsFolder(dataFolder()))
+  if (!read.ok && read.why === 'refused') throw refusedFields(read.problems)
+  if (!read.ok && read.why === 'not-json') throw refusal(400, 'not-json')
+  if (!read.ok) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: MOST_BYTES_BESIDES_PICTURES / 1e6 } })
+  const following = followed(event, rowsOf(read.backup, read.pictures))
   try {
-    const brought = await bringBack(await useDatabase(), read.backup, following.onPart)
+    const brought = await bringBack(await useDatabase(), read.backup, read.pictures, following.onPart)
     if (!brought.ok) throw refusedFields(brought.problems)
     return brought.done
   } finally {
     following.end()
+    read.close()
   }
 })

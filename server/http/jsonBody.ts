@@ -6,12 +6,9 @@ import { refusal, refusedFields } from './refusal'
 /** The largest body taken: a blade with a traced edge is far below it. */
 export const MOST_BODY_BYTES = 1_000_000
 
-/**
- * Reads a JSON body of limited size; 415, 413 or 400 when it is not one. Only JSON is taken, so no foreign page can
- * post a form.
- */
+/** Reads a JSON body of limited size; 415, 413 or 400 when it is not one. */
 export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Promise<unknown> {
-  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) throw refusal(415, 'send-json')
+  onlyJson(event)
   const chunks: Buffer[] = []
   let size = 0
   for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
@@ -24,6 +21,11 @@ export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Pro
   const field = unkeepableText(content)
   if (field !== null) throw refusedFields([{ field, code: 'text-unkeepable' }])
   return content
+}
+
+/** Only JSON is taken, so no foreign page can post a form. */
+export function onlyJson(event: H3Event): void {
+  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) throw refusal(415, 'send-json')
 }
 
 function json(text: string): unknown {

@@ -1,11 +1,15 @@
 import { getRouterParam, type H3Event } from 'h3'
-import type { Backup } from '../../core/kept/backup'
+import type { StreamedBackup } from '../store/backupStream'
 import { useData } from '../store/store'
 import { refusal } from './refusal'
 
-/** The snapshot named by the route; 404 where there is none, or none that reads. */
-export async function snapshotOf(event: H3Event): Promise<Backup> {
-  const backup = await (await useData()).readSnapshot(getRouterParam(event, 'name') ?? '')
-  if (!backup) throw refusal(404, 'no-such-thing')
-  return backup
+/** Does something with the snapshot named by the route; 404 where there is none, or none that reads. */
+export async function withSnapshot<T>(event: H3Event, use: (snapshot: StreamedBackup) => T | Promise<T>): Promise<T> {
+  const read = await (await useData()).readSnapshot(getRouterParam(event, 'name') ?? '')
+  if (!read) throw refusal(404, 'no-such-thing')
+  try {
+    return await use(read)
+  } finally {
+    read.close()
+  }
 }

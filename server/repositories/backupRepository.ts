@@ -1,9 +1,10 @@
 import { setImmediate } from 'node:timers/promises'
-import type { Backup, BroughtBack } from '../../core/kept/backup'
+import { MOST_PROBLEMS, type Backup, type BroughtBack } from '../../core/kept/backup'
 import { readThing } from '../../core/kept/stored'
 import { THING_KINDS, THINGS, type ThingKind } from '../../core/kept/things'
 import type { FieldProblem } from '../../core/problem/problem'
 import type { Database } from '../store/connection'
+import { picturesOf, type Pictures } from '../store/backupStream'
 import { log, photos, things, thingVersions } from '../store/schema'
 import { addEntries, listStoredEntries } from './logRepository'
 import { listPhotos, takeOverPhotos } from './photoRepository'
@@ -26,9 +27,6 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
     preferences: await readPreferences(db),
   }
 }
-
-/** More problems than these tell nothing new. */
-const MOST_PROBLEMS = 20
 
 /** What in a thing names one that is neither in the backup nor here. */
 function brokenLinks(
@@ -68,20 +66,27 @@ export type OnPart = (rowsDone: number) => void
 /**
  * Merges a backup into what is kept, all of it or nothing: what is not here is added, newer things written, the rest
  * left. What cannot be read is added as it is, but never takes the place of what can be: that is told, by its field.
- * Preferences stay.
+ * Preferences stay. `pictures`: where they are not the backup's own.
  */
-export const bringBack = (db: Database, from: Backup, onPart: OnPart = () => undefined): Promise<Brought> =>
-  brought(db, from, false, onPart)
+export const bringBack = (
+  db: Database,
+  from: Backup,
+  pictures: Pictures = picturesOf(from.bladePhotos),
+  onPart: OnPart = () => undefined,
+): Promise<Brought> => brought(db, from, pictures, false, onPart)
 
 /**
  * Puts a backup in the place of all that is kept, preferences too: all of it or nothing. What was kept before is kept
  * again, even what names a thing that was not there then either; versions and pictures of such a thing are left out.
  */
-export function putInPlace(db: Database, from: Backup): Promise<Brought> {
+export function putInPlace(
+  db: Database,
+  from: Backup,
+  pictures: Pictures = picturesOf(from.bladePhotos),
+): Promise<Brought> {
   const ids = new Set(THING_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => id)))
   const rigVersions = from.rigVersions.filter(({ thingId }) => ids.has(thingId))
-  const bladePhotos = from.bladePhotos.filter(({ bladeId }) => ids.has(bladeId))
-  return brought(db, { ...from, rigVersions, bladePhotos }, true, () => undefined)
+  return brought(db, { ...from, rigVersions }, pictures, true, () => undefined)
 }
 
 type Brought = { ok: true; done: BroughtBack } | { ok: false; problems: readonly FieldProblem[] }
@@ -91,12 +96,22 @@ const ROWS_AT_ONCE = 200
 const PICTURES_AT_ONCE = 4
 
 /** How many rows a backup has. */
-export const rowsOf = ({ things: kinds, rigVersions, bladePhotos, log: entries }: Backup): number =>
-  THING_KINDS.reduce((sum, kind) => sum + kinds[kind].length, rigVersions.length + bladePhotos.length + entries.length)
+export const rowsOf = ({ things: kinds, rigVersions, log: entries }: Backup, { bladeIds }: Pictures): number =>
+  THING_KINDS.reduce((sum, kind) => sum + kinds[kind].length, rigVersions.length + bladeIds.length + entries.length)
 
-async function brought(db: Database, from: Backup, whole: boolean, onPart: OnPart): Promise<Brought> {
+async function brought(
+  db: Database,
+  from: Backup,
+  pictures: Pictures,
+  whole: boolean,
+  onPart: OnPart,
+): Promise<Brought> {
   const done: BroughtBack = { added: 0, updated: 0, left: 0, unreadable: [] }
   let rows = 0
+  async function tellPart(more: number) {
+    onPart((rows += more))
+    await setImmediate()
+  }
   async function inParts<T>(
     all: readonly T[],
     size: number,
@@ -105,8 +120,7 @@ async function brought(db: Database, from: Backup, whole: boolean, onPart: OnPar
     for (let at = 0; at < all.length; at += size) {
       const part = all.slice(at, at + size)
       await each(part, at)
-      onPart((rows += part.length))
-      await setImmediate()
+      await tellPart(part.length)
     }
   }
   try {
@@ -146,13 +160,15 @@ async function brought(db: Database, from: Backup, whole: boolean, onPart: OnPar
       }
       if (!whole) {
         tell(from.rigVersions.flatMap(({ thingId }, i) => missing(`rigVersions.${i}.thingId`, thingId, 'rigs', kindOf)))
-        tell(
-          from.bladePhotos.flatMap(({ bladeId }, i) => missing(`bladePhotos.${i}.bladeId`, bladeId, 'blades', kindOf)),
-        )
+        tell(pictures.bladeIds.flatMap((bladeId, i) => missing(`bladePhotos.${i}.bladeId`, bladeId, 'blades', kindOf)))
       }
       if (problems.length > 0) throw new Harmful(problems)
       await inParts(from.rigVersions, ROWS_AT_ONCE, (part) => takeOverVersions(tx, part))
-      await inParts(from.bladePhotos, PICTURES_AT_ONCE, (part) => takeOverPhotos(tx, part))
+      for await (const part of pictures.parts(PICTURES_AT_ONCE)) {
+        const ofBlades = part.filter(({ bladeId }) => kindOf.get(bladeId) === 'blades')
+        if (ofBlades.length > 0) await takeOverPhotos(tx, ofBlades)
+        await tellPart(part.length)
+      }
       await inParts(from.log, ROWS_AT_ONCE, async (part) => {
         const entries = await addEntries(tx, part)
         done.added += entries

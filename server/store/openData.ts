@@ -1,4 +1,4 @@
-import type { Backup } from '../../core/kept/backup'
+import type { StreamedBackup } from './backupStream'
 import type { Copies } from './copies'
 import type { OpenDatabase } from './database'
 import type { Snapshot } from './snapshots'
@@ -11,8 +11,8 @@ export interface OpenData extends OpenDatabase {
   snapshot(): Promise<Snapshot | null>
   /** Those there are, newest first. */
   snapshots(): Snapshot[]
-  /** One of them; null where it is not there, or not whole. */
-  readSnapshot(name: string): Promise<Backup | null>
+  /** One of them, to be closed; null where it is not there, or not whole. */
+  readSnapshot(name: string): Promise<StreamedBackup | null>
   /** Of the snapshots, in a second folder. */
   readonly copies: Copies
 }

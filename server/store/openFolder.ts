@@ -134,14 +134,14 @@ async function buildFromSnapshot(
   why: string,
 ): Promise<void> {
   for (const { name, at } of listSnapshots(folder)) {
-    const backup = await readSnapshot(folder, name)
-    if (!backup) continue
+    const read = await readSnapshot(folder, name)
+    if (!read) continue
     const aside = `${path}.set-aside-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}`
     const was = existsSync(path)
     if (was) renameSync(path, aside)
     try {
       await make(path, making, async ({ db }) => {
-        const brought = await putInPlace(db, backup)
+        const brought = await putInPlace(db, read.backup, read.pictures)
         if (!brought.ok) throw new Error('The snapshot cannot be brought back.')
       })
     } catch (error) {
@@ -150,6 +150,8 @@ async function buildFromSnapshot(
       // One that cannot be brought back is passed over, as one that cannot be read is.
       rmSync(making, { recursive: true, force: true })
       continue
+    } finally {
+      read.close()
     }
     const left = was ? ` What was there is now ${aside}.` : ''
     say(

@@ -3,12 +3,12 @@ import { createReadStream, createWriteStream, mkdirSync, readdirSync, renameSync
 import { join } from 'node:path'
 import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
-import { text } from 'node:stream/consumers'
 import { createGunzip, createGzip } from 'node:zlib'
-import { readBackup, type Backup } from '../../core/kept/backup'
 import { keptSnapshots } from '../../core/kept/snapshots'
 import { backupText } from '../repositories/backupText'
+import { readBackupStream, UNFINISHED, type StreamedBackup } from './backupStream'
 import type { Database } from './connection'
+import { isDiskFull } from './databaseErrors'
 import { sync } from './syncedFolder'
 
 /** All that was kept at an instant: a backup, packed, beside the database. */
@@ -19,7 +19,6 @@ export interface Snapshot {
 }
 
 const NAME = /^(\d{4}-\d\d-\d\d)T(\d\d)-(\d\d)-(\d\d\.\d{3})Z-([0-9a-f]{12})\.json\.gz$/
-const UNFINISHED = '.unfinished'
 
 /** Where they are, in the data folder. */
 export const snapshotsFolder = (dataFolder: string): string => join(dataFolder, 'snapshots')
@@ -90,7 +89,7 @@ export function tooOld(there: readonly Snapshot[]): Snapshot[] {
 /** Writing one takes no longer: another process may be at it. */
 const LONGEST_MS = 3600_000
 
-/** What writing a snapshot has left half-done. */
+/** What writing or reading one has left half-done. */
 export function clearUnfinished(dataFolder: string): void {
   const folder = snapshotsFolder(dataFolder)
   mkdirSync(folder, { recursive: true })
@@ -98,15 +97,17 @@ export function clearUnfinished(dataFolder: string): void {
   for (const name of readdirSync(folder)) if (name.endsWith(UNFINISHED) && old(name)) rmSync(join(folder, name))
 }
 
-/** Reads a snapshot; null where it is not there, not whole, or not one. */
-export async function readSnapshot(dataFolder: string, name: string): Promise<Backup | null> {
+/** Reads a snapshot, to be closed; null where it is not there, not whole, or not one. */
+export async function readSnapshot(dataFolder: string, name: string): Promise<StreamedBackup | null> {
   if (!NAME.test(name)) return null
+  const folder = snapshotsFolder(dataFolder)
   try {
-    const packed = createReadStream(join(snapshotsFolder(dataFolder), name))
-    const unpacked = await pipeline(packed, createGunzip(), (pieces) => text(pieces))
-    const read = readBackup(JSON.parse(unpacked))
-    return read.ok ? read.backup : null
-  } catch {
+    const packed = createReadStream(join(folder, name))
+    const read = await pipeline(packed, createGunzip(), (pieces) => readBackupStream(pieces, folder))
+    return read.ok ? read : null
+  } catch (error) {
+    // No room for its pictures is no fault of the snapshot's.
+    if (isDiskFull(error)) throw error
     return null
   }
 }

@@ -134,7 +134,9 @@ it('a server that breaks off in the middle loses nothing that was acknowledged, 
   console.log(
     `${writers.map((one) => one.acknowledged).join(' + ')} acknowledged, none lost; refused ${refused.join(' ')}`,
   )
-  expect(writers.flatMap((one) => [...one.refused.keys()]).filter((status) => status !== 503)).toEqual([])
+  // What was kept though its answer was lost is outdated when it is sent once more (409).
+  const statuses = writers.flatMap((one) => [...one.refused.keys()])
+  expect(statuses.filter((status) => status !== 503 && status !== 409)).toEqual([])
 })
 
 it('a later version starts beside one that goes on; an earlier one that starts then says why not', async () => {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { jsonBody } from '../../../http/jsonBody'
 import { parsed, refusedFields } from '../../../http/refusal'
-import { snapshotOf } from '../../../http/snapshots'
+import { withSnapshot } from '../../../http/snapshots'
 import { bringBack, putInPlace } from '../../../repositories/backupRepository'
 import { useData } from '../../../store/store'
 
@@ -13,11 +13,12 @@ const asked = z.object({ whole: z.boolean().default(false) })
  */
 export default defineEventHandler(async (event) => {
   const { whole } = parsed(asked, await jsonBody(event))
-  const backup = await snapshotOf(event)
-  const data = await useData()
-  await data.snapshot()
-  const before = data.snapshots()[0]!.name
-  const brought = whole ? await putInPlace(data.db, backup) : await bringBack(data.db, backup)
-  if (!brought.ok) throw refusedFields(brought.problems)
-  return { ...brought.done, before }
+  return withSnapshot(event, async ({ backup, pictures }) => {
+    const data = await useData()
+    await data.snapshot()
+    const before = data.snapshots()[0]!.name
+    const brought = await (whole ? putInPlace : bringBack)(data.db, backup, pictures)
+    if (!brought.ok) throw refusedFields(brought.problems)
+    return { ...brought.done, before }
+  })
 })

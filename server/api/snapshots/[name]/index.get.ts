@@ -1,5 +1,5 @@
 import { lookInto } from '../../../../core/kept/snapshots'
-import { snapshotOf } from '../../../http/snapshots'
+import { withSnapshot } from '../../../http/snapshots'
 
 /** What is in a snapshot. */
-export default defineEventHandler(async (event) => lookInto(await snapshotOf(event)))
+export default defineEventHandler((event) => withSnapshot(event, ({ backup }) => lookInto(backup)))

@@ -1,0 +1,156 @@
+import { randomInt } from 'node:crypto'
+import { createReadStream, createWriteStream, mkdirSync, rmSync, type WriteStream } from 'node:fs'
+import { join } from 'node:path'
+import { createInterface } from 'node:readline'
+import { finished } from 'node:stream/promises'
+import { setImmediate } from 'node:timers/promises'
+import { JSONParser } from '@streamparser/json'
+import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/kept/backup'
+import { bladePhoto, type BladePhoto } from '../../core/kept/bladePhoto'
+import { checked, type FieldProblem } from '../../core/problem/problem'
+import { unkeepableText } from '../http/cleanText'
+
+/** The pictures of a backup: the greater part of it, which no memory holds at once. */
+export interface Pictures {
+  /** Whose each is. */
+  readonly bladeIds: readonly string[]
+  /** So many at a time. */
+  parts(size: number): AsyncIterable<readonly BladePhoto[]>
+}
+
+/** Pictures that are in memory. */
+export const picturesOf = (all: readonly BladePhoto[]): Pictures => ({
+  bladeIds: all.map(({ bladeId }) => bladeId),
+  async *parts(size) {
+    for (let at = 0; at < all.length; at += size) yield all.slice(at, at + size)
+  },
+})
+
+/** A backup that was read: its own pictures are none, they wait in a file until it is closed. */
+export interface StreamedBackup {
+  readonly ok: true
+  readonly backup: Backup
+  readonly pictures: Pictures
+  /** Its pictures are no longer needed. */
+  close(): void
+}
+export type ReadStream =
+  | StreamedBackup
+  | { ok: false; why: 'not-json' | 'body-too-large' }
+  | { ok: false; why: 'refused'; problems: readonly FieldProblem[] }
+
+/** What is not a picture is held in memory: far more than any bench has. */
+export const MOST_BYTES_BESIDES_PICTURES = 250_000_000
+
+/** Reads a backup of any version as it comes in; its pictures are put down one by one in a folder. */
+export async function readBackupStream(source: AsyncIterable<Buffer>, folder: string): Promise<ReadStream> {
+  const pictures = new PutDown(folder)
+  try {
+    const read = await reading(source, pictures)
+    if (!read.ok) pictures.close()
+    return read
+  } catch (error) {
+    pictures.close()
+    throw error
+  }
+}
+
+async function reading(source: AsyncIterable<Buffer>, pictures: PutDown): Promise<ReadStream> {
+  let [bytes, file, wrong, tooMuch] = [0, undefined as unknown, false, false]
+  const problems: FieldProblem[] = []
+  const parser = new JSONParser({ paths: ['$.bladePhotos.*', '$'] })
+  parser.onError = () => void (wrong = true)
+  parser.onValue = ({ value, key, parent, stack }) => {
+    if (stack.length === 0) return void (file = value)
+    // It is not held any longer than it takes to put it down.
+    ;(parent as Record<string, unknown>)[key!] = null
+    const read = checkedPicture(value, key!)
+    if (read.ok) pictures.add(read.value)
+    else problems.push(...read.problems.slice(0, MOST_PROBLEMS))
+  }
+  for await (const chunk of source) {
+    // What is wrong is read to its end all the same, so that the answer reaches its sender.
+    bytes += chunk.length
+    tooMuch ||= bytes - pictures.bytes > MOST_BYTES_BESIDES_PICTURES || pictures.bladeIds.length > MOST_ROWS
+    if (!tooMuch && !wrong && problems.length < MOST_PROBLEMS) parser.write(chunk)
+    await pictures.written()
+    await setImmediate()
+  }
+  if (tooMuch) return { ok: false, why: 'body-too-large' }
+  if (problems.length > 0) return { ok: false, why: 'refused', problems: problems.slice(0, MOST_PROBLEMS) }
+  if (!wrong && !parser.isEnded) parser.end()
+  if (wrong || file === undefined) return { ok: false, why: 'not-json' }
+  const unkeepable = unkeepableText(file)
+  if (unkeepable !== null)
+    return { ok: false, why: 'refused', problems: [{ field: unkeepable, code: 'text-unkeepable' }] }
+  if (Array.isArray((file as Partial<Backup> | null)?.bladePhotos)) (file as Backup).bladePhotos = []
+  const rows = readingBackup(file)
+  let step = rows.next()
+  for (; !step.done; step = rows.next()) await setImmediate()
+  if (!step.value.ok) return { ok: false, why: 'refused', problems: step.value.problems }
+  await pictures.finish()
+  return { ok: true, backup: step.value.backup, pictures, close: () => pictures.close() }
+}
+
+function checkedPicture(value: unknown, at: number | string) {
+  const unkeepable = unkeepableText(value)
+  const read = checked(bladePhoto, value)
+  const found: readonly FieldProblem[] =
+    unkeepable === null ? (read.ok ? [] : read.problems) : [{ field: unkeepable, code: 'text-unkeepable' }]
+  if (read.ok && found.length === 0) return read
+  const problems = found.map((one) => ({ ...one, field: [`bladePhotos.${at}`, one.field].filter(Boolean).join('.') }))
+  return { ok: false as const, problems }
+}
+
+/** Pictures in a file of their own, each a line. */
+class PutDown implements Pictures {
+  readonly bladeIds: string[] = []
+  bytes = 0
+  private readonly path: string
+  private file: WriteStream | null = null
+  private last = Promise.resolve()
+  constructor(folder: string) {
+    this.path = join(folder, `${Date.now()}.${randomInt(1e9)}${UNFINISHED}`)
+  }
+
+  add(picture: BladePhoto): void {
+    mkdirSync(join(this.path, '..'), { recursive: true })
+    // What goes wrong is told by the write that it went wrong with.
+    const file = (this.file ??= createWriteStream(this.path, { mode: 0o600 }).on('error', () => undefined))
+    const line = `${JSON.stringify(picture)}\n`
+    this.last = new Promise((done, failed) => file.write(line, (error) => (error ? failed(error) : done())))
+    // It is waited for by written().
+    this.last.catch(() => undefined)
+    this.bladeIds.push(picture.bladeId)
+    this.bytes += picture.image.length
+  }
+
+  /** When what was added is no longer held in memory; throws where it could not be written. */
+  written(): Promise<void> {
+    return this.last
+  }
+
+  async finish(): Promise<void> {
+    if (this.file) await finished(this.file.end())
+  }
+
+  async *parts(size: number): AsyncIterable<readonly BladePhoto[]> {
+    if (!this.file) return
+    let part: BladePhoto[] = []
+    for await (const line of createInterface({ input: createReadStream(this.path), crlfDelay: Infinity })) {
+      part.push(JSON.parse(line) as BladePhoto)
+      if (part.length < size) continue
+      yield part
+      part = []
+    }
+    if (part.length > 0) yield part
+  }
+
+  close(): void {
+    this.file?.destroy()
+    rmSync(this.path, { force: true })
+  }
+}
+
+/** What ends the name of a file that a process that died may have left. */
+export const UNFINISHED = '.unfinished'
