@@ -48,6 +48,16 @@ describe('devices', () => {
     expect(new Devices(folder).list()).toEqual([])
   })
 
+  it('let in or shut out by one process are so at once for another on the same folder', () => {
+    const folder = empty()
+    const [one, other] = [new Devices(folder), new Devices(folder)]
+    expect(other.list()).toEqual([])
+    const key = one.letIn('Tablet', NOW)
+    expect(other.knows(key, NOW)).toBe(true)
+    other.shutOut(other.list()[0]!.id)
+    expect(one.knows(key, NOW)).toBe(false)
+  })
+
   it('in a file that cannot be read are strangers', () => {
     const folder = empty()
     writeFileSync(join(folder, 'devices.json'), '[{"id":')

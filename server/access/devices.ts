@@ -1,5 +1,5 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto'
-import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { v7 as newId } from 'uuid'
 import { z } from 'zod'
@@ -32,15 +32,22 @@ function read(path: string): Device[] {
 /** The devices that were let in, in a file of the data folder that no backup has. */
 export class Devices {
   private readonly path: string
-  private all: Device[]
+  private known: { all: Device[]; of: string | null } = { all: [], of: null }
 
   constructor(folder: string) {
     this.path = join(folder, 'devices.json')
-    this.all = read(this.path)
   }
 
-  private keep() {
-    writeFileSync(`${this.path}.new`, JSON.stringify(this.all, null, 1), { mode: 0o600 })
+  /** As the file has them: another process on the folder may let one in, or shut one out. */
+  private get all(): Device[] {
+    const file = statSync(this.path, { throwIfNoEntry: false })
+    const of = file ? `${file.ino} ${file.mtimeMs} ${file.size}` : ''
+    if (this.known.of !== of) this.known = { all: read(this.path), of }
+    return this.known.all
+  }
+
+  private keep(all: Device[]) {
+    writeFileSync(`${this.path}.new`, JSON.stringify(all, null, 1), { mode: 0o600 })
     sync(`${this.path}.new`)
     renameSync(`${this.path}.new`, this.path)
   }
@@ -53,29 +60,27 @@ export class Devices {
   letIn(name: string, now: Date): string {
     const key = randomBytes(32).toString('base64url')
     const at = now.toISOString()
-    this.all = [...this.all, { id: newId(), name, keyHash: hashOf(key), letInAt: at, lastUsedAt: at }]
-    this.keep()
+    this.keep([...this.all, { id: newId(), name, keyHash: hashOf(key), letInAt: at, lastUsedAt: at }])
     return key
   }
 
   /** Whether a key is one of theirs; its device counts as seen. */
   knows(key: string, now: Date): boolean {
     const hash = Buffer.from(hashOf(key), 'hex')
-    const one = this.all.find(({ keyHash }) => timingSafeEqual(Buffer.from(keyHash, 'hex'), hash))
+    const { all } = this
+    const one = all.find(({ keyHash }) => timingSafeEqual(Buffer.from(keyHash, 'hex'), hash))
     if (!one) return false
-    if (now.getTime() - Date.parse(one.lastUsedAt) > SEEN_EVERY_MS) {
-      this.all = this.all.map((other) => (other === one ? { ...one, lastUsedAt: now.toISOString() } : other))
-      this.keep()
-    }
+    if (now.getTime() - Date.parse(one.lastUsedAt) > SEEN_EVERY_MS)
+      this.keep(all.map((other) => (other === one ? { ...one, lastUsedAt: now.toISOString() } : other)))
     return true
   }
 
   /** Shuts one out; answers whether it was there. */
   shutOut(id: string): boolean {
-    const left = this.all.filter((one) => one.id !== id)
-    const there = left.length < this.all.length
-    this.all = left
-    if (there) this.keep()
-    return there
+    const { all } = this
+    const left = all.filter((one) => one.id !== id)
+    if (left.length === all.length) return false
+    this.keep(left)
+    return true
   }
 }
