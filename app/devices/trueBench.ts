@@ -18,7 +18,7 @@ export const seedOf = (text: string): number =>
 export function hiddenError(setup: Setup, known: KnownHold, seed: number) {
   const normal = randomNormal.source(randomLcg(seed))(0, 1)
   const shifts = Object.fromEntries(
-    measuresOf(setup, known).map(({ id, tolerance }) => [id, normal() * tolerance]),
+    measuresOf(setup, known, null).map(({ id, tolerance }) => [id, normal() * tolerance]),
   ) as Record<MeasureId, number>
   return (side: Side, pivotHeightMm: number, station: Station): number => {
     const angle = edgeAngleShifter(setup, side, pivotHeightMm, station)

@@ -15,12 +15,17 @@ export const MEASURE_WORD: Record<MeasureId, string> = {
   turn: 'Turn in the jaws',
   'centre-offset': 'Centring',
   tilt: 'Tilt of the blade',
+  'edge-heading': 'The edge’s own direction',
+  'slot-place': 'Place in the wide slot',
+  'spine-thickness': 'Thickness of the spine',
+  'thickness-behind-edge': 'Thickness behind the edge',
+  'grind-height': 'Height of the primary grind',
   'face-offset': 'Rod to the stone’s face',
   'face-shape': 'Taper and dish of the stone',
 }
 
 /** Where each measure is written down. */
-export const MEASURE_OF: Record<MeasureId, 'rig' | 'hold' | 'stone'> = {
+export const MEASURE_OF: Record<MeasureId, 'rig' | 'hold' | 'blade' | 'stone'> = {
   'pivot-height': 'rig',
   'pivot-height-b': 'rig',
   setback: 'rig',
@@ -32,6 +37,11 @@ export const MEASURE_OF: Record<MeasureId, 'rig' | 'hold' | 'stone'> = {
   turn: 'hold',
   'centre-offset': 'hold',
   tilt: 'hold',
+  'edge-heading': 'blade',
+  'slot-place': 'hold',
+  'spine-thickness': 'blade',
+  'thickness-behind-edge': 'blade',
+  'grind-height': 'blade',
   'face-offset': 'stone',
   'face-shape': 'stone',
 }

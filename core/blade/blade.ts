@@ -50,6 +50,8 @@ export const blade = z.object({
   /** From the edge to where the primary grind meets the full thickness. */
   primaryGrindHeightMm: mm({ above: 0, most: 300 }),
   edge: curve,
+  /** How far the edge's direction may be off that of its curve, half-width; null: as edgeHeadingToleranceDeg has it. */
+  edgeHeadingToleranceDeg: deg({ least: 0, most: 10 }).nullable().default(null),
   /** From the spine above the heel to the tip; a straight spine where it is not known. */
   spine: curve.nullable().default(null),
   /** The shape of the library it was fitted from, with its measures; null when it was traced, read or typed. */

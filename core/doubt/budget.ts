@@ -29,9 +29,13 @@ export function doubtBudget(
   const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
   const slope = (id: MeasureId, step: number): number => {
     const [less, more] = [-step, step].map((by) => shifted({ [id]: by }))
-    return less == null || more == null ? 0 : (more - less) / (2 * step)
+    if (less == null || more == null) return 0
+    if (id !== 'slot-place') return (more - less) / (2 * step)
+    // At the slot's end the rod can be off to one side alone: the root mean square of both.
+    const at = shifted({})!
+    return (Math.sign(more - less) * Math.hypot(more - at, at - less)) / (Math.SQRT2 * step)
   }
-  return measuresOf(setup, known)
+  return measuresOf(setup, known, station)
     .map((measure): DoubtShare => {
       const perUnitDeg = slope(measure.id, STEP[measure.unit])
       return { ...measure, perUnitDeg, shareDeg: Math.abs(perUnitDeg * measure.tolerance) }

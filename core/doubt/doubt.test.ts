@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { contactAt } from '../angle/contact'
-import { stationAt } from '../curve/stations'
+import { stationAt, type Station } from '../curve/stations'
 import { reacherAt, type Setup } from '../setup/setup'
-import { armsRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
+import { armsRig, sampleSetup, slotRig, tableRig } from '../setup/sampleSetup.fixture'
+import { edgeHeadingToleranceDeg } from '../blade/edgeHeading'
+import { SHAPES } from '../blade/shapes'
 import { doubtBudget, includedDoubtDeg, totalDoubtDeg } from './budget'
 import { radians } from '../units/angle'
+import type { Vec2 } from '../vector/vec2'
 import type { KnownHold } from '../clamping/knownHold'
 import { measuresOf, type MeasureId } from './measures'
 import { monteCarlo, type MonteCarloAsk, type MonteCarloResult } from './monteCarlo'
@@ -36,7 +39,8 @@ function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
 }
 
 /** A setup in which a measure is off by so much, changed where it is written down; and how far the pivot stands off. */
-const off: Record<MeasureId, (setup: Setup, by: number) => Setup | [setup: Setup, heightBy: number]> = {
+type Off = (setup: Setup, by: number, at: Vec2) => Setup | [setup: Setup, heightBy: number] | [Setup, number, Station]
+const off: Record<MeasureId, Off> = {
   'pivot-height': (setup, by) => [setup, by],
   'pivot-height-b': (setup, by) => [setup, by],
   'pivot-play': (setup, by) => [setup, by],
@@ -54,12 +58,33 @@ const off: Record<MeasureId, (setup: Setup, by: number) => Setup | [setup: Setup
     hold: { ...setup.hold, centreOffsetMm: setup.hold.centreOffsetMm + by },
   }),
   tilt: (setup, by) => ({ ...setup, hold: { ...setup.hold, tiltDeg: setup.hold.tiltDeg + by } }),
+  'edge-heading': (setup, by) => [setup, 0, running(belly, by)],
+  'slot-place': (setup, by, [u]) => [{ ...setup, rig: standing(setup.rig, u + by) }, 0],
+  'spine-thickness': (setup, by) => measured(setup, { spineThicknessMm: setup.blade.spineThicknessMm + by }),
+  'thickness-behind-edge': (setup, by) =>
+    measured(setup, { thicknessBehindEdgeMm: setup.blade.thicknessBehindEdgeMm + by }),
+  'grind-height': (setup, by) => measured(setup, { primaryGrindHeightMm: setup.blade.primaryGrindHeightMm + by }),
   'face-offset': (setup, by) => ({ ...setup, stone: { ...setup.stone, faceOffsetMm: setup.stone.faceOffsetMm + by } }),
   'face-shape': (setup) => setup,
 }
 const shifted = (place: { setbackMm: number; alongMm: number }, back: number, along: number) => ({
   setbackMm: place.setbackMm + back,
   alongMm: place.alongMm + along,
+})
+const measured = ({ blade, ...rest }: Setup, as: Partial<Setup['blade']>): Setup => ({
+  ...rest,
+  blade: { ...blade, ...as },
+})
+/** A station whose edge runs so much more towards the spine. */
+function running(station: Station, by: number): Station {
+  const turned = Math.atan2(station.heading[1], station.heading[0]) - radians(by)
+  return { ...station, heading: [Math.cos(turned), Math.sin(turned)] }
+}
+/** A rig with a pivot that stands at one place of its slot and stays there. */
+const standing = (rig: Setup['rig'], u: number): Setup['rig'] => ({
+  ...rig,
+  pivot: { ...rig.pivot, alongMm: u },
+  height: { ...rig.height, slideMm: 0 } as Setup['rig']['height'],
 })
 function drawnOut(setup: Setup, along: number, out: number): Setup {
   const { hold } = setup
@@ -74,7 +99,8 @@ describe('the share of each measure', () => {
   const stone = { ...sampleSetup.stone, dishMm: 0.1, faceOffsetToleranceMm: 0.2 }
   const loose = { pivotPlayMm: 0.2, pivot }
   const shared = ['pivot-along', 'pivot-play', 'blade-height', 'blade-along', 'turn']
-  const rest = ['tilt', 'face-offset', 'face-shape']
+  const rest = ['tilt', 'edge-heading', 'face-offset', 'face-shape']
+  const faces = ['spine-thickness', 'thickness-behind-edge', 'grind-height']
   it.each<[string, Setup, string[]]>([
     [
       'a turning clamp',
@@ -89,15 +115,20 @@ describe('the share of each measure', () => {
     [
       'a table',
       { ...sampleSetup, hold, stone, rig: { ...tableRig, ...loose } },
-      ['pivot-height', 'setback', ...shared, ...rest],
+      ['pivot-height', 'setback', ...shared, ...rest, ...faces],
+    ],
+    [
+      'a plate with wide slots',
+      { ...sampleSetup, hold: { ...hold, turnDeg: 15 }, stone, rig: { ...slotRig, pivotPlayMm: 0.2 } },
+      ['pivot-height', 'setback', ...shared, 'centre-offset', ...rest, 'slot-place'],
     ],
   ])('on %s is what a whole evaluation gives with that measure off by its tolerance', (_, setup, ids) => {
     const own: Partial<Record<MeasureId, 'A' | 'B'>> = setup.rig.pivotB
       ? { 'pivot-height': 'A', setback: 'A', 'pivot-height-b': 'B', 'setback-b': 'B' }
       : {}
     for (const side of ['A', 'B'] as const) {
-      const angle = (at: Setup, height: number) => {
-        const contact = contactAt(belly, at.hold, reacherAt(at, side, height, belly))
+      const angle = (at: Setup, height: number, station = belly) => {
+        const contact = contactAt(station, at.hold, reacherAt(at, side, height, station))
         if (!contact.ok) throw new Error(contact.reason)
         return contact
       }
@@ -106,9 +137,11 @@ describe('the share of each measure', () => {
       expect(budget.map((share) => share.shareDeg)).toEqual(budget.map((share) => share.shareDeg).sort((a, b) => b - a))
       for (const { id, unit, tolerance, perUnitDeg, shareDeg } of budget) {
         const [more, less] = [tolerance, -tolerance].map((by) => {
-          const changed = off[id](setup, by)
-          const [at, heightBy] = Array.isArray(changed) ? changed : [changed, 0]
-          return angle(at, 58 + heightBy).edgeAngleDeg
+          const { foot } = angle(setup, 58)
+          const mirrored = side === 'B' ? ([-foot[0], foot[1]] as const) : foot
+          const changed = off[id](setup, side === 'B' && id === 'slot-place' ? -by : by, mirrored)
+          const [at, heightBy, station] = Array.isArray(changed) ? changed : [changed, 0]
+          return angle(at, 58 + heightBy, station).edgeAngleDeg
         })
         let expected = (more! - less!) / (2 * tolerance)
         if (own[id] && own[id] !== side) expected = 0
@@ -127,7 +160,7 @@ describe('the share of each measure', () => {
         }
         expect(Math.abs(perUnitDeg - expected), `${id} on ${side}`).toBeLessThan(2e-3)
         expect(shareDeg).toBeCloseTo(Math.abs(perUnitDeg) * tolerance, 12)
-        expect(unit).toBe(['turn', 'tilt', 'face-shape'].includes(id) ? 'deg' : 'mm')
+        expect(unit).toBe(['turn', 'tilt', 'edge-heading', 'face-shape'].includes(id) ? 'deg' : 'mm')
       }
       expect(totalDoubtDeg(budget) ** 2).toBeCloseTo(
         budget.reduce((sum, { shareDeg }) => sum + shareDeg * shareDeg, 0),
@@ -138,7 +171,10 @@ describe('the share of each measure', () => {
 
   it('takes each tolerance from where it is written down', () => {
     const rig = { ...armsRig, pivotPlayMm: 0.7, tolerance: { heightMm: 0.11, setbackMm: 0.22, alongMm: 0.33 } }
-    const tolerances = measuresOf({ ...sampleSetup, rig, stone }, known).map(({ id, tolerance }) => [id, tolerance])
+    const tolerances = measuresOf({ ...sampleSetup, rig, stone }, known, belly).map(({ id, tolerance }) => [
+      id,
+      tolerance,
+    ])
     expect(Object.fromEntries(tolerances)).toEqual({
       'pivot-height': 0.11,
       'pivot-height-b': 0.11,
@@ -151,9 +187,24 @@ describe('the share of each measure', () => {
       turn: 0.5,
       'centre-offset': 0.1,
       tilt: 0.2,
+      'edge-heading': 0.5,
       'face-offset': 0.2,
       'face-shape': expect.closeTo((0.4 / 150) * (180 / Math.PI), 3),
     })
+  })
+
+  it('of the edge’s own direction is what was said of it, else half a degree, and more in the belly of a library shape', () => {
+    const { blade } = sampleSetup
+    const shape = { id: 'drop-point' as const, measures: SHAPES['drop-point'].usual }
+    const straight = stationAt(blade.edge, 20)
+    expect(edgeHeadingToleranceDeg(blade, belly)).toBe(0.5)
+    expect(edgeHeadingToleranceDeg({ ...blade, shape }, straight)).toBe(0.5)
+    // Fifteen millimetres round the belly of 45 mm the edge has turned by 19°.
+    expect(edgeHeadingToleranceDeg({ ...blade, shape }, belly)).toBeCloseTo(
+      0.5 + 0.06 * ((15 / 45) * (180 / Math.PI)),
+      6,
+    )
+    expect(edgeHeadingToleranceDeg({ ...blade, shape, edgeHeadingToleranceDeg: 0.2 }, belly)).toBe(0.2)
   })
 
   it('is nothing where the angle does not exist a little to one side', () => {
@@ -228,6 +279,7 @@ describe('how sure the set angle is', () => {
       setup: {
         ...sampleSetup,
         rig: { ...rig, pivotPlayMm: 0, tolerance: { heightMm: 0, setbackMm: 0, alongMm: 0 } },
+        blade: { ...sampleSetup.blade, edgeHeadingToleranceDeg: 0 },
         stone: { ...stone, faceOffsetToleranceMm: 0 },
       },
       known: { ...exactly, bladeHeightToleranceMm: 0 },

@@ -1,5 +1,9 @@
-import type { Setup } from '../setup/setup'
+import { edgeHeadingToleranceDeg } from '../blade/edgeHeading'
 import type { KnownHold } from '../clamping/knownHold'
+import type { Station } from '../curve/stations'
+import { dialOf } from '../rig/dials/dials'
+import { restsOnTable } from '../rig/kinds'
+import type { Setup } from '../setup/setup'
 import { dishTiltDeg, faceTiltDeg } from '../stone/taper'
 
 /** The measures whose doubt goes into an edge angle. Those with -b are the second arm's of an upright rig. */
@@ -15,13 +19,18 @@ export const MEASURES = [
   'turn',
   'centre-offset',
   'tilt',
+  'edge-heading',
+  'slot-place',
+  'spine-thickness',
+  'thickness-behind-edge',
+  'grind-height',
   'face-offset',
   'face-shape',
 ] as const
 export type MeasureId = (typeof MEASURES)[number]
 
-/** Of these the two sides are off by different amounts: the pivot comes to rest anew. */
-export const ANEW_EACH_SIDE: ReadonlySet<MeasureId> = new Set(['pivot-play'])
+/** Of these the two sides are off by different amounts: the pivot, or the rod in a wide slot, comes to rest anew. */
+export const ANEW_EACH_SIDE: ReadonlySet<MeasureId> = new Set(['pivot-play', 'slot-place'])
 
 /** What each is measured in. */
 export const MEASURES_UNIT: Readonly<Record<MeasureId, 'mm' | 'deg'>> = {
@@ -36,6 +45,11 @@ export const MEASURES_UNIT: Readonly<Record<MeasureId, 'mm' | 'deg'>> = {
   turn: 'deg',
   'centre-offset': 'mm',
   tilt: 'deg',
+  'edge-heading': 'deg',
+  'slot-place': 'mm',
+  'spine-thickness': 'mm',
+  'thickness-behind-edge': 'mm',
+  'grind-height': 'mm',
   'face-offset': 'mm',
   'face-shape': 'deg',
 }
@@ -47,16 +61,31 @@ export interface DoubtfulMeasure {
   readonly tolerance: number
 }
 
+/** Where in a wide slot a hand keeps the rod, ± mm. */
+const KEPT_IN_SLOT_MM = 3
+/** A calliper on the spine and at the shoulder, a rule along the grind: ± mm. */
+const CALLIPER_MM = 0.05
+const GRIND_HEIGHT_MM = 0.5
+
 /**
- * The measures of a job that are doubtful, as far as its kind of rig has them. Source: docs/geometry.md, "How sure is
- * it".
+ * The measures of a job that are doubtful at a place of the edge, as far as its kind of rig has them; without a place
+ * those that are the same everywhere. On a table the blade lies by its own faces: their measures count there. Source:
+ * docs/geometry.md, "How sure is it".
  */
-export function measuresOf({ rig, stone }: Setup, known: KnownHold): DoubtfulMeasure[] {
+export function measuresOf(setup: Setup, known: KnownHold, station: Station | null): DoubtfulMeasure[] {
+  const { rig, stone, blade } = setup
   const ends = stone.faceOffsetEnds
   const taperDeg = ends ? Math.abs(faceTiltDeg(ends.nearMm, ends.farMm, stone.lengthMm)) : 0
   const of = (id: MeasureId, tolerance: number): DoubtfulMeasure => ({ id, unit: MEASURES_UNIT[id], tolerance })
   const arms = rig.pivotB
     ? [of('pivot-height-b', rig.tolerance.heightMm), of('setback-b', rig.tolerance.setbackMm)]
+    : []
+  const onTable = restsOnTable(rig)
+    ? [
+        of('spine-thickness', CALLIPER_MM),
+        of('thickness-behind-edge', CALLIPER_MM),
+        of('grind-height', GRIND_HEIGHT_MM),
+      ]
     : []
   return [
     of('pivot-height', rig.tolerance.heightMm),
@@ -69,6 +98,9 @@ export function measuresOf({ rig, stone }: Setup, known: KnownHold): DoubtfulMea
     of('turn', known.holdTolerance.turnDeg),
     of('centre-offset', rig.jaws ? known.holdTolerance.centreOffsetMm : 0),
     of('tilt', known.holdTolerance.tiltDeg),
+    of('edge-heading', station ? edgeHeadingToleranceDeg(blade, station) : 0),
+    of('slot-place', Math.min(KEPT_IN_SLOT_MM, dialOf(rig.height).slideMm(rig.height))),
+    ...onTable,
     of('face-offset', stone.faceOffsetToleranceMm),
     of('face-shape', taperDeg + dishTiltDeg(stone.dishMm, stone.lengthMm)),
   ].filter((measure) => measure.tolerance > 0)

@@ -57,7 +57,7 @@ export function* monteCarlo({
   seed,
 }: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1 / DEVIATIONS_IN_95)
-  const measures = measuresOf(setup, known)
+  const measures = measuresOf(setup, known, station)
   const anew = measures.filter(({ id }) => ANEW_EACH_SIDE.has(id))
   const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }
   const included = new Float64Array(samples)

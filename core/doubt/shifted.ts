@@ -1,10 +1,13 @@
 import { edgeAngle } from '../angle/edgeAngle'
-import { pedalAt } from '../angle/pedal'
+import type { Reacher } from '../angle/contact'
+import { pedalAt, type Pedal } from '../angle/pedal'
+import type { Blade } from '../blade/blade'
 import { moved } from '../clamping/bladeHeight'
 import type { Side } from '../clamping/centring'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
 import { reacherAt, type Setup } from '../setup/setup'
+import { radians } from '../units/angle'
 import { dot, subtract } from '../vector/vec2'
 import type { MeasureId } from './measures'
 
@@ -22,10 +25,15 @@ export interface ShiftedBench {
  * for thousands: each answer is the same bench, put off anew. Source: docs/geometry.md, "How sure is it".
  */
 export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (shifts: Shifts) => ShiftedBench {
-  const { rig, stone, hold } = setup
+  const { rig, stone, hold, blade } = setup
   const heightId: MeasureId = side === 'B' && rig.pivotB !== null ? 'pivot-height-b' : 'pivot-height'
   const [pivot, pivotB] = [{ ...rig.pivot }, rig.pivotB && { ...rig.pivotB }]
-  const off = { ...setup, rig: { ...rig, pivot, pivotB }, stone: { ...stone }, hold: { ...hold } }
+  const off: { -readonly [K in keyof Setup]: Setup[K] } & { stone: { faceOffsetMm: number } } = {
+    ...setup,
+    rig: { ...rig, pivot, pivotB },
+    stone: { ...stone },
+    hold: { ...hold },
+  }
   const bench = { setup: off, pivotHeightMm }
   return (shifts) => {
     const by = (id: MeasureId) => shifts[id] ?? 0
@@ -43,9 +51,40 @@ export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (
       centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
       tiltDeg: at.tiltDeg + by('tilt'),
     }
+    off.blade = thicker(blade, by('spine-thickness'), by('thickness-behind-edge'), by('grind-height'))
     bench.pivotHeightMm = pivotHeightMm + by(heightId) + by('pivot-play')
     return bench
   }
+}
+
+/** A blade as it is when its thicknesses and the height of its grind are off by so much, mm. */
+function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: number): Blade {
+  if (spine === 0 && behindEdge === 0 && grindHeight === 0) return of
+  const more = (mm: number | null, by: number) => mm && mm + by
+  return {
+    ...of,
+    spineThicknessMm: of.spineThicknessMm + spine,
+    spineThicknessTipMm: more(of.spineThicknessTipMm, spine),
+    thicknessBehindEdgeMm: Math.max(0, of.thicknessBehindEdgeMm + behindEdge),
+    thicknessBehindEdgeTipMm: more(of.thicknessBehindEdgeTipMm, behindEdge),
+    primaryGrindHeightMm: of.primaryGrindHeightMm + grindHeight,
+  }
+}
+
+/** A rod whose pivot stands so much further along its wide slot, as far as that goes, mm. */
+function slid(pedal: Pedal, byMm: number, { pivot, slideMm }: Pick<Reacher, 'pivot' | 'slideMm'>): Pedal {
+  if (byMm === 0) return pedal
+  const { foot } = pedal
+  const u = Math.min(pivot.u + slideMm, Math.max(pivot.u - slideMm, foot[0] + byMm))
+  return { ...pedal, foot: [u, foot[1]] }
+}
+
+/** A station of an edge that runs so much more towards the spine there, degrees. */
+function headingOff(station: Station, deg: number): Station {
+  if (deg === 0) return station
+  const { heading } = station
+  const [cos, sin] = [Math.cos(radians(deg)), Math.sin(radians(deg))]
+  return { ...station, heading: [heading[0] * cos + heading[1] * sin, heading[1] * cos - heading[0] * sin] }
 }
 
 /**
@@ -62,7 +101,10 @@ export function edgeAngleShifter(
   return (shifts) => {
     const { setup: off, pivotHeightMm: heightMm } = shifted(shifts)
     const over = reacherAt(off, side, heightMm, station)
-    const { distanceMm, point, foot } = pedalAt(station, clampFrame(off.hold), over.pivot, over.slideMm)
+    const there = headingOff(station, shifts['edge-heading'] ?? 0)
+    const pedal = pedalAt(there, clampFrame(off.hold), over.pivot, over.slideMm)
+    const { point, outward, foot } = slid(pedal, shifts['slot-place'] ?? 0, over)
+    const distanceMm = dot(subtract(point, foot), outward)
     const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)
     if (!angle.ok) return null
     const tiltedFace = shifts['face-shape'] ?? 0

@@ -74,7 +74,7 @@ export function likelyCauses(
     })
     return leavesDeg <= READ_TO_DEG ? [{ by: 'zero', zero: other, leavesDeg }] : []
   })
-  const measures = measuresOf(setup, known).flatMap(
+  const measures = measuresOf(setup, known, null).flatMap(
     ({ id, unit, tolerance }): Extract<LikelyCause, { by: 'measure' }>[] => {
       if (id === NOT_READ) return []
       const slopes = sides.map(({ reading }) => {

@@ -72,6 +72,7 @@ export const bellyBlade: Blade = {
   thicknessBehindEdgeTipMm: null,
   bevelDeg: null,
   landmark: null,
+  edgeHeadingToleranceDeg: null,
   shape: null,
   zones: null,
   hardnessHrc: null,

@@ -76,6 +76,11 @@ const active = ref('')
 
 const of = (path: string, label: string, how: string): Field => ({ path, label, how })
 const shapeFields = computed(() => uses.value.map((key) => of(key, SHAPE_MEASURE_WORD[key], SHAPE_MEASURE_HOW[key])))
+const heading = of(
+  'edgeHeadingToleranceDeg',
+  'Direction of the edge, ±',
+  'How far a rule laid along the edge may stand off this curve. Empty: half a degree, more in the belly of a library shape.',
+)
 const thickness: Field[] = [
   of('spineThicknessMm', 'Spine over the heel', 'Calliper on the spine.'),
   of(
@@ -227,6 +232,13 @@ const steps = computed(() =>
         size="lg"
         label="A choil ends the edge at the heel"
         :description="choilHint"
+      />
+      <DescribedField
+        :field="heading"
+        :fields="facts"
+        :problem="factProblem(heading.path)"
+        :active="active === heading.path"
+        @focus="active = $event"
       />
       <ZoneEntry
         v-if="found.length > 0"

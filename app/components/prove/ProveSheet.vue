@@ -110,7 +110,7 @@ const causes = computed(() => proofCauses(differing.value, earlier.value))
 const unexplained = computed(() =>
   Object.values(differing.value).some(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg),
 )
-const WHERE = { rig: 'rig', hold: 'clamp', stone: 'rig' } as const
+const WHERE = { rig: 'rig', hold: 'clamp', blade: 'blade', stone: 'rig' } as const
 const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measure]])
 </script>
 

@@ -41,6 +41,7 @@ const shareText = (share: DoubtShare) =>
 const WHERE = {
   rig: 'Measure the rig anew',
   hold: 'Take it again and say how well it is known, at the right',
+  blade: 'Measure the blade anew',
   stone: 'Measure the stone anew',
 } as const
 const first = computed(() => set.value?.budget[0] ?? null)

@@ -13,7 +13,7 @@ const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
 const set = computed(() => (job.up.value.ok ? job.up.value : null))
-const NOT_CHANGED_BY_HAND: readonly MeasureId[] = ['pivot-play', 'face-shape']
+const NOT_CHANGED_BY_HAND: readonly MeasureId[] = ['pivot-play', 'slot-place', 'face-shape']
 const STEP_MM = { mm: 1, in: MM_PER_INCH / 10 } as const
 /** For a millimetre more (or a tenth of an inch), or a degree more. */
 const rows = computed(() => {
