@@ -45,6 +45,19 @@ describe('what a plan comes to', () => {
       }),
     )
   })
+  it('ends on a hollow or a convex grind where its curve is', () => {
+    fc.assert(
+      fc.property(angle, angle, fc.double({ min: -0.25, max: 0.25, noNaN: true }), (thereDeg, newDeg, bowMm) => {
+        const face = { lengthMm: 18, bowMm }
+        const bevel = { edgeAngleDeg: thereDeg, shoulderMm: 0.3, primaryHalfAngleDeg: 3, face }
+        const section = reprofile(bevel, newDeg, APEX_WORN_MM)
+        const plan = planSide(along({ thereDeg: flat(thereDeg), newDeg, shoulderMm: 0.3, face }, 50))
+        if (!plan.ok || !section.ok) throw new Error('both end on the blade')
+        expect(Math.abs(plan.removedMm3 / (50 * section.removedMm2) - 1)).toBeLessThan(0.005)
+        expect(Math.abs(plan.zones[0]!.afterMm / section.faceWidthMm - 1)).toBeLessThan(0.005)
+      }),
+    )
+  })
   it('takes the bulge off a convex face too, w²Δ/12 over its chord', () => {
     const bulged = removed(along({ thereDeg: { apex: 22, shoulder: 18 } })) - removed(along({ thereDeg: flat(20) }))
     const width = 0.2 / Math.sin((20 * Math.PI) / 180)

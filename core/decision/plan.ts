@@ -1,5 +1,6 @@
 import { refuse, type Refusal } from '../angle/reasons'
 import { radians } from '../units/angle'
+import type { BevelSection } from '../bevel/reprofile'
 import { facesOf, ground, thinned, type Section } from '../section/section'
 import type { Vec2 } from '../vector/vec2'
 
@@ -11,6 +12,8 @@ export interface Place {
   /** Half of the thickness at the shoulder, or all of it where one side alone is bevelled. */
   readonly shoulderMm: number
   readonly primaryDeg: number
+  /** Where the primary face is hollow or convex: its curve. */
+  readonly face?: BevelSection['face']
   /** From the edge to the spine, mm. */
   readonly heightMm: number
   /** The face that is there: alike where it is flat. */
@@ -42,11 +45,12 @@ export interface SidePlan {
 
 /** What a sharpening takes off a worn apex, along the centre plane. Source: docs/ink.md, "Follow, cut, come nearer". */
 export const APEX_WORN_MM = 0.02
-/** A curved face is made of so many straight ones. */
+/** A curved bevel, and a hollow or convex primary face, are made of so many straight ones. */
 const PIECES = 6
+const FACE_PIECES = 24
 
 /** One side's section at a place. Source: docs/ink.md, "The section over the blade's life". */
-export function sectionAt({ thereDeg, shoulderMm, primaryDeg, heightMm }: Omit<Place, 'newDeg'>): Section {
+export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: Omit<Place, 'newDeg'>): Section {
   const pieces = thereDeg.apex === thereDeg.shoulder ? 1 : PIECES
   const angles = Array.from(
     { length: pieces },
@@ -59,8 +63,19 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, heightMm }: Omit<P
     points.push([x + step * Math.cos(radians(deg)), y + step * Math.sin(radians(deg))])
   }
   const [x, y] = points.at(-1)!
+  const slope = Math.tan(radians(primaryDeg))
+  if (face) {
+    const { lengthMm, bowMm } = face
+    for (let i = 1; i <= FACE_PIECES; i++) {
+      const share = i / FACE_PIECES
+      points.push([x + share * lengthMm, y + share * lengthMm * slope + 4 * bowMm * share * (1 - share)])
+    }
+    // Behind it the blade has its full thickness.
+    const [end, thick] = points.at(-1)!
+    return [...points, [Math.max(heightMm, end + 1), thick]]
+  }
   const far = Math.max(heightMm, 2 * x)
-  return [...points, [far, y + (far - x) * Math.tan(radians(primaryDeg))]]
+  return [...points, [far, y + (far - x) * slope]]
 }
 
 /**
@@ -77,7 +92,8 @@ export function planSide(places: readonly Place[]): SidePlan | Refusal {
     const before = sectionAt(place)
     const { section, removedMm2 } = ground(before, place.newDeg, APEX_WORN_MM)
     const face = facesOf(section)[0]!
-    if (place.newDeg <= place.primaryDeg || face.widthMm === null)
+    const pastGrind = place.face !== undefined && face.endsAtMm! > before.at(-2)![0]
+    if (place.newDeg <= place.primaryDeg || face.widthMm === null || pastGrind)
       return refuse('flatter-than-primary', Math.max(...places.map(({ primaryDeg }) => primaryDeg)))
     const sum = zones.get(place.zone) ?? { length: 0, deg: 0, before: 0, after: 0, mm3: 0, edge: 0 }
     sum.length += place.lengthMm

@@ -1,7 +1,6 @@
 import equal from 'fast-deep-equal'
 import type { Refusal } from '../angle/reasons'
-import { bevelThicknessMm } from '../blade/bevelThickness'
-import { primaryFaceDeg } from '../blade/primaryFace'
+import { bevelSectionOf } from '../bevel/bevelSectionOf'
 import { asThickAs } from '../blade/taper'
 import { zoneAt, type Zone } from '../blade/zones'
 import type { Side } from '../clamping/centring'
@@ -155,12 +154,14 @@ export function plansFor<S extends Stone>(ask: {
       if (!contact.ok) return contact
       const blade = asThickAs(setup.blade, at.fromHeelMm / total)
       const zone = zoneAt(zones, at.fromHeelMm)
+      const section = bevelSectionOf(blade, side, faces[zone]!.angle.middleDeg)
       places.push({
         zone,
         // The first and the last stand for half a stretch.
         lengthMm: (total / (PLACES - 1)) * (i === 0 || i === PLACES - 1 ? 0.5 : 1),
-        shoulderMm: bevelThicknessMm(blade),
-        primaryDeg: Math.max(0, primaryFaceDeg(blade, side)),
+        shoulderMm: section.shoulderMm,
+        primaryDeg: section.primaryHalfAngleDeg,
+        face: section.face,
         heightMm: blade.widthMm,
         thereDeg: { apex: faces[zone]!.angle.middleDeg, shoulder: faces[zone]!.shoulder.middleDeg },
         newDeg: contact.edgeAngleDeg,
