@@ -36,6 +36,23 @@ export function counted(names: readonly string[]): string[] {
   return [...counts].map(([name, count]) => `${count} ${name}`)
 }
 
+/** Ends this near to each other are joined, as a share of the drawing's extent. */
+export const JOIN_SHARE = 2e-4
+
+export const endsOf = (piece: Segment): Vec2[] => [segmentAt(piece, 0).point, segmentAt(piece, 1).point]
+
+/** The greater of width and height of what points span; 0 of none. */
+export function extentOf(points: readonly Vec2[]): number {
+  const least = [Infinity, Infinity] as [number, number]
+  const most = [-Infinity, -Infinity] as [number, number]
+  for (const point of points)
+    for (const axis of [0, 1] as const) {
+      least[axis] = Math.min(least[axis], point[axis])
+      most[axis] = Math.max(most[axis], point[axis])
+    }
+  return Math.max(0, most[0] - least[0], most[1] - least[1])
+}
+
 /** Joins pieces whose ends meet, whatever their order and direction, into the fewest chains. */
 export function chained(pieces: readonly Segment[], joinAt: number): Segment[][] {
   const left = [...pieces]
@@ -59,4 +76,28 @@ export function chained(pieces: readonly Segment[], joinAt: number): Segment[][]
     chains.push(chain)
   }
   return chains
+}
+
+/** A chain whose pieces end where the next begins: where they were joined over a gap, an end that can be is moved. */
+export function withoutGaps(chain: readonly Segment[]): Segment[] {
+  const closed: Segment[] = chain.slice(0, 1)
+  for (const piece of chain.slice(1)) {
+    const [end, start] = [segmentAt(closed.at(-1)!, 1).point, segmentAt(piece, 0).point]
+    if (Math.hypot(end[0] - start[0], end[1] - start[1]) < CLOSED_MM) closed.push(piece)
+    else if (piece.type !== 'arc') closed.push(begunAt(piece, end))
+    else if (closed.at(-1)!.type !== 'arc')
+      closed.push(...reversed([begunAt(reversed(closed.splice(-1))[0]!, start)]), piece)
+    else closed.push({ type: 'line', from: [...end], to: [...start] }, piece)
+  }
+  return closed
+}
+/** Less than this is no gap. */
+const CLOSED_MM = 1e-6
+
+/** A line or a curve that begins elsewhere, in the direction that it had. */
+function begunAt(piece: Segment, [x, y]: Vec2): Segment {
+  if (piece.type === 'line') return { ...piece, from: [x, y] }
+  if (piece.type === 'arc') return piece
+  const [start, handle, ...rest] = piece.points
+  return { type: 'bezier', points: [[x, y], [handle[0] + x - start[0], handle[1] + y - start[1]], ...rest] }
 }

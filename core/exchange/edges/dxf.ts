@@ -8,14 +8,24 @@ import { segmentAt } from '../../curve/segmentAt'
 import { degrees } from '../../units/angle'
 import type { Vec2 } from '../../vector/vec2'
 import { reversed } from '../../curve/reversed'
-import { chained, counted, type DrawnPath, type ReadDrawing, type WrittenBlade } from './drawnPath'
+import {
+  chained,
+  counted,
+  endsOf,
+  extentOf,
+  JOIN_SHARE,
+  type DrawnPath,
+  type ReadDrawing,
+  type WrittenBlade,
+} from './drawnPath'
 
 /** $INSUNITS of the header: millimetres for a unit. */
 const MM_PER: Record<number, number> = { 1: 25.4, 2: 304.8, 4: 1, 5: 10, 6: 1000 }
-/** Splines are sampled so finely and then fitted this closely, as a share of their extent. */
-const SPLINE = { samples: 160, samplesPerKnot: 16, toleranceShare: 5e-5 } as const
-/** Ends this near to each other are joined, as a share of the drawing's extent. */
-const JOIN_SHARE = 2e-4
+/**
+ * Splines are sampled until their chords are so near to them and then fitted this closely, as shares of their extent. A
+ * stretch between two knots is parted into four at least, and no more often than so.
+ */
+const SPLINE = { sampledShare: 5e-6, fittedShare: 5e-5, leastParts: 4, mostHalvings: 9, most: 100_000 } as const
 
 /** What is smaller or larger than this is no drawing of an edge, in whatever unit. */
 const [LEAST_EXTENT, MOST_EXTENT] = [1e-6, 1e9]
@@ -82,8 +92,7 @@ export function readDxf(text: string): ReadDrawing {
     return { ok: false, code: 'nothing-drawn-in-dxf', figures: { only } }
   }
   const unit = Number(drawing.header.insUnits)
-  const joinAt =
-    JOIN_SHARE * extentOf(pieces.flatMap((piece) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point]))
+  const joinAt = JOIN_SHARE * extentOf(pieces.flatMap(endsOf))
   const on = (layer: string) => read.flatMap((one) => (one.layer === layer ? one.segments : []))
   return {
     ok: true,
@@ -138,13 +147,6 @@ function writtenIn(piecesOn: (layer: string) => Segment[]): WrittenBlade | null 
 }
 
 const point = (at: Point): [number, number] => [at.x, at.y]
-/** The greater of width and height of what points span. */
-const extentOf = (points: readonly Vec2[]): number =>
-  Math.max(
-    ...([0, 1] as const).map(
-      (axis) => Math.max(...points.map((at) => at[axis])) - Math.min(...points.map((at) => at[axis])),
-    ),
-  )
 const apart = (a: Vec2, b: Vec2): number => Math.hypot(a[0] - b[0], a[1] - b[1])
 const isPoint = (at: Point | undefined): at is Point =>
   at !== undefined && Number.isFinite(at.x) && Number.isFinite(at.y)
@@ -176,7 +178,7 @@ function asDrawn({ type, start, end, vertices = [], closed, ...entity }: Entity)
     const extent = points.length > 1 ? extentOf(points) : 0
     // A figure of another order than a drawing's takes the others' digits away.
     if (!(extent > LEAST_EXTENT && extent < MOST_EXTENT)) return []
-    return fitPoints(points, SPLINE.toleranceShare * extent).segments
+    return fitPoints(points, SPLINE.fittedShare * extent).segments
   }
   return []
 }
@@ -235,13 +237,29 @@ function splinePoints({
     const w = weights.length === controlPoints.length ? weights[i]! : 1
     return [w * x, w * y, w] as const
   })
-  const [from, to] = [knots[degree]!, knots[controlPoints.length]!]
-  const samples = SPLINE.samples + SPLINE.samplesPerKnot * controlPoints.length
-  return Array.from({ length: samples + 1 }, (_, i): Vec2 => {
-    const t = Math.min(to - 1e-9 * (to - from), from + ((to - from) * i) / samples)
-    let k = degree
-    while (k < controlPoints.length - 1 && t >= knots[k + 1]!) k++
-    const d = Array.from({ length: degree + 1 }, (__, j) => controls[j + k - degree]!)
+  const nearMm = SPLINE.sampledShare * extentOf(controlPoints.map(point))
+  const points: Vec2[] = []
+  for (let k = degree; k < controlPoints.length; k++) {
+    const [from, to] = [knots[k]!, knots[k + 1]!]
+    if (!(from < to)) continue
+    const size = (to - from) / SPLINE.leastParts
+    points.push(at(from, k))
+    for (let i = 0; i < SPLINE.leastParts; i++) sample(from + i * size, from + (i + 1) * size, k, SPLINE.mostHalvings)
+  }
+  return points
+
+  /** The points after `from` up to `to`, between the knots of one stretch. */
+  function sample(from: number, to: number, k: number, halvings: number): void {
+    const [start, end] = [at(from, k), at(to, k)]
+    const near = [0.25, 0.5, 0.75].every((share) => offChord(at(from + share * (to - from), k), start, end) <= nearMm)
+    if (near || halvings === 0 || points.length > SPLINE.most) return void points.push(end)
+    const middle = (from + to) / 2
+    sample(from, middle, k, halvings - 1)
+    sample(middle, to, k, halvings - 1)
+  }
+
+  function at(t: number, k: number): Vec2 {
+    const d = Array.from({ length: degree + 1 }, (_, j) => controls[j + k - degree]!)
     for (let r = 1; r <= degree; r++) {
       for (let j = degree; j >= r; j--) {
         const left = knots[j + k - degree]!
@@ -252,7 +270,15 @@ function splinePoints({
     }
     const [x, y, w] = d[degree]!
     return [x / w, y / w]
-  })
+  }
+}
+
+/** How far a point is off a chord, or off its start where the chord has no length. */
+function offChord([x, y]: Vec2, [fromX, fromY]: Vec2, [toX, toY]: Vec2): number {
+  const [alongX, alongY] = [toX - fromX, toY - fromY]
+  const size = Math.hypot(alongX, alongY)
+  if (size === 0) return Math.hypot(x - fromX, y - fromY)
+  return Math.abs((x - fromX) * alongY - (y - fromY) * alongX) / size
 }
 
 /** The package draws splines; its types do not say so. */

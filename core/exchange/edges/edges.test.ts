@@ -3,6 +3,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { SHAPE_IDS } from '../../blade/shapeMeasures'
 import { SHAPES } from '../../blade/shapes'
 import { curveLength } from '../../curve/arcLength'
+import { curve } from '../../curve/curve'
 import { cornersOf } from '../../curve/corners'
 import { fitPoints } from '../../curve/fitPoints'
 import { reversed } from '../../curve/reversed'
@@ -19,7 +20,7 @@ import openscadSvg from './fixtures/openscad.svg?raw'
 import potraceDxf from './fixtures/potrace.dxf?raw'
 import potraceSvg from './fixtures/potrace.svg?raw'
 import { readDxf, writeDxf } from './dxf'
-import type { ReadDrawing } from './drawnPath'
+import { withoutGaps, type ReadDrawing } from './drawnPath'
 import { placeEdge } from './placeEdge'
 import { readPoints, writePoints } from './points'
 import { recognised } from './recognised'
@@ -117,6 +118,85 @@ describe('drawings of other programs', () => {
     expect([mmPerUnit, leftOut]).toEqual([0.5, ['1 text']])
     const placed = placing(paths[0]!, { mmPerUnit: 0.5, tipAtLeft: false, edgeBelow: false }, 30)
     expect(curveLength(placed.edge)).toBeCloseTo(30 + 10 * Math.PI, 2)
+  })
+
+  it('SVG: a drawing within the drawing, its view box laid out as it says; without a view box a unit is a pixel', () => {
+    const path = '<path d="M10 10H50"/>'
+    const sizeOf = (svg: string) => {
+      const { paths, mmPerUnit } = read(readSvg(svg))
+      const [line] = paths[0]!.segments as unknown as { from: number[]; to: number[] }[]
+      return [...line!.from, ...line!.to].map((value) => Math.abs(value) * mmPerUnit!)
+    }
+    const near = (svg: string, mm: number[]) => sizeOf(svg).forEach((value, i) => expect(value).toBeCloseTo(mm[i]!, 9))
+    // Twice as large, from (20, 30) mm on; the wider way room is left, half of it before.
+    const inner = (ratio: string) =>
+      `<svg width="200mm" height="100mm" viewBox="0 0 200 100"><svg x="20" y="30" width="160" height="60" viewBox="5 5 50 30" ${ratio}>${path}</svg></svg>`
+    near(inner(''), [20 + 30 + 10, 40, 20 + 30 + 90, 40])
+    near(inner('preserveAspectRatio="xMinYMax meet"'), [20 + 10, 40, 20 + 90, 40])
+    near(inner('preserveAspectRatio="xMaxYMin slice"'), [20 + 16, 30 + 16, 20 + 144, 30 + 16])
+    near(inner('preserveAspectRatio="none"'), [20 + 16, 40, 20 + 144, 40])
+    near(`<svg width="100mm" height="100mm" viewBox="0 0 50 100">${path}</svg>`, [10, 10, 50, 10])
+    near(
+      `<svg width="100mm" height="100mm" viewBox="0 0 50 100" preserveAspectRatio="none">${path}</svg>`,
+      [20, 10, 100, 10],
+    )
+    near(
+      `<svg width="100mm" height="50mm">${path}</svg>`,
+      [10, 10, 50, 10].map((px) => (px * 25.4) / 96),
+    )
+  })
+
+  it('SVG: lines drawn one by one are joined where they meet; a small gap is closed, and the blade takes it', () => {
+    const lines = '<path d="M0 0H60"/><path d="M110 30C95 12 80 0 60.01 0.01"/><line x1="0" y1="0" x2="0" y2="-20"/>'
+    const svg = `<svg width="200mm" height="100mm" viewBox="0 -50 200 100">${lines}<path id="rule" d="M0 40H100"/></svg>`
+    const { paths } = read(readSvg(svg))
+    expect(paths.map(({ name, segments }) => [name, segments.length])).toEqual([
+      ['rule', 1],
+      ['path 2', 3],
+    ])
+    const placed = placing(paths[1]!, { mmPerUnit: 1, tipAtLeft: false, edgeBelow: true }, 30)
+    expect(curve.safeParse(placed.edge).success).toBe(true)
+    // An arc cannot be moved: the line before it goes on to it, and between two there is a line.
+    const arc = { type: 'arc' as const, centre: [60, 10] as [number, number], radiusMm: 10, startDeg: 270, endDeg: 330 }
+    const off = { ...arc, centre: [69.19, 0] as [number, number] }
+    const closed = withoutGaps([{ type: 'line', from: [0, 0], to: [59.97, 0.02] }, arc, off])
+    expect(closed.map(({ type }) => type)).toEqual(['line', 'arc', 'line', 'arc'])
+    closed.slice(1).forEach((piece, i) => {
+      const [end, start] = [segmentAt(closed[i]!, 1).point, segmentAt(piece, 0).point]
+      expect(Math.hypot(end[0] - start[0], end[1] - start[1])).toBeLessThan(1e-9)
+    })
+  })
+
+  it('DXF: a spline is followed between its knots, however near they are to each other, and its corners stay', () => {
+    // Straight to a corner at a knot as often as its degree is, then a bend in a hundredth of the parameters.
+    const controls = [
+      [0, 0],
+      [20, 0],
+      [40, 0],
+      [60, 0],
+      [70, 10],
+      [80, 20],
+      [90, 30],
+      [91, 44],
+      [80, 50],
+      [60, 52],
+    ]
+    const knots = [0, 0, 0, 0, 0.98, 0.98, 0.98, 0.99, 0.99, 0.99, 1, 1, 1, 1]
+    const pairs = ['0', 'SECTION', '2', 'ENTITIES', '0', 'SPLINE', '8', 'edge', '70', '8', '71', '3']
+    pairs.push('72', String(knots.length), '73', String(controls.length))
+    for (const knot of knots) pairs.push('40', String(knot))
+    for (const [x, y] of controls) pairs.push('10', String(x), '20', String(y), '30', '0')
+    const { paths } = read(readDxf([...pairs, '0', 'ENDSEC', '0', 'EOF'].join('\n')))
+    const drawn = evenStations(paths[0]!.segments, 4000)
+    const nearest = (x: number, y: number) =>
+      Math.min(...drawn.map(({ point }) => Math.hypot(point[0] - x, point[1] - y)))
+    expect(nearest(60, 0)).toBeLessThan(0.02)
+    for (let i = 0; i <= 40; i++) {
+      const t = i / 40
+      const [a, b, c, d] = [(1 - t) ** 3, 3 * t * (1 - t) ** 2, 3 * t * t * (1 - t), t ** 3]
+      const at = (axis: number) => a * [90, 30][axis]! + b * [91, 44][axis]! + c * [80, 50][axis]! + d * [60, 52][axis]!
+      expect(nearest(at(0), at(1))).toBeLessThan(0.03)
+    }
   })
 
   it('DXF: a polyline with a bulge, an arc, and a spline, joined where they meet', () => {

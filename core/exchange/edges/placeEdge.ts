@@ -9,7 +9,7 @@ import { smoothed } from '../../curve/smoothed'
 import { evenStations } from '../../curve/stations'
 import type { Finding } from '../../problem/problem'
 import type { Vec2 } from '../../vector/vec2'
-import type { DrawnPath } from './drawnPath'
+import { withoutGaps, type DrawnPath } from './drawnPath'
 
 /** How a drawing lies: its unit, and whether its tip is at the left and its edge below. */
 export interface DrawingAxes {
@@ -45,7 +45,7 @@ const CHECKED = 240
  * when it has no length to speak of or crosses itself. Source: docs/geometry.md, "Frames".
  */
 export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): PlacedEdge {
-  const turned = path.segments.map((piece) => mapped(piece, axes))
+  const turned = withoutGaps(path.segments.map((piece) => mapped(piece, axes)))
   const [start, end] = [segmentAt(turned[0]!, 0).point, segmentAt(turned.at(-1)!, 1).point]
   const span = extent(turned)
   if (span.maxX - span.minX < LEAST_EDGE_MM)

@@ -1,12 +1,20 @@
 import { XMLParser } from 'fast-xml-parser'
 import { SVGPathData } from 'svg-pathdata'
-import { compose, fromDefinition, fromTransformAttribute, identity, scale, type Matrix } from 'transformation-matrix'
+import {
+  compose,
+  fromDefinition,
+  fromTransformAttribute,
+  identity,
+  scale,
+  translate,
+  type Matrix,
+} from 'transformation-matrix'
 import type { Curve } from '../../curve/curve'
 import { svgPath } from '../../curve/svgPath'
 import type { Segment } from '../../curve/segment'
 import { degrees } from '../../units/angle'
 import type { Vec2 } from '../../vector/vec2'
-import { counted, type DrawnPath, type ReadDrawing } from './drawnPath'
+import { chained, counted, endsOf, extentOf, JOIN_SHARE, type DrawnPath, type ReadDrawing } from './drawnPath'
 
 type Node = { [name: string]: Node[] | string } & { ':@'?: Record<string, string> }
 
@@ -48,38 +56,51 @@ export function readSvg(text: string): ReadDrawing {
   }
   const root = document.find((node) => 'svg' in node)
   if (!root) return { ok: false, code: 'nothing-drawn-in-svg' }
+  const outermost = rootViewport(root[':@'] ?? {})
   const paths: DrawnPath[] = []
   const leftOut: string[] = []
+  /** What is open and has no name is joined where it meets, as programs that draw line by line leave it. */
+  const nameless: Segment[] = []
   /** The paths of the blade's own frame, by their names. */
   const own = new Map<string, Segment[]>()
   try {
-    walk(root.svg as Node[], identity(), false)
+    walk(root.svg as Node[], outermost.matrix, outermost.inside, false)
   } catch {
     return { ok: false, code: 'unreadable-path' }
   }
+  for (const segments of chained(nameless, JOIN_SHARE * extentOf(nameless.flatMap(endsOf))))
+    paths.push({ name: `path ${paths.length + 1}`, segments })
   if (paths.length === 0) return { ok: false, code: 'no-path-in-svg' }
   const edge = own.get('edge')
   const written = edge ? { edge, spine: own.get('spine') ?? null } : null
-  return { ok: true, paths, mmPerUnit: unitOf(root[':@'] ?? {}), leftOut: counted(leftOut), written }
+  return { ok: true, paths, mmPerUnit: outermost.mmPerUnit, leftOut: counted(leftOut), written }
 
-  function walk(nodes: readonly Node[], outer: Matrix, inOwn: boolean): void {
+  function walk(nodes: readonly Node[], outer: Matrix, around: Size, inOwn: boolean): void {
     for (const node of nodes) {
       const tag = Object.keys(node).find((key) => key !== ':@')!
       const attributes = node[':@'] ?? {}
       if (NOT_DRAWN_HERE.has(tag) || isHidden(attributes)) continue
-      const matrix = compose(outer, matrixOf(attributes.transform))
+      const inner = tag === 'svg' ? nestedViewport(attributes, around) : { matrix: identity(), inside: around }
+      const matrix = compose(outer, matrixOf(attributes.transform), inner.matrix)
       const data = dataOf(tag, attributes)
       const isOwn = inOwn || attributes[OWN_FRAME[0]] === OWN_FRAME[1]
       if (SHAPES_UNREAD.has(tag)) leftOut.push(tag)
       if (data) {
         for (const segments of segmentsOf(data, matrix))
-          paths.push({ name: attributes.id ?? `${tag} ${paths.length + 1}`, segments })
+          if (attributes.id || isClosed(segments))
+            paths.push({ name: attributes.id ?? `${tag} ${paths.length + 1}`, segments })
+          else nameless.push(...segments)
         // As it stands there, y as given: what lies around it is for the paper.
         if (inOwn && attributes.id) own.set(attributes.id, segmentsOf(data, scale(1, -1)).flat())
       }
-      if (Array.isArray(node[tag])) walk(node[tag], matrix, isOwn)
+      if (Array.isArray(node[tag])) walk(node[tag], matrix, inner.inside, isOwn)
     }
   }
+}
+
+const isClosed = (chain: readonly Segment[]): boolean => {
+  const [[x, y], [toX, toY]] = [endsOf(chain[0]!)[0]!, endsOf(chain.at(-1)!)[1]!]
+  return Math.hypot(toX - x, toY - y) < 1e-9
 }
 
 /** A transform attribute as one matrix. A sign parts two figures as well: translate(10-5). */
@@ -155,13 +176,69 @@ function arcOf(from: Vec2, to: Vec2, radius: number, large: boolean, rising: boo
   return { type: 'arc', centre, radiusMm, startDeg, endDeg: startDeg + (rising ? turn : -turn) }
 }
 
-/** Millimetres for a user unit, from the drawing's width and its view box; null where it does not say. */
-function unitOf({ width = '', viewBox = '' }: Record<string, string>): number | null {
-  const size = /^([\d.]+)\s*(mm|cm|in|pt|pc|px)?$/.exec(width.trim())
-  if (!size) return null
-  const across = Number(viewBox.trim().split(/[\s,]+/)[2])
-  const mm = Number(size[1]) * MM_PER[size[2] ?? '']!
-  return across > 0 ? mm / across : MM_PER[size[2] ?? '']!
+interface Size {
+  readonly width: number
+  readonly height: number
+}
+interface Box extends Size {
+  readonly x: number
+  readonly y: number
+}
+
+/** A length in pixels; `whole`: what a percentage is of. Null where it is none. */
+function lengthPx(text: string | undefined, whole: number | null): number | null {
+  const read = /^([-+]?[\d.]+(?:e[-+]?\d+)?)\s*(mm|cm|in|pt|pc|px|%)?$/i.exec(text?.trim() ?? '')
+  if (!read) return null
+  const [, figure, unit = ''] = read
+  if (unit === '%') return whole === null ? null : (Number(figure) / 100) * whole
+  return (Number(figure) * MM_PER[unit.toLowerCase()]!) / MM_PER.px!
+}
+
+function viewBoxOf(text: string | undefined): Box | null {
+  const [x, y, width, height] = (text ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number)
+  return width! > 0 && height! > 0 ? { x: x!, y: y!, width: width!, height: height! } : null
+}
+
+/** How a view box fills a viewport that begins at 0. Source: SVG 2, "The preserveAspectRatio attribute". */
+function filling(box: Box, { width, height }: Size, ratio = 'xMidYMid meet'): Matrix {
+  const [sx, sy] = [width / box.width, height / box.height]
+  const [align = '', fit = 'meet'] = ratio.trim().split(/\s+/)
+  if (align === 'none') return compose(scale(sx, sy), translate(-box.x, -box.y))
+  const size = fit === 'slice' ? Math.max(sx, sy) : Math.min(sx, sy)
+  const share = (axis: 'x' | 'Y') => (align.includes(`${axis}Min`) ? 0 : align.includes(`${axis}Max`) ? 1 : 0.5)
+  const [dx, dy] = [(width - box.width * size) * share('x'), (height - box.height * size) * share('Y')]
+  return compose(translate(dx, dy), scale(size), translate(-box.x, -box.y))
+}
+
+/**
+ * How large the drawing is: millimetres for a user unit (null where it does not say), and where it is stretched more one
+ * way than the other by how much. Without a view box a unit is a pixel.
+ */
+function rootViewport({ width, height, viewBox, preserveAspectRatio }: Record<string, string>) {
+  const [wide, high] = [lengthPx(width, null), lengthPx(height, null)]
+  const box = viewBoxOf(viewBox)
+  const inside: Size = box ?? { width: wide ?? 0, height: high ?? 0 }
+  if (wide === null || !box) return { mmPerUnit: wide === null ? null : MM_PER.px!, matrix: identity(), inside }
+  const tall = high ?? (wide / box.width) * box.height
+  const { a, d } = filling(box, { width: wide, height: tall }, preserveAspectRatio)
+  return { mmPerUnit: a * MM_PER.px!, matrix: scale(1, d / a), inside }
+}
+
+/** A drawing within the drawing. */
+function nestedViewport(attributes: Record<string, string>, around: Size): { matrix: Matrix; inside: Size } {
+  const { x, y, width, height, viewBox, preserveAspectRatio } = attributes
+  const at = translate(lengthPx(x, around.width) ?? 0, lengthPx(y, around.height) ?? 0)
+  const own = {
+    width: lengthPx(width, around.width) ?? around.width,
+    height: lengthPx(height, around.height) ?? around.height,
+  }
+  const box = viewBoxOf(viewBox)
+  return box
+    ? { matrix: compose(at, filling(box, own, preserveAspectRatio)), inside: box }
+    : { matrix: at, inside: own }
 }
 
 /** Fine enough to come back as it was: a billionth of a millimetre. */
