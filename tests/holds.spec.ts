@@ -98,8 +98,21 @@ test('a hold that another rig or blade took the place of comes back with it', as
   for (const rig of ['Corner upright', 'Window-bench turner'])
     await page.getByRole('radiogroup', { name: 'Rig' }).getByText(rig).click()
   await openSheet(page, 'blade/')
-  for (const blade of ['Harvest knife', 'Tea-room chef’s knife'])
-    await page.getByRole('radiogroup', { name: 'Blade' }).getByText(blade).click()
+  // The answer that comes last is not the one that counts: a hand that changes its mind is believed.
+  await page.route('**/api/around?*', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500))
+    await route.continue()
+  })
+  const radio = (name: string) => page.getByRole('radiogroup', { name: 'Blade' }).getByText(name)
+  await radio('Harvest knife').click()
+  await radio('Tea-room chef’s knife').click()
+  await page.waitForTimeout(2500)
+  await expect(page.getByRole('heading', { name: 'Tea-room chef’s knife' })).toBeVisible()
+  await page.unroute('**/api/around?*')
+  for (const blade of ['Harvest knife', 'Tea-room chef’s knife']) {
+    await radio(blade).click()
+    await expect(page.getByRole('heading', { name: blade })).toBeVisible()
+  }
   await openSheet(page, 'clamp/')
   await expect(measure(page, 'Turn in the jaws')).toHaveValue('1.5')
   await expect(measure(page, 'Clamp position')).toHaveValue(at)

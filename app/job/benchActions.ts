@@ -220,11 +220,15 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
   /** Fits a set of the rig's jaws. */
   const fitJaws = (name: string) => job.change(`jaws: ${name}`, { jawsName: name })
 
+  let chosen = 0
   /** Takes a blade, held as it was in this job, or in an earlier one with it on this rig where there is one. */
   async function chooseBlade(bladeId: string) {
+    const mine = ++chosen
     const blade = collections.blades.find((one) => one.id === bladeId)
     if (!blade || bladeId === job.content.value.bladeId) return
     await collections.learnAround({ rigId: job.content.value.rigId, bladeId })
+    // Another was chosen while this one's past was fetched, or the one that was there.
+    if (mine !== chosen) return
     const now = job.content.value
     const next = { rigId: now.rigId, bladeId }
     const aside = setAsideFor(now, next)
