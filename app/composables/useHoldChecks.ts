@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { bendsDeg } from '#core/hold/bending'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/hold/holdChecks'
 import { useJob } from '~/job/useJob'
 
@@ -6,6 +7,8 @@ import { useJob } from '~/job/useJob'
 const TAPER_MM = 0.05
 /** A handle that reaches further than so many widths of the jaws wants support. */
 const SUPPORT_FROM = 5
+/** A blade that gives way by less than this is stiff, degrees. */
+const BENDS_DEG = 0.1
 /** Less rod than this beyond the far contact is tight, mm. */
 const SPARE_MM = 15
 
@@ -38,7 +41,15 @@ export function useHoldChecks() {
       stop: tipStop(setup, job.stations.value),
       clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one.lowestDeg) })),
       lowestSet,
+      bends: bends(),
     }
   })
+  /** Where the dial is for, as it is set there; null where it is too little to be seen. */
+  function bends(): number | null {
+    const { station, sides } = job.dialFor.value
+    const set = sides[job.side.value]
+    const deg = set.ok ? bendsDeg(job.setup.value, station, set.contact.edgeAngleDeg) : null
+    return deg !== null && deg > BENDS_DEG ? deg : null
+  }
   return { checks }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STROKE_LOAD_N } from '#core/hold/bending'
 import { useJob } from '~/job/useJob'
 import { useHoldChecks } from '~/composables/useHoldChecks'
 import { usePreferences } from '~/stores/preferences'
@@ -49,6 +50,11 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
         <HoldCheck v-if="checks.taper" verdict="watch" title="It tapers"
           >{{ text(checks.taper.mm) }} thinner at the {{ checks.taper.towards }} end of the jaws: press them together at
           that corner while you tighten.</HoldCheck
+        >
+        <HoldCheck v-if="checks.bends !== null" verdict="watch" title="It gives way"
+          >Thin and far out: under a stone and a light hand ({{ STROKE_LOAD_N }} N) it bends away by about
+          {{ angleText(checks.bends) }} where the dial is for, and the edge comes out so much flatter. Light strokes, or
+          hold it farther in.</HoldCheck
         >
         <HoldCheck v-if="checks.coating" verdict="watch" title="Coated flats"
           >{{ checks.coating }}: tape both flats, or lay thin leather in the jaws.</HoldCheck
