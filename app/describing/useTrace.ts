@@ -1,6 +1,7 @@
 import { computed, onMounted, onScopeDispose, ref, shallowRef, type Ref, type WritableComputedRef } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { homographyOf, scaleOnly } from '#core/trace/homography'
+import { unsureStretches, type Snapped } from '#core/trace/snap'
 import { tracedEdge, type TracedEdge } from '#core/trace/toBlade'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
@@ -58,8 +59,10 @@ export function useTrace(keptAs: string) {
   const failure = ref('')
   const busy = ref(false)
   /** The marks as they lie on the outline, and the edge through them; null until they were snapped. */
-  const snappedTo = shallowRef<{ marks: Vec2[]; result: Extract<TracedEdge, { ok: true }> | null } | null>(null)
-  const snapped = computed(() => snappedTo.value?.marks ?? [])
+  const snappedTo = shallowRef<{ found: Snapped; result: Extract<TracedEdge, { ok: true }> | null } | null>(null)
+  const snapped = computed(() => snappedTo.value?.found.points ?? [])
+  /** Stretches of it where the outline is not plain to see, pixels. */
+  const unsure = computed(() => (snappedTo.value ? unsureStretches(snappedTo.value.found) : []))
   const result = computed(() => snappedTo.value?.result ?? null)
   let worker: Worker | null = null
   let tracer: Remote<Tracer> | null = null
@@ -156,11 +159,11 @@ export function useTrace(keptAs: string) {
     busy.value = false
     // Kept, or thrown away, meanwhile.
     if (photo.value !== seen) return
-    if (found.length < Math.max(2, edge.value.length / 2))
+    if (!found || found.points.length < Math.max(2, edge.value.length / 2))
       return void (failure.value =
         'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
     const traced = tracedEdge(found, [from!, to!], scale)
-    snappedTo.value = { marks: found, result: traced.ok ? traced : null }
+    snappedTo.value = { found, result: traced.ok ? traced : null }
     marks.value.snapped = true
     if (!traced.ok) failure.value = problemText(traced, preferences.unit)
   }
@@ -184,6 +187,7 @@ export function useTrace(keptAs: string) {
     spine,
     edge,
     snapped,
+    unsure,
     result,
     zoom,
     toMm,

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { snapToOutline, toGray, type GrayPicture } from '#core/trace/snap'
+import { snapToOutline, toGray, type GrayPicture, type Snapped } from '#core/trace/snap'
 import type { Vec2 } from '#core/vector/vec2'
 import { pixelsOf } from './pixelsOf'
 
@@ -11,8 +11,8 @@ const tracer = {
     const { pixels, width, height } = await pixelsOf(photo)
     picture = toGray(pixels, width, height)
   },
-  snap(rough: Vec2[], reachPx: number): Vec2[] {
-    return picture ? snapToOutline(picture, rough, reachPx) : []
+  snap(rough: Vec2[], reachPx: number): Snapped | null {
+    return picture && snapToOutline(picture, rough, reachPx)
   },
 }
 export type Tracer = typeof tracer

@@ -9,7 +9,8 @@ import { doubtBudget, totalDoubtDeg } from './budget'
 
 /**
  * Benches whose every measure is a little off what was written down, the true angle found from the planes in space: the
- * face holds the edge's tangent, and the rod's axis stands off it by the face offset, aslant where the stone is tapered.
+ * face holds the edge's tangent, and the rod's axis stands off it by the face offset, aslant where the stone is
+ * tapered.
  */
 
 type Vec3 = readonly [number, number, number]

@@ -17,8 +17,8 @@ const SLICES = 200
 
 /**
  * How far the blade gives way under the stone at a place of its edge, degrees: its slope there as a strip clamped at
- * the jaws, as thick as its section and widening towards them, loaded behind its bevel. The edge comes out about so much
- * flatter than set. Null on a table, which carries the blade. Source: docs/geometry.md, "Will it hold".
+ * the jaws, as thick as its section and widening towards them, loaded behind its bevel. The edge comes out about so
+ * much flatter than set. Null on a table, which carries the blade. Source: docs/geometry.md, "Will it hold".
  */
 export function bendsDeg({ rig, blade, hold, stone }: Setup, station: Station, edgeAngleDeg: number): number | null {
   if (!rig.jaws) return null

@@ -7,86 +7,351 @@ export interface GrayPicture {
   readonly pixels: Uint8Array | Uint8ClampedArray
 }
 
+/** An outline as it was found beside marks, pixels. */
+export interface Snapped {
+  readonly points: Vec2[]
+  /** Of each point, whether the outline is plain to see there. */
+  readonly sure: boolean[]
+  /** How far found places scatter about the outline, one standard deviation, pixels. */
+  readonly scatterPx: number
+  /** The noise was taken out over so much to either side, pixels. */
+  readonly overPx: number
+}
+
+/** A gap between places that were found wider than so many pixels is no outline that was seen. */
+const MOST_GAP_PX = 20
+/** Whether the outline is plain to see from the place before a place to it. */
+export const sureUpTo = ({ points, sure }: Pick<Snapped, 'points' | 'sure'>, i: number): boolean => {
+  const [[x, y], [toX, toY]] = [points[i - 1]!, points[i]!]
+  return sure[i - 1]! && sure[i]! && Math.hypot(toX - x, toY - y) <= MOST_GAP_PX
+}
+/** The stretches where it is not, as they lie in the picture. */
+export function unsureStretches(found: Pick<Snapped, 'points' | 'sure'>): Vec2[][] {
+  const stretches: Vec2[][] = []
+  for (let i = 1, begun = false; i < found.points.length; i++) {
+    const unsure = !sureUpTo(found, i)
+    if (unsure && !begun) stretches.push([found.points[i - 1]!])
+    if (unsure) stretches.at(-1)!.push(found.points[i]!)
+    begun = unsure
+  }
+  return stretches
+}
+
 /** The outline is looked at every so many pixels. */
 const EVERY_PX = 4
-/** A jump in brightness weaker than this is no outline. */
-const LEAST_JUMP = 6
-/** The offset of a place may differ from its neighbours' middle by this much; more is a reflection or a speck. */
-const MOST_JUMP_PX = 3
-const NEIGHBOURS = 5
+/** The picture is averaged along the outline over these places, and across it over so many pixels to either side. */
+const ALONG_PX = [-8, -6, -4, -2, 0, 2, 4, 6, 8] as const
+const ACROSS_PX = 3
+/** Places so far apart have nothing of what they were averaged over in common. */
+const APART = 5
+/** A jump in brightness weaker than this, or than so many times what the noise makes, is no outline. */
+const LEAST_JUMP = 4
+const TIMES_NOISE = 4
+/** From place to place the outline moves by no more than this across; more at a mark, where its direction changes. */
+const MOST_STEP_PX = 2
+const MOST_STEP_AT_MARK_PX = 6
+/** A pixel of such a step weighs as much as this share of the usual jump. */
+const STEP_WEIGHT = 0.08
+/**
+ * Another jump so far off could as well be the outline: a strong one, a plain one of the same kind, or one of the other
+ * kind, which makes a dark band of what lies between: a shadow.
+ */
+const RIVAL = { beyondPx: 5, share: 0.5, shareOfOther: 0.25, timesLeast: 1.5 } as const
+/** The noise is taken out over so many pixels to either side, by how much there is. */
+const OVER_PX = { first: 40, least: 24, most: 180, perScatter: 350 } as const
+/** A mark where the outline turns by more than this is a corner and stays sharp. */
+const CORNER_DEG = 15
+/** What stands off its neighbours by more deviations than this does not count. */
+const MOST_DEVIATIONS = 3
+
+interface Place {
+  readonly at: Vec2
+  readonly direction: Vec2
+  readonly normal: Vec2
+  /** A mark stands here: the direction may change. */
+  readonly mark: boolean
+}
 
 /**
- * Moves a rough chain of points (pixels) onto the outline that runs beside it: at places every few pixels the strongest
- * jump in brightness across the chain, within `reachPx` of it, to a fraction of a pixel; places that disagree with
- * their neighbours are left out, and the noise is taken out within each stretch between two marked points, so that a
- * corner that was marked stays sharp. Source: docs/geometry.md, "Tracing a photograph".
+ * Moves a rough chain of points (pixels) onto the outline that runs beside it: of the jumps in brightness across the
+ * chain, within `reachPx` of it, the row that is strongest and smoothest all along (dynamic programming), brighter on
+ * one and the same side; to a fraction of a pixel. The noise is taken out by a parabola through the places around,
+ * within each stretch between corners that were marked. Source: docs/geometry.md, "Tracing a photograph".
  */
-export function snapToOutline(picture: GrayPicture, rough: readonly Vec2[], reachPx: number): Vec2[] {
+export function snapToOutline(picture: GrayPicture, rough: readonly Vec2[], reachPx: number): Snapped {
+  const reach = Math.round(reachPx)
   const places = spaced(rough, EVERY_PX)
-  const found = places.map(({ at, normal }) => strongestJump(picture, at, normal, reachPx))
-  return places.flatMap(({ at, normal, stretch }, i): Vec2[] => {
-    const offset = found[i]
-    if (offset == null) return []
-    const near: [number, number][] = []
-    for (let k = Math.max(0, i - NEIGHBOURS); k <= Math.min(places.length - 1, i + NEIGHBOURS); k++) {
-      const other = found[k]
-      if (other != null && places[k]!.stretch === stretch) near.push([k - i, other])
-    }
-    if (near.length > 2 && Math.abs(offset - middleOf(near.map(([, one]) => one))) > MOST_JUMP_PX) return []
-    const smooth = lineAt0(near)
-    return [[at[0] + normal[0] * smooth, at[1] + normal[1] * smooth]]
+  const jumps = places.map((place) => jumpsAcross(picture, place, reach))
+  // What is seen at one place and not a little further on is noise.
+  const noise = deviationOf(
+    jumps.slice(APART).flatMap((across, i) => [...across].map((jump, k) => jump - jumps[i]![k]!)),
+  )
+  const least = Math.max(LEAST_JUMP, TIMES_NOISE * noise)
+  const [up, down] = [1, -1].map((sign) => strongestRow(jumps, places, reach, sign, least))
+  const [row, sign] = up!.strength >= down!.strength ? [up!.offsets, 1] : [down!.offsets, -1]
+  const found = places.flatMap(({ at, normal, mark }, i) => {
+    const across = jumps[i]!
+    const best = row[i]!
+    const jump = sign * across[best]!
+    if (jump < least) return []
+    const rival = across.some((other, k) => {
+      if (Math.abs(k - best) <= RIVAL.beyondPx) return false
+      const share = sign * other > 0 ? RIVAL.share : RIVAL.shareOfOther
+      return Math.abs(other) > Math.max(share * jump, least) || sign * other > RIVAL.timesLeast * least
+    })
+    const offset = best - reach + peakNear(across, best, sign)
+    const point: Vec2 = [at[0] + normal[0] * offset, at[1] + normal[1] * offset]
+    return [{ point, sure: !rival, mark, place: i }]
+  })
+  return smoothed(found)
+}
+
+/** How much brighter it is on one side of each offset than on the other, averaged along the chain. */
+function jumpsAcross(picture: GrayPicture, { at, direction, normal }: Place, reach: number): Float64Array {
+  const from = -reach - ACROSS_PX
+  const profile = new Float64Array(2 * (reach + ACROSS_PX) + 1)
+  for (const along of ALONG_PX)
+    for (let k = 0; k < profile.length; k++)
+      profile[k]! +=
+        brightness(
+          picture,
+          at[0] + direction[0] * along + normal[0] * (from + k),
+          at[1] + direction[1] * along + normal[1] * (from + k),
+        ) / ALONG_PX.length
+  return Float64Array.from({ length: 2 * reach + 1 }, (_, i) => {
+    let jump = 0
+    for (let k = 1; k <= ACROSS_PX; k++) jump += profile[i + ACROSS_PX + k]! - profile[i + ACROSS_PX - k]!
+    return jump / ACROSS_PX
   })
 }
 
-/** The value at 0 of the straight line that fits best: takes the noise out and leaves slopes as they are. */
-function lineAt0(points: readonly (readonly [number, number])[]): number {
-  const n = points.length
-  const [sx, sy] = [points.reduce((sum, p) => sum + p[0], 0), points.reduce((sum, p) => sum + p[1], 0)]
-  const [sxx, sxy] = [points.reduce((sum, p) => sum + p[0] ** 2, 0), points.reduce((sum, p) => sum + p[0] * p[1], 0)]
-  const below = n * sxx - sx * sx
-  return below === 0 ? sy / n : (sy * sxx - sx * sxy) / below
+/** A robust standard deviation of values that are nearly all noise about 0. */
+const deviationOf = (values: readonly number[]): number => middleOf(values.map(Math.abs)) / 0.6745
+const middleOf = (values: readonly number[]): number =>
+  values.length === 0 ? 0 : [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+
+/** The row of offsets, one a place, with the strongest jumps of a sign and the fewest steps. */
+function strongestRow(
+  jumps: readonly Float64Array[],
+  places: readonly Place[],
+  reach: number,
+  sign: number,
+  least: number,
+): { offsets: number[]; strength: number } {
+  const width = 2 * reach + 1
+  const usual = middleOf(jumps.map((across) => Math.max(...across.map((jump) => sign * jump))))
+  // Near the marks is likelier than far off.
+  const near = Float64Array.from({ length: width }, (_, i) => Math.exp(-(((i - reach) / (1.2 * reach)) ** 2)))
+  const score = (i: number, k: number) => Math.max(0, Math.min(2 * usual, sign * jumps[i]![k]!) - least / 2) * near[k]!
+  let best = Float64Array.from({ length: width }, (_, k) => (jumps.length > 0 ? score(0, k) : 0))
+  const from: Int16Array[] = []
+  for (let i = 1; i < jumps.length; i++) {
+    const atMark = places[i]!.mark
+    const most = atMark ? MOST_STEP_AT_MARK_PX : MOST_STEP_PX
+    const weight = STEP_WEIGHT * usual * (atMark ? 0.2 : 1)
+    const next = new Float64Array(width)
+    const came = new Int16Array(width)
+    for (let k = 0; k < width; k++) {
+      let [top, at] = [-Infinity, k]
+      for (let step = -most; step <= most; step++) {
+        const before = best[k + step]
+        if (before === undefined) continue
+        const value = before - weight * step * step
+        if (value > top) [top, at] = [value, k + step]
+      }
+      next[k] = top + score(i, k)
+      came[k] = at
+    }
+    best = next
+    from.push(came)
+  }
+  let at = best.indexOf(Math.max(...best))
+  const strength = best[at] ?? 0
+  const offsets = [at]
+  for (let i = from.length - 1; i >= 0; i--) offsets.unshift((at = from[i]![at]!))
+  return { offsets, strength }
 }
 
-const middleOf = (values: readonly number[]): number =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
+/** How far from a pixel the jump is highest, by a parabola through its neighbours; half a pixel at most. */
+function peakNear(across: Float64Array, best: number, sign: number): number {
+  const [before, here, after] = [-1, 0, 1].map((by) => sign * (across[best + by] ?? across[best]!)) as [
+    number,
+    number,
+    number,
+  ]
+  const bend = before - 2 * here + after
+  return bend >= 0 ? 0 : Math.max(-0.5, Math.min(0.5, (before - after) / (2 * bend)))
+}
 
-/** Places along a chain, evenly spaced, with the direction across it. */
-function spaced(chain: readonly Vec2[], every: number): { at: Vec2; normal: Vec2; stretch: number }[] {
-  const places: { at: Vec2; normal: Vec2; stretch: number }[] = []
+interface Found {
+  readonly point: Vec2
+  readonly sure: boolean
+  readonly mark: boolean
+}
+
+/** Takes the noise out of found places, stretch by stretch between corners. */
+function smoothed(found: readonly Found[]): Snapped {
+  const scatterPx = scatterOf(found.map(({ point }) => point))
+  const overPx = Math.max(OVER_PX.least, Math.min(OVER_PX.most, OVER_PX.perScatter * scatterPx))
+  const corners = found.flatMap(({ mark }, i) => (mark && turnAt(found, i, overPx) > CORNER_DEG ? [i] : []))
+  const points: Vec2[] = []
+  const sure: boolean[] = []
+  const ends = [0, ...corners, found.length]
+  for (let s = 1; s < ends.length; s++) {
+    const stretch = found.slice(ends[s - 1], ends[s]).map(({ point }) => point)
+    const along = lengthsOf(stretch)
+    stretch.forEach((_, i) => {
+      points.push(parabolaAt(stretch, along, i, overPx))
+      sure.push(found[ends[s - 1]! + i]!.sure)
+    })
+  }
+  return { ...withoutLoops(points, sure), scatterPx, overPx }
+}
+
+/**
+ * Where the marks' chain turns, what was found beside both of its legs overlaps: such small loops are cut off, and
+ * places that an edge would have to turn back for are left out.
+ */
+function withoutLoops(points: readonly Vec2[], sure: readonly boolean[]): Pick<Snapped, 'points' | 'sure'> {
+  const [kept, plain] = [[...points], [...sure]]
+  for (let i = 0; i + 3 < kept.length; i++)
+    for (let j = Math.min(kept.length - 2, i + MOST_LOOP); j > i + 1; j--) {
+      const at = crossing(kept[i]!, kept[i + 1]!, kept[j]!, kept[j + 1]!)
+      if (!at) continue
+      kept.splice(i + 1, j - i, at)
+      plain.splice(i + 1, j - i, plain[i]! && plain[j]!)
+      break
+    }
+  for (let i = 1; i + 1 < kept.length;) {
+    const [a, b, c] = [kept[i - 1]!, kept[i]!, kept[i + 1]!]
+    if ((b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1]) >= 0) i++
+    else {
+      kept.splice(i, 1)
+      plain.splice(i, 1)
+      i = Math.max(1, i - 1)
+    }
+  }
+  return { points: kept, sure: plain }
+}
+/** A loop of more places than these is one that was marked. */
+const MOST_LOOP = 30
+
+/** Where two straight pieces cross; null where they do not. */
+function crossing(a: Vec2, b: Vec2, c: Vec2, d: Vec2): Vec2 | null {
+  const [abx, aby, cdx, cdy] = [b[0] - a[0], b[1] - a[1], d[0] - c[0], d[1] - c[1]]
+  const across = abx * cdy - aby * cdx
+  if (across === 0) return null
+  const t = ((c[0] - a[0]) * cdy - (c[1] - a[1]) * cdx) / across
+  const u = ((c[0] - a[0]) * aby - (c[1] - a[1]) * abx) / across
+  return t > 0 && t < 1 && u > 0 && u < 1 ? [a[0] + t * abx, a[1] + t * aby] : null
+}
+
+/** How found places scatter about the parabolas through those around them, one robust standard deviation, pixels. */
+function scatterOf(points: readonly Vec2[]): number {
+  const along = lengthsOf(points)
+  return deviationOf(
+    points.map((point, i) => {
+      const there = parabolaAt(points, along, i, OVER_PX.first)
+      return Math.hypot(point[0] - there[0], point[1] - there[1])
+    }),
+  )
+}
+
+/** By how much the outline turns at a place, from the lines through what lies before and behind it, degrees. */
+function turnAt(found: readonly Found[], i: number, overPx: number): number {
+  const many = Math.max(3, Math.round(overPx / EVERY_PX))
+  const [before, behind] = [found.slice(Math.max(0, i - many), i), found.slice(i, i + many)]
+  if (before.length < 3 || behind.length < 3) return 0
+  const [a, b] = [before, behind].map((side) => directionOf(side.map(({ point }) => point))) as [Vec2, Vec2]
+  return (Math.abs(Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI
+}
+
+/** The direction of the line that fits points best, from the first to the last. */
+function directionOf(points: readonly Vec2[]): Vec2 {
+  const n = points.length
+  const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis as 0 | 1], 0) / n) as [
+    number,
+    number,
+  ]
+  const [xx, xy, yy] = points.reduce(
+    ([a, b, c], [x, y]) => [a + (x - mx) ** 2, b + (x - mx) * (y - my), c + (y - my) ** 2] as const,
+    [0, 0, 0] as readonly [number, number, number],
+  )
+  const angle = Math.atan2(2 * xy, xx - yy) / 2
+  const [x, y] = [Math.cos(angle), Math.sin(angle)]
+  const [first, last] = [points[0]!, points[n - 1]!]
+  return x * (last[0] - first[0]) + y * (last[1] - first[1]) < 0 ? [-x, -y] : [x, y]
+}
+
+function lengthsOf(points: readonly Vec2[]): number[] {
+  let sum = 0
+  return points.map((point, i) => {
+    const before = points[i - 1]
+    return before ? (sum += Math.max(1e-6, Math.hypot(point[0] - before[0], point[1] - before[1]))) : 0
+  })
+}
+
+/**
+ * Where the parabola through the places around goes at one of them: across the line that they make, so that a step
+ * along it counts for nothing. What stands far off the others is left out.
+ */
+function parabolaAt(points: readonly Vec2[], along: readonly number[], i: number, overPx: number): Vec2 {
+  let [low, high] = [i, i]
+  while (low > 0 && along[i]! - along[low - 1]! <= overPx) low--
+  while (high < points.length - 1 && along[high + 1]! - along[i]! <= overPx) high++
+  const around = points.slice(low, high + 1)
+  if (around.length < 4) return points[i]!
+  const [x, y] = directionOf(around)
+  const here = points[i]!
+  const local = around.map((point): Vec2 => {
+    const [dx, dy] = [point[0] - here[0], point[1] - here[1]]
+    return [dx * x + dy * y, dy * x - dx * y]
+  })
+  let fit = parabola(local)
+  const off = ([s, t]: Vec2) => Math.abs(t - (fit[0] + fit[1] * s + fit[2] * s * s))
+  const most = MOST_DEVIATIONS * Math.max(0.05, deviationOf(local.map(off)))
+  const kept = local.filter((point) => off(point) <= most)
+  if (kept.length >= 4) fit = parabola(kept)
+  return [here[0] - y * fit[0], here[1] + x * fit[0]]
+}
+
+/** Least squares of t = a + b s + c s². */
+function parabola(points: readonly Vec2[]): [number, number, number] {
+  const m = [0, 0, 0, 0, 0]
+  const r = [0, 0, 0]
+  const size = Math.max(1, ...points.map(([s]) => Math.abs(s)))
+  for (const [s, t] of points)
+    for (let k = 0, power = 1; k <= 4; k++, power *= s / size) {
+      m[k]! += power
+      if (k <= 2) r[k]! += power * t
+    }
+  const [m0, m1, m2, m3, m4] = m as [number, number, number, number, number]
+  const det = m0 * (m2 * m4 - m3 * m3) - m1 * (m1 * m4 - m2 * m3) + m2 * (m1 * m3 - m2 * m2)
+  const [r0, r1, r2] = r as [number, number, number]
+  if (Math.abs(det) < 1e-9) return [r0 / m0, 0, 0]
+  const a = (r0 * (m2 * m4 - m3 * m3) - m1 * (r1 * m4 - r2 * m3) + m2 * (r1 * m3 - r2 * m2)) / det
+  const b = (m0 * (r1 * m4 - r2 * m3) - r0 * (m1 * m4 - m2 * m3) + m2 * (m1 * r2 - m2 * r1)) / det
+  const c = (m0 * (m2 * r2 - m3 * r1) - m1 * (m1 * r2 - m2 * r1) + r0 * (m1 * m3 - m2 * m2)) / det
+  return [a, b / size, c / size ** 2]
+}
+
+/** Places along a chain, evenly spaced, with the directions along and across it. */
+function spaced(chain: readonly Vec2[], every: number): Place[] {
+  const places: Place[] = []
   for (let i = 1; i < chain.length; i++) {
     const [from, to] = [chain[i - 1]!, chain[i]!]
     const size = Math.hypot(to[0] - from[0], to[1] - from[1])
     if (size < 1e-6) continue
     const direction: Vec2 = [(to[0] - from[0]) / size, (to[1] - from[1]) / size]
+    const across = { direction, normal: [-direction[1], direction[0]] as Vec2 }
     const count = Math.max(1, Math.round(size / every))
-    for (let k = 0; k < count; k++)
-      places.push({
-        at: [from[0] + (direction[0] * size * k) / count, from[1] + (direction[1] * size * k) / count],
-        normal: [-direction[1], direction[0]],
-        stretch: i,
-      })
-    if (i === chain.length - 1) places.push({ at: to, normal: [-direction[1], direction[0]], stretch: i })
+    for (let k = 0; k < count; k++) {
+      const at: Vec2 = [from[0] + (direction[0] * size * k) / count, from[1] + (direction[1] * size * k) / count]
+      places.push({ at, ...across, mark: k === 0 && i > 1 })
+    }
+    if (i === chain.length - 1) places.push({ at: to, ...across, mark: false })
   }
   return places
-}
-
-/**
- * Where along the normal the brightness jumps most, pixels from the place; near ones are preferred. Null where nothing
- * jumps.
- */
-function strongestJump(picture: GrayPicture, at: Vec2, normal: Vec2, reach: number): number | null {
-  const profile: number[] = []
-  for (let offset = -reach - 1; offset <= reach + 1; offset++)
-    profile.push(brightness(picture, at[0] + normal[0] * offset, at[1] + normal[1] * offset))
-  const jumps = profile.slice(2).map((bright, i) => Math.abs(bright - profile[i]!))
-  const weight = (i: number) => jumps[i]! * Math.exp(-(((i - reach) / (0.9 * reach)) ** 2))
-  let best = 0
-  for (let i = 1; i < jumps.length; i++) if (weight(i) > weight(best)) best = i
-  if (jumps[best]! < LEAST_JUMP) return null
-  const [before, here, after] = [jumps[best - 1] ?? 0, jumps[best]!, jumps[best + 1] ?? 0]
-  const bend = before - 2 * here + after
-  const part = bend === 0 ? 0 : Math.max(-0.5, Math.min(0.5, (before - after) / (2 * bend)))
-  return best - reach + part
 }
 
 /** Brightness between pixels, bilinear; the border goes on beyond the picture. */

@@ -1,20 +1,33 @@
 import { fromHeel } from '../blade/heel'
+import { curveLength } from '../curve/arcLength'
 import { crossesItself } from '../curve/crossesItself'
 import { fitPoints, type FittedCurve } from '../curve/fitPoints'
+import type { Segment } from '../curve/segment'
+import { evenStations } from '../curve/stations'
 import type { Finding } from '../problem/problem'
+import { degrees } from '../units/angle'
 import type { Vec2 } from '../vector/vec2'
 import { applied, type Homography } from './homography'
+import { sureUpTo, type Snapped } from './snap'
 
 export type TracedEdge =
   | ({
       readonly ok: true
       /** Whether a choil was marked, or a heel that stands free. */
       readonly choil: boolean
+      /** How far the edge's direction may be off the curve's, half-width at 95 in 100, degrees. */
+      readonly headingToleranceDeg: number
+      /** Stretches where the outline is not plain to see, along the edge from the heel, mm. */
+      readonly unsure: readonly { readonly fromMm: number; readonly toMm: number }[]
     } & FittedCurve)
   | ({ readonly ok: false } & Finding)
 
-/** A traced edge is fitted this closely by default, mm. */
-export const TRACE_TOLERANCE_MM = 0.2
+/** A traced edge is fitted as closely as its places scatter, within these, mm. */
+const FIT_MM = { closest: 0.03, loosest: 0.2, deviations: 3 } as const
+/** A traced direction is never known better than this: the fit and the picture's own sharpness, degrees. */
+const LEAST_HEADING_DEG = 0.4
+/** So many times what a straight line through the places would leave: a parabola's slope, and the fit's own pieces. */
+const SLOPE_TIMES = 8
 const LEAST_EDGE_MM = 5
 
 /**
@@ -22,12 +35,8 @@ const LEAST_EDGE_MM = 5
  * from heel towards tip, y from it to the edge, x from 0 at the heel; fitted by few pieces, what was marked of a choil
  * left out. Refused when it is too short or crosses itself. Source: docs/geometry.md, "Tracing a photograph".
  */
-export function tracedEdge(
-  edge: readonly Vec2[],
-  spine: readonly [Vec2, Vec2],
-  toMm: Homography,
-  toleranceMm = TRACE_TOLERANCE_MM,
-): TracedEdge {
+export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], toMm: Homography): TracedEdge {
+  const { points: edge, scatterPx, overPx } = found
   if (edge.length < 2) return { ok: false, code: 'mark-edge' }
   const points = edge.map((point) => applied(toMm, point))
   const [from, to] = [applied(toMm, spine[0]), applied(toMm, spine[1])]
@@ -45,12 +54,58 @@ export function tracedEdge(
   if (Math.hypot(inBlade.at(-1)![0], inBlade.at(-1)![1] - inBlade[0]![1]) < LEAST_EDGE_MM)
     return { ok: false, code: 'edge-too-short', figures: { leastMm: LEAST_EDGE_MM } }
   if (inBlade.at(-1)![0] < 0) return { ok: false, code: 'tip-behind-heel' }
-  if (crossesItself(thinned(inBlade)) !== null) return { ok: false, code: 'crosses-itself' }
-  const { segments, residualMm } = fitPoints(inBlade, toleranceMm)
+  const scale = lengthOf(inBlade) / Math.max(1e-9, lengthOf(edge))
+  // So many places of their own count for each, by the parabola through them (9/4 of what their mean would leave).
+  const places = Math.max(1, (2 * overPx) / OWN_PLACE_PX)
+  const leftMm = scatterPx * scale * Math.sqrt(2.25 / places)
+  const { segments, residualMm } = fitPoints(
+    inBlade,
+    Math.min(FIT_MM.loosest, Math.max(FIT_MM.closest, FIT_MM.deviations * leftMm)),
+  )
+  if (crossesItself(evenStations(segments, CHECKED).map(({ point }) => point)) !== null)
+    return { ok: false, code: 'crosses-itself' }
   const { choil, edge: behindChoil } = fromHeel(segments)
-  return { ok: true, choil, segments: behindChoil, residualMm }
+  const slopeOff = (scatterPx * Math.sqrt(12 / places)) / (2 * overPx)
+  return {
+    ok: true,
+    choil,
+    segments: behindChoil,
+    residualMm,
+    headingToleranceDeg: Math.max(LEAST_HEADING_DEG, degrees(SLOPE_TIMES * slopeOff)),
+    unsure: unsureOf(inBlade, found, behindChoil),
+  }
 }
 
-/** Enough of the points to see a crossing. */
-const thinned = (points: readonly Vec2[]): Vec2[] =>
-  points.filter((_, i) => i % Math.max(1, Math.floor(points.length / 200)) === 0 || i === points.length - 1)
+/** Places nearer than this were averaged over the same pixels. */
+const OWN_PLACE_PX = 16
+const CHECKED = 240
+const lengthOf = (points: readonly Vec2[]): number =>
+  points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0)
+
+/** Stretches of the edge that no plain outline stands behind: found beside a rival, or not found at all. */
+function unsureOf(
+  points: readonly Vec2[],
+  found: Snapped,
+  edge: readonly Segment[],
+): { fromMm: number; toMm: number }[] {
+  const most = curveLength(edge)
+  const begins = lengthOf(points) - most
+  const stretches: { fromMm: number; toMm: number }[] = []
+  let atMm = -begins
+  const add = (fromMm: number, toMm: number) => {
+    const [from, to] = [Math.max(0, fromMm), Math.min(most, toMm)]
+    if (to <= from) return
+    const last = stretches.at(-1)
+    if (last && from - last.toMm < UNSURE_APART_MM) last.toMm = to
+    else stretches.push({ fromMm: from, toMm: to })
+  }
+  for (let i = 1; i < points.length; i++) {
+    const before = atMm
+    atMm += lengthOf([points[i - 1]!, points[i]!])
+    if (!sureUpTo(found, i)) add(before - UNSURE_BESIDE_MM, atMm + UNSURE_BESIDE_MM)
+  }
+  return stretches
+}
+/** What lies beside an unsure place leans on it; stretches nearer than so are one. */
+const UNSURE_BESIDE_MM = 1.5
+const UNSURE_APART_MM = 4

@@ -43,7 +43,11 @@ function forgetSources() {
   return Promise.all([trace.forget(), keptFile(drawing).forget()])
 }
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
-watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
+watch(trace.result, (now) => {
+  if (!now) return
+  draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }
+  draft.value.facts.edgeHeadingToleranceDeg = String(Math.ceil(now.headingToleranceDeg * 10) / 10)
+})
 /** A drawn edge shows whether there is a choil; the fact can be set otherwise. */
 const choilDrawn = computed(() => read.value.outline?.choil ?? null)
 watch(choilDrawn, (is) => is !== null && (draft.value.facts.choil = is))

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ScaleBy, Trace } from '~/describing/useTrace'
 import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 
 /** The steps of tracing an edge in a photograph; the picture itself stands beside them. */
@@ -14,6 +15,7 @@ const scales: { value: ScaleBy; label: string }[] = [
   { value: 'own sheet', label: 'another rectangle' },
   { value: 'two points', label: 'two points, looked at squarely' },
 ]
+const unsureMm = computed(() => (result.value?.unsure ?? []).reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0))
 function dropLast() {
   edge.value = edge.value.slice(0, -1)
   touched()
@@ -80,7 +82,13 @@ function addMiddle() {
       </div>
       <p v-if="result" data-testid="traced" aria-live="polite">
         {{ result.segments.length }} pieces, within
-        {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline.
+        {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline; its direction to ±
+        {{ angleText(result.headingToleranceDeg, 0.1) }}.
+      </p>
+      <p v-if="result?.unsure.length" role="status" data-testid="unsure">
+        <b>Unsure on {{ lengthText(unsureMm, preferences.unit) }}</b
+        >, dotted in the picture: something else there could as well be the edge (a shadow, a bright bevel), or nothing
+        stands out. Put marks closer, or take the picture in even light on paper of another brightness.
       </p>
       <UButton size="lg" label="Snap to the outline" :loading="busy" @click="snap" />
     </template>

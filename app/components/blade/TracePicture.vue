@@ -8,7 +8,7 @@ import type { Vec2 } from '#core/vector/vec2'
  * Pressing beside them adds to the edge.
  */
 const props = defineProps<{ trace: Trace }>()
-const { photo, scaleBy, corners, scalePoints, spine, edge, zoom, snapped, touched } = props.trace
+const { photo, scaleBy, corners, scalePoints, spine, edge, zoom, snapped, unsure, touched } = props.trace
 
 const byPoints = computed(() => scaleBy.value === 'two points')
 const marksOf = computed(() => ({ scale: byPoints.value ? scalePoints : corners, spine, edge }))
@@ -27,6 +27,13 @@ const groups = computed((): MarkGroup[] => [
     marks: edge.value,
     ...(snapped.value.length > 0 ? { line: snapped.value, look: 'snapped' } : { look: 'edge' }),
   },
+  ...unsure.value.map((stretch, i): MarkGroup => ({
+    id: `unsure-${i}`,
+    word: '',
+    marks: [],
+    line: stretch,
+    look: 'unsure',
+  })),
 ])
 function move(id: string, i: number, to: Vec2) {
   const marks = marksOf.value[id as keyof typeof marksOf.value]

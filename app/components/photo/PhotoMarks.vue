@@ -16,7 +16,7 @@ export interface MarkGroup {
   /** What is drawn through them; the marks themselves where it is left out. */
   readonly line?: readonly Vec2[]
   readonly closed?: boolean
-  readonly look: 'scale' | 'spine' | 'edge' | 'snapped' | 'shoulder'
+  readonly look: 'scale' | 'spine' | 'edge' | 'snapped' | 'unsure' | 'shoulder'
 }
 const props = defineProps<{
   photo: { readonly address: string; readonly width: number; readonly height: number }
@@ -213,6 +213,11 @@ const line = ({ marks, line: through = marks, closed }: MarkGroup) =>
   stroke: var(--angle-proved);
   stroke-width: 1.6;
   stroke-dasharray: 2 4;
+}
+.unsure {
+  stroke: var(--ui-error);
+  stroke-width: 5px;
+  stroke-dasharray: 2 7;
 }
 .snapped {
   fill: none;

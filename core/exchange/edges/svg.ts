@@ -185,13 +185,18 @@ interface Box extends Size {
   readonly y: number
 }
 
-/** A length in pixels; `whole`: what a percentage is of. Null where it is none. */
-function lengthPx(text: string | undefined, whole: number | null): number | null {
+/** A length, mm; `whole`: what a percentage is of. Null where it is none. */
+function lengthMm(text: string | undefined, whole: number | null): number | null {
   const read = /^([-+]?[\d.]+(?:e[-+]?\d+)?)\s*(mm|cm|in|pt|pc|px|%)?$/i.exec(text?.trim() ?? '')
   if (!read) return null
   const [, figure, unit = ''] = read
   if (unit === '%') return whole === null ? null : (Number(figure) / 100) * whole
-  return (Number(figure) * MM_PER[unit.toLowerCase()]!) / MM_PER.px!
+  return Number(figure) * MM_PER[unit.toLowerCase()]!
+}
+/** The same in pixels. */
+function lengthPx(text: string | undefined, wholePx: number): number | null {
+  const mm = lengthMm(text, wholePx * MM_PER.px!)
+  return mm === null ? null : mm / MM_PER.px!
 }
 
 function viewBoxOf(text: string | undefined): Box | null {
@@ -214,17 +219,17 @@ function filling(box: Box, { width, height }: Size, ratio = 'xMidYMid meet'): Ma
 }
 
 /**
- * How large the drawing is: millimetres for a user unit (null where it does not say), and where it is stretched more one
- * way than the other by how much. Without a view box a unit is a pixel.
+ * How large the drawing is: millimetres for a user unit (null where it does not say), and where it is stretched more
+ * one way than the other by how much. Without a view box a unit is a pixel.
  */
 function rootViewport({ width, height, viewBox, preserveAspectRatio }: Record<string, string>) {
-  const [wide, high] = [lengthPx(width, null), lengthPx(height, null)]
+  const [wideMm, highMm] = [lengthMm(width, null), lengthMm(height, null)]
   const box = viewBoxOf(viewBox)
-  const inside: Size = box ?? { width: wide ?? 0, height: high ?? 0 }
-  if (wide === null || !box) return { mmPerUnit: wide === null ? null : MM_PER.px!, matrix: identity(), inside }
-  const tall = high ?? (wide / box.width) * box.height
-  const { a, d } = filling(box, { width: wide, height: tall }, preserveAspectRatio)
-  return { mmPerUnit: a * MM_PER.px!, matrix: scale(1, d / a), inside }
+  const inside: Size = box ?? { width: (wideMm ?? 0) / MM_PER.px!, height: (highMm ?? 0) / MM_PER.px! }
+  if (wideMm === null || !box) return { mmPerUnit: wideMm === null ? null : MM_PER.px!, matrix: identity(), inside }
+  const tallMm = highMm ?? (wideMm / box.width) * box.height
+  const { a, d } = filling(box, { width: wideMm, height: tallMm }, preserveAspectRatio)
+  return { mmPerUnit: a, matrix: scale(1, d / a), inside }
 }
 
 /** A drawing within the drawing. */
