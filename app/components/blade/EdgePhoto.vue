@@ -82,8 +82,9 @@ function addMiddle() {
       </div>
       <p v-if="result" data-testid="traced" aria-live="polite">
         {{ result.segments.length }} pieces, within
-        {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline; its direction to ±
-        {{ angleText(result.headingToleranceDeg, 0.1) }}.
+        {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline; its direction to ± {{
+          angleText(result.headingToleranceDeg, 0.1)
+        }}.
       </p>
       <p v-if="result?.unsure.length" role="status" data-testid="unsure">
         <b>Unsure on {{ lengthText(unsureMm, preferences.unit) }}</b

@@ -215,6 +215,7 @@ const line = ({ marks, line: through = marks, closed }: MarkGroup) =>
   stroke-dasharray: 2 4;
 }
 .unsure {
+  fill: none;
   stroke: var(--ui-error);
   stroke-width: 5px;
   stroke-dasharray: 2 7;
