@@ -1,16 +1,13 @@
-import type { ClampPoint } from '../clamping/centring'
 import { clampFrame, type ClampFrame } from '../clamping/clampFrame'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { degrees, radians } from '../units/angle'
 import { edgeAngle } from './edgeAngle'
-import { pedalAt, type Pedal } from './pedal'
+import { pedalAt, type Pedal, type SlidingPivot } from './pedal'
 import { refuse, type Refusal } from './reasons'
 
-/** What stands over a held blade: the pivot in the blade's own plane, its slide along u, the stone and the rod. */
-export interface Reacher {
-  readonly pivot: ClampPoint
-  readonly slideMm: number
+/** What stands over a held blade: the pivot in the blade's own plane, the stone and the rod. */
+export interface Reacher extends SlidingPivot {
   readonly faceOffsetMm: number
   readonly rodLengthMm: number
   /** Where stops keep the stone's face on the rod, from the pivot. */
@@ -21,8 +18,6 @@ export interface Reacher {
 export interface Contact extends Pedal {
   readonly ok: true
   readonly fromHeelMm: number
-  /** The pivot above the blade's centre plane. */
-  readonly heightMm: number
   /** True edge angle per side. */
   readonly edgeAngleDeg: number
   /** What a level gauge on the stone, zeroed on the blade's plane, reads with the stone centred over the contact. */
@@ -50,8 +45,7 @@ export function contactsAlong(
 }
 
 function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact | Refusal {
-  const { point, outward, foot, distanceMm } = pedalAt(station, frame, over.pivot, over.slideMm)
-  const heightMm = over.pivot.w
+  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(station, frame, over)
   const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
   if (!angle.ok) return angle
   const theta = radians(angle.edgeAngleDeg)
@@ -72,6 +66,7 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
     outward,
     foot,
     distanceMm,
+    slidMm,
     fromHeelMm,
     heightMm,
     edgeAngleDeg: angle.edgeAngleDeg,
@@ -87,6 +82,6 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
  */
 export function faceGapMm(station: Station, hold: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
   const theta = radians(edgeAngleDeg)
-  const { distanceMm } = pedalAt(station, clampFrame(hold), over.pivot, over.slideMm)
-  return over.pivot.w * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
+  const { distanceMm, heightMm } = pedalAt(station, clampFrame(hold), over)
+  return heightMm * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
 }

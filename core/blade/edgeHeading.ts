@@ -4,7 +4,9 @@ import type { Blade } from './blade'
 
 /** A curve that was traced, drawn or typed follows the edge as well as a rule laid along it. */
 const AS_MEASURED_DEG = 0.5
-/** A shape of the library has the edge's few widths; how it turns between them is the shape's own: so much of a turn. */
+/**
+ * A shape of the library has the edge's few widths; how it turns between them is the shape's own: so much of a turn.
+ */
 const LIBRARY_SHARE_OF_TURN = 0.06
 
 /**

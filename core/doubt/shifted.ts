@@ -1,6 +1,5 @@
 import { edgeAngle } from '../angle/edgeAngle'
-import type { Reacher } from '../angle/contact'
-import { pedalAt, type Pedal } from '../angle/pedal'
+import { pedalAt } from '../angle/pedal'
 import type { Blade } from '../blade/blade'
 import { moved } from '../clamping/bladeHeight'
 import type { Side } from '../clamping/centring'
@@ -71,14 +70,6 @@ function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: numb
   }
 }
 
-/** A rod whose pivot stands so much further along its wide slot, as far as that goes, mm. */
-function slid(pedal: Pedal, byMm: number, { pivot, slideMm }: Pick<Reacher, 'pivot' | 'slideMm'>): Pedal {
-  if (byMm === 0) return pedal
-  const { foot } = pedal
-  const u = Math.min(pivot.u + slideMm, Math.max(pivot.u - slideMm, foot[0] + byMm))
-  return { ...pedal, foot: [u, foot[1]] }
-}
-
 /** A station of an edge that runs so much more towards the spine there, degrees. */
 function headingOff(station: Station, deg: number): Station {
   if (deg === 0) return station
@@ -99,19 +90,17 @@ export function edgeAngleShifter(
 ): (shifts: Shifts) => number | null {
   const shifted = benchShifter(setup, side, pivotHeightMm)
   return (shifts) => {
-    const { setup: off, pivotHeightMm: heightMm } = shifted(shifts)
-    const over = reacherAt(off, side, heightMm, station)
+    const { setup: off, pivotHeightMm: standsMm } = shifted(shifts)
+    const over = reacherAt(off, side, standsMm, station)
     const there = headingOff(station, shifts['edge-heading'] ?? 0)
-    const pedal = pedalAt(there, clampFrame(off.hold), over.pivot, over.slideMm)
-    const { point, outward, foot } = slid(pedal, shifts['slot-place'] ?? 0, over)
-    const distanceMm = dot(subtract(point, foot), outward)
-    const angle = edgeAngle(over.pivot.w, distanceMm, over.faceOffsetMm)
+    const { point, foot, distanceMm, heightMm } = pedalAt(there, clampFrame(off.hold), over, shifts['slot-place'] ?? 0)
+    const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
     if (!angle.ok) return null
     const tiltedFace = shifts['face-shape'] ?? 0
     if (tiltedFace === 0) return angle.edgeAngleDeg
     // A face tilted along the rod turns about the tangent: by more than its tilt where the rod runs aslant to that.
     const away = subtract(point, foot)
-    const acrossMm2 = distanceMm ** 2 + over.pivot.w ** 2 - over.faceOffsetMm ** 2
+    const acrossMm2 = distanceMm ** 2 + heightMm ** 2 - over.faceOffsetMm ** 2
     const alongMm2 = dot(away, away) - distanceMm ** 2
     return angle.edgeAngleDeg + tiltedFace * Math.sqrt(1 + Math.max(0, alongMm2) / acrossMm2)
   }

@@ -1,4 +1,5 @@
 import { edgeAngle } from '../angle/edgeAngle'
+import { ALONG_U } from '../angle/pedal'
 import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import { clampFrame } from '../clamping/clampFrame'
@@ -181,18 +182,21 @@ export function distancesOf(
   const reachers = reachersAt(setup, side, heightMm)
   const [distances, overBlade] = [new Float64Array(tangents.count), new Float64Array(tangents.count)]
   for (let i = 0; i < tangents.count; i++) {
-    const { pivot, slideMm } = reachers(stations[i]!)
+    const { pivot, slideMm, slide = ALONG_U } = reachers(stations[i]!)
     const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
     const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
     overBlade[i] = pivot.w
     const [nx, ny] = [tangents.normalX[i]!, tangents.normalY[i]!]
     let distance = tangents.offset[i]! - nx * x - ny * y
     if (slideMm > 0) {
-      // The foot slides along the jaws to where the rod is square to the edge, as far as the slot goes.
+      // The foot slides along its slot to where the rod is square to the edge, as far as the slot goes.
       const point = stations[i]!.point
-      const square = (ny * (point[0] - x) - nx * (point[1] - y)) / (ny * frame.cos + nx * frame.sin)
+      const slideX = slide.u * frame.cos + slide.v * frame.sin
+      const slideY = slide.v * frame.cos - slide.u * frame.sin
+      const square = (ny * (point[0] - x) - nx * (point[1] - y)) / (ny * slideX - nx * slideY)
       const slid = Number.isFinite(square) ? Math.min(slideMm, Math.max(-slideMm, square)) : 0
-      distance -= slid * (nx * frame.cos - ny * frame.sin)
+      distance -= slid * (nx * slideX + ny * slideY)
+      overBlade[i]! += slid * slide.w
     }
     distances[i] = distance
   }

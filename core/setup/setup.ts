@@ -4,7 +4,7 @@ import type { Blade } from '../blade/blade'
 import { restingCentrePlane } from '../blade/restingCentrePlane'
 import { shareAlong } from '../blade/shareAlong'
 import { asThickAs, tapers } from '../blade/taper'
-import { grippedCentrePlane, pivotOverBlade, type CentrePlane, type Side } from '../clamping/centring'
+import { grippedCentrePlane, pivotOverBlade, type CentrePlane, type ClampPoint, type Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
@@ -59,13 +59,21 @@ export function reachersAt(setup: Setup, side: Side, pivotHeightMm: number): (pl
 /** The same for one place of the edge. */
 export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number, place: Place): Reacher {
   const { pivot, slideMm } = pivotAt(setup.rig, pivotHeightMm, side)
+  const plane = centrePlaneOf(setup, side, place)
   return {
-    pivot: pivotOverBlade(pivot, centrePlaneOf(setup, side, place)),
+    pivot: pivotOverBlade(pivot, plane),
     slideMm,
+    slide: slideMm > 0 ? alongSlot(plane) : undefined,
     faceOffsetMm: setup.stone.faceOffsetMm,
     rodLengthMm: setup.rig.rodLengthMm,
     stroke: setup.rig.stroke,
   }
+}
+
+/** Where a millimetre along the jaws leads over a blade that lies aslant. */
+function alongSlot(plane: CentrePlane): ClampPoint {
+  const [from, to] = [0, 1].map((u) => pivotOverBlade({ u, v: 0, w: 0 }, plane)) as [ClampPoint, ClampPoint]
+  return { u: to.u - from.u, v: to.v - from.v, w: to.w - from.w }
 }
 
 /** The contact at one station for a setting of the rig; refused as heightOfSetting and contactAt refuse. */

@@ -82,7 +82,7 @@ function addMiddle() {
       </div>
       <p v-if="result" data-testid="traced" aria-live="polite">
         {{ result.segments.length }} pieces, within
-        {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline; its direction to ± {{
+        {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline; its direction to ±&nbsp;{{
           angleText(result.headingToleranceDeg, 0.1)
         }}.
       </p>
