@@ -101,7 +101,15 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
     await page.mouse.move(at(to).x, at(to).y, { steps: 4 })
     await page.mouse.up()
   }
-  for (const [i, corner] of SEEN.entries()) await drag(`Corner of the sheet ${i + 1}`, corner)
+  // The corners of the sheet are found, to be looked at.
+  await expect(page.getByTestId('proposed')).toBeVisible()
+  for (const [i, corner] of SEEN.entries()) {
+    const stands = await page
+      .getByRole('slider', { name: `Corner of the sheet ${i + 1}`, exact: true })
+      .getAttribute('aria-valuetext')
+    const [x, y] = stands!.match(/\d+/g)!.map(Number)
+    expect(Math.hypot(x! - corner[0], y! - corner[1])).toBeLessThan(3)
+  }
   await drag('Point on the spine 1', inPicture([0, 0]))
   await drag('Point on the spine 2', inPicture([70, 0]))
   for (const mark of points(edge, 9)) await page.mouse.click(at(mark).x, at(mark).y - 1)

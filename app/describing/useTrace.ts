@@ -71,6 +71,7 @@ export function useTrace(keptAs: string) {
     if (!(await load(file))) return
     layOut()
     await kept.keep(file)
+    await proposeSheet()
   }
   /** The photograph that was taken before, under its marks. */
   async function takeUp() {
@@ -116,8 +117,21 @@ export function useTrace(keptAs: string) {
       zoom: { times: 1, x: 0.5, y: 0.5 },
     })
     touched()
+    proposed.value = moved.value = false
   }
+  /** Whether a hand has moved marks of this picture. */
+  const moved = ref(false)
 
+  /** Puts the marks of the corners where a sheet is seen; they are still to be looked at. */
+  const proposed = ref(false)
+  async function proposeSheet() {
+    const seen = photo.value
+    const sheet = await tracer?.sheet()
+    // Another was taken, or marks were moved, meanwhile.
+    if (!sheet || photo.value !== seen || moved.value) return
+    corners.value = sheet
+    proposed.value = true
+  }
   const mm = (text: string) => {
     const parsed = parseLengthMm(text, preferences.unit)
     return parsed.ok && parsed.value > 0 ? parsed.value : null
@@ -169,6 +183,7 @@ export function useTrace(keptAs: string) {
   }
   /** Marks that were moved are not yet on the outline. */
   function touched() {
+    moved.value = true
     snappedTo.value = null
     marks.value.snapped = false
   }
@@ -188,6 +203,7 @@ export function useTrace(keptAs: string) {
     edge,
     snapped,
     unsure,
+    proposed,
     result,
     zoom,
     toMm,

@@ -6,7 +6,7 @@ import { lengthText } from '~/words/lengthText'
 
 /** The steps of tracing an edge in a photograph; the picture itself stands beside them. */
 const props = defineProps<{ trace: Trace }>()
-const { photo, failure, busy, scaleBy, own, edge, result, take, snap, touched } = props.trace
+const { photo, failure, busy, scaleBy, own, edge, result, proposed, take, snap, touched } = props.trace
 const preferences = usePreferences()
 const scales: { value: ScaleBy; label: string }[] = [
   { value: 'a4', label: 'an A4 sheet, corner to corner' },
@@ -44,7 +44,10 @@ function addMiddle() {
       <UFormField label="1. The scale is in"
         ><USelect v-model="scaleBy" :items="scales" size="lg" class="w-full"
       /></UFormField>
-      <p class="text-sm text-muted">
+      <p v-if="proposed && scaleBy !== 'two points'" role="status" class="text-sm" data-testid="proposed">
+        <b>A sheet was found</b>: look whether the four marks stand on its corners, its long side along the top.
+      </p>
+      <p v-else class="text-sm text-muted">
         {{
           scaleBy === 'two points'
             ? 'Move the two marks at the bottom to the points.'
