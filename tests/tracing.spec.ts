@@ -150,6 +150,13 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   await expect(page.getByText(/^× 9\.\d$/)).toBeVisible()
   await page.getByRole('button', { name: 'The whole picture' }).click()
   await expect(page.getByText('× 1.0')).toBeVisible()
+  // How well the edge's direction is known is the trace's to say, and no library shape's.
+  const direction = page.getByRole('textbox', { name: 'Direction of the edge, ±' })
+  await expect(direction).toHaveValue(/^0\.[4-9]$/)
+  await page.getByText('from the library', { exact: true }).click()
+  await expect(direction).toHaveValue('')
+  await page.getByText('from a photograph', { exact: true }).click()
+  await expect(direction).toHaveValue(/^0\.[4-9]$/)
   // The marks begin at the heel and show no choil.
   await expect(page.getByRole('checkbox', { name: 'A choil ends the edge at the heel' })).not.toBeChecked()
 
@@ -172,5 +179,7 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   const traced = blades.find((blade) => blade.name === 'Traced blade')!
   // The marks stand a pixel of the screen off the edge; the sheet is seen at two pixels for a millimetre or so.
   expect(Math.abs(traced.widthMm - 28)).toBeLessThan(1)
+  expect(traced.edgeHeadingToleranceDeg).toBeGreaterThanOrEqual(0.4)
+  expect(traced.edgeHeadingToleranceDeg).toBeLessThan(1)
   expect(Math.abs(evenStations(traced.edge, 2)[1]!.point[0] - 140)).toBeLessThan(1.5)
 })

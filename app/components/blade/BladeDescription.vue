@@ -43,10 +43,17 @@ function forgetSources() {
   return Promise.all([trace.forget(), keptFile(drawing).forget()])
 }
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
-watch(trace.result, (now) => {
-  if (!now) return
-  draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }
-  draft.value.facts.edgeHeadingToleranceDeg = String(Math.ceil(now.headingToleranceDeg * 10) / 10)
+watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
+/** A traced edge says how well its direction is known, unless a hand has; what is not traced does not go by that. */
+const MOST_HEADING_DEG = 10
+let said = ''
+watch([() => draft.value.source, trace.result], ([source, traced], [before]) => {
+  const { facts: typed } = draft.value
+  const own = typed.edgeHeadingToleranceDeg !== '' && typed.edgeHeadingToleranceDeg !== said
+  if (source === 'photo' && traced) {
+    said = String(Math.min(MOST_HEADING_DEG, Math.ceil(traced.headingToleranceDeg * 10) / 10))
+    if (!own) typed.edgeHeadingToleranceDeg = said
+  } else if (before === 'photo' && source !== 'photo' && !own) typed.edgeHeadingToleranceDeg = ''
 })
 /** A drawn edge shows whether there is a choil; the fact can be set otherwise. */
 const choilDrawn = computed(() => read.value.outline?.choil ?? null)
