@@ -11,12 +11,12 @@ interface Part {
 }
 
 /**
- * A list that comes in parts: those in which words are found, or all. It is looked for anew with each change of the
- * words and of what `again` watches, as many as were shown; more come by `more`.
+ * A list that comes in parts: those in which words are found, or all; `asked` null: nothing is looked for. It is looked
+ * for anew with each change of that and of what `again` watches, as many as were shown; more come by `more`.
  */
 export function useFoundPart<P extends Part>(
   find: (asked: AskedPart) => Promise<Answer<P>>,
-  asked: MaybeRefOrGetter<AskedPart>,
+  asked: MaybeRefOrGetter<AskedPart | null>,
   again: () => unknown = () => null,
 ) {
   const part = shallowRef<P | null>(null)
@@ -26,7 +26,9 @@ export function useFoundPart<P extends Part>(
   let latest = 0
   async function look(from: string | null, atLeast = 0) {
     const mine = ++latest
-    const { limit = LISTED_AT_ONCE, ...rest } = toValue(asked)
+    const now = toValue(asked)
+    if (!now) return void (part.value = problem.value = null)
+    const { limit = LISTED_AT_ONCE, ...rest } = now
     const answer = await find({ ...rest, from, limit: Math.max(limit, atLeast) })
     // Something else was looked for meanwhile.
     if (mine !== latest) return

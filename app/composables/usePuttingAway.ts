@@ -16,5 +16,10 @@ export function usePuttingAway<K extends Tool>(kind: K) {
         actions: [{ label: 'Put it back', onClick: () => void shelve(answer.value, false) }],
       })
   }
-  return { shelve }
+  /** The same by its id, back on the shelf. */
+  function putBack(id: string): void {
+    const thing = (collections[kind] as unknown as Kept<K>[]).find((one) => one.id === id)
+    if (thing) void shelve(thing, false)
+  }
+  return { shelve, putBack }
 }

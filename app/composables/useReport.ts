@@ -1,7 +1,6 @@
 import { computed } from 'vue'
 import type { Side } from '#core/clamping/centring'
-import { bevelThicknessMm } from '#core/blade/bevelThickness'
-import { primaryFaceDeg } from '#core/blade/primaryFace'
+import { bevelSectionOf } from '#core/bevel/bevelSectionOf'
 import { sectionAt } from '#core/decision/plan'
 import type { BevelWidth, LogEntry, Proof, Reading } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
@@ -65,11 +64,12 @@ export function useReport() {
     const afterDeg = job.proved.value[side]?.deg ?? null
     if (beforeDeg === null || afterDeg === null) return []
     const half = (deg: number): Vec2[] => {
+      const { shoulderMm, primaryHalfAngleDeg: primaryDeg } = bevelSectionOf(blade, side, deg)
       const place = {
         zone: 0,
         lengthMm: 1,
-        shoulderMm: bevelThicknessMm(blade),
-        primaryDeg: Math.max(0, primaryFaceDeg(blade, side)),
+        shoulderMm,
+        primaryDeg,
         heightMm: blade.widthMm,
         thereDeg: { apex: deg, shoulder: deg },
       }

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
-import type { JobPage } from '#core/kept/lists'
-import type { Problem } from '#core/problem/problem'
+import { useFoundPart } from '~/composables/useFoundPart'
 import { useWords } from '~/composables/useWords'
 import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
@@ -16,25 +15,27 @@ onMounted(() => collections.loaded && Promise.all([collections.load(), log.load(
 /** What is looked for, once the typing has come to rest. */
 const sought = ref('')
 const search = refDebounced(sought, 200)
-const found = shallowRef<JobPage | null>(null)
-watch(search, () => void look(null))
-async function look(from: string | null) {
-  const text = search.value.trim()
-  const answer = text === '' ? null : await collections.findJobs({ away: false, search: text, from })
-  if (text !== search.value.trim()) return
-  notFound.value = answer && !answer.ok ? answer.problem : null
-  if (notFound.value) return
-  const page = answer?.ok ? answer.value : null
-  found.value = page && from ? { ...page, things: [...(found.value?.things ?? []), ...page.things] } : page
-}
-/** Why nothing could be looked for. */
-const notFound = shallowRef<Problem | null>(null)
+const {
+  part: found,
+  ids,
+  problem: notFound,
+  left,
+  more,
+} = useFoundPart(
+  collections.findJobs,
+  () => (search.value.trim() === '' ? null : { away: false, search: search.value.trim() }),
+  () => collections.bench.total,
+)
 const shown = computed(() => {
   if (!found.value) return collections.recentJobs
-  return found.value.things.flatMap(({ id }) => collections.jobs.find((job) => job.id === id && !job.archivedAt) ?? [])
+  return ids.value.flatMap((id) => collections.jobs.find((job) => job.id === id && !job.archivedAt) ?? [])
 })
-const part = computed(() => found.value ?? collections.bench)
-const showMore = () => void (found.value ? look(found.value.next) : collections.showMore())
+const part = computed(() =>
+  found.value
+    ? { ...found.value, left: left.value }
+    : { ...collections.bench, left: collections.bench.total - shown.value.length },
+)
+const showMore = () => (found.value ? more() : void collections.showMore())
 /** Fewer than these are seen at a glance. */
 const FEW = 9
 </script>
@@ -69,7 +70,7 @@ const FEW = 9
           color="neutral"
           variant="outline"
           size="xl"
-          :label="`Show more, ${part.total - shown.length} are left`"
+          :label="`Show more, ${part.left} are left`"
           @click="showMore"
         />
       </template>

@@ -53,6 +53,13 @@ export interface AskedPart {
   readonly limit?: number
 }
 
+/** Blades as they were fetched again; `asked`: which were known before. */
+interface KnownBlades {
+  readonly asked: readonly string[]
+  readonly things: KeptBlade[]
+  readonly unreadable: Unreadable[]
+}
+
 export const isThingKind = (name: string): name is ThingKind => (THING_KINDS as readonly string[]).includes(name)
 
 type All = { [K in ThingKind]: Kept<K>[] }
@@ -142,17 +149,16 @@ export const useCollections = defineStore('collections', () => {
     const listed = kind === 'blades' ? await fetchKnownBlades() : await fetchTools(kind)
     if (!listed.ok) return
     if (kind === 'rigs') await loadRigVersions()
-    all.value = { ...all.value, [kind]: kind === 'blades' ? bladesWith(listed.value as never) : listed.value.things }
+    const { things } = listed.value
+    all.value = { ...all.value, [kind]: 'asked' in listed.value ? bladesWith(listed.value as KnownBlades) : things }
     unreadable.value = [...unreadable.value.filter((one) => one.kind !== kind), ...listed.value.unreadable]
   }
 
   /** How many blades there are in use, and how often those that are listed changed. */
   const bladesInUse = ref(0)
   const bladesChanged = ref(0)
-  /** The blades that are known, and those that were in hand last, as they are now; `asked`: which were known. */
-  async function fetchKnownBlades(): Promise<
-    Answer<{ asked: readonly string[]; things: KeptBlade[]; unreadable: Unreadable[] }>
-  > {
+  /** The blades that are known, and those that were in hand last, as they are now. */
+  async function fetchKnownBlades(): Promise<Answer<KnownBlades>> {
     const ids = all.value.blades.map(({ id }) => id)
     const chunks = Array.from({ length: Math.ceil(ids.length / MOST_NAMED_AT_ONCE) }, (_, i) =>
       ids.slice(i * MOST_NAMED_AT_ONCE, (i + 1) * MOST_NAMED_AT_ONCE),
@@ -172,7 +178,7 @@ export const useCollections = defineStore('collections', () => {
     }
   }
   /** What is known of the blades with what was fetched again: those that are no more are forgotten. */
-  function bladesWith(fetched: { asked: readonly string[]; things: KeptBlade[] }, replaced = false): KeptBlade[] {
+  function bladesWith(fetched: KnownBlades, replaced = false): KeptBlade[] {
     const there = new Set(fetched.things.map(({ id }) => id))
     const gone = new Set(fetched.asked.filter((id) => !there.has(id)))
     const left = all.value.blades.filter(({ id }) => !gone.has(id))

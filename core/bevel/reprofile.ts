@@ -1,4 +1,5 @@
 import { radians } from '../units/angle'
+import { areaOf } from '../vector/polygon'
 import { dot, subtract, type Vec2 } from '../vector/vec2'
 
 /**
@@ -89,17 +90,9 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
       endsAtMm: end[0],
       faceWidthMm: Math.sqrt(dot(across, across)),
       shoulderMm: end[1],
-      removedMm2: polygonArea(removed),
+      removedMm2: areaOf(removed),
     }
   }
 }
 
 const FACE_POINTS = 8
-
-function polygonArea(points: readonly Vec2[]): number {
-  const twice = points.reduce((sum, [x, y], i) => {
-    const [nextX, nextY] = points[(i + 1) % points.length]!
-    return sum + x * nextY - nextX * y
-  }, 0)
-  return Math.abs(twice) / 2
-}

@@ -3,6 +3,7 @@ import { restOf } from '../curve/restOf'
 import type { Segment } from '../curve/segment'
 import { shifted } from '../curve/shifted'
 import { stationAt, type Station } from '../curve/stations'
+import { upperHull } from '../vector/polygon'
 import type { Vec2 } from '../vector/vec2'
 
 /** What a drawn edge shows at its heel. */
@@ -82,20 +83,6 @@ function depthUnder(hull: readonly Vec2[], [x, y]: Vec2): number {
   )
   const [a, b] = [hull[i - 1]!, hull[i]!]
   return b[0] === a[0] ? 0 : a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0]) - y
-}
-
-/** The upper side of the convex hull, by x. Source: Andrew, 1979. */
-function upperHull(points: readonly Vec2[]): Vec2[] {
-  const hull: Vec2[] = []
-  const turnsOut = (to: Vec2): boolean => {
-    const [a, b] = [hull.at(-2)!, hull.at(-1)!]
-    return (b[0] - a[0]) * (to[1] - a[1]) - (b[1] - a[1]) * (to[0] - a[0]) >= 0
-  }
-  for (const point of [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])) {
-    while (hull.length > 1 && turnsOut(point)) hull.pop()
-    hull.push(point)
-  }
-  return hull
 }
 
 /** The joint of two pieces that a place found by sampling stands for; the place itself where there is none so near. */

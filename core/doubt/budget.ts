@@ -27,13 +27,12 @@ export function doubtBudget(
   station: Station,
 ): DoubtShare[] {
   const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
+  const asWritten = shifted({})
   const slope = (id: MeasureId, step: number): number => {
     const [less, more] = [-step, step].map((by) => shifted({ [id]: by }))
-    if (less == null || more == null) return 0
-    if (id !== 'slot-place') return (more - less) / (2 * step)
-    // At the slot's end the rod can be off to one side alone: the root mean square of both.
-    const at = shifted({})!
-    return (Math.sign(more - less) * Math.hypot(more - at, at - less)) / (Math.SQRT2 * step)
+    if (less == null || more == null || asWritten === null) return 0
+    // Of both ways, as their root mean square: at the end of a wide slot the rod can be off to one side alone.
+    return (Math.sign(more - less) * Math.hypot(more - asWritten, asWritten - less)) / (Math.SQRT2 * step)
   }
   return measuresOf(setup, known, station)
     .map((measure): DoubtShare => {

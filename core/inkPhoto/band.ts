@@ -1,4 +1,4 @@
-import { eliminate } from '../vector/eliminate'
+import { parabolaThrough } from '../curve/parabolaThrough'
 import type { Vec2 } from '../vector/vec2'
 
 /**
@@ -88,18 +88,4 @@ function lineThrough(points: readonly Vec2[]): (u: number) => number {
     const [[u0, d0], [u1, d1]] = [points[i - 1]!, points[i]!]
     return u1 === u0 ? d1 : d0 + ((d1 - d0) * (u - u0)) / (u1 - u0)
   }
-}
-
-/** The parabola of least squares; null where the points do not tell one. */
-function parabolaThrough(points: readonly Vec2[]): ((u: number) => number) | null {
-  const [from, to] = [points[0]![0], points.at(-1)![0]]
-  const unit = (u: number) => (2 * (u - from)) / (to - from) - 1
-  const sum = (power: number, of: (d: number) => number) =>
-    points.reduce((all, [u, d]) => all + of(d) * unit(u) ** power, 0)
-  const factors = eliminate(
-    [0, 1, 2].map((i) => [...[i, i + 1, i + 2].map((power) => sum(power, () => 1)), sum(i, (d) => d)]),
-  )
-  if (!factors) return null
-  const [a, b, c] = factors as [number, number, number]
-  return (u) => a + b * unit(u) + c * unit(u) ** 2
 }

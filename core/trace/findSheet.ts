@@ -1,3 +1,6 @@
+import { otsu } from '../picture/otsu'
+import { crossing } from '../vector/crossing'
+import { areaOf, convexHull, turn } from '../vector/polygon'
 import type { Vec2 } from '../vector/vec2'
 import { snapToOutline, type GrayPicture } from './snap'
 
@@ -21,17 +24,28 @@ const MOST_OUTSIDE = 0.02
 export function findSheet(picture: GrayPicture): Vec2[] | null {
   const size = Math.max(1, Math.ceil(picture.width / LOOKED_OVER_PX))
   const small = shrunk(picture, size)
-  const bright = largestBright(small)
+  const parting = otsu([...small.pixels]).at
+  // A dark blade may part from paper and table together: then these are parted from each other.
+  const brighter = otsu([...small.pixels].filter((pixel) => pixel > parting)).at
+  for (const threshold of [parting, brighter]) {
+    const rough = quadAbove(small, threshold)?.map(([x, y]): Vec2 => [(x + 0.5) * size, (y + 0.5) * size])
+    const corners = rough && onItsSides(picture, rough, 2 * size + 4)
+    const outside = MOST_OUTSIDE * picture.width
+    const within = ([x, y]: Vec2) =>
+      x >= -outside && y >= -outside && x <= picture.width + outside && y <= picture.height + outside
+    if (corners?.every(within)) return inOrder(corners)
+  }
+  return null
+}
+
+/** The four corners around the largest stretch brighter than so, clockwise as seen; null where it has not four sides. */
+function quadAbove(small: GrayPicture, threshold: number): Vec2[] | null {
+  const bright = largestBright(small, threshold)
   if (bright.length < LEAST_SHARE * small.pixels.length || bright.length > MOST_SHARE * small.pixels.length) return null
-  const hull = convexHull(bright.map((i): Vec2 => [i % small.width, Math.floor(i / small.width)]))
+  // A picture's y runs down.
+  const hull = convexHull(bright.map((i): Vec2 => [i % small.width, Math.floor(i / small.width)])).reverse()
   const quad = aroundBy4(hull)
-  if (!quad || areaOf(hull) < LEAST_FILLED * areaOf(quad) || endsWithPicture(quad, small)) return null
-  const rough = quad.map(([x, y]): Vec2 => [(x + 0.5) * size, (y + 0.5) * size])
-  const corners = onItsSides(picture, rough, 2 * size + 4)
-  const outside = MOST_OUTSIDE * picture.width
-  const within = ([x, y]: Vec2) =>
-    x >= -outside && y >= -outside && x <= picture.width + outside && y <= picture.height + outside
-  return corners?.every(within) ? inOrder(corners) : null
+  return quad && areaOf(hull) >= LEAST_FILLED * areaOf(quad) && !endsWithPicture(quad, small) ? quad : null
 }
 
 /** Whether a side is that of the picture: the sheet's own is not seen. */
@@ -58,26 +72,8 @@ function shrunk({ width, height, pixels }: GrayPicture, size: number): GrayPictu
   return { width: wide, height: high, pixels: small }
 }
 
-/** The brightness that parts the pixels into two kinds best. Source: Otsu, "A threshold selection method", 1979. */
-function parting(pixels: GrayPicture['pixels']): number {
-  const counts = new Float64Array(256)
-  for (const pixel of pixels) counts[pixel]!++
-  const all = counts.reduce((sum, count, level) => sum + count * level, 0)
-  let [below, sum, best, at] = [0, 0, -1, 0]
-  for (let level = 0; level < 255; level++) {
-    below += counts[level]!
-    sum += counts[level]! * level
-    const above = pixels.length - below
-    if (below === 0 || above === 0) continue
-    const between = below * above * (sum / below - (all - sum) / above) ** 2
-    if (between > best) [best, at] = [between, level]
-  }
-  return at
-}
-
-/** The largest stretch of bright pixels that hang together, by their numbers. */
-function largestBright({ width, height, pixels }: GrayPicture): number[] {
-  const threshold = parting(pixels)
+/** The largest stretch of pixels brighter than so that hang together, by their numbers. */
+function largestBright({ width, height, pixels }: GrayPicture, threshold: number): number[] {
   const seen = new Uint8Array(pixels.length)
   let largest: number[] = []
   for (let start = 0; start < pixels.length; start++) {
@@ -98,38 +94,6 @@ function largestBright({ width, height, pixels }: GrayPicture): number[] {
   return largest
 }
 
-const turn = (a: Vec2, b: Vec2, c: Vec2): number => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
-
-/** The convex hull, clockwise as seen with y downward. Source: Andrew's monotone chain, 1979. */
-function convexHull(points: readonly Vec2[]): Vec2[] {
-  const sorted = [...points].sort((a, b) => a[0] - b[0] || a[1] - b[1])
-  const half = (all: readonly Vec2[]) => {
-    const chain: Vec2[] = []
-    for (const point of all) {
-      while (chain.length >= 2 && turn(chain.at(-2)!, chain.at(-1)!, point) <= 0) chain.pop()
-      chain.push(point)
-    }
-    return chain.slice(0, -1)
-  }
-  return [...half(sorted), ...half(sorted.reverse())]
-}
-
-const areaOf = (polygon: readonly Vec2[]): number =>
-  Math.abs(
-    polygon.reduce((sum, [x, y], i) => {
-      const [nextX, nextY] = polygon[(i + 1) % polygon.length]!
-      return sum + x * nextY - nextX * y
-    }, 0),
-  ) / 2
-
-/** Where two lines cross, each given by two points; null where they run alike. */
-function crossing(a: Vec2, b: Vec2, c: Vec2, d: Vec2): Vec2 | null {
-  const across = (b[0] - a[0]) * (d[1] - c[1]) - (b[1] - a[1]) * (d[0] - c[0])
-  if (Math.abs(across) < 1e-9) return null
-  const t = ((c[0] - a[0]) * (d[1] - c[1]) - (c[1] - a[1]) * (d[0] - c[0])) / across
-  return [a[0] + t * (b[0] - a[0]), a[1] + t * (b[1] - a[1])]
-}
-
 /** A convex polygon with its least sides taken away, the others run on to each other, until four are left. */
 function aroundBy4(hull: readonly Vec2[]): Vec2[] | null {
   let polygon = [...hull]
@@ -142,7 +106,7 @@ function aroundBy4(hull: readonly Vec2[]): Vec2[] | null {
         Vec2,
         Vec2,
       ]
-      const at = crossing(before, from, behind, to)
+      const at = crossing(before, from, behind, to)?.at
       // On the outer side of the one that goes.
       if (!at || turn(from, to, at) >= 0) continue
       const more = areaOf([from, at, to])
@@ -167,7 +131,7 @@ function onItsSides(picture: GrayPicture, rough: readonly Vec2[], reachPx: numbe
   })
   const corners = sides.map((side, i) => {
     const before = sides.at(i - 1)
-    return side && before ? crossing(before[0], before[1], side[0], side[1]) : null
+    return (side && before && crossing(before[0], before[1], side[0], side[1])?.at) ?? null
   })
   return corners.every((corner) => corner !== null) ? corners : null
 }

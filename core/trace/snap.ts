@@ -1,3 +1,5 @@
+import { parabolaThrough } from '../curve/parabolaThrough'
+import { crossing } from '../vector/crossing'
 import type { Vec2 } from '../vector/vec2'
 
 /** A picture's brightness, row by row. */
@@ -216,9 +218,9 @@ function withoutLoops(points: readonly Vec2[], sure: readonly boolean[]): Pick<S
   const [kept, plain] = [[...points], [...sure]]
   for (let i = 0; i + 3 < kept.length; i++)
     for (let j = Math.min(kept.length - 2, i + MOST_LOOP); j > i + 1; j--) {
-      const at = crossing(kept[i]!, kept[i + 1]!, kept[j]!, kept[j + 1]!)
-      if (!at) continue
-      kept.splice(i + 1, j - i, at)
+      const met = crossing(kept[i]!, kept[i + 1]!, kept[j]!, kept[j + 1]!)
+      if (!met || ![met.along, met.alongOther].every((share) => share > 0 && share < 1)) continue
+      kept.splice(i + 1, j - i, met.at)
       plain.splice(i + 1, j - i, plain[i]! && plain[j]!)
       break
     }
@@ -235,16 +237,6 @@ function withoutLoops(points: readonly Vec2[], sure: readonly boolean[]): Pick<S
 }
 /** A loop of more places than these is one that was marked. */
 const MOST_LOOP = 30
-
-/** Where two straight pieces cross; null where they do not. */
-function crossing(a: Vec2, b: Vec2, c: Vec2, d: Vec2): Vec2 | null {
-  const [abx, aby, cdx, cdy] = [b[0] - a[0], b[1] - a[1], d[0] - c[0], d[1] - c[1]]
-  const across = abx * cdy - aby * cdx
-  if (across === 0) return null
-  const t = ((c[0] - a[0]) * cdy - (c[1] - a[1]) * cdx) / across
-  const u = ((c[0] - a[0]) * aby - (c[1] - a[1]) * abx) / across
-  return t > 0 && t < 1 && u > 0 && u < 1 ? [a[0] + t * abx, a[1] + t * aby] : null
-}
 
 /** How found places scatter about the parabolas through those around them, one robust standard deviation, pixels. */
 function scatterOf(points: readonly Vec2[]): number {
@@ -307,32 +299,13 @@ function parabolaAt(points: readonly Vec2[], along: readonly number[], i: number
     const [dx, dy] = [point[0] - here[0], point[1] - here[1]]
     return [dx * x + dy * y, dy * x - dx * y]
   })
-  let fit = parabola(local)
-  const off = ([s, t]: Vec2) => Math.abs(t - (fit[0] + fit[1] * s + fit[2] * s * s))
-  const most = MOST_DEVIATIONS * Math.max(0.05, deviationOf(local.map(off)))
-  const kept = local.filter((point) => off(point) <= most)
-  if (kept.length >= 4) fit = parabola(kept)
-  return [here[0] - y * fit[0], here[1] + x * fit[0]]
-}
-
-/** Least squares of t = a + b s + c s². */
-function parabola(points: readonly Vec2[]): [number, number, number] {
-  const m = [0, 0, 0, 0, 0]
-  const r = [0, 0, 0]
-  const size = Math.max(1, ...points.map(([s]) => Math.abs(s)))
-  for (const [s, t] of points)
-    for (let k = 0, power = 1; k <= 4; k++, power *= s / size) {
-      m[k]! += power
-      if (k <= 2) r[k]! += power * t
-    }
-  const [m0, m1, m2, m3, m4] = m as [number, number, number, number, number]
-  const det = m0 * (m2 * m4 - m3 * m3) - m1 * (m1 * m4 - m2 * m3) + m2 * (m1 * m3 - m2 * m2)
-  const [r0, r1, r2] = r as [number, number, number]
-  if (Math.abs(det) < 1e-9) return [r0 / m0, 0, 0]
-  const a = (r0 * (m2 * m4 - m3 * m3) - m1 * (r1 * m4 - r2 * m3) + m2 * (r1 * m3 - r2 * m2)) / det
-  const b = (m0 * (r1 * m4 - r2 * m3) - r0 * (m1 * m4 - m2 * m3) + m2 * (m1 * r2 - m2 * r1)) / det
-  const c = (m0 * (m2 * r2 - m3 * r1) - m1 * (m1 * r2 - m2 * r1) + r0 * (m1 * m3 - m2 * m2)) / det
-  return [a, b / size, c / size ** 2]
+  const fit = parabolaThrough(local)
+  if (!fit) return here
+  const off = local.map(([s, t]) => Math.abs(t - fit(s)))
+  const most = MOST_DEVIATIONS * Math.max(0.05, deviationOf(off))
+  const kept = local.filter((_, k) => off[k]! <= most)
+  const across = ((kept.length >= 4 ? parabolaThrough(kept) : null) ?? fit)(0)
+  return [here[0] - y * across, here[1] + x * across]
 }
 
 /** Places along a chain, evenly spaced, with the directions along and across it. */

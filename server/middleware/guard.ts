@@ -1,5 +1,5 @@
 import { getQuery, setResponseHeaders } from 'h3'
-import { unkeepableText } from '../http/cleanText'
+import { unkeepableText } from '../store/cleanText'
 import { refusedFields } from '../http/refusal'
 
 /**

@@ -8,7 +8,7 @@ import { JSONParser } from '@streamparser/json'
 import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/kept/backup'
 import { bladePhoto, type BladePhoto } from '../../core/kept/bladePhoto'
 import { checked, type FieldProblem } from '../../core/problem/problem'
-import { unkeepableText } from '../http/cleanText'
+import { unkeepableText } from './cleanText'
 
 /** The pictures of a backup: the greater part of it, which no memory holds at once. */
 export interface Pictures {

@@ -37,9 +37,9 @@ watch(part, (now) => now?.last.forEach((one) => last.value.set(one.bladeId, one)
       class="mb-3 w-full max-w-md"
     />
     <p v-if="problem" role="alert" class="text-error">{{ words.problem(problem) }}</p>
-    <p v-else-if="!part" class="text-muted" aria-busy="true">Looking along the shelf…</p>
+    <p v-if="!part && !problem" class="text-muted" aria-busy="true">Looking along the shelf…</p>
     <p v-else-if="blades.length === 0 && sought !== ''" role="status" class="text-muted">No blade is called so.</p>
-    <slot v-else :blades="blades" :last="last" />
+    <slot v-else-if="part" :blades="blades" :last="last" />
     <UButton
       v-if="part?.next"
       class="mt-3"

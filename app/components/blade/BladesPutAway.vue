@@ -6,7 +6,7 @@ import { useCollections } from '~/stores/collections'
 
 /** The blades that were put away, newest first: put back from here. */
 const collections = useCollections()
-const { shelve } = usePuttingAway('blades')
+const { putBack } = usePuttingAway('blades')
 const opened = ref(false)
 // Shut, only how many there are is shown.
 const { part, ids, left, more } = useFoundPart(
@@ -25,13 +25,7 @@ const away = computed(() =>
     :things="away"
     :left="opened && part?.next ? left : 0"
     @open="opened = $event"
-    @back="
-      (id) =>
-        void shelve(
-          away.find((blade) => blade.id === id)!,
-          false,
-        )
-    "
+    @back="putBack"
     @more="more"
   />
 </template>

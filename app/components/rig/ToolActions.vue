@@ -6,14 +6,10 @@ import type { Tool } from '~/stores/collections'
 /** What can be done with the rig, blade or stone that is chosen, and those that were put away. */
 const props = defineProps<{ kind: K; chosen: Kept<K> | null; things: Kept<K>[]; word: string }>()
 const emit = defineEmits<{ describe: [from: Kept<K> | null, copy: boolean] }>()
-const { shelve } = usePuttingAway(props.kind)
-const away = computed(() => props.things.filter((thing) => thing.archivedAt !== null))
-const named = (things: readonly Kept<K>[]) => things.map(({ id, name }) => ({ id, name: String(name) }))
-const putBack = (id: string) =>
-  shelve(
-    away.value.find((thing) => thing.id === id)!,
-    false,
-  )
+const { shelve, putBack } = usePuttingAway(props.kind)
+const away = computed(() =>
+  props.things.filter((thing) => thing.archivedAt !== null).map(({ id, name }) => ({ id, name: String(name) })),
+)
 </script>
 
 <template>
@@ -60,6 +56,6 @@ const putBack = (id: string) =>
       />
     </div>
     <BladesPutAway v-if="kind === 'blades'" />
-    <PutAway v-else :total="away.length" :things="named(away)" @back="(id) => void putBack(id)" />
+    <PutAway v-else :total="away.length" :things="away" @back="putBack" />
   </div>
 </template>
