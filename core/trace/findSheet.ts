@@ -38,7 +38,7 @@ export function findSheet(picture: GrayPicture): Vec2[] | null {
   return null
 }
 
-/** The four corners around the largest stretch brighter than so, clockwise as seen; null where it has not four sides. */
+/** The four corners of the largest stretch brighter than so, clockwise as seen; null where it has not four sides. */
 function quadAbove(small: GrayPicture, threshold: number): Vec2[] | null {
   const bright = largestBright(small, threshold)
   if (bright.length < LEAST_SHARE * small.pixels.length || bright.length > MOST_SHARE * small.pixels.length) return null
