@@ -25,7 +25,7 @@ export interface FieldList {
 export interface Choice {
   readonly path: string
   readonly label: string
-  readonly options: readonly string[]
+  readonly options: readonly (string | { value: string; label: string })[]
 }
 
 interface DescribedDial {

@@ -112,6 +112,16 @@ function jawsStep({ kind }: RigDraft): RigStep {
     title: 'Jaws, stops, marks',
     lead: 'The jaws end the lowest angle; stops and marks bring a blade back to its place.',
     fields: jawFields('jaws.'),
+    choices: [
+      {
+        path: 'jawsClose',
+        label: 'As they close',
+        options: [
+          { value: 'both-halves-move', label: 'Both halves move' },
+          { value: 'one-half-moves', label: 'One half is fixed' },
+        ],
+      },
+    ],
     lists: [{ path: 'moreJaws', word: 'set of jaws', least: 0, fields: jawFields('') }, stops, marks],
   }
 }

@@ -5,11 +5,14 @@ import { degrees, radians } from '../units/angle'
 import { edgeAngle } from './edgeAngle'
 import { pedalAt, type Pedal, type SlidingPivot } from './pedal'
 import { refuse, type Refusal } from './reasons'
+import type { Seat } from './underStone'
 
 /** What stands over a held blade: the pivot in the blade's own plane, the stone and the rod. */
 export interface Reacher extends SlidingPivot {
   readonly faceOffsetMm: number
   readonly rodLengthMm: number
+  /** Where the stone lies with its middle over a place; on the place itself where it is not said. */
+  readonly seat?: Seat | null
   /** Where stops keep the stone's face on the rod, from the pivot. */
   readonly stroke?: { readonly nearestMm: number; readonly farthestMm: number } | null
 }
@@ -45,7 +48,7 @@ export function contactsAlong(
 }
 
 function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact | Refusal {
-  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(station, frame, over)
+  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(over.seat?.(station) ?? station, frame, over)
   const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
   if (!angle.ok) return angle
   const theta = radians(angle.edgeAngleDeg)
@@ -82,6 +85,6 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
  */
 export function faceGapMm(station: Station, hold: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
   const theta = radians(edgeAngleDeg)
-  const { distanceMm, heightMm } = pedalAt(station, clampFrame(hold), over)
+  const { distanceMm, heightMm } = pedalAt(over.seat?.(station) ?? station, clampFrame(hold), over)
   return heightMm * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
 }

@@ -93,6 +93,14 @@ describe('a hollow edge', () => {
     expect(hollow.radiusMm).toBeCloseTo(100, 3)
     expect(hollow.widestStoneMm).toBeCloseTo(Math.sqrt(80), 3)
     expect(hollowOf(evenStations(bellyBlade.edge, 400))).toBeNull()
+    // A swing too slight for any stone to hang over is none; a corner turned inward is.
+    const { build, usual } = SHAPES['drop-point']
+    expect(hollowOf(evenStations(build(usual).edge, 400))).toBeNull()
+    const inward: Curve = [
+      { type: 'line', from: [0, 20], to: [50, 15] },
+      { type: 'line', from: [50, 15], to: [100, 20] },
+    ]
+    expect(hollowOf(evenStations(inward, 401))!.fromHeelMm).toBeCloseTo(50.2, 0)
   })
 })
 

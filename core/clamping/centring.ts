@@ -25,16 +25,22 @@ export interface CentrePlane {
   readonly tiltDeg: number
   /** The axis it is tilted about: its turn in the plane, from the jaws' front line. */
   readonly axisTurnDeg: number
+  /** Rise towards the tip, about the line square out of the jaws; none where it is not said. */
+  readonly twistDeg?: number
 }
 
 /**
- * A blade gripped by jaws: both errors change sign when the clamp is turned over. Source: docs/geometry.md, "The two
+ * A blade gripped by jaws: all its errors change sign when the clamp is turned over. Source: docs/geometry.md, "The two
  * sides".
  */
-export function grippedCentrePlane(hold: ClampPosition, side: Side): CentrePlane {
+export function grippedCentrePlane(hold: GrippedHold, side: Side): CentrePlane {
   const sign = side === 'A' ? 1 : -1
-  return { offsetMm: sign * hold.centreOffsetMm, tiltDeg: sign * hold.tiltDeg, axisTurnDeg: 0 }
+  const { centreOffsetMm, tiltDeg, twistDeg = 0 } = hold
+  const plane = { offsetMm: sign * centreOffsetMm, tiltDeg: sign * tiltDeg, axisTurnDeg: 0 }
+  return twistDeg === 0 ? plane : { ...plane, twistDeg: sign * twistDeg }
 }
+/** A hold in which the blade may be twisted: its centre plane rises towards the tip, on side A. */
+export type GrippedHold = ClampPosition & { readonly twistDeg?: number }
 
 /**
  * The pivot in the blade's own plane: u and v measured in the centre plane, w the height above it. Source: as above.
@@ -45,5 +51,8 @@ export function pivotOverBlade(pivot: ClampPoint, plane: CentrePlane): ClampPoin
   const above = pivot.w - plane.offsetMm
   const [along, out] = rotate([pivot.u, pivot.v], -axis)
   const [u, v] = rotate([along, out * Math.cos(tilt) + above * Math.sin(tilt)], axis)
-  return { u, v, w: above * Math.cos(tilt) - out * Math.sin(tilt) }
+  const w = above * Math.cos(tilt) - out * Math.sin(tilt)
+  if (!plane.twistDeg) return { u, v, w }
+  const twist = radians(plane.twistDeg)
+  return { u: u * Math.cos(twist) + w * Math.sin(twist), v, w: w * Math.cos(twist) - u * Math.sin(twist) }
 }

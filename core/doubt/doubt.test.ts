@@ -58,6 +58,12 @@ const off: Record<MeasureId, Off> = {
     hold: { ...setup.hold, centreOffsetMm: setup.hold.centreOffsetMm + by },
   }),
   tilt: (setup, by) => ({ ...setup, hold: { ...setup.hold, tiltDeg: setup.hold.tiltDeg + by } }),
+  // About the line square out of the jaws: the pivot goes the other way round.
+  twist: ({ rig, ...rest }, by) => {
+    const { u, w } = { u: rig.pivot.alongMm, w: 58 - rest.hold.centreOffsetMm }
+    const [cos, sin] = [Math.cos(radians(by)), Math.sin(radians(by))]
+    return [{ ...rest, rig: { ...rig, pivot: shifted(rig.pivot, 0, u * cos + w * sin - u) } }, w * cos - u * sin - w]
+  },
   'edge-heading': (setup, by) => [setup, 0, running(belly, by)],
   'slot-place': (setup, by, [u]) => [{ ...setup, rig: standing(setup.rig, u + by) }, 0],
   'spine-thickness': (setup, by) => measured(setup, { spineThicknessMm: setup.blade.spineThicknessMm + by }),
@@ -106,6 +112,16 @@ describe('the share of each measure', () => {
       'a turning clamp',
       { ...sampleSetup, hold, stone, rig: { ...sampleSetup.rig, ...loose } },
       ['pivot-height', 'setback', ...shared, 'centre-offset', ...rest],
+    ],
+    [
+      'jaws with one fixed half',
+      {
+        ...sampleSetup,
+        stone,
+        rig: { ...sampleSetup.rig, ...loose, jawsClose: 'one-half-moves' },
+        blade: { ...sampleSetup.blade, spineThicknessTipMm: 1.5 },
+      },
+      ['pivot-height', 'setback', ...shared, 'centre-offset', 'twist', ...rest],
     ],
     [
       'an upright with two arms',
@@ -160,7 +176,7 @@ describe('the share of each measure', () => {
         }
         expect(Math.abs(perUnitDeg - expected), `${id} on ${side}`).toBeLessThan(2e-3)
         expect(shareDeg).toBeCloseTo(Math.abs(perUnitDeg) * tolerance, 12)
-        expect(unit).toBe(['turn', 'tilt', 'edge-heading', 'face-shape'].includes(id) ? 'deg' : 'mm')
+        expect(unit).toBe(['turn', 'tilt', 'twist', 'edge-heading', 'face-shape'].includes(id) ? 'deg' : 'mm')
       }
       expect(totalDoubtDeg(budget) ** 2).toBeCloseTo(
         budget.reduce((sum, { shareDeg }) => sum + shareDeg * shareDeg, 0),

@@ -1,9 +1,11 @@
 import { edgeHeadingToleranceDeg } from '../blade/edgeHeading'
 import type { KnownHold } from '../clamping/knownHold'
+import { curveLength } from '../curve/arcLength'
 import type { Station } from '../curve/stations'
 import { dialOf } from '../rig/dials/dials'
 import { restsOnTable } from '../rig/kinds'
 import type { Setup } from '../setup/setup'
+import { degrees } from '../units/angle'
 import { dishTiltDeg, faceTiltDeg } from '../stone/taper'
 
 /** The measures whose doubt goes into an edge angle. Those with -b are the second arm's of an upright rig. */
@@ -19,6 +21,7 @@ export const MEASURES = [
   'turn',
   'centre-offset',
   'tilt',
+  'twist',
   'edge-heading',
   'slot-place',
   'spine-thickness',
@@ -45,6 +48,7 @@ export const MEASURES_UNIT: Readonly<Record<MeasureId, 'mm' | 'deg'>> = {
   turn: 'deg',
   'centre-offset': 'mm',
   tilt: 'deg',
+  twist: 'deg',
   'edge-heading': 'deg',
   'slot-place': 'mm',
   'spine-thickness': 'mm',
@@ -66,6 +70,17 @@ const KEPT_IN_SLOT_MM = 3
 /** A calliper on the spine and at the shoulder, a rule along the grind: ± mm. */
 const CALLIPER_MM = 0.05
 const GRIND_HEIGHT_MM = 0.5
+
+/**
+ * How far a blade that thins towards its tip may be twisted in jaws of which one half is fixed, degrees: flush with
+ * that half its centre plane stands at half of its taper; pressed against its thicker end it does not. 0 where both
+ * halves move, or the taper was not measured. Source: docs/geometry.md, "How sure is it".
+ */
+function twistDeg({ rig, blade }: Setup): number {
+  if (!rig.jaws || rig.jawsClose !== 'one-half-moves' || blade.spineThicknessTipMm === null) return 0
+  const thinsMm = Math.abs(blade.spineThicknessMm - blade.spineThicknessTipMm)
+  return degrees(Math.atan(thinsMm / 2 / Math.max(1, curveLength(blade.edge))))
+}
 
 /**
  * The measures of a job that are doubtful at a place of the edge, as far as its kind of rig has them; without a place
@@ -98,6 +113,7 @@ export function measuresOf(setup: Setup, known: KnownHold, station: Station | nu
     of('turn', known.holdTolerance.turnDeg),
     of('centre-offset', rig.jaws ? known.holdTolerance.centreOffsetMm : 0),
     of('tilt', known.holdTolerance.tiltDeg),
+    of('twist', twistDeg(setup)),
     of('edge-heading', station ? edgeHeadingToleranceDeg(blade, station) : 0),
     of('slot-place', Math.min(KEPT_IN_SLOT_MM, dialOf(rig.height).slideMm(rig.height))),
     ...onTable,

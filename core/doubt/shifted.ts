@@ -2,7 +2,7 @@ import { edgeAngle } from '../angle/edgeAngle'
 import { pedalAt } from '../angle/pedal'
 import type { Blade } from '../blade/blade'
 import { moved } from '../clamping/bladeHeight'
-import type { Side } from '../clamping/centring'
+import type { GrippedHold, Side } from '../clamping/centring'
 import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
 import { reacherAt, type Setup } from '../setup/setup'
@@ -27,7 +27,7 @@ export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (
   const { rig, stone, hold, blade } = setup
   const heightId: MeasureId = side === 'B' && rig.pivotB !== null ? 'pivot-height-b' : 'pivot-height'
   const [pivot, pivotB] = [{ ...rig.pivot }, rig.pivotB && { ...rig.pivotB }]
-  const off: { -readonly [K in keyof Setup]: Setup[K] } & { stone: { faceOffsetMm: number } } = {
+  const off: { -readonly [K in keyof Setup]: Setup[K] } & { stone: { faceOffsetMm: number }; hold: GrippedHold } = {
     ...setup,
     rig: { ...rig, pivot, pivotB },
     stone: { ...stone },
@@ -49,6 +49,7 @@ export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (
       turnDeg: at.turnDeg + by('turn'),
       centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
       tiltDeg: at.tiltDeg + by('tilt'),
+      twistDeg: by('twist'),
     }
     off.blade = thicker(blade, by('spine-thickness'), by('thickness-behind-edge'), by('grind-height'))
     bench.pivotHeightMm = pivotHeightMm + by(heightId) + by('pivot-play')
@@ -89,10 +90,11 @@ export function edgeAngleShifter(
   station: Station,
 ): (shifts: Shifts) => number | null {
   const shifted = benchShifter(setup, side, pivotHeightMm)
+  const seated = reacherAt(setup, side, pivotHeightMm, station).seat?.(station) ?? station
   return (shifts) => {
     const { setup: off, pivotHeightMm: standsMm } = shifted(shifts)
     const over = reacherAt(off, side, standsMm, station)
-    const there = headingOff(station, shifts['edge-heading'] ?? 0)
+    const there = headingOff(seated, shifts['edge-heading'] ?? 0)
     const { point, foot, distanceMm, heightMm } = pedalAt(there, clampFrame(off.hold), over, shifts['slot-place'] ?? 0)
     const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
     if (!angle.ok) return null

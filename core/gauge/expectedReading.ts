@@ -39,11 +39,13 @@ const readBy = (axes: GaugeAxes, fall: number, up: number): number =>
 
 /** A run in the blade's plane and its fall, against the clamp's plane. */
 function inClamp(run: Vec2, fall: number, plane: CentrePlane): { run: Vec2; fall: number } {
-  const [along, out] = rotate(run, -radians(plane.axisTurnDeg))
-  const tilt = radians(plane.tiltDeg)
+  const [twist, tilt] = [radians(plane.twistDeg ?? 0), radians(plane.tiltDeg)]
+  const untwisted: Vec2 = [run[0] * Math.cos(twist) + fall * Math.sin(twist), run[1]]
+  const falls = fall * Math.cos(twist) - run[0] * Math.sin(twist)
+  const [along, out] = rotate(untwisted, -radians(plane.axisTurnDeg))
   return {
-    run: [along, out * Math.cos(tilt) + fall * Math.sin(tilt)],
-    fall: fall * Math.cos(tilt) - out * Math.sin(tilt),
+    run: [along, out * Math.cos(tilt) + falls * Math.sin(tilt)],
+    fall: falls * Math.cos(tilt) - out * Math.sin(tilt),
   }
 }
 

@@ -1,3 +1,4 @@
+import { seatedUnder } from '../angle/underStone'
 import { bevelSectionOf } from '../bevel/bevelSectionOf'
 import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
@@ -90,13 +91,14 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const { setup, side, wantedDeg, stations, aim, thereDeg } = ask
   const every = Math.ceil(stations.length / SEARCHED_PLACES)
   const searched = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
-  const tangents = edgeTangents(searched)
+  const seated = seatedUnder(setup.blade.edge, setup.stone.widthMm, searched)
+  const tangents = edgeTangents(seated)
   const limits = holdLimits(setup, side, stations)
   const there = bevelSectionOf(setup.blade, side, thereDeg ?? wantedDeg)
   const judge = (hold: Setup['hold']) =>
     aim === 'even'
-      ? evenness(setup, side, hold, tangents, searched, wantedDeg)
-      : leastSteel(setup, side, hold, tangents, searched, there)
+      ? evenness(setup, side, hold, tangents, seated, wantedDeg)
+      : leastSteel(setup, side, hold, tangents, seated, there)
   const range = placementRange(setup, ask.onMarks)
   const asked = {
     hold: setup.hold,

@@ -1,4 +1,5 @@
 import { contactsAlong } from '../angle/contact'
+import { seatedUnder } from '../angle/underStone'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import { reachersAt, type Setup } from '../setup/setup'
@@ -106,12 +107,13 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
 }
 
 function bestFor({ setup, side, wantedDeg, range }: PositionsAsk, stretch: readonly Station[]): Placement | null {
-  const tangents = edgeTangents(stretch)
+  const seated = seatedUnder(setup.blade.edge, setup.stone.widthMm, stretch)
+  const tangents = edgeTangents(seated)
   const limits = holdLimits(setup, side, stretch)
   const search = searchPlacement({
     hold: setup.hold,
     range,
-    judge: (hold) => evenness(setup, side, hold, tangents, stretch, wantedDeg),
+    judge: (hold) => evenness(setup, side, hold, tangents, seated, wantedDeg),
     allowed: (hold, heightMm) => limits(hold, heightMm) === null,
   })
   for (;;) {

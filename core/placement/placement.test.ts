@@ -37,7 +37,8 @@ const evenJudge = (setup: Setup, stations: readonly Station[], wantedDeg: number
 const jobOf = (c: (typeof reference.cases)[number]): Setup => ({
   ...sampleSetup,
   rig: { ...sampleSetup.rig, pivot: { setbackMm: -c.pivot[1]!, alongMm: c.pivot[0]! }, rodLengthMm: 1000 },
-  stone: { ...sampleSetup.stone, faceOffsetMm: c.faceOffset },
+  // A stone without width: the tangents alone.
+  stone: { ...sampleSetup.stone, faceOffsetMm: c.faceOffset, widthMm: 0 },
   blade: { ...sampleSetup.blade, edge: segmentsOf(c.edge) as Setup['blade']['edge'] },
 })
 

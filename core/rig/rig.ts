@@ -10,6 +10,8 @@ const pivotPlace = z.object({
   /** Off the middle of the jaws, towards the tip on side A. */
   alongMm: mm({ least: -300, most: 300 }),
 })
+/** Which halves of the jaws move as they close. */
+export const JAWS_CLOSE = ['both-halves-move', 'one-half-moves'] as const
 const halfWidth = mm({ least: 0.01, most: 10 })
 
 /**
@@ -23,6 +25,8 @@ export const rigMeasures = z.object({
   jaws: jawSet.nullable(),
   /** Other jaws that can be fitted instead. */
   moreJaws: z.array(jawSet).max(12).default([]),
+  /** Of a blade that thins towards its tip, jaws with one fixed half may hold the centre plane aslant. */
+  jawsClose: z.enum(JAWS_CLOSE).default('both-halves-move'),
   /** Stops or depth pins: how far behind the jaws' front line the spine comes to rest on them. */
   stops: z
     .array(z.object({ name: label(20), depthMm: mm({ least: 0, most: 200 }) }))

@@ -19,6 +19,7 @@ export const postRig: Rig = {
     knobBehindMm: null,
   },
   moreJaws: [],
+  jawsClose: 'both-halves-move',
   stops: [],
   positionMarks: [],
   rodLengthMm: 320,

@@ -1,10 +1,18 @@
 import { contactAt, type Contact, type Reacher } from '../angle/contact'
 import type { Refusal } from '../angle/reasons'
+import { seatUnder } from '../angle/underStone'
 import type { Blade } from '../blade/blade'
 import { restingCentrePlane } from '../blade/restingCentrePlane'
 import { shareAlong } from '../blade/shareAlong'
 import { asThickAs, tapers } from '../blade/taper'
-import { grippedCentrePlane, pivotOverBlade, type CentrePlane, type ClampPoint, type Side } from '../clamping/centring'
+import {
+  grippedCentrePlane,
+  pivotOverBlade,
+  type CentrePlane,
+  type ClampPoint,
+  type GrippedHold,
+  type Side,
+} from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'
@@ -40,7 +48,7 @@ export function centrePlaneOf(setup: Setup, side: Side, place: Place): CentrePla
 }
 
 /** A hold with what the jaws do to every blade. */
-const inTheseJaws = ({ centring }: Rig, hold: ClampPosition): ClampPosition => ({
+const inTheseJaws = ({ centring }: Rig, hold: GrippedHold): GrippedHold => ({
   ...hold,
   centreOffsetMm: hold.centreOffsetMm + centring.offsetMm,
   tiltDeg: hold.tiltDeg + centring.tiltDeg,
@@ -67,6 +75,7 @@ export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number, place
     faceOffsetMm: setup.stone.faceOffsetMm,
     rodLengthMm: setup.rig.rodLengthMm,
     stroke: setup.rig.stroke,
+    seat: seatUnder(setup.blade.edge, setup.stone.widthMm),
   }
 }
 

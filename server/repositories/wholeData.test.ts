@@ -33,6 +33,7 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
   rigs: {
     ...slotRig,
     notes: 'By the window.',
+    jawsClose: 'one-half-moves',
     moreJaws: [{ ...slotRig.jaws!, name: 'Narrow', knobHeightMm: 9, knobBehindMm: 12 }],
     stops: [{ name: 'pin 1', depthMm: 8 }],
     positionMarks: [{ name: 'a', alongMm: -10 }],

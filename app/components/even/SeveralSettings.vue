@@ -170,7 +170,8 @@ const { facets, hollow, stones } = useParts()
         <template v-else>
           <p class="mt-1" data-testid="hollow">
             Tightest {{ text(hollow.fromHeelMm) }} from the heel, a radius of {{ text(hollow.radiusMm) }}: the widest
-            flat stone that reaches is <b>{{ text(hollow.widestStoneMm) }}</b>.
+            flat stone that reaches is <b>{{ text(hollow.widestStoneMm) }}</b>. A wider one stands there on its two
+            sides: its angle is given as it lies so.
           </p>
           <ul class="mt-2">
             <li
