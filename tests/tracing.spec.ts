@@ -103,13 +103,29 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   }
   // The corners of the sheet are found, to be looked at.
   await expect(page.getByTestId('proposed')).toBeVisible()
-  for (const [i, corner] of SEEN.entries()) {
-    const stands = await page
-      .getByRole('slider', { name: `Corner of the sheet ${i + 1}`, exact: true })
-      .getAttribute('aria-valuetext')
+  /** How far a mark stands off a place of the picture, pixels. */
+  const off = async (name: string, place: Vec2) => {
+    const stands = await page.getByRole('slider', { name, exact: true }).getAttribute('aria-valuetext')
     const [x, y] = stands!.match(/\d+/g)!.map(Number)
-    expect(Math.hypot(x! - corner[0], y! - corner[1])).toBeLessThan(3)
+    return Math.hypot(x! - place[0], y! - place[1])
   }
+  for (const [i, corner] of SEEN.entries()) expect(await off(`Corner of the sheet ${i + 1}`, corner)).toBeLessThan(3)
+  // And the blade on it, traced without a mark by hand.
+  await expect(page.getByTestId('blade-found')).toBeVisible()
+  await expect(page.getByTestId('traced')).toBeVisible()
+  await expect(page.getByTestId('unsure')).toBeHidden()
+  const heel = points(edge, 2)[0]!
+  expect(await off('Point on the edge 1', heel)).toBeLessThan(6)
+  // What it took for edge or tip can be said to be the other way, and back.
+  await page.getByRole('button', { name: 'The tip is at the other end' }).click()
+  await expect(async () => expect(await off('Point on the edge 1', heel)).toBeGreaterThan(300)).toPass()
+  await expect(page.getByTestId('blade-found')).toBeVisible()
+  await page.getByRole('button', { name: 'The tip is at the other end' }).click()
+  await expect(async () => expect(await off('Point on the edge 1', heel)).toBeLessThan(6)).toPass()
+
+  // By hand it goes as well.
+  await page.getByRole('button', { name: 'Take all away' }).click()
+  await expect(page.getByTestId('blade-found')).toBeHidden()
   await drag('Point on the spine 1', inPicture([0, 0]))
   await drag('Point on the spine 2', inPicture([70, 0]))
   for (const mark of points(edge, 9)) await page.mouse.click(at(mark).x, at(mark).y - 1)
@@ -181,5 +197,9 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   expect(Math.abs(traced.widthMm - 28)).toBeLessThan(1)
   expect(traced.edgeHeadingToleranceDeg).toBeGreaterThanOrEqual(0.4)
   expect(traced.edgeHeadingToleranceDeg).toBeLessThan(1)
+  // How well it is known goes with it all along: less well at its ends.
+  const { headingDeg, placeMm } = traced.edgeDoubt!
+  expect(headingDeg[0]).toBeGreaterThan(Math.min(...headingDeg) + 2)
+  expect(placeMm).toBeLessThan(0.6)
   expect(Math.abs(evenStations(traced.edge, 2)[1]!.point[0] - 140)).toBeLessThan(1.5)
 })

@@ -1,6 +1,7 @@
 import { computed, onMounted, onScopeDispose, ref, shallowRef, type Ref, type WritableComputedRef } from 'vue'
 import { wrap, type Remote } from 'comlink'
-import { homographyOf, scaleOnly } from '#core/trace/homography'
+import type { Lens } from '#core/trace/lens'
+import { evenScale, scaleOfSheet, type PictureScale, type SheetSize } from '#core/trace/pictureScale'
 import { unsureStretches, type Snapped } from '#core/trace/snap'
 import { tracedEdge, type TracedEdge } from '#core/trace/toBlade'
 import { usePreferences } from '~/stores/preferences'
@@ -19,8 +20,20 @@ export type ScaleBy = keyof typeof SHEETS | 'own sheet' | 'two points'
 
 /** Two points on a rule are this far apart, unless it is said otherwise, mm. */
 const APART_MM = { mm: 100, in: 4 * MM_PER_INCH } as const
-/** How far beside a mark the outline is looked for, as a share of the picture's width. */
-const REACH_SHARE = 0.012
+/**
+ * How far beside the marks the outline is looked for: as a share of the picture's width, and of how far the marks are
+ * apart, so that marks set closely are followed closely; pixels at least.
+ */
+const REACH = { ofWidth: 0.012, ofSpacing: 0.25, leastPx: 4 } as const
+
+/** Marks as they can be sent to a worker. */
+const plain = (points: readonly Vec2[]): Vec2[] => points.map(([x, y]): Vec2 => [x, y])
+
+function reachBeside(rough: readonly Vec2[], width: number): number {
+  const apart = rough.slice(1).map(([x, y], i) => Math.hypot(x - rough[i]![0], y - rough[i]![1]))
+  const usual = apart.sort((a, b) => a - b)[Math.floor(apart.length / 2)] ?? width
+  return Math.max(REACH.leastPx, Math.min(REACH.ofWidth * width, REACH.ofSpacing * usual))
+}
 
 /** The fields of a form, each to be read and written by itself. */
 function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableComputedRef<T[K]> } {
@@ -46,6 +59,12 @@ export function useTrace(keptAs: string) {
       spine: [] as Vec2[],
       edge: [] as Vec2[],
       snapped: false,
+      /** Of two lines side by side, the one that a hand has said is the edge. */
+      line: '' as '' | 'outer' | 'inner',
+      /** The marks for the blade are as they were found, or found so when a hand had said so; not moved since. */
+      bladeFound: false,
+      otherSide: false,
+      otherEnd: false,
       /** How much closer than fitted to the frame, and what of the picture is in its middle, in shares. */
       zoom: { times: 1, x: 0.5, y: 0.5 },
     }),
@@ -54,16 +73,23 @@ export function useTrace(keptAs: string) {
       return { ...form, own: { width: inNewUnit(width), height: inNewUnit(height), distance: inNewUnit(distance) } }
     },
   )
-  const { scaleBy, own, corners, scalePoints, spine, edge, zoom } = fieldsOf(marks)
+  const { scaleBy, own, corners, scalePoints, spine, edge, zoom, line, bladeFound } = fieldsOf(marks)
   const photo = shallowRef<{ name: string; address: string; width: number; height: number } | null>(null)
   const failure = ref('')
   const busy = ref(false)
   /** The marks as they lie on the outline, and the edge through them; null until they were snapped. */
-  const snappedTo = shallowRef<{ found: Snapped; result: Extract<TracedEdge, { ok: true }> | null } | null>(null)
+  const snappedTo = shallowRef<{
+    found: Snapped & { burntOut: boolean }
+    lens: Lens | null
+    result: Extract<TracedEdge, { ok: true }> | null
+  } | null>(null)
   const snapped = computed(() => snappedTo.value?.found.points ?? [])
   /** Stretches of it where the outline is not plain to see, pixels. */
   const unsure = computed(() => (snappedTo.value ? unsureStretches(snappedTo.value.found) : []))
   const result = computed(() => snappedTo.value?.result ?? null)
+  /** Whether the lens bows the sheet's sides, which is taken out; and whether its paper is burnt out beside the edge. */
+  const bowed = computed(() => !!snappedTo.value?.lens)
+  const burntOut = computed(() => snappedTo.value?.found.burntOut ?? false)
   let worker: Worker | null = null
   let tracer: Remote<Tracer> | null = null
 
@@ -114,6 +140,9 @@ export function useTrace(keptAs: string) {
       scalePoints: [at(0.2, 0.9), at(0.8, 0.9)],
       spine: [at(0.25, 0.4), at(0.6, 0.4)],
       edge: [],
+      line: '',
+      otherSide: false,
+      otherEnd: false,
       zoom: { times: 1, x: 0.5, y: 0.5 },
     })
     touched()
@@ -129,55 +158,74 @@ export function useTrace(keptAs: string) {
     const sheet = await tracer?.sheet()
     // Another was taken, or marks were moved, meanwhile.
     if (!sheet || photo.value !== seen || moved.value) return
-    corners.value = sheet
+    corners.value = sheet.corners
     proposed.value = true
+    await proposeBlade()
+  }
+  /** Puts the marks of spine and edge where a blade is seen on the sheet, and traces it; all still to be looked at. */
+  async function proposeBlade(otherWay: Partial<Pick<typeof marks.value, 'otherSide' | 'otherEnd'>> = {}) {
+    const [seen, size] = [photo.value, sheetSize.value]
+    if (!seen || !tracer || !size) return
+    failure.value = ''
+    busy.value = true
+    moved.value = false
+    const { otherSide, otherEnd } = { ...marks.value, ...otherWay }
+    const found = await tracer.blade(plain(corners.value), size, { otherSide, otherEnd })
+    busy.value = false
+    if (photo.value !== seen || moved.value) return
+    if (!found) return void (failure.value = 'No blade stands out on this sheet: mark its spine and its edge by hand.')
+    touched()
+    Object.assign(marks.value, { ...found, otherSide, otherEnd, bladeFound: true })
+    await snap()
+  }
+  /** Says which of two lines that run side by side is the edge. */
+  async function takeLine(which: 'outer' | 'inner') {
+    line.value = which
+    await snap()
   }
   const mm = (text: string) => {
     const parsed = parseLengthMm(text, preferences.unit)
     return parsed.ok && parsed.value > 0 ? parsed.value : null
   }
-  /** From the picture to millimetres; null while the scale is not given, or not possible. */
-  const toMm = computed(() => {
-    if (scaleBy.value === 'two points') {
-      const [a, b] = scalePoints.value
-      const distance = mm(own.value.distance)
-      const pixels = a && b ? Math.hypot(a[0] - b[0], a[1] - b[1]) : 0
-      return distance !== null && pixels > 1 ? scaleOnly(distance / pixels) : null
-    }
+  /** The sheet's size; null while it is not given, or the scale is in two points. */
+  const sheetSize = computed((): SheetSize | null => {
+    if (scaleBy.value === 'two points') return null
     const [width, height] =
       scaleBy.value === 'own sheet' ? [mm(own.value.width), mm(own.value.height)] : SHEETS[scaleBy.value]
-    if (width === null || height === null) return null
-    return homographyOf(corners.value, [
-      [0, 0],
-      [width, 0],
-      [width, height],
-      [0, height],
-    ])
+    return width === null || height === null ? null : [width, height]
   })
+  /** From the picture to millimetres; null while the scale is not given, or not possible. */
+  function scaleThrough(lens: Lens | null): PictureScale | null {
+    if (sheetSize.value) return scaleOfSheet(corners.value, sheetSize.value, lens)
+    const [a, b] = scalePoints.value
+    const distance = scaleBy.value === 'two points' ? mm(own.value.distance) : null
+    const pixels = a && b ? Math.hypot(a[0] - b[0], a[1] - b[1]) : 0
+    return distance !== null && pixels > 1 ? evenScale(distance / pixels) : null
+  }
 
   async function snap() {
     if (!photo.value || !tracer) return
     failure.value = ''
     if (edge.value.length < 2) return void (failure.value = 'Mark the edge with two points at least, from heel to tip.')
-    if (!toMm.value)
+    if (!scaleThrough(null))
       return void (failure.value =
         scaleBy.value === 'two points'
           ? 'Say how far the two points are apart.'
           : 'Give the sheet’s size, and put its corners on the four marks in order.')
     busy.value = true
-    const [scale, [from, to], seen] = [toMm.value, spine.value, photo.value]
-    const found = await tracer.snap(
-      edge.value.map((point) => [...point] as Vec2),
-      seen.width * REACH_SHARE,
-    )
+    const [[from, to], seen, rough] = [spine.value as [Vec2, Vec2], photo.value, plain(edge.value)]
+    const lens = sheetSize.value ? await tracer.lens(plain(corners.value)) : null
+    const scale = scaleThrough(lens)
+    const inside: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+    const found = await tracer.snap(rough, reachBeside(rough, seen.width), { inside, line: line.value || null })
     busy.value = false
     // Kept, or thrown away, meanwhile.
-    if (photo.value !== seen) return
+    if (photo.value !== seen || !scale) return
     if (!found || found.points.length < Math.max(2, edge.value.length / 2))
       return void (failure.value =
         'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
-    const traced = tracedEdge(found, [from!, to!], scale)
-    snappedTo.value = { found, result: traced.ok ? traced : null }
+    const traced = tracedEdge(found, [from, to], scale)
+    snappedTo.value = { found, lens, result: traced.ok ? traced : null }
     marks.value.snapped = true
     if (!traced.ok) failure.value = problemText(traced, preferences.unit)
   }
@@ -185,7 +233,7 @@ export function useTrace(keptAs: string) {
   function touched() {
     moved.value = true
     snappedTo.value = null
-    marks.value.snapped = false
+    marks.value.snapped = marks.value.bladeFound = false
   }
   onScopeDispose(() => {
     worker?.terminate()
@@ -205,9 +253,17 @@ export function useTrace(keptAs: string) {
     unsure,
     proposed,
     result,
+    bowed,
+    burntOut,
     zoom,
-    toMm,
+    line,
+    bladeFound,
+    sheetSize,
     take,
+    proposeBlade,
+    takeLine,
+    otherSide: () => proposeBlade({ otherSide: !marks.value.otherSide }),
+    otherEnd: () => proposeBlade({ otherEnd: !marks.value.otherEnd }),
     forget,
     snap,
     touched,

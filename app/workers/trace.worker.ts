@@ -1,23 +1,38 @@
 import { expose } from 'comlink'
-import { findSheet } from '#core/trace/findSheet'
-import { snapToOutline, toGray, type GrayPicture, type Snapped } from '#core/trace/snap'
+import { burntOutBeside } from '#core/trace/burntOut'
+import { findBlade, type BladeFound, type OtherWay } from '#core/trace/findBlade'
+import { findSheet, lensOfSheet, type SheetFound } from '#core/trace/findSheet'
+import type { Lens } from '#core/trace/lens'
+import { scaleOfSheet, type SheetSize } from '#core/trace/pictureScale'
+import { snapToOutline, toGray, type GrayPicture, type OutlineKnown, type Snapped } from '#core/trace/snap'
 import type { Vec2 } from '#core/vector/vec2'
 import { pixelsOf } from './pixelsOf'
 
 let picture: GrayPicture | null = null
 
-/** Keeps one photograph's brightness and snaps marks to its outlines, away from the screen. */
+/** Keeps one photograph's brightness and finds outlines in it, away from the screen. */
 const tracer = {
   async load(photo: Blob): Promise<void> {
     const { pixels, width, height } = await pixelsOf(photo)
     picture = toGray(pixels, width, height)
   },
   /** The corners of the sheet, as far as one is seen. */
-  sheet(): Vec2[] | null {
+  sheet(): SheetFound | null {
     return picture && findSheet(picture)
   },
-  snap(rough: Vec2[], reachPx: number): Snapped | null {
-    return picture && snapToOutline(picture, rough, reachPx)
+  /** The lens that bows the sides of the sheet between its corners. */
+  lens(corners: Vec2[]): Lens | null {
+    return picture && lensOfSheet(picture, corners)
+  },
+  /** Marks for the blade that lies on the sheet. */
+  blade(corners: Vec2[], size: SheetSize, otherWay: OtherWay): BladeFound | null {
+    const scale = picture && scaleOfSheet(corners, size, lensOfSheet(picture, corners))
+    return picture && scale && findBlade(picture, scale, size, otherWay)
+  },
+  snap(rough: Vec2[], reachPx: number, known: OutlineKnown): (Snapped & { burntOut: boolean }) | null {
+    if (!picture) return null
+    const found = snapToOutline(picture, rough, reachPx, known)
+    return { ...found, burntOut: known.inside ? burntOutBeside(picture, found.points, known.inside) : false }
   },
 }
 export type Tracer = typeof tracer

@@ -3,6 +3,7 @@ import { curve } from '../curve/curve'
 import { deg, hrc, label, mm } from '../measure/measure'
 import { SHAPE_IDS, shapeMeasures } from './shapeMeasures'
 import { zone } from './zones'
+import { edgeDoubt } from './edgeDoubt'
 
 const bevelAngle = deg({ above: 0, most: 60 })
 const thickness = (most: number) => mm({ above: 0, most })
@@ -52,6 +53,8 @@ export const blade = z.object({
   edge: curve,
   /** How far the edge's direction may be off that of its curve, half-width; null: as edgeHeadingToleranceDeg has it. */
   edgeHeadingToleranceDeg: deg({ least: 0, most: 10 }).nullable().default(null),
+  /** Of a traced edge, all along; null where that is not known. */
+  edgeDoubt: edgeDoubt.nullable().default(null),
   /** From the spine above the heel to the tip; a straight spine where it is not known. */
   spine: curve.nullable().default(null),
   /** The shape of the library it was fitted from, with its measures; null when it was traced, read or typed. */

@@ -81,11 +81,12 @@ function trueAngleDeg(
   setup: Setup,
   { holdTolerance, bladeHeightToleranceMm }: KnownHold,
   side: Side,
-  { point: place, heading }: Station,
+  station: Station,
   heightMm: number,
   normal: () => number,
 ): number {
   const { rig, hold, stone, blade } = setup
+  const { point: place, heading } = station
   // Turned over, what stood high stands low, and what stood to the one side stands to the other.
   const over = side === 'A' ? 1 : -1
   const off = (tolerance: number) => (normal() * tolerance) / 1.96
@@ -101,7 +102,7 @@ function trueAngleDeg(
   const tilted = over * rad(hold.tiltDeg + off(holdTolerance.tiltDeg))
   const [u, v] = turned(subtract(place, [hold.bladeXMm, hold.bladeYMm]))
   const there: Vec2 = [u + off(holdTolerance.alongMm), v + off(bladeHeightToleranceMm)]
-  const runs = Math.atan2(heading[1], heading[0]) + rad(off(edgeHeadingToleranceDeg(blade, { heading })))
+  const runs = Math.atan2(heading[1], heading[0]) + rad(off(edgeHeadingToleranceDeg(blade, station)))
   const direction = turned([Math.cos(runs), Math.sin(runs)])
   let inSpace: (at: Vec2, from: number) => Vec3
   if (rig.jaws) {

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { contactAt } from '../angle/contact'
+import { curveLength } from '../curve/arcLength'
 import { stationAt, type Station } from '../curve/stations'
 import { reacherAt, type Setup } from '../setup/setup'
 import { armsRig, sampleSetup, slotRig, tableRig } from '../setup/sampleSetup.fixture'
@@ -65,6 +66,10 @@ const off: Record<MeasureId, Off> = {
     return [{ ...rest, rig: { ...rig, pivot: shifted(rig.pivot, 0, u * cos + w * sin - u) } }, w * cos - u * sin - w]
   },
   'edge-heading': (setup, by) => [setup, 0, running(belly, by)],
+  'edge-place': (setup, by) => {
+    const [hx, hy] = belly.heading
+    return [setup, 0, { ...belly, point: [belly.point[0] - hy * by, belly.point[1] + hx * by] }]
+  },
   'slot-place': (setup, by, [u]) => [{ ...setup, rig: standing(setup.rig, u + by) }, 0],
   'spine-thickness': (setup, by) => measured(setup, { spineThicknessMm: setup.blade.spineThicknessMm + by }),
   'thickness-behind-edge': (setup, by) =>
@@ -119,9 +124,9 @@ describe('the share of each measure', () => {
         ...sampleSetup,
         stone,
         rig: { ...sampleSetup.rig, ...loose, jawsClose: 'one-half-moves' },
-        blade: { ...sampleSetup.blade, spineThicknessTipMm: 1.5 },
+        blade: { ...sampleSetup.blade, spineThicknessTipMm: 1.5, edgeDoubt: { placeMm: 0.2, headingDeg: [0.5, 2] } },
       },
-      ['pivot-height', 'setback', ...shared, 'centre-offset', 'twist', ...rest],
+      ['pivot-height', 'setback', ...shared, 'centre-offset', 'twist', 'edge-place', ...rest],
     ],
     [
       'an upright with two arms',
@@ -206,6 +211,27 @@ describe('the share of each measure', () => {
       'edge-heading': 0.5,
       'face-offset': 0.2,
       'face-shape': expect.closeTo((0.4 / 150) * (180 / Math.PI), 3),
+    })
+  })
+
+  it('of a traced edge is what its trace said there', () => {
+    const traced = {
+      ...sampleSetup.blade,
+      edgeHeadingToleranceDeg: 0.4,
+      edgeDoubt: { placeMm: 0.3, headingDeg: [3, 1, 5] },
+    }
+    const all = curveLength(traced.edge)
+    for (const [share, deg] of [
+      [0, 3],
+      [0.25, 2],
+      [0.5, 1],
+      [1, 5],
+    ] as const)
+      expect(edgeHeadingToleranceDeg(traced, stationAt(traced.edge, share * all))).toBeCloseTo(deg, 9)
+    expect(measuresOf({ ...sampleSetup, blade: traced }, known, belly)).toContainEqual({
+      id: 'edge-place',
+      unit: 'mm',
+      tolerance: 0.3,
     })
   })
 

@@ -71,12 +71,16 @@ function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: numb
   }
 }
 
-/** A station of an edge that runs so much more towards the spine there, degrees. */
-function headingOff(station: Station, deg: number): Station {
-  if (deg === 0) return station
-  const { heading } = station
+/** A station of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm. */
+function edgeOff(station: Station, deg: number, outMm: number): Station {
+  if (deg === 0 && outMm === 0) return station
+  const { heading, point } = station
   const [cos, sin] = [Math.cos(radians(deg)), Math.sin(radians(deg))]
-  return { ...station, heading: [heading[0] * cos + heading[1] * sin, heading[1] * cos - heading[0] * sin] }
+  return {
+    ...station,
+    point: [point[0] - heading[1] * outMm, point[1] + heading[0] * outMm],
+    heading: [heading[0] * cos + heading[1] * sin, heading[1] * cos - heading[0] * sin],
+  }
 }
 
 /**
@@ -94,7 +98,7 @@ export function edgeAngleShifter(
   return (shifts) => {
     const { setup: off, pivotHeightMm: standsMm } = shifted(shifts)
     const over = reacherAt(off, side, standsMm, station)
-    const there = headingOff(seated, shifts['edge-heading'] ?? 0)
+    const there = edgeOff(seated, shifts['edge-heading'] ?? 0, shifts['edge-place'] ?? 0)
     const { point, foot, distanceMm, heightMm } = pedalAt(there, clampFrame(off.hold), over, shifts['slot-place'] ?? 0)
     const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
     if (!angle.ok) return null

@@ -2,34 +2,104 @@ import { randomLcg, randomNormal } from 'd3-random'
 import { clamp } from '../units/figures'
 import type { HoldSpace, Tried } from './holdSpace'
 
-/** How far a first step goes: along the blade and in depth (mm), in turn (degrees); each round a third of it. */
-const STEP = { along: 4, turn: 1, depth: 1 } as const
-const ROUNDS = 5
-const WAYS = 24
-/** Less than this is no gain. */
-const GAIN = 1e-5
+/** How far a first try goes, one standard deviation: along the blade and in depth (mm), in turn (degrees). */
+const STEP = { along: 2, turn: 0.6, depth: 0.5 } as const
+const TRIES = 12
+const BEST_OF_THEM = 6
+const MOST_ROUNDS = 90
+/** Smaller than this share of the first, steps are done. */
+const LEAST_STEP = 0.002
+/** It is begun anew, with other tries, for as long as that helps by so much; so many times at the most. */
+const GAIN = 1e-4
+const MOST_TIMES = 5
 
 /**
  * From a hold at which no step along an axis helps any more to a better one: the greatest deviation has kinks, and down
- * a kinked valley only a few directions lead. Tries directions of no order, both ways, and goes on in one as long as it
- * helps (a mesh of random directions, after Audet and Dennis 2006). The same each time.
+ * a kinked valley only one narrow direction leads. Learns it from what helped before (covariance matrix adaptation,
+ * Hansen 2016). The same each time.
  */
-export function polish({ range, at }: HoldSpace, from: Tried): Tried {
-  const { bladeXMm: stretch, turnDeg, onMarks, freeDepthMm: free } = range
+export function polish(space: HoldSpace, from: Tried): Tried {
   const random = randomNormal.source(randomLcg(0.5))(0, 1)
   let best = from
-  const stepped = ([along, turn, depth]: readonly [number, number, number], by: number): Tried | null =>
-    at(
-      onMarks ? best.place : clamp(best.place + by * along * STEP.along, stretch),
-      clamp(best.hold.turnDeg + by * turn * STEP.turn, turnDeg),
-      free ? clamp(best.hold.bladeYMm + by * depth * STEP.depth, free) : best.hold.bladeYMm,
-    )
-  for (let round = 0, step = 1; round < ROUNDS; round++, step /= 3)
-    for (let way = 0; way < WAYS; way++) {
-      const direction = [random(), random(), random()] as const
-      for (const by of [step, -step])
-        for (let next = stepped(direction, by); next && next.cost < best.cost - GAIN; next = stepped(direction, by))
-          best = next
-    }
+  for (let times = 0; times < MOST_TIMES; times++) {
+    const found = adapted(space, best, random)
+    if (found.cost > best.cost - GAIN) return found.cost < best.cost ? found : best
+    best = found
+  }
   return best
 }
+
+type Square = number[][]
+
+function adapted({ range, at }: HoldSpace, from: Tried, random: () => number): Tried {
+  const { bladeXMm: stretch, turnDeg, onMarks, freeDepthMm: free } = range
+  // What can be changed at all: so much for a step of 1.
+  const scales = [onMarks ? 0 : STEP.along, STEP.turn, free ? STEP.depth : 0]
+  const n = scales.filter((scale) => scale > 0).length
+  const tried = (step: readonly number[]): Tried | null =>
+    at(
+      onMarks ? from.place : clamp(from.place + step[0]! * scales[0]!, stretch),
+      clamp(from.hold.turnDeg + step[1]! * scales[1]!, turnDeg),
+      free ? clamp(from.hold.bladeYMm + step[2]! * scales[2]!, free) : from.hold.bladeYMm,
+    )
+  const raw = Array.from({ length: BEST_OF_THEM }, (_, i) => Math.log(BEST_OF_THEM + 0.5) - Math.log(i + 1))
+  const sum = raw.reduce((all, one) => all + one, 0)
+  const weights = raw.map((one) => one / sum)
+  const counted = 1 / weights.reduce((all, one) => all + one * one, 0)
+  const [cs, cc] = [(counted + 2) / (n + counted + 5), (4 + counted / n) / (n + 4 + (2 * counted) / n)]
+  const c1 = 2 / ((n + 1.3) ** 2 + counted)
+  const cm = Math.min(1 - c1, (2 * (counted - 2 + 1 / counted)) / ((n + 2) ** 2 + counted))
+  const damp = 1 + cs
+  const usual = Math.sqrt(n) * (1 - 1 / (4 * n) + 1 / (21 * n * n))
+  let [mean, size, best] = [[0, 0, 0], 1, from]
+  let [pathS, pathC] = [
+    [0, 0, 0],
+    [0, 0, 0],
+  ]
+  let spread: Square = [0, 1, 2].map((i) => [0, 1, 2].map((j) => (i === j ? 1 : 0)))
+  for (let round = 0; round < MOST_ROUNDS && size > LEAST_STEP; round++) {
+    const root = cholesky(spread)
+    const tries = Array.from({ length: TRIES }, () => {
+      const z = scales.map((scale) => (scale > 0 ? random() : 0))
+      const y = times(root, z)
+      return { y, z, found: tried(mean.map((m, i) => m + size * y[i]!)) }
+    })
+    const cost = ({ found }: (typeof tries)[number]) => found?.cost ?? Infinity
+    tries.sort((a, b) => cost(a) - cost(b))
+    if (tries[0]!.found && cost(tries[0]!) < best.cost) best = tries[0]!.found
+    const taken = tries.slice(0, BEST_OF_THEM)
+    const along = (of: 'y' | 'z') =>
+      [0, 1, 2].map((i) => taken.reduce((all, one, k) => all + weights[k]! * one[of][i]!, 0))
+    const [y, z] = [along('y'), along('z')]
+    mean = mean.map((m, i) => m + size * y[i]!)
+    pathS = pathS.map((p, i) => (1 - cs) * p + Math.sqrt(cs * (2 - cs) * counted) * z[i]!)
+    const far = Math.hypot(...pathS)
+    const goesOn = far / Math.sqrt(1 - (1 - cs) ** (2 * (round + 1))) < (1.4 + 2 / (n + 1)) * usual ? 1 : 0
+    pathC = pathC.map((p, i) => (1 - cc) * p + goesOn * Math.sqrt(cc * (2 - cc) * counted) * y[i]!)
+    spread = spread.map((row, i) =>
+      row.map(
+        (one, j) =>
+          (1 - c1 - cm) * one +
+          c1 * pathC[i]! * pathC[j]! +
+          cm * taken.reduce((all, { y: v }, k) => all + weights[k]! * v[i]! * v[j]!, 0),
+      ),
+    )
+    size *= Math.exp((cs / damp) * (far / usual - 1))
+  }
+  return best
+}
+
+/** The lower triangle whose square is a symmetric matrix; directions that it has not are left out. */
+function cholesky(of: Square): Square {
+  const root: Square = of.map((row) => row.map(() => 0))
+  for (let i = 0; i < of.length; i++)
+    for (let j = 0; j <= i; j++) {
+      let rest = of[i]![j]!
+      for (let k = 0; k < j; k++) rest -= root[i]![k]! * root[j]![k]!
+      root[i]![j] = i === j ? Math.sqrt(Math.max(0, rest)) : root[j]![j]! > 1e-12 ? rest / root[j]![j]! : 0
+    }
+  return root
+}
+
+const times = (of: Square, by: readonly number[]): number[] =>
+  of.map((row) => row.reduce((sum, one, i) => sum + one * by[i]!, 0))

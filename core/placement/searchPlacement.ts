@@ -1,5 +1,5 @@
 import { downhill } from './downhill'
-import { holdSpace, type Placement, type PlacementAsk, type Tried } from './holdSpace'
+import { holdSpace, type HoldSpace, type Placement, type PlacementAsk, type Tried } from './holdSpace'
 import { polish } from './polish'
 import { alongValley, plainer } from './valley'
 
@@ -25,6 +25,12 @@ const STARTS_AT_A_HEIGHT = 5
 /** Beyond those, the next best that lie this far apart along the blade, as a share of the range. */
 const APART_SHARE = 1 / 6
 const STARTS_APART = 4
+/** So many floors are followed on, as far as they cost so little more than the lowest and are not the same. */
+const FOLLOWED = 4
+const STILL_DEG = 0.15
+/** A plain hold is left again for one that is better than the best so far by this. */
+const WORTH_LEAVING_DEG = 0.001
+const SAME_FLOOR = { mm: 2, deg: 0.5 } as const
 
 /**
  * Searches for the way of holding a blade that costs least: a map first, then from its low places downhill by ever
@@ -49,14 +55,21 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   const all = maps.flatMap((map) => map.found.flat().filter((one) => one !== null)).sort(cheaper)
   const leastMm = range.onMarks ? 0 : (range.bladeXMm[1] - range.bladeXMm[0]) * APART_SHARE
   const starts = new Set([...lows, ...apart(all, leastMm)])
-  let best: Tried | null = null
+  const floors: Tried[] = []
   let tried = 0
   for (const start of starts) {
-    const found = downhill(space, start)
-    if (!best || found.cost < best.cost) best = found
-    yield 0.8 + (0.2 * ++tried) / starts.size
+    floors.push(downhill(space, start))
+    yield 0.8 + (0.1 * ++tried) / starts.size
   }
-  best &&= plainer(space, polish(space, alongValley(space, best)))
+  let best: Tried | null = null
+  let followed = 0
+  const promising = apartFrom(floors.sort(cheaper))
+  for (const floor of promising) {
+    const found = polish(space, alongValley(space, floor))
+    if (!best || found.cost < best.cost) best = found
+    yield 0.9 + (0.1 * ++followed) / promising.length
+  }
+  best &&= plainest(space, best)
   // The map at the depth that comes nearest to the best.
   const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.hold.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))
@@ -69,6 +82,14 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
       cost: shown.found.map((row) => row.map((one) => one?.cost ?? null)),
     },
   }
+}
+
+/** The plainest of holds that cost next to nothing more; from where that leads to a better one, the plainest of those. */
+function plainest(space: HoldSpace, best: Tried): Tried {
+  const plain = plainer(space, best)
+  if (plain === best) return best
+  const onward = polish(space, downhill(space, plain))
+  return onward.cost < best.cost - WORTH_LEAVING_DEG ? plainest(space, onward) : plain
 }
 
 const placement = ({ hold, pivotHeightMm, cost }: Tried): Placement => ({ hold, pivotHeightMm, cost })
@@ -96,6 +117,20 @@ function lowest(sorted: readonly Tried[]): Tried[] {
       return before < STARTS_AT_A_HEIGHT
     })
     .slice(0, STARTS)
+}
+
+/** Those of a sorted list that could still come out the best, each in a valley of its own. */
+function apartFrom(sorted: readonly Tried[]): Tried[] {
+  const taken: Tried[] = []
+  for (const one of sorted) {
+    if (taken.length === FOLLOWED || one.cost > sorted[0]!.cost + STILL_DEG) break
+    const same = (other: Tried) =>
+      other.pivotHeightMm === one.pivotHeightMm &&
+      Math.abs(other.place - one.place) < SAME_FLOOR.mm &&
+      Math.abs(other.hold.turnDeg - one.hold.turnDeg) < SAME_FLOOR.deg
+    if (!taken.some(same)) taken.push(one)
+  }
+  return taken
 }
 
 /** The best few of a sorted list that lie well apart along the blade, so that no two lead to the same place. */

@@ -74,6 +74,7 @@ export const bellyBlade: Blade = {
   bevelDeg: null,
   landmark: null,
   edgeHeadingToleranceDeg: null,
+  edgeDoubt: null,
   shape: null,
   zones: null,
   hardnessHrc: null,

@@ -11,6 +11,8 @@ export interface Light {
   readonly blade: number
   readonly noise: number
   readonly shadow?: number
+  /** A bevel within the edge. */
+  readonly bevel?: number
 }
 const PAPER = 200
 const SHADOW_PX = 14
@@ -18,7 +20,7 @@ const SIZE = { width: 1500, height: 700 }
 const BAND_PX = SHADOW_PX + 2
 
 /** Numbers that look random and are the same each time: even from 0 to 1, and with the normal's spread. */
-function numbers(seed: number) {
+export function numbers(seed: number) {
   let state = seed
   const even = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32
   const normal = () => Math.sqrt(-2 * Math.log(even() + 1e-12)) * Math.cos(2 * Math.PI * even())
@@ -45,14 +47,15 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
   const seen = ([x, y]: Vec2): Vec2 => [120 + x * cos - y * sin, 200 + x * sin + y * cos]
   const along = (curve: Curve, count: number) => evenStations(curve, count).map(({ point }) => seen(point))
   const shape = along(edge, 500)
-  const inside = filled([...shape, ...along(spine, 300).reverse()])
+  const inside = filled([...shape, ...along(spine, 300).reverse()], SIZE)
   const away = distances(shape)
   const pixels = new Uint8Array(inside.length)
   const lit = inside.map((is, i) => {
     const far = away[i]!
     const outside = light.shadow !== undefined && far < SHADOW_PX ? light.shadow : PAPER
+    const steel = light.bevel !== undefined && far < SHADOW_PX ? light.bevel : light.blade
     const covered = far < 1 ? Math.max(0, Math.min(1, 0.5 + (is ? far : -far))) : is
-    return covered * light.blade + (1 - covered) * outside
+    return covered * steel + (1 - covered) * outside
   })
   soft(soft(lit)).forEach((bright, i) => (pixels[i] = Math.max(0, Math.min(255, bright + light.noise * normal()))))
   const shaken = (point: Vec2, by: number): Vec2 => [point[0] + (even() - 0.5) * by, point[1] + (even() - 0.5) * by]
@@ -73,8 +76,7 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
 }
 
 /** 1 for each pixel whose middle lies within an outline. */
-function filled(outline: readonly Vec2[]): Float32Array {
-  const { width, height } = SIZE
+export function filled(outline: readonly Vec2[], { width, height }: { width: number; height: number }): Float32Array {
   const inside = new Float32Array(width * height)
   for (let y = 0; y < height; y++) {
     const crossed = outline.flatMap((a, i) => {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { Vec2 } from '../vector/vec2'
-import { findSheet } from './findSheet'
+import { findSheet, type SheetFound } from './findSheet'
 import type { GrayPicture } from './snap'
 
 const SIZE = { width: 720, height: 540 }
@@ -50,9 +50,11 @@ const BLADE: Vec2[] = [
   [320, 500],
 ]
 
-const off = (found: readonly Vec2[] | null, corners: readonly Vec2[]) =>
+const off = (found: SheetFound | null, corners: readonly Vec2[]) =>
   Math.max(
-    ...corners.map(([x, y], i) => (found ? Math.hypot(found[i]![0] - SCALE * x, found[i]![1] - SCALE * y) : Infinity)),
+    ...corners.map(([x, y], i) =>
+      found ? Math.hypot(found.corners[i]![0] - SCALE * x, found.corners[i]![1] - SCALE * y) : Infinity,
+    ),
   )
 
 it('the corners of a sheet are found to two pixels, whatever lies on it or over its border', () => {

@@ -2,6 +2,7 @@ import { otsu } from '../picture/otsu'
 import { crossing } from '../vector/crossing'
 import { areaOf, convexHull, turn } from '../vector/polygon'
 import type { Vec2 } from '../vector/vec2'
+import { bowed, lensOf, straightened, type Lens } from './lens'
 import { snapToOutline, type GrayPicture } from './snap'
 
 /** The picture is looked over this wide. */
@@ -13,15 +14,22 @@ const MOST_SHARE = 0.97
 const LEAST_FILLED = 0.93
 /** Of each side so much is looked at, away from the corners. */
 const ENDS_LEFT_OUT = 0.06
+/** The sides are looked for so far beside the corners' straight lines, as a share of the picture's width. */
+const REACH_SHARE = 0.015
 /** A corner may lie so far outside the picture, as a share of its width. */
 const MOST_OUTSIDE = 0.02
 
+export interface SheetFound {
+  readonly corners: Vec2[]
+  readonly lens: Lens | null
+}
+
 /**
- * The corners of a bright sheet on a darker ground, in the picture's pixels, clockwise as seen, its longer side first
- * and beginning as far to the upper left as that allows; null where there is no such sheet. What lies on the sheet, or
+ * A bright sheet on a darker ground: its corners in the picture's pixels, clockwise as seen, its longer side first and
+ * beginning as far to the upper left as that allows, and the lens that bows its sides; null where there is none. What lies on the sheet, or
  * over its border in places, is not in the way. Source: docs/geometry.md, "Tracing a photograph".
  */
-export function findSheet(picture: GrayPicture): Vec2[] | null {
+export function findSheet(picture: GrayPicture): SheetFound | null {
   const size = Math.max(1, Math.ceil(picture.width / LOOKED_OVER_PX))
   const small = shrunk(picture, size)
   const parting = otsu([...small.pixels]).at
@@ -29,11 +37,11 @@ export function findSheet(picture: GrayPicture): Vec2[] | null {
   const brighter = otsu([...small.pixels].filter((pixel) => pixel > parting)).at
   for (const threshold of [parting, brighter]) {
     const rough = quadAbove(small, threshold)?.map(([x, y]): Vec2 => [(x + 0.5) * size, (y + 0.5) * size])
-    const corners = rough && onItsSides(picture, rough, 2 * size + 4)
+    const found = rough && onItsSides(picture, rough, Math.max(2 * size + 4, REACH_SHARE * picture.width))
     const outside = MOST_OUTSIDE * picture.width
     const within = ([x, y]: Vec2) =>
       x >= -outside && y >= -outside && x <= picture.width + outside && y <= picture.height + outside
-    if (corners?.every(within)) return inOrder(corners)
+    if (found?.corners.every(within)) return { ...found, corners: inOrder(found.corners) }
   }
   return null
 }
@@ -121,19 +129,30 @@ function aroundBy4(hull: readonly Vec2[]): Vec2[] | null {
   return polygon.length === 4 ? polygon : null
 }
 
-/** Corners from the lines along the sides as they are seen, to a fraction of a pixel; null where one is not seen. */
-function onItsSides(picture: GrayPicture, rough: readonly Vec2[], reachPx: number): Vec2[] | null {
-  const sides = rough.map((from, i) => {
-    const to = rough[(i + 1) % 4]!
+/** The lens that bows the sides of a sheet whose corners are known; null where they are straight. */
+export const lensOfSheet = (picture: GrayPicture, corners: readonly Vec2[]): Lens | null =>
+  lensOf(picture, sidesOf(picture, corners, REACH_SHARE * picture.width))
+
+/** Places along each of the sides between corners, as they are seen. */
+const sidesOf = (picture: GrayPicture, corners: readonly Vec2[], reachPx: number): Vec2[][] =>
+  corners.map((from, i) => {
+    const to = corners[(i + 1) % 4]!
     const part = (share: number): Vec2 => [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])]
-    const { points } = snapToOutline(picture, [part(ENDS_LEFT_OUT), part(1 - ENDS_LEFT_OUT)], reachPx)
-    return points.length < 8 ? null : lineThrough(points)
+    return snapToOutline(picture, [part(ENDS_LEFT_OUT), part(1 - ENDS_LEFT_OUT)], reachPx).points
   })
-  const corners = sides.map((side, i) => {
-    const before = sides.at(i - 1)
-    return (side && before && crossing(before[0], before[1], side[0], side[1])?.at) ?? null
+
+/** Corners from the lines along the sides as they are seen, to a fraction of a pixel; null where one is not seen. */
+function onItsSides(picture: GrayPicture, rough: readonly Vec2[], reachPx: number): SheetFound | null {
+  const seen = sidesOf(picture, rough, reachPx)
+  if (seen.some((side) => side.length < 8)) return null
+  const lens = lensOf(picture, seen)
+  const lines = seen.map((side) => lineThrough(side.map((at) => straightened(lens, at))))
+  const corners = lines.map((side, i) => {
+    const before = lines.at(i - 1)!
+    const at = crossing(before[0], before[1], side[0], side[1])?.at
+    return at ? bowed(lens, at) : null
   })
-  return corners.every((corner) => corner !== null) ? corners : null
+  return corners.every((corner) => corner !== null) ? { corners, lens } : null
 }
 
 /** The line that most points lie on: of those through two of them, the one with the least middle distance. */

@@ -19,9 +19,6 @@ export function homographyOf(from: readonly Vec2[], to: readonly Vec2[]): Homogr
   return solved && ([...solved, 1] as unknown as Homography)
 }
 
-/** A scale from two points of known distance: the picture as it is, so many millimetres for a pixel. */
-export const scaleOnly = (mmPerPixel: number): Homography => [mmPerPixel, 0, 0, 0, mmPerPixel, 0, 0, 0, 1]
-
 export function applied([a, b, c, d, e, f, g, h, i]: Homography, [x, y]: Vec2): Vec2 {
   const w = g * x + h * y + i
   return [(a * x + b * y + c) / w, (d * x + e * y + f) / w]

@@ -1,6 +1,8 @@
 import { parabolaThrough } from '../curve/parabolaThrough'
 import { crossing } from '../vector/crossing'
-import type { Vec2 } from '../vector/vec2'
+import { leastSquaresLine } from '../vector/line'
+import { radians } from '../units/angle'
+import { dot, subtract, type Vec2 } from '../vector/vec2'
 
 /** A picture's brightness, row by row. */
 export interface GrayPicture {
@@ -56,9 +58,21 @@ const MOST_STEP_AT_MARK_PX = 6
 const STEP_WEIGHT = 0.08
 /**
  * Another jump so far off could as well be the outline: a strong one, a plain one of the same kind, or one of the other
- * kind, which makes a dark band of what lies between: a shadow.
+ * kind, which makes a dark band of what lies between: a shadow, where it is not as strong as that of the blade's other
+ * side.
  */
-const RIVAL = { beyondPx: 5, share: 0.5, shareOfOther: 0.25, timesLeast: 1.5 } as const
+const RIVAL = { beyondPx: 5, share: 0.5, shareOfOther: 0.25, mostOfOther: 0.8, timesLeast: 1.5 } as const
+/**
+ * So far outside of the outline a faint jump that goes along with it for so many places to either side is a bevel
+ * nearly as bright as the paper: from so many levels on, and so many times what the noise makes of their mean.
+ */
+const FAINT = { beyondPx: 8, places: 20, least: 1.5, timesNoise: 5 } as const
+/** Of two lines the one that was asked for counts so many times as much, where it is so strong against the other. */
+const ASKED = { times: 4, share: 0.3, apartPx: 2 } as const
+/** So far beyond its reach a jump is followed, to see how much brighter it gets in all. */
+const BESIDE_PX = 8
+/** What is averaged along the chain reaches beyond its ends and over its marks by so many places. */
+const ENDS = 3
 /** The noise is taken out over so many pixels to either side, by how much there is. */
 const OVER_PX = { first: 40, least: 24, most: 180, perScatter: 350 } as const
 /** A mark where the outline turns by more than this is a corner and stays sharp. */
@@ -74,38 +88,129 @@ interface Place {
   readonly mark: boolean
 }
 
+/** What is known of an outline before it is looked for. */
+export interface OutlineKnown {
+  /** A place on its inner side, pixels. */
+  readonly inside?: Vec2
+  /** Where two lines run side by side, the one that it is: a bevel lies within the outer, a shadow beyond the inner. */
+  readonly line?: 'outer' | 'inner' | null
+}
+
 /**
  * Moves a rough chain of points (pixels) onto the outline that runs beside it: of the jumps in brightness across the
  * chain, within `reachPx` of it, the row that is strongest and smoothest all along (dynamic programming), brighter on
  * one and the same side; to a fraction of a pixel. The noise is taken out by a parabola through the places around,
  * within each stretch between corners that were marked. Source: docs/geometry.md, "Tracing a photograph".
  */
-export function snapToOutline(picture: GrayPicture, rough: readonly Vec2[], reachPx: number): Snapped {
+export function snapToOutline(
+  picture: GrayPicture,
+  rough: readonly Vec2[],
+  reachPx: number,
+  { inside, line = null }: OutlineKnown = {},
+): Snapped {
   const reach = Math.round(reachPx)
   const places = spaced(rough, EVERY_PX)
-  const jumps = places.map((place) => jumpsAcross(picture, place, reach))
+  /** Towards greater offsets (1) or smaller ones (-1); 0 where it is not known. */
+  const outward = places.map(({ at, normal }) => (inside ? Math.sign(dot(subtract(at, inside), normal)) : 0))
+  const wide = places.map((place) => jumpsAcross(picture, place, reach + BESIDE_PX))
+  const seen = wide.map((across) => across.slice(BESIDE_PX, -BESIDE_PX))
+  const jumps = line ? seen.map((across, i) => preferring(across, (line === 'outer' ? 1 : -1) * outward[i]!)) : seen
   // What is seen at one place and not a little further on is noise.
-  const noise = deviationOf(
-    jumps.slice(APART).flatMap((across, i) => [...across].map((jump, k) => jump - jumps[i]![k]!)),
-  )
+  const noise = deviationOf(seen.slice(APART).flatMap((across, i) => [...across].map((jump, k) => jump - seen[i]![k]!)))
   const least = Math.max(LEAST_JUMP, TIMES_NOISE * noise)
   const [up, down] = [1, -1].map((sign) => strongestRow(jumps, places, reach, sign, least))
   const [row, sign] = up!.strength >= down!.strength ? [up!.offsets, 1] : [down!.offsets, -1]
-  const found = places.flatMap(({ at, normal, mark }, i) => {
-    const across = jumps[i]!
+  const rivalled = seen.map((across, i) => {
     const best = row[i]!
     const jump = sign * across[best]!
-    if (jump < least) return []
-    const rival = across.some((other, k) => {
+    return across.some((other, k) => {
       if (Math.abs(k - best) <= RIVAL.beyondPx) return false
-      const share = sign * other > 0 ? RIVAL.share : RIVAL.shareOfOther
-      return Math.abs(other) > Math.max(share * jump, least) || sign * other > RIVAL.timesLeast * least
+      if (sign * other < 0)
+        return (
+          Math.abs(other) > Math.max(RIVAL.shareOfOther * jump, least) &&
+          isShadow(wide[i]!, best + BESIDE_PX, k + BESIDE_PX)
+        )
+      // Which of two lines it is was said.
+      return line === null && sign * other > Math.min(Math.max(RIVAL.share * jump, least), RIVAL.timesLeast * least)
     })
+  })
+  // Beyond the inner of two lines there is the outer.
+  const faint = line === 'inner' ? [] : faintBeyond(seen, row, outward, noise)
+  const found = places.flatMap(({ at, normal, mark }, i) => {
+    const across = seen[i]!
+    const best = row[i]!
+    if (sign * across[best]! < least) return []
     const offset = best - reach + peakNear(across, best, sign)
     const point: Vec2 = [at[0] + normal[0] * offset, at[1] + normal[1] * offset]
-    return [{ point, sure: !rival, mark, place: i }]
+    return [{ point, sure: !rivalled[judgedAt(places, i)]! && !faint[i], mark }]
   })
   return smoothed(found)
+}
+
+/** Around an end or a corner of the chain there is something else beside it, which is no rival: judged further in. */
+function judgedAt(places: readonly Place[], i: number): number {
+  for (let off = 0; off < ENDS; off++)
+    for (const at of [i - off, i + off]) {
+      const [a, b] = [places[at - 1]?.direction, places[at]?.direction]
+      const turns = !a || !b || dot(a, b) < Math.cos(radians(CORNER_DEG))
+      const further = i < at ? at - ENDS - 1 : at + ENDS
+      if (turns && places[further]) return further
+    }
+  return i
+}
+
+/**
+ * Whether a jump of the other kind is that from a shadow to the blade, not that from the blade's other side to the
+ * paper: by how much brighter it gets over all of it, which is less than at the outline.
+ */
+function isShadow(across: Float64Array, best: number, other: number): boolean {
+  const [here, there] = [wholeJump(across, best), wholeJump(across, other)]
+  return Math.abs(there) < RIVAL.mostOfOther * Math.abs(here)
+}
+
+/** How much brighter it gets over a jump, from where it begins to where it ends, as far as that is in sight. */
+function wholeJump(across: Float64Array, at: number): number {
+  const sign = Math.sign(across[at]!)
+  let sum = across[at]!
+  for (const step of [-1, 1]) {
+    for (let k = at + step; sign * (across[k] ?? 0) > 0; k += step) sum += across[k]!
+  }
+  return sum
+}
+
+/** Jumps of which those with another as strong, of the same kind, on the side that was asked for count for less. */
+function preferring(across: Float64Array, side: number): Float64Array {
+  return across.map((jump, k) => {
+    for (let j = k + side * (ASKED.apartPx + 1); side !== 0 && j >= 0 && j < across.length; j += side)
+      if (across[j]! * jump > 0 && Math.abs(across[j]!) > ASKED.share * Math.abs(jump)) return jump / ASKED.times
+    return jump
+  })
+}
+
+/** Of each place, whether a faint jump goes along with the outline on its outer side. */
+function faintBeyond(
+  jumps: readonly Float64Array[],
+  row: readonly number[],
+  outward: readonly number[],
+  noise: number,
+): boolean[] {
+  const { beyondPx, places, least, timesNoise } = FAINT
+  return jumps.map((across, i) => {
+    if (outward[i] === 0) return false
+    const [from, to] = [Math.max(0, i - places), Math.min(jumps.length, i + places + 1)]
+    const limit = Math.max(least, (timesNoise * noise) / Math.sqrt(Math.max(1, (to - from) / APART)))
+    for (let off = beyondPx; off < across.length; off++) {
+      let [sum, count] = [0, 0]
+      for (let j = from; j < to; j++) {
+        const jump = jumps[j]![row[j]! + outward[j]! * off]
+        if (jump === undefined) continue
+        sum += jump
+        count++
+      }
+      if (count > (to - from) / 2 && Math.abs(sum / count) > limit) return true
+    }
+    return false
+  })
 }
 
 /** How much brighter it is on one side of each offset than on the other, averaged along the chain. */
@@ -254,25 +359,11 @@ function turnAt(found: readonly Found[], i: number, overPx: number): number {
   const many = Math.max(3, Math.round(overPx / EVERY_PX))
   const [before, behind] = [found.slice(Math.max(0, i - many), i), found.slice(i, i + many)]
   if (before.length < 3 || behind.length < 3) return 0
-  const [a, b] = [before, behind].map((side) => directionOf(side.map(({ point }) => point))) as [Vec2, Vec2]
-  return (Math.abs(Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI
-}
-
-/** The direction of the line that fits points best, from the first to the last. */
-function directionOf(points: readonly Vec2[]): Vec2 {
-  const n = points.length
-  const [mx, my] = [0, 1].map((axis) => points.reduce((sum, point) => sum + point[axis as 0 | 1], 0) / n) as [
-    number,
-    number,
+  const [a, b] = [before, behind].map((side) => leastSquaresLine(side.map(({ point }) => point)).direction) as [
+    Vec2,
+    Vec2,
   ]
-  const [xx, xy, yy] = points.reduce(
-    ([a, b, c], [x, y]) => [a + (x - mx) ** 2, b + (x - mx) * (y - my), c + (y - my) ** 2] as const,
-    [0, 0, 0] as readonly [number, number, number],
-  )
-  const angle = Math.atan2(2 * xy, xx - yy) / 2
-  const [x, y] = [Math.cos(angle), Math.sin(angle)]
-  const [first, last] = [points[0]!, points[n - 1]!]
-  return x * (last[0] - first[0]) + y * (last[1] - first[1]) < 0 ? [-x, -y] : [x, y]
+  return (Math.abs(Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI
 }
 
 function lengthsOf(points: readonly Vec2[]): number[] {
@@ -293,7 +384,7 @@ function parabolaAt(points: readonly Vec2[], along: readonly number[], i: number
   while (high < points.length - 1 && along[high + 1]! - along[i]! <= overPx) high++
   const around = points.slice(low, high + 1)
   if (around.length < 4) return points[i]!
-  const [x, y] = directionOf(around)
+  const [x, y] = leastSquaresLine(around).direction
   const here = points[i]!
   const local = around.map((point): Vec2 => {
     const [dx, dy] = [point[0] - here[0], point[1] - here[1]]

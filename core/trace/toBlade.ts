@@ -1,5 +1,7 @@
+import type { EdgeDoubt } from '../blade/edgeDoubt'
 import { fromHeel } from '../blade/heel'
 import { curveLength } from '../curve/arcLength'
+import { cornersOf } from '../curve/corners'
 import { crossesItself } from '../curve/crossesItself'
 import { fitPoints, type FittedCurve } from '../curve/fitPoints'
 import type { Segment } from '../curve/segment'
@@ -7,7 +9,7 @@ import { evenStations } from '../curve/stations'
 import type { Finding } from '../problem/problem'
 import { degrees } from '../units/angle'
 import type { Vec2 } from '../vector/vec2'
-import { applied, type Homography } from './homography'
+import type { PictureScale } from './pictureScale'
 import { sureUpTo, type Snapped } from './snap'
 
 export type TracedEdge =
@@ -15,8 +17,10 @@ export type TracedEdge =
       readonly ok: true
       /** Whether a choil was marked, or a heel that stands free. */
       readonly choil: boolean
-      /** How far the edge's direction may be off the curve's, half-width at 95 in 100, degrees. */
+      /** How far the edge's direction may be off the curve's away from ends and corners, half-width, degrees. */
       readonly headingToleranceDeg: number
+      /** The same all along, and its place. */
+      readonly doubt: EdgeDoubt
       /** Stretches where the outline is not plain to see, along the edge from the heel, mm. */
       readonly unsure: readonly { readonly fromMm: number; readonly toMm: number }[]
     } & FittedCurve)
@@ -26,6 +30,12 @@ export type TracedEdge =
 const FIT_MM = { closest: 0.03, loosest: 0.2, deviations: 3 } as const
 /** A traced direction is never known better than this: the fit and the picture's own sharpness, degrees. */
 const LEAST_HEADING_DEG = 0.4
+/** At an end or a corner places stand on one side alone: so much more there, less by so much further on. */
+const AT_ENDS = { deg: 4.5, falls: 1.3 } as const
+/** So many places along the edge tell how well its direction is known. */
+const DOUBT_PLACES = 41
+/** An outline is never placed better than this, pixels. */
+const LEAST_PLACE_PX = 0.5
 /** So many times what a straight line through the places would leave: a parabola's slope, and the fit's own pieces. */
 const SLOPE_TIMES = 8
 const LEAST_EDGE_MM = 5
@@ -35,11 +45,11 @@ const LEAST_EDGE_MM = 5
  * from heel towards tip, y from it to the edge, x from 0 at the heel; fitted by few pieces, what was marked of a choil
  * left out. Refused when it is too short or crosses itself. Source: docs/geometry.md, "Tracing a photograph".
  */
-export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], toMm: Homography): TracedEdge {
+export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], { toMm }: PictureScale): TracedEdge {
   const { points: edge, scatterPx, overPx } = found
   if (edge.length < 2) return { ok: false, code: 'mark-edge' }
-  const points = edge.map((point) => applied(toMm, point))
-  const [from, to] = [applied(toMm, spine[0]), applied(toMm, spine[1])]
+  const points = edge.map(toMm)
+  const [from, to] = [toMm(spine[0]), toMm(spine[1])]
   const size = Math.hypot(to[0] - from[0], to[1] - from[1])
   if (!(size > 1e-6)) return { ok: false, code: 'mark-spine' }
   const direction: Vec2 = [(to[0] - from[0]) / size, (to[1] - from[1]) / size]
@@ -66,14 +76,30 @@ export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], toMm: H
     return { ok: false, code: 'crosses-itself' }
   const { choil, edge: behindChoil } = fromHeel(segments)
   const slopeOff = (scatterPx * Math.sqrt(12 / places)) / (2 * overPx)
+  const headingToleranceDeg = Math.max(LEAST_HEADING_DEG, degrees(SLOPE_TIMES * slopeOff))
   return {
     ok: true,
     choil,
     segments: behindChoil,
     residualMm,
-    headingToleranceDeg: Math.max(LEAST_HEADING_DEG, degrees(SLOPE_TIMES * slopeOff)),
+    headingToleranceDeg,
+    doubt: {
+      placeMm: Math.hypot(residualMm, LEAST_PLACE_PX * scale, 2 * leftMm),
+      headingDeg: headingDoubts(behindChoil, headingToleranceDeg, overPx * scale),
+    },
     unsure: unsureOf(inBlade, found, behindChoil),
   }
+}
+
+/** How well the direction is known at even places along an edge, degrees: less well towards its ends and corners. */
+function headingDoubts(edge: readonly Segment[], inTheMiddle: number, overMm: number): number[] {
+  const lengthMm = curveLength(edge)
+  const ends = [0, ...cornersOf(edge).map(({ fromHeelMm }) => fromHeelMm), lengthMm]
+  return Array.from({ length: DOUBT_PLACES }, (_, i) => {
+    const at = (lengthMm * i) / (DOUBT_PLACES - 1)
+    const away = Math.min(...ends.map((end) => Math.abs(end - at)))
+    return inTheMiddle + AT_ENDS.deg * Math.exp((-AT_ENDS.falls * away) / overMm)
+  })
 }
 
 /** Places nearer than this were averaged over the same pixels. */

@@ -5,7 +5,7 @@ import { SIDES } from '#core/clamping/centring'
 import type { ZoneKind } from '#core/blade/zones'
 import type { KeptBlade } from '#core/kept/things'
 import type { Field } from '~/describing/rigDials'
-import { edgeFileKey } from '~/describing/bladeDraft'
+import { edgeFileKey, tracedHeadingDeg } from '~/describing/bladeDraft'
 import { keptFile } from '~/describing/keptFile'
 import { forgetDraft } from '~/describing/useKeptDraft'
 import { useTrace } from '~/describing/useTrace'
@@ -43,15 +43,16 @@ function forgetSources() {
   return Promise.all([trace.forget(), keptFile(drawing).forget()])
 }
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
-watch(trace.result, (now) => now && (draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil }))
+watch(trace.result, (now) => {
+  if (now) draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil, doubt: now.doubt }
+})
 /** A traced edge says how well its direction is known, unless a hand has; what is not traced does not go by that. */
-const MOST_HEADING_DEG = 10
 let said = ''
 watch([() => draft.value.source, trace.result], ([source, traced], [before]) => {
   const { facts: typed } = draft.value
   const own = typed.edgeHeadingToleranceDeg !== '' && typed.edgeHeadingToleranceDeg !== said
   if (source === 'photo' && traced) {
-    said = String(Math.min(MOST_HEADING_DEG, Math.ceil(traced.headingToleranceDeg * 10) / 10))
+    said = String(tracedHeadingDeg(traced.doubt))
     if (!own) typed.edgeHeadingToleranceDeg = said
   } else if (before === 'photo' && source !== 'photo' && !own) typed.edgeHeadingToleranceDeg = ''
 })
