@@ -35,6 +35,8 @@ export interface PlacementAsk {
   readonly range: PlacementRange
   /** Null where the stone cannot lie on all of the edge. */
   readonly judge: (hold: ClampPosition) => Judgement | null
+  /** Follows the lowest floor alone: for a first answer among many. */
+  readonly quick?: boolean
   /** Whether a blade can be held so at this pivot height; by default always. */
   readonly allowed?: (hold: ClampPosition, pivotHeightMm: number) => boolean
 }

@@ -64,14 +64,15 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
     // The whole rest first: most blades need no more.
     let to = coarse.length - 1
     while (good < bad - 1) {
-      const found = bestFor(ask, coarse.slice(from, to + 1))
+      const found = bestFor(ask, coarse.slice(from, to + 1), true)
       if (found && found.cost <= toleranceDeg) [good, best] = [to, found]
       else bad = to
       to = Math.floor((good + bad) / 2)
       yield good / (coarse.length - 1)
     }
     if (!best || good === from) return { ok: false, reason: 'no-position', fromMm: coarse[from]!.fromHeelMm }
-    taken.push({ from, to: good, placement: best })
+    const thorough = bestFor(ask, coarse.slice(from, good + 1), false)
+    taken.push({ from, to: good, placement: thorough && thorough.cost < best.cost ? thorough : best })
     from = good
   }
   const angles = taken.map(({ placement }) => anglesAlong(ask, placement, placement.pivotHeightMm))
@@ -106,13 +107,18 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
   return { ok: true, positions, seams }
 }
 
-function bestFor({ setup, side, wantedDeg, range }: PositionsAsk, stretch: readonly Station[]): Placement | null {
+function bestFor(
+  { setup, side, wantedDeg, range }: PositionsAsk,
+  stretch: readonly Station[],
+  quick: boolean,
+): Placement | null {
   const seated = seatedUnder(setup.blade.edge, setup.stone.widthMm, stretch)
   const tangents = edgeTangents(seated)
   const limits = holdLimits(setup, side, stretch)
   const search = searchPlacement({
     hold: setup.hold,
     range,
+    quick,
     judge: (hold) => evenness(setup, side, hold, tangents, seated, wantedDeg),
     allowed: (hold, heightMm) => limits(hold, heightMm) === null,
   })

@@ -18,10 +18,10 @@ const MOST_TIMES = 5
  * a kinked valley only one narrow direction leads. Learns it from what helped before (covariance matrix adaptation,
  * Hansen 2016). The same each time.
  */
-export function polish(space: HoldSpace, from: Tried): Tried {
+export function polish(space: HoldSpace, from: Tried, mostTimes = MOST_TIMES): Tried {
   const random = randomNormal.source(randomLcg(0.5))(0, 1)
   let best = from
-  for (let times = 0; times < MOST_TIMES; times++) {
+  for (let times = 0; times < mostTimes; times++) {
     const found = adapted(space, best, random)
     if (found.cost > best.cost - GAIN) return found.cost < best.cost ? found : best
     best = found

@@ -63,13 +63,13 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   }
   let best: Tried | null = null
   let followed = 0
-  const promising = apartFrom(floors.sort(cheaper))
+  const promising = apartFrom(floors.sort(cheaper), ask.quick ? 1 : FOLLOWED)
   for (const floor of promising) {
-    const found = polish(space, alongValley(space, floor))
+    const found = polish(space, alongValley(space, floor), 1)
     if (!best || found.cost < best.cost) best = found
     yield 0.9 + (0.1 * ++followed) / promising.length
   }
-  best &&= plainest(space, best)
+  best &&= ask.quick ? plainer(space, best) : plainest(space, polish(space, best))
   // The map at the depth that comes nearest to the best.
   const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.hold.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))
@@ -120,10 +120,10 @@ function lowest(sorted: readonly Tried[]): Tried[] {
 }
 
 /** Those of a sorted list that could still come out the best, each in a valley of its own. */
-function apartFrom(sorted: readonly Tried[]): Tried[] {
+function apartFrom(sorted: readonly Tried[], most: number): Tried[] {
   const taken: Tried[] = []
   for (const one of sorted) {
-    if (taken.length === FOLLOWED || one.cost > sorted[0]!.cost + STILL_DEG) break
+    if (taken.length === most || one.cost > sorted[0]!.cost + STILL_DEG) break
     const same = (other: Tried) =>
       other.pivotHeightMm === one.pivotHeightMm &&
       Math.abs(other.place - one.place) < SAME_FLOOR.mm &&

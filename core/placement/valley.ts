@@ -46,7 +46,7 @@ export function plainer({ range, places, at }: HoldSpace, best: Tried): Tried {
   const most = best.cost + Math.min(ALIKE.cost, ALIKE.share * best.cost)
   const step = range.onMarks || places.length === 1 ? 0 : places[1]! - places[0]!
   for (const share of [0, 0.5]) {
-    const placeAt = (place: number) => at(place, best.hold.turnDeg * share, best.hold.bladeYMm)
+    const placeAt = (place: number) => at(place, share && best.hold.turnDeg * share, best.hold.bladeYMm)
     const cost = (place: number) => placeAt(place)?.cost ?? Infinity
     const nearest = places.reduce((found, place) => (cost(place) < cost(found) ? place : found))
     const found = placeAt(
