@@ -115,7 +115,7 @@ function jawsStep({ kind }: RigDraft): RigStep {
     choices: [
       {
         path: 'jawsClose',
-        label: 'As they close',
+        label: 'As they close (on a fixed half a blade that thins to its tip may lie aslant)',
         options: [
           { value: 'both-halves-move', label: 'Both halves move' },
           { value: 'one-half-moves', label: 'One half is fixed' },

@@ -87,7 +87,7 @@ export function useTrace(keptAs: string) {
   /** Stretches of it where the outline is not plain to see, pixels. */
   const unsure = computed(() => (snappedTo.value ? unsureStretches(snappedTo.value.found) : []))
   const result = computed(() => snappedTo.value?.result ?? null)
-  /** Whether the lens bows the sheet's sides, which is taken out; and whether its paper is burnt out beside the edge. */
+  /** Whether the lens bows the sheet's sides, which is taken out; whether its paper is burnt out beside the edge. */
   const bowed = computed(() => !!snappedTo.value?.lens)
   const burntOut = computed(() => snappedTo.value?.found.burntOut ?? false)
   let worker: Worker | null = null

@@ -23,7 +23,8 @@ const OVER_MM = 4
 const USUAL_WIDTH_MM = 25
 
 /**
- * The tightest hollow of an edge; null where it has none over which a usual stone hangs by more than the tolerance. Stations: even in arc length. Source: docs/geometry.md, "Limits".
+ * The tightest hollow of an edge; null where it has none over which a usual stone hangs by more than the tolerance.
+ * Stations: even in arc length. Source: docs/geometry.md, "Limits".
  */
 export function hollowOf(stations: readonly Station[], toleranceMm = HOLLOW_TOLERANCE_MM): Hollow | null {
   const bends = turningDeg(stations)

@@ -65,7 +65,7 @@ function support({ blade, stone }: Setup, station: Station): Station {
   return { ...station, point, heading: [Math.cos(runs), Math.sin(runs)] }
 }
 
-/** How a blade lies on a table: how far its edge stands over it, and how its centre plane falls towards that, radians. */
+/** How a blade lies on a table: how far its edge stands over it, and how its centre plane falls to it, radians. */
 function onTable({ blade, hold }: Setup, off: (tolerance: number) => number) {
   const grind = blade.primaryGrindHeightMm + off(0.5)
   const [spine, behind] = [blade.spineThicknessMm + off(0.05), blade.thicknessBehindEdgeMm + off(0.05)]

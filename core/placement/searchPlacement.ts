@@ -84,7 +84,7 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   }
 }
 
-/** The plainest of holds that cost next to nothing more; from where that leads to a better one, the plainest of those. */
+/** The plainest of holds that cost next to nothing more; where that leads to a better one, the plainest of those. */
 function plainest(space: HoldSpace, best: Tried): Tried {
   const plain = plainer(space, best)
   if (plain === best) return best

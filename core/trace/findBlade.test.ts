@@ -33,7 +33,7 @@ function tracedAlone(id: ShapeId, scene: Scene, otherWay: OtherWay = {}) {
     tipOff: apart(marks.at(-1)!, truth.at(-1)!),
     marksOff: Math.max(...marks.map((mark) => Math.min(...truth.map((at) => apart(at, mark))))),
     lengthOff: curveLength(traced.segments) - truth.slice(1).reduce((sum, at, i) => sum + apart(at, truth[i]!), 0),
-    unsure: traced.unsure.length,
+    unsure: traced.unsure.reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0),
   }
 }
 
@@ -59,7 +59,7 @@ describe('a clean picture of a blade on a sheet needs no mark', () => {
     expect(marksOff).toBeLessThan(1.1)
     expect(Math.abs(lengthOff)).toBeLessThan(1.5)
     expect(bow).toBeCloseTo(scene.lens?.bow ?? 0, 2)
-    expect(unsure).toBe(0)
+    expect(unsure).toBeLessThan(3)
   })
 
   it('what it takes for the edge and the tip can be said to be the other way', () => {

@@ -26,8 +26,8 @@ export interface SheetFound {
 
 /**
  * A bright sheet on a darker ground: its corners in the picture's pixels, clockwise as seen, its longer side first and
- * beginning as far to the upper left as that allows, and the lens that bows its sides; null where there is none. What lies on the sheet, or
- * over its border in places, is not in the way. Source: docs/geometry.md, "Tracing a photograph".
+ * beginning as far to the upper left as that allows, and the lens that bows its sides; null where there is none. What
+ * lies on the sheet, or over its border in places, is not in the way. Source: docs/geometry.md, "Tracing a photograph".
  */
 export function findSheet(picture: GrayPicture): SheetFound | null {
   const size = Math.max(1, Math.ceil(picture.width / LOOKED_OVER_PX))

@@ -51,6 +51,8 @@ const APART = 5
 /** A jump in brightness weaker than this, or than so many times what the noise makes, is no outline. */
 const LEAST_JUMP = 4
 const TIMES_NOISE = 4
+/** One that stands out by fewer times the noise is seen, but not followed to half a degree. */
+const SURE_TIMES_NOISE = 7.5
 /** From place to place the outline moves by no more than this across; more at a mark, where its direction changes. */
 const MOST_STEP_PX = 2
 const MOST_STEP_AT_MARK_PX = 6
@@ -74,7 +76,7 @@ const BESIDE_PX = 8
 /** What is averaged along the chain reaches beyond its ends and over its marks by so many places. */
 const ENDS = 3
 /** The noise is taken out over so many pixels to either side, by how much there is. */
-const OVER_PX = { first: 40, least: 24, most: 180, perScatter: 350 } as const
+const OVER_PX = { first: 40, least: 24, most: 260, perScatter: 500 } as const
 /** A mark where the outline turns by more than this is a corner and stays sharp. */
 const CORNER_DEG = 15
 /** What stands off its neighbours by more deviations than this does not count. */
@@ -142,7 +144,8 @@ export function snapToOutline(
     if (sign * across[best]! < least) return []
     const offset = best - reach + peakNear(across, best, sign)
     const point: Vec2 = [at[0] + normal[0] * offset, at[1] + normal[1] * offset]
-    return [{ point, sure: !rivalled[judgedAt(places, i)]! && !faint[i], mark }]
+    const plain = sign * across[best]! > SURE_TIMES_NOISE * noise
+    return [{ point, sure: plain && !rivalled[judgedAt(places, i)]! && !faint[i], mark }]
   })
   return smoothed(found)
 }

@@ -17,9 +17,7 @@ export type TracedEdge =
       readonly ok: true
       /** Whether a choil was marked, or a heel that stands free. */
       readonly choil: boolean
-      /** How far the edge's direction may be off the curve's away from ends and corners, half-width, degrees. */
-      readonly headingToleranceDeg: number
-      /** The same all along, and its place. */
+      /** How well the curve follows the edge. */
       readonly doubt: EdgeDoubt
       /** Stretches where the outline is not plain to see, along the edge from the heel, mm. */
       readonly unsure: readonly { readonly fromMm: number; readonly toMm: number }[]
@@ -37,7 +35,7 @@ const DOUBT_PLACES = 41
 /** An outline is never placed better than this, pixels. */
 const LEAST_PLACE_PX = 0.5
 /** So many times what a straight line through the places would leave: a parabola's slope, and the fit's own pieces. */
-const SLOPE_TIMES = 8
+const SLOPE_TIMES = 10
 const LEAST_EDGE_MM = 5
 
 /**
@@ -76,16 +74,15 @@ export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], { toMm 
     return { ok: false, code: 'crosses-itself' }
   const { choil, edge: behindChoil } = fromHeel(segments)
   const slopeOff = (scatterPx * Math.sqrt(12 / places)) / (2 * overPx)
-  const headingToleranceDeg = Math.max(LEAST_HEADING_DEG, degrees(SLOPE_TIMES * slopeOff))
+  const awayFromEnds = Math.max(LEAST_HEADING_DEG, degrees(SLOPE_TIMES * slopeOff))
   return {
     ok: true,
     choil,
     segments: behindChoil,
     residualMm,
-    headingToleranceDeg,
     doubt: {
       placeMm: Math.hypot(residualMm, LEAST_PLACE_PX * scale, 2 * leftMm),
-      headingDeg: headingDoubts(behindChoil, headingToleranceDeg, overPx * scale),
+      headingDeg: headingDoubts(behindChoil, awayFromEnds, overPx * scale),
     },
     unsure: unsureOf(inBlade, found, behindChoil),
   }

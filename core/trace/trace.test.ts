@@ -196,21 +196,21 @@ describe('tracing a photograph', () => {
       .filter(({ fromHeelMm }) => corners.every((corner) => Math.abs(corner - fromHeelMm) > 3))
       .map(({ fromHeelMm }) => headingDoubtDeg(doubt, fromHeelMm / all))
   }
-  it.each<[string, Light, number]>([
-    ['a clean picture', { blade: 80, noise: 3 }, 0.4],
-    ['noise of a fifth of the contrast', { blade: 100, noise: 20 }, 0.5],
-    ['noise of nearly half of the contrast', { blade: 120, noise: 35 }, 1],
+  it.each<[string, Light, number, 'sure' | 'unsure']>([
+    ['a clean picture', { blade: 80, noise: 3 }, 0.4, 'sure'],
+    ['noise of a fifth of the contrast', { blade: 100, noise: 20 }, 0.4, 'sure'],
+    ['noise of nearly half of the contrast', { blade: 120, noise: 35 }, 0.8, 'unsure'],
   ])(
     '%s: its direction is right to so much in 95 of 100 places, and no more doubtful than it says',
-    (_, light, most) => {
+    (_, light, most, plain) => {
       const [off, covered] = [[] as number[], [] as boolean[]]
       for (const id of SHAPE_IDS) {
         const { edge: of, traced } = square(id, light)
         off.push(...directionsOff(of, traced.segments, 4))
         covered.push(...directionsOff(of, traced.segments, 1).map((deg, i) => deg <= statedAt(of, traced)[i]!))
-        expect(traced.unsure.reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0)).toBeLessThan(
-          0.1 * curveLength(of),
-        )
+        const unsure = traced.unsure.reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0) / curveLength(of)
+        if (plain === 'sure') expect(unsure).toBeLessThan(0.1)
+        else expect(unsure).toBeGreaterThan(0.6)
       }
       expect(off.sort((a, b) => a - b)[Math.floor(0.95 * off.length)]).toBeLessThan(most)
       // Up to the very ends, where it is known less well.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tracedHeadingDeg } from '~/describing/bladeDraft'
 import type { ScaleBy, Trace } from '~/describing/useTrace'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
@@ -126,8 +127,8 @@ function addMiddle() {
       <p v-if="result" data-testid="traced" aria-live="polite">
         {{ result.segments.length }} pieces, within
         {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline; its direction to ±&nbsp;{{
-          angleText(result.headingToleranceDeg, 0.1)
-        }}.
+          angleText(tracedHeadingDeg(result.doubt), 0.1)
+        }}, less well towards its ends.
       </p>
       <p v-if="result?.unsure.length" role="status" data-testid="unsure">
         <b>Unsure on {{ lengthText(unsureMm, preferences.unit) }}</b
