@@ -170,8 +170,9 @@ export function useTrace(keptAs: string) {
     busy.value = true
     moved.value = false
     const { otherSide, otherEnd } = { ...marks.value, ...otherWay }
-    const found = await tracer.blade(plain(corners.value), size, { otherSide, otherEnd })
-    busy.value = false
+    const found = await tracer
+      .blade(plain(corners.value), size, { otherSide, otherEnd })
+      .finally(() => (busy.value = false))
     if (photo.value !== seen || moved.value) return
     if (!found) return void (failure.value = 'No blade stands out on this sheet: mark its spine and its edge by hand.')
     touched()
