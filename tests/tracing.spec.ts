@@ -123,6 +123,18 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   await page.getByRole('button', { name: 'The tip is at the other end' }).click()
   await expect(async () => expect(await off('Point on the edge 1', heel)).toBeLessThan(6)).toPass()
 
+  // By a sheet of another size it is traced anew, as much smaller.
+  const lengthMm = async () =>
+    Number(/tip to ([\d.]+)/.exec(await page.getByText(/Found from its curvature/).innerText())![1])
+  const whole = await lengthMm()
+  const scale = page.getByRole('combobox', { name: 'The scale is in' })
+  await scale.click()
+  await page.getByRole('option', { name: 'an A5 sheet' }).click()
+  await expect(async () => expect((await lengthMm()) / whole).toBeCloseTo(210 / 297, 1)).toPass()
+  await scale.click()
+  await page.getByRole('option', { name: 'an A4 sheet' }).click()
+  await expect(async () => expect((await lengthMm()) / whole).toBeCloseTo(1, 2)).toPass()
+
   // By hand it goes as well.
   await page.getByRole('button', { name: 'Take all away' }).click()
   await expect(page.getByTestId('blade-found')).toBeHidden()

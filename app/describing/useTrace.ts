@@ -1,4 +1,5 @@
-import { computed, onMounted, onScopeDispose, ref, shallowRef, type Ref, type WritableComputedRef } from 'vue'
+import { computed, onMounted, onScopeDispose, ref, shallowRef, watch, type Ref, type WritableComputedRef } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import type { Lens } from '#core/trace/lens'
 import { evenScale, scaleOfSheet, type PictureScale, type SheetSize } from '#core/trace/pictureScale'
@@ -34,6 +35,9 @@ function reachBeside(rough: readonly Vec2[], width: number): number {
   const usual = apart.sort((a, b) => a - b)[Math.floor(apart.length / 2)] ?? width
   return Math.max(REACH.leastPx, Math.min(REACH.ofWidth * width, REACH.ofSpacing * usual))
 }
+
+/** Marks that were moved have come to rest after so long. */
+const RETRACE_AFTER_MS = 500
 
 /** The fields of a form, each to be read and written by itself. */
 function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableComputedRef<T[K]> } {
@@ -175,6 +179,7 @@ export function useTrace(keptAs: string) {
       .finally(() => (busy.value = false))
     if (photo.value !== seen || moved.value) return
     if (!found) return void (failure.value = 'No blade stands out on this sheet: mark its spine and its edge by hand.')
+    marks.value.snapped = false
     touched()
     Object.assign(marks.value, { ...found, otherSide, otherEnd, bladeFound: true })
     await snap()
@@ -208,12 +213,15 @@ export function useTrace(keptAs: string) {
     if (!photo.value || !tracer) return
     failure.value = ''
     if (edge.value.length < 2) return void (failure.value = 'Mark the edge with two points at least, from heel to tip.')
-    if (!scaleThrough(null))
+    if (!scaleThrough(null)) {
+      snappedTo.value = null
       return void (failure.value =
         scaleBy.value === 'two points'
           ? 'Say how far the two points are apart.'
           : 'Give the sheet’s size, and put its corners on the four marks in order.')
+    }
     busy.value = true
+    const asOf = changes
     const [[from, to], seen, rough] = [spine.value as [Vec2, Vec2], photo.value, plain(edge.value)]
     const lens = sheetSize.value ? await tracer.lens(plain(corners.value)) : null
     const scale = scaleThrough(lens)
@@ -222,6 +230,8 @@ export function useTrace(keptAs: string) {
     busy.value = false
     // Kept, or thrown away, meanwhile.
     if (photo.value !== seen || !scale) return
+    // Marks were moved meanwhile.
+    if (changes !== asOf) return void retrace()
     if (!found || found.points.length < Math.max(2, edge.value.length / 2))
       return void (failure.value =
         'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
@@ -230,12 +240,30 @@ export function useTrace(keptAs: string) {
     marks.value.snapped = true
     if (!traced.ok) failure.value = problemText(traced, preferences.unit)
   }
-  /** Marks that were moved are not yet on the outline. */
+  /** How often marks were moved. */
+  let changes = 0
+  /** Marks that were moved are not yet on the outline; once it was traced it is traced anew as they come to rest. */
   function touched() {
+    const again = marks.value.snapped
+    changes++
     moved.value = true
     snappedTo.value = null
     marks.value.snapped = marks.value.bladeFound = false
+    if (again) void retrace()
   }
+  const retrace = useDebounceFn(async () => {
+    if (photo.value && !busy.value && edge.value.length >= 2) await snap()
+  }, RETRACE_AFTER_MS)
+  /** What was traced by another scale is traced anew by this one. */
+  watch(
+    [scaleBy, own],
+    () => {
+      if (!marks.value.snapped) return
+      snappedTo.value = null
+      void retrace()
+    },
+    { deep: true },
+  )
   onScopeDispose(() => {
     worker?.terminate()
     if (photo.value) URL.revokeObjectURL(photo.value.address)

@@ -43,8 +43,10 @@ function forgetSources() {
   return Promise.all([trace.forget(), keptFile(drawing).forget()])
 }
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
-watch(trace.result, (now) => {
+watch(trace.result, (now, before) => {
   if (now) draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil, doubt: now.doubt }
+  // Until its marks are traced anew, what was traced before is not this edge.
+  else if (before && trace.photo.value) draft.value.drawn = null
 })
 /** A traced edge says how well its direction is known, unless a hand has; what is not traced does not go by that. */
 let said = ''
