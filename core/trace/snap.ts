@@ -122,20 +122,7 @@ export function snapToOutline(
   const least = Math.max(LEAST_JUMP, TIMES_NOISE * noise)
   const [up, down] = [1, -1].map((sign) => strongestRow(jumps, places, reach, sign, least))
   const [row, sign] = up!.strength >= down!.strength ? [up!.offsets, 1] : [down!.offsets, -1]
-  const rivalled = seen.map((across, i) => {
-    const best = row[i]!
-    const jump = sign * across[best]!
-    return across.some((other, k) => {
-      if (Math.abs(k - best) <= RIVAL.beyondPx) return false
-      if (sign * other < 0)
-        return (
-          Math.abs(other) > Math.max(RIVAL.shareOfOther * jump, least) &&
-          isShadow(wide[i]!, best + BESIDE_PX, k + BESIDE_PX)
-        )
-      // Which of two lines it is was said.
-      return line === null && sign * other > Math.min(Math.max(RIVAL.share * jump, least), RIVAL.timesLeast * least)
-    })
-  })
+  const rivalled = wide.map((across, i) => hasRival(across, row[i]! + BESIDE_PX, least, line !== null))
   // Beyond the inner of two lines there is the outer.
   const faint = line === 'inner' ? [] : faintBeyond(seen, row, outward, noise)
   const found = places.flatMap(({ at, normal, mark }, i) => {
@@ -160,6 +147,22 @@ function judgedAt(places: readonly Place[], i: number): number {
       if (turns && places[further]) return further
     }
   return i
+}
+
+/**
+ * Whether another jump within reach could as well be the outline as the best one; of the same kind none, where a hand
+ * has said which of two lines it is.
+ */
+function hasRival(across: Float64Array, best: number, least: number, lineSaid: boolean): boolean {
+  const sign = Math.sign(across[best]!)
+  const jump = Math.abs(across[best]!)
+  const same = Math.min(Math.max(RIVAL.share * jump, least), RIVAL.timesLeast * least)
+  const opposite = Math.max(RIVAL.shareOfOther * jump, least)
+  return across.some((other, k) => {
+    const beside = k < BESIDE_PX || k >= across.length - BESIDE_PX
+    if (beside || Math.abs(k - best) <= RIVAL.beyondPx) return false
+    return sign * other > 0 ? !lineSaid && sign * other > same : -sign * other > opposite && isShadow(across, best, k)
+  })
 }
 
 /**
