@@ -5,7 +5,7 @@ import { degrees, radians } from '../units/angle'
 import { edgeAngle } from './edgeAngle'
 import { pedalAt, type Pedal, type SlidingPivot } from './pedal'
 import { refuse, type Refusal } from './reasons'
-import type { Seat } from './underStone'
+import type { Seat } from '../curve/underStone'
 
 /** What stands over a held blade: the pivot in the blade's own plane, the stone and the rod. */
 export interface Reacher extends SlidingPivot {
@@ -16,6 +16,9 @@ export interface Reacher extends SlidingPivot {
   /** Where stops keep the stone's face on the rod, from the pivot. */
   readonly stroke?: { readonly nearestMm: number; readonly farthestMm: number } | null
 }
+
+/** A place as the stone lies over it. */
+export const seatedAt = (station: Station, { seat }: Pick<Reacher, 'seat'>): Station => seat?.(station) ?? station
 
 /** The stone at one place of the edge, in the blade's plane as the side being worked sees it. */
 export interface Contact extends Pedal {
@@ -48,7 +51,7 @@ export function contactsAlong(
 }
 
 function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact | Refusal {
-  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(over.seat?.(station) ?? station, frame, over)
+  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(seatedAt(station, over), frame, over)
   const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
   if (!angle.ok) return angle
   const theta = radians(angle.edgeAngleDeg)
@@ -85,6 +88,6 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
  */
 export function faceGapMm(station: Station, hold: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
   const theta = radians(edgeAngleDeg)
-  const { distanceMm, heightMm } = pedalAt(over.seat?.(station) ?? station, clampFrame(hold), over)
+  const { distanceMm, heightMm } = pedalAt(seatedAt(station, over), clampFrame(hold), over)
   return heightMm * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod'
 import { curve } from '../curve/curve'
 import { deg, hrc, label, mm } from '../measure/measure'
+import { edgeDoubt } from './edgeDoubt'
 import { SHAPE_IDS, shapeMeasures } from './shapeMeasures'
 import { zone } from './zones'
-import { edgeDoubt } from './edgeDoubt'
 
 const bevelAngle = deg({ above: 0, most: 60 })
 const thickness = (most: number) => mm({ above: 0, most })

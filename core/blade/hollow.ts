@@ -1,4 +1,4 @@
-import { secantUnder } from '../angle/underStone'
+import { secantUnder } from '../curve/underStone'
 import type { Station } from '../curve/stations'
 import { turningDeg } from '../curve/turning'
 import { radians } from '../units/angle'

@@ -1,8 +1,13 @@
+import { curveLength } from '../curve/arcLength'
 import type { Blade } from './blade'
 import { primaryHalfAngleDeg, type FaceMeasures } from './primaryHalfAngle'
 
 /** Whether a blade is not of the same thickness all along, as far as it was measured. */
 export const tapers = (of: Blade): boolean => of.spineThicknessTipMm !== null || of.thicknessBehindEdgeTipMm !== null
+
+/** How much thinner a blade's spine gets for each millimetre towards its tip; 0 where that was not measured. */
+export const thinsPerMm = ({ spineThicknessMm, spineThicknessTipMm, edge }: Blade): number =>
+  spineThicknessTipMm === null ? 0 : (spineThicknessMm - spineThicknessTipMm) / Math.max(1, curveLength(edge))
 
 /** A blade as thick all along as it is at a share of its edge. */
 export function asThickAs(of: Blade, share: number): Blade {

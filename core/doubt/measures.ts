@@ -1,6 +1,6 @@
 import { edgeHeadingToleranceDeg } from '../blade/edgeHeading'
+import { thinsPerMm } from '../blade/taper'
 import type { KnownHold } from '../clamping/knownHold'
-import { curveLength } from '../curve/arcLength'
 import type { Station } from '../curve/stations'
 import { dialOf } from '../rig/dials/dials'
 import { restsOnTable } from '../rig/kinds'
@@ -78,11 +78,8 @@ const GRIND_HEIGHT_MM = 0.5
  * that half its centre plane stands at half of its taper; pressed against its thicker end it does not. 0 where both
  * halves move, or the taper was not measured. Source: docs/geometry.md, "How sure is it".
  */
-function twistDeg({ rig, blade }: Setup): number {
-  if (!rig.jaws || rig.jawsClose !== 'one-half-moves' || blade.spineThicknessTipMm === null) return 0
-  const thinsMm = Math.abs(blade.spineThicknessMm - blade.spineThicknessTipMm)
-  return degrees(Math.atan(thinsMm / 2 / Math.max(1, curveLength(blade.edge))))
-}
+const twistDeg = ({ rig, blade }: Setup): number =>
+  rig.jaws && rig.jawsClose === 'one-half-moves' ? degrees(Math.atan(Math.abs(thinsPerMm(blade)) / 2)) : 0
 
 /**
  * The measures of a job that are doubtful at a place of the edge, as far as its kind of rig has them; without a place

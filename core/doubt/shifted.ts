@@ -1,3 +1,4 @@
+import { seatedAt } from '../angle/contact'
 import { edgeAngle } from '../angle/edgeAngle'
 import { pedalAt } from '../angle/pedal'
 import type { Blade } from '../blade/blade'
@@ -7,7 +8,7 @@ import { clampFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
 import { reacherAt, type Setup } from '../setup/setup'
 import { radians } from '../units/angle'
-import { dot, subtract } from '../vector/vec2'
+import { add, dot, leftOf, rotate, scale, subtract } from '../vector/vec2'
 import type { MeasureId } from './measures'
 
 /** How far measures are off what was written down, mm or degrees. */
@@ -74,12 +75,10 @@ function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: numb
 /** A station of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm. */
 function edgeOff(station: Station, deg: number, outMm: number): Station {
   if (deg === 0 && outMm === 0) return station
-  const { heading, point } = station
-  const [cos, sin] = [Math.cos(radians(deg)), Math.sin(radians(deg))]
   return {
     ...station,
-    point: [point[0] - heading[1] * outMm, point[1] + heading[0] * outMm],
-    heading: [heading[0] * cos + heading[1] * sin, heading[1] * cos - heading[0] * sin],
+    point: add(station.point, scale(leftOf(station.heading), outMm)),
+    heading: rotate(station.heading, -radians(deg)),
   }
 }
 
@@ -94,7 +93,7 @@ export function edgeAngleShifter(
   station: Station,
 ): (shifts: Shifts) => number | null {
   const shifted = benchShifter(setup, side, pivotHeightMm)
-  const seated = reacherAt(setup, side, pivotHeightMm, station).seat?.(station) ?? station
+  const seated = seatedAt(station, reacherAt(setup, side, pivotHeightMm, station))
   return (shifts) => {
     const { setup: off, pivotHeightMm: standsMm } = shifted(shifts)
     const over = reacherAt(off, side, standsMm, station)

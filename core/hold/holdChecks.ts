@@ -1,7 +1,7 @@
 import type { Contact } from '../angle/contact'
 import { lowestOverJaws, topsOf, type LowestOver } from './jawClearance'
 import type { Refusal } from '../angle/reasons'
-import { bladeThere } from '../blade/taper'
+import { bladeThere, thinsPerMm } from '../blade/taper'
 import { curveLength } from '../curve/arcLength'
 import type { Station } from '../curve/stations'
 import type { JawSet } from '../rig/jawSet'
@@ -41,12 +41,7 @@ export function jawFit({ rig, blade, hold }: Setup): JawFit | null {
 /**
  * How much the blade thins from one end of the jaws to the other, mm, towards the tip; 0 where that was not measured.
  */
-export function taperInJawsMm({ rig, blade }: Setup): number {
-  if (!rig.jaws || blade.spineThicknessTipMm === null) return 0
-  return (
-    ((blade.spineThicknessMm - blade.spineThicknessTipMm) * rig.jaws.widthMm) / Math.max(1, curveLength(blade.edge))
-  )
-}
+export const taperInJawsMm = ({ rig, blade }: Setup): number => thinsPerMm(blade) * (rig.jaws?.widthMm ?? 0)
 
 /** How far the handle's end stands from the middle of the jaws, in widths of the jaws; 0 without a handle or jaws. */
 export function handleReach({ rig, blade, hold }: Setup): number {

@@ -1,4 +1,4 @@
-import { seatedUnder } from '../angle/underStone'
+import { seatedUnder } from '../curve/underStone'
 import { bevelSectionOf } from '../bevel/bevelSectionOf'
 import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'

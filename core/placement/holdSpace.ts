@@ -35,8 +35,8 @@ export interface PlacementAsk {
   readonly range: PlacementRange
   /** Null where the stone cannot lie on all of the edge. */
   readonly judge: (hold: ClampPosition) => Judgement | null
-  /** Follows the lowest floor alone: for a first answer among many. */
-  readonly quick?: boolean
+  /** Where it is only asked whether some hold costs no more than this: the first that does ends the search. */
+  readonly enough?: number
   /** Whether a blade can be held so at this pivot height; by default always. */
   readonly allowed?: (hold: ClampPosition, pivotHeightMm: number) => boolean
 }

@@ -1,5 +1,5 @@
 import { contactsAlong } from '../angle/contact'
-import { seatedUnder } from '../angle/underStone'
+import { seatedUnder } from '../curve/underStone'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import { reachersAt, type Setup } from '../setup/setup'
@@ -64,14 +64,14 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
     // The whole rest first: most blades need no more.
     let to = coarse.length - 1
     while (good < bad - 1) {
-      const found = bestFor(ask, coarse.slice(from, to + 1), true)
+      const found = bestFor(ask, coarse.slice(from, to + 1), toleranceDeg)
       if (found && found.cost <= toleranceDeg) [good, best] = [to, found]
       else bad = to
       to = Math.floor((good + bad) / 2)
       yield good / (coarse.length - 1)
     }
     if (!best || good === from) return { ok: false, reason: 'no-position', fromMm: coarse[from]!.fromHeelMm }
-    const thorough = bestFor(ask, coarse.slice(from, good + 1), false)
+    const thorough = bestFor(ask, coarse.slice(from, good + 1))
     taken.push({ from, to: good, placement: thorough && thorough.cost < best.cost ? thorough : best })
     from = good
   }
@@ -110,7 +110,7 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
 function bestFor(
   { setup, side, wantedDeg, range }: PositionsAsk,
   stretch: readonly Station[],
-  quick: boolean,
+  enough?: number,
 ): Placement | null {
   const seated = seatedUnder(setup.blade.edge, setup.stone.widthMm, stretch)
   const tangents = edgeTangents(seated)
@@ -118,7 +118,7 @@ function bestFor(
   const search = searchPlacement({
     hold: setup.hold,
     range,
-    quick,
+    enough,
     judge: (hold) => evenness(setup, side, hold, tangents, seated, wantedDeg),
     allowed: (hold, heightMm) => limits(hold, heightMm) === null,
   })

@@ -42,15 +42,7 @@ function adapted({ range, at }: HoldSpace, from: Tried, random: () => number): T
       clamp(from.hold.turnDeg + step[1]! * scales[1]!, turnDeg),
       free ? clamp(from.hold.bladeYMm + step[2]! * scales[2]!, free) : from.hold.bladeYMm,
     )
-  const raw = Array.from({ length: BEST_OF_THEM }, (_, i) => Math.log(BEST_OF_THEM + 0.5) - Math.log(i + 1))
-  const sum = raw.reduce((all, one) => all + one, 0)
-  const weights = raw.map((one) => one / sum)
-  const counted = 1 / weights.reduce((all, one) => all + one * one, 0)
-  const [cs, cc] = [(counted + 2) / (n + counted + 5), (4 + counted / n) / (n + 4 + (2 * counted) / n)]
-  const c1 = 2 / ((n + 1.3) ** 2 + counted)
-  const cm = Math.min(1 - c1, (2 * (counted - 2 + 1 / counted)) / ((n + 2) ** 2 + counted))
-  const damp = 1 + cs
-  const usual = Math.sqrt(n) * (1 - 1 / (4 * n) + 1 / (21 * n * n))
+  const { weights, counted, cs, cc, c1, cm, damp, usual } = ratesFor(n)
   let [mean, size, best] = [[0, 0, 0], 1, from]
   let [pathS, pathC] = [
     [0, 0, 0],
@@ -87,6 +79,26 @@ function adapted({ range, at }: HoldSpace, from: Tried, random: () => number): T
     size *= Math.exp((cs / damp) * (far / usual - 1))
   }
   return best
+}
+
+/** How much is learnt from each round in so many dimensions: the names and the usual values are Hansen's. */
+function ratesFor(n: number) {
+  const raw = Array.from({ length: BEST_OF_THEM }, (_, i) => Math.log(BEST_OF_THEM + 0.5) - Math.log(i + 1))
+  const sum = raw.reduce((all, one) => all + one, 0)
+  const weights = raw.map((one) => one / sum)
+  const counted = 1 / weights.reduce((all, one) => all + one * one, 0)
+  const cs = (counted + 2) / (n + counted + 5)
+  const c1 = 2 / ((n + 1.3) ** 2 + counted)
+  return {
+    weights,
+    counted,
+    cs,
+    cc: (4 + counted / n) / (n + 4 + (2 * counted) / n),
+    c1,
+    cm: Math.min(1 - c1, (2 * (counted - 2 + 1 / counted)) / ((n + 2) ** 2 + counted)),
+    damp: 1 + cs,
+    usual: Math.sqrt(n) * (1 - 1 / (4 * n) + 1 / (21 * n * n)),
+  }
 }
 
 /** The lower triangle whose square is a symmetric matrix; directions that it has not are left out. */

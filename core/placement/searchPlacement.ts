@@ -28,9 +28,9 @@ const STARTS_APART = 4
 /** So many floors are followed on, as far as they cost so little more than the lowest and are not the same. */
 const FOLLOWED = 4
 const STILL_DEG = 0.15
+const SAME_FLOOR = { mm: 2, deg: 0.5 } as const
 /** A plain hold is left again for one that is better than the best so far by this. */
 const WORTH_LEAVING_DEG = 0.001
-const SAME_FLOOR = { mm: 2, deg: 0.5 } as const
 
 /**
  * Searches for the way of holding a blade that costs least: a map first, then from its low places downhill by ever
@@ -57,19 +57,22 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   const starts = new Set([...lows, ...apart(all, leastMm)])
   const floors: Tried[] = []
   let tried = 0
+  const { enough } = ask
+  const willDo = ({ cost }: Tried) => enough !== undefined && cost <= enough
   for (const start of starts) {
     floors.push(downhill(space, start))
+    if (willDo(floors.at(-1)!)) break
     yield 0.8 + (0.1 * ++tried) / starts.size
   }
   let best: Tried | null = null
   let followed = 0
-  const promising = apartFrom(floors.sort(cheaper), ask.quick ? 1 : FOLLOWED)
+  const promising = apartFrom(floors.sort(cheaper), enough === undefined ? FOLLOWED : 1)
   for (const floor of promising) {
-    const found = polish(space, alongValley(space, floor), 1)
+    const found = willDo(floor) ? floor : polish(space, alongValley(space, floor), 1)
     if (!best || found.cost < best.cost) best = found
     yield 0.9 + (0.1 * ++followed) / promising.length
   }
-  best &&= ask.quick ? plainer(space, best) : plainest(space, polish(space, best))
+  if (best && enough === undefined) best = plainest(space, polish(space, best))
   // The map at the depth that comes nearest to the best.
   const away = (map: { depthMm: number }) => Math.abs(map.depthMm - (best?.hold.bladeYMm ?? 0))
   const shown = maps.reduce((nearest, map) => (away(map) < away(nearest) ? map : nearest))

@@ -1,6 +1,6 @@
 import { contactAt, type Contact, type Reacher } from '../angle/contact'
 import type { Refusal } from '../angle/reasons'
-import { seatUnder } from '../angle/underStone'
+import { seatUnder } from '../curve/underStone'
 import type { Blade } from '../blade/blade'
 import { restingCentrePlane } from '../blade/restingCentrePlane'
 import { shareAlong } from '../blade/shareAlong'

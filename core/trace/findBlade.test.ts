@@ -6,7 +6,7 @@ import type { Vec2 } from '../vector/vec2'
 import { burntOutBeside } from './burntOut'
 import { findBlade, type OtherWay } from './findBlade'
 import { findSheet, lensOfSheet } from './findSheet'
-import { bowed, straightened, type Lens } from './lens'
+import { bowed, lensOf, straightened, type Lens } from './lens'
 import { A4, photographedSheet, SEEN, SIZE, type Scene } from './photographedSheet.fixture'
 import { scaleOfSheet } from './pictureScale'
 import { snapToOutline } from './snap'
@@ -105,6 +105,15 @@ describe('a lens', () => {
     }
     expect(through(null)).toBeNull()
     expect(through({ ...LENS, bow: -0.03 })!.bow).toBeCloseTo(-0.03, 2)
+    const sides = SEEN.map((from, i) => {
+      const to = SEEN[(i + 1) % 4]!
+      return Array.from({ length: 60 }, (_, k): Vec2 => {
+        const share = k / 59
+        const curl = i === 2 ? 40 * share * (1 - share) : 0
+        return [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1]) + curl]
+      })
+    })
+    expect(lensOf(SIZE, sides)).toBeNull()
   })
 })
 

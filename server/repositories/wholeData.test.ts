@@ -54,6 +54,7 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
     choil: false,
     landmark: { what: 'stud', alongMm: 12 },
     spineThicknessTipMm: 2,
+    edgeDoubt: { placeMm: 0.2, headingDeg: [3, 0.5, 4] },
     thicknessBehindEdgeTipMm: 0.4,
     bevelDeg: { A: 19, B: 20 },
     spine: [{ type: 'line', from: [0, 0], to: [80, 0] }],

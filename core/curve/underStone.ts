@@ -1,9 +1,9 @@
-import { curveLength } from '../curve/arcLength'
-import type { Curve } from '../curve/curve'
-import { evenStations, type Station } from '../curve/stations'
-import { turningDeg } from '../curve/turning'
+import { curveLength } from './arcLength'
+import type { Curve } from './curve'
+import { evenStations, type Station } from './stations'
+import { turningDeg } from './turning'
 import { upperHull } from '../vector/polygon'
-import { dot, subtract, type Vec2 } from '../vector/vec2'
+import { add, dot, leftOf, scale, subtract, unit, type Vec2 } from '../vector/vec2'
 
 /** The edge is looked at every so many millimetres. */
 const EVERY_MM = 0.4
@@ -60,7 +60,7 @@ export function secantUnder(places: readonly Station[], station: Station, widthM
   /** Along and outward of the place. */
   const local = (at: Vec2): Vec2 => {
     const away = subtract(at, point)
-    return [dot(away, heading), dot(away, [-heading[1], heading[0]])]
+    return [dot(away, heading), dot(away, leftOf(heading))]
   }
   const under: Vec2[] = [[0, 0]]
   for (const step of [-1, 1]) {
@@ -71,7 +71,7 @@ export function secantUnder(places: readonly Station[], station: Station, widthM
       const beyond = Math.abs(at[0]) - widthMm / 2
       if (beyond > 0) {
         const share = 1 - beyond / Math.abs(at[0] - last[0])
-        under.push([last[0] + share * (at[0] - last[0]), last[1] + share * (at[1] - last[1])])
+        under.push(add(last, scale(subtract(at, last), share)))
         break
       }
       under.push((last = at))
@@ -90,11 +90,10 @@ function onSecant(station: Station, under: readonly Vec2[]): Station {
   const hangMm = from[1] - slope * from[0]
   if (hangMm < LEAST_HANG_MM) return station
   const { point, heading, fromHeelMm } = station
-  const size = Math.hypot(1, slope)
-  const outward: Vec2 = [-heading[1], heading[0]]
+  const outward = leftOf(heading)
   return {
     fromHeelMm,
-    point: [point[0] + hangMm * outward[0], point[1] + hangMm * outward[1]],
-    heading: [(heading[0] + slope * outward[0]) / size, (heading[1] + slope * outward[1]) / size],
+    point: add(point, scale(outward, hangMm)),
+    heading: unit(add(heading, scale(outward, slope))),
   }
 }

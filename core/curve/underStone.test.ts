@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '../blade/shapes'
-import type { Curve } from '../curve/curve'
-import { evenStations, stationAt, type Station } from '../curve/stations'
-import { dot, subtract } from '../vector/vec2'
+import type { Curve } from './curve'
+import { evenStations, stationAt, type Station } from './stations'
+import { dot, leftOf, subtract } from '../vector/vec2'
 import { seatUnder } from './underStone'
 
 /** A hollow of radius 60 between two straight parts, the bend running on into them. */
@@ -17,7 +17,7 @@ const hollow: Curve = [
 ]
 const far = (from: Station, to: Station) => {
   const away = subtract(to.point, from.point)
-  return { along: dot(away, from.heading), out: dot(away, [-from.heading[1], from.heading[0]]) }
+  return { along: dot(away, from.heading), out: dot(away, leftOf(from.heading)) }
 }
 
 describe('a flat stone over an edge', () => {
