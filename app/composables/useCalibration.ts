@@ -1,16 +1,20 @@
 import { computed, ref, watch } from 'vue'
 import { tiedPairs, type RigFit } from '#core/calibration/fitRig'
-import { mendedRig, mendedStone } from '#core/calibration/mended'
-import { movableOn, unknownsOf, type UnknownId } from '#core/calibration/provedOnRig'
+import { asBefore, mendedRig, mendedStone, stoneAsBefore } from '#core/calibration/mended'
+import { knownTogether, movableOn, unknownsOf } from '#core/calibration/provedOnRig'
 import { evaluate } from '#core/evaluation/evaluate'
-import type { KeptRig, KeptStone } from '#core/kept/things'
+import type { KeptStone } from '#core/kept/things'
+import type { UnknownId } from '#core/rig/fitted'
+import { fittedAt } from '#core/rig/fittedAt'
 import { fittedWith } from '#core/rig/jaws'
 import { useRigProofs } from '~/composables/useRigProofs'
 import { useWords } from '~/composables/useWords'
 import { useKeptForm } from '~/describing/useKeptForm'
+import type { Rig } from '#core/rig/rig'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
+import type { Answer } from '~/saving/api'
 import { useTask } from '~/workers/useTask'
 
 /** What the angles proved on this job's rig say of its measures, and those taken over. */
@@ -24,9 +28,10 @@ function calibration(job: JobView) {
   const { form } = useKeptForm(`calibration:${job.id}`, () => ({ fixed: [] as UnknownId[] }))
   const moving = computed(() => movableOn(rig.value).filter((id) => !form.value.fixed.includes(id)))
   const proved = computed(() => counting(moving.value))
+  /** The stones that were proved with, and those whose faces hang together with the rig's measures. */
   const stones = computed(() => {
     const used = new Set(proved.value.counted.map(({ angle }) => angle.stoneId))
-    return collections.stones.filter(({ id }) => used.has(id))
+    return collections.stones.filter((one) => used.has(one.id) || fittedAt(rig.value, 'face-offset', one) >= 0)
   })
   /** All that can be asked of this rig, with its tolerance now. */
   const every = computed(() => unknownsOf(rig.value, stones.value, job.content.value))
@@ -36,7 +41,11 @@ function calibration(job: JobView) {
   const ask = computed(() =>
     proved.value.counted.length === 0 || unknowns.value.length === 0
       ? null
-      : { proofs: proved.value.counted.map(({ angle }) => angle), unknowns: unknowns.value },
+      : {
+          proofs: proved.value.counted.map(({ angle }) => angle),
+          unknowns: unknowns.value,
+          knownTogether: knownTogether(rig.value, stones.value, unknowns.value),
+        },
   )
   const answered = ref('')
   async function work() {
@@ -57,8 +66,11 @@ function calibration(job: JobView) {
   /** What this job would be set to with the fitted measures. */
   const after = computed(() => {
     if (!fit.value) return null
-    const ids = proved.value.counted.map(({ proof }) => proof.id)
-    const mended = mendedRig(rig.value, fit.value, ids)
+    const mended = mendedRig(rig.value, stones.value, fit.value, {
+      at: new Date().toISOString(),
+      rigRevision: rig.value.revision,
+      proofIds: proved.value.counted.map(({ proof }) => proof.id),
+    })
     const stone = mendedStone(job.stone.value as KeptStone, fit.value)
     const setup = { ...job.setup.value, rig: fittedWith(mended, job.content.value.jawsName), stone }
     return { mended, evaluation: evaluate(setup, job.content.value, job.stations.value) }
@@ -66,38 +78,65 @@ function calibration(job: JobView) {
 
   const busy = ref(false)
   const failure = ref('')
-  /** Takes the fitted measures over: a new version of the rig, its stones, and this job on them. */
-  async function takeOver() {
-    if (!fit.value || !after.value) return
+  /** Keeps the rig and those stones that change, and puts this job on them. Answers whether all was kept. */
+  async function keepAll(to: Rig, stonesTo: readonly KeptStone[]): Promise<boolean> {
     busy.value = true
     failure.value = ''
-    const [was, stonesWere, found] = [rig.value, stones.value, fit.value]
-    const answer = await collections.keep('rigs', after.value.mended, was)
-    if (!answer.ok) failure.value = words.problem(answer.problem)
-    else {
-      const kept: [KeptStone, KeptStone][] = []
-      for (const stone of stonesWere) {
-        const mended = mendedStone(stone, found)
-        if (mended === stone) continue
-        const stored = await collections.keep('stones', mended, stone)
-        if (stored.ok) kept.push([stone, stored.value])
-        else failure.value = words.problem(stored.problem)
-      }
-      job.actions.chooseRig(was.id)
-      toast.add({
-        title: `${was.name} goes by its proofs now`,
-        duration: 12_000,
-        actions: [{ label: 'Undo', onClick: () => void putBack(was, answer.value, kept) }],
-      })
+    const answers: Answer<unknown>[] = [await collections.keep('rigs', to, rig.value)]
+    for (const stone of stonesTo) {
+      const now = collections.stones.find(({ id }) => id === stone.id)!
+      if (answers[0]!.ok && stone !== now) answers.push(await collections.keep('stones', stone, now))
     }
+    const failed = answers.find((answer) => !answer.ok)
+    if (failed && !failed.ok) failure.value = words.problem(failed.problem)
+    if (answers[0]!.ok) job.actions.chooseRig(rig.value.id)
     busy.value = false
+    return !failed
   }
-  async function putBack(was: KeptRig, now: KeptRig, kept: readonly [KeptStone, KeptStone][]) {
-    const back = await collections.keep('rigs', was, now)
-    for (const [before, after] of kept) await collections.keep('stones', before, after)
-    if (back.ok) job.actions.chooseRig(was.id)
-    else failure.value = words.problem(back.problem)
+  /** Takes the fitted measures over: a new version of the rig, its stones, and this job on them. */
+  async function takeOver() {
+    const found = fit.value
+    if (!found || !after.value) return
+    const kept = await keepAll(
+      after.value.mended,
+      stones.value.map((stone) => mendedStone(stone, found)),
+    )
+    if (!kept) return
+    toast.add({
+      title: `${rig.value.name} goes by its proofs now`,
+      duration: 12_000,
+      actions: [{ label: 'Undo', onClick: () => void putBack() }],
+    })
+  }
+  /** The rig as it was before proofs mended it last; null where it was not, or where that is not known any more. */
+  const before = computed(() => {
+    const { fitted, mendedBy } = rig.value
+    const was = fitted && collections.rigAt(rig.value.id, fitted.was.rigRevision)
+    return was && was.mendedBy.length < mendedBy.length ? was : null
+  })
+  /** Puts the measures back as they were before proofs mended them last. */
+  async function putBack() {
+    if (!before.value) return
+    await keepAll(
+      asBefore(rig.value, before.value),
+      collections.stones.map((stone) => stoneAsBefore(stone, rig.value)),
+    )
   }
 
-  return { rig, form, every, proved, stones, fit, tied, after, working: task.running, busy, failure, takeOver }
+  return {
+    rig,
+    form,
+    every,
+    proved,
+    stones,
+    fit,
+    tied,
+    after,
+    working: task.running,
+    busy,
+    failure,
+    takeOver,
+    before,
+    putBack,
+  }
 }

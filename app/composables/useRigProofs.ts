@@ -1,6 +1,7 @@
 import { computed } from 'vue'
-import { provedOnRig, type ProvedOnRig, type UnknownId } from '#core/calibration/provedOnRig'
+import { provedOnRig, type ProvedOnRig } from '#core/calibration/provedOnRig'
 import { ofKind } from '#core/log/inForce'
+import type { UnknownId } from '#core/rig/fitted'
 import { fittedWith } from '#core/rig/jaws'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'

@@ -102,6 +102,20 @@ describe('the draft of a rig', () => {
       expect(readRig(rigDraftOf(rig, unit), unit, rig)).toEqual({ rig, problems: [] })
   })
 
+  it('keeps what proofs left open of its measures until one of them is measured anew', () => {
+    const fitted = {
+      at: '2026-03-01T10:00:00.000Z',
+      measures: [{ id: 'setback' as const, stoneId: null, doubt: 0.213, written: 0.22 }],
+      correlation: [[1]],
+      was: { rigRevision: 1, stones: [] },
+    }
+    const rig = { ...postRig, tolerance: { ...postRig.tolerance, setbackMm: 0.22 }, fitted }
+    const draft = rigDraftOf(rig, 'in')
+    expect(readRig({ ...draft, notes: 'oiled' }, 'in', rig).rig).toEqual({ ...rig, notes: 'oiled' })
+    draft.pivot.setbackMm = '3.75'
+    expect(readRig(draft, 'in', rig).rig!.fitted).toBeNull()
+  })
+
   it('forgets nothing when kind or language are changed and changed back', () => {
     const draft = rigDraftOf(scaleRig, 'mm')
     draft.kind = 'table-post'

@@ -28,6 +28,8 @@ export interface RigDraft extends Draft {
   centring: Draft
   height: Draft & { by: DialLanguage; slots: Draft[] }
   tolerance: Draft
+  /** Nothing of it is typed. */
+  fitted: null
 }
 
 /** A row of a list of the rig, empty: "stops", "height.slots". */
@@ -37,11 +39,11 @@ export function emptyRow(path: string, unit: LengthUnit): Draft {
 }
 
 /** What usual rigs have: their pivot behind the middle of the jaws, without play, and measured with a rule. */
-const BEGUN_WITH = { heightMm: 0.5, setbackMm: 0.5, alongMm: 0.5 }
+const BEGUN_WITH = { heightMm: 0.5, setbackMm: 0.5, alongMm: 0.5, againOffsetMm: 0.05, againTiltDeg: 0.1 }
 const NOT_OFF = { offsetMm: 0, tiltDeg: 0 }
 
 export function emptyRigDraft(kind: RigKind, unit: LengthUnit): RigDraft {
-  const empty = emptyDraft(rigMeasures, unit) as RigDraft
+  const empty = { ...(emptyDraft(rigMeasures, unit) as RigDraft), fitted: null }
   const dials = Object.values(DIALS).map((dial) => dial.begunWith(unit))
   return {
     ...empty,
@@ -64,7 +66,7 @@ export function rigDraftOf(rig: Rig, unit: LengthUnit): RigDraft {
     by: rig.height.by,
     ...Object.fromEntries(of.map((key) => [key, draft.height[key]])),
   }
-  return { ...draft, pivotB: rig.pivotB ? draft.pivotB : draft.pivot, height }
+  return { ...draft, pivotB: rig.pivotB ? draft.pivotB : draft.pivot, height, fitted: null }
 }
 
 /** How drafts of rigs are begun and taken up. `from`: the rig to measure anew or to copy. */
@@ -108,12 +110,20 @@ export function readRig(draft: RigDraft, unit: LengthUnit, base: Rig | null): Re
     needed: ['jaws', 'pivotB'],
   })
   const read = checked(possibleRig, content)
-  if (read.ok && problems.length === 0) return { rig: read.value, problems }
+  if (read.ok && problems.length === 0) {
+    const fitted = base && sameMeasures(base, read.value) ? base.fitted : null
+    return { rig: { ...read.value, fitted }, problems }
+  }
   // Rules between several measures are told only when each of them can be read.
   const measures = checked(rigMeasures, content)
   const found = measures.ok ? impossibilities(measures.value) : measures.problems
   return { rig: null, problems: firstAtEach([...problems, ...found]) }
 }
+
+/** What proofs left open of a rig's own measures holds while these stand as they were fitted. */
+const sameMeasures = (one: Rig, other: Rig): boolean =>
+  JSON.stringify(measuresOf(one)) === JSON.stringify(measuresOf(other))
+const measuresOf = ({ height, pivot, pivotB, centring, tolerance }: Rig) => [height, pivot, pivotB, centring, tolerance]
 
 /** The first problem of each field. */
 export function firstAtEach(problems: readonly FieldProblem[]): FieldProblem[] {

@@ -162,6 +162,12 @@ function sureStep({ kind }: RigDraft, unit: LengthUnit): RigStep {
         : [
             field('centring.offsetMm', 'The jaws hold every blade high by', 'On side A. 0 unless it was found out.'),
             field('centring.tiltDeg', 'and tilt it by', 'Rising outward on side A. 0 unless it was found out.'),
+            field(
+              'tolerance.againOffsetMm',
+              'Clamped again, it lies as high to ±',
+              `Clamp one blade five times. Usual is ${to(0.05)}.`,
+            ),
+            field('tolerance.againTiltDeg', 'and is tilted alike to ±', 'A gauge on its flat tells it. Usual is 0.1°.'),
           ]),
     ],
     lists: [],

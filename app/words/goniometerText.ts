@@ -1,4 +1,5 @@
-import type { NotCounted, UnknownId } from '#core/calibration/provedOnRig'
+import type { NotCounted } from '#core/calibration/provedOnRig'
+import type { UnknownId } from '#core/rig/fitted'
 import type { Finish, Pattern } from '#core/goniometer/pattern'
 import { SHIFT_UNKNOWN_DEG } from '#core/goniometer/pattern'
 import type { MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'

@@ -1,5 +1,5 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
-import { inverse, Matrix } from 'ml-matrix'
+import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { MeasureId } from '../doubt/measures'
@@ -68,8 +68,12 @@ const STEP = 0.01
  * priors and Hampel’s loss against a wild proof, their doubts from the Jacobian. With nothing proved the tolerances
  * come back. Source: docs/calibration.md, "The fit".
  */
-export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknown[]): RigFit {
-  const fitting = fittingRig({ proofs, unknowns })
+export function fitRig(
+  proofs: readonly ProvedAngle[],
+  unknowns: readonly Unknown[],
+  knownTogether?: FitAsk['knownTogether'],
+): RigFit {
+  const fitting = fittingRig({ proofs, unknowns, knownTogether })
   for (;;) {
     const step = fitting.next()
     if (step.done) return step.value
@@ -79,10 +83,12 @@ export function fitRig(proofs: readonly ProvedAngle[], unknowns: readonly Unknow
 export interface FitAsk {
   readonly proofs: readonly ProvedAngle[]
   readonly unknowns: readonly Unknown[]
+  /** Correlations of the unknowns before, −1 to 1; none where it is left out. */
+  readonly knownTogether?: readonly (readonly number[])[]
 }
 
 /** The same in steps, each telling how far it is, 0 to 1. */
-export function* fittingRig({ proofs, unknowns }: FitAsk): Generator<number, RigFit, void> {
+export function* fittingRig({ proofs, unknowns, knownTogether }: FitAsk): Generator<number, RigFit, void> {
   const angleOf = proofs.map(({ setup, side, pivotHeightMm, station, stoneId }) => {
     const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
     const mine = unknowns.map((one) => one.stoneId === null || one.stoneId === stoneId)
@@ -96,11 +102,15 @@ export function* fittingRig({ proofs, unknowns }: FitAsk): Generator<number, Rig
   })
   const sigmas = proofs.map(({ doubtDeg }) => doubtDeg / HALF_WIDTHS)
   const priors = unknowns.map(({ tolerance }) => tolerance / HALF_WIDTHS)
+  /** Makes independent standard deviations of what hung together before. */
+  const apart = knownTogether
+    ? inverse(new CholeskyDecomposition(new Matrix(knownTogether as number[][])).lowerTriangularMatrix)
+    : Matrix.eye(unknowns.length)
   /** How far a proof is off in its standard deviations; the same for each unknown and its prior after them. */
   const offAt = (errors: readonly number[], row: number): number =>
     row < proofs.length
       ? ((angleOf[row]!(errors) ?? 0) - proofs[row]!.deg) / sigmas[row]!
-      : errors[row - proofs.length]! / priors[row - proofs.length]!
+      : errors.reduce((sum, error, k) => sum + (apart.get(row - proofs.length, k) * error) / priors[k]!, 0)
   const rows = Array.from({ length: proofs.length + unknowns.length }, (_, row) => row)
 
   let errors = unknowns.map(() => 0)
@@ -133,6 +143,9 @@ export function* fittingRig({ proofs, unknowns }: FitAsk): Generator<number, Rig
   const jacobian = new Matrix(slopes)
   const covariance = unknowns.length === 0 ? new Matrix(0, 0) : inverse(jacobian.transpose().mmul(jacobian))
   const sigma = unknowns.map((_, k) => Math.sqrt(covariance.get(k, k)))
+  /** The same from either side to the last digit. */
+  const between = (k: number, j: number): number =>
+    k === j ? 1 : Math.max(-1, Math.min(1, covariance.get(Math.min(k, j), Math.max(k, j)) / (sigma[k]! * sigma[j]!)))
   const none = unknowns.map(() => 0)
   return {
     unknowns: unknowns.map((one, k) => ({ ...one, error: errors[k]!, doubt: HALF_WIDTHS * sigma[k]! })),
@@ -141,7 +154,7 @@ export function* fittingRig({ proofs, unknowns }: FitAsk): Generator<number, Rig
       afterDeg: angleOf[i]!(errors),
       weight: weights[i]!,
     })),
-    correlation: sigma.map((one, k) => sigma.map((other, j) => covariance.get(k, j) / (one * other))),
+    correlation: sigma.map((_, k) => sigma.map((_one, j) => between(k, j))),
   }
 }
 

@@ -3,7 +3,8 @@ import type { KnownHold } from '../clamping/knownHold'
 import { doubtBudget, type DoubtShare } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'
 import { edgeAngleShifter } from '../doubt/shifted'
-import type { CountedProof, UnknownId } from './provedOnRig'
+import type { UnknownId } from '../rig/fitted'
+import type { CountedProof } from './provedOnRig'
 import { singleCauses } from './singleCauses'
 
 /** What would explain that the steel has another angle than was set. */

@@ -1,9 +1,10 @@
 import { expect, it } from 'vitest'
 import { armsRig, plainStone, postRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { ANGLE_ALONE, type Proof } from '../log/entry'
-import type { RigFit } from './fitRig'
-import { mendedRig } from './mended'
-import { movableOn, provedOnRig, RIG_UNKNOWNS, unknownsOf } from './provedOnRig'
+import { fitRig, type ProvedAngle, type RigFit } from './fitRig'
+import { asBefore, mendedRig, mendedStone, stoneAsBefore } from './mended'
+import { RIG_UNKNOWNS } from '../rig/fitted'
+import { knownTogether, movableOn, provedOnRig, unknownsOf } from './provedOnRig'
 
 const known = {
   bladeHeightToleranceMm: 0.5,
@@ -64,8 +65,49 @@ it('a tolerance that stands for two arms becomes less only when both are known b
       error: 0,
       doubt,
     }))
-    return mendedRig(armsRig, { unknowns, proofs: [], correlation: [] } satisfies RigFit, []).tolerance.setbackMm
+    const fit = { unknowns, proofs: [], correlation: [] } satisfies RigFit
+    return mendedRig(armsRig, [], fit, { at: '', rigRevision: 1, proofIds: [] }).tolerance.setbackMm
   }
   expect(setback({ setback: 0.2 })).toBe(0.5)
   expect(setback({ setback: 0.2, 'setback-b': 0.3 })).toBe(0.3)
+})
+
+it('what was taken over can be put back as it was, whatever was written of the rig since; a stone measured anew stays', () => {
+  const stones = [{ ...plainStone, id: 's' }]
+  const unknowns = unknownsOf(postRig, stones, known).map((one) => ({ ...one, error: 0.1, doubt: one.tolerance / 3 }))
+  const fit: RigFit = {
+    unknowns,
+    proofs: [],
+    correlation: unknowns.map((_, k) => unknowns.map((_one, j) => +(k === j))),
+  }
+  const rig = mendedRig(postRig, stones, fit, { at: '', rigRevision: 1, proofIds: [proof.id] })
+  const stone = mendedStone(stones[0]!, fit)
+  expect([rig.pivot.setbackMm, stone.faceOffsetMm]).toEqual([95.1, 6.1])
+  expect(asBefore({ ...rig, notes: 'oiled' }, postRig)).toEqual({ ...postRig, notes: 'oiled' })
+  expect(stoneAsBefore(stone, rig)).toEqual(stones[0])
+  const anew = { ...stone, faceOffsetMm: 6.3, faceOffsetToleranceMm: 0.2 }
+  expect(stoneAsBefore(anew, rig)).toEqual(anew)
+})
+
+it('a rig that proofs mended goes on from there: what hung together is known together', () => {
+  const stones = [{ ...plainStone, id: 's' }]
+  const unknowns = unknownsOf(postRig, stones, known)
+  /** A little steeper than set, and known well. */
+  const proved = (of: Partial<Proof>): ProvedAngle => {
+    const { angle } = provedOnRig([{ ...proof, ...of }], RIG_UNKNOWNS, lookup).counted[0]!
+    return { ...angle, deg: fitRig([angle], unknowns).proofs[0]!.beforeDeg! + 0.1, doubtDeg: 0.05 }
+  }
+  const [one, other] = [proved({}), proved({ side: 'B' })]
+  const [first, both] = [fitRig([one], unknowns), fitRig([one, other], unknowns)]
+  const rig = mendedRig(postRig, stones, first, { at: '', rigRevision: 1, proofIds: [] })
+  const now = stones.map((stone) => mendedStone(stone, first))
+  const then = unknownsOf(rig, now, known)
+  // The second proof is told against what the first has mended.
+  const mended = { ...postRig, pivot: rig.pivot, centring: rig.centring }
+  const pivotHeightMm = other.pivotHeightMm + first.unknowns[0]!.error
+  const moved = [{ ...other, setup: { ...other.setup, rig: mended, stone: now[0]! }, pivotHeightMm }]
+  const off = (fit: RigFit) =>
+    Math.max(...fit.unknowns.map(({ doubt }, k) => Math.abs(doubt / both.unknowns[k]!.doubt - 1)))
+  expect(off(fitRig(moved, then, knownTogether(rig, now, then)))).toBeLessThan(0.01)
+  expect(off(fitRig(moved, then))).toBeGreaterThan(0.02)
 })

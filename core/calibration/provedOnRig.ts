@@ -1,26 +1,16 @@
 import type { Blade } from '../blade/blade'
 import type { KnownHold } from '../clamping/knownHold'
 import { stationAt } from '../curve/stations'
-import { doubtBudget } from '../doubt/budget'
-import type { MeasureId } from '../doubt/measures'
+import { doubtBudget, totalDoubtDeg } from '../doubt/budget'
 import type { Proof } from '../log/entry'
 import { heightOfSetting } from '../rig/dial'
+import { RIG_UNKNOWNS, type UnknownId } from '../rig/fitted'
+import { fittedAt } from '../rig/fittedAt'
 import { restsOnTable } from '../rig/kinds'
 import type { Rig } from '../rig/rig'
 import { contactFor, type Setup } from '../setup/setup'
 import type { Stone } from '../stone/stone'
 import type { ProvedAngle, Unknown } from './fitRig'
-
-/** What may be off by as much each time. */
-export const RIG_UNKNOWNS = [
-  'pivot-height',
-  'setback',
-  'setback-b',
-  'centre-offset',
-  'tilt',
-  'face-offset',
-] as const satisfies readonly MeasureId[]
-export type UnknownId = (typeof RIG_UNKNOWNS)[number]
 
 /**
  * What may move on a rig of this kind. The arms of an upright one share a dial though each has a height of its own: its
@@ -94,9 +84,15 @@ function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): Pr
   const height = heightOfSetting(lookup.rig, cut.setting)
   const station = stationAt(blade.edge, proof.placeMm ?? 0)
   if (!height.ok || !contactFor(setup, side, cut.setting, station).ok) return 'no-angle'
-  const differs = doubtBudget(setup, lookup.known(proof.jobId), side, height.heightMm, station).filter(
-    ({ id }) => !moving.includes(id as UnknownId),
-  )
+  const budget = doubtBudget(setup, lookup.known(proof.jobId), side, height.heightMm, station)
+  const differs = budget.filter(({ id }) => !moving.includes(id as UnknownId))
+  const { againOffsetMm, againTiltDeg } = lookup.rig.tolerance
+  const again = (
+    [
+      ['centre-offset', againOffsetMm],
+      ['tilt', againTiltDeg],
+    ] as const
+  ).map(([id, by]) => (moving.includes(id) ? by * (budget.find((share) => share.id === id)?.perUnitDeg ?? 0) : 0))
   return {
     setup,
     side,
@@ -104,30 +100,40 @@ function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): Pr
     station,
     stoneId: proof.stoneId!,
     deg,
-    doubtDeg: Math.hypot(proof.doubtDeg, ...differs.map(({ shareDeg }) => shareDeg)),
+    doubtDeg: Math.hypot(proof.doubtDeg, totalDoubtDeg(differs), ...again),
   }
 }
 
 /** What may move on a rig with these stones; tolerances as they are known now. */
 export function unknownsOf(
   rig: Rig,
-  stones: readonly (Stone & { readonly id: string })[],
+  stones: readonly KnownStone[],
   { holdTolerance }: KnownHold,
 ): (Unknown & { readonly id: UnknownId })[] {
-  const { heightMm, setbackMm } = rig.tolerance
-  const ofRig = {
-    'pivot-height': heightMm,
-    setback: setbackMm,
-    'setback-b': setbackMm,
+  const written: Record<Exclude<UnknownId, 'face-offset'>, number> = {
+    'pivot-height': rig.tolerance.heightMm,
+    setback: rig.tolerance.setbackMm,
+    'setback-b': rig.tolerance.setbackMm,
     'centre-offset': holdTolerance.centreOffsetMm,
     tilt: holdTolerance.tiltDeg,
-  } as const
+  }
+  const known = (id: UnknownId, stone: KnownStone | null, tolerance: number) => {
+    const before = rig.fitted?.measures[fittedAt(rig, id, stone)]
+    return { id, stoneId: stone?.id ?? null, tolerance: before?.doubt ?? tolerance }
+  }
   return [
-    ...movableOn(rig).flatMap((id) => (id === 'face-offset' ? [] : [{ id, stoneId: null, tolerance: ofRig[id] }])),
-    ...stones.map(({ id, faceOffsetToleranceMm }) => ({
-      id: 'face-offset' as const,
-      stoneId: id,
-      tolerance: faceOffsetToleranceMm,
-    })),
+    ...movableOn(rig).flatMap((id) => (id === 'face-offset' ? [] : [known(id, null, written[id])])),
+    ...stones.map((stone) => known('face-offset', stone, stone.faceOffsetToleranceMm)),
   ].filter(({ tolerance }) => tolerance > 0)
+}
+type KnownStone = Stone & { readonly id: string }
+
+/** How unknowns hang together by what the rig was mended by before, as FitAsk has it. */
+export function knownTogether(rig: Rig, stones: readonly KnownStone[], unknowns: readonly Unknown[]): number[][] {
+  const rows = unknowns.map(({ id, stoneId }) =>
+    fittedAt(rig, id as UnknownId, stones.find((stone) => stone.id === stoneId) ?? null),
+  )
+  return rows.map((row, k) =>
+    rows.map((other, j) => (k === j ? 1 : row < 0 || other < 0 ? 0 : rig.fitted!.correlation[row]![other]!)),
+  )
 }

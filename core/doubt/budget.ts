@@ -8,7 +8,10 @@ import { edgeAngleShifter } from './shifted'
 export interface DoubtShare extends DoubtfulMeasure {
   /** Sensitivity: degrees of edge angle for a millimetre or a degree more of this measure, with its sign. */
   readonly perUnitDeg: number
-  /** What this measure's tolerance alone does to the edge angle, degrees. */
+  /**
+   * What this measure's tolerance adds to the doubt of the edge angle, degrees: what it does alone; where others hang
+   * together with it, as much less or more as they do.
+   */
   readonly shareDeg: number
 }
 
@@ -34,17 +37,38 @@ export function doubtBudget(
     // Of both ways, as their root mean square: at the end of a wide slot the rod can be off to one side alone.
     return (Math.sign(more - less) * Math.hypot(more - asWritten, asWritten - less)) / (Math.SQRT2 * step)
   }
-  return measuresOf(setup, known, station)
-    .map((measure): DoubtShare => {
-      const perUnitDeg = slope(measure.id, STEP[measure.unit])
-      return { ...measure, perUnitDeg, shareDeg: Math.abs(perUnitDeg * measure.tolerance) }
-    })
+  const moves = measuresOf(setup, known, station).map((measure): Moves => {
+    const perUnitDeg = slope(measure.id, STEP[measure.unit])
+    return { ...measure, perUnitDeg, byDeg: perUnitDeg * measure.tolerance }
+  })
+  return moves
+    .map(({ byDeg, ...measure }): DoubtShare => ({
+      ...measure,
+      shareDeg: Math.sqrt(Math.max(0, byDeg * withTied(measure, byDeg, moves))),
+    }))
     .sort((a, b) => b.shareDeg - a.shareDeg)
 }
 
-/** The doubt of the edge angle, half-width in degrees: the shares added in quadrature. */
+/** A measure, and what its tolerance does to an angle with its sign, degrees. */
+type Moves = DoubtfulMeasure & { readonly perUnitDeg: number; readonly byDeg: number }
+
+/** What a measure and those that hang together with it do, each by as much as it follows, degrees. */
+const withTied = ({ tiedTo = {} }: DoubtfulMeasure, byDeg: number, all: readonly Pick<Moves, 'id' | 'byDeg'>[]) =>
+  all.reduce((sum, other) => sum + (tiedTo[other.id] ?? 0) * other.byDeg, byDeg)
+
+/** Added in quadrature, with what hangs together: half-width, degrees. */
+function inQuadrature(all: readonly (DoubtfulMeasure & Pick<Moves, 'byDeg'>)[]): number {
+  return Math.sqrt(
+    Math.max(
+      0,
+      all.reduce((sum, one) => sum + one.byDeg * withTied(one, one.byDeg, all), 0),
+    ),
+  )
+}
+
+/** The doubt of the edge angle, half-width in degrees: the shares added in quadrature, with what hangs together. */
 export const totalDoubtDeg = (budget: readonly DoubtShare[]): number =>
-  Math.sqrt(budget.reduce((sum, { shareDeg }) => sum + shareDeg ** 2, 0))
+  inQuadrature(budget.map((share) => ({ ...share, byDeg: share.perUnitDeg * share.tolerance })))
 
 /**
  * The doubt of the included angle: what both sides share counts once, with its sign, so a centring error cancels and a
@@ -52,9 +76,10 @@ export const totalDoubtDeg = (budget: readonly DoubtShare[]): number =>
  * Source: docs/geometry.md, "How sure is it".
  */
 export function includedDoubtDeg(a: readonly DoubtShare[], b: readonly DoubtShare[]): number {
-  const squares = a.map((share) => {
+  const both = a.map((share) => {
     const [here, there] = [share.perUnitDeg, b.find((one) => one.id === share.id)?.perUnitDeg ?? 0]
-    return (ANEW_EACH_SIDE.has(share.id) ? here ** 2 + there ** 2 : (here + there) ** 2) * share.tolerance ** 2
+    const perUnitDeg = ANEW_EACH_SIDE.has(share.id) ? Math.hypot(here, there) : here + there
+    return { ...share, byDeg: perUnitDeg * share.tolerance }
   })
-  return Math.sqrt(squares.reduce((sum, square) => sum + square, 0))
+  return inQuadrature(both)
 }

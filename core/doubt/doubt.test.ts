@@ -191,7 +191,9 @@ describe('the share of each measure', () => {
   })
 
   it('takes each tolerance from where it is written down', () => {
-    const rig = { ...armsRig, pivotPlayMm: 0.7, tolerance: { heightMm: 0.11, setbackMm: 0.22, alongMm: 0.33 } }
+    const { tolerance: usual } = armsRig
+    const tolerance = { ...usual, heightMm: 0.11, setbackMm: 0.22, alongMm: 0.33 }
+    const rig = { ...armsRig, pivotPlayMm: 0.7, tolerance }
     const tolerances = measuresOf({ ...sampleSetup, rig, stone }, known, belly).map(({ id, tolerance }) => [
       id,
       tolerance,
@@ -268,11 +270,70 @@ describe('the share of each measure', () => {
   })
 })
 
+/** A rig whose pivot height and setback proofs told together, and with them a little of the stone's face. */
+const mended: Setup = {
+  ...sampleSetup,
+  stone: { ...sampleSetup.stone, id: 'stone' },
+  rig: {
+    ...sampleSetup.rig,
+    fitted: {
+      at: '2026-03-01T10:00:00.000Z',
+      measures: [
+        { id: 'pivot-height', stoneId: null, doubt: 0.29, written: 0.3 },
+        { id: 'setback', stoneId: null, doubt: 0.5, written: 0.5 },
+        { id: 'tilt', stoneId: null, doubt: 0.05, written: null },
+        { id: 'face-offset', stoneId: 'stone', doubt: 0.1, written: 0.1 },
+      ],
+      correlation: [
+        [1, 0.95, 0, 0.3],
+        [0.95, 1, 0, 0.2],
+        [0, 0, 1, 0.1],
+        [0.3, 0.2, 0.1, 1],
+      ],
+      was: { rigRevision: 1, stones: [] },
+    },
+  },
+}
+
+describe('what proofs left open of a rig’s measures', () => {
+  const budgetOf = (setup: Setup) => doubtBudget(setup, { ...exactly, bladeHeightToleranceMm: 0 }, 'A', 58, belly)
+
+  it('hangs together: a pivot that stands higher and further behind sets nearly the same angle', () => {
+    const [height, setback] = (['pivot-height', 'setback'] as const).map((id) =>
+      budgetOf(mended).find((share) => share.id === id)!,
+    )
+    const [h, s] = [height!.perUnitDeg * 0.29, setback!.perUnitDeg * 0.5]
+    expect(totalDoubtDeg([height!, setback!])).toBeCloseTo(Math.sqrt(h * h + s * s + 2 * 0.95 * h * s), 12)
+    expect(totalDoubtDeg([height!, setback!])).toBeLessThan(0.6 * Math.hypot(h, s))
+    expect(height!.shareDeg).toBeLessThan(Math.abs(h))
+  })
+
+  it('is gone where the measure was taken again, or another stone is on the rod', () => {
+    const { tolerance } = mended.rig
+    const again = { ...mended, rig: { ...mended.rig, tolerance: { ...tolerance, setbackMm: 0.4 } } }
+    const other = { ...mended, stone: { ...mended.stone, id: 'other' } }
+    const tied = (setup: Setup) => budgetOf(setup).find(({ id }) => id === 'pivot-height')!.tiedTo
+    expect(tied(mended)).toEqual({ setback: 0.95, 'face-offset': 0.3 })
+    expect(Object.keys(tied(again)!)).not.toContain('setback')
+    expect(Object.keys(tied(other)!)).not.toContain('face-offset')
+  })
+
+  it('of how the jaws hold blades, what differs each time comes on top; a hold that is known better stays so', () => {
+    const tiltOf = (tiltDeg: number) => {
+      const known: KnownHold = { ...exactly, holdTolerance: { ...exactly.holdTolerance, tiltDeg } }
+      return measuresOf(mended, known, belly).find(({ id }) => id === 'tilt')!.tolerance
+    }
+    expect(tiltOf(0.2)).toBeCloseTo(Math.hypot(0.05, 0.1), 12)
+    expect(tiltOf(0.06)).toBe(0.06)
+  })
+})
+
 describe('how sure the set angle is', () => {
   it.each<[string, Setup]>([
     ['a turning clamp', sampleSetup],
     ['an upright with two arms', { ...sampleSetup, rig: armsRig }],
     ['a table', { ...sampleSetup, rig: tableRig }],
+    ['a rig that proofs mended', mended],
   ])('the samples agree with the first-order budget on %s', (_, setup) => {
     const sampled = run({ setup })
     const [a, b] = (['A', 'B'] as const).map((side) => doubtBudget(setup, known, side, 58, belly))
@@ -320,7 +381,7 @@ describe('how sure the set angle is', () => {
     const sure = run({
       setup: {
         ...sampleSetup,
-        rig: { ...rig, pivotPlayMm: 0, tolerance: { heightMm: 0, setbackMm: 0, alongMm: 0 } },
+        rig: { ...rig, pivotPlayMm: 0, tolerance: { ...rig.tolerance, heightMm: 0, setbackMm: 0, alongMm: 0 } },
         blade: { ...sampleSetup.blade, edgeHeadingToleranceDeg: 0 },
         stone: { ...stone, faceOffsetToleranceMm: 0 },
       },

@@ -3,6 +3,8 @@ import { thinsPerMm } from '../blade/taper'
 import type { KnownHold } from '../clamping/knownHold'
 import type { Station } from '../curve/stations'
 import { dialOf } from '../rig/dials/dials'
+import { RIG_UNKNOWNS, type UnknownId } from '../rig/fitted'
+import { fittedAt } from '../rig/fittedAt'
 import { restsOnTable } from '../rig/kinds'
 import type { Setup } from '../setup/setup'
 import { degrees } from '../units/angle'
@@ -65,6 +67,8 @@ export interface DoubtfulMeasure {
   readonly id: MeasureId
   readonly unit: 'mm' | 'deg'
   readonly tolerance: number
+  /** Its correlation with others, −1 to 1, where proofs told them together; with all that are not named, none. */
+  readonly tiedTo?: Readonly<Partial<Record<MeasureId, number>>>
 }
 
 /** Where in a wide slot a hand keeps the rod, ± mm. */
@@ -101,7 +105,7 @@ export function measuresOf(setup: Setup, known: KnownHold, station: Station | nu
         of('grind-height', GRIND_HEIGHT_MM),
       ]
     : []
-  return [
+  const measures = [
     of('pivot-height', rig.tolerance.heightMm),
     of('setback', rig.tolerance.setbackMm),
     ...arms,
@@ -120,4 +124,33 @@ export function measuresOf(setup: Setup, known: KnownHold, station: Station | nu
     of('face-offset', stone.faceOffsetToleranceMm),
     of('face-shape', taperDeg + dishTiltDeg(stone.dishMm, stone.lengthMm)),
   ].filter((measure) => measure.tolerance > 0)
+  return rig.fitted ? asFitted(measures, setup) : measures
 }
+
+/**
+ * Measures with what proofs left open of them in the place of their tolerances, and how that hangs together. How the
+ * jaws hold a blade differs a little each time besides; a hold that is known better than that stays as it is known.
+ * Source: docs/calibration.md, "What is taken over".
+ */
+function asFitted(measures: readonly DoubtfulMeasure[], { rig, stone }: Setup): DoubtfulMeasure[] {
+  const again: Partial<Record<MeasureId, number>> = {
+    'centre-offset': rig.tolerance.againOffsetMm,
+    tilt: rig.tolerance.againTiltDeg,
+  }
+  const fitted = measures.flatMap(({ id, tolerance }) => {
+    const row = isUnknown(id) ? fittedAt(rig, id, stone) : -1
+    if (row < 0) return []
+    const { doubt } = rig.fitted!.measures[row]!
+    const whole = Math.hypot(doubt, again[id] ?? 0)
+    return id in again && tolerance < whole ? [] : [{ id, row, tolerance: whole, share: doubt / whole }]
+  })
+  return measures.map((measure) => {
+    const mine = fitted.find(({ id }) => id === measure.id)
+    if (!mine) return measure
+    const others = fitted.filter(({ id }) => id !== measure.id)
+    const { correlation } = rig.fitted!
+    const tied = others.map(({ id, row, share }) => [id, correlation[mine.row]![row]! * (mine.share * share)])
+    return { ...measure, tolerance: mine.tolerance, tiedTo: Object.fromEntries(tied) as DoubtfulMeasure['tiedTo'] }
+  })
+}
+const isUnknown = (id: MeasureId): id is UnknownId => (RIG_UNKNOWNS as readonly MeasureId[]).includes(id)

@@ -1,9 +1,10 @@
 import { randomLcg, randomNormal } from 'd3-random'
+import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import type { Setup } from '../setup/setup'
 import type { KnownHold } from '../clamping/knownHold'
-import { ANEW_EACH_SIDE, measuresOf, type MeasureId } from './measures'
+import { ANEW_EACH_SIDE, measuresOf, type DoubtfulMeasure, type MeasureId } from './measures'
 import { edgeAngleShifter } from './shifted'
 
 export interface MonteCarloAsk {
@@ -58,6 +59,7 @@ export function* monteCarlo({
 }: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1 / DEVIATIONS_IN_95)
   const measures = measuresOf(setup, known, station)
+  const drawn = drawer(measures, normal)
   const anew = measures.filter(({ id }) => ANEW_EACH_SIDE.has(id))
   const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }
   const included = new Float64Array(samples)
@@ -66,7 +68,7 @@ export function* monteCarlo({
   const shifts: { [id in MeasureId]?: number } = {}
   let counted = 0
   for (let i = 0; i < samples; i++) {
-    for (const { id, tolerance } of measures) shifts[id] = normal() * tolerance
+    drawn(shifts)
     const a = angleA(shifts)
     for (const { id, tolerance } of anew) shifts[id] = normal() * tolerance
     const b = angleB(shifts)
@@ -82,6 +84,22 @@ export function* monteCarlo({
     included: spreadOf(included.subarray(0, counted)),
     samples,
     refused: samples - counted,
+  }
+}
+
+/** Draws every measure once, those that hang together so. */
+function drawer(measures: readonly DoubtfulMeasure[], normal: () => number) {
+  const tied = measures.filter(({ tiedTo }) => tiedTo)
+  const free = measures.filter(({ tiedTo }) => !tiedTo)
+  const correlation = tied.map(({ id }) => tied.map((other) => (other.id === id ? 1 : (other.tiedTo![id] ?? 0))))
+  const lower = tied.length > 0 ? new CholeskyDecomposition(new Matrix(correlation)).lowerTriangularMatrix : null
+  return (shifts: { [id in MeasureId]?: number }): void => {
+    for (const { id, tolerance } of free) shifts[id] = normal() * tolerance
+    if (!lower) return
+    const drawn = tied.map(normal)
+    tied.forEach(({ id, tolerance }, row) => {
+      shifts[id] = tolerance * drawn.reduce((sum, one, k) => (k <= row ? sum + lower.get(row, k) * one : sum), 0)
+    })
   }
 }
 

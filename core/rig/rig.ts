@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { deg, label, mm } from '../measure/measure'
+import { rigFitted } from './fitted'
 import { heightReading } from './heightReading'
 import { jawSet } from './jawSet'
 import { RIG_KINDS } from './kinds'
@@ -51,12 +52,21 @@ export const rigMeasures = z.object({
   height: heightReading,
   /** The proofs that its measures were mended by: what they tell stands in the measures and is not counted twice. */
   mendedBy: z.array(z.uuid()).max(2000).default([]),
+  /** What those proofs leave open; null where it was mended by none, or measured anew since. */
+  fitted: rigFitted.nullable().default(null),
   /** What the jaws do to every blade: its centre plane over theirs, and its rise outward, on side A. */
   centring: z.object({ offsetMm: mm({ least: -10, most: 10 }), tiltDeg: deg({ least: -10, most: 10 }) }).default({
     offsetMm: 0,
     tiltDeg: 0,
   }),
   /** How well the rig's own measures are known: half-widths. */
-  tolerance: z.object({ heightMm: halfWidth, setbackMm: halfWidth, alongMm: halfWidth.default(0.5) }),
+  tolerance: z.object({
+    heightMm: halfWidth,
+    setbackMm: halfWidth,
+    alongMm: halfWidth.default(0.5),
+    /** How much otherwise the jaws hold a blade that is clamped again: off their middle, and tilted. */
+    againOffsetMm: mm({ least: 0, most: 5 }).default(0.05),
+    againTiltDeg: deg({ least: 0, most: 10 }).default(0.1),
+  }),
 })
 export type Rig = z.infer<typeof rigMeasures>

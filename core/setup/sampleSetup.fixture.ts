@@ -29,8 +29,9 @@ export const postRig: Rig = {
   pivotPlayMm: 0,
   height: { by: 'millimetres', lowestMm: 20, highestMm: 90, zeroMm: 15, resolutionMm: 0.5, engravedIn: 'mm' },
   mendedBy: [],
+  fitted: null,
   centring: { offsetMm: 0, tiltDeg: 0 },
-  tolerance: { heightMm: 0.3, setbackMm: 0.5, alongMm: 0.5 },
+  tolerance: { heightMm: 0.3, setbackMm: 0.5, alongMm: 0.5, againOffsetMm: 0.05, againTiltDeg: 0.1 },
 }
 export const slotRig: Rig = {
   ...postRig,

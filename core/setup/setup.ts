@@ -19,14 +19,14 @@ import { heightOfSetting } from '../rig/dial'
 import type { DialSetting } from '../rig/dials/readings'
 import { pivotAt } from '../rig/pivot'
 import { restsOnTable } from '../rig/kinds'
+import type { StoneInUse } from '../rig/fittedAt'
 import type { Rig } from '../rig/rig'
-import type { Stone } from '../stone/stone'
 
 /** The real things a job is done with, and how the blade is held. */
 export interface Setup {
   readonly rig: Rig
   readonly blade: Blade
-  readonly stone: Stone
+  readonly stone: StoneInUse
   readonly hold: ClampPosition
 }
 

@@ -1,114 +1,129 @@
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
-import type { Blade } from '../blade/blade'
-import { SIDES, type Side } from '../clamping/centring'
-import type { KnownHold } from '../clamping/knownHold'
-import { fitRig, type ProvedAngle, type Unknown } from '../calibration/fitRig'
-import { stationAt } from '../curve/stations'
-import { edgeAngleShifter, type Shifts } from '../doubt/shifted'
-import { doubtBudget } from '../doubt/budget'
 import { heightForAngleMm } from '../angle/edgeAngle'
-import type { Setup } from '../setup/setup'
+import type { Blade } from '../blade/blade'
+import { fitRig } from '../calibration/fitRig'
+import { mendedRig, mendedStone } from '../calibration/mended'
+import { knownTogether, movableOn, provedOnRig, unknownsOf } from '../calibration/provedOnRig'
+import { SIDES, type Side } from '../clamping/centring'
+import { stationAt } from '../curve/stations'
+import { doubtBudget, totalDoubtDeg } from '../doubt/budget'
+import { edgeAngleShifter, type Shifts } from '../doubt/shifted'
+import { ANGLE_ALONE, type Proof } from '../log/entry'
+import { heightOfSetting } from '../rig/dial'
+import type { Rig } from '../rig/rig'
+import { contactFor, type Setup } from '../setup/setup'
+import type { Stone } from '../stone/stone'
 
-/** What a bench sets a further blade to: how far that is off the truth, and how far it says it may be, degrees. */
-export interface BenchOutcome {
-  readonly before: { readonly offDeg: number; readonly doubtDeg: number }
-  readonly after: { readonly offDeg: number; readonly doubtDeg: number }
+/** How far what a bench says it sets is off the truth, and how far it says it may be, degrees. */
+export interface SaidAndTrue {
+  readonly offDeg: number
+  readonly doubtDeg: number
 }
+/** What a bench sets a further blade to: before, with three blades proved, and with two more proved after that. */
+export type BenchOutcome = Readonly<Record<(typeof STAGES)[number], SaidAndTrue>>
+export const STAGES = ['before', 'after', 'later'] as const
 
 /** Half-widths that hold 95 in 100. */
-const TOLERANCE = { heightMm: 1.2, setbackMm: 1, centreOffsetMm: 0.35, tiltDeg: 0.4, faceOffsetMm: 0.25 }
-const HOLD_MM = 0.3
+const RIG = { heightMm: 1.2, setbackMm: 1, alongMm: 0.01, againOffsetMm: 0.05, againTiltDeg: 0.1 }
+const FACE_MM = 0.25
+const KNOWN = {
+  bladeHeightToleranceMm: 0.3,
+  holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0.35, tiltDeg: 0.4 },
+}
 const PROVED_DEG = 0.2
 const HALF_WIDTHS = 1.96
-const BLADES = 3
+const [FIRST_BLADES, MORE_BLADES] = [3, 2]
 
 /**
- * A bench with hidden errors on which three blades are cut and proved on both sides, and the rig fitted to them; a
- * fourth blade tells what that was worth. The same for the same seed. Source: docs/calibration.md, "Five hundred
- * benches".
+ * A bench with hidden errors on which blades are cut and proved on both sides, the rig mended by them as the product
+ * mends one; a further blade tells what that was worth. The same for the same seed. Source: docs/calibration.md, "Five
+ * hundred benches".
  */
 export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
   const source = randomLcg(seed)
   const normal = randomNormal.source(source)(0, 1 / HALF_WIDTHS)
   const between = (from: number, to: number) => randomUniform.source(source)(from, to)()
-  const unknowns: Unknown[] = [
-    { id: 'pivot-height', stoneId: null, tolerance: TOLERANCE.heightMm },
-    { id: 'setback', stoneId: null, tolerance: TOLERANCE.setbackMm },
-    { id: 'centre-offset', stoneId: null, tolerance: TOLERANCE.centreOffsetMm },
-    { id: 'tilt', stoneId: null, tolerance: TOLERANCE.tiltDeg },
-    { id: 'face-offset', stoneId: '', tolerance: TOLERANCE.faceOffsetMm },
-  ]
-  const errors = unknowns.map(({ tolerance }) => normal() * tolerance)
-  const shiftsOf = (of: readonly number[]): Shifts => Object.fromEntries(unknowns.map(({ id }, k) => [id, of[k]!]))
-  const rigOff = shiftsOf(errors)
+  const blade = straight(nominal.blade)
+  const station = stationAt(blade.edge, EDGE_MM / 2)
+  let stone: Stone & { readonly id: string } = { ...nominal.stone, id: STONE, faceOffsetToleranceMm: FACE_MM }
+  let rig: Rig = { ...nominal.rig, tolerance: RIG, height: { ...SCALE, lowestMm: 0, highestMm: 200 } }
+  const { pivot, height } = rig
+  const hidden: Shifts = {
+    'pivot-height': normal() * RIG.heightMm,
+    setback: normal() * RIG.setbackMm,
+    'centre-offset': normal() * KNOWN.holdTolerance.centreOffsetMm,
+    tilt: normal() * KNOWN.holdTolerance.tiltDeg,
+    'face-offset': normal() * FACE_MM,
+  }
 
-  const cuts = Array.from({ length: BLADES + 1 }, () => {
-    const setup = { ...nominal, blade: straight(nominal.blade), hold: held(between(14, 42)) }
-    const station = stationAt(setup.blade.edge, EDGE_MM / 2)
-    const outMm = -setup.hold.bladeYMm + nominal.rig.pivot.setbackMm
-    const pivotHeightMm = heightForAngleMm(between(14, 24), outMm, nominal.stone.faceOffsetMm)
-    const heldOff = normal() * HOLD_MM
-    const proofs = SIDES.map((side: Side) => {
-      const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
-      const known: KnownHold = {
-        bladeHeightToleranceMm: HOLD_MM,
-        holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
-      }
-      const perMm = doubtBudget(setup, known, side, pivotHeightMm, station).find(({ id }) => id === 'blade-height')!
-      const truth = (rig: Shifts) => shifted({ ...rig, 'blade-height': heldOff })!
-      const proof: ProvedAngle = {
-        setup,
-        side,
-        pivotHeightMm,
-        station,
-        stoneId: '',
-        deg: truth(rigOff) + normal() * PROVED_DEG,
-        doubtDeg: Math.hypot(PROVED_DEG, perMm.shareDeg),
-      }
-      return { proof, shifted, perMm, trueDeg: truth(rigOff) }
-    })
-    return { proofs }
-  })
-  const fit = fitRig(
-    cuts.slice(0, BLADES).flatMap(({ proofs }) => proofs.map(({ proof }) => proof)),
-    unknowns,
-  )
-  const { shifted, perMm, trueDeg } = cuts[BLADES]!.proofs[0]!
-  const fitted = fit.unknowns.map(({ error }) => error)
-  const doubts = fit.unknowns.map(({ doubt }) => doubt)
-  /** What the errors that are left do to the set angle: half-widths that hang together as the fit says. */
-  const doubtDeg = (at: readonly number[], halfWidths: readonly number[], hangTogether: boolean): number => {
-    const slopes = unknowns.map((_, k) => {
-      const moved = (by: number) => shifted(shiftsOf(at.with(k, at[k]! + by)))!
-      return (moved(STEP) - moved(-STEP)) / (2 * STEP)
-    })
-    const own = slopes.map((slope, k) => slope * halfWidths[k]!)
-    const square = own.reduce(
-      (sum, one, k) =>
-        sum +
-        own.reduce((inner, other, j) => inner + one * other * (hangTogether ? fit.correlation[k]![j]! : +(k === j)), 0),
-      0,
+  /** A blade as it is clamped and set; its hold is a little off, anew each time. */
+  function cut() {
+    const hold = { ...nominal.hold, bladeXMm: 0, bladeYMm: -between(14, 42) }
+    const outMm = pivot.setbackMm - hold.bladeYMm
+    const mm = heightForAngleMm(between(14, 24), outMm, nominal.stone.faceOffsetMm) - SCALE.zeroMm
+    const held: Shifts = {
+      ...hidden,
+      'blade-height': normal() * KNOWN.bladeHeightToleranceMm,
+      'centre-offset': hidden['centre-offset']! + normal() * RIG.againOffsetMm,
+      tilt: hidden.tilt! + normal() * RIG.againTiltDeg,
+    }
+    const asWritten = { ...nominal, rig: { ...nominal.rig, pivot, height }, blade, hold }
+    const trueDeg = (side: Side) => edgeAngleShifter(asWritten, side, mm + SCALE.zeroMm, station)(held)!
+    return { hold, setting: { by: 'millimetres', mm } as const, trueDeg }
+  }
+  /** What the rig, as it is written down now, says of such a blade. */
+  function said({ hold, setting, trueDeg }: ReturnType<typeof cut>): SaidAndTrue {
+    const setup = { rig, blade, stone, hold }
+    const [contact, at] = [contactFor(setup, 'A', setting, station), heightOfSetting(rig, setting)]
+    if (!contact.ok || !at.ok) throw new Error('a bench that gives no angle')
+    const doubtDeg = totalDoubtDeg(doubtBudget(setup, KNOWN, 'A', at.heightMm, station))
+    return { offDeg: trueDeg('A') - contact.edgeAngleDeg, doubtDeg }
+  }
+  function prove(blades: number) {
+    const proofs = Array.from({ length: blades }, cut).flatMap(({ hold, setting, trueDeg }) =>
+      SIDES.map((side): Proof => {
+        const deg = trueDeg(side) + normal() * PROVED_DEG
+        const done = { rigId: '', rigRevision: 1, setting, hold, setDeg: 0 }
+        return { ...PROOF, side, placeMm: EDGE_MM / 2, deg, doubtDeg: PROVED_DEG, toApex: true, cut: done }
+      }),
     )
-    return Math.hypot(Math.sqrt(Math.max(0, square)), perMm.shareDeg)
+    const { counted } = provedOnRig(proofs, movableOn(rig), {
+      rig,
+      blade: () => blade,
+      stone: () => stone,
+      known: () => KNOWN,
+    })
+    const unknowns = unknownsOf(rig, [stone], KNOWN)
+    const angles = counted.map(({ angle }) => angle)
+    const fit = fitRig(angles, unknowns, knownTogether(rig, [stone], unknowns))
+    rig = mendedRig(rig, [stone], fit, { at: '', rigRevision: 1, proofIds: [] })
+    stone = mendedStone(stone, fit)
   }
-  const nothing = unknowns.map(() => 0)
-  return {
-    before: {
-      offDeg: trueDeg - shifted({})!,
-      doubtDeg: doubtDeg(
-        nothing,
-        unknowns.map(({ tolerance }) => tolerance),
-        false,
-      ),
-    },
-    after: { offDeg: trueDeg - shifted(shiftsOf(fitted))!, doubtDeg: doubtDeg(fitted, doubts, true) },
-  }
+
+  const further = cut()
+  const before = said(further)
+  prove(FIRST_BLADES)
+  const after = said(further)
+  prove(MORE_BLADES)
+  return { before, after, later: said(further) }
 }
 
-const STEP = 0.01
 const EDGE_MM = 100
+const STONE = 'stone'
+const SCALE = { by: 'millimetres', zeroMm: 15, resolutionMm: 0.5, engravedIn: 'mm' } as const
+const PROOF = {
+  id: '',
+  at: '',
+  jobId: null,
+  bladeId: null,
+  stoneId: STONE,
+  instrumentId: null,
+  kind: 'proof',
+  zone: null,
+  by: 'goniometer',
+  ...ANGLE_ALONE,
+} as const
 const straight = (blade: Blade): Blade => ({
   ...blade,
   edge: [{ type: 'line', from: [-EDGE_MM / 2, 0], to: [EDGE_MM / 2, 0] }],
 })
-const held = (heightMm: number) => ({ bladeXMm: 0, bladeYMm: -heightMm, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Unknown } from '#core/calibration/fitRig'
-import type { UnknownId } from '#core/calibration/provedOnRig'
+import type { UnknownId } from '#core/rig/fitted'
 import { MEASURES_UNIT } from '#core/doubt/measures'
 import { useCalibration } from '~/composables/useCalibration'
 import { useJob } from '~/job/useJob'
@@ -61,6 +61,18 @@ const setNow = computed(() => {
         {{ proved.counted.length === 1 ? 'One proof counts' : `${proved.counted.length} proofs count` }} for
         {{ calibration.rig.value.name }}
       </h2>
+      <p v-if="calibration.before.value" class="mt-2 flex flex-wrap items-center gap-3" data-testid="mended">
+        <span class="text-toned">
+          Its measures were last mended by proofs {{ momentText(calibration.rig.value.fitted!.at) }}.
+        </span>
+        <UButton
+          color="neutral"
+          variant="outline"
+          label="Put them back as they were"
+          :loading="calibration.busy.value"
+          @click="calibration.putBack"
+        />
+      </p>
       <p v-if="proved.counted.length === 0" class="mt-2 text-toned">
         Note as dialled what is set, cut the bevel through to the apex, and
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'prove')">prove it on the goniometer</NuxtLink>. One blade on

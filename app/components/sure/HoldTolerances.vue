@@ -2,12 +2,20 @@
 import type { HoldTolerance } from '#core/clamping/knownHold'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
+import { usePreferences } from '~/stores/preferences'
+import { toleranceText } from '~/words/toleranceText'
 
 /** How well it is known how the blade is held, and where the other tolerances are written down. */
 const job = useJob()
+const preferences = usePreferences()
 const table = computed(() => job.rig.value.jaws === null)
 const set = (patch: Partial<HoldTolerance>) =>
   job.change('how well the hold is known', { holdTolerance: { ...job.content.value.holdTolerance, ...patch } })
+/** What proofs told better of how these jaws hold every blade. */
+const byProofs = (id: 'tilt' | 'centre-offset') => {
+  const share = job.up.value.ok && job.up.value.budget.find((one) => one.id === id)
+  return share && share.tiedTo ? `by the rig’s proofs ± ${toleranceText(share, preferences.unit)}` : undefined
+}
 </script>
 
 <template>
@@ -45,6 +53,7 @@ const set = (patch: Partial<HoldTolerance>) =>
         :value="job.content.value.holdTolerance.tiltDeg"
         :step="0.1"
         :apply="(v) => set({ tiltDeg: v })"
+        :hint="byProofs('tilt')"
       />
       <MeasureField
         v-if="!table"
@@ -54,6 +63,7 @@ const set = (patch: Partial<HoldTolerance>) =>
         :value="job.content.value.holdTolerance.centreOffsetMm"
         :step="0.1"
         :apply="(v) => set({ centreOffsetMm: v })"
+        :hint="byProofs('centre-offset')"
       />
     </div>
     <p class="mt-2 text-sm text-muted">

@@ -72,6 +72,9 @@ const first = computed(() => set.value?.budget[0] ?? null)
       <p class="text-sm text-muted">
         Bars: what each measure alone does to the edge angle at {{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }},
         to first order; in quadrature they make the doubt. Nineteen angles in twenty lie within it.
+        <template v-if="shares.some(({ tiedTo }) => tiedTo)">
+          What proofs told together counts for as much less as it hangs together.
+        </template>
       </p>
     </SheetPane>
     <div class="space-y-3">
