@@ -50,18 +50,11 @@ export function useCommands() {
   const toast = useToast()
 
   const go = (path: string) => void router.push(path)
-  /** A control of a sheet, by its data-focus name: at once where the sheet is open, else when it is there. */
-  async function controlOn(path: string, name: string): Promise<HTMLElement | null> {
-    const find = () => document.querySelector<HTMLElement>(`[data-focus="${name}"]`)
-    if (router.currentRoute.value.path === path && find()) return find()
-    await router.push(path)
-    for (let tries = 0; tries < 60 && !find(); tries++) await new Promise((resolve) => setTimeout(resolve, 50))
-    return find()
-  }
-  const onBench = (name: string) => async (job: JobView) => (await controlOn(sheetPath(job.id, 'clamp'), name))?.focus()
+  const onBench = (name: string) => async (job: JobView) =>
+    (await controlOn(router, sheetPath(job.id, 'clamp'), name))?.focus()
   /** Goes to a sheet and presses a button of it. */
   const pressOn = (room: StationId, sheet: string, name: string) => async (job: JobView) => {
-    const button = await controlOn(sheetPath(job.id, room, sheet), name)
+    const button = await controlOn(router, sheetPath(job.id, room, sheet), name)
     button?.focus()
     button?.click()
   }

@@ -1,9 +1,10 @@
 import { computed } from 'vue'
-import { perSide, SIDES, type Side } from '#core/clamping/centring'
+import { perSide, SIDES } from '#core/clamping/centring'
 import { expectedReadingDeg } from '#core/gauge/expectedReading'
 import { likelyCauses } from '#core/gauge/likelyCauses'
 import { alongTangent, whereSquare } from '#core/gauge/whereSquare'
 import { gaugeUseOf } from '#core/job/job'
+import { useAgainst } from '~/composables/useAgainst'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 
@@ -41,15 +42,13 @@ function gauge(job: JobView) {
     ).fromHeelMm
   })
 
-  const read = computed(() => perSide((side) => job.read.value[side]?.deg ?? null))
+  /** What was read, against what it had to read there; a rig that is set otherwise since has no part in why. */
+  const { read } = useAgainst()
   const causes = computed(() => {
     const readings = Object.fromEntries(
-      SIDES.flatMap((side: Side) => {
-        const [set, readDeg] = [job.evaluation.value.sides[side], read.value[side]]
-        const { station } = job.evaluation.value
-        return set.ok && readDeg !== null
-          ? [[side, { station, pivotHeightMm: set.pivotHeightMm, readDeg }] as const]
-          : []
+      SIDES.flatMap((side) => {
+        const one = read.value[side]
+        return one?.set ? [[side, { ...one.set, readDeg: one.amount.deg }] as const] : []
       }),
     )
     return likelyCauses(job.setup.value, job.content.value, readings, use.value)

@@ -6,7 +6,9 @@ import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText, steepnessText } from '~/words/angleText'
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
+import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
+import { useAgainst } from './useAgainst'
 import { useGauge } from './useGauge'
 import { useInk } from './useInk'
 
@@ -32,6 +34,7 @@ export function useLedger() {
   const job = useJob()
   const preferences = usePreferences()
   const { expected } = useGauge()
+  const against = useAgainst()
   const ink = useInk()
 
   /** What was proved of a side; where nothing was noted, what the ink says at the place that the dial is for. */
@@ -74,29 +77,40 @@ export function useLedger() {
     ]
   }
 
+  /** Where something was found, if that is not the place looked at. */
+  function elsewhere(placeMm: number): string {
+    const lookedAtMm = job.evaluation.value.station.fromHeelMm
+    return Math.abs(placeMm - lookedAtMm) <= 1 ? '' : `At ${lengthText(placeMm, preferences.unit)} from the heel`
+  }
+
   function readNote(doubt: number): [string, string] {
     const mustRead = expected.value[job.side.value]
     if (mustRead === null) return ['No angle is set, so the gauge has nothing to show.', '']
-    const must = angleText(mustRead, doubt)
-    const read = job.read.value[job.side.value]
-    if (!read)
+    const read = against.read.value[job.side.value]
+    if (!read || read.differsDeg === null)
       return [
-        `The gauge should show ${must} here.`,
+        `The gauge should show ${angleText(mustRead, doubt)} here.`,
         `Zero it on ${GAUGE_ZERO_WORD[job.content.value.gaugeZero]}, then stand it on the stone.`,
       ]
-    const differs = differenceText(read.deg - mustRead, Math.max(doubt, READ_DOUBT))
-    return [`${differs} against the ${must} it should show`, ofSeveral(read.of.length, 'readings')]
+    const differs = differenceText(read.differsDeg, Math.max(doubt, READ_DOUBT))
+    const had = read.set ? 'it should show' : 'it should show then: the rig is set otherwise now'
+    const more = [ofSeveral(read.amount.of.length, 'readings'), elsewhere(read.placeMm)]
+    return [`${differs} against the ${angleText(read.mustDeg!, doubt)} ${had}`, more.filter(Boolean).join('. ')]
   }
 
   function provedNote(doubt: number): [string, string] {
-    const [one, set] = [proved.value[job.side.value], values.value.set[job.side.value]]
+    const one = proved.value[job.side.value]
     if (!one) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
-    if (set === null) return ['No set angle to compare with.', '']
-    const differs = differenceText(one.deg - set, Math.max(doubt, one.doubtDeg))
-    const against = `${byInk(job.side.value) ? 'By ink: ' : ''}${differs} against set`
+    const noted = against.proved.value[job.side.value]
+    const set = job.dialFor.value.sides[job.side.value]
+    const off = noted ? noted.differsDeg : set.ok ? one.deg - set.contact.edgeAngleDeg : null
+    if (off === null) return ['No set angle to compare with.', '']
+    const differs = differenceText(off, Math.max(doubt, one.doubtDeg))
+    const then = noted && !noted.asSetNow ? 'what was set then' : 'set'
     const sure = `± ${angleText(one.doubtDeg, one.doubtDeg)}`
     const of = one.at ? `Last looked at ${momentText(one.at)}` : ofSeveral(one.of.length, 'proofs')
-    return [against, [sure, of].filter(Boolean).join('. ')]
+    const more = [sure, of, noted && elsewhere(noted.placeMm)]
+    return [`${byInk(job.side.value) ? 'By ink: ' : ''}${differs} against ${then}`, more.filter(Boolean).join('. ')]
   }
 
   return computed<LedgerLine[]>(() => {

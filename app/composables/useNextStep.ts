@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { nextStep } from '#core/advice/nextStep'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
+import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { adviceText } from '~/words/adviceText'
 
@@ -10,12 +11,14 @@ export const useNextStep = () => useJob().share(advised)
 
 function advised(job: JobView) {
   const preferences = usePreferences()
+  const collections = useCollections()
   const next = computed(() =>
     nextStep({
       setup: job.setup.value,
       job: job.content.value,
       evaluation: job.dialFor.value,
       log: job.entries.value,
+      stoneOf: (id) => collections.stones.find((one) => one.id === id),
     }),
   )
   const text = computed(() =>

@@ -2,7 +2,7 @@ import { computed, shallowRef, watchEffect, type ComputedRef } from 'vue'
 import { fittedWith } from '#core/rig/jaws'
 import { rigMeasures } from '#core/rig/rig'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
-import { zonesOf } from '#core/blade/zones'
+import { zonesOfBlade } from '#core/blade/zones'
 import { evenStations } from '#core/curve/stations'
 import { atDialFor, evaluate, type Evaluation, type SideSet } from '#core/evaluation/evaluate'
 import { gripOf } from '#core/hold/grip'
@@ -77,7 +77,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     hold: content.value.hold,
   }))
   const stations = computed(() => evenStations(blade.value.edge, STATIONS_ALONG_EDGE))
-  const zones = computed(() => blade.value.zones ?? zonesOf(blade.value.edge, stations.value))
+  const zones = computed(() => zonesOfBlade(blade.value, stations.value))
   const evaluation = computed(() => evaluate(setup.value, content.value, stations.value))
   /** The same at the place that the dial is for: where one looks changes nothing of it. */
   const dialFor = computed(() => {

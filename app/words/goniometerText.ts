@@ -5,11 +5,7 @@ import { SHIFT_UNKNOWN_DEG } from '#core/goniometer/pattern'
 import type { MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'
 import type { TickProblem } from '#core/goniometerPhoto/ticks'
 import type { PerSide } from '#core/clamping/centring'
-import type { ProofCause } from '#core/calibration/proofCauses'
-import type { LengthUnit } from '#core/units/length'
 import { angleText } from './angleText'
-import { MEASURE_WORD } from './measureText'
-import { toleranceText } from './toleranceText'
 
 export const FINISH_WORD: Record<Finish, string> = {
   crisp: 'a dot',
@@ -64,15 +60,6 @@ export const UNKNOWN_WORD: Record<UnknownId, string> = {
   'centre-offset': 'blades off the jaws’ middle',
   tilt: 'blades tilted in the jaws',
   'face-offset': 'face offset',
-}
-
-/** What would explain that the steel has another angle than was set. */
-export function causeText(cause: ProofCause, names: PerSide<string>, unit: LengthUnit): string {
-  if (cause.by === 'not-to-apex')
-    return `Was ${cause.sides.map((side) => names[side]).join(' and ')} cut through to the apex? Until a burr comes up the edge keeps its old angle.`
-  const size = toleranceText({ unit: cause.unit, tolerance: Math.abs(cause.off) }, unit)
-  const times = cause.times < 1 ? 'within what it is known to' : `${cause.times.toFixed(1)} times what it is known to`
-  return `${MEASURE_WORD[cause.measure]} ${size} ${cause.off > 0 ? 'more' : 'less'} than written down: ${times}.`
 }
 
 export const NOT_COUNTED: Record<NotCounted, string> = {

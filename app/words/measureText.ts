@@ -64,6 +64,10 @@ export const GAUGE_ZERO_WORD: Record<GaugeZero, string> = {
   clamp: 'the jaws',
 }
 
+/** What a gauge is zeroed on; a table stands in the place of the jaws. */
+export const zeroWord = (of: GaugeZero, onTable: boolean): string =>
+  of === 'clamp' && onTable ? 'the table' : GAUGE_ZERO_WORD[of]
+
 export const REST_WORD: Record<Rest, string> = { flats: 'its parallel flats', face: 'its primary face' }
 
 export const GAUGE_AXES_WORD: Record<GaugeAxes, string> = { one: 'One axis', two: 'Two axes' }

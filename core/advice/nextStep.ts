@@ -7,6 +7,8 @@ import { adviseDial } from '../dial/advised'
 import { gripOf, type GripTrouble } from '../hold/grip'
 import { jawFit } from '../hold/holdChecks'
 import { gaugeUseOf, type Job } from '../job/job'
+import { provedAgainst, readAgainst, type JobAsSet } from '../ledger/against'
+import { zonesOfBlade } from '../blade/zones'
 import { provedAmount, readAmount } from '../log/amount'
 import type { LogEntry } from '../log/entry'
 import { dialledState } from '../log/dialledState'
@@ -67,6 +69,7 @@ export interface NextStepAsk {
   readonly evaluation: Evaluation
   /** What holds of the log of this job, oldest first. */
   readonly log: readonly LogEntry[]
+  readonly stoneOf?: JobAsSet['stoneOf']
 }
 
 /** What a job is begun with before anyone said what its edge should have, degrees. */
@@ -80,7 +83,7 @@ const READ_TO_DEG = 0.15
  * The one next step of a job: the first thing in the order of the work that is not settled yet. A person may always do
  * something else; a side that was proved needs no reading. Source: docs/geometry.md, "The next step".
  */
-export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep {
+export function nextStep({ setup, job, evaluation, log, stoneOf }: NextStepAsk): NextStep {
   const sides = setup.blade.bevels === 'A' ? (['A'] as const) : SIDES
   const [readings, proofs] = [ofKind(log, 'reading'), ofKind(log, 'proof')]
   const { deg, why } = job.wanted
@@ -104,8 +107,28 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   const last = log.findLast(({ kind }) => kind !== 'stone-wear' && kind !== 'sharpness')
   if (last?.kind === 'ink-look' && last.bladeId === job.bladeId) return { does: 'look-on', at: 'mark', side: last.side }
 
+  const now: JobAsSet = {
+    setup,
+    job,
+    dialFor: evaluation.station,
+    get zones() {
+      return zonesOfBlade(setup.blade)
+    },
+    stoneOf: stoneOf ?? (() => undefined),
+  }
+  /** What was read and proved as the rig is set now: of another setting, or another stone, it is the past. */
+  const readOn = (side: Side) => {
+    const amount = readAmount(readings, side)
+    const against = amount && readAgainst(now, side, amount)
+    return against?.set ? against : null
+  }
+  const provedOn = (side: Side) => {
+    const amount = provedAmount(proofs, side)
+    const against = amount && provedAgainst(now, side, amount)
+    return against?.asSetNow ? against : null
+  }
   /** Who has read or proved a side has set the rig for it, noted or not. */
-  const workedOn = (side: Side) => [...readings, ...proofs].some((entry) => entry.side === side)
+  const workedOn = (side: Side) => readOn(side) !== null || provedOn(side) !== null
   for (const side of sides) {
     const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
     const best = adviseDial(setup, side, deg[side], evaluation.station)
@@ -121,24 +144,26 @@ export function nextStep({ setup, job, evaluation, log }: NextStepAsk): NextStep
   }
 
   for (const side of sides) {
-    if (provedAmount(proofs, side)) continue
+    if (provedOn(side)) continue
     const { contact, doubtDeg } = set[side]
-    const mustReadDeg = expectedReadingDeg(setup, side, contact, gaugeUseOf(job))
-    const read = readAmount(readings, side)
-    if (!read) return { does: 'read', at: 'clamp', side, mustReadDeg, doubtDeg }
-    const offDeg = read.deg - mustReadDeg
+    const read = readOn(side)
+    if (!read) {
+      const mustReadDeg = expectedReadingDeg(setup, side, contact, gaugeUseOf(job))
+      return { does: 'read', at: 'clamp', side, mustReadDeg, doubtDeg }
+    }
+    const offDeg = read.differsDeg!
     if (Math.abs(offDeg) > Math.max(READ_TO_DEG, doubtDeg))
       return { does: 'explain-reading', at: 'clamp', side, offDeg }
   }
 
   let worstDeg = 0
   for (const side of sides) {
-    const proved = provedAmount(proofs, side)
+    const proved = provedOn(side)
     if (!proved) return { does: 'prove', at: 'prove', side }
-    const doubtDeg = Math.hypot(proved.doubtDeg, set[side].doubtDeg)
-    const offDeg = proved.deg - set[side].contact.edgeAngleDeg
+    const doubtDeg = Math.hypot(proved.amount.doubtDeg, set[side].doubtDeg)
+    const offDeg = proved.differsDeg ?? 0
     if (Math.abs(offDeg) > doubtDeg) return { does: 'explain-proof', at: 'prove', side, offDeg, doubtDeg }
-    const fromWanted = proved.deg - deg[side]
+    const fromWanted = proved.amount.deg - deg[side]
     if (Math.abs(fromWanted) > Math.abs(worstDeg)) worstDeg = fromWanted
   }
   return { does: 'put-to-use', at: 'use', offDeg: worstDeg }

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { mm } from '../measure/measure'
 import { cornersOf } from '../curve/corners'
 import type { Curve } from '../curve/curve'
-import type { Station } from '../curve/stations'
+import { evenStations, type Station } from '../curve/stations'
 import { turningDeg } from '../curve/turning'
 
 export const ZONE_KINDS = ['heel', 'middle', 'belly', 'tip', 'hollow', 'facet'] as const
@@ -80,6 +80,14 @@ export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
     return [...before, { kind: 'tip', fromMm: tipFrom, toMm: total }]
   }
 }
+
+/** Stations along an edge that its zones are found from. */
+const STATIONS = 400
+/** The zones of a blade: those that were set by hand, else as they are found. Stations: as zonesOf has them. */
+export const zonesOfBlade = (
+  { zones, edge }: { readonly zones: readonly Zone[] | null; readonly edge: Curve },
+  stations: readonly Station[] = evenStations(edge, STATIONS),
+): readonly Zone[] => zones ?? zonesOf(edge, stations)
 
 function joined(zones: readonly Zone[]): Zone[] {
   return zones.reduce<Zone[]>((kept, zone) => {

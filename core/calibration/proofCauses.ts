@@ -3,6 +3,7 @@ import type { KnownHold } from '../clamping/knownHold'
 import { doubtBudget, type DoubtShare } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'
 import { edgeAngleShifter } from '../doubt/shifted'
+import { offSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from '../gauge/offSquare'
 import type { UnknownId } from '../rig/fitted'
 import type { CountedProof } from './provedOnRig'
 import { singleCauses } from './singleCauses'
@@ -20,8 +21,12 @@ export type ProofCause =
       readonly times: number
       readonly leavesDeg: number
     }
+  /** The gauge stood off square to the rod by so much: it read too low, and the steel is as it was set. */
+  | { readonly by: 'off-square'; readonly off: number; readonly times: number; readonly leavesDeg: number }
 
+/** At one place of a side. */
 export interface ProvedAgainstSet {
+  readonly side: Side
   /** The steel less the set angle, degrees. */
   readonly differsDeg: number
   /** Half-width of the proof alone, degrees. */
@@ -31,8 +36,18 @@ export interface ProvedAgainstSet {
   readonly toApex: boolean | null
 }
 
+/** What a gauge read at one place. */
+export interface ReadAgainstSet {
+  readonly readDeg: number
+  readonly mustDeg: number
+  /** Half-width of the reading alone, degrees. */
+  readonly doubtDeg: number
+  /** How far it goes for a unit more of a measure, degrees. */
+  moves(id: MeasureId): number
+}
+
 /** What was proved on the same rig before against what its measures give; doubtful by all that was that hold's own. */
-export interface ProvedEarlier extends Omit<ProvedAgainstSet, 'toApex'> {
+export interface ProvedEarlier extends Omit<ProvedAgainstSet, 'toApex' | 'side'> {
   /** Cut with the stone that is asked about. */
   readonly sameStone: boolean
 }
@@ -60,44 +75,71 @@ const KNOWN_HOLD: KnownHold = {
   holdTolerance: { alongMm: 1, turnDeg: 1, centreOffsetMm: 1, tiltDeg: 1 },
 }
 
+/** Of the edge at one place: they tell nothing of another. */
+const OF_PLACE: readonly MeasureId[] = ['edge-heading', 'edge-place']
+
+/** What was proved on a job, and read on the stone, place by place. */
+export interface Found {
+  readonly proved: readonly ProvedAgainstSet[]
+  readonly read?: readonly ReadAgainstSet[]
+  readonly earlier?: readonly ProvedEarlier[]
+}
+
 /**
- * Single causes of a difference between what is proved and what is set, the likeliest first: an apex that was not
- * reached, then each measure by how far it would have to be off, in its tolerances, and how well that fits both sides
- * and all that was proved on this rig before.
- * Empty where nothing differs beyond the doubt of the proofs. Source: docs/calibration.md, "Why proved and set differ".
+ * Single causes of a difference between what is proved or read and what is set, the likeliest first: an apex that was
+ * not reached, then each measure by how far it would have to be off, in its tolerances, and how well that fits all
+ * places of both sides, what the gauge read and all that was proved on this rig before. Empty where nothing differs
+ * beyond its own doubt. Source: docs/calibration.md, "Why proved and set differ".
  */
-export function proofCauses(
-  of: Readonly<Partial<Record<Side, ProvedAgainstSet>>>,
-  earlier: readonly ProvedEarlier[] = [],
-): ProofCause[] {
-  const sides = SIDES.flatMap((side) => (of[side] ? [{ side, ...of[side] }] : []))
-  const differ = sides.filter(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg)
-  if (differ.length === 0) return []
-  const notThrough = differ.filter(({ toApex }) => toApex !== true).map(({ side }) => side)
-  const ids = [...new Set(sides.flatMap(({ budget }) => budget.map(({ id }) => id)))]
-  const suspects = ids.map((id) => {
-    const shareOf = ({ budget }: Pick<ProvedAgainstSet, 'budget'>) => budget.find((share) => share.id === id)
-    const { tolerance, unit } = sides.flatMap((one) => shareOf(one) ?? [])[0]!
+export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCause[] {
+  const differ = proved.filter(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg)
+  const readOff = read.some(({ readDeg, mustDeg, doubtDeg }) => Math.abs(readDeg - mustDeg) > doubtDeg)
+  if (differ.length === 0 && !readOff) return []
+  const notThrough = SIDES.filter((side) => differ.some((one) => one.side === side && one.toApex !== true))
+  const shareOf = ({ budget }: Pick<ProvedAgainstSet, 'budget'>, id: MeasureId) => budget.find((one) => one.id === id)
+  const several = new Set(proved.map(({ side }) => side)).size < proved.length
+  /** With several places of a side, what is one place's own makes each of them less sure. */
+  const doubtOf = (one: ProvedAgainstSet) =>
+    Math.hypot(one.doubtDeg, ...(several ? OF_PLACE.map((id) => shareOf(one, id)?.shareDeg ?? 0) : []))
+  const budgets = proved.length > 0 ? proved : earlier
+  const ids = [...new Set(budgets.flatMap(({ budget }) => budget.map(({ id }) => id)))]
+  const measures = ids.flatMap((id) => {
+    if (several && OF_PLACE.includes(id)) return []
+    const { tolerance, unit } = budgets.flatMap((one) => shareOf(one, id) ?? [])[0]!
     const perUnit = [
-      ...sides.map((one) => shareOf(one)?.perUnitDeg ?? 0),
+      ...proved.map((one) => shareOf(one, id)?.perUnitDeg ?? 0),
+      ...read.map((one) => one.moves(id)),
       ...earlier.map((one) =>
-        OF_RIG.includes(id) || (one.sameStone && OF_STONE.includes(id)) ? (shareOf(one)?.perUnitDeg ?? 0) : 0,
+        OF_RIG.includes(id) || (one.sameStone && OF_STONE.includes(id)) ? (shareOf(one, id)?.perUnitDeg ?? 0) : 0,
       ),
     ]
-    return { what: { measure: id, unit }, tolerance, perUnit: (i: number) => perUnit[i]! }
+    return { what: { by: 'measure' as const, measure: id, unit }, tolerance, perUnit: (i: number) => perUnit[i]! }
   })
   const found = [
-    ...sides.map(({ differsDeg, doubtDeg }) => ({ differs: differsDeg, doubt: doubtDeg })),
+    ...proved.map((one) => ({ differs: one.differsDeg, doubt: doubtOf(one) })),
+    ...read.map(({ readDeg, mustDeg, doubtDeg }) => ({ differs: readDeg - mustDeg, doubt: doubtDeg })),
     ...earlier.map(({ differsDeg, doubtDeg }) => ({ differs: differsDeg, doubt: doubtDeg, beside: true })),
   ]
+  const suspects = [...measures, ...gaugeOffSquare(read, proved.length)]
   return [
     ...(notThrough.length > 0 ? [{ by: 'not-to-apex' as const, sides: notThrough }] : []),
-    ...singleCauses(found, suspects).map(({ what, off, times, leaves }) => ({
-      by: 'measure' as const,
+    ...singleCauses<(typeof suspects)[number]['what']>(found, suspects).map(({ what, off, times, leaves }) => ({
       ...what,
       off,
       times,
       leavesDeg: leaves,
     })),
   ]
+}
+
+/** The gauge as a suspect, where all it read is too low: turned off square as far as the readings say on the mean. */
+function gaugeOffSquare(read: readonly ReadAgainstSet[], before: number) {
+  const each = read.map(({ readDeg, mustDeg }) => offSquareDeg(readDeg, mustDeg))
+  if (each.length === 0 || each.includes(null)) return []
+  const off = each.reduce<number>((sum, one) => sum + one! / each.length, 0)
+  const perUnit = (i: number): number => {
+    const one = read[i - before]
+    return one ? (readOffSquareDeg(one.mustDeg, off) - one.mustDeg) / off : 0
+  }
+  return [{ what: { by: 'off-square' as const }, tolerance: SQUARE_BY_EYE_DEG, perUnit, off }]
 }

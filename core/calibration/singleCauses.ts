@@ -5,6 +5,8 @@ export interface Suspect<T> {
   readonly tolerance: number
   /** How far a figure moves for each unit, where it is off by so much; 0: off by next to nothing. */
   readonly perUnit: (figure: number, off: number) => number
+  /** How far off it must be, where that is known; else it is found by least squares. */
+  readonly off?: number
 }
 
 /** A figure as it was found less what it had to be, and how sure that is (95 in 100), in one unit. */
@@ -42,9 +44,9 @@ export function singleCauses<T>(found: readonly Difference[], suspects: readonly
   const weights = found.map(({ doubt }) => (HALF_WIDTHS / doubt) ** 2)
   const over = (each: (i: number) => number) => found.reduce((sum, _, i) => sum + weights[i]! * each(i), 0)
   return suspects
-    .flatMap(({ what, tolerance, perUnit }) => {
-      let off = 0
-      for (let step = 0; step < STEPS; step++) {
+    .flatMap(({ what, tolerance, perUnit, off: given }) => {
+      let off = given ?? 0
+      for (let step = 0; given === undefined && step < STEPS; step++) {
         const from = off
         const square = over((i) => perUnit(i, from) ** 2)
         if (square < 1e-6) return []

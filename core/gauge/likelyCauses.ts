@@ -7,6 +7,7 @@ import { benchShifter, type Shifts } from '../doubt/shifted'
 import { GAUGE_ZEROS, type GaugeUse, type GaugeZero } from '../setup/gaugeZero'
 import { reacherAt, type Setup } from '../setup/setup'
 import { expectedReadingDeg } from './expectedReading'
+import { offSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from './offSquare'
 
 /** A gauge at a bench is read to a tenth of a degree or so; what explains a reading to this is an explanation. */
 const READ_TO_DEG = 0.15
@@ -25,6 +26,11 @@ export type LikelyCause =
     }
   /** The gauge was zeroed on something else. */
   | { readonly by: 'zero'; readonly zero: GaugeZero; readonly leavesDeg: number }
+  /** The gauge stood off square to the rod by so much: it reads too low. */
+  | { readonly by: 'off-square'; readonly off: number; readonly times: number; readonly leavesDeg: number }
+
+/** A cause that has a size. */
+type AmountOff = Exclude<LikelyCause, { by: 'zero' }>
 
 interface SideReading {
   readonly station: Station
@@ -35,8 +41,30 @@ interface SideReading {
 /** Steps of the central difference, mm or degrees. */
 const STEP = 0.01
 
+/** How far a reading goes for a unit more of a measure, degrees; 0 where it does not. */
+const slopeOf = (reading: (shifts: Shifts) => number | null, id: MeasureId): number => {
+  const [less, more] = [-STEP, STEP].map((by) => reading({ [id]: by }))
+  return less == null || more == null ? 0 : (more - less) / (2 * STEP)
+}
+
+/** How far a reading goes for a unit more of each measure, degrees. Source: docs/geometry.md, as below. */
+export function readingMoves(
+  setup: Setup,
+  side: Side,
+  at: Pick<SideReading, 'station' | 'pivotHeightMm'>,
+  use: GaugeUse,
+): (id: MeasureId) => number {
+  const reading = readingShifter(setup, side, at, use)
+  return (id) => (id === NOT_READ ? 0 : slopeOf(reading, id))
+}
+
 /** What the gauge must read on a side with measures off by so much, degrees; null where there is no angle. */
-function readingShifter(setup: Setup, side: Side, { station, pivotHeightMm }: SideReading, use: GaugeUse) {
+function readingShifter(
+  setup: Setup,
+  side: Side,
+  { station, pivotHeightMm }: Pick<SideReading, 'station' | 'pivotHeightMm'>,
+  use: GaugeUse,
+) {
   const shifted = benchShifter(setup, side, pivotHeightMm)
   return (shifts: Shifts): number | null => {
     const off = shifted(shifts)
@@ -74,21 +102,27 @@ export function likelyCauses(
     })
     return leavesDeg <= READ_TO_DEG ? [{ by: 'zero', zero: other, leavesDeg }] : []
   })
-  const measures = measuresOf(setup, known, null).flatMap(
-    ({ id, unit, tolerance }): Extract<LikelyCause, { by: 'measure' }>[] => {
-      if (id === NOT_READ) return []
-      const slopes = sides.map(({ reading }) => {
-        const [less, more] = [-STEP, STEP].map((by) => reading({ [id]: by }))
-        return less == null || more == null ? 0 : (more - less) / (2 * STEP)
-      })
-      const square = slopes.reduce((sum, slope) => sum + slope ** 2, 0)
-      if (square < 1e-9) return []
-      const off = sides.reduce((sum, one, i) => sum + slopes[i]! * one.differsDeg, 0) / square
-      const leavesDeg = worst((one) => one.differsDeg - slopes[sides.indexOf(one)]! * off)
-      return leavesDeg <= READ_TO_DEG
-        ? [{ by: 'measure', measure: id, unit, off, times: Math.abs(off) / tolerance, leavesDeg }]
-        : []
-    },
-  )
-  return [...zeros.sort((a, b) => a.leavesDeg - b.leavesDeg), ...measures.sort((a, b) => a.times - b.times)]
+  const measures = measuresOf(setup, known, null).flatMap(({ id, unit, tolerance }): AmountOff[] => {
+    if (id === NOT_READ) return []
+    const slopes = sides.map(({ reading }) => slopeOf(reading, id))
+    const square = slopes.reduce((sum, slope) => sum + slope ** 2, 0)
+    if (square < 1e-9) return []
+    const off = sides.reduce((sum, one, i) => sum + slopes[i]! * one.differsDeg, 0) / square
+    const leavesDeg = worst((one) => one.differsDeg - slopes[sides.indexOf(one)]! * off)
+    return leavesDeg <= READ_TO_DEG
+      ? [{ by: 'measure', measure: id, unit, off, times: Math.abs(off) / tolerance, leavesDeg }]
+      : []
+  })
+  const amounts = [...measures, ...offSquare(sides)].sort((a, b) => a.times - b.times)
+  return [...zeros.sort((a, b) => a.leavesDeg - b.leavesDeg), ...amounts]
+}
+
+/** A gauge that stood off square alike on all sides that were read; none where one of them reads too much. */
+function offSquare(sides: readonly { readDeg: number; differsDeg: number }[]): AmountOff[] {
+  const each = sides.map(({ readDeg, differsDeg }) => offSquareDeg(readDeg, readDeg - differsDeg))
+  if (each.some((off) => off === null)) return []
+  const off = each.reduce<number>((sum, one) => sum + one! / each.length, 0)
+  const left = sides.map(({ readDeg, differsDeg }) => Math.abs(readDeg - readOffSquareDeg(readDeg - differsDeg, off)))
+  const leavesDeg = Math.max(...left)
+  return leavesDeg <= READ_TO_DEG ? [{ by: 'off-square', off, times: off / SQUARE_BY_EYE_DEG, leavesDeg }] : []
 }

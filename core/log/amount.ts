@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import type { Side } from '../clamping/centring'
 import { repeated } from '../doubt/repeated'
 import type { Proof, Reading } from './entry'
@@ -17,7 +18,7 @@ export interface Amount {
 const SAME_PLACE_MM = 1
 /** A rig that had to read alike to this was not set otherwise between two readings, degrees. */
 const SAME_SET_DEG = 0.05
-/** Proofs taken within so long of each other are of one sitting: no steel was taken between them. */
+/** Proofs taken within so long of each other are of one sitting. */
 const ONE_SITTING_MS = 2 * 3600_000
 
 const samePlace = (a: number | null, b: number | null): boolean =>
@@ -43,19 +44,59 @@ export function readAmount(readings: readonly Reading[], side: Side): Amount | n
   )
 }
 
-/**
- * What is proved on a side: the mean of the newest proof and of those of the same sitting at the same place. Null while
- * nothing is proved. Proofs: those in force, oldest first.
- */
-export function provedAmount(proofs: readonly Proof[], side: Side): Amount | null {
+/** With one setting, hold and stone; as far as they were noted. */
+const cutWithTheSame = (one: Proof, other: Proof): boolean =>
+  one.cut === null || other.cut === null
+    ? one.cut === other.cut
+    : one.stoneId === other.stoneId && equal(one.cut.setting, other.cut.setting) && equal(one.cut.hold, other.cut.hold)
+
+/** The proofs of a side that go with its newest: of the same sitting, and cut with the same. */
+function withNewest(proofs: readonly Proof[], side: Side): Proof[] {
   const here = proofs.filter((one) => one.side === side)
   const last = here.at(-1)
-  if (!last) return null
+  if (!last) return []
   const since = Date.parse(last.at) - ONE_SITTING_MS
-  return mean(
-    here.filter((one) => samePlace(one.placeMm, last.placeMm) && one.zone === last.zone && Date.parse(one.at) >= since),
+  return here.filter((one) => cutWithTheSame(one, last) && Date.parse(one.at) >= since)
+}
+/** Of one place; and no more was cut there between them, as far as was said: through to the apex, or not yet. */
+const ofOnePlace = (one: Proof, other: Proof): boolean =>
+  samePlace(one.placeMm, other.placeMm) && one.zone === other.zone && one.toApex === other.toApex
+
+/**
+ * What is proved on a side: the mean of the newest proof and of those at the same place, of the same sitting and cut
+ * with the same. Null while nothing is proved. Proofs: those in force, oldest first.
+ */
+export const provedAmount = (proofs: readonly Proof[], side: Side): Amount | null => {
+  const here = withNewest(proofs, side)
+  const last = here.at(-1)
+  return last ? mean(here.filter((one) => ofOnePlace(one, last))) : null
+}
+
+/** The same at each place that goes with the newest proof, the newest place last: older cuts are the past. */
+export function provedAtPlaces(proofs: readonly Proof[], side: Side): Amount[] {
+  const here = withNewest(proofs, side)
+  return newestOfEach(here, (one, other) => samePlace(one.placeMm, other.placeMm) && one.zone === other.zone).map(
+    (last) => mean(here.filter((one) => ofOnePlace(one, last))),
   )
 }
+
+/** What was read on a side at each place, with the newest stone, zero and setting there; the newest place last. */
+export function readAtPlaces(readings: readonly Reading[], side: Side): Amount[] {
+  const atPlace = (one: Reading, other: Reading) => samePlace(one.placeMm, other.placeMm)
+  const here = readings.filter((one) => one.side === side)
+  return newestOfEach(here, atPlace).map((last) =>
+    readAmount(
+      here.filter((one) => atPlace(one, last)),
+      side,
+    )!,
+  )
+}
+const newestOfEach = <T>(all: readonly T[], alike: (one: T, other: T) => boolean): T[] =>
+  all.filter((one, i) => !all.slice(i + 1).some((later) => alike(one, later)))
+
+/** Several amounts as one: what a zone comes to. Null of none. */
+export const together = (amounts: readonly Amount[]): Amount | null =>
+  amounts.length === 0 ? null : mean(amounts.flatMap(({ of }) => of))
 
 /** Half-widths that hold 95 in 100, in standard deviations. */
 const HALF_WIDTHS = 1.96

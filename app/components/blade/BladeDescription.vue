@@ -87,6 +87,7 @@ const bevels = computed((): { value: Blade['bevels']; label: string }[] => [
   { value: 'A', label: `on side ${preferences.current.sideNames.A} alone` },
 ])
 const active = ref('')
+useAskedField((path) => (step.value = STEP_OF(path)))
 
 const of = (path: string, label: string, how: string): Field => ({ path, label, how })
 const shapeFields = computed(() => uses.value.map((key) => of(key, SHAPE_MEASURE_WORD[key], SHAPE_MEASURE_HOW[key])))

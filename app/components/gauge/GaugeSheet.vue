@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/setup/gaugeZero'
-import type { LikelyCause } from '#core/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
 import { useReadings } from '~/composables/useReadings'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
-import { GAUGE_AXES_HOW, GAUGE_AXES_WORD, GAUGE_ZERO_HOW, GAUGE_ZERO_WORD, MEASURE_WORD } from '~/words/measureText'
+import { GAUGE_AXES_HOW, GAUGE_AXES_WORD, GAUGE_ZERO_HOW, zeroWord } from '~/words/measureText'
 import { parseDecimal } from '#core/units/length'
 
 /** The level gauge: where to put it, how to zero it, what it must read, what it did read and why it may differ. */
@@ -22,11 +21,10 @@ const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const text = (mm: number) => lengthText(mm, preferences.unit)
 const table = computed(() => job.rig.value.jaws === null)
 const zero = computed(() => use.value.zero)
-const zeroWord = (of: GaugeZero) => (of === 'clamp' && table.value ? 'the table' : GAUGE_ZERO_WORD[of])
-const zeros = computed(() => GAUGE_ZEROS.map((value) => ({ value, label: `On ${zeroWord(value)}` })))
+const zeros = computed(() => GAUGE_ZEROS.map((value) => ({ value, label: `On ${zeroWord(value, table.value)}` })))
 const chosenZero = computed({
   get: () => zero.value,
-  set: (to: GaugeZero) => void job.change(`gauge zeroed on ${zeroWord(to)}`, { gaugeZero: to }),
+  set: (to: GaugeZero) => void job.change(`gauge zeroed on ${zeroWord(to, table.value)}`, { gaugeZero: to }),
 })
 
 const axes = computed(() =>
@@ -45,7 +43,7 @@ const whereText = computed(() => {
   const stretches = square.value.map(({ fromMm, toMm }) =>
     toMm - fromMm < 1 ? `at ${text(fromMm)}` : `from ${text(fromMm)} to ${text(toMm)}`,
   )
-  return `The rod is square to the edge ${stretches.join(' and ')} from the heel: there the gauge reads ${zero.value === 'centre-plane' ? 'the edge angle itself' : `the edge angle against ${zeroWord(zero.value)}`}.`
+  return `The rod is square to the edge ${stretches.join(' and ')} from the heel: there the gauge reads ${zero.value === 'centre-plane' ? 'the edge angle itself' : `the edge angle against ${zeroWord(zero.value, table.value)}`}.`
 })
 const goSquare = () => {
   const first = square.value[0]
@@ -69,17 +67,15 @@ function keep(side: Side) {
     return void (problems[side] = 'Write the angle as a number, such as 17.5.')
   problems[side] = readings.putInstead('reading', { [side]: parsed.ok ? parsed.value : null }) ?? ''
 }
-const differs = (side: Side) =>
-  read.value[side] === null || expected.value[side] === null ? null : read.value[side]! - expected.value[side]!
-const known = computed(() => SIDES.some((side) => differs(side) !== null))
-
-const MOST_CAUSES = 4
-function causeText(cause: LikelyCause): string {
-  if (cause.by === 'zero')
-    return `The gauge was zeroed on ${zeroWord(cause.zero)}: then it fits to ${angleText(cause.leavesDeg)}.`
-  const amount = cause.unit === 'mm' ? text(Math.abs(cause.off)) : `${Math.abs(cause.off).toFixed(1)}°`
-  return `${MEASURE_WORD[cause.measure]} is ${amount} ${cause.off > 0 ? 'more' : 'less'} than written down, ${cause.times < 1.05 ? 'within' : `${cause.times.toFixed(1)} times`} its tolerance.`
+const differs = (side: Side) => read.value[side]?.differsDeg ?? null
+/** Of a rig that is set otherwise since, or of another place than the one looked at. */
+function differsText(side: Side): string {
+  const one = read.value[side]
+  if (!one || one.differsDeg === null) return ''
+  const there = Math.abs(one.placeMm - here.value) > 1 ? ` at ${text(one.placeMm)}` : ''
+  return `${differenceText(one.differsDeg)} against the ${angleText(one.mustDeg!)} ${one.set ? 'due' : 'due then'}${there}`
 }
+const known = computed(() => SIDES.some((side) => differs(side) !== null))
 </script>
 
 <template>
@@ -144,7 +140,7 @@ function causeText(cause: LikelyCause): string {
               ><template #trailing><span aria-hidden="true">°</span></template></UInput
             >
             <p class="mt-0.5 min-h-5 text-sm">
-              {{ differs(side) === null ? '' : `${differenceText(differs(side)!)} against it` }}
+              {{ differsText(side) }}
             </p>
           </UFormField>
         </div>
@@ -159,11 +155,7 @@ function causeText(cause: LikelyCause): string {
           </p>
           <template v-else>
             <h3 class="font-semibold">Likeliest first</h3>
-            <ol class="list-decimal space-y-1 pl-5">
-              <li v-for="cause in causes.slice(0, MOST_CAUSES)" :key="cause.by === 'zero' ? cause.zero : cause.measure">
-                {{ causeText(cause) }}
-              </li>
-            </ol>
+            <CauseList :causes="causes" />
           </template>
         </div>
       </SheetPane>

@@ -44,7 +44,8 @@ const parts = computed(() => {
 
 const next = computed(() => {
   if (!made.value) return null
-  const step = nextStep({ ...made.value, job: props.job, log: entries.value })
+  const stoneOf = (id: string) => collections.stones.find((one) => one.id === id)
+  const step = nextStep({ ...made.value, job: props.job, log: entries.value, stoneOf })
   const { unit, current } = preferences
   return adviceText(step, {
     setup: made.value.setup,

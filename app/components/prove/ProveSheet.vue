@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
-import { proofCauses, provedEarlier, RIG_AND_STONE } from '#core/calibration/proofCauses'
 import type { Side } from '#core/clamping/centring'
-import type { MeasureId } from '#core/doubt/measures'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { parseDecimal, type ParsedNumber } from '#core/units/length'
-import { useRigProofs } from '~/composables/useRigProofs'
+import { useAgainst } from '~/composables/useAgainst'
+import { useProofCauses } from '~/composables/useProofCauses'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
@@ -13,8 +12,6 @@ import { useCollections } from '~/stores/collections'
 import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
-import { causeText } from '~/words/goniometerText'
-import { MEASURE_OF } from '~/words/measureText'
 import { momentText } from '~/words/momentText'
 import { lengthText } from '~/words/lengthText'
 import { ZONE_WORD } from '~/words/zoneText'
@@ -23,6 +20,7 @@ import { ZONE_WORD } from '~/words/zoneText'
 const job = useJob()
 const preferences = usePreferences()
 const readings = useReadings()
+const against = useAgainst()
 const collections = useCollections()
 const names = computed(() => preferences.current.sideNames)
 const { sides } = job
@@ -72,46 +70,18 @@ function howText(entry: Reading | Proof): string {
   if (entry.kind === 'reading') return 'gauge on the stone'
   return entry.by === 'not said' ? '' : entry.by
 }
-/** What a side's proofs come to, against what is set. */
+/** What a side's proofs come to, against what was set where and when it was cut. */
 const amounts = computed(() =>
   sides.value.map((side) => {
-    const [proved, set] = [job.proved.value[side], job.evaluation.value.sides[side]]
-    const off = proved && set.ok ? proved.deg - set.contact.edgeAngleDeg : null
-    return { side, proved, off: off === null ? '' : `${differenceText(off)} against set` }
+    const proved = against.proved.value[side]
+    if (!proved) return { side, proved: null, off: '', where: '' }
+    const { amount, placeMm, differsDeg, asSetNow } = proved
+    const off =
+      differsDeg === null ? '' : `, ${differenceText(differsDeg)} against ${asSetNow ? 'set' : 'what was set then'}`
+    return { side, proved: amount, off, where: `${lengthText(placeMm, preferences.unit)} from the heel` }
   }),
 )
-
-/** So many causes are enough to look into. */
-const MOST_CAUSES = 4
-const differing = computed(() =>
-  Object.fromEntries(
-    sides.value.flatMap((side) => {
-      const [proved, set] = [job.proved.value[side], job.dialFor.value.sides[side]]
-      if (!proved || !set.ok) return []
-      const last = proved.of.at(-1)
-      const differsDeg = proved.deg - set.contact.edgeAngleDeg
-      const toApex = last?.kind === 'proof' ? last.toApex : null
-      return [[side, { differsDeg, doubtDeg: proved.doubtDeg, budget: set.budget, toApex }] as const]
-    }),
-  ),
-)
-/** What was proved on this rig on other jobs tells a measure of the rig from one of this hold. */
-const rigProofs = useRigProofs()
-const earlier = computed(() =>
-  provedEarlier(
-    rigProofs.counting(
-      RIG_AND_STONE,
-      rigProofs.proofs.value.filter(({ jobId }) => jobId !== job.id),
-    ).counted,
-    job.content.value.stoneId,
-  ),
-)
-const causes = computed(() => proofCauses(differing.value, earlier.value))
-const unexplained = computed(() =>
-  Object.values(differing.value).some(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg),
-)
-const WHERE = { rig: 'rig', hold: 'clamp', blade: 'blade', stone: 'rig' } as const
-const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measure]])
+const { causes, earlier, unexplained } = useProofCauses()
 </script>
 
 <template>
@@ -159,15 +129,16 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
       <SheetPane labelledby="on-steel">
         <h2 id="on-steel" class="flex items-center gap-2 text-lg"><AngleMark angle="proved" />On the steel</h2>
         <dl class="mt-2 grid grid-cols-2 gap-4">
-          <div v-for="{ side, proved, off } in amounts" :key="side">
+          <div v-for="{ side, proved, off, where } in amounts" :key="side">
             <dt class="text-sm text-muted">{{ names[side] }}, per side</dt>
             <dd>
               <span class="figure block text-3xl" :data-testid="`amount-${side}`">{{
                 proved ? angleText(proved.deg, proved.doubtDeg) : '–'
               }}</span>
               <span class="block min-h-5 text-sm text-toned">{{
-                proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}, ${off}` : 'not proved yet'
+                proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}${off}` : 'not proved yet'
               }}</span>
+              <span v-if="where" class="block text-sm text-muted">{{ where }}</span>
               <span v-if="proved?.spreadDeg != null" class="block text-sm text-toned"
                 >of {{ proved.of.length }}, {{ angleText(proved.spreadDeg, 0.05) }} from one to the next</span
               >
@@ -180,23 +151,17 @@ const whereOf = (measure: MeasureId) => sheetPath(job.id, WHERE[MEASURE_OF[measu
             <SideSwitch v-if="sides.length > 1" />
           </div>
           <AnglesAlong />
+          <ZoneTable />
         </div>
         <div v-if="causes.length > 0" class="mt-3 border-t border-default pt-3" data-testid="proof-causes">
-          <h3 class="font-semibold">Why proved and set differ, likeliest first</h3>
+          <h3 class="font-semibold">Why it is not as set, likeliest first</h3>
           <p v-if="earlier.length > 0" class="text-sm text-muted">
             With {{ earlier.length === 1 ? 'one angle' : `${earlier.length} angles` }} proved on this rig before.
           </p>
-          <ol class="list-decimal space-y-1 pl-5">
-            <li v-for="cause in causes.slice(0, MOST_CAUSES)" :key="cause.by === 'measure' ? cause.measure : cause.by">
-              {{ causeText(cause, names, preferences.unit) }}
-              <NuxtLink v-if="cause.by === 'measure'" class="text-link" :to="whereOf(cause.measure)"
-                >Measure it again</NuxtLink
-              >
-            </li>
-          </ol>
+          <CauseList :causes="causes" />
         </div>
         <p v-else-if="unexplained" class="mt-3 border-t border-default pt-3">
-          No single measure explains both sides.
+          No single measure explains all that was proved.
           <NuxtLink class="text-link" :to="sheetPath(job.id, 'prove', 'calibrate')"
             >What all proofs say of the rig</NuxtLink
           >

@@ -65,6 +65,7 @@ function go(to: number) {
   active.value = ''
   void toField('[data-step] input')
 }
+useAskedField((path) => (step.value = stepOf(steps.value, path)))
 function addRow(list: FieldList) {
   rig.addRow(list)
   void toField(`[data-focus="rig-${list.path}.${rows(list.path).length - 1}.${list.fields[0]!.path}"]`)

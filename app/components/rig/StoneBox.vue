@@ -20,6 +20,10 @@ const describe = (from: KeptStone | null, copy: boolean) =>
   (entry.value = { from, copy, title: !from ? 'A new stone' : copy ? 'A stone like this one' : from.name })
 const logOpen = ref(false)
 useAskedFor('stone', () => describe(null, false))
+useAskedToMeasure(
+  () => collections.stones,
+  (one) => describe(one, false),
+)
 
 function kept(stone: KeptStone) {
   const isNew = !entry.value?.from || entry.value.copy

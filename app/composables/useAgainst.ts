@@ -1,0 +1,43 @@
+import { computed } from 'vue'
+import { perSide, type PerSide, type Side } from '#core/clamping/centring'
+import { provedAgainst, readAgainst, type JobAsSet, type ProvedAgainst, type ReadAgainst } from '#core/ledger/against'
+import { zoneAngles, type ZoneAngles } from '#core/ledger/zoneAngles'
+import { provedAtPlaces, readAtPlaces } from '#core/log/amount'
+import { ofKind } from '#core/log/inForce'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { useCollections } from '~/stores/collections'
+
+/** What was read and proved on this job against what was set where it was found, as that was then. */
+export const useAgainst = () => useJob().share(against)
+
+function against(job: JobView) {
+  const collections = useCollections()
+  const now = computed((): JobAsSet => ({
+    setup: job.setup.value,
+    job: job.content.value,
+    dialFor: job.dialFor.value.station,
+    zones: job.zones.value,
+    stoneOf: (id) => collections.stones.find((one) => one.id === id),
+  }))
+  /** The newest place of each side; null while nothing was proved, or read, on it. */
+  const proved = computed((): PerSide<ProvedAgainst | null> =>
+    perSide((side) => {
+      const amount = job.proved.value[side]
+      return amount && provedAgainst(now.value, side, amount)
+    }),
+  )
+  const read = computed((): PerSide<ReadAgainst | null> =>
+    perSide((side) => {
+      const amount = job.read.value[side]
+      return amount && readAgainst(now.value, side, amount)
+    }),
+  )
+  /** At every place of a side that goes with the newest. */
+  const provedAlong = (side: Side): ProvedAgainst[] =>
+    provedAtPlaces(ofKind(job.entries.value, 'proof'), side).map((amount) => provedAgainst(now.value, side, amount))
+  const readAlong = (side: Side): ReadAgainst[] =>
+    readAtPlaces(ofKind(job.entries.value, 'reading'), side).map((amount) => readAgainst(now.value, side, amount))
+  const zones = (side: Side): ZoneAngles[] => zoneAngles(now.value, job.content.value, job.entries.value, side)
+  return { proved, read, provedAlong, readAlong, zones }
+}

@@ -1,0 +1,69 @@
+import { zoneAt, type Zone } from '../blade/zones'
+import type { Side } from '../clamping/centring'
+import type { KnownHold } from '../clamping/knownHold'
+import { stationAt } from '../curve/stations'
+import { doubtBudget, totalDoubtDeg } from '../doubt/budget'
+import { provedAtPlaces, readAtPlaces, together, type Amount } from '../log/amount'
+import type { LogEntry, Proof, Reading } from '../log/entry'
+import { ofKind } from '../log/inForce'
+import { heightOfSetting } from '../rig/dial'
+import { contactFor } from '../setup/setup'
+import { provedAgainst, readAgainst, type JobAsSet, type ReadAgainst } from './against'
+
+/** The angles of one zone of a side; wanted is the same all along. */
+export interface ZoneAngles {
+  readonly zone: Zone
+  /** At its middle, as the rig is set now; null where there is no angle. */
+  readonly set: { readonly deg: number; readonly doubtDeg: number } | null
+  /** The newest reading of a gauge in it. */
+  readonly read: ReadAgainst | null
+  /** All that was proved in it and goes with the newest proof of the side. */
+  readonly proved: Amount | null
+  /** The steel less what was set when it was cut, at its own places, degrees; null where one is not known. */
+  readonly differsDeg: number | null
+}
+
+/**
+ * Set, read and proved of a side, zone by zone from the heel. What was found of no place of its own holds for all
+ * zones. Log: what is in force of the job's, oldest first. Source: docs/geometry.md, "Read and proved against set".
+ */
+export function zoneAngles(now: JobAsSet, known: KnownHold, log: readonly LogEntry[], side: Side): ZoneAngles[] {
+  const proved = provedAtPlaces(ofKind(log, 'proof'), side).map((amount) => provedAgainst(now, side, amount))
+  const read = readAtPlaces(ofKind(log, 'reading'), side).map((amount) => readAgainst(now, side, amount))
+  return now.zones.map((zone, i): ZoneAngles => {
+    const within = ({ amount }: { amount: Amount }) => holdsFor(amount.of.at(-1)!, now.zones, i)
+    const here = proved.filter(within)
+    const all = together(here.map(({ amount }) => amount))
+    const weighed = here.flatMap(({ amount, differsDeg }) =>
+      differsDeg === null ? [] : [{ differsDeg, weight: 1 / amount.doubtDeg ** 2 }],
+    )
+    const weight = weighed.reduce((sum, one) => sum + one.weight, 0)
+    return {
+      zone,
+      set: setAt(now, known, side, (zone.fromMm + zone.toMm) / 2),
+      read: read.filter(within).at(-1) ?? null,
+      proved: all,
+      differsDeg: weight > 0 ? weighed.reduce((sum, one) => sum + one.weight * one.differsDeg, 0) / weight : null,
+    }
+  })
+}
+
+/** Whether what was found holds for a zone: in it, of its kind, or of the whole edge. */
+function holdsFor(entry: Reading | Proof, zones: readonly Zone[], index: number): boolean {
+  if (entry.placeMm !== null) return zoneAt(zones, entry.placeMm) === index
+  const kind = entry.kind === 'proof' ? entry.zone : null
+  return kind === null || kind === zones[index]!.kind
+}
+
+function setAt({ setup, job }: JobAsSet, known: KnownHold, side: Side, placeMm: number): ZoneAngles['set'] {
+  const station = stationAt(setup.blade.edge, placeMm)
+  const [contact, at] = [
+    contactFor(setup, side, job.dialled[side], station),
+    heightOfSetting(setup.rig, job.dialled[side]),
+  ]
+  if (!contact.ok || !at.ok) return null
+  return {
+    deg: contact.edgeAngleDeg,
+    doubtDeg: totalDoubtDeg(doubtBudget(setup, known, side, at.heightMm, station)),
+  }
+}
