@@ -10,7 +10,11 @@ export interface ReportContent {
   readonly why: string
   /** A heading over each column; the rows' first cell is their word. */
   readonly angles: { readonly columns: readonly string[]; readonly rows: readonly (readonly string[])[] }
+  /** The same zone by zone; the rows' first cell is zone and side. */
+  readonly zones: { readonly columns: readonly string[]; readonly rows: readonly (readonly string[])[] }
   readonly readings: readonly string[]
+  readonly sharpness: readonly string[]
+  /** With what was made with each. */
   readonly stones: readonly string[]
   readonly sides: readonly DrawnSide[]
   /** What the edge's length reads as, and its ends' words. */
@@ -24,10 +28,21 @@ export interface ReportContent {
 const MARGIN = 12
 const GAP = 8
 const TABLE = { rowMm: 6, wordMm: 34 } as const
+const ZONE_TABLE = { rowMm: 4.8, wordMm: 18, columnMm: 12.5 } as const
+interface TableLook {
+  readonly rowMm: number
+  readonly wordMm: number
+  /** Of every column but the last; where it is not said, all are as wide. */
+  readonly columnMm?: number
+  readonly size: number
+  readonly bold: boolean
+}
 const CHART_MM = 46
 const SECTION_MM = 44
 const MOST_READINGS = 12
 const MOST_STONES = 8
+const MOST_ZONES = 14
+const MOST_TESTS = 4
 
 /** A finished job on one page: what was wanted, set, read and proved, along the edge, and how it was done. */
 export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPage {
@@ -44,13 +59,7 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
     texts.push(...fitted(text, { x, y, size, bold }, most))
 
   let y = 38
-  const columnMm = (half - TABLE.wordMm) / content.angles.columns.length
-  content.angles.columns.forEach((word, i) => say(word, MARGIN + TABLE.wordMm + i * columnMm, y, columnMm - 2))
-  for (const [word, ...cells] of content.angles.rows) {
-    y += TABLE.rowMm
-    say(word!, MARGIN, y, TABLE.wordMm - 2)
-    cells.forEach((cell, i) => say(cell, MARGIN + TABLE.wordMm + i * columnMm, y, columnMm - 2, true, 4.4))
-  }
+  table(content.angles, { ...TABLE, size: 4.4, bold: true })
   y += TABLE.rowMm
   for (const text of wrapped(content.why, 3.6, half).slice(0, 3)) {
     texts.push({ x: MARGIN, y, size: 3.6, bold: false, text })
@@ -64,7 +73,16 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
     if (rows.length > most) say(`and ${rows.length - most} more`, MARGIN, (y += 5), half)
     y += 4
   }
+  if (content.zones.rows.length > 0) {
+    y += 4
+    table(
+      { ...content.zones, rows: content.zones.rows.slice(0, MOST_ZONES) },
+      { ...ZONE_TABLE, size: 3.4, bold: false },
+    )
+    y += TABLE.rowMm
+  }
   list('Stones', content.stones, MOST_STONES)
+  list('How sharp', content.sharpness, MOST_TESTS)
   list('Readings and proofs', content.readings, MOST_READINGS)
 
   let top = 34
@@ -75,6 +93,19 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
   drawSections(top + 2)
   say(content.note, MARGIN, page.height - 8, width, false, 3.2)
   return { ...page, texts, lines }
+
+  /** A heading over each column, then the rows; the last column takes what room is left. */
+  function table({ columns, rows }: ReportContent['angles'], { wordMm, rowMm, columnMm, size, bold }: TableLook): void {
+    const wide = columnMm ?? (half - wordMm) / columns.length
+    const place = (i: number) => MARGIN + wordMm + i * wide
+    const room = (i: number) => (i === columns.length - 1 ? half - wordMm - i * wide : wide) - 1
+    columns.forEach((word, i) => say(word, place(i), y, room(i), false, Math.min(3.6, size)))
+    for (const [word, ...cells] of rows) {
+      y += rowMm
+      say(word!, MARGIN, y, wordMm - 1, false, Math.min(3.6, size))
+      cells.forEach((cell, i) => say(cell, place(i), y, room(i), bold, size))
+    }
+  }
 
   function drawSide(side: DrawnSide, from: number) {
     const { name, angles, findings } = side

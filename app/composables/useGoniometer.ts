@@ -20,15 +20,16 @@ export interface TypedSide {
   readonly edge: string
   readonly from: string
   readonly to: string
+  readonly width: string
   readonly primary: string
 }
-export type TypedFigure = 'edge' | 'from' | 'to' | 'primary'
+export type TypedFigure = 'edge' | 'from' | 'to' | 'width' | 'primary'
 
-export const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', primary: '' }
+export const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', width: '', primary: '' }
 /** Which figures a reflection of each look has. */
 export const FIGURES: Record<Finish, readonly TypedFigure[]> = {
   crisp: ['edge', 'primary'],
-  hazy: ['edge', 'from', 'to', 'primary'],
+  hazy: ['edge', 'width', 'primary'],
   convex: ['from', 'to', 'primary'],
 }
 
@@ -61,9 +62,11 @@ function goniometer(job: JobView) {
   const inLengths = computed(() => form.value.inLengths && distanceMm.value !== null)
   const fieldOf = (side: Side, figure: TypedFigure) => `${side}.${figure}`
 
-  /** What stands in a field, degrees; null where it is empty; undefined, with its problem told, where it is none. */
+  /** Degrees of a spot, as it is typed. */
+  const toDeg = (figure: number) => (inLengths.value ? flatScreenDeg(figure, distanceMm.value!) : figure)
+  /** What stands in a field, as typed; null where it is empty; undefined, with its problem told, where it is none. */
   function read(side: Side, figure: TypedFigure, problems: Problems): number | null | undefined {
-    const text = form.value[side][figure].replace('°', '')
+    const text = form.value[side][figure]?.replace('°', '') ?? ''
     if (text.trim() === '') return null
     const parsed = inLengths.value ? parseLengthMm(text, preferences.unit) : parseDecimal(text)
     if (!parsed.ok) {
@@ -72,8 +75,8 @@ function goniometer(job: JobView) {
         : 'Write the angle as a number, such as 17.5.'
       return undefined
     }
-    const deg = inLengths.value ? flatScreenDeg(parsed.value, distanceMm.value!) : parsed.value
-    if (deg > 0 && deg < 60) return deg
+    const deg = toDeg(parsed.value)
+    if (deg > 0 && deg < 60) return parsed.value
     problems[fieldOf(side, figure)] = 'An angle per side lies above 0° and below 60°.'
     return undefined
   }
@@ -81,27 +84,27 @@ function goniometer(job: JobView) {
   /** A side as it is shown; null while nothing is typed of it, or something is wrong with it. */
   function shownOf(side: Side, problems: Problems): ShownSide | null {
     const { finish } = form.value[side]
-    const [edge, from, to, primary] = (['edge', 'from', 'to', 'primary'] as const).map((figure) =>
+    const [edge, from, to, width, primary] = (['edge', 'from', 'to', 'width', 'primary'] as const).map((figure) =>
       FIGURES[finish].includes(figure) ? read(side, figure, problems) : null,
     )
-    if ([edge, from, to, primary].includes(undefined)) return null
+    if ([edge, from, to, width, primary].includes(undefined)) return null
     const need = (figure: TypedFigure, what: string) => {
       problems[fieldOf(side, figure)] = what
       return null
     }
-    const anything = [edge, from, to, primary].some((one) => one !== null)
-    if (finish !== 'convex') {
-      if (edge == null) return anything ? need('edge', 'Write where the edge shows.') : null
-      if ((from === null) !== (to === null)) return need(from === null ? 'from' : 'to', 'Write both ends, or none.')
-    } else if (from == null || to == null) {
+    const anything = [edge, from, to, width, primary].some((one) => one !== null)
+    if (finish !== 'convex' && edge == null) return anything ? need('edge', 'Write where the edge shows.') : null
+    if (finish === 'hazy' && width == null) return need('width', 'Write how wide the haze is.')
+    if (finish === 'convex' && (from == null || to == null))
       return anything ? need(from == null ? 'from' : 'to', 'Write both ends of the line.') : null
-    }
-    const ends = [from ?? edge!, to ?? edge!].sort((a, b) => a - b) as [number, number]
-    const middle = finish === 'convex' ? (ends[0] + ends[1]) / 2 : edge!
-    if (middle < ends[0] || middle > ends[1]) return need('edge', 'The middle lies between the two ends.')
-    if (primary != null && primary >= ends[0])
+    const half = (width ?? 0) / 2
+    const ends = [from ?? edge! - half, to ?? edge! + half].sort((a, b) => a - b).map(toDeg) as [number, number]
+    if (ends[0] <= 0) return need('width', 'So wide it would reach the other side.')
+    const edgeDeg = finish === 'convex' ? (ends[0] + ends[1]) / 2 : toDeg(edge!)
+    const primaryDeg = primary == null ? null : toDeg(primary)
+    if (primaryDeg !== null && primaryDeg >= ends[0])
       return need('primary', 'The primary face is flatter than the edge: its spot lies further in.')
-    return { side, finish, edgeDeg: middle, fromDeg: ends[0], toDeg: ends[1], primaryDeg: primary ?? null }
+    return { side, finish, edgeDeg, fromDeg: ends[0], toDeg: ends[1], primaryDeg }
   }
 
   /** What both sides show, and what is wrong at which field. */

@@ -101,11 +101,13 @@ export function useGoniometerPhoto() {
   async function accept() {
     const text = (deg: number) => String(Math.round(deg * 100) / 100)
     for (const { side, finish, edgeDeg, fromDeg, toDeg, primaryDeg } of shown.value) {
-      const ends = finish === 'crisp' ? { from: '', to: '' } : { from: text(fromDeg), to: text(toDeg) }
+      const line = finish === 'convex'
       const typed: TypedSide = {
         finish,
-        edge: finish === 'convex' ? '' : text(edgeDeg),
-        ...ends,
+        edge: line ? '' : text(edgeDeg),
+        from: line ? text(fromDeg) : '',
+        to: line ? text(toDeg) : '',
+        width: finish === 'hazy' ? text(toDeg - fromDeg) : '',
         primary: primaryDeg === null ? '' : text(primaryDeg),
       }
       gonio.put(side, typed)

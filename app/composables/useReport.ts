@@ -6,6 +6,8 @@ import type { BevelWidth, LogEntry, Proof, Reading } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
 import type { Vec2 } from '#core/vector/vec2'
 import { reportPage, type ReportContent } from '~/card/reportPage'
+import { strokesMade } from '#core/log/strokesMade'
+import { useAgainst } from '~/composables/useAgainst'
 import { useAnglesAlong } from '~/composables/useAnglesAlong'
 import { useInk } from '~/composables/useInk'
 import { useLedger } from '~/composables/useLedger'
@@ -17,7 +19,9 @@ import { angleText } from '~/words/angleText'
 import { widthText } from '~/words/bevelText'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
-import { ZONE_WORD } from '~/words/zoneText'
+import { foundText, TEST_WORD } from '~/words/sharpnessText'
+import { strokesText } from '~/words/strokesText'
+import { ZONE_WORD, zoneName } from '~/words/zoneText'
 
 /** Over the shoulder a section is drawn so many times as far as to it. */
 const BEYOND_SHOULDER = 3
@@ -36,7 +40,8 @@ export function useReport() {
   const paper = usePaper()
   const names = computed(() => preferences.current.sideNames)
   const text = (mm: number) => lengthText(mm, preferences.unit)
-  const { sides } = job
+  const { sides, blade } = job
+  const against = useAgainst()
   const along = useAnglesAlong()
   const { edgeMm } = along
 
@@ -58,19 +63,18 @@ export function useReport() {
   /** The section at the place that the dial is for, as it was (ink, or the blade's own bevel) and as it is proved. */
   function sections(): ReportContent['sections'] {
     const side: Side = 'A'
-    const { blade } = job.setup.value
     const zone = ink.zones.value.findIndex(({ toMm }) => job.dialFor.value.station.fromHeelMm <= toMm)
-    const beforeDeg = ink.foundOn(side)[zone]?.angle.middleDeg ?? blade.bevelDeg?.[side] ?? null
+    const beforeDeg = ink.foundOn(side)[zone]?.angle.middleDeg ?? blade.value.bevelDeg?.[side] ?? null
     const afterDeg = job.proved.value[side]?.deg ?? null
     if (beforeDeg === null || afterDeg === null) return []
     const half = (deg: number): Vec2[] => {
-      const { shoulderMm, primaryHalfAngleDeg: primaryDeg } = bevelSectionOf(blade, side, deg)
+      const { shoulderMm, primaryHalfAngleDeg: primaryDeg } = bevelSectionOf(blade.value, side, deg)
       const place = {
         zone: 0,
         lengthMm: 1,
         shoulderMm,
         primaryDeg,
-        heightMm: blade.widthMm,
+        heightMm: blade.value.widthMm,
         thereDeg: { apex: deg, shoulder: deg },
       }
       const section = sectionAt(place)
@@ -85,21 +89,49 @@ export function useReport() {
     ]
   }
 
+  /** A side's bevel in a zone before anything was proved: by ink, or as the blade was described. */
+  function beforeText(side: Side, zone: number): string {
+    const looked = ink.looks.value.findLast((look) => look.side === side)
+    const first = ofKind(job.entries.value, 'proof').find((one) => one.side === side)
+    const face = looked && (!first || looked.at < first.at) ? ink.foundOn(side)[zone] : null
+    const described = blade.value.bevelDeg?.[side] ?? null
+    if (face) return angleText(face.angle.middleDeg, (face.angle.toDeg - face.angle.fromDeg) / 2)
+    return described === null ? '–' : angleText(described)
+  }
+  /** Zone by zone of each side: before, and the four angles after. */
+  const zoneRows = computed(() =>
+    sides.value.flatMap((side) =>
+      against
+        .zones(side)
+        .map(({ set, read, proved }, i) => [
+          `${zoneName(job.zones.value, i)} ${names.value[side]}`,
+          beforeText(side, i),
+          angleText(job.content.value.wanted.deg[side]),
+          set ? angleText(set.deg, set.doubtDeg) : '–',
+          read ? angleText(read.amount.deg, read.amount.doubtDeg) : '–',
+          proved ? `${angleText(proved.deg, proved.doubtDeg)} ± ${angleText(proved.doubtDeg, proved.doubtDeg)}` : '–',
+        ]),
+    ),
+  )
+  const strokes = computed(() => strokesMade(ofKind(job.entries.value, 'strokes')))
+  const strokesWith = (stoneId: string): string => {
+    const made = strokes.value.find((one) => one.stoneId === stoneId)
+    return made ? `: ${strokesText(made, names.value)}` : ''
+  }
+
   const content = computed((): ReportContent => {
-    const { blade } = job.setup.value
-    const { name, wanted, progression } = job.content.value
+    const { name, owner, use } = blade.value
+    const { name: title, wanted, progression } = job.content.value
     const measured = job.entries.value.filter(isMeasured)
-    const used = [...new Set(ofKind(job.entries.value, 'dialled').flatMap(({ stoneId }) => stoneId ?? []))]
+    const dialled = ofKind(job.entries.value, 'dialled').flatMap(({ stoneId }) => stoneId ?? [])
+    const used = [...new Set([...dialled, ...strokes.value.flatMap(({ stoneId }) => stoneId ?? [])])]
     const stones = used.length > 0 ? used : progression
+    const sharpness = ofKind(job.entries.value, 'sharpness').filter(
+      ({ bladeId }) => bladeId === job.content.value.bladeId,
+    )
     return {
-      title: name,
-      subtitle: [
-        blade.name,
-        blade.owner && `of ${blade.owner}`,
-        blade.use,
-        job.rig.value.name,
-        new Date().toLocaleDateString('sv'),
-      ]
+      title,
+      subtitle: [name, owner && `of ${owner}`, use, job.rig.value.name, new Date().toLocaleDateString('sv')]
         .filter(Boolean)
         .join(' · '),
       why: wanted.why,
@@ -112,7 +144,11 @@ export function useReport() {
         ]),
       },
       readings: measured.toReversed().map(measuredText),
-      stones: stones.map((id) => collections.nameOf(id)),
+      zones: { columns: ['before', 'wanted', 'set', 'read', 'proved'], rows: zoneRows.value },
+      stones: stones.map((id) => `${collections.nameOf(id)}${strokesWith(id)}`),
+      sharpness: sharpness
+        .toReversed()
+        .map((one) => `${TEST_WORD[one.test]}: ${foundText(one, names.value)}, ${momentText(one.at)}`),
       sides: along.sides.value,
       edgeMm: edgeMm.value,
       edgeText: `tip, ${text(edgeMm.value)}`,

@@ -114,6 +114,14 @@ const practice = entry.extend({
   points: z.number().int().min(0).max(100),
   looks: z.number().int().min(1).max(1000),
 })
+/** Strokes were made with the stone of the entry on a side. */
+const strokes = entry.extend({
+  kind: z.literal('strokes'),
+  side,
+  count: z.number().int().min(1).max(10_000),
+  /** Of a zone alone; null: full strokes, from heel to tip. */
+  zone: z.enum(ZONE_KINDS).nullable().default(null),
+})
 /** How sharp the edge was found. */
 const sharpness = entry.extend({
   kind: z.literal('sharpness'),
@@ -150,6 +158,7 @@ export const ENTRIES = {
   dialled: { schema: dialled, steps: [] },
   'ink-look': { schema: inkLook, steps: [] },
   practice: { schema: practice, steps: [] },
+  strokes: { schema: strokes, steps: [] },
   sharpness: { schema: sharpness, steps: [] },
   'bevel-width': { schema: bevelWidth, steps: [] },
   'stone-wear': { schema: wear, steps: [] },
@@ -164,6 +173,7 @@ export const logEntry = z.discriminatedUnion('kind', [
   dialled,
   inkLook,
   practice,
+  strokes,
   sharpness,
   bevelWidth,
   wear,
@@ -175,6 +185,7 @@ export type Reading = EntryOf<'reading'>
 export type Proof = EntryOf<'proof'>
 export type InkLookEntry = EntryOf<'ink-look'>
 export type BevelWidth = EntryOf<'bevel-width'>
+export type Strokes = EntryOf<'strokes'>
 export type Sharpness = EntryOf<'sharpness'>
 export type Dialled = EntryOf<'dialled'>
 export type WearEntry = EntryOf<'stone-wear'>

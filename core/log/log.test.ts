@@ -2,8 +2,9 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { provedAmount, readAmount } from './amount'
 import { dialledState } from './dialledState'
-import { ANGLE_ALONE, type Dialled, type LogEntry, type Proof, type Reading } from './entry'
+import { ANGLE_ALONE, type Dialled, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
 import { inForce } from './inForce'
+import { strokesMade } from './strokesMade'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const about = { jobId: id(900), bladeId: null, stoneId: id(901), instrumentId: null }
@@ -128,5 +129,32 @@ describe('what readings come to', () => {
     expect(provedAmount([proof(1, { deg: 21 }), proof(59)], 'A')?.deg).toBeCloseTo(20.5, 9)
     expect(provedAmount([proof(1, { deg: 21 }), proof(122)], 'A')?.deg).toBe(20)
     expect(provedAmount([proof(1, { deg: 21, zone: 'tip' }), proof(59)], 'A')?.deg).toBe(20)
+  })
+})
+
+describe('strokes', () => {
+  const made = (n: number, more: Partial<Strokes>): Strokes => ({
+    ...about,
+    id: id(n),
+    at: minute(n),
+    kind: 'strokes',
+    side: 'A',
+    count: 10,
+    zone: null,
+    ...more,
+  })
+
+  it('add up stone by stone, full ones apart from those of a zone, in the order the stones were taken up', () => {
+    const all = [
+      made(1, { count: 60 }),
+      made(2, { side: 'B', count: 55 }),
+      made(3, { stoneId: id(7), count: 20 }),
+      made(4, { count: 5 }),
+      made(5, { zone: 'tip', side: 'B', count: 12 }),
+    ]
+    expect(strokesMade(all)).toEqual([
+      { stoneId: about.stoneId, full: { A: 65, B: 55 }, local: [{ zone: 'tip', A: 0, B: 12 }] },
+      { stoneId: id(7), full: { A: 20, B: 0 }, local: [] },
+    ])
   })
 })

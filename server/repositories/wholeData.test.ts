@@ -209,6 +209,18 @@ const ENTRIES: LogEntry[] = [
     by: 'photograph',
   },
   {
+    id: '0197a000-0000-7000-8000-000000000019',
+    at: '2026-05-01T09:00:40.000Z',
+    jobId: ID.jobs,
+    bladeId: ID.blades,
+    stoneId: ID.stones,
+    instrumentId: null,
+    kind: 'strokes',
+    side: 'A',
+    count: 60,
+    zone: 'tip',
+  },
+  {
     id: '0197a000-0000-7000-8000-000000000012',
     at: '2026-05-01T09:01:00.000Z',
     jobId: ID.jobs,
@@ -243,12 +255,12 @@ describe('all that is kept', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
       ok: true,
-      done: { added: 12, updated: 0, left: 0, unreadable: [] },
+      done: { added: 13, updated: 0, left: 0, unreadable: [] },
     })
     for (const kind of THING_KINDS)
       expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 12 } })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 13 } })
   })
 
   it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {

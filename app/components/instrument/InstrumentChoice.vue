@@ -17,6 +17,7 @@ const chosen = computed({
   get: () => instrument.value?.id ?? NONE,
   set: (to: string) => choose(to === NONE ? null : to),
 })
+const checking = ref(false)
 const zeroText = computed(() => {
   const { A, B } = perSide(zeroDeg)
   if (A === 0) return ''
@@ -34,6 +35,21 @@ const zeroText = computed(() => {
     <NuxtLink v-else class="text-sm text-muted underline" to="/shelf?new=instrument"
       >Put your {{ of === 'reading' ? 'gauge' : 'goniometer' }} on the shelf</NuxtLink
     >
-    <p v-if="zeroText" class="mt-1 text-sm text-toned">{{ zeroText }}</p>
+    <p class="mt-1 text-sm text-toned">
+      {{ zeroText }}
+      <button v-if="of === 'proof' && instrument" type="button" class="text-link" @click="() => void (checking = true)">
+        Check its zero with two readings
+      </button>
+    </p>
+    <USlideover
+      v-model:open="checking"
+      :title="instrument?.name"
+      description="One bevel read twice, the blade turned end for end between."
+      :ui="{ content: 'max-w-lg' }"
+    >
+      <template #body
+        ><InstrumentEntry v-if="instrument" :from="instrument" @done="() => void (checking = false)"
+      /></template>
+    </USlideover>
   </div>
 </template>

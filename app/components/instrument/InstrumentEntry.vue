@@ -6,7 +6,8 @@ import {
   twoReadings,
   type InstrumentKind,
 } from '#core/instrument/instrument'
-import { parseDecimal } from '#core/units/length'
+import { flatScreenDeg } from '#core/goniometer/scale'
+import { parseDecimal, parseLengthMm } from '#core/units/length'
 import type { KeptInstrument } from '#core/kept/things'
 import { instrumentDrafts, readInstrument } from '~/describing/instrumentDraft'
 import { useFields } from '~/describing/useFields'
@@ -47,12 +48,33 @@ const zeroHelp = computed(() => {
 })
 
 /** A blade turned end for end throws the spot of the same bevel to the other side: what was too much is too little. */
-const READ = { first: 'On side A, °', turned: 'Turned end for end, °' } as const
-const twice = reactive({ first: '', turned: '' })
+const twice = reactive({ first: '', turned: '', inLengths: false })
+const screenMm = computed(() => read.value.instrument?.screenDistanceMm ?? null)
+const spotUnit = computed(() => (twice.inLengths && screenMm.value !== null ? unit.value : '°'))
+const READ = computed(() => ({
+  first: `On side A, ${spotUnit.value}`,
+  turned: `Turned end for end, ${spotUnit.value}`,
+}))
+function spotDeg(text: string): number | null {
+  const inLengths = spotUnit.value !== '°'
+  const parsed = inLengths ? parseLengthMm(text, unit.value) : parseDecimal(text.replace('°', ''))
+  if (!parsed.ok) return null
+  const deg = inLengths ? flatScreenDeg(parsed.value, screenMm.value!) : parsed.value
+  return deg > 0 && deg < 60 ? deg : null
+}
+const spots = computed(() => ({ first: spotDeg(twice.first), turned: spotDeg(twice.turned) }))
+const spotProblem = (which: 'first' | 'turned') =>
+  twice[which].trim() !== '' && spots.value[which] === null
+    ? spotUnit.value === '°'
+      ? 'Write the angle as a number, such as 17.5.'
+      : 'Write how far the spot is from the middle of the screen.'
+    : undefined
 const found = computed(() => {
-  const [first, turned] = [parseDecimal(twice.first.replace('°', '')), parseDecimal(twice.turned.replace('°', ''))]
-  return first.ok && turned.ok ? twoReadings(first.value, turned.value) : null
+  const { first, turned } = spots.value
+  return first === null || turned === null ? null : twoReadings(first, turned)
 })
+/** Of the mean, and of half the difference, of two such readings. */
+const foundDoubtDeg = computed(() => (read.value.instrument?.doubtDeg ?? 0.1) / Math.SQRT2)
 
 function takeOver() {
   if (found.value) put('zeroDeg', String(Math.round(found.value.zeroDeg * 100) / 100))
@@ -98,15 +120,27 @@ async function keep() {
     />
     <fieldset v-if="kind !== 'level-gauge'" class="rounded-sm border border-default p-3">
       <legend class="px-1 text-sm font-semibold">Find it with two readings of one bevel</legend>
+      <UCheckbox
+        v-if="screenMm !== null"
+        v-model="twice.inLengths"
+        class="mb-2"
+        size="xl"
+        :label="`Spots by their distance from the middle, ${unit}`"
+      />
       <div class="grid grid-cols-2 gap-3">
-        <UFormField v-for="which in ['first', 'turned'] as const" :key="which" :label="READ[which]"
+        <UFormField
+          v-for="which in ['first', 'turned'] as const"
+          :key="which"
+          :label="READ[which]"
+          :error="spotProblem(which)"
           ><UInput v-model="twice[which]" size="lg" inputmode="decimal" autocomplete="off" class="w-full"
         /></UFormField>
       </div>
       <p class="mt-2 min-h-5 text-sm" aria-live="polite">
         <template v-if="found"
-          >The bevel is {{ angleText(found.bevelDeg) }}; the instrument’s own zero is
-          {{ differenceText(found.zeroDeg, 0.01) }}.</template
+          >The bevel is {{ angleText(found.bevelDeg, foundDoubtDeg) }}; the instrument’s own zero is
+          {{ differenceText(found.zeroDeg, foundDoubtDeg) }}: each ±
+          {{ angleText(foundDoubtDeg, foundDoubtDeg) }}.</template
         >
       </p>
       <UButton color="neutral" variant="outline" label="Take it over" :disabled="!found" @click="takeOver" />

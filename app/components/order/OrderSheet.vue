@@ -134,5 +134,6 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
         Wipe blade and stone at every swap; change when the last scratches are gone, not when the burr turns.
       </p>
     </SheetPane>
+    <StrokesPane class="lg:col-start-2" />
   </div>
 </template>

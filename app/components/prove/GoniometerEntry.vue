@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Side } from '#core/clamping/centring'
 import { FINISHES, type Finish } from '#core/goniometer/pattern'
 import { FIGURES, useGoniometer, type TypedFigure } from '~/composables/useGoniometer'
 import { useSimulatedScreen } from '~/composables/useSimulatedScreen'
@@ -15,7 +16,15 @@ const gonio = useGoniometer()
 const { form, pattern } = gonio
 const names = computed(() => preferences.current.sideNames)
 const finishes = FINISHES.map((value) => ({ value, label: `${FINISH_WORD[value]}: ${FINISH_MEANS[value]}` }))
-const LABEL: Record<TypedFigure, string> = { edge: 'Edge', from: 'from', to: 'to', primary: 'Primary face' }
+const LABEL: Record<TypedFigure, string> = {
+  edge: 'Edge',
+  from: 'from',
+  to: 'to',
+  width: 'How wide',
+  primary: 'Primary face',
+}
+const labelOf = (side: Side, figure: TypedFigure) =>
+  `${figure === 'edge' && form.value[side].finish === 'hazy' ? 'Its middle' : LABEL[figure]}, ${unit.value}`
 const unit = computed(() => (gonio.inLengths.value ? preferences.unit : '°'))
 const APEX = [
   { value: 'yes', label: 'yes, a burr came up' },
@@ -73,7 +82,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
         <UFormField
           v-for="figure in FIGURES[form[side].finish]"
           :key="figure"
-          :label="`${LABEL[figure]}, ${unit}`"
+          :label="labelOf(side, figure)"
           :error="problemAt(gonio.fieldOf(side, figure))"
           ><UInput
             :model-value="form[side][figure]"
@@ -81,7 +90,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
             inputmode="decimal"
             autocomplete="off"
             class="w-full"
-            :placeholder="figure === 'edge' || form[side].finish === 'convex' ? undefined : 'if it shows'"
+            :placeholder="figure === 'primary' ? 'if it shows' : undefined"
             :data-testid="`gonio-${side}-${figure}`"
             @update:model-value="gonio.put(side, { [figure]: String($event) })"
         /></UFormField>
