@@ -17,9 +17,7 @@ test('an instrument on the shelf gives its doubt and takes its zero off what is 
   await expect(form.getByLabel(/^Edge to screen/)).toHaveValue('250')
   await form.getByLabel('On side A, °').fill('18,5')
   await form.getByLabel('Turned end for end').fill('17.5')
-  await expect(
-    form.getByText('The bevel is 18.0°; the instrument’s own zero is +0.5°: each ± 0.3°.'),
-  ).toBeVisible()
+  await expect(form.getByText('The bevel is 18.0°; the instrument’s own zero is +0.5°: each ± 0.3°.')).toBeVisible()
   await form.getByRole('button', { name: 'Take it over' }).click()
   await expect(form.getByLabel(/^Shows too much/)).toHaveValue('0.5')
   await form.getByRole('button', { name: 'Keep' }).click()

@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import type { Side } from '#core/clamping/centring'
 import { contactFor } from '#core/setup/setup'
 import type { Vec2 } from '#core/vector/vec2'
+import { useAgainst } from '~/composables/useAgainst'
 import { useInk } from '~/composables/useInk'
 import type { DrawnFinding, DrawnSide } from '~/drawing/anglesAlong'
 import { useJob } from '~/job/useJob'
@@ -18,6 +19,7 @@ export const useAnglesAlong = () => useJob().share(anglesAlong)
 
 function anglesAlong(job: JobView) {
   const ink = useInk()
+  const against = useAgainst()
   const preferences = usePreferences()
   const names = computed(() => preferences.current.sideNames)
   const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
@@ -32,10 +34,14 @@ function anglesAlong(job: JobView) {
 
   /** What was found on a side: gauge and proofs at their places, the ink zone by zone. */
   function findingsOn(side: Side): DrawnFinding[] {
-    const noted = [job.read.value[side], job.proved.value[side]].flatMap((amount) => amount?.of ?? [])
+    const amounts = [against.readAlong(side), against.provedAlong(side)].flat()
+    const noted = amounts.flatMap(({ amount }) => amount.of)
     const found = noted.map((one): DrawnFinding => {
       const { deg, doubtDeg } = one
-      if (one.kind === 'reading') return { angle: 'read', word: 'read', ...stretch(one.placeMm), deg, doubtDeg }
+      if (one.kind === 'reading') {
+        const placeMm = one.placeMm ?? job.dialFor.value.station.fromHeelMm
+        return { angle: 'read', word: 'read', ...stretch(placeMm), deg, doubtDeg }
+      }
       const zone = job.zones.value.find(({ kind }) => kind === one.zone)
       const at = one.placeMm === null && zone ? zone : stretch(one.placeMm)
       const word = one.by === 'ink' ? 'ink' : 'proved'

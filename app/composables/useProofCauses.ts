@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import { proofCauses, provedEarlier, RIG_AND_STONE } from '#core/calibration/proofCauses'
-import { doubtBudget } from '#core/doubt/budget'
+import { proofCauses, provedEarlier, RIG_AND_STONE, type ReadAgainstSet } from '#core/calibration/proofCauses'
+import { doubtBudget, totalDoubtDeg } from '#core/doubt/budget'
 import { readingMoves } from '#core/gauge/likelyCauses'
 import { useAgainst } from '~/composables/useAgainst'
 import { useGauge } from '~/composables/useGauge'
@@ -28,18 +28,13 @@ export function useProofCauses() {
   )
   const read = computed(() =>
     job.sides.value.flatMap((side) =>
-      against.readAlong(side).flatMap(({ amount: { deg, doubtDeg }, mustDeg, set }) =>
-        set && mustDeg !== null
-          ? [
-              {
-                readDeg: deg,
-                mustDeg,
-                doubtDeg: Math.max(doubtDeg, READ_TO_DEG),
-                moves: readingMoves(set.setup, side, set, use.value),
-              },
-            ]
-          : [],
-      ),
+      against.readAlong(side).flatMap(({ amount: { deg, doubtDeg }, mustDeg, set }): ReadAgainstSet[] => {
+        if (!set || mustDeg === null) return []
+        const budget = doubtBudget(set.setup, job.content.value, side, set.pivotHeightMm, set.station)
+        const moves = readingMoves(set.setup, side, set, use.value)
+        const known = { doubtDeg: Math.max(doubtDeg, READ_TO_DEG), setDoubtDeg: totalDoubtDeg(budget) }
+        return [{ readDeg: deg, mustDeg, ...known, moves }]
+      }),
     ),
   )
   /** What was proved on this rig on other jobs tells a measure of the rig from one of this hold. */

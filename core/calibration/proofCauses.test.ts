@@ -27,7 +27,7 @@ const provedWith = (id: MeasureId, off: number, toApex: boolean | null = true, a
 const readWith = (id: MeasureId, off: number, moreDeg = 0): ReadAgainstSet => {
   const at = { station, pivotHeightMm: 58 }
   const moves = readingMoves(sampleSetup, 'A', at, { zero: 'centre-plane', axes: 'one' })
-  return { readDeg: 20 + off * moves(id) + moreDeg, mustDeg: 20, doubtDeg: 0.15, moves }
+  return { readDeg: 20 + off * moves(id) + moreDeg, mustDeg: 20, doubtDeg: 0.15, setDoubtDeg: 0.3, moves }
 }
 const causesOf = (proved: ProvedAgainstSet[], earlier?: ProvedEarlier[], read?: ReadAgainstSet[]) =>
   proofCauses({ proved, earlier, read })

@@ -42,6 +42,8 @@ export interface ReadAgainstSet {
   readonly mustDeg: number
   /** Half-width of the reading alone, degrees. */
   readonly doubtDeg: number
+  /** Half-width of what is set there, by how well all measures are known, degrees. */
+  readonly setDoubtDeg: number
   /** How far it goes for a unit more of a measure, degrees. */
   moves(id: MeasureId): number
 }
@@ -117,7 +119,11 @@ export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCa
   })
   const found = [
     ...proved.map((one) => ({ differs: one.differsDeg, doubt: doubtOf(one) })),
-    ...read.map(({ readDeg, mustDeg, doubtDeg }) => ({ differs: readDeg - mustDeg, doubt: doubtDeg })),
+    // Where the steel differs, what was read helps to tell causes apart, but need not be explained besides.
+    ...read.map(({ readDeg, mustDeg, doubtDeg, setDoubtDeg }) => {
+      const beside = differ.length > 0
+      return { differs: readDeg - mustDeg, doubt: beside ? Math.hypot(doubtDeg, setDoubtDeg) : doubtDeg, beside }
+    }),
     ...earlier.map(({ differsDeg, doubtDeg }) => ({ differs: differsDeg, doubt: doubtDeg, beside: true })),
   ]
   const suspects = [...measures, ...gaugeOffSquare(read, proved.length)]

@@ -4,7 +4,7 @@ import type { KnownHold } from '../clamping/knownHold'
 import { stationAt } from '../curve/stations'
 import { doubtBudget, totalDoubtDeg } from '../doubt/budget'
 import { provedAtPlaces, readAtPlaces, together, type Amount } from '../log/amount'
-import type { LogEntry, Proof, Reading } from '../log/entry'
+import type { LogEntry, Proof } from '../log/entry'
 import { ofKind } from '../log/inForce'
 import { heightOfSetting } from '../rig/dial'
 import { contactFor } from '../setup/setup'
@@ -24,15 +24,14 @@ export interface ZoneAngles {
 }
 
 /**
- * Set, read and proved of a side, zone by zone from the heel. What was found of no place of its own holds for all
+ * Set, read and proved of a side, zone by zone from the heel. What was proved of no place of its own holds for all
  * zones. Log: what is in force of the job's, oldest first. Source: docs/geometry.md, "Read and proved against set".
  */
 export function zoneAngles(now: JobAsSet, known: KnownHold, log: readonly LogEntry[], side: Side): ZoneAngles[] {
   const proved = provedAtPlaces(ofKind(log, 'proof'), side).map((amount) => provedAgainst(now, side, amount))
   const read = readAtPlaces(ofKind(log, 'reading'), side).map((amount) => readAgainst(now, side, amount))
   return now.zones.map((zone, i): ZoneAngles => {
-    const within = ({ amount }: { amount: Amount }) => holdsFor(amount.of.at(-1)!, now.zones, i)
-    const here = proved.filter(within)
+    const here = proved.filter(({ amount, placeMm }) => holdsFor(amount.of.at(-1) as Proof, placeMm, now.zones, i))
     const all = together(here.map(({ amount }) => amount))
     const weighed = here.flatMap(({ amount, differsDeg }) =>
       differsDeg === null ? [] : [{ differsDeg, weight: 1 / amount.doubtDeg ** 2 }],
@@ -41,18 +40,17 @@ export function zoneAngles(now: JobAsSet, known: KnownHold, log: readonly LogEnt
     return {
       zone,
       set: setAt(now, known, side, (zone.fromMm + zone.toMm) / 2),
-      read: read.filter(within).at(-1) ?? null,
+      read: read.filter(({ placeMm }) => zoneAt(now.zones, placeMm) === i).at(-1) ?? null,
       proved: all,
       differsDeg: weight > 0 ? weighed.reduce((sum, one) => sum + one.weight * one.differsDeg, 0) / weight : null,
     }
   })
 }
 
-/** Whether what was found holds for a zone: in it, of its kind, or of the whole edge. */
-function holdsFor(entry: Reading | Proof, zones: readonly Zone[], index: number): boolean {
-  if (entry.placeMm !== null) return zoneAt(zones, entry.placeMm) === index
-  const kind = entry.kind === 'proof' ? entry.zone : null
-  return kind === null || kind === zones[index]!.kind
+/** Whether a proof holds for a zone: in it, of its kind, or of the whole edge. */
+function holdsFor({ placeMm, zone }: Proof, atMm: number, zones: readonly Zone[], index: number): boolean {
+  if (placeMm === null) return zone === null || zone === zones[index]!.kind
+  return zoneAt(zones, atMm) === index
 }
 
 function setAt({ setup, job }: JobAsSet, known: KnownHold, side: Side, placeMm: number): ZoneAngles['set'] {

@@ -15,6 +15,8 @@ const said = computed(() => ({
   unit: preferences.unit,
   onTable: job.rig.value.jaws === null,
 }))
+const route = useRoute()
+const gauge = computed(() => sheetPath(job.id, 'clamp', 'gauge'))
 /** So many are enough to look into. */
 const MOST = 4
 </script>
@@ -26,7 +28,7 @@ const MOST = 4
       <button v-if="cause.by === 'measure'" type="button" class="text-link" @click="measureAgain(cause.measure)">
         Measure it again
       </button>
-      <NuxtLink v-else-if="cause.by === 'off-square'" class="text-link" :to="sheetPath(job.id, 'clamp', 'gauge')"
+      <NuxtLink v-else-if="cause.by === 'off-square' && route.path !== gauge" class="text-link" :to="gauge"
         >Read it again</NuxtLink
       >
     </li>
