@@ -43,7 +43,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
         </li>
       </ul>
     </SheetPane>
-    <div class="space-y-3">
+    <div class="min-w-0 space-y-3">
       <SheetPane labelledby="swaps">
         <div class="flex flex-wrap items-center justify-between gap-3">
           <h2 id="swaps" class="flex items-center gap-2 text-lg">

@@ -44,6 +44,10 @@ const rows = computed(() =>
 const proofs = computed(() =>
   proved.value.counted.map(({ proof, angle }, i) => ({ proof, angle, fitted: fit.value?.proofs[i] ?? null })),
 )
+const countText = computed(() => {
+  const { length } = proved.value.counted
+  return length === 0 ? 'No new proof counts' : length === 1 ? 'One proof counts' : `${length} proofs count`
+})
 const jobName = (id: string | null) => collections.jobs.find((one) => one.id === id)?.name ?? 'a job put away'
 /** A proof counts for less than this is told as wild. */
 const WILD = 0.5
@@ -57,10 +61,7 @@ const setNow = computed(() => {
 <template>
   <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <SheetPane labelledby="fit">
-      <h2 id="fit" class="text-lg font-semibold">
-        {{ proved.counted.length === 1 ? 'One proof counts' : `${proved.counted.length} proofs count` }} for
-        {{ calibration.rig.value.name }}
-      </h2>
+      <h2 id="fit" class="text-lg font-semibold">{{ countText }} for {{ calibration.rig.value.name }}</h2>
       <p v-if="calibration.before.value" class="mt-2 flex flex-wrap items-center gap-3" data-testid="mended">
         <span class="text-toned">
           Its measures were last mended by proofs {{ momentText(calibration.rig.value.fitted!.at) }}.

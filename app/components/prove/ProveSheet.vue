@@ -125,7 +125,7 @@ const { causes, earlier, unexplained } = useProofCauses()
         </form>
       </div>
     </SheetPane>
-    <div class="space-y-3">
+    <div class="min-w-0 space-y-3">
       <SheetPane labelledby="on-steel">
         <h2 id="on-steel" class="flex items-center gap-2 text-lg"><AngleMark angle="proved" />On the steel</h2>
         <dl class="mt-2 grid grid-cols-2 gap-4">
