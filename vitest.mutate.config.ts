@@ -6,6 +6,8 @@ export default defineConfig({
   ...base,
   test: {
     ...base.test,
-    include: ['core/{angle,clamping,rig,dial,doubt,sides,gauge,stone,evaluation,hold}/**/*.test.ts'],
+    include: [
+      'core/{angle,clamping,rig,dial,doubt,sides,gauge,stone,evaluation,hold,ledger,log,goniometer,goniometerPhoto,instrument,bevelCheck}/**/*.test.ts',
+    ],
   },
 })

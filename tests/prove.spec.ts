@@ -106,36 +106,6 @@ test('what proofs say of the rig is taken over as its new measures, the set angl
   await expect(ledger(page, 'set', 'A')).toContainText('20.2')
 })
 
-test('zone by zone what was set, read and proved; a cause leads to the measure to take again', async ({ page }) => {
-  await openJob(page, 'Pocket knife from the gate')
-  await page.getByRole('link', { name: /Prove/ }).click()
-  const zone = (name: string) => page.getByTestId('zone-angles').getByRole('row', { name })
-  await expect(zone('middle')).toContainText('20.4°')
-  await expect(zone('tip')).not.toContainText('20.4°')
-  // A coarse bevel throws a haze: its middle, and how wide it is.
-  const form = page.getByRole('form', { name: 'What the goniometer shows' })
-  await form.getByLabel('The edge throws').first().click()
-  await page.getByRole('option', { name: 'a haze: coarse' }).click()
-  await page.getByTestId('gonio-A-edge').fill('19.1')
-  await form.getByRole('button', { name: 'Note it' }).click()
-  await expect(form.getByText('Write how wide the haze is.')).toBeVisible()
-  await page.getByTestId('gonio-A-width').fill('0.6')
-  await form.getByLabel('On', { exact: true }).click()
-  await page.getByRole('option', { name: 'its tip' }).click()
-  await form.getByRole('button', { name: 'Note it' }).click()
-  await expect(zone('tip')).toContainText('19.1°')
-  // The newest proof is of the tip: it is compared with what is set there, not at the place that the dial is for.
-  await expect(ledger(page, 'proved', 'A')).toHaveText(/19\.1/)
-  await expect(page.getByText('−0.3° against set', { exact: false }).first()).toBeVisible()
-  await page
-    .getByTestId('proof-causes')
-    .getByRole('listitem')
-    .filter({ hasText: 'Tilt of the blade' })
-    .getByRole('button', { name: 'Measure it again' })
-    .click()
-  await expect(page.locator('[data-focus="tilt"]')).toBeVisible()
-})
-
 test('strokes are noted with the stone on the rod, add up, can be struck out, and stand in the report', async ({
   page,
 }) => {
@@ -177,7 +147,15 @@ test('the report shows what the ledger shows, as a page, a PDF and a table', asy
     .trim()
     .split('\r\n')
   expect(rows).toHaveLength(5)
-  expect(rows.filter((row) => row.includes(',proved,'))).toHaveLength(2)
+  const proved = rows.filter((row) => row.includes(',proved,')).map((row) => row.split(','))
+  const [columns] = rows.map((row) => row.split(','))
+  const cell = (row: string[], name: string) => row[columns!.indexOf(name)]!
+  for (const side of ['A', 'B'] as const) {
+    const row = proved.find((one) => cell(one, 'side') === side)!
+    const shown = (await ledger(page, 'proved', side).innerText()).trim()
+    expect(`${Number(cell(row, 'deg')).toFixed(1)}°`).toBe(shown)
+    await expect(report).toContainText(`${shown} ± ${Number(cell(row, 'doubtDeg')).toFixed(1)}°`)
+  }
   const [json] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'JSON' }).click()])
   const record = JSON.parse(readFileSync(await json.path(), 'utf8')) as {
     angles: { A: Record<string, { deg: number }> }
@@ -257,12 +235,13 @@ test('how sharp it is: where paper catches, the burr, a thread’s force with it
   await openJob(page, 'Vine hooks')
   await page.getByRole('link', { name: /Prove/ }).click()
   const form = page.getByRole('form', { name: 'How sharp it is' })
-  await form.getByRole('button', { name: 'tip', exact: true }).click()
+  await form.getByRole('group', { name: 'It catches at' }).getByRole('button', { name: 'tip' }).click()
   await form.getByLabel('Burr').click()
   await page.getByRole('option', { name: 'a burr on A' }).click()
+  await form.getByRole('group', { name: 'The burr is at' }).getByRole('button', { name: 'tip' }).click()
   await form.getByRole('button', { name: 'Note how sharp it is' }).click()
   const noted = page.getByTestId('sharpness').getByRole('listitem')
-  await expect(noted).toContainText('Paper: catches at tip; a burr on A')
+  await expect(noted).toContainText('Paper: catches at tip; a burr on A at tip')
   await form.getByLabel('Tried with').click()
   await page.getByRole('option', { name: 'Cutting a thread' }).click()
   await page.getByTestId('forces').fill('85 sharp')
@@ -331,4 +310,34 @@ test('the bevel’s width: measured here and there, read off a close-up, and wha
   await page.getByRole('button', { name: 'Take the width over' }).click()
   await expect(page.getByTestId('bevel-width')).toHaveValue(/^0\.(79|80?)/)
   await expect(form.getByLabel('Measured with')).toHaveText(/photograph/)
+})
+
+test('zone by zone what was set, read and proved; a cause leads to the measure to take again', async ({ page }) => {
+  await openJob(page, 'Pocket knife from the gate')
+  await page.getByRole('link', { name: /Prove/ }).click()
+  const zone = (name: string) => page.getByTestId('zone-angles').getByRole('row', { name })
+  await expect(zone('middle')).toContainText('20.4°')
+  await expect(zone('tip')).not.toContainText('20.4°')
+  // A coarse bevel throws a haze: its middle, and how wide it is.
+  const form = page.getByRole('form', { name: 'What the goniometer shows' })
+  await form.getByLabel('The edge throws').first().click()
+  await page.getByRole('option', { name: 'a haze: coarse' }).click()
+  await page.getByTestId('gonio-A-edge').fill('19.1')
+  await form.getByRole('button', { name: 'Note it' }).click()
+  await expect(form.getByText('Write how wide the haze is.')).toBeVisible()
+  await page.getByTestId('gonio-A-width').fill('0.6')
+  await form.getByLabel('On', { exact: true }).click()
+  await page.getByRole('option', { name: 'its tip' }).click()
+  await form.getByRole('button', { name: 'Note it' }).click()
+  await expect(zone('tip')).toContainText('19.1°')
+  // The newest proof is of the tip: it is compared with what is set there, not at the place that the dial is for.
+  await expect(ledger(page, 'proved', 'A')).toHaveText(/19\.1/)
+  await expect(page.getByText('−0.3° against set', { exact: false }).first()).toBeVisible()
+  await page
+    .getByTestId('proof-causes')
+    .getByRole('listitem')
+    .filter({ hasText: 'Tilt of the blade' })
+    .getByRole('button', { name: 'Measure it again' })
+    .click()
+  await expect(page.locator('[data-focus="tilt"]')).toBeVisible()
 })

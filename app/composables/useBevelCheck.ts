@@ -7,6 +7,7 @@ import { stationAt } from '#core/curve/stations'
 import type { BevelWidth } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
 import { contactFor } from '#core/setup/setup'
+import { useAgainst } from '~/composables/useAgainst'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 
@@ -24,6 +25,7 @@ export const useBevelCheck = () => useJob().share(bevelCheck)
 
 function bevelCheck(job: JobView) {
   const { sides } = job
+  const against = useAgainst()
   const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
 
   function setAt(side: Side, placeMm: number): number | null {
@@ -31,12 +33,15 @@ function bevelCheck(job: JobView) {
     const contact = contactFor(job.setup.value, side, job.content.value.dialled[side], station)
     return contact.ok ? contact.edgeAngleDeg : null
   }
-  /** The angle that a width at a place is predicted from. */
+  /** The angle that a width at a place is predicted from: by the nearest proof, where there is one. */
   function angleAt(side: Side, placeMm: number) {
-    const [proved, set] = [job.proved.value[side], job.dialFor.value.sides[side]]
-    const provedAtMm = proved?.of.at(-1)?.placeMm ?? job.dialFor.value.station.fromHeelMm
+    const set = job.dialFor.value.sides[side]
+    const [nearest] = against
+      .provedAlong(side)
+      .sort((a, b) => Math.abs(a.placeMm - placeMm) - Math.abs(b.placeMm - placeMm))
+    const whereProved = nearest ? setAt(side, nearest.placeMm) : null
     const doubtDeg = set.ok ? set.doubtDeg : 0
-    return edgeAngleThere({ here: setAt(side, placeMm), whereProved: setAt(side, provedAtMm), doubtDeg }, proved)
+    return edgeAngleThere({ here: setAt(side, placeMm), whereProved, doubtDeg }, nearest?.amount ?? null)
   }
   const widthsAt = (side: Side, placeMm: number) =>
     bevelAt(job.blade.value, side, placeMm / edgeMm.value, angleAt(side, placeMm)?.deg ?? null)

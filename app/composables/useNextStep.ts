@@ -18,6 +18,7 @@ function advised(job: JobView) {
       job: job.content.value,
       evaluation: job.dialFor.value,
       log: job.entries.value,
+      zones: job.zones.value,
       stoneOf: (id) => collections.stones.find((one) => one.id === id),
     }),
   )

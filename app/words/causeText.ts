@@ -9,7 +9,7 @@ import { toleranceText } from './toleranceText'
 /** What is off when something is not as it was set. */
 export type Cause = ProofCause | LikelyCause
 
-/** What would explain that the gauge, or the steel, has another angle than was set. `onTable`: the blade lies on one. */
+/** What would explain that gauge or steel have another angle than was set. `onTable`: the blade lies on one. */
 export function causeText(
   cause: Cause,
   { names, unit, onTable }: { names: PerSide<string>; unit: LengthUnit; onTable: boolean },

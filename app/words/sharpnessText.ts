@@ -1,3 +1,4 @@
+import type { ZoneKind } from '#core/blade/zones'
 import type { Sharpness } from '#core/log/entry'
 import type { Burr, SharpnessTest } from '#core/sharpness/tests'
 import { repeated } from '#core/doubt/repeated'
@@ -34,9 +35,11 @@ export function forceText(forcesG: readonly number[]): string {
 }
 
 /** What was found: "catches at belly, tip; a burr on A". */
-export function foundText({ test, zones, forcesG, burr }: Sharpness, names: PerSide<string>): string {
+export function foundText({ test, zones, forcesG, burr, burrZones }: Sharpness, names: PerSide<string>): string {
   const [where, nowhere] = TEST_FINDS[test]
-  const found = zones.length > 0 ? `${where} ${zones.map((zone) => ZONE_WORD[zone]).join(', ')}` : nowhere
+  const at = (all: readonly ZoneKind[]) => all.map((zone) => ZONE_WORD[zone]).join(', ')
+  const found = zones.length > 0 ? `${where} ${at(zones)}` : nowhere
   const what = test === 'thread' ? forceText(forcesG) : found
-  return [what, burr && burrText(burr, names)].filter(Boolean).join('; ')
+  const burrAt = burrZones.length > 0 ? ` at ${at(burrZones)}` : ''
+  return [what, burr && `${burrText(burr, names)}${burrAt}`].filter(Boolean).join('; ')
 }

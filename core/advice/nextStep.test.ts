@@ -145,6 +145,23 @@ describe('the one next step', () => {
     expect(stepOf().step.does).toBe('read')
   })
 
+  it('after another setting was dialled, what was proved with the one before is the past: it is read anew', () => {
+    const cut = (mm: number) => ({
+      rigId: ID,
+      rigRevision: 1,
+      setting: { by: 'millimetres' as const, mm },
+      hold: heldSetup.hold,
+      setDeg: 24,
+    })
+    const proved = (mm: number) =>
+      (['A', 'B'] as const).map((side) => ({ ...proof(side, 21), stoneId: ID, cut: cut(mm) }))
+    const { step, evaluation } = stepOf(proved(20))
+    expect(step).toMatchObject({ does: 'read', side: 'A' })
+    const { A } = evaluation.sides
+    const setting = A.ok ? settingOfHeight(postRig, A.pivotHeightMm) : null
+    expect(setting?.by === 'millimetres' && stepOf(proved(setting.mm)).step.does).toBe('explain-proof')
+  })
+
   it('what was chosen is not dialled until a hand has said so, or has read or proved that side', () => {
     expect(stepOf([], {}, { noted: false }).step).toMatchObject({ does: 'dial', side: 'A' })
     expect(stepOf([reading('A', mustRead())], {}, { noted: false }).step).toMatchObject({ does: 'dial', side: 'B' })

@@ -70,6 +70,8 @@ export interface NextStepAsk {
   /** What holds of the log of this job, oldest first. */
   readonly log: readonly LogEntry[]
   readonly stoneOf?: JobAsSet['stoneOf']
+  /** The blade's, where they are known already. */
+  readonly zones?: JobAsSet['zones']
 }
 
 /** What a job is begun with before anyone said what its edge should have, degrees. */
@@ -83,7 +85,7 @@ const READ_TO_DEG = 0.15
  * The one next step of a job: the first thing in the order of the work that is not settled yet. A person may always do
  * something else; a side that was proved needs no reading. Source: docs/geometry.md, "The next step".
  */
-export function nextStep({ setup, job, evaluation, log, stoneOf }: NextStepAsk): NextStep {
+export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextStepAsk): NextStep {
   const sides = setup.blade.bevels === 'A' ? (['A'] as const) : SIDES
   const [readings, proofs] = [ofKind(log, 'reading'), ofKind(log, 'proof')]
   const { deg, why } = job.wanted
@@ -112,7 +114,7 @@ export function nextStep({ setup, job, evaluation, log, stoneOf }: NextStepAsk):
     job,
     dialFor: evaluation.station,
     get zones() {
-      return zonesOfBlade(setup.blade)
+      return (zones ??= zonesOfBlade(setup.blade))
     },
     stoneOf: stoneOf ?? (() => undefined),
   }

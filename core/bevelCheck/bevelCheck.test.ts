@@ -1,4 +1,5 @@
 import { randomLcg, randomNormal } from 'd3-random'
+import { edgeAngleThere } from './edgeAngleThere'
 import { describe, expect, it } from 'vitest'
 import type { Side } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
@@ -106,4 +107,13 @@ describe('a width in a photograph', () => {
     expect(of({ edge: edge.slice(1, 2) })).toEqual({ ok: false, reason: 'no-edge' })
     expect(of({ shoulder: [] })).toEqual({ ok: false, reason: 'no-shoulder' })
   })
+})
+
+it('the edge angle at a place is what is set there, moved by what the steel is off where it was proved', () => {
+  const set = { here: 21, whereProved: 20, doubtDeg: 0.4 }
+  expect(edgeAngleThere(set, null)).toEqual({ deg: 21, doubtDeg: 0.4, by: 'set' })
+  expect(edgeAngleThere(set, { deg: 20.5, doubtDeg: 0.2 })).toEqual({ deg: 21.5, doubtDeg: 0.2, by: 'proved' })
+  expect(edgeAngleThere({ ...set, here: null }, { deg: 20.5, doubtDeg: 0.2 })!.deg).toBe(20.5)
+  expect(edgeAngleThere({ ...set, whereProved: null }, { deg: 20.5, doubtDeg: 0.2 })!.deg).toBe(20.5)
+  expect(edgeAngleThere({ ...set, here: null }, null)).toBeNull()
 })

@@ -190,6 +190,22 @@ describe('why the gauge reads otherwise', () => {
     expect(only.length).toBeGreaterThan(causes(0.8, 0.8).length)
   })
 
+  it('a gauge that stood off square read too low on all sides, by as much as its turn; never too high', () => {
+    const turned = (off: number) =>
+      (Math.asin(Math.sin((must * Math.PI) / 180) * Math.cos((off * Math.PI) / 180)) * 180) / Math.PI
+    const offSquare = (a: number, b: number) =>
+      likelyCauses(sampleSetup, known, { A: side(a), B: side(b) }, use).find(({ by }) => by === 'off-square')
+    const named = offSquare(turned(12), turned(12))
+    expect(named).toMatchObject({ by: 'off-square', leavesDeg: expect.closeTo(0, 9) as number })
+    expect(named?.by === 'off-square' && [named.off, named.times]).toEqual([
+      expect.closeTo(12, 6),
+      expect.closeTo(12 / 5, 6),
+    ])
+    expect(offSquare(turned(12), must + 0.3)).toBeUndefined()
+    expect(offSquare(turned(4), turned(20))).toBeUndefined()
+    expect(offSquare(0, 0)).toBeUndefined()
+  })
+
   it('a gauge on the jaws sees a tilt as itself and as what it does to the angle: it is named with its true amount', () => {
     const tilted = { ...sampleSetup, hold: { ...sampleSetup.hold, tiltDeg: 2 } }
     const read = (of: Side) => side(expectedReadingDeg(tilted, of, contact(tilted, of), one('clamp')))

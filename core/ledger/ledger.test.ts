@@ -124,9 +124,10 @@ describe('the angles zone by zone', () => {
     proof(4, { deg: 18, placeMm: tipMm, cut: cut(45) }),
     reading(5, { placeMm: tipMm }),
   ]
-  const rows = zoneAngles(now, known, log, 'A')
+  const rowsOf = () => zoneAngles(now, known, log, 'A')
 
   it('have each what was found in it after the newest cut, and what is set in its middle', () => {
+    const rows = rowsOf()
     const [middle, last] = [rows.find(({ proved }) => proved)!, rows.at(-1)!]
     expect(middle.zone.fromMm).toBeLessThan(30)
     expect(middle.proved!.of.map(({ deg }) => deg)).toEqual([20.2, 20.4])
@@ -135,6 +136,18 @@ describe('the angles zone by zone', () => {
     expect(last.set!.deg).toBeCloseTo(setDeg(tipMm), 9)
     expect(last.read!.amount.deg).toBe(20)
     expect(rows.filter(({ read }) => read)).toHaveLength(1)
+    expect(rows[0]).toMatchObject({ proved: null, differsDeg: null })
+    // Known to half as well, the one counts a fourth.
+    const unlike = [log[1]!, { ...(log[2] as Proof), doubtDeg: 0.2 }]
+    const [first] = zoneAngles(now, known, unlike, 'A').flatMap(({ differsDeg }) => differsDeg ?? [])
+    expect(first).toBeCloseTo((4 * (20.2 - setDeg(30)) + (20.4 - setDeg(40))) / 5, 9)
+  })
+
+  it('have none set where the rod does not reach', () => {
+    const short = { ...heldSetup, rig: { ...heldSetup.rig, rodLengthMm: 128 } }
+    const set = zoneAngles({ ...now, setup: short }, known, [], 'A').map((row) => row.set?.deg ?? null)
+    expect(set).toContain(null)
+    expect(set.some((deg) => deg !== null)).toBe(true)
   })
 
   it('that were found of no place hold for every zone', () => {

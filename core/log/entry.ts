@@ -131,6 +131,8 @@ const sharpness = entry.extend({
   /** Of each cut through a thread, grams. */
   forcesG: z.array(z.number().positive().max(5000)).max(30).default([]),
   burr: z.enum(BURRS).nullable().default(null),
+  /** Where along the edge the burr was; empty: all along. */
+  burrZones: z.array(z.enum(ZONE_KINDS)).max(ZONE_KINDS.length).default([]),
 })
 /** The width of the bevel's face was measured. */
 const bevelWidth = entry.extend({

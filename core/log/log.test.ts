@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { provedAmount, readAmount } from './amount'
+import { provedAmount, provedAtPlaces, readAmount, readAtPlaces } from './amount'
 import { dialledState } from './dialledState'
 import { ANGLE_ALONE, type Dialled, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
 import { inForce } from './inForce'
@@ -35,6 +35,14 @@ const proof = (n: number, more: Partial<Proof> = {}): Proof => ({
   by: 'goniometer',
   ...ANGLE_ALONE,
   ...more,
+})
+const HOLD = { bladeXMm: 40, bladeYMm: 8, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
+const cutWith = (mm: number) => ({
+  rigId: id(902),
+  rigRevision: 1,
+  setting: { by: 'millimetres' as const, mm },
+  hold: HOLD,
+  setDeg: 20,
 })
 const strike = (n: number, entryId: string): LogEntry => ({
   ...about,
@@ -129,6 +137,34 @@ describe('what readings come to', () => {
     expect(provedAmount([proof(1, { deg: 21 }), proof(59)], 'A')?.deg).toBeCloseTo(20.5, 9)
     expect(provedAmount([proof(1, { deg: 21 }), proof(122)], 'A')?.deg).toBe(20)
     expect(provedAmount([proof(1, { deg: 21, zone: 'tip' }), proof(59)], 'A')?.deg).toBe(20)
+  })
+
+  it.each<[string, Partial<Proof>]>([
+    ['setting', { cut: cutWith(50) }],
+    ['hold', { cut: { ...cutWith(45), hold: { ...HOLD, bladeYMm: 9 } } }],
+    ['stone', { stoneId: id(7) }],
+    ['setting, as nobody noted one,', { cut: null }],
+    ['word of the apex', { toApex: true }],
+  ])('a proof with another %s is of another cut', (_, more) => {
+    const [before, now] = [proof(1, { deg: 21, cut: cutWith(45), ...more }), proof(9, { cut: cutWith(45) })]
+    expect(provedAmount([before, now], 'A')!.deg).toBe(20)
+    expect(provedAmount([now, { ...before, at: minute(12) }], 'A')!.deg).toBe(21)
+  })
+
+  it('place by place, the newest last: what goes with the newest proof or has the newest reading there', () => {
+    const at = (n: number, placeMm: number, deg: number, more: Partial<Proof> = {}) =>
+      proof(n, { placeMm, deg, ...more })
+    const proofs = [at(1, 10, 19), at(2, 50, 20), at(3, 10.5, 21), at(4, 50, 18, { side: 'B' })]
+    expect(provedAtPlaces(proofs, 'A').map(({ deg }) => deg)).toEqual([20, 20])
+    expect(provedAtPlaces(proofs, 'A').map(({ of }) => of.length)).toEqual([1, 2])
+    expect(provedAtPlaces([at(1, 10, 19, { zone: 'tip' }), at(2, 10, 20)], 'A')).toHaveLength(2)
+    const readings = [
+      reading(1, { placeMm: 10, deg: 17 }),
+      reading(2, { placeMm: 50, deg: 18 }),
+      reading(3, { placeMm: 10, deg: 19 }),
+      reading(4, { placeMm: 10, deg: 25, side: 'B' }),
+    ]
+    expect(readAtPlaces(readings, 'A').map(({ deg }) => deg)).toEqual([18, 18])
   })
 })
 

@@ -10,7 +10,7 @@ export interface StrokesMade {
   readonly local: readonly (PerSide<number> & { readonly zone: ZoneKind })[]
 }
 
-/** The strokes that were told, stone by stone in the order in which each was taken up. Strokes: in force, oldest first. */
+/** The strokes that were told, stone by stone as each was taken up. Strokes: in force, oldest first. */
 export function strokesMade(strokes: readonly Strokes[]): StrokesMade[] {
   return [...new Set(strokes.map(({ stoneId }) => stoneId))].map((stoneId) => {
     const made = strokes.filter((one) => one.stoneId === stoneId)

@@ -192,6 +192,7 @@ const ENTRIES: LogEntry[] = [
     zones: ['tip'],
     forcesG: [85, 92],
     burr: 'A',
+    burrZones: ['belly'],
   },
   {
     id: '0197a000-0000-7000-8000-000000000018',

@@ -11,7 +11,6 @@ import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { momentText } from '~/words/momentText'
 import { burrText, forceText, foundText, TEST_FINDS, TEST_WORD } from '~/words/sharpnessText'
-import { ZONE_WORD } from '~/words/zoneText'
 
 /** How sharp it is: one test at a time, where it finds something, and the burr. */
 const job = useJob()
@@ -23,15 +22,12 @@ const { form, beginAnew } = useKeptForm(`sharpness:${job.id}`, () => ({
   forces: '',
   /** Empty: nobody felt for it. */
   burr: '' as Burr | '',
+  burrZones: [] as ZoneKind[],
 }))
 const tests = SHARPNESS_TESTS.map((value) => ({ value, label: TEST_WORD[value] }))
 const burrs = computed(() => BURRS.map((value) => ({ value, label: burrText(value, names.value) })))
-const kinds = computed(() => [...new Set(job.zones.value.map(({ kind }) => kind))])
 const thread = computed(() => form.value.test === 'thread')
-function toggle(zone: ZoneKind) {
-  const { zones } = form.value
-  form.value.zones = zones.includes(zone) ? zones.filter((one) => one !== zone) : [...zones, zone]
-}
+const hasBurr = computed(() => form.value.burr !== '' && form.value.burr !== 'none')
 
 /** Grams, with blanks or semicolons between them; null where one is no force. */
 const forces = computed((): number[] | null => {
@@ -46,7 +42,7 @@ const forces = computed((): number[] | null => {
 const problem = ref('')
 watch(form, () => (problem.value = ''), { deep: true })
 async function note() {
-  const { test, zones, burr } = form.value
+  const { test, zones, burr, burrZones } = form.value
   if (thread.value && (forces.value === null || forces.value.length === 0))
     return void (problem.value = 'Write the force of each cut in grams, with blanks between: 85 92 88.')
   const entry: Sharpness = {
@@ -61,6 +57,7 @@ async function note() {
     zones: thread.value ? [] : [...zones],
     forcesG: thread.value ? forces.value! : [],
     burr: burr === '' ? null : burr,
+    burrZones: hasBurr.value ? [...burrZones] : [],
   }
   if (!checked(logEntry, entry).ok) return void (problem.value = 'At most thirty cuts at once.')
   job.session.record('sharpness', [entry])
@@ -99,24 +96,13 @@ const strikeOut = ({ id }: Sharpness) => void job.session.record('strike out', [
         :error="problem || undefined"
         ><UInput v-model="form.forces" size="xl" autocomplete="off" class="w-full" data-testid="forces"
       /></UFormField>
-      <div v-else role="group" :aria-label="`It ${TEST_FINDS[form.test][0]}`">
-        <p class="text-sm font-medium">
-          It {{ TEST_FINDS[form.test][0] }}
-          <span class="text-muted">(nowhere: {{ TEST_FINDS[form.test][1] }})</span>
-        </p>
-        <div class="mt-1 flex flex-wrap gap-2">
-          <UButton
-            v-for="zone in kinds"
-            :key="zone"
-            :color="form.zones.includes(zone) ? 'primary' : 'neutral'"
-            :variant="form.zones.includes(zone) ? 'solid' : 'outline'"
-            size="lg"
-            :label="ZONE_WORD[zone]"
-            :aria-pressed="form.zones.includes(zone)"
-            @click="toggle(zone)"
-          />
-        </div>
-      </div>
+      <ZonePresses
+        v-else
+        v-model="form.zones"
+        :finds="`It ${TEST_FINDS[form.test][0]}`"
+        :none="`nowhere: ${TEST_FINDS[form.test][1]}`"
+      />
+      <ZonePresses v-if="hasBurr" v-model="form.burrZones" finds="The burr is at" none="nowhere pressed: all along" />
       <UButton type="submit" size="lg" color="neutral" variant="outline" label="Note how sharp it is" />
       <p class="text-sm text-muted">Never on skin.</p>
     </form>
