@@ -1,5 +1,6 @@
 import type { z } from 'zod'
-import { job } from '../../core/job/job'
+import { expectedReadingDeg } from '../../core/gauge/expectedReading'
+import { gaugeUseOf, job } from '../../core/job/job'
 import { THING_KINDS, THINGS, type ContentOf, type Kept, type ThingKind } from '../../core/kept/things'
 import { ANGLE_ALONE, type Proof, type Reading } from '../../core/log/entry'
 import { evenStations } from '../../core/curve/stations'
@@ -51,30 +52,29 @@ async function layOut(db: Database): Promise<void> {
       progression: order.map(stoneId),
     }
     const made = await keepJob(job.parse({ ...content, ...links }))
-    await append(db, [
-      ...entriesOf(made, instruments.gauge, read, entryId),
-      ...entriesOf(made, instruments.goniometer, proved, entryId).map((entry) =>
-        entry.kind === 'proof'
-          ? cutThrough(entry, made, {
-              rig: rigs[rig],
-              blade: blades[blade],
-              stone: stones[stoneNumber - 1]!,
-              hold: made.hold,
-            })
-          : entry,
-      ),
-    ])
+    const setup = { rig: rigs[rig], blade: blades[blade], stone: stones[stoneNumber - 1]!, hold: made.hold }
+    await append(
+      db,
+      [
+        ...entriesOf(made, instruments.gauge, read, entryId),
+        ...entriesOf(made, instruments.goniometer, proved, entryId),
+      ].map((entry) => asSet(entry, made, setup)),
+    )
   }
 }
 
-/** A proof of a bevel that was cut through to the apex as the job has it dialled. */
-function cutThrough(proof: Proof, of: Kept<'jobs'>, setup: Setup): Proof {
+/** What was found where the dial is for, as the job has it dialled; a bevel cut through to the apex. */
+function asSet(entry: Reading | Proof, of: Kept<'jobs'>, setup: Setup): Reading | Proof {
+  const { side } = entry
   const { sides, station } = evaluate(setup, atDialFor(of), evenStations(setup.blade.edge, STATIONS))
-  const set = sides[proof.side]
-  if (!set.ok) return proof
+  const set = sides[side]
+  if (!set.ok) return entry
+  const placeMm = station.fromHeelMm
+  if (entry.kind === 'reading')
+    return { ...entry, placeMm, expectedDeg: expectedReadingDeg(setup, side, set.contact, gaugeUseOf(of)) }
   const { rigId, rigRevision, dialled, hold } = of
-  const cut = { rigId, rigRevision, setting: dialled[proof.side], hold, setDeg: set.contact.edgeAngleDeg }
-  return { ...proof, placeMm: station.fromHeelMm, finish: 'crisp', toApex: true, cut }
+  const cut = { rigId, rigRevision, setting: dialled[side], hold, setDeg: set.contact.edgeAngleDeg }
+  return { ...entry, placeMm, finish: 'crisp', toApex: true, cut }
 }
 const STATIONS = 60
 
