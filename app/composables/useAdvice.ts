@@ -2,12 +2,10 @@ import { computed } from 'vue'
 import { adviseBladeHeight, adviseDial } from '#core/dial/advised'
 import { contactFor } from '#core/setup/setup'
 import { useJob } from '~/job/useJob'
-import { useCollections } from '~/stores/collections'
 
 /** What to dial for the wanted angle where the dial is for, with this stone and with the others of the box. */
 export function useAdvice() {
   const job = useJob()
-  const collections = useCollections()
   const station = computed(() => job.dialFor.value.station)
   const dialled = computed(() => job.content.value.dialled[job.side.value])
 
@@ -22,7 +20,7 @@ export function useAdvice() {
   /** Each stone of the box: what to dial with it, and how far the angle is off when the dial is left alone. */
   const stones = computed(() => {
     const [side, onRod] = [job.side.value, job.content.value.stoneId]
-    return collections.stones
+    return job.stones.value
       .filter((stone) => stone.archivedAt === null || stone.id === onRod)
       .map((stone) => {
         const withStone = { ...job.setup.value, stone }

@@ -6,19 +6,17 @@ import { provedAtPlaces, readAtPlaces } from '#core/log/amount'
 import { ofKind } from '#core/log/inForce'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
-import { useCollections } from '~/stores/collections'
 
 /** What was read and proved on this job against what was set where it was found, as that was then. */
 export const useAgainst = () => useJob().share(against)
 
 function against(job: JobView) {
-  const collections = useCollections()
   const now = computed((): JobAsSet => ({
     setup: job.setup.value,
     job: job.content.value,
     dialFor: job.dialFor.value.station,
     zones: job.zones.value,
-    stoneOf: (id) => collections.stones.find((one) => one.id === id),
+    stoneOf: (id) => job.stones.value.find((one) => one.id === id),
   }))
   /** The newest place of each side; null while nothing was proved, or read, on it. */
   const proved = computed((): PerSide<ProvedAgainst | null> =>

@@ -1,11 +1,10 @@
 import { computed, ref, watch } from 'vue'
 import { tiedPairs, type RigFit } from '#core/calibration/fitRig'
-import { asBefore, mendedRig, mendedStone, stoneAsBefore } from '#core/calibration/mended'
+import { asBefore, mendedRig } from '#core/calibration/mended'
 import { knownTogether, movableOn, unknownsOf } from '#core/calibration/provedOnRig'
 import { evaluate } from '#core/evaluation/evaluate'
-import type { KeptStone } from '#core/kept/things'
 import type { UnknownId } from '#core/rig/fitted'
-import { fittedAt } from '#core/rig/fittedAt'
+import { fittedAt, onRig } from '#core/rig/fittedAt'
 import { fittedWith } from '#core/rig/jaws'
 import { useRigProofs } from '~/composables/useRigProofs'
 import { useWords } from '~/composables/useWords'
@@ -14,7 +13,6 @@ import type { Rig } from '#core/rig/rig'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
-import type { Answer } from '~/saving/api'
 import { useTask } from '~/workers/useTask'
 
 /** What the angles proved on this job's rig say of its measures, and those taken over. */
@@ -31,7 +29,9 @@ function calibration(job: JobView) {
   /** The stones that were proved with, and those whose faces hang together with the rig's measures. */
   const stones = computed(() => {
     const used = new Set(proved.value.counted.map(({ angle }) => angle.stoneId))
-    return collections.stones.filter((one) => used.has(one.id) || fittedAt(rig.value, 'face-offset', one) >= 0)
+    return collections.stones
+      .map((one) => onRig(rig.value, one))
+      .filter((one) => used.has(one.id) || fittedAt(rig.value, 'face-offset', one) >= 0)
   })
   /** All that can be asked of this rig, with its tolerance now. */
   const every = computed(() => unknownsOf(rig.value, stones.value, job.content.value))
@@ -68,40 +68,32 @@ function calibration(job: JobView) {
     if (!fit.value) return null
     const mended = mendedRig(rig.value, stones.value, fit.value, {
       at: new Date().toISOString(),
-      rigRevision: rig.value.revision,
+      ofRevision: rig.value.revision,
       proofIds: proved.value.counted.map(({ proof }) => proof.id),
     })
-    const stone = mendedStone(job.stone.value as KeptStone, fit.value)
+    const stone = onRig(
+      mended,
+      collections.stones.find(({ id }) => id === job.content.value.stoneId)!,
+    )
     const setup = { ...job.setup.value, rig: fittedWith(mended, job.content.value.jawsName), stone }
     return { mended, evaluation: evaluate(setup, job.content.value, job.stations.value) }
   })
 
   const busy = ref(false)
   const failure = ref('')
-  /** Keeps the rig and those stones that change, and puts this job on them. Answers whether all was kept. */
-  async function keepAll(to: Rig, stonesTo: readonly KeptStone[]): Promise<boolean> {
+  /** Keeps the rig with other measures, and puts this job on them. Answers whether it was kept. */
+  async function keep(to: Rig): Promise<boolean> {
     busy.value = true
     failure.value = ''
-    const answers: Answer<unknown>[] = [await collections.keep('rigs', to, rig.value)]
-    for (const stone of stonesTo) {
-      const now = collections.stones.find(({ id }) => id === stone.id)!
-      if (answers[0]!.ok && stone !== now) answers.push(await collections.keep('stones', stone, now))
-    }
-    const failed = answers.find((answer) => !answer.ok)
-    if (failed && !failed.ok) failure.value = words.problem(failed.problem)
-    if (answers[0]!.ok) job.actions.chooseRig(rig.value.id)
+    const answer = await collections.keep('rigs', to, rig.value)
+    if (answer.ok) job.actions.chooseRig(rig.value.id)
+    else failure.value = words.problem(answer.problem)
     busy.value = false
-    return !failed
+    return answer.ok
   }
-  /** Takes the fitted measures over: a new version of the rig, its stones, and this job on them. */
+  /** Takes the fitted measures over: a new version of the rig, and this job on it. */
   async function takeOver() {
-    const found = fit.value
-    if (!found || !after.value) return
-    const kept = await keepAll(
-      after.value.mended,
-      stones.value.map((stone) => mendedStone(stone, found)),
-    )
-    if (!kept) return
+    if (!after.value || !(await keep(after.value.mended))) return
     toast.add({
       title: `${rig.value.name} goes by its proofs now`,
       duration: 12_000,
@@ -111,16 +103,12 @@ function calibration(job: JobView) {
   /** The rig as it was before proofs mended it last; null where it was not, or where that is not known any more. */
   const before = computed(() => {
     const { fitted, mendedBy } = rig.value
-    const was = fitted && collections.rigAt(rig.value.id, fitted.was.rigRevision)
+    const was = fitted && collections.rigAt(rig.value.id, fitted.ofRevision)
     return was && was.mendedBy.length < mendedBy.length ? was : null
   })
   /** Puts the measures back as they were before proofs mended them last. */
   async function putBack() {
-    if (!before.value) return
-    await keepAll(
-      asBefore(rig.value, before.value),
-      collections.stones.map((stone) => stoneAsBefore(stone, rig.value)),
-    )
+    if (before.value) await keep(asBefore(rig.value, before.value))
   }
 
   return {

@@ -16,7 +16,6 @@ import { expectedReadingDeg } from '#core/gauge/expectedReading'
 import { cardPage, type CardContent } from '~/card/cardPage'
 import { usePaper } from '~/composables/usePaper'
 import { useJob } from '~/job/useJob'
-import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialFigures, figuresAre } from '~/words/dialText'
@@ -65,7 +64,6 @@ interface Held {
 export function useCard() {
   const job = useJob()
   const { actions } = job
-  const collections = useCollections()
   const preferences = usePreferences()
 
   /** The ways of holding that the card is for: the positions that were kept; first the one at hand, if none of them. */
@@ -110,7 +108,7 @@ export function useCard() {
     }
     const names = preferences.current.sideNames
     const of = sides.map((side) => names[side]).join(' / ')
-    const chosen = collections.stones.filter((stone) => kept.progression.includes(stone.id))
+    const chosen = job.stones.value.filter((stone) => kept.progression.includes(stone.id))
     const stones = chosen.length > 0 ? chosen : [setup.stone]
     const stop = tipStop(setup, job.stations.value)
     const today = new Date().toLocaleDateString('sv')

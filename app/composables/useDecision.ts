@@ -6,7 +6,6 @@ import type { KeptStone } from '#core/kept/things'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
-import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { CHOICE_WORD, whyText } from '~/words/decisionText'
@@ -23,7 +22,6 @@ export function useDecision() {
 
 function decision(job: JobView) {
   const ink = useInk()
-  const collections = useCollections()
   const preferences = usePreferences()
 
   /** The zones of all sides, each with its name and what was found there. */
@@ -49,7 +47,7 @@ function decision(job: JobView) {
   /** The stones of the job, or the whole box where none are chosen. */
   const stones = computed(() => {
     const { progression } = job.content.value
-    return collections.stones.filter((stone) =>
+    return job.stones.value.filter((stone) =>
       progression.length > 0 ? progression.includes(stone.id) : stone.archivedAt === null,
     )
   })

@@ -3,7 +3,6 @@ import { marksOf } from '#core/dial/marks'
 import { adviseDial } from '#core/dial/advised'
 import { contactFor } from '#core/setup/setup'
 import { useJob } from '~/job/useJob'
-import { useCollections } from '~/stores/collections'
 
 const MOST_ROWS = 24
 const MOST_STONES = 5
@@ -11,12 +10,11 @@ const MOST_STONES = 5
 /** What each mark of the rig gives for this blade height and each stone, and the mark to set. */
 export function useMarks() {
   const job = useJob()
-  const collections = useCollections()
   const station = computed(() => job.dialFor.value.station)
   /** The stones of the chosen order, or the first of the box; the one on the rod is always among them. */
   const stones = computed(() => {
     const { stoneId, progression: order } = job.content.value
-    const box = collections.stones.filter((stone) => stone.archivedAt === null || stone.id === stoneId)
+    const box = job.stones.value.filter((stone) => stone.archivedAt === null || stone.id === stoneId)
     const chosen = order.length > 0 ? box.filter((stone) => order.includes(stone.id)) : box
     const onRod = box.find((stone) => stone.id === stoneId)
     const few = chosen.slice(0, MOST_STONES)

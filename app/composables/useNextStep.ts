@@ -2,7 +2,6 @@ import { computed } from 'vue'
 import { nextStep } from '#core/advice/nextStep'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
-import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { adviceText } from '~/words/adviceText'
 
@@ -11,7 +10,6 @@ export const useNextStep = () => useJob().share(advised)
 
 function advised(job: JobView) {
   const preferences = usePreferences()
-  const collections = useCollections()
   const next = computed(() =>
     nextStep({
       setup: job.setup.value,
@@ -19,7 +17,7 @@ function advised(job: JobView) {
       evaluation: job.dialFor.value,
       log: job.entries.value,
       zones: job.zones.value,
-      stoneOf: (id) => collections.stones.find((one) => one.id === id),
+      stoneOf: (id) => job.stones.value.find((one) => one.id === id),
     }),
   )
   const text = computed(() =>

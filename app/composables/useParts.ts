@@ -3,14 +3,12 @@ import { facetsOf } from '#core/blade/facets'
 import { hollowOf } from '#core/blade/hollow'
 import { adviseDial } from '#core/dial/advised'
 import { useJob } from '~/job/useJob'
-import { useCollections } from '~/stores/collections'
 import { zoneName } from '~/words/zoneText'
 import { useEven } from './useEven'
 
 /** The facets of an edge with what to dial for each, and which stones of the box reach into its hollow. */
 export function useParts() {
   const job = useJob()
-  const collections = useCollections()
   const { zones } = useEven()
 
   const facets = computed(() =>
@@ -26,7 +24,7 @@ export function useParts() {
   const stones = computed(() => {
     const widest = hollow.value?.widestStoneMm
     if (widest === undefined) return []
-    return collections.stones
+    return job.stones.value
       .filter((stone) => stone.archivedAt === null)
       .map((stone) => ({ stone, fits: stone.widthMm <= widest }))
   })

@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { provedOnRig, type ProvedOnRig } from '#core/calibration/provedOnRig'
 import { ofKind } from '#core/log/inForce'
 import type { UnknownId } from '#core/rig/fitted'
+import { onRig } from '#core/rig/fittedAt'
 import { fittedWith } from '#core/rig/jaws'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -16,6 +17,7 @@ function rigProofs(job: JobView) {
   const log = useLog()
   /** The rig as it is measured now, whatever version this job goes on with. */
   const rig = computed(() => collections.rigs.find(({ id }) => id === job.content.value.rigId)!)
+  const stones = computed(() => collections.stones.map((one) => onRig(rig.value, one)))
   const jobOf = (jobId: string | null) => collections.jobs.find(({ id }) => id === jobId)
   const proofs = computed(() =>
     ofKind(log.entries, 'proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
@@ -25,7 +27,7 @@ function rigProofs(job: JobView) {
     provedOnRig(of, moving, {
       rig: fittedWith(rig.value, job.content.value.jawsName),
       blade: (id) => collections.blades.find((one) => one.id === id),
-      stone: (id) => collections.stones.find((one) => one.id === id),
+      stone: (id) => stones.value.find((one) => one.id === id),
       known: (jobId) => jobOf(jobId) ?? job.content.value,
     })
   return { rig, proofs, counting }

@@ -2,16 +2,14 @@ import { computed } from 'vue'
 import type { KeptStone } from '#core/kept/things'
 import { stoneSwaps } from '#core/dial/stoneSwaps'
 import { useJob } from '~/job/useJob'
-import { useCollections } from '~/stores/collections'
 import { riseOnDial } from '~/words/riseText'
 
 /** The stones of the job in their order, and what to change at each swap. */
 export function useStoneOrder() {
   const job = useJob()
-  const collections = useCollections()
   const chosen = computed(() => job.content.value.progression)
   const box = computed(() =>
-    collections.stones.filter((stone) => stone.archivedAt === null || chosen.value.includes(stone.id)),
+    job.stones.value.filter((stone) => stone.archivedAt === null || chosen.value.includes(stone.id)),
   )
   /** Always coarse to fine: the box is sorted so. */
   const order = computed(() => box.value.filter((stone) => chosen.value.includes(stone.id)))

@@ -105,9 +105,9 @@ describe('the draft of a rig', () => {
   it('keeps what proofs left open of its measures until one of them is measured anew', () => {
     const fitted = {
       at: '2026-03-01T10:00:00.000Z',
-      measures: [{ id: 'setback' as const, stoneId: null, doubt: 0.213, written: 0.22 }],
+      ofRevision: 1,
+      measures: [{ id: 'setback' as const, doubt: 0.213, written: 0.22, face: null }],
       correlation: [[1]],
-      was: { rigRevision: 1, stones: [] },
     }
     const rig = { ...postRig, tolerance: { ...postRig.tolerance, setbackMm: 0.22 }, fitted }
     const draft = rigDraftOf(rig, 'in')

@@ -1,5 +1,6 @@
 import { computed, shallowRef, watchEffect, type ComputedRef } from 'vue'
 import { fittedWith } from '#core/rig/jaws'
+import { onRig } from '#core/rig/fittedAt'
 import { rigMeasures } from '#core/rig/rig'
 import { lowestPivotHeightMm } from '#core/dial/lowestPivotHeight'
 import { zonesOfBlade } from '#core/blade/zones'
@@ -53,7 +54,9 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     return asThen && fittedWith(asThen, content.value.jawsName)
   })
   const blade = lasting(() => collections.blades.find((one) => one.id === content.value.bladeId))
-  const stone = lasting(() => collections.stones.find((one) => one.id === content.value.stoneId))
+  /** The box, each stone as it lies on this rig's rod. */
+  const stones = computed(() => collections.stones.map((one) => onRig(rig.value, one)))
+  const stone = lasting(() => stones.value.find((one) => one.id === content.value.stoneId))
   /** The same rig with newer measures, where there are any. */
   const rigMeasuredAnew = computed(() => {
     const { rigId, rigRevision } = content.value
@@ -124,6 +127,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     content,
     rig,
     blade,
+    stones,
     stone,
     rigMeasuredAnew,
     side,

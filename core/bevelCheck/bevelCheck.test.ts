@@ -75,6 +75,42 @@ describe('the width of a bevel against what angle and thickness give', () => {
     const narrow = checkWidths(blade, [found('A', 20, 0.4)])
     expect(widthCauses(blade, narrow, { A: null, B: null })[0]).toEqual({ what: 'not-through', sides: ['A'] })
     expect(widthCauses(blade, narrow, { A: true, B: null }).map(({ what }) => what)).not.toContain('not-through')
+    const causes = (a: number, b: number, seenOnB: boolean | null) =>
+      widthCauses(blade, checkWidths(blade, [found('A', 20, a), found('B', 20, b)]), { A: null, B: seenOnB })
+    expect(causes(0.4, 0.4, null)[0]).toEqual({ what: 'not-through', sides: ['A', 'B'] })
+    expect(causes(0.4, 0.4, true).map(({ what }) => what)).not.toContain('not-through')
+    expect(causes(0.4, 1.3, null).map(({ what }) => what)).not.toContain('not-through')
+  })
+
+  it('both sides cut to another angle alike is told so; of one side alone nothing is told of the other or the apex', () => {
+    const of = (...sides: Side[]) => {
+      const widths = [10, 30, 50].flatMap((place) =>
+        sides.map((side) => found(side, place, widthOn(side, place, { edgeDeg: 21 }), side === 'A' ? 1 : 0.8)),
+      )
+      return widthCauses(blade, checkWidths(blade, widths), { A: true, B: true })
+    }
+    const steeper = of('A', 'B').find(({ what }) => what === 'angle')
+    expect(steeper).toMatchObject({ off: expect.closeTo(3, 1), times: expect.closeTo(3, 1) })
+    expect(
+      of('A')
+        .map(({ what }) => what)
+        .filter((what) => what !== 'thickness'),
+    ).toEqual(['angle'])
+  })
+
+  it('a place at which the angle gives no bevel is left out', () => {
+    const flat = { ...found('A', 20, 0.9), edgeDeg: 1 }
+    expect(checkWidths(blade, [flat, found('A', 20, 0.9)])).toHaveLength(1)
+  })
+
+  it('thickness is more all along: on a blade without measures at its tip as well', () => {
+    const even = { ...blade, thicknessBehindEdgeTipMm: null, spineThicknessTipMm: 2 }
+    const [at] = checkWidths(even, [found('A', 40, 0.5)])
+    const thicker = { ...even, thicknessBehindEdgeMm: 0.6, spineThicknessMm: 3.1, spineThicknessTipMm: 2.1 }
+    const [more] = checkWidths(thicker, [found('A', 40, 0.5)])
+    const [cause] = widthCauses(even, checkWidths(even, [found('A', 40, more!.predictedMm)]), { A: true, B: true })
+    expect(cause).toMatchObject({ what: 'thickness', off: expect.closeTo(0.1, 3) })
+    expect(at!.predictedMm).toBeLessThan(more!.predictedMm)
   })
 })
 

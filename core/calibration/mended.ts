@@ -1,5 +1,5 @@
 import { dialOf } from '../rig/dials/dials'
-import type { UnknownId } from '../rig/fitted'
+import type { RigFitted, UnknownId } from '../rig/fitted'
 import { fittedAt } from '../rig/fittedAt'
 import type { Rig } from '../rig/rig'
 import type { Stone } from '../stone/stone'
@@ -9,21 +9,24 @@ import type { FittedUnknown, RigFit } from './fitRig'
 const figure = (mm: number): number => Math.round(mm * 1000) / 1000
 const doubt = (mm: number): number => Math.max(0.01, Math.ceil(mm * 100) / 100)
 
-type KeptFace = Stone & { readonly id: string }
-
 /** When measures were taken over, from which revision of the rig, and the proofs they come of. */
 export interface TakenOver {
   readonly at: string
-  readonly rigRevision: number
+  readonly ofRevision: number
   readonly proofIds: readonly string[]
 }
 
 /**
- * A rig with its measures as they were fitted and its tolerances as they are known since. How blades lie in the jaws
- * is mended as a whole; how well each hold is known stays with the job. Source: docs/calibration.md, "What is taken
- * over".
+ * A rig with its measures as they were fitted and its tolerances as they are known since; of stones, how their faces
+ * are on this rig. How blades lie in the jaws is mended as a whole; how well each hold is known stays with the job.
+ * Stones: as they are on this rig now. Source: docs/calibration.md, "What is taken over".
  */
-export function mendedRig(rig: Rig, stones: readonly KeptFace[], fit: RigFit, taken: TakenOver): Rig {
+export function mendedRig(
+  rig: Rig,
+  stones: readonly (Stone & { readonly id: string })[],
+  fit: RigFit,
+  taken: TakenOver,
+): Rig {
   const of = (id: FittedUnknown['id']) => fit.unknowns.find((one) => one.id === id)
   const error = (id: FittedUnknown['id']) => of(id)?.error ?? 0
   /** One tolerance stands for all of these: it is as the worst known of them. */
@@ -34,13 +37,19 @@ export function mendedRig(rig: Rig, stones: readonly KeptFace[], fit: RigFit, ta
     heightMm: known(rig.tolerance.heightMm, 'pivot-height'),
     setbackMm: known(rig.tolerance.setbackMm, 'setback', ...(rig.pivotB ? (['setback-b'] as const) : [])),
   }
-  const written = ({ id, stoneId }: FittedUnknown): number | null => {
-    if (id === 'pivot-height') return tolerance.heightMm
-    if (id === 'setback' || id === 'setback-b') return tolerance.setbackMm
-    const stone = stones.find((one) => one.id === stoneId)
-    return stone ? mendedStone(stone, fit).faceOffsetToleranceMm : null
-  }
   const by = { heightMm: figure(error('pivot-height')), setbackMm: figure(error('setback')) }
+  const measures = fit.unknowns.map((one): RigFitted['measures'][number] => {
+    const id = one.id as UnknownId
+    const stone = stones.find((its) => its.id === one.stoneId)
+    const face = stone && {
+      stoneId: stone.id,
+      writtenMm: rig.fitted?.measures[fittedAt(rig, 'face-offset', stone)]?.face?.writtenMm ?? stone.faceOffsetMm,
+      isMm: Math.max(0, figure(stone.faceOffsetMm + one.error)),
+    }
+    const ofRig = { 'pivot-height': tolerance.heightMm, setback: tolerance.setbackMm, 'setback-b': tolerance.setbackMm }
+    const written = stone?.faceOffsetToleranceMm ?? ofRig[id as keyof typeof ofRig] ?? null
+    return { id, doubt: one.doubt, written, face: face ?? null }
+  })
   return {
     ...rig,
     height: dialOf(rig.height).corrected(rig.height, by),
@@ -54,52 +63,18 @@ export function mendedRig(rig: Rig, stones: readonly KeptFace[], fit: RigFit, ta
     mendedBy: [...rig.mendedBy, ...taken.proofIds],
     fitted: {
       at: taken.at,
-      measures: fit.unknowns.map((one) => ({
-        id: one.id as UnknownId,
-        stoneId: one.stoneId,
-        doubt: one.doubt,
-        written: written(one),
-      })),
+      ofRevision: taken.ofRevision,
+      measures,
       correlation: fit.correlation.map((row) => [...row]),
-      was: {
-        rigRevision: taken.rigRevision,
-        stones: stones.map(({ id, faceOffsetMm, faceOffsetEnds, faceOffsetToleranceMm }) => ({
-          stoneId: id,
-          faceOffsetMm,
-          faceOffsetEnds,
-          faceOffsetToleranceMm,
-        })),
-      },
     },
   }
 }
 
 /**
  * A rig with its own measures as they were before proofs mended it; what else was written of it since stays. `before`:
- * the rig at the revision that it was mended from.
+ * the rig at the revision that was mended.
  */
 export const asBefore = (rig: Rig, before: Rig): Rig => {
   const { height, pivot, pivotB, centring, tolerance, mendedBy, fitted } = before
   return { ...rig, height, pivot, pivotB, centring, tolerance, mendedBy, fitted }
-}
-
-/** A stone with its face as it was before; as it is where it was not mended with the rig, or measured anew since. */
-export function stoneAsBefore<S extends KeptFace>(stone: S, rig: Rig): S {
-  const was = rig.fitted?.was.stones.find(({ stoneId }) => stoneId === stone.id)
-  if (!was || fittedAt(rig, 'face-offset', stone) < 0) return stone
-  const { stoneId: _stoneId, ...face } = was
-  return { ...stone, ...face }
-}
-
-/** A stone with its face offset as it was fitted; as it is where none was. */
-export function mendedStone<S extends KeptFace>(stone: S, fit: RigFit): S {
-  const one = fit.unknowns.find(({ id, stoneId }) => id === 'face-offset' && stoneId === stone.id)
-  if (!one) return stone
-  const ends = stone.faceOffsetEnds
-  return {
-    ...stone,
-    faceOffsetMm: figure(stone.faceOffsetMm + one.error),
-    faceOffsetEnds: ends && { nearMm: figure(ends.nearMm + one.error), farMm: figure(ends.farMm + one.error) },
-    faceOffsetToleranceMm: Math.min(stone.faceOffsetToleranceMm, doubt(one.doubt)),
-  }
 }

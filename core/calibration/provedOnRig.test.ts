@@ -2,7 +2,8 @@ import { expect, it } from 'vitest'
 import { armsRig, plainStone, postRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { ANGLE_ALONE, type Proof } from '../log/entry'
 import { fitRig, type ProvedAngle, type RigFit } from './fitRig'
-import { asBefore, mendedRig, mendedStone, stoneAsBefore } from './mended'
+import { onRig } from '../rig/fittedAt'
+import { asBefore, mendedRig } from './mended'
 import { RIG_UNKNOWNS } from '../rig/fitted'
 import { knownTogether, movableOn, provedOnRig, unknownsOf } from './provedOnRig'
 
@@ -66,27 +67,32 @@ it('a tolerance that stands for two arms becomes less only when both are known b
       doubt,
     }))
     const fit = { unknowns, proofs: [], correlation: [] } satisfies RigFit
-    return mendedRig(armsRig, [], fit, { at: '', rigRevision: 1, proofIds: [] }).tolerance.setbackMm
+    return mendedRig(armsRig, [], fit, { at: '', ofRevision: 1, proofIds: [] }).tolerance.setbackMm
   }
   expect(setback({ setback: 0.2 })).toBe(0.5)
   expect(setback({ setback: 0.2, 'setback-b': 0.3 })).toBe(0.3)
 })
 
-it('what was taken over can be put back as it was, whatever was written of the rig since; a stone measured anew stays', () => {
+it('what was taken over holds on this rig alone, and can be put back whatever was written of the rig since', () => {
   const stones = [{ ...plainStone, id: 's' }]
   const unknowns = unknownsOf(postRig, stones, known).map((one) => ({ ...one, error: 0.1, doubt: one.tolerance / 3 }))
-  const fit: RigFit = {
-    unknowns,
-    proofs: [],
-    correlation: unknowns.map((_, k) => unknowns.map((_one, j) => +(k === j))),
+  const correlation = unknowns.map((_, k) => unknowns.map((_one, j) => +(k === j)))
+  const taken = { at: '', ofRevision: 1, proofIds: [proof.id] }
+  const rig = mendedRig(postRig, stones, { unknowns, proofs: [], correlation }, taken)
+  expect(rig.pivot.setbackMm).toBe(95.1)
+  expect(onRig(rig, stones[0]!).faceOffsetMm).toBe(6.1)
+  expect(onRig(postRig, stones[0]!)).toBe(stones[0])
+  // Mended once more it is counted from what was written down of the stone, not twice.
+  const again = mendedRig(rig, [onRig(rig, stones[0]!)], { unknowns, proofs: [], correlation }, taken)
+  expect(onRig(again, stones[0]!).faceOffsetMm).toBeCloseTo(6.2, 9)
+  const ends = { ...stones[0]!, faceOffsetEnds: { nearMm: 5.5, farMm: 6.5 } }
+  expect(onRig(rig, ends).faceOffsetEnds).toEqual({ nearMm: expect.closeTo(5.6, 9), farMm: expect.closeTo(6.6, 9) })
+  // A stone that was measured anew, worn or with another tolerance, is as it was measured.
+  for (const anew of [{ faceOffsetMm: 5.8 }, { faceOffsetToleranceMm: 0.05 }]) {
+    const stone = { ...stones[0]!, ...anew }
+    expect(onRig(rig, stone)).toBe(stone)
   }
-  const rig = mendedRig(postRig, stones, fit, { at: '', rigRevision: 1, proofIds: [proof.id] })
-  const stone = mendedStone(stones[0]!, fit)
-  expect([rig.pivot.setbackMm, stone.faceOffsetMm]).toEqual([95.1, 6.1])
   expect(asBefore({ ...rig, notes: 'oiled' }, postRig)).toEqual({ ...postRig, notes: 'oiled' })
-  expect(stoneAsBefore(stone, rig)).toEqual(stones[0])
-  const anew = { ...stone, faceOffsetMm: 6.3, faceOffsetToleranceMm: 0.2 }
-  expect(stoneAsBefore(anew, rig)).toEqual(anew)
 })
 
 it('a rig that proofs mended goes on from there: what hung together is known together', () => {
@@ -99,8 +105,8 @@ it('a rig that proofs mended goes on from there: what hung together is known tog
   }
   const [one, other] = [proved({}), proved({ side: 'B' })]
   const [first, both] = [fitRig([one], unknowns), fitRig([one, other], unknowns)]
-  const rig = mendedRig(postRig, stones, first, { at: '', rigRevision: 1, proofIds: [] })
-  const now = stones.map((stone) => mendedStone(stone, first))
+  const rig = mendedRig(postRig, stones, first, { at: '', ofRevision: 1, proofIds: [] })
+  const now = stones.map((stone) => onRig(rig, stone))
   const then = unknownsOf(rig, now, known)
   // The second proof is told against what the first has mended.
   const mended = { ...postRig, pivot: rig.pivot, centring: rig.centring }

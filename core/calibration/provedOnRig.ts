@@ -50,6 +50,7 @@ export interface ProvedOnRig {
 export interface Lookup {
   readonly rig: Rig
   blade(id: string | null): Blade | undefined
+  /** As it is on this rig. */
   stone(id: string | null): Stone | undefined
   /** How well it was known how the blade was held. */
   known(jobId: string | null): KnownHold
@@ -104,7 +105,7 @@ function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): Pr
   }
 }
 
-/** What may move on a rig with these stones; tolerances as they are known now. */
+/** What may move on a rig with these stones, as they are on it; tolerances as they are known now. */
 export function unknownsOf(
   rig: Rig,
   stones: readonly KnownStone[],

@@ -279,10 +279,10 @@ const mended: Setup = {
     fitted: {
       at: '2026-03-01T10:00:00.000Z',
       measures: [
-        { id: 'pivot-height', stoneId: null, doubt: 0.29, written: 0.3 },
-        { id: 'setback', stoneId: null, doubt: 0.5, written: 0.5 },
-        { id: 'tilt', stoneId: null, doubt: 0.05, written: null },
-        { id: 'face-offset', stoneId: 'stone', doubt: 0.1, written: 0.1 },
+        { id: 'pivot-height', doubt: 0.29, written: 0.3, face: null },
+        { id: 'setback', doubt: 0.5, written: 0.5, face: null },
+        { id: 'tilt', doubt: 0.05, written: null, face: null },
+        { id: 'face-offset', doubt: 0.1, written: 0.1, face: { stoneId: 'stone', writtenMm: 5.9, isMm: 6 } },
       ],
       correlation: [
         [1, 0.95, 0, 0.3],
@@ -290,7 +290,7 @@ const mended: Setup = {
         [0, 0, 1, 0.1],
         [0.3, 0.2, 0.1, 1],
       ],
-      was: { rigRevision: 1, stones: [] },
+      ofRevision: 1,
     },
   },
 }

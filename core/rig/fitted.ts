@@ -11,33 +11,22 @@ const offset = mm({ least: 0, most: 60 })
 /** What the proofs that a rig's measures were mended by leave open of them, all together. */
 export const rigFitted = z.object({
   at: z.iso.datetime(),
+  /** The revision that was mended. */
+  ofRevision: z.number().int().min(1),
   measures: z
     .array(
       z.object({
         id: z.enum(RIG_UNKNOWNS),
-        stoneId: z.string().nullable(),
         /** Half-width of the range that holds 95 in 100, mm or degrees. */
         doubt: half,
-        /** The tolerance that was written down for it: where another stands there, it was measured anew since. */
+        /** The tolerance that stands for it since: where it is another, it was measured anew. Null where none does. */
         written: half.nullable(),
+        /** Of a stone: its face offset as it was written down, and as it is on this rig. */
+        face: z.object({ stoneId: z.string(), writtenMm: offset, isMm: offset }).nullable(),
       }),
     )
     .max(60),
   /** Between them, −1 to 1. */
   correlation: z.array(z.array(z.number().min(-1).max(1))).max(60),
-  /** What it was before: the rig's revision, and the faces of the stones that were mended with it. */
-  was: z.object({
-    rigRevision: z.number().int().min(1),
-    stones: z
-      .array(
-        z.object({
-          stoneId: z.string(),
-          faceOffsetMm: offset,
-          faceOffsetEnds: z.object({ nearMm: offset, farMm: offset }).nullable(),
-          faceOffsetToleranceMm: half,
-        }),
-      )
-      .max(60),
-  }),
 })
 export type RigFitted = z.infer<typeof rigFitted>

@@ -2,7 +2,7 @@ import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import { heightForAngleMm } from '../angle/edgeAngle'
 import type { Blade } from '../blade/blade'
 import { fitRig } from '../calibration/fitRig'
-import { mendedRig, mendedStone } from '../calibration/mended'
+import { mendedRig } from '../calibration/mended'
 import { knownTogether, movableOn, provedOnRig, unknownsOf } from '../calibration/provedOnRig'
 import { SIDES, type Side } from '../clamping/centring'
 import { stationAt } from '../curve/stations'
@@ -10,6 +10,7 @@ import { doubtBudget, totalDoubtDeg } from '../doubt/budget'
 import { edgeAngleShifter, type Shifts } from '../doubt/shifted'
 import { ANGLE_ALONE, type Proof } from '../log/entry'
 import { heightOfSetting } from '../rig/dial'
+import { onRig } from '../rig/fittedAt'
 import type { Rig } from '../rig/rig'
 import { contactFor, type Setup } from '../setup/setup'
 import type { Stone } from '../stone/stone'
@@ -45,7 +46,8 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
   const between = (from: number, to: number) => randomUniform.source(source)(from, to)()
   const blade = straight(nominal.blade)
   const station = stationAt(blade.edge, EDGE_MM / 2)
-  let stone: Stone & { readonly id: string } = { ...nominal.stone, id: STONE, faceOffsetToleranceMm: FACE_MM }
+  const written: Stone & { readonly id: string } = { ...nominal.stone, id: STONE, faceOffsetToleranceMm: FACE_MM }
+  const stoneNow = () => onRig(rig, written)
   let rig: Rig = { ...nominal.rig, tolerance: RIG, height: { ...SCALE, lowestMm: 0, highestMm: 200 } }
   const { pivot, height } = rig
   const hidden: Shifts = {
@@ -73,7 +75,7 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
   }
   /** What the rig, as it is written down now, says of such a blade. */
   function said({ hold, setting, trueDeg }: ReturnType<typeof cut>): SaidAndTrue {
-    const setup = { rig, blade, stone, hold }
+    const setup = { rig, blade, stone: stoneNow(), hold }
     const [contact, at] = [contactFor(setup, 'A', setting, station), heightOfSetting(rig, setting)]
     if (!contact.ok || !at.ok) throw new Error('a bench that gives no angle')
     const doubtDeg = totalDoubtDeg(doubtBudget(setup, KNOWN, 'A', at.heightMm, station))
@@ -90,14 +92,14 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
     const { counted } = provedOnRig(proofs, movableOn(rig), {
       rig,
       blade: () => blade,
-      stone: () => stone,
+      stone: stoneNow,
       known: () => KNOWN,
     })
-    const unknowns = unknownsOf(rig, [stone], KNOWN)
+    const stones = [stoneNow()]
+    const unknowns = unknownsOf(rig, stones, KNOWN)
     const angles = counted.map(({ angle }) => angle)
-    const fit = fitRig(angles, unknowns, knownTogether(rig, [stone], unknowns))
-    rig = mendedRig(rig, [stone], fit, { at: '', rigRevision: 1, proofIds: [] })
-    stone = mendedStone(stone, fit)
+    const fit = fitRig(angles, unknowns, knownTogether(rig, stones, unknowns))
+    rig = mendedRig(rig, stones, fit, { at: '', ofRevision: 1, proofIds: [] })
   }
 
   const further = cut()

@@ -6,6 +6,7 @@ import { atDialFor, evaluate } from '#core/evaluation/evaluate'
 import type { KeptJob } from '#core/kept/things'
 import { provedAmount, readAmount } from '#core/log/amount'
 import { ofKind } from '#core/log/inForce'
+import { onRig } from '#core/rig/fittedAt'
 import { fittedWith } from '#core/rig/jaws'
 import { bladeSpanMm } from '~/drawing/bladeIcon'
 import { sheetPath } from '~/stations'
@@ -31,7 +32,8 @@ const made = computed(() => {
   const blade = collections.blades.find((one) => one.id === props.job.bladeId)
   const stone = collections.stones.find((one) => one.id === props.job.stoneId)
   if (!asThen || !blade || !stone) return null
-  const setup = { rig: fittedWith(asThen, props.job.jawsName), blade, stone, hold: props.job.hold }
+  const rig = fittedWith(asThen, props.job.jawsName)
+  const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
   return { setup, evaluation: evaluate(setup, atDialFor(props.job), evenStations(blade.edge, STATIONS)) }
 })
 const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
@@ -44,7 +46,8 @@ const parts = computed(() => {
 
 const next = computed(() => {
   if (!made.value) return null
-  const stoneOf = (id: string) => collections.stones.find((one) => one.id === id)
+  const { rig } = made.value.setup
+  const stoneOf = (id: string) => collections.stones.map((one) => onRig(rig, one)).find((one) => one.id === id)
   const step = nextStep({ ...made.value, job: props.job, log: entries.value, stoneOf })
   const { unit, current } = preferences
   return adviceText(step, {

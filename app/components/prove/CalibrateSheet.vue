@@ -132,9 +132,7 @@ const setNow = computed(() => {
           :loading="calibration.busy.value"
           @click="calibration.takeOver"
         />
-        <p class="mt-1 text-sm text-muted">
-          Other jobs go on with the measures they were done with; stones change for all.
-        </p>
+        <p class="mt-1 text-sm text-muted">Other jobs go on with the measures they were done with.</p>
         <h3 class="mt-4 border-t border-default pt-3 font-semibold">The proofs that count</h3>
         <ul data-testid="counted">
           <li

@@ -84,6 +84,7 @@ const describe = (from: KeptRig | null, copy: boolean) =>
       <StoneBox
         title="Which stone is on the rod?"
         :chosen="job.content.value.stoneId"
+        :rig="job.rig.value"
         @choose="actions.chooseStone($event)"
         @described="stoneDescribed = $event"
       />

@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import type { KeptStone } from '#core/kept/things'
+import { onRig } from '#core/rig/fittedAt'
+import type { Rig } from '#core/rig/rig'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { stoneGrainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
 import { STONE_KIND_WORD } from '~/words/rigText'
 
-/** The stones, coarse to fine: choose one, describe a new one, change, copy or put one away. */
-const props = defineProps<{ title: string; chosen: string }>()
+/** The stones, coarse to fine: choose one, describe a new one, change, copy or put one away. `rig`: the one in use. */
+const props = defineProps<{ title: string; chosen: string; rig?: Rig }>()
 const emit = defineEmits<{ choose: [id: string]; described: [stone: KeptStone] }>()
 const collections = useCollections()
 const preferences = usePreferences()
 
 const stones = computed(() => collections.stones.filter((s) => s.archivedAt === null || s.id === props.chosen))
+/** From the rod to its face, as proofs found it on this rig where they did. */
+const faceMm = (one: KeptStone) => (props.rig ? onRig(props.rig, one) : one).faceOffsetMm
 const stone = computed(() => collections.stones.find((one) => one.id === props.chosen) ?? null)
 const entry = ref<{ from: KeptStone | null; copy: boolean; title: string } | null>(null)
 const open = computed({ get: () => entry.value !== null, set: (is) => (entry.value = is ? entry.value : null) })
@@ -41,7 +45,7 @@ function kept(stone: KeptStone) {
           STONE_KIND_WORD[thing.kind]
         }}</span
         ><span class="ml-auto text-sm whitespace-nowrap text-muted"
-          >{{ stoneGrainText(thing) }} · {{ lengthText(thing.faceOffsetMm, preferences.unit) }}</span
+          >{{ stoneGrainText(thing) }} · {{ lengthText(faceMm(thing), preferences.unit) }}</span
         ></span
       >
     </CardChoice>
