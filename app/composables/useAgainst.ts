@@ -33,9 +33,13 @@ function against(job: JobView) {
   )
   /** At every place of a side that goes with the newest. */
   const provedAlong = (side: Side): ProvedAgainst[] =>
-    provedAtPlaces(ofKind(job.entries.value, 'proof'), side).map((amount) => provedAgainst(now.value, side, amount))
+    provedAtPlaces(ofKind(job.entriesOfBlade.value, 'proof'), side).map((amount) =>
+      provedAgainst(now.value, side, amount),
+    )
   const readAlong = (side: Side): ReadAgainst[] =>
-    readAtPlaces(ofKind(job.entries.value, 'reading'), side).map((amount) => readAgainst(now.value, side, amount))
-  const zones = (side: Side): ZoneAngles[] => zoneAngles(now.value, job.content.value, job.entries.value, side)
+    readAtPlaces(ofKind(job.entriesOfBlade.value, 'reading'), side).map((amount) =>
+      readAgainst(now.value, side, amount),
+    )
+  const zones = (side: Side): ZoneAngles[] => zoneAngles(now.value, job.content.value, job.entriesOfBlade.value, side)
   return { proved, read, provedAlong, readAlong, zones }
 }

@@ -92,7 +92,7 @@ export function useReport() {
   /** A side's bevel in a zone before anything was proved: by ink, or as the blade was described. */
   function beforeText(side: Side, zone: number): string {
     const looked = ink.looks.value.findLast((look) => look.side === side)
-    const first = ofKind(job.entries.value, 'proof').find((one) => one.side === side)
+    const first = ofKind(job.entriesOfBlade.value, 'proof').find((one) => one.side === side)
     const face = looked && (!first || looked.at < first.at) ? ink.foundOn(side)[zone] : null
     const described = blade.value.bevelDeg?.[side] ?? null
     if (face) return angleText(face.angle.middleDeg, (face.angle.toDeg - face.angle.fromDeg) / 2)
@@ -113,7 +113,7 @@ export function useReport() {
         ]),
     ),
   )
-  const strokes = computed(() => strokesMade(ofKind(job.entries.value, 'strokes')))
+  const strokes = computed(() => strokesMade(ofKind(job.entriesOfBlade.value, 'strokes')))
   const strokesWith = (stoneId: string): string => {
     const made = strokes.value.find((one) => one.stoneId === stoneId)
     return made ? `: ${strokesText(made, names.value)}` : ''
@@ -122,13 +122,11 @@ export function useReport() {
   const content = computed((): ReportContent => {
     const { name, owner, use } = blade.value
     const { name: title, wanted, progression } = job.content.value
-    const measured = job.entries.value.filter(isMeasured)
-    const dialled = ofKind(job.entries.value, 'dialled').flatMap(({ stoneId }) => stoneId ?? [])
+    const measured = job.entriesOfBlade.value.filter(isMeasured)
+    const dialled = ofKind(job.entriesOfBlade.value, 'dialled').flatMap(({ stoneId }) => stoneId ?? [])
     const used = [...new Set([...dialled, ...strokes.value.flatMap(({ stoneId }) => stoneId ?? [])])]
     const stones = used.length > 0 ? used : progression
-    const sharpness = ofKind(job.entries.value, 'sharpness').filter(
-      ({ bladeId }) => bladeId === job.content.value.bladeId,
-    )
+    const sharpness = ofKind(job.entriesOfBlade.value, 'sharpness')
     return {
       title,
       subtitle: [name, owner && `of ${owner}`, use, job.rig.value.name, new Date().toLocaleDateString('sv')]

@@ -10,7 +10,7 @@ import { gripOf } from '#core/hold/grip'
 import type { Job } from '#core/job/job'
 import { provedAmount, readAmount } from '#core/log/amount'
 import { dialledState } from '#core/log/dialledState'
-import { ofKind } from '#core/log/inForce'
+import { ofKind, onBlade } from '#core/log/inForce'
 import type { Setup } from '#core/setup/setup'
 import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import type { Refusal } from '#core/angle/reasons'
@@ -109,8 +109,10 @@ export function jobState(session: JobSession, { collections, preferences, log }:
 
   // What happened on it.
   const entries = computed(() => log.entries.filter((entry) => entry.jobId === session.id))
-  const read = computed(() => perSide((of) => readAmount(ofKind(entries.value, 'reading'), of)))
-  const proved = computed(() => perSide((of) => provedAmount(ofKind(entries.value, 'proof'), of)))
+  /** Those of the blade that is held. */
+  const entriesOfBlade = computed(() => onBlade(entries.value, content.value.bladeId))
+  const read = computed(() => perSide((of) => readAmount(ofKind(entriesOfBlade.value, 'reading'), of)))
+  const proved = computed(() => perSide((of) => provedAmount(ofKind(entriesOfBlade.value, 'proof'), of)))
 
   /** Whether a hand has dialled what is dialled here. */
   const dialled = computed(() => perSide((of) => dialledState(entries.value, content.value, of)))
@@ -145,6 +147,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     trouble,
     drawn,
     entries,
+    entriesOfBlade,
     read,
     proved,
     dialled,

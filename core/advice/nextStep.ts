@@ -12,7 +12,7 @@ import { zonesOfBlade } from '../blade/zones'
 import { provedAmount, readAmount } from '../log/amount'
 import type { LogEntry } from '../log/entry'
 import { dialledState } from '../log/dialledState'
-import { ofKind } from '../log/inForce'
+import { ofKind, onBlade } from '../log/inForce'
 import type { DialSetting } from '../rig/dials/readings'
 import type { Setup } from '../setup/setup'
 
@@ -87,7 +87,8 @@ const READ_TO_DEG = 0.15
  */
 export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextStepAsk): NextStep {
   const sides = setup.blade.bevels === 'A' ? (['A'] as const) : SIDES
-  const [readings, proofs] = [ofKind(log, 'reading'), ofKind(log, 'proof')]
+  const found = onBlade(log, job.bladeId)
+  const [readings, proofs] = [ofKind(found, 'reading'), ofKind(found, 'proof')]
   const { deg, why } = job.wanted
   const untouched = why === '' && sides.every((side) => deg[side] === BEGUN_WITH_DEG)
   if (untouched && readings.length + proofs.length === 0) return { does: 'say-wanted', at: 'blade' }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { SIDES, type PerSide } from '../clamping/centring'
 import { THINGS, type KeptBlade, type KeptInstrument, type KeptJob, type KeptRig, type KeptStone } from '../kept/things'
-import { ofKind } from '../log/inForce'
+import { ofKind, onBlade } from '../log/inForce'
 import { logEntry, type LogEntry } from '../log/entry'
 import { provedAmount, readAmount } from '../log/amount'
 import type { Evaluation } from '../evaluation/evaluate'
@@ -50,6 +50,7 @@ export function recordOf(of: RecordedJob, writtenAt: string): JobRecord {
   const { job, rig, blade, log, evaluation, stations } = of
   const named = new Set([job.stoneId, ...job.progression, ...log.flatMap(({ stoneId }) => stoneId ?? [])])
   const used = new Set(log.flatMap(({ instrumentId }) => instrumentId ?? []))
+  const found = onBlade(log, blade.id)
   const angles = Object.fromEntries(
     SIDES.map((side) => {
       const set = evaluation.sides[side]
@@ -60,8 +61,8 @@ export function recordOf(of: RecordedJob, writtenAt: string): JobRecord {
         {
           wanted: { deg: job.wanted.deg[side], doubtDeg: null },
           set: set.ok ? { deg: set.contact.edgeAngleDeg, doubtDeg: set.doubtDeg } : null,
-          read: known(readAmount(ofKind(log, 'reading'), side)),
-          proved: known(provedAmount(ofKind(log, 'proof'), side)),
+          read: known(readAmount(ofKind(found, 'reading'), side)),
+          proved: known(provedAmount(ofKind(found, 'proof'), side)),
         },
       ]
     }),

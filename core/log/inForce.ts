@@ -22,3 +22,7 @@ export function inForce(log: readonly LogEntry[]): LogEntry[] {
 /** Those of one kind. */
 export const ofKind = <K extends EntryKind>(log: readonly LogEntry[], kind: K): EntryOf<K>[] =>
   log.filter((entry): entry is EntryOf<K> => entry.kind === kind)
+
+/** Those that are of a blade, or of none: a job may have had another one before. */
+export const onBlade = (log: readonly LogEntry[], bladeId: string): LogEntry[] =>
+  log.filter((entry) => entry.bladeId === null || entry.bladeId === bladeId)

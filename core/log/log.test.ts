@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { provedAmount, provedAtPlaces, readAmount, readAtPlaces } from './amount'
 import { dialledState } from './dialledState'
 import { ANGLE_ALONE, type Dialled, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
-import { inForce } from './inForce'
+import { inForce, onBlade } from './inForce'
 import { strokesMade } from './strokesMade'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -68,6 +68,11 @@ describe('what holds of the log', () => {
         expect(ids(inForce(shuffled))).toEqual(ids(inForce(log)))
       }),
     )
+  })
+
+  it('of another blade that the job had before is no part of what was found on this one', () => {
+    const log = [reading(1), proof(2, { bladeId: id(7) }), proof(3, { bladeId: id(8) })]
+    expect(ids(onBlade(log, id(8)))).toEqual([id(1), id(3)])
   })
 
   it('two strikes that strike each other out end, and hold nobody', () => {

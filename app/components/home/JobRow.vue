@@ -5,7 +5,7 @@ import { evenStations } from '#core/curve/stations'
 import { atDialFor, evaluate } from '#core/evaluation/evaluate'
 import type { KeptJob } from '#core/kept/things'
 import { provedAmount, readAmount } from '#core/log/amount'
-import { ofKind } from '#core/log/inForce'
+import { ofKind, onBlade } from '#core/log/inForce'
 import { onRig } from '#core/rig/fittedAt'
 import { fittedWith } from '#core/rig/jaws'
 import { bladeSpanMm } from '~/drawing/bladeIcon'
@@ -63,7 +63,8 @@ const angles = computed(() => {
   if (!made.value) return []
   const { setup, evaluation } = made.value
   const one = setup.blade.bevels === 'A'
-  const [readings, proofs] = [ofKind(entries.value, 'reading'), ofKind(entries.value, 'proof')]
+  const found = onBlade(entries.value, props.job.bladeId)
+  const [readings, proofs] = [ofKind(found, 'reading'), ofKind(found, 'proof')]
   const shown = ({ A, B }: PerSide<number | null>) =>
     preferences.included && !one ? (A === null || B === null ? null : A + B) : A
   const { A } = evaluation.sides

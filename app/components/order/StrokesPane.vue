@@ -55,7 +55,7 @@ function note() {
   job.session.record('strokes', entries)
   Object.assign(form.value, { A: '', B: '' })
 }
-const noted = computed(() => ofKind(job.entries.value, 'strokes'))
+const noted = computed(() => ofKind(job.entriesOfBlade.value, 'strokes'))
 const made = computed(() => strokesMade(noted.value))
 const stoneName = (id: string | null) => (id === null ? 'a stone' : collections.nameOf(id))
 const whatOf = ({ count, side, zone }: Strokes): string =>

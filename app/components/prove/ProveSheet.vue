@@ -60,7 +60,7 @@ function add() {
 }
 
 const measured = (entry: LogEntry): entry is Reading | Proof => entry.kind === 'reading' || entry.kind === 'proof'
-const rows = computed(() => job.entries.value.filter(measured).toReversed())
+const rows = computed(() => job.entriesOfBlade.value.filter(measured).toReversed())
 function whereText(entry: Reading | Proof): string {
   if (entry.kind === 'proof' && entry.zone) return ZONE_WORD[entry.zone]
   return entry.placeMm === null ? '' : `${lengthText(entry.placeMm, preferences.unit)} from the heel`

@@ -12,7 +12,11 @@ const collections = useCollections()
 const { pages, measured } = useReport()
 const name = computed(() => `${job.content.value.name}, report`)
 const toCsv = () =>
-  download(`${job.content.value.name}, readings.csv`, readingsCsv(job.entries.value, collections.nameOf), 'text/csv')
+  download(
+    `${job.content.value.name}, readings.csv`,
+    readingsCsv(job.entriesOfBlade.value, collections.nameOf),
+    'text/csv',
+  )
 /** The job as it stands with all that it names, in one file. */
 function toJson() {
   const kept = collections.jobs.find(({ id }) => id === job.id)!

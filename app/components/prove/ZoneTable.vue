@@ -23,7 +23,7 @@ const COLUMNS = ['wanted', 'set', 'read', 'proved'] as const
 </script>
 
 <template>
-  <div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-label="The four angles, zone by zone">
+  <div class="mt-2 overflow-x-auto" tabindex="0" role="region" aria-label="Zone by zone">
     <table class="w-full text-left" data-testid="zone-angles">
       <thead>
         <tr class="text-sm text-muted">
