@@ -25,6 +25,11 @@ const bar = (at: Place, { fromMm, toMm, deg, doubtDeg }: DrawnFinding) => {
   return { x: from[0], y: from[1], width: Math.max(6, to[0] - from[0]), height: Math.max(3, to[1] - from[1]) }
 }
 const middle = (at: Place, { fromMm, toMm, deg }: DrawnFinding) => at((fromMm + toMm) / 2, deg)
+/** A reading's word stands on the other side of its mark: it is often taken where the proof is. */
+function wordAt(at: Place, one: DrawnFinding) {
+  const [x, y] = middle(at, one)
+  return one.angle === 'read' ? { x: x - 12, y: y + 14, 'text-anchor': 'end' } : { x: x + 8, y: y - 6 }
+}
 const spoken = computed(
   () =>
     `${drawn.value.name}: wanted ${angleText(job.content.value.wanted.deg[drawn.value.side])}; ${drawn.value.findings
@@ -58,7 +63,7 @@ const spoken = computed(
         :stroke="`var(--angle-${one.angle})`"
       />
       <circle :cx="middle(at, one)[0]" :cy="middle(at, one)[1]" r="4" :fill="`var(--angle-${one.angle})`" />
-      <text :x="middle(at, one)[0] + 8" :y="middle(at, one)[1] - 6">{{ one.word }}</text>
+      <text v-bind="wordAt(at, one)">{{ one.word }}</text>
     </g>
   </AlongEdge>
 </template>
