@@ -2,7 +2,7 @@ import { computed, shallowRef, watch, type MaybeRefOrGetter, toValue } from 'vue
 import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '#core/kept/lists'
 import type { Problem } from '#core/problem/problem'
 import type { Answer } from '~/saving/api'
-import type { AskedPart } from '~/stores/collections'
+import type { AskedPart } from '~/stores/known'
 
 interface Part {
   readonly things: readonly { id: string }[]

@@ -1,6 +1,7 @@
 import type { Kept } from '#core/kept/things'
 import { useWords } from '~/composables/useWords'
-import { useCollections, type Tool } from '~/stores/collections'
+import { useCollections } from '~/stores/collections'
+import type { Tool } from '~/stores/known'
 
 /** Puts a thing away, which can be taken back at once, or back on the shelf. */
 export function usePuttingAway<K extends Tool>(kind: K) {

@@ -2,7 +2,8 @@ import { ref, shallowRef } from 'vue'
 import type { Kept } from '#core/kept/things'
 import type { FieldProblem } from '#core/problem/problem'
 import { useWords } from '~/composables/useWords'
-import { useCollections, type Tool } from '~/stores/collections'
+import { useCollections } from '~/stores/collections'
+import type { Tool } from '~/stores/known'
 import { THING_WORD } from '~/words/thingText'
 
 /**

@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="K extends Tool">
 import type { Kept } from '#core/kept/things'
 import { usePuttingAway } from '~/composables/usePuttingAway'
-import type { Tool } from '~/stores/collections'
+import type { Tool } from '~/stores/known'
 
 /** What can be done with the rig, blade or stone that is chosen, and those that were put away. */
 const props = defineProps<{ kind: K; chosen: Kept<K> | null; things: Kept<K>[]; word: string }>()
