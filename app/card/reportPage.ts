@@ -42,6 +42,9 @@ const SECTION_MM = 44
 const MOST_READINGS = 12
 const MOST_STONES = 8
 const MOST_ZONES = 14
+const LIST = { rowMm: 5, headMm: 3 } as const
+/** Over the bottom of the paper, for the note. */
+const FOOT_MM = 14
 const MOST_TESTS = 4
 
 /** A finished job on one page: what was wanted, set, read and proved, along the edge, and how it was done. */
@@ -55,6 +58,7 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
     ...fitted(content.subtitle, { x: MARGIN, y: 27, size: 4, bold: false }, width),
   ]
   const lines: CardLine[] = []
+  const foot = page.height - FOOT_MM
   const say = (text: string, x: number, y: number, most: number, bold = false, size = 3.6) =>
     texts.push(...fitted(text, { x, y, size, bold }, most))
 
@@ -65,25 +69,29 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
     texts.push({ x: MARGIN, y, size: 3.6, bold: false, text })
     y += 4.8
   }
+  /** A heading and its rows, as many as there is room for; the first ones are the ones that count. */
   const list = (heading: string, rows: readonly string[], most: number) => {
-    if (rows.length === 0) return
+    const room = Math.min(most, Math.floor((foot - y - LIST.headMm) / LIST.rowMm))
+    if (rows.length === 0 || room < 1) return
+    const shown = rows.length <= room ? rows : rows.slice(0, room - 1)
     y += 3
     say(heading, MARGIN, y, half, true, 4)
-    for (const row of rows.slice(0, most)) say(row, MARGIN, (y += 5), half)
-    if (rows.length > most) say(`and ${rows.length - most} more`, MARGIN, (y += 5), half)
+    for (const row of shown) say(row, MARGIN, (y += LIST.rowMm), half)
+    if (shown.length < rows.length) say(`and ${rows.length - shown.length} more`, MARGIN, (y += LIST.rowMm), half)
     y += 4
   }
   if (content.zones.rows.length > 0) {
     y += 4
-    table(
-      { ...content.zones, rows: content.zones.rows.slice(0, MOST_ZONES) },
-      { ...ZONE_TABLE, size: 3.4, bold: false },
-    )
+    const { columns, rows } = content.zones
+    const shown = rows.length <= MOST_ZONES ? rows : rows.slice(0, MOST_ZONES - 1)
+    const left = rows.length - shown.length
+    const whole = left > 0 ? [...shown, [`and ${left} more`]] : shown
+    table({ columns, rows: whole }, { ...ZONE_TABLE, size: 3.4, bold: false })
     y += TABLE.rowMm
   }
   list('Stones', content.stones, MOST_STONES)
-  list('How sharp', content.sharpness, MOST_TESTS)
   list('Readings and proofs', content.readings, MOST_READINGS)
+  list('How sharp', content.sharpness, MOST_TESTS)
 
   let top = 34
   for (const side of content.sides) {
@@ -144,7 +152,7 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
   }
 
   function drawSections(from: number) {
-    if (content.sections.length === 0 || from + 20 > page.height - 14) return
+    if (content.sections.length === 0 || from + 20 > foot) return
     const all = content.sections.flatMap(({ half: points }) => points)
     const [long, thick] = [Math.max(...all.map(([x]) => x)), Math.max(...all.map(([, z]) => z))]
     const height = Math.min(SECTION_MM, page.height - 20 - from)

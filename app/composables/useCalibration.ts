@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue'
-import { tiedPairs, type RigFit } from '#core/calibration/fitRig'
+import { tiedPairs, type RigFit, type Unknown } from '#core/calibration/fitRig'
 import { asBefore, mendedRig } from '#core/calibration/mended'
 import { knownTogether, movableOn, unknownsOf } from '#core/calibration/provedOnRig'
 import { evaluate } from '#core/evaluation/evaluate'
@@ -23,9 +23,15 @@ function calibration(job: JobView) {
   const toast = useToast()
   const words = useWords()
   const { rig, counting } = useRigProofs()
-  const { form } = useKeptForm(`calibration:${job.id}`, () => ({ fixed: [] as UnknownId[] }))
-  const moving = computed(() => movableOn(rig.value).filter((id) => !form.value.fixed.includes(id)))
-  const proved = computed(() => counting(moving.value))
+  const { form } = useKeptForm(`calibration:${job.id}`, () => ({
+    fixed: [] as UnknownId[],
+    /** Stones whose faces are surely right. */
+    fixedStones: [] as string[],
+  }))
+  const moving = computed(() =>
+    movableOn(rig.value).filter((id) => id === 'face-offset' || !form.value.fixed.includes(id)),
+  )
+  const proved = computed(() => counting(moving.value, undefined, form.value.fixedStones))
   /** The stones that were proved with, and those whose faces hang together with the rig's measures. */
   const stones = computed(() => {
     const used = new Set(proved.value.counted.map(({ angle }) => angle.stoneId))
@@ -35,7 +41,15 @@ function calibration(job: JobView) {
   })
   /** All that can be asked of this rig, with its tolerance now. */
   const every = computed(() => unknownsOf(rig.value, stones.value, job.content.value))
-  const unknowns = computed(() => every.value.filter(({ id }) => moving.value.includes(id)))
+  const mayMove = ({ id, stoneId }: Unknown & { readonly id: UnknownId }) =>
+    stoneId === null ? !form.value.fixed.includes(id) : !form.value.fixedStones.includes(stoneId)
+  const unknowns = computed(() => every.value.filter(mayMove))
+  function letMove({ id, stoneId }: Unknown & { readonly id: UnknownId }, may: boolean) {
+    const without = <T>(all: readonly T[], one: T) => all.filter((other) => other !== one)
+    const { fixed, fixedStones } = form.value
+    if (stoneId === null) form.value.fixed = may ? without(fixed, id) : [...fixed, id]
+    else form.value.fixedStones = may ? without(fixedStones, stoneId) : [...fixedStones, stoneId]
+  }
 
   const task = useTask('fittingRig')
   const ask = computed(() =>
@@ -113,7 +127,8 @@ function calibration(job: JobView) {
 
   return {
     rig,
-    form,
+    mayMove,
+    letMove,
     every,
     proved,
     stones,

@@ -23,11 +23,16 @@ function rigProofs(job: JobView) {
     ofKind(log.entries, 'proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
   )
   /** Those that count and those that do not; `moving`: what of the rig may be off by as much each time. */
-  const counting = (moving: readonly UnknownId[], of = proofs.value): ProvedOnRig =>
+  const counting = (
+    moving: readonly UnknownId[],
+    of = proofs.value,
+    fixedStones: readonly string[] = [],
+  ): ProvedOnRig =>
     provedOnRig(of, moving, {
       rig: fittedWith(rig.value, job.content.value.jawsName),
       blade: (id) => collections.blades.find((one) => one.id === id),
       stone: (id) => stones.value.find((one) => one.id === id),
+      fixedStones,
       known: (jobId) => jobOf(jobId) ?? job.content.value,
     })
   return { rig, proofs, counting }

@@ -8,6 +8,7 @@ import { sampleSetup } from '#core/setup/sampleSetup.fixture'
 import { cardPage, PAPER_NAMES, PAPERS } from '~/card/cardPage'
 import { widthMm } from '~/card/lettering'
 import { cardPdf } from '~/card/cardPdf'
+import { reportPage, type ReportContent } from '~/card/reportPage'
 import { gaugeView } from './gaugeView'
 import { mapView } from './mapView'
 import { ribbonView } from './ribbonView'
@@ -151,6 +152,66 @@ describe('the map of holds', () => {
     ).toBe(4)
     expect(view.cells[2]!.shade).toBeNull()
     expect([view.best !== null, view.now]).toEqual([true, null])
+  })
+})
+
+describe('the report', () => {
+  const long = 'A name as long as any that somebody would ever write on a label of a box, and then some more of it'
+  const many = (count: number, what: string) => Array.from({ length: count }, (_, i) => `${what} ${i + 1}`)
+  const side = (name: 'A' | 'B'): ReportContent['sides'][number] => ({
+    side: name,
+    name,
+    angles: [
+      {
+        angle: 'set',
+        line: [
+          [0, 20],
+          [90, 20],
+        ],
+      },
+    ],
+    findings: [{ angle: 'proved', word: 'proved', fromMm: 10, toMm: 20, deg: 20.4, doubtDeg: 0.2 }],
+  })
+  const report = (rows: number, paper: 'A4' | 'US Letter') =>
+    reportPage(
+      {
+        title: long,
+        subtitle: long,
+        why: long.repeat(3),
+        angles: {
+          columns: ['A', 'B', 'included'],
+          rows: many(4, 'angle').map((word) => [word, '20.0°', '20.0°', '40.0°']),
+        },
+        zones: {
+          columns: ['before', 'wanted', 'set', 'read', 'proved'],
+          rows: many(rows, 'zone').map((word) => [word, '21.0°', '20.0°', '20.2°', '20.1°', '20.4° ± 0.2°']),
+        },
+        readings: many(rows, 'reading'),
+        sharpness: many(rows, 'test'),
+        stones: many(rows, 'stone'),
+        sides: [side('A'), side('B')],
+        edgeMm: 90,
+        edgeText: 'tip, 90.0 mm',
+        sections: [],
+        note: 'The note at the foot.',
+      },
+      paper,
+    )
+
+  it.each(PAPER_NAMES)('keeps to its %s page however much was found, and says how much it leaves out', (paper) => {
+    const { texts, height, width } = report(30, paper)
+    const note = texts.find(({ text }) => text.startsWith('The note'))!
+    expect(texts.filter((one) => one !== note).every(({ y }) => y < note.y - 3 && y > 0)).toBe(true)
+    expect(texts.every(({ x, text, size: letters, bold }) => x + widthMm(text, letters, bold) < width)).toBe(true)
+    expect(note.y).toBeLessThan(height)
+    expect(texts.filter(({ text }) => /^and \d+ more$/.test(text)).length).toBeGreaterThan(1)
+  })
+
+  it('leaves nothing out of a job that has little', () => {
+    const words = report(4, 'A4').texts.map(({ text }) => text)
+    for (const what of ['zone', 'reading', 'stone', 'test'])
+      expect(words).toEqual(expect.arrayContaining(many(4, what)))
+    expect(words.some((text) => /^and \d+ more$/.test(text))).toBe(false)
   })
 })
 

@@ -4,7 +4,7 @@ import { ANGLE_ALONE, type Proof } from '../log/entry'
 import { fitRig, type ProvedAngle, type RigFit } from './fitRig'
 import { onRig } from '../rig/fittedAt'
 import { asBefore, mendedRig } from './mended'
-import { RIG_UNKNOWNS } from '../rig/fitted'
+import { RIG_UNKNOWNS, type UnknownId } from '../rig/fitted'
 import { knownTogether, movableOn, provedOnRig, unknownsOf } from './provedOnRig'
 
 const known = {
@@ -44,9 +44,13 @@ it('only a flat bevel cut through to the apex at a noted setting, read on a goni
 })
 
 it('what may not move makes each proof more doubtful', () => {
-  const doubt = (moving: typeof RIG_UNKNOWNS | []) => provedOnRig([proof], moving, lookup).counted[0]!.angle.doubtDeg
+  const doubt = (moving: readonly UnknownId[]) => provedOnRig([proof], moving, lookup).counted[0]!.angle.doubtDeg
   expect(doubt(RIG_UNKNOWNS)).toBeGreaterThan(proof.doubtDeg)
   expect(doubt([])).toBeGreaterThan(doubt(RIG_UNKNOWNS))
+  const fixed = (stoneId: string) =>
+    provedOnRig([proof], RIG_UNKNOWNS, { ...lookup, fixedStones: [stoneId] }).counted[0]!.angle.doubtDeg
+  expect(fixed('s')).toBe(doubt(RIG_UNKNOWNS.filter((id) => id !== 'face-offset')))
+  expect(fixed('another')).toBe(doubt(RIG_UNKNOWNS))
 })
 
 it('a rig lets move only what it has and can be written down of it', () => {

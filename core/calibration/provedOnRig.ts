@@ -54,6 +54,8 @@ export interface Lookup {
   stone(id: string | null): Stone | undefined
   /** How well it was known how the blade was held. */
   known(jobId: string | null): KnownHold
+  /** Stones whose faces are surely right: they do not move, though others may. */
+  readonly fixedStones?: readonly string[]
 }
 
 /**
@@ -86,7 +88,9 @@ function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): Pr
   const station = stationAt(blade.edge, proof.placeMm ?? 0)
   if (!height.ok || !contactFor(setup, side, cut.setting, station).ok) return 'no-angle'
   const budget = doubtBudget(setup, lookup.known(proof.jobId), side, height.heightMm, station)
-  const differs = budget.filter(({ id }) => !moving.includes(id as UnknownId))
+  const fixedFace = lookup.fixedStones?.includes(proof.stoneId ?? '') ?? false
+  const moves = (id: UnknownId) => moving.includes(id) && !(id === 'face-offset' && fixedFace)
+  const differs = budget.filter(({ id }) => !moves(id as UnknownId))
   const { againOffsetMm, againTiltDeg } = lookup.rig.tolerance
   const again = (
     [

@@ -18,7 +18,7 @@ const job = useJob()
 const preferences = usePreferences()
 const collections = useCollections()
 const calibration = useCalibration()
-const { form, fit, proved, every } = calibration
+const { fit, proved, every } = calibration
 const names = computed(() => preferences.current.sideNames)
 
 const wordOf = ({ id, stoneId }: Unknown) =>
@@ -30,11 +30,6 @@ const signed = (id: Unknown['id'], size: number) => {
   return Number.parseFloat(amount) === 0 ? amount : `${size > 0 ? '+' : '−'}${amount}`
 }
 
-/** What may move, each once however many stones there are. */
-const choices = computed(() => [...new Set(every.value.map(({ id }) => id))])
-function letMove(id: UnknownId, may: boolean) {
-  form.value.fixed = may ? form.value.fixed.filter((one) => one !== id) : [...form.value.fixed, id]
-}
 const rows = computed(() =>
   every.value.map((unknown) => ({
     unknown,
@@ -158,13 +153,13 @@ const setNow = computed(() => {
       <SheetPane labelledby="may-move">
         <h2 id="may-move" class="text-lg font-semibold">What may be off</h2>
         <UCheckbox
-          v-for="id in choices"
-          :key="id"
+          v-for="unknown in every"
+          :key="wordOf(unknown)"
           class="mt-3"
           size="xl"
-          :model-value="!form.fixed.includes(id)"
-          :label="UNKNOWN_WORD[id]"
-          @update:model-value="letMove(id, $event === true)"
+          :model-value="calibration.mayMove(unknown)"
+          :label="wordOf(unknown)"
+          @update:model-value="calibration.letMove(unknown, $event === true)"
         />
         <p class="mt-3 text-sm text-muted">What is surely right stays out: then the proofs tell more of the others.</p>
       </SheetPane>
