@@ -13,7 +13,7 @@ import { primaryFaceDeg } from '../blade/primaryFace'
 import { centrePlaneOf, reacherAt, reachersAt, type Setup } from '../setup/setup'
 import { sampleSetup, slotRig, tableRig } from '../setup/sampleSetup.fixture'
 import { expectedReadingDeg } from './expectedReading'
-import { likelyCauses } from './likelyCauses'
+import { likelyCauses, readingMoves } from './likelyCauses'
 import { whereSquare } from './whereSquare'
 
 const straight = stationAt(sampleSetup.blade.edge, 40)
@@ -188,6 +188,21 @@ describe('why the gauge reads otherwise', () => {
   it('one side alone can be read, and leaves more open', () => {
     const only = likelyCauses(sampleSetup, known, { A: side(must + 0.8) }, use)
     expect(only.length).toBeGreaterThan(causes(0.8, 0.8).length)
+  })
+
+  it('one side alone that differs by more than a gauge is read to is explained, with the other beside it', () => {
+    const measures = causes(0.2, 0.1).flatMap((cause) => (cause.by === 'measure' ? [cause] : []))
+    expect(measures.map(({ measure }) => measure)).toContain('pivot-height')
+    expect(measures.find(({ measure }) => measure === 'pivot-height')!.leavesDeg).toBeCloseTo(0.05, 2)
+    expect(causes(0.14, -0.14)).toEqual([])
+  })
+
+  it('a reading goes with each measure that is in it as far as the measure goes', () => {
+    const moves = readingMoves(sampleSetup, 'A', { station: straight, pivotHeightMm: 58 }, use)
+    const higher = expectedReadingDeg(sampleSetup, 'A', contact(sampleSetup, 'A', 58.5), use)
+    expect(moves('pivot-height')).toBeCloseTo((higher - must) / 0.5, 2)
+    expect(moves('pivot-height')).toBeGreaterThan(0.2)
+    expect(moves('face-shape')).toBe(0)
   })
 
   it('a gauge that stood off square read too low on all sides, by as much as its turn; never too high', () => {

@@ -57,6 +57,18 @@ describe('the lines of a gauge', () => {
     expect(lost(500, 3)).toEqual([0, 0])
   })
 
+  it('with another sum, a number past the turn or an angle that cannot be are garbled, and said so', () => {
+    const line = (between: string) => `#${between}*${checksumOf(between)}\n`
+    const is = (text: string) => read([text]).map((one) => one.is)
+    expect(is('#17 20.35*0D\n')).toEqual(['garbled'])
+    expect(is(line('65535 20.00'))).toEqual(['reading'])
+    expect(is(line('65536 20.00'))).toEqual(['garbled'])
+    expect(is(line('1 180.00 -180.00'))).toEqual(['reading'])
+    expect(is(line('1 180.01'))).toEqual(['garbled'])
+    expect(is(line('1 20.00 -180.01'))).toEqual(['garbled'])
+    expect(is('\r\n\n')).toEqual([])
+  })
+
   it('without an end are dropped, and what follows is read', () => {
     expect(read(['x'.repeat(500), `\n${gaugeLine({ number: 1, deg: 5, rollDeg: null })}`]).map(({ is }) => is)).toEqual(
       ['garbled', 'reading'],
@@ -65,6 +77,42 @@ describe('the lines of a gauge', () => {
 })
 
 describe('a needle', () => {
+  /** What readings come to that were taken so far apart. */
+  const after = (degs: readonly number[], apartMs = 200, follow = settling(), fromMs = 0) =>
+    degs.map((deg, i) => follow(fromMs + i * apartMs, deg)).at(-1)!
+  const still = (count: number) => Array.from({ length: count }, () => 20)
+
+  it('is at rest after five readings over three quarters of a second', () => {
+    expect(after(still(5))).toEqual({ deg: 20, doubtDeg: 0, settled: true })
+    expect(after(still(4), 300).settled).toBe(false)
+    expect(after(still(5), 180).settled).toBe(false)
+    expect(after(still(1))).toEqual({ deg: 20, doubtDeg: 0, settled: false })
+  })
+
+  it('comes to the mean of the newer half, as sure as its noise lets it be', () => {
+    const noisy = after([20.1, 19.9, 20.1, 19.9, 20.1])
+    expect(noisy.settled).toBe(true)
+    expect(noisy.deg).toBeCloseTo((20.1 + 19.9 + 20.1) / 3, 12)
+    expect(noisy.doubtDeg).toBeCloseTo((2.4 * Math.sqrt(0.012)) / Math.sqrt(3), 9)
+    expect(after([20.2, 19.9, 20.2, 19.9, 20.2]).settled).toBe(false)
+  })
+
+  it('that creeps is not at rest, and less sure by how far it still may go', () => {
+    const creeping = (perSecond: number) => after([0, 1, 2, 3, 4].map((i) => 20 + 0.2 * i * perSecond))
+    expect(creeping(0.06).settled).toBe(false)
+    const slow = creeping(0.04)
+    expect(slow.settled).toBe(true)
+    expect(slow.doubtDeg).toBeCloseTo(Math.hypot((2.4 * 0.008 * Math.sqrt(2.5)) / Math.sqrt(3), 0.04 * 0.375), 9)
+  })
+
+  it('forgets what it showed more than one and a half seconds ago, and all of a clock that was put back', () => {
+    const follow = settling()
+    follow(0, 30)
+    expect(after(still(5), 200, follow, 1600).settled).toBe(true)
+    follow(9000, 30)
+    expect(after(still(5), 200, follow, 100).settled).toBe(true)
+  })
+
   it('is held only once it has come to rest, at what it comes to, as surely as it says', () => {
     let inside = 0
     const trials = 200
