@@ -107,12 +107,7 @@ function ink(job: JobView) {
     })
     if (looked.length === 0) return 'Say of one zone at least what is bare.'
     const entry: InkLookEntry = {
-      id: newId(),
-      at: new Date().toISOString(),
-      jobId: job.id,
-      bladeId: job.content.value.bladeId,
-      stoneId: job.content.value.stoneId,
-      instrumentId: null,
+      ...job.session.newEntry(),
       kind: 'ink-look',
       side,
       setting: job.content.value.dialled[side],

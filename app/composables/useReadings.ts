@@ -1,4 +1,3 @@
-import { v7 as newId } from 'uuid'
 import { SIDES, type PerSide, type Side } from '#core/clamping/centring'
 import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
 import { checked } from '#core/problem/problem'
@@ -19,15 +18,7 @@ export function useReadings() {
   const { expected, use } = useGauge()
   const [gauge, goniometer] = [useInstrument('reading'), useInstrument('proof')]
 
-  const about = (side: Side) => ({
-    id: newId(),
-    at: new Date().toISOString(),
-    jobId: job.id,
-    bladeId: job.content.value.bladeId,
-    stoneId: job.content.value.stoneId,
-    instrumentId: null,
-    side,
-  })
+  const about = (side: Side) => ({ ...job.session.newEntry(), side })
   /** What a gauge showed: what its zero adds is taken off. */
   const reading = (side: Side, shownDeg: number): Reading => ({
     ...about(side),

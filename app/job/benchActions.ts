@@ -1,4 +1,3 @@
-import { v7 as newId } from 'uuid'
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import { moved } from '#core/clamping/bladeHeight'
 import { SIDES, type Side } from '#core/clamping/centring'
@@ -63,17 +62,11 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
   function noteDialled(setting: DialSetting): string | null {
     const wrong = objection(job.setup.value, setting)
     if (wrong) return wrong
-    const { rigId, bladeId, stoneId } = job.content.value
+    const { rigId } = job.content.value
     const dialled = withDial(setting)
     const bothAlike = dialled.linked && job.blade.value.bevels === 'both'
-    const at = new Date().toISOString()
     const entries = (bothAlike ? SIDES : [job.side.value]).map((side) => ({
-      id: newId(),
-      at,
-      jobId: job.id,
-      bladeId,
-      stoneId,
-      instrumentId: null,
+      ...job.session.newEntry(),
       kind: 'dialled' as const,
       rigId,
       side,

@@ -127,16 +127,16 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     return []
   }
 
-  const strikeOf = (entryId: string): LogEntry => ({
+  /** What an entry of the log says that is noted on this job now: of its blade, and the stone on the rod. */
+  const newEntry = () => ({
     id: newId(),
     at: parts.now().toISOString(),
     jobId: id,
     bladeId: content.value.bladeId,
-    stoneId: null,
+    stoneId: content.value.stoneId,
     instrumentId: null,
-    kind: 'strike',
-    entryId,
   })
+  const strikeOf = (entryId: string): LogEntry => ({ ...newEntry(), stoneId: null, kind: 'strike', entryId })
 
   /**
    * Adds entries to the log of this job and strikes others out, with a change of the job that goes with it: one step
@@ -208,6 +208,7 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     canUndo: computed(() => history.value.done.at(-1)?.label ?? null),
     canRedo: computed(() => history.value.undone.at(-1)?.label ?? null),
     change,
+    newEntry,
     record,
     goBack: () => step(undo(history.value), 'back'),
     goForward: () => step(redo(history.value), 'forth'),

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v7 as newId } from 'uuid'
 import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
 import type { Side } from '#core/clamping/centring'
 import { logEntry, type Strokes } from '#core/log/entry'
@@ -37,12 +36,7 @@ function note() {
   const entries = typed.map((side): Strokes => {
     const count = parseDecimal(form.value[side])
     return {
-      id: newId(),
-      at: new Date().toISOString(),
-      jobId: job.id,
-      bladeId: job.content.value.bladeId,
-      stoneId: job.content.value.stoneId,
-      instrumentId: null,
+      ...job.session.newEntry(),
       kind: 'strokes',
       side,
       count: count.ok ? count.value : NaN,

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v7 as newId } from 'uuid'
 import { WIDTH_MEANS, type WidthMeans } from '#core/bevelCheck/means'
 import type { WidthCause } from '#core/bevelCheck/bevelCheck'
 import type { Side } from '#core/clamping/centring'
@@ -67,12 +66,8 @@ function note() {
   const where = place.where.value
   if (widthProblem.value || doubtProblem.value || !where || !width.value.ok || !doubt.value.ok) return
   const entry: BevelWidth = {
-    id: newId(),
-    at: new Date().toISOString(),
-    jobId: job.id,
-    bladeId: job.content.value.bladeId,
+    ...job.session.newEntry(),
     stoneId: null,
-    instrumentId: null,
     kind: 'bevel-width',
     side: check.sides.value.length > 1 ? form.value.side : 'A',
     ...where,

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { v7 as newId } from 'uuid'
 import type { ZoneKind } from '#core/blade/zones'
 import { logEntry, type Sharpness } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
@@ -46,12 +45,8 @@ async function note() {
   if (thread.value && (forces.value === null || forces.value.length === 0))
     return void (problem.value = 'Write the force of each cut in grams, with blanks between: 85 92 88.')
   const entry: Sharpness = {
-    id: newId(),
-    at: new Date().toISOString(),
-    jobId: job.id,
-    bladeId: job.content.value.bladeId,
+    ...job.session.newEntry(),
     stoneId: null,
-    instrumentId: null,
     kind: 'sharpness',
     test,
     zones: thread.value ? [] : [...zones],
