@@ -55,7 +55,7 @@ const stoneName = (id: string | null) => (id === null ? 'a stone' : collections.
 const whatOf = ({ count, side, zone }: Strokes): string =>
   `${count} on ${names.value[side]}${zone ? `, the ${ZONE_WORD[zone]} alone` : ''}`
 const strikeOut = ({ id }: Strokes) => void job.session.record('strike out', [], [id])
-const fieldsOf = (side: Side) => `${names.value[side]}, strokes`
+const labelOf = (side: Side) => `${names.value[side]}, strokes`
 </script>
 
 <template>
@@ -66,7 +66,7 @@ const fieldsOf = (side: Side) => `${names.value[side]}, strokes`
         <UFormField
           v-for="side in job.sides.value"
           :key="side"
-          :label="fieldsOf(side)"
+          :label="labelOf(side)"
           :error="problems[side] || undefined"
           ><UInput
             v-model="form[side]"
