@@ -4,28 +4,7 @@ import type { Setup } from '#core/setup/setup'
 import type { Vec2 } from '#core/vector/vec2'
 import { landmarkLine } from '~/drawing/jawMarks'
 import { fitted, wrapped } from './lettering'
-
-/** What a printed page is made of, in millimetres from its upper left corner. */
-export interface CardPage {
-  readonly width: number
-  readonly height: number
-  readonly texts: readonly CardText[]
-  readonly lines: readonly CardLine[]
-}
-export interface CardText {
-  readonly x: number
-  readonly y: number
-  /** Height of the letters, mm. */
-  readonly size: number
-  readonly bold: boolean
-  readonly text: string
-}
-export interface CardLine {
-  readonly points: readonly Vec2[]
-  readonly width: number
-  readonly closed?: boolean
-  readonly dashed?: boolean
-}
+import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from './paper'
 
 /** The words and figures of a card. */
 export interface CardContent {
@@ -45,11 +24,6 @@ export interface CardContent {
   readonly checkText: string
   readonly checkMm: number
 }
-
-/** Sheets of paper, lying, mm. */
-export const PAPERS = { A4: { width: 297, height: 210 }, 'US Letter': { width: 279.4, height: 215.9 } } as const
-export type Paper = keyof typeof PAPERS
-export const PAPER_NAMES = Object.keys(PAPERS) as Paper[]
 
 const MARGIN = 12
 const DRAWING_TOP = 120

@@ -1,6 +1,6 @@
 import type { PDFDocument, PDFFont } from 'pdf-lib'
 import { MM_PER_POINT } from '#core/units/length'
-import type { CardPage } from './cardPage'
+import type { CardPage } from './paper'
 
 /** Points of the page to a millimetre. */
 const MM = 1 / MM_PER_POINT

@@ -1,4 +1,4 @@
-import type { CardText } from './cardPage'
+import type { CardText } from './paper'
 
 /** Widths of letters in heights of the letters, on the safe side of the shipped font's. */
 const WIDTHS: readonly (readonly [RegExp, number])[] = [

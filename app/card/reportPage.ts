@@ -1,6 +1,6 @@
 import type { Vec2 } from '#core/vector/vec2'
 import { reachOf, type DrawnSide } from '~/drawing/anglesAlong'
-import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from './cardPage'
+import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from './paper'
 import { fitted, wrapped } from './lettering'
 
 /** The words, tables and drawings of a report. */

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { PAPER_NAMES, type Paper } from '~/card/cardPage'
+import { PAPER_NAMES, type Paper } from '~/card/paper'
 import { usePreferences } from '~/stores/preferences'
 
 /** The paper that is printed on: people who work in inches have their country's, unless they say otherwise. */

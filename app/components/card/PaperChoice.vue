@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { cardLettering } from '~/card/cardLettering'
-import { PAPER_NAMES, type CardPage } from '~/card/cardPage'
+import { PAPER_NAMES, type CardPage } from '~/card/paper'
 import { cardPdf } from '~/card/cardPdf'
 import { usePaper } from '~/composables/usePaper'
 import { download } from '~/saving/download'

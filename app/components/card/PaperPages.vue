@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { CardPage } from '~/card/cardPage'
+import type { CardPage } from '~/card/paper'
 import { pointList } from '~/drawing/viewport'
 
 /** Pages of lines and texts as they will be printed. `label`: what they are of. */
