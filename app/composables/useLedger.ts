@@ -93,8 +93,9 @@ export function useLedger() {
         `Zero it on ${GAUGE_ZERO_WORD[job.content.value.gaugeZero]}, then stand it on the stone.`,
       ]
     const differs = differenceText(read.differsDeg, Math.max(doubt, READ_DOUBT))
-    const had = read.set ? 'it should show' : 'it should show then: the rig is set otherwise now'
-    const more = [ofSeveral(read.amount.of.length, 'readings'), elsewhere(read.placeMm)]
+    const had = read.set ? 'it should show' : 'it should show then'
+    const past = read.set ? '' : 'The rig is set otherwise now'
+    const more = [past, ofSeveral(read.amount.of.length, 'readings'), elsewhere(read.placeMm)]
     return [`${differs} against the ${angleText(read.mustDeg!, doubt)} ${had}`, more.filter(Boolean).join('. ')]
   }
 

@@ -5,7 +5,7 @@ import { settingOfHeight } from '../rig/dial'
 import type { DialSetting } from '../rig/dials/readings'
 import { ANGLE_ALONE, type LogEntry, type Proof, type Reading } from '../log/entry'
 import { gripOf } from '../hold/grip'
-import { heldSetup, postRig, tableRig } from '../setup/sampleSetup.fixture'
+import { armsRig, heldSetup, postRig, tableRig } from '../setup/sampleSetup.fixture'
 import { whatToDial } from '../dial/whatToDial'
 import type { Setup } from '../setup/setup'
 import { nextStep, stationState } from './nextStep'
@@ -143,6 +143,18 @@ describe('the one next step', () => {
     expect(step).toMatchObject({ does: 'dial', side: 'A' })
     expect(step.does === 'dial' && Math.abs(step.givesDeg - WANTED)).toBeLessThan(0.3)
     expect(stepOf().step.does).toBe('read')
+  })
+
+  it('one dial for two sides that want other marks is set once it is as good for both as it can be', () => {
+    const rig = { ...armsRig, pivotB: { setbackMm: 101, alongMm: 0 } }
+    const { station } = stepOf([], { rig }).evaluation
+    const setup = { ...heldSetup, rig }
+    const [a, b] = (['A', 'B'] as const).map((side) => whatToDial(setup, side, WANTED, station))
+    // The arms differ: their best marks do.
+    expect(a?.ok && b?.ok && a.setting).not.toEqual(b?.ok && b.setting)
+    // Dialled as is best for A, and noted on both: neither side is sent to the other's mark and back.
+    expect(stepOf([], { rig }).step.does).toBe('read')
+    expect(stepOf([], { rig }, { heightMm: 45 }).step.does).toBe('dial')
   })
 
   it('after another setting was dialled, what was proved with the one before is the past: it is read anew', () => {

@@ -14,7 +14,7 @@ import type { LogEntry } from '../log/entry'
 import { dialledState } from '../log/dialledState'
 import { ofKind, onBlade } from '../log/inForce'
 import type { DialSetting } from '../rig/dials/readings'
-import type { Setup } from '../setup/setup'
+import { contactFor, type Setup } from '../setup/setup'
 
 /** The stations of the work, in their order. */
 export const STATION_IDS = ['rig', 'blade', 'clamp', 'mark', 'grind', 'prove', 'use'] as const
@@ -132,14 +132,29 @@ export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextSt
   }
   /** Who has read or proved a side has set the rig for it, noted or not. */
   const workedOn = (side: Side) => readOn(side) !== null || provedOn(side) !== null
+  const bestOn = (side: Side) => adviseDial(setup, side, deg[side], evaluation.station)
+  /** One dial for two sides that want the same: set to what is best for one of them, as good for both as it can be. */
+  const bestShared = (): boolean => {
+    if (!job.dialled.linked || sides.length < 2 || deg.A !== deg.B) return false
+    const worst = (offDeg: (side: Side) => number) => Math.max(...SIDES.map((side) => Math.abs(offDeg(side))))
+    const shared = SIDES.flatMap((of) => {
+      const best = bestOn(of)
+      if (!best.ok) return []
+      return worst((side) => {
+        const contact = contactFor(setup, side, best.setting, evaluation.station)
+        return contact.ok ? contact.edgeAngleDeg - deg[side] : Infinity
+      })
+    })
+    return worst((side) => set[side].contact.edgeAngleDeg - deg[side]) <= Math.min(...shared) + DIALLED_DEG
+  }
   for (const side of sides) {
     const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
-    const best = adviseDial(setup, side, deg[side], evaluation.station)
+    const best = bestOn(side)
     if (!best.ok && best.reason === 'stone-meets-jaws')
       return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: best.limit! }
     if (!best.ok) return { does: 'mend-hold', at: 'clamp', side, refusal: best }
     const { setting, givesDeg, offDeg } = best
-    const dialled = Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) <= DIALLED_DEG
+    const dialled = Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) <= DIALLED_DEG || bestShared()
     if (dialled && lowestOverJawsDeg !== null && lowestOverJawsDeg > contact.edgeAngleDeg)
       return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: lowestOverJawsDeg }
     if (!dialled || !(workedOn(side) || dialledState(log, job, side).is === 'noted'))
