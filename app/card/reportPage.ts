@@ -47,6 +47,10 @@ const LIST = { rowMm: 5, headMm: 3 } as const
 const FOOT_MM = 14
 const MOST_TESTS = 4
 
+/** So many rows at most, the last of them saying how many are left out. */
+const upTo = <T>(most: number, rows: readonly T[], saying: (more: string) => T): readonly T[] =>
+  rows.length <= most ? rows : [...rows.slice(0, most - 1), saying(`and ${rows.length - most + 1} more`)]
+
 /** A finished job on one page: what was wanted, set, read and proved, along the edge, and how it was done. */
 export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPage {
   const page = PAPERS[paper]
@@ -73,20 +77,15 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
   const list = (heading: string, rows: readonly string[], most: number) => {
     const room = Math.min(most, Math.floor((foot - y - LIST.headMm) / LIST.rowMm))
     if (rows.length === 0 || room < 1) return
-    const shown = rows.length <= room ? rows : rows.slice(0, room - 1)
     y += 3
     say(heading, MARGIN, y, half, true, 4)
-    for (const row of shown) say(row, MARGIN, (y += LIST.rowMm), half)
-    if (shown.length < rows.length) say(`and ${rows.length - shown.length} more`, MARGIN, (y += LIST.rowMm), half)
+    for (const row of upTo(room, rows, (more) => more)) say(row, MARGIN, (y += LIST.rowMm), half)
     y += 4
   }
   if (content.zones.rows.length > 0) {
     y += 4
     const { columns, rows } = content.zones
-    const shown = rows.length <= MOST_ZONES ? rows : rows.slice(0, MOST_ZONES - 1)
-    const left = rows.length - shown.length
-    const whole = left > 0 ? [...shown, [`and ${left} more`]] : shown
-    table({ columns, rows: whole }, { ...ZONE_TABLE, size: 3.4, bold: false })
+    table({ columns, rows: upTo(MOST_ZONES, rows, (more) => [more]) }, { ...ZONE_TABLE, size: 3.4, bold: false })
     y += TABLE.rowMm
   }
   list('Stones', content.stones, MOST_STONES)

@@ -9,6 +9,7 @@ import { parseDecimal, parseLengthMm } from '#core/units/length'
 import { NO_PLACE, useEdgePlace } from '~/composables/useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
+import { readSpot, spotDeg, type SpotsIn } from '~/describing/readSpot'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -62,23 +63,15 @@ function goniometer(job: JobView) {
   const inLengths = computed(() => form.value.inLengths && distanceMm.value !== null)
   const fieldOf = (side: Side, figure: TypedFigure) => `${side}.${figure}`
 
-  /** Degrees of a spot, as it is typed. */
-  const toDeg = (figure: number) => (inLengths.value ? flatScreenDeg(figure, distanceMm.value!) : figure)
+  const spots = computed((): SpotsIn =>
+    inLengths.value ? { distanceMm: distanceMm.value!, unit: preferences.unit } : 'degrees',
+  )
+  const toDeg = (figure: number) => spotDeg(figure, spots.value)
   /** What stands in a field, as typed; null where it is empty; undefined, with its problem told, where it is none. */
   function read(side: Side, figure: TypedFigure, problems: Problems): number | null | undefined {
-    const text = form.value[side][figure]?.replace('°', '') ?? ''
-    if (text.trim() === '') return null
-    const parsed = inLengths.value ? parseLengthMm(text, preferences.unit) : parseDecimal(text)
-    if (!parsed.ok) {
-      problems[fieldOf(side, figure)] = inLengths.value
-        ? 'Write how far the spot is from the middle of the screen.'
-        : 'Write the angle as a number, such as 17.5.'
-      return undefined
-    }
-    const deg = toDeg(parsed.value)
-    if (deg > 0 && deg < 60) return parsed.value
-    problems[fieldOf(side, figure)] = 'An angle per side lies above 0° and below 60°.'
-    return undefined
+    const spot = readSpot(form.value[side][figure] ?? '', spots.value)
+    if (spot && 'problem' in spot) problems[fieldOf(side, figure)] = spot.problem
+    return spot && ('problem' in spot ? undefined : spot.figure)
   }
 
   /** A side as it is shown; null while nothing is typed of it, or something is wrong with it. */

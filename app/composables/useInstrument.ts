@@ -11,7 +11,7 @@ import { useLog } from '~/stores/log'
 export type ReadFor = 'reading' | 'proof'
 
 /** What a person reads off an instrument that nobody described, to a tenth of a degree, degrees. */
-const UNDESCRIBED_DOUBT_DEG = 0.1
+export const UNDESCRIBED_DOUBT_DEG = 0.1
 
 export interface ChosenInstrument {
   /** Those there are of the kind. */

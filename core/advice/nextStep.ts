@@ -3,6 +3,7 @@ import { SIDES, type Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Evaluation, SideSet } from '../evaluation/evaluate'
 import { expectedReadingDeg } from '../gauge/expectedReading'
+import { READ_TO_DEG } from '../gauge/likelyCauses'
 import { adviseDial } from '../dial/advised'
 import { gripOf, type GripTrouble } from '../hold/grip'
 import { jawFit } from '../hold/holdChecks'
@@ -78,8 +79,6 @@ export interface NextStepAsk {
 const BEGUN_WITH_DEG = 20
 /** A dial that is nearer than this to the best the rig can do is dialled, degrees. */
 const DIALLED_DEG = 0.05
-/** A gauge at a bench is read to this, degrees. */
-const READ_TO_DEG = 0.15
 
 /**
  * The one next step of a job: the first thing in the order of the work that is not settled yet. A person may always do

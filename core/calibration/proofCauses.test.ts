@@ -26,8 +26,9 @@ const provedWith = (id: MeasureId, off: number, toApex: boolean | null = true, a
 /** What a gauge reads on side A of the same bench. */
 const readWith = (id: MeasureId, off: number, moreDeg = 0): ReadAgainstSet => {
   const at = { station, pivotHeightMm: 58 }
+  const budget = doubtBudget(sampleSetup, known, 'A', 58, station)
   const moves = readingMoves(sampleSetup, 'A', at, { zero: 'centre-plane', axes: 'one' })
-  return { readDeg: 20 + off * moves(id) + moreDeg, mustDeg: 20, doubtDeg: 0.15, setDoubtDeg: 0.3, moves }
+  return { readDeg: 20 + off * moves(id) + moreDeg, mustDeg: 20, doubtDeg: 0.15, budget, moves }
 }
 const causesOf = (proved: ProvedAgainstSet[], earlier?: ProvedEarlier[], read?: ReadAgainstSet[]) =>
   proofCauses({ proved, earlier, read })
@@ -99,6 +100,8 @@ it('a gauge that read low where the steel is as it was set stood off square; wha
   expect(alone).toMatchObject({ by: 'off-square' })
   expect(alone?.by === 'off-square' && alone.off).toBeCloseTo(15.9, 1)
   expect(causesOf(asSet, [], [readWith('pivot-height', 0, +0.8)]).map(({ by }) => by)).not.toContain('off-square')
+  // With nothing proved yet, what was read is asked about alone.
+  expect(first(causesOf([], [], [readWith('pivot-height', -0.9)]))).toBeDefined()
   const both = causesOf(provedWith('pivot-height', -0.9), [], [readWith('pivot-height', -0.9)])
   expect(first(both)).toMatchObject({ by: 'measure', measure: 'pivot-height' })
   expect(both.map(({ by }) => by)).not.toContain('off-square')

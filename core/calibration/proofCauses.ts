@@ -1,9 +1,9 @@
 import { SIDES, type Side } from '../clamping/centring'
 import type { KnownHold } from '../clamping/knownHold'
-import { doubtBudget, type DoubtShare } from '../doubt/budget'
+import { doubtBudget, totalDoubtDeg, type DoubtShare } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'
 import { edgeAngleShifter } from '../doubt/shifted'
-import { offSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from '../gauge/offSquare'
+import { meanOffSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from '../gauge/offSquare'
 import type { UnknownId } from '../rig/fitted'
 import type { CountedProof } from './provedOnRig'
 import { singleCauses } from './singleCauses'
@@ -42,8 +42,8 @@ export interface ReadAgainstSet {
   readonly mustDeg: number
   /** Half-width of the reading alone, degrees. */
   readonly doubtDeg: number
-  /** Half-width of what is set there, by how well all measures are known, degrees. */
-  readonly setDoubtDeg: number
+  /** What each measure adds to the doubt of what is set there. */
+  readonly budget: readonly DoubtShare[]
   /** How far it goes for a unit more of a measure, degrees. */
   moves(id: MeasureId): number
 }
@@ -103,7 +103,7 @@ export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCa
   /** With several places of a side, what is one place's own makes each of them less sure. */
   const doubtOf = (one: ProvedAgainstSet) =>
     Math.hypot(one.doubtDeg, ...(several ? OF_PLACE.map((id) => shareOf(one, id)?.shareDeg ?? 0) : []))
-  const budgets = proved.length > 0 ? proved : earlier
+  const budgets = [...proved, ...read, ...earlier]
   const ids = [...new Set(budgets.flatMap(({ budget }) => budget.map(({ id }) => id)))]
   const measures = ids.flatMap((id) => {
     if (several && OF_PLACE.includes(id)) return []
@@ -120,9 +120,13 @@ export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCa
   const found = [
     ...proved.map((one) => ({ differs: one.differsDeg, doubt: doubtOf(one) })),
     // Where the steel differs, what was read helps to tell causes apart, but need not be explained besides.
-    ...read.map(({ readDeg, mustDeg, doubtDeg, setDoubtDeg }) => {
+    ...read.map(({ readDeg, mustDeg, doubtDeg, budget }) => {
       const beside = differ.length > 0
-      return { differs: readDeg - mustDeg, doubt: beside ? Math.hypot(doubtDeg, setDoubtDeg) : doubtDeg, beside }
+      return {
+        differs: readDeg - mustDeg,
+        doubt: beside ? Math.hypot(doubtDeg, totalDoubtDeg(budget)) : doubtDeg,
+        beside,
+      }
     }),
     ...earlier.map(({ differsDeg, doubtDeg }) => ({ differs: differsDeg, doubt: doubtDeg, beside: true })),
   ]
@@ -140,9 +144,8 @@ export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCa
 
 /** The gauge as a suspect, where all it read is too low: turned off square as far as the readings say on the mean. */
 function gaugeOffSquare(read: readonly ReadAgainstSet[], before: number) {
-  const each = read.map(({ readDeg, mustDeg }) => offSquareDeg(readDeg, mustDeg))
-  if (each.length === 0 || each.includes(null)) return []
-  const off = each.reduce<number>((sum, one) => sum + one! / each.length, 0)
+  const off = meanOffSquareDeg(read)
+  if (off === null) return []
   const perUnit = (i: number): number => {
     const one = read[i - before]
     return one ? (readOffSquareDeg(one.mustDeg, off) - one.mustDeg) / off : 0

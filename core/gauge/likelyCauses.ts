@@ -7,10 +7,10 @@ import { benchShifter, type Shifts } from '../doubt/shifted'
 import { GAUGE_ZEROS, type GaugeUse, type GaugeZero } from '../setup/gaugeZero'
 import { reacherAt, type Setup } from '../setup/setup'
 import { expectedReadingDeg } from './expectedReading'
-import { offSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from './offSquare'
+import { meanOffSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from './offSquare'
 
 /** A gauge at a bench is read to a tenth of a degree or so; what explains a reading to this is an explanation. */
-const READ_TO_DEG = 0.15
+export const READ_TO_DEG = 0.15
 /** The gauge reads the rod: the shape of the stone's face is not in it. */
 const NOT_READ: MeasureId = 'face-shape'
 
@@ -119,10 +119,9 @@ export function likelyCauses(
 
 /** A gauge that stood off square alike on all sides that were read; none where one of them reads too much. */
 function offSquare(sides: readonly { readDeg: number; differsDeg: number }[]): AmountOff[] {
-  const each = sides.map(({ readDeg, differsDeg }) => offSquareDeg(readDeg, readDeg - differsDeg))
-  if (each.some((off) => off === null)) return []
-  const off = each.reduce<number>((sum, one) => sum + one! / each.length, 0)
-  const left = sides.map(({ readDeg, differsDeg }) => Math.abs(readDeg - readOffSquareDeg(readDeg - differsDeg, off)))
-  const leavesDeg = Math.max(...left)
+  const read = sides.map(({ readDeg, differsDeg }) => ({ readDeg, mustDeg: readDeg - differsDeg }))
+  const off = meanOffSquareDeg(read)
+  if (off === null) return []
+  const leavesDeg = Math.max(...read.map(({ readDeg, mustDeg }) => Math.abs(readDeg - readOffSquareDeg(mustDeg, off))))
   return leavesDeg <= READ_TO_DEG ? [{ by: 'off-square', off, times: off / SQUARE_BY_EYE_DEG, leavesDeg }] : []
 }

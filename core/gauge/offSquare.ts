@@ -8,9 +8,17 @@ export const SQUARE_BY_EYE_DEG = 5
  * asin(sin ε · cos δ) of a slope ε, always too low. Null where it read no less than it must. Source: docs/geometry.md,
  * "What a level gauge reads".
  */
-export function offSquareDeg(readDeg: number, mustReadDeg: number): number | null {
+function offSquareDeg(readDeg: number, mustReadDeg: number): number | null {
   if (readDeg <= 0 || readDeg >= mustReadDeg) return null
   return degrees(Math.acos(Math.sin(radians(readDeg)) / Math.sin(radians(mustReadDeg))))
+}
+
+/** The same of several readings, on the mean; null where one of them is none that is too low, or there is none. */
+export function meanOffSquareDeg(
+  read: readonly { readonly readDeg: number; readonly mustDeg: number }[],
+): number | null {
+  const each = read.flatMap(({ readDeg, mustDeg }) => offSquareDeg(readDeg, mustDeg) ?? [])
+  return each.length < Math.max(1, read.length) ? null : each.reduce((sum, one) => sum + one, 0) / each.length
 }
 
 /** What a gauge reads that stands so far off square where it must read so much, degrees: the other way round. */

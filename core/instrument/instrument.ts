@@ -39,10 +39,11 @@ export function zeroOnSideDeg({ kind, zeroDeg }: Pick<Instrument, 'kind' | 'zero
 
 /**
  * What two readings of one bevel come to, the blade turned end for end between them: the bevel, free of a goniometer's
- * own zero, and that zero, degrees. `firstDeg` stood on side A of the scale, `turnedDeg` on side B. Source:
- * docs/geometry.md, "An instrument's own zero".
+ * own zero, and that zero, degrees; both known to `doubtDeg`, half-width, where each reading is to `readDeg`.
+ * `firstDeg` stood on side A of the scale, `turnedDeg` on side B. Source: docs/geometry.md, "An instrument's own zero".
  */
-export const twoReadings = (firstDeg: number, turnedDeg: number): { bevelDeg: number; zeroDeg: number } => ({
+export const twoReadings = (firstDeg: number, turnedDeg: number, readDeg: number) => ({
   bevelDeg: (firstDeg + turnedDeg) / 2,
   zeroDeg: (firstDeg - turnedDeg) / 2,
+  doubtDeg: readDeg / Math.SQRT2,
 })

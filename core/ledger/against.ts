@@ -1,5 +1,6 @@
 import equal from 'fast-deep-equal'
 import type { ZoneKind, Zone } from '../blade/zones'
+import type { Contact } from '../angle/contact'
 import type { Side } from '../clamping/centring'
 import { stationAt, type Station } from '../curve/stations'
 import { expectedReadingDeg } from '../gauge/expectedReading'
@@ -28,9 +29,8 @@ export interface SetThere {
   readonly side: Side
   readonly pivotHeightMm: number
   readonly station: Station
-  readonly stoneId: string
-  /** The edge angle that this gives by the measures as they are known now, degrees. */
-  readonly deg: number
+  /** What this gives by the measures as they are known now. */
+  readonly contact: Contact
 }
 
 export interface ProvedAgainst {
@@ -73,20 +73,18 @@ export function provedAgainst(now: JobAsSet, side: Side, amount: Amount): Proved
   const stoneId = cut ? (last.stoneId ?? job.stoneId) : job.stoneId
   const stone = stoneId === job.stoneId ? setup.stone : now.stoneOf(stoneId)
   const setting = cut?.setting ?? job.dialled[side]
-  const set = stone
-    ? setThere({ ...setup, stone, hold: cut?.hold ?? setup.hold }, side, setting, placeMm, stoneId)
-    : null
-  const setDeg = set?.deg ?? cut?.setDeg ?? null
+  const set = stone ? setThere({ ...setup, stone, hold: cut?.hold ?? setup.hold }, side, setting, placeMm) : null
+  const setDeg = set?.contact.edgeAngleDeg ?? cut?.setDeg ?? null
   const differsDeg = setDeg === null ? null : amount.deg - setDeg
   const asSetNow = !cut || (stoneId === job.stoneId && equal(setting, job.dialled[side]))
   return { side, amount, placeMm, set, differsDeg, asSetNow, toApex }
 }
 
-function setThere(setup: Setup, side: Side, setting: DialSetting, placeMm: number, stoneId: string): SetThere | null {
+/** What the rig gives at a place of the edge with such a setting; null where it gives no angle there. */
+export function setThere(setup: Setup, side: Side, setting: DialSetting, placeMm: number): SetThere | null {
   const station = stationAt(setup.blade.edge, placeMm)
   const [contact, at] = [contactFor(setup, side, setting, station), heightOfSetting(setup.rig, setting)]
-  if (!contact.ok || !at.ok) return null
-  return { setup, side, pivotHeightMm: at.heightMm, station, stoneId, deg: contact.edgeAngleDeg }
+  return contact.ok && at.ok ? { setup, side, pivotHeightMm: at.heightMm, station, contact } : null
 }
 
 export interface ReadAgainst {
@@ -108,9 +106,8 @@ export function readAgainst(now: JobAsSet, side: Side, amount: Amount): ReadAgai
   const last = amount.of.at(-1) as Reading
   const { setup, job } = now
   const placeMm = placeOf(last, now)
-  const set = setThere(setup, side, job.dialled[side], placeMm, job.stoneId)
-  const contact = set && contactFor(setup, side, job.dialled[side], set.station)
-  const mustNow = contact?.ok ? expectedReadingDeg(setup, side, contact, gaugeUseOf(job)) : null
+  const set = setThere(setup, side, job.dialled[side], placeMm)
+  const mustNow = set && expectedReadingDeg(setup, side, set.contact, gaugeUseOf(job))
   const mustDeg = last.expectedDeg ?? mustNow
   const asNow =
     mustDeg !== null && mustNow !== null && last.zero === job.gaugeZero && Math.abs(mustDeg - mustNow) <= SAME_SET_DEG

@@ -1,14 +1,11 @@
 import { zoneAt, type Zone } from '../blade/zones'
 import type { Side } from '../clamping/centring'
 import type { KnownHold } from '../clamping/knownHold'
-import { stationAt } from '../curve/stations'
 import { doubtBudget, totalDoubtDeg } from '../doubt/budget'
 import { provedAtPlaces, readAtPlaces, together, type Amount } from '../log/amount'
 import type { LogEntry, Proof } from '../log/entry'
 import { ofKind } from '../log/inForce'
-import { heightOfSetting } from '../rig/dial'
-import { contactFor } from '../setup/setup'
-import { provedAgainst, readAgainst, type JobAsSet, type ReadAgainst } from './against'
+import { provedAgainst, readAgainst, setThere, type JobAsSet, type ReadAgainst } from './against'
 
 /** The angles of one zone of a side; wanted is the same all along. */
 export interface ZoneAngles {
@@ -54,14 +51,8 @@ function holdsFor({ placeMm, zone }: Proof, atMm: number, zones: readonly Zone[]
 }
 
 function setAt({ setup, job }: JobAsSet, known: KnownHold, side: Side, placeMm: number): ZoneAngles['set'] {
-  const station = stationAt(setup.blade.edge, placeMm)
-  const [contact, at] = [
-    contactFor(setup, side, job.dialled[side], station),
-    heightOfSetting(setup.rig, job.dialled[side]),
-  ]
-  if (!contact.ok || !at.ok) return null
-  return {
-    deg: contact.edgeAngleDeg,
-    doubtDeg: totalDoubtDeg(doubtBudget(setup, known, side, at.heightMm, station)),
-  }
+  const set = setThere(setup, side, job.dialled[side], placeMm)
+  if (!set) return null
+  const budget = doubtBudget(setup, known, side, set.pivotHeightMm, set.station)
+  return { deg: set.contact.edgeAngleDeg, doubtDeg: totalDoubtDeg(budget) }
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { perSide, SIDES, type Side } from '#core/clamping/centring'
 import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/setup/gaugeZero'
+import { READ_TO_DEG } from '#core/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
 import { useReadings } from '~/composables/useReadings'
@@ -148,7 +149,7 @@ const known = computed(() => SIDES.some((side) => differs(side) !== null))
         <div v-if="known" class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="causes">
           <p v-if="causes.length === 0">
             {{
-              SIDES.some((side) => Math.abs(differs(side) ?? 0) > 0.15)
+              SIDES.some((side) => Math.abs(differs(side) ?? 0) > READ_TO_DEG)
                 ? 'No single measure explains it: read again, with the stone’s middle over the place looked at.'
                 : 'It reads what it should.'
             }}

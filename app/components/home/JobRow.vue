@@ -47,7 +47,10 @@ const parts = computed(() => {
 const next = computed(() => {
   if (!made.value) return null
   const { rig } = made.value.setup
-  const stoneOf = (id: string) => collections.stones.map((one) => onRig(rig, one)).find((one) => one.id === id)
+  const stoneOf = (id: string) => {
+    const stone = collections.stones.find((one) => one.id === id)
+    return stone && onRig(rig, stone)
+  }
   const step = nextStep({ ...made.value, job: props.job, log: entries.value, stoneOf })
   const { unit, current } = preferences
   return adviceText(step, {

@@ -6,10 +6,10 @@ import {
   twoReadings,
   type InstrumentKind,
 } from '#core/instrument/instrument'
-import { flatScreenDeg } from '#core/goniometer/scale'
-import { parseDecimal, parseLengthMm } from '#core/units/length'
 import type { KeptInstrument } from '#core/kept/things'
 import { instrumentDrafts, readInstrument } from '~/describing/instrumentDraft'
+import { UNDESCRIBED_DOUBT_DEG } from '~/composables/useInstrument'
+import { readSpot, type SpotsIn } from '~/describing/readSpot'
 import { useFields } from '~/describing/useFields'
 import { useKeeping } from '~/describing/useKeeping'
 import { useKeptDraft } from '~/describing/useKeptDraft'
@@ -50,31 +50,26 @@ const zeroHelp = computed(() => {
 /** A blade turned end for end throws the spot of the same bevel to the other side: what was too much is too little. */
 const twice = reactive({ first: '', turned: '', inLengths: false })
 const screenMm = computed(() => read.value.instrument?.screenDistanceMm ?? null)
-const spotUnit = computed(() => (twice.inLengths && screenMm.value !== null ? unit.value : '°'))
-const READ = computed(() => ({
-  first: `On side A, ${spotUnit.value}`,
-  turned: `Turned end for end, ${spotUnit.value}`,
-}))
-function spotDeg(text: string): number | null {
-  const inLengths = spotUnit.value !== '°'
-  const parsed = inLengths ? parseLengthMm(text, unit.value) : parseDecimal(text.replace('°', ''))
-  if (!parsed.ok) return null
-  const deg = inLengths ? flatScreenDeg(parsed.value, screenMm.value!) : parsed.value
-  return deg > 0 && deg < 60 ? deg : null
-}
-const spots = computed(() => ({ first: spotDeg(twice.first), turned: spotDeg(twice.turned) }))
-const spotProblem = (which: 'first' | 'turned') =>
-  twice[which].trim() !== '' && spots.value[which] === null
-    ? spotUnit.value === '°'
-      ? 'Write the angle as a number, such as 17.5.'
-      : 'Write how far the spot is from the middle of the screen.'
-    : undefined
-const found = computed(() => {
-  const { first, turned } = spots.value
-  return first === null || turned === null ? null : twoReadings(first, turned)
+const spots = computed((): SpotsIn =>
+  twice.inLengths && screenMm.value !== null ? { distanceMm: screenMm.value, unit: unit.value } : 'degrees',
+)
+const READ = computed(() => {
+  const of = spots.value === 'degrees' ? '°' : unit.value
+  return { first: `On side A, ${of}`, turned: `Turned end for end, ${of}` }
 })
-/** Of the mean, and of half the difference, of two such readings. */
-const foundDoubtDeg = computed(() => (read.value.instrument?.doubtDeg ?? 0.1) / Math.SQRT2)
+const both = computed(() => ({
+  first: readSpot(twice.first, spots.value),
+  turned: readSpot(twice.turned, spots.value),
+}))
+function spotProblem(which: 'first' | 'turned') {
+  const one = both.value[which]
+  return one && 'problem' in one ? one.problem : undefined
+}
+const found = computed(() => {
+  const { first, turned } = both.value
+  if (!first || !turned || 'problem' in first || 'problem' in turned) return null
+  return twoReadings(first.deg, turned.deg, read.value.instrument?.doubtDeg ?? UNDESCRIBED_DOUBT_DEG)
+})
 
 function takeOver() {
   if (found.value) put('zeroDeg', String(Math.round(found.value.zeroDeg * 100) / 100))
@@ -138,9 +133,9 @@ async function keep() {
       </div>
       <p class="mt-2 min-h-5 text-sm" aria-live="polite">
         <template v-if="found"
-          >The bevel is {{ angleText(found.bevelDeg, foundDoubtDeg) }}; the instrument’s own zero is
-          {{ differenceText(found.zeroDeg, foundDoubtDeg) }}: each ±
-          {{ angleText(foundDoubtDeg, foundDoubtDeg) }}.</template
+          >The bevel is {{ angleText(found.bevelDeg, found.doubtDeg) }}; the instrument’s own zero is
+          {{ differenceText(found.zeroDeg, found.doubtDeg) }}: each ±
+          {{ angleText(found.doubtDeg, found.doubtDeg) }}.</template
         >
       </p>
       <UButton color="neutral" variant="outline" label="Take it over" :disabled="!found" @click="takeOver" />
