@@ -139,14 +139,15 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
         say(angle, x, yAt - 1, 24, false, 3)
       }
     }
-    for (const { fromMm, toMm, deg, doubtDeg, word } of findings) {
+    for (const { angle, fromMm, toMm, deg, doubtDeg, word } of findings) {
       const middle = (fromMm + toMm) / 2
       lines.push(
         { points: [place(middle, deg - doubtDeg), place(middle, deg + doubtDeg)], width: 0.3 },
         { points: [place(fromMm, deg), place(toMm, deg)], width: 0.7 },
       )
       const [x, yAt] = place(middle, deg)
-      say(word, x + 1, yAt - 1.2, 24, false, 3)
+      // A reading is often taken where the proof is: its word stands under its mark.
+      say(word, x + 1, angle === 'read' ? yAt + 3.4 : yAt - 1.2, 24, false, 3)
     }
   }
 
