@@ -1,5 +1,4 @@
 import { radians } from '../units/angle'
-import { rotate } from '../vector/vec2'
 import type { ClampPosition } from './clampPosition'
 
 export const SIDES = ['A', 'B'] as const
@@ -45,14 +44,27 @@ export type GrippedHold = ClampPosition & { readonly twistDeg?: number }
 /**
  * The pivot in the blade's own plane: u and v measured in the centre plane, w the height above it. Source: as above.
  */
-export function pivotOverBlade(pivot: ClampPoint, plane: CentrePlane): ClampPoint {
-  const axis = radians(plane.axisTurnDeg)
-  const tilt = radians(plane.tiltDeg)
-  const above = pivot.w - plane.offsetMm
-  const [along, out] = rotate([pivot.u, pivot.v], -axis)
-  const [u, v] = rotate([along, out * Math.cos(tilt) + above * Math.sin(tilt)], axis)
-  const w = above * Math.cos(tilt) - out * Math.sin(tilt)
-  if (!plane.twistDeg) return { u, v, w }
-  const twist = radians(plane.twistDeg)
-  return { u: u * Math.cos(twist) + w * Math.sin(twist), v, w: w * Math.cos(twist) - u * Math.sin(twist) }
+export const pivotOverBlade = (pivot: ClampPoint, plane: CentrePlane): ClampPoint => overPlane(plane)(pivot)
+
+/** The same for many points: the plane is worked out once. */
+export function overPlane({
+  offsetMm,
+  tiltDeg,
+  axisTurnDeg,
+  twistDeg = 0,
+}: CentrePlane): (at: ClampPoint) => ClampPoint {
+  const [axis, tilt, twist] = [radians(axisTurnDeg), radians(tiltDeg), radians(twistDeg)]
+  const [cosAxis, sinAxis] = [Math.cos(axis), Math.sin(axis)]
+  const [cosTilt, sinTilt] = [Math.cos(tilt), Math.sin(tilt)]
+  const [cosTwist, sinTwist] = [Math.cos(twist), Math.sin(twist)]
+  return (at) => {
+    const above = at.w - offsetMm
+    const along = at.u * cosAxis + at.v * sinAxis
+    const out = at.v * cosAxis - at.u * sinAxis
+    const tiltedOut = out * cosTilt + above * sinTilt
+    const u = along * cosAxis - tiltedOut * sinAxis
+    const v = along * sinAxis + tiltedOut * cosAxis
+    const w = above * cosTilt - out * sinTilt
+    return { u: u * cosTwist + w * sinTwist, v, w: w * cosTwist - u * sinTwist }
+  }
 }

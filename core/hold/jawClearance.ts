@@ -116,6 +116,25 @@ type Vec3 = readonly [number, number, number]
 const dot3 = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
 const cross = ([a, b, c]: Vec3, [x, y, z]: Vec3): Vec3 => [b * z - c * y, c * x - a * z, a * y - b * x]
 
+/**
+ * Whether the stone passes over the jaws at this contact: the lowest angle over them is no steeper than the contact's
+ * own. Where every corner of theirs stands in front of the contact and under the face's plane, all of them do, and
+ * nothing has to be cut.
+ */
+export function passesOverJaws(contact: Contact, tops: readonly Top[], ...by: Stroked): boolean {
+  const theta = radians(contact.edgeAngleDeg)
+  const [sin, cos] = [Math.sin(theta), Math.cos(theta)]
+  const { point, outward } = contact
+  const isUnder = ({ u, v, w }: ClampPoint) => {
+    const inFront = (point[0] - u) * outward[0] + (point[1] - v) * outward[1]
+    return inFront > 0 && w * cos <= inFront * sin
+  }
+  if (tops.every(({ corners }) => corners.every(isUnder))) return true
+  const lowest = lowestOverJaws(contact, tops, ...by)
+  return lowest === null || lowest.deg <= contact.edgeAngleDeg
+}
+type Stroked = [stone: Pick<Stone, 'lengthMm' | 'widthMm' | 'faceOffsetMm'>, stroke: Rig['stroke']]
+
 /** The same, the angle alone. */
 export const lowestAngleOverJawsDeg = (...given: Parameters<typeof lowestOverJaws>): number | null =>
   lowestOverJaws(...given)?.deg ?? null

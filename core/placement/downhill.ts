@@ -22,6 +22,8 @@ const directions = (free: boolean): Step[] => [
     : []),
 ]
 
+const LEAST_GAIN = 1e-9
+
 /**
  * From a hold to a better one next to it, and so on: the best of the steps around, narrower ones where none helps.
  * Along a narrow valley no single step helps, but the way that was gone so far does. Source: Hooke and Jeeves, "Direct
@@ -30,20 +32,23 @@ const directions = (free: boolean): Step[] => [
 export function downhill({ range, places, turns, at }: HoldSpace, from: Tried): Tried {
   const free = range.freeDepthMm
   const ways = directions(free !== null).filter(([x]) => !range.onMarks || x === 0)
-  const by = (here: Tried, [x, turn, depth]: Step): Tried | null =>
+  /** The better of the best so far and the hold that a step leads to. */
+  const betterBy = (best: Tried, here: Tried, [x, turn, depth]: Step): Tried =>
     at(
       range.onMarks ? here.place : clamp(here.place + x, range.bladeXMm),
       clamp(here.hold.turnDeg + turn, range.turnDeg),
       free ? clamp(here.hold.bladeYMm + depth, free) : here.hold.bladeYMm,
-    )
+      best.cost - LEAST_GAIN,
+    ) ?? best
   let here = from
   let before = from
   let step: Step = [range.onMarks ? 0 : apart(places), apart(turns), free ? (free[1] - free[0]) / 4 : 0]
   while (step[0] > FINE.mm || step[1] > FINE.deg || step[2] > FINE.mm) {
-    const around = ways
-      .map((direction) => by(here, [direction[0] * step[0], direction[1] * step[1], direction[2] * step[2]]))
-      .reduce<Tried>(better, here)
-    const onward = better(around, by(around, wayBetween(before, around)))
+    const around = ways.reduce(
+      (best, way) => betterBy(best, here, [way[0] * step[0], way[1] * step[1], way[2] * step[2]]),
+      here,
+    )
+    const onward = betterBy(around, around, wayBetween(before, around))
     if (onward === here) {
       step = [step[0] / 2, step[1] / 2, step[2] / 2]
       before = here
@@ -53,7 +58,6 @@ export function downhill({ range, places, turns, at }: HoldSpace, from: Tried): 
 }
 
 const apart = (spread: readonly number[]): number => (spread.length > 1 ? spread[1]! - spread[0]! : 0)
-const better = (a: Tried, b: Tried | null): Tried => (b && b.cost < a.cost - 1e-9 ? b : a)
 const wayBetween = (a: Tried, b: Tried): Step => [
   b.place - a.place,
   b.hold.turnDeg - a.hold.turnDeg,

@@ -2,11 +2,13 @@ import { edgeAngle } from '../angle/edgeAngle'
 import { ALONG_U } from '../angle/pedal'
 import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
-import { clampFrame } from '../clamping/clampFrame'
+import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'
 import { fixedHeightsMm, heightRange } from '../rig/dial'
-import { liesByPlace, reacherAt, reachersAt, type Setup } from '../setup/setup'
+import { pivotAt } from '../rig/pivot'
+import { liesByPlace, pivotOverBladeAt, reachersAt, type Setup } from '../setup/setup'
 import { clamp } from '../units/figures'
+import type { Vec2 } from '../vector/vec2'
 import type { Judgement } from './holdSpace'
 
 /**
@@ -57,61 +59,64 @@ export function evenness(
     ? (heightMm: number) => angleRange(held, side, tangents, stations, heightMm)
     : (heightMm: number) => {
         const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
-        const [steepest, flattest] = [nearest, farthest].map((distance) =>
-          edgeAngle(pivotOverBladeMm, distance, setup.stone.faceOffsetMm),
-        )
-        return steepest!.ok && flattest!.ok
-          ? { steepestDeg: steepest!.edgeAngleDeg, flattestDeg: flattest!.edgeAngleDeg }
+        const steepest = edgeAngle(pivotOverBladeMm, nearest, setup.stone.faceOffsetMm)
+        const flattest = edgeAngle(pivotOverBladeMm, farthest, setup.stone.faceOffsetMm)
+        return steepest.ok && flattest.ok
+          ? { steepestDeg: steepest.edgeAngleDeg, flattestDeg: flattest.edgeAngleDeg }
           : null
       }
-  const off = (heightMm: number): { balance: number; worst: number } | null => {
+  /** The greatest deviation with the pivot at a height, degrees. */
+  const worst = (heightMm: number): number | null => {
     const at = extremes(heightMm)
-    if (!at) return null
-    const [over, under] = [at.steepestDeg - wantedDeg, wantedDeg - at.flattestDeg]
-    return { balance: over - under, worst: Math.max(Math.abs(over), Math.abs(under)) }
+    return at && Math.max(Math.abs(at.steepestDeg - wantedDeg), Math.abs(wantedDeg - at.flattestDeg))
   }
   const fixed = fixedHeightsMm(setup.rig)
   if (fixed) return bestOf(fixed)
+  /** By how much the steepest place is further from the wanted angle than the flattest; not a number where one has none. */
+  const balance = (heightMm: number): number => {
+    const at = extremes(heightMm)
+    return at ? at.steepestDeg + at.flattestDeg - 2 * wantedDeg : NaN
+  }
   const theta = (wantedDeg * Math.PI) / 180
   // The balance rises with the height and is nearly straight: regula falsi on a bracket around the middle of the edge.
-  const middle = (at: ReturnType<typeof range>) =>
-    ((at.nearest + at.farthest) / 2) * Math.tan(theta) + setup.stone.faceOffsetMm / Math.cos(theta)
   const first = range(60)
   if (!(first.nearest > 0)) return null
-  let [low, high] = [middle(first) - 1, middle(first) + 1]
-  let [a, b] = [off(low), off(high)]
-  for (let widened = 0; a && b && a.balance * b.balance > 0 && widened < 12; widened++) {
+  const middle = ((first.nearest + first.farthest) / 2) * Math.tan(theta) + setup.stone.faceOffsetMm / Math.cos(theta)
+  let [low, high] = [middle - 1, middle + 1]
+  let [a, b] = [balance(low), balance(high)]
+  for (let widened = 0; a * b > 0 && widened < 12; widened++) {
     const step = (high - low) * 1.5
-    if (b.balance < 0) b = off((high += step))
-    else a = off((low -= step))
+    if (b < 0) b = balance((high += step))
+    else a = balance((low -= step))
   }
-  if (!a || !b || a.balance * b.balance > 0) return null
-  let best = { at: low, ...a }
+  if (!(a * b <= 0)) return null
+  let balanced = low
   for (let i = 0; i < 30; i++) {
-    const next: number = low - (a.balance * (high - low)) / (b.balance - a.balance)
-    const at = off(next)
-    if (!at) return null
-    best = { at: next, ...at }
-    if (Math.abs(at.balance) < 1e-7 || high - low < 1e-9) break
-    if (at.balance > 0 === b.balance > 0) {
-      ;[high, b] = [next, at]
-      a = { ...a, balance: a.balance / 2 }
+    balanced = low - (a * (high - low)) / (b - a)
+    const at = balance(balanced)
+    if (Number.isNaN(at)) return null
+    if (Math.abs(at) < 1e-7 || high - low < 1e-9) break
+    if (at > 0 === b > 0) {
+      high = balanced
+      b = at
+      a /= 2
     } else {
-      ;[low, a] = [next, at]
-      b = { ...b, balance: b.balance / 2 }
+      low = balanced
+      a = at
+      b /= 2
     }
   }
   // The rig's range may end before that: then its end is the best that this hold can do.
   const { lowestMm, highestMm } = heightRange(setup.rig)
-  const pivotHeightMm = clamp(best.at, [lowestMm, highestMm])
-  const set = pivotHeightMm === best.at ? best : off(pivotHeightMm)
-  return set && { pivotHeightMm, cost: set.worst }
+  const pivotHeightMm = clamp(balanced, [lowestMm, highestMm])
+  const cost = worst(pivotHeightMm)
+  return cost === null ? null : { pivotHeightMm, cost }
 
   /** A plate has only the heights of its slots. */
   function bestOf(heightsMm: readonly number[]): Judgement | null {
     return heightsMm.reduce<Judgement | null>((found, pivotHeightMm) => {
-      const at = off(pivotHeightMm)
-      return at && (!found || at.worst < found.cost) ? { pivotHeightMm, cost: at.worst } : found
+      const cost = worst(pivotHeightMm)
+      return cost !== null && (!found || cost < found.cost) ? { pivotHeightMm, cost } : found
     }, null)
   }
 }
@@ -129,20 +134,40 @@ function distanceRange(
   tangents: EdgeTangents,
   stations: readonly Station[],
 ): (heightMm: number) => Distances {
+  const pivotAtHeight = pivotOverBladeAt(setup, side, stations[0]!)
+  const slides = pivotAt(setup.rig, 0, side).slideMm > 0
+  const frame = clampFrame(setup.hold)
   let last: (Distances & { u: number; v: number }) | null = null
   return (heightMm) => {
-    const { pivot } = reacherAt(setup, side, heightMm, stations[0]!)
+    const pivot = pivotAtHeight(heightMm)
     // On a centred blade the foot stays where it is, whatever the height.
-    if (last && last.u === pivot.u && last.v === pivot.v)
-      return { nearest: last.nearest, farthest: last.farthest, pivotOverBladeMm: pivot.w }
-    let [nearest, farthest] = [Infinity, -Infinity]
-    for (const distance of distancesOf(setup, side, tangents, stations, heightMm).distance) {
-      if (distance < nearest) nearest = distance
-      if (distance > farthest) farthest = distance
-    }
+    if (last && last.u === pivot.u && last.v === pivot.v) return { ...last, pivotOverBladeMm: pivot.w }
+    const { nearest, farthest } = slides
+      ? leastAndMost(distancesOf(setup, side, tangents, stations, heightMm).distance)
+      : distancesFrom(toBladeFrame([pivot.u, pivot.v], frame), tangents)
     last = { u: pivot.u, v: pivot.v, nearest, farthest, pivotOverBladeMm: pivot.w }
     return last
   }
+}
+
+/** How near the nearest tangent of an edge is to a point of the blade, and how far the farthest, mm. */
+function distancesFrom([x, y]: Vec2, { count, normalX, normalY, offset }: EdgeTangents) {
+  let [nearest, farthest] = [Infinity, -Infinity]
+  for (let i = 0; i < count; i++) {
+    const distance = offset[i]! - normalX[i]! * x - normalY[i]! * y
+    if (distance < nearest) nearest = distance
+    if (distance > farthest) farthest = distance
+  }
+  return { nearest, farthest }
+}
+
+function leastAndMost(distances: Float64Array) {
+  let [nearest, farthest] = [Infinity, -Infinity]
+  for (let i = 0; i < distances.length; i++) {
+    nearest = Math.min(nearest, distances[i]!)
+    farthest = Math.max(farthest, distances[i]!)
+  }
+  return { nearest, farthest }
 }
 
 /** The steepest and the flattest edge angle of a blade that lies differently for each place; null where one is none. */

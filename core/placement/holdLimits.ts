@@ -1,5 +1,5 @@
 import { contactAt } from '../angle/contact'
-import { lowestAngleOverJawsDeg, topsOf } from '../hold/jawClearance'
+import { passesOverJaws, topsOf } from '../hold/jawClearance'
 import type { Side } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
@@ -37,8 +37,7 @@ export function holdLimits(
     for (const station of reached) {
       const contact = contactAt(station, hold, over(station))
       if (contact.ok) {
-        const lowest = tops && lowestAngleOverJawsDeg(contact, tops, setup.stone, rig.stroke)
-        if (lowest !== null && lowest > contact.edgeAngleDeg) return 'stone-meets-jaws'
+        if (tops && !passesOverJaws(contact, tops, setup.stone, rig.stroke)) return 'stone-meets-jaws'
       } else if (contact.reason === 'before-stop') return 'stops-too-near'
       else return 'rod-too-short'
     }

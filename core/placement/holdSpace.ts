@@ -52,8 +52,11 @@ export interface HoldSpace {
   /** The places and turns of the map. */
   readonly places: readonly number[]
   readonly turns: readonly number[]
-  /** Null where the stone cannot lie on all of the edge, or the blade cannot be held so. */
-  readonly at: (place: number, turnDeg: number, bladeYMm: number) => Tried | null
+  /**
+   * Null where the stone cannot lie on all of the edge, where the blade cannot be held so, or where that costs no less
+   * than `below`: whether it can be held is then not asked.
+   */
+  readonly at: (place: number, turnDeg: number, bladeYMm: number, below?: number) => Tried | null
 }
 
 const MAP = { along: 33, turns: 17 } as const
@@ -74,11 +77,11 @@ export function holdSpace({ hold: now, range, judge, allowed = () => true }: Pla
   return {
     range,
     ...spreadOver(range),
-    at: (place, turnDeg, bladeYMm) => {
+    at: (place, turnDeg, bladeYMm, below = Infinity) => {
       const bladeXMm = onMarks ? bladeXOnMark(onMarks.landmarkMm, onMarks.landmarkMm - place, turnDeg) : place
       const hold = { ...now, bladeXMm, bladeYMm, turnDeg }
       const judged = judge(hold)
-      return judged && allowed(hold, judged.pivotHeightMm) ? { hold, ...judged, place } : null
+      return judged && judged.cost < below && allowed(hold, judged.pivotHeightMm) ? { hold, ...judged, place } : null
     },
   }
 }

@@ -3,6 +3,7 @@ import { seatedUnder } from '../curve/underStone'
 import type { Side } from '../clamping/centring'
 import type { Station } from '../curve/stations'
 import { reachersAt, type Setup } from '../setup/setup'
+import { clamp } from '../units/figures'
 import { edgeTangents, evenness } from './evenness'
 import { holdLimits } from './holdLimits'
 import type { Placement, PlacementRange } from './holdSpace'
@@ -46,6 +47,8 @@ export interface PositionsAsk {
 
 /** Stretches are made of so many pieces at the most: a seam is not told finer. */
 const PIECES = 60
+/** Below this a deviation tells nothing of a longer stretch's. */
+const LEAST_COST_DEG = 0.001
 
 /**
  * The fewest positions that keep the deviation within a tolerance along the whole edge: each is taken as far towards
@@ -61,13 +64,16 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
   while (from < coarse.length - 1) {
     let [good, bad] = [from, coarse.length]
     let best: Placement | null = null
-    // The whole rest first: most blades need no more.
-    let to = coarse.length - 1
+    // First as much as the position before took; at the heel all of it, for most blades need no more.
+    const before = taken.at(-1)
+    let to = Math.min(before ? from + before.to - before.from : Infinity, coarse.length - 1)
     while (good < bad - 1) {
       const found = bestFor(ask, coarse.slice(from, to + 1), toleranceDeg)
       if (found && found.cost <= toleranceDeg) [good, best] = [to, found]
       else bad = to
-      to = Math.floor((good + bad) / 2)
+      // Along a curve the deviation grows with about the square of the stretch: that tells where the next try belongs.
+      const growth = found ? Math.sqrt(toleranceDeg / Math.max(found.cost, LEAST_COST_DEG)) : 0.5
+      to = clamp(from + Math.round((to - from) * growth), [good + 1, bad - 1])
       yield good / (coarse.length - 1)
     }
     if (!best || good === from) return { ok: false, reason: 'no-position', fromMm: coarse[from]!.fromHeelMm }

@@ -2,7 +2,8 @@ import { bench, describe } from 'vitest'
 import { evenStations } from '../curve/stations'
 import { sampleSetup } from '../setup/sampleSetup.fixture'
 import { edgeTangents, evenness } from './evenness'
-import { findPlacement } from './findPlacement'
+import { findPlacement, placementRange } from './findPlacement'
+import { positionsFor } from './longBlade'
 import { searchPlacement } from './searchPlacement'
 
 const edge = [
@@ -39,6 +40,19 @@ describe('where to hold it', () => {
       aim: 'even',
       onMarks: false,
       thereDeg: null,
+    })
+    while (!search.next().done);
+  })
+
+  bench('the positions of a blade of 230 mm, within 0.5° and a tilt in its jaws', () => {
+    const tilted = { ...setup, hold: { ...setup.hold, tiltDeg: 0.4 } }
+    const search = positionsFor({
+      setup: tilted,
+      side: 'A',
+      wantedDeg: 18,
+      toleranceDeg: 0.5,
+      stations,
+      range: placementRange(tilted),
     })
     while (!search.next().done);
   })

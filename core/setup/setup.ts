@@ -7,6 +7,7 @@ import { shareAlong } from '../blade/shareAlong'
 import { asThickAs, tapers } from '../blade/taper'
 import {
   grippedCentrePlane,
+  overPlane,
   pivotOverBlade,
   type CentrePlane,
   type ClampPoint,
@@ -77,6 +78,16 @@ export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number, place
     stroke: setup.rig.stroke,
     seat: seatUnder(setup.blade.edge, setup.stone.widthMm),
   }
+}
+
+/**
+ * The pivot as one place of the edge sees it, for any of its heights (mm above the clamp's centre plane, or the table):
+ * in the blade's own plane, mm.
+ */
+export function pivotOverBladeAt(setup: Setup, side: Side, place: Place): (pivotHeightMm: number) => ClampPoint {
+  const { pivot } = pivotAt(setup.rig, 0, side)
+  const over = overPlane(centrePlaneOf(setup, side, place))
+  return (pivotHeightMm) => over({ ...pivot, w: pivotHeightMm })
 }
 
 /** Where a millimetre along the jaws leads over a blade that lies aslant. */
