@@ -72,7 +72,7 @@ export function evenness(
   }
   const fixed = fixedHeightsMm(setup.rig)
   if (fixed) return bestOf(fixed)
-  /** By how much the steepest place is further from the wanted angle than the flattest; not a number where one has none. */
+  /** How much further off the wanted angle the steepest place is than the flattest; not a number where one has none. */
   const balance = (heightMm: number): number => {
     const at = extremes(heightMm)
     return at ? at.steepestDeg + at.flattestDeg - 2 * wantedDeg : NaN
