@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { perSide, type PerSide, type Side } from '#core/clamping/centring'
+import { perSide, type PerSide, type Side } from '#core/records/side'
 import { provedAgainst, readAgainst, type JobAsSet, type ProvedAgainst, type ReadAgainst } from '#core/ledger/against'
 import { zoneAngles, type ZoneAngles } from '#core/ledger/zoneAngles'
 import { provedAtPlaces, readAtPlaces } from '#core/log/amount'

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import { contactFor } from '#core/setup/setup'
 import type { Vec2 } from '#core/vector/vec2'
 import { useAgainst } from '~/composables/useAgainst'

@@ -1,6 +1,6 @@
 import { computed, reactive, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { SIDES, type PerSide, type Side } from '#core/clamping/centring'
+import { SIDES, type PerSide, type Side } from '#core/records/side'
 import {
   clampOrBlade,
   offsetFromEdgeHeights,

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { perSide, SIDES } from '#core/clamping/centring'
+import { perSide, SIDES } from '#core/records/side'
 import { expectedReadingDeg } from '#core/gauge/expectedReading'
 import { likelyCauses } from '#core/gauge/likelyCauses'
 import { alongTangent, whereSquare } from '#core/gauge/whereSquare'

@@ -1,5 +1,5 @@
 import { computed, onMounted, ref, watch } from 'vue'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import type { Screen } from '#core/goniometer/scale'
 import { placedOn, shownSides, type MarkKind, type ScreenMark } from '#core/goniometerPhoto/readGoniometerPhoto'
 import { scaleOf, type Tick } from '#core/goniometerPhoto/ticks'

@@ -1,6 +1,6 @@
 import { computed, shallowRef, type Ref } from 'vue'
 import { isGoniometer, zeroOnSideDeg } from '#core/instrument/instrument'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import type { KeptInstrument } from '#core/kept/things'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { perSide, SIDES, type PerSide, type Side } from '#core/clamping/centring'
+import { perSide, SIDES, type PerSide, type Side } from '#core/records/side'
 import { zoneAt } from '#core/blade/zones'
 import { ANGLES, type AngleId } from '~/stations'
 import { useJob } from '~/job/useJob'

@@ -1,4 +1,4 @@
-import { SIDES, type PerSide, type Side } from '#core/clamping/centring'
+import { SIDES, type PerSide, type Side } from '#core/records/side'
 import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
 import { checked } from '#core/problem/problem'
 import { useJob } from '~/job/useJob'

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import { bevelSectionOf } from '#core/bevel/bevelSectionOf'
 import { sectionAt } from '#core/decision/plan'
 import type { BevelWidth, LogEntry, Proof, Reading } from '#core/log/entry'

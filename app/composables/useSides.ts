@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { perSide } from '#core/clamping/centring'
+import { perSide } from '#core/records/side'
 import { adviseDial } from '#core/dial/advised'
 import { sideDifference } from '#core/sides/sideDifference'
 import { useJob } from '~/job/useJob'

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { SIDES } from '#core/clamping/centring'
+import { SIDES } from '#core/records/side'
 import { isSample } from '#core/kept/samples'
 import { thrownBy, type ThrownSide } from '#core/standIn/thrownPattern'
 import { hiddenError, seedOf } from '~/devices/trueBench'

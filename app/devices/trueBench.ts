@@ -1,5 +1,5 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import type { Station } from '#core/curve/stations'
 import type { KnownHold } from '#core/clamping/knownHold'
 import { measuresOf, type MeasureId } from '#core/doubt/measures'

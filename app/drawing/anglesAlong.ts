@@ -1,4 +1,4 @@
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import type { Vec2 } from '#core/vector/vec2'
 import type { AngleId } from '~/stations'
 

@@ -1,4 +1,4 @@
-import type { InkPattern } from '#core/ink/bared'
+import type { InkPattern } from '#core/log/choices'
 
 /** Patterns of which a share is told. */
 export const hasShare = (seen: InkPattern): boolean => !['all', 'nothing', 'above'].includes(seen)

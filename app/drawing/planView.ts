@@ -1,7 +1,7 @@
 import { outlinePath } from '#core/blade/outline'
 import type { SideSet } from '#core/evaluation/evaluate'
 import type { Setup } from '#core/setup/setup'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import type { Station } from '#core/curve/stations'
 import { pivotAt } from '#core/rig/pivot'

@@ -1,7 +1,7 @@
 import type { Contact } from '#core/angle/contact'
 import { RIGS, restsOnTable } from '#core/rig/kinds'
 import { crossSectionHalf } from '#core/blade/crossSection'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import type { SideSet } from '#core/evaluation/evaluate'
 import { centrePlaneOf, type Setup } from '#core/setup/setup'
 import { radians } from '#core/units/angle'

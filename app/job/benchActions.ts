@@ -1,6 +1,6 @@
 import { clampFrame, toClampFrame } from '#core/clamping/clampFrame'
 import { moved } from '#core/clamping/bladeHeight'
-import { SIDES, type Side } from '#core/clamping/centring'
+import { SIDES, type Side } from '#core/records/side'
 import type { ClampPosition } from '#core/clamping/clampPosition'
 import equal from 'fast-deep-equal'
 import { doneWith } from '#core/card/sameAgain'

@@ -1,5 +1,5 @@
 import type { NextStep } from '#core/advice/nextStep'
-import type { PerSide } from '#core/clamping/centring'
+import type { PerSide } from '#core/records/side'
 import type { Setup } from '#core/setup/setup'
 import type { LengthUnit } from '#core/units/length'
 import { angleText, differenceText } from './angleText'

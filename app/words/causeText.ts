@@ -1,5 +1,5 @@
 import type { ProofCause } from '#core/calibration/proofCauses'
-import type { PerSide } from '#core/clamping/centring'
+import type { PerSide } from '#core/records/side'
 import type { LikelyCause } from '#core/gauge/likelyCauses'
 import type { LengthUnit } from '#core/units/length'
 import { angleText } from './angleText'

@@ -1,10 +1,10 @@
 import type { NotCounted } from '#core/calibration/provedOnRig'
 import type { UnknownId } from '#core/rig/fitted'
-import type { Finish, Pattern } from '#core/goniometer/pattern'
-import { SHIFT_UNKNOWN_DEG } from '#core/goniometer/pattern'
+import type { Finish } from '#core/log/choices'
+import { type Pattern, SHIFT_UNKNOWN_DEG } from '#core/goniometer/pattern'
 import type { MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'
 import type { TickProblem } from '#core/goniometerPhoto/ticks'
-import type { PerSide } from '#core/clamping/centring'
+import type { PerSide } from '#core/records/side'
 import { angleText } from './angleText'
 
 export const FINISH_WORD: Record<Finish, string> = {

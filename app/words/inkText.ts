@@ -1,8 +1,7 @@
 import type { Culprit } from '#core/ink/contradictions'
 import type { FaceKind } from '#core/ink/face'
 import type { Loss } from '#core/practice/score'
-import type { Level } from '#core/standIn/level'
-import type { InkPattern } from '#core/ink/bared'
+import type { Level, InkPattern } from '#core/log/choices'
 import type { BandProblem } from '#core/inkPhoto/band'
 import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
 

@@ -1,4 +1,4 @@
-import type { PerSide } from '#core/clamping/centring'
+import type { PerSide } from '#core/records/side'
 import type { StrokesMade } from '#core/log/strokesMade'
 import { ZONE_WORD } from './zoneText'
 

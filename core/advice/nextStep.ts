@@ -1,5 +1,5 @@
 import type { Refusal } from '../angle/reasons'
-import { SIDES, type Side } from '../clamping/centring'
+import { SIDES, type Side } from '../records/side'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Evaluation, SideSet } from '../evaluation/evaluate'
 import { expectedReadingDeg } from '../gauge/expectedReading'

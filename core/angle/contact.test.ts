@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { grippedCentrePlane, pivotOverBlade, type Side } from '../clamping/centring'
+import type { Side } from '../records/side'
+import { grippedCentrePlane, pivotOverBlade } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Segment } from '../curve/segment'
 import { segmentAt } from '../curve/segmentAt'

@@ -2,7 +2,7 @@ import { bevelThicknessMm } from '../blade/bevelThickness'
 import type { Blade } from '../blade/blade'
 import { bowMm } from '../blade/crossSection'
 import { primaryFaceDeg } from '../blade/primaryFace'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { radians } from '../units/angle'
 import type { BevelSection } from './reprofile'
 

@@ -1,7 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random'
 import { edgeAngleThere } from './edgeAngleThere'
 import { describe, expect, it } from 'vitest'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { curveLength } from '../curve/arcLength'
 import { sampleSetup } from '../setup/sampleSetup.fixture'
 import { checkWidths, widthCauses, type WidthFound } from './bevelCheck'

@@ -3,7 +3,7 @@ import type { Blade } from '../blade/blade'
 import { primaryFaceDeg } from '../blade/primaryFace'
 import { asThickAs } from '../blade/taper'
 import { singleCauses, type SingleCause, type Suspect } from '../calibration/singleCauses'
-import type { PerSide, Side } from '../clamping/centring'
+import type { PerSide, Side } from '../records/side'
 import { curveLength } from '../curve/arcLength'
 import { radians } from '../units/angle'
 

@@ -1,6 +1,6 @@
 import type { Blade } from './blade'
 import { primaryHalfAngleDeg, slopeDeg } from './primaryHalfAngle'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 
 /**
  * How far the flat of a side falls towards the edge against the reference plane, degrees: the primary half-angle; on a

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../angle/contact'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { evenStations } from '../curve/stations'
 import { edgeTangents, evenness } from '../placement/evenness'
 import { bellyBlade, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'

@@ -1,4 +1,5 @@
-import type { CentrePlane, Side } from '../clamping/centring'
+import type { Side } from '../records/side'
+import type { CentrePlane } from '../clamping/centring'
 import type { ClampPosition, Rest } from '../clamping/clampPosition'
 import { radians } from '../units/angle'
 import type { Blade } from './blade'

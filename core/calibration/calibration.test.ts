@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Blade } from '../blade/blade'
 import { stationAt } from '../curve/stations'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { MeasureId } from '../doubt/measures'
 import { plainStone, postRig, sampleSetup } from '../setup/sampleSetup.fixture'
 import { calibratedBench, STAGES } from '../standIn/calibratedBench'

@@ -1,6 +1,6 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import type { MeasureId } from '../doubt/measures'
 import { edgeAngleShifter, type Shifts } from '../doubt/shifted'

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { SIDES } from '../clamping/centring'
+import { SIDES } from '../records/side'
 import type { KnownHold } from '../clamping/knownHold'
 import { stationAt } from '../curve/stations'
 import { doubtBudget } from '../doubt/budget'

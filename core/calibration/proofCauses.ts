@@ -1,4 +1,4 @@
-import { SIDES, type Side } from '../clamping/centring'
+import { SIDES, type Side } from '../records/side'
 import type { KnownHold } from '../clamping/knownHold'
 import { doubtBudget, totalDoubtDeg, type DoubtShare } from '../doubt/budget'
 import type { MeasureId } from '../doubt/measures'

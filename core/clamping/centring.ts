@@ -1,13 +1,6 @@
 import { radians } from '../units/angle'
+import type { Side } from '../records/side'
 import type { ClampPosition } from './clampPosition'
-
-export const SIDES = ['A', 'B'] as const
-export type Side = (typeof SIDES)[number]
-
-/** One of something for each side: the one shape of such a pair, everywhere. */
-export type PerSide<T> = Readonly<Record<Side, T>>
-
-export const perSide = <T>(of: (side: Side) => T): PerSide<T> => ({ A: of('A'), B: of('B') })
 
 /** A point over the clamp: u along the jaws towards the tip, v outward, w up on the side being worked. Millimetres. */
 export interface ClampPoint {

@@ -1,6 +1,6 @@
 import { refuse, type Refusal } from '../angle/reasons'
 import { bladeHeightMm } from '../clamping/bladeHeight'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'

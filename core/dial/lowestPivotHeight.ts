@@ -1,5 +1,5 @@
 import { secantRoot } from '../angle/solve'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import { reacherAt, type Setup } from '../setup/setup'
 

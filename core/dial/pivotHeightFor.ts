@@ -1,7 +1,7 @@
 import { contactAt, faceGapMm } from '../angle/contact'
 import { refuse, type Refusal } from '../angle/reasons'
 import { secantRoot } from '../angle/solve'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import type { PivotHeight } from '../rig/dial'
 import { reacherAt, type Setup } from '../setup/setup'

@@ -1,6 +1,6 @@
 import { contactAt } from '../angle/contact'
 import type { Refusal } from '../angle/reasons'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import type { PivotHeight } from '../rig/dial'
 import { reacherAt, type Setup } from '../setup/setup'

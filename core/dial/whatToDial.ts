@@ -1,6 +1,6 @@
 import type { Contact } from '../angle/contact'
 import { refuse, type Refusal } from '../angle/reasons'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '../rig/dial'
 import { dialOf } from '../rig/dials/dials'

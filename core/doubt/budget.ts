@@ -1,4 +1,4 @@
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import type { Setup } from '../setup/setup'
 import type { KnownHold } from '../clamping/knownHold'

@@ -1,6 +1,6 @@
 import { randomLcg, randomNormal } from 'd3-random'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import type { Setup } from '../setup/setup'
 import type { KnownHold } from '../clamping/knownHold'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { SIDES, type PerSide } from '../clamping/centring'
+import { SIDES, type PerSide } from '../records/side'
 import { THINGS, type KeptBlade, type KeptInstrument, type KeptJob, type KeptRig, type KeptStone } from '../kept/things'
 import { ofKind, onBlade } from '../log/inForce'
 import { logEntry, type LogEntry } from '../log/entry'

@@ -1,5 +1,5 @@
 import { contactAt } from '../angle/contact'
-import { SIDES, type Side } from '../clamping/centring'
+import { SIDES, type Side } from '../records/side'
 import type { KnownHold } from '../clamping/knownHold'
 import type { Station } from '../curve/stations'
 import { measuresOf, type MeasureId } from '../doubt/measures'

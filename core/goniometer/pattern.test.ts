@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { patternOf, unevenBy, type ShownSide } from './pattern'
 
 const shown = (side: Side, edgeDeg: number, more: Partial<ShownSide> = {}): ShownSide => ({

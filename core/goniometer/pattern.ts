@@ -1,8 +1,5 @@
-import type { Side } from '../clamping/centring'
-
-/** How a bevel's reflection looks: a dot, a haze that is brightest in its middle, or a line between two ends. */
-export const FINISHES = ['crisp', 'hazy', 'convex'] as const
-export type Finish = (typeof FINISHES)[number]
+import type { Side } from '../records/side'
+import type { Finish } from '../log/choices'
 
 /** What the scale shows of one side, degrees per side from its zero. */
 export interface ShownSide {

@@ -1,4 +1,4 @@
-import type { Finish } from '../goniometer/pattern'
+import type { Finish } from '../log/choices'
 import type { ColourPicture } from '../picture/colourPicture'
 import { clamp } from '../units/figures'
 import type { PictureScale } from './ticks'

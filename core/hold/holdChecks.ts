@@ -7,7 +7,7 @@ import type { Station } from '../curve/stations'
 import type { JawSet } from '../rig/jawSet'
 import { jawSetsOf } from '../rig/jaws'
 import type { Setup } from '../setup/setup'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { clampFrame, toClampFrame } from '../clamping/clampFrame'
 
 export type Verdict = 'good' | 'watch' | 'bad'

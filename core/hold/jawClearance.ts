@@ -1,6 +1,7 @@
 import type { Contact } from '../angle/contact'
 import { bladeThere } from '../blade/taper'
-import { pivotOverBlade, type ClampPoint, type Side } from '../clamping/centring'
+import type { Side } from '../records/side'
+import { pivotOverBlade, type ClampPoint } from '../clamping/centring'
 import { curveLength } from '../curve/arcLength'
 import type { JawSet } from '../rig/jawSet'
 import type { Rig } from '../rig/rig'

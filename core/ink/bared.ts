@@ -1,12 +1,6 @@
 import { radians } from '../units/angle'
+import type { InkPattern } from '../log/choices'
 import type { BevelFace } from './face'
-
-/**
- * Where a face is bare of ink after a light pass: at the shoulder, at the apex, in the middle, at both ends, all over,
- * nowhere; or only above the shoulder, on the primary face.
- */
-export const INK_PATTERNS = ['shoulder', 'above', 'apex', 'middle', 'ends', 'all', 'nothing'] as const
-export type InkPattern = (typeof INK_PATTERNS)[number]
 
 /** A face that bends less than this, radians, is flat. */
 const FLAT_BEND = 1e-9

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { baredAboveMm, baredStretches, seenAs, type InkPattern } from './bared'
+import type { InkPattern } from '../log/choices'
+import { baredAboveMm, baredStretches, seenAs } from './bared'
 import { contradictions } from './contradictions'
 import reference from './fixtures/ink.json'
 import { findBevel } from './findBevel'

@@ -1,4 +1,4 @@
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { contradictions, type Culprit } from './contradictions'
 import { findBevel, type Found, type InkTerms } from './findBevel'
 import { nextSetting, type Candidate, type NextLook } from './nextSetting'

@@ -1,4 +1,5 @@
-import { ALL_FROM, bareBetween, INK_PATTERNS, type InkPattern } from './bared'
+import { INK_PATTERNS, type InkPattern } from '../log/choices'
+import { ALL_FROM, bareBetween } from './bared'
 
 /** What a light pass with a fine stone reaches, micrometres. */
 export const LIGHT_PASS_UM = [0.4, 4] as const

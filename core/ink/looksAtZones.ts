@@ -1,5 +1,5 @@
 import type { Zone } from '../blade/zones'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { InkLookEntry, InkZone } from '../log/entry'
 import type { LookedAt } from './weigh'
 

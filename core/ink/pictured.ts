@@ -1,5 +1,6 @@
 import { degrees } from '../units/angle'
-import { baredStretches, type InkPattern, type Stretch } from './bared'
+import type { InkPattern } from '../log/choices'
+import { baredStretches, type Stretch } from './bared'
 
 /** A face as it is pictured, and a light pass on it. */
 const [WIDTH_MM, DEPTH_UM, AT_DEG] = [0.7, 2, 20]

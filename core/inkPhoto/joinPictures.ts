@@ -1,4 +1,4 @@
-import type { InkPattern } from '../ink/bared'
+import type { InkPattern } from '../log/choices'
 
 /** What pictures have told of one zone, and how much of its edge they showed, mm. */
 export interface ToldByPictures {

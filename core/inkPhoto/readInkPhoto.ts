@@ -1,4 +1,5 @@
-import { ALL_FROM, type InkPattern, type Stretch } from '../ink/bared'
+import type { InkPattern } from '../log/choices'
+import { ALL_FROM, type Stretch } from '../ink/bared'
 import type { Vec2 } from '../vector/vec2'
 import { bandThrough, type BandProblem } from './band'
 import { inkOrSteel, type Colour, type InkMask } from './inkOrSteel'

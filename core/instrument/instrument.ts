@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { deg, label, mm } from '../measure/measure'
 import { refuseAt } from '../problem/problem'
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { SIDES } from '../clamping/centring'
+import { SIDES } from '../records/side'
 import { clampPosition, type ClampPosition } from '../clamping/clampPosition'
 import { deg, mm } from '../measure/measure'
 

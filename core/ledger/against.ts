@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal'
 import type { ZoneKind, Zone } from '../blade/zones'
 import type { Contact } from '../angle/contact'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { stationAt, type Station } from '../curve/stations'
 import { expectedReadingDeg } from '../gauge/expectedReading'
 import { gaugeUseOf, type Job } from '../job/job'

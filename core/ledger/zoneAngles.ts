@@ -1,5 +1,5 @@
 import { zoneAt, type Zone } from '../blade/zones'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { KnownHold } from '../clamping/knownHold'
 import { doubtBudget, totalDoubtDeg } from '../doubt/budget'
 import { provedAtPlaces, readAtPlaces, together, type Amount } from '../log/amount'

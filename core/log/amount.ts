@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { repeated } from '../doubt/repeated'
 import type { Proof, Reading } from './entry'
 

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Job } from '../job/job'
 import type { Dialled, LogEntry } from './entry'
 import { ofKind } from './inForce'

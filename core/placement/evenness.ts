@@ -1,6 +1,6 @@
 import { edgeAngle } from '../angle/edgeAngle'
 import { ALONG_U } from '../angle/pedal'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { ClampPosition } from '../clamping/clampPosition'
 import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import type { Station } from '../curve/stations'

@@ -1,6 +1,6 @@
 import { seatedUnder } from '../curve/underStone'
 import { bevelSectionOf } from '../bevel/bevelSectionOf'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { curveLength } from '../curve/arcLength'
 import { stationAt, type Station } from '../curve/stations'
 import { deepestHoldMm, LEAST_HELD_MM } from '../hold/grip'

@@ -1,6 +1,6 @@
 import { contactAt } from '../angle/contact'
 import { passesOverJaws, topsOf } from '../hold/jawClearance'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { gripOf, type GripTrouble } from '../hold/grip'

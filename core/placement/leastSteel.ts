@@ -1,6 +1,6 @@
 import { edgeAngle, heightForAngleMm } from '../angle/edgeAngle'
 import { reprofile, type BevelSection } from '../bevel/reprofile'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { highestUpTo } from '../rig/dial'

@@ -1,6 +1,6 @@
 import { contactsAlong } from '../angle/contact'
 import { seatedUnder } from '../curve/underStone'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { Station } from '../curve/stations'
 import { reachersAt, type Setup } from '../setup/setup'
 import { clamp } from '../units/figures'

@@ -1,5 +1,5 @@
 import { contactsAlong } from '../angle/contact'
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { clampFrame, toClampFrame } from '../clamping/clampFrame'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'

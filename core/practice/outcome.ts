@@ -1,5 +1,6 @@
-import type { Side } from '../clamping/centring'
-import { seenAs, type Bared, type InkPattern } from '../ink/bared'
+import type { Side } from '../records/side'
+import type { InkPattern } from '../log/choices'
+import { seenAs, type Bared } from '../ink/bared'
 import type { FoundFace } from '../ink/findBevel'
 import type { HiddenBlade } from '../standIn/hiddenBlade'
 

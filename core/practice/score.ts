@@ -1,4 +1,4 @@
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import type { PracticeOutcome } from './outcome'
 
 export type LossReason = 'off' | 'not-looked-at' | 'mistold-pattern' | 'mistold-share' | 'passes'

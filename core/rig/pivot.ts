@@ -1,4 +1,5 @@
-import type { ClampPoint, Side } from '../clamping/centring'
+import type { Side } from '../records/side'
+import type { ClampPoint } from '../clamping/centring'
 import { dialOf } from './dials/dials'
 import { RIGS } from './kinds'
 import type { Rig } from './rig'

@@ -5,15 +5,8 @@ import type { Blade } from '../blade/blade'
 import { restingCentrePlane } from '../blade/restingCentrePlane'
 import { shareAlong } from '../blade/shareAlong'
 import { asThickAs, tapers } from '../blade/taper'
-import {
-  grippedCentrePlane,
-  overPlane,
-  pivotOverBlade,
-  type CentrePlane,
-  type ClampPoint,
-  type GrippedHold,
-  type Side,
-} from '../clamping/centring'
+import type { Side } from '../records/side'
+import { grippedCentrePlane, overPlane, pivotOverBlade, type CentrePlane, type ClampPoint, type GrippedHold } from '../clamping/centring'
 import type { ClampPosition } from '../clamping/clampPosition'
 import type { Station } from '../curve/stations'
 import { heightOfSetting } from '../rig/dial'

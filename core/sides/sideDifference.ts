@@ -1,4 +1,4 @@
-import type { PerSide } from '../clamping/centring'
+import type { PerSide } from '../records/side'
 import type { Station } from '../curve/stations'
 import type { DialSetting } from '../rig/dials/readings'
 import { contactFor, type Setup } from '../setup/setup'

@@ -1,4 +1,4 @@
-import type { Side } from '../clamping/centring'
+import type { Side } from '../records/side'
 import { findBevel, type InkTerms } from '../ink/findBevel'
 import { LIGHT_PASS_UM, type InkLook } from '../ink/look'
 import { nextSetting } from '../ink/nextSetting'

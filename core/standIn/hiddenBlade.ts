@@ -1,8 +1,8 @@
 import { randomLcg, randomLogNormal, randomNormal, randomUniform } from 'd3-random'
-import { SIDES, type Side } from '../clamping/centring'
-import { baredStretches, seenAs, type InkPattern, type Stretch } from '../ink/bared'
+import { SIDES, type Side } from '../records/side'
+import type { InkPattern, Level } from '../log/choices'
+import { baredStretches, seenAs, type Stretch } from '../ink/bared'
 import type { BevelFace } from '../ink/face'
-import type { Level } from './level'
 import { DEPTH_SPREAD, LIGHT_PASS_UM, SHARE_SIGMA, SHARE_STEP } from '../ink/look'
 
 export interface HiddenBladeAsk {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { followAdvice } from './closedTest'
 import { hiddenBlade } from './hiddenBlade'
-import type { Level } from './level'
+import type { Level } from '../log/choices'
 
 const ask = (seed: number, level: Level = 'usual') => ({
   seed,

@@ -1,4 +1,4 @@
-import type { Finish } from '../goniometer/pattern'
+import type { Finish } from '../log/choices'
 
 /** What one side of a blade throws on the screen, degrees per side. */
 export interface ThrownSide {

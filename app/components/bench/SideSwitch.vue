@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES } from '#core/clamping/centring'
+import { SIDES } from '#core/records/side'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 

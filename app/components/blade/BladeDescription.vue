@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { GRINDS, type Blade } from '#core/blade/blade'
 import { SHAPE_IDS, type ShapeId } from '#core/blade/shapeMeasures'
-import { SIDES } from '#core/clamping/centring'
+import { SIDES } from '#core/records/side'
 import type { ZoneKind } from '#core/blade/zones'
 import type { KeptBlade } from '#core/kept/things'
 import type { Field } from '~/describing/rigDials'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { perSide, SIDES, type Side } from '#core/clamping/centring'
+import { perSide, SIDES, type Side } from '#core/records/side'
 import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/setup/gaugeZero'
 import { READ_TO_DEG } from '#core/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'

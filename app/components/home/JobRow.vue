@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nextStep } from '#core/advice/nextStep'
-import { perSide, type PerSide } from '#core/clamping/centring'
+import { perSide, type PerSide } from '#core/records/side'
 import { evenStations } from '#core/curve/stations'
 import { atDialFor, evaluate } from '#core/evaluation/evaluate'
 import type { KeptJob } from '#core/kept/things'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InkPattern } from '#core/ink/bared'
+import type { InkPattern } from '#core/log/choices'
 import { SHARE_STEP } from '#core/ink/look'
 import { useInk, type Told } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'

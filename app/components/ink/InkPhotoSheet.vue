@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { zoneAt } from '#core/blade/zones'
-import { INK_PATTERNS, type InkPattern } from '#core/ink/bared'
+import { INK_PATTERNS, type InkPattern } from '#core/log/choices'
 import { inkPhotograph } from '#core/standIn/inkPhotograph'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import { useInk } from '~/composables/useInk'

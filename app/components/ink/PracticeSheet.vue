@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LEVELS, type Level } from '#core/standIn/level'
+import { LEVELS, type Level } from '#core/log/choices'
 import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
 import { useJob } from '~/job/useJob'

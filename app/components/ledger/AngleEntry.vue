@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES, type Side } from '#core/clamping/centring'
+import { SIDES, type Side } from '#core/records/side'
 import { parseDecimal } from '#core/units/length'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import { logEntry, type Strokes } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
 import { strokesMade } from '#core/log/strokesMade'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { WIDTH_MEANS, type WidthMeans } from '#core/bevelCheck/means'
+import { WIDTH_MEANS, type WidthMeans } from '#core/log/choices'
 import type { WidthCause } from '#core/bevelCheck/bevelCheck'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import { logEntry, type BevelWidth } from '#core/log/entry'
 import { checked } from '#core/problem/problem'
 import { fromMm, parseLengthMm } from '#core/units/length'

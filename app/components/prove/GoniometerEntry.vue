@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import type { Side } from '#core/clamping/centring'
-import { FINISHES, type Finish } from '#core/goniometer/pattern'
+import type { Side } from '#core/records/side'
+import { FINISHES, type Finish } from '#core/log/choices'
 import { FIGURES, useGoniometer, type TypedFigure } from '~/composables/useGoniometer'
 import { useSimulatedScreen } from '~/composables/useSimulatedScreen'
 import { useJob } from '~/job/useJob'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES } from '#core/clamping/centring'
+import { SIDES } from '#core/records/side'
 import { MARK_KINDS, type MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'
 import { goniometerPhotograph } from '#core/standIn/goniometerPhotograph'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
-import type { Side } from '#core/clamping/centring'
+import type { Side } from '#core/records/side'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { parseDecimal, type ParsedNumber } from '#core/units/length'
 import { useAgainst } from '~/composables/useAgainst'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES } from '#core/clamping/centring'
+import { SIDES } from '#core/records/side'
 import { flatScreenMm } from '#core/goniometer/scale'
 import { bodiesOf } from '#core/standIn/thrownPattern'
 import { useGoniometer } from '~/composables/useGoniometer'

@@ -1,0 +1,28 @@
+// What an entry of the log can say where it chooses one of several: each list once, for the schema and the screens.
+
+/**
+ * Where a face is bare of ink after a light pass: at the shoulder, at the apex, in the middle, at both ends, all over,
+ * nowhere; or only above the shoulder, on the primary face.
+ */
+export const INK_PATTERNS = ['shoulder', 'above', 'apex', 'middle', 'ends', 'all', 'nothing'] as const
+export type InkPattern = (typeof INK_PATTERNS)[number]
+
+/** How a bevel's reflection looks: a dot, a haze that is brightest in its middle, or a line between two ends. */
+export const FINISHES = ['crisp', 'hazy', 'convex'] as const
+export type Finish = (typeof FINISHES)[number]
+
+/** What the width of a bevel is measured with. */
+export const WIDTH_MEANS = ['loupe', 'photograph'] as const
+export type WidthMeans = (typeof WIDTH_MEANS)[number]
+
+/** How an edge is tried, never on skin. */
+export const SHARPNESS_TESTS = ['paper', 'light', 'strop', 'magnifier', 'thread'] as const
+export type SharpnessTest = (typeof SHARPNESS_TESTS)[number]
+
+/** On which side a burr was felt for and found. */
+export const BURRS = ['none', 'A', 'B', 'both'] as const
+export type Burr = (typeof BURRS)[number]
+
+/** How mean a hidden blade is. */
+export const LEVELS = ['easy', 'usual', 'mean'] as const
+export type Level = (typeof LEVELS)[number]
