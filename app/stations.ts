@@ -1,4 +1,4 @@
-import { STATION_IDS, type StationId } from '../core/advice/nextStep'
+import { STATION_IDS, type StationId } from '#core/process/nextStep/nextStep'
 
 /** One view of a station or of the room beside them. The first has no name in the address. */
 export interface Sheet {

@@ -1,11 +1,11 @@
 import { getRequestURL, send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
-import type { Problem } from '../core/problem/problem'
+import type { Problem } from '../core/schema/problem'
 import { isDatabaseAway, isDiskFull } from './store/databaseErrors'
 
 const isProblem = (data: unknown): data is Problem => typeof data === 'object' && data !== null && 'fields' in data
 
 /**
- * Every refusal in one shape (core/problem); what was not foreseen is logged here and told without its insides.
+ * Every refusal in one shape (core/schema); what was not foreseen is logged here and told without its insides.
  */
 export default function problemHandler(error: H3Error, event: H3Event) {
   const full = isDiskFull(error)

@@ -2,7 +2,7 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
-import type { Backup } from '../core/kept/backup'
+import type { Backup } from '../core/exchange/backup/backup'
 import { expect, test } from './bench'
 
 const MANY = 200

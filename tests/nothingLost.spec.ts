@@ -1,8 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import type { Job as JobContent } from '../core/job/job'
-import type { Backup } from '../core/kept/backup'
-import type { Rig } from '../core/rig/rig'
+import type { Job as JobContent } from '../core/records/job/job'
+import type { Backup } from '../core/exchange/backup/backup'
+import type { Rig } from '../core/records/rig/rig'
 import { expect, ledger, measure, openJob, saved, test } from './bench'
 
 test.describe('a server that cannot keep', () => {

@@ -291,7 +291,7 @@ test('the bevel’s width: measured here and there, read off a close-up, and wha
   await expect(page.getByRole('img', { name: /^Width of the bevel on A along the edge/ })).toBeVisible()
 
   // 40 pixels of 400 that are 8 mm.
-  await page.getByLabel('Close-up of the bevel').setInputFiles('core/goniometerPhoto/fixtures/goniometer/convex.png')
+  await page.getByLabel('Close-up of the bevel').setInputFiles('core/photo/goniometer/fixtures/goniometer/convex.png')
   const frame = page.getByLabel('The photograph with its marks')
   await expect(frame).toBeVisible()
   const at = async (mark: string, x: number, y: number) => {

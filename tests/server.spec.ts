@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { KeptStone } from '../core/kept/things'
+import type { KeptStone } from '../core/records/kept/things'
 import { expect, test } from './bench'
 import { startServer, type BuiltServer } from './builtServer'
 

@@ -1,5 +1,5 @@
 import type { PDFDocument, PDFFont } from 'pdf-lib'
-import { MM_PER_POINT } from '#core/units/length'
+import { MM_PER_POINT } from '#core/math/units/length'
 import type { CardPage } from './paper'
 
 /** Points of the page to a millimetre. */

@@ -1,4 +1,4 @@
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 
 /** Sheets of paper, lying, mm. */
 export const PAPERS = { A4: { width: 297, height: 210 }, 'US Letter': { width: 279.4, height: 215.9 } } as const

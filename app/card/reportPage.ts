@@ -1,4 +1,4 @@
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { reachOf, type DrawnSide } from '~/drawing/anglesAlong'
 import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from './paper'
 import { fitted, wrapped } from './lettering'

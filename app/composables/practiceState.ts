@@ -1,7 +1,7 @@
 import type { InkLookEntry } from '#core/log/entry'
-import type { HiddenBladeAsk } from '#core/standIn/hiddenBlade'
+import type { HiddenBladeAsk } from '#core/simulation/standIn/hiddenBlade'
 import { useKeptForm } from '~/describing/useKeptForm'
-import type { Job } from '#core/job/job'
+import type { Job } from '#core/records/job/job'
 import type { JobView } from '~/job/view'
 
 /** A practice that was begun. */

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import { adviseBladeHeight, adviseDial } from '#core/dial/advised'
-import { contactFor } from '#core/setup/setup'
+import { adviseBladeHeight, adviseDial } from '#core/geometry/dial/advised'
+import { contactFor } from '#core/geometry/setup/setup'
 import { useJob } from '~/job/useJob'
 
 /** What to dial for the wanted angle where the dial is for, with this stone and with the others of the box. */

@@ -1,7 +1,13 @@
 import { computed } from 'vue'
-import { perSide, type PerSide, type Side } from '#core/records/side'
-import { provedAgainst, readAgainst, type JobAsSet, type ProvedAgainst, type ReadAgainst } from '#core/ledger/against'
-import { zoneAngles, type ZoneAngles } from '#core/ledger/zoneAngles'
+import { perSide, type PerSide, type Side } from '#core/records/common/side'
+import {
+  provedAgainst,
+  readAgainst,
+  type JobAsSet,
+  type ProvedAgainst,
+  type ReadAgainst,
+} from '#core/observe/ledger/against'
+import { zoneAngles, type ZoneAngles } from '#core/observe/ledger/zoneAngles'
 import { provedAtPlaces, readAtPlaces } from '#core/log/amount'
 import { ofKind } from '#core/log/inForce'
 import { useJob } from '~/job/useJob'

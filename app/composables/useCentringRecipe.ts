@@ -1,15 +1,15 @@
 import { computed, reactive, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { SIDES, type PerSide, type Side } from '#core/records/side'
+import { SIDES, type PerSide, type Side } from '#core/records/common/side'
 import {
   clampOrBlade,
   offsetFromEdgeHeights,
   offsetFromStoneReadings,
   tiltFromFlats,
   type BothWaysUp,
-} from '#core/sides/findCentring'
-import { RIGS } from '#core/rig/kinds'
-import { lengthUnit, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber } from '#core/units/length'
+} from '#core/geometry/sides/findCentring'
+import { RIGS } from '#core/records/rig/kinds'
+import { lengthUnit, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber } from '#core/math/units/length'
 import { lengthInUnit } from '~/describing/draft'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'

@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue'
-import type { ZoneKind } from '#core/blade/zones'
-import { parseLengthMm } from '#core/units/length'
+import type { ZoneKind } from '#core/records/blade/zones'
+import { parseLengthMm } from '#core/math/units/length'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'

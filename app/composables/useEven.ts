@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { bevelAlong } from '#core/bevel/bevelAlong'
+import { bevelAlong } from '#core/steel/bevel/bevelAlong'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 

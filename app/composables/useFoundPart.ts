@@ -1,6 +1,6 @@
 import { computed, shallowRef, watch, type MaybeRefOrGetter, toValue } from 'vue'
-import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '#core/kept/lists'
-import type { Problem } from '#core/problem/problem'
+import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '#core/exchange/api/lists'
+import type { Problem } from '#core/schema/problem'
 import type { Answer } from '~/saving/api'
 import type { AskedPart } from '~/stores/known'
 

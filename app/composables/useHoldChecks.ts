@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import { bendsDeg } from '#core/hold/bending'
-import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/hold/holdChecks'
+import { bendsDeg } from '#core/geometry/hold/bending'
+import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/geometry/hold/holdChecks'
 import { useJob } from '~/job/useJob'
 
 /** More than this of taper within the jaws wants the pressure on the thin corner, mm. */

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import { perSide, SIDES, type PerSide, type Side } from '#core/records/side'
-import { zoneAt } from '#core/blade/zones'
+import { perSide, SIDES, type PerSide, type Side } from '#core/records/common/side'
+import { zoneAt } from '#core/records/blade/zones'
 import { ANGLES, type AngleId } from '~/stations'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'

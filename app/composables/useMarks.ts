@@ -1,7 +1,7 @@
 import { computed } from 'vue'
-import { marksOf } from '#core/dial/marks'
-import { adviseDial } from '#core/dial/advised'
-import { contactFor } from '#core/setup/setup'
+import { marksOf } from '#core/geometry/dial/marks'
+import { adviseDial } from '#core/geometry/dial/advised'
+import { contactFor } from '#core/geometry/setup/setup'
 import { useJob } from '~/job/useJob'
 
 const MOST_ROWS = 24

@@ -1,5 +1,5 @@
-import type { MeasureId } from '#core/doubt/measures'
-import { restsOnTable } from '#core/rig/kinds'
+import type { MeasureId } from '#core/uncertainty/measures'
+import { restsOnTable } from '#core/records/rig/kinds'
 import { controlOn } from '~/composables/controlOn'
 import { describingAt } from '~/describing/useDescribing'
 import { useJob } from '~/job/useJob'

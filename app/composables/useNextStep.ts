@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { nextStep } from '#core/advice/nextStep'
+import { nextStep } from '#core/process/nextStep/nextStep'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { usePreferences } from '~/stores/preferences'

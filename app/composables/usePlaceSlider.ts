@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { clamp } from '#core/units/figures'
+import { clamp } from '#core/math/units/figures'
 import { useJob } from '~/job/useJob'
 import { useWords } from './useWords'
 

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import { foundOnJob } from '#core/calibration/foundOnJob'
-import { proofCauses, provedEarlier, RIG_AND_STONE } from '#core/calibration/proofCauses'
+import { foundOnJob } from '#core/observe/calibration/foundOnJob'
+import { proofCauses, provedEarlier, RIG_AND_STONE } from '#core/observe/calibration/proofCauses'
 import { useAgainst } from '~/composables/useAgainst'
 import { useGauge } from '~/composables/useGauge'
 import { useRigProofs } from '~/composables/useRigProofs'

@@ -1,4 +1,4 @@
-import type { Kept } from '#core/kept/things'
+import type { Kept } from '#core/records/kept/things'
 import { useWords } from '~/composables/useWords'
 import { useCollections } from '~/stores/collections'
 import type { Tool } from '~/stores/known'

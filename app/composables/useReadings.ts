@@ -1,6 +1,6 @@
-import { SIDES, type PerSide, type Side } from '#core/records/side'
+import { SIDES, type PerSide, type Side } from '#core/records/common/side'
 import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
-import { checked } from '#core/problem/problem'
+import { checked } from '#core/schema/problem'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'

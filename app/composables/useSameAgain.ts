@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { doneWith, sameHold } from '#core/card/sameAgain'
+import { doneWith, sameHold } from '#core/process/card/sameAgain'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 

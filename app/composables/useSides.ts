@@ -1,7 +1,7 @@
 import { computed } from 'vue'
-import { perSide } from '#core/records/side'
-import { adviseDial } from '#core/dial/advised'
-import { sideDifference } from '#core/sides/sideDifference'
+import { perSide } from '#core/records/common/side'
+import { adviseDial } from '#core/geometry/dial/advised'
+import { sideDifference } from '#core/geometry/sides/sideDifference'
 import { useJob } from '~/job/useJob'
 
 /** How far A and B differ and why, and what to dial on each for the wanted angle. */

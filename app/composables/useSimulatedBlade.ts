@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import { isSample } from '#core/kept/samples'
-import { hiddenBlade } from '#core/standIn/hiddenBlade'
+import { isSample } from '#core/records/kept/samples'
+import { hiddenBlade } from '#core/simulation/standIn/hiddenBlade'
 import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
 import { seedOf } from '~/devices/trueBench'

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import type { KeptStone } from '#core/kept/things'
-import { stoneSwaps } from '#core/dial/stoneSwaps'
+import type { KeptStone } from '#core/records/kept/things'
+import { stoneSwaps } from '#core/geometry/dial/stoneSwaps'
 import { useJob } from '~/job/useJob'
 import { riseOnDial } from '~/words/riseText'
 

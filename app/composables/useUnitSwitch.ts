@@ -1,6 +1,6 @@
 import { watch } from 'vue'
 import { storeToRefs } from 'pinia'
-import type { LengthUnit } from '#core/units/length'
+import type { LengthUnit } from '#core/math/units/length'
 import { lengthInUnit } from '~/describing/draft'
 import { usePreferences } from '~/stores/preferences'
 

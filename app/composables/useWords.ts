@@ -1,4 +1,4 @@
-import type { Finding } from '#core/problem/problem'
+import type { Finding } from '#core/schema/problem'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { problemText } from '~/words/problemText'

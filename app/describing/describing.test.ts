@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { describe, expect, it } from 'vitest'
-import { SHAPES } from '#core/blade/shapes'
-import { deg, label, mm } from '#core/measure/measure'
-import type { FieldProblem } from '#core/problem/problem'
+import { SHAPES } from '#core/records/blade/shapes'
+import { deg, label, mm } from '#core/schema/measure'
+import type { FieldProblem } from '#core/schema/problem'
 import {
   armsRig,
   bellyBlade,
@@ -12,7 +12,7 @@ import {
   screwRig,
   slotRig,
   tableRig,
-} from '#core/setup/sampleSetup.fixture'
+} from '#core/geometry/setup/sampleSetup.fixture'
 import { bladeDraftOf, bladeDrafts, emptyBladeDraft, readBlade, type BladeDraft } from './bladeDraft'
 import { lengthInUnit, completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft } from './draft'
 import { emptyRigDraft, readRig, rigDraftOf, rigDrafts } from './rigDraft'

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { mayBeEmpty, partOf, unitOf, unwrapped, type MeasureUnit } from '#core/measure/measure'
-import type { FieldProblem } from '#core/problem/problem'
-import { fromMm, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber } from '#core/units/length'
+import { mayBeEmpty, partOf, unitOf, unwrapped, type MeasureUnit } from '#core/schema/measure'
+import type { FieldProblem } from '#core/schema/problem'
+import { fromMm, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber } from '#core/math/units/length'
 
 /**
  * A thing being described, as it is typed: the thing's own shape with texts for its figures. What is a figure, in which

@@ -1,4 +1,4 @@
-import type { ColourPicture } from '#core/picture/colourPicture'
+import type { ColourPicture } from '#core/photo/picture/colourPicture'
 
 /** A picture that a stand-in made, as the file that a camera would give. */
 export async function pictureFile({ width, height, pixels }: ColourPicture, name: string): Promise<File> {

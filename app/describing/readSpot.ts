@@ -1,5 +1,5 @@
-import { flatScreenDeg } from '#core/goniometer/scale'
-import { parseDecimal, parseLengthMm, type LengthUnit } from '#core/units/length'
+import { flatScreenDeg } from '#core/observe/goniometer/scale'
+import { parseDecimal, parseLengthMm, type LengthUnit } from '#core/math/units/length'
 
 /** Where spots are told from: the scale's degrees, or lengths from the middle of a flat screen so far away. */
 export type SpotsIn = { readonly distanceMm: number; readonly unit: LengthUnit } | 'degrees'

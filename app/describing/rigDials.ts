@@ -1,6 +1,6 @@
-import { READINGS, type DialLanguage } from '#core/rig/dials/readings'
-import { RIGS, type RigKind } from '#core/rig/kinds'
-import { lengthUnit, type LengthUnit } from '#core/units/length'
+import { READINGS, type DialLanguage } from '#core/records/rig/dials/readings'
+import { RIGS, type RigKind } from '#core/records/rig/kinds'
+import { lengthUnit, type LengthUnit } from '#core/math/units/length'
 import { exactFigure, type Draft } from './draft'
 
 /** One measure to take. Its unit stands in the schema of the thing. */

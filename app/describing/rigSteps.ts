@@ -1,6 +1,6 @@
 import { exactLength } from '~/words/lengthText'
-import { RIGS } from '#core/rig/kinds'
-import type { LengthUnit } from '#core/units/length'
+import { RIGS } from '#core/records/rig/kinds'
+import type { LengthUnit } from '#core/math/units/length'
 import { RIG_WORDS } from '~/words/rigText'
 import { DIALS, type Choice, type Field, type FieldList } from './rigDials'
 import type { RigDraft } from './rigDraft'

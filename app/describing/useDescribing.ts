@@ -1,5 +1,5 @@
 import { computed, ref, watch } from 'vue'
-import type { Kept } from '#core/kept/things'
+import type { Kept } from '#core/records/kept/things'
 import { useCollections } from '~/stores/collections'
 
 /** The page on which a rig or a blade is described: which one it begins as, by the address, and the way back. */

@@ -1,6 +1,6 @@
 import { ref, shallowRef } from 'vue'
-import type { Kept } from '#core/kept/things'
-import type { FieldProblem } from '#core/problem/problem'
+import type { Kept } from '#core/records/kept/things'
+import type { FieldProblem } from '#core/schema/problem'
 import { useWords } from '~/composables/useWords'
 import { useCollections } from '~/stores/collections'
 import type { Tool } from '~/stores/known'

@@ -1,5 +1,5 @@
 import { nextTick, ref, watch, type Ref } from 'vue'
-import type { LengthUnit } from '#core/units/length'
+import type { LengthUnit } from '#core/math/units/length'
 
 /** How a kind of draft is begun, taken up again and put into another unit. */
 export interface DraftKind<T extends object> {

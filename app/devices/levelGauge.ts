@@ -1,6 +1,6 @@
 import { randomLcg } from 'd3-random'
-import { gaugeLines, type GaugeEvent } from '#core/gauge/lines'
-import { standInGauge } from '#core/standIn/gaugeLines'
+import { gaugeLines, type GaugeEvent } from '#core/observe/gauge/lines'
+import { standInGauge } from '#core/simulation/standIn/gaugeLines'
 
 /** What a gauge tells while it is read. */
 export interface GaugeListener {

@@ -1,4 +1,4 @@
-import { gaugeLines } from '#core/gauge/lines'
+import { gaugeLines } from '#core/observe/gauge/lines'
 import type { GaugeListener, LevelGauge } from './levelGauge'
 
 /** As much of Web Serial as is used here. Source: the Web Serial API of the WICG. */

@@ -1,10 +1,10 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import type { Side } from '#core/records/side'
-import type { Station } from '#core/curve/stations'
-import type { KnownHold } from '#core/clamping/knownHold'
-import { measuresOf, type MeasureId } from '#core/doubt/measures'
-import { edgeAngleShifter } from '#core/doubt/shifted'
-import type { Setup } from '#core/setup/setup'
+import type { Side } from '#core/records/common/side'
+import type { Station } from '#core/math/curve/stations'
+import type { KnownHold } from '#core/records/job/knownHold'
+import { measuresOf, type MeasureId } from '#core/uncertainty/measures'
+import { edgeAngleShifter } from '#core/uncertainty/shifted'
+import type { Setup } from '#core/geometry/setup/setup'
 
 /** A number from 0 to 1 that is always the same for a text. */
 export const seedOf = (text: string): number =>

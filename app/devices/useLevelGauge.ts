@@ -1,5 +1,5 @@
 import { onBeforeUnmount, ref, shallowRef } from 'vue'
-import { settling, type Settling } from '#core/gauge/settling'
+import { settling, type Settling } from '#core/observe/gauge/settling'
 import type { LevelGauge } from './levelGauge'
 
 /** Nothing for so long is told. */

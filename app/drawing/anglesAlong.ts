@@ -1,5 +1,5 @@
-import type { Side } from '#core/records/side'
-import type { Vec2 } from '#core/vector/vec2'
+import type { Side } from '#core/records/common/side'
+import type { Vec2 } from '#core/math/vector/vec2'
 import type { AngleId } from '~/stations'
 
 /** One of the four angles along the edge: a line through places from the heel, mm, and degrees. */

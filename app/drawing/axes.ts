@@ -1,5 +1,5 @@
 import { scaleLinear, type ScaleLinear } from 'd3-scale'
-import { fromMm, type LengthUnit } from '#core/units/length'
+import { fromMm, type LengthUnit } from '#core/math/units/length'
 
 /** A round value on an axis: where it lies, in pixels, and what stands there. */
 export interface Tick {

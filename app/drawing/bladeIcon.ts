@@ -1,7 +1,7 @@
-import { outlinePath } from '#core/blade/outline'
-import type { Blade } from '#core/blade/blade'
-import { curveLength } from '#core/curve/arcLength'
-import { evenStations } from '#core/curve/stations'
+import { outlinePath } from '#core/records/blade/outline'
+import type { Blade } from '#core/records/blade/blade'
+import { curveLength } from '#core/math/curve/arcLength'
+import { evenStations } from '#core/math/curve/stations'
 
 const HANDLE_MM = 26
 

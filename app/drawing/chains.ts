@@ -1,4 +1,4 @@
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { pointList } from './viewport'
 
 /** Lines through points, broken where there is none. */

@@ -1,4 +1,4 @@
-import { add, leftOf, length, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'
+import { add, leftOf, length, scale, subtract, unit, type Vec2 } from '#core/math/vector/vec2'
 
 /** A dimension line in pixels: the measured points, the line beside them, and where its figure stands. */
 export interface Dimension {

@@ -1,10 +1,10 @@
-import { bevelWidthMm } from '#core/bevel/bevelWidth'
-import { bevelThicknessMm } from '#core/blade/bevelThickness'
-import { crossSectionHalf } from '#core/blade/crossSection'
-import type { Blade } from '#core/blade/blade'
-import { radians } from '#core/units/angle'
-import { MM_PER_PIXEL } from '#core/units/length'
-import type { Vec2 } from '#core/vector/vec2'
+import { bevelWidthMm } from '#core/steel/bevel/bevelWidth'
+import { bevelThicknessMm } from '#core/records/blade/bevelThickness'
+import { crossSectionHalf } from '#core/records/blade/crossSection'
+import type { Blade } from '#core/records/blade/blade'
+import { radians } from '#core/math/units/angle'
+import { MM_PER_PIXEL } from '#core/math/units/length'
+import type { Vec2 } from '#core/math/vector/vec2'
 
 export interface EdgeView {
   readonly steel: readonly Vec2[]

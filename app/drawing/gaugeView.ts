@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale'
-import type { Stretch } from '#core/gauge/whereSquare'
-import type { LengthUnit } from '#core/units/length'
+import type { Stretch } from '#core/geometry/gauge/whereSquare'
+import type { LengthUnit } from '#core/math/units/length'
 import { frameWithin, lengthTicks, placeAt, ticks, type Frame, type Tick } from './axes'
 import { chains } from './chains'
 

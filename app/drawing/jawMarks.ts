@@ -1,6 +1,6 @@
-import type { Setup } from '#core/setup/setup'
+import type { Setup } from '#core/geometry/setup/setup'
 import { toPixels, type Viewport } from './viewport'
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 
 export interface JawMarks {
   /**

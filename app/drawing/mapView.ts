@@ -1,8 +1,8 @@
 import { scaleLinear } from 'd3-scale'
-import type { ClampPosition } from '#core/clamping/clampPosition'
+import type { ClampPosition } from '#core/records/job/clampPosition'
 import type { PlacementMap } from '#core/placement/searchPlacement'
-import type { LengthUnit } from '#core/units/length'
-import type { Vec2 } from '#core/vector/vec2'
+import type { LengthUnit } from '#core/math/units/length'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { lengthTicks, ticks, type Frame, type Tick } from './axes'
 
 export interface MapView {

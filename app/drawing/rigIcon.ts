@@ -1,6 +1,6 @@
-import { fixedHeightsMm, heightRange } from '#core/rig/dial'
-import { RIGS } from '#core/rig/kinds'
-import type { Rig } from '#core/rig/rig'
+import { fixedHeightsMm, heightRange } from '#core/records/rig/dial'
+import { RIGS } from '#core/records/rig/kinds'
+import type { Rig } from '#core/records/rig/rig'
 
 /** A rig's side view to scale for a list: pivot range behind (or below) the jaws, mm, y down. */
 export function rigIcon(rig: Rig): {

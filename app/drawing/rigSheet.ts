@@ -1,7 +1,7 @@
-import type { DialLanguage } from '#core/rig/dials/readings'
-import { RIGS, type RigKind } from '#core/rig/kinds'
-import { heightForAngleMm } from '#core/angle/edgeAngle'
-import { add, scale, subtract, unit, type Vec2 } from '#core/vector/vec2'
+import type { DialLanguage } from '#core/records/rig/dials/readings'
+import { RIGS, type RigKind } from '#core/records/rig/kinds'
+import { heightForAngleMm } from '#core/math/edgeAngle/edgeAngle'
+import { add, scale, subtract, unit, type Vec2 } from '#core/math/vector/vec2'
 import { dimension, type Dimension } from './dimension'
 import { boundsOf, toPixels, type Bounds, type Viewport } from './viewport'
 

@@ -1,4 +1,4 @@
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 
 /** A stretch of the drawing plane, mm, y up. */
 export interface Bounds {

@@ -1,8 +1,8 @@
 import { scaleLinear } from 'd3-scale'
-import type { EqualAngleLine } from '#core/dial/equalAngles'
-import type { LengthUnit } from '#core/units/length'
-import { clamp } from '#core/units/figures'
-import type { Vec2 } from '#core/vector/vec2'
+import type { EqualAngleLine } from '#core/geometry/dial/equalAngles'
+import type { LengthUnit } from '#core/math/units/length'
+import { clamp } from '#core/math/units/figures'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { frameWithin, lengthTicks, type Frame, type Tick } from './axes'
 import { pointList } from './viewport'
 

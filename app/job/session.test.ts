@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { job as jobSchema, type Job } from '#core/job/job'
-import type { KeptJob } from '#core/kept/things'
+import { job as jobSchema, type Job } from '#core/records/job/job'
+import type { KeptJob } from '#core/records/kept/things'
 import type { LogEntry, Reading } from '#core/log/entry'
 import { inForce } from '#core/log/inForce'
 import type { Answer } from '~/saving/api'

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
-import type { Job } from '#core/job/job'
-import type { Problem } from '#core/problem/problem'
+import type { Job } from '#core/records/job/job'
+import type { Problem } from '#core/schema/problem'
 import type { SaveState } from '~/saving/autosave'
 import { useLog } from '~/stores/log'
 import type { JobView } from './view'

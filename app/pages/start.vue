@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LastJob } from '#core/kept/lists'
+import type { LastJob } from '#core/exchange/api/lists'
 import { useWords } from '~/composables/useWords'
 import { useCollections } from '~/stores/collections'
 import { sheetPath } from '~/stations'

@@ -1,6 +1,6 @@
 import { v7 as newId } from 'uuid'
 import type { z } from 'zod'
-import { checked, problem, type Problem } from '#core/problem/problem'
+import { checked, problem, type Problem } from '#core/schema/problem'
 
 /** What came of asking the server: the parsed answer, its refusal, or no answer at all. */
 export type Answer<T> = { ok: true; value: T } | { ok: false; status: number; problem: Problem }

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import type { Problem } from '#core/problem/problem'
+import type { Problem } from '#core/schema/problem'
 import type { Answer } from './api'
 import type { Journal, Unsaved } from './journal'
 import { merged, type Merged, type Together } from './merge'

@@ -1,6 +1,6 @@
 import { logEntry, type LogEntry } from '#core/log/entry'
 import type { TakenEntries } from '#core/log/stored'
-import type { Problem } from '#core/problem/problem'
+import type { Problem } from '#core/schema/problem'
 import type { Answer } from './api'
 
 /** Where the entries stand between the hand and the disk. */

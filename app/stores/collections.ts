@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
-import { LISTED_AT_ONCE } from '#core/kept/lists'
-import { rigVersion, type RigVersion } from '#core/kept/rigVersion'
-import { collectionOf, type Unreadable } from '#core/kept/stored'
+import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
+import { rigVersion, type RigVersion } from '#core/records/kept/rigVersion'
+import { collectionOf, type Unreadable } from '#core/records/kept/stored'
 import {
   keptSchema,
   type Kept,
@@ -13,7 +13,7 @@ import {
   type KeptRig,
   type KeptStone,
   type ThingKind,
-} from '#core/kept/things'
+} from '#core/records/kept/things'
 import { ask, type Answer } from '~/saving/api'
 import { bladeList, type FetchedBlades } from './bladeList'
 import { coarseToFine, jobBeginning } from './jobBeginning'

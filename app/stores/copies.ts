@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import { copiesState, type CopiesState } from '#core/kept/copies'
+import { copiesState, type CopiesState } from '#core/exchange/api/copies'
 import { ask } from '~/saving/api'
 
 /** The second folder to which snapshots are copied, and how it goes with it. */

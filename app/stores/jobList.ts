@@ -1,6 +1,6 @@
 import { computed, shallowRef } from 'vue'
-import { aroundJob, jobPage, LISTED_AT_ONCE, type JobPage } from '#core/kept/lists'
-import type { KeptJob } from '#core/kept/things'
+import { aroundJob, jobPage, LISTED_AT_ONCE, type JobPage } from '#core/exchange/api/lists'
+import type { KeptJob } from '#core/records/kept/things'
 import { ask, type Answer } from '~/saving/api'
 import { queryOf, type AskedPart, type Known } from './known'
 import type { useLog } from './log'

@@ -1,7 +1,7 @@
 import { shallowRef, type ShallowRef } from 'vue'
-import type { Unreadable } from '#core/kept/stored'
-import { THING_KINDS, type Kept, type ThingKind } from '#core/kept/things'
-import type { Problem } from '#core/problem/problem'
+import type { Unreadable } from '#core/records/kept/stored'
+import { THING_KINDS, type Kept, type ThingKind } from '#core/records/kept/things'
+import type { Problem } from '#core/schema/problem'
 
 /** What is described by its measures. */
 export type Tool = Exclude<ThingKind, 'jobs'>

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { z } from 'zod'
-import { listedLog, type ListedLog } from '#core/kept/lists'
+import { listedLog, type ListedLog } from '#core/exchange/api/lists'
 import { logEntry, type LogEntry } from '#core/log/entry'
 import { inForce } from '#core/log/inForce'
 import { takenEntries, type UnreadableEntry } from '#core/log/stored'

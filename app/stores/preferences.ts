@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
-import { keptPreferences, preferences as schema, type Preferences } from '#core/kept/preferences'
-import { checked, type FieldProblem } from '#core/problem/problem'
+import { keptPreferences, preferences as schema, type Preferences } from '#core/records/preferences/preferences'
+import { checked, type FieldProblem } from '#core/schema/problem'
 import { ask } from '~/saving/api'
 
 /** How the user likes figures shown, kept with the data; single keys and make-believe are this device's own choice. */

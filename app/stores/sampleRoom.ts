@@ -15,7 +15,7 @@ export function sampleRoom({ problem }: Known, load: () => Promise<void>) {
   /** Takes all away that no own job goes on with; answers how to bring them back, null where it failed. */
   async function removeSamples(): Promise<(() => Promise<void>) | null> {
     // Seldom asked for: not every page carries what reads it.
-    const { backup, broughtBack } = await import('#core/kept/backup')
+    const { backup, broughtBack } = await import('#core/exchange/backup/backup')
     const answer = await ask(backup, '/api/samples', 'DELETE')
     await load()
     if (!answer.ok) {

@@ -1,4 +1,4 @@
-import { decimalsBackedBy } from '#core/units/figures'
+import { decimalsBackedBy } from '#core/math/units/figures'
 
 /** A tenth of a degree is the finest that anyone at a bench can use. */
 const decimals = (doubtDeg: number): number => decimalsBackedBy(doubtDeg, 1)

@@ -1,8 +1,8 @@
-import type { WidthCause, WidthChecked } from '#core/bevelCheck/bevelCheck'
+import type { WidthCause, WidthChecked } from '#core/observe/bevelWidth/bevelCheck'
 import type { WidthMeans } from '#core/log/choices'
-import type { PictureWidth } from '#core/bevelCheck/pictureWidth'
-import type { PerSide } from '#core/records/side'
-import { fromMm, type LengthUnit } from '#core/units/length'
+import type { PictureWidth } from '#core/observe/bevelWidth/pictureWidth'
+import type { PerSide } from '#core/records/common/side'
+import { fromMm, type LengthUnit } from '#core/math/units/length'
 import { angleText } from './angleText'
 import { bevelFigure, exactLength } from './lengthText'
 

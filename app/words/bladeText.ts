@@ -1,4 +1,4 @@
-import type { Blade } from '#core/blade/blade'
+import type { Blade } from '#core/records/blade/blade'
 
 export const GRIND_WORD: Record<Blade['grind'], string> = {
   flat: 'flat ground',

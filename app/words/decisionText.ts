@@ -1,5 +1,5 @@
-import type { Choice, Reason } from '#core/decision/decide'
-import type { SideThere } from '#core/decision/plans'
+import type { Choice, Reason } from '#core/process/decision/decide'
+import type { SideThere } from '#core/process/decision/plans'
 import { angleText } from './angleText'
 
 export const CHOICE_WORD: Record<Choice, string> = { follow: 'Follow', cut: 'Cut', nearer: 'Come nearer' }

@@ -1,5 +1,5 @@
-import type { DialSetting } from '#core/rig/dials/readings'
-import type { Rig } from '#core/rig/rig'
+import type { DialSetting } from '#core/records/rig/dials/readings'
+import type { Rig } from '#core/records/rig/rig'
 import { wordsOf, type DialPart } from './dialWords'
 
 /** A setting in the rig's own words; nothing where it is of another rig. */

@@ -1,5 +1,5 @@
-import type { DialLanguage, ReadingOf, SettingOf } from '#core/rig/dials/readings'
-import { fromMm } from '#core/units/length'
+import type { DialLanguage, ReadingOf, SettingOf } from '#core/records/rig/dials/readings'
+import { fromMm } from '#core/math/units/length'
 import { onScale, scaleFigure } from './scaleText'
 
 /** A figure of the dial, or a word beside it. */

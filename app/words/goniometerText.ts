@@ -1,10 +1,10 @@
-import type { NotCounted } from '#core/calibration/provedOnRig'
-import type { UnknownId } from '#core/rig/fitted'
+import type { NotCounted } from '#core/observe/calibration/provedOnRig'
+import type { UnknownId } from '#core/records/rig/fitted'
 import type { Finish } from '#core/log/choices'
-import { type Pattern, SHIFT_UNKNOWN_DEG } from '#core/goniometer/pattern'
-import type { MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'
-import type { TickProblem } from '#core/goniometerPhoto/ticks'
-import type { PerSide } from '#core/records/side'
+import { type Pattern, SHIFT_UNKNOWN_DEG } from '#core/observe/goniometer/pattern'
+import type { MarkKind } from '#core/photo/goniometer/readGoniometerPhoto'
+import type { TickProblem } from '#core/photo/goniometer/ticks'
+import type { PerSide } from '#core/records/common/side'
 import { angleText } from './angleText'
 
 export const FINISH_WORD: Record<Finish, string> = {

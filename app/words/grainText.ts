@@ -1,5 +1,5 @@
-import { GRIT_STANDARDS, nearestGrit, type Grit } from '#core/stone/grit'
-import type { Stone } from '#core/stone/stone'
+import { GRIT_STANDARDS, nearestGrit, type Grit } from '#core/records/stone/grit'
+import type { Stone } from '#core/records/stone/stone'
 
 /** A grain size to as many figures as a standard gives: "115 µm", "9.5 µm", "1.2 µm". */
 export const grainText = (um: number): string => `${um >= 20 ? Math.round(um) : Math.round(um * 10) / 10} µm`

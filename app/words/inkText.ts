@@ -1,9 +1,9 @@
-import type { Culprit } from '#core/ink/contradictions'
-import type { FaceKind } from '#core/ink/face'
-import type { Loss } from '#core/practice/score'
+import type { Culprit } from '#core/observe/marker/contradictions'
+import type { FaceKind } from '#core/observe/marker/face'
+import type { Loss } from '#core/simulation/practice/score'
 import type { Level, InkPattern } from '#core/log/choices'
-import type { BandProblem } from '#core/inkPhoto/band'
-import type { PartProblem } from '#core/inkPhoto/readInkPhoto'
+import type { BandProblem } from '#core/photo/marker/band'
+import type { PartProblem } from '#core/photo/marker/readInkPhoto'
 
 /** What is seen of a bevel's ink, from the shoulder down to the edge. */
 export const INK_WORD: Record<InkPattern, string> = {

@@ -1,4 +1,4 @@
-import { fromMm, type LengthUnit } from '#core/units/length'
+import { fromMm, type LengthUnit } from '#core/math/units/length'
 
 /** Decimals that a length is shown with: a tenth of a millimetre, or the inch's nearest to it. */
 const DECIMALS = { mm: 1, in: 3 } as const

@@ -1,7 +1,7 @@
-import type { Rest } from '#core/clamping/clampPosition'
-import type { MeasureId } from '#core/doubt/measures'
-import type { GaugeAxes, GaugeZero } from '#core/setup/gaugeZero'
-import type { SideCause } from '#core/sides/sideDifference'
+import type { Rest } from '#core/records/job/clampPosition'
+import type { MeasureId } from '#core/uncertainty/measures'
+import type { GaugeAxes, GaugeZero } from '#core/records/job/gaugeZero'
+import type { SideCause } from '#core/geometry/sides/sideDifference'
 
 export const MEASURE_WORD: Record<MeasureId, string> = {
   'pivot-height': 'Pivot height',

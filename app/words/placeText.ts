@@ -1,5 +1,5 @@
-import type { RigKind } from '#core/rig/kinds'
-import type { LengthUnit } from '#core/units/length'
+import type { RigKind } from '#core/records/rig/kinds'
+import type { LengthUnit } from '#core/math/units/length'
 import { lengthText } from './lengthText'
 import { RIG_WORDS } from './rigText'
 

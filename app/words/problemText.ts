@@ -1,6 +1,6 @@
-import type { ProblemCode } from '#core/problem/codes'
-import type { Finding } from '#core/problem/problem'
-import type { LengthUnit } from '#core/units/length'
+import type { ProblemCode } from '#core/schema/codes'
+import type { Finding } from '#core/schema/problem'
+import type { LengthUnit } from '#core/math/units/length'
 import { exactLength } from './lengthText'
 import { THING_WORD } from './thingText'
 

@@ -1,5 +1,5 @@
-import type { Refusal } from '#core/angle/reasons'
-import type { LengthUnit } from '#core/units/length'
+import type { Refusal } from '#core/schema/refusal'
+import type { LengthUnit } from '#core/math/units/length'
 import { angleText } from './angleText'
 import { lengthText } from './lengthText'
 

@@ -1,4 +1,4 @@
-import type { RigKind } from '#core/rig/kinds'
+import type { RigKind } from '#core/records/rig/kinds'
 
 /** How one kind of rig is spoken of. */
 interface RigWords {

@@ -1,7 +1,7 @@
-import { settingOfHeight } from '#core/rig/dial'
-import { dialOf } from '#core/rig/dials/dials'
-import type { Rig } from '#core/rig/rig'
-import { fromMm, type LengthUnit } from '#core/units/length'
+import { settingOfHeight } from '#core/records/rig/dial'
+import { dialOf } from '#core/records/rig/dials/dials'
+import type { Rig } from '#core/records/rig/rig'
+import { fromMm, type LengthUnit } from '#core/math/units/length'
 import { wordsOf } from './dialWords'
 
 const signed = (value: number, decimals: number): string => {

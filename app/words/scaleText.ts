@@ -1,4 +1,4 @@
-import type { LengthUnit } from '#core/units/length'
+import type { LengthUnit } from '#core/math/units/length'
 
 /** A place this near to a mark, in steps of the scale, is on it. */
 const ON_MARK = 1e-3

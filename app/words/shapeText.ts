@@ -1,4 +1,4 @@
-import type { ShapeId, ShapeMeasure } from '#core/blade/shapeMeasures'
+import type { ShapeId, ShapeMeasure } from '#core/records/blade/shapeMeasures'
 
 export const SHAPE_WORD: Record<ShapeId, string> = {
   straight: 'Straight',

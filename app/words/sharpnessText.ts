@@ -1,9 +1,9 @@
-import type { ZoneKind } from '#core/blade/zones'
+import type { ZoneKind } from '#core/records/blade/zones'
 import type { Sharpness } from '#core/log/entry'
 import type { Burr, SharpnessTest } from '#core/log/choices'
-import { repeated } from '#core/doubt/repeated'
-import { decimalsBackedBy } from '#core/units/figures'
-import type { PerSide } from '#core/records/side'
+import { repeated } from '#core/math/statistics/repeated'
+import { decimalsBackedBy } from '#core/math/units/figures'
+import type { PerSide } from '#core/records/common/side'
 import { ZONE_WORD } from './zoneText'
 
 export const TEST_WORD: Record<SharpnessTest, string> = {

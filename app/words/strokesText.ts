@@ -1,4 +1,4 @@
-import type { PerSide } from '#core/records/side'
+import type { PerSide } from '#core/records/common/side'
 import type { StrokesMade } from '#core/log/strokesMade'
 import { ZONE_WORD } from './zoneText'
 

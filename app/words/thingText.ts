@@ -1,5 +1,5 @@
-import type { InstrumentKind } from '#core/instrument/instrument'
-import type { ThingKind } from '#core/kept/things'
+import type { InstrumentKind } from '#core/records/instrument/instrument'
+import type { ThingKind } from '#core/records/kept/things'
 
 /** What a kept thing is called. */
 export const THING_WORD: Record<ThingKind, string> = {

@@ -1,5 +1,5 @@
-import type { LengthUnit } from '#core/units/length'
-import { fromMm } from '#core/units/length'
+import type { LengthUnit } from '#core/math/units/length'
+import { fromMm } from '#core/math/units/length'
 
 /** How well a measure is known, with its unit: "0.25 mm", "0.2°". A tolerance keeps its own digits. */
 export const toleranceText = (

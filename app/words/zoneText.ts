@@ -1,4 +1,4 @@
-import type { Zone, ZoneKind } from '#core/blade/zones'
+import type { Zone, ZoneKind } from '#core/records/blade/zones'
 
 export const ZONE_WORD: Record<ZoneKind, string> = {
   heel: 'heel',

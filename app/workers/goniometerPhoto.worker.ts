@@ -1,8 +1,8 @@
 import { expose } from 'comlink'
-import { readGoniometerPhoto, type GoniometerPhotoAsk } from '#core/goniometerPhoto/readGoniometerPhoto'
-import { snapTick } from '#core/goniometerPhoto/snapTick'
-import type { ColourPicture } from '#core/picture/colourPicture'
-import type { Vec2 } from '#core/vector/vec2'
+import { readGoniometerPhoto, type GoniometerPhotoAsk } from '#core/photo/goniometer/readGoniometerPhoto'
+import { snapTick } from '#core/photo/goniometer/snapTick'
+import type { ColourPicture } from '#core/photo/picture/colourPicture'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { pixelsOf } from './pixelsOf'
 
 let picture: ColourPicture | null = null

@@ -1,9 +1,9 @@
 import { expose, transfer } from 'comlink'
-import { STRIP_FROM, STRIP_TO } from '#core/inkPhoto/strip'
-import type { ColourPicture } from '#core/picture/colourPicture'
-import type { Colour } from '#core/inkPhoto/inkOrSteel'
-import { readInkPhoto, type InkPhotoAsk, type PhotoColumn, type PhotoPart } from '#core/inkPhoto/readInkPhoto'
-import type { Vec2 } from '#core/vector/vec2'
+import { STRIP_FROM, STRIP_TO } from '#core/photo/marker/strip'
+import type { ColourPicture } from '#core/photo/picture/colourPicture'
+import type { Colour } from '#core/photo/marker/inkOrSteel'
+import { readInkPhoto, type InkPhotoAsk, type PhotoColumn, type PhotoPart } from '#core/photo/marker/readInkPhoto'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { pixelsOf } from './pixelsOf'
 
 let picture: ColourPicture | null = null

@@ -1,4 +1,4 @@
-import type { ColourPicture } from '#core/picture/colourPicture'
+import type { ColourPicture } from '#core/photo/picture/colourPicture'
 
 /** A photograph's pixels, in a worker. */
 export async function pixelsOf(photo: Blob): Promise<ColourPicture> {

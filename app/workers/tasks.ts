@@ -1,7 +1,7 @@
-import { fittingRig } from '#core/calibration/fitRig'
-import { monteCarlo } from '#core/doubt/monteCarlo'
-import { inkSays } from '#core/ink/inkSays'
-import { advisedWay } from '#core/standIn/closedTest'
+import { fittingRig } from '#core/observe/calibration/fitRig'
+import { monteCarlo } from '#core/uncertainty/monteCarlo'
+import { inkSays } from '#core/observe/marker/inkSays'
+import { advisedWay } from '#core/simulation/standIn/closedTest'
 import { findPlacement } from '#core/placement/findPlacement'
 import { positionsFor } from '#core/placement/longBlade'
 

@@ -1,11 +1,11 @@
 import { expose } from 'comlink'
-import { burntOutBeside } from '#core/trace/burntOut'
-import { findBlade, type BladeFound, type OtherWay } from '#core/trace/findBlade'
-import { findSheet, lensOfSheet, type SheetFound } from '#core/trace/findSheet'
-import type { Lens } from '#core/trace/lens'
-import { scaleOfSheet, type SheetSize } from '#core/trace/pictureScale'
-import { snapToOutline, toGray, type GrayPicture, type OutlineKnown, type Snapped } from '#core/trace/snap'
-import type { Vec2 } from '#core/vector/vec2'
+import { burntOutBeside } from '#core/photo/trace/burntOut'
+import { findBlade, type BladeFound, type OtherWay } from '#core/photo/trace/findBlade'
+import { findSheet, lensOfSheet, type SheetFound } from '#core/photo/trace/findSheet'
+import type { Lens } from '#core/photo/trace/lens'
+import { scaleOfSheet, type SheetSize } from '#core/photo/trace/pictureScale'
+import { snapToOutline, toGray, type GrayPicture, type OutlineKnown, type Snapped } from '#core/photo/trace/snap'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { pixelsOf } from './pixelsOf'
 
 let picture: GrayPicture | null = null

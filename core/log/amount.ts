@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal'
-import type { Side } from '../records/side'
-import { repeated } from '../doubt/repeated'
+import type { Side } from '../records/common/side'
+import { repeated } from '../math/statistics/repeated'
 import type { Proof, Reading } from './entry'
 
 /** What several readings of one angle come to. */

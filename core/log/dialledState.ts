@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal'
-import type { Side } from '../records/side'
-import type { Job } from '../job/job'
+import type { Side } from '../records/common/side'
+import type { Job } from '../records/job/job'
 import type { Dialled, LogEntry } from './entry'
 import { ofKind } from './inForce'
 

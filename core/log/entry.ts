@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { WIDTH_MEANS, FINISHES, INK_PATTERNS, LEVELS, BURRS, SHARPNESS_TESTS } from './choices'
-import { ZONE_KINDS } from '../blade/zones'
-import { SIDES } from '../records/side'
-import { clampPosition } from '../clamping/clampPosition'
-import { type Raw, versionOf } from '../versions/versioned'
-import { deg, mm } from '../measure/measure'
-import { dialSetting } from '../rig/dials/readings'
-import { gaugeZero } from '../setup/gaugeZero'
-import { stoneWear } from '../stone/wear'
+import { ZONE_KINDS } from '../records/blade/zones'
+import { SIDES } from '../records/common/side'
+import { clampPosition } from '../records/job/clampPosition'
+import { type Raw, versionOf } from '../schema/versioned'
+import { deg, mm } from '../schema/measure'
+import { dialSetting } from '../records/rig/dials/readings'
+import { gaugeZero } from '../records/job/gaugeZero'
+import { stoneWear } from '../records/stone/wear'
 
 const id = z.uuid().nullable().default(null)
 

@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { fieldProblem } from '../problem/problem'
-import { readContent, type Versioned } from '../versions/versioned'
+import { fieldProblem } from '../schema/problem'
+import { readContent, type Versioned } from '../schema/versioned'
 import { ENTRIES, versionOfEntry, type EntryKind, type LogEntry } from './entry'
 
 /** An entry as it lies on the disk and in files: as it was written, and by which version. */

@@ -1,5 +1,5 @@
-import { ZONE_KINDS, type ZoneKind } from '../blade/zones'
-import { perSide, type PerSide } from '../records/side'
+import { ZONE_KINDS, type ZoneKind } from '../records/blade/zones'
+import { perSide, type PerSide } from '../records/common/side'
 import type { Strokes } from './entry'
 
 /** All strokes that were told of one stone: full ones, and those of a zone alone. */

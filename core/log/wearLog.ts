@@ -1,4 +1,4 @@
-import type { StoneWear } from '../stone/wear'
+import type { StoneWear } from '../records/stone/wear'
 import type { LogEntry, WearEntry } from './entry'
 import { ofKind } from './inForce'
 

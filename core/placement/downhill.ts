@@ -1,4 +1,4 @@
-import { clamp } from '../units/figures'
+import { clamp } from '../math/units/figures'
 import { FINE, type HoldSpace, type Tried } from './holdSpace'
 
 /** Along the blade (mm), in turn (degrees), in depth (mm). */

@@ -1,5 +1,5 @@
-import type { ClampPosition } from '../clamping/clampPosition'
-import { bladeXOnMark } from '../hold/landmark'
+import type { ClampPosition } from '../records/job/clampPosition'
+import { bladeXOnMark } from '../geometry/hold/landmark'
 
 /**
  * Where the blade may be held: a stretch along it, a range of turns, and how deep (each depth a stop, or one of a

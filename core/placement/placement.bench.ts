@@ -1,6 +1,6 @@
 import { bench, describe } from 'vitest'
-import { evenStations } from '../curve/stations'
-import { sampleSetup } from '../setup/sampleSetup.fixture'
+import { evenStations } from '../math/curve/stations'
+import { sampleSetup } from '../geometry/setup/sampleSetup.fixture'
 import { edgeTangents, evenness } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
 import { positionsFor } from './longBlade'

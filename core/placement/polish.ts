@@ -1,5 +1,5 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import { clamp } from '../units/figures'
+import { clamp } from '../math/units/figures'
 import type { HoldSpace, Tried } from './holdSpace'
 
 /** How far a first try goes, one standard deviation: along the blade and in depth (mm), in turn (degrees). */

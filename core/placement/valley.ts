@@ -1,6 +1,6 @@
 import { downhill } from './downhill'
 import { goldenSection } from './goldenSection'
-import { clamp } from '../units/figures'
+import { clamp } from '../math/units/figures'
 import { FINE, type HoldSpace, type Tried } from './holdSpace'
 
 /**

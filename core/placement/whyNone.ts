@@ -1,4 +1,4 @@
-import { GRIP_TROUBLES } from '../hold/grip'
+import { GRIP_TROUBLES } from '../geometry/hold/grip'
 import { spreadOver, type PlacementAsk } from './holdSpace'
 import type { HoldTrouble } from './holdLimits'
 

@@ -1,4 +1,4 @@
-import { keptPreferences } from '../../core/kept/preferences'
+import { keptPreferences } from '../../core/records/preferences/preferences'
 import { jsonBody } from '../http/jsonBody'
 import { parsed, refusal } from '../http/refusal'
 import { readPreferences, writePreferences } from '../repositories/preferencesRepository'

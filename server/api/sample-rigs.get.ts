@@ -1,4 +1,4 @@
-import { rigMeasures } from '../../core/rig/rig'
+import { rigMeasures } from '../../core/records/rig/rig'
 import { demoRigs } from '../demo/rigs'
 
 /** The sample rigs, to begin a description with; nothing is kept of them here. */

@@ -1,5 +1,5 @@
 import { setResponseHeaders } from 'h3'
-import { writeStoneCsv } from '../../core/exchange/stoneCsv'
+import { writeStoneCsv } from '../../core/exchange/files/stoneCsv'
 import { readTools } from '../repositories/toolRepository'
 import { useDatabase } from '../store/store'
 

@@ -1,4 +1,4 @@
-import { toolFile } from '../../core/exchange/toolFile'
+import { toolFile } from '../../core/exchange/files/toolFile'
 import { jsonBody } from '../http/jsonBody'
 import { parsed } from '../http/refusal'
 import { refuseSlotsBelowFace } from '../http/slots'

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { blade } from '../../core/blade/blade'
+import type { blade } from '../../core/records/blade/blade'
 
 /** What most of these blades share. */
 const common = { notes: '', owner: 'Tool room', grind: 'flat', bevels: 'both', spine: null } as const

@@ -1,4 +1,4 @@
-import { instrument, type Instrument } from '../../core/instrument/instrument'
+import { instrument, type Instrument } from '../../core/records/instrument/instrument'
 
 /** What the tool room reads angles with. */
 export const demoInstruments: Record<'gauge' | 'goniometer', Instrument> = {

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { job } from '../../core/job/job'
+import type { job } from '../../core/records/job/job'
 import type { demoBlades } from './blades'
 import type { demoRigs } from './rigs'
 

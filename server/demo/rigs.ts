@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { rigMeasures } from '../../core/rig/rig'
+import type { rigMeasures } from '../../core/records/rig/rig'
 
 /** Four invented rigs of the tool room, one of each kind. */
 export const demoRigs = {

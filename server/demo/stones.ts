@@ -1,7 +1,7 @@
 import type { z } from 'zod'
-import { grainSize, type Grit } from '../../core/stone/grit'
-import { handedOnStone, type HandedOnStone } from '../../core/exchange/toolFile'
-import type { Stone } from '../../core/stone/stone'
+import { grainSize, type Grit } from '../../core/records/stone/grit'
+import { handedOnStone, type HandedOnStone } from '../../core/exchange/files/toolFile'
+import type { Stone } from '../../core/records/stone/stone'
 
 type Row = [
   name: string,

@@ -1,5 +1,5 @@
 import type { IncomingMessage } from 'node:http'
-import type { ProblemCode } from '../../core/problem/codes'
+import type { ProblemCode } from '../../core/schema/codes'
 
 /** Why a request is not let in, before anything looks at it. */
 export interface TurnedAway {

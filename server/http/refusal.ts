@@ -1,9 +1,9 @@
 import { createError, type H3Error } from 'h3'
 import type { z } from 'zod'
-import type { ProblemCode } from '../../core/problem/codes'
-import { checked, type FieldProblem, type Problem } from '../../core/problem/problem'
+import type { ProblemCode } from '../../core/schema/codes'
+import { checked, type FieldProblem, type Problem } from '../../core/schema/problem'
 
-/** An answer other than success, in the one shape of core/problem: codes and figures, no words. */
+/** An answer other than success, in the one shape of core/schema: codes and figures, no words. */
 export const refusal = (
   statusCode: number,
   code: ProblemCode,

@@ -1,6 +1,6 @@
 import { and, asc, eq, gt, or, type SQL } from 'drizzle-orm'
-import { BACKUP_VERSION } from '../../core/kept/backup'
-import { THING_KINDS } from '../../core/kept/things'
+import { BACKUP_VERSION } from '../../core/exchange/backup/backup'
+import { THING_KINDS } from '../../core/records/kept/things'
 import type { Database } from '../store/connection'
 import { log, photos, things, thingVersions } from '../store/schema'
 import { storedEntryOf } from './logRepository'
@@ -12,7 +12,7 @@ import { storedThingOf } from './thingRepository'
 const ROWS = 50
 
 /**
- * All that is kept as the text of a backup (core/kept/backup), piece by piece. What names another thing comes before
+ * All that is kept as the text of a backup (core/exchange/backup/backup), piece by piece. What names another thing comes before
  * it, so that what is made meanwhile never names something that is missing from it.
  */
 export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<string> {

@@ -1,5 +1,5 @@
 import { and, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
-import type { BladePage, LastJob } from '../../core/kept/lists'
+import type { BladePage, LastJob } from '../../core/exchange/api/lists'
 import type { Database } from '../store/connection'
 import { linkOf, things, wordsOf } from '../store/schema'
 import { partOf, wordsFound, type AskedPart } from './partOfList'

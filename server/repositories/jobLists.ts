@@ -1,6 +1,6 @@
 import { and, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm'
-import type { AroundJob, JobPage } from '../../core/kept/lists'
-import type { KeptJob } from '../../core/kept/things'
+import type { AroundJob, JobPage } from '../../core/exchange/api/lists'
+import type { KeptJob } from '../../core/records/kept/things'
 import type { Database } from '../store/connection'
 import { linkOf, log, things, wordsOf } from '../store/schema'
 import { logUpTo, readLog, type LogRow } from './logRepository'

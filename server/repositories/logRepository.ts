@@ -1,5 +1,5 @@
 import { asc, gt, max } from 'drizzle-orm'
-import type { ListedLog } from '../../core/kept/lists'
+import type { ListedLog } from '../../core/exchange/api/lists'
 import type { LogEntry } from '../../core/log/entry'
 import { readEntry, storeEntry, type StoredEntry } from '../../core/log/stored'
 import type { Database } from '../store/connection'

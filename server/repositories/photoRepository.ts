@@ -1,6 +1,6 @@
 import { and, asc, count, eq } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
-import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/kept/bladePhoto'
+import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/records/kept/bladePhoto'
 import type { Database } from '../store/connection'
 import { photos, things } from '../store/schema'
 

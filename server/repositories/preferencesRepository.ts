@@ -1,5 +1,10 @@
 import { and, eq } from 'drizzle-orm'
-import { keptPreferences, preferences, type KeptPreferences, type Preferences } from '../../core/kept/preferences'
+import {
+  keptPreferences,
+  preferences,
+  type KeptPreferences,
+  type Preferences,
+} from '../../core/records/preferences/preferences'
 import type { Database } from '../store/connection'
 import { settings } from '../store/schema'
 

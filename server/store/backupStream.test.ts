@@ -2,8 +2,8 @@ import { mkdtempSync, readdirSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeEach, expect, it } from 'vitest'
-import { readBackup, type Backup } from '../../core/kept/backup'
-import type { BladePhoto } from '../../core/kept/bladePhoto'
+import { readBackup, type Backup } from '../../core/exchange/backup/backup'
+import type { BladePhoto } from '../../core/records/kept/bladePhoto'
 import { readBackupStream } from './backupStream'
 
 let folder: string

@@ -5,9 +5,9 @@ import { createInterface } from 'node:readline'
 import { finished } from 'node:stream/promises'
 import { setImmediate } from 'node:timers/promises'
 import { JSONParser } from '@streamparser/json'
-import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/kept/backup'
-import { bladePhoto, type BladePhoto } from '../../core/kept/bladePhoto'
-import { checked, type FieldProblem } from '../../core/problem/problem'
+import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
+import { bladePhoto, type BladePhoto } from '../../core/records/kept/bladePhoto'
+import { checked, type FieldProblem } from '../../core/schema/problem'
 import { unkeepableText } from './cleanText'
 
 /** The pictures of a backup: the greater part of it, which no memory holds at once. */

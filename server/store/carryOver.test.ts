@@ -5,7 +5,7 @@ import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { describe, expect, it } from 'vitest'
-import type { ThingKind } from '../../core/kept/things'
+import type { ThingKind } from '../../core/records/kept/things'
 import { readPreferences } from '../repositories/preferencesRepository'
 import { listLog } from '../repositories/logRepository'
 import { listPhotos } from '../repositories/photoRepository'
@@ -16,7 +16,7 @@ import { migrationsFolder } from './database'
 
 type Row = Record<string, unknown>
 const file = JSON.parse(
-  readFileSync(new URL('../../core/kept/fixtures/backup-1.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../core/exchange/backup/fixtures/backup-1.json', import.meta.url), 'utf8'),
 ) as Record<string, Row[]> & { preferences: Row }
 
 /** The migrations as they were when so many of them had shipped. */

@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
-import type { Backup } from '../../core/kept/backup'
-import { backupFromVersion1 } from '../../core/kept/backupVersion1'
+import type { Backup } from '../../core/exchange/backup/backup'
+import { backupFromVersion1 } from '../../core/exchange/backup/backupVersion1'
 import { bringBack } from '../repositories/backupRepository'
 import { settings } from './schema'
 import type { Database } from './connection'

@@ -11,7 +11,7 @@ import {
 } from 'node:fs'
 import { isAbsolute, join } from 'node:path'
 import { z } from 'zod'
-import type { COPY_FAILURES, CopiesState } from '../../core/kept/copies'
+import type { COPY_FAILURES, CopiesState } from '../../core/exchange/api/copies'
 import { isDiskFull } from './databaseErrors'
 import { listSnapshotsIn, snapshotsFolder, tooOld, type Snapshot } from './snapshots'
 import { sync } from './syncedFolder'

@@ -11,13 +11,13 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core'
-import type { ThingKind } from '../../core/kept/things'
+import type { ThingKind } from '../../core/records/kept/things'
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
 /**
  * Every kept thing (rigs, blades, stones, jobs). What it says is one content, written and read by its kind's schema in
- * core/kept; here stands only what the database itself asks for. No field can get lost between the two.
+ * core/records/kept; here stands only what the database itself asks for. No field can get lost between the two.
  */
 export const things = pgTable(
   'things',

@@ -2,9 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, it, vi } from 'vitest'
 import { readEdgeFile } from '../../core/exchange/edges/readEdgeFile'
-import { readToolFile } from '../../core/exchange/readToolFile'
-import { readStoneCsv } from '../../core/exchange/stoneCsv'
-import { readBackup } from '../../core/kept/backup'
+import { readToolFile } from '../../core/exchange/files/readToolFile'
+import { readStoneCsv } from '../../core/exchange/files/stoneCsv'
+import { readBackup } from '../../core/exchange/backup/backup'
 
 const COPIES = Number(process.env.TRIALS ?? 2000)
 /** What is no drawing or table is told by then, on a slow machine too. */
@@ -27,7 +27,7 @@ const texts: readonly (readonly [name: string, text: string, read: (text: string
   ['tools.json', JSON.stringify({ format: 'jaw-tilt-tools', version: 1, rigs: [{}], stones: [{}] }), readToolFile],
   [
     'backup.json',
-    readFileSync('core/kept/fixtures/backup-1.json', 'utf8'),
+    readFileSync('core/exchange/backup/fixtures/backup-1.json', 'utf8'),
     (text) => {
       let file: unknown
       try {

@@ -4,7 +4,7 @@ import { useJob } from '~/job/useJob'
 import { edgeView } from '~/drawing/edgeView'
 import { lineOf, pointList } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
-import { fromMm } from '#core/units/length'
+import { fromMm } from '#core/math/units/length'
 
 /** The edge magnified: the bevel that this setting grinds, beside the one that is wanted. */
 const job = useJob()

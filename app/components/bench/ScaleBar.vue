@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { MM_PER_INCH } from '#core/units/length'
+import { MM_PER_INCH } from '#core/math/units/length'
 import { usePreferences } from '~/stores/preferences'
 
 /** A bar of known length: what the drawing's scale is. */

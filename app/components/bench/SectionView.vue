@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RIGS } from '#core/rig/kinds'
+import { RIGS } from '#core/records/rig/kinds'
 import { useJob } from '~/job/useJob'
 import { useViewport } from '~/composables/useViewport'
 import { sectionBounds, sectionView } from '~/drawing/sectionView'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES } from '#core/records/side'
+import { SIDES } from '#core/records/common/side'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 

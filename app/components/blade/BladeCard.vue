@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptBlade } from '#core/kept/things'
+import type { KeptBlade } from '#core/records/kept/things'
 import { bladeSpanMm } from '~/drawing/bladeIcon'
 
 /** A blade in a choice of blades. Those of one length class share a scale, so that a short one is told from a long. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptBlade } from '#core/kept/things'
+import type { KeptBlade } from '#core/records/kept/things'
 import { useJob } from '~/job/useJob'
 import { useDescribing } from '~/describing/useDescribing'
 import { sheetPath } from '~/stations'

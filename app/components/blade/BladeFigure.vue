@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Blade } from '#core/blade/blade'
+import type { Blade } from '#core/records/blade/blade'
 import { bladeIcon } from '~/drawing/bladeIcon'
 
 /** A blade's outline, edge down, to the scale of the list it stands in. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
-import type { LastJob } from '#core/kept/lists'
+import type { LastJob } from '#core/exchange/api/lists'
 import { useFoundPart } from '~/composables/useFoundPart'
 import { useWords } from '~/composables/useWords'
 import { useCollections } from '~/stores/collections'

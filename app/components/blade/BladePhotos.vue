@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { z } from 'zod'
-import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '#core/kept/bladePhoto'
+import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '#core/records/kept/bladePhoto'
 import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
 import { smallPicture } from '~/saving/smallPicture'

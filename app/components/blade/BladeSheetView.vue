@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { outlinePath } from '#core/blade/outline'
-import type { ShapeMeasure } from '#core/blade/shapeMeasures'
-import type { Zone } from '#core/blade/zones'
-import type { Segment } from '#core/curve/segment'
-import type { Station } from '#core/curve/stations'
+import { outlinePath } from '#core/records/blade/outline'
+import type { ShapeMeasure } from '#core/records/blade/shapeMeasures'
+import type { Zone } from '#core/records/blade/zones'
+import type { Segment } from '#core/math/curve/segment'
+import type { Station } from '#core/math/curve/stations'
 import { useViewport } from '~/composables/useViewport'
 import { dimension } from '~/drawing/dimension'
 import { boundsOf, pointList, toPixels } from '~/drawing/viewport'
@@ -11,7 +11,7 @@ import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { SHAPE_MEASURE_WORD } from '~/words/shapeText'
 import { zoneName } from '~/words/zoneText'
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 
 /** A blade being described, to scale: its outline, its zones, and knobs for the measures of its shape. */
 const props = defineProps<{

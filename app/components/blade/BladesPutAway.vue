@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LISTED_AT_ONCE } from '#core/kept/lists'
+import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
 import { useFoundPart } from '~/composables/useFoundPart'
 import { usePuttingAway } from '~/composables/usePuttingAway'
 import { useCollections } from '~/stores/collections'

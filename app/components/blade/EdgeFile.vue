@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { curveLength } from '#core/curve/arcLength'
+import { curveLength } from '#core/math/curve/arcLength'
 import { recognised } from '#core/exchange/edges/recognised'
 import type { DrawnPath, WrittenBlade } from '#core/exchange/edges/drawnPath'
 import type { EdgeFile } from '#core/exchange/edges/readEdgeFile'
 import { placeEdge } from '#core/exchange/edges/placeEdge'
-import { MM_PER_INCH, MM_PER_PIXEL, parseLengthMm } from '#core/units/length'
+import { MM_PER_INCH, MM_PER_PIXEL, parseLengthMm } from '#core/math/units/length'
 import { exactLength } from '~/words/lengthText'
 import { edgeFileKey, type Drawn } from '~/describing/bladeDraft'
 import { keptFile } from '~/describing/keptFile'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import type { Trace } from '~/describing/useTrace'
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 
 /**
  * The photograph with its marks: corners or two points for the scale, the spine's line, and the edge from heel to tip.

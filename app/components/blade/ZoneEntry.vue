@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ZONE_KINDS, type Zone, type ZoneKind } from '#core/blade/zones'
+import { ZONE_KINDS, type Zone, type ZoneKind } from '#core/records/blade/zones'
 import { ZONE_WORD } from '~/words/zoneText'
-import { parseLengthMm } from '#core/units/length'
+import { parseLengthMm } from '#core/math/units/length'
 import { exactFigure } from '~/describing/draft'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { hasFlats, restOf } from '#core/blade/restingCentrePlane'
+import { hasFlats, restOf } from '#core/geometry/clamping/restingCentrePlane'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DialSetting } from '#core/rig/dials/readings'
+import type { DialSetting } from '#core/records/rig/dials/readings'
 import { useAdvice } from '~/composables/useAdvice'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'

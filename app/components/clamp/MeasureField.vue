@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { parseDecimal, parseLengthMm } from '#core/math/units/length'
 import { useUnitSwitch } from '~/composables/useUnitSwitch'
 import { usePreferences } from '~/stores/preferences'
 import { lengthFigure } from '~/words/lengthText'

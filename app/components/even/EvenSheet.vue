@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { zoneAt } from '#core/blade/zones'
+import { zoneAt } from '#core/records/blade/zones'
 import { useEven } from '~/composables/useEven'
 import { usePreferences } from '~/stores/preferences'
 import { differenceText } from '~/words/angleText'

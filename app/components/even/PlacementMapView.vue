@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Placement } from '#core/placement/holdSpace'
 import type { PlacementMap } from '#core/placement/searchPlacement'
-import type { ClampPosition } from '#core/clamping/clampPosition'
+import type { ClampPosition } from '#core/records/job/clampPosition'
 import { mapView } from '~/drawing/mapView'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'

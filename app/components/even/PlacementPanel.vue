@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { PlacementAim } from '#core/placement/findPlacement'
-import { zoneAt } from '#core/blade/zones'
-import { fixedHeightsMm } from '#core/rig/dial'
+import { zoneAt } from '#core/records/blade/zones'
+import { fixedHeightsMm } from '#core/records/rig/dial'
 import { useJob } from '~/job/useJob'
 import { useEven } from '~/composables/useEven'
 import { usePreferences } from '~/stores/preferences'

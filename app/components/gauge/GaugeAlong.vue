@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { clamp } from '#core/units/figures'
+import { clamp } from '#core/math/units/figures'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
 import { gaugeView } from '~/drawing/gaugeView'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { isSample } from '#core/kept/samples'
-import type { Side } from '#core/records/side'
+import { isSample } from '#core/records/kept/samples'
+import type { Side } from '#core/records/common/side'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
 import { simulatedGauge } from '~/devices/levelGauge'

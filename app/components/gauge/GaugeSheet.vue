@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { perSide, SIDES, type Side } from '#core/records/side'
-import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/setup/gaugeZero'
-import { READ_TO_DEG } from '#core/gauge/likelyCauses'
+import { perSide, SIDES, type Side } from '#core/records/common/side'
+import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/records/job/gaugeZero'
+import { READ_TO_DEG } from '#core/observe/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
 import { useReadings } from '~/composables/useReadings'
@@ -9,7 +9,7 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 import { GAUGE_AXES_HOW, GAUGE_AXES_WORD, GAUGE_ZERO_HOW, zeroWord } from '~/words/measureText'
-import { parseDecimal } from '#core/units/length'
+import { parseDecimal } from '#core/math/units/length'
 
 /** The level gauge: where to put it, how to zero it, what it must read, what it did read and why it may differ. */
 const job = useJob()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Verdict } from '#core/hold/holdChecks'
+import type { Verdict } from '#core/geometry/hold/holdChecks'
 
 /** One check of a hold: good, to be watched, or bad; told by mark and word, not by colour alone. */
 defineProps<{ verdict: Verdict; title: string }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { STROKE_LOAD_N } from '#core/hold/bending'
+import { STROKE_LOAD_N } from '#core/geometry/hold/bending'
 import { useJob } from '~/job/useJob'
 import { useHoldChecks } from '~/composables/useHoldChecks'
 import { usePreferences } from '~/stores/preferences'

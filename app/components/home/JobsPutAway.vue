@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { LISTED_AT_ONCE } from '#core/kept/lists'
-import type { KeptJob } from '#core/kept/things'
+import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
+import type { KeptJob } from '#core/records/kept/things'
 import { useFoundPart } from '~/composables/useFoundPart'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { APEX_WORN_MM, type ZonePlan } from '#core/decision/plan'
-import { STONES_DIFFER } from '#core/decision/strokes'
-import type { SideOfPlan } from '#core/decision/plans'
+import { APEX_WORN_MM, type ZonePlan } from '#core/steel/removal/plan'
+import { STONES_DIFFER } from '#core/steel/removal/strokes'
+import type { SideOfPlan } from '#core/process/decision/plans'
 import { useDecision, type Plan } from '~/composables/useDecision'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'

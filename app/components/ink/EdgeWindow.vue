@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { outlinePath } from '#core/blade/outline'
-import { stationAt } from '#core/curve/stations'
-import { clamp } from '#core/units/figures'
+import { outlinePath } from '#core/records/blade/outline'
+import { stationAt } from '#core/math/curve/stations'
+import { clamp } from '#core/math/units/figures'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { InkPattern } from '#core/log/choices'
-import { SHARE_STEP } from '#core/ink/look'
+import { SHARE_STEP } from '#core/observe/marker/look'
 import { useInk, type Told } from '~/composables/useInk'
 import { usePractice } from '~/composables/usePractice'
 import { useSimulatedBlade } from '~/composables/useSimulatedBlade'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { picturedStretches } from '#core/ink/pictured'
+import { picturedStretches } from '#core/observe/marker/pictured'
 import type { Told } from '~/composables/useInk'
 
 /** A stretch of the bevel, shoulder above and edge below: ink dark, steel bare. */

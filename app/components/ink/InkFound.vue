@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import equal from 'fast-deep-equal'
-import { zoneAt } from '#core/blade/zones'
-import type { Side } from '#core/records/side'
+import { zoneAt } from '#core/records/blade/zones'
+import type { Side } from '#core/records/common/side'
 import { useInk } from '~/composables/useInk'
 import { useReadings } from '~/composables/useReadings'
 import { useJob } from '~/job/useJob'

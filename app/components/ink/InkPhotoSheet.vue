@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { zoneAt } from '#core/blade/zones'
+import { zoneAt } from '#core/records/blade/zones'
 import { INK_PATTERNS, type InkPattern } from '#core/log/choices'
-import { inkPhotograph } from '#core/standIn/inkPhotograph'
+import { inkPhotograph } from '#core/simulation/standIn/inkPhotograph'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import { useInk } from '~/composables/useInk'
 import { useInkPhoto, type Tapping } from '~/composables/useInkPhoto'

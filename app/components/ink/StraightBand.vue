@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { picturedStretches } from '#core/ink/pictured'
+import { picturedStretches } from '#core/observe/marker/pictured'
 import type { InkPhoto } from '~/composables/useInkPhoto'
 import { hasShare, lineDownAt, shareDownTo } from '~/drawing/inkView'
 import { useInk } from '~/composables/useInk'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptInstrument } from '#core/kept/things'
+import type { KeptInstrument } from '#core/records/kept/things'
 import { useCollections } from '~/stores/collections'
 import { angleText } from '~/words/angleText'
 import { INSTRUMENT_KIND_WORD } from '~/words/thingText'

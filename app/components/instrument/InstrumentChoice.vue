@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { perSide } from '#core/records/side'
+import { perSide } from '#core/records/common/side'
 import { useInstrument, type ReadFor } from '~/composables/useInstrument'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'

@@ -5,8 +5,8 @@ import {
   instrument as instrumentSchema,
   twoReadings,
   type InstrumentKind,
-} from '#core/instrument/instrument'
-import type { KeptInstrument } from '#core/kept/things'
+} from '#core/records/instrument/instrument'
+import type { KeptInstrument } from '#core/records/kept/things'
 import { instrumentDrafts, readInstrument } from '~/describing/instrumentDraft'
 import { UNDESCRIBED_DOUBT_DEG } from '~/composables/useInstrument'
 import { readSpot, type SpotsIn } from '~/describing/readSpot'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { NuxtLink } from '#components'
-import { stationState, type StationId, type StationState } from '#core/advice/nextStep'
+import { stationState, type StationId, type StationState } from '#core/process/nextStep/nextStep'
 import { useNextStep } from '~/composables/useNextStep'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'

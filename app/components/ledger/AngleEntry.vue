@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { SIDES, type Side } from '#core/records/side'
-import { parseDecimal } from '#core/units/length'
+import { SIDES, type Side } from '#core/records/common/side'
+import { parseDecimal } from '#core/math/units/length'
 import { useReadings } from '~/composables/useReadings'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'

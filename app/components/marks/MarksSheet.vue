@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Mark } from '#core/dial/marks'
-import { dialOf } from '#core/rig/dials/dials'
-import type { DialSetting } from '#core/rig/dials/readings'
+import type { Mark } from '#core/geometry/dial/marks'
+import { dialOf } from '#core/records/rig/dials/dials'
+import type { DialSetting } from '#core/records/rig/dials/readings'
 import { useJob } from '~/job/useJob'
 import { useMarks } from '~/composables/useMarks'
 import { useChartColours } from '~/composables/useChartColours'

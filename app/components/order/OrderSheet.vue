@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { wearLogOf } from '#core/log/wearLog'
-import { RIGS } from '#core/rig/kinds'
-import { stoneCondition } from '#core/stone/condition'
+import { RIGS } from '#core/records/rig/kinds'
+import { stoneCondition } from '#core/records/stone/condition'
 import { useJob } from '~/job/useJob'
 import { useStoneOrder } from '~/composables/useStoneOrder'
 import { useLog } from '~/stores/log'

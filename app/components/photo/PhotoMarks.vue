@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Vec2 } from '#core/vector/vec2'
-import { clamp } from '#core/units/figures'
+import type { Vec2 } from '#core/math/vector/vec2'
+import { clamp } from '#core/math/units/figures'
 import { pointList } from '~/drawing/viewport'
 
 /**

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDropZone, useEventListener } from '@vueuse/core'
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 import type { ShownPhotograph } from '~/describing/usePhotograph'
 import type { MarkGroup } from './PhotoMarks.vue'
 

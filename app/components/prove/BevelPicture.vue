@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import { MARKED, useBevelPicture, type Marked } from '~/composables/useBevelPicture'
 import { usePreferences } from '~/stores/preferences'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Unknown } from '#core/calibration/fitRig'
-import type { UnknownId } from '#core/rig/fitted'
-import { MEASURES_UNIT } from '#core/doubt/measures'
+import type { Unknown } from '#core/observe/calibration/fitRig'
+import type { UnknownId } from '#core/records/rig/fitted'
+import { MEASURES_UNIT } from '#core/uncertainty/measures'
 import { useCalibration } from '~/composables/useCalibration'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Side } from '#core/records/side'
+import type { Side } from '#core/records/common/side'
 import { FINISHES, type Finish } from '#core/log/choices'
 import { FIGURES, useGoniometer, type TypedFigure } from '~/composables/useGoniometer'
 import { useSimulatedScreen } from '~/composables/useSimulatedScreen'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { SIDES } from '#core/records/side'
-import { MARK_KINDS, type MarkKind } from '#core/goniometerPhoto/readGoniometerPhoto'
-import { goniometerPhotograph } from '#core/standIn/goniometerPhotograph'
+import { SIDES } from '#core/records/common/side'
+import { MARK_KINDS, type MarkKind } from '#core/photo/goniometer/readGoniometerPhoto'
+import { goniometerPhotograph } from '#core/simulation/standIn/goniometerPhotograph'
 import type { MarkGroup } from '~/components/photo/PhotoMarks.vue'
 import { useGoniometerPhoto } from '~/composables/useGoniometerPhoto'
 import { useSimulatedScreen } from '~/composables/useSimulatedScreen'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ZONE_KINDS, type ZoneKind } from '#core/blade/zones'
-import type { Side } from '#core/records/side'
+import { ZONE_KINDS, type ZoneKind } from '#core/records/blade/zones'
+import type { Side } from '#core/records/common/side'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
-import { parseDecimal, type ParsedNumber } from '#core/units/length'
+import { parseDecimal, type ParsedNumber } from '#core/math/units/length'
 import { useAgainst } from '~/composables/useAgainst'
 import { useProofCauses } from '~/composables/useProofCauses'
 import { useReadings } from '~/composables/useReadings'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { recordOf } from '#core/exchange/jobRecord'
-import { readingsCsv } from '#core/exchange/readingsCsv'
+import { recordOf } from '#core/exchange/files/jobRecord'
+import { readingsCsv } from '#core/exchange/files/readingsCsv'
 import { useReport } from '~/composables/useReport'
 import { useJob } from '~/job/useJob'
 import { download } from '~/saving/download'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { ZoneKind } from '#core/blade/zones'
+import type { ZoneKind } from '#core/records/blade/zones'
 import { logEntry, type Sharpness } from '#core/log/entry'
 import { ofKind } from '#core/log/inForce'
-import { checked } from '#core/problem/problem'
+import { checked } from '#core/schema/problem'
 import { BURRS, SHARPNESS_TESTS, type Burr, type SharpnessTest } from '#core/log/choices'
-import { parseDecimal } from '#core/units/length'
+import { parseDecimal } from '#core/math/units/length'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { SIDES } from '#core/records/side'
-import { flatScreenMm } from '#core/goniometer/scale'
-import { bodiesOf } from '#core/standIn/thrownPattern'
+import { SIDES } from '#core/records/common/side'
+import { flatScreenMm } from '#core/observe/goniometer/scale'
+import { bodiesOf } from '#core/simulation/standIn/thrownPattern'
 import { useGoniometer } from '~/composables/useGoniometer'
 import { useSimulatedScreen } from '~/composables/useSimulatedScreen'
 import { usePreferences } from '~/stores/preferences'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 import { useBevelCheck } from '~/composables/useBevelCheck'
 import { pointList } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'

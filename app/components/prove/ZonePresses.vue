@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ZoneKind } from '#core/blade/zones'
+import type { ZoneKind } from '#core/records/blade/zones'
 import { useJob } from '~/job/useJob'
 import { ZONE_WORD } from '~/words/zoneText'
 

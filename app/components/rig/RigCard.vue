@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptRig } from '#core/kept/things'
+import type { KeptRig } from '#core/records/kept/things'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { RIG_WORDS } from '~/words/rigText'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { jawSetsOf } from '#core/rig/jaws'
-import type { KeptRig, KeptStone } from '#core/kept/things'
+import { jawSetsOf } from '#core/records/rig/jaws'
+import type { KeptRig, KeptStone } from '#core/records/kept/things'
 import { describingAt } from '~/describing/useDescribing'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { KeptRig } from '#core/kept/things'
-import type { DialLanguage } from '#core/rig/dials/readings'
-import { RIG_KINDS, type RigKind } from '#core/rig/kinds'
+import type { KeptRig } from '#core/records/kept/things'
+import type { DialLanguage } from '#core/records/rig/dials/readings'
+import { RIG_KINDS, type RigKind } from '#core/records/rig/kinds'
 import { exactFigure } from '~/describing/draft'
 import { dialsOf, type FieldList } from '~/describing/rigDials'
 import { stepOf } from '~/describing/rigSteps'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { RIGS } from '#core/rig/kinds'
-import type { Rig } from '#core/rig/rig'
+import { RIGS } from '#core/records/rig/kinds'
+import type { Rig } from '#core/records/rig/rig'
 import { rigIcon } from '~/drawing/rigIcon'
 
 /** A rig from the side, to scale: where its pivot can stand. */

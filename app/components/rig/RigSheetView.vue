@@ -2,7 +2,7 @@
 import { useViewport } from '~/composables/useViewport'
 import { rigDimensions, rigSheetBounds, type RigSheet } from '~/drawing/rigSheet'
 import { lineOf, pointList, toPixels } from '~/drawing/viewport'
-import type { Vec2 } from '#core/vector/vec2'
+import type { Vec2 } from '#core/math/vector/vec2'
 
 /**
  * One view of a rig being described: to scale, with the measures of the step at hand; the one being taken stands out.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { z } from 'zod'
-import type { RigKind } from '#core/rig/kinds'
-import { rigMeasures, type Rig } from '#core/rig/rig'
+import type { RigKind } from '#core/records/rig/kinds'
+import { rigMeasures, type Rig } from '#core/records/rig/rig'
 import { ask } from '~/saving/api'
 
 /** Offers the measures of the sample rig of a kind to begin with: one's own is then only corrected. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { scaleFromMarks, type DrawnFor, type MeasuredMark } from '#core/rig/scaleFromMarks'
-import { parseDecimal, parseLengthMm } from '#core/units/length'
+import { scaleFromMarks, type DrawnFor, type MeasuredMark } from '#core/records/rig/scaleFromMarks'
+import { parseDecimal, parseLengthMm } from '#core/math/units/length'
 import { useKeptForm } from '~/describing/useKeptForm'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="K extends 'rigs' | 'blades'">
-import type { Kept } from '#core/kept/things'
+import type { Kept } from '#core/records/kept/things'
 import { describingAt } from '~/describing/useDescribing'
 import { useCollections } from '~/stores/collections'
 import { capital } from '~/words/sentence'

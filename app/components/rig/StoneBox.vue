@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { KeptStone } from '#core/kept/things'
-import { onRig } from '#core/rig/fittedAt'
-import type { Rig } from '#core/rig/rig'
+import type { KeptStone } from '#core/records/kept/things'
+import { onRig } from '#core/records/rig/fittedAt'
+import type { Rig } from '#core/records/rig/rig'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { stoneGrainText } from '~/words/grainText'

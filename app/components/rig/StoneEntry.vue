@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
-import type { KeptStone } from '#core/kept/things'
-import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/stone/grit'
-import { STONE_KINDS } from '#core/stone/stone'
-import { dishTiltDeg, faceTiltDeg, middleOffsetMm } from '#core/stone/taper'
+import type { KeptStone } from '#core/records/kept/things'
+import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/records/stone/grit'
+import { STONE_KINDS } from '#core/records/stone/stone'
+import { dishTiltDeg, faceTiltDeg, middleOffsetMm } from '#core/records/stone/taper'
 import { readStone, stoneDrafts, stoneFacts } from '~/describing/stoneDraft'
 import { useFields } from '~/describing/useFields'
 import { useKeeping } from '~/describing/useKeeping'

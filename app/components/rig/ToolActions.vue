@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="K extends Tool">
-import type { Kept } from '#core/kept/things'
+import type { Kept } from '#core/records/kept/things'
 import { usePuttingAway } from '~/composables/usePuttingAway'
 import type { Tool } from '~/stores/known'
 

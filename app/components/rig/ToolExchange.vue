@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { FileProblem } from '#core/exchange/fileProblem'
-import { lineOfField, readToolFile } from '#core/exchange/readToolFile'
-import { readStoneCsv } from '#core/exchange/stoneCsv'
-import { takenIn } from '#core/exchange/toolFile'
+import type { FileProblem } from '#core/exchange/files/fileProblem'
+import { lineOfField, readToolFile } from '#core/exchange/files/readToolFile'
+import { readStoneCsv } from '#core/exchange/files/stoneCsv'
+import { takenIn } from '#core/exchange/files/toolFile'
 import { ask } from '~/saving/api'
 import { useWords } from '~/composables/useWords'
 import { useLog } from '~/stores/log'

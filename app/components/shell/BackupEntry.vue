@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { z } from 'zod'
-import { broughtBack } from '#core/kept/backup'
+import { broughtBack } from '#core/exchange/backup/backup'
 import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
 import { useReloadAll } from '~/stores/reloadAll'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Problem } from '#core/problem/problem'
+import type { Problem } from '#core/schema/problem'
 import { useWords } from '~/composables/useWords'
 import { useCopies } from '~/stores/copies'
 import { momentText } from '~/words/momentText'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { renderSVG } from 'uqr'
 import { z } from 'zod'
-import { deviceOffer, devicesHere, type DeviceOffer, type DevicesHere } from '#core/kept/devices'
+import { deviceOffer, devicesHere, type DeviceOffer, type DevicesHere } from '#core/exchange/api/devices'
 import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
 import { momentText } from '~/words/momentText'

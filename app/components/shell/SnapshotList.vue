@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { z } from 'zod'
-import { broughtBack } from '#core/kept/backup'
-import { listedSnapshot, lookedInto, type ListedSnapshot, type LookedInto } from '#core/kept/snapshots'
+import { broughtBack } from '#core/exchange/backup/backup'
+import { listedSnapshot, lookedInto, type ListedSnapshot, type LookedInto } from '#core/exchange/api/snapshots'
 import { useWords } from '~/composables/useWords'
 import { ask } from '~/saving/api'
 import { useReloadAll } from '~/stores/reloadAll'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { isSample } from '#core/kept/samples'
-import type { ThingKind } from '#core/kept/things'
+import { isSample } from '#core/records/kept/samples'
+import type { ThingKind } from '#core/records/kept/things'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES, type PerSide, type Side } from '#core/records/side'
+import { SIDES, type PerSide, type Side } from '#core/records/common/side'
 import { usePreferences } from '~/stores/preferences'
 
 /** The same measured with A up and with B up. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { perSide } from '#core/records/side'
+import { perSide } from '#core/records/common/side'
 import { useCentringRecipe, type RecipePair } from '~/composables/useCentringRecipe'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'

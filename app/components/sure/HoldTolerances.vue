@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HoldTolerance } from '#core/clamping/knownHold'
+import type { HoldTolerance } from '#core/records/job/knownHold'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/stations'
 import { usePreferences } from '~/stores/preferences'

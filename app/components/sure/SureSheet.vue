@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DoubtShare } from '#core/doubt/budget'
+import type { DoubtShare } from '#core/uncertainty/budget'
 import { useJob } from '~/job/useJob'
 import { useChartColours } from '~/composables/useChartColours'
 import { MEASURE_OF, MEASURE_WORD } from '~/words/measureText'

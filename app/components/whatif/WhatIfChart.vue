@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { equalAngleLines } from '#core/dial/equalAngles'
-import { heightRange } from '#core/rig/dial'
+import { equalAngleLines } from '#core/geometry/dial/equalAngles'
+import { heightRange } from '#core/records/rig/dial'
 import { useJob } from '~/job/useJob'
 import { whatIfRange, whatIfView, type WhatIfRange } from '~/drawing/whatIfView'
 import { usePreferences } from '~/stores/preferences'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { MEASURES, type MeasureId } from '#core/doubt/measures'
-import { stepSetting } from '#core/rig/dial'
-import { contactFor } from '#core/setup/setup'
-import { MM_PER_INCH } from '#core/units/length'
+import { MEASURES, type MeasureId } from '#core/uncertainty/measures'
+import { stepSetting } from '#core/records/rig/dial'
+import { contactFor } from '#core/geometry/setup/setup'
+import { MM_PER_INCH } from '#core/math/units/length'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { DIAL_WORDS } from '~/words/dialWords'

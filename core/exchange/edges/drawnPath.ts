@@ -1,8 +1,8 @@
-import { reversed } from '../../curve/reversed'
-import type { Segment } from '../../curve/segment'
-import { segmentAt } from '../../curve/segmentAt'
-import type { Finding } from '../../problem/problem'
-import type { Vec2 } from '../../vector/vec2'
+import { reversed } from '../../math/curve/reversed'
+import type { Segment } from '../../math/curve/segment'
+import { segmentAt } from '../../math/curve/segmentAt'
+import type { Finding } from '../../schema/problem'
+import type { Vec2 } from '../../math/vector/vec2'
 
 /** A chain of pieces as it stands in a drawing: in the drawing's own unit, y upward. */
 export interface DrawnPath {

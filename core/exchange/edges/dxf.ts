@@ -1,13 +1,13 @@
 // @ts-expect-error: the package brings no types; what is used of it is told below.
 import { parseString } from 'dxf'
 import Drawing from 'dxf-writer'
-import type { Curve } from '../../curve/curve'
-import { fitPoints } from '../../curve/fitPoints'
-import type { Segment } from '../../curve/segment'
-import { segmentAt } from '../../curve/segmentAt'
-import { degrees } from '../../units/angle'
-import type { Vec2 } from '../../vector/vec2'
-import { reversed } from '../../curve/reversed'
+import type { Curve } from '../../math/curve/curve'
+import { fitPoints } from '../../math/curve/fitPoints'
+import type { Segment } from '../../math/curve/segment'
+import { segmentAt } from '../../math/curve/segmentAt'
+import { degrees } from '../../math/units/angle'
+import type { Vec2 } from '../../math/vector/vec2'
+import { reversed } from '../../math/curve/reversed'
 import {
   chained,
   counted,

@@ -1,11 +1,11 @@
 import Papa from 'papaparse'
-import type { Curve } from '../../curve/curve'
-import { fitPoints } from '../../curve/fitPoints'
-import { segmentLength } from '../../curve/arcLength'
-import { segmentAt } from '../../curve/segmentAt'
-import type { Finding } from '../../problem/problem'
-import { parseDecimal } from '../../units/length'
-import type { Vec2 } from '../../vector/vec2'
+import type { Curve } from '../../math/curve/curve'
+import { fitPoints } from '../../math/curve/fitPoints'
+import { segmentLength } from '../../math/curve/arcLength'
+import { segmentAt } from '../../math/curve/segmentAt'
+import type { Finding } from '../../schema/problem'
+import { parseDecimal } from '../../math/units/length'
+import type { Vec2 } from '../../math/vector/vec2'
 import type { WrittenBlade } from './drawnPath'
 
 export type ReadPoints =

@@ -1,5 +1,5 @@
-import { fitPoints } from '../../curve/fitPoints'
-import type { Finding } from '../../problem/problem'
+import { fitPoints } from '../../math/curve/fitPoints'
+import type { Finding } from '../../schema/problem'
 import type { ReadDrawing } from './drawnPath'
 import { readDxf } from './dxf'
 import { readPoints } from './points'

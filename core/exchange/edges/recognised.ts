@@ -1,6 +1,6 @@
-import { evenStations } from '../../curve/stations'
-import { turningDeg } from '../../curve/turning'
-import type { Vec2 } from '../../vector/vec2'
+import { evenStations } from '../../math/curve/stations'
+import { turningDeg } from '../../math/curve/turning'
+import type { Vec2 } from '../../math/vector/vec2'
 import type { DrawnPath } from './drawnPath'
 
 /** How a drawing lies, as far as its shape tells. */

@@ -9,11 +9,11 @@ import {
   translate,
   type Matrix,
 } from 'transformation-matrix'
-import type { Curve } from '../../curve/curve'
-import { svgPath } from '../../curve/svgPath'
-import type { Segment } from '../../curve/segment'
-import { degrees } from '../../units/angle'
-import type { Vec2 } from '../../vector/vec2'
+import type { Curve } from '../../math/curve/curve'
+import { svgPath } from '../../math/curve/svgPath'
+import type { Segment } from '../../math/curve/segment'
+import { degrees } from '../../math/units/angle'
+import type { Vec2 } from '../../math/vector/vec2'
 import { chained, counted, endsOf, extentOf, JOIN_SHARE, type DrawnPath, type ReadDrawing } from './drawnPath'
 
 type Node = { [name: string]: Node[] | string } & { ':@'?: Record<string, string> }

@@ -1,6 +1,6 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
-import { MOST_NAMED_AT_ONCE } from '../../../core/kept/lists'
+import { MOST_NAMED_AT_ONCE } from '../../../core/exchange/api/lists'
 import { parsed } from '../../http/refusal'
 import { collection } from '../../http/things'
 import { pageOfBlades } from '../../repositories/bladeLists'

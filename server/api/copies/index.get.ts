@@ -1,4 +1,4 @@
-import type { CopiesState } from '../../../core/kept/copies'
+import type { CopiesState } from '../../../core/exchange/api/copies'
 import { useData } from '../../store/store'
 
 /** The second folder for copies, and how it goes with it. */

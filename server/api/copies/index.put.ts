@@ -1,4 +1,4 @@
-import { namedFolder, type CopiesState } from '../../../core/kept/copies'
+import { namedFolder, type CopiesState } from '../../../core/exchange/api/copies'
 import { benchAlone } from '../../http/benchAlone'
 import { jsonBody } from '../../http/jsonBody'
 import { parsed, refusedFields } from '../../http/refusal'

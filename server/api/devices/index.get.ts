@@ -1,7 +1,7 @@
 import { notedAsker } from '../../access/access'
 import { useAccess } from '../../access/bench'
 import { isLoopback } from '../../http/door'
-import type { DevicesHere } from '../../../core/kept/devices'
+import type { DevicesHere } from '../../../core/exchange/api/devices'
 
 /** The devices that were let in, and whether any can be. */
 export default defineEventHandler((event): DevicesHere => ({

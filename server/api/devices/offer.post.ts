@@ -1,4 +1,4 @@
-import type { DeviceOffer } from '../../../core/kept/devices'
+import type { DeviceOffer } from '../../../core/exchange/api/devices'
 import { useAccess } from '../../access/bench'
 import { ownAddresses } from '../../access/network'
 import { SIGN_IN } from '../../access/signIn'

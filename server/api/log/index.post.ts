@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { logEntry, type LogEntry } from '../../../core/log/entry'
 import type { TakenEntries } from '../../../core/log/stored'
-import { checked } from '../../../core/problem/problem'
+import { checked } from '../../../core/schema/problem'
 import { jsonBody } from '../../http/jsonBody'
 import { parsed } from '../../http/refusal'
 import { append } from '../../repositories/logRepository'

@@ -1,4 +1,4 @@
-import type { ListedSnapshot } from '../../../core/kept/snapshots'
+import type { ListedSnapshot } from '../../../core/exchange/api/snapshots'
 import { useData } from '../../store/store'
 
 /** The snapshots there are, newest first. */

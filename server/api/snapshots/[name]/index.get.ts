@@ -1,4 +1,4 @@
-import { lookInto } from '../../../../core/kept/snapshots'
+import { lookInto } from '../../../../core/exchange/api/snapshots'
 import { withSnapshot } from '../../../http/snapshots'
 
 /** What is in a snapshot. */

@@ -1,0 +1,98 @@
+import { z } from 'zod'
+import { checked, says, type FieldProblem } from '../../schema/problem'
+import { storedEntry } from '../../log/stored'
+import { bladePhoto } from '../../records/kept/bladePhoto'
+import { backupFromVersion1 } from './backupVersion1'
+import { keptPreferences } from '../../records/preferences/preferences'
+import { storedVersion } from '../../records/kept/rigVersion'
+import { storedThing, unreadable, type StoredThing } from '../../records/kept/stored'
+import { THING_KINDS, type ThingKind } from '../../records/kept/things'
+
+export const BACKUP_VERSION = 2
+
+/** The stored things of every kind. */
+const things = z.object(
+  Object.fromEntries(THING_KINDS.map((kind) => [kind, z.array(storedThing).default([])])),
+) as unknown as z.ZodType<Record<ThingKind, StoredThing[]>>
+
+/**
+ * All that is kept, in one open file: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them.
+ * Contents are as they lie on the disk, so that what cannot be read is not lost either.
+ */
+export const backup = z.object({
+  format: z.literal('jaw-tilt', says('not-this-format')),
+  version: z.literal(BACKUP_VERSION, says('later-version')),
+  savedAt: z.iso.datetime(),
+  things,
+  rigVersions: z.array(storedVersion).default([]),
+  bladePhotos: z.array(bladePhoto).default([]),
+  log: z.array(storedEntry).default([]),
+  preferences: keptPreferences,
+})
+export type Backup = z.infer<typeof backup>
+
+export type ReadBackup = { ok: true; backup: Backup } | { ok: false; problems: readonly FieldProblem[] }
+
+/** So many of each are taken: far more than any bench has. */
+export const MOST_ROWS = 200_000
+/** More problems than these tell nothing new. */
+export const MOST_PROBLEMS = 20
+/** After so many rows others are let in. */
+const ROWS_A_STEP = 200
+
+/** What stands around the rows. */
+const frame = backup.omit({ things: true }).extend({
+  things: z.record(z.string(), z.array(z.unknown()).max(MOST_ROWS)).default({}),
+  rigVersions: z.array(z.unknown()).max(MOST_ROWS).default([]),
+  bladePhotos: z.array(z.unknown()).max(MOST_ROWS).default([]),
+  log: z.array(z.unknown()).max(MOST_ROWS).default([]),
+})
+
+/** Reads a backup of any version that was ever written, a step at a time. A wrong row is told by its path. */
+export function* readingBackup(file: unknown): Generator<void, ReadBackup, void> {
+  const { format, version } = (file ?? {}) as { format?: unknown; version?: unknown }
+  const now = format === 'jaw-tilt' && version === 1 ? backupFromVersion1(file as Record<string, unknown>) : file
+  const around = checked(frame, now)
+  if (!around.ok) return { ok: false, problems: around.problems.slice(0, MOST_PROBLEMS) }
+  const problems: FieldProblem[] = []
+  function* rows<T extends z.ZodType>(path: string, schema: T, all: readonly unknown[]) {
+    const good: z.output<T>[] = []
+    for (const [i, one] of all.entries()) {
+      const read = checked(schema, one)
+      if (read.ok) good.push(read.value)
+      else
+        problems.push(
+          ...read.problems.map((p) => ({ ...p, field: [`${path}.${i}`, p.field].filter(Boolean).join('.') })),
+        )
+      if (problems.length >= MOST_PROBLEMS) break
+      if (i % ROWS_A_STEP === ROWS_A_STEP - 1) yield
+    }
+    return good
+  }
+  const { things: kinds, rigVersions, bladePhotos, log, ...rest } = around.value
+  const read = { ...rest, things: {} } as Backup
+  for (const kind of THING_KINDS) read.things[kind] = yield* rows(`things.${kind}`, storedThing, kinds[kind] ?? [])
+  read.rigVersions = yield* rows('rigVersions', storedVersion, rigVersions)
+  read.bladePhotos = yield* rows('bladePhotos', bladePhoto, bladePhotos)
+  read.log = yield* rows('log', storedEntry, log)
+  return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, backup: read }
+}
+
+/** The same at once. */
+export function readBackup(file: unknown): ReadBackup {
+  const reading = readingBackup(file)
+  for (;;) {
+    const step = reading.next()
+    if (step.done) return step.value
+  }
+}
+
+/** What bringing a file back did. */
+export const broughtBack = z.object({
+  added: z.number().int(),
+  updated: z.number().int(),
+  left: z.number().int(),
+  /** What of it this version cannot read; it is kept as it is. */
+  unreadable: z.array(unreadable),
+})
+export type BroughtBack = z.infer<typeof broughtBack>

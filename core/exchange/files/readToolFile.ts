@@ -1,0 +1,60 @@
+import {
+  findNodeAtLocation,
+  getNodeValue,
+  parseTree,
+  printParseErrorCode,
+  type Node,
+  type ParseError,
+} from 'jsonc-parser'
+import { checked } from '../../schema/problem'
+import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
+import { toolFile, type ToolFile } from './toolFile'
+
+/** Reads a file of rigs and stones. What is wrong is told by line and field, and then nothing of it is taken. */
+export function readToolFile(text: string): ReadFile<ToolFile> {
+  const errors: ParseError[] = []
+  const tree = parseTree(text, errors, { allowTrailingComma: false, disallowComments: true })
+  const [error] = errors
+  if (error || !tree) {
+    return {
+      ok: false,
+      problems: [
+        {
+          line: lineAt(text, error?.offset ?? 0),
+          field: '',
+          code: 'not-json',
+          figures: { error: error ? printParseErrorCode(error.error) : '' },
+        },
+      ],
+    }
+  }
+  const parsed = checked(toolFile, getNodeValue(tree))
+  if (parsed.ok) return { ok: true, content: parsed.value }
+  const problems = parsed.problems.map((one): FileProblem => ({
+    line: lineAt(text, nodeOf(tree, one.field).offset),
+    ...one,
+  }))
+  return { ok: false, problems }
+}
+
+/**
+ * The line (from 1) on which a dotted path of a JSON text stands, or what is nearest above it; 1 when the text is no
+ * JSON.
+ */
+export function lineOfField(text: string, field: string): number {
+  const tree = parseTree(text)
+  return tree ? lineAt(text, nodeOf(tree, field).offset) : 1
+}
+
+/** The node of a dotted path, or the nearest there is above it. */
+function nodeOf(tree: Node, field: string): Node {
+  const path = field
+    .split('.')
+    .filter(Boolean)
+    .map((part) => (/^\d+$/.test(part) ? Number(part) : part))
+  for (let length = path.length; length > 0; length--) {
+    const node = findNodeAtLocation(tree, path.slice(0, length))
+    if (node) return node
+  }
+  return tree
+}

@@ -1,0 +1,69 @@
+import Papa from 'papaparse'
+import type { BevelWidth, LogEntry, Proof, Reading } from '../../log/entry'
+
+/** What a column says stands in its name: millimetres, degrees per side. */
+export const READING_COLUMNS = [
+  'at',
+  'what',
+  'side',
+  'fromHeelMm',
+  'zone',
+  'deg',
+  'doubtDeg',
+  'mustReadDeg',
+  'setDeg',
+  'by',
+  'instrument',
+  'stone',
+  'looks',
+  'fromDeg',
+  'toDeg',
+  'primaryDeg',
+  'cutToApex',
+  'widthMm',
+  'widthDoubtMm',
+] as const
+type Row = Partial<Record<(typeof READING_COLUMNS)[number], string | number>>
+
+/**
+ * What was read, proved and measured of the bevel, oldest first, as a table. `nameOf`: what an instrument or a stone is
+ * called.
+ */
+export function readingsCsv(log: readonly LogEntry[], nameOf: (id: string) => string): string {
+  const named = (id: string | null) => (id === null ? '' : nameOf(id))
+  const common = (entry: Reading | Proof | BevelWidth): Row => ({
+    at: entry.at,
+    side: entry.side,
+    fromHeelMm: entry.placeMm ?? '',
+    instrument: named(entry.instrumentId),
+    stone: named(entry.stoneId),
+  })
+  const angle = ({ deg, doubtDeg }: Reading | Proof): Row => ({ deg, doubtDeg })
+  const rows = log.flatMap((entry): Row[] => {
+    if (entry.kind === 'bevel-width') {
+      const { zone, by, widthMm, doubtMm } = entry
+      return [{ ...common(entry), what: 'bevel width', zone: zone ?? '', by, widthMm, widthDoubtMm: doubtMm }]
+    }
+    if (entry.kind === 'reading')
+      return [{ ...common(entry), ...angle(entry), what: 'read', by: entry.zero, mustReadDeg: entry.expectedDeg ?? '' }]
+    if (entry.kind !== 'proof') return []
+    const { by, zone, finish, fromDeg, toDeg, primaryDeg, toApex, cut } = entry
+    return [
+      {
+        ...common(entry),
+        ...angle(entry),
+        what: 'proved',
+        by,
+        zone: zone ?? '',
+        looks: finish ?? '',
+        fromDeg: fromDeg ?? '',
+        toDeg: toDeg ?? '',
+        primaryDeg: primaryDeg ?? '',
+        cutToApex: toApex === null ? '' : toApex ? 'yes' : 'no',
+        setDeg: cut?.setDeg ?? '',
+      },
+    ]
+  })
+  // A name that a table would take for a formula is told to be text.
+  return `${Papa.unparse(rows, { columns: [...READING_COLUMNS], newline: '\r\n', escapeFormulae: true })}\r\n`
+}

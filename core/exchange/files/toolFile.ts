@@ -1,0 +1,30 @@
+import { z } from 'zod'
+import { possibleRig } from '../../records/rig/possibleRig'
+import { says } from '../../schema/problem'
+import { stone } from '../../records/stone/stone'
+import { stoneWear } from '../../records/stone/wear'
+
+/** A stone with its wear log, for whoever takes it over. */
+export const handedOnStone = stone.extend({ log: z.array(stoneWear).max(500).default([]) })
+export type HandedOnStone = z.infer<typeof handedOnStone>
+
+/** Rigs and stones to hand on: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. */
+export const toolFile = z.object({
+  format: z.literal('jaw-tilt-tools', says('not-this-format')),
+  version: z.literal(1, says('later-version')),
+  rigs: z.array(possibleRig).max(200).default([]),
+  stones: z.array(handedOnStone).max(1000).default([]),
+})
+export type ToolFile = z.infer<typeof toolFile>
+
+/** What taking a file in did. */
+export const takenIn = z.object({ added: z.number().int(), already: z.number().int() })
+export type TakenIn = z.infer<typeof takenIn>
+
+/**
+ * The published JSON Schema of the file. Rules between several measures are beyond it: the application checks them too.
+ */
+export const toolFileJsonSchema = (): object => ({
+  ...z.toJSONSchema(toolFile, { io: 'input' }),
+  title: 'Jaw Tilt rigs and stones',
+})

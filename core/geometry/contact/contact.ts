@@ -1,0 +1,93 @@
+import { clampFrame, type ClampFrame } from '../clamping/clampFrame'
+import type { ClampPosition } from '../../records/job/clampPosition'
+import type { Station } from '../../math/curve/stations'
+import { degrees, radians } from '../../math/units/angle'
+import { edgeAngle } from '../../math/edgeAngle/edgeAngle'
+import { pedalAt, type Pedal, type SlidingPivot } from './pedal'
+import { refuse, type Refusal } from '../../schema/refusal'
+import type { Seat } from './underStone'
+
+/** What stands over a held blade: the pivot in the blade's own plane, the stone and the rod. */
+export interface Reacher extends SlidingPivot {
+  readonly faceOffsetMm: number
+  readonly rodLengthMm: number
+  /** Where the stone lies with its middle over a place; on the place itself where it is not said. */
+  readonly seat?: Seat | null
+  /** Where stops keep the stone's face on the rod, from the pivot. */
+  readonly stroke?: { readonly nearestMm: number; readonly farthestMm: number } | null
+}
+
+/** A place as the stone lies over it. */
+export const seatedAt = (station: Station, { seat }: Pick<Reacher, 'seat'>): Station => seat?.(station) ?? station
+
+/** The stone at one place of the edge, in the blade's plane as the side being worked sees it. */
+export interface Contact extends Pedal {
+  readonly ok: true
+  readonly fromHeelMm: number
+  /** True edge angle per side. */
+  readonly edgeAngleDeg: number
+  /** What a level gauge on the stone, zeroed on the blade's plane, reads with the stone centred over the contact. */
+  readonly gaugeDeg: number
+  /** From the pivot along the rod to where the stone is centred over the contact. */
+  readonly reachMm: number
+}
+
+/**
+ * The edge angle and all that goes with it at one station of the edge. Refused as edgeAngle refuses, and when the
+ * contact lies beyond the rod's end or outside the stops of its stroke (`limit`: the reach from the pivot needed, mm).
+ * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
+ */
+export const contactAt = (station: Station, hold: ClampPosition, over: Reacher): Contact | Refusal =>
+  contactIn(clampFrame(hold), station, over)
+
+/** The contacts along an edge, station by station, each with its angle or the reason why there is none. */
+export function contactsAlong(
+  stations: readonly Station[],
+  hold: ClampPosition,
+  over: (station: Station) => Reacher,
+): (Contact | Refusal)[] {
+  const frame = clampFrame(hold)
+  return stations.map((station) => contactIn(frame, station, over(station)))
+}
+
+function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact | Refusal {
+  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(seatedAt(station, over), frame, over)
+  const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
+  if (!angle.ok) return angle
+  const theta = radians(angle.edgeAngleDeg)
+  const lift = over.faceOffsetMm * Math.sin(theta)
+  const runU = point[0] + outward[0] * lift - foot[0]
+  const runV = point[1] + outward[1] * lift - foot[1]
+  const run = Math.sqrt(runU * runU + runV * runV)
+  const fall = heightMm - over.faceOffsetMm * Math.cos(theta)
+  const reachMm = Math.sqrt(run * run + fall * fall)
+  if (reachMm > over.rodLengthMm) return refuse('beyond-rod', reachMm)
+  if (over.stroke && reachMm > over.stroke.farthestMm) return refuse('beyond-stop', reachMm)
+  if (over.stroke && reachMm < over.stroke.nearestMm) return refuse('before-stop', reachMm)
+  const gaugeDeg = degrees(Math.atan2(fall, run))
+  const { fromHeelMm } = station
+  return {
+    ok: true,
+    point,
+    outward,
+    foot,
+    distanceMm,
+    slidMm,
+    fromHeelMm,
+    heightMm,
+    edgeAngleDeg: angle.edgeAngleDeg,
+    gaugeDeg,
+    reachMm,
+  }
+}
+
+/**
+ * How far the pivot stands above (negative: below) a face that would lie on the tangent at this edge angle, less the
+ * face offset, mm. Zero where the angle is met; linear in the pivot's height.
+ * Source: docs/geometry.md, "Solving for a wanted angle".
+ */
+export function faceGapMm(station: Station, hold: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
+  const theta = radians(edgeAngleDeg)
+  const { distanceMm, heightMm } = pedalAt(seatedAt(station, over), clampFrame(hold), over)
+  return heightMm * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
+}

@@ -1,0 +1,52 @@
+import { refuse, type Refusal } from '../../schema/refusal'
+import { bladeHeightMm } from '../clamping/bladeHeight'
+import type { Side } from '../../records/common/side'
+import type { Station } from '../../math/curve/stations'
+import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
+import { whatToDial, type DialAdvice } from './whatToDial'
+import { gripOf } from '../hold/grip'
+import type { DialSetting } from '../../records/rig/dials/readings'
+import { lowestAngleOverJawsDeg, topsOf } from '../hold/jawClearance'
+import { contactFor, type Setup } from '../setup/setup'
+
+/**
+ * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'), and
+ * nothing at which the stone would meet the jaws ('stone-meets-jaws': `limit` is the lowest edge angle that clears
+ * them there, degrees).
+ */
+export function adviseDial(setup: Setup, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
+  if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')
+  const advice = whatToDial(setup, side, wantedDeg, station)
+  return advice.ok ? (meetsJaws(setup, side, advice.setting, station) ?? advice) : advice
+}
+
+/** That the stone would meet the jaws there, so set; null where it does not. */
+function meetsJaws(setup: Setup, side: Side, setting: DialSetting, station: Station): Refusal | null {
+  const contact = contactFor(setup, side, setting, station)
+  if (!contact.ok || !setup.rig.jaws) return null
+  const lowest = lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws), setup.stone, setup.rig.stroke)
+  return lowest !== null && lowest > contact.edgeAngleDeg ? refuse('stone-meets-jaws', lowest) : null
+}
+
+/**
+ * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the stone would meet the jaws
+ * ('stone-meets-jaws', as above), or that the jaws would not hold it
+ * ('jaws-reach-to': `limit` is the blade height, mm, that they hold it to, in the direction that was needed;
+ * 'not-held' where they hold it at no height here).
+ */
+export function adviseBladeHeight(
+  setup: Setup,
+  side: Side,
+  setting: DialSetting,
+  wantedDeg: number,
+  station: Station,
+): BladeHeightFor | Refusal {
+  const solved = bladeHeightFor(setup, side, setting, wantedDeg, station)
+  if (!solved.ok) return solved
+  const grip = gripOf(setup.blade, setup.rig)
+  if (!grip.trouble(solved.hold)) return meetsJaws({ ...setup, hold: solved.hold }, side, setting, station) ?? solved
+  const heights = grip.heightsMm(setup.hold, station)
+  if (!heights) return refuse('not-held')
+  const furtherOut = solved.bladeHeightMm > bladeHeightMm(station, setup.hold)
+  return refuse('jaws-reach-to', heights[furtherOut ? 1 : 0])
+}

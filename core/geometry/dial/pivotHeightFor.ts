@@ -1,0 +1,21 @@
+import { contactAt, faceGapMm } from '../contact/contact'
+import { refuse, type Refusal } from '../../schema/refusal'
+import { secantRoot } from '../contact/solve'
+import type { Side } from '../../records/common/side'
+import type { Station } from '../../math/curve/stations'
+import type { PivotHeight } from '../../records/rig/dial'
+import { reacherAt, type Setup } from '../setup/setup'
+
+/**
+ * The pivot height (mm above the clamp's centre plane, or the table) that gives a wanted edge angle at a station,
+ * whether or not the rig can reach that height. Refused when there is none, or the stone cannot work there.
+ * Source: docs/geometry.md, "Solving for a wanted angle".
+ */
+export function pivotHeightFor(setup: Setup, side: Side, wantedDeg: number, station: Station): PivotHeight | Refusal {
+  if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')
+  const gap = (heightMm: number) => faceGapMm(station, setup.hold, reacherAt(setup, side, heightMm, station), wantedDeg)
+  const heightMm = secantRoot(gap, 50)
+  if (heightMm === null) return refuse('angle-out-of-range')
+  const contact = contactAt(station, setup.hold, reacherAt(setup, side, heightMm, station))
+  return contact.ok ? { ok: true, heightMm } : contact
+}

@@ -1,0 +1,70 @@
+import { contactAt } from '../contact/contact'
+import type { Refusal } from '../../schema/refusal'
+import type { Side } from '../../records/common/side'
+import type { Station } from '../../math/curve/stations'
+import type { PivotHeight } from '../../records/rig/dial'
+import { reacherAt, type Setup } from '../setup/setup'
+import type { Stone } from '../../records/stone/stone'
+import { pivotHeightFor } from './pivotHeightFor'
+import { adviseDial } from './advised'
+import type { DialAdvice } from './whatToDial'
+
+/** What one stone of a progression asks for, to keep the angle. */
+export interface StoneSwap<S extends Stone = Stone> {
+  readonly stone: S
+  /** The exact height for the wanted angle. */
+  readonly height: PivotHeight | Refusal
+  /**
+   * How far the pivot must rise from the first stone of the progression, mm; null where one of the two has no height.
+   */
+  readonly riseMm: number | null
+  /** The same from the stone before. */
+  readonly riseFromBeforeMm: number | null
+  readonly advice: DialAdvice | Refusal
+  /** A collar under the pivot that lifts it so far from where the lowest of these stones needs it, mm. */
+  readonly collarMm: number | null
+  /** A shim under the stone that brings its face as far from the rod as the thickest stone's, mm. */
+  readonly shimMm: number
+  /** The angle less the wanted one when the post stays where the first stone needs it; null where there is none. */
+  readonly ignoredDeg: number | null
+}
+
+/**
+ * For the stones of a progression in their order: what to change at each swap so that the edge angle stays.
+ * Source: docs/geometry.md, "Changing the stone".
+ */
+export function stoneSwaps<S extends Stone>(
+  setup: Setup,
+  side: Side,
+  wantedDeg: number,
+  station: Station,
+  stones: readonly S[],
+): StoneSwap<S>[] {
+  const heights = stones.map((stone) => pivotHeightFor({ ...setup, stone }, side, wantedDeg, station))
+  const heightMm = (i: number): number | null => {
+    const height = heights[i]
+    return height?.ok ? height.heightMm : null
+  }
+  const rise = (from: number, to: number): number | null => {
+    const [a, b] = [heightMm(from), heightMm(to)]
+    return a === null || b === null ? null : b - a
+  }
+  const lowest = Math.min(...heights.map((_, i) => heightMm(i) ?? Infinity))
+  const thickest = Math.max(...stones.map((stone) => stone.faceOffsetMm))
+  const first = heightMm(0)
+  return stones.map((stone, i) => {
+    const at = heightMm(i)
+    const left =
+      first === null ? null : contactAt(station, setup.hold, reacherAt({ ...setup, stone }, side, first, station))
+    return {
+      stone,
+      height: heights[i]!,
+      riseMm: rise(0, i),
+      riseFromBeforeMm: i === 0 ? 0 : rise(i - 1, i),
+      advice: adviseDial({ ...setup, stone }, side, wantedDeg, station),
+      collarMm: at === null ? null : at - lowest,
+      shimMm: thickest - stone.faceOffsetMm,
+      ignoredDeg: left?.ok ? left.edgeAngleDeg - wantedDeg : null,
+    }
+  })
+}

@@ -1,0 +1,126 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bladeHeightMm, moved } from '../clamping/bladeHeight'
+import { evenStations, stationAt } from '../../math/curve/stations'
+import { adviseBladeHeight, adviseDial } from '../dial/advised'
+import { bladeHeightFor } from '../dial/bladeHeightFor'
+import { whatToDial } from '../dial/whatToDial'
+import { settingOfHeight } from '../../records/rig/dial'
+import { holdLimits } from '../../placement/holdLimits'
+import { heldSetup, tableRig } from '../setup/sampleSetup.fixture'
+import { deepestHoldMm, gripOf, LEAST_HELD_MM } from './grip'
+
+// 28 mm wide with a straight spine, ground to 26: the jaws reach at most half of it; they are 30 wide.
+const { rig, blade, hold } = heldSetup
+const grip = gripOf(blade, rig)
+const at = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({ ...hold, bladeXMm, bladeYMm, turnDeg })
+
+describe('what jaws hold of a blade', () => {
+  it('is enough of it, on its flat, clear of its edge, and all of their width', () => {
+    expect([3.9, 4, 14, 14.1].map((depth) => grip.trouble(at(40, depth)))).toEqual([
+      'too-little-held',
+      null,
+      null,
+      'off-the-flat',
+    ])
+    expect([14.9, 15].map((place) => grip.trouble(at(place, 8)))).toEqual(['off-the-blade', null])
+    const sabre = { ...blade, primaryGrindHeightMm: 2 }
+    expect([24.9, 25.1].map((depth) => gripOf(sabre, rig).trouble(at(40, depth)))).toEqual([null, 'into-the-edge'])
+    expect(gripOf(blade, tableRig).trouble(at(-300, -300))).toBeNull()
+  })
+
+  it('turned, their corners count', () => {
+    const corner = 15 * Math.sin((5 * Math.PI) / 180)
+    const holds = (depth: number) => grip.trouble(at(40, depth, 5)) === null
+    expect([LEAST_HELD_MM + corner - 0.1, LEAST_HELD_MM + corner + 0.1].map(holds)).toEqual([false, true])
+    expect(grip.depthsMm(at(40, 0, 5))).toEqual([
+      expect.closeTo(LEAST_HELD_MM + corner, 9),
+      expect.closeTo(deepestHoldMm(blade) - corner, 9),
+    ])
+  })
+
+  it('knows when no steel lies between them at all', () => {
+    expect([-1, 0, 0.1].map((depth) => grip.touches(at(40, depth)))).toEqual([false, false, true])
+    expect(grip.touches(at(-40, 8))).toBe(false)
+  })
+
+  it('the nearest hold that can be is held, turned alike, and no hold in reach is nearer', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -40, max: 140, noNaN: true }),
+        fc.double({ min: -30, max: 60, noNaN: true }),
+        fc.double({ min: -8, max: 8, noNaN: true }),
+        (x, y, turnDeg) => {
+          const from = at(x, y, turnDeg)
+          const to = grip.nearest(from)!
+          expect(grip.trouble(to)).toBeNull()
+          expect(to.turnDeg).toBe(turnDeg)
+          const byMm = Math.hypot(to.bladeXMm - x, to.bladeYMm - y)
+          for (let along = -byMm + 2; along < byMm - 2; along += 4)
+            for (let deep = -byMm + 2; deep < byMm - 2; deep += 4)
+              if (Math.hypot(along, deep) < byMm - 2)
+                expect(grip.trouble({ ...from, bladeXMm: x + along, bladeYMm: y + deep })).not.toBeNull()
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+
+  it('rests on a stop where one will do', () => {
+    const stops = [
+      { name: 'pin 1', depthMm: 3 },
+      { name: 'pin 2', depthMm: 10 },
+    ]
+    expect(gripOf(blade, { ...rig, stops }).nearest(at(40, 1))!.bladeYMm).toBe(10)
+    // One that is no use is passed over.
+    expect(gripOf(blade, { ...rig, stops: [stops[0]!] }).nearest(at(40, 1))!.bladeYMm).toBe(4.5)
+  })
+})
+
+describe('advice', () => {
+  const station = stationAt(blade.edge, 40)
+
+  it('to dial is for a blade that the jaws hold, and for no other', () => {
+    expect(adviseDial(heldSetup, 'A', 20, station)).toEqual(whatToDial(heldSetup, 'A', 20, station))
+    const out = { ...heldSetup, hold: at(40, 1) }
+    expect(whatToDial(out, 'A', 20, station).ok).toBe(true)
+    expect(adviseDial(out, 'A', 20, station)).toEqual({ ok: false, reason: 'not-held' })
+  })
+
+  it('to dial ends where the stone would meet the jaws, and says at which angle', () => {
+    // Their front is 4 high and 1.5 for the blade between them, and 20 from the edge.
+    const clears = (Math.atan2(4 + 1.5, 20) * 180) / Math.PI
+    expect(whatToDial(heldSetup, 'A', clears - 0.5, station).ok).toBe(true)
+    expect(adviseDial(heldSetup, 'A', clears - 0.5, station)).toEqual({
+      ok: false,
+      reason: 'stone-meets-jaws',
+      limit: expect.closeTo(clears, 9),
+    })
+    expect(adviseDial(heldSetup, 'A', clears + 0.5, station).ok).toBe(true)
+  })
+
+  it('to stand the blade further out ends where the jaws lose it, and says where', () => {
+    // The pivot at 60 gives 24°, 20 mm out: 19° would need the blade beyond its own width.
+    const ask = [heldSetup, 'A', settingOfHeight(rig, 60), 19, station] as const
+    const solved = bladeHeightFor(...ask)
+    expect(solved.ok && solved.bladeHeightMm).toBeGreaterThan(28)
+    const advised = adviseBladeHeight(...ask)
+    expect(advised).toEqual({ ok: false, reason: 'jaws-reach-to', limit: expect.closeTo(28 - LEAST_HELD_MM, 9) })
+    const limit = advised.ok ? NaN : advised.limit!
+    const toLimit = moved(hold, 0, limit - bladeHeightMm(station, hold))
+    expect(grip.trouble({ ...toLimit, bladeYMm: toLimit.bladeYMm + 1e-6 })).toBeNull()
+    expect(grip.trouble(moved(toLimit, 0, 0.01))).toBe('too-little-held')
+  })
+
+  it('never leads to a hold that the search would refuse', () => {
+    const stations = evenStations(blade.edge, 20)
+    fc.assert(
+      fc.property(fc.double({ min: 10, max: 35, noNaN: true }), fc.integer({ min: 0, max: 19 }), (deg, i) => {
+        const advised = adviseBladeHeight(heldSetup, 'A', settingOfHeight(rig, 60), deg, stations[i]!)
+        if (!advised.ok) return
+        const pivotMm = 60
+        expect(holdLimits({ ...heldSetup, hold: advised.hold }, 'A', [stations[i]!])(advised.hold, pivotMm)).toBeNull()
+      }),
+    )
+  })
+})

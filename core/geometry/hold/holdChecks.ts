@@ -1,0 +1,93 @@
+import type { Contact } from '../contact/contact'
+import { lowestOverJaws, topsOf, type LowestOver } from './jawClearance'
+import type { Refusal } from '../../schema/refusal'
+import { bladeThere, thinsPerMm } from '../../records/blade/taper'
+import { curveLength } from '../../math/curve/arcLength'
+import type { Station } from '../../math/curve/stations'
+import type { JawSet } from '../../records/rig/jawSet'
+import { jawSetsOf } from '../../records/rig/jaws'
+import type { Setup } from '../setup/setup'
+import type { Side } from '../../records/common/side'
+import { clampFrame, toClampFrame } from '../clamping/clampFrame'
+
+export type Verdict = 'good' | 'watch' | 'bad'
+
+/** What practitioners found where nothing was tried: thicker spines slip out of ordinary jaws, mm. */
+const USUAL_MOST = { flat: 5, sabre: 10 } as const
+/** From the flats on: a grind lower than this share of the width leaves parallel flats to hold. */
+const FLATS_FROM = 0.85
+
+export interface JawFit {
+  readonly verdict: Verdict
+  readonly spineMm: number
+  readonly mostMm: number
+  /** Whether these jaws were tried so, or the figure is what is usual. */
+  readonly tried: boolean
+  readonly flats: boolean
+  readonly falseEdge: boolean
+}
+
+/** Whether jaws hold a spine of this grind and thickness; null on a table. Source: docs/geometry.md, "Will it hold". */
+export function jawFit({ rig, blade, hold }: Setup): JawFit | null {
+  if (!rig.jaws) return null
+  const flats = blade.primaryGrindHeightMm < FLATS_FROM * blade.widthMm
+  const { spineThicknessMm: spineMm } = bladeThere(blade, hold.bladeXMm / Math.max(1, curveLength(blade.edge)))
+  const tried = flats ? rig.jaws.mostSpineSabreMm : rig.jaws.mostSpineFlatMm
+  const mostMm = tried ?? (flats ? USUAL_MOST.sabre : USUAL_MOST.flat)
+  const verdict: Verdict = blade.falseEdge || spineMm > mostMm ? 'bad' : spineMm > 0.9 * mostMm ? 'watch' : 'good'
+  return { verdict, spineMm, mostMm, tried: tried !== null, flats, falseEdge: blade.falseEdge }
+}
+
+/**
+ * How much the blade thins from one end of the jaws to the other, mm, towards the tip; 0 where that was not measured.
+ */
+export const taperInJawsMm = ({ rig, blade }: Setup): number => thinsPerMm(blade) * (rig.jaws?.widthMm ?? 0)
+
+/** How far the handle's end stands from the middle of the jaws, in widths of the jaws; 0 without a handle or jaws. */
+export function handleReach({ rig, blade, hold }: Setup): number {
+  if (!rig.jaws || blade.handleLengthMm === 0) return 0
+  return (hold.bladeXMm + blade.handleLengthMm) / rig.jaws.widthMm
+}
+
+export interface TipStop {
+  /** Along the jaws from their middle: where the stone's middle stands over the tip, mm. */
+  readonly alongMm: number
+  /** Where the stone's free edge then stands, on the same rule. */
+  readonly freeEdgeMm: number
+}
+
+/**
+ * Where to stop the stone so that the tip stays sharp: its middle over the tip and no farther. Measured along the jaws,
+ * on the side being worked. Source: docs/geometry.md, "Will it hold".
+ */
+export function tipStop({ hold, stone }: Setup, stations: readonly Station[]): TipStop {
+  const [alongMm] = toClampFrame(stations.at(-1)!.point, clampFrame(hold))
+  return { alongMm, freeEdgeMm: alongMm + stone.widthMm / 2 }
+}
+
+export interface Clearance {
+  readonly jaws: JawSet
+  /**
+   * The lowest edge angle at which the stone passes over these jaws anywhere along the edge, degrees; null where they
+   * are never in its way.
+   */
+  readonly lowestDeg: number | null
+  /** Whether that is for what stands higher behind their front. */
+  readonly byKnob: boolean
+}
+
+/**
+ * How low each set of the rig's jaws lets the stone go on a side. Contacts: along the edge. Source: docs/geometry.md,
+ * "Limits".
+ */
+export function clearances(setup: Setup, side: Side, along: readonly (Contact | Refusal)[]): Clearance[] {
+  return jawSetsOf(setup.rig).map((jaws) => {
+    const tops = topsOf(setup, side, jaws)
+    let lowest: LowestOver | null = null
+    for (const contact of along) {
+      const here = contact.ok ? lowestOverJaws(contact, tops, setup.stone, setup.rig.stroke) : null
+      if (here && here.deg > (lowest?.deg ?? 0)) lowest = here
+    }
+    return { jaws, lowestDeg: lowest?.deg ?? null, byKnob: lowest?.over === 'knob' }
+  })
+}

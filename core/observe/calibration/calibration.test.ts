@@ -1,0 +1,104 @@
+import { describe, expect, it } from 'vitest'
+import type { Blade } from '../../records/blade/blade'
+import { stationAt } from '../../math/curve/stations'
+import type { Side } from '../../records/common/side'
+import type { MeasureId } from '../../uncertainty/measures'
+import { plainStone, postRig, sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
+import { calibratedBench, STAGES } from '../../simulation/standIn/calibratedBench'
+import { fitRig, type ProvedAngle, type Unknown } from './fitRig'
+import reference from './fixtures/calibration.json'
+
+type Case = (typeof reference.cases)[number]
+type Name = keyof Case['trueError']
+
+const UNKNOWNS: Record<Name, [MeasureId, string | null]> = {
+  pivotHeightMm: ['pivot-height', null],
+  setbackMm: ['setback', null],
+  centreOffsetMm: ['centre-offset', null],
+  tiltDeg: ['tilt', null],
+  faceOffset0Mm: ['face-offset', '0'],
+  faceOffset1Mm: ['face-offset', '1'],
+}
+const NAMES = Object.keys(UNKNOWNS) as Name[]
+const unknownsOf = ({ tolerance }: Case): Unknown[] =>
+  NAMES.map((name) => ({ id: UNKNOWNS[name][0], stoneId: UNKNOWNS[name][1], tolerance: tolerance[name] }))
+const edge: Blade['edge'] = [{ type: 'line', from: [-50, 0], to: [50, 0] }]
+const proofsOf = ({ nominal, proved }: Case): ProvedAngle[] =>
+  proved.map(({ side, pivotHeightMm, bladeHeightMm, stone, doubtDeg, provedDeg }) => ({
+    setup: {
+      rig: { ...postRig, pivot: { setbackMm: nominal.setbackMm, alongMm: 0 } },
+      blade: { ...sampleSetup.blade, edge },
+      stone: { ...plainStone, faceOffsetMm: nominal.faceOffsetMm[stone]! },
+      hold: { bladeXMm: 0, bladeYMm: -bladeHeightMm, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
+    },
+    side: side as Side,
+    pivotHeightMm,
+    station: stationAt(edge, 50),
+    stoneId: String(stone),
+    deg: provedDeg,
+    doubtDeg,
+  }))
+
+describe('a rig fitted to the angles proved on it', () => {
+  const fits = reference.cases.map((of) => ({ of, fit: fitRig(proofsOf(of), unknownsOf(of)) }))
+
+  it('is off by no more than it says, about as often as it says', () => {
+    const inside = fits.flatMap(({ of, fit }) =>
+      fit.unknowns.map(({ error, doubt }, k) => Math.abs(error - of.trueError[NAMES[k]!]) <= doubt),
+    )
+    const share = inside.filter(Boolean).length / inside.length
+    expect(share).toBeGreaterThanOrEqual(0.93)
+    expect(share).toBeLessThanOrEqual(0.97)
+  })
+
+  it.each(fits)('$of.name: half-widths and errors as least squares has them', ({ of, fit }) => {
+    fit.unknowns.forEach(({ error, doubt }, k) => {
+      const [fitted, halfWidth] = of.fitted[NAMES[k]!] as [number, number]
+      expect(Math.abs(doubt / halfWidth - 1), NAMES[k]).toBeLessThan(0.1)
+      expect(Math.abs(error - fitted), NAMES[k]).toBeLessThan(0.2 * halfWidth)
+    })
+  })
+})
+
+describe('a wild proof', () => {
+  const [of] = reference.cases
+  const proofs = proofsOf(of!)
+  const wild = proofs.map((proof, i) => (i === 1 ? { ...proof, deg: proof.deg + 4 } : proof))
+
+  it('counts for little, and says so', () => {
+    const [fit, without] = [wild, proofs.filter((_, i) => i !== 1)].map((some) => fitRig(some, unknownsOf(of!)))
+    expect(fit!.proofs[1]!.weight).toBeLessThan(0.1)
+    expect(fit!.proofs.filter((_, i) => i !== 1).every(({ weight }) => weight > 0.8)).toBe(true)
+    fit!.unknowns.forEach(({ error, tolerance }, k) =>
+      expect(Math.abs(error - without!.unknowns[k]!.error)).toBeLessThan(0.7 * tolerance),
+    )
+  })
+})
+
+describe('what nothing was proved of', () => {
+  it('is known as well as before', () => {
+    const unknowns = unknownsOf(reference.cases[0]!)
+    fitRig([], unknowns).unknowns.forEach(({ error, doubt, tolerance }) => {
+      expect(Math.abs(error)).toBeLessThan(1e-6)
+      expect(doubt).toBeCloseTo(tolerance, 6)
+    })
+  })
+})
+
+describe('stand-in benches with three proved blades, and two more', () => {
+  const count = Number(process.env.JAW_TILT_BENCHES ?? 100)
+  const outcomes = Array.from({ length: count }, (_, i) => calibratedBench((i + 0.5) / count, sampleSetup))
+  const doubts = (when: (typeof STAGES)[number]) => outcomes.map((one) => one[when].doubtDeg).sort((a, b) => a - b)
+
+  it.each(STAGES)('set what they say, as surely as they say, %s', (when) => {
+    const inside = outcomes.filter((one) => Math.abs(one[when].offDeg) <= one[when].doubtDeg).length / count
+    expect(inside).toBeGreaterThanOrEqual(0.93)
+    expect(inside).toBeLessThanOrEqual(0.98)
+  })
+
+  it('are much surer after, and surer still later', () => {
+    const [before, after, later] = STAGES.map((when) => doubts(when)[count >> 1]!)
+    expect(after! / before!).toBeLessThan(0.5)
+    expect(later!).toBeLessThan(0.95 * after!)
+  })
+})

@@ -1,0 +1,41 @@
+import { bench } from 'vitest'
+import { evenStations, stationAt } from '../../math/curve/stations'
+import { zonesOfBlade } from '../../records/blade/zones'
+import { zoneAngles } from '../ledger/zoneAngles'
+import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
+import { fitRig, type ProvedAngle } from './fitRig'
+import { movableOn, unknownsOf } from './provedOnRig'
+
+const known = {
+  bladeHeightToleranceMm: 0.3,
+  holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+}
+const stones = [{ ...sampleSetup.stone, id: 'stone' }]
+const unknowns = unknownsOf(sampleSetup.rig, stones, known)
+/** Twelve proofs of three blades, a little off what is set. */
+const proofs = [50, 56, 62].flatMap((pivotHeightMm, blade) =>
+  (['A', 'B'] as const).flatMap((side) =>
+    [20, 50].map((placeMm): ProvedAngle => {
+      const station = stationAt(sampleSetup.blade.edge, placeMm)
+      const at = { setup: sampleSetup, side, pivotHeightMm, station, stoneId: 'stone', deg: 20, doubtDeg: 0.2 }
+      return { ...at, deg: fitRig([at], unknowns).proofs[0]!.beforeDeg! + 0.1 * (blade - 1) }
+    }),
+  ),
+)
+bench(`${movableOn(sampleSetup.rig).length} measures fitted to twelve proofs`, () => void fitRig(proofs, unknowns))
+
+const dial = { by: 'millimetres', mm: 43 } as const
+const asSet = {
+  setup: sampleSetup,
+  job: {
+    rigId: '',
+    stoneId: '',
+    dialled: { A: dial, B: dial, linked: true },
+    gaugeZero: 'centre-plane',
+    gaugeAxes: 'one',
+  },
+  dialFor: stationAt(sampleSetup.blade.edge, 40),
+  zones: zonesOfBlade(sampleSetup.blade, evenStations(sampleSetup.blade.edge, 400)),
+  stoneOf: () => undefined,
+} as const
+bench('the angles of a side zone by zone', () => void zoneAngles(asSet, known, [], 'A'))

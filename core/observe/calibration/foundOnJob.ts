@@ -1,0 +1,30 @@
+import type { KnownHold } from '../../records/job/knownHold'
+import { doubtBudget } from '../../uncertainty/budget'
+import { READ_TO_DEG, readingMoves } from '../gauge/likelyCauses'
+import type { ProvedAgainst, ReadAgainst, SetThere } from '../ledger/against'
+import type { GaugeUse } from '../../records/job/gaugeZero'
+import type { Found, ProvedAgainstSet, ReadAgainstSet } from './proofCauses'
+
+/**
+ * What was proved and read on a job, as its causes are looked for: only what can be held against what is set, a reading
+ * no surer than a gauge at a bench can be read. `known`: how well the hold is known. Source: docs/calibration.md, "Why
+ * proved and set differ".
+ */
+export function foundOnJob(
+  { proved, read }: { readonly proved: readonly ProvedAgainst[]; readonly read: readonly ReadAgainst[] },
+  known: KnownHold,
+  use: GaugeUse,
+): Required<Pick<Found, 'proved' | 'read'>> {
+  const budgetOf = ({ setup, side, pivotHeightMm, station }: SetThere) =>
+    doubtBudget(setup, known, side, pivotHeightMm, station)
+  return {
+    proved: proved.flatMap(({ side, amount: { doubtDeg }, set, differsDeg, toApex }): ProvedAgainstSet[] =>
+      set && differsDeg !== null ? [{ side, differsDeg, doubtDeg, budget: budgetOf(set), toApex }] : [],
+    ),
+    read: read.flatMap(({ side, amount: { deg, doubtDeg }, mustDeg, set }): ReadAgainstSet[] => {
+      if (!set || mustDeg === null) return []
+      const moves = readingMoves(set.setup, side, set, use)
+      return [{ readDeg: deg, mustDeg, doubtDeg: Math.max(doubtDeg, READ_TO_DEG), budget: budgetOf(set), moves }]
+    }),
+  }
+}

@@ -1,0 +1,144 @@
+import type { Blade } from '../../records/blade/blade'
+import type { KnownHold } from '../../records/job/knownHold'
+import { stationAt } from '../../math/curve/stations'
+import { doubtBudget, totalDoubtDeg } from '../../uncertainty/budget'
+import type { Proof } from '../../log/entry'
+import { heightOfSetting } from '../../records/rig/dial'
+import { RIG_UNKNOWNS, type UnknownId } from '../../records/rig/fitted'
+import { fittedAt } from '../../records/rig/fittedAt'
+import { restsOnTable } from '../../records/rig/kinds'
+import type { Rig } from '../../records/rig/rig'
+import { contactFor, type Setup } from '../../geometry/setup/setup'
+import type { Stone } from '../../records/stone/stone'
+import type { ProvedAngle, Unknown } from './fitRig'
+
+/**
+ * What may move on a rig of this kind. The arms of an upright one share a dial though each has a height of its own: its
+ * zero is nobody’s. On a table no jaws hold the blade.
+ */
+export function movableOn(rig: Rig): UnknownId[] {
+  const arms = rig.pivotB !== null
+  const without: UnknownId[] = [
+    ...(arms ? (['pivot-height'] as const) : (['setback-b'] as const)),
+    ...(restsOnTable(rig) ? (['centre-offset', 'tilt'] as const) : []),
+  ]
+  return RIG_UNKNOWNS.filter((id) => !without.includes(id))
+}
+
+/** Why a proof tells nothing of a rig. */
+export type NotCounted =
+  /** Ink tells an angle against the set one, which is what is asked. */
+  | 'not-goniometer'
+  | 'not-to-apex'
+  | 'apex-not-said'
+  | 'convex'
+  | 'not-dialled'
+  | 'counted-before'
+  | 'blade-or-stone-gone'
+  | 'no-angle'
+
+export interface CountedProof {
+  readonly proof: Proof
+  readonly angle: ProvedAngle
+}
+export interface ProvedOnRig {
+  readonly counted: readonly CountedProof[]
+  readonly left: readonly { readonly proof: Proof; readonly why: NotCounted }[]
+}
+
+/** What a proof was made with, as far as it is still there. */
+export interface Lookup {
+  readonly rig: Rig
+  blade(id: string | null): Blade | undefined
+  /** As it is on this rig. */
+  stone(id: string | null): Stone | undefined
+  /** How well it was known how the blade was held. */
+  known(jobId: string | null): KnownHold
+  /** Stones whose faces are surely right: they do not move, though others may. */
+  readonly fixedStones?: readonly string[]
+}
+
+/**
+ * The proofs of a rig, those that tell something of its measures and the others with the reason. Each is as doubtful as
+ * its reading and all that differs from hold to hold; `moving`: what may move is not counted into it. Source:
+ * docs/calibration.md, "What counts".
+ */
+export function provedOnRig(proofs: readonly Proof[], moving: readonly UnknownId[], lookup: Lookup): ProvedOnRig {
+  const [counted, left]: [CountedProof[], { proof: Proof; why: NotCounted }[]] = [[], []]
+  for (const proof of proofs) {
+    const found = angleOf(proof, moving, lookup)
+    if (typeof found === 'string') left.push({ proof, why: found })
+    else counted.push({ proof, angle: found })
+  }
+  return { counted, left }
+}
+
+function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): ProvedAngle | NotCounted {
+  const { by, toApex, finish, cut, side, deg } = proof
+  if (by !== 'goniometer') return 'not-goniometer'
+  if (finish === 'convex') return 'convex'
+  if (toApex === null) return 'apex-not-said'
+  if (!toApex) return 'not-to-apex'
+  if (!cut) return 'not-dialled'
+  if (lookup.rig.mendedBy.includes(proof.id)) return 'counted-before'
+  const [blade, stone] = [lookup.blade(proof.bladeId), lookup.stone(proof.stoneId)]
+  if (!blade || !stone) return 'blade-or-stone-gone'
+  const setup: Setup = { rig: lookup.rig, blade, stone, hold: cut.hold }
+  const height = heightOfSetting(lookup.rig, cut.setting)
+  const station = stationAt(blade.edge, proof.placeMm ?? 0)
+  if (!height.ok || !contactFor(setup, side, cut.setting, station).ok) return 'no-angle'
+  const budget = doubtBudget(setup, lookup.known(proof.jobId), side, height.heightMm, station)
+  const fixedFace = lookup.fixedStones?.includes(proof.stoneId ?? '') ?? false
+  const moves = (id: UnknownId) => moving.includes(id) && !(id === 'face-offset' && fixedFace)
+  const differs = budget.filter(({ id }) => !moves(id as UnknownId))
+  const { againOffsetMm, againTiltDeg } = lookup.rig.tolerance
+  const again = (
+    [
+      ['centre-offset', againOffsetMm],
+      ['tilt', againTiltDeg],
+    ] as const
+  ).map(([id, by]) => (moving.includes(id) ? by * (budget.find((share) => share.id === id)?.perUnitDeg ?? 0) : 0))
+  return {
+    setup,
+    side,
+    pivotHeightMm: height.heightMm,
+    station,
+    stoneId: proof.stoneId!,
+    deg,
+    doubtDeg: Math.hypot(proof.doubtDeg, totalDoubtDeg(differs), ...again),
+  }
+}
+
+/** What may move on a rig with these stones, as they are on it; tolerances as they are known now. */
+export function unknownsOf(
+  rig: Rig,
+  stones: readonly KnownStone[],
+  { holdTolerance }: KnownHold,
+): (Unknown & { readonly id: UnknownId })[] {
+  const written: Record<Exclude<UnknownId, 'face-offset'>, number> = {
+    'pivot-height': rig.tolerance.heightMm,
+    setback: rig.tolerance.setbackMm,
+    'setback-b': rig.tolerance.setbackMm,
+    'centre-offset': holdTolerance.centreOffsetMm,
+    tilt: holdTolerance.tiltDeg,
+  }
+  const known = (id: UnknownId, stone: KnownStone | null, tolerance: number) => {
+    const before = rig.fitted?.measures[fittedAt(rig, id, stone)]
+    return { id, stoneId: stone?.id ?? null, tolerance: before?.doubt ?? tolerance }
+  }
+  return [
+    ...movableOn(rig).flatMap((id) => (id === 'face-offset' ? [] : [known(id, null, written[id])])),
+    ...stones.map((stone) => known('face-offset', stone, stone.faceOffsetToleranceMm)),
+  ].filter(({ tolerance }) => tolerance > 0)
+}
+type KnownStone = Stone & { readonly id: string }
+
+/** How unknowns hang together by what the rig was mended by before, as FitAsk has it. */
+export function knownTogether(rig: Rig, stones: readonly KnownStone[], unknowns: readonly Unknown[]): number[][] {
+  const rows = unknowns.map(({ id, stoneId }) =>
+    fittedAt(rig, id as UnknownId, stones.find((stone) => stone.id === stoneId) ?? null),
+  )
+  return rows.map((row, k) =>
+    rows.map((other, j) => (k === j ? 1 : row < 0 || other < 0 ? 0 : rig.fitted!.correlation[row]![other]!)),
+  )
+}

@@ -1,0 +1,116 @@
+import equal from 'fast-deep-equal'
+import type { ZoneKind, Zone } from '../../records/blade/zones'
+import type { Contact } from '../../geometry/contact/contact'
+import type { Side } from '../../records/common/side'
+import { stationAt, type Station } from '../../math/curve/stations'
+import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
+import { gaugeUseOf, type Job } from '../../records/job/job'
+import type { Amount } from '../../log/amount'
+import type { Proof, Reading } from '../../log/entry'
+import { heightOfSetting } from '../../records/rig/dial'
+import type { DialSetting } from '../../records/rig/dials/readings'
+import type { StoneInUse } from '../../records/rig/fittedAt'
+import { contactFor, type Setup } from '../../geometry/setup/setup'
+
+/** A job as it is set now. */
+export interface JobAsSet {
+  readonly setup: Setup
+  readonly job: Pick<Job, 'rigId' | 'stoneId' | 'dialled' | 'gaugeZero' | 'gaugeAxes'>
+  /** The place that the dial is for. */
+  readonly dialFor: Station
+  readonly zones: readonly Zone[]
+  /** A stone that was worked with before, as it is now. */
+  stoneOf(id: string): StoneInUse | undefined
+}
+
+/** What the rig was set to where something was found. */
+export interface SetThere {
+  readonly setup: Setup
+  readonly side: Side
+  readonly pivotHeightMm: number
+  readonly station: Station
+  /** What this gives by the measures as they are known now. */
+  readonly contact: Contact
+}
+
+export interface ProvedAgainst {
+  readonly side: Side
+  readonly amount: Amount
+  /** Along the edge from the heel, mm. */
+  readonly placeMm: number
+  /** By what it was cut with; null where the rig gives no angle there, or another rig was used. */
+  readonly set: SetThere | null
+  /** The steel less the set angle, degrees; of another rig by what it said then; null where none is known. */
+  readonly differsDeg: number | null
+  /** Cut as the job is set now, as far as was noted. */
+  readonly asSetNow: boolean
+  /** Whether the bevel was cut through to the apex; null where it was not said. */
+  readonly toApex: boolean | null
+}
+
+/** Where along the edge a proof holds: its place, its zone's middle, or where the dial is for. */
+export function placeOf(
+  { placeMm, zone }: { placeMm: number | null; zone?: ZoneKind | null },
+  { zones, dialFor }: Pick<JobAsSet, 'zones' | 'dialFor'>,
+): number {
+  if (placeMm !== null) return placeMm
+  const its = zones.find(({ kind }) => kind === zone)
+  return its ? (its.fromMm + its.toMm) / 2 : dialFor.fromHeelMm
+}
+
+/**
+ * What was proved at a place against what the rig was set to when it was cut, with the hold and the stone of then; what
+ * was not noted is taken to be as it is now. Source: docs/geometry.md, "Read and proved against set".
+ */
+export function provedAgainst(now: JobAsSet, side: Side, amount: Amount): ProvedAgainst {
+  const last = amount.of.at(-1) as Proof
+  const { setup, job } = now
+  const placeMm = placeOf(last, now)
+  const toApex = last.toApex
+  const { cut } = last
+  if (cut && cut.rigId !== job.rigId)
+    return { side, amount, placeMm, set: null, differsDeg: amount.deg - cut.setDeg, asSetNow: false, toApex }
+  const stoneId = cut ? (last.stoneId ?? job.stoneId) : job.stoneId
+  const stone = stoneId === job.stoneId ? setup.stone : now.stoneOf(stoneId)
+  const setting = cut?.setting ?? job.dialled[side]
+  const set = stone ? setThere({ ...setup, stone, hold: cut?.hold ?? setup.hold }, side, setting, placeMm) : null
+  const setDeg = set?.contact.edgeAngleDeg ?? cut?.setDeg ?? null
+  const differsDeg = setDeg === null ? null : amount.deg - setDeg
+  const asSetNow = !cut || (stoneId === job.stoneId && equal(setting, job.dialled[side]))
+  return { side, amount, placeMm, set, differsDeg, asSetNow, toApex }
+}
+
+/** What the rig gives at a place of the edge with such a setting; null where it gives no angle there. */
+export function setThere(setup: Setup, side: Side, setting: DialSetting, placeMm: number): SetThere | null {
+  const station = stationAt(setup.blade.edge, placeMm)
+  const [contact, at] = [contactFor(setup, side, setting, station), heightOfSetting(setup.rig, setting)]
+  return contact.ok && at.ok ? { setup, side, pivotHeightMm: at.heightMm, station, contact } : null
+}
+
+export interface ReadAgainst {
+  readonly side: Side
+  readonly amount: Amount
+  readonly placeMm: number
+  /** What it had to read there as the rig was set then; null where there was no angle. */
+  readonly mustDeg: number | null
+  readonly differsDeg: number | null
+  /** The rig as it is set now; null where it, or the gauge's zero, is another since. */
+  readonly set: SetThere | null
+}
+
+/** A rig that must read alike to this is not set otherwise since, degrees. */
+const SAME_SET_DEG = 0.05
+
+/** What a gauge read at a place against what it had to read there. Source: docs/geometry.md, as above. */
+export function readAgainst(now: JobAsSet, side: Side, amount: Amount): ReadAgainst {
+  const last = amount.of.at(-1) as Reading
+  const { setup, job } = now
+  const placeMm = placeOf(last, now)
+  const set = setThere(setup, side, job.dialled[side], placeMm)
+  const mustNow = set && expectedReadingDeg(setup, side, set.contact, gaugeUseOf(job))
+  const mustDeg = last.expectedDeg ?? mustNow
+  const asNow =
+    mustDeg !== null && mustNow !== null && last.zero === job.gaugeZero && Math.abs(mustDeg - mustNow) <= SAME_SET_DEG
+  const differsDeg = mustDeg === null ? null : amount.deg - mustDeg
+  return { side, amount, placeMm, mustDeg, differsDeg, set: asNow ? set : null }
+}

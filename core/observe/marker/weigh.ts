@@ -1,0 +1,144 @@
+import { radians } from '../../math/units/angle'
+import type { FaceKind } from './face'
+import { DEPTH_SIGMA, lookOdds, normalUpTo, type InkLook } from './look'
+
+/** A face that was looked at: one side of the blade in one zone. */
+export interface LookedAt {
+  /** From shoulder to apex, mm, as measured or worked out. */
+  readonly widthMm: number
+  /** Half-angle of the primary face: no bevel is flatter, degrees. */
+  readonly primaryDeg: number
+  readonly looks: readonly InkLook[]
+}
+
+/** The range of the contact depth, micrometres. */
+export type DepthRange = readonly [least: number, most: number]
+
+const STEP_DEG = 0.025
+const CURVED_STEP_DEG = 0.2
+/** How far beyond the set angles a face is looked for, degrees; and where the ink says that it lies within them. */
+const BEYOND_DEG = { open: 10, closed: 4.5 }
+const STEEPEST_DEG = 50
+const DEPTHS = 14
+/** Depths of single looks lie beyond those of the hand: so many more to each side. */
+const MORE_DEPTHS = 6
+/** How much a face may bend from shoulder to apex, degrees, and how likely each kind is before anyone looked. */
+const GROWTHS = [1.5, 2.5, 3.5, 4.5, 6, 8]
+export const BEFORE: Record<FaceKind, number> = { flat: 0.8, convex: 0.15, hollow: 0.05 }
+
+/** Odds over angles: one row for each contact depth. */
+export interface Grid {
+  readonly fromDeg: number
+  readonly stepDeg: number
+  readonly growsDeg: number
+  readonly rows: readonly Float64Array[]
+}
+
+export type Grids = Readonly<Record<FaceKind, readonly Grid[]>>
+
+function gridsOf(face: LookedAt, lookDepths: readonly number[], spread: readonly number[]): Grids {
+  const [fromDeg, toDeg] = whereToLook(face)
+  const grid = (growsDeg: number, stepDeg: number): Grid => {
+    const cells = Math.max(1, Math.round((toDeg - fromDeg) / stepDeg) + 1)
+    const rows = Array.from({ length: DEPTHS }, () => new Float64Array(cells).fill(1))
+    for (const look of face.looks)
+      timesOdds(rows, look, { fromDeg, stepDeg, growsDeg, widthMm: face.widthMm }, lookDepths, spread)
+    return { fromDeg, stepDeg, growsDeg, rows }
+  }
+  const curved = (sign: number) => GROWTHS.map((growsDeg) => grid(sign * growsDeg, CURVED_STEP_DEG))
+  return { flat: [grid(0, STEP_DEG)], convex: curved(1), hollow: curved(-1) }
+}
+
+function whereToLook({ looks, primaryDeg }: LookedAt): [fromDeg: number, toDeg: number] {
+  const by = [...looks].sort((a, b) => a.setDeg - b.setDeg)
+  const [first, last] = [by[0]!, by.at(-1)!]
+  const below = first.seen === 'shoulder' || first.seen === 'above' ? BEYOND_DEG.closed : BEYOND_DEG.open
+  const beyond = last.seen === 'apex' ? BEYOND_DEG.closed : BEYOND_DEG.open
+  return [Math.max(primaryDeg, first.setDeg - below), Math.min(STEEPEST_DEG, last.setDeg + beyond)]
+}
+
+/** Rows of odds over the angle at the middle, one for each depth, times those of one look, whose depth spreads. */
+function timesOdds(
+  rows: readonly Float64Array[],
+  look: InkLook,
+  { fromDeg, stepDeg, growsDeg, widthMm }: Pick<Grid, 'fromDeg' | 'stepDeg' | 'growsDeg'> & { widthMm: number },
+  lookDepths: readonly number[],
+  spread: readonly number[],
+): void {
+  const odds = lookOdds(look)
+  const grows = radians(growsDeg)
+  const at = new Float64Array(lookDepths.length)
+  const inWidths = lookDepths.map((depthUm) => depthUm / 1000 / widthMm)
+  for (let i = 0; i < rows[0]!.length; i++) {
+    const over = radians(fromDeg + i * stepDeg - look.setDeg) - grows / 2
+    for (let d = 0; d < at.length; d++) at[d] = odds(over, grows, inWidths[d]!)
+    for (let d = 0; d < rows.length; d++) {
+      let sum = 0
+      for (let k = 0; k < spread.length; k++) sum += spread[k]! * at[d + k]!
+      rows[d]![i]! *= sum
+    }
+  }
+}
+
+export const sumOf = (row: Float64Array): number => row.reduce((sum, odds) => sum + odds, 0)
+export const massOf = (grids: readonly Grid[], depth: number): number =>
+  grids.reduce((sum, { rows, stepDeg }) => sum + sumOf(rows[depth]!) * stepDeg, 0) / grids.length
+
+const evidenceOf = (of: Grids, depth: number): number =>
+  (Object.keys(BEFORE) as FaceKind[]).reduce((sum, kind) => sum + BEFORE[kind] * massOf(of[kind], depth), 0)
+
+export function normalized(odds: readonly number[]): number[] {
+  const total = odds.reduce((sum, one) => sum + one, 0)
+  return odds.map((one) => one / total)
+}
+
+/** A normal deviate in cells from −reach to reach; sigma in cells. */
+export function bell(sigma: number, reach: number): number[] {
+  const upTo = (cell: number) => normalUpTo((cell - reach) / sigma)
+  return normalized(Array.from({ length: 2 * reach + 1 }, (_, i) => upTo(i + 0.5) - upTo(i - 0.5)))
+}
+
+/** The contact depths that are told apart within a range, and how single looks spread around them. */
+export function depthsOf([least, most]: DepthRange) {
+  const step = Math.log(most / least) / DEPTHS
+  const ofLooks = Array.from(
+    { length: DEPTHS + 2 * MORE_DEPTHS },
+    (_, i) => least * Math.exp(step * (i + 0.5 - MORE_DEPTHS)),
+  )
+  return { depths: ofLooks.slice(MORE_DEPTHS, -MORE_DEPTHS), ofLooks, spread: bell(DEPTH_SIGMA / step, MORE_DEPTHS) }
+}
+
+/** A face weighed: the odds of its looks over angles and depths, and over depths alone. */
+export interface WeighedFace {
+  readonly grids: Grids
+  readonly evidence: readonly number[]
+}
+
+/** Several questions are asked of the same looks: each face is weighed once. */
+const weighedBefore = new WeakMap<LookedAt, { range: DepthRange; weighed: WeighedFace }>()
+
+/** Weighs the looks at one face; null where nobody looked. */
+export function weighedFace(face: LookedAt, range: DepthRange): WeighedFace | null {
+  if (face.looks.length === 0) return null
+  const before = weighedBefore.get(face)
+  if (before && before.range[0] === range[0] && before.range[1] === range[1]) return before.weighed
+  const weighed = weigh(face, range)
+  weighedBefore.set(face, { range, weighed })
+  return weighed
+}
+
+function weigh(face: LookedAt, range: DepthRange): WeighedFace {
+  const { depths, ofLooks, spread } = depthsOf(range)
+  const grids = gridsOf(face, ofLooks, spread)
+  return { grids, evidence: depths.map((_, i) => evidenceOf(grids, i)) }
+}
+
+/** The odds of the contact depths that the faces share. */
+export function depthOdds(faces: readonly (WeighedFace | null)[]): { odds: number[]; logEvidence: number } {
+  const logs = Array.from({ length: DEPTHS }, (_, i) =>
+    faces.reduce((sum, face) => sum + (face ? Math.log(face.evidence[i]!) : 0), 0),
+  )
+  const most = Math.max(...logs)
+  const odds = logs.map((log) => Math.exp(log - most))
+  return { odds: normalized(odds), logEvidence: most + Math.log(odds.reduce((sum, one) => sum + one, 0) / DEPTHS) }
+}

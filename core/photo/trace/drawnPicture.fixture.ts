@@ -1,0 +1,126 @@
+import { SHAPES } from '../../records/blade/shapes'
+import type { ShapeId } from '../../records/blade/shapeMeasures'
+import { cornersOf } from '../../math/curve/corners'
+import { evenStations, stationAt } from '../../math/curve/stations'
+import type { Curve } from '../../math/curve/curve'
+import type { Vec2 } from '../../math/vector/vec2'
+import type { GrayPicture } from './snap'
+
+/** How a picture is lit: brightness of blade and paper, noise (one standard deviation), a shadow outside the edge. */
+export interface Light {
+  readonly blade: number
+  readonly noise: number
+  readonly shadow?: number
+  /** A bevel within the edge. */
+  readonly bevel?: number
+}
+const PAPER = 200
+const SHADOW_PX = 14
+const SIZE = { width: 1500, height: 700 }
+const BAND_PX = SHADOW_PX + 2
+
+/** Numbers that look random and are the same each time: even from 0 to 1, and with the normal's spread. */
+export function numbers(seed: number) {
+  let state = seed
+  const even = () => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32
+  const normal = () => Math.sqrt(-2 * Math.log(even() + 1e-12)) * Math.cos(2 * Math.PI * even())
+  return { even, normal }
+}
+
+export interface DrawnPicture {
+  readonly picture: GrayPicture
+  /** What a hand presses: a dozen places along the edge, six pixels off, and its corners. */
+  readonly marks: Vec2[]
+  readonly spine: [Vec2, Vec2]
+  readonly edge: Curve
+  readonly pxPerMm: number
+}
+
+/** A blade of the library, photographed squarely: its border two pixels soft. */
+export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPicture {
+  const { even, normal } = numbers(seed)
+  const { usual, build } = SHAPES[id]
+  const { edge, spine } = build(usual)
+  const pxPerMm = Math.min(1200 / usual.lengthMm, 18)
+  const turn = (even() - 0.5) * 0.15
+  const [cos, sin] = [pxPerMm * Math.cos(turn), pxPerMm * Math.sin(turn)]
+  const seen = ([x, y]: Vec2): Vec2 => [120 + x * cos - y * sin, 200 + x * sin + y * cos]
+  const along = (curve: Curve, count: number) => evenStations(curve, count).map(({ point }) => seen(point))
+  const shape = along(edge, 500)
+  const inside = filled([...shape, ...along(spine, 300).reverse()], SIZE)
+  const away = distances(shape)
+  const pixels = new Uint8Array(inside.length)
+  const lit = inside.map((is, i) => {
+    const far = away[i]!
+    const outside = light.shadow !== undefined && far < SHADOW_PX ? light.shadow : PAPER
+    const steel = light.bevel !== undefined && far < SHADOW_PX ? light.bevel : light.blade
+    const covered = far < 1 ? Math.max(0, Math.min(1, 0.5 + (is ? far : -far))) : is
+    return covered * steel + (1 - covered) * outside
+  })
+  soft(soft(lit)).forEach((bright, i) => (pixels[i] = Math.max(0, Math.min(255, bright + light.noise * normal()))))
+  const shaken = (point: Vec2, by: number): Vec2 => [point[0] + (even() - 0.5) * by, point[1] + (even() - 0.5) * by]
+  const corners = cornersOf(edge).map(({ fromHeelMm }) => fromHeelMm)
+  const near = (at: number) => corners.some((corner) => Math.abs(corner - at) * pxPerMm < 40)
+  const rough = evenStations(edge, 14).filter(({ fromHeelMm }, i) => i === 0 || i === 13 || !near(fromHeelMm))
+  const marks = [
+    ...rough.map((at) => ({ at, by: 12 })),
+    ...corners.map((at) => ({ at: stationAt(edge, at), by: 4 })),
+  ].sort((a, b) => a.at.fromHeelMm - b.at.fromHeelMm)
+  return {
+    picture: { ...SIZE, pixels },
+    marks: marks.map(({ at, by }) => shaken(seen(at.point), by)),
+    spine: [seen([0, 0]), seen([usual.lengthMm / 2, 0])],
+    edge,
+    pxPerMm,
+  }
+}
+
+/** 1 for each pixel whose middle lies within an outline. */
+export function filled(outline: readonly Vec2[], { width, height }: { width: number; height: number }): Float32Array {
+  const inside = new Float32Array(width * height)
+  for (let y = 0; y < height; y++) {
+    const crossed = outline.flatMap((a, i) => {
+      const b = outline[(i + 1) % outline.length]!
+      return a[1] <= y + 0.5 === b[1] <= y + 0.5 ? [] : [a[0] + ((y + 0.5 - a[1]) / (b[1] - a[1])) * (b[0] - a[0])]
+    })
+    crossed.sort((a, b) => a - b)
+    for (let i = 0; i + 1 < crossed.length; i += 2)
+      inside.fill(
+        1,
+        y * width + Math.max(0, Math.ceil(crossed[i]! - 0.5)),
+        y * width + Math.ceil(crossed[i + 1]! - 0.5),
+      )
+  }
+  return inside
+}
+
+/** How far each pixel near a chain of points lies from it. */
+function distances(chain: readonly Vec2[]): Float32Array {
+  const { width, height } = SIZE
+  const far = new Float32Array(width * height).fill(Infinity)
+  for (let i = 1; i < chain.length; i++) {
+    const [[x, y], [toX, toY]] = [chain[i - 1]!, chain[i]!]
+    const [dx, dy] = [toX - x, toY - y]
+    const square = dx * dx + dy * dy || 1
+    const [left, right] = [Math.min(x, toX) - BAND_PX, Math.max(x, toX) + BAND_PX]
+    for (let py = Math.max(0, Math.floor(Math.min(y, toY) - BAND_PX)); py <= Math.max(y, toY) + BAND_PX; py++)
+      for (let px = Math.max(0, Math.floor(left)); px <= right; px++) {
+        const [ax, ay] = [px + 0.5 - x, py + 0.5 - y]
+        const share = Math.max(0, Math.min(1, (ax * dx + ay * dy) / square))
+        const at = py * width + px
+        far[at] = Math.min(far[at]!, Math.hypot(ax - share * dx, ay - share * dy))
+      }
+  }
+  return far
+}
+
+/** The mean of each pixel and those around it. */
+function soft(pixels: Float32Array): Float32Array {
+  const { width } = SIZE
+  return pixels.map((pixel, i) => {
+    if (i < width + 1 || i > pixels.length - width - 2) return pixel
+    let sum = 0
+    for (const row of [-width, 0, width]) for (const by of [-1, 0, 1]) sum += pixels[i + row + by]!
+    return sum / 9
+  })
+}

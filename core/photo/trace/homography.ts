@@ -1,0 +1,25 @@
+import { eliminate } from '../../math/vector/eliminate'
+import type { Vec2 } from '../../math/vector/vec2'
+
+/** A projective map of the plane: three rows of three. */
+export type Homography = readonly [number, number, number, number, number, number, number, number, number]
+
+/**
+ * The projective map that takes four points to four others; null when three of them lie on a line, so that there is
+ * none. Source: docs/geometry.md, "Tracing a photograph" (the eight linear equations, solved by elimination).
+ */
+export function homographyOf(from: readonly Vec2[], to: readonly Vec2[]): Homography | null {
+  if (from.length !== 4 || to.length !== 4) return null
+  const rows: number[][] = []
+  for (let i = 0; i < 4; i++) {
+    const [[x, y], [u, v]] = [from[i]!, to[i]!]
+    rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y, u], [0, 0, 0, x, y, 1, -v * x, -v * y, v])
+  }
+  const solved = eliminate(rows)
+  return solved && ([...solved, 1] as unknown as Homography)
+}
+
+export function applied([a, b, c, d, e, f, g, h, i]: Homography, [x, y]: Vec2): Vec2 {
+  const w = g * x + h * y + i
+  return [(a * x + b * y + c) / w, (d * x + e * y + f) / w]
+}

@@ -1,0 +1,106 @@
+import { SHAPES } from '../../records/blade/shapes'
+import type { ShapeId } from '../../records/blade/shapeMeasures'
+import { evenStations } from '../../math/curve/stations'
+import type { Curve } from '../../math/curve/curve'
+import type { Vec2 } from '../../math/vector/vec2'
+import { filled, numbers } from './drawnPicture.fixture'
+import type { Lens } from './lens'
+import { scaleOfSheet, type PictureScale } from './pictureScale'
+import type { GrayPicture } from './snap'
+
+export const SIZE = { width: 1500, height: 1100 }
+export const A4 = [297, 210] as const
+/** The sheet's corners as they are seen. */
+export const SEEN: Vec2[] = [
+  [150, 130],
+  [1360, 90],
+  [1430, 1010],
+  [80, 960],
+]
+const PER_MM = 8
+
+export interface Scene {
+  readonly blade: number
+  readonly noise: number
+  /** How a lens bows the picture; null: not at all. */
+  readonly lens?: Lens | null
+  /** Turned on the sheet by so much, degrees; and laid with its other flat up. */
+  readonly turnDeg?: number
+  readonly flipped?: boolean
+  /** A handle of a brightness behind the heel, narrower than the blade there. */
+  readonly handle?: number
+  /** A bevel along the edge, a millimetre wide, of a brightness. */
+  readonly bevel?: number
+}
+
+export interface PhotographedSheet {
+  readonly picture: GrayPicture
+  readonly scale: PictureScale
+  readonly edge: Curve
+  readonly lengthMm: number
+  readonly toSheet: (inBlade: Vec2) => Vec2
+}
+
+const PAPER = 215
+const TABLE = 95
+const BEVEL_MM = 1
+
+/** A blade of the library on an A4 sheet on a table, photographed from one side, one half of it in the shade. */
+export function photographedSheet(id: ShapeId, scene: Scene, seed = 5): PhotographedSheet {
+  const { usual, build } = SHAPES[id]
+  const shown = usual.lengthMm > 200 ? 200 / usual.lengthMm : 1
+  const { edge, spine } = build(usual)
+  const turn = ((scene.turnDeg ?? 4) * Math.PI) / 180
+  const toSheet = ([x, y]: Vec2): Vec2 => {
+    const [along, across] = [shown * (x - usual.lengthMm / 2) + 15, shown * (scene.flipped ? -1 : 1) * (y - 14)]
+    return [
+      148 + along * Math.cos(turn) - across * Math.sin(turn),
+      105 + along * Math.sin(turn) + across * Math.cos(turn),
+    ]
+  }
+  const grid = { width: A4[0] * PER_MM, height: A4[1] * PER_MM }
+  const onGrid = (points: readonly Vec2[]) => points.map(toSheet).map(([x, y]): Vec2 => [x * PER_MM, y * PER_MM])
+  const along = (curve: Curve, count: number) => evenStations(curve, count).map(({ point }) => point)
+  const edgeLine = along(edge, 500)
+  const steel = filled(onGrid([...edgeLine, ...along(spine, 300).reverse()]), grid)
+  const behind = evenStations(edge, 500).map(({ point, heading: [hx, hy] }): Vec2 => [
+    point[0] + (BEVEL_MM / shown) * hy,
+    point[1] - (BEVEL_MM / shown) * hx,
+  ])
+  const bevel = scene.bevel === undefined ? null : filled(onGrid([...edgeLine, ...behind.reverse()]), grid)
+  const [top, bottom] = [spine, edge].map((curve) => evenStations(curve, 2)[0]!.point[1]) as [number, number]
+  const high = bottom - top
+  const handle =
+    scene.handle === undefined
+      ? null
+      : filled(
+          onGrid([
+            [-70 / shown, top + 0.08 * high],
+            [1, top + 0.08 * high],
+            [1, top + 0.7 * high],
+            [-70 / shown, top + 0.7 * high],
+          ]),
+          grid,
+        )
+  const scale = scaleOfSheet(SEEN, A4, scene.lens ?? null)!
+  const { even, normal } = numbers(seed)
+  even()
+  const { width, height } = SIZE
+  const pixels = new Uint8Array(width * height)
+  const looks = [0.17, 0.5, 0.83].flatMap((dx) => [0.17, 0.5, 0.83].map((dy) => [dx, dy] as const))
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      let sum = 0
+      for (const [dx, dy] of looks) {
+        const [mx, my] = scale.toMm([x + dx, y + dy])
+        if (mx < 0 || my < 0 || mx >= A4[0] || my >= A4[1]) {
+          sum += TABLE
+          continue
+        }
+        const at = Math.floor(my * PER_MM) * grid.width + Math.floor(mx * PER_MM)
+        sum += bevel?.[at] && steel[at] ? scene.bevel! : steel[at] ? scene.blade : handle?.[at] ? scene.handle! : PAPER
+      }
+      pixels[y * width + x] = Math.max(0, Math.min(255, sum / 9 - (x / width) * 30 + scene.noise * normal()))
+    }
+  return { picture: { width, height, pixels }, scale, edge, lengthMm: shown * usual.lengthMm, toSheet }
+}

@@ -1,0 +1,196 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bevelWidthMm } from '../../steel/bevel/bevelWidth'
+import { reprofile } from '../../steel/bevel/reprofile'
+import { stationAt } from '../../math/curve/stations'
+import type { FoundFace } from '../../observe/marker/findBevel'
+import { heldSetup, plainStone, slotRig } from '../../geometry/setup/sampleSetup.fixture'
+import type { Stone } from '../../records/stone/stone'
+import { decide, sharpeningsTo } from './decide'
+import {
+  APEX_WORN_MM,
+  planSide,
+  sharpeningsLeft,
+  thickEnoughMm,
+  thinningMm3,
+  type Place,
+} from '../../steel/removal/plan'
+import { plansFor, type Plans } from './plans'
+import { coarsestSensible, strokesFor } from '../../steel/removal/strokes'
+import { unevenRig } from './unevenRig'
+
+const place = (of: Partial<Place> & { thereDeg?: Place['thereDeg'] }): Place => ({
+  zone: 0,
+  lengthMm: 1,
+  shoulderMm: 0.2,
+  primaryDeg: 3,
+  heightMm: 25,
+  thereDeg: { apex: 22, shoulder: 22 },
+  newDeg: 20,
+  ...of,
+})
+const flat = (deg: number) => ({ apex: deg, shoulder: deg })
+const along = (of: Partial<Place>, count = 80) => Array.from({ length: count }, () => place(of))
+const removed = (places: readonly Place[]): number => {
+  const plan = planSide(places)
+  if (!plan.ok) throw new Error(plan.reason)
+  return plan.removedMm3
+}
+
+describe('what a plan comes to', () => {
+  const angle = fc.double({ min: 12, max: 32, noNaN: true })
+  it('takes the area between old and new face, worn back so far, times the length', () => {
+    fc.assert(
+      fc.property(angle, angle, fc.double({ min: 0.1, max: 0.6, noNaN: true }), (thereDeg, newDeg, shoulderMm) => {
+        const section = reprofile({ edgeAngleDeg: thereDeg, shoulderMm, primaryHalfAngleDeg: 3 }, newDeg, APEX_WORN_MM)
+        const plan = planSide(along({ thereDeg: flat(thereDeg), newDeg, shoulderMm }, 50))
+        if (!plan.ok || !section.ok) throw new Error('both end on the blade')
+        expect(plan.removedMm3).toBeCloseTo(50 * section.removedMm2, 6)
+        expect(plan.zones[0]!.afterMm).toBeCloseTo(section.faceWidthMm, 6)
+        expect(plan.zones[0]!.beforeMm).toBeCloseTo(bevelWidthMm(shoulderMm, thereDeg), 9)
+        expect(plan.zones[0]!.atEdge).toBe(section.outcome === 'micro')
+      }),
+    )
+  })
+  it('ends on a hollow or a convex grind where its curve is', () => {
+    fc.assert(
+      fc.property(angle, angle, fc.double({ min: -0.25, max: 0.25, noNaN: true }), (thereDeg, newDeg, bowMm) => {
+        const face = { lengthMm: 18, bowMm }
+        const bevel = { edgeAngleDeg: thereDeg, shoulderMm: 0.3, primaryHalfAngleDeg: 3, face }
+        const section = reprofile(bevel, newDeg, APEX_WORN_MM)
+        const plan = planSide(along({ thereDeg: flat(thereDeg), newDeg, shoulderMm: 0.3, face }, 50))
+        if (!plan.ok || !section.ok) throw new Error('both end on the blade')
+        expect(Math.abs(plan.removedMm3 / (50 * section.removedMm2) - 1)).toBeLessThan(0.005)
+        expect(Math.abs(plan.zones[0]!.afterMm / section.faceWidthMm - 1)).toBeLessThan(0.005)
+      }),
+    )
+  })
+  it('takes the bulge off a convex face too, w²Δ/12 over its chord', () => {
+    const bulged = removed(along({ thereDeg: { apex: 22, shoulder: 18 } })) - removed(along({ thereDeg: flat(20) }))
+    const width = 0.2 / Math.sin((20 * Math.PI) / 180)
+    const bulge = (80 * width ** 2 * ((4 * Math.PI) / 180)) / 12
+    expect(bulged).toBeGreaterThan(0.9 * bulge)
+    expect(bulged).toBeLessThan(1.1 * bulge)
+  })
+  it('tells zones apart, and refuses an angle flatter than the flat of the blade', () => {
+    const plan = planSide([place({ zone: 0 }), place({ zone: 0 }), place({ zone: 1, newDeg: 25 })])
+    expect(plan.ok && plan.zones.map(({ zone, atEdge }) => [zone, atEdge])).toEqual([
+      [0, false],
+      [1, true],
+    ])
+    expect(planSide(along({ newDeg: 3 }))).toEqual({ ok: false, reason: 'flatter-than-primary', limit: 3 })
+  })
+  it('leaves fewer sharpenings the thicker the blade is, and none where it is too thick already', () => {
+    const most = thickEnoughMm(20) / 2
+    const left = [0.1, 0.2, 0.3, 0.39].map((shoulderMm) => sharpeningsLeft(place({ shoulderMm }), most))
+    expect(left).toEqual([...left].sort((a, b) => b - a))
+    expect(left[3]).toBeLessThan(40)
+    expect(sharpeningsLeft(place({ shoulderMm: 0.5 }), most)).toBe(0)
+  })
+  it('says what thinning takes first, which is many times a bevel', () => {
+    expect(thinningMm3(along({ shoulderMm: 0.3 }), 0.35)).toBe(0)
+    expect(thinningMm3(along({ shoulderMm: 0.5 }), 0.35)).toBeGreaterThan(5 * removed(along({ shoulderMm: 0.5 })))
+  })
+  it('knows how thick a blade may be for what its angle is usual for', () => {
+    expect([8, 17, 18.5, 40].map(thickEnoughMm)).toEqual([0.35, 0.55, 0.675, 1.8])
+  })
+})
+
+describe('strokes', () => {
+  const box = [125, 40, 10].map((grainUm) => ({ grainUm, kind: 'diamond' as const }))
+  it('go by the steel and the grain', () => {
+    expect(strokesFor(0.8, 40)).toBeCloseTo(100, 9)
+  })
+  it('are made with the coarsest stone whose scratches are not deeper than what goes', () => {
+    // Over 60 mm² a 40 µm grain scratches 0.72 mm³ deep, a 125 µm one 2.25.
+    expect([3, 1, 0.1].map((mm3) => coarsestSensible(box, mm3, 60)?.grainUm)).toEqual([125, 40, 10])
+    expect(coarsestSensible([{ grainUm: 1, kind: 'strop' }], 1, 60)).toBeNull()
+  })
+})
+
+describe('follow, cut, or come nearer', () => {
+  const side = (thereDeg: number, wantedDeg: number, doubtDeg = 0.4) => ({ thereDeg, wantedDeg, doubtDeg })
+  it.each([
+    ['as near as it is known', [side(20.6, 20)], 5, 'follow', 'close'],
+    ['within its doubt', [side(21, 20, 1.2)], 5, 'follow', 'close'],
+    ['steeper on both sides', [side(18, 20), side(19.8, 20)], 30, 'cut', 'steeper'],
+    ['flatter, in a few minutes', [side(23, 20), side(22, 20)], 6, 'cut', 'soon-done'],
+    ['flatter on one side, in an hour', [side(24, 20), side(20, 20)], 60, 'nearer', 'long-work'],
+    ['flatter, and not to be ground', [side(23, 20)], null, 'follow', 'cannot-cut'],
+  ] as const)('%s', (_, sides, minutes, choice, reason) => {
+    expect(decide(sides, minutes)).toEqual({ choice, reason })
+  })
+  it('comes nearer by no more than a degree at a time', () => {
+    expect([23.4, 21, 20, 17.5].map((deg) => sharpeningsTo(deg, 20))).toEqual([4, 1, 1, 3])
+  })
+})
+
+describe('an uneven pattern', () => {
+  it('is the rig where the bevel is even and what is set is not', () => {
+    expect(unevenRig([20, 20, 18.8], [20.3, 20.5, 20.2])).toEqual({
+      fromDeg: 18.8,
+      toDeg: 20,
+      bladeDeg: expect.closeTo(0.3, 9),
+    })
+  })
+  it('is the blade where it differs itself; and nothing is said of what is even, or not known', () => {
+    expect(unevenRig([20, 20, 18.8], [20, 21.5, 22])).toBeNull()
+    expect(unevenRig([20, 20, 19.6], [20, 20, 20])).toBeNull()
+    expect(unevenRig([20, 20, 18.8], [20.3, null, 20.2])).toBeNull()
+  })
+})
+
+describe('the plans in full', () => {
+  const zones = [
+    { kind: 'heel', fromMm: 0, toMm: 55 },
+    { kind: 'belly', fromMm: 55, toMm: 98.2 },
+  ] as const
+  const face = (deg: number, doubtDeg = 0.4): FoundFace => {
+    const angle = { fromDeg: deg - doubtDeg, middleDeg: deg, toDeg: deg + doubtDeg }
+    return { kind: 'flat', kindOdds: 1, angle, shoulder: angle }
+  }
+  const stones = [125, 40, 10].map((grainUm): Stone => ({ ...plainStone, name: `${grainUm} µm`, grainUm }))
+  const plans = (thereDeg: number, wantedDeg: number, setup = heldSetup): Plans<Stone> =>
+    plansFor({
+      setup,
+      station: stationAt(setup.blade.edge, 40),
+      zones,
+      stones,
+      sides: (['A', 'B'] as const).map((side) => ({ side, faces: zones.map(() => face(thereDeg)), wantedDeg })),
+    })
+  const of = (all: Plans<Stone>, choice: string) => all.plans.find((plan) => plan.choice === choice)!
+
+  it('put the advised one first, and come nearer only where it takes more than one sharpening', () => {
+    const flatter = plans(25, 21)
+    expect(flatter.plans[0]!.choice).toBe(flatter.advised.choice)
+    expect(of(flatter, 'nearer').sharpenings).toBe(4)
+    expect(of(flatter, 'nearer').sides.map(({ deg }) => deg)).toEqual([24, 24])
+    expect(plans(22, 21.5).plans.map(({ choice }) => choice)).toEqual(['follow', 'cut'])
+    expect(plans(22, 21.5).advised).toEqual({ choice: 'follow', reason: 'close' })
+  })
+  it('take more steel the further they go, within what the doubt of the bevel leaves open', () => {
+    const all = plans(25, 21)
+    const [follow, nearer, cut] = ['follow', 'nearer', 'cut'].map((choice) => of(all, choice).sides[0]!)
+    if (!follow?.ok || !nearer?.ok || !cut?.ok) throw new Error('all can be ground')
+    expect(follow.removedMm3).toBeLessThan(nearer.removedMm3)
+    expect(nearer.removedMm3).toBeLessThan(cut.removedMm3)
+    expect(cut.rangeMm3[0]).toBeLessThan(cut.removedMm3)
+    expect(cut.rangeMm3[1]).toBeGreaterThan(cut.removedMm3)
+    expect(cut.setDeg).toBeCloseTo(21, 0)
+  })
+  it('are timed by one stone for both sides, that of the strokes', () => {
+    const { sides, stone, minutes } = of(plans(25, 21), 'cut')
+    const strokes = sides.reduce((sum, side) => sum + (side.ok ? side.strokes : NaN), 0)
+    const steel = sides.reduce((sum, side) => sum + (side.ok ? side.removedMm3 : NaN), 0)
+    expect(strokes).toBeCloseTo(strokesFor(steel, stone!.grainUm), 6)
+    expect(minutes).toBeCloseTo((strokes * 1.5) / 60, 6)
+  })
+  it('say which the rig dials alike, and why one cannot be ground', () => {
+    const slots = plans(25, 24.5, { ...heldSetup, rig: slotRig })
+    expect(slots.plans.map(({ sameAs }) => sameAs)).toEqual([null, 'follow'])
+    const tooFlat = of(plans(20, 2), 'cut')
+    expect(tooFlat.sides.every(({ ok }) => !ok)).toBe(true)
+    expect(tooFlat.minutes).toBeNull()
+    expect(plans(20, 2).advised.reason).toBe('cannot-cut')
+  })
+})

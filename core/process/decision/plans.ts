@@ -1,0 +1,227 @@
+import equal from 'fast-deep-equal'
+import type { Refusal } from '../../schema/refusal'
+import { bevelSectionOf } from '../../steel/bevel/bevelSectionOf'
+import { asThickAs } from '../../records/blade/taper'
+import { zoneAt, type Zone } from '../../records/blade/zones'
+import type { Side } from '../../records/common/side'
+import { evenStations, type Station } from '../../math/curve/stations'
+import { adviseDial } from '../../geometry/dial/advised'
+import type { FoundFace } from '../../observe/marker/findBevel'
+import type { DialSetting } from '../../records/rig/dials/readings'
+import { contactFor, type Setup } from '../../geometry/setup/setup'
+import type { Stone } from '../../records/stone/stone'
+import { CHOICES, decide, sharpeningsTo, type Choice, type Decision } from './decide'
+import {
+  planSide,
+  sharpeningsLeft,
+  thickEnoughMm,
+  thinningMm3,
+  type Place,
+  type ZonePlan,
+} from '../../steel/removal/plan'
+import { coarsestSensible, SECONDS_PER_STROKE, strokesFor } from '../../steel/removal/strokes'
+
+/** What was found of one side zone by zone, and what is wanted of it. */
+export interface SideFound {
+  readonly side: Side
+  readonly faces: readonly FoundFace[]
+  readonly wantedDeg: number
+}
+
+/** What is there on a side: its mean along the edge, and the half-width of its doubt, degrees. */
+export interface SideThere {
+  readonly side: Side
+  readonly thereDeg: number
+  readonly doubtDeg: number
+  readonly wantedDeg: number
+}
+
+/** One side of a plan: what is dialled and what it comes to. */
+export interface GroundSide {
+  readonly ok: true
+  readonly side: Side
+  readonly deg: number
+  readonly setting: DialSetting
+  /** What the rig gives so dialled, at the place that the dial is for: it may have no nearer setting. */
+  readonly setDeg: number
+  readonly zones: readonly ZonePlan[]
+  readonly removedMm3: number
+  /** The same with the bevel as flat and as steep as it may be. */
+  readonly rangeMm3: readonly [least: number, most: number]
+  /** Of the new face. */
+  readonly faceMm2: number
+  /** On the plan's stone; 0 where there is none. */
+  readonly strokes: number
+  readonly left: number
+  /** What thinning takes first; 0 where it is thin enough. */
+  readonly thinningMm3: number
+}
+
+/** A side that cannot be ground, and why. */
+export interface RefusedSide {
+  readonly ok: false
+  readonly side: Side
+  readonly deg: number
+  readonly refusal: Refusal
+}
+
+export type SideOfPlan = GroundSide | RefusedSide
+
+export interface Plan<S> {
+  readonly choice: Choice
+  readonly sides: readonly SideOfPlan[]
+  /** Until the wanted angle is there. */
+  readonly sharpenings: number
+  /** A plan before this one that the rig dials alike on every side. */
+  readonly sameAs: Choice | null
+  /** The coarsest sensible one; null where a side cannot be ground, or no stone takes steel off. */
+  readonly stone: S | null
+  /** At that stone, both sides. */
+  readonly minutes: number | null
+}
+
+export interface Plans<S> {
+  readonly there: readonly SideThere[]
+  readonly advised: Decision
+  /** The advised one first. */
+  readonly plans: readonly Plan<S>[]
+}
+
+const PLACES = 60
+/** Sharpenings left are counted at one place in so many. */
+const COUNTED_AT = 10
+/** A tenth of a degree is the finest that is dialled for. */
+const rounded = (deg: number): number => Math.round(deg * 10) / 10
+
+/**
+ * Follow the bevel that was found, cut the wanted one, or come nearer: each in full, with what the rig dials for it at
+ * a place of the edge, and which is advised. Source: docs/ink.md, "Follow, cut, come nearer".
+ */
+export function plansFor<S extends Stone>(ask: {
+  readonly setup: Setup
+  /** The place that the dial is for. */
+  readonly station: Station
+  readonly zones: readonly Zone[]
+  readonly sides: readonly SideFound[]
+  readonly stones: readonly S[]
+}): Plans<S> {
+  const { setup, station, zones, sides, stones } = ask
+  const stations = evenStations(setup.blade.edge, PLACES)
+  const there = sides.map((side) => sideThere(side, zones))
+  const sharpenings = Math.max(...there.map(({ thereDeg, wantedDeg }) => sharpeningsTo(thereDeg, wantedDeg)))
+  const degOf: Record<Choice, (of: SideThere) => number> = {
+    follow: ({ thereDeg }) => thereDeg,
+    cut: ({ wantedDeg }) => wantedDeg,
+    nearer: ({ thereDeg, wantedDeg }) => thereDeg + (wantedDeg - thereDeg) / sharpenings,
+  }
+  const worked = CHOICES.filter((choice) => choice !== 'nearer' || sharpenings > 1).map((choice) => {
+    const ground = sides.map((side, i) => groundAt(side, rounded(degOf[choice](there[i]!)), there[i]!.doubtDeg))
+    return { choice, sharpenings: choice === 'nearer' ? sharpenings : 1, ...onOneStone(ground, stones) }
+  })
+  const cut = worked.find(({ choice }) => choice === 'cut')!
+  const advised = decide(there, cut.sides.every(({ ok }) => ok) ? (cut.minutes ?? Infinity) : null)
+  const ordered = worked.sort((a, b) => Number(b.choice === advised.choice) - Number(a.choice === advised.choice))
+  return {
+    there,
+    advised,
+    plans: ordered.map((plan, i) => ({ ...plan, sameAs: sameDialled(ordered.slice(0, i), plan) })),
+  }
+
+  function groundAt({ side, faces }: SideFound, deg: number, doubtDeg: number): Unstroked | RefusedSide {
+    const advice = adviseDial(setup, side, deg, station)
+    if (!advice.ok) return { ok: false, side, deg, refusal: advice }
+    const along = placesOf(side, faces, advice.setting)
+    if (!along.ok) return { ok: false, side, deg, refusal: along }
+    const { places } = along
+    const plan = planSide(places)
+    if (!plan.ok) return { ok: false, side, deg, refusal: plan }
+    const ends = [-doubtDeg, doubtDeg].flatMap((byDeg) => {
+      const other = planSide(places.map((place) => steeper(place, byDeg)))
+      return other.ok ? [other.removedMm3] : []
+    })
+    const mostMm = thickEnoughMm(deg) * (setup.blade.bevels === 'A' ? 1 : 0.5)
+    return {
+      ...plan,
+      side,
+      deg,
+      setting: advice.setting,
+      setDeg: advice.givesDeg,
+      rangeMm3: [Math.min(plan.removedMm3, ...ends), Math.max(plan.removedMm3, ...ends)] as const,
+      left: Math.min(...places.filter((_, i) => i % COUNTED_AT === 0).map((place) => sharpeningsLeft(place, mostMm))),
+      thinningMm3: thinningMm3(places, mostMm),
+    }
+  }
+
+  /** The edge of a side as it would be ground with a setting; or why the stone cannot lie on all of it. */
+  function placesOf(side: Side, faces: readonly FoundFace[], setting: DialSetting): Places | Refusal {
+    const total = stations.at(-1)!.fromHeelMm
+    const places: Place[] = []
+    for (const [i, at] of stations.entries()) {
+      const contact = contactFor(setup, side, setting, at)
+      if (!contact.ok) return contact
+      const blade = asThickAs(setup.blade, at.fromHeelMm / total)
+      const zone = zoneAt(zones, at.fromHeelMm)
+      const section = bevelSectionOf(blade, side, faces[zone]!.angle.middleDeg)
+      places.push({
+        zone,
+        // The first and the last stand for half a stretch.
+        lengthMm: (total / (PLACES - 1)) * (i === 0 || i === PLACES - 1 ? 0.5 : 1),
+        shoulderMm: section.shoulderMm,
+        primaryDeg: section.primaryHalfAngleDeg,
+        face: section.face,
+        heightMm: blade.widthMm,
+        thereDeg: { apex: faces[zone]!.angle.middleDeg, shoulder: faces[zone]!.shoulder.middleDeg },
+        newDeg: contact.edgeAngleDeg,
+      })
+    }
+    return { ok: true, places }
+  }
+}
+
+interface Places {
+  readonly ok: true
+  readonly places: readonly Place[]
+}
+
+function sideThere({ side, faces, wantedDeg }: SideFound, zones: readonly Zone[]): SideThere {
+  // Zones set by hand need not cover the edge.
+  const coveredMm = zones.reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0)
+  const mean = (of: (face: FoundFace) => number) =>
+    zones.reduce((sum, { fromMm, toMm }, i) => sum + of(faces[i]!) * (toMm - fromMm), 0) / coveredMm
+  return {
+    side,
+    wantedDeg,
+    thereDeg: mean(({ angle, shoulder }) => (angle.middleDeg + shoulder.middleDeg) / 2),
+    doubtDeg: mean(({ angle }) => (angle.toDeg - angle.fromDeg) / 2),
+  }
+}
+
+/** A bevel cannot be flatter than this, degrees. */
+const FLATTEST_DEG = 1
+const steeper = (place: Place, byDeg: number): Place => {
+  const { apex, shoulder } = place.thereDeg
+  const moved = (deg: number) => Math.max(FLATTEST_DEG, deg + byDeg)
+  return { ...place, thereDeg: { apex: moved(apex), shoulder: moved(shoulder) } }
+}
+
+type Unstroked = Omit<GroundSide, 'strokes'>
+
+/** One stone for all sides: the one with the least to take for its face says what is too coarse. */
+function onOneStone<S extends Stone>(ground: readonly (Unstroked | RefusedSide)[], stones: readonly S[]) {
+  const done = ground.filter((one) => one.ok)
+  const [least] = [...done].sort((a, b) => a.removedMm3 / a.faceMm2 - b.removedMm3 / b.faceMm2)
+  const stone = done.length === ground.length ? coarsestSensible(stones, least!.removedMm3, least!.faceMm2) : null
+  const strokes = (mm3: number) => (stone ? strokesFor(mm3, stone.grainUm) : 0)
+  const all = done.reduce((sum, { removedMm3 }) => sum + strokes(removedMm3), 0)
+  return {
+    stone,
+    minutes: stone && (all * SECONDS_PER_STROKE) / 60,
+    sides: ground.map((one): SideOfPlan => (one.ok ? { ...one, strokes: strokes(one.removedMm3) } : one)),
+  }
+}
+
+type Dialled = Pick<Plan<Stone>, 'choice' | 'sides'>
+const settingOf = (side: SideOfPlan) => (side.ok ? side.setting : null)
+const sameDialled = (before: readonly Dialled[], plan: Dialled): Choice | null =>
+  before.find(({ sides }) => sides.every((side, i) => side.ok && equal(side.setting, settingOf(plan.sides[i]!))))
+    ?.choice ?? null

@@ -1,0 +1,29 @@
+import { cornersOf } from '../../math/curve/corners'
+import type { Curve } from '../../math/curve/curve'
+import { stationAt, type Station } from '../../math/curve/stations'
+import type { Zone } from './zones'
+
+/** A straight facet between corners: its own tangent, so its own setting. */
+export interface Facet {
+  readonly zone: Zone
+  /** Its middle, where it is set. */
+  readonly middle: Station
+  /** Its place in the order of work, from 1. */
+  readonly order: number
+}
+
+/**
+ * The facets of an edge in the order to work them so that the corners stay crisp: the longest first, for it takes the
+ * most and moves the corner; the shorter ones meet it last. Empty where the edge has no corners. Source:
+ * docs/geometry.md, "Zones".
+ */
+export function facetsOf(edge: Curve, zones: readonly Zone[]): Facet[] {
+  if (cornersOf(edge).length === 0) return []
+  const facets = zones.filter((zone) => zone.kind === 'facet')
+  const longestFirst = [...facets].sort((a, b) => b.toMm - b.fromMm - (a.toMm - a.fromMm))
+  return facets.map((zone) => ({
+    zone,
+    middle: stationAt(edge, (zone.fromMm + zone.toMm) / 2),
+    order: longestFirst.indexOf(zone) + 1,
+  }))
+}

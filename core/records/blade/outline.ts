@@ -1,0 +1,16 @@
+import { reversed } from '../../math/curve/reversed'
+import { segmentAt } from '../../math/curve/segmentAt'
+import { svgPath } from '../../math/curve/svgPath'
+import type { Blade } from './blade'
+
+/**
+ * The blade's outline as a closed SVG path in the blade frame: edge from heel to tip, back along the spine (straight
+ * where it is not known).
+ */
+export function outlinePath(of: Pick<Blade, 'edge' | 'spine'>): string {
+  const edge = svgPath(of.edge)
+  if (of.spine) return `${edge} ${svgPath(reversed(of.spine), true)} Z`
+  const heel = segmentAt(of.edge[0]!, 0).point
+  const tip = segmentAt(of.edge[of.edge.length - 1]!, 1).point
+  return `${edge} L${tip[0]} 0 L${heel[0]} 0 Z`
+}

@@ -1,0 +1,67 @@
+import { z } from 'zod'
+import { revision } from '../common/meta'
+import { clampPosition } from './clampPosition'
+import { holdTolerance } from './knownHold'
+import { deg, label, mm } from '../../schema/measure'
+import { dialSetting } from '../rig/dials/readings'
+import { gaugeAxes, gaugeZero, type GaugeUse } from './gaugeZero'
+import { keptPositions } from './positions'
+
+const wantedAngle = deg({ above: 0, most: 60 })
+const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
+
+/** What is done with a blade on a rig: the hold, what is dialled, for where and why, with which jaws and stones. */
+export const clampCard = z.object({
+  /** Which of the rig's jaws are fitted; null: the usual ones. */
+  jawsName: z.string().max(40).nullable().default(null),
+  hold: clampPosition,
+  /** What is dialled on each side; `linked`: one dial serves both. */
+  dialled: z.object({ A: dialSetting, B: dialSetting, linked: z.boolean() }),
+  wanted: z.object({
+    deg: z.object({ A: wantedAngle, B: wantedAngle }),
+    linked: z.boolean(),
+    why: z.string().max(300).default(''),
+  }),
+  /** The place of the edge that the dial is for, arc length from the heel; null: over the middle of the jaws. */
+  dialForMm: placeMm,
+  /** The stones to be used one after the other; empty: none chosen yet. */
+  progression: z.array(z.uuid()).max(40).default([]),
+  /** Ways of holding a long blade, one after the other; null: the one hold does. */
+  positions: keptPositions.nullable().default(null),
+})
+
+export const MOST_SET_ASIDE = 12
+
+/**
+ * One job: a rig, a blade and a stone, how the blade is held, what is dialled and what is wanted. What was read and
+ * proved on it stands in the log.
+ */
+export const job = z.object({
+  name: label(120),
+  notes: z.string().max(4000).default(''),
+  rigId: z.uuid(),
+  /** The version of the rig that the job is done with; null: the newest. */
+  rigRevision: revision.nullable().default(null),
+  bladeId: z.uuid(),
+  stoneId: z.uuid(),
+  ...clampCard.shape,
+  /** How well the blade height is known: half-width. */
+  bladeHeightToleranceMm: mm({ least: 0.01, most: 10 }).default(0.5),
+  holdTolerance: holdTolerance.prefault({}),
+  /** The place of the edge looked at, arc length from the heel; null: the one that the dial is for. */
+  lookAtMm: placeMm,
+  gaugeZero: gaugeZero.default('centre-plane'),
+  gaugeAxes: gaugeAxes.default('one'),
+  /** The cards that a change of rig or blade took the place of: they come back with the two. Newest last. */
+  setAside: z
+    .array(clampCard.extend({ rigId: z.uuid(), bladeId: z.uuid() }))
+    .max(MOST_SET_ASIDE)
+    .default([]),
+})
+export type Job = z.infer<typeof job>
+
+/** How the level gauge is used on a job. */
+export const gaugeUseOf = ({ gaugeZero: zero, gaugeAxes: axes }: Pick<Job, 'gaugeZero' | 'gaugeAxes'>): GaugeUse => ({
+  zero,
+  axes,
+})

@@ -1,0 +1,24 @@
+import { z } from 'zod'
+import { rigMeasures } from '../rig/rig'
+import { revision } from '../common/meta'
+import { THINGS } from './things'
+import { readContent } from '../../schema/versioned'
+
+/** What a thing was at a revision that has been written over since, as it is stored. */
+export const storedVersion = z.object({
+  thingId: z.uuid(),
+  revision,
+  version: z.number().int().min(1).max(1000),
+  content: z.unknown(),
+})
+export type StoredVersion = z.infer<typeof storedVersion>
+
+/** What a rig was at a revision that has been written over since. */
+export const rigVersion = z.object({ rigId: z.uuid(), revision: z.number().int().min(1), content: rigMeasures })
+export type RigVersion = z.infer<typeof rigVersion>
+
+/** Reads a rig's earlier version; null where this version of the application cannot. */
+export function readRigVersion({ thingId, revision, version, content }: StoredVersion): RigVersion | null {
+  const read = readContent(THINGS.rigs, version, content)
+  return read.ok ? { rigId: thingId, revision, content: read.content } : null
+}

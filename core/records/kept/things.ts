@@ -1,0 +1,80 @@
+import { z } from 'zod'
+import { blade } from '../blade/blade'
+import { possibleBlade } from '../blade/impossible'
+import { instrument, usableInstrument } from '../instrument/instrument'
+import { job } from '../job/job'
+import { possibleRig } from '../rig/possibleRig'
+import { rigMeasures } from '../rig/rig'
+import { stone } from '../stone/stone'
+import { keptMeta } from '../common/meta'
+import { versionOf, type Raw, type Versioned } from '../../schema/versioned'
+
+interface Kind<T extends z.ZodObject> extends Versioned<T> {
+  /** The content together with what every kept thing carries: what the server answers. */
+  readonly kept: z.ZodObject<T['shape'] & typeof keptMeta.shape>
+  /** What may be written, where that is stricter than what can be read: a later rule takes nothing away. */
+  readonly writable: z.ZodType<z.output<T>>
+  /** Fields that name another thing, and its kind. */
+  readonly links: Readonly<Record<string, string>>
+  /** Whether what it was is kept at each change: jobs go on with the version they were done with. */
+  readonly keepsVersions: boolean
+}
+
+function kind<T extends z.ZodObject>(schema: T, more: Partial<Omit<Kind<T>, 'schema' | 'kept'>> = {}): Kind<T> {
+  const kept = schema.extend(keptMeta.shape) as unknown as Kind<T>['kept']
+  const writable = schema as unknown as Kind<T>['writable']
+  return { steps: [], links: {}, keepsVersions: false, writable, ...more, schema, kept }
+}
+
+const pair = (of: unknown): Raw => (typeof of === 'object' && of !== null ? (of as Raw) : {})
+
+/**
+ * Version 1 called the hold `held`, had the sides as a and b, and the angles read and proved beside it: they are in the
+ * log since.
+ */
+function jobWithHold({ held, read: _read, proved: _proved, dialled, wanted, ...content }: Raw): Raw {
+  const { a, b, linked } = pair(dialled)
+  const { aDeg, bDeg, ...more } = pair(wanted)
+  return { ...content, hold: held, dialled: { A: a, B: b, linked }, wanted: { deg: { A: aDeg, B: bDeg }, ...more } }
+}
+/** Version 1 had the bevel that is there as aDeg and bDeg. */
+const bladeWithSides = ({ bevelDeg, ...content }: Raw): Raw =>
+  bevelDeg == null ? content : { ...content, bevelDeg: { A: pair(bevelDeg).aDeg, B: pair(bevelDeg).bDeg } }
+/**
+ * Version 2 fitted the long kitchen shape by heel and tip alone: such an edge stays as it is, as one that was drawn.
+ */
+const longKitchenAsDrawn = (content: Raw): Raw =>
+  pair(content.shape).id === 'long-kitchen' ? { ...content, shape: null } : content
+/** Version 1 had its wear log inside. */
+const stoneWithoutLog = ({ log: _log, ...content }: Raw): Raw => content
+
+/**
+ * The things that are kept under a revision, by the name of their collection. A new kind, or a new field of one, is
+ * told here and in its schema; tables, routes, files and screens read this.
+ */
+export const THINGS = {
+  rigs: kind(rigMeasures, { writable: possibleRig, keepsVersions: true }),
+  blades: kind(blade, { writable: possibleBlade, steps: [bladeWithSides, longKitchenAsDrawn] }),
+  stones: kind(stone, { steps: [stoneWithoutLog] }),
+  jobs: kind(job, { steps: [jobWithHold], links: { rigId: 'rigs', bladeId: 'blades', stoneId: 'stones' } }),
+  instruments: kind(instrument, { writable: usableInstrument }),
+} as const
+export type ThingKind = keyof typeof THINGS
+export const THING_KINDS = Object.keys(THINGS) as ThingKind[]
+export const thingKind = z.enum(THING_KINDS)
+
+/** The content of a kind, and the same with what every kept thing carries. */
+export type ContentOf<K extends ThingKind> = z.output<(typeof THINGS)[K]['schema']>
+export type Kept<K extends ThingKind> = ContentOf<K> & z.output<typeof keptMeta>
+export type KeptRig = Kept<'rigs'>
+export type KeptBlade = Kept<'blades'>
+export type KeptStone = Kept<'stones'>
+export type KeptJob = Kept<'jobs'>
+export type KeptInstrument = Kept<'instruments'>
+
+/** The schema of what the server answers for one kind. */
+export const keptSchema = <K extends ThingKind>(of: K): z.ZodType<Kept<K>> =>
+  THINGS[of].kept as unknown as z.ZodType<Kept<K>>
+
+/** The version in which content of a kind is written today. */
+export const versionOfKind = (of: ThingKind): number => versionOf(THINGS[of])

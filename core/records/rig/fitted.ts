@@ -1,0 +1,32 @@
+import { z } from 'zod'
+import { mm } from '../../schema/measure'
+
+/** What may be off by as much each time on a rig; a face offset is a stone's. */
+export const RIG_UNKNOWNS = ['pivot-height', 'setback', 'setback-b', 'centre-offset', 'tilt', 'face-offset'] as const
+export type UnknownId = (typeof RIG_UNKNOWNS)[number]
+
+const half = z.number().positive()
+const offset = mm({ least: 0, most: 60 })
+
+/** What the proofs that a rig's measures were mended by leave open of them, all together. */
+export const rigFitted = z.object({
+  at: z.iso.datetime(),
+  /** The revision that was mended. */
+  ofRevision: z.number().int().min(1),
+  measures: z
+    .array(
+      z.object({
+        id: z.enum(RIG_UNKNOWNS),
+        /** Half-width of the range that holds 95 in 100, mm or degrees. */
+        doubt: half,
+        /** The tolerance that stands for it since: where it is another, it was measured anew. Null where none does. */
+        written: half.nullable(),
+        /** Of a stone: its face offset as it was written down, and as it is on this rig. */
+        face: z.object({ stoneId: z.string(), writtenMm: offset, isMm: offset }).nullable(),
+      }),
+    )
+    .max(60),
+  /** Between them, −1 to 1. */
+  correlation: z.array(z.array(z.number().min(-1).max(1))).max(60),
+})
+export type RigFitted = z.infer<typeof rigFitted>

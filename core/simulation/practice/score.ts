@@ -1,0 +1,55 @@
+import type { Side } from '../../records/common/side'
+import type { PracticeOutcome } from './outcome'
+
+export type LossReason = 'off' | 'not-looked-at' | 'mistold-pattern' | 'mistold-share' | 'passes'
+
+/** Points that were lost, and for what. */
+export interface Loss {
+  readonly reason: LossReason
+  readonly points: number
+  /** Where; null where it is about all of them. */
+  readonly at: { readonly side: Side; readonly zone: string } | null
+  /** Degrees off for 'off', passes too many for 'passes', share off for 'mistold-share'; else 0. */
+  readonly by: number
+}
+
+export interface Score {
+  readonly points: number
+  readonly lost: readonly Loss[]
+}
+
+const FULL = 100
+const GOOD_DEG = 0.5
+const POINTS = { perHalfDegree: 10, mostPerZone: 30, notLookedAt: 30, pattern: 5, share: 2, pass: 5 } as const
+const SHARE_OFF = 0.15
+
+/**
+ * The score of a practice, of 100: each zone to half a degree in as few passes as the advice takes, every one told as
+ * it was. Never below nothing. Source: docs/ink.md, "Practice".
+ */
+export function scoreOf({ zones, told }: PracticeOutcome, passes: number, advisedPasses: number): Score {
+  const lost: Loss[] = []
+  for (const { side, zone, truthDeg, foundDeg } of zones) {
+    const at = { side, zone }
+    if (foundDeg === null) {
+      lost.push({ reason: 'not-looked-at', points: POINTS.notLookedAt, at, by: 0 })
+      continue
+    }
+    const by = foundDeg - truthDeg
+    const halves = Math.ceil(Math.abs(by) / GOOD_DEG - 1e-9) - 1
+    if (halves > 0) {
+      const points = Math.min(POINTS.mostPerZone, halves * POINTS.perHalfDegree)
+      lost.push({ reason: 'off', points, at, by })
+    }
+  }
+  for (const { side, zone, told: said, shown } of told) {
+    const at = { side, zone }
+    const off = Math.abs(said.share - shown.share)
+    if (said.seen !== shown.pattern && off > SHARE_OFF / 2)
+      lost.push({ reason: 'mistold-pattern', points: POINTS.pattern, at, by: 0 })
+    else if (off > SHARE_OFF) lost.push({ reason: 'mistold-share', points: POINTS.share, at, by: off })
+  }
+  const tooMany = passes - advisedPasses
+  if (tooMany > 0) lost.push({ reason: 'passes', points: tooMany * POINTS.pass, at: null, by: tooMany })
+  return { points: Math.max(0, FULL - lost.reduce((sum, { points }) => sum + points, 0)), lost }
+}

@@ -1,0 +1,74 @@
+import { randomLcg, randomNormal } from 'd3-random'
+import { flatScreenMm, type Screen } from '../../observe/goniometer/scale'
+import type { Tick } from '../../photo/goniometer/ticks'
+import type { ColourPicture } from '../../photo/picture/colourPicture'
+import { radians } from '../../math/units/angle'
+import { bodiesOf, type ThrownSide } from './thrownPattern'
+
+export interface GoniometerPhotographAsk {
+  readonly seed: number
+  readonly screen: Screen
+  /** At lower degrees, and at greater. */
+  readonly sides: readonly [lower: ThrownSide, upper: ThrownSide]
+  /** The whole pattern lies so far towards greater degrees. */
+  readonly askewDeg: number
+  /** The scale's tilt in the picture, degrees. */
+  readonly tiltDeg: number
+  readonly laser: 'red' | 'green'
+  /** How bright it is: above 1 the spots are overexposed. */
+  readonly bright: number
+  /** Of the sensor, in steps of 255. */
+  readonly noise: number
+}
+
+const [WIDTH, HEIGHT] = [1280, 480]
+const PX_PER_DEG = 17
+const SHADE = [78, 76, 72] as const
+
+/** A made-up photograph of a goniometer's screen, and where its ticks stand. Source: docs/goniometer.md, "Stand-in". */
+export function goniometerPhotograph(ask: GoniometerPhotographAsk): { picture: ColourPicture; ticks: Tick[] } {
+  const { screen, sides, askewDeg, laser, bright } = ask
+  const normal = randomNormal.source(randomLcg(ask.seed))(0, 1)
+  const [cos, sin] = [Math.cos(radians(ask.tiltDeg)), Math.sin(radians(ask.tiltDeg))]
+  const middle = [WIDTH / 2, HEIGHT / 2]
+  // As many pixels for the first degree on both kinds of screen.
+  const alongOf = (deg: number) =>
+    PX_PER_DEG * (screen.kind === 'arc' ? deg : flatScreenMm(deg, 1) / flatScreenMm(1, 1))
+  const placed = bodiesOf(sides).map((body) => ({
+    ...body,
+    fromPx: alongOf(body.from + askewDeg),
+    toPx: alongOf(body.to + askewDeg),
+    soft: body.softDeg * PX_PER_DEG,
+    high: body.highDeg * PX_PER_DEG,
+  }))
+  const ticksDeg = Array.from({ length: 71 }, (_, i) => i - 35)
+  const ticksPx = ticksDeg.map((deg) => ({ px: alongOf(deg), long: deg % 5 === 0 }))
+  const pixels = new Uint8ClampedArray(4 * WIDTH * HEIGHT)
+  const colour = laser === 'red' ? [1, 0.18, 0.2] : [0.15, 1, 0.25]
+  for (let y = 0; y < HEIGHT; y++)
+    for (let x = 0; x < WIDTH; x++) {
+      const [dx, dy] = [x + 0.5 - middle[0]!, y + 0.5 - middle[1]!]
+      const [along, across] = [dx * cos + dy * sin, dy * cos - dx * sin]
+      let light = 0
+      if (Math.abs(across) < 60)
+        for (const { fromPx, toPx, soft, high, light: of } of placed) {
+          const out = Math.max(fromPx - along, along - toPx, 0)
+          if (out < 4 * soft) light += of * Math.exp(-((out / soft) ** 2) / 2 - (across / high) ** 2 / 2)
+        }
+      const tick = across > 31 && across < 56 ? ticksPx.find(({ px }) => Math.abs(along - px) < 1) : undefined
+      const dark = tick && across < (tick.long ? 56 : 43) ? 0.25 : 1
+      const far = 1 - 0.15 * ((dx / WIDTH) ** 2 + (dy / HEIGHT) ** 2)
+      for (let k = 0; k < 3; k++)
+        pixels[4 * (y * WIDTH + x) + k] =
+          SHADE[k]! * dark * far + 190 * bright * light * colour[k]! + ask.noise * normal()
+      pixels[4 * (y * WIDTH + x) + 3] = 255
+    }
+  const ticks = [-20, 0, 20].map((deg): Tick => {
+    const [along, across] = [alongOf(deg), 31 + 12]
+    return {
+      deg,
+      at: [middle[0]! + along * cos - across * sin, middle[1]! + along * sin + across * cos],
+    }
+  })
+  return { picture: { width: WIDTH, height: HEIGHT, pixels }, ticks }
+}
