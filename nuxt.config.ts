@@ -95,7 +95,21 @@ export default defineNuxtConfig({
       ],
     },
   },
-  components: [{ path: '~/components', pathPrefix: false }],
+  components: [
+    'controls',
+    'drawing',
+    'forms',
+    'home',
+    'jobPage',
+    'photographs',
+    'preferences',
+    'print',
+    'shelf',
+    'shell',
+    'stations',
+  ].map((folder) => ({ path: `~/${folder}`, pathPrefix: false, extensions: ['vue'] })),
+  // What a file uses it imports by name; only components, and what Nuxt itself brings, are there without.
+  imports: { scan: false },
   // Fonts and icons ship with the application: nothing is asked of any other host.
   // Only the colours that are used, so that no page carries the others' classes.
   ui: { fonts: false, theme: { colors: ['primary', 'error'] } },

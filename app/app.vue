@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref, watch } from 'vue'
-import { useChangesElsewhere } from '~/composables/useChangesElsewhere'
-import { useOpenPanel } from '~/composables/useCommands'
-import { useFieldKeys } from '~/composables/useFieldKeys'
-import { useServerAway } from '~/composables/useServerAway'
+import { useChangesElsewhere } from '~/shell/useChangesElsewhere'
+import { useOpenPanel } from '~/stores/openPanel'
+import { useFieldKeys } from '~/shell/useFieldKeys'
+import { useServerAway } from '~/shell/useServerAway'
 import { useCollections } from '~/stores/collections'
 import { isThingKind } from '~/stores/known'
 import { useCopies } from '~/stores/copies'

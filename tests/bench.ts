@@ -2,7 +2,7 @@ import { cpSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
-import { ROOMS, tabsOf, type SheetKey } from '../app/stations'
+import { ROOMS, tabsOf, type SheetKey } from '../app/navigation/stations'
 import { startServer, stopServer, type BuiltServer } from './builtServer'
 
 /** Serves each test file its own copy of the demo data, so that no file finds what another left. */

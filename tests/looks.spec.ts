@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
-import { MOST_TABS, ROOMS, sheetPath, STATIONS, tabsOf, type SheetKey } from '../app/stations'
+import { MOST_TABS, ROOMS, sheetPath, STATIONS, tabsOf, type SheetKey } from '../app/navigation/stations'
 import { expect, openJob, openSheet, test } from './bench'
 
 const WCAG = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice']

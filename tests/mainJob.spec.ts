@@ -1,4 +1,4 @@
-import { ROOMS, sheetPath } from '../app/stations'
+import { ROOMS, sheetPath } from '../app/navigation/stations'
 import { comesTo, degrees, expect, ledger, measure, openJob, openSheet, saved, test } from './bench'
 
 test('with the mouse: pick rig, stone and blade, hold it, dial it, and find it again after a reload', async ({

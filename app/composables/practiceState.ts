@@ -1,6 +1,6 @@
 import type { InkLookEntry } from '#core/log/entry'
 import type { HiddenBladeAsk } from '#core/simulation/standIn/hiddenBlade'
-import { useKeptForm } from '~/describing/useKeptForm'
+import { useKeptForm } from '~/forms/useKeptForm'
 import type { Job } from '#core/records/job/job'
 import type { JobView } from '~/job/view'
 

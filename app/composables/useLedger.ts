@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { perSide, SIDES, type PerSide, type Side } from '#core/records/common/side'
 import { zoneAt } from '#core/records/blade/zones'
-import { ANGLES, type AngleId } from '~/stations'
+import { ANGLES, type AngleId } from '~/navigation/stations'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText, steepnessText } from '~/words/angleText'

@@ -8,9 +8,9 @@ import { armsRig, bellyBlade, sampleSetup, tableRig } from '#core/geometry/setup
 import { dot, length, subtract, unit, type Vec2 } from '#core/math/vector/vec2'
 import { dimension } from './dimension'
 import { jawMarks } from './jawMarks'
-import { nearestStation, planBounds, planView } from './planView'
-import { positionsView } from './positionsView'
-import { sectionBounds, sectionView } from './sectionView'
+import { nearestStation, planBounds, planView } from '~/stations/clamp/bench/planView'
+import { positionsView } from '~/stations/clamp/even/positionsView'
+import { sectionBounds, sectionView } from '~/stations/clamp/bench/sectionView'
 import { fit, toDrawing, toPixels } from './viewport'
 
 const stations = evenStations(bellyBlade.edge, 400)

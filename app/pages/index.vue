@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
 import { useFoundPart } from '~/composables/useFoundPart'
-import { useWords } from '~/composables/useWords'
+import { useWords } from '~/words/useWords'
 import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
 

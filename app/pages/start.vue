@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { LastJob } from '#core/exchange/api/lists'
-import { useWords } from '~/composables/useWords'
+import { useWords } from '~/words/useWords'
 import { useCollections } from '~/stores/collections'
-import { sheetPath } from '~/stations'
+import { sheetPath } from '~/navigation/stations'
 
 /** A new job: which blade is it? Rig, stone and hold then come from the last job with it. */
 const collections = useCollections()

@@ -5,7 +5,7 @@ import type { KeptJob } from '#core/records/kept/things'
 import { plainStone } from '#core/geometry/setup/sampleSetup.fixture'
 import { testStorage } from '~/saving/storage.fixture'
 import { useCollections } from './collections'
-import { useOpenJob } from './openJob'
+import { useOpenJob } from '~/job/openJob'
 import { usePreferences } from './preferences'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { missingOf } from '~/job/state'
 import { useCollections } from '~/stores/collections'
-import { useOpenJob } from '~/stores/openJob'
+import { useOpenJob } from '~/job/openJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
 import { BladeDescription, RigDescription } from '#components'
-import { useDescribing } from '~/describing/useDescribing'
+import { useDescribing } from '~/forms/useDescribing'
 import { useCollections } from '~/stores/collections'
-import { sheetPath } from '~/stations'
+import { sheetPath } from '~/navigation/stations'
 
 /** A rig or a blade described without a job; a blade that is described to start a job with starts it. */
 const DESCRIBED = {

@@ -70,7 +70,7 @@ describe('a file of rigs and stones', () => {
 
   it('has a published JSON Schema', async () => {
     await expect(`${asText(toolFileJsonSchema())}\n`).toMatchFileSnapshot(
-      '../../public/schema/jaw-tilt-tools.schema.json',
+      '../../../public/schema/jaw-tilt-tools.schema.json',
     )
   })
 })

@@ -69,6 +69,6 @@ it('a job’s record holds what the job and its log name, and the four angles th
 
 it('has a published JSON Schema', async () => {
   await expect(`${JSON.stringify(jobRecordJsonSchema(), null, 2)}\n`).toMatchFileSnapshot(
-    '../../public/schema/jaw-tilt-job.schema.json',
+    '../../../public/schema/jaw-tilt-job.schema.json',
   )
 })

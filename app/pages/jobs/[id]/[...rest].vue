@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { movedTo } from '~/stations'
+import { movedTo } from '~/navigation/stations'
 
 /** An address of no sheet: that of a job alone, or one that has moved. */
 const route = useRoute()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
 import { useJob } from '~/job/useJob'
-import { SHEET_VIEWS } from '~/sheetViews'
-import { movedTo, placeAt, type Place, type SheetKey } from '~/stations'
+import { SHEET_VIEWS } from '~/jobPage/sheetViews'
+import { movedTo, placeAt, type Place, type SheetKey } from '~/navigation/stations'
 
 /** Every sheet of a job: the table of stations says which, with its heading and the window's title. */
 const route = useRoute()

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { parseDecimal, parseLengthMm } from '#core/math/units/length'
+import { useUnitSwitch } from './useUnitSwitch'
+import { usePreferences } from '~/stores/preferences'
+import { lengthFigure } from '~/words/lengthText'
+
+/**
+ * A measure that can be typed, stepped by its buttons or by the arrow keys. A bad figure stays in the field with the
+ * reason under it, and nothing else changes.
+ */
+const props = defineProps<{
+  label: string
+  value: number
+  kind: 'length' | 'angle'
+  focus: string
+  /** Applies a value (mm or degrees); answers the objection, or null. */
+  apply: (value: number) => string | null
+  /** Makes so many steps; without it the value moves by `step`. */
+  stepBy?: (steps: number) => string | null
+  step?: number
+  hint?: string
+}>()
+const preferences = usePreferences()
+const id = useId()
+const problem = ref('')
+const text = ref('')
+const shown = computed(() =>
+  props.kind === 'length' ? lengthFigure(props.value, preferences.unit) : props.value.toFixed(1).replace('-', '−'),
+)
+const unit = computed(() => (props.kind === 'length' ? preferences.unit : '°'))
+// What stands in the field is taken over when the figure changes; what is being typed keeps its meaning.
+let untouched = ''
+watch(shown, () => ((text.value = untouched = shown.value), (problem.value = '')), { immediate: true })
+useUnitSwitch((inNewUnit) => {
+  if (props.kind !== 'length' || text.value === untouched) return
+  const typed = inNewUnit(text.value)
+  void nextTick(() => (text.value = typed))
+})
+
+function commit() {
+  if (text.value === shown.value) return void (problem.value = '')
+  const parsed =
+    props.kind === 'length' ? parseLengthMm(text.value, preferences.unit) : parseDecimal(text.value.replace('°', ''))
+  if (!parsed.ok) {
+    problem.value = parsed.reason === 'empty' ? 'Give a figure.' : `“${text.value}” is no ${props.kind}.`
+    return
+  }
+  problem.value = props.apply(parsed.value) ?? ''
+  if (!problem.value) text.value = shown.value
+}
+function nudge(steps: number) {
+  problem.value = (props.stepBy ? props.stepBy(steps) : props.apply(props.value + steps * (props.step ?? 0.5))) ?? ''
+}
+/** Enter takes the figure and leaves the field, so that single keys work again; a bad figure keeps the hand there. */
+function take(event: Event) {
+  commit()
+  if (!problem.value) (event.target as HTMLElement).blur()
+}
+/** Escape takes back what was typed, and leaves. */
+function leave(event: Event) {
+  text.value = shown.value
+  problem.value = ''
+  ;(event.target as HTMLElement).blur()
+}
+</script>
+
+<template>
+  <div class="relative min-w-0">
+    <label :for="id" class="block truncate text-sm text-toned">{{ label }}</label>
+    <div class="flex">
+      <UButton
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-minus"
+        size="lg"
+        class="rounded-r-none"
+        :aria-label="`${label}: less`"
+        tabindex="-1"
+        @click="nudge(-1)"
+      />
+      <div class="relative min-w-0 flex-1">
+        <input
+          :id="id"
+          v-model="text"
+          :data-focus="focus"
+          data-own-keys
+          inputmode="decimal"
+          autocomplete="off"
+          spellcheck="false"
+          class="h-full w-full min-w-0 border-y border-accented bg-default py-1 pr-7 pl-2 text-center text-lg font-semibold"
+          :class="{ 'border-error text-error': problem }"
+          :aria-invalid="problem !== ''"
+          :aria-describedby="problem ? `${id}-problem` : undefined"
+          @change="commit"
+          @keydown.enter="take"
+          @keydown.escape.stop="leave"
+          @keydown.up.prevent="nudge($event.shiftKey ? 10 : 1)"
+          @keydown.down.prevent="nudge($event.shiftKey ? -10 : -1)"
+        />
+        <span class="pointer-events-none absolute inset-y-0 right-1.5 grid place-items-center text-sm text-muted">{{
+          unit
+        }}</span>
+      </div>
+      <UButton
+        color="neutral"
+        variant="outline"
+        icon="i-lucide-plus"
+        size="lg"
+        class="rounded-l-none"
+        :aria-label="`${label}: more`"
+        tabindex="-1"
+        @click="nudge(1)"
+      />
+    </div>
+    <p
+      v-if="problem"
+      :id="`${id}-problem`"
+      role="alert"
+      class="absolute inset-x-0 top-[3.9rem] z-10 rounded-sm border border-error bg-default px-2 py-1 text-sm text-error"
+    >
+      {{ problem }}
+    </p>
+    <p v-if="hint" class="mt-0.5 truncate text-sm text-muted" :title="hint">{{ hint }}</p>
+  </div>
+</template>

@@ -1,0 +1,47 @@
+import { ref, shallowRef } from 'vue'
+import type { Kept } from '#core/records/kept/things'
+import type { FieldProblem } from '#core/schema/problem'
+import { useWords } from '~/words/useWords'
+import { useCollections } from '~/stores/collections'
+import type { Tool } from '~/stores/known'
+import { THING_WORD } from '~/words/thingText'
+
+/**
+ * Keeps a described rig, blade, stone or instrument, over what it was (`from`) or as a new one (null). A change can be
+ * undone; one that someone else made meanwhile is told, and written over when the user keeps again.
+ */
+export function useKeeping<K extends Tool>(kind: K, from: Kept<K> | null, changed: string) {
+  const collections = useCollections()
+  const toast = useToast()
+  const words = useWords()
+  const busy = ref(false)
+  const failure = ref('')
+  /** What the server refused, at its fields. */
+  const refused = shallowRef<readonly FieldProblem[]>([])
+  /** The version a save starts from: newer once someone else's was seen. */
+  let before = from
+
+  async function keep(content: object): Promise<Kept<K> | null> {
+    failure.value = ''
+    busy.value = true
+    const was = before
+    const answer = await collections.keep(kind, content, was)
+    busy.value = false
+    if (answer.ok) {
+      if (was)
+        toast.add({
+          title: `${answer.value.name} ${changed}`,
+          actions: [{ label: 'Undo', onClick: () => void collections.keep(kind, was, answer.value) }],
+        })
+      return answer.value
+    }
+    failure.value = words.problem(answer.problem)
+    refused.value = answer.problem.fields
+    if (answer.status === 409 && answer.problem.current) {
+      before = answer.problem.current as Kept<K>
+      failure.value = `This ${THING_WORD[kind]} was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.`
+    }
+    return null
+  }
+  return { keep, busy, failure, refused }
+}

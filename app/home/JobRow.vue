@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { nextStep } from '#core/process/nextStep/nextStep'
+import { perSide, type PerSide } from '#core/records/common/side'
+import { evenStations } from '#core/math/curve/stations'
+import { atDialFor, evaluate } from '#core/uncertainty/evaluate'
+import type { KeptJob } from '#core/records/kept/things'
+import { provedAmount, readAmount } from '#core/log/amount'
+import { ofKind, onBlade } from '#core/log/inForce'
+import { onRig } from '#core/records/rig/fittedAt'
+import { fittedWith } from '#core/records/rig/jaws'
+import { bladeSpanMm } from '~/shelf/blade/bladeIcon'
+import { sheetPath } from '~/navigation/stations'
+import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
+import { usePreferences } from '~/stores/preferences'
+import { adviceText } from '~/words/adviceText'
+import { angleText } from '~/words/angleText'
+
+/** A job in the list: its blade, its four angles, and its next step. */
+const props = defineProps<{ job: KeptJob }>()
+const collections = useCollections()
+const preferences = usePreferences()
+const log = useLog()
+const toast = useToast()
+
+const STATIONS = 20
+const READ_DOUBT = 0.1
+
+/** The job with the rig as it was measured for it, and the jaws that are fitted; null where a part is not here. */
+const made = computed(() => {
+  const asThen = collections.rigAt(props.job.rigId, props.job.rigRevision)
+  const blade = collections.blades.find((one) => one.id === props.job.bladeId)
+  const stone = collections.stones.find((one) => one.id === props.job.stoneId)
+  if (!asThen || !blade || !stone) return null
+  const rig = fittedWith(asThen, props.job.jawsName)
+  const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
+  return { setup, evaluation: evaluate(setup, atDialFor(props.job), evenStations(blade.edge, STATIONS)) }
+})
+const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
+const parts = computed(() => {
+  const setup = made.value?.setup
+  return setup
+    ? [props.job.updatedAt.slice(0, 10), setup.blade.name, setup.rig.name, setup.stone.name].join(' · ')
+    : 'A part of this job cannot be read.'
+})
+
+const next = computed(() => {
+  if (!made.value) return null
+  const { rig } = made.value.setup
+  const stoneOf = (id: string) => {
+    const stone = collections.stones.find((one) => one.id === id)
+    return stone && onRig(rig, stone)
+  }
+  const step = nextStep({ ...made.value, job: props.job, log: entries.value, stoneOf })
+  const { unit, current } = preferences
+  return adviceText(step, {
+    setup: made.value.setup,
+    unit,
+    sideNames: current.sideNames,
+    dialForMm: props.job.dialForMm,
+  })
+})
+
+/** The four angles of side A, or included, as the user likes them. */
+const angles = computed(() => {
+  if (!made.value) return []
+  const { setup, evaluation } = made.value
+  const one = setup.blade.bevels === 'A'
+  const found = onBlade(entries.value, props.job.bladeId)
+  const [readings, proofs] = [ofKind(found, 'reading'), ofKind(found, 'proof')]
+  const shown = ({ A, B }: PerSide<number | null>) =>
+    preferences.included && !one ? (A === null || B === null ? null : A + B) : A
+  const { A } = evaluation.sides
+  const set = perSide((side) => {
+    const of = evaluation.sides[side]
+    return of.ok ? of.contact.edgeAngleDeg : null
+  })
+  const read = perSide((side) => readAmount(readings, side)?.deg ?? null)
+  const proved = perSide((side) => provedAmount(proofs, side)?.deg ?? null)
+  return [
+    { id: 'wanted' as const, word: 'Wanted', deg: shown(props.job.wanted.deg), doubt: READ_DOUBT },
+    { id: 'set' as const, word: 'Set', deg: shown(set), doubt: A.ok ? A.doubtDeg : READ_DOUBT },
+    { id: 'read' as const, word: 'Read', deg: shown(read), doubt: READ_DOUBT },
+    { id: 'proved' as const, word: 'Proved', deg: shown(proved), doubt: READ_DOUBT },
+  ]
+})
+
+async function shelve() {
+  const away = await collections.shelve(props.job, true)
+  if (!away) return
+  toast.add({
+    title: `${away.name} is off the bench`,
+    duration: 10_000,
+    actions: [{ label: 'Put it back', onClick: () => void collections.shelve(away, false) }],
+  })
+}
+</script>
+
+<template>
+  <li class="relative flex flex-wrap items-center gap-3 px-3 py-2 hover:bg-elevated sm:flex-nowrap sm:gap-4 sm:px-4">
+    <BladeFigure
+      v-if="made"
+      :blade="made.setup.blade"
+      :span="bladeSpanMm(made.setup.blade)"
+      class="h-16! w-36! shrink-0 max-sm:hidden"
+    />
+    <div class="min-w-0 flex-1">
+      <NuxtLink
+        :to="sheetPath(job.id, 'clamp')"
+        class="block truncate text-lg font-semibold after:absolute after:inset-0"
+        ><ThingName kind="jobs" :thing="job"
+      /></NuxtLink>
+      <p class="truncate text-sm text-muted">{{ parts }}</p>
+      <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
+        Next: <b>{{ next.do }}</b>
+      </p>
+    </div>
+    <dl class="grid grid-cols-4 gap-x-2 max-sm:order-last max-sm:w-full sm:shrink-0 sm:gap-x-4">
+      <div v-for="a in angles" :key="a.id" class="sm:w-18">
+        <dt class="flex items-center gap-1 text-sm text-muted">
+          <AngleMark :angle="a.id" class="size-4!" />{{ a.word }}
+        </dt>
+        <dd class="figure text-lg">{{ a.deg === null ? '–' : angleText(a.deg, a.doubt) }}</dd>
+      </div>
+    </dl>
+    <UButton
+      color="neutral"
+      variant="ghost"
+      icon="i-lucide-archive"
+      size="lg"
+      class="relative"
+      :aria-label="`Take ${job.name} off the bench`"
+      @click="shelve"
+    />
+  </li>
+</template>

@@ -1,0 +1,29 @@
+import type { Component } from 'vue'
+import type { SheetKey } from '~/navigation/stations'
+
+/** What shows each sheet, fetched when it is opened; a sheet without one does not compile. */
+export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>> = {
+  'rig/': () => import('~/stations/rig/RigChoice.vue'),
+  'rig/marks': () => import('~/stations/rig/marks/MarksSheet.vue'),
+  'rig/describe': () => import('~/stations/rig/RigDescribed.vue'),
+  'blade/': () => import('~/stations/blade/BladeChoice.vue'),
+  'blade/describe': () => import('~/stations/blade/BladeDescribed.vue'),
+  'clamp/': () => import('~/stations/clamp/bench/BenchSheet.vue'),
+  'clamp/even': () => import('~/stations/clamp/even/EvenSheet.vue'),
+  'clamp/hold': () => import('~/stations/clamp/hold/HoldSheet.vue'),
+  'clamp/gauge': () => import('~/stations/clamp/gauge/GaugeSheet.vue'),
+  'clamp/card': () => import('~/stations/clamp/card/CardSheet.vue'),
+  'mark/': () => import('~/stations/mark/MarkSheet.vue'),
+  'mark/photo': () => import('~/stations/mark/photo/InkPhotoSheet.vue'),
+  'mark/decide': () => import('~/stations/mark/decide/DecideSheet.vue'),
+  'mark/practice': () => import('~/stations/mark/practice/PracticeSheet.vue'),
+  'grind/': () => import('~/stations/grind/OrderSheet.vue'),
+  'prove/': () => import('~/stations/prove/ProveSheet.vue'),
+  'prove/photo': () => import('~/stations/prove/photo/GoniometerPhotoSheet.vue'),
+  'prove/bevel': () => import('~/stations/prove/bevel/BevelSheet.vue'),
+  'prove/report': () => import('~/stations/prove/report/ReportSheet.vue'),
+  'prove/calibrate': () => import('~/stations/prove/calibrate/CalibrateSheet.vue'),
+  'doubt/': () => import('~/stations/uncertainty/SureSheet.vue'),
+  'doubt/sides': () => import('~/stations/uncertainty/sides/SidesSheet.vue'),
+  'doubt/what-if': () => import('~/stations/uncertainty/whatIf/WhatIfSheet.vue'),
+}

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { SIDES } from '#core/records/common/side'
+import { useOpenPanel } from '~/stores/openPanel'
+import { useWords } from '~/words/useWords'
+import { usePreferences } from '~/stores/preferences'
+
+const { panel } = useOpenPanel()
+const preferences = usePreferences()
+const words = useWords()
+const colorMode = useColorMode()
+const open = computed({
+  get: () => panel.value === 'preferences',
+  set: (is) => (panel.value = is ? 'preferences' : null),
+})
+const names = reactive({ A: '', B: '' })
+watch(
+  () => preferences.current.sideNames,
+  (now) => Object.assign(names, now),
+  { immediate: true, deep: true },
+)
+const units = [
+  { label: 'Millimetres', value: 'mm' },
+  { label: 'Inches', value: 'in' },
+]
+const angles = [
+  { label: 'Per side', value: 'per-side' },
+  { label: 'Included', value: 'included' },
+]
+const themes = [
+  { label: 'As the system', value: 'system' },
+  { label: 'Day', value: 'light' },
+  { label: 'Night', value: 'dark' },
+]
+</script>
+
+<template>
+  <USlideover v-model:open="open" title="Preferences" description="How figures are shown, and all data in one file.">
+    <template #body>
+      <div class="space-y-6">
+        <URadioGroup
+          :model-value="preferences.unit"
+          legend="Lengths"
+          :items="units"
+          size="lg"
+          @update:model-value="preferences.change({ unit: $event as 'mm' | 'in' })"
+        />
+        <URadioGroup
+          :model-value="preferences.current.angles"
+          legend="Angles"
+          :items="angles"
+          size="lg"
+          @update:model-value="preferences.change({ angles: $event as 'per-side' | 'included' })"
+        />
+        <fieldset>
+          <legend class="mb-1 font-medium">What the two sides are called</legend>
+          <div class="flex gap-3">
+            <UFormField v-for="side in SIDES" :key="side" :label="`Side ${side}`" class="flex-1">
+              <UInput
+                v-model="names[side]"
+                size="lg"
+                class="w-full"
+                @change="preferences.change({ sideNames: { ...names } })"
+              />
+            </UFormField>
+          </div>
+          <p v-if="preferences.problem" role="alert" class="mt-1 text-error">
+            {{ words.problem(preferences.problem, preferences.problem.field) }}
+          </p>
+        </fieldset>
+        <URadioGroup v-model="colorMode.preference" legend="Theme" :items="themes" size="lg" />
+        <USwitch
+          v-model="preferences.singleKeys"
+          label="Single keys"
+          description="Keys such as w or s without Ctrl. This device only."
+          size="lg"
+        />
+        <USwitch
+          v-model="preferences.simulated"
+          label="Simulated instruments"
+          description="Offers a make-believe level gauge in all jobs, not only in the samples. This device only."
+          size="lg"
+        />
+        <DevicesEntry v-if="open" />
+        <BackupEntry />
+        <SnapshotList v-if="open" />
+        <CopiesEntry v-if="open" />
+      </div>
+    </template>
+  </USlideover>
+</template>

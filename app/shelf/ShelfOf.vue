@@ -1,0 +1,43 @@
+<script setup lang="ts" generic="K extends 'rigs' | 'blades'">
+import type { Kept } from '#core/records/kept/things'
+import { describingAt } from '~/forms/useDescribing'
+import { useCollections } from '~/stores/collections'
+import { capital } from '~/words/sentence'
+
+/** The rigs, or the blades, that there are: chosen, described, measured anew, copied, put away. */
+const props = defineProps<{ kind: K; word: 'rig' | 'blade'; title: string; empty: string; things: Kept<K>[] }>()
+const collections = useCollections()
+const router = useRouter()
+const chosenId = ref('')
+const there = computed(() => props.things.filter((thing) => thing.archivedAt === null))
+const chosen = computed(() => there.value.find((thing) => thing.id === chosenId.value) ?? null)
+const describe = (from: Kept<K> | null, copy: boolean) =>
+  void router.push(describingAt(`/shelf/${props.word}`, from, copy))
+</script>
+
+<template>
+  <section class="pane" :aria-labelledby="kind">
+    <h2 :id="kind" class="mb-2 text-xl font-semibold">{{ title }}</h2>
+    <ToolActions class="mb-3" :kind="kind" :chosen="chosen" :things="things" :word="word" @describe="describe" />
+    <p v-if="(kind === 'blades' ? collections.bladesInUse : there.length) === 0" class="mb-2 text-toned">{{ empty }}</p>
+    <BladeList v-else-if="kind === 'blades'" v-slot="{ blades }">
+      <CardChoice
+        v-slot="{ thing }"
+        :things="blades as unknown as Kept<K>[]"
+        :chosen="chosenId"
+        :label="capital(word)"
+        @choose="chosenId = $event"
+        ><slot :thing="thing"
+      /></CardChoice>
+    </BladeList>
+    <CardChoice
+      v-else
+      v-slot="{ thing }"
+      :things="there"
+      :chosen="chosenId"
+      :label="capital(word)"
+      @choose="chosenId = $event"
+      ><slot :thing="thing"
+    /></CardChoice>
+  </section>
+</template>

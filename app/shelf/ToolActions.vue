@@ -1,0 +1,61 @@
+<script setup lang="ts" generic="K extends Tool">
+import type { Kept } from '#core/records/kept/things'
+import { usePuttingAway } from './usePuttingAway'
+import type { Tool } from '~/stores/known'
+
+/** What can be done with the rig, blade or stone that is chosen, and those that were put away. */
+const props = defineProps<{ kind: K; chosen: Kept<K> | null; things: Kept<K>[]; word: string }>()
+const emit = defineEmits<{ describe: [from: Kept<K> | null, copy: boolean] }>()
+const { shelve, putBack } = usePuttingAway(props.kind)
+const away = computed(() =>
+  props.things.filter((thing) => thing.archivedAt !== null).map(({ id, name }) => ({ id, name: String(name) })),
+)
+</script>
+
+<template>
+  <div>
+    <div class="flex flex-wrap gap-2">
+      <template v-if="chosen">
+        <UButton
+          color="neutral"
+          variant="outline"
+          size="lg"
+          icon="i-lucide-pencil-line"
+          label="Measure anew"
+          :aria-label="`Measure ${chosen.name} anew`"
+          @click="emit('describe', chosen, false)"
+        />
+        <UButton
+          color="neutral"
+          variant="outline"
+          size="lg"
+          icon="i-lucide-copy"
+          label="Copy"
+          :aria-label="`Copy ${chosen.name}`"
+          @click="emit('describe', chosen, true)"
+        />
+        <UButton
+          v-if="chosen.archivedAt === null"
+          color="neutral"
+          variant="outline"
+          size="lg"
+          icon="i-lucide-archive"
+          label="Put away"
+          :aria-label="`Put ${chosen.name} away`"
+          @click="shelve(chosen, true)"
+        />
+        <slot />
+      </template>
+      <UButton
+        color="neutral"
+        variant="outline"
+        size="lg"
+        icon="i-lucide-plus"
+        :label="`New ${word}`"
+        @click="emit('describe', null, false)"
+      />
+    </div>
+    <BladesPutAway v-if="kind === 'blades'" />
+    <PutAway v-else :total="away.length" :things="away" @back="putBack" />
+  </div>
+</template>

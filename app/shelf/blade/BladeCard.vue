@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import type { KeptBlade } from '#core/records/kept/things'
+import { bladeSpanMm } from './bladeIcon'
+
+/** A blade in a choice of blades. Those of one length class share a scale, so that a short one is told from a long. */
+defineProps<{ blade: KeptBlade }>()
+</script>
+
+<template>
+  <span class="flex items-baseline justify-between gap-2"
+    ><ThingName class="truncate font-semibold" kind="blades" :thing="blade" /><span
+      class="truncate text-sm text-muted"
+      >{{ blade.owner }}</span
+    ></span
+  >
+  <BladeFigure :blade="blade" :span="bladeSpanMm(blade)" />
+</template>

@@ -1,0 +1,301 @@
+import { computed, onMounted, onScopeDispose, ref, shallowRef, watch, type Ref, type WritableComputedRef } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { wrap, type Remote } from 'comlink'
+import type { Lens } from '#core/photo/trace/lens'
+import { evenScale, scaleOfSheet, type PictureScale, type SheetSize } from '#core/photo/trace/pictureScale'
+import { unsureStretches, type Snapped } from '#core/photo/trace/snap'
+import { tracedEdge, type TracedEdge } from '#core/photo/trace/toBlade'
+import { usePreferences } from '~/stores/preferences'
+import { problemText } from '~/words/problemText'
+import { MM_PER_INCH, parseLengthMm } from '#core/math/units/length'
+import type { Vec2 } from '#core/math/vector/vec2'
+import { exactFigure } from '~/forms/draft'
+import { keptFile } from '~/photographs/keptFile'
+import { openPicture } from '~/photographs/openPicture'
+import { useKeptForm } from '~/forms/useKeptForm'
+import type { Tracer } from '~/workers/trace.worker'
+
+/** Rectangles that lie about in a workshop: width and height, mm. */
+export const SHEETS = { a4: [297, 210], a5: [210, 148], card: [85.6, 53.98] } as const
+export type ScaleBy = keyof typeof SHEETS | 'own sheet' | 'two points'
+
+/** Two points on a rule are this far apart, unless it is said otherwise, mm. */
+const APART_MM = { mm: 100, in: 4 * MM_PER_INCH } as const
+/**
+ * How far beside the marks the outline is looked for: as a share of the picture's width, and of how far the marks are
+ * apart, so that marks set closely are followed closely; pixels at least.
+ */
+const REACH = { ofWidth: 0.012, ofSpacing: 0.25, leastPx: 4 } as const
+
+/** Marks as they can be sent to a worker. */
+const plain = (points: readonly Vec2[]): Vec2[] => points.map(([x, y]): Vec2 => [x, y])
+
+function reachBeside(rough: readonly Vec2[], width: number): number {
+  const apart = rough.slice(1).map(([x, y], i) => Math.hypot(x - rough[i]![0], y - rough[i]![1]))
+  const usual = apart.sort((a, b) => a - b)[Math.floor(apart.length / 2)] ?? width
+  return Math.max(REACH.leastPx, Math.min(REACH.ofWidth * width, REACH.ofSpacing * usual))
+}
+
+/** Marks that were moved have come to rest after so long. */
+const RETRACE_AFTER_MS = 500
+
+/** The fields of a form, each to be read and written by itself. */
+function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableComputedRef<T[K]> } {
+  const field = (name: keyof T) =>
+    computed({ get: () => form.value[name], set: (to) => void (form.value[name] = to as T[keyof T]) })
+  return Object.fromEntries(Object.keys(form.value).map((name) => [name, field(name as keyof T)])) as never
+}
+
+/**
+ * A photograph in which an edge is traced: its scale, the spine's line, the marks along the edge, and what they come
+ * to. The picture and all that was done in it are kept under `keptAs` until the blade is kept, or begun anew.
+ */
+export function useTrace(keptAs: string) {
+  const preferences = usePreferences()
+  const kept = keptFile(`trace:${keptAs}`)
+  const { form: marks, beginAnew } = useKeptForm(
+    `trace:${keptAs}`,
+    () => ({
+      scaleBy: 'a4' as ScaleBy,
+      own: { width: '', height: '', distance: exactFigure(APART_MM[preferences.unit], preferences.unit) },
+      corners: [] as Vec2[],
+      scalePoints: [] as Vec2[],
+      spine: [] as Vec2[],
+      edge: [] as Vec2[],
+      snapped: false,
+      /** Of two lines side by side, the one that a hand has said is the edge. */
+      line: '' as '' | 'outer' | 'inner',
+      /** The marks for the blade are as they were found, or found so when a hand had said so; not moved since. */
+      bladeFound: false,
+      otherSide: false,
+      otherEnd: false,
+      /** How much closer than fitted to the frame, and what of the picture is in its middle, in shares. */
+      zoom: { times: 1, x: 0.5, y: 0.5 },
+    }),
+    (form, inNewUnit) => {
+      const { width, height, distance } = form.own
+      return { ...form, own: { width: inNewUnit(width), height: inNewUnit(height), distance: inNewUnit(distance) } }
+    },
+  )
+  const { scaleBy, own, corners, scalePoints, spine, edge, zoom, line, bladeFound } = fieldsOf(marks)
+  const photo = shallowRef<{ name: string; address: string; width: number; height: number } | null>(null)
+  const failure = ref('')
+  const busy = ref(false)
+  /** The marks as they lie on the outline, and the edge through them; null until they were snapped. */
+  const snappedTo = shallowRef<{
+    found: Snapped & { burntOut: boolean }
+    lens: Lens | null
+    result: Extract<TracedEdge, { ok: true }> | null
+  } | null>(null)
+  const snapped = computed(() => snappedTo.value?.found.points ?? [])
+  /** Stretches of it where the outline is not plain to see, pixels. */
+  const unsure = computed(() => (snappedTo.value ? unsureStretches(snappedTo.value.found) : []))
+  const result = computed(() => snappedTo.value?.result ?? null)
+  /** Whether the lens bows the sheet's sides, which is taken out; whether its paper is burnt out beside the edge. */
+  const bowed = computed(() => !!snappedTo.value?.lens)
+  const burntOut = computed(() => snappedTo.value?.found.burntOut ?? false)
+  let worker: Worker | null = null
+  let tracer: Remote<Tracer> | null = null
+
+  async function take(file: File) {
+    if (!(await load(file))) return
+    layOut()
+    await kept.keep(file)
+    await proposeSheet()
+  }
+  /** The photograph that was taken before, under its marks. */
+  async function takeUp() {
+    const file = await kept.read()
+    if (!file || photo.value) return
+    if (!(await load(file))) return
+    if (marks.value.corners.length !== 4) layOut()
+    else if (marks.value.snapped) await snap()
+  }
+  onMounted(takeUp)
+  async function forget() {
+    if (photo.value) URL.revokeObjectURL(photo.value.address)
+    photo.value = snappedTo.value = null
+    failure.value = ''
+    await Promise.all([beginAnew(), kept.forget()])
+  }
+
+  /** Lays a picture under the marks; answers whether it could be read. */
+  async function load(file: File): Promise<boolean> {
+    failure.value = ''
+    busy.value = true
+    const opened = await openPicture(file)
+    if (opened.ok) {
+      worker ??= new Worker(new URL('~/workers/trace.worker.ts', import.meta.url), { type: 'module' })
+      tracer ??= wrap<Tracer>(worker)
+      await tracer.load(file)
+      if (photo.value) URL.revokeObjectURL(photo.value.address)
+      const { width, height } = opened
+      photo.value = { name: file.name, address: URL.createObjectURL(file), width, height }
+    } else failure.value = opened.why
+    busy.value = false
+    return opened.ok
+  }
+  /** Marks to begin with, to be moved to their places. */
+  function layOut() {
+    const { width, height } = photo.value!
+    const at = (x: number, y: number): Vec2 => [x * width, y * height]
+    Object.assign(marks.value, {
+      corners: [at(0.08, 0.1), at(0.92, 0.1), at(0.92, 0.9), at(0.08, 0.9)],
+      scalePoints: [at(0.2, 0.9), at(0.8, 0.9)],
+      spine: [at(0.25, 0.4), at(0.6, 0.4)],
+      edge: [],
+      line: '',
+      otherSide: false,
+      otherEnd: false,
+      zoom: { times: 1, x: 0.5, y: 0.5 },
+    })
+    touched()
+    proposed.value = moved.value = false
+  }
+  /** Whether a hand has moved marks of this picture. */
+  const moved = ref(false)
+
+  /** Puts the marks of the corners where a sheet is seen; they are still to be looked at. */
+  const proposed = ref(false)
+  async function proposeSheet() {
+    const seen = photo.value
+    const sheet = await tracer?.sheet()
+    // Another was taken, or marks were moved, meanwhile.
+    if (!sheet || photo.value !== seen || moved.value) return
+    corners.value = sheet.corners
+    proposed.value = true
+    await proposeBlade()
+  }
+  /** Puts the marks of spine and edge where a blade is seen on the sheet, and traces it; all still to be looked at. */
+  async function proposeBlade(otherWay: Partial<Pick<typeof marks.value, 'otherSide' | 'otherEnd'>> = {}) {
+    const [seen, size] = [photo.value, sheetSize.value]
+    if (!seen || !tracer || !size) return
+    failure.value = ''
+    busy.value = true
+    moved.value = false
+    const { otherSide, otherEnd } = { ...marks.value, ...otherWay }
+    const found = await tracer
+      .blade(plain(corners.value), size, { otherSide, otherEnd })
+      .finally(() => (busy.value = false))
+    if (photo.value !== seen || moved.value) return
+    if (!found) return void (failure.value = 'No blade stands out on this sheet: mark its spine and its edge by hand.')
+    marks.value.snapped = false
+    touched()
+    Object.assign(marks.value, { ...found, otherSide, otherEnd, bladeFound: true })
+    await snap()
+  }
+  /** Says which of two lines that run side by side is the edge. */
+  async function takeLine(which: 'outer' | 'inner') {
+    line.value = which
+    await snap()
+  }
+  const mm = (text: string) => {
+    const parsed = parseLengthMm(text, preferences.unit)
+    return parsed.ok && parsed.value > 0 ? parsed.value : null
+  }
+  /** The sheet's size; null while it is not given, or the scale is in two points. */
+  const sheetSize = computed((): SheetSize | null => {
+    if (scaleBy.value === 'two points') return null
+    const [width, height] =
+      scaleBy.value === 'own sheet' ? [mm(own.value.width), mm(own.value.height)] : SHEETS[scaleBy.value]
+    return width === null || height === null ? null : [width, height]
+  })
+  /** From the picture to millimetres; null while the scale is not given, or not possible. */
+  function scaleThrough(lens: Lens | null): PictureScale | null {
+    if (sheetSize.value) return scaleOfSheet(corners.value, sheetSize.value, lens)
+    const [a, b] = scalePoints.value
+    const distance = scaleBy.value === 'two points' ? mm(own.value.distance) : null
+    const pixels = a && b ? Math.hypot(a[0] - b[0], a[1] - b[1]) : 0
+    return distance !== null && pixels > 1 ? evenScale(distance / pixels) : null
+  }
+
+  async function snap() {
+    if (!photo.value || !tracer) return
+    failure.value = ''
+    if (edge.value.length < 2) return void (failure.value = 'Mark the edge with two points at least, from heel to tip.')
+    if (!scaleThrough(null)) {
+      snappedTo.value = null
+      return void (failure.value =
+        scaleBy.value === 'two points'
+          ? 'Say how far the two points are apart.'
+          : 'Give the sheet’s size, and put its corners on the four marks in order.')
+    }
+    busy.value = true
+    const asOf = changes
+    const [[from, to], seen, rough] = [spine.value as [Vec2, Vec2], photo.value, plain(edge.value)]
+    const lens = sheetSize.value ? await tracer.lens(plain(corners.value)) : null
+    const scale = scaleThrough(lens)
+    const inside: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+    const found = await tracer.snap(rough, reachBeside(rough, seen.width), { inside, line: line.value || null })
+    busy.value = false
+    // Kept, or thrown away, meanwhile.
+    if (photo.value !== seen || !scale) return
+    // Marks were moved meanwhile.
+    if (changes !== asOf) return void retrace()
+    if (!found || found.points.length < Math.max(2, edge.value.length / 2))
+      return void (failure.value =
+        'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
+    const traced = tracedEdge(found, [from, to], scale)
+    snappedTo.value = { found, lens, result: traced.ok ? traced : null }
+    marks.value.snapped = true
+    if (!traced.ok) failure.value = problemText(traced, preferences.unit)
+  }
+  /** How often marks were moved. */
+  let changes = 0
+  /** Marks that were moved are not yet on the outline; once it was traced it is traced anew as they come to rest. */
+  function touched() {
+    const again = marks.value.snapped
+    changes++
+    moved.value = true
+    snappedTo.value = null
+    marks.value.snapped = marks.value.bladeFound = false
+    if (again) void retrace()
+  }
+  const retrace = useDebounceFn(async () => {
+    if (photo.value && !busy.value && edge.value.length >= 2) await snap()
+  }, RETRACE_AFTER_MS)
+  /** What was traced by another scale is traced anew by this one. */
+  watch(
+    [scaleBy, own],
+    () => {
+      if (!marks.value.snapped) return
+      snappedTo.value = null
+      void retrace()
+    },
+    { deep: true },
+  )
+  onScopeDispose(() => {
+    worker?.terminate()
+    if (photo.value) URL.revokeObjectURL(photo.value.address)
+  })
+  return {
+    photo,
+    failure,
+    busy,
+    scaleBy,
+    own,
+    corners,
+    scalePoints,
+    spine,
+    edge,
+    snapped,
+    unsure,
+    proposed,
+    result,
+    bowed,
+    burntOut,
+    zoom,
+    line,
+    bladeFound,
+    sheetSize,
+    take,
+    proposeBlade,
+    takeLine,
+    otherSide: () => proposeBlade({ otherSide: !marks.value.otherSide }),
+    otherEnd: () => proposeBlade({ otherEnd: !marks.value.otherEnd }),
+    forget,
+    snap,
+    touched,
+  }
+}
+export type Trace = ReturnType<typeof useTrace>

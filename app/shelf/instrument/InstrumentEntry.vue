@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { storeToRefs } from 'pinia'
+import {
+  INSTRUMENT_KINDS,
+  instrument as instrumentSchema,
+  twoReadings,
+  type InstrumentKind,
+} from '#core/records/instrument/instrument'
+import type { KeptInstrument } from '#core/records/kept/things'
+import { instrumentDrafts, readInstrument } from './instrumentDraft'
+import { UNDESCRIBED_DOUBT_DEG } from '~/composables/useInstrument'
+import { readSpot, type SpotsIn } from './readSpot'
+import { useFields } from '~/forms/useFields'
+import { useKeeping } from '~/forms/useKeeping'
+import { useKeptDraft } from '~/forms/useKeptDraft'
+import { usePreferences } from '~/stores/preferences'
+import { angleText, differenceText } from '~/words/angleText'
+import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
+
+/** Describes an instrument. `from`: the one to change or to copy; null begins a new one. */
+const props = defineProps<{ from: KeptInstrument | null; copy?: boolean }>()
+const emit = defineEmits<{ done: [kept: KeptInstrument] }>()
+const preferences = usePreferences()
+const { unit } = storeToRefs(preferences)
+
+const copy = props.copy === true
+const key = `instrument:${props.from?.id ?? 'new'}${copy ? ':copy' : ''}`
+const { draft, takenUp, beginAnew, forget } = useKeptDraft(key, unit, instrumentDrafts(props.from, copy))
+const read = computed(() => readInstrument(draft.value, unit.value, props.from))
+const { keep: keepIt, busy, failure, refused } = useKeeping('instruments', copy ? null : props.from, 'is changed')
+const fields = useFields(
+  () => draft.value,
+  instrumentSchema,
+  () => [...read.value.problems, ...refused.value],
+)
+const { textAt, put, problemTexts } = fields
+/** Nobody is scolded for a field not reached yet. */
+const tried = ref(false)
+const problemAt = (path: string) => (tried.value || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined)
+
+const kinds = INSTRUMENT_KINDS.map((value) => ({ value, label: INSTRUMENT_KIND_WORD[value] }))
+const kind = computed({ get: () => textAt('kind') as InstrumentKind, set: (to) => put('kind', to) })
+const zeroHelp = computed(() => {
+  if (kind.value === 'level-gauge')
+    return 'What it still shows where it should show nothing. It is taken off each reading.'
+  const { A, B } = preferences.current.sideNames
+  return `Read one bevel, turn the blade end for end (or read it edge trailing) and read it again: half the difference. It is taken off on ${A} and added on ${B}.`
+})
+
+/** A blade turned end for end throws the spot of the same bevel to the other side: what was too much is too little. */
+const twice = reactive({ first: '', turned: '', inLengths: false })
+const screenMm = computed(() => read.value.instrument?.screenDistanceMm ?? null)
+const spots = computed((): SpotsIn =>
+  twice.inLengths && screenMm.value !== null ? { distanceMm: screenMm.value, unit: unit.value } : 'degrees',
+)
+const READ = computed(() => {
+  const of = spots.value === 'degrees' ? '°' : unit.value
+  return { first: `On side A, ${of}`, turned: `Turned end for end, ${of}` }
+})
+const both = computed(() => ({
+  first: readSpot(twice.first, spots.value),
+  turned: readSpot(twice.turned, spots.value),
+}))
+function spotProblem(which: 'first' | 'turned') {
+  const one = both.value[which]
+  return one && 'problem' in one ? one.problem : undefined
+}
+const found = computed(() => {
+  const { first, turned } = both.value
+  if (!first || !turned || 'problem' in first || 'problem' in turned) return null
+  return twoReadings(first.deg, turned.deg, read.value.instrument?.doubtDeg ?? UNDESCRIBED_DOUBT_DEG)
+})
+
+function takeOver() {
+  if (found.value) put('zeroDeg', String(Math.round(found.value.zeroDeg * 100) / 100))
+}
+
+async function keep() {
+  tried.value = true
+  if (!read.value.instrument)
+    return nextTick(() => document.querySelector<HTMLElement>('[data-instrument] [aria-invalid="true"]')?.focus())
+  const kept = await keepIt(read.value.instrument)
+  if (!kept) return
+  await forget()
+  emit('done', kept)
+}
+</script>
+
+<template>
+  <form class="space-y-4" aria-label="Instrument" data-instrument @submit.prevent="keep">
+    <TakenUpNote v-if="takenUp" @anew="beginAnew" />
+    <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
+    <UFormField label="Kind"><USelect v-model="kind" :items="kinds" size="lg" class="w-full" /></UFormField>
+    <TypedField
+      v-if="kind === 'goniometer-screen'"
+      :fields="fields"
+      path="screenDistanceMm"
+      label="Edge to screen"
+      help="Along the beam, from the edge to the flat screen."
+      :problem="problemAt('screenDistanceMm')"
+    />
+    <TypedField
+      :fields="fields"
+      path="doubtDeg"
+      label="Known to ±"
+      help="Read the same thing ten times: most lie within this of their middle."
+      :problem="problemAt('doubtDeg')"
+    />
+    <TypedField
+      :fields="fields"
+      path="zeroDeg"
+      label="Shows too much"
+      :help="zeroHelp"
+      :problem="problemAt('zeroDeg')"
+    />
+    <fieldset v-if="kind !== 'level-gauge'" class="rounded-sm border border-default p-3">
+      <legend class="px-1 text-sm font-semibold">Find it with two readings of one bevel</legend>
+      <UCheckbox
+        v-if="screenMm !== null"
+        v-model="twice.inLengths"
+        class="mb-2"
+        size="xl"
+        :label="`Spots by their distance from the middle, ${unit}`"
+      />
+      <div class="grid grid-cols-2 gap-3">
+        <UFormField
+          v-for="which in ['first', 'turned'] as const"
+          :key="which"
+          :label="READ[which]"
+          :error="spotProblem(which)"
+          ><UInput v-model="twice[which]" size="lg" inputmode="decimal" autocomplete="off" class="w-full"
+        /></UFormField>
+      </div>
+      <p class="mt-2 min-h-5 text-sm" aria-live="polite">
+        <template v-if="found"
+          >The bevel is {{ angleText(found.bevelDeg, found.doubtDeg) }}; the instrument’s own zero is
+          {{ differenceText(found.zeroDeg, found.doubtDeg) }}: each ±
+          {{ angleText(found.doubtDeg, found.doubtDeg) }}.</template
+        >
+      </p>
+      <UButton color="neutral" variant="outline" label="Take it over" :disabled="!found" @click="takeOver" />
+    </fieldset>
+    <UFormField label="Notes" :error="problemAt('notes')"
+      ><UTextarea
+        :model-value="textAt('notes')"
+        size="lg"
+        class="w-full"
+        maxlength="4000"
+        @update:model-value="put('notes', String($event))"
+    /></UFormField>
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+    <UButton type="submit" size="xl" label="Keep" :loading="busy" />
+  </form>
+</template>

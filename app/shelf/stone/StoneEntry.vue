@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { storeToRefs } from 'pinia'
+import type { KeptStone } from '#core/records/kept/things'
+import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/records/stone/grit'
+import { STONE_KINDS } from '#core/records/stone/stone'
+import { dishTiltDeg, faceTiltDeg, middleOffsetMm } from '#core/records/stone/taper'
+import { readStone, stoneDrafts, stoneFacts } from './stoneDraft'
+import { useFields } from '~/forms/useFields'
+import { useKeeping } from '~/forms/useKeeping'
+import { useKeptDraft } from '~/forms/useKeptDraft'
+import { usePreferences } from '~/stores/preferences'
+import { angleText, differenceText } from '~/words/angleText'
+import { elsewhereText, grainText } from '~/words/grainText'
+import { lengthText } from '~/words/lengthText'
+import { STONE_KIND_WORD } from '~/words/rigText'
+
+/** Describes a stone as it was measured. `from`: the stone to change or to copy; null begins a new one. */
+const props = defineProps<{ from: KeptStone | null; copy?: boolean }>()
+const emit = defineEmits<{ done: [kept: KeptStone] }>()
+const { unit } = storeToRefs(usePreferences())
+
+const copy = props.copy === true
+const base = copy ? null : props.from
+const key = `stone:${props.from?.id ?? 'new'}${copy ? ':copy' : ''}`
+const { draft, takenUp, beginAnew, forget } = useKeptDraft(key, unit, stoneDrafts(props.from, copy))
+const read = computed(() => readStone(draft.value, unit.value, props.from))
+const { keep: keepIt, busy, failure, refused } = useKeeping('stones', base, 'is changed')
+const fields = useFields(
+  () => draft.value.facts,
+  stoneFacts,
+  () => [...read.value.problems, ...refused.value],
+)
+const { textAt, put, figure, problemTexts } = fields
+/** Nobody is scolded for a field not reached yet. */
+const tried = ref(false)
+const problemAt = (path: string) => (tried.value || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined)
+
+type StoneKind = (typeof STONE_KINDS)[number]
+const kinds = STONE_KINDS.map((kind) => ({ value: kind, label: STONE_KIND_WORD[kind] }))
+const NO_GRIT = 'none'
+const standards = [
+  ...GRIT_STANDARDS.map((s) => ({ value: s as string, label: s as string })),
+  { value: NO_GRIT, label: 'grain size only' },
+]
+const standard = computed({
+  get: () => (draft.value.byGrit ? textAt('grit.standard') : NO_GRIT),
+  set(to: string) {
+    draft.value.byGrit = to !== NO_GRIT
+    if (to !== NO_GRIT) put('grit.standard', to)
+  },
+})
+
+const grainHint = computed(() => {
+  const number = figure('grit.number')
+  if (!draft.value.byGrit || number === null || !Number.isInteger(number)) return ''
+  const of = textAt('grit.standard') as GritStandard
+  const size = grainSize({ standard: of, number })
+  if (!size.ok) return ''
+  const other = elsewhereText(size.um, of)
+  return `${grainText(size.um)}${other ? `; about ${other}` : ''}`
+})
+const taperHint = computed(() => {
+  const [near, far, length] = [figure('faceOffsetEnds.nearMm'), figure('faceOffsetEnds.farMm'), figure('lengthMm')]
+  if (near === null || far === null || length === null || length <= 0) return ''
+  const middle = `At its middle ${lengthText(middleOffsetMm(near, far, figure('dishMm') ?? 0), unit.value)}.`
+  if (near === far) return middle
+  return `${middle} The face is tilted by ${differenceText(faceTiltDeg(near, far, length))}: with the rod square to the edge, the angle is off by as much. Flatten the stone, or work with its middle.`
+})
+const dishHint = computed(() => {
+  const [depth, length] = [figure('dishMm'), figure('lengthMm')]
+  if (depth === null || length === null || depth <= 0 || length <= 0) return ''
+  return `A stroke that ends on its rim tilts the face by ${angleText(dishTiltDeg(depth, length), 0.01)}.`
+})
+
+async function keep() {
+  tried.value = true
+  if (!read.value.stone)
+    return nextTick(() => document.querySelector<HTMLElement>('[data-stone] [aria-invalid="true"]')?.focus())
+  const kept = await keepIt(read.value.stone)
+  if (!kept) return
+  await forget()
+  emit('done', kept)
+}
+
+interface Shown {
+  path: string
+  label: string
+  help?: string
+}
+const ENDS: readonly Shown[] = [
+  { path: 'faceOffsetEnds.nearMm', label: 'Pivot’s end' },
+  { path: 'faceOffsetEnds.farMm', label: 'Far end' },
+  { path: 'faceOffsetToleranceMm', label: 'Known to ±' },
+]
+const SIZES: readonly Shown[] = [
+  { path: 'lengthMm', label: 'Length' },
+  { path: 'widthMm', label: 'Width' },
+  { path: 'dishMm', label: 'Dish in the middle', help: 'Feeler under a straightedge laid along the face.' },
+  {
+    path: 'wornOutAtMm',
+    label: 'Worn out at',
+    help: 'Rod to face when nothing is left. Empty where it does not wear down.',
+  },
+]
+</script>
+
+<template>
+  <form class="space-y-4" aria-label="Stone" data-stone @submit.prevent="keep">
+    <TakenUpNote v-if="takenUp" @anew="beginAnew" />
+    <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
+    <div class="grid grid-cols-2 gap-3">
+      <UFormField label="Kind"
+        ><USelect
+          :model-value="textAt('kind') as StoneKind"
+          :items="kinds"
+          size="lg"
+          class="w-full"
+          @update:model-value="put('kind', String($event))"
+      /></UFormField>
+      <TypedField :fields="fields" path="lubricant" label="Lubricant" :problem="problemAt('lubricant')" />
+      <UFormField label="Grit standard"
+        ><USelect v-model="standard" :items="standards" size="lg" class="w-full"
+      /></UFormField>
+      <TypedField
+        v-if="draft.byGrit"
+        :fields="fields"
+        path="grit.number"
+        label="Grit number"
+        :problem="problemAt('grit.number')"
+      />
+      <TypedField v-else :fields="fields" path="grainUm" label="Grain size" :problem="problemAt('grainUm')" />
+    </div>
+    <p class="min-h-5 text-sm text-muted" data-testid="grain">{{ grainHint }}</p>
+    <fieldset>
+      <legend class="font-medium">From the rod’s axis to the face</legend>
+      <p class="mb-1 text-sm text-muted">Calliper over rod and stone at both ends; take off half the rod.</p>
+      <div class="grid grid-cols-3 gap-3">
+        <TypedField v-for="one in ENDS" :key="one.path" v-bind="one" :fields="fields" :problem="problemAt(one.path)" />
+      </div>
+      <p class="mt-1 min-h-5 text-sm text-muted" data-testid="taper">{{ taperHint }}</p>
+    </fieldset>
+    <div class="grid grid-cols-2 gap-3">
+      <TypedField v-for="one in SIZES" :key="one.path" v-bind="one" :fields="fields" :problem="problemAt(one.path)" />
+    </div>
+    <p v-if="dishHint" class="text-sm text-muted" data-testid="dish">{{ dishHint }}</p>
+    <UFormField label="Notes" :error="problemAt('notes')"
+      ><UTextarea
+        :model-value="textAt('notes')"
+        size="lg"
+        class="w-full"
+        maxlength="4000"
+        @update:model-value="put('notes', String($event))"
+    /></UFormField>
+    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+    <UButton type="submit" size="xl" label="Keep" :loading="busy" />
+  </form>
+</template>

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { storeToRefs } from 'pinia'
+import { v7 as newId } from 'uuid'
+import type { KeptStone } from '#core/records/kept/things'
+import type { LogEntry, WearEntry } from '#core/log/entry'
+import { wearEntry, wearLogOf } from '#core/log/wearLog'
+import { checked, type FieldProblem } from '#core/schema/problem'
+import { stoneCondition, type StoneCondition } from '#core/records/stone/condition'
+import { stone as stoneSchema, type Stone } from '#core/records/stone/stone'
+import { STONE_DEEDS, stoneWear, type StoneWear } from '#core/records/stone/wear'
+import { useWords } from '~/words/useWords'
+import { completed, emptyDraft, inUnit, readDraft, type Draft } from '~/forms/draft'
+import { firstAtEach } from '~/shelf/rig/rigDraft'
+import { useKeptDraft } from '~/forms/useKeptDraft'
+import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { exactLength } from '~/words/lengthText'
+import { STONE_DEED_WORD } from '~/words/rigText'
+
+/** A stone's wear log: what was measured and done, what it comes to, and what is due. */
+const props = defineProps<{ stone: KeptStone }>()
+const collections = useCollections()
+const log = useLog()
+const preferences = usePreferences()
+const words = useWords()
+const lines = computed(() => wearLogOf(log.entries, props.stone.id))
+const condition = computed(() => stoneCondition(props.stone, lines.value))
+
+const DUE: Record<StoneCondition['due'], string> = {
+  nothing: 'Nothing is due.',
+  flatten: 'Flatten it: its taper and dish tilt the angle by more than a fifth of a degree.',
+  'replace-soon': 'Have a new one at hand: it is nearly worn out.',
+  replace: 'Replace it: nothing is left to grind with.',
+}
+const rows = computed(() => lines.value.toReversed())
+const deeds = STONE_DEEDS.map((deed) => ({ value: deed, label: STONE_DEED_WORD[deed] }))
+const today = () => new Date().toLocaleDateString('sv')
+const begun = () => ({ ...(emptyDraft(stoneWear, preferences.unit) as Draft), on: today(), did: 'used', blades: '' })
+const { unit } = storeToRefs(preferences)
+const {
+  draft: line,
+  takenUp,
+  beginAnew,
+} = useKeptDraft<Draft>(`wear:${props.stone.id}`, unit, {
+  version: 1,
+  begun,
+  takenUp: (kept) => completed(kept, stoneWear, begun()) as Draft,
+  inUnit: (draft, from, to) => inUnit(draft, stoneWear, from, to) as Draft,
+})
+const problems = ref<readonly FieldProblem[]>([])
+const problemAt = (field: string) => {
+  const wrong = problems.value.find((one) => one.field === field)
+  return wrong ? words.problem(wrong, field) : undefined
+}
+const failure = ref('')
+const busy = ref(false)
+
+async function add() {
+  failure.value = ''
+  const counted = { ...line.value, blades: String(line.value.blades).trim() || '0' }
+  const { content, problems: unread } = readDraft(counted, stoneWear, preferences.unit)
+  const read = checked(stoneWear, content)
+  problems.value = firstAtEach([...unread, ...(read.ok ? [] : read.problems)])
+  if (!read.ok || problems.value.length > 0) return
+  const change = measuredNow(read.value)
+  if (Object.keys(change).length > 0 && !(await keep(change))) return
+  log.append([wearEntry(props.stone.id, read.value, newId())])
+  await beginAnew()
+}
+/** A face offset that was measured is the stone’s from then on; its taper stays, unless it was flattened. */
+function measuredNow({ faceOffsetMm, did }: StoneWear): Partial<Stone> {
+  const flat = did === 'flattened' ? { dishMm: 0, faceOffsetEnds: null } : {}
+  if (faceOffsetMm === null) return flat
+  const ends = props.stone.faceOffsetEnds
+  const lost = props.stone.faceOffsetMm - faceOffsetMm
+  return {
+    faceOffsetMm,
+    faceOffsetEnds: ends && { nearMm: Math.max(0, ends.nearMm - lost), farMm: Math.max(0, ends.farMm - lost) },
+    ...flat,
+  }
+}
+const drop = (entry: WearEntry) => {
+  const about = { jobId: null, bladeId: null, stoneId: props.stone.id, instrumentId: null }
+  const strike: LogEntry = { ...about, id: newId(), at: new Date().toISOString(), kind: 'strike', entryId: entry.id }
+  log.append([strike])
+}
+
+async function keep(change: Partial<Stone>): Promise<boolean> {
+  busy.value = true
+  const answer = await collections.keep('stones', stoneSchema.parse({ ...props.stone, ...change }), props.stone)
+  busy.value = false
+  if (!answer.ok) failure.value = words.problem(answer.problem)
+  return answer.ok
+}
+</script>
+
+<template>
+  <div class="space-y-4">
+    <p class="text-lg" :class="{ 'font-semibold text-error': condition.due === 'replace' }" data-testid="due">
+      {{ DUE[condition.due] }}
+    </p>
+    <dl class="grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
+      <dt>Rod to face now</dt>
+      <dd class="text-right font-semibold">{{ words.length(stone.faceOffsetMm) }}</dd>
+      <dt>Face tilted by its taper</dt>
+      <dd class="text-right">{{ angleText(condition.taperDeg, 0.01) }}</dd>
+      <dt>and by its dish, at the ends</dt>
+      <dd class="text-right">{{ angleText(condition.dishDeg, 0.01) }}</dd>
+      <dt>Lost for each blade</dt>
+      <dd class="text-right">
+        {{
+          condition.wearPerBladeMm === null ? 'not known yet' : exactLength(condition.wearPerBladeMm, preferences.unit)
+        }}
+      </dd>
+      <dt>Left to grind with</dt>
+      <dd class="text-right">
+        {{
+          condition.leftMm === null
+            ? 'does not wear down'
+            : `${words.length(condition.leftMm)}${condition.bladesLeft === null ? '' : `, about ${condition.bladesLeft} blades`}`
+        }}
+      </dd>
+    </dl>
+    <form class="space-y-3 border-y border-default py-4" aria-label="New line of the log" @submit.prevent="add">
+      <TakenUpNote v-if="takenUp" @anew="beginAnew" />
+      <div class="grid grid-cols-2 gap-3">
+        <UFormField label="On" :error="problemAt('on')"
+          ><UInput v-model="line.on as string" type="date" size="lg" class="w-full"
+        /></UFormField>
+        <UFormField label="What"
+          ><USelect v-model="line.did as StoneWear['did']" :items="deeds" size="lg" class="w-full"
+        /></UFormField>
+        <UFormField :label="`Rod to face, ${preferences.unit}`" :error="problemAt('faceOffsetMm')"
+          ><UInput
+            v-model="line.faceOffsetMm as string"
+            size="lg"
+            inputmode="decimal"
+            placeholder="not measured"
+            class="w-full"
+        /></UFormField>
+        <UFormField label="Blades since" :error="problemAt('blades')"
+          ><UInput v-model="line.blades as string" size="lg" inputmode="numeric" class="w-full"
+        /></UFormField>
+      </div>
+      <UFormField label="Note" :error="problemAt('note')"
+        ><UInput v-model="line.note as string" size="lg" maxlength="300" class="w-full"
+      /></UFormField>
+      <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+      <UButton type="submit" size="lg" label="Write it down" :loading="busy" />
+    </form>
+    <ul v-if="rows.length > 0" aria-label="Wear log" class="divide-y divide-default">
+      <li v-for="row in rows" :key="row.id" class="flex items-center gap-3 py-2">
+        <span class="w-24 shrink-0 text-sm text-muted">{{ row.on }}</span>
+        <span class="min-w-0 flex-1"
+          >{{ STONE_DEED_WORD[row.did]
+          }}<template v-if="row.faceOffsetMm !== null">, {{ words.length(row.faceOffsetMm) }}</template
+          ><template v-if="row.blades > 0">, {{ row.blades }} blades</template
+          ><span v-if="row.note" class="block text-sm text-muted">{{ row.note }}</span></span
+        >
+        <UButton
+          color="neutral"
+          variant="ghost"
+          icon="i-lucide-x"
+          :aria-label="`Remove the line of ${row.on}`"
+          @click="drop(row)"
+        />
+      </li>
+    </ul>
+    <p v-else class="text-muted">
+      Nothing is written down yet. Measure the face when it is new, then every dozen blades or so.
+    </p>
+  </div>
+</template>

@@ -1,0 +1,26 @@
+import type { Kept } from '#core/records/kept/things'
+import { useWords } from '~/words/useWords'
+import { useCollections } from '~/stores/collections'
+import type { Tool } from '~/stores/known'
+
+/** Puts a thing away, which can be taken back at once, or back on the shelf. */
+export function usePuttingAway<K extends Tool>(kind: K) {
+  const collections = useCollections()
+  const toast = useToast()
+  const words = useWords()
+  async function shelve(thing: Kept<K>, away: boolean): Promise<void> {
+    const answer = await collections.putAway(kind, thing, away)
+    if (!answer.ok) toast.add({ title: words.problem(answer.problem), color: 'error' })
+    else if (away)
+      toast.add({
+        title: `${thing.name} is put away`,
+        actions: [{ label: 'Put it back', onClick: () => void shelve(answer.value, false) }],
+      })
+  }
+  /** The same by its id, back on the shelf. */
+  function putBack(id: string): void {
+    const thing = (collections[kind] as unknown as Kept<K>[]).find((one) => one.id === id)
+    if (thing) void shelve(thing, false)
+  }
+  return { shelve, putBack }
+}

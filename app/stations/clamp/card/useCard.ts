@@ -1,0 +1,157 @@
+import { computed } from 'vue'
+import equal from 'fast-deep-equal'
+import { MM_PER_INCH } from '#core/math/units/length'
+import { bladeHeightMm } from '#core/geometry/clamping/bladeHeight'
+import type { ClampPosition } from '#core/records/job/clampPosition'
+import { stationAt, type Station } from '#core/math/curve/stations'
+import { tipStop } from '#core/geometry/hold/holdChecks'
+import { heldAs } from '#core/records/job/positions'
+import { perSide, SIDES, type Side } from '#core/records/common/side'
+import { markUnderLandmark } from '#core/geometry/hold/landmark'
+import { contactFor, type Setup } from '#core/geometry/setup/setup'
+import type { Stone } from '#core/records/stone/stone'
+import { adviseDial } from '#core/geometry/dial/advised'
+import { gaugeUseOf } from '#core/records/job/job'
+import { expectedReadingDeg } from '#core/geometry/gauge/expectedReading'
+import { cardPage, type CardContent } from './cardPage'
+import { usePaper } from '~/print/usePaper'
+import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { dialFigures, figuresAre } from '~/words/dialText'
+import { lengthText } from '~/words/lengthText'
+import { GAUGE_ZERO_WORD } from '~/words/measureText'
+import { GRIP_TEXT, middleMark, positionText, stopAt } from '~/words/placementText'
+import { placeText } from '~/words/placeText'
+import { RIG_WORDS } from '~/words/rigText'
+import { capital } from '~/words/sentence'
+
+/**
+ * The mark that the blade's landmark lies on; else where the mark nearest to the jaws' middle stands on the blade.
+ * Nothing on a rig without marks.
+ */
+function markFact(
+  { rig, blade, hold }: Setup,
+  heelToMiddleMm: number,
+  text: (mm: number) => string,
+): [string, string][] {
+  const mark = markUnderLandmark(rig, blade, hold)
+  if (mark) return [[`${capital(blade.landmark!.what)} on`, `mark ${mark.name}`]]
+  const nearest = middleMark(rig)
+  return nearest ? [[`Mark ${nearest.name} at, from the heel`, text(heelToMiddleMm + nearest.alongMm)]] : []
+}
+
+/** The line to lay a rule on: a round length in the user's unit. */
+const CHECK = {
+  mm: { checkText: 'This line must measure 100 mm on paper.', checkMm: 100 },
+  in: { checkText: 'This line must measure 4 in on paper.', checkMm: 4 * MM_PER_INCH },
+} as const
+const NOTES = [
+  'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.',
+  'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.',
+]
+
+/** One way of holding the blade, with what the card says of it beside the figures. */
+interface Held {
+  readonly hold: ClampPosition
+  readonly station: Station
+  readonly dialForMm: number | null
+  readonly title: string
+  readonly note: string
+}
+
+/** The clamp card of the job: all that has to be set to have it the same again, a page for each way of holding. */
+export function useCard() {
+  const job = useJob()
+  const { actions } = job
+  const preferences = usePreferences()
+
+  /** The ways of holding that the card is for: the positions that were kept; first the one at hand, if none of them. */
+  const held = computed((): Held[] => {
+    const { hold, dialForMm, positions } = job.content.value
+    const now = { hold, station: job.dialFor.value.station, dialForMm, title: '', note: '' }
+    if (!positions) return [now]
+    const all = positions.each.map((one, i): Held => ({
+      hold: heldAs(one, hold),
+      station: stationAt(job.blade.value.edge, one.dialForMm),
+      dialForMm: one.dialForMm,
+      title: ` · position ${i + 1} of ${positions.each.length}`,
+      note: positionText(one, preferences.unit),
+    }))
+    return all.some((one) => equal(one.hold, hold)) ? all : [now, ...all]
+  })
+
+  function contentOf({ hold, station, dialForMm, title, note }: Held): CardContent {
+    const [setup, kept] = [{ ...job.setup.value, hold }, job.content.value]
+    const { rig, blade } = setup
+    const trouble = job.grip.value.trouble(hold)
+    const text = (mm: number) => lengthText(mm, preferences.unit)
+    const sides = blade.bevels === 'A' ? (['A'] as const) : SIDES
+    const advised = (stone: Stone, side: Side) => adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], station)
+    const dial = (stone: Stone, side: Side) => {
+      if (!sides.some((one) => one === side)) return 'flat'
+      const advice = advised(stone, side)
+      return advice.ok ? dialFigures(rig, advice.setting) : 'not possible'
+    }
+    /** A figure of each side that is bevelled: "15.0° / 15.2°". */
+    const each = (of: (side: Side) => number | null) =>
+      sides.map((side) => [of(side)].map((deg) => (deg === null ? '–' : angleText(deg)))[0]).join(' / ')
+    /** What the dial gives, and what the gauge then shows, with the stone that is on the rod. */
+    const given = perSide((side) => {
+      const advice = advised(setup.stone, side)
+      const contact = advice.ok ? contactFor(setup, side, advice.setting, station) : advice
+      return contact.ok ? contact : null
+    })
+    const gauge = (side: Side) => {
+      const contact = given[side]
+      return contact && expectedReadingDeg(setup, side, contact, gaugeUseOf(kept))
+    }
+    const names = preferences.current.sideNames
+    const of = sides.map((side) => names[side]).join(' / ')
+    const chosen = job.stones.value.filter((stone) => kept.progression.includes(stone.id))
+    const stones = chosen.length > 0 ? chosen : [setup.stone]
+    const stop = tipStop(setup, job.stations.value)
+    const today = new Date().toLocaleDateString('sv')
+    const restsOn = stopAt(rig, hold.bladeYMm)
+    const turn = `${angleText(Math.abs(hold.turnDeg))} tip ${hold.turnDeg > 0 ? 'out' : 'in'}`
+    return {
+      title: kept.name + title,
+      subtitle: [blade.name, rig.name, kept.jawsName ?? rig.jaws?.name, today].filter(Boolean).join(' · '),
+      alarm: trouble ? `No hold: ${GRIP_TEXT[trouble]}. Hold it otherwise first.` : '',
+      facts: [
+        [capital(RIG_WORDS[rig.kind].heelToMiddle), text(actions.heelToMiddle(hold))],
+        [restsOn ? 'Spine rests on' : 'Depth in the jaws', restsOn ?? text(hold.bladeYMm)],
+        ...markFact(setup, actions.heelToMiddle(hold), text),
+        ['Turn', Math.abs(hold.turnDeg) < 0.05 ? 'none' : turn],
+        dialForMm === null
+          ? ['The dial is for the edge', placeText(null, rig.kind, preferences.unit)]
+          : ['The dial is for, from heel', text(dialForMm)],
+        ['Blade height there', text(bladeHeightMm(station, hold))],
+        [`Wanted, ${of}`, each((side) => kept.wanted.deg[side])],
+        [`Set, ${of}`, each((side) => given[side]?.edgeAngleDeg ?? null)],
+        [`Gauge shows, ${of}`, each(gauge)],
+        ['Centring', `${text(hold.centreOffsetMm)}, ${angleText(hold.tiltDeg)}`],
+        ['Stone’s middle stops at', text(stop.alongMm)],
+        ['Its free edge then at', text(stop.freeEdgeMm)],
+      ],
+      dialledIn: figuresAre(rig),
+      stones: stones.map(
+        (stone) => [stone.name, text(stone.faceOffsetMm), dial(stone, 'A'), dial(stone, 'B')] as const,
+      ),
+      sideNames: [names.A, names.B],
+      notes: [
+        note,
+        `Set and gauge: with ${setup.stone.name}, the gauge zeroed on ${GAUGE_ZERO_WORD[kept.gaugeZero]}.`,
+        ...NOTES,
+        kept.wanted.why,
+      ].filter(Boolean),
+      ...CHECK[preferences.unit],
+    }
+  }
+  const paper = usePaper()
+  const pages = computed(() =>
+    held.value.map((one) => cardPage({ ...job.setup.value, hold: one.hold }, contentOf(one), paper.value)),
+  )
+
+  return { pages }
+}

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { ZONE_KINDS, type ZoneKind } from '#core/records/blade/zones'
+import type { Side } from '#core/records/common/side'
+import { logEntry, type Strokes } from '#core/log/entry'
+import { ofKind } from '#core/log/inForce'
+import { strokesMade } from '#core/log/strokesMade'
+import { checked } from '#core/schema/problem'
+import { parseDecimal } from '#core/math/units/length'
+import { useKeptForm } from '~/forms/useKeptForm'
+import { useJob } from '~/job/useJob'
+import { useCollections } from '~/stores/collections'
+import { usePreferences } from '~/stores/preferences'
+import { momentText } from '~/words/momentText'
+import { strokesText } from '~/words/strokesText'
+import { ZONE_WORD } from '~/words/zoneText'
+
+/** Strokes made with the stone on the rod: noted as they are counted, and what they come to stone by stone. */
+const job = useJob()
+const preferences = usePreferences()
+const collections = useCollections()
+const names = computed(() => preferences.current.sideNames)
+const WHOLE = 'whole'
+const { form } = useKeptForm(`strokes:${job.id}`, () => ({ A: '', B: '', place: WHOLE }))
+const kinds = computed(() => ZONE_KINDS.filter((kind) => job.zones.value.some((zone) => zone.kind === kind)))
+const places = computed(() => [
+  { value: WHOLE, label: 'full strokes, heel to tip' },
+  ...kinds.value.map((kind) => ({ value: kind, label: `the ${ZONE_WORD[kind]} alone` })),
+])
+const problems = reactive({ A: '', B: '' })
+watch(form, () => Object.assign(problems, { A: '', B: '' }), { deep: true })
+
+function note() {
+  const { place } = form.value
+  const typed = job.sides.value.filter((side) => form.value[side].trim() !== '')
+  if (typed.length === 0) return void (problems.A = 'Write how many strokes.')
+  const entries = typed.map((side): Strokes => {
+    const count = parseDecimal(form.value[side])
+    return {
+      ...job.session.newEntry(),
+      kind: 'strokes',
+      side,
+      count: count.ok ? count.value : NaN,
+      zone: place === WHOLE ? null : (place as ZoneKind),
+    }
+  })
+  for (const entry of entries)
+    if (!checked(logEntry, entry).ok) problems[entry.side] = 'Write a whole number, up to 10000.'
+  if (problems.A || problems.B) return
+  job.session.record('strokes', entries)
+  Object.assign(form.value, { A: '', B: '' })
+}
+const noted = computed(() => ofKind(job.entriesOfBlade.value, 'strokes'))
+const made = computed(() => strokesMade(noted.value))
+const stoneName = (id: string | null) => (id === null ? 'a stone' : collections.nameOf(id))
+const whatOf = ({ count, side, zone }: Strokes): string =>
+  `${count} on ${names.value[side]}${zone ? `, the ${ZONE_WORD[zone]} alone` : ''}`
+const strikeOut = ({ id }: Strokes) => void job.session.record('strike out', [], [id])
+const labelOf = (side: Side) => `${names.value[side]}, strokes`
+</script>
+
+<template>
+  <SheetPane labelledby="strokes">
+    <h2 id="strokes" class="text-lg font-semibold">Strokes made with {{ job.stone.value.name }}</h2>
+    <form class="mt-2 space-y-3" aria-label="Strokes made" @submit.prevent="note">
+      <div class="grid gap-3 sm:grid-cols-3">
+        <UFormField
+          v-for="side in job.sides.value"
+          :key="side"
+          :label="labelOf(side)"
+          :error="problems[side] || undefined"
+          ><UInput
+            v-model="form[side]"
+            size="xl"
+            inputmode="numeric"
+            autocomplete="off"
+            class="w-full"
+            :data-testid="`strokes-${side}`"
+        /></UFormField>
+        <UFormField label="Where"><USelect v-model="form.place" :items="places" size="xl" class="w-full" /></UFormField>
+      </div>
+      <UButton type="submit" size="xl" color="neutral" variant="outline" label="Note them" />
+      <p class="text-sm text-muted">Hands behind the edge; no stroke past the tip.</p>
+    </form>
+    <dl v-if="made.length > 0" class="mt-3 border-t border-default pt-2" data-testid="strokes-made">
+      <div v-for="one in made" :key="one.stoneId ?? ''" class="flex flex-wrap gap-x-3">
+        <dt class="font-semibold">{{ stoneName(one.stoneId) }}</dt>
+        <dd>{{ strokesText(one, names) }}</dd>
+      </div>
+    </dl>
+    <details v-if="noted.length > 0" class="mt-2">
+      <summary class="cursor-pointer text-sm text-toned">Each note</summary>
+      <ul data-testid="strokes-noted">
+        <NotedRow
+          v-for="entry in noted.toReversed()"
+          :key="entry.id"
+          :what="whatOf(entry)"
+          @strike-out="strikeOut(entry)"
+        >
+          <span class="min-w-0 flex-1"
+            >{{ whatOf(entry) }}
+            <span class="block text-sm text-muted"
+              >{{ stoneName(entry.stoneId) }}, {{ momentText(entry.at) }}</span
+            ></span
+          >
+        </NotedRow>
+      </ul>
+    </details>
+  </SheetPane>
+</template>

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import equal from 'fast-deep-equal'
+import { zoneAt } from '#core/records/blade/zones'
+import type { Side } from '#core/records/common/side'
+import { useInk } from '~/composables/useInk'
+import { useReadings } from '~/composables/useReadings'
+import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/navigation/stations'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { dialText } from '~/words/dialText'
+import { CULPRIT_TEXT, FACE_KIND_WORD, INK_WORD } from '~/words/inkText'
+
+/** What the looks say so far: each zone's angle as a bar, what to dial for the next look, and when to stop. */
+const job = useJob()
+const preferences = usePreferences()
+const ink = useInk()
+const readings = useReadings()
+const names = computed(() => preferences.current.sideNames)
+const side = computed(() => job.side.value)
+const found = computed(() => ink.foundOn(side.value))
+const rows = computed(() =>
+  ink.zones.value.map((_, i) => {
+    const face = found.value[i] ?? null
+    const doubtDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
+    return { name: ink.names.value[i]!, face, doubtDeg, setDeg: ink.setDeg.value[i] ?? null }
+  }),
+)
+const looked = computed(() => ink.looks.value.some((look) => look.side === side.value))
+
+/** The bars share one scale, a degree beyond all that is shown. */
+const scale = computed(() => {
+  const all = rows.value.flatMap(({ face, setDeg }) => [
+    ...(face ? [face.angle.fromDeg, face.angle.toDeg] : []),
+    ...(setDeg === null ? [] : [setDeg]),
+  ])
+  all.push(job.wantedDeg.value)
+  const [from, to] = [Math.min(...all) - 1, Math.max(...all) + 1]
+  return (deg: number) => `${((deg - from) / (to - from)) * 100}%`
+})
+function sayText({ face, doubtDeg }: (typeof rows.value)[number]): string {
+  if (!face) return 'not looked at'
+  const { fromDeg, toDeg, middleDeg } = face.angle
+  const range = `${angleText(fromDeg, doubtDeg)} to ${angleText(toDeg, doubtDeg)}`
+  if (face.kind === 'flat') return `${angleText(middleDeg, doubtDeg)}, ${range}`
+  return `${FACE_KIND_WORD[face.kind]}: ${angleText(face.shoulder.middleDeg, 0.5)} at the shoulder, ${angleText(middleDeg, 0.5)} at the edge`
+}
+const nextText = computed(() => {
+  const next = ink.next.value
+  if (!looked.value) return `Dial what you think it has, and look: nothing is known of ${names.value[side.value]} yet.`
+  if (!next) return ''
+  if (next.stop === 'known') {
+    const open = rows.value.filter(({ face }) => !face).map(({ name }) => name)
+    const enough = `known to ± ${angleText(next.nowDeg, 0.1)}`
+    return open.length === 0
+      ? `Enough: every zone of ${names.value[side.value]} is ${enough}.`
+      : `What was looked at is ${enough}. Not looked at yet: ${open.join(', ')}.`
+  }
+  if (next.stop === 'no-gain')
+    return 'No setting of this rig would tell more. What is left is the doubt of the set angle itself.'
+  const looks = next.looksLeft === 1 ? 'One look' : `${next.looksLeft} looks`
+  return `${looks} more, likely: now ± ${angleText(next.nowDeg, 0.1)}, then about ± ${angleText(next.thenDeg, 0.1)}.`
+})
+const isDialled = computed(() => {
+  const setting = ink.next.value?.setting
+  return !!setting && equal(setting, job.content.value.dialled[side.value])
+})
+const dialNext = () => void (ink.next.value?.setting && job.actions.dial(ink.next.value.setting))
+
+/** Every zone of every bevelled side was looked at: what to do about it can be weighed. */
+const everyFound = computed(() =>
+  ink.sides.value.every((of) => ink.zones.value.every((_, i) => ink.foundOn(of)[i] != null)),
+)
+/** The zone that the dial is for, when it is known well enough to be noted as proved. */
+const provable = computed(() => {
+  const index = zoneAt(ink.zones.value, job.dialFor.value.station.fromHeelMm)
+  const row = rows.value[index]
+  return row?.face ? { ...row, face: row.face, zone: ink.zones.value[index]! } : null
+})
+function prove(of: Side) {
+  const one = provable.value
+  if (one) readings.addProof(of, one.face.angle.middleDeg, { doubtDeg: one.doubtDeg, by: 'ink', zone: one.zone.kind })
+}
+</script>
+
+<template>
+  <SheetPane labelledby="ink-says">
+    <h2 id="ink-says" class="text-lg font-semibold">What the ink says of {{ names[side] }}</h2>
+    <ul class="mt-2" data-testid="ink-says" :aria-busy="ink.weighing.value">
+      <li v-for="row in rows" :key="row.name" class="border-t border-default py-1.5 first:border-t-0">
+        <p class="flex flex-wrap items-baseline justify-between gap-x-3">
+          <span>{{ row.name }}</span><span class="font-semibold" :data-testid="`says-${row.name}`">{{
+            sayText(row)
+          }}</span>
+        </p>
+        <div class="relative mt-1 h-5 rounded-sm bg-elevated" aria-hidden="true">
+          <span
+            v-if="row.face"
+            class="absolute top-1 h-3 rounded-sm border border-inverted bg-(--angle-proved)"
+            :style="{
+              left: scale(row.face.angle.fromDeg),
+              width: `calc(${scale(row.face.angle.toDeg)} - ${scale(row.face.angle.fromDeg)})`,
+            }"
+          />
+          <span
+            v-if="row.setDeg !== null"
+            class="absolute top-0 h-5 w-0 border-l-2 border-(--angle-set)"
+            :style="{ left: scale(row.setDeg) }"
+          />
+          <span
+            class="absolute top-0 h-5 w-0 border-l-2 border-dotted border-(--angle-wanted)"
+            :style="{ left: scale(job.wantedDeg.value) }"
+          />
+        </div>
+      </li>
+    </ul>
+    <p class="mt-1 flex flex-wrap gap-x-4 text-sm text-muted">
+      <span>bar: 95 in 100</span><span>line: set</span><span>dots: wanted, {{ angleText(job.wantedDeg.value) }}</span>
+    </p>
+    <ul v-if="ink.against.value.length > 0" role="alert" class="mt-3 text-error" data-testid="ink-against">
+      <li v-for="one in ink.against.value" :key="one.name">
+        <b>{{ one.name }}</b>: “{{ INK_WORD[one.look.seen] }}” at {{ angleText(one.look.setDeg) }} can hardly be true
+        with the other looks.
+        {{ CULPRIT_TEXT[one.culprit] }}
+      </li>
+    </ul>
+    <div class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="ink-next">
+      <p>{{ nextText }}</p>
+      <p v-if="isDialled" class="mt-2 font-semibold">It stands there: ink, one or two light passes, and look.</p>
+      <UButton
+        v-else-if="ink.next.value?.setting"
+        class="mt-2"
+        size="xl"
+        :label="`Dial ${dialText(job.rig.value, ink.next.value.setting)} for the next look`"
+        @click="dialNext"
+      />
+      <UButton
+        v-if="provable && !ink.practising.value"
+        class="mt-2"
+        color="neutral"
+        variant="outline"
+        size="lg"
+        :label="`Note ${angleText(provable.face.angle.middleDeg, provable.doubtDeg)} ± ${angleText(provable.doubtDeg, provable.doubtDeg)} as proved by ink, ${provable.name}`"
+        @click="prove(side)"
+      />
+      <NuxtLink
+        v-if="everyFound && !ink.practising.value"
+        class="text-link mt-3 block"
+        :to="sheetPath(job.id, 'mark', 'decide')"
+        data-testid="to-decide"
+        >Follow this bevel, or cut another?</NuxtLink
+      >
+      <NuxtLink v-if="ink.practising.value" class="text-link mt-3 block" :to="sheetPath(job.id, 'mark', 'practice')"
+        >Known well enough? End the practice</NuxtLink
+      >
+    </div>
+  </SheetPane>
+</template>

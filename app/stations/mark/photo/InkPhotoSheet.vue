@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { zoneAt } from '#core/records/blade/zones'
+import { INK_PATTERNS, type InkPattern } from '#core/log/choices'
+import { inkPhotograph } from '#core/simulation/standIn/inkPhotograph'
+import type { MarkGroup } from '~/photographs/PhotoMarks.vue'
+import { useInk } from '~/composables/useInk'
+import { useInkPhoto, type Tapping } from './useInkPhoto'
+import { usePractice } from '~/stations/mark/practice/usePractice'
+import { useSimulatedBlade } from '~/stations/mark/practice/useSimulatedBlade'
+import { pictureFile } from '~/photographs/pictureFile'
+import { hasShare } from '~/stations/mark/inkView'
+import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/navigation/stations'
+import { usePreferences } from '~/stores/preferences'
+import { INK_WORD, PART_PROBLEM, shareText } from '~/words/inkText'
+
+/** A look from a close-up: edge and shoulder tapped, the bevel laid straight, what is bare proposed zone by zone. */
+const job = useJob()
+const ink = useInk()
+const preferences = usePreferences()
+const photo = useInkPhoto()
+const { form, tapping } = photo
+const names = computed(() => preferences.current.sideNames)
+
+const TAPPINGS: { value: Tapping; label: string }[] = [
+  { value: 'edge', label: 'the edge' },
+  { value: 'shoulder', label: 'the shoulder' },
+  { value: 'ink', label: 'the ink' },
+]
+const groups = computed((): MarkGroup[] => [
+  { id: 'shoulder', word: 'Tap on the shoulder', marks: form.value.shoulder, look: 'shoulder' },
+  { id: 'edge', word: 'Tap on the edge', marks: form.value.edge, look: 'edge' },
+])
+function addMiddle() {
+  const { width, height } = photo.photo.value!
+  void photo.tap([width / 2, height / 2])
+}
+
+const patterns = INK_PATTERNS.map((value) => ({ value, label: INK_WORD[value] }))
+const FIRST_SHARE = 0.25
+function seeAs(i: number, seen: InkPattern) {
+  const share = photo.proposals.value[i]!.told?.share
+  const partly = share && share > 0 && share < 1 ? share : FIRST_SHARE
+  photo.mend(i, { seen, share: seen === 'all' ? 1 : hasShare(seen) ? partly : 0 })
+}
+const usable = computed(() => photo.proposals.value.some(({ told }) => told))
+async function accept() {
+  await photo.accept()
+  await navigateTo(sheetPath(job.id, 'mark'))
+}
+
+const practice = usePractice()
+const { offered, blade: simulatedBlade } = useSimulatedBlade()
+async function simulate() {
+  const blade = simulatedBlade()
+  const { fromMm, toMm, tipLeft } = form.value
+  const side = job.side.value
+  if (practice.on.value) practice.makePass()
+  const number = practice.on.value ? practice.passes.value : ink.looks.value.length
+  const { picture } = inkPhotograph({
+    seed: (number * 0.37 + 0.11) % 1,
+    ink: 'blue',
+    cover: 0.95,
+    background: 'dark',
+    glare: true,
+    tiltDeg: 2,
+    bow: 0.2,
+    blurPx: 1,
+    inkAbove: 0.4,
+    bareAbove: 0,
+    bare(along) {
+      const mm = tipLeft ? toMm - along * (toMm - fromMm) : fromMm + along * (toMm - fromMm)
+      const zone = zoneAt(ink.zones.value, mm)
+      const deg = ink.setDeg.value[zone]
+      return deg === null || deg === undefined ? [] : blade.pass(side, ink.names.value[zone]!, deg, number)
+    },
+  })
+  await photo.take(await pictureFile(picture, 'simulated.png'))
+}
+</script>
+
+<template>
+  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+    <div class="min-w-0 space-y-3">
+      <PhotoPane
+        v-model:zoom="form.zoom"
+        :photo="photo.photo.value"
+        :groups="groups"
+        @taken="photo.take"
+        @refused="photo.failure.value = $event"
+        @add="photo.tap"
+        @move="(group, i, to) => photo.moveTap(group as 'edge' | 'shoulder', i, to)"
+      >
+        <p>A close-up of the inked bevel after its light pass: choose it, drop it here, or paste it.</p>
+        <p>Fill the picture with the bevel, edge and shoulder both in it, and keep the lamp’s mirror image off it.</p>
+      </PhotoPane>
+      <SheetPane v-if="photo.band.value" labelledby="band" class="space-y-2">
+        <h2 id="band" class="text-lg font-semibold">What is bare, zone by zone</h2>
+        <StraightBand :photo="photo" />
+        <ul data-testid="proposals">
+          <li
+            v-for="(one, i) in photo.proposals.value"
+            :key="one.zone"
+            class="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-default py-1.5 first:border-t-0"
+          >
+            <b class="min-w-20">{{ ink.names.value[one.zone] }}</b>
+            <USelect
+              :model-value="one.told?.seen"
+              :items="patterns"
+              size="lg"
+              class="w-56"
+              placeholder="not told"
+              :aria-label="`Where ${ink.names.value[one.zone]} is bare`"
+              @update:model-value="seeAs(i, $event as InkPattern)"
+            />
+            <span v-if="one.told" class="figure" :data-testid="`proposed-${ink.names.value[one.zone]}`">{{
+              shareText(one.told.share)
+            }}</span>
+            <span v-else-if="one.problem" class="text-error">{{ PART_PROBLEM[one.problem] }}</span>
+          </li>
+        </ul>
+        <UButton size="xl" label="Take it into the look" :disabled="!usable" @click="accept" />
+        <p class="text-sm text-muted">
+          Nothing is noted yet: it stands on the Ink sheet then, where more pictures or your own eye can add to it.
+        </p>
+      </SheetPane>
+    </div>
+    <SheetPane labelledby="photo-steps" class="space-y-3">
+      <h2 id="photo-steps" class="text-lg font-semibold">A look at {{ names[job.side.value] }} from a photograph</h2>
+      <SideSwitch />
+      <PhotoSource
+        named="Photograph of the bevel"
+        :busy="photo.busy.value"
+        :simulated="(offered || practice.on.value) && 'Photograph the simulated blade'"
+        @taken="photo.take"
+        @simulate="simulate"
+      />
+      <p v-if="photo.failure.value" role="alert" class="text-error">{{ photo.failure.value }}</p>
+      <template v-if="photo.photo.value">
+        <div>
+          <h3 class="font-semibold">Tap in the picture</h3>
+          <URadioGroup
+            v-model="tapping"
+            :items="TAPPINGS"
+            orientation="horizontal"
+            size="lg"
+            aria-label="What is tapped"
+          />
+          <p class="mt-1 text-sm text-muted" aria-live="polite">
+            <template v-if="tapping === 'ink'">{{
+              form.colour.length === 3
+                ? 'Its colour was pointed at.'
+                : 'Its colour is found by itself; point at it where it is not.'
+            }}</template><template v-else
+              >{{ form[tapping].length }} taps. Along it from left to right, five or so; they snap to what is seen
+              there.</template
+            >
+          </p>
+          <div class="mt-1 flex flex-wrap gap-2">
+            <UButton color="neutral" variant="outline" label="Take the last away" @click="photo.takeBack" />
+            <UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
+          </div>
+        </div>
+      </template>
+      <div>
+        <h3 class="font-semibold">Which stretch of the edge lies between the taps</h3>
+        <EdgeWindow
+          v-model:from="form.fromMm"
+          v-model:to="form.toMm"
+          @update:from="photo.touched"
+          @update:to="photo.touched"
+        />
+        <UCheckbox
+          v-model="form.tipLeft"
+          size="xl"
+          class="mt-4"
+          label="The tip is at the picture’s left"
+          @update:model-value="photo.touched"
+        />
+      </div>
+      <template v-if="photo.photo.value">
+        <div class="flex flex-wrap items-center gap-2">
+          <UButton v-if="!photo.busy.value" size="xl" label="Read the picture" @click="photo.read" />
+          <template v-else>
+            <UProgress aria-label="Reading the picture" class="flex-1" />
+            <UButton color="neutral" variant="outline" size="lg" label="Stop" @click="photo.stop" />
+          </template>
+          <UButton color="neutral" variant="ghost" label="Put the picture away" @click="photo.forget" />
+        </div>
+      </template>
+      <p class="text-sm text-muted">
+        Gloves, hands behind the edge; solvent with air and away from flame; ink off before food.
+      </p>
+    </SheetPane>
+  </div>
+</template>

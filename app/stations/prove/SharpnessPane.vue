@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import type { ZoneKind } from '#core/records/blade/zones'
+import { logEntry, type Sharpness } from '#core/log/entry'
+import { ofKind } from '#core/log/inForce'
+import { checked } from '#core/schema/problem'
+import { BURRS, SHARPNESS_TESTS, type Burr, type SharpnessTest } from '#core/log/choices'
+import { parseDecimal } from '#core/math/units/length'
+import { useKeptForm } from '~/forms/useKeptForm'
+import { useJob } from '~/job/useJob'
+import { usePreferences } from '~/stores/preferences'
+import { momentText } from '~/words/momentText'
+import { burrText, forceText, foundText, TEST_FINDS, TEST_WORD } from '~/words/sharpnessText'
+
+/** How sharp it is: one test at a time, where it finds something, and the burr. */
+const job = useJob()
+const preferences = usePreferences()
+const names = computed(() => preferences.current.sideNames)
+const { form, beginAnew } = useKeptForm(`sharpness:${job.id}`, () => ({
+  test: 'paper' as SharpnessTest,
+  zones: [] as ZoneKind[],
+  forces: '',
+  /** Empty: nobody felt for it. */
+  burr: '' as Burr | '',
+  burrZones: [] as ZoneKind[],
+}))
+const tests = SHARPNESS_TESTS.map((value) => ({ value, label: TEST_WORD[value] }))
+const burrs = computed(() => BURRS.map((value) => ({ value, label: burrText(value, names.value) })))
+const thread = computed(() => form.value.test === 'thread')
+const hasBurr = computed(() => form.value.burr !== '' && form.value.burr !== 'none')
+
+/** Grams, with blanks or semicolons between them; null where one is no force. */
+const forces = computed((): number[] | null => {
+  const read = form.value.forces
+    .split(/[\s;]+/)
+    .filter((text) => text !== '' && text !== 'g')
+    .map((text) => parseDecimal(text.replace(/g$/, '')))
+  return read.every((one) => one.ok && one.value > 0 && one.value <= 5000)
+    ? read.map((one) => (one.ok ? one.value : 0))
+    : null
+})
+const problem = ref('')
+watch(form, () => (problem.value = ''), { deep: true })
+async function note() {
+  const { test, zones, burr, burrZones } = form.value
+  if (thread.value && (forces.value === null || forces.value.length === 0))
+    return void (problem.value = 'Write the force of each cut in grams, with blanks between: 85 92 88.')
+  const entry: Sharpness = {
+    ...job.session.newEntry(),
+    stoneId: null,
+    kind: 'sharpness',
+    test,
+    zones: thread.value ? [] : [...zones],
+    forcesG: thread.value ? forces.value! : [],
+    burr: burr === '' ? null : burr,
+    burrZones: hasBurr.value ? [...burrZones] : [],
+  }
+  if (!checked(logEntry, entry).ok) return void (problem.value = 'At most thirty cuts at once.')
+  job.session.record('sharpness', [entry])
+  await beginAnew()
+}
+const noted = computed(() =>
+  ofKind(job.entries.value, 'sharpness')
+    .filter(({ bladeId }) => bladeId === job.content.value.bladeId)
+    .toReversed(),
+)
+const strikeOut = ({ id }: Sharpness) => void job.session.record('strike out', [], [id])
+</script>
+
+<template>
+  <SheetPane labelledby="sharpness">
+    <h2 id="sharpness" class="text-lg font-semibold">How sharp is it?</h2>
+    <form class="mt-2 space-y-3" aria-label="How sharp it is" @submit.prevent="note">
+      <div class="grid gap-3 sm:grid-cols-2">
+        <UFormField label="Tried with"
+          ><USelect v-model="form.test" :items="tests" size="lg" class="w-full"
+        /></UFormField>
+        <UFormField label="Burr"
+          ><USelect
+            :model-value="form.burr || undefined"
+            :items="burrs"
+            size="lg"
+            class="w-full"
+            placeholder="not felt for"
+            @update:model-value="form.burr = $event as Burr"
+        /></UFormField>
+      </div>
+      <UFormField
+        v-if="thread"
+        label="Force of each cut, g"
+        :help="forces && forces.length > 0 ? forceText(forces) : 'The same thread each time; three cuts or more.'"
+        :error="problem || undefined"
+        ><UInput v-model="form.forces" size="xl" autocomplete="off" class="w-full" data-testid="forces"
+      /></UFormField>
+      <ZonePresses
+        v-else
+        v-model="form.zones"
+        :finds="`It ${TEST_FINDS[form.test][0]}`"
+        :none="`nowhere: ${TEST_FINDS[form.test][1]}`"
+      />
+      <ZonePresses v-if="hasBurr" v-model="form.burrZones" finds="The burr is at" none="nowhere pressed: all along" />
+      <UButton type="submit" size="lg" color="neutral" variant="outline" label="Note how sharp it is" />
+      <p class="text-sm text-muted">Never on skin.</p>
+    </form>
+    <ul v-if="noted.length > 0" class="mt-3" data-testid="sharpness">
+      <NotedRow
+        v-for="entry in noted"
+        :key="entry.id"
+        :what="`${TEST_WORD[entry.test]}: ${foundText(entry, names)}`"
+        @strike-out="strikeOut(entry)"
+      >
+        <span class="min-w-0 flex-1"
+          >{{ TEST_WORD[entry.test] }}: <b>{{ foundText(entry, names) }}</b>
+          <span class="block text-sm text-muted">{{ momentText(entry.at) }}</span></span
+        >
+      </NotedRow>
+    </ul>
+  </SheetPane>
+</template>

@@ -1,0 +1,145 @@
+import { computed, ref, watch } from 'vue'
+import { tiedPairs, type RigFit, type Unknown } from '#core/observe/calibration/fitRig'
+import { asBefore, mendedRig } from '#core/observe/calibration/mended'
+import { knownTogether, movableOn, unknownsOf } from '#core/observe/calibration/provedOnRig'
+import { evaluate } from '#core/uncertainty/evaluate'
+import type { UnknownId } from '#core/records/rig/fitted'
+import { fittedAt, onRig } from '#core/records/rig/fittedAt'
+import { fittedWith } from '#core/records/rig/jaws'
+import { useRigProofs } from '~/composables/useRigProofs'
+import { useWords } from '~/words/useWords'
+import { useKeptForm } from '~/forms/useKeptForm'
+import type { Rig } from '#core/records/rig/rig'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { useCollections } from '~/stores/collections'
+import { useTask } from '~/workers/useTask'
+
+/** What the angles proved on this job's rig say of its measures, and those taken over. */
+export const useCalibration = () => useJob().share(calibration)
+
+function calibration(job: JobView) {
+  const collections = useCollections()
+  const toast = useToast()
+  const words = useWords()
+  const { rig, counting } = useRigProofs()
+  const { form } = useKeptForm(`calibration:${job.id}`, () => ({
+    fixed: [] as UnknownId[],
+    /** Stones whose faces are surely right. */
+    fixedStones: [] as string[],
+  }))
+  const moving = computed(() =>
+    movableOn(rig.value).filter((id) => id === 'face-offset' || !form.value.fixed.includes(id)),
+  )
+  const proved = computed(() => counting(moving.value, undefined, form.value.fixedStones))
+  /** The stones that were proved with, and those whose faces hang together with the rig's measures. */
+  const stones = computed(() => {
+    const used = new Set(proved.value.counted.map(({ angle }) => angle.stoneId))
+    return collections.stones
+      .map((one) => onRig(rig.value, one))
+      .filter((one) => used.has(one.id) || fittedAt(rig.value, 'face-offset', one) >= 0)
+  })
+  /** All that can be asked of this rig, with its tolerance now. */
+  const every = computed(() => unknownsOf(rig.value, stones.value, job.content.value))
+  const mayMove = ({ id, stoneId }: Unknown & { readonly id: UnknownId }) =>
+    stoneId === null ? !form.value.fixed.includes(id) : !form.value.fixedStones.includes(stoneId)
+  const unknowns = computed(() => every.value.filter(mayMove))
+  function letMove({ id, stoneId }: Unknown & { readonly id: UnknownId }, may: boolean) {
+    const without = <T>(all: readonly T[], one: T) => all.filter((other) => other !== one)
+    const { fixed, fixedStones } = form.value
+    if (stoneId === null) form.value.fixed = may ? without(fixed, id) : [...fixed, id]
+    else form.value.fixedStones = may ? without(fixedStones, stoneId) : [...fixedStones, stoneId]
+  }
+
+  const task = useTask('fittingRig')
+  const ask = computed(() =>
+    proved.value.counted.length === 0 || unknowns.value.length === 0
+      ? null
+      : {
+          proofs: proved.value.counted.map(({ angle }) => angle),
+          unknowns: unknowns.value,
+          knownTogether: knownTogether(rig.value, stones.value, unknowns.value),
+        },
+  )
+  const answered = ref('')
+  async function work() {
+    const now = ask.value
+    if (!now) return
+    const key = JSON.stringify(now)
+    await task.run(now)
+    answered.value = key
+    if (JSON.stringify(ask.value) !== key) await work()
+  }
+  watch(ask, () => void (task.running.value || work()), { immediate: true })
+  /** Null while it is being worked out, or where nothing counts. */
+  const fit = computed((): RigFit | null =>
+    ask.value && answered.value === JSON.stringify(ask.value) ? task.result.value : null,
+  )
+  const tied = computed(() => (fit.value ? tiedPairs(fit.value) : []))
+
+  /** What this job would be set to with the fitted measures. */
+  const after = computed(() => {
+    if (!fit.value) return null
+    const mended = mendedRig(rig.value, stones.value, fit.value, {
+      at: new Date().toISOString(),
+      ofRevision: rig.value.revision,
+      proofIds: proved.value.counted.map(({ proof }) => proof.id),
+    })
+    const stone = onRig(
+      mended,
+      collections.stones.find(({ id }) => id === job.content.value.stoneId)!,
+    )
+    const setup = { ...job.setup.value, rig: fittedWith(mended, job.content.value.jawsName), stone }
+    return { mended, evaluation: evaluate(setup, job.content.value, job.stations.value) }
+  })
+
+  const busy = ref(false)
+  const failure = ref('')
+  /** Keeps the rig with other measures, and puts this job on them. Answers whether it was kept. */
+  async function keep(to: Rig): Promise<boolean> {
+    busy.value = true
+    failure.value = ''
+    const answer = await collections.keep('rigs', to, rig.value)
+    if (answer.ok) job.actions.chooseRig(rig.value.id)
+    else failure.value = words.problem(answer.problem)
+    busy.value = false
+    return answer.ok
+  }
+  /** Takes the fitted measures over: a new version of the rig, and this job on it. */
+  async function takeOver() {
+    if (!after.value || !(await keep(after.value.mended))) return
+    toast.add({
+      title: `${rig.value.name} goes by its proofs now`,
+      duration: 12_000,
+      actions: [{ label: 'Undo', onClick: () => void putBack() }],
+    })
+  }
+  /** The rig as it was before proofs mended it last; null where it was not, or where that is not known any more. */
+  const before = computed(() => {
+    const { fitted, mendedBy } = rig.value
+    const was = fitted && collections.rigAt(rig.value.id, fitted.ofRevision)
+    return was && was.mendedBy.length < mendedBy.length ? was : null
+  })
+  /** Puts the measures back as they were before proofs mended them last. */
+  async function putBack() {
+    if (before.value) await keep(asBefore(rig.value, before.value))
+  }
+
+  return {
+    rig,
+    mayMove,
+    letMove,
+    every,
+    proved,
+    stones,
+    fit,
+    tied,
+    after,
+    working: task.running,
+    busy,
+    failure,
+    takeOver,
+    before,
+    putBack,
+  }
+}

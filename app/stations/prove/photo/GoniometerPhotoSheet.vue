@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { SIDES } from '#core/records/common/side'
+import { MARK_KINDS, type MarkKind } from '#core/photo/goniometer/readGoniometerPhoto'
+import { goniometerPhotograph } from '#core/simulation/standIn/goniometerPhotograph'
+import type { MarkGroup } from '~/photographs/PhotoMarks.vue'
+import { useGoniometerPhoto } from './useGoniometerPhoto'
+import { useSimulatedScreen } from '~/stations/prove/useSimulatedScreen'
+import { pictureFile } from '~/photographs/pictureFile'
+import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/navigation/stations'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
+import { FINISH_WORD, MARK_WORD, NO_EDGE } from '~/words/goniometerText'
+
+/** A photograph of the goniometer's screen: its ticks tapped, what shines on it read, named and taken over. */
+const job = useJob()
+const preferences = usePreferences()
+const photo = useGoniometerPhoto()
+const { form } = photo
+const names = computed(() => preferences.current.sideNames)
+const sideItems = computed(() => SIDES.map((side) => ({ value: side, label: names.value[side] })))
+const kinds = MARK_KINDS.map((value) => ({ value, label: MARK_WORD[value] }))
+
+const LOOK = { edge: 'edge', primary: 'shoulder', glare: 'spine', other: 'spine' } as const
+/** Ends of what is no dot can be moved too. */
+const groups = computed((): MarkGroup[] => [
+  { id: 'ticks', word: 'Tick', marks: form.value.ticks.map(({ at }) => at), look: 'scale' },
+  ...form.value.marks.map(({ kind, finish, at, from, to }, i): MarkGroup => {
+    const ends = kind === 'edge' && finish !== 'crisp'
+    return {
+      id: `mark:${i}`,
+      word: `${MARK_WORD[kind]} ${i + 1}, place`,
+      marks: ends ? [at, from, to] : [at],
+      line: [from, to],
+      look: LOOK[kind],
+    }
+  }),
+])
+function move(group: string, i: number, to: readonly [number, number]) {
+  if (group === 'ticks') photo.changeTick(i, { at: to })
+  else photo.moveMark(Number(group.split(':')[1]), (['at', 'from', 'to'] as const)[i]!, to)
+}
+function addMiddle() {
+  const { width, height } = photo.photo.value!
+  void photo.tap([width / 2, height / 2])
+}
+const degText = (mark: (typeof form.value.marks)[number]) =>
+  mark.finish === 'crisp' ? angleText(mark.middleDeg) : `${angleText(mark.fromDeg)} to ${angleText(mark.toDeg)}`
+
+async function accept() {
+  await photo.accept()
+  await navigateTo(sheetPath(job.id, 'prove'))
+}
+
+const { offered, thrown, seed } = useSimulatedScreen()
+async function simulate() {
+  const { picture } = goniometerPhotograph({
+    seed: seed.value,
+    screen: photo.screen.value,
+    sides: form.value.lower === 'A' ? thrown.value : [thrown.value[1], thrown.value[0]],
+    askewDeg: 0.4,
+    tiltDeg: 1.2,
+    laser: 'red',
+    bright: 0.9,
+    noise: 4,
+  })
+  await photo.take(await pictureFile(picture, 'simulated-screen.png'))
+}
+</script>
+
+<template>
+  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+    <div class="min-w-0 space-y-3">
+      <PhotoPane
+        v-model:zoom="form.zoom"
+        :photo="photo.photo.value"
+        :groups="groups"
+        @taken="photo.take"
+        @refused="photo.failure.value = $event"
+        @add="photo.tap"
+        @move="move"
+      >
+        <p>The goniometer’s screen with its scale: choose the picture, drop it here, or paste it.</p>
+        <p>
+          The whole scale in it, the camera square to the screen, the room dark. The laser off before you come near.
+        </p>
+      </PhotoPane>
+      <SheetPane v-if="form.marks.length > 0" labelledby="shines">
+        <h2 id="shines" class="text-lg font-semibold">What shines along the scale</h2>
+        <ul data-testid="screen-marks">
+          <li
+            v-for="(mark, i) in form.marks"
+            :key="i"
+            class="flex flex-wrap items-center gap-x-3 gap-y-1 border-t border-default py-1.5 first:border-t-0"
+          >
+            <span class="figure w-32">{{ degText(mark) }}</span>
+            <span class="w-14 text-muted">{{ FINISH_WORD[mark.finish] }}</span>
+            <USelect
+              :model-value="mark.kind"
+              :items="kinds"
+              size="lg"
+              class="w-40"
+              :aria-label="`What shines at ${degText(mark)}`"
+              @update:model-value="photo.callMark(i, $event as MarkKind)"
+            />
+          </li>
+        </ul>
+        <p v-if="photo.shown.value.length === 0" role="alert" class="mt-1 text-error">{{ NO_EDGE }}</p>
+        <UButton
+          class="mt-2"
+          size="xl"
+          label="Take it over"
+          :disabled="photo.shown.value.length === 0"
+          @click="accept"
+        />
+        <p class="mt-1 text-sm text-muted">Nothing is noted yet: the figures stand at Prove then, to be looked over.</p>
+      </SheetPane>
+    </div>
+    <SheetPane labelledby="photo-steps" class="space-y-3">
+      <h2 id="photo-steps" class="text-lg font-semibold">The screen in a photograph</h2>
+      <PhotoSource
+        named="Photograph of the screen"
+        :busy="photo.busy.value"
+        :simulated="offered && 'Photograph the simulated screen'"
+        @taken="photo.take"
+        @simulate="simulate"
+      />
+      <InstrumentChoice of="proof" />
+      <p v-if="photo.failure.value" role="alert" class="text-error">{{ photo.failure.value }}</p>
+      <template v-if="photo.photo.value">
+        <div>
+          <h3 class="font-semibold">Ticks of the scale</h3>
+          <p class="text-sm text-muted" aria-live="polite">
+            <template v-if="photo.next.value !== null"
+              >Tap the tick of {{ angleText(photo.next.value, 1) }} in the picture; it snaps to the line.</template
+            ><template v-else>Two are enough, three take a slanting camera out.</template>
+          </p>
+          <ul class="mt-1 space-y-1">
+            <li v-for="(tick, i) in form.ticks" :key="i" class="flex items-center gap-2">
+              <UInputNumber
+                :model-value="tick.deg"
+                :min="-60"
+                :max="60"
+                :step="1"
+                size="lg"
+                class="w-36"
+                :aria-label="`Degrees of tick ${i + 1}`"
+                @update:model-value="photo.changeTick(i, { deg: Number($event) })"
+              /><span>°</span>
+              <UButton
+                color="neutral"
+                variant="ghost"
+                size="lg"
+                icon="i-lucide-x"
+                :aria-label="`Take tick ${i + 1} away`"
+                @click="photo.removeTick(i)"
+              />
+            </li>
+          </ul>
+          <UButton
+            v-if="!photo.full.value"
+            class="mt-1"
+            color="neutral"
+            variant="outline"
+            label="Add one in the middle"
+            @click="addMiddle"
+          />
+        </div>
+        <UFormField label="Side at lower degrees"
+          ><USelect v-model="form.lower" :items="sideItems" size="lg" class="w-40"
+        /></UFormField>
+        <div class="flex flex-wrap items-center gap-2">
+          <UButton v-if="!photo.busy.value" size="xl" label="Read the screen" @click="photo.read" />
+          <template v-else>
+            <UProgress aria-label="Reading the picture" class="flex-1" />
+            <UButton color="neutral" variant="outline" size="lg" label="Stop" @click="photo.stop" />
+          </template>
+          <UButton color="neutral" variant="ghost" label="Put the picture away" @click="photo.forget" />
+        </div>
+      </template>
+    </SheetPane>
+  </div>
+</template>

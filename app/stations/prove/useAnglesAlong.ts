@@ -1,0 +1,86 @@
+import { computed } from 'vue'
+import type { Side } from '#core/records/common/side'
+import { contactFor } from '#core/geometry/setup/setup'
+import type { Vec2 } from '#core/math/vector/vec2'
+import { useAgainst } from '~/composables/useAgainst'
+import { useInk } from '~/composables/useInk'
+import type { DrawnFinding, DrawnSide } from './anglesAlong'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { usePreferences } from '~/stores/preferences'
+
+/** One station in so many is drawn. */
+const DRAWN_EVERY = 4
+/** A place is drawn as wide as this share of the edge. */
+const PLACE = 1 / 60
+
+/** The four angles of each side along the edge: wanted and set as lines, read and proved where they were found. */
+export const useAnglesAlong = () => useJob().share(anglesAlong)
+
+function anglesAlong(job: JobView) {
+  const ink = useInk()
+  const against = useAgainst()
+  const preferences = usePreferences()
+  const names = computed(() => preferences.current.sideNames)
+  const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+  const sides = computed(() => job.sides.value.map(drawnSide))
+
+  /** A place of the edge as a short stretch; all of it where no place was said. */
+  function stretch(placeMm: number | null): Pick<DrawnFinding, 'fromMm' | 'toMm'> {
+    if (placeMm === null) return { fromMm: 0, toMm: edgeMm.value }
+    const half = PLACE * edgeMm.value
+    return { fromMm: Math.max(0, placeMm - half), toMm: Math.min(edgeMm.value, placeMm + half) }
+  }
+
+  /** What was found on a side: gauge and proofs at their places, the ink zone by zone. */
+  function findingsOn(side: Side): DrawnFinding[] {
+    const amounts = [against.readAlong(side), against.provedAlong(side)].flat()
+    const noted = amounts.flatMap(({ amount }) => amount.of)
+    const found = noted.map((one): DrawnFinding => {
+      const { deg, doubtDeg } = one
+      if (one.kind === 'reading') {
+        const placeMm = one.placeMm ?? job.dialFor.value.station.fromHeelMm
+        return { angle: 'read', word: 'read', ...stretch(placeMm), deg, doubtDeg }
+      }
+      const zone = job.zones.value.find(({ kind }) => kind === one.zone)
+      const at = one.placeMm === null && zone ? zone : stretch(one.placeMm)
+      const word = one.by === 'ink' ? 'ink' : 'proved'
+      return { angle: 'proved', word, fromMm: at.fromMm, toMm: at.toMm, deg, doubtDeg }
+    })
+    if (ink.practising.value) return found
+    const lastLook = ink.looks.value.findLast((look) => look.side === side)
+    const firstProof = job.proved.value[side]?.of[0]
+    const word = lastLook && firstProof && lastLook.at < firstProof.at ? 'before' : 'ink'
+    const inked = ink.foundOn(side).flatMap((face, i): DrawnFinding[] => {
+      if (!face) return []
+      const { fromMm, toMm } = ink.zones.value[i]!
+      const { fromDeg, middleDeg, toDeg } = face.angle
+      return [{ angle: 'proved', word, fromMm, toMm, deg: middleDeg, doubtDeg: (toDeg - fromDeg) / 2 }]
+    })
+    return [...inked, ...found]
+  }
+
+  function drawnSide(side: Side): DrawnSide {
+    const { dialled, wanted } = job.content.value
+    const set = job.stations.value.flatMap((station, i): Vec2[] => {
+      if (i % DRAWN_EVERY !== 0 && station.fromHeelMm < edgeMm.value) return []
+      const contact = contactFor(job.setup.value, side, dialled[side], station)
+      return contact.ok ? [[station.fromHeelMm, contact.edgeAngleDeg]] : []
+    })
+    const flat = (deg: number): Vec2[] => [
+      [0, deg],
+      [edgeMm.value, deg],
+    ]
+    return {
+      side,
+      name: names.value[side],
+      angles: [
+        { angle: 'wanted', line: flat(wanted.deg[side]) },
+        { angle: 'set', line: set },
+      ],
+      findings: findingsOn(side),
+    }
+  }
+
+  return { sides, edgeMm }
+}

@@ -1,0 +1,173 @@
+import { computed } from 'vue'
+import { stationAt } from '#core/math/curve/stations'
+import type { Side } from '#core/records/common/side'
+import type { Finish } from '#core/log/choices'
+import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
+import type { Proof } from '#core/log/entry'
+import { contactFor } from '#core/geometry/setup/setup'
+import { NO_PLACE, useEdgePlace } from './useEdgePlace'
+import { useInstrument } from '~/composables/useInstrument'
+import { useReadings } from '~/composables/useReadings'
+import { readSpot, spotDeg, type SpotsIn } from '~/shelf/instrument/readSpot'
+import { useKeptForm } from '~/forms/useKeptForm'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { usePreferences } from '~/stores/preferences'
+
+/** What is typed of one side, as it stands in the fields. */
+export interface TypedSide {
+  readonly finish: Finish
+  readonly edge: string
+  readonly from: string
+  readonly to: string
+  readonly width: string
+  readonly primary: string
+}
+export type TypedFigure = 'edge' | 'from' | 'to' | 'width' | 'primary'
+
+export const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', width: '', primary: '' }
+/** Which figures a reflection of each look has. */
+export const FIGURES: Record<Finish, readonly TypedFigure[]> = {
+  crisp: ['edge', 'primary'],
+  hazy: ['edge', 'width', 'primary'],
+  convex: ['from', 'to', 'primary'],
+}
+
+/** What is wrong, by field: "A.edge". */
+type Problems = Record<string, string>
+
+/** What a goniometer shows of both sides, what it comes to, and its notes as proofs. */
+export const useGoniometer = () => useJob().share(goniometer)
+
+function goniometer(job: JobView) {
+  const preferences = usePreferences()
+  const readings = useReadings()
+  const { instrument, doubtDeg, zeroDeg } = useInstrument('proof')
+  const { form, takenUp, beginAnew } = useKeptForm(`goniometer:${job.id}`, () => ({
+    A: NOTHING_TYPED as TypedSide,
+    B: NOTHING_TYPED as TypedSide,
+    on: NO_PLACE,
+    /** Whether the bevel was cut through to the apex: 'yes', 'no', or nothing. */
+    apex: '',
+    /** Spots are told by how far they are from the middle of the flat screen. */
+    inLengths: false,
+  }))
+  const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })
+  const edgePlace = useEdgePlace(on)
+  const { sides } = job
+  /** Along the beam to a flat screen; null on one drawn in degrees. */
+  const distanceMm = computed(() =>
+    instrument.value?.kind === 'goniometer-screen' ? instrument.value.screenDistanceMm : null,
+  )
+  const inLengths = computed(() => form.value.inLengths && distanceMm.value !== null)
+  const fieldOf = (side: Side, figure: TypedFigure) => `${side}.${figure}`
+
+  const spots = computed((): SpotsIn =>
+    inLengths.value ? { distanceMm: distanceMm.value!, unit: preferences.unit } : 'degrees',
+  )
+  const toDeg = (figure: number) => spotDeg(figure, spots.value)
+  /** What stands in a field, as typed; null where it is empty; undefined, with its problem told, where it is none. */
+  function read(side: Side, figure: TypedFigure, problems: Problems): number | null | undefined {
+    const spot = readSpot(form.value[side][figure] ?? '', spots.value)
+    if (spot && 'problem' in spot) problems[fieldOf(side, figure)] = spot.problem
+    return spot && ('problem' in spot ? undefined : spot.figure)
+  }
+
+  /** A side as it is shown; null while nothing is typed of it, or something is wrong with it. */
+  function shownOf(side: Side, problems: Problems): ShownSide | null {
+    const { finish } = form.value[side]
+    const [edge, from, to, width, primary] = (['edge', 'from', 'to', 'width', 'primary'] as const).map((figure) =>
+      FIGURES[finish].includes(figure) ? read(side, figure, problems) : null,
+    )
+    if ([edge, from, to, width, primary].includes(undefined)) return null
+    const need = (figure: TypedFigure, what: string) => {
+      problems[fieldOf(side, figure)] = what
+      return null
+    }
+    const anything = [edge, from, to, width, primary].some((one) => one !== null)
+    if (finish !== 'convex' && edge == null) return anything ? need('edge', 'Write where the edge shows.') : null
+    if (finish === 'hazy' && width == null) return need('width', 'Write how wide the haze is.')
+    if (finish === 'convex' && (from == null || to == null))
+      return anything ? need(from == null ? 'from' : 'to', 'Write both ends of the line.') : null
+    const half = (width ?? 0) / 2
+    const ends = [from ?? edge! - half, to ?? edge! + half].sort((a, b) => a - b).map(toDeg) as [number, number]
+    if (ends[0] <= 0) return need('width', 'So wide it would reach the other side.')
+    const edgeDeg = finish === 'convex' ? (ends[0] + ends[1]) / 2 : toDeg(edge!)
+    const primaryDeg = primary == null ? null : toDeg(primary)
+    if (primaryDeg !== null && primaryDeg >= ends[0])
+      return need('primary', 'The primary face is flatter than the edge: its spot lies further in.')
+    return { side, finish, edgeDeg, fromDeg: ends[0], toDeg: ends[1], primaryDeg }
+  }
+
+  /** What both sides show, and what is wrong at which field. */
+  const typed = computed(() => {
+    const problems: Problems = {}
+    return { problems, shown: sides.value.flatMap((side) => shownOf(side, problems) ?? []) }
+  })
+  const pattern = computed(() => {
+    const { shown } = typed.value
+    if (shown.length === 0) return null
+    const found = patternOf(shown, doubtDeg.value)
+    // The primary spots take the instrument's own zero out with the rest.
+    if (found.shiftBy === 'primaries') return found
+    const zeroed = found.sides.map((one) => {
+      const off = zeroDeg(one.side)
+      return { ...one, edgeDeg: one.edgeDeg - off, fromDeg: one.fromDeg - off, toDeg: one.toDeg - off }
+    })
+    return { ...found, sides: zeroed }
+  })
+  const uneven = computed(() => (pattern.value ? unevenBy(pattern.value) : null))
+
+  /** What the rig was set to when the bevel was cut: what was last noted as dialled on that side. */
+  function cutOf(side: Side, placeMm: number): Pick<Proof, 'cut' | 'stoneId'> | null {
+    const dialled = job.dialled.value[side]
+    if (dialled.is === 'not-noted') return null
+    const { setting, stoneId } = dialled.noted
+    const { rigId, rigRevision, hold } = job.content.value
+    const contact = contactFor(job.setup.value, side, setting, stationAt(job.blade.value.edge, placeMm))
+    if (!contact.ok) return null
+    return { stoneId, cut: { rigId, rigRevision, setting, hold, setDeg: contact.edgeAngleDeg } }
+  }
+
+  /** Notes what is shown as a proof of each side. Answers what is wrong with it. */
+  function note(): string | null {
+    const found = pattern.value
+    if (Object.keys(typed.value.problems).length > 0) return 'One of the figures is not right yet.'
+    if (!found) return 'Write where the edge of one side shows at least.'
+    const place = edgePlace.where.value
+    if (!place) return edgePlace.problem.value
+    const toApex = form.value.apex === '' ? null : form.value.apex === 'yes'
+    const wrong = readings.addShown(
+      found.sides.map(({ side, edgeDeg, fromDeg, toDeg, doubtDeg: sideDoubt, finish, primaryDeg }) => ({
+        side,
+        deg: edgeDeg,
+        doubtDeg: Math.min(10, sideDoubt),
+        finish,
+        ...(finish === 'crisp' ? {} : { fromDeg: Math.max(0, fromDeg), toDeg }),
+        primaryDeg: primaryDeg === null ? null : Math.max(0, primaryDeg),
+        toApex,
+        ...place,
+        ...cutOf(side, place.placeMm),
+      })),
+    )
+    if (!wrong) Object.assign(form.value, { A: NOTHING_TYPED, B: NOTHING_TYPED, apex: '' })
+    return wrong
+  }
+  const put = (side: Side, part: Partial<TypedSide>) => (form.value[side] = { ...form.value[side], ...part })
+  return {
+    form,
+    takenUp,
+    beginAnew,
+    sides,
+    problems: computed(() => typed.value.problems),
+    fieldOf,
+    pattern,
+    uneven,
+    on,
+    distanceMm,
+    inLengths,
+    put,
+    note,
+    cutNoted: (side: Side) => job.dialled.value[side].is !== 'not-noted',
+  }
+}
