@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit'
 
 export default defineConfig({
   dialect: 'postgresql',
-  schema: './server/store/schema.ts',
-  out: './server/store/migrations',
+  schema: './server/database/schema.ts',
+  out: './server/database/migrations',
 })

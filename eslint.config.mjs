@@ -31,7 +31,7 @@ const outsideCore = [
 ]
 
 export default withNuxt(
-  { ignores: ['.output/**', 'server/store/migrations/**', 'reports/**', '.stryker-tmp/**'] },
+  { ignores: ['.output/**', 'server/database/migrations/**', 'reports/**', '.stryker-tmp/**'] },
   never(['core/**/*.ts'], [...outsideCore, 'node:*'], 'core is computation alone: no interface, no server, no clock.', [
     '**/*.test.ts',
   ]),

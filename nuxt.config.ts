@@ -16,7 +16,7 @@ const server = {
   esbuild: { options: { target: 'es2022' } },
   hooks: {
     async compiled(nitro: { options: { output: { serverDir: string } } }) {
-      await cp(inProject('./server/store/migrations'), `${nitro.options.output.serverDir}/migrations`, {
+      await cp(inProject('./server/database/migrations'), `${nitro.options.output.serverDir}/migrations`, {
         recursive: true,
       })
     },

@@ -7,8 +7,8 @@ import { useNitroApp } from 'nitropack/runtime'
 import { askerOf, noteAsker } from './access/access'
 import { useAccess } from './access/bench'
 import { SignIn } from './access/signIn'
-import { isLoopback, turnedAway } from './http/door'
-import { endWatching } from './store/changes'
+import { isLoopback, turnedAway } from './access/door'
+import { endWatching } from './database/changes'
 import { useDatabase } from './store/store'
 
 /**

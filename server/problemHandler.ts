@@ -1,6 +1,6 @@
 import { getRequestURL, send, setResponseHeader, setResponseStatus, type H3Error, type H3Event } from 'h3'
 import type { Problem } from '../core/schema/problem'
-import { isDatabaseAway, isDiskFull } from './store/databaseErrors'
+import { isDatabaseAway, isDiskFull } from './database/databaseErrors'
 
 const isProblem = (data: unknown): data is Problem => typeof data === 'object' && data !== null && 'fields' in data
 

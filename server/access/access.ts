@@ -1,5 +1,5 @@
 import type { IncomingMessage } from 'node:http'
-import { isLoopback, isOwnName } from '../http/door'
+import { isLoopback, isOwnName } from './door'
 import type { Devices } from './devices'
 
 /** Who asks: the bench's own screen, a device that was let in, or nobody that is known. */

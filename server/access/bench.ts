@@ -1,4 +1,4 @@
-import { dataFolder } from '../store/dataFolder'
+import { dataFolder } from '../database/dataFolder'
 import { Devices } from './devices'
 import { Offers } from './offer'
 

@@ -3,7 +3,7 @@ import { existsSync, readFileSync, renameSync, statSync, writeFileSync } from 'n
 import { join } from 'node:path'
 import { v7 as newId } from 'uuid'
 import { z } from 'zod'
-import { sync } from '../store/syncedFolder'
+import { sync } from '../database/syncedFolder'
 
 const device = z.object({
   id: z.uuid(),

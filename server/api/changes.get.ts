@@ -1,5 +1,5 @@
 import { createEventStream } from 'h3'
-import { watchChanges } from '../store/changes'
+import { watchChanges } from '../database/changes'
 
 /** So that what stands between never takes the line for dead. */
 const SIGN_OF_LIFE_MS = 25_000

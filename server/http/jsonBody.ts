@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import { getRequestHeader } from 'h3'
-import { unkeepableText } from '../store/cleanText'
+import { unkeepableText } from '../database/cleanText'
 import { refusal, refusedFields } from './refusal'
 
 /** The largest body taken: a blade with a traced edge is far below it. */

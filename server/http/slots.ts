@@ -1,7 +1,7 @@
 import { slotsBelowFace } from '../../core/records/rig/impossible'
 import type { Rig } from '../../core/records/rig/rig'
 import type { Stone } from '../../core/records/stone/stone'
-import type { Database } from '../store/connection'
+import type { Database } from '../database/connection'
 import { thingRepository } from '../repositories/thingRepository'
 import { refusedFields } from './refusal'
 

@@ -1,5 +1,5 @@
 import { getRouterParam, type H3Event } from 'h3'
-import type { StreamedBackup } from '../store/backupStream'
+import type { StreamedBackup } from '../database/backupStream'
 import { useData } from '../store/store'
 import { refusal } from './refusal'
 

@@ -1,5 +1,5 @@
 import { getRequestHeader } from 'h3'
-import { announceChange } from '../store/changes'
+import { announceChange } from '../database/changes'
 
 /** Once a change is answered, the other pages hear of it: by which page, and in which collection. */
 export default defineEventHandler((event) => {

@@ -1,5 +1,5 @@
 import { getQuery, setResponseHeaders } from 'h3'
-import { unkeepableText } from '../store/cleanText'
+import { unkeepableText } from '../database/cleanText'
 import { refusedFields } from '../http/refusal'
 
 /**

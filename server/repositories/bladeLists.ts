@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { BladePage, LastJob } from '../../core/exchange/api/lists'
-import type { Database } from '../store/connection'
-import { linkOf, things, wordsOf } from '../store/schema'
+import type { Database } from '../database/connection'
+import { linkOf, things, wordsOf } from '../database/schema'
 import { partOf, wordsFound, type AskedPart } from './partOfList'
 import { readRows } from './thingRepository'
 

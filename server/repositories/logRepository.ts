@@ -2,8 +2,8 @@ import { asc, gt, max } from 'drizzle-orm'
 import type { ListedLog } from '../../core/exchange/api/lists'
 import type { LogEntry } from '../../core/log/entry'
 import { readEntry, storeEntry, type StoredEntry } from '../../core/log/stored'
-import type { Database } from '../store/connection'
-import { log } from '../store/schema'
+import type { Database } from '../database/connection'
+import { log } from '../database/schema'
 
 export const storedEntryOf = ({ id, kind, at, version, content }: LogRow): StoredEntry => ({
   id,

@@ -2,8 +2,8 @@ import { and, count, desc, eq, sql, type SQL } from 'drizzle-orm'
 import { z } from 'zod'
 import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '../../core/exchange/api/lists'
 import type { ThingKind } from '../../core/records/kept/things'
-import type { Database } from '../store/connection'
-import { things } from '../store/schema'
+import type { Database } from '../database/connection'
+import { things } from '../database/schema'
 import type { ThingRow } from './thingRepository'
 
 /** What ends a part, and begins the next: the moment it is ordered by and the id. */

@@ -1,8 +1,8 @@
 import { and, asc, count, eq } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/records/kept/bladePhoto'
-import type { Database } from '../store/connection'
-import { photos, things } from '../store/schema'
+import type { Database } from '../database/connection'
+import { photos, things } from '../database/schema'
 
 export const photoOf = (row: typeof photos.$inferSelect): BladePhoto =>
   bladePhoto.parse({ ...row, createdAt: row.createdAt.toISOString() })

@@ -5,8 +5,8 @@ import {
   type KeptPreferences,
   type Preferences,
 } from '../../core/records/preferences/preferences'
-import type { Database } from '../store/connection'
-import { settings } from '../store/schema'
+import type { Database } from '../database/connection'
+import { settings } from '../database/schema'
 
 const ONLY_ROW = 1
 

@@ -2,8 +2,8 @@ import { between, count, inArray } from 'drizzle-orm'
 import type { Backup } from '../../core/exchange/backup/backup'
 import { isSample, SAMPLE_IDS } from '../../core/records/kept/samples'
 import { THING_KINDS } from '../../core/records/kept/things'
-import type { Database } from '../store/connection'
-import { log, photos, things, thingVersions } from '../store/schema'
+import type { Database } from '../database/connection'
+import { log, photos, things, thingVersions } from '../database/schema'
 import { readAll } from './backupRepository'
 
 const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g

@@ -2,8 +2,8 @@ import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { readThing, type StoredThing, type Unreadable } from '../../core/records/kept/stored'
 import { THINGS, versionOfKind, type ContentOf, type Kept, type ThingKind } from '../../core/records/kept/things'
-import type { Database } from '../store/connection'
-import { things } from '../store/schema'
+import type { Database } from '../database/connection'
+import { things } from '../database/schema'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
 
 export type Written<K extends ThingKind> =

@@ -4,7 +4,7 @@ import { handedOnStone, type TakenIn, type ToolFile } from '../../core/exchange/
 import { inForce } from '../../core/log/inForce'
 import { wearEntry, wearLogOf } from '../../core/log/wearLog'
 import { rigMeasures } from '../../core/records/rig/rig'
-import type { Database } from '../store/connection'
+import type { Database } from '../database/connection'
 import { append, listLog } from './logRepository'
 import { thingRepository } from './thingRepository'
 

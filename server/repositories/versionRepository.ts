@@ -1,7 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm'
 import { readRigVersion, type RigVersion, type StoredVersion } from '../../core/records/kept/rigVersion'
-import type { Database } from '../store/connection'
-import { things, thingVersions } from '../store/schema'
+import type { Database } from '../database/connection'
+import { things, thingVersions } from '../database/schema'
 
 /** Keeps what a thing is now before it is written over. `revision`: only if it is at that one. */
 export async function keepVersion(db: Database, thingId: string, revision?: number): Promise<void> {

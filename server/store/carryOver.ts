@@ -2,8 +2,8 @@ import { sql } from 'drizzle-orm'
 import type { Backup } from '../../core/exchange/backup/backup'
 import { backupFromVersion1 } from '../../core/exchange/backup/backupVersion1'
 import { bringBack } from '../repositories/backupRepository'
-import { settings } from './schema'
-import type { Database } from './connection'
+import { settings } from '../database/schema'
+import type { Database } from '../database/connection'
 
 /** The tables of version 1: a column for each field. In the order in which they can be dropped. */
 const BEFORE = ['blade_photos', 'rig_versions', 'setups', 'stones', 'blades', 'rigs', 'preferences'] as const

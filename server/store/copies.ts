@@ -12,9 +12,9 @@ import {
 import { isAbsolute, join } from 'node:path'
 import { z } from 'zod'
 import type { COPY_FAILURES, CopiesState } from '../../core/exchange/api/copies'
-import { isDiskFull } from './databaseErrors'
+import { isDiskFull } from '../database/databaseErrors'
 import { listSnapshotsIn, snapshotsFolder, tooOld, type Snapshot } from './snapshots'
-import { sync } from './syncedFolder'
+import { sync } from '../database/syncedFolder'
 
 type Failure = (typeof COPY_FAILURES)[number]
 const kept = z.object({ folder: z.string().nullable() })

@@ -7,9 +7,9 @@ import { drizzle } from 'drizzle-orm/pglite'
 import { migrate as migrateOnServer } from 'drizzle-orm/node-postgres/migrator'
 import { migrate as migrateEmbedded } from 'drizzle-orm/pglite/migrator'
 import { carryOver } from './carryOver'
-import type { Database } from './connection'
-import { isDiskFull } from './databaseErrors'
-import { SyncedFolder, type DiskWatch } from './syncedFolder'
+import type { Database } from '../database/connection'
+import { isDiskFull } from '../database/databaseErrors'
+import { SyncedFolder, type DiskWatch } from '../database/syncedFolder'
 
 export interface OpenDatabase {
   readonly db: Database
@@ -27,7 +27,7 @@ export function migrationsFolder(): string {
   const candidates = ['./migrations', '../migrations', '../../migrations'].map((path) =>
     fileURLToPath(new URL(path, import.meta.url)),
   )
-  const found = [...candidates, join(process.cwd(), 'server/store/migrations')].find((folder) =>
+  const found = [...candidates, join(process.cwd(), 'server/database/migrations')].find((folder) =>
     existsSync(join(folder, 'meta/_journal.json')),
   )
   if (!found) throw new Error('The database migrations are missing from this installation: build it again.')

@@ -1,6 +1,6 @@
-import type { Database } from './connection'
+import type { Database } from '../database/connection'
 import { Copies } from './copies'
-import { isDiskFull } from './databaseErrors'
+import { isDiskFull } from '../database/databaseErrors'
 import type { OpenData } from './openData'
 import { listSnapshots, readSnapshot, writeSnapshot, type Snapshot } from './snapshots'
 

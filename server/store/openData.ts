@@ -1,4 +1,4 @@
-import type { StreamedBackup } from './backupStream'
+import type { StreamedBackup } from '../database/backupStream'
 import type { Copies } from './copies'
 import type { OpenDatabase } from './database'
 import type { Snapshot } from './snapshots'

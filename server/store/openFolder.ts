@@ -3,12 +3,12 @@ import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
 import { putInPlace } from '../repositories/backupRepository'
 import { CannotMigrate, LaterVersion, newestMigration, openDatabase, type OpenDatabase } from './database'
-import { isDiskFull } from './databaseErrors'
+import { isDiskFull } from '../database/databaseErrors'
 import { CannotOpen, type OpenData } from './openData'
 import { freeBytes, Reserve, RESERVE_BYTES } from './reserve'
 import { keepSnapshots, type KeptSnapshots } from './keepSnapshots'
 import { clearUnfinished, listSnapshots, readSnapshot } from './snapshots'
-import { sync, syncTree, type DiskWatch } from './syncedFolder'
+import { sync, syncTree, type DiskWatch } from '../database/syncedFolder'
 
 /** What opening an empty folder takes, beside the reserve. */
 const LEAST_BYTES = 100 * 2 ** 20

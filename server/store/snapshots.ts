@@ -6,10 +6,10 @@ import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
 import { keptSnapshots } from '../../core/exchange/api/snapshots'
 import { backupText } from '../repositories/backupText'
-import { readBackupStream, UNFINISHED, type StreamedBackup } from './backupStream'
-import type { Database } from './connection'
-import { isDiskFull } from './databaseErrors'
-import { sync } from './syncedFolder'
+import { readBackupStream, UNFINISHED, type StreamedBackup } from '../database/backupStream'
+import type { Database } from '../database/connection'
+import { isDiskFull } from '../database/databaseErrors'
+import { sync } from '../database/syncedFolder'
 
 /** All that was kept at an instant: a backup, packed, beside the database. */
 export interface Snapshot {

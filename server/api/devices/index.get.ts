@@ -1,6 +1,6 @@
 import { notedAsker } from '../../access/access'
 import { useAccess } from '../../access/bench'
-import { isLoopback } from '../../http/door'
+import { isLoopback } from '../../access/door'
 import type { DevicesHere } from '../../../core/exchange/api/devices'
 
 /** The devices that were let in, and whether any can be. */
