@@ -191,4 +191,3 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
   }
 }
 
-export type Autosave<T extends object> = ReturnType<typeof autosave<T>>

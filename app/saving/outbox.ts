@@ -108,7 +108,6 @@ export function outbox(storage: Storage, { send, onState, retryMs = [1000, 2000,
     },
   }
 }
-export type Outbox = ReturnType<typeof outbox>
 
 function readEntry(text: string | null): LogEntry | null {
   try {

@@ -4,7 +4,7 @@ import type { Stone } from '#core/records/stone/stone'
 /** A grain size to as many figures as a standard gives: "115 µm", "9.5 µm", "1.2 µm". */
 export const grainText = (um: number): string => `${um >= 20 ? Math.round(um) : Math.round(um * 10) / 10} µm`
 
-export const gritText = (grit: Grit): string => `${grit.standard} ${grit.number}`
+const gritText = (grit: Grit): string => `${grit.standard} ${grit.number}`
 
 /** A stone's grit as printed and its grain. */
 export const stoneGrainText = (stone: Pick<Stone, 'grit' | 'grainUm'>): string =>

@@ -162,7 +162,6 @@ export const ENTRIES = {
   strike: { schema: strike, steps: [] },
 } as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
 export type EntryKind = keyof typeof ENTRIES
-export const ENTRY_KINDS = Object.keys(ENTRIES) as EntryKind[]
 
 export const logEntry = z.discriminatedUnion('kind', [
   reading,

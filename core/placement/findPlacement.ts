@@ -15,7 +15,7 @@ import type { Placement, PlacementRange } from './holdSpace'
 import { searchPlacement, type PlacementFound } from './searchPlacement'
 import { whyNone, type NoHold } from './whyNone'
 
-export const PLACEMENT_AIMS = ['even', 'least-steel'] as const
+const PLACEMENT_AIMS = ['even', 'least-steel'] as const
 export type PlacementAim = (typeof PLACEMENT_AIMS)[number]
 
 export interface FindPlacement {
@@ -43,7 +43,7 @@ export interface FoundPlacement extends PlacementFound {
 }
 
 /** A blade is not turned further than this in its jaws, degrees. */
-export const MOST_TURN_DEG = 10
+const MOST_TURN_DEG = 10
 const DEPTH_STEPS = 5
 /** So many places of the edge tell one hold from another: their deviation is within a thousandth of a degree of all. */
 const SEARCHED_PLACES = 200

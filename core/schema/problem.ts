@@ -3,11 +3,11 @@ import { unitAt } from './measure'
 import { PROBLEM_CODES, type ProblemCode } from './codes'
 
 /** Figures and names that go with a code. A key that ends in Mm or Deg is a length in mm or an angle in degrees. */
-export const figures = z.record(z.string(), z.union([z.number(), z.string()]))
+const figures = z.record(z.string(), z.union([z.number(), z.string()]))
 export type Figures = Readonly<Record<string, number | string>>
 
 /** What is wrong: a code and its figures. */
-export const finding = z.object({ code: z.enum(PROBLEM_CODES), figures: figures.optional() })
+const finding = z.object({ code: z.enum(PROBLEM_CODES), figures: figures.optional() })
 export interface Finding {
   readonly code: ProblemCode
   readonly figures?: Figures

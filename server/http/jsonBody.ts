@@ -4,7 +4,7 @@ import { unkeepableText } from '../database/cleanText'
 import { refusal, refusedFields } from './refusal'
 
 /** The largest body taken: a blade with a traced edge is far below it. */
-export const MOST_BODY_BYTES = 1_000_000
+const MOST_BODY_BYTES = 1_000_000
 
 /** Reads a JSON body of limited size; 415, 413 or 400 when it is not one. */
 export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Promise<unknown> {

@@ -17,7 +17,7 @@ import { firstAtEach } from '~/shelf/rig/rigDraft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
 /** How the edge's shape is given. */
-export const EDGE_SOURCES = ['shape', 'photo', 'file', 'points'] as const
+const EDGE_SOURCES = ['shape', 'photo', 'file', 'points'] as const
 export type EdgeSource = (typeof EDGE_SOURCES)[number]
 
 /** An edge as it was drawn, and whether a choil was drawn with it; null where that is not known. */

@@ -16,7 +16,7 @@ import { useKeptForm } from '~/forms/useKeptForm'
 import type { Tracer } from '~/workers/trace.worker'
 
 /** Rectangles that lie about in a workshop: width and height, mm. */
-export const SHEETS = { a4: [297, 210], a5: [210, 148], card: [85.6, 53.98] } as const
+const SHEETS = { a4: [297, 210], a5: [210, 148], card: [85.6, 53.98] } as const
 export type ScaleBy = keyof typeof SHEETS | 'own sheet' | 'two points'
 
 /** Two points on a rule are this far apart, unless it is said otherwise, mm. */

@@ -7,7 +7,7 @@ import { lengthText } from '~/words/lengthText'
 import { zoneName } from '~/words/zoneText'
 
 /** The place that the dial is for, among the zones. */
-export const AT_DIAL = 'dial'
+const AT_DIAL = 'dial'
 /** So far from the heel, as it is typed. */
 export const FROM_HEEL = 'from-heel'
 

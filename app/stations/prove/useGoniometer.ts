@@ -25,7 +25,7 @@ export interface TypedSide {
 }
 export type TypedFigure = 'edge' | 'from' | 'to' | 'width' | 'primary'
 
-export const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', width: '', primary: '' }
+const NOTHING_TYPED: TypedSide = { finish: 'crisp', edge: '', from: '', to: '', width: '', primary: '' }
 /** Which figures a reflection of each look has. */
 export const FIGURES: Record<Finish, readonly TypedFigure[]> = {
   crisp: ['edge', 'primary'],

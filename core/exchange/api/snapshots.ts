@@ -3,7 +3,7 @@ import type { Backup } from '../backup/backup'
 import { THING_KINDS } from '../../records/kept/things'
 
 /** So many of the newest are kept; beyond them one of each day for so long, and one of each month. */
-export const SNAPSHOTS = { newest: 10, days: 30 } as const
+const SNAPSHOTS = { newest: 10, days: 30 } as const
 const DAY_MS = 24 * 3600_000
 
 /**

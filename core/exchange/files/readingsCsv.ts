@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import type { BevelWidth, LogEntry, Proof, Reading } from '../../log/entry'
 
 /** What a column says stands in its name: millimetres, degrees per side. */
-export const READING_COLUMNS = [
+const READING_COLUMNS = [
   'at',
   'what',
   'side',

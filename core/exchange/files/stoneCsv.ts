@@ -7,7 +7,7 @@ import { parseDecimal } from '../../math/units/length'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
 
 /** The columns of a table of stones, in the order they are written. Lengths in mm, grains in micrometres. */
-export const STONE_COLUMNS = [
+const STONE_COLUMNS = [
   'name',
   'kind',
   'gritStandard',

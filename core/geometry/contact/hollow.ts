@@ -5,7 +5,7 @@ import { radians } from '../../math/units/angle'
 import { length, subtract } from '../../math/vector/vec2'
 
 /** How deep a flat stone may hang over a hollow's middle before it leaves it untouched, mm. */
-export const HOLLOW_TOLERANCE_MM = 0.1
+const HOLLOW_TOLERANCE_MM = 0.1
 
 export interface Hollow {
   /** The tightest radius of the hollow, and where it is. */

@@ -24,7 +24,7 @@ interface Top {
 }
 
 /** How thick the blade is at most between the jaws, mm: they open by as much. */
-export function grippedThicknessMm({ blade, hold }: Pick<Setup, 'blade' | 'hold'>, jaws: JawSet): number {
+function grippedThicknessMm({ blade, hold }: Pick<Setup, 'blade' | 'hold'>, jaws: JawSet): number {
   const lengthMm = Math.max(1, curveLength(blade.edge))
   const at = (alongMm: number) =>
     bladeThere(blade, clamp((hold.bladeXMm + alongMm) / lengthMm, [0, 1])).spineThicknessMm

@@ -10,7 +10,7 @@ const ON_MARK_MM = 0.3
  * Where a line square across the blade, so far along it from the heel, crosses the jaws' front line: from their middle
  * towards the tip, mm.
  */
-export const alongJawsMm = (alongBladeMm: number, hold: Pick<ClampPosition, 'bladeXMm' | 'turnDeg'>): number =>
+const alongJawsMm = (alongBladeMm: number, hold: Pick<ClampPosition, 'bladeXMm' | 'turnDeg'>): number =>
   (alongBladeMm - hold.bladeXMm) / Math.cos(radians(hold.turnDeg))
 
 /** The bladeX of the clamp position that lays such a line on a mark of the jaws, mm: the inverse of alongJawsMm. */

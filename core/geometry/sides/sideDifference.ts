@@ -3,7 +3,7 @@ import type { Station } from '../../math/curve/stations'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import { contactFor, type Setup } from '../setup/setup'
 
-export const SIDE_CAUSES = ['centre-offset', 'tilt', 'arms', 'pivot-along', 'dials'] as const
+const SIDE_CAUSES = ['centre-offset', 'tilt', 'arms', 'pivot-along', 'dials'] as const
 export type SideCause = (typeof SIDE_CAUSES)[number]
 
 export interface SideDifference {

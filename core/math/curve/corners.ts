@@ -11,7 +11,7 @@ export interface Corner {
 }
 
 /** A turn smaller than this between two pieces is a smooth joint. */
-export const LEAST_CORNER_DEG = 5
+const LEAST_CORNER_DEG = 5
 
 /** The corners of an edge, from heel to tip. */
 export function cornersOf(curve: Curve): Corner[] {

@@ -6,7 +6,7 @@ import { segment, type Segment } from './segment'
 import { segmentAt } from './segmentAt'
 
 /** The largest gap between the end of one piece and the start of the next that counts as joined. */
-export const JOIN_TOLERANCE_MM = 0.01
+const JOIN_TOLERANCE_MM = 0.01
 
 /** Pieces in order from heel to tip, blade frame. Where two meet they may make a corner, but not a gap. */
 export const curve = z

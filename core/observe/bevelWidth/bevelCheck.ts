@@ -40,9 +40,9 @@ export type WidthCause =
   | SingleCause<'angle' | 'angle-A' | 'angle-B'>
 
 /** The thickness behind the edge as a caliper tells it, mm, 95 in 100. A starting value, ours. */
-export const THICKNESS_TOLERANCE_MM = 0.06
+const THICKNESS_TOLERANCE_MM = 0.06
 /** How far the apex lies off the middle on a blade that was ground evenly, mm, 95 in 100. A starting value, ours. */
-export const APEX_TOLERANCE_MM = 0.05
+const APEX_TOLERANCE_MM = 0.05
 const STEP = 1e-3
 
 /**

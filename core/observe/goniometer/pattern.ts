@@ -36,7 +36,7 @@ export interface Pattern {
 /** A blade set by eye stands square to the beam to this, degrees. */
 export const SHIFT_UNKNOWN_DEG = 0.5
 /** Sides that differ by more than this, beyond what they are known to, are uneven, degrees. */
-export const UNEVEN_DEG = 0.5
+const UNEVEN_DEG = 0.5
 
 /**
  * What the spots of a blade say of its sides. The blade's own primary faces show how far it stands askew: half the

@@ -49,7 +49,7 @@ export interface ProvedAgainst {
 }
 
 /** Where along the edge a proof holds: its place, its zone's middle, or where the dial is for. */
-export function placeOf(
+function placeOf(
   { placeMm, zone }: { placeMm: number | null; zone?: ZoneKind | null },
   { zones, dialFor }: Pick<JobAsSet, 'zones' | 'dialFor'>,
 ): number {

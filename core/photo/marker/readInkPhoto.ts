@@ -92,7 +92,7 @@ function partOf(strip: Strip, mask: InkMask, columns: readonly PhotoColumn[], [f
 }
 
 /** Pattern and share of columns that are looked at as one. */
-export function lookOf(columns: readonly PhotoColumn[]): { seen: InkPattern; share: number } {
+function lookOf(columns: readonly PhotoColumn[]): { seen: InkPattern; share: number } {
   let [all, atShoulder, atEdge, between, both] = [0, 0, 0, 0, 0]
   for (const { shoulder, edge, bare } of columns) {
     const width = edge - shoulder

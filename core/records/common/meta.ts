@@ -14,7 +14,6 @@ export const keptMeta = z.object({
   updatedAt: z.iso.datetime(),
   archivedAt: z.iso.datetime().nullable(),
 })
-export type KeptMeta = z.infer<typeof keptMeta>
 
 /** What a write of an existing thing names: the revision it started from. */
 export const startedFrom = z.object({ revision })

@@ -12,7 +12,7 @@ const pivotPlace = z.object({
   alongMm: mm({ least: -300, most: 300 }),
 })
 /** Which halves of the jaws move as they close. */
-export const JAWS_CLOSE = ['both-halves-move', 'one-half-moves'] as const
+const JAWS_CLOSE = ['both-halves-move', 'one-half-moves'] as const
 const halfWidth = mm({ least: 0.01, most: 10 })
 
 /**

@@ -15,7 +15,7 @@ export interface StoneCondition {
 }
 
 /** A face that tilts the angle by more than this is due for flattening. */
-export const FLATTEN_OVER_DEG = 0.2
+const FLATTEN_OVER_DEG = 0.2
 /** Fewer blades left than this and a new stone should be at hand. */
 const FEW_BLADES = 10
 

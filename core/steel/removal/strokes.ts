@@ -1,7 +1,7 @@
 import type { Stone } from '../../records/stone/stone'
 
 /** Steel of a full stroke, mm³ for each micrometre of grain. Source: docs/ink.md, "Follow, cut, come nearer". */
-export const MM3_PER_UM = 2e-4
+const MM3_PER_UM = 2e-4
 /** Stones of one grain differ by this factor either way before anything is known of them. */
 export const STONES_DIFFER = Math.E
 /** A scratch is this deep for each micrometre of grain. */

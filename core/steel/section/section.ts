@@ -56,7 +56,7 @@ export function thinned(section: Section, angleDeg: number, stopsAtMm: number): 
 }
 
 /** The half-thickness at a place from the first apex, mm; 0 before the apex, the spine's behind it. */
-export function halfThicknessAt(section: Section, atMm: number): number {
+function halfThicknessAt(section: Section, atMm: number): number {
   if (atMm <= section[0]![0]) return 0
   for (let i = 1; i < section.length; i++) {
     const [[x, y], [toX, toY]] = [section[i - 1]!, section[i]!]

@@ -6,7 +6,7 @@ import { slotDial } from './slots'
 import { turnDial } from './turns'
 
 /** Every language in which a rig says its pivot's height. A new one is a record here; a gap does not compile. */
-export const DIALS: { readonly [B in DialLanguage]: Dial<ReadingOf<B>, SettingOf<B>> } = {
+const DIALS: { readonly [B in DialLanguage]: Dial<ReadingOf<B>, SettingOf<B>> } = {
   slot: slotDial,
   millimetres: millimetreDial,
   turns: turnDial,

@@ -3,7 +3,7 @@ import { count, deg, label, mm } from '../../../schema/measure'
 import { lengthUnit } from '../../../math/units/length'
 
 /** Slots or holes in a plate: single heights, each with its label. */
-export const slotReading = z.object({
+const slotReading = z.object({
   by: z.literal('slot'),
   slots: z
     .array(z.object({ label: label(12), heightMm: mm({ least: 0, most: 500 }) }))
@@ -12,10 +12,10 @@ export const slotReading = z.object({
   /** How far the pivot can slide to either side of the slot's middle, along the jaws. */
   slideMm: mm({ least: 0, most: 200 }),
 })
-export const slotSetting = z.object({ by: z.literal('slot'), label: z.string().min(1).max(12) })
+const slotSetting = z.object({ by: z.literal('slot'), label: z.string().min(1).max(12) })
 
 /** A post with a scale of lengths. */
-export const millimetreReading = z.object({
+const millimetreReading = z.object({
   by: z.literal('millimetres'),
   lowestMm: mm({ least: 0, most: 500 }),
   highestMm: mm({ least: 0, most: 500 }),
@@ -25,10 +25,10 @@ export const millimetreReading = z.object({
   /** What its figures are, whatever unit its user works in. */
   engravedIn: lengthUnit.default('mm'),
 })
-export const millimetreSetting = z.object({ by: z.literal('millimetres'), mm: z.number().min(-1000).max(1000) })
+const millimetreSetting = z.object({ by: z.literal('millimetres'), mm: z.number().min(-1000).max(1000) })
 
 /** A screw whose turns are counted, with marks on its collar. */
-export const turnReading = z.object({
+const turnReading = z.object({
   by: z.literal('turns'),
   lowestMm: mm({ least: 0, most: 500 }),
   highestMm: mm({ least: 0, most: 500 }),
@@ -38,12 +38,12 @@ export const turnReading = z.object({
   /** Marks on the screw's collar in one turn. */
   divisions: count({ least: 1, most: 200 }),
 })
-export const turnSetting = z.object({ by: z.literal('turns'), turns: z.number().min(-5000).max(5000) })
+const turnSetting = z.object({ by: z.literal('turns'), turns: z.number().min(-5000).max(5000) })
 
 const mark = deg({ least: 1, most: 60 })
 
 /** A printed scale of degrees, right for the blade height and the stone that it was drawn for. */
-export const degreeReading = z.object({
+const degreeReading = z.object({
   by: z.literal('degree-scale'),
   lowestMarkDeg: mark,
   highestMarkDeg: mark,
@@ -53,7 +53,7 @@ export const degreeReading = z.object({
   /** How much higher the pivot stands than the marks say. */
   zeroMm: mm({ least: -50, most: 50 }).default(0),
 })
-export const degreeSetting = z.object({ by: z.literal('degree-scale'), markDeg: z.number().min(0).max(80) })
+const degreeSetting = z.object({ by: z.literal('degree-scale'), markDeg: z.number().min(0).max(80) })
 
 /** How a dial of each language is described, and what a setting of it says. */
 export const READINGS = {
