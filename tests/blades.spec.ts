@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { comesTo, degrees, expect, ledger, measure, openJob, openSheet, saved, test } from './bench'
 import type { Page } from '@playwright/test'
-import type { KeptBlade } from '../core/records/kept/things'
+import type { BladeRecord } from '../core/records/kept/things'
 
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 const form = (page: Page) => page.getByRole('form', { name: 'Blade' })
@@ -108,7 +108,7 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
   await give('again.svg', drawn)
   await expect(page.getByText('Written by this application: edge and spine come in as they were.')).toBeVisible()
   await finish(page, 'Drawn again')
-  const { things } = (await (await page.request.get('/api/blades')).json()) as { things: KeptBlade[] }
+  const { things } = (await (await page.request.get('/api/blades')).json()) as { things: BladeRecord[] }
   const [once, again] = ['Drawn blade', 'Drawn again'].map((name) => things.find((blade) => blade.name === name)!)
   expect(again!.edge).toEqual(once!.edge)
   expect(again!.widthMm).toBeCloseTo(once!.widthMm, 6)

@@ -1,6 +1,8 @@
 import { expect, ledger, openJob, test } from './bench'
 
-test('an instrument on the shelf gives its doubt and takes its zero off what is read with it', async ({ page }) => {
+test('an instrument on the shelf gives its uncertainty and takes its zero off what is read with it', async ({
+  page,
+}) => {
   await page.goto('/shelf?new=instrument')
   const form = page.getByRole('form', { name: 'Instrument' })
   await form.getByRole('button', { name: 'Keep' }).click()

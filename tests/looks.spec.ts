@@ -145,13 +145,13 @@ test('the next step is the same on every sheet and in the list of jobs; old addr
   await expect(row.getByTestId('next-step')).toContainText('Next: ')
   const step = (await row.getByTestId('next-step').textContent())!.replace(/^\s*Next: /, '').trim()
   await openJob(page, 'Vine hooks')
-  for (const key of ['rig/', 'blade/', 'clamp/even', 'grind/', 'prove/', 'doubt/sides'] as const) {
+  for (const key of ['rig/', 'blade/', 'clamp/even', 'grind/', 'prove/', 'uncertainty/sides'] as const) {
     await openSheet(page, key)
     await expect(page.getByTestId('next-step').locator('b')).toHaveText(step)
   }
   const jobId = new URL(page.url()).pathname.split('/')[2]!
   for (const [before, now] of [
-    ['clamp/sure', 'doubt'],
+    ['clamp/sure', 'uncertainty'],
     ['clamp/parts', 'clamp/even'],
     ['rig/order', 'grind'],
     ['clamp/no-such-sheet', 'clamp'],

@@ -104,7 +104,7 @@ async function noteSimulated(page: Page) {
   await page.getByRole('button', { name: 'Note the look' }).click()
 }
 /** Every look of the job is struck out: the job is left as it was found. */
-async function strikeAllOut(page: Page) {
+async function removeAll(page: Page) {
   const struck = page.getByRole('button', { name: /^Strike out the look/ })
   for (let left = await struck.count(); left > 0; left--) {
     await struck.first().click()
@@ -142,7 +142,7 @@ test('when every zone is known: follow, cut or come nearer in full, taken over w
   await page.keyboard.press('Control+z')
   await expect(ledger(page, 'wanted', 'A')).toHaveText('20.0°')
   await page.getByRole('link', { name: 'Ink', exact: true }).click()
-  await strikeAllOut(page)
+  await removeAll(page)
 })
 
 test('a photograph is tapped, read, mended and taken into the look; what is no bevel is told so', async ({ page }) => {
@@ -199,7 +199,7 @@ test('a photograph is tapped, read, mended and taken into the look; what is no b
   await expect(strip.getByRole('button', { name: new RegExp(`^heel: bare .*, ${before + 1} %`) })).toBeVisible()
   await page.getByRole('button', { name: 'Note the look' }).click()
   await expect(page.getByTestId('says-heel')).toHaveText(/°/)
-  await strikeAllOut(page)
+  await removeAll(page)
 })
 
 test('a practice on a hidden blade: passes are told by eye, scored with the reasons, and leave the job as it was', async ({
@@ -217,7 +217,7 @@ test('a practice on a hidden blade: passes are told by eye, scored with the reas
   await page.keyboard.press('Enter')
   await expect(page.getByText('Make a light pass first.')).toBeVisible()
   await page.getByRole('button', { name: 'Make a light pass' }).click()
-  await expect(page.getByText('What the pass bared, heel to tip, edge below.')).toBeVisible()
+  await expect(page.getByText('What the pass exposed, heel to tip, edge below.')).toBeVisible()
   // All zones told as bare at the edge, whatever was shown: wrong somewhere, or off.
   await heel.focus()
   for (const key of ['ArrowUp', 'ArrowUp', 'ArrowUp', '*', 'Enter']) await page.keyboard.press(key)

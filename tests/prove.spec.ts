@@ -154,7 +154,7 @@ test('the report shows what the ledger shows, as a page, a PDF and a table', asy
     const row = proved.find((one) => cell(one, 'side') === side)!
     const shown = (await ledger(page, 'proved', side).innerText()).trim()
     expect(`${Number(cell(row, 'deg')).toFixed(1)}°`).toBe(shown)
-    await expect(report).toContainText(`${shown} ± ${Number(cell(row, 'doubtDeg')).toFixed(1)}°`)
+    await expect(report).toContainText(`${shown} ± ${Number(cell(row, 'uncertaintyDeg')).toFixed(1)}°`)
   }
   const [json] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'JSON' }).click()])
   const record = JSON.parse(readFileSync(await json.path(), 'utf8')) as {

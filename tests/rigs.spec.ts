@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { APIRequestContext, Page } from '@playwright/test'
 import reference from '../core/geometry/contact/fixtures/edge-angle.json' with { type: 'json' }
-import type { KeptBlade, KeptRig, KeptJob, KeptStone } from '../core/records/kept/things'
+import type { BladeRecord, RigRecord, JobRecord, StoneRecord } from '../core/records/kept/things'
 import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 
 const refCase = (name: string) => reference.cases.find((one) => one.name === name)!
@@ -15,26 +15,26 @@ async function jobFor(request: APIRequestContext, name: string, bevels: 'both' |
     ['blades', 'rigs', 'stones'].map(
       async (kind) => ((await (await request.get(`/api/${kind}`)).json()) as { things: unknown[] }).things,
     ),
-  )) as [KeptBlade[], KeptRig[], KeptStone[]]
+  )) as [BladeRecord[], RigRecord[], StoneRecord[]]
   const post = async <T>(kind: string, data: object) =>
     (await (await request.post(`/api/${kind}`, { data })).json()) as T
   const [, from, to] = edge[0] as unknown as [string, [number, number], [number, number]]
   const { id: _blade, ...bladeBefore } = blades[0]!
   const { id: _stone, ...stoneBefore } = stones[0]!
-  const blade = await post<KeptBlade>('blades', {
+  const blade = await post<BladeRecord>('blades', {
     ...bladeBefore,
     name: `Blade of “${name}”`,
     bevels,
     edge: [{ type: 'line', from, to }],
     spine: null,
   })
-  const stone = await post<KeptStone>('stones', {
+  const stone = await post<StoneRecord>('stones', {
     ...stoneBefore,
     name: `Stone of “${name}”`,
     faceOffsetMm: faceOffset,
     faceOffsetEnds: null,
   })
-  return post<KeptJob>('jobs', {
+  return post<JobRecord>('jobs', {
     name: `Job of “${name}”`,
     rigId: rigs.find((rig) => rig.name === 'Window-bench turner')!.id,
     bladeId: blade.id,
@@ -50,7 +50,7 @@ async function fill(page: Page, figures: Record<string, string>) {
 }
 const next = (page: Page) => page.getByRole('button', { name: /^Next: / }).click()
 const form = (page: Page) => page.getByRole('form', { name: 'Rig' })
-async function newRig(page: Page, job: KeptJob, kind: string, name: string) {
+async function newRig(page: Page, job: JobRecord, kind: string, name: string) {
   await page.goto(`/jobs/${job.id}/rig`)
   await page.getByRole('button', { name: 'New rig' }).click()
   await form(page).getByText(kind, { exact: true }).click()

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { KeptStone } from '../core/records/kept/things'
+import type { StoneRecord } from '../core/records/kept/things'
 import { expect, test } from './bench'
 import { startServer, type BuiltServer } from './builtServer'
 
@@ -16,7 +16,7 @@ function start(env: Record<string, string>, port = PORT): BuiltServer {
 }
 test.afterEach(() => started.splice(0).forEach(({ child }) => child.kill('SIGKILL')))
 
-const put = (stone: KeptStone, change: object) =>
+const put = (stone: StoneRecord, change: object) =>
   fetch(url(`/api/stones/${stone.id}`), {
     method: 'PUT',
     headers: { 'content-type': 'application/json' },
@@ -27,8 +27,8 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
   const data = join(mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')), 'made', 'with', 'parents')
   const first = start({ JAW_TILT_DATA: data, JAW_TILT_DEMO: '1' })
   await first.ready()
-  let [stone] = ((await (await fetch(url('/api/stones'))).json()) as { things: [KeptStone] }).things
-  for (let i = 1; i <= 5; i++) stone = (await (await put(stone, { notes: `pass ${i}` })).json()) as KeptStone
+  let [stone] = ((await (await fetch(url('/api/stones'))).json()) as { things: [StoneRecord] }).things
+  for (let i = 1; i <= 5; i++) stone = (await (await put(stone, { notes: `pass ${i}` })).json()) as StoneRecord
 
   const second = start({ JAW_TILT_DATA: data }, PORT + 1)
   if (process.env.DATABASE_URL) {
@@ -49,7 +49,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
   await first.ended
   const again = start({ JAW_TILT_DATA: data })
   await again.ready()
-  const kept = (await (await fetch(url(`/api/stones/${stone.id}`))).json()) as KeptStone
+  const kept = (await (await fetch(url(`/api/stones/${stone.id}`))).json()) as StoneRecord
   expect(kept).toMatchObject({ notes: 'pass 5', revision: 6 })
 
   const taken = start({ JAW_TILT_DATA: mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')) })
@@ -63,7 +63,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
 test('every refusal has one shape and a proper status, and answers carry the headers that keep them in', async ({
   request,
 }) => {
-  const [stone] = ((await (await request.get('/api/stones')).json()) as { things: [KeptStone] }).things
+  const [stone] = ((await (await request.get('/api/stones')).json()) as { things: [StoneRecord] }).things
   const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) =>
     request.put(`/api/stones/${stone.id}`, {
       data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)),

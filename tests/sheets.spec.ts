@@ -6,10 +6,10 @@ const heelMm = async (page: Page) =>
 
 test('how sure: the ranked budget, the samples that agree with it, and a measure known better', async ({ page }) => {
   await openJob(page, 'Packing-room cutter')
-  await openSheet(page, 'doubt/')
+  await openSheet(page, 'uncertainty/')
   const total = async () => Number(/\d+\.\d+/.exec((await page.getByTestId('known-to').textContent())!)![0])
   const before = await total()
-  await expect(page.getByRole('img', { name: /^What adds to the doubt, largest first/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^What adds to the uncertainty, largest first/ })).toBeVisible()
   await page.getByRole('button', { name: 'Draw the samples' }).click()
   await expect(page.getByTestId('sampled')).toBeVisible()
   await expect
@@ -27,7 +27,7 @@ test('how sure: the ranked budget, the samples that agree with it, and a measure
 
 test('samples can be stopped', async ({ page }) => {
   await openJob(page, 'Vine hooks')
-  await openSheet(page, 'doubt/')
+  await openSheet(page, 'uncertainty/')
   await expect(page.getByRole('button', { name: 'Draw the samples' })).toBeVisible()
   // Within the page, in the frame in which it appears: from outside the samples are sometimes drawn before Stop is hit.
   await page.evaluate(async () => {
@@ -43,7 +43,7 @@ test('samples can be stopped', async ({ page }) => {
 
 test('what if: the point is dragged and stepped, and the angle follows the lines', async ({ page }) => {
   await openJob(page, 'Chef’s knife, weekly')
-  await openSheet(page, 'doubt/what-if')
+  await openSheet(page, 'uncertainty/what-if')
   const point = page.getByRole('slider', { name: /^The rig as it stands/ })
   const before = await degrees(ledger(page, 'set', 'A'))
   const box = (await point.boundingBox())!
@@ -221,7 +221,7 @@ test('a name with markup in it is text, in a chart too', async ({ page }) => {
   const chart = page.locator('.apexcharts-legend')
   await expect(chart).toContainText('‹meta http-equiv="refresh"')
   await expect(page.locator('#made, [role="img"] meta')).toHaveCount(0)
-  await openSheet(page, 'doubt/')
+  await openSheet(page, 'uncertainty/')
   await expect(page.locator('#made')).toHaveCount(0)
   await openSheet(page, 'clamp/card')
   await expect(page.getByText('<meta http-equiv').first()).toBeVisible()

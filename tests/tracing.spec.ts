@@ -1,9 +1,9 @@
 import { SHAPES } from '../core/records/blade/shapes'
 import { crc32, deflateSync } from 'node:zlib'
-import { evenStations } from '../core/math/curve/stations'
+import { evenEdgePoints } from '../core/math/curve/edgePoints'
 import { applied, homographyOf } from '../core/photo/trace/homography'
 import type { Vec2 } from '../core/math/vector/vec2'
-import type { KeptBlade } from '../core/records/kept/things'
+import type { BladeRecord } from '../core/records/kept/things'
 import { expect, openJob, test } from './bench'
 import type { Page } from '@playwright/test'
 
@@ -30,7 +30,7 @@ const { edge, spine } = SHAPES['drop-point'].build({
 })
 const inPicture = ([x, y]: Vec2): Vec2 => applied(toPicture, [70 + x, 90 + y])
 const points = (curve: typeof edge, count: number) =>
-  evenStations(curve, count).map((station) => inPicture(station.point))
+  evenEdgePoints(curve, count).map((edgePoint) => inPicture(edgePoint.point))
 
 /** A picture of a dark blade on a white sheet, seen from one side. */
 async function photograph(page: Page): Promise<Buffer> {
@@ -203,15 +203,15 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   await page.getByRole('button', { name: 'Keep this blade' }).click()
   await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Traced blade' })).toBeVisible()
-  const blades = ((await (await page.request.get('/api/blades')).json()) as { things: KeptBlade[] }).things
+  const blades = ((await (await page.request.get('/api/blades')).json()) as { things: BladeRecord[] }).things
   const traced = blades.find((blade) => blade.name === 'Traced blade')!
   // The marks stand a pixel of the screen off the edge; the sheet is seen at two pixels for a millimetre or so.
   expect(Math.abs(traced.widthMm - 28)).toBeLessThan(1)
   expect(traced.edgeHeadingToleranceDeg).toBeGreaterThanOrEqual(0.4)
   expect(traced.edgeHeadingToleranceDeg).toBeLessThan(1)
   // How well it is known goes with it all along: less well at its ends.
-  const { headingDeg, placeMm } = traced.edgeDoubt!
+  const { headingDeg, placeMm } = traced.edgeUncertainty!
   expect(headingDeg[0]).toBeGreaterThan(Math.min(...headingDeg) + 2)
   expect(placeMm).toBeLessThan(0.6)
-  expect(Math.abs(evenStations(traced.edge, 2)[1]!.point[0] - 140)).toBeLessThan(1.5)
+  expect(Math.abs(evenEdgePoints(traced.edge, 2)[1]!.point[0] - 140)).toBeLessThan(1.5)
 })

@@ -10,7 +10,7 @@ async function workIn(page: Page, unit: 'Inches' | 'Millimetres') {
 
 test('what was typed keeps its meaning when the unit is switched, and after a reload', async ({ page }) => {
   await openJob(page, 'Chef’s knife, weekly')
-  await openSheet(page, 'doubt/sides')
+  await openSheet(page, 'uncertainty/sides')
   const recipe = page.getByRole('region', { name: 'Find the centring error' })
   const heights = recipe.getByRole('group', { name: 'The edge over the bench' }).getByRole('textbox')
   await heights.nth(0).fill('31,5')

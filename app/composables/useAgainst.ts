@@ -8,8 +8,8 @@ import {
   type ReadAgainst,
 } from '#core/observe/ledger/against'
 import { zoneAngles, type ZoneAngles } from '#core/observe/ledger/zoneAngles'
-import { provedAtPlaces, readAtPlaces } from '#core/log/amount'
-import { ofKind } from '#core/log/inForce'
+import { provedAtPlaces, readAtPlaces } from '#core/log/meanReading'
+import { ofKind } from '#core/log/activeEntries'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 
@@ -20,7 +20,7 @@ function against(job: JobView) {
   const now = computed((): JobAsSet => ({
     setup: job.setup.value,
     job: job.content.value,
-    dialFor: job.dialFor.value.station,
+    dialFor: job.dialFor.value.edgePoint,
     zones: job.zones.value,
     stoneOf: (id) => job.stones.value.find((one) => one.id === id),
   }))

@@ -27,7 +27,7 @@ function gauge(job: JobView) {
   const along = computed(() => (job.up.value.ok ? job.up.value.along : []))
   const places = computed(() =>
     along.value.map((contact, i) => ({
-      fromHeelMm: job.stations.value[i]!.fromHeelMm,
+      fromHeelMm: job.edgePoints.value[i]!.fromHeelMm,
       edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
       readingDeg: contact.ok ? expectedReadingDeg(job.setup.value, job.side.value, contact, use.value) : null,
     })),

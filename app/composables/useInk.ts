@@ -1,3 +1,4 @@
+import { renamed, type Raw } from '#core/schema/versioned'
 import { computed, ref, watch } from 'vue'
 import { v7 as newId } from 'uuid'
 import { bevelThicknessMm } from '#core/records/blade/bevelThickness'
@@ -6,14 +7,14 @@ import { asThickAs } from '#core/records/blade/taper'
 import type { Zone } from '#core/records/blade/zones'
 import { bevelWidthMm } from '#core/steel/bevel/bevelWidth'
 import type { Side } from '#core/records/common/side'
-import { stationAt } from '#core/math/curve/stations'
+import { edgePointAt } from '#core/math/curve/edgePoints'
 import { adviseDial } from '#core/geometry/dial/advised'
 import type { InkPattern } from '#core/log/choices'
 import type { InkAsk } from '#core/observe/marker/inkSays'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
 import type { Candidate } from '#core/observe/marker/nextSetting'
 import { logEntry, type InkLookEntry, type InkZone } from '#core/log/entry'
-import { ofKind } from '#core/log/inForce'
+import { ofKind } from '#core/log/activeEntries'
 import { checked } from '#core/schema/problem'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import { contactFor } from '#core/geometry/setup/setup'
@@ -29,20 +30,27 @@ import { problemText } from '~/words/problemText'
 import { zoneName } from '~/words/zoneText'
 import { useTask } from '~/workers/useTask'
 
-/** What is told of one zone: the pattern, and the share of it that is bare. */
-export interface Told {
+/** What is told of one zone: the pattern, and the fraction of it that is bare. */
+export interface Observed {
   readonly seen: InkPattern
-  readonly share: number
+  readonly fraction: number
   /** Of the zone's edge, where pictures told it, mm. */
   readonly shownMm?: number
 }
 
 /** A bevel known so well needs no further look, degrees; no better than the set angle backs. */
 const NEEDED_DEG = 0.5
-const OVER_SET_DOUBT = 1.25
+const OVER_SET_UNCERTAINTY = 1.25
 /** Settings that are weighed for a next look: so far around what was set and is wanted, and so far apart, degrees. */
 const AROUND_DEG = 4
 const APART_DEG = 0.25
+
+/** A look that was kept half noted by an earlier version: it said `told`, and a `share` of the face. */
+function lookFormInWordsOfToday({ told }: Raw): Raw {
+  const fraction = renamed({ share: 'fraction' })
+  const zones = Object.entries((told ?? {}) as Record<string, Raw>)
+  return { observed: Object.fromEntries(zones.map(([zone, one]) => [zone, fraction(one)])) }
+}
 
 /** The looks at the ink, what they say of each zone, and what to dial for the next one. */
 export function useInk() {
@@ -57,7 +65,7 @@ function ink(job: JobView) {
   const { zones } = job
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
   const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
-  const middles = computed(() => zones.value.map((zone) => stationAt(job.blade.value.edge, middleOf(zone))))
+  const middles = computed(() => zones.value.map((zone) => edgePointAt(job.blade.value.edge, middleOf(zone))))
   const { form: practice } = job.share(practiceState)
   const practising = computed(() => practice.value.begun.length > 0)
   /** Those at the blade that is held: another one that the job had before tells nothing of it. */
@@ -68,8 +76,8 @@ function ink(job: JobView) {
   )
 
   const setWith = (side: Side, setting: DialSetting): (number | null)[] =>
-    middles.value.map((station) => {
-      const contact = contactFor(job.setup.value, side, setting, station)
+    middles.value.map((edgePoint) => {
+      const contact = contactFor(job.setup.value, side, setting, edgePoint)
       return contact.ok ? contact.edgeAngleDeg : null
     })
   /** What is set at the middle of each zone on the side that is up; null where there is no angle. */
@@ -77,7 +85,7 @@ function ink(job: JobView) {
 
   /** The face in a zone as its measures have it: how wide at an angle, and the primary half-angle behind it. */
   function faceOf(index: number, side: Side, deg: number): Pick<InkZone, 'widthMm' | 'primaryDeg'> {
-    const total = job.stations.value.at(-1)!.fromHeelMm
+    const total = job.edgePoints.value.at(-1)!.fromHeelMm
     const there = asThickAs(job.blade.value, middleOf(zones.value[index]!) / total)
     return {
       widthMm: bevelWidthMm(bevelThicknessMm(there), job.blade.value.bevelDeg?.[side] ?? deg),
@@ -85,13 +93,18 @@ function ink(job: JobView) {
     }
   }
 
-  /** A look that is being told, zone by zone: kept until it is noted. */
-  const { form: draft } = useKeptForm(`ink:${job.id}`, () => ({ told: {} as Record<string, Told> }))
+  /** A look that is being observed, zone by zone: kept until it is noted. */
+  const { form: draft } = useKeptForm(
+    `ink:${job.id}`,
+    () => ({ observed: {} as Record<string, Observed> }),
+    undefined,
+    [lookFormInWordsOfToday],
+  )
   const keyOf = (i: number) => `${job.side.value}:${names.value[i]}`
-  const told = computed(() => zones.value.map((_, i): Told | null => draft.value.told[keyOf(i)] ?? null))
-  function tell(i: number, one: Told | null) {
-    const { [keyOf(i)]: _, ...others } = draft.value.told
-    draft.value.told = one ? { ...others, [keyOf(i)]: one } : others
+  const observed = computed(() => zones.value.map((_, i): Observed | null => draft.value.observed[keyOf(i)] ?? null))
+  function tell(i: number, one: Observed | null) {
+    const { [keyOf(i)]: _, ...others } = draft.value.observed
+    draft.value.observed = one ? { ...others, [keyOf(i)]: one } : others
   }
 
   /** Notes a look at the side that is up; zones that nothing is told of are left out. Answers what is wrong with it. */
@@ -99,11 +112,11 @@ function ink(job: JobView) {
     const side = job.side.value
     const set = job.up.value
     if (!set.ok) return job.trouble.value
-    const looked = told.value.flatMap((one, i): InkZone[] => {
+    const looked = observed.value.flatMap((one, i): InkZone[] => {
       const deg = setDeg.value[i]
       if (!one || deg === null || deg === undefined) return []
       const { kind, fromMm, toMm } = zones.value[i]!
-      return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), seen: one.seen, share: one.share }]
+      return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), seen: one.seen, fraction: one.fraction }]
     })
     if (looked.length === 0) return 'Say of one zone at least what is bare.'
     const entry: InkLookEntry = {
@@ -111,7 +124,7 @@ function ink(job: JobView) {
       kind: 'ink-look',
       side,
       setting: job.content.value.dialled[side],
-      setDoubtDeg: Math.max(0.01, set.doubtDeg),
+      setUncertaintyDeg: Math.max(0.01, set.uncertaintyDeg),
       zones: looked,
     }
     const read = checked(logEntry, entry)
@@ -133,7 +146,7 @@ function ink(job: JobView) {
   /** Counts an earlier look in this job too: as it was entered, when it was. */
   const countToo = (then: InkLookEntry) =>
     void job.session.record('count an earlier look', [{ ...then, id: newId(), jobId: job.id }])
-  function strikeOut(entry: InkLookEntry) {
+  function retract(entry: InkLookEntry) {
     if (practising.value) practice.value.looks = practice.value.looks.filter(({ id }) => id !== entry.id)
     else job.session.record('strike out a look', [], [entry.id])
   }
@@ -149,7 +162,7 @@ function ink(job: JobView) {
     const [from, to] = [Math.min(...around) - AROUND_DEG, Math.max(...around) + AROUND_DEG]
     const known = new Map<string, Candidate & { setting: DialSetting }>()
     for (let deg = from; deg <= to; deg += APART_DEG) {
-      const advice = adviseDial(job.setup.value, side, deg, job.dialFor.value.station)
+      const advice = adviseDial(job.setup.value, side, deg, job.dialFor.value.edgePoint)
       if (!advice.ok) continue
       const key = JSON.stringify(advice.setting)
       if (!known.has(key)) known.set(key, { setting: advice.setting, setDeg: setWith(side, advice.setting) })
@@ -157,17 +170,17 @@ function ink(job: JobView) {
     return [...known.values()]
   })
 
-  const setDoubtDeg = computed(() => Math.max(0.05, ...looks.value.map((look) => look.setDoubtDeg)))
+  const setUncertaintyDeg = computed(() => Math.max(0.05, ...looks.value.map((look) => look.setUncertaintyDeg)))
   const grainsUm = computed(() =>
     looks.value.flatMap(({ stoneId }) => collections.stones.find((stone) => stone.id === stoneId)?.grainUm ?? []),
   )
-  const neededDeg = computed(() => Math.max(NEEDED_DEG, OVER_SET_DOUBT * setDoubtDeg.value))
+  const neededDeg = computed(() => Math.max(NEEDED_DEG, OVER_SET_UNCERTAINTY * setUncertaintyDeg.value))
   const ask = computed((): InkAsk | null =>
     looks.value.length === 0
       ? null
       : {
           faces: sides.value.map((side) => ({ side, zones: looksAtZones(looks.value, side, zones.value) })),
-          terms: { depthUm: lightPassUm(grainsUm.value), setDoubtDeg: setDoubtDeg.value },
+          terms: { depthUm: lightPassUm(grainsUm.value), setUncertaintyDeg: setUncertaintyDeg.value },
           side: job.side.value,
           candidates: settings.value.map(({ setDeg: of }) => ({ setDeg: of })),
           neededDeg: neededDeg.value,
@@ -217,12 +230,12 @@ function ink(job: JobView) {
     looks,
     setDeg,
     faceOf,
-    told,
+    observed,
     tell,
     note,
     earlier,
     countToo,
-    strikeOut,
+    retract,
     foundOn,
     against,
     next,

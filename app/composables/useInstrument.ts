@@ -1,7 +1,7 @@
 import { computed, shallowRef, type Ref } from 'vue'
 import { isGoniometer, zeroOnSideDeg } from '#core/records/instrument/instrument'
 import type { Side } from '#core/records/common/side'
-import type { KeptInstrument } from '#core/records/kept/things'
+import type { InstrumentRecord } from '#core/records/kept/things'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
@@ -11,14 +11,14 @@ import { useLog } from '~/stores/log'
 export type ReadFor = 'reading' | 'proof'
 
 /** What a person reads off an instrument that nobody described, to a tenth of a degree, degrees. */
-export const UNDESCRIBED_DOUBT_DEG = 0.1
+export const UNDESCRIBED_UNCERTAINTY_DEG = 0.1
 
 export interface ChosenInstrument {
   /** Those there are of the kind. */
-  readonly there: Readonly<Ref<readonly KeptInstrument[]>>
+  readonly there: Readonly<Ref<readonly InstrumentRecord[]>>
   /** The one readings are taken with; null: one that is not described. */
-  readonly instrument: Readonly<Ref<KeptInstrument | null>>
-  readonly doubtDeg: Readonly<Ref<number>>
+  readonly instrument: Readonly<Ref<InstrumentRecord | null>>
+  readonly uncertaintyDeg: Readonly<Ref<number>>
   choose(id: string | null): void
   /** What it shows too much on a side, degrees. */
   zeroDeg(side: Side): number
@@ -49,7 +49,7 @@ function chosenOf(of: ReadFor): ChosenInstrument {
   return {
     there,
     instrument,
-    doubtDeg: computed(() => instrument.value?.doubtDeg ?? UNDESCRIBED_DOUBT_DEG),
+    uncertaintyDeg: computed(() => instrument.value?.uncertaintyDeg ?? UNDESCRIBED_UNCERTAINTY_DEG),
     choose: (id) => (chosen.value = id),
     zeroDeg: (side) => (instrument.value ? zeroOnSideDeg(instrument.value, side) : 0),
   }

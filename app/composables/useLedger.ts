@@ -26,8 +26,8 @@ export interface LedgerLine {
   editable: boolean
 }
 
-/** Doubt of figures a person reads off an instrument with a tenth of a degree. */
-const READ_DOUBT = 0.1
+/** Uncertainty of figures a person reads off an instrument with a tenth of a degree. */
+const READ_UNCERTAINTY = 0.1
 
 /** The four angles as the ledger shows them: each per side and included, and what to make of it. */
 export function useLedger() {
@@ -42,11 +42,11 @@ export function useLedger() {
     perSide((side) => {
       const noted = job.proved.value[side]
       if (noted || ink.practising.value) return noted && { ...noted, at: null }
-      const face = ink.foundOn(side)[zoneAt(job.zones.value, job.dialFor.value.station.fromHeelMm)]
+      const face = ink.foundOn(side)[zoneAt(job.zones.value, job.dialFor.value.edgePoint.fromHeelMm)]
       if (!face) return null
       const { fromDeg, middleDeg, toDeg } = face.angle
       const { at } = ink.looks.value.findLast((look) => look.side === side)!
-      return { deg: middleDeg, doubtDeg: (toDeg - fromDeg) / 2, of: [], at }
+      return { deg: middleDeg, uncertaintyDeg: (toDeg - fromDeg) / 2, of: [], at }
     }),
   )
 
@@ -70,45 +70,45 @@ export function useLedger() {
   function setNote(): [string, string] {
     const set = job.up.value
     if (!set.ok) return [job.trouble.value, '']
-    const off = steepnessText(set.contact.edgeAngleDeg - job.wantedDeg.value, set.doubtDeg)
+    const off = steepnessText(set.contact.edgeAngleDeg - job.wantedDeg.value, set.uncertaintyDeg)
     return [
-      `± ${angleText(set.doubtDeg, set.doubtDeg)}; ${off}`,
-      `Heel to tip ${angleText(set.lowestDeg, set.doubtDeg)} to ${angleText(set.highestDeg, set.doubtDeg)}`,
+      `± ${angleText(set.uncertaintyDeg, set.uncertaintyDeg)}; ${off}`,
+      `Heel to tip ${angleText(set.lowestDeg, set.uncertaintyDeg)} to ${angleText(set.highestDeg, set.uncertaintyDeg)}`,
     ]
   }
 
   /** Where something was found, if that is not the place looked at. */
   function elsewhere(placeMm: number): string {
-    const lookedAtMm = job.evaluation.value.station.fromHeelMm
+    const lookedAtMm = job.evaluation.value.edgePoint.fromHeelMm
     return Math.abs(placeMm - lookedAtMm) <= 1 ? '' : `At ${lengthText(placeMm, preferences.unit)} from the heel`
   }
 
-  function readNote(doubt: number): [string, string] {
+  function readNote(uncertainty: number): [string, string] {
     const mustRead = expected.value[job.side.value]
     if (mustRead === null) return ['No angle is set, so the gauge has nothing to show.', '']
     const read = against.read.value[job.side.value]
     if (!read || read.differsDeg === null)
       return [
-        `The gauge should show ${angleText(mustRead, doubt)} here.`,
+        `The gauge should show ${angleText(mustRead, uncertainty)} here.`,
         `Zero it on ${GAUGE_ZERO_WORD[job.content.value.gaugeZero]}, then stand it on the stone.`,
       ]
-    const differs = differenceText(read.differsDeg, Math.max(doubt, READ_DOUBT))
+    const differs = differenceText(read.differsDeg, Math.max(uncertainty, READ_UNCERTAINTY))
     const had = read.set ? 'it should show' : 'it should show then'
     const past = read.set ? '' : 'The rig is set otherwise now'
     const more = [past, ofSeveral(read.amount.of.length, 'readings'), elsewhere(read.placeMm)]
-    return [`${differs} against the ${angleText(read.mustDeg!, doubt)} ${had}`, more.filter(Boolean).join('. ')]
+    return [`${differs} against the ${angleText(read.mustDeg!, uncertainty)} ${had}`, more.filter(Boolean).join('. ')]
   }
 
-  function provedNote(doubt: number): [string, string] {
+  function provedNote(uncertainty: number): [string, string] {
     const one = proved.value[job.side.value]
     if (!one) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
     const noted = against.proved.value[job.side.value]
     const set = job.dialFor.value.sides[job.side.value]
     const off = noted ? noted.differsDeg : set.ok ? one.deg - set.contact.edgeAngleDeg : null
     if (off === null) return ['No set angle to compare with.', '']
-    const differs = differenceText(off, Math.max(doubt, one.doubtDeg))
+    const differs = differenceText(off, Math.max(uncertainty, one.uncertaintyDeg))
     const then = noted && !noted.asSetNow ? 'what was set then' : 'set'
-    const sure = `± ${angleText(one.doubtDeg, one.doubtDeg)}`
+    const sure = `± ${angleText(one.uncertaintyDeg, one.uncertaintyDeg)}`
     const of = one.at ? `Last looked at ${momentText(one.at)}` : ofSeveral(one.of.length, 'proofs')
     const more = [sure, of, noted && elsewhere(noted.placeMm)]
     return [`${byInk(job.side.value) ? 'By ink: ' : ''}${differs} against ${then}`, more.filter(Boolean).join('. ')]
@@ -116,24 +116,26 @@ export function useLedger() {
 
   return computed<LedgerLine[]>(() => {
     const { wanted } = job.content.value
-    const { includedDoubtDeg } = job.evaluation.value
+    const { includedUncertaintyDeg } = job.evaluation.value
     const oneBevel = job.blade.value.bevels === 'A'
-    const doubt = job.up.value.ok ? job.up.value.doubtDeg : READ_DOUBT
+    const uncertainty = job.up.value.ok ? job.up.value.uncertaintyDeg : READ_UNCERTAINTY
     const notes: Record<AngleId, [string, string]> = {
       wanted: [wanted.why || 'Say what this edge should have, and why.', ''],
       set: setNote(),
-      read: readNote(doubt),
-      proved: provedNote(doubt),
+      read: readNote(uncertainty),
+      proved: provedNote(uncertainty),
     }
     return ANGLES.map(({ id, word, means }) => {
       const known = { wanted: null, set: null, read: job.read.value, proved: proved.value }[id]
-      const doubtOn = (side: Side): number => (id === 'set' ? doubt : (known?.[side]?.doubtDeg ?? READ_DOUBT))
-      const sumDoubt = id === 'set' ? (includedDoubtDeg ?? READ_DOUBT) : Math.max(...SIDES.map(doubtOn))
+      const uncertaintyOn = (side: Side): number =>
+        id === 'set' ? uncertainty : (known?.[side]?.uncertaintyDeg ?? READ_UNCERTAINTY)
+      const sumUncertainty =
+        id === 'set' ? (includedUncertaintyDeg ?? READ_UNCERTAINTY) : Math.max(...SIDES.map(uncertaintyOn))
       const value = values.value[id]
       const sum = oneBevel ? value.A : value.A === null || value.B === null ? null : value.A + value.B
       const text = (side: Side): string | null => {
         if (oneBevel && side === 'B') return 'flat'
-        return value[side] === null ? null : angleText(value[side], doubtOn(side))
+        return value[side] === null ? null : angleText(value[side], uncertaintyOn(side))
       }
       return {
         id,
@@ -145,7 +147,7 @@ export function useLedger() {
           text: text(side),
           byInk: id === 'proved' && byInk(side),
         })),
-        included: sum === null ? null : angleText(sum, sumDoubt),
+        included: sum === null ? null : angleText(sum, sumUncertainty),
         note: notes[id][0],
         more: notes[id][1],
         editable: id !== 'set',

@@ -25,8 +25,8 @@ export function useReadings() {
     kind: 'reading',
     instrumentId: gauge.instrument.value?.id ?? null,
     deg: shownDeg - gauge.zeroDeg(side),
-    doubtDeg: gauge.doubtDeg.value,
-    placeMm: job.evaluation.value.station.fromHeelMm,
+    uncertaintyDeg: gauge.uncertaintyDeg.value,
+    placeMm: job.evaluation.value.edgePoint.fromHeelMm,
     zero: use.value.zero,
     expectedDeg: expected.value[side],
   })
@@ -37,7 +37,7 @@ export function useReadings() {
       kind: 'proof',
       instrumentId: on?.instrument.value?.id ?? null,
       deg: shownDeg - (on?.zeroDeg(side) ?? 0),
-      doubtDeg: goniometer.doubtDeg.value,
+      uncertaintyDeg: goniometer.uncertaintyDeg.value,
       placeMm: null,
       zone: null,
       by: 'not said',
@@ -47,20 +47,20 @@ export function useReadings() {
   }
 
   /** Adds entries, or says in words what is wrong with the first that cannot be. */
-  function add(label: string, entries: readonly LogEntry[], strikeOut: readonly string[] = []): string | null {
+  function add(label: string, entries: readonly LogEntry[], retract: readonly string[] = []): string | null {
     for (const entry of entries) {
       const read = checked(logEntry, entry)
       const wrong = read.ok ? undefined : read.problems[0]
       if (wrong) return problemText(wrong, preferences.unit, wrong.field)
     }
-    job.session.record(label, entries, strikeOut)
+    job.session.record(label, entries, retract)
     return null
   }
 
-  const amountOf = (kind: ReadFor, side: Side) => (kind === 'reading' ? job.read : job.proved).value[side]
+  const meanOf = (kind: ReadFor, side: Side) => (kind === 'reading' ? job.read : job.proved).value[side]
   /** What a side's figures come to as the instrument in use shows it; null while there are none. */
   function shownDeg(kind: ReadFor, side: Side): number | null {
-    const amount = amountOf(kind, side)
+    const amount = meanOf(kind, side)
     return amount && asTyped(amount.deg + (kind === 'reading' ? gauge.zeroDeg(side) : 0))
   }
 
@@ -69,15 +69,15 @@ export function useReadings() {
    * away. Sides not named, and what still stands as it is shown, are left.
    */
   function putInstead(kind: ReadFor, deg: Partial<PerSide<number | null>>): string | null {
-    const [entries, strikeOut]: [LogEntry[], string[]] = [[], []]
+    const [entries, retract]: [LogEntry[], string[]] = [[], []]
     for (const side of SIDES) {
       const now = deg[side]
-      const before = amountOf(kind, side)
+      const before = meanOf(kind, side)
       if (now === undefined || now === shownDeg(kind, side)) continue
-      strikeOut.push(...(before?.of ?? []).map((entry) => entry.id))
+      retract.push(...(before?.of ?? []).map((entry) => entry.id))
       if (now !== null) entries.push(kind === 'reading' ? reading(side, now) : proof(side, now))
     }
-    return add(LABEL[kind], entries, strikeOut)
+    return add(LABEL[kind], entries, retract)
   }
 
   return {
@@ -85,7 +85,7 @@ export function useReadings() {
     shownDeg,
     /** One more reading beside those there are. */
     addReading: (side: Side, deg: number) => add(LABEL.reading, [reading(side, deg)]),
-    addProof: (side: Side, deg: number, more: Pick<Proof, 'doubtDeg' | 'by' | 'zone'>) =>
+    addProof: (side: Side, deg: number, more: Pick<Proof, 'uncertaintyDeg' | 'by' | 'zone'>) =>
       add(LABEL.proof, [proof(side, deg, more)]),
     /** What a goniometer showed of both sides, its zero taken off already: one step. */
     addShown: (shown: readonly (Partial<Proof> & Pick<Proof, 'side' | 'deg'>)[]) =>
@@ -97,6 +97,6 @@ export function useReadings() {
           by: 'goniometer' as const,
         })),
       ),
-    strikeOut: (entry: LogEntry) => void job.session.record('strike out', [], [entry.id]),
+    retract: (entry: LogEntry) => void job.session.record('strike out', [], [entry.id]),
   }
 }

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { provedOnRig, type ProvedOnRig } from '#core/observe/calibration/provedOnRig'
-import { ofKind } from '#core/log/inForce'
+import { ofKind } from '#core/log/activeEntries'
 import type { UnknownId } from '#core/records/rig/fitted'
 import { onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'

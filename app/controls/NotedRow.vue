@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One line of what was noted, which can be struck out. `what`: as it is called there. */
 defineProps<{ what: string }>()
-const emit = defineEmits<{ strikeOut: [] }>()
+const emit = defineEmits<{ retract: [] }>()
 </script>
 
 <template>
@@ -13,7 +13,7 @@ const emit = defineEmits<{ strikeOut: [] }>()
       icon="i-lucide-x"
       size="lg"
       :aria-label="`Strike out ${what}`"
-      @click="emit('strikeOut')"
+      @click="emit('retract')"
     />
   </li>
 </template>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { isSample } from '#core/records/kept/samples'
-import type { ThingKind } from '#core/records/kept/things'
+import type { RecordKind } from '#core/records/kept/things'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
 
 /** What a thing is called; with the moment it was made where another is called the same, and marked as a sample. */
-const props = defineProps<{ kind: ThingKind; thing: { id: string; name: string; createdAt: string } }>()
+const props = defineProps<{ kind: RecordKind; thing: { id: string; name: string; createdAt: string } }>()
 const collections = useCollections()
 const twin = computed(() => collections.isTwin(props.kind, props.thing))
 </script>

@@ -46,7 +46,7 @@ export function useMeasureAgain() {
     const name = ON_BENCH[measure]
     if (name) return void (await controlOn(router, sheetPath(job.id, 'clamp'), name))?.focus()
     if (restsOnTable(job.rig.value))
-      return void (await controlOn(router, sheetPath(job.id, 'doubt', 'sides'), 'rest-tilt'))?.focus()
+      return void (await controlOn(router, sheetPath(job.id, 'uncertainty', 'sides'), 'rest-tilt'))?.focus()
     const centring = await controlOn(router, sheetPath(job.id, 'clamp'), 'centring')
     centring?.focus()
     centring?.click()

@@ -1,6 +1,6 @@
 import { randomLcg, randomNormal } from 'd3-random'
 import type { Side } from '#core/records/common/side'
-import type { Station } from '#core/math/curve/stations'
+import type { EdgePoint } from '#core/math/curve/edgePoints'
 import type { KnownHold } from '#core/records/job/knownHold'
 import { measuresOf, type MeasureId } from '#core/uncertainty/measures'
 import { edgeAngleShifter } from '#core/uncertainty/shifted'
@@ -20,8 +20,8 @@ export function hiddenError(setup: Setup, known: KnownHold, seed: number) {
   const shifts = Object.fromEntries(
     measuresOf(setup, known, null).map(({ id, tolerance }) => [id, normal() * tolerance]),
   ) as Record<MeasureId, number>
-  return (side: Side, pivotHeightMm: number, station: Station): number => {
-    const angle = edgeAngleShifter(setup, side, pivotHeightMm, station)
+  return (side: Side, pivotHeightMm: number, edgePoint: EdgePoint): number => {
+    const angle = edgeAngleShifter(setup, side, pivotHeightMm, edgePoint)
     const [as, off] = [angle({}), angle(shifts)]
     return as === null || off === null ? 0 : off - as
   }

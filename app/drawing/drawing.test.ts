@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { evenStations } from '#core/math/curve/stations'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import type { Position } from '#core/placement/longBlade'
 import { settingOfHeight } from '#core/records/rig/dial'
 import { evaluate, type SideSet } from '#core/uncertainty/evaluate'
@@ -8,12 +8,12 @@ import { armsRig, bellyBlade, sampleSetup, tableRig } from '#core/geometry/setup
 import { dot, length, subtract, unit, type Vec2 } from '#core/math/vector/vec2'
 import { dimension } from './dimension'
 import { jawMarks } from './jawMarks'
-import { nearestStation, planBounds, planView } from '~/stations/clamp/bench/planView'
+import { nearestEdgePoint, planBounds, planView } from '~/stations/clamp/bench/planView'
 import { positionsView } from '~/stations/clamp/even/positionsView'
 import { sectionBounds, sectionView } from '~/stations/clamp/bench/sectionView'
 import { fit, toDrawing, toPixels } from './viewport'
 
-const stations = evenStations(bellyBlade.edge, 400)
+const edgePoints = evenEdgePoints(bellyBlade.edge, 400)
 const margin = { x: 40, top: 40, bottom: 40 }
 
 function setOf(setup: Setup, side: 'A' | 'B' = 'A', lookAtMm: number | null = null): SideSet {
@@ -27,7 +27,7 @@ function setOf(setup: Setup, side: 'A' | 'B' = 'A', lookAtMm: number | null = nu
       bladeHeightToleranceMm: 0.5,
       holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
     },
-    stations,
+    edgePoints,
   ).sides[side]
   if (!found.ok) throw new Error(found.reason)
   return found
@@ -86,8 +86,8 @@ describe('the section, as drawn', () => {
 describe('the plan, as drawn', () => {
   const setup = { ...sampleSetup, hold: { ...sampleSetup.hold, turnDeg: 6 } }
   const set = setOf(setup, 'A', 80)
-  const viewport = fit(planBounds(setup, stations), 500, 500, margin)
-  const view = planView(setup, set, 'A', stations, viewport)
+  const viewport = fit(planBounds(setup, edgePoints), 500, 500, margin)
+  const view = planView(setup, set, 'A', edgePoints, viewport)
 
   it('the tangent stands square to the line from the pivot, as far away as computed', () => {
     expect(between(view.tangent, [view.pivot, view.squareFoot])).toBeCloseTo(90, 6)
@@ -95,7 +95,7 @@ describe('the plan, as drawn', () => {
   })
 
   it('finds the place of the edge that a finger points at', () => {
-    expect(nearestStation(toDrawing(view.contact, viewport), setup, stations).fromHeelMm).toBeCloseTo(80, 0)
+    expect(nearestEdgePoint(toDrawing(view.contact, viewport), setup, edgePoints).fromHeelMm).toBeCloseTo(80, 0)
   })
 })
 

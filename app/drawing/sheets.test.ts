@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '#core/geometry/contact/contact'
-import { evenStations } from '#core/math/curve/stations'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { equalAngleLines } from '#core/geometry/dial/equalAngles'
-import { reachersAt } from '#core/geometry/setup/setup'
+import { rodPosesAt } from '#core/geometry/setup/setup'
 import { sampleSetup } from '#core/geometry/setup/sampleSetup.fixture'
 import { cardPage } from '~/stations/clamp/card/cardPage'
 import { PAPER_NAMES, PAPERS } from '~/print/paper'
@@ -17,13 +17,13 @@ import { rigDimensions, rigSheet } from '~/shelf/rig/rigSheet'
 import { unrolledView } from '~/stations/clamp/even/unrolledView'
 import { whatIfRange, whatIfView } from '~/stations/uncertainty/whatIf/whatIfView'
 
-const stations = evenStations(sampleSetup.blade.edge, 200)
-const along = contactsAlong(stations, sampleSetup.hold, reachersAt(sampleSetup, 'A', 55))
+const edgePoints = evenEdgePoints(sampleSetup.blade.edge, 200)
+const along = contactsAlong(edgePoints, sampleSetup.hold, rodPosesAt(sampleSetup, 'A', 55))
 const viewport = { scale: 2, originX: 200, originY: 150 }
 const size = { width: 800, height: 400 }
 
 describe('the deviation as a band along the edge', () => {
-  const view = ribbonView(sampleSetup, along, stations, 21, viewport)
+  const view = ribbonView(sampleSetup, along, edgePoints, 21, viewport)
 
   it('says where it is worst, and tells steeper from flatter', () => {
     const worst = Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 21) : 0)))
@@ -39,9 +39,9 @@ describe('the deviation as a band along the edge', () => {
       ...sampleSetup.blade,
       edge: [{ type: 'arc' as const, centre: [40, -95] as [number, number], radiusMm: 125, startDeg: 110, endDeg: 70 }],
     }
-    const even = evenStations(arc.edge, 50)
+    const even = evenEdgePoints(arc.edge, 50)
     const setup = { ...sampleSetup, blade: arc }
-    const contacts = contactsAlong(even, setup.hold, reachersAt(setup, 'A', 55))
+    const contacts = contactsAlong(even, setup.hold, rodPosesAt(setup, 'A', 55))
     const first = contacts[0]!
     const wanted = first.ok ? first.edgeAngleDeg : 0
     expect(ribbonView(setup, contacts, even, wanted, viewport).bands).toEqual([])
@@ -50,7 +50,7 @@ describe('the deviation as a band along the edge', () => {
 
 describe('the edge unrolled', () => {
   const places = along.map((contact, i) => ({
-    fromHeelMm: stations[i]!.fromHeelMm,
+    fromHeelMm: edgePoints[i]!.fromHeelMm,
     edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
   }))
 
@@ -81,7 +81,7 @@ describe('what if', () => {
     const range = whatIfRange(28, 55, { lowestMm: 20, highestMm: 90 })
     const now = along[80]!
     if (!now.ok) throw new Error(now.reason)
-    const lines = equalAngleLines(sampleSetup, 'A', stations[80]!, [now.edgeAngleDeg], {
+    const lines = equalAngleLines(sampleSetup, 'A', edgePoints[80]!, [now.edgeAngleDeg], {
       fromMm: range.blade[0],
       toMm: range.blade[1],
       steps: 48,
@@ -171,7 +171,7 @@ describe('the report', () => {
         ],
       },
     ],
-    findings: [{ angle: 'proved', word: 'proved', fromMm: 10, toMm: 20, deg: 20.4, doubtDeg: 0.2 }],
+    findings: [{ angle: 'proved', word: 'proved', fromMm: 10, toMm: 20, deg: 20.4, uncertaintyDeg: 0.2 }],
   })
   const report = (rows: number, paper: 'A4' | 'US Letter') =>
     reportPage(
@@ -233,7 +233,7 @@ describe('the clamp card', () => {
   it('draws the blade at 1:1 and a check line of 100 mm', () => {
     const page = cardPage(sampleSetup, content)
     const edge = page.lines[0]!.points
-    expect(edge.at(-1)![0] - edge[0]![0]).toBeCloseTo(stations.at(-1)!.point[0], 6)
+    expect(edge.at(-1)![0] - edge[0]![0]).toBeCloseTo(edgePoints.at(-1)!.point[0], 6)
     const check = page.lines.find(
       (line) =>
         line.points.length === 2 &&

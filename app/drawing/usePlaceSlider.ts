@@ -11,8 +11,8 @@ export function usePlaceSlider() {
   const job = useJob()
   const { actions } = job
   const words = useWords()
-  const at = computed(() => job.evaluation.value.station.fromHeelMm)
-  const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+  const at = computed(() => job.evaluation.value.edgePoint.fromHeelMm)
+  const edgeMm = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
   const slider = computed(() => ({
     role: 'slider',
     tabindex: 0,

@@ -106,7 +106,7 @@ describe('the draft of a rig', () => {
     const fitted = {
       at: '2026-03-01T10:00:00.000Z',
       ofRevision: 1,
-      measures: [{ id: 'setback' as const, doubt: 0.213, written: 0.22, face: null }],
+      measures: [{ id: 'setback' as const, uncertainty: 0.213, written: 0.22, face: null }],
       correlation: [[1]],
     }
     const rig = { ...postRig, tolerance: { ...postRig.tolerance, setbackMm: 0.22 }, fitted }

@@ -1,4 +1,5 @@
 import type { Ref } from 'vue'
+import { versionOf, type Migration, type Raw } from '#core/schema/versioned'
 import { storeToRefs } from 'pinia'
 import { usePreferences } from '~/stores/preferences'
 import { lengthInUnit } from './draft'
@@ -16,20 +17,21 @@ interface KeptForm<T> {
 /**
  * What is typed in a small form, kept over leaving it and over a reload until it is used or thrown away. `lengths`
  * writes the form anew with each of its lengths through the function that it is given: for another unit they then mean
- * what they meant.
+ * what they meant. `migrations` lead from the form as earlier versions kept it to today's.
  */
 export function useKeptForm<T extends object>(
   key: string,
   begun: () => T,
   lengths: (form: T, inNewUnit: (text: string) => string) => T = (form) => form,
+  migrations: readonly Migration[] = [],
 ): KeptForm<T> {
   const { unit } = storeToRefs(usePreferences())
   const { draft, takenUp, beginAnew } = useKeptDraft<T>(key, unit, {
-    version: 1,
+    version: versionOf({ migrations }),
     begun,
-    takenUp(kept) {
+    takenUp(kept, _unit, version) {
       if (typeof kept !== 'object' || kept === null) return null
-      const before = kept as Record<string, unknown>
+      const before = migrations.slice(version - 1).reduce((form, migrate) => migrate(form), kept as Raw)
       const fits = ([name, empty]: [string, unknown]) =>
         typeof before[name] === typeof empty && Array.isArray(before[name]) === Array.isArray(empty)
       const now = Object.entries(begun())

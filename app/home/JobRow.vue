@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { nextStep } from '#core/process/nextStep/nextStep'
 import { perSide, type PerSide } from '#core/records/common/side'
-import { evenStations } from '#core/math/curve/stations'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { atDialFor, evaluate } from '#core/uncertainty/evaluate'
-import type { KeptJob } from '#core/records/kept/things'
-import { provedAmount, readAmount } from '#core/log/amount'
-import { ofKind, onBlade } from '#core/log/inForce'
+import type { JobRecord } from '#core/records/kept/things'
+import { meanProof, meanReading } from '#core/log/meanReading'
+import { ofKind, onBlade } from '#core/log/activeEntries'
 import { onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
 import { bladeSpanMm } from '~/shelf/blade/bladeIcon'
@@ -17,14 +17,14 @@ import { adviceText } from '~/words/adviceText'
 import { angleText } from '~/words/angleText'
 
 /** A job in the list: its blade, its four angles, and its next step. */
-const props = defineProps<{ job: KeptJob }>()
+const props = defineProps<{ job: JobRecord }>()
 const collections = useCollections()
 const preferences = usePreferences()
 const log = useLog()
 const toast = useToast()
 
-const STATIONS = 20
-const READ_DOUBT = 0.1
+const EDGE_POINTS = 20
+const READ_UNCERTAINTY = 0.1
 
 /** The job with the rig as it was measured for it, and the jaws that are fitted; null where a part is not here. */
 const made = computed(() => {
@@ -34,7 +34,7 @@ const made = computed(() => {
   if (!asThen || !blade || !stone) return null
   const rig = fittedWith(asThen, props.job.jawsName)
   const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
-  return { setup, evaluation: evaluate(setup, atDialFor(props.job), evenStations(blade.edge, STATIONS)) }
+  return { setup, evaluation: evaluate(setup, atDialFor(props.job), evenEdgePoints(blade.edge, EDGE_POINTS)) }
 })
 const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
 const parts = computed(() => {
@@ -75,13 +75,13 @@ const angles = computed(() => {
     const of = evaluation.sides[side]
     return of.ok ? of.contact.edgeAngleDeg : null
   })
-  const read = perSide((side) => readAmount(readings, side)?.deg ?? null)
-  const proved = perSide((side) => provedAmount(proofs, side)?.deg ?? null)
+  const read = perSide((side) => meanReading(readings, side)?.deg ?? null)
+  const proved = perSide((side) => meanProof(proofs, side)?.deg ?? null)
   return [
-    { id: 'wanted' as const, word: 'Wanted', deg: shown(props.job.wanted.deg), doubt: READ_DOUBT },
-    { id: 'set' as const, word: 'Set', deg: shown(set), doubt: A.ok ? A.doubtDeg : READ_DOUBT },
-    { id: 'read' as const, word: 'Read', deg: shown(read), doubt: READ_DOUBT },
-    { id: 'proved' as const, word: 'Proved', deg: shown(proved), doubt: READ_DOUBT },
+    { id: 'wanted' as const, word: 'Wanted', deg: shown(props.job.wanted.deg), uncertainty: READ_UNCERTAINTY },
+    { id: 'set' as const, word: 'Set', deg: shown(set), uncertainty: A.ok ? A.uncertaintyDeg : READ_UNCERTAINTY },
+    { id: 'read' as const, word: 'Read', deg: shown(read), uncertainty: READ_UNCERTAINTY },
+    { id: 'proved' as const, word: 'Proved', deg: shown(proved), uncertainty: READ_UNCERTAINTY },
   ]
 })
 
@@ -120,7 +120,7 @@ async function shelve() {
         <dt class="flex items-center gap-1 text-sm text-muted">
           <AngleMark :angle="a.id" class="size-4!" />{{ a.word }}
         </dt>
-        <dd class="figure text-lg">{{ a.deg === null ? '–' : angleText(a.deg, a.doubt) }}</dd>
+        <dd class="figure text-lg">{{ a.deg === null ? '–' : angleText(a.deg, a.uncertainty) }}</dd>
       </div>
     </dl>
     <UButton

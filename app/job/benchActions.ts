@@ -34,15 +34,19 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
   function objection(setup: Setup, setting: DialSetting): string | null {
     // A blade that lies beside the jaws already may be moved anywhere.
     if (!job.grip.value.touches(setup.hold) && job.grip.value.touches(job.content.value.hold)) return noSteel()
-    const contact = contactFor(setup, job.side.value, setting, job.evaluation.value.station)
+    const contact = contactFor(setup, job.side.value, setting, job.evaluation.value.edgePoint)
     return contact.ok
       ? null
-      : reasonText(contact, preferences.unit, lowestPivotHeightMm(setup, job.side.value, job.evaluation.value.station))
+      : reasonText(
+          contact,
+          preferences.unit,
+          lowestPivotHeightMm(setup, job.side.value, job.evaluation.value.edgePoint),
+        )
   }
 
   /** That the jaws would not touch the blade, and how far out they hold it where it is now. */
   function noSteel(): string {
-    const heights = job.grip.value.heightsMm(job.content.value.hold, job.dialFor.value.station)
+    const heights = job.grip.value.heightsMm(job.content.value.hold, job.dialFor.value.edgePoint)
     if (!heights) return 'The jaws would not touch the blade.'
     return `The jaws would not touch the blade: here they hold it ${text(heights[0])} to ${text(heights[1])} out.`
   }
@@ -128,7 +132,8 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
   }
 
   /** How far the jaws' middle stands from the heel, along the jaws. */
-  const heelToMiddle = (hold: ClampPosition): number => -toClampFrame(job.stations.value[0]!.point, clampFrame(hold))[0]
+  const heelToMiddle = (hold: ClampPosition): number =>
+    -toClampFrame(job.edgePoints.value[0]!.point, clampFrame(hold))[0]
 
   function setHeelToMiddle(mm: number, gesture: string | null = null): string | null {
     const { hold } = job.content.value
@@ -163,7 +168,7 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
 
   /** Looks at a place that was typed: its arc length from the heel. */
   function lookAtTyped(fromHeelMm: number): string | null {
-    const edgeMm = job.stations.value.at(-1)!.fromHeelMm
+    const edgeMm = job.edgePoints.value.at(-1)!.fromHeelMm
     if (fromHeelMm < 0 || fromHeelMm > edgeMm + TYPED_BEYOND_MM)
       return `The edge goes from the heel to ${text(edgeMm)} from it.`
     return lookAt(Math.min(fromHeelMm, edgeMm))

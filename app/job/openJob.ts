@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
-import { keptSchema } from '#core/records/kept/things'
+import { recordSchema } from '#core/records/kept/things'
 import type { Problem } from '#core/schema/problem'
 import { jobSession, type JobSession } from './session'
 import { ask } from '~/saving/api'
@@ -21,7 +21,7 @@ export const useOpenJob = defineStore('openJob', () => {
   let latest = 0
   let channel: BroadcastChannel | null = null
 
-  const fetchJob = (id: string) => ask(keptSchema('jobs'), `/api/jobs/${id}`)
+  const fetchJob = (id: string) => ask(recordSchema('jobs'), `/api/jobs/${id}`)
 
   /** Opens a job: what the server has, or the newer unsaved change that this browser still holds. */
   async function open(id: string) {
@@ -42,7 +42,7 @@ export const useOpenJob = defineStore('openJob', () => {
     const opened = jobSession(answer.value, {
       local: localStorage,
       session: sessionStorage,
-      send: (content, revision) => ask(keptSchema('jobs'), `/api/jobs/${id}`, 'PUT', { ...content, revision }),
+      send: (content, revision) => ask(recordSchema('jobs'), `/api/jobs/${id}`, 'PUT', { ...content, revision }),
       fetch: () => fetchJob(id),
       append: log.append,
       now: () => new Date(),

@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { job as jobSchema, type Job } from '#core/records/job/job'
-import type { KeptJob } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/kept/things'
 import type { LogEntry, Reading } from '#core/log/entry'
-import { inForce } from '#core/log/inForce'
+import { activeEntries } from '#core/log/activeEntries'
 import type { Answer } from '~/saving/api'
 import { testStorage } from '~/saving/storage.fixture'
 import { jobSession, type SessionParts } from './session'
@@ -19,7 +19,7 @@ const content: Job = jobSchema.parse({
   wanted: { deg: { A: 20, B: 20 }, linked: true },
 })
 const at = '2026-05-01T09:00:00.000Z'
-const kept = (more: Partial<KeptJob> = {}): KeptJob => ({
+const kept = (more: Partial<JobRecord> = {}): JobRecord => ({
   ...content,
   id: id(9),
   revision: 1,
@@ -39,7 +39,7 @@ const reading = (n: number): Reading => ({
   side: 'A',
   placeMm: 10,
   deg: 20,
-  doubtDeg: 0.1,
+  uncertaintyDeg: 0.1,
   zero: 'centre-plane',
   expectedDeg: null,
 })
@@ -53,7 +53,7 @@ function bench(storage = { local: testStorage(), session: testStorage() }, start
     now: () => new Date(at),
     append: (entries) => log.push(...entries),
     fetch: async () => ({ ok: true, value: server.job }),
-    async send(changed, revision): Promise<Answer<KeptJob>> {
+    async send(changed, revision): Promise<Answer<JobRecord>> {
       if (!server.reachable) return { ok: false, status: 0, problem: { code: 'no-answer', fields: [] } }
       if (revision !== server.job.revision)
         return { ok: false, status: 409, problem: { code: 'outdated', fields: [], current: server.job } }
@@ -62,7 +62,7 @@ function bench(storage = { local: testStorage(), session: testStorage() }, start
     },
   }
   const session = jobSession(start, parts)
-  return { session, server, log, storage, inForce: () => inForce(log).map((entry) => entry.id) }
+  return { session, server, log, storage, activeEntries: () => activeEntries(log).map((entry) => entry.id) }
 }
 const settled = () => vi.advanceTimersByTimeAsync(500)
 
@@ -119,35 +119,35 @@ describe('an opened job', () => {
   })
 
   it('an entry and the change that goes with it are one step: both go and come back together', async () => {
-    const { session, server, inForce } = bench()
+    const { session, server, activeEntries } = bench()
     const dialled = { A: slot('5'), B: slot('5'), linked: true }
     session.record('note as dialled', [reading(20)], [], { dialled })
     await settled()
-    expect([server.job.dialled, inForce()]).toEqual([dialled, [id(20)]])
+    expect([server.job.dialled, activeEntries()]).toEqual([dialled, [id(20)]])
     session.goBack()
     await settled()
-    expect([server.job.dialled, inForce()]).toEqual([content.dialled, []])
+    expect([server.job.dialled, activeEntries()]).toEqual([content.dialled, []])
     session.goForward()
     await settled()
-    expect([server.job.dialled, inForce()]).toEqual([dialled, [id(20)]])
+    expect([server.job.dialled, activeEntries()]).toEqual([dialled, [id(20)]])
     expect(session.record('note', [reading(21)], [], { name: ' ' })).toMatchObject([{ field: 'name' }])
-    expect(inForce()).toEqual([id(20)])
+    expect(activeEntries()).toEqual([id(20)])
   })
 
   it('an entry of the log is a step as well: struck out by undo, back by redo, as often as one likes', () => {
-    const { session, inForce } = bench()
+    const { session, activeEntries } = bench()
     session.record('read angle', [reading(20)])
     session.record('read angle', [reading(21)], [id(20)])
-    expect(inForce()).toEqual([id(21)])
+    expect(activeEntries()).toEqual([id(21)])
     for (let i = 0; i < 3; i++) {
       session.goBack()
-      expect(inForce()).toEqual([id(20)])
+      expect(activeEntries()).toEqual([id(20)])
       session.goForward()
-      expect(inForce()).toEqual([id(21)])
+      expect(activeEntries()).toEqual([id(21)])
     }
     session.goBack()
     session.goBack()
-    expect(inForce()).toEqual([])
+    expect(activeEntries()).toEqual([])
   })
 
   it('takes up what an earlier page of this browser could not send, written by an earlier version too', async () => {

@@ -3,7 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { job as jobSchema, type Job } from '#core/records/job/job'
-import { THINGS, versionOfKind, type KeptJob } from '#core/records/kept/things'
+import { RECORDS, versionOfKind, type JobRecord } from '#core/records/kept/things'
 import type { LogEntry } from '#core/log/entry'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import { readContent } from '#core/schema/versioned'
@@ -27,12 +27,12 @@ export interface SessionParts {
   /** Outlives the page; and as long as this tab. */
   readonly local: Storage
   readonly session: Storage
-  send(content: Job, revision: number): Promise<Answer<KeptJob>>
+  send(content: Job, revision: number): Promise<Answer<JobRecord>>
   /** What the server has now. */
-  fetch(): Promise<Answer<KeptJob>>
+  fetch(): Promise<Answer<JobRecord>>
   /** Adds entries to the log. */
   append(entries: readonly LogEntry[]): void
-  onSaved?(saved: KeptJob): void
+  onSaved?(saved: JobRecord): void
   now(): Date
 }
 
@@ -53,7 +53,7 @@ const TOGETHER: Together = {
 }
 
 const readJob = (value: unknown, version: number): Job | null => {
-  const read = readContent(THINGS.jobs, version, value)
+  const read = readContent(RECORDS.jobs, version, value)
   return read.ok ? read.content : null
 }
 const parseJob = (value: unknown): Job | null => readJob(value, versionOfKind('jobs'))
@@ -62,7 +62,7 @@ const parseJob = (value: unknown): Job | null => readJob(value, versionOfKind('j
  * One opened job: its content, its saving and its undo. It is of this job for good: whatever is opened after it, its
  * changes go to its own place. Every change goes through `change`, every entry of its log through `record`.
  */
-export function jobSession(kept: KeptJob, parts: SessionParts) {
+export function jobSession(kept: JobRecord, parts: SessionParts) {
   const { id } = kept
   const historyKey = `jaw-tilt-history:${id}`
   const content = shallowRef<Job>(jobSchema.parse(kept))
@@ -136,22 +136,22 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     stoneId: content.value.stoneId,
     instrumentId: null,
   })
-  const strikeOf = (entryId: string): LogEntry => ({ ...newEntry(), stoneId: null, kind: 'strike', entryId })
+  const retractionOf = (entryId: string): LogEntry => ({ ...newEntry(), stoneId: null, kind: 'retraction', entryId })
 
   /**
-   * Adds entries to the log of this job and strikes others out, with a change of the job that goes with it: one step
+   * Adds entries to the log of this job and retractions others out, with a change of the job that goes with it: one step
    * that can be undone.
    */
   function record(
     label: string,
     entries: readonly LogEntry[],
-    strikeOut: readonly string[] = [],
+    retract: readonly string[] = [],
     patch: Partial<Job> = {},
   ): readonly FieldProblem[] {
     const before = content.value
     const read = checked(jobSchema, { ...before, ...patch })
     if (!read.ok) return read.problems
-    const all = [...strikeOut.map(strikeOf), ...entries]
+    const all = [...retract.map(retractionOf), ...entries]
     if (all.length === 0) return []
     parts.append(all)
     lastStep.value = label
@@ -174,10 +174,10 @@ export function jobSession(kept: KeptJob, parts: SessionParts) {
     }
     lastStep.value = `${direction === 'back' ? 'Undone' : 'Done again'}: ${label}`
     if (entries) {
-      // What it added is struck out; to do it again, those strikes are.
-      const strikes = entries.map(strikeOf)
-      parts.append(strikes)
-      const turned = { ...to.step, entries: strikes.map((strike) => strike.id) }
+      // What it added is struck out; to do it again, those retractions are.
+      const retractions = entries.map(retractionOf)
+      parts.append(retractions)
+      const turned = { ...to.step, entries: retractions.map((retraction) => retraction.id) }
       const stack = direction === 'back' ? 'undone' : 'done'
       settle(next, { ...to.history, [stack]: [...to.history[stack].slice(0, -1), turned] })
     } else settle(next, to.history)

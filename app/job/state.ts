@@ -4,13 +4,13 @@ import { onRig } from '#core/records/rig/fittedAt'
 import { rigMeasures } from '#core/records/rig/rig'
 import { lowestPivotHeightMm } from '#core/geometry/dial/lowestPivotHeight'
 import { zonesOfBlade } from '#core/records/blade/zones'
-import { evenStations } from '#core/math/curve/stations'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { atDialFor, evaluate, type Evaluation, type SideSet } from '#core/uncertainty/evaluate'
 import { gripOf } from '#core/geometry/hold/grip'
 import type { Job } from '#core/records/job/job'
-import { provedAmount, readAmount } from '#core/log/amount'
+import { meanProof, meanReading } from '#core/log/meanReading'
 import { dialledState } from '#core/log/dialledState'
-import { ofKind, onBlade } from '#core/log/inForce'
+import { ofKind, onBlade } from '#core/log/activeEntries'
 import type { Setup } from '#core/geometry/setup/setup'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
 import type { Refusal } from '#core/schema/refusal'
@@ -22,7 +22,7 @@ import { problemText } from '~/words/problemText'
 import { reasonText } from '~/words/reasonText'
 import type { JobSession } from './session'
 
-const STATIONS_ALONG_EDGE = 400
+const EDGE_POINTS_ALONG = 400
 
 export interface Stores {
   readonly collections: ReturnType<typeof useCollections>
@@ -79,13 +79,13 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     stone: stone.value,
     hold: content.value.hold,
   }))
-  const stations = computed(() => evenStations(blade.value.edge, STATIONS_ALONG_EDGE))
-  const zones = computed(() => zonesOfBlade(blade.value, stations.value))
-  const evaluation = computed(() => evaluate(setup.value, content.value, stations.value))
+  const edgePoints = computed(() => evenEdgePoints(blade.value.edge, EDGE_POINTS_ALONG))
+  const zones = computed(() => zonesOfBlade(blade.value, edgePoints.value))
+  const evaluation = computed(() => evaluate(setup.value, content.value, edgePoints.value))
   /** The same at the place that the dial is for: where one looks changes nothing of it. */
   const dialFor = computed(() => {
     const there = atDialFor(content.value)
-    return there === content.value ? evaluation.value : evaluate(setup.value, there, stations.value)
+    return there === content.value ? evaluation.value : evaluate(setup.value, there, edgePoints.value)
   })
   /** What the jaws hold of this blade, and what stands against the hold as it is. */
   const grip = computed(() => gripOf(blade.value, rig.value))
@@ -95,7 +95,11 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const trouble = computed(() =>
     up.value.ok
       ? ''
-      : reasonText(up.value, preferences.unit, lowestPivotHeightMm(setup.value, side.value, evaluation.value.station)),
+      : reasonText(
+          up.value,
+          preferences.unit,
+          lowestPivotHeightMm(setup.value, side.value, evaluation.value.edgePoint),
+        ),
   )
 
   // What is drawn: the last state that had an angle, so that a wrong figure does not take the picture away.
@@ -111,8 +115,8 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const entries = computed(() => log.entries.filter((entry) => entry.jobId === session.id))
   /** Those of the blade that is held. */
   const entriesOfBlade = computed(() => onBlade(entries.value, content.value.bladeId))
-  const read = computed(() => perSide((of) => readAmount(ofKind(entriesOfBlade.value, 'reading'), of)))
-  const proved = computed(() => perSide((of) => provedAmount(ofKind(entriesOfBlade.value, 'proof'), of)))
+  const read = computed(() => perSide((of) => meanReading(ofKind(entriesOfBlade.value, 'reading'), of)))
+  const proved = computed(() => perSide((of) => meanProof(ofKind(entriesOfBlade.value, 'proof'), of)))
 
   /** Whether a hand has dialled what is dialled here. */
   const dialled = computed(() => perSide((of) => dialledState(entries.value, content.value, of)))
@@ -137,7 +141,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     turnOver,
     wantedDeg,
     setup,
-    stations,
+    edgePoints,
     zones,
     evaluation,
     dialFor,

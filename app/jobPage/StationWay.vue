@@ -4,7 +4,7 @@ import { stationState, type StationId, type StationState } from '#core/process/n
 import { useNextStep } from './useNextStep'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
-import { DOUBT, placeAt, sheetPath, STATIONS } from '~/navigation/stations'
+import { UNCERTAINTY, placeAt, sheetPath, STATIONS } from '~/navigation/stations'
 import { dialFigures } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
@@ -91,13 +91,13 @@ const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'ne
       </li>
     </ol>
     <NuxtLink
-      :to="sheetPath(job.id, DOUBT.id)"
+      :to="sheetPath(job.id, UNCERTAINTY.id)"
       class="flex items-center justify-center gap-x-1.5 border-b-3 border-l border-l-default px-1.5 py-1.5 max-lg:flex-col lg:px-3"
-      :class="here === DOUBT.id ? 'border-b-primary' : 'border-b-transparent hover:border-b-accented'"
-      :aria-current="here === DOUBT.id ? 'step' : undefined"
+      :class="here === UNCERTAINTY.id ? 'border-b-primary' : 'border-b-transparent hover:border-b-accented'"
+      :aria-current="here === UNCERTAINTY.id ? 'step' : undefined"
     >
       <span class="flex size-5 items-center justify-center text-lg leading-none" aria-hidden="true">±</span>
-      <span class="font-semibold max-lg:text-sm">{{ DOUBT.word }}</span>
+      <span class="font-semibold max-lg:text-sm">{{ UNCERTAINTY.word }}</span>
     </NuxtLink>
   </nav>
 </template>

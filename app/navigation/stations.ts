@@ -13,9 +13,9 @@ export interface Sheet {
   readonly aside?: boolean
 }
 
-/** A station of the work, or the room of doubt beside them. */
+/** A station of the work, or the room of uncertainty beside them. */
 export interface Room {
-  readonly id: StationId | 'doubt'
+  readonly id: StationId | 'uncertainty'
   readonly word: string
   readonly key: string
   readonly sheets: readonly Sheet[]
@@ -139,9 +139,9 @@ const SHEETS = {
 export const STATIONS: readonly (Room & { readonly id: StationId })[] = STATION_IDS.map((id) => ({ id, ...SHEETS[id] }))
 
 /** How sure it all is stands beside the stations: it is asked of every one of them. */
-export const DOUBT = {
-  id: 'doubt',
-  word: 'Doubt',
+export const UNCERTAINTY = {
+  id: 'uncertainty',
+  word: 'Uncertainty',
   key: '8',
   sheets: [
     {
@@ -157,11 +157,12 @@ export const DOUBT = {
     { id: 'what-if', word: 'What if', title: 'What if?', fills: true },
   ],
 } as const satisfies Room
-export const ROOMS: readonly Room[] = [...STATIONS, DOUBT]
+export const ROOMS: readonly Room[] = [...STATIONS, UNCERTAINTY]
 
 type KeysOf<R extends string, S extends Omit<Room, 'id'>> = `${R}/${S['sheets'][number]['id']}`
 /** Every sheet there is, as room and sheet: "clamp/even". */
-export type SheetKey = { [R in StationId]: KeysOf<R, (typeof SHEETS)[R]> }[StationId] | KeysOf<'doubt', typeof DOUBT>
+export type SheetKey =
+  { [R in StationId]: KeysOf<R, (typeof SHEETS)[R]> }[StationId] | KeysOf<'uncertainty', typeof UNCERTAINTY>
 
 /** The sheets of a room that have a tab. */
 export const tabsOf = (room: Room): readonly Sheet[] => room.sheets.filter((sheet) => !sheet.aside)
@@ -187,9 +188,9 @@ export function placeAt(path: string): Place | null {
 const MOVED: Readonly<Record<string, string>> = {
   'rig/order': 'grind',
   'clamp/parts': 'clamp/even',
-  'clamp/sides': 'doubt/sides',
-  'clamp/sure': 'doubt',
-  'clamp/what-if': 'doubt/what-if',
+  'clamp/sides': 'uncertainty/sides',
+  'clamp/sure': 'uncertainty',
+  'clamp/what-if': 'uncertainty/what-if',
 }
 
 /** The address to go to from one within a job that is of no sheet. */

@@ -80,7 +80,7 @@ const FEW = 9
         <p class="mt-1 text-muted">A job is one blade in one rig: start one, and it is kept as you go.</p>
       </div>
       <EmptyStart v-else />
-      <JobsPutAway :search="search.trim()" />
+      <ArchivedJobs :search="search.trim()" />
       <SampleRoom v-if="collections.samples > 0 || !collections.canStart" class="mt-3" />
       <UnreadableThings />
       <p v-if="problem" role="alert" class="mt-3 text-error">{{ problem }}</p>

@@ -190,4 +190,3 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
     },
   }
 }
-

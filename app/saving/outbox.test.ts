@@ -13,7 +13,7 @@ const entry = (n: number): LogEntry => ({
   bladeId: null,
   stoneId: null,
   instrumentId: null,
-  kind: 'strike',
+  kind: 'retraction',
   entryId: '0197a000-0000-7000-8000-000000000999',
 })
 const noAnswer: Answer<never> = { ok: false, status: 0, problem: { code: 'no-answer', fields: [] } }

@@ -1,12 +1,12 @@
 <script setup lang="ts" generic="K extends Tool">
 import type { Kept } from '#core/records/kept/things'
-import { usePuttingAway } from './usePuttingAway'
+import { useArchiving } from './useArchiving'
 import type { Tool } from '~/stores/known'
 
 /** What can be done with the rig, blade or stone that is chosen, and those that were put away. */
 const props = defineProps<{ kind: K; chosen: Kept<K> | null; things: Kept<K>[]; word: string }>()
 const emit = defineEmits<{ describe: [from: Kept<K> | null, copy: boolean] }>()
-const { shelve, putBack } = usePuttingAway(props.kind)
+const { shelve, putBack } = useArchiving(props.kind)
 const away = computed(() =>
   props.things.filter((thing) => thing.archivedAt !== null).map(({ id, name }) => ({ id, name: String(name) })),
 )
@@ -55,7 +55,7 @@ const away = computed(() =>
         @click="emit('describe', null, false)"
       />
     </div>
-    <BladesPutAway v-if="kind === 'blades'" />
-    <PutAway v-else :total="away.length" :things="away" @back="putBack" />
+    <ArchivedBlades v-if="kind === 'blades'" />
+    <ArchivedList v-else :total="away.length" :things="away" @back="putBack" />
   </div>
 </template>

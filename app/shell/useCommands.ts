@@ -30,8 +30,8 @@ type Entry = Omit<Command, 'run'> & ({ run: () => void } | { onJob: (job: JobVie
 const SHEET_FINDS: Readonly<Record<string, string>> = {
   'clamp/card': 'print pdf paper',
   'clamp/even': 'best hold belly',
-  'doubt/sides': 'centring flip',
-  'doubt/what-if': 'try',
+  'uncertainty/sides': 'centring flip',
+  'uncertainty/what-if': 'try',
 }
 
 /** Everything that can be done by key or palette, in one table. */
@@ -85,7 +85,7 @@ export function useCommands() {
     return [
       ...rooms.map((room): Entry => ({
         id: `go-${room.id}`,
-        label: room.id === 'doubt' ? 'How sure it all is' : `${room.word} station`,
+        label: room.id === 'uncertainty' ? 'How sure it all is' : `${room.word} station`,
         group: 'Go',
         icon: 'i-lucide-milestone',
         keys: room.key,

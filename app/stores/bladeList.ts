@@ -2,14 +2,14 @@ import { ref } from 'vue'
 import type { z } from 'zod'
 import { bladePage, MOST_NAMED_AT_ONCE, type BladePage } from '#core/exchange/api/lists'
 import { collectionOf, type Unreadable } from '#core/records/kept/stored'
-import type { KeptBlade } from '#core/records/kept/things'
+import type { BladeRecord } from '#core/records/kept/things'
 import { ask, type Answer } from '~/saving/api'
 import { merged, queryOf, type AskedPart, type Known } from './known'
 
 /** Blades as they were fetched again; `asked`: which were known before. */
 export interface FetchedBlades {
   readonly asked: readonly string[]
-  readonly things: KeptBlade[]
+  readonly things: BladeRecord[]
   readonly unreadable: Unreadable[]
 }
 
@@ -22,7 +22,7 @@ export function bladeList(known: Known) {
 
   const fetchNamed = (ids: readonly string[]) =>
     ask(
-      collectionOf('blades') as unknown as z.ZodType<{ things: KeptBlade[]; unreadable: Unreadable[] }>,
+      collectionOf('blades') as unknown as z.ZodType<{ things: BladeRecord[]; unreadable: Unreadable[] }>,
       `/api/blades?ids=${ids.join(',')}`,
     )
   async function fetchPart(asked: AskedPart): Promise<Answer<BladePage>> {
@@ -51,7 +51,7 @@ export function bladeList(known: Known) {
     }
   }
   /** What is known of them with what was fetched again: those that are no more are forgotten. */
-  function knownWith(fetched: FetchedBlades, replaced = false): KeptBlade[] {
+  function knownWith(fetched: FetchedBlades, replaced = false): BladeRecord[] {
     const there = new Set(fetched.things.map(({ id }) => id))
     const gone = new Set(fetched.asked.filter((id) => !there.has(id)))
     const left = all.value.blades.filter(({ id }) => !gone.has(id))
@@ -64,7 +64,7 @@ export function bladeList(known: Known) {
     return page
   }
   /** One that is named comes to be known; null where there is none that can be read. */
-  async function learnOne(id: string): Promise<Answer<KeptBlade | null>> {
+  async function learnOne(id: string): Promise<Answer<BladeRecord | null>> {
     const there = () => all.value.blades.find((one) => one.id === id) ?? null
     if (there()) return { ok: true, value: there() }
     const named = await fetchNamed([id])

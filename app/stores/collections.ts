@@ -5,14 +5,14 @@ import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
 import { rigVersion, type RigVersion } from '#core/records/kept/rigVersion'
 import { collectionOf, type Unreadable } from '#core/records/kept/stored'
 import {
-  keptSchema,
+  recordSchema,
   type Kept,
-  type KeptBlade,
-  type KeptInstrument,
-  type KeptJob,
-  type KeptRig,
-  type KeptStone,
-  type ThingKind,
+  type BladeRecord,
+  type InstrumentRecord,
+  type JobRecord,
+  type RigRecord,
+  type StoneRecord,
+  type RecordKind,
 } from '#core/records/kept/things'
 import { ask, type Answer } from '~/saving/api'
 import { bladeList, type FetchedBlades } from './bladeList'
@@ -37,11 +37,11 @@ export const useCollections = defineStore('collections', () => {
   const rigVersions = shallowRef<RigVersion[]>([])
   const loaded = ref(false)
 
-  const rigs = computed<KeptRig[]>(() => all.value.rigs)
-  const blades = computed<KeptBlade[]>(() => all.value.blades)
-  const stones = computed<KeptStone[]>(() => coarseToFine(all.value.stones))
-  const jobs = computed<KeptJob[]>(() => all.value.jobs)
-  const instruments = computed<KeptInstrument[]>(() => all.value.instruments)
+  const rigs = computed<RigRecord[]>(() => all.value.rigs)
+  const blades = computed<BladeRecord[]>(() => all.value.blades)
+  const stones = computed<StoneRecord[]>(() => coarseToFine(all.value.stones))
+  const jobs = computed<JobRecord[]>(() => all.value.jobs)
+  const instruments = computed<InstrumentRecord[]>(() => all.value.instruments)
 
   /**
    * Fetches the tools and the jobs that are shown first. Again, behind a page that stands: what cannot be fetched then
@@ -83,7 +83,7 @@ export const useCollections = defineStore('collections', () => {
   const fetchTools = (kind: Few) =>
     ask(collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>, `/api/${kind}?archived=true`)
   /** Fetches one collection again, of the jobs the part that is shown; what cannot be fetched stays as it was. */
-  async function reload(kind: ThingKind): Promise<void> {
+  async function reload(kind: RecordKind): Promise<void> {
     if (kind === 'jobs') {
       const page = await jobParts.fetchPart({ limit: jobParts.bench.value.shown })
       if (page.ok) jobParts.show(page.value, true)
@@ -101,37 +101,37 @@ export const useCollections = defineStore('collections', () => {
   /** Keeps what is described: new, or changed from what it was. The answer says what is stored, or why not. */
   async function keep<K extends Tool>(kind: K, content: object, from: Kept<K> | null): Promise<Answer<Kept<K>>> {
     const answer = from
-      ? await ask(keptSchema(kind), `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
-      : await ask(keptSchema(kind), `/api/${kind}`, 'POST', content)
+      ? await ask(recordSchema(kind), `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
+      : await ask(recordSchema(kind), `/api/${kind}`, 'POST', content)
     if (answer.ok) await noteKept(kind, answer.value)
     return answer
   }
 
   /** Puts a thing away, or back. */
-  async function putAway<K extends ThingKind>(kind: K, thing: Kept<K>, away: boolean): Promise<Answer<Kept<K>>> {
+  async function putAway<K extends RecordKind>(kind: K, thing: Kept<K>, away: boolean): Promise<Answer<Kept<K>>> {
     const path = `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`
-    const answer = await ask(keptSchema(kind), path, 'POST', { revision: thing.revision })
+    const answer = await ask(recordSchema(kind), path, 'POST', { revision: thing.revision })
     if (answer.ok) await noteKept(kind, answer.value)
     return answer
   }
   /** Takes a job off the bench, or puts it back. */
-  const shelve = async (job: KeptJob, away: boolean): Promise<KeptJob | null> =>
+  const shelve = async (job: JobRecord, away: boolean): Promise<JobRecord | null> =>
     noted('jobs', await putAway('jobs', job, away))
 
-  async function noteKept<K extends ThingKind>(kind: K, thing: Kept<K>) {
+  async function noteKept<K extends RecordKind>(kind: K, thing: Kept<K>) {
     // What a rig was before first: jobs that were done with it go on with that.
     if (kind === 'rigs') await loadRigVersions()
     note(kind, thing)
   }
-  function note<K extends ThingKind>(kind: K, thing: Kept<K>) {
+  function note<K extends RecordKind>(kind: K, thing: Kept<K>) {
     const before = (all.value[kind] as Kept<K>[]).find((one) => one.id === thing.id)
     known.learn(kind, [thing])
     const by = Number(thing.archivedAt === null) - Number(before?.archivedAt === null)
     if (kind === 'blades') bladeParts.noted(by)
-    if (kind === 'jobs') jobParts.noted(thing as KeptJob, by)
+    if (kind === 'jobs') jobParts.noted(thing as JobRecord, by)
   }
   /** What was answered, with the list brought up to it; or null with the problem told. */
-  function noted<K extends ThingKind>(kind: K, answer: Answer<Kept<K>>): Kept<K> | null {
+  function noted<K extends RecordKind>(kind: K, answer: Answer<Kept<K>>): Kept<K> | null {
     if (answer.ok) note(kind, answer.value)
     else problem.value = answer.problem
     return answer.ok ? answer.value : null
@@ -142,7 +142,7 @@ export const useCollections = defineStore('collections', () => {
     if (answer.ok) rigVersions.value = answer.value
   }
   /** A rig as it was at a revision; as it is where that is not known. */
-  function rigAt(rigId: string, revision: number | null): KeptRig | null {
+  function rigAt(rigId: string, revision: number | null): RigRecord | null {
     const now = rigs.value.find((one) => one.id === rigId)
     if (!now || revision === null || revision === now.revision) return now ?? null
     const then = rigVersions.value.find((one) => one.rigId === rigId && one.revision === revision)
@@ -154,7 +154,7 @@ export const useCollections = defineStore('collections', () => {
     [...rigs.value, ...blades.value, ...stones.value, ...instruments.value].find((one) => one.id === id)?.name ??
     'one that is not here'
   /** Whether another thing of the kind has the same name. */
-  const isTwin = (kind: ThingKind, { id, name }: { id: string; name: string }): boolean =>
+  const isTwin = (kind: RecordKind, { id, name }: { id: string; name: string }): boolean =>
     all.value[kind].some((one) => one.id !== id && one.name === name)
 
   return {
@@ -184,9 +184,9 @@ export const useCollections = defineStore('collections', () => {
     jobsByTime: jobParts.byTime,
     recentJobs: jobParts.recent,
     /** A job that was fetched comes to be known. */
-    learn: (job: KeptJob) => known.learn('jobs', [job]),
+    learn: (job: JobRecord) => known.learn('jobs', [job]),
     /** Keeps the list in step with a job that was saved. */
-    noteSaved: (job: KeptJob) => note('jobs', job),
+    noteSaved: (job: JobRecord) => note('jobs', job),
     shelve,
     canStart: beginning.canStart,
     lastWith: beginning.lastWith,

@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { z } from 'zod'
 import { doneWith } from '#core/process/card/sameAgain'
 import { startingCard } from '#core/process/card/starting'
-import { keptSchema, type Kept, type KeptJob } from '#core/records/kept/things'
+import { recordSchema, type Kept, type JobRecord } from '#core/records/kept/things'
 import { ask, type Answer } from '~/saving/api'
 import type { bladeList } from './bladeList'
 import type { jobList } from './jobList'
@@ -17,7 +17,7 @@ export function jobBeginning(
   known: Known,
   jobs: ReturnType<typeof jobList>,
   blades: ReturnType<typeof bladeList>,
-  noted: (answer: Answer<KeptJob>) => KeptJob | null,
+  noted: (answer: Answer<JobRecord>) => JobRecord | null,
 ) {
   const { all, problem } = known
   const canStart = computed(
@@ -26,7 +26,7 @@ export function jobBeginning(
   )
 
   /** The last job with a blade, on a rig that is still in use; undefined for a blade that is new here. */
-  const lastWith = (bladeId: string): KeptJob | undefined =>
+  const lastWith = (bladeId: string): JobRecord | undefined =>
     jobs.byTime.value.find(
       (job) => job.bladeId === bladeId && usable(all.value.rigs).some((rig) => rig.id === job.rigId),
     )
@@ -44,7 +44,7 @@ export function jobBeginning(
   }
 
   /** A new job with a blade: with rig, stone and hold as in the last one with it, else with those of the last job. */
-  async function startJob(bladeId: string): Promise<KeptJob | null> {
+  async function startJob(bladeId: string): Promise<JobRecord | null> {
     const named = await blades.learnOne(bladeId)
     if (!named.ok) problem.value = named.problem
     const blade = named.ok ? named.value : null
@@ -73,7 +73,7 @@ export function jobBeginning(
       stoneId: stone.id,
       ...begun,
     }
-    return noted(await ask(keptSchema('jobs'), '/api/jobs', 'POST', content))
+    return noted(await ask(recordSchema('jobs'), '/api/jobs', 'POST', content))
   }
   return { canStart, lastWith, startJob }
 }

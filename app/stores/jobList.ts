@@ -1,6 +1,6 @@
 import { computed, shallowRef } from 'vue'
 import { aroundJob, jobPage, LISTED_AT_ONCE, type JobPage } from '#core/exchange/api/lists'
-import type { KeptJob } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/kept/things'
 import { ask, type Answer } from '~/saving/api'
 import { queryOf, type AskedPart, type Known } from './known'
 import type { useLog } from './log'
@@ -58,7 +58,7 @@ export function jobList(known: Known, log: ReturnType<typeof useLog>) {
     known.learn('jobs', answer.value.jobs)
   }
   /** One was kept, put away or put back: what is begun here is shown whatever part of the list it is in. */
-  function noted({ id, archivedAt }: KeptJob, by: number) {
+  function noted({ id, archivedAt }: JobRecord, by: number) {
     const { ids, total, ...rest } = bench.value
     const others = ids.filter((other) => other !== id)
     bench.value = { ...rest, ids: archivedAt === null ? [id, ...others] : others, total: total + by }

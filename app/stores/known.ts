@@ -1,15 +1,15 @@
 import { shallowRef, type ShallowRef } from 'vue'
 import type { Unreadable } from '#core/records/kept/stored'
-import { THING_KINDS, type Kept, type ThingKind } from '#core/records/kept/things'
+import { RECORD_KINDS, type Kept, type RecordKind } from '#core/records/kept/things'
 import type { Problem } from '#core/schema/problem'
 
 /** What is described by its measures. */
-export type Tool = Exclude<ThingKind, 'jobs'>
+export type Tool = Exclude<RecordKind, 'jobs'>
 /** What there are few of is fetched whole. */
 export type Few = Exclude<Tool, 'blades'>
-export const FEW = THING_KINDS.filter((kind): kind is Few => kind !== 'jobs' && kind !== 'blades')
+export const FEW = RECORD_KINDS.filter((kind): kind is Few => kind !== 'jobs' && kind !== 'blades')
 
-export const isThingKind = (name: string): name is ThingKind => (THING_KINDS as readonly string[]).includes(name)
+export const isThingKind = (name: string): name is RecordKind => (RECORD_KINDS as readonly string[]).includes(name)
 
 /** A part of the jobs or the blades, on the bench or the shelf unless they are to be those put away. */
 export interface AskedPart {
@@ -26,12 +26,12 @@ export const queryOf = (asked: AskedPart): string => {
 
 /** The things that are known here, and what went wrong in asking for more. */
 export interface Known {
-  readonly all: ShallowRef<{ [K in ThingKind]: Kept<K>[] }>
+  readonly all: ShallowRef<{ [K in RecordKind]: Kept<K>[] }>
   /** What lies on the disk and cannot be read by this version. */
   readonly unreadable: ShallowRef<Unreadable[]>
   readonly problem: ShallowRef<Problem | null>
   /** Things that came. `replaced`: an earlier state may have been put in the place of what is known. */
-  learn<K extends ThingKind>(kind: K, things: readonly Kept<K>[], replaced?: boolean): void
+  learn<K extends RecordKind>(kind: K, things: readonly Kept<K>[], replaced?: boolean): void
 }
 
 export function knownThings(): Known {

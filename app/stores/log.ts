@@ -3,7 +3,7 @@ import { computed, shallowRef } from 'vue'
 import { z } from 'zod'
 import { listedLog, type ListedLog } from '#core/exchange/api/lists'
 import { logEntry, type LogEntry } from '#core/log/entry'
-import { inForce } from '#core/log/inForce'
+import { activeEntries } from '#core/log/activeEntries'
 import { takenEntries, type UnreadableEntry } from '#core/log/stored'
 import { ask } from '~/saving/api'
 import { outbox, type OutboxState } from '~/saving/outbox'
@@ -79,6 +79,6 @@ export const useLog = defineStore('log', () => {
   }
 
   /** What holds: not struck out. Oldest first. */
-  const entries = computed(() => inForce([...known.value.values()]))
+  const entries = computed(() => activeEntries([...known.value.values()]))
   return { entries, unreadable, state, load, learn, loadAnew, append, retry: () => out.flush() }
 })

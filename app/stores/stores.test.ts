@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { job as jobSchema } from '#core/records/job/job'
-import type { KeptJob } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/kept/things'
 import { plainStone } from '#core/geometry/setup/sampleSetup.fixture'
 import { testStorage } from '~/saving/storage.fixture'
 import { useCollections } from './collections'
@@ -12,7 +12,7 @@ const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')
 const at = '2026-05-01T09:00:00.000Z'
 const meta = (n: number) => ({ id: id(n), revision: 1, createdAt: at, updatedAt: at, archivedAt: null })
 const slot = { by: 'slot' as const, label: '3' }
-const job = (n: number, name: string): KeptJob => ({
+const job = (n: number, name: string): JobRecord => ({
   ...jobSchema.parse({
     name,
     rigId: id(1),
@@ -93,7 +93,7 @@ describe('which job is open', () => {
     await tick()
     expect(open.session).toBeNull()
     const sent = requests.find((one) => one.method === 'PUT')!
-    expect([sent.path, (sent.body as KeptJob).name]).toEqual([`/api/jobs/${id(8)}`, 'First, renamed'])
+    expect([sent.path, (sent.body as JobRecord).name]).toEqual([`/api/jobs/${id(8)}`, 'First, renamed'])
     open.close()
   })
 

@@ -51,12 +51,12 @@ export function adviceText(
     case 'dial':
       return {
         do: `Dial ${dialText(setup.rig, next.setting)} for ${sideNames[next.side]}`,
-        why: `it gives ${angleText(next.givesDeg, next.doubtDeg)}, ${differenceText(next.offDeg, next.doubtDeg)} off the wanted angle`,
+        why: `it gives ${angleText(next.givesDeg, next.uncertaintyDeg)}, ${differenceText(next.offDeg, next.uncertaintyDeg)} off the wanted angle`,
       }
     case 'read':
       return {
         do: `Read the gauge on ${sideNames[next.side]}`,
-        why: `${placeText(dialForMm, setup.rig.kind, unit)} it must show ${angleText(next.mustReadDeg, next.doubtDeg)} if all measures are right`,
+        why: `${placeText(dialForMm, setup.rig.kind, unit)} it must show ${angleText(next.mustReadDeg, next.uncertaintyDeg)} if all measures are right`,
       }
     case 'look-on':
       return {
@@ -76,7 +76,7 @@ export function adviceText(
     case 'explain-proof':
       return {
         do: `Find out why ${sideNames[next.side]} is not as set`,
-        why: `proved and set are ${angleText(Math.abs(next.offDeg), next.doubtDeg)} apart; what would explain it stands at Prove`,
+        why: `proved and set are ${angleText(Math.abs(next.offDeg), next.uncertaintyDeg)} apart; what would explain it stands at Prove`,
       }
     case 'put-to-use':
       return {

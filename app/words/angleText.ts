@@ -1,21 +1,22 @@
 import { decimalsBackedBy } from '#core/math/units/figures'
 
 /** A tenth of a degree is the finest that anyone at a bench can use. */
-const decimals = (doubtDeg: number): number => decimalsBackedBy(doubtDeg, 1)
+const decimals = (uncertaintyDeg: number): number => decimalsBackedBy(uncertaintyDeg, 1)
 
-/** An angle in words, no finer than its doubt backs: "19.8°". */
-export const angleText = (deg: number, doubtDeg = 0.1): string => `${withMinus(deg.toFixed(decimals(doubtDeg)))}°`
+/** An angle in words, no finer than its uncertainty backs: "19.8°". */
+export const angleText = (deg: number, uncertaintyDeg = 0.1): string =>
+  `${withMinus(deg.toFixed(decimals(uncertaintyDeg)))}°`
 
 /** A difference with its sign: "+0.4°", "−1.2°", "0.0°". */
-export function differenceText(deg: number, doubtDeg = 0.1): string {
-  const figure = Math.abs(deg).toFixed(decimals(doubtDeg))
+export function differenceText(deg: number, uncertaintyDeg = 0.1): string {
+  const figure = Math.abs(deg).toFixed(decimals(uncertaintyDeg))
   if (Number(figure) === 0) return `${figure}°`
   return `${deg > 0 ? '+' : '−'}${figure}°`
 }
 
 /** How an angle stands to the wanted one: "0.4° steeper", "on it". */
-export function steepnessText(offDeg: number, doubtDeg = 0.1): string {
-  const figure = Math.abs(offDeg).toFixed(decimals(doubtDeg))
+export function steepnessText(offDeg: number, uncertaintyDeg = 0.1): string {
+  const figure = Math.abs(offDeg).toFixed(decimals(uncertaintyDeg))
   if (Number(figure) === 0) return 'on the wanted angle'
   return `${figure}° ${offDeg > 0 ? 'steeper' : 'flatter'} than wanted`
 }

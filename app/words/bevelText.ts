@@ -8,17 +8,20 @@ import { bevelFigure, exactLength } from './lengthText'
 
 export const MEANS_WORD: Record<WidthMeans, string> = { loupe: 'a loupe with a scale', photograph: 'a photograph' }
 
-/** A width with its unit and no digit that its doubt does not back: "0.8 mm", "0.82 mm". */
-export function widthText(mm: number, doubtMm: number, unit: LengthUnit): string {
-  if (unit === 'mm' && doubtMm >= 0.1) return `${mm.toFixed(1)} mm`
-  if (unit === 'in') return `${fromMm(mm, unit).toFixed(doubtMm >= 0.03 ? 3 : 4)} in`
+/** A width with its unit and no digit that its uncertainty does not back: "0.8 mm", "0.82 mm". */
+export function widthText(mm: number, uncertaintyMm: number, unit: LengthUnit): string {
+  if (unit === 'mm' && uncertaintyMm >= 0.1) return `${mm.toFixed(1)} mm`
+  if (unit === 'in') return `${fromMm(mm, unit).toFixed(uncertaintyMm >= 0.03 ? 3 : 4)} in`
   return `${bevelFigure(mm, unit)} ${unit}`
 }
 
 /** What a measured width comes to against the predicted one. */
-export function againstText({ differsMm, doubtMm, predictedDoubtMm, agrees }: WidthChecked, unit: LengthUnit): string {
+export function againstText(
+  { differsMm, uncertaintyMm, predictedUncertaintyMm, agrees }: WidthChecked,
+  unit: LengthUnit,
+): string {
   if (agrees) return 'as wide as it must be'
-  const by = widthText(Math.abs(differsMm), Math.hypot(doubtMm, predictedDoubtMm), unit)
+  const by = widthText(Math.abs(differsMm), Math.hypot(uncertaintyMm, predictedUncertaintyMm), unit)
   return `${by} too ${differsMm > 0 ? 'wide' : 'narrow'}`
 }
 

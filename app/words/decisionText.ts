@@ -48,7 +48,8 @@ export function whyText(
   there: readonly SideThere[],
 ): string {
   const found = there.map(
-    ({ thereDeg, doubtDeg }) => `${angleText(thereDeg, doubtDeg)} ± ${angleText(doubtDeg, doubtDeg)}`,
+    ({ thereDeg, uncertaintyDeg }) =>
+      `${angleText(thereDeg, uncertaintyDeg)} ± ${angleText(uncertaintyDeg, uncertaintyDeg)}`,
   )
   const by = `Ink found ${found.join(' and ')}`
   if (choice === 'follow') return `${by}: followed, the bevel that is there.`

@@ -29,8 +29,8 @@ export const INK_MEANS: Record<InkPattern, string> = {
 
 export const FACE_KIND_WORD: Record<FaceKind, string> = { flat: 'flat', convex: 'convex', hollow: 'hollow' }
 
-/** A share as it is told: "25 %". */
-export const shareText = (share: number): string => `${Math.round(share * 100)} %`
+/** A fraction as it is told: "25 %". */
+export const fractionText = (fraction: number): string => `${Math.round(fraction * 100)} %`
 
 /** What most likely went wrong with a look that does not go with the others, and what to do. */
 export const CULPRIT_TEXT: Record<Culprit, string> = {
@@ -40,7 +40,7 @@ export const CULPRIT_TEXT: Record<Culprit, string> = {
   'dished-stone': 'Is the stone dished? A hollow stone bares both ends.',
   'pressed-hard':
     'Much more is bare than the others allow: was it pressed too hard? Ink again, the stone’s own weight alone.',
-  mistold: 'Was it told of another zone? Ink again, and look once more.',
+  misjudged: 'Was it told of another zone? Ink again, and look once more.',
 }
 
 /** Why nothing can be read of a picture, and what to do. */
@@ -75,9 +75,9 @@ export function lossText({ reason, by }: Loss, where: string): string {
       return `${where} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: a look nearer to it would have told it.`
     case 'not-looked-at':
       return `${where} was not told of.`
-    case 'mistold-pattern':
+    case 'misjudged-pattern':
       return `${where}: one pass was told as another picture than it showed.`
-    case 'mistold-share':
+    case 'misjudged-fraction':
       return `${where}: how much was bare was told ${Math.round(by * 100)} % off.`
     case 'passes':
       return `${passesText(by)} more than the advice takes: each takes ink and a little steel.`

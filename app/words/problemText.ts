@@ -23,7 +23,7 @@ const ODD_MEASURE: Record<string, string> = {
   pitch: 'A pitch',
   'half-thickness': 'A half-thickness',
   'blade-height': 'A blade height',
-  doubt: 'A doubt',
+  uncertainty: 'An uncertainty',
 }
 /** "CommaExpected" as words: "comma expected". */
 const spaced = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter}`).toLowerCase()

@@ -28,10 +28,10 @@ export const burrText = (burr: Burr, names: PerSide<string>): string =>
 export function forceText(forcesG: readonly number[]): string {
   const force = repeated(forcesG)
   if (!force) return ''
-  const text = (grams: number, doubt: number) => `${grams.toFixed(decimalsBackedBy(doubt, 1))} g`
-  if (force.doubt === null) return `${text(force.mean, 10)}, one cut alone`
-  const { mean, doubt, spread } = force
-  return `${text(mean, doubt)} ± ${text(doubt, doubt)}, ${text(spread!, doubt)} from cut to cut`
+  const text = (grams: number, uncertainty: number) => `${grams.toFixed(decimalsBackedBy(uncertainty, 1))} g`
+  if (force.uncertainty === null) return `${text(force.mean, 10)}, one cut alone`
+  const { mean, uncertainty, spread } = force
+  return `${text(mean, uncertainty)} ± ${text(uncertainty, uncertainty)}, ${text(spread!, uncertainty)} from cut to cut`
 }
 
 /** What was found: "catches at belly, tip; a burr on A". */

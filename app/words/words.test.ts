@@ -43,7 +43,7 @@ describe('words for the bench', () => {
     expect(dialText(scaleRig, { by: 'degree-scale', markDeg: 19.7 })).toBe('mark 19.5–20.0°')
   })
 
-  it('no figure is finer than its doubt, and none finer than a tenth of a degree', () => {
+  it('no figure is finer than its uncertainty, and none finer than a tenth of a degree', () => {
     expect([angleText(19.84, 0.3), angleText(19.84, 1.2), angleText(19.84, 0.01)]).toEqual(['19.8°', '20°', '19.8°'])
     expect([differenceText(0.44, 0.3), differenceText(-1.21, 0.3), differenceText(-0.02, 0.3)]).toEqual([
       '+0.4°',
@@ -150,7 +150,7 @@ describe('words for the bench', () => {
       setting: { by: 'slot', label: '4' },
       givesDeg: 19.84,
       offDeg: -0.16,
-      doubtDeg: 0.3,
+      uncertaintyDeg: 0.3,
     } as const
     expect(adviceText(dial, says)).toEqual({
       do: 'Dial slot 4 for Plain',

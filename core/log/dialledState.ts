@@ -2,7 +2,7 @@ import equal from 'fast-deep-equal'
 import type { Side } from '../records/common/side'
 import type { Job } from '../records/job/job'
 import type { Dialled, LogEntry } from './entry'
-import { ofKind } from './inForce'
+import { ofKind } from './activeEntries'
 
 /**
  * What is known of a hand having dialled a side: nothing was noted on this rig; noted, and set so still; or noted, and

@@ -3,7 +3,7 @@ import { WIDTH_MEANS, FINISHES, INK_PATTERNS, LEVELS, BURRS, SHARPNESS_TESTS } f
 import { ZONE_KINDS } from '../records/blade/zones'
 import { SIDES } from '../records/common/side'
 import { clampPosition } from '../records/job/clampPosition'
-import { type Raw, versionOf } from '../schema/versioned'
+import { renamed, versionOf, type Migration, type Raw } from '../schema/versioned'
 import { deg, mm } from '../schema/measure'
 import { dialSetting } from '../records/rig/dials/readings'
 import { gaugeZero } from '../records/job/gaugeZero'
@@ -27,7 +27,7 @@ const side = z.enum(SIDES)
 const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
 const angle = deg({ least: 0, most: 90 })
 /** Half-width of the range that holds 95 in 100 such readings. */
-const doubtDeg = deg({ least: 0.01, most: 10 })
+const uncertaintyDeg = deg({ least: 0.01, most: 10 })
 
 /** A level gauge on the stone was read. */
 const reading = entry.extend({
@@ -35,7 +35,7 @@ const reading = entry.extend({
   side,
   placeMm,
   deg: angle,
-  doubtDeg,
+  uncertaintyDeg,
   zero: gaugeZero,
   /** What it had to read as the rig was set then; null where there was no angle. */
   expectedDeg: angle.nullable().default(null),
@@ -47,7 +47,7 @@ const proof = entry.extend({
   placeMm,
   zone: z.enum(ZONE_KINDS).nullable().default(null),
   deg: angle,
-  doubtDeg,
+  uncertaintyDeg,
   by: z.enum(['goniometer', 'ink', 'not said']),
   /** How a goniometer showed it, and between which angles; null where that was not said. */
   finish: z.enum(FINISHES).nullable().default(null),
@@ -91,7 +91,7 @@ const inkZone = z.object({
   primaryDeg: angle,
   seen: z.enum(INK_PATTERNS),
   /** Of the face, from 0 to 1. */
-  share: z.number().min(0).max(1),
+  fraction: z.number().min(0).max(1),
 })
 export type InkZone = z.infer<typeof inkZone>
 /** A side was looked at after light passes over its inked bevel; zones nobody looked at are left out. */
@@ -99,7 +99,7 @@ const inkLook = entry.extend({
   kind: z.literal('ink-look'),
   side,
   setting: dialSetting,
-  setDoubtDeg: doubtDeg,
+  setUncertaintyDeg: uncertaintyDeg,
   zones: z.array(inkZone).min(1).max(40),
 })
 /** A bevel was looked for on a hidden blade, for practice: of no job, and of no blade that there is. */
@@ -137,30 +137,37 @@ const bevelWidth = entry.extend({
   zone: z.enum(ZONE_KINDS).nullable().default(null),
   widthMm: mm({ above: 0, most: 100 }),
   /** Half-width of the range that holds 95 in 100 such measures. */
-  doubtMm: mm({ above: 0, most: 10 }),
+  uncertaintyMm: mm({ above: 0, most: 10 }),
   by: z.enum(WIDTH_MEANS),
 })
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
-/** Another entry is struck out; or, where that one struck something out itself, brought back. */
-const strike = entry.extend({ kind: z.literal('strike'), entryId: z.uuid() })
+/** Another entry is retracted; or, where that one is a retraction itself, what it retracted holds again. */
+const retraction = entry.extend({ kind: z.literal('retraction'), entryId: z.uuid() })
+
+const UNCERTAINTY = renamed({ doubtDeg: 'uncertaintyDeg' })
+function lookInWordsOfMetrology(content: Raw): Raw {
+  const { zones, ...rest } = renamed({ setDoubtDeg: 'setUncertaintyDeg' })(content)
+  const fraction = renamed({ share: 'fraction' })
+  return { ...rest, zones: Array.isArray(zones) ? zones.map((zone) => fraction(zone as Raw)) : zones }
+}
 
 /**
  * The kinds of entries in the log of what happened. Nothing in it is ever written over. A new kind is told here;
- * `steps` lead from earlier versions of its content to today's, as for things.
+ * `migrations` lead from earlier versions of its content to today's, as for records.
  */
 export const ENTRIES = {
-  reading: { schema: reading, steps: [] },
-  proof: { schema: proof, steps: [] },
-  dialled: { schema: dialled, steps: [] },
-  'ink-look': { schema: inkLook, steps: [] },
-  practice: { schema: practice, steps: [] },
-  strokes: { schema: strokes, steps: [] },
-  sharpness: { schema: sharpness, steps: [] },
-  'bevel-width': { schema: bevelWidth, steps: [] },
-  'stone-wear': { schema: wear, steps: [] },
-  strike: { schema: strike, steps: [] },
-} as const satisfies Record<string, { schema: z.ZodObject; steps: readonly ((content: Raw) => Raw)[] }>
+  reading: { schema: reading, migrations: [UNCERTAINTY] },
+  proof: { schema: proof, migrations: [UNCERTAINTY] },
+  dialled: { schema: dialled, migrations: [] },
+  'ink-look': { schema: inkLook, migrations: [lookInWordsOfMetrology] },
+  practice: { schema: practice, migrations: [] },
+  strokes: { schema: strokes, migrations: [] },
+  sharpness: { schema: sharpness, migrations: [] },
+  'bevel-width': { schema: bevelWidth, migrations: [renamed({ doubtMm: 'uncertaintyMm' })] },
+  'stone-wear': { schema: wear, migrations: [] },
+  retraction: { schema: retraction, migrations: [(content) => ({ ...content, kind: 'retraction' })] },
+} as const satisfies Record<string, { schema: z.ZodObject; migrations: readonly Migration[] }>
 export type EntryKind = keyof typeof ENTRIES
 
 export const logEntry = z.discriminatedUnion('kind', [
@@ -173,7 +180,7 @@ export const logEntry = z.discriminatedUnion('kind', [
   sharpness,
   bevelWidth,
   wear,
-  strike,
+  retraction,
 ])
 export type LogEntry = z.infer<typeof logEntry>
 export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
@@ -188,3 +195,16 @@ export type WearEntry = EntryOf<'stone-wear'>
 
 /** The version in which an entry of a kind is written today. */
 export const versionOfEntry = (kind: EntryKind): number => versionOf(ENTRIES[kind])
+
+/** What a kind was called in earlier versions. */
+const FORMER_KINDS: Readonly<Record<string, EntryKind>> = { strike: 'retraction' }
+
+/** The kind that a stored entry is of; null where this version does not know it. */
+export const kindOfStored = (kind: string): EntryKind | null =>
+  kind in ENTRIES ? (kind as EntryKind) : (FORMER_KINDS[kind] ?? null)
+
+/** Every name under which entries of a kind may be stored. */
+export const storedKinds = (kind: EntryKind): string[] => [
+  kind,
+  ...Object.keys(FORMER_KINDS).filter((former) => FORMER_KINDS[former] === kind),
+]

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { provedAmount, provedAtPlaces, readAmount, readAtPlaces } from './amount'
+import { meanProof, provedAtPlaces, meanReading, readAtPlaces } from './meanReading'
 import { dialledState } from './dialledState'
 import { ANGLE_ALONE, type Dialled, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
-import { inForce, onBlade } from './inForce'
+import { activeEntries, onBlade } from './activeEntries'
 import { strokesMade } from './strokesMade'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -17,7 +17,7 @@ const reading = (n: number, more: Partial<Reading> = {}): Reading => ({
   side: 'A',
   placeMm: 30,
   deg: 20,
-  doubtDeg: 0.1,
+  uncertaintyDeg: 0.1,
   zero: 'centre-plane',
   expectedDeg: 20,
   ...more,
@@ -31,7 +31,7 @@ const proof = (n: number, more: Partial<Proof> = {}): Proof => ({
   placeMm: null,
   zone: null,
   deg: 20,
-  doubtDeg: 0.1,
+  uncertaintyDeg: 0.1,
   by: 'goniometer',
   ...ANGLE_ALONE,
   ...more,
@@ -44,28 +44,28 @@ const cutWith = (mm: number) => ({
   hold: HOLD,
   setDeg: 20,
 })
-const strike = (n: number, entryId: string): LogEntry => ({
+const retraction = (n: number, entryId: string): LogEntry => ({
   ...about,
   id: id(n),
   at: minute(n),
-  kind: 'strike',
+  kind: 'retraction',
   entryId,
 })
 const ids = (log: readonly LogEntry[]) => log.map((entry) => entry.id)
 
 describe('what holds of the log', () => {
-  it('leaves out what is struck out, and brings back what that strike was struck out of', () => {
-    const log = [reading(1), reading(2), strike(3, id(1))]
-    expect(ids(inForce(log))).toEqual([id(2)])
-    expect(ids(inForce([...log, strike(4, id(3))]))).toEqual([id(1), id(2)])
-    expect(ids(inForce([...log, strike(4, id(3)), strike(5, id(4))]))).toEqual([id(2)])
+  it('leaves out what is retracted, and brings back what that retraction was retracted of', () => {
+    const log = [reading(1), reading(2), retraction(3, id(1))]
+    expect(ids(activeEntries(log))).toEqual([id(2)])
+    expect(ids(activeEntries([...log, retraction(4, id(3))]))).toEqual([id(1), id(2)])
+    expect(ids(activeEntries([...log, retraction(4, id(3)), retraction(5, id(4))]))).toEqual([id(2)])
   })
 
   it('is the same in whatever order two devices sent it', () => {
-    const log = [reading(1), reading(2), strike(3, id(1)), strike(4, id(3)), proof(5), strike(6, id(5))]
+    const log = [reading(1), reading(2), retraction(3, id(1)), retraction(4, id(3)), proof(5), retraction(6, id(5))]
     fc.assert(
       fc.property(fc.shuffledSubarray(log, { minLength: log.length }), (shuffled) => {
-        expect(ids(inForce(shuffled))).toEqual(ids(inForce(log)))
+        expect(ids(activeEntries(shuffled))).toEqual(ids(activeEntries(log)))
       }),
     )
   })
@@ -75,8 +75,8 @@ describe('what holds of the log', () => {
     expect(ids(onBlade(log, id(8)))).toEqual([id(1), id(3)])
   })
 
-  it('two strikes that strike each other out end, and hold nobody', () => {
-    expect(ids(inForce([reading(1), strike(2, id(3)), strike(3, id(2))]))).toEqual([id(1)])
+  it('two retractions that retraction each other out end, and hold nobody', () => {
+    expect(ids(activeEntries([reading(1), retraction(2, id(3)), retraction(3, id(2))]))).toEqual([id(1)])
   })
 })
 
@@ -108,20 +108,20 @@ describe('what is dialled', () => {
 
 describe('what readings come to', () => {
   it('nothing while there are none on that side', () => {
-    expect(readAmount([reading(1, { side: 'B' })], 'A')).toBeNull()
-    expect(provedAmount([], 'B')).toBeNull()
+    expect(meanReading([reading(1, { side: 'B' })], 'A')).toBeNull()
+    expect(meanProof([], 'B')).toBeNull()
   })
 
   it('their mean, the better known one counting more, and better known than each', () => {
-    const amount = readAmount([reading(1, { deg: 20 }), reading(2, { deg: 20.5, doubtDeg: 0.2 })], 'A')!
+    const amount = meanReading([reading(1, { deg: 20 }), reading(2, { deg: 20.5, uncertaintyDeg: 0.2 })], 'A')!
     expect(amount.deg).toBeCloseTo(20.1, 9)
     // Half a degree apart, they are 4.4 times as far from each other as they are sure.
-    expect(amount.doubtDeg).toBeCloseTo(
+    expect(amount.uncertaintyDeg).toBeCloseTo(
       1.96 * Math.sqrt(0.1 ** 2 / 0.1 ** 2 + 0.4 ** 2 / 0.2 ** 2) * Math.sqrt(1 / 125),
       9,
     )
-    const near = readAmount([reading(1, { deg: 20 }), reading(2, { deg: 20.1, doubtDeg: 0.2 })], 'A')!
-    expect(near.doubtDeg).toBeCloseTo(Math.sqrt(1 / 125), 9)
+    const near = meanReading([reading(1, { deg: 20 }), reading(2, { deg: 20.1, uncertaintyDeg: 0.2 })], 'A')!
+    expect(near.uncertaintyDeg).toBeCloseTo(Math.sqrt(1 / 125), 9)
     expect(near.spreadDeg).toBeCloseTo(0.1 / Math.SQRT2, 9)
   })
 
@@ -132,16 +132,16 @@ describe('what readings come to', () => {
     ['zeroed otherwise', { zero: 'clamp' }],
     ['with the rig set otherwise', { expectedDeg: 20.2 }],
   ])('a reading %s is not of the same', (_, more) => {
-    expect(readAmount([reading(1, { deg: 25, ...more }), reading(2)], 'A')?.deg).toBe(20)
-    expect(readAmount([reading(1, { deg: 25, placeMm: 30.9, expectedDeg: 20.04 }), reading(2)], 'A')?.of).toHaveLength(
+    expect(meanReading([reading(1, { deg: 25, ...more }), reading(2)], 'A')?.deg).toBe(20)
+    expect(meanReading([reading(1, { deg: 25, placeMm: 30.9, expectedDeg: 20.04 }), reading(2)], 'A')?.of).toHaveLength(
       2,
     )
   })
 
   it('proofs of one sitting at one place are taken together, older ones are the past', () => {
-    expect(provedAmount([proof(1, { deg: 21 }), proof(59)], 'A')?.deg).toBeCloseTo(20.5, 9)
-    expect(provedAmount([proof(1, { deg: 21 }), proof(122)], 'A')?.deg).toBe(20)
-    expect(provedAmount([proof(1, { deg: 21, zone: 'tip' }), proof(59)], 'A')?.deg).toBe(20)
+    expect(meanProof([proof(1, { deg: 21 }), proof(59)], 'A')?.deg).toBeCloseTo(20.5, 9)
+    expect(meanProof([proof(1, { deg: 21 }), proof(122)], 'A')?.deg).toBe(20)
+    expect(meanProof([proof(1, { deg: 21, zone: 'tip' }), proof(59)], 'A')?.deg).toBe(20)
   })
 
   it.each<[string, Partial<Proof>]>([
@@ -152,8 +152,8 @@ describe('what readings come to', () => {
     ['word of the apex', { toApex: true }],
   ])('a proof with another %s is of another cut', (_, more) => {
     const [before, now] = [proof(1, { deg: 21, cut: cutWith(45), ...more }), proof(9, { cut: cutWith(45) })]
-    expect(provedAmount([before, now], 'A')!.deg).toBe(20)
-    expect(provedAmount([now, { ...before, at: minute(12) }], 'A')!.deg).toBe(21)
+    expect(meanProof([before, now], 'A')!.deg).toBe(20)
+    expect(meanProof([now, { ...before, at: minute(12) }], 'A')!.deg).toBe(21)
   })
 
   it('place by place, the newest last: what goes with the newest proof or has the newest reading there', () => {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fieldProblem } from '../schema/problem'
 import { readContent, type Versioned } from '../schema/versioned'
-import { ENTRIES, versionOfEntry, type EntryKind, type LogEntry } from './entry'
+import { ENTRIES, kindOfStored, versionOfEntry, type LogEntry } from './entry'
 
 /** An entry as it lies on the disk and in files: as it was written, and by which version. */
 export const storedEntry = z.object({
@@ -27,8 +27,9 @@ export type ReadEntry =
 
 /** Reads a stored entry of any version so far. */
 export function readEntry({ id, kind, version, content }: StoredEntry): ReadEntry {
-  if (!(kind in ENTRIES)) return { ok: false, unreadable: { id, kind, why: 'later-version' } }
-  const read = readContent(ENTRIES[kind as EntryKind] as Versioned<z.ZodType>, version, content)
+  const known = kindOfStored(kind)
+  if (!known) return { ok: false, unreadable: { id, kind, why: 'later-version' } }
+  const read = readContent(ENTRIES[known] as Versioned<z.ZodType>, version, content)
   return read.ok
     ? { ok: true, entry: read.content as LogEntry }
     : { ok: false, unreadable: { id, kind, why: read.why } }

@@ -1,6 +1,6 @@
 import type { StoneWear } from '../records/stone/wear'
 import type { LogEntry, WearEntry } from './entry'
-import { ofKind } from './inForce'
+import { ofKind } from './activeEntries'
 
 /** The wear log of a stone in order of its days. `log`: what is in force. */
 export const wearLogOf = (log: readonly LogEntry[], stoneId: string): WearEntry[] =>

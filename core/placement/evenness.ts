@@ -3,10 +3,10 @@ import { ALONG_U } from '../geometry/contact/pedal'
 import type { Side } from '../records/common/side'
 import type { ClampPosition } from '../records/job/clampPosition'
 import { clampFrame, toBladeFrame } from '../geometry/clamping/clampFrame'
-import type { Station } from '../math/curve/stations'
+import type { EdgePoint } from '../math/curve/edgePoints'
 import { fixedHeightsMm, heightRange } from '../records/rig/dial'
 import { pivotAt } from '../geometry/clamping/pivot'
-import { liesByPlace, pivotOverBladeAt, reachersAt, type Setup } from '../geometry/setup/setup'
+import { liesByPlace, pivotOverBladeAt, rodPosesAt, type Setup } from '../geometry/setup/setup'
 import { clamp } from '../math/units/figures'
 import type { Vec2 } from '../math/vector/vec2'
 import type { Judgement } from './holdSpace'
@@ -22,15 +22,15 @@ export interface EdgeTangents {
   readonly offset: Float64Array
 }
 
-export function edgeTangents(stations: readonly Station[]): EdgeTangents {
-  const count = stations.length
+export function edgeTangents(edgePoints: readonly EdgePoint[]): EdgeTangents {
+  const count = edgePoints.length
   const tangents = {
     count,
     normalX: new Float64Array(count),
     normalY: new Float64Array(count),
     offset: new Float64Array(count),
   }
-  stations.forEach(({ point, heading }, i) => {
+  edgePoints.forEach(({ point, heading }, i) => {
     const [x, y] = [-heading[1], heading[0]]
     tangents.normalX[i] = x
     tangents.normalY[i] = y
@@ -42,7 +42,7 @@ export function edgeTangents(stations: readonly Station[]): EdgeTangents {
 /**
  * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the
  * flattest place of the edge are equally far from the wanted angle (on a plate its best slot, and never beyond the
- * rig's range), and how far (the cost, degrees); null where the stone cannot lie on all of it. `stations` are those of
+ * rig's range), and how far (the cost, degrees); null where the stone cannot lie on all of it. `edgePoints` are those of
  * `tangents`. Source: docs/geometry.md, "An even angle".
  */
 export function evenness(
@@ -50,13 +50,13 @@ export function evenness(
   side: Side,
   hold: ClampPosition,
   tangents: EdgeTangents,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   wantedDeg: number,
 ): Judgement | null {
   const held = { ...setup, hold }
-  const range = distanceRange(held, side, tangents, stations)
+  const range = distanceRange(held, side, tangents, edgePoints)
   const extremes = liesByPlace(setup)
-    ? (heightMm: number) => angleRange(held, side, tangents, stations, heightMm)
+    ? (heightMm: number) => angleRange(held, side, tangents, edgePoints, heightMm)
     : (heightMm: number) => {
         const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
         const steepest = edgeAngle(pivotOverBladeMm, nearest, setup.stone.faceOffsetMm)
@@ -132,9 +132,9 @@ function distanceRange(
   setup: Setup,
   side: Side,
   tangents: EdgeTangents,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
 ): (heightMm: number) => Distances {
-  const pivotAtHeight = pivotOverBladeAt(setup, side, stations[0]!)
+  const pivotAtHeight = pivotOverBladeAt(setup, side, edgePoints[0]!)
   const slides = pivotAt(setup.rig, 0, side).slideMm > 0
   const frame = clampFrame(setup.hold)
   let last: (Distances & { u: number; v: number }) | null = null
@@ -143,7 +143,7 @@ function distanceRange(
     // On a centred blade the foot stays where it is, whatever the height.
     if (last && last.u === pivot.u && last.v === pivot.v) return { ...last, pivotOverBladeMm: pivot.w }
     const { nearest, farthest } = slides
-      ? leastAndMost(distancesOf(setup, side, tangents, stations, heightMm).distance)
+      ? leastAndMost(distancesOf(setup, side, tangents, edgePoints, heightMm).distance)
       : distancesFrom(toBladeFrame([pivot.u, pivot.v], frame), tangents)
     last = { u: pivot.u, v: pivot.v, nearest, farthest, pivotOverBladeMm: pivot.w }
     return last
@@ -175,10 +175,10 @@ function angleRange(
   setup: Setup,
   side: Side,
   tangents: EdgeTangents,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   heightMm: number,
 ): { steepestDeg: number; flattestDeg: number } | null {
-  const { distance, overBlade } = distancesOf(setup, side, tangents, stations, heightMm)
+  const { distance, overBlade } = distancesOf(setup, side, tangents, edgePoints, heightMm)
   let [steepestDeg, flattestDeg] = [-Infinity, Infinity]
   for (let i = 0; i < tangents.count; i++) {
     const angle = edgeAngle(overBlade[i]!, distance[i]!, setup.stone.faceOffsetMm)
@@ -200,14 +200,14 @@ export function distancesOf(
   setup: Setup,
   side: Side,
   tangents: EdgeTangents,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   heightMm: number,
 ): TangentDistances {
   const frame = clampFrame(setup.hold)
-  const reachers = reachersAt(setup, side, heightMm)
+  const rodPoses = rodPosesAt(setup, side, heightMm)
   const [distances, overBlade] = [new Float64Array(tangents.count), new Float64Array(tangents.count)]
   for (let i = 0; i < tangents.count; i++) {
-    const { pivot, slideMm, slide = ALONG_U } = reachers(stations[i]!)
+    const { pivot, slideMm, slide = ALONG_U } = rodPoses(edgePoints[i]!)
     const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
     const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
     overBlade[i] = pivot.w
@@ -215,7 +215,7 @@ export function distancesOf(
     let distance = tangents.offset[i]! - nx * x - ny * y
     if (slideMm > 0) {
       // The foot slides along its slot to where the rod is square to the edge, as far as the slot goes.
-      const point = stations[i]!.point
+      const point = edgePoints[i]!.point
       const slideX = slide.u * frame.cos + slide.v * frame.sin
       const slideY = slide.v * frame.cos - slide.u * frame.sin
       const square = (ny * (point[0] - x) - nx * (point[1] - y)) / (ny * slideX - nx * slideY)

@@ -2,7 +2,7 @@ import { seatedUnder } from '../geometry/contact/underStone'
 import { bevelSectionOf } from '../steel/bevel/bevelSectionOf'
 import type { Side } from '../records/common/side'
 import { curveLength } from '../math/curve/arcLength'
-import { stationAt, type Station } from '../math/curve/stations'
+import { edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
 import { deepestHoldMm, LEAST_HELD_MM } from '../geometry/hold/grip'
 import { fixedHeightsMm, heightRange } from '../records/rig/dial'
 import type { Setup } from '../geometry/setup/setup'
@@ -23,7 +23,7 @@ export interface FindPlacement {
   readonly side: Side
   readonly wantedDeg: number
   /** The places of the edge that count, from heel to tip. */
-  readonly stations: readonly Station[]
+  readonly edgePoints: readonly EdgePoint[]
   readonly aim: PlacementAim
   /** Whether the blade's landmark is to lie on a mark of the jaws. */
   readonly onMarks: boolean
@@ -56,8 +56,8 @@ export function placementRange(
   { rig, blade, hold }: Pick<Setup, 'rig' | 'blade' | 'hold'>,
   wantsMarks = false,
 ): PlacementRange {
-  const heel = stationAt(blade.edge, 0).point[0]
-  const tip = stationAt(blade.edge, curveLength(blade.edge)).point[0]
+  const heel = edgePointAt(blade.edge, 0).point[0]
+  const tip = edgePointAt(blade.edge, curveLength(blade.edge)).point[0]
   const deepest = deepestHoldMm(blade)
   const stops = rig.stops
     .map((stop) => stop.depthMm)
@@ -88,12 +88,12 @@ export function placementRange(
  * docs/geometry.md, "An even angle".
  */
 export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlacement, void> {
-  const { setup, side, wantedDeg, stations, aim, thereDeg } = ask
-  const every = Math.ceil(stations.length / SEARCHED_PLACES)
-  const searched = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
+  const { setup, side, wantedDeg, edgePoints, aim, thereDeg } = ask
+  const every = Math.ceil(edgePoints.length / SEARCHED_PLACES)
+  const searched = edgePoints.filter((_, i) => i % every === 0 || i === edgePoints.length - 1)
   const seated = seatedUnder(setup.blade.edge, setup.stone.widthMm, searched)
   const tangents = edgeTangents(seated)
-  const limits = holdLimits(setup, side, stations)
+  const limits = holdLimits(setup, side, edgePoints)
   const there = bevelSectionOf(setup.blade, side, thereDeg ?? wantedDeg)
   const judge = (hold: Setup['hold']) =>
     aim === 'even'
@@ -109,7 +109,7 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const found = yield* searchPlacement(asked)
   const { best } = found
   return best
-    ? { ...found, atMark: atNearestMark(setup, side, best, stations, wantedDeg), bounds: boundsOf(best), whyNone: [] }
+    ? { ...found, atMark: atNearestMark(setup, side, best, edgePoints, wantedDeg), bounds: boundsOf(best), whyNone: [] }
     : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
 
   /** Looks a little further in each way: what would be better but is barred. */

@@ -2,10 +2,10 @@ import { contactAt } from '../geometry/contact/contact'
 import { passesOverJaws, topsOf } from '../geometry/hold/jawClearance'
 import type { Side } from '../records/common/side'
 import type { ClampPosition } from '../records/job/clampPosition'
-import type { Station } from '../math/curve/stations'
+import type { EdgePoint } from '../math/curve/edgePoints'
 import { gripOf, type GripTrouble } from '../geometry/hold/grip'
 import { heightRange } from '../records/rig/dial'
-import { reachersAt, type Setup } from '../geometry/setup/setup'
+import { rodPosesAt, type Setup } from '../geometry/setup/setup'
 
 /** Why a blade cannot be held so. */
 export type HoldTrouble = GripTrouble | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
@@ -14,28 +14,28 @@ const ALONG_EDGE = 9
 
 /**
  * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one
- * (the jaws' grip first), or null. The places of the edge that must be reached are `stations`. Source:
+ * (the jaws' grip first), or null. The places of the edge that must be reached are `edgePoints`. Source:
  * docs/geometry.md, "Limits".
  */
 export function holdLimits(
   setup: Setup,
   side: Side,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
 ): (hold: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
   const { rig, blade } = setup
   const { lowestMm, highestMm } = heightRange(rig)
   const held = gripOf(blade, rig)
-  const every = Math.max(1, Math.floor((stations.length - 1) / (ALONG_EDGE - 1)))
-  const reached = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
+  const every = Math.max(1, Math.floor((edgePoints.length - 1) / (ALONG_EDGE - 1)))
+  const reached = edgePoints.filter((_, i) => i % every === 0 || i === edgePoints.length - 1)
   return (hold, pivotHeightMm) => {
     const grip = held.trouble(hold)
     if (grip) return grip
     if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
     const at = { ...setup, hold }
-    const over = reachersAt(at, side, pivotHeightMm)
+    const over = rodPosesAt(at, side, pivotHeightMm)
     const tops = rig.jaws && topsOf(at, side, rig.jaws)
-    for (const station of reached) {
-      const contact = contactAt(station, hold, over(station))
+    for (const edgePoint of reached) {
+      const contact = contactAt(edgePoint, hold, over(edgePoint))
       if (contact.ok) {
         if (tops && !passesOverJaws(contact, tops, setup.stone, rig.stroke)) return 'stone-meets-jaws'
       } else if (contact.reason === 'before-stop') return 'stops-too-near'

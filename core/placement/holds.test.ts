@@ -4,8 +4,8 @@ import type { Blade } from '../records/blade/blade'
 import { clampFrame, toBladeFrame } from '../geometry/clamping/clampFrame'
 import { markUnderLandmark } from '../geometry/hold/landmark'
 import { adviseDial } from '../geometry/dial/advised'
-import { evenStations, stationAt } from '../math/curve/stations'
-import { contactFor, reachersAt, type Setup } from '../geometry/setup/setup'
+import { evenEdgePoints, edgePointAt } from '../math/curve/edgePoints'
+import { contactFor, rodPosesAt, type Setup } from '../geometry/setup/setup'
 import { sampleSetup, tableRig } from '../geometry/setup/sampleSetup.fixture'
 import { edgeTangents } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
@@ -21,8 +21,8 @@ const finished = <T>(task: Generator<number, T, void>): T => {
 }
 const sabre: Blade = { ...sampleSetup.blade, primaryGrindHeightMm: 14, widthMm: 28 }
 const setup: Setup = { ...sampleSetup, blade: sabre, hold: { ...sampleSetup.hold, bladeYMm: 8 } }
-const stations = evenStations(sabre.edge, 300)
-const limits = holdLimits(setup, 'A', stations)
+const edgePoints = evenEdgePoints(sabre.edge, 300)
+const limits = holdLimits(setup, 'A', edgePoints)
 
 describe('what stands against a hold', () => {
   it.each([
@@ -37,7 +37,7 @@ describe('what stands against a hold', () => {
 
   it('the rod’s end, its stops and the jaws', () => {
     const at = (rig: Partial<Setup['rig']>, heightMm = 52) =>
-      holdLimits({ ...setup, rig: { ...setup.rig, ...rig } }, 'A', stations)(setup.hold, heightMm)
+      holdLimits({ ...setup, rig: { ...setup.rig, ...rig } }, 'A', edgePoints)(setup.hold, heightMm)
     expect(at({ rodLengthMm: 110 })).toBe('rod-too-short')
     expect(at({ stroke: { nearestMm: 135, farthestMm: 300 } })).toBe('stops-too-near')
     expect(at({ jaws: { ...setup.rig.jaws!, halfThicknessMm: 12 } })).toBe('stone-meets-jaws')
@@ -47,12 +47,12 @@ describe('what stands against a hold', () => {
 describe('the best hold within them', () => {
   it('is allowed, no worse than the present one, and its mark gives what it says', () => {
     const found = finished(
-      findPlacement({ setup, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks: false, thereDeg: null }),
+      findPlacement({ setup, side: 'A', wantedDeg: 20, edgePoints, aim: 'even', onMarks: false, thereDeg: null }),
     )
     const { best, atMark } = found
     expect(limits(best!.hold, best!.pivotHeightMm)).toBeNull()
     const worstNow = Math.max(
-      ...contactsAlong(stations, setup.hold, reachersAt(setup, 'A', 52.5)).map((contact) =>
+      ...contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 52.5)).map((contact) =>
         contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity,
       ),
     )
@@ -60,7 +60,7 @@ describe('the best hold within them', () => {
     expect(Math.abs(atMark!.worstDeg)).toBeGreaterThanOrEqual(best!.cost - 1e-6)
     expect(Math.abs(atMark!.worstDeg)).toBeLessThan(best!.cost + 0.2)
     // The place that it is for gets the wanted angle, and asked for that place the dial is the same.
-    const there = stationAt(sabre.edge, atMark!.evenAtMm)
+    const there = edgePointAt(sabre.edge, atMark!.evenAtMm)
     const held = { ...setup, hold: best!.hold }
     const given = contactFor(held, 'A', atMark!.setting, there)
     expect(given.ok && given.edgeAngleDeg).toBeCloseTo(20, 2)
@@ -91,7 +91,7 @@ describe('the best hold within them', () => {
     }
     const hold = (onMarks: boolean) =>
       finished(
-        findPlacement({ setup: marked, side: 'A', wantedDeg: 20, stations, aim: 'even', onMarks, thereDeg: null }),
+        findPlacement({ setup: marked, side: 'A', wantedDeg: 20, edgePoints, aim: 'even', onMarks, thereDeg: null }),
       )
     const [free, bound] = [hold(false), hold(true)]
     expect(bound.best!.hold.turnDeg).not.toBeCloseTo(0, 1)
@@ -117,7 +117,7 @@ describe('the best hold within them', () => {
         setup: { ...setup, blade: mark, rig },
         side: 'A',
         wantedDeg: 20,
-        stations,
+        edgePoints,
         aim: 'even',
         onMarks: true,
         thereDeg: null,
@@ -132,12 +132,12 @@ describe('the best hold within them', () => {
       ...setup,
       rig: { ...setup.rig, height: { ...setup.rig.height, highestMm: 50 } as Setup['rig']['height'] },
     }
-    const ask = { side: 'A' as const, wantedDeg: 24, stations, aim: 'even' as const, onMarks: false, thereDeg: null }
+    const ask = { side: 'A' as const, wantedDeg: 24, edgePoints, aim: 'even' as const, onMarks: false, thereDeg: null }
     const [ended, free] = [finished(findPlacement({ ...ask, setup: low })), finished(findPlacement({ ...ask, setup }))]
     expect(free.best!.pivotHeightMm).toBeGreaterThan(50)
     expect(ended.best!.pivotHeightMm).toBe(50)
     expect(ended.bounds).toContain('height-out-of-rig')
-    const along = contactsAlong(stations, ended.best!.hold, reachersAt({ ...low, hold: ended.best!.hold }, 'A', 50))
+    const along = contactsAlong(edgePoints, ended.best!.hold, rodPosesAt({ ...low, hold: ended.best!.hold }, 'A', 50))
     expect(
       Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity))),
     ).toBeCloseTo(ended.best!.cost, 3)
@@ -156,7 +156,7 @@ describe('the best hold within them', () => {
           setup: { ...setup, rig: { ...setup.rig, ...rig }, stone: { ...setup.stone, ...stone } },
           side: 'A',
           wantedDeg: 20,
-          stations,
+          edgePoints,
           aim: 'even',
           onMarks: false,
           thereDeg: null,
@@ -174,7 +174,7 @@ describe('the best hold within them', () => {
       height: { by: 'slot', slideMm: 0, slots: [40, 50, 60].map((heightMm) => ({ label: `${heightMm}`, heightMm })) },
     }
     const [plate, post] = [fixedPlate, setup.rig].map((rig) =>
-      leastSteel({ ...setup, rig }, 'A', setup.hold, edgeTangents(stations), stations, there)!,
+      leastSteel({ ...setup, rig }, 'A', setup.hold, edgeTangents(edgePoints), edgePoints, there)!,
     )
     expect(post!.pivotHeightMm).toBeGreaterThan(plate!.pivotHeightMm)
     expect(post!.pivotHeightMm).toBeLessThan(plate!.pivotHeightMm + 10)
@@ -182,10 +182,10 @@ describe('the best hold within them', () => {
   })
 
   it('takes no steel off a straight edge held at the angle that is there', () => {
-    const straight = evenStations([{ type: 'line', from: [0, 28], to: [90, 28] }], 50)
+    const straight = evenEdgePoints([{ type: 'line', from: [0, 28], to: [90, 28] }], 50)
     const there = { edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 2.7 }
     expect(leastSteel(setup, 'A', setup.hold, edgeTangents(straight), straight, there)!.cost).toBeLessThan(1e-9)
-    expect(leastSteel(setup, 'A', setup.hold, edgeTangents(stations), stations, there)!.cost).toBeGreaterThan(1e-4)
+    expect(leastSteel(setup, 'A', setup.hold, edgeTangents(edgePoints), edgePoints, there)!.cost).toBeGreaterThan(1e-4)
   })
 })
 
@@ -206,7 +206,7 @@ describe('a long blade', () => {
     blade: { ...sabre, edge, widthMm: 34, primaryGrindHeightMm: 18 },
     rig: { ...setup.rig, rodLengthMm: 420 },
   }
-  const along = evenStations(edge, 240)
+  const along = evenEdgePoints(edge, 240)
   const positions = (toleranceDeg: number): Positions =>
     finished(
       positionsFor({
@@ -214,7 +214,7 @@ describe('a long blade', () => {
         side: 'A',
         wantedDeg: 18,
         toleranceDeg,
-        stations: along,
+        edgePoints: along,
         range: placementRange(long),
       }),
     )
@@ -227,13 +227,13 @@ describe('a long blade', () => {
     expect(many.positions.at(-1)!.toMm).toBeCloseTo(along.at(-1)!.fromHeelMm, 6)
     for (const position of many.positions) {
       const stretch = along.filter(
-        (station) =>
-          station.fromHeelMm >= position.coversFromMm - 1e-9 && station.fromHeelMm <= position.coversToMm + 1e-9,
+        (edgePoint) =>
+          edgePoint.fromHeelMm >= position.coversFromMm - 1e-9 && edgePoint.fromHeelMm <= position.coversToMm + 1e-9,
       )
       const contacts = contactsAlong(
         stretch,
         position.hold,
-        reachersAt({ ...long, hold: position.hold }, 'A', position.pivotHeightMm),
+        rodPosesAt({ ...long, hold: position.hold }, 'A', position.pivotHeightMm),
       )
       for (const contact of contacts)
         expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
@@ -246,9 +246,9 @@ describe('a long blade', () => {
       const [before, after] = [i, i + 1].map((k) => {
         const { hold, atMark } = many.positions[k]!
         const contact = contactsAlong(
-          [stationAt(edge, seam.atMm)],
+          [edgePointAt(edge, seam.atMm)],
           hold,
-          reachersAt({ ...long, hold }, 'A', atMark!.heightMm),
+          rodPosesAt({ ...long, hold }, 'A', atMark!.heightMm),
         )[0]!
         return contact.ok ? contact.edgeAngleDeg : NaN
       })
@@ -267,7 +267,7 @@ describe('a long blade', () => {
           side: 'A',
           wantedDeg: 18,
           toleranceDeg: 1,
-          stations: along,
+          edgePoints: along,
           range: placementRange(long),
         }),
       ),

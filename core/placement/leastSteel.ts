@@ -2,7 +2,7 @@ import { edgeAngle, heightForAngleMm } from '../math/edgeAngle/edgeAngle'
 import { reprofile, type BevelSection } from '../steel/bevel/reprofile'
 import type { Side } from '../records/common/side'
 import type { ClampPosition } from '../records/job/clampPosition'
-import type { Station } from '../math/curve/stations'
+import type { EdgePoint } from '../math/curve/edgePoints'
 import { highestUpTo } from '../records/rig/dial'
 import type { Setup } from '../geometry/setup/setup'
 import { distancesOf, type EdgeTangents } from './evenness'
@@ -21,13 +21,13 @@ export function leastSteel(
   side: Side,
   hold: ClampPosition,
   tangents: EdgeTangents,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   there: BevelSection,
 ): Judgement | null {
   const at = { ...setup, hold }
   const faceOffsetMm = setup.stone.faceOffsetMm
   let pivotHeightMm = 60
-  let tangent = distancesOf(at, side, tangents, stations, pivotHeightMm)
+  let tangent = distancesOf(at, side, tangents, edgePoints, pivotHeightMm)
   // On a tilted blade the distances change a little with the height: a few rounds settle it.
   for (let round = 0; round < ROUNDS; round++) {
     // The place where the least height gives the angle that is there.
@@ -38,13 +38,13 @@ export function leastSteel(
       lowest = Math.min(lowest, rise)
     }
     pivotHeightMm += lowest
-    tangent = distancesOf(at, side, tangents, stations, pivotHeightMm)
+    tangent = distancesOf(at, side, tangents, edgePoints, pivotHeightMm)
   }
   // Below the rig's range the height stays as it is: the limits of a hold say so.
   const set = highestUpTo(setup.rig, pivotHeightMm) ?? pivotHeightMm
   if (set !== pivotHeightMm) {
     pivotHeightMm = set
-    tangent = distancesOf(at, side, tangents, stations, set)
+    tangent = distancesOf(at, side, tangents, edgePoints, set)
   }
   let removed = 0
   for (let i = 0; i < tangents.count; i++) {

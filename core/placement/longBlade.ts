@@ -1,8 +1,8 @@
 import { contactsAlong } from '../geometry/contact/contact'
 import { seatedUnder } from '../geometry/contact/underStone'
 import type { Side } from '../records/common/side'
-import type { Station } from '../math/curve/stations'
-import { reachersAt, type Setup } from '../geometry/setup/setup'
+import type { EdgePoint } from '../math/curve/edgePoints'
+import { rodPosesAt, type Setup } from '../geometry/setup/setup'
 import { clamp } from '../math/units/figures'
 import { edgeTangents, evenness } from './evenness'
 import { holdLimits } from './holdLimits'
@@ -41,7 +41,7 @@ export interface PositionsAsk {
   readonly wantedDeg: number
   readonly toleranceDeg: number
   /** From heel to tip, even in arc length. */
-  readonly stations: readonly Station[]
+  readonly edgePoints: readonly EdgePoint[]
   readonly range: PlacementRange
 }
 
@@ -56,9 +56,9 @@ const LEAST_COST_DEG = 0.001
  * docs/geometry.md, "An even angle".
  */
 export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, void> {
-  const { stations, toleranceDeg } = ask
-  const every = Math.max(1, Math.floor(stations.length / PIECES))
-  const coarse = stations.filter((_, i) => i % every === 0 || i === stations.length - 1)
+  const { edgePoints, toleranceDeg } = ask
+  const every = Math.max(1, Math.floor(edgePoints.length / PIECES))
+  const coarse = edgePoints.filter((_, i) => i % every === 0 || i === edgePoints.length - 1)
   const taken: { from: number; to: number; placement: Placement }[] = []
   let from = 0
   while (from < coarse.length - 1) {
@@ -84,17 +84,17 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
   const angles = taken.map(({ placement }) => anglesAlong(ask, placement, placement.pivotHeightMm))
   const positions = taken.map(({ from: a, to: b, placement }, k): Position => {
     const inTolerance = (i: number) => Math.abs(angles[k]![i]! - ask.wantedDeg) <= toleranceDeg + 1e-6
-    let [first, last] = [a * every, Math.min(b * every, stations.length - 1)]
+    let [first, last] = [a * every, Math.min(b * every, edgePoints.length - 1)]
     while (first > 0 && inTolerance(first - 1)) first--
-    while (last < stations.length - 1 && inTolerance(last + 1)) last++
-    const own = stations.slice(a * every, Math.min(b * every, stations.length - 1) + 1)
+    while (last < edgePoints.length - 1 && inTolerance(last + 1)) last++
+    const own = edgePoints.slice(a * every, Math.min(b * every, edgePoints.length - 1) + 1)
     return {
       ...placement,
       atMark: atNearestMark(ask.setup, ask.side, placement, own, ask.wantedDeg),
       fromMm: coarse[a]!.fromHeelMm,
       toMm: coarse[b]!.fromHeelMm,
-      coversFromMm: stations[first]!.fromHeelMm,
-      coversToMm: stations[last]!.fromHeelMm,
+      coversFromMm: edgePoints[first]!.fromHeelMm,
+      coversToMm: edgePoints[last]!.fromHeelMm,
     }
   })
   const dialled = positions.map((position) =>
@@ -103,10 +103,10 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
   const seams = positions.slice(1).map((next, k): Seam => {
     const before = positions[k]!
     let seam = { atMm: before.toMm, apartDeg: Infinity }
-    stations.forEach((station, i) => {
-      if (station.fromHeelMm < next.coversFromMm - 1e-9 || station.fromHeelMm > before.coversToMm + 1e-9) return
+    edgePoints.forEach((edgePoint, i) => {
+      if (edgePoint.fromHeelMm < next.coversFromMm - 1e-9 || edgePoint.fromHeelMm > before.coversToMm + 1e-9) return
       const apartDeg = Math.abs(dialled[k]![i]! - dialled[k + 1]![i]!)
-      if (apartDeg < seam.apartDeg) seam = { atMm: station.fromHeelMm, apartDeg }
+      if (apartDeg < seam.apartDeg) seam = { atMm: edgePoint.fromHeelMm, apartDeg }
     })
     return seam
   })
@@ -115,7 +115,7 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
 
 function bestFor(
   { setup, side, wantedDeg, range }: PositionsAsk,
-  stretch: readonly Station[],
+  stretch: readonly EdgePoint[],
   enough?: number,
 ): Placement | null {
   const seated = seatedUnder(setup.blade.edge, setup.stone.widthMm, stretch)
@@ -134,10 +134,10 @@ function bestFor(
   }
 }
 
-/** The edge angle at each station; not a number where there is none, which is within no tolerance. */
-function anglesAlong({ setup, side, stations }: PositionsAsk, { hold }: Placement, pivotHeightMm: number): number[] {
+/** The edge angle at each edgePoint; not a number where there is none, which is within no tolerance. */
+function anglesAlong({ setup, side, edgePoints }: PositionsAsk, { hold }: Placement, pivotHeightMm: number): number[] {
   const at = { ...setup, hold }
-  return contactsAlong(stations, hold, reachersAt(at, side, pivotHeightMm)).map((contact) =>
+  return contactsAlong(edgePoints, hold, rodPosesAt(at, side, pivotHeightMm)).map((contact) =>
     contact.ok ? contact.edgeAngleDeg : NaN,
   )
 }

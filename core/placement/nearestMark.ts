@@ -2,10 +2,10 @@ import { contactsAlong } from '../geometry/contact/contact'
 import type { Side } from '../records/common/side'
 import { clampFrame, toClampFrame } from '../geometry/clamping/clampFrame'
 import type { ClampPosition } from '../records/job/clampPosition'
-import type { Station } from '../math/curve/stations'
+import type { EdgePoint } from '../math/curve/edgePoints'
 import { heightOfSetting, settingOfHeight, toNearestMark } from '../records/rig/dial'
 import type { DialSetting } from '../records/rig/dials/readings'
-import { reachersAt, type Setup } from '../geometry/setup/setup'
+import { rodPosesAt, type Setup } from '../geometry/setup/setup'
 import type { Placement } from './holdSpace'
 
 /** A way of holding a blade as it can really be dialled. */
@@ -24,34 +24,34 @@ export interface AtMark {
 }
 
 /**
- * The mark of the rig nearest to a placement's pivot height, and what it gives along `stations`; null where the rig has
+ * The mark of the rig nearest to a placement's pivot height, and what it gives along `edgePoints`; null where the rig has
  * no such mark.
  */
 export function atNearestMark(
   setup: Setup,
   side: Side,
   { hold, pivotHeightMm }: Placement,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   wantedDeg: number,
 ): AtMark | null {
   const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, pivotHeightMm))
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return null
-  const contacts = contactsAlong(stations, hold, reachersAt({ ...setup, hold }, side, height.heightMm))
+  const contacts = contactsAlong(edgePoints, hold, rodPosesAt({ ...setup, hold }, side, height.heightMm))
   const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
   const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
   return {
     setting,
     heightMm: height.heightMm,
     worstDeg: off[worst]!,
-    worstAtMm: stations[worst]!.fromHeelMm,
-    evenAtMm: evenPlace(off, stations, hold),
+    worstAtMm: edgePoints[worst]!.fromHeelMm,
+    evenAtMm: evenPlace(off, edgePoints, hold),
   }
 }
 
-function evenPlace(off: readonly number[], stations: readonly Station[], hold: ClampPosition): number {
+function evenPlace(off: readonly number[], edgePoints: readonly EdgePoint[], hold: ClampPosition): number {
   const frame = clampFrame(hold)
-  const fromMiddle = (i: number) => Math.abs(toClampFrame(stations[i]!.point, frame)[0])
+  const fromMiddle = (i: number) => Math.abs(toClampFrame(edgePoints[i]!.point, frame)[0])
   let found: { atMm: number; fromMiddleMm: number } | null = null
   let nearest = 0
   for (let i = 0; i < off.length; i++) {
@@ -60,8 +60,8 @@ function evenPlace(off: readonly number[], stations: readonly Station[], hold: C
     if (before <= 0 === here <= 0 || !Number.isFinite(before - here)) continue
     const fromMiddleMm = fromMiddle(i)
     if (found && found.fromMiddleMm <= fromMiddleMm) continue
-    const [from, to] = [stations[i - 1]!.fromHeelMm, stations[i]!.fromHeelMm]
+    const [from, to] = [edgePoints[i - 1]!.fromHeelMm, edgePoints[i]!.fromHeelMm]
     found = { atMm: from + (before / (before - here)) * (to - from), fromMiddleMm }
   }
-  return found?.atMm ?? stations[nearest]!.fromHeelMm
+  return found?.atMm ?? edgePoints[nearest]!.fromHeelMm
 }

@@ -1,5 +1,5 @@
 import { bench, describe } from 'vitest'
-import { evenStations } from '../math/curve/stations'
+import { evenEdgePoints } from '../math/curve/edgePoints'
 import { sampleSetup } from '../geometry/setup/sampleSetup.fixture'
 import { edgeTangents, evenness } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
@@ -18,14 +18,14 @@ const edge = [
   },
 ]
 const setup = { ...sampleSetup, blade: { ...sampleSetup.blade, edge } }
-const stations = evenStations(edge, 401)
-const tangents = edgeTangents(stations)
+const edgePoints = evenEdgePoints(edge, 401)
+const tangents = edgeTangents(edgePoints)
 
 describe('where to hold it', () => {
   bench('search over position and turn, 401 places', () => {
     const search = searchPlacement({
       hold: setup.hold,
-      judge: (hold) => evenness(setup, 'A', hold, tangents, stations, 18),
+      judge: (hold) => evenness(setup, 'A', hold, tangents, edgePoints, 18),
       range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null, onMarks: null },
     })
     while (!search.next().done);
@@ -36,7 +36,7 @@ describe('where to hold it', () => {
       setup,
       side: 'A',
       wantedDeg: 18,
-      stations,
+      edgePoints,
       aim: 'even',
       onMarks: false,
       thereDeg: null,
@@ -51,7 +51,7 @@ describe('where to hold it', () => {
       side: 'A',
       wantedDeg: 18,
       toleranceDeg: 0.5,
-      stations,
+      edgePoints,
       range: placementRange(tilted),
     })
     while (!search.next().done);

@@ -3,8 +3,8 @@ import { contactsAlong } from '../geometry/contact/contact'
 import { SHAPES } from '../records/blade/shapes'
 import { curveLength } from '../math/curve/arcLength'
 import type { Curve } from '../math/curve/curve'
-import { evenStations, type Station } from '../math/curve/stations'
-import { reacherAt, reachersAt, type Setup } from '../geometry/setup/setup'
+import { evenEdgePoints, type EdgePoint } from '../math/curve/edgePoints'
+import { rodPoseAt, rodPosesAt, type Setup } from '../geometry/setup/setup'
 import { sampleSetup, slotRig } from '../geometry/setup/sampleSetup.fixture'
 import reference from './fixtures/placement.json'
 import { edgeTangents, evenness } from './evenness'
@@ -29,9 +29,9 @@ function found(ask: PlacementAsk): PlacementFound {
   }
 }
 
-const evenJudge = (setup: Setup, stations: readonly Station[], wantedDeg: number): PlacementAsk['judge'] => {
-  const tangents = edgeTangents(stations)
-  return (hold) => evenness(setup, 'A', hold, tangents, stations, wantedDeg)
+const evenJudge = (setup: Setup, edgePoints: readonly EdgePoint[], wantedDeg: number): PlacementAsk['judge'] => {
+  const tangents = edgeTangents(edgePoints)
+  return (hold) => evenness(setup, 'A', hold, tangents, edgePoints, wantedDeg)
 }
 
 const jobOf = (c: (typeof reference.cases)[number]): Setup => ({
@@ -46,7 +46,7 @@ describe('the global optimiser’s reference', () => {
   for (const c of reference.cases) {
     it(c.name, () => {
       const setup = jobOf(c)
-      const stations = evenStations(setup.blade.edge, 401)
+      const edgePoints = evenEdgePoints(setup.blade.edge, 401)
       expect(curveLength(setup.blade.edge)).toBeCloseTo(c.edgeLength, 5)
       const range = {
         bladeXMm: c.bladeXRange as [number, number],
@@ -55,14 +55,14 @@ describe('the global optimiser’s reference', () => {
         freeDepthMm: null,
         onMarks: null,
       }
-      const { best } = found({ hold: setup.hold, judge: evenJudge(setup, stations, c.targetDeg), range })
+      const { best } = found({ hold: setup.hold, judge: evenJudge(setup, edgePoints, c.targetDeg), range })
       expect(best!.cost - c.worstDeviationDeg).toBeLessThan(0.01)
       expect(best!.cost - c.worstDeviationDeg).toBeGreaterThan(-0.001)
       // And it is what the exact angles along the edge say.
       const along = contactsAlong(
-        stations,
+        edgePoints,
         best!.hold,
-        reachersAt({ ...setup, hold: best!.hold }, 'A', best!.pivotHeightMm),
+        rodPosesAt({ ...setup, hold: best!.hold }, 'A', best!.pivotHeightMm),
       )
       const worst = Math.max(
         ...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - c.targetDeg) : Infinity)),
@@ -82,7 +82,7 @@ describe('the search', () => {
         rig: { ...sampleSetup.rig, pivot: { setbackMm: 110, alongMm: 8 } },
         blade: { ...sampleSetup.blade, edge: [...edge] },
       }
-      const judge = evenJudge(setup, evenStations(edge, 101), 18)
+      const judge = evenJudge(setup, evenEdgePoints(edge, 101), 18)
       const { best } = found({
         hold: setup.hold,
         judge,
@@ -123,7 +123,7 @@ describe('the search', () => {
         hold: sampleSetup.hold,
         judge: evenJudge(
           { ...sampleSetup, blade: { ...sampleSetup.blade, edge: [...edge] } },
-          evenStations(edge, 101),
+          evenEdgePoints(edge, 101),
           18,
         ),
         range,
@@ -139,15 +139,15 @@ describe('the search', () => {
 })
 
 describe('an even angle', () => {
-  const stations = evenStations(sampleSetup.blade.edge, 200)
+  const edgePoints = evenEdgePoints(sampleSetup.blade.edge, 200)
 
   it('the best height leaves the steepest and the flattest place equally far off, also off centre', () => {
     for (const setup of [
       sampleSetup,
       { ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } },
     ]) {
-      const even = evenness(setup, 'B', setup.hold, edgeTangents(stations), stations, 19)!
-      const angles = contactsAlong(stations, setup.hold, reachersAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
+      const even = evenness(setup, 'B', setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
+      const angles = contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
         contact.ok ? contact.edgeAngleDeg : NaN,
       )
       expect(Math.max(...angles) - 19).toBeCloseTo(even.cost, 5)
@@ -157,11 +157,11 @@ describe('an even angle', () => {
 
   it('on a plate it is the best of the slots', () => {
     const setup = { ...sampleSetup, rig: slotRig }
-    const even = evenness(setup, 'A', setup.hold, edgeTangents(stations), stations, 19)!
+    const even = evenness(setup, 'A', setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
     const worst = (heightMm: number) =>
       Math.max(
-        ...contactsAlong(stations, setup.hold, (station) => ({
-          ...reacherAt(setup, 'A', heightMm, station),
+        ...contactsAlong(edgePoints, setup.hold, (edgePoint) => ({
+          ...rodPoseAt(setup, 'A', heightMm, edgePoint),
           rodLengthMm: 900,
         })).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity)),
       )
@@ -177,7 +177,7 @@ describe('an even angle', () => {
       freeDepthMm: null,
       onMarks: null,
     }
-    const judge = evenJudge(sampleSetup, stations, 20)
+    const judge = evenJudge(sampleSetup, edgePoints, 20)
     const hold = sampleSetup.hold
     const free = found({ hold, judge, range })
     const kept = found({ hold, judge, range, allowed: (at) => at.turnDeg <= 2 && at.bladeYMm === 4 })

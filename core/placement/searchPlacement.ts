@@ -1,4 +1,4 @@
-import { downhill } from './downhill'
+import { patternSearch } from './patternSearch'
 import { holdSpace, type HoldSpace, type Placement, type PlacementAsk, type Tried } from './holdSpace'
 import { polish } from './polish'
 import { alongValley, plainer } from './valley'
@@ -33,7 +33,7 @@ const SAME_FLOOR = { mm: 2, deg: 0.5 } as const
 const WORTH_LEAVING_DEG = 0.001
 
 /**
- * Searches for the way of holding a blade that costs least: a map first, then from its low places downhill by ever
+ * Searches for the way of holding a blade that costs least: a map first, then from its low places patternSearch by ever
  * smaller steps, along the valley of holds nearly alike, and out of its kinks. Yields its share of the work done (0 to
  * 1). Source: docs/geometry.md, "An even angle".
  */
@@ -60,7 +60,7 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   const { enough } = ask
   const willDo = ({ cost }: Tried) => enough !== undefined && cost <= enough
   for (const start of starts) {
-    floors.push(downhill(space, start))
+    floors.push(patternSearch(space, start))
     if (willDo(floors.at(-1)!)) break
     yield 0.8 + (0.1 * ++tried) / starts.size
   }
@@ -91,7 +91,7 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
 function plainest(space: HoldSpace, best: Tried): Tried {
   const plain = plainer(space, best)
   if (plain === best) return best
-  const onward = polish(space, downhill(space, plain))
+  const onward = polish(space, patternSearch(space, plain))
   return onward.cost < best.cost - WORTH_LEAVING_DEG ? plainest(space, onward) : plain
 }
 

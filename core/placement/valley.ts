@@ -1,4 +1,4 @@
-import { downhill } from './downhill'
+import { patternSearch } from './patternSearch'
 import { goldenSection } from './goldenSection'
 import { clamp } from '../math/units/figures'
 import { FINE, type HoldSpace, type Tried } from './holdSpace'
@@ -18,7 +18,7 @@ const ALIKE = { cost: 0.003, share: 0.02 } as const
 
 /**
  * Along the floor of a valley, where the angle stays even over many places if the blade is turned with each: looks far
- * to both sides at the turn that is best there, and goes downhill again from where that is better. Source:
+ * to both sides at the turn that is best there, and goes patternSearch again from where that is better. Source:
  * docs/geometry.md, "An even angle".
  */
 export function alongValley(space: HoldSpace, from: Tried): Tried {
@@ -29,7 +29,7 @@ export function alongValley(space: HoldSpace, from: Tried): Tried {
       const place = clamp(from.place + share * (stretch[1] - stretch[0]), stretch)
       const depth = from.hold.bladeYMm + deeper
       const there = bestTurn(space, place, free ? clamp(depth, free) : depth, from)
-      if (there && there.cost < from.cost - WORTH_IT) return alongValley(space, downhill(space, there))
+      if (there && there.cost < from.cost - WORTH_IT) return alongValley(space, patternSearch(space, there))
     }
   return from
 }

@@ -4,30 +4,41 @@ import { checked, type FieldProblem } from './problem'
 /** Content as it was written, by whichever version of the application. */
 export type Raw = Readonly<Record<string, unknown>>
 
-/** Content that is kept for years: its schema of today, and a step from each earlier version to the next. */
+/** Content of one version as content of the next. */
+export type Migration = (content: Raw) => Raw
+
+/** A migration that renames fields: `names` maps each old name to the new one. */
+export const renamed =
+  (names: Readonly<Record<string, string>>): Migration =>
+  (content) =>
+    Object.fromEntries(Object.entries(content).map(([name, value]) => [names[name] ?? name, value]))
+
+/** Content that is kept for years: its schema of today, and a migration from each earlier version to the next. */
 export interface Versioned<T extends z.ZodType> {
   readonly schema: T
   /** The first leads from version 1 to 2, and so on. */
-  readonly steps: readonly ((content: Raw) => Raw)[]
+  readonly migrations: readonly Migration[]
 }
 
 /** The version that is written today. */
-export const versionOf = ({ steps }: { readonly steps: readonly unknown[] }): number => steps.length + 1
+export const versionOf = ({ migrations }: { readonly migrations: readonly unknown[] }): number => migrations.length + 1
 
 export type ReadContent<T> =
   | { readonly ok: true; readonly content: T }
   /** Written by a later version of the application, or harmed: `problems` then say where. */
   | { readonly ok: false; readonly why: 'later-version' | 'unreadable'; readonly problems: readonly FieldProblem[] }
 
-/** Reads content of any version so far, step by step up to today's schema. */
+/** Reads content of any version so far, migrated one version after the other to today's schema. */
 export function readContent<T extends z.ZodType>(
-  { schema, steps }: Versioned<T>,
+  { schema, migrations }: Versioned<T>,
   version: number,
   written: unknown,
 ): ReadContent<z.output<T>> {
-  if (version > steps.length + 1) return { ok: false, why: 'later-version', problems: [] }
+  if (version > migrations.length + 1) return { ok: false, why: 'later-version', problems: [] }
   const isRaw = typeof written === 'object' && written !== null && !Array.isArray(written)
-  const now = isRaw ? steps.slice(version - 1).reduce((content, step) => step(content), written as Raw) : written
+  const now = isRaw
+    ? migrations.slice(version - 1).reduce((content, migrate) => migrate(content), written as Raw)
+    : written
   const parsed = checked(schema, now)
   return parsed.ok ? { ok: true, content: parsed.value } : { ok: false, why: 'unreadable', problems: parsed.problems }
 }

@@ -7,11 +7,11 @@ import { SHAPES } from '../records/blade/shapes'
 import { SIDES, type Side } from '../records/common/side'
 import type { KnownHold } from '../records/job/knownHold'
 import { curveLength } from '../math/curve/arcLength'
-import { evenStations, stationAt, type Station } from '../math/curve/stations'
+import { evenEdgePoints, edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
 import { armsRig, sampleSetup, slotRig, tableRig } from '../geometry/setup/sampleSetup.fixture'
-import { reacherAt, type Setup } from '../geometry/setup/setup'
+import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { dot as vec2Dot, subtract, type Vec2 } from '../math/vector/vec2'
-import { doubtBudget, totalDoubtDeg } from './budget'
+import { uncertaintyBudget, totalUncertaintyDeg } from './budget'
 
 /**
  * Benches whose every measure is a little off what was written down, the true angle found from the planes in space: the
@@ -30,9 +30,9 @@ const HOLD: KnownHold = {
 }
 const TAPER = { nearMm: 6.15, farMm: 5.85 }
 const sloppy = { ...HOLD, holdTolerance: { alongMm: 3, turnDeg: 1.5, centreOffsetMm: 0.3, tiltDeg: 0.6 } }
-const straight = stationAt(sampleSetup.blade.edge, 25)
-const belly = stationAt(sampleSetup.blade.edge, 75)
-const tip = stationAt(sampleSetup.blade.edge, 97)
+const straight = edgePointAt(sampleSetup.blade.edge, 25)
+const belly = edgePointAt(sampleSetup.blade.edge, 75)
+const tip = edgePointAt(sampleSetup.blade.edge, 97)
 const held = (more: Partial<Setup['hold']>, rig = sampleSetup.rig, stone: Partial<Setup['stone']> = {}): Setup => ({
   ...sampleSetup,
   rig,
@@ -41,12 +41,12 @@ const held = (more: Partial<Setup['hold']>, rig = sampleSetup.rig, stone: Partia
 })
 
 /** Where the edge's straight support under a stone lies: a stone bridges a hollow, and stands on its two sides. */
-function support({ blade, stone }: Setup, station: Station): Station {
-  const [out, half]: [Vec2, number] = [[-station.heading[1], station.heading[0]], stone.widthMm / 2]
-  const under = evenStations(blade.edge, 3000).flatMap(({ point, fromHeelMm }): Vec2[] => {
-    const away = subtract(point, station.point)
-    const along = vec2Dot(away, station.heading)
-    return Math.abs(along) <= half && Math.abs(fromHeelMm - station.fromHeelMm) < 3 * half
+function support({ blade, stone }: Setup, edgePoint: EdgePoint): EdgePoint {
+  const [out, half]: [Vec2, number] = [[-edgePoint.heading[1], edgePoint.heading[0]], stone.widthMm / 2]
+  const under = evenEdgePoints(blade.edge, 3000).flatMap(({ point, fromHeelMm }): Vec2[] => {
+    const away = subtract(point, edgePoint.point)
+    const along = vec2Dot(away, edgePoint.heading)
+    return Math.abs(along) <= half && Math.abs(fromHeelMm - edgePoint.fromHeelMm) < 3 * half
       ? [[along, vec2Dot(away, out)]]
       : []
   })
@@ -59,10 +59,10 @@ function support({ blade, stone }: Setup, station: Station): Station {
     else low = a
   }
   const [slope, hang] = [(low + high) / 2, above((low + high) / 2)]
-  if (hang < 1e-4) return station
-  const runs = Math.atan2(station.heading[1], station.heading[0]) + Math.atan(slope)
-  const point: Vec2 = [station.point[0] + hang * out[0], station.point[1] + hang * out[1]]
-  return { ...station, point, heading: [Math.cos(runs), Math.sin(runs)] }
+  if (hang < 1e-4) return edgePoint
+  const runs = Math.atan2(edgePoint.heading[1], edgePoint.heading[0]) + Math.atan(slope)
+  const point: Vec2 = [edgePoint.point[0] + hang * out[0], edgePoint.point[1] + hang * out[1]]
+  return { ...edgePoint, point, heading: [Math.cos(runs), Math.sin(runs)] }
 }
 
 /** How a blade lies on a table: how far its edge stands over it, and how its centre plane falls to it, radians. */
@@ -81,12 +81,12 @@ function trueAngleDeg(
   setup: Setup,
   { holdTolerance, bladeHeightToleranceMm }: KnownHold,
   side: Side,
-  station: Station,
+  edgePoint: EdgePoint,
   heightMm: number,
   normal: () => number,
 ): number {
   const { rig, hold, stone, blade } = setup
-  const { point: place, heading } = station
+  const { point: place, heading } = edgePoint
   // Turned over, what stood high stands low, and what stood to the one side stands to the other.
   const over = side === 'A' ? 1 : -1
   const off = (tolerance: number) => (normal() * tolerance) / 1.96
@@ -102,7 +102,7 @@ function trueAngleDeg(
   const tilted = over * rad(hold.tiltDeg + off(holdTolerance.tiltDeg))
   const [u, v] = turned(subtract(place, [hold.bladeXMm, hold.bladeYMm]))
   const there: Vec2 = [u + off(holdTolerance.alongMm), v + off(bladeHeightToleranceMm)]
-  const runs = Math.atan2(heading[1], heading[0]) + rad(off(edgeHeadingToleranceDeg(blade, station)))
+  const runs = Math.atan2(heading[1], heading[0]) + rad(off(edgeHeadingToleranceDeg(blade, edgePoint)))
   const direction = turned([Math.cos(runs), Math.sin(runs)])
   let inSpace: (at: Vec2, from: number) => Vec3
   if (rig.jaws) {
@@ -174,11 +174,11 @@ const fixedHalf: Setup = {
   blade: { ...sampleSetup.blade, spineThicknessMm: 5, spineThicknessTipMm: 1 },
 }
 const { edge: recurved } = SHAPES.recurved.build(SHAPES.recurved.usual)
-const hollow = hollowOf(evenStations(recurved, 400))!
-const overHollow = stationAt(recurved, hollow.fromHeelMm)
+const hollow = hollowOf(evenEdgePoints(recurved, 400))!
+const overHollow = edgePointAt(recurved, hollow.fromHeelMm)
 const recurve: Setup = { ...held({}), blade: { ...sampleSetup.blade, edge: [...recurved] } }
 
-it.each<[string, Setup, KnownHold, Station, number]>([
+it.each<[string, Setup, KnownHold, EdgePoint, number]>([
   ['the straight part', held({}), HOLD, straight, 58],
   ['the belly', held({}), HOLD, belly, 58],
   ['the tip', held({}), HOLD, tip, 58],
@@ -200,12 +200,12 @@ it.each<[string, Setup, KnownHold, Station, number]>([
   ['a table, on its flats', onATable({ restsOn: 'flats' }), HOLD, belly, 58],
 ])(
   '%s: on either side the stated ± holds the true angle in 94 to 96 of 100 benches',
-  (name, setup, known, station, heightMm) => {
-    const lies = support(setup, station)
+  (name, setup, known, edgePoint, heightMm) => {
+    const lies = support(setup, edgePoint)
     for (const side of SIDES) {
-      const set = contactAt(station, setup.hold, reacherAt(setup, side, heightMm, station))
+      const set = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm, edgePoint))
       if (!set.ok) throw new Error(set.reason)
-      const stated = totalDoubtDeg(doubtBudget(setup, known, side, heightMm, station))
+      const stated = totalUncertaintyDeg(uncertaintyBudget(setup, known, side, heightMm, edgePoint))
       const seed = [...name, side].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7) / 9973
       const normal = randomNormal.source(randomLcg(seed))(0, 1)
       const benches = 6000

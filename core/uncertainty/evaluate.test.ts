@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { primaryHalfAngleDeg } from '../records/blade/primaryHalfAngle'
-import { moved, stationOverJaws } from '../geometry/clamping/bladeHeight'
+import { moved, edgePointOverJaws } from '../geometry/clamping/bladeHeight'
 import { clampFrame, toBladeFrame, toClampFrame } from '../geometry/clamping/clampFrame'
-import { evenStations } from '../math/curve/stations'
+import { evenEdgePoints } from '../math/curve/edgePoints'
 import { settingOfHeight } from '../records/rig/dial'
 import { evaluate, type Evaluation, type SideSet } from './evaluate'
 import type { Setup } from '../geometry/setup/setup'
 import { armsRig, bellyBlade, postRig, sampleSetup, tableRig } from '../geometry/setup/sampleSetup.fixture'
 
-const stations = evenStations(bellyBlade.edge, 400)
+const edgePoints = evenEdgePoints(bellyBlade.edge, 400)
 const at = (setup: Setup, heightMm: number, lookAtMm: number | null = null, heightB = heightMm): Evaluation =>
   evaluate(
     setup,
@@ -18,9 +18,9 @@ const at = (setup: Setup, heightMm: number, lookAtMm: number | null = null, heig
       lookAtMm,
       ...wellHeld,
     },
-    stations,
+    edgePoints,
   )
-/** Only how far out the blade stands is in doubt. */
+/** Only how far out the blade stands is in uncertainty. */
 const wellHeld = {
   bladeHeightToleranceMm: 0.5,
   holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
@@ -34,7 +34,7 @@ const side = (e: Evaluation, s: 'A' | 'B'): SideSet => {
 describe('the set angle of a job', () => {
   it('looks at the edge over the middle of the jaws unless told otherwise', () => {
     const e = at(sampleSetup, 58)
-    expect(e.station.fromHeelMm).toBeCloseTo(40, 6)
+    expect(e.edgePoint.fromHeelMm).toBeCloseTo(40, 6)
     expect(e.bladeHeightMm).toBeCloseTo(28, 9)
     expect(side(e, 'A').contact.edgeAngleDeg).toBeCloseTo(22.7171927, 6)
     expect(side(at(sampleSetup, 58, 80), 'A').contact.edgeAngleDeg).toBeGreaterThan(23)
@@ -84,7 +84,7 @@ describe('the set angle of a job', () => {
     expect(e.sides.A).toEqual({ ok: false, reason: 'pivot-below-face', limit: 25 })
   })
 
-  it('the doubt is what moving each length by its tolerance does, in quadrature', () => {
+  it('the uncertainty is what moving each length by its tolerance does, in quadrature', () => {
     const base = side(at(sampleSetup, 58), 'A')
     const shifts = [
       side(at(sampleSetup, 58.3), 'A'),
@@ -92,7 +92,7 @@ describe('the set angle of a job', () => {
       side(at({ ...sampleSetup, hold: moved(sampleSetup.hold, 0, 0.5) }, 58), 'A'),
       side(at({ ...sampleSetup, stone: { ...sampleSetup.stone, faceOffsetMm: 6.1 } }, 58), 'A'),
     ].map((other) => other.contact.edgeAngleDeg - base.contact.edgeAngleDeg)
-    expect(base.doubtDeg).toBeCloseTo(Math.hypot(...shifts), 3)
+    expect(base.uncertaintyDeg).toBeCloseTo(Math.hypot(...shifts), 3)
     const largestFirst = shifts.map(Math.abs).sort((a, b) => b - a)
     largestFirst.forEach((shift, i) => expect(base.budget[i]!.shareDeg).toBeCloseTo(shift, 2))
     expect(base.budget[0]!.id).toBe('pivot-height')
@@ -121,6 +121,6 @@ describe('how the blade is held', () => {
   })
 
   it('takes the end nearer to the jaws where the edge does not pass over them', () => {
-    expect(stationOverJaws(bellyBlade.edge, stations, { ...turned, bladeXMm: -50 }).fromHeelMm).toBe(0)
+    expect(edgePointOverJaws(bellyBlade.edge, edgePoints, { ...turned, bladeXMm: -50 }).fromHeelMm).toBe(0)
   })
 })

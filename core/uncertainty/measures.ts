@@ -1,7 +1,7 @@
 import { edgeHeadingToleranceDeg } from '../records/blade/edgeHeading'
 import { thinsPerMm } from '../records/blade/taper'
 import type { KnownHold } from '../records/job/knownHold'
-import type { Station } from '../math/curve/stations'
+import type { EdgePoint } from '../math/curve/edgePoints'
 import { dialOf } from '../records/rig/dials/dials'
 import { RIG_UNKNOWNS, type UnknownId } from '../records/rig/fitted'
 import { fittedAt } from '../records/rig/fittedAt'
@@ -10,7 +10,7 @@ import type { Setup } from '../geometry/setup/setup'
 import { degrees } from '../math/units/angle'
 import { dishTiltDeg, faceTiltDeg } from '../records/stone/taper'
 
-/** The measures whose doubt goes into an edge angle. Those with -b are the second arm's of an upright rig. */
+/** The measures whose uncertainty goes into an edge angle. Those with -b are the second arm's of an upright rig. */
 export const MEASURES = [
   'pivot-height',
   'pivot-height-b',
@@ -35,7 +35,7 @@ export const MEASURES = [
 ] as const
 export type MeasureId = (typeof MEASURES)[number]
 
-/** Of these the two sides are off by different amounts: the pivot, or the rod in a wide slot, comes to rest anew. */
+/** Of these the two sides are off by different means: the pivot, or the rod in a wide slot, comes to rest anew. */
 export const ANEW_EACH_SIDE: ReadonlySet<MeasureId> = new Set(['pivot-play', 'slot-place'])
 
 /** What each is measured in. */
@@ -63,7 +63,7 @@ export const MEASURES_UNIT: Readonly<Record<MeasureId, 'mm' | 'deg'>> = {
 }
 
 /** A measure and how well it is known: half-width of the range that holds 95 in 100 such measures, mm or degrees. */
-export interface DoubtfulMeasure {
+export interface UncertainMeasure {
   readonly id: MeasureId
   readonly unit: 'mm' | 'deg'
   readonly tolerance: number
@@ -86,15 +86,15 @@ const twistDeg = ({ rig, blade }: Setup): number =>
   rig.jaws && rig.jawsClose === 'one-half-moves' ? degrees(Math.atan(Math.abs(thinsPerMm(blade)) / 2)) : 0
 
 /**
- * The measures of a job that are doubtful at a place of the edge, as far as its kind of rig has them; without a place
+ * The measures of a job that are uncertain at a place of the edge, as far as its kind of rig has them; without a place
  * those that are the same everywhere. On a table the blade lies by its own faces: their measures count there. Source:
  * docs/geometry.md, "How sure is it".
  */
-export function measuresOf(setup: Setup, known: KnownHold, station: Station | null): DoubtfulMeasure[] {
+export function measuresOf(setup: Setup, known: KnownHold, edgePoint: EdgePoint | null): UncertainMeasure[] {
   const { rig, stone, blade } = setup
   const ends = stone.faceOffsetEnds
   const taperDeg = ends ? Math.abs(faceTiltDeg(ends.nearMm, ends.farMm, stone.lengthMm)) : 0
-  const of = (id: MeasureId, tolerance: number): DoubtfulMeasure => ({ id, unit: MEASURES_UNIT[id], tolerance })
+  const of = (id: MeasureId, tolerance: number): UncertainMeasure => ({ id, unit: MEASURES_UNIT[id], tolerance })
   const arms = rig.pivotB
     ? [of('pivot-height-b', rig.tolerance.heightMm), of('setback-b', rig.tolerance.setbackMm)]
     : []
@@ -117,8 +117,8 @@ export function measuresOf(setup: Setup, known: KnownHold, station: Station | nu
     of('centre-offset', rig.jaws ? known.holdTolerance.centreOffsetMm : 0),
     of('tilt', known.holdTolerance.tiltDeg),
     of('twist', twistDeg(setup)),
-    of('edge-heading', station ? edgeHeadingToleranceDeg(blade, station) : 0),
-    of('edge-place', station ? (blade.edgeDoubt?.placeMm ?? 0) : 0),
+    of('edge-heading', edgePoint ? edgeHeadingToleranceDeg(blade, edgePoint) : 0),
+    of('edge-place', edgePoint ? (blade.edgeUncertainty?.placeMm ?? 0) : 0),
     of('slot-place', Math.min(KEPT_IN_SLOT_MM, dialOf(rig.height).slideMm(rig.height))),
     ...onTable,
     of('face-offset', stone.faceOffsetToleranceMm),
@@ -132,7 +132,7 @@ export function measuresOf(setup: Setup, known: KnownHold, station: Station | nu
  * jaws hold a blade differs a little each time besides; a hold that is known better than that stays as it is known.
  * Source: docs/calibration.md, "What is taken over".
  */
-function asFitted(measures: readonly DoubtfulMeasure[], { rig, stone }: Setup): DoubtfulMeasure[] {
+function asFitted(measures: readonly UncertainMeasure[], { rig, stone }: Setup): UncertainMeasure[] {
   const again: Partial<Record<MeasureId, number>> = {
     'centre-offset': rig.tolerance.againOffsetMm,
     tilt: rig.tolerance.againTiltDeg,
@@ -140,9 +140,9 @@ function asFitted(measures: readonly DoubtfulMeasure[], { rig, stone }: Setup): 
   const fitted = measures.flatMap(({ id, tolerance }) => {
     const row = isUnknown(id) ? fittedAt(rig, id, stone) : -1
     if (row < 0) return []
-    const { doubt } = rig.fitted!.measures[row]!
-    const whole = Math.hypot(doubt, again[id] ?? 0)
-    return id in again && tolerance < whole ? [] : [{ id, row, tolerance: whole, share: doubt / whole }]
+    const { uncertainty } = rig.fitted!.measures[row]!
+    const whole = Math.hypot(uncertainty, again[id] ?? 0)
+    return id in again && tolerance < whole ? [] : [{ id, row, tolerance: whole, share: uncertainty / whole }]
   })
   return measures.map((measure) => {
     const mine = fitted.find(({ id }) => id === measure.id)
@@ -150,7 +150,7 @@ function asFitted(measures: readonly DoubtfulMeasure[], { rig, stone }: Setup): 
     const others = fitted.filter(({ id }) => id !== measure.id)
     const { correlation } = rig.fitted!
     const tied = others.map(({ id, row, share }) => [id, correlation[mine.row]![row]! * (mine.share * share)])
-    return { ...measure, tolerance: mine.tolerance, tiedTo: Object.fromEntries(tied) as DoubtfulMeasure['tiedTo'] }
+    return { ...measure, tolerance: mine.tolerance, tiedTo: Object.fromEntries(tied) as UncertainMeasure['tiedTo'] }
   })
 }
 const isUnknown = (id: MeasureId): id is UnknownId => (RIG_UNKNOWNS as readonly MeasureId[]).includes(id)

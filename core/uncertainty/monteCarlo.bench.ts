@@ -1,5 +1,5 @@
 import { bench, describe } from 'vitest'
-import { stationAt } from '../math/curve/stations'
+import { edgePointAt } from '../math/curve/edgePoints'
 import { sampleSetup } from '../geometry/setup/sampleSetup.fixture'
 import { monteCarlo } from './monteCarlo'
 
@@ -9,7 +9,7 @@ const ask = {
     bladeHeightToleranceMm: 0.5,
     holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
   },
-  station: stationAt(sampleSetup.blade.edge, 70),
+  edgePoint: edgePointAt(sampleSetup.blade.edge, 70),
   pivotHeightMm: { A: 58, B: 58 },
   seed: 0.3,
 }

@@ -1,16 +1,16 @@
 import { randomLcg, randomNormal } from 'd3-random'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import type { Side } from '../records/common/side'
-import type { Station } from '../math/curve/stations'
+import type { EdgePoint } from '../math/curve/edgePoints'
 import type { Setup } from '../geometry/setup/setup'
 import type { KnownHold } from '../records/job/knownHold'
-import { ANEW_EACH_SIDE, measuresOf, type DoubtfulMeasure, type MeasureId } from './measures'
+import { ANEW_EACH_SIDE, measuresOf, type UncertainMeasure, type MeasureId } from './measures'
 import { edgeAngleShifter } from './shifted'
 
 export interface MonteCarloAsk {
   readonly setup: Setup
   readonly known: KnownHold
-  readonly station: Station
+  readonly edgePoint: EdgePoint
   readonly pivotHeightMm: Readonly<Record<Side, number>>
   readonly samples: number
   /** From 0 to 1: the same seed gives the same samples. */
@@ -20,7 +20,7 @@ export interface MonteCarloAsk {
 /** How an angle is spread, degrees. */
 export interface AngleSpread {
   readonly meanDeg: number
-  /** Half of the range from the 2.5th to the 97.5th percentile: comparable with the first-order doubt. */
+  /** Half of the range from the 2.5th to the 97.5th percentile: comparable with the first-order uncertainty. */
   readonly halfWidthDeg: number
   readonly lowDeg: number
   readonly highDeg: number
@@ -52,19 +52,19 @@ const DEVIATIONS_IN_95 = 1.959964
 export function* monteCarlo({
   setup,
   known,
-  station,
+  edgePoint,
   pivotHeightMm,
   samples,
   seed,
 }: MonteCarloAsk): Generator<number, MonteCarloResult, void> {
   const normal = randomNormal.source(randomLcg(seed))(0, 1 / DEVIATIONS_IN_95)
-  const measures = measuresOf(setup, known, station)
+  const measures = measuresOf(setup, known, edgePoint)
   const drawn = drawer(measures, normal)
   const anew = measures.filter(({ id }) => ANEW_EACH_SIDE.has(id))
   const angles: Record<Side, Float64Array> = { A: new Float64Array(samples), B: new Float64Array(samples) }
   const included = new Float64Array(samples)
-  const angleA = edgeAngleShifter(setup, 'A', pivotHeightMm.A, station)
-  const angleB = edgeAngleShifter(setup, 'B', pivotHeightMm.B, station)
+  const angleA = edgeAngleShifter(setup, 'A', pivotHeightMm.A, edgePoint)
+  const angleB = edgeAngleShifter(setup, 'B', pivotHeightMm.B, edgePoint)
   const shifts: { [id in MeasureId]?: number } = {}
   let counted = 0
   for (let i = 0; i < samples; i++) {
@@ -88,7 +88,7 @@ export function* monteCarlo({
 }
 
 /** Draws every measure once, those that hang together so. */
-function drawer(measures: readonly DoubtfulMeasure[], normal: () => number) {
+function drawer(measures: readonly UncertainMeasure[], normal: () => number) {
   const tied = measures.filter(({ tiedTo }) => tiedTo)
   const free = measures.filter(({ tiedTo }) => !tiedTo)
   const correlation = tied.map(({ id }) => tied.map((other) => (other.id === id ? 1 : (other.tiedTo![id] ?? 0))))

@@ -6,8 +6,8 @@ import { moved } from '../geometry/clamping/bladeHeight'
 import type { Side } from '../records/common/side'
 import type { GrippedHold } from '../geometry/clamping/centring'
 import { clampFrame } from '../geometry/clamping/clampFrame'
-import type { Station } from '../math/curve/stations'
-import { reacherAt, type Setup } from '../geometry/setup/setup'
+import type { EdgePoint } from '../math/curve/edgePoints'
+import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { radians } from '../math/units/angle'
 import { add, dot, leftOf, rotate, scale, subtract } from '../math/vector/vec2'
 import type { MeasureId } from './measures'
@@ -73,31 +73,31 @@ function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: numb
   }
 }
 
-/** A station of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm. */
-function edgeOff(station: Station, deg: number, outMm: number): Station {
-  if (deg === 0 && outMm === 0) return station
+/** A edgePoint of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm. */
+function edgeOff(edgePoint: EdgePoint, deg: number, outMm: number): EdgePoint {
+  if (deg === 0 && outMm === 0) return edgePoint
   return {
-    ...station,
-    point: add(station.point, scale(leftOf(station.heading), outMm)),
-    heading: rotate(station.heading, -radians(deg)),
+    ...edgePoint,
+    point: add(edgePoint.point, scale(leftOf(edgePoint.heading), outMm)),
+    heading: rotate(edgePoint.heading, -radians(deg)),
   }
 }
 
 /**
- * Gives the edge angle (degrees) at a station when measures are off by so much; null where there is none. Reach does
+ * Gives the edge angle (degrees) at a edgePoint when measures are off by so much; null where there is none. Reach does
  * not count: a rod that is a little short does not change the angle. Source: as above.
  */
 export function edgeAngleShifter(
   setup: Setup,
   side: Side,
   pivotHeightMm: number,
-  station: Station,
+  edgePoint: EdgePoint,
 ): (shifts: Shifts) => number | null {
   const shifted = benchShifter(setup, side, pivotHeightMm)
-  const seated = seatedAt(station, reacherAt(setup, side, pivotHeightMm, station))
+  const seated = seatedAt(edgePoint, rodPoseAt(setup, side, pivotHeightMm, edgePoint))
   return (shifts) => {
     const { setup: off, pivotHeightMm: standsMm } = shifted(shifts)
-    const over = reacherAt(off, side, standsMm, station)
+    const over = rodPoseAt(off, side, standsMm, edgePoint)
     const there = edgeOff(seated, shifts['edge-heading'] ?? 0, shifts['edge-place'] ?? 0)
     const { point, foot, distanceMm, heightMm } = pedalAt(there, clampFrame(off.hold), over, shifts['slot-place'] ?? 0)
     const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)

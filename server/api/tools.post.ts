@@ -1,4 +1,4 @@
-import { toolFile } from '../../core/exchange/files/toolFile'
+import { toolFile, toolFileOfToday } from '../../core/exchange/files/toolFile'
 import { jsonBody } from '../http/jsonBody'
 import { parsed } from '../http/refusal'
 import { refuseSlotsBelowFace } from '../http/slots'
@@ -9,7 +9,7 @@ const MOST_TOOLS_BYTES = 5_000_000
 
 /** Takes rigs and stones in, all or none. */
 export default defineEventHandler(async (event) => {
-  const tools = parsed(toolFile, await jsonBody(event, MOST_TOOLS_BYTES))
+  const tools = parsed(toolFile, toolFileOfToday(await jsonBody(event, MOST_TOOLS_BYTES)))
   const db = await useDatabase()
   await refuseSlotsBelowFace(
     db,

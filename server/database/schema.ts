@@ -11,7 +11,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core'
-import type { ThingKind } from '../../core/records/kept/things'
+import type { RecordKind } from '../../core/records/kept/things'
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
@@ -23,7 +23,7 @@ export const things = pgTable(
   'things',
   {
     id: uuid().primaryKey(),
-    kind: text().$type<ThingKind>().notNull(),
+    kind: text().$type<RecordKind>().notNull(),
     revision: integer().notNull(),
     createdAt: moment('created_at').notNull(),
     updatedAt: moment('updated_at').notNull(),

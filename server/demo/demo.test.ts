@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { nextStep } from '../../core/process/nextStep/nextStep'
 import { possibleBlade } from '../../core/records/blade/impossible'
-import { evenStations } from '../../core/math/curve/stations'
+import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import { evaluate } from '../../core/uncertainty/evaluate'
 import { job } from '../../core/records/job/job'
 import { possibleRig } from '../../core/records/rig/possibleRig'
@@ -21,7 +21,7 @@ it.each(demoJobs.map((one) => [one.name, one] as const))('%s can be held, reache
   }
   const content = job.parse({ ...one, rigId: id, bladeId: id, stoneId: id })
   const setup = { ...things, hold: content.hold }
-  const evaluation = evaluate(setup, content, evenStations(things.blade.edge, 100))
+  const evaluation = evaluate(setup, content, evenEdgePoints(things.blade.edge, 100))
   expect(nextStep({ setup, job: content, evaluation, log: [] }).does).toBe('dial')
 })
 

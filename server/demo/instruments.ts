@@ -6,13 +6,13 @@ export const demoInstruments: Record<'gauge' | 'goniometer', Instrument> = {
     name: 'Tool-room gauge',
     notes: 'Reads to a tenth; battery in March.',
     kind: 'level-gauge',
-    doubtDeg: 0.1,
+    uncertaintyDeg: 0.1,
   }),
   goniometer: instrument.parse({
     name: 'Potting-shed goniometer',
     notes: 'A flat screen on the shelf over the bench.',
     kind: 'goniometer-screen',
     screenDistanceMm: 250,
-    doubtDeg: 0.2,
+    uncertaintyDeg: 0.2,
   }),
 }

@@ -1,15 +1,15 @@
 import type { z } from 'zod'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
-import { THING_KINDS, THINGS, type ContentOf, type Kept, type ThingKind } from '../../core/records/kept/things'
+import { RECORD_KINDS, RECORDS, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
 import { ANGLE_ALONE, type Proof, type Reading } from '../../core/log/entry'
-import { evenStations } from '../../core/math/curve/stations'
+import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import { atDialFor, evaluate } from '../../core/uncertainty/evaluate'
 import type { Setup } from '../../core/geometry/setup/setup'
 import { sampleEntryId, sampleId } from '../../core/records/kept/samples'
 import { wearEntry } from '../../core/log/wearLog'
 import { append } from '../repositories/logRepository'
-import { listStored, thingRepository } from '../repositories/thingRepository'
+import { listStored, recordRepository } from '../repositories/recordRepository'
 import type { Database } from '../database/connection'
 import { demoBlades } from './blades'
 import { demoInstruments } from './instruments'
@@ -19,7 +19,7 @@ import { demoStones } from './stones'
 
 /** Plants the samples in an empty database; one that holds anything is left as it is. */
 export async function plantDemo(db: Database): Promise<void> {
-  for (const kind of THING_KINDS) if ((await listStored(db, kind)).length > 0) return
+  for (const kind of RECORD_KINDS) if ((await listStored(db, kind)).length > 0) return
   await plantSamples(db)
 }
 
@@ -66,17 +66,17 @@ async function layOut(db: Database): Promise<void> {
 /** What was found where the dial is for, as the job has it dialled; a bevel cut through to the apex. */
 function asSet(entry: Reading | Proof, of: Kept<'jobs'>, setup: Setup): Reading | Proof {
   const { side } = entry
-  const { sides, station } = evaluate(setup, atDialFor(of), evenStations(setup.blade.edge, STATIONS))
+  const { sides, edgePoint } = evaluate(setup, atDialFor(of), evenEdgePoints(setup.blade.edge, EDGE_POINTS))
   const set = sides[side]
   if (!set.ok) return entry
-  const placeMm = station.fromHeelMm
+  const placeMm = edgePoint.fromHeelMm
   if (entry.kind === 'reading')
     return { ...entry, placeMm, expectedDeg: expectedReadingDeg(setup, side, set.contact, gaugeUseOf(of)) }
   const { rigId, rigRevision, dialled, hold } = of
   const cut = { rigId, rigRevision, setting: dialled[side], hold, setDeg: set.contact.edgeAngleDeg }
   return { ...entry, placeMm, finish: 'crisp', toApex: true, cut }
 }
-const STATIONS = 60
+const EDGE_POINTS = 60
 
 /** Gives an id for each number, from 0 on. */
 function counter(idOf: (n: number) => string): () => string {
@@ -103,7 +103,7 @@ function entriesOf(
       side,
       placeMm: null,
       deg: angles[side],
-      doubtDeg: instrument.doubtDeg,
+      uncertaintyDeg: instrument.uncertaintyDeg,
     }
     return instrument.kind === 'level-gauge'
       ? { ...about, kind: 'reading', zero: 'centre-plane', expectedDeg: null }
@@ -112,10 +112,10 @@ function entriesOf(
 }
 
 /** Keeps the samples of a kind one after the other, each under the id of its number. */
-function keeper<K extends ThingKind>(db: Database, kind: K) {
+function keeper<K extends RecordKind>(db: Database, kind: K) {
   const id = counter((n) => sampleId(kind, n))
-  return async (content: z.input<(typeof THINGS)[K]['schema']>): Promise<Kept<K>> => {
-    const written = await thingRepository(db, kind).create(THINGS[kind].schema.parse(content) as ContentOf<K>, id())
+  return async (content: z.input<(typeof RECORDS)[K]['schema']>): Promise<Kept<K>> => {
+    const written = await recordRepository(db, kind).create(RECORDS[kind].schema.parse(content) as ContentOf<K>, id())
     if (!written.ok) throw new Error(`The sample ${kind} cannot be kept: ${written.why}`)
     return written.kept
   }

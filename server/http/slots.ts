@@ -2,7 +2,7 @@ import { slotsBelowFace } from '../../core/records/rig/impossible'
 import type { Rig } from '../../core/records/rig/rig'
 import type { Stone } from '../../core/records/stone/stone'
 import type { Database } from '../database/connection'
-import { thingRepository } from '../repositories/thingRepository'
+import { recordRepository } from '../repositories/recordRepository'
 import { refusedFields } from './refusal'
 
 /**
@@ -14,7 +14,7 @@ export async function refuseSlotsBelowFace(
   rigs: readonly { rig: Rig; path: string }[],
   stonesWithThem: readonly Stone[] = [],
 ): Promise<void> {
-  const box = [...(await thingRepository(db, 'stones').list()).things, ...stonesWithThem]
+  const box = [...(await recordRepository(db, 'stones').list()).things, ...stonesWithThem]
   const fields = rigs.flatMap(({ rig, path }) =>
     slotsBelowFace(rig, box).map((one) => ({ ...one, field: path + one.field })),
   )

@@ -1,18 +1,18 @@
 import { getRouterParam, type H3Event } from 'h3'
 import { z } from 'zod'
 import { startedFrom } from '../../core/records/common/meta'
-import { THINGS, thingKind, type ContentOf, type Kept, type ThingKind } from '../../core/records/kept/things'
+import { RECORDS, recordKind, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
 import type { Rig } from '../../core/records/rig/rig'
-import { thingRepository, type Written } from '../repositories/thingRepository'
+import { recordRepository, type Written } from '../repositories/recordRepository'
 import { useDatabase } from '../store/store'
 import { parsed, refusal } from './refusal'
 import { refuseSlotsBelowFace } from './slots'
 
 /** The collection a route is about, and its repository; 404 when there is no such collection. */
 export async function collection(event: H3Event) {
-  const kind = thingKind.safeParse(getRouterParam(event, 'kind'))
+  const kind = recordKind.safeParse(getRouterParam(event, 'kind'))
   if (!kind.success) throw refusal(404, 'not-found')
-  return { kind: kind.data, repository: thingRepository(await useDatabase(), kind.data) }
+  return { kind: kind.data, repository: recordRepository(await useDatabase(), kind.data) }
 }
 
 /** The id named by the route; 404 when it is no id at all. */
@@ -23,8 +23,8 @@ export function routeId(event: H3Event): string {
 }
 
 /** The content of a body, by the kind's schema and, for a rig, by the stones there are. */
-export async function contentOf<K extends ThingKind>(kind: K, body: unknown): Promise<ContentOf<K>> {
-  const content = parsed(THINGS[kind].writable as unknown as z.ZodType<ContentOf<K>>, body)
+export async function contentOf<K extends RecordKind>(kind: K, body: unknown): Promise<ContentOf<K>> {
+  const content = parsed(RECORDS[kind].writable as unknown as z.ZodType<ContentOf<K>>, body)
   if (kind === 'rigs') await refuseSlotsBelowFace(await useDatabase(), [{ rig: content as unknown as Rig, path: '' }])
   return content
 }
@@ -33,7 +33,7 @@ export async function contentOf<K extends ThingKind>(kind: K, body: unknown): Pr
 export const revisionOf = (from: unknown): number => parsed(startedFrom, from).revision
 
 /** What was written, or the refusal that says why it was not. */
-export function answer<K extends ThingKind>(written: Written<K>): Kept<K> {
+export function answer<K extends RecordKind>(written: Written<K>): Kept<K> {
   if (written.ok) return written.kept
   if (written.why === 'outdated') throw refusal(409, 'outdated', { current: written.current })
   if (written.why === 'missing') throw refusal(404, 'no-such-thing')

@@ -1,7 +1,7 @@
 import { setImmediate } from 'node:timers/promises'
 import { MOST_PROBLEMS, type Backup, type BroughtBack } from '../../core/exchange/backup/backup'
-import { readThing } from '../../core/records/kept/stored'
-import { THING_KINDS, THINGS, type ThingKind } from '../../core/records/kept/things'
+import { readRecord } from '../../core/records/kept/stored'
+import { RECORD_KINDS, RECORDS, type RecordKind } from '../../core/records/kept/things'
 import type { FieldProblem } from '../../core/schema/problem'
 import type { Database } from '../database/connection'
 import { picturesOf, type Pictures } from '../database/backupStream'
@@ -9,13 +9,13 @@ import { log, photos, things, thingVersions } from '../database/schema'
 import { addEntries, listStoredEntries } from './logRepository'
 import { listPhotos, takeOverPhotos } from './photoRepository'
 import { readPreferences, replacePreferences } from './preferencesRepository'
-import { listStored, storedAmong, takeOver } from './thingRepository'
+import { listStored, storedAmong, takeOver } from './recordRepository'
 import { listVersions, takeOverVersions } from './versionRepository'
 
 /** All that is kept, archived things and what cannot be read included. */
 export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
   const things = {} as Backup['things']
-  for (const kind of THING_KINDS) things[kind] = await listStored(db, kind)
+  for (const kind of RECORD_KINDS) things[kind] = await listStored(db, kind)
   return {
     format: 'jaw-tilt',
     version: 2,
@@ -30,25 +30,25 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
 
 /** What in a thing names one that is neither in the backup nor here. */
 function brokenLinks(
-  kind: ThingKind,
+  kind: RecordKind,
   content: Record<string, unknown>,
   path: string,
-  kindOf: ReadonlyMap<string, ThingKind>,
+  kindOf: ReadonlyMap<string, RecordKind>,
 ): FieldProblem[] {
-  return Object.entries<string>(THINGS[kind].links).flatMap(([link, of]) =>
-    missing(`${path}.${link}`, content[link], of as ThingKind, kindOf),
+  return Object.entries<string>(RECORDS[kind].links).flatMap(([link, of]) =>
+    missing(`${path}.${link}`, content[link], of as RecordKind, kindOf),
   )
 }
 const missing = (
   field: string,
   id: unknown,
-  kind: ThingKind,
-  kindOf: ReadonlyMap<string, ThingKind>,
+  kind: RecordKind,
+  kindOf: ReadonlyMap<string, RecordKind>,
 ): FieldProblem[] => (kindOf.get(String(id)) === kind ? [] : [{ field, code: 'no-such-link', figures: { kind } }])
 
 /** Which ids there are, here and in a backup, and of which kind; what is here goes before. */
-async function kindsOf(db: Database, from: Backup): Promise<Map<string, ThingKind>> {
-  const kindOf = new Map(THING_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => [id, kind] as const)))
+async function kindsOf(db: Database, from: Backup): Promise<Map<string, RecordKind>> {
+  const kindOf = new Map(RECORD_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => [id, kind] as const)))
   for (const { id, kind } of await db.select({ id: things.id, kind: things.kind }).from(things)) kindOf.set(id, kind)
   return kindOf
 }
@@ -84,7 +84,7 @@ export function putInPlace(
   from: Backup,
   pictures: Pictures = picturesOf(from.bladePhotos),
 ): Promise<Brought> {
-  const ids = new Set(THING_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => id)))
+  const ids = new Set(RECORD_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => id)))
   const rigVersions = from.rigVersions.filter(({ thingId }) => ids.has(thingId))
   return brought(db, { ...from, rigVersions }, pictures, true, () => undefined)
 }
@@ -97,7 +97,7 @@ const PICTURES_AT_ONCE = 4
 
 /** How many rows a backup has. */
 export const rowsOf = ({ things: kinds, rigVersions, log: entries }: Backup, { bladeIds }: Pictures): number =>
-  THING_KINDS.reduce((sum, kind) => sum + kinds[kind].length, rigVersions.length + bladeIds.length + entries.length)
+  RECORD_KINDS.reduce((sum, kind) => sum + kinds[kind].length, rigVersions.length + bladeIds.length + entries.length)
 
 async function brought(
   db: Database,
@@ -132,7 +132,7 @@ async function brought(
         problems.push(...more)
         if (problems.length >= MOST_PROBLEMS) throw new Harmful(problems.slice(0, MOST_PROBLEMS))
       }
-      for (const kind of THING_KINDS) {
+      for (const kind of RECORD_KINDS) {
         await inParts(from.things[kind], ROWS_AT_ONCE, async (part, at) => {
           const here = await storedAmong(
             tx,
@@ -141,7 +141,7 @@ async function brought(
           )
           for (const [i, thing] of part.entries()) {
             const path = `things.${kind}.${at + i}.content`
-            const read = readThing(kind, thing)
+            const read = readRecord(kind, thing)
             if (read.ok) {
               if (!whole) tell(brokenLinks(kind, thing.content as Record<string, unknown>, path, kindOf))
               continue
@@ -149,7 +149,7 @@ async function brought(
             // What cannot be read is kept as it is, whatever it names.
             done.unreadable.push(read.unreadable)
             const before = here.get(thing.id)
-            if (!before || before.revision >= thing.revision || !readThing(kind, before).ok) continue
+            if (!before || before.revision >= thing.revision || !readRecord(kind, before).ok) continue
             const { why, problems: found } = read.unreadable
             if (why === 'later-version') tell([{ field: path, code: 'later-version' }])
             else tell(found.map((one) => ({ ...one, field: one.field ? `${path}.${one.field}` : path })))

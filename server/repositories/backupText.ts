@@ -1,12 +1,12 @@
 import { and, asc, eq, gt, or, type SQL } from 'drizzle-orm'
 import { BACKUP_VERSION } from '../../core/exchange/backup/backup'
-import { THING_KINDS } from '../../core/records/kept/things'
+import { RECORD_KINDS } from '../../core/records/kept/things'
 import type { Database } from '../database/connection'
 import { log, photos, things, thingVersions } from '../database/schema'
 import { storedEntryOf } from './logRepository'
 import { photoOf } from './photoRepository'
 import { readPreferences } from './preferencesRepository'
-import { storedThingOf } from './thingRepository'
+import { storedThingOf } from './recordRepository'
 
 /** So many rows are read at once; between them others are answered. */
 const ROWS = 50
@@ -72,7 +72,7 @@ export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<s
   }
   yield '}}'
 }
-const JOBS_FIRST = [...THING_KINDS].sort((a, b) => Number(b === 'jobs') - Number(a === 'jobs'))
+const JOBS_FIRST = [...RECORD_KINDS].sort((a, b) => Number(b === 'jobs') - Number(a === 'jobs'))
 
 const laterVersion = ({ thingId, revision }: { thingId: string; revision: number }): SQL | undefined =>
   or(gt(thingVersions.thingId, thingId), and(eq(thingVersions.thingId, thingId), gt(thingVersions.revision, revision)))

@@ -1,23 +1,23 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { bladePage } from '../../core/exchange/api/lists'
-import type { KeptBlade, KeptJob } from '../../core/records/kept/things'
+import type { BladeRecord, JobRecord } from '../../core/records/kept/things'
 import { blade } from '../../core/records/blade/blade'
 import { job } from '../../core/records/job/job'
 import { plantSamples } from '../demo/plantSamples'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { pageOfBlades } from './bladeLists'
-import { thingRepository } from './thingRepository'
+import { recordRepository } from './recordRepository'
 
 let open: OpenDatabase
-let blades: KeptBlade[]
-let jobs: KeptJob[]
+let blades: BladeRecord[]
+let jobs: JobRecord[]
 const asked = { away: false, search: '', from: null, limit: 99 }
 beforeAll(async () => {
   open = await freshDatabase()
   await plantSamples(open.db)
-  blades = (await thingRepository(open.db, 'blades').list()).things
-  jobs = (await thingRepository(open.db, 'jobs').list()).things
+  blades = (await recordRepository(open.db, 'blades').list()).things
+  jobs = (await recordRepository(open.db, 'jobs').list()).things
 }, 60_000)
 afterAll(() => open.close())
 const page = (more: Partial<typeof asked> | { from: string | null }) => pageOfBlades(open.db, { ...asked, ...more })
@@ -25,8 +25,8 @@ const ids = (things: readonly { id: string }[]) => things.map(({ id }) => id)
 
 it('the blades come in parts, each once, the one first that was done last', async () => {
   const done = jobs[2]!
-  await thingRepository(open.db, 'jobs').update(done.id, done.revision, { ...job.parse(done), notes: 'Once more.' })
-  const parts: KeptBlade[] = []
+  await recordRepository(open.db, 'jobs').update(done.id, done.revision, { ...job.parse(done), notes: 'Once more.' })
+  const parts: BladeRecord[] = []
   let from: string | null = null
   do {
     const part = await page({ from, limit: 3 })
@@ -41,8 +41,8 @@ it('the blades come in parts, each once, the one first that was done last', asyn
 
 it('each says when it was last done and on which rig; one that never was says nothing', async () => {
   const { last } = await page({})
-  const newest = new Map<string, KeptJob>()
-  for (const one of (await thingRepository(open.db, 'jobs').list()).things)
+  const newest = new Map<string, JobRecord>()
+  for (const one of (await recordRepository(open.db, 'jobs').list()).things)
     if ((newest.get(one.bladeId)?.updatedAt ?? '') < one.updatedAt) newest.set(one.bladeId, one)
   expect(new Map(last.map(({ bladeId, rigId, updatedAt }) => [bladeId, [rigId, updatedAt]]))).toEqual(
     new Map([...newest].map(([bladeId, { rigId, updatedAt }]) => [bladeId, [rigId, updatedAt]])),
@@ -51,7 +51,7 @@ it('each says when it was last done and on which rig; one that never was says no
 
 it('they are found by name, owner and use, and those put away are a list of their own', async () => {
   const [one] = blades
-  const repository = thingRepository(open.db, 'blades')
+  const repository = recordRepository(open.db, 'blades')
   const said = { ...blade.parse(one), name: 'Quince knife', owner: 'Orchard wall', use: 'grafting quinces' }
   const written = await repository.update(one!.id, one!.revision, said)
   for (const search of ['QUINCE kni', 'orchard', 'quinces graft'])

@@ -3,7 +3,7 @@ import type { BladePage, LastJob } from '../../core/exchange/api/lists'
 import type { Database } from '../database/connection'
 import { linkOf, things, wordsOf } from '../database/schema'
 import { partOf, wordsFound, type AskedPart } from './partOfList'
-import { readRows } from './thingRepository'
+import { readRows } from './recordRepository'
 
 /** When a blade was last done or, where that is later, measured. */
 const lastHandled = sql`greatest(${things.updatedAt}, (

@@ -2,27 +2,27 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { plantSamples } from '../demo/plantSamples'
 import { aroundJob, jobPage } from '../../core/exchange/api/lists'
 import { job } from '../../core/records/job/job'
-import type { KeptJob } from '../../core/records/kept/things'
+import type { JobRecord } from '../../core/records/kept/things'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { aroundAJob, jobNames, logOfNoJob, pageOfJobs } from './jobLists'
-import { thingRepository } from './thingRepository'
+import { recordRepository } from './recordRepository'
 
 let open: OpenDatabase
-let made: KeptJob[]
+let made: JobRecord[]
 const asked = { away: false, search: '', from: null, limit: 3 }
 beforeAll(async () => {
   open = await freshDatabase()
   await plantSamples(open.db)
-  made = (await thingRepository(open.db, 'jobs').list()).things
+  made = (await recordRepository(open.db, 'jobs').list()).things
 }, 60_000)
 afterAll(() => open.close())
 const names = (things: readonly { name: string }[]) => things.map(({ name }) => name)
 
 describe('the list of jobs', () => {
   it('comes in parts, the last changed first, each once, with what happened on them', async () => {
-    await thingRepository(open.db, 'jobs').update(made[0]!.id, 1, { ...job.parse(made[0]), notes: 'Once more.' })
-    const parts: KeptJob[] = []
+    await recordRepository(open.db, 'jobs').update(made[0]!.id, 1, { ...job.parse(made[0]), notes: 'Once more.' })
+    const parts: JobRecord[] = []
     let from: string | null = null
     do {
       const part = await pageOfJobs(open.db, { ...asked, from })
@@ -48,7 +48,7 @@ describe('the list of jobs', () => {
   it('finds words of the job, of its blade and of its rig, however they begin; nothing a word does not begin', async () => {
     const found = async (search: string) => names((await pageOfJobs(open.db, { ...asked, limit: 99, search })).things)
     const [first] = made
-    const rig = await thingRepository(open.db, 'rigs').find(first!.rigId)
+    const rig = await recordRepository(open.db, 'rigs').find(first!.rigId)
     const [word] = rig!.name.split(' ')
     expect(await found(`${first!.name.slice(0, 4)} ${word!.toUpperCase()}`)).toContain(first!.name)
     expect(await found('no such thing as this')).toEqual([])
@@ -59,10 +59,10 @@ describe('the list of jobs', () => {
 
   it('what is off the bench is a list of its own', async () => {
     const away = made[1]!
-    await thingRepository(open.db, 'jobs').archive(away.id, 1)
+    await recordRepository(open.db, 'jobs').archive(away.id, 1)
     expect(names((await pageOfJobs(open.db, { ...asked, away: true })).things)).toEqual([away.name])
     expect(await pageOfJobs(open.db, asked)).toMatchObject({ total: made.length - 1, elsewhere: 1 })
-    await thingRepository(open.db, 'jobs').restore(away.id, 2)
+    await recordRepository(open.db, 'jobs').restore(away.id, 2)
   })
 })
 

@@ -1,11 +1,12 @@
 import { and, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm'
 import type { AroundJob, JobPage } from '../../core/exchange/api/lists'
-import type { KeptJob } from '../../core/records/kept/things'
+import type { JobRecord } from '../../core/records/kept/things'
+import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
 import { linkOf, log, things, wordsOf } from '../database/schema'
 import { logUpTo, readLog, type LogRow } from './logRepository'
 import { partOf, wordsFound, type AskedPart } from './partOfList'
-import { listNamed, readRows } from './thingRepository'
+import { listNamed, readRows } from './recordRepository'
 
 const isJob = eq(things.kind, 'jobs')
 
@@ -51,14 +52,17 @@ export async function aroundAJob(
     .where(and(isJob, eq(linkOf('rigId'), rigId)))
   const proved = await newest(
     and(
-      inArray(log.kind, ['proof', 'strike']),
+      inArray(log.kind, [...storedKinds('proof'), ...storedKinds('retraction')]),
       or(inArray(log.jobId, onThisRig), eq(sql`(${log.content} -> 'cut' ->> 'rigId')`, rigId)),
     ),
     MOST_PROOFS,
   )
   const others: LogRow[][] = [
     jobId ? await db.select().from(log).where(eq(log.jobId, jobId)) : [],
-    await newest(and(eq(log.bladeId, bladeId), inArray(log.kind, ['ink-look', 'strike'])), MOST_LOOKS),
+    await newest(
+      and(eq(log.bladeId, bladeId), inArray(log.kind, [...storedKinds('ink-look'), ...storedKinds('retraction')])),
+      MOST_LOOKS,
+    ),
     await newest(eq(log.kind, 'reading'), 1),
     await newest(and(eq(log.kind, 'proof'), sql`${log.content} ->> 'instrumentId' is not null`), 1),
   ]
@@ -72,7 +76,7 @@ export async function aroundAJob(
   const provedOn = [...new Set(proved.flatMap((entry) => (entry.kind === 'proof' ? (entry.jobId ?? []) : [])))]
   const jobsProvedOn = provedOn.length === 0 ? [] : await db.select().from(things).where(inArray(things.id, provedOn))
   const jobs = new Map(
-    readRows('jobs', [...earlier, ...jobsProvedOn]).things.map((job): [string, KeptJob] => [job.id, job]),
+    readRows('jobs', [...earlier, ...jobsProvedOn]).things.map((job): [string, JobRecord] => [job.id, job]),
   )
   const inOrder = [...rows.values()].sort((a, b) => a.received - b.received)
   const named = [bladeId, ...inOrder.map((entry) => entry.bladeId), ...[...jobs.values()].map((job) => job.bladeId)]

@@ -1,10 +1,10 @@
 import { and, count, desc, eq, sql, type SQL } from 'drizzle-orm'
 import { z } from 'zod'
 import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '../../core/exchange/api/lists'
-import type { ThingKind } from '../../core/records/kept/things'
+import type { RecordKind } from '../../core/records/kept/things'
 import type { Database } from '../database/connection'
 import { things } from '../database/schema'
-import type { ThingRow } from './thingRepository'
+import type { ThingRow } from './recordRepository'
 
 /** What ends a part, and begins the next: the moment it is ordered by and the id. */
 const cursor = z.string().refine((text) => {
@@ -36,7 +36,7 @@ export function wordsFound(search: string, found: (query: SQL) => SQL): SQL[] {
 /** A part of the things of a kind that are put away or not, the latest first by a moment that each row has. */
 export async function partOf(
   db: Database,
-  kind: ThingKind,
+  kind: RecordKind,
   { away, from, limit }: AskedPart,
   moment: SQL,
   found: readonly SQL[],

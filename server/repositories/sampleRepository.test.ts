@@ -1,13 +1,13 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { job } from '../../core/records/job/job'
 import { isSample } from '../../core/records/kept/samples'
-import { THING_KINDS } from '../../core/records/kept/things'
+import { RECORD_KINDS } from '../../core/records/kept/things'
 import { plantSamples } from '../demo/plantSamples'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { bringBack, readAll } from './backupRepository'
 import { removeSamples } from './sampleRepository'
-import { thingRepository } from './thingRepository'
+import { recordRepository } from './recordRepository'
 
 let open: OpenDatabase
 beforeAll(async () => void (open = await freshDatabase()), 60_000)
@@ -15,7 +15,7 @@ afterAll(() => open.close())
 const now = new Date('2026-05-01T09:00:00Z')
 const whole = async () => {
   const { things, log, rigVersions } = await readAll(open.db, now)
-  const ids = THING_KINDS.flatMap((kind) => things[kind].map((one) => one.id))
+  const ids = RECORD_KINDS.flatMap((kind) => things[kind].map((one) => one.id))
   return { things, log, rigVersions, ids, samples: ids.filter(isSample) }
 }
 
@@ -28,7 +28,7 @@ it('samples come and go together; what an own job goes on with stays, and they c
   expect(await whole()).toEqual(planted)
 
   // Measured anew, a sample is still one; a copy of it, and a job on it, are the user's own.
-  const [rigs, jobs] = [thingRepository(open.db, 'rigs'), thingRepository(open.db, 'jobs')]
+  const [rigs, jobs] = [recordRepository(open.db, 'rigs'), recordRepository(open.db, 'jobs')]
   const [rig] = (await rigs.list()).things
   await rigs.update(rig!.id, 1, { ...rig!, notes: 'By the window now.' })
   const copy = await rigs.create({ ...rig!, name: 'My own' })

@@ -1,7 +1,7 @@
 import { between, count, inArray } from 'drizzle-orm'
 import type { Backup } from '../../core/exchange/backup/backup'
 import { isSample, SAMPLE_IDS } from '../../core/records/kept/samples'
-import { THING_KINDS } from '../../core/records/kept/things'
+import { RECORD_KINDS } from '../../core/records/kept/things'
 import type { Database } from '../database/connection'
 import { log, photos, things, thingVersions } from '../database/schema'
 import { readAll } from './backupRepository'
@@ -18,7 +18,7 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
     const jobs = new Set(all.things.jobs.map(({ id }) => id).filter(isSample))
     const ofJobs = (content: unknown) => jobs.has((content as { jobId?: string } | null)?.jobId ?? '')
     const own = [
-      ...THING_KINDS.flatMap((kind) => all.things[kind].filter(({ id }) => !isSample(id))),
+      ...RECORD_KINDS.flatMap((kind) => all.things[kind].filter(({ id }) => !isSample(id))),
       ...all.log.filter(({ id, content }) => !isSample(id) && !ofJobs(content)),
     ]
     const used = new Set(own.flatMap(({ content }) => JSON.stringify(content).match(UUID) ?? []))
@@ -35,8 +35,8 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
       bladePhotos: all.bladePhotos.filter(({ bladeId }) => goes(bladeId)),
       log: all.log.filter(({ content }) => entryGoes(content)),
     }
-    for (const kind of THING_KINDS) gone.things[kind] = all.things[kind].filter(({ id }) => goes(id))
-    const ids = THING_KINDS.flatMap((kind) => gone.things[kind].map(({ id }) => id))
+    for (const kind of RECORD_KINDS) gone.things[kind] = all.things[kind].filter(({ id }) => goes(id))
+    const ids = RECORD_KINDS.flatMap((kind) => gone.things[kind].map(({ id }) => id))
     const entries = gone.log.map(({ id }) => id)
     if (entries.length > 0) await tx.delete(log).where(inArray(log.id, entries))
     if (ids.length > 0) {

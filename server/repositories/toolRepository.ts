@@ -1,21 +1,21 @@
 import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { handedOnStone, type TakenIn, type ToolFile } from '../../core/exchange/files/toolFile'
-import { inForce } from '../../core/log/inForce'
+import { activeEntries } from '../../core/log/activeEntries'
 import { wearEntry, wearLogOf } from '../../core/log/wearLog'
 import { rigMeasures } from '../../core/records/rig/rig'
 import type { Database } from '../database/connection'
 import { append, listLog } from './logRepository'
-import { thingRepository } from './thingRepository'
+import { recordRepository } from './recordRepository'
 
 /** The rigs and stones that are not put away, without what only this copy of the data knows of them. */
 export async function readTools(db: Database): Promise<ToolFile> {
-  const rigs = await thingRepository(db, 'rigs').list()
-  const stones = await thingRepository(db, 'stones').list()
-  const log = inForce((await listLog(db, 0)).entries)
+  const rigs = await recordRepository(db, 'rigs').list()
+  const stones = await recordRepository(db, 'stones').list()
+  const log = activeEntries((await listLog(db, 0)).entries)
   return {
     format: 'jaw-tilt-tools',
-    version: 1,
+    version: 2,
     rigs: rigs.things.map((rig) => rigMeasures.parse(rig)),
     stones: stones.things.map((stone) => handedOnStone.parse({ ...stone, log: wearLogOf(log, stone.id) })),
   }
@@ -41,14 +41,14 @@ export async function takeInTools(db: Database, tools: ToolFile): Promise<TakenI
     }
     for (const rig of tools.rigs) {
       const added = isNew(rig, here.rigs)
-      if (added) await thingRepository(tx, 'rigs').create(added)
+      if (added) await recordRepository(tx, 'rigs').create(added)
     }
     for (const stone of tools.stones) {
       const added = isNew(stone, here.stones)
       if (!added) continue
       const { log, ...content } = added
       const stoneId = newId()
-      await thingRepository(tx, 'stones').create(content, stoneId)
+      await recordRepository(tx, 'stones').create(content, stoneId)
       await append(
         tx,
         log.map((line) => wearEntry(stoneId, line, newId())),

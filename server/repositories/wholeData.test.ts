@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readBackup } from '../../core/exchange/backup/backup'
-import { THING_KINDS, THINGS, type ContentOf, type ThingKind } from '../../core/records/kept/things'
+import { RECORD_KINDS, RECORDS, type ContentOf, type RecordKind } from '../../core/records/kept/things'
 import type { LogEntry } from '../../core/log/entry'
 import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/geometry/setup/sampleSetup.fixture'
 import type { OpenDatabase } from '../store/database'
@@ -10,7 +10,7 @@ import { things } from '../database/schema'
 import { bringBack, putInPlace, readAll } from './backupRepository'
 import { backupText } from './backupText'
 import { append, listLog } from './logRepository'
-import { thingRepository } from './thingRepository'
+import { recordRepository } from './recordRepository'
 
 let one: OpenDatabase
 let other: OpenDatabase
@@ -29,7 +29,7 @@ const ID = {
 }
 
 /** One of each kind with nothing left at what it would be by itself. */
-const FULL: { [K in ThingKind]: ContentOf<K> } = {
+const FULL: { [K in RecordKind]: ContentOf<K> } = {
   rigs: {
     ...slotRig,
     notes: 'By the window.',
@@ -54,7 +54,7 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
     choil: false,
     landmark: { what: 'stud', alongMm: 12 },
     spineThicknessTipMm: 2,
-    edgeDoubt: { placeMm: 0.2, headingDeg: [3, 0.5, 4] },
+    edgeUncertainty: { placeMm: 0.2, headingDeg: [3, 0.5, 4] },
     thicknessBehindEdgeTipMm: 0.4,
     bevelDeg: { A: 19, B: 20 },
     spine: [{ type: 'line', from: [0, 0], to: [80, 0] }],
@@ -109,7 +109,7 @@ const FULL: { [K in ThingKind]: ContentOf<K> } = {
     kind: 'goniometer-screen',
     screenDistanceMm: 250,
     zeroDeg: -0.2,
-    doubtDeg: 0.3,
+    uncertaintyDeg: 0.3,
   },
 }
 const ENTRIES: LogEntry[] = [
@@ -124,7 +124,7 @@ const ENTRIES: LogEntry[] = [
     side: 'B',
     placeMm: 12.5,
     deg: 19.8,
-    doubtDeg: 0.1,
+    uncertaintyDeg: 0.1,
     zero: 'primary-face',
     expectedDeg: 20,
   },
@@ -138,8 +138,10 @@ const ENTRIES: LogEntry[] = [
     kind: 'ink-look',
     side: 'A',
     setting: { by: 'slot', label: '3' },
-    setDoubtDeg: 0.3,
-    zones: [{ kind: 'tip', fromMm: 60, toMm: 80, setDeg: 18, widthMm: 0.7, primaryDeg: 2.5, seen: 'ends', share: 0.3 }],
+    setUncertaintyDeg: 0.3,
+    zones: [
+      { kind: 'tip', fromMm: 60, toMm: 80, setDeg: 18, widthMm: 0.7, primaryDeg: 2.5, seen: 'ends', fraction: 0.3 },
+    ],
   },
   {
     id: '0197a000-0000-7000-8000-000000000015',
@@ -165,7 +167,7 @@ const ENTRIES: LogEntry[] = [
     placeMm: 40,
     zone: 'belly',
     deg: 18.2,
-    doubtDeg: 0.4,
+    uncertaintyDeg: 0.4,
     by: 'goniometer',
     finish: 'hazy',
     fromDeg: 17.8,
@@ -206,7 +208,7 @@ const ENTRIES: LogEntry[] = [
     placeMm: 40,
     zone: 'belly',
     widthMm: 0.82,
-    doubtMm: 0.04,
+    uncertaintyMm: 0.04,
     by: 'photograph',
   },
   {
@@ -228,21 +230,21 @@ const ENTRIES: LogEntry[] = [
     bladeId: ID.blades,
     stoneId: null,
     instrumentId: null,
-    kind: 'strike',
+    kind: 'retraction',
     entryId: '0197a000-0000-7000-8000-000000000011',
   },
 ]
 
 describe('all that is kept', () => {
   it('comes back to the last field of every kind, and through a backup into another folder', async () => {
-    for (const kind of THING_KINDS) {
+    for (const kind of RECORD_KINDS) {
       const content = FULL[kind]
       expect(Object.keys(content).sort(), `the sample of ${kind} has every field`).toEqual(
-        Object.keys(THINGS[kind].schema.shape).sort(),
+        Object.keys(RECORDS[kind].schema.shape).sort(),
       )
-      const made = await thingRepository(one.db, kind).create(content as never, ID[kind])
+      const made = await recordRepository(one.db, kind).create(content as never, ID[kind])
       expect(made, kind).toMatchObject({ ok: true, kept: content })
-      expect(await thingRepository(one.db, kind).find(ID[kind]), kind).toMatchObject(content)
+      expect(await recordRepository(one.db, kind).find(ID[kind]), kind).toMatchObject(content)
     }
     await append(one.db, ENTRIES)
     expect((await listLog(one.db, 0)).entries).toEqual(ENTRIES)
@@ -258,8 +260,8 @@ describe('all that is kept', () => {
       ok: true,
       done: { added: 13, updated: 0, left: 0, unreadable: [] },
     })
-    for (const kind of THING_KINDS)
-      expect(await thingRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
+    for (const kind of RECORD_KINDS)
+      expect(await recordRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
     expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 13 } })
   })
@@ -275,9 +277,9 @@ describe('all that is kept', () => {
 
   it('one row that cannot be read is reported by its id, kept, and taken out as it is', async () => {
     const harmed = { name: 'Bent', lengthMm: 'long' }
-    await thingRepository(one.db, 'stones').create({ ...plainStone, name: 'Second' })
+    await recordRepository(one.db, 'stones').create({ ...plainStone, name: 'Second' })
     await one.db.update(things).set({ content: harmed }).where(eq(things.id, ID.stones))
-    const { things: readable, unreadable } = await thingRepository(one.db, 'stones').list()
+    const { things: readable, unreadable } = await recordRepository(one.db, 'stones').list()
     expect(readable.map((stone) => stone.name)).toEqual(['Second'])
     expect(unreadable).toMatchObject([{ kind: 'stones', id: ID.stones, name: 'Bent', why: 'unreadable' }])
     const out = await readAll(one.db, new Date())

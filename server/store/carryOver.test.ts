@@ -5,11 +5,11 @@ import { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { describe, expect, it } from 'vitest'
-import type { ThingKind } from '../../core/records/kept/things'
+import type { RecordKind } from '../../core/records/kept/things'
 import { readPreferences } from '../repositories/preferencesRepository'
 import { listLog } from '../repositories/logRepository'
 import { listPhotos } from '../repositories/photoRepository'
-import { thingRepository } from '../repositories/thingRepository'
+import { recordRepository } from '../repositories/recordRepository'
 import { listRigVersions } from '../repositories/versionRepository'
 import { carryOver } from './carryOver'
 import { migrationsFolder } from './database'
@@ -75,7 +75,7 @@ describe('a data folder of an earlier version', () => {
     'written after %i migrations is carried over whole',
     async (shipped) => {
       const { db, columns, close } = await openedToday(shipped)
-      const list = <K extends ThingKind>(kind: K) => thingRepository(db, kind).list(true)
+      const list = <K extends RecordKind>(kind: K) => recordRepository(db, kind).list(true)
       const [rigs, blades, stones, jobs] = [
         await list('rigs'),
         await list('blades'),

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { plainStone } from '../../core/geometry/setup/sampleSetup.fixture'
-import { thingRepository } from '../repositories/thingRepository'
+import { recordRepository } from '../repositories/recordRepository'
 import { writePreferences } from '../repositories/preferencesRepository'
 import { preferences } from '../../core/records/preferences/preferences'
 import { newestMigration } from './database'
@@ -15,7 +15,7 @@ import { listSnapshots } from './snapshots'
 
 const empty = () => mkdtempSync(join(tmpdir(), 'jaw-tilt-folder-'))
 const stonesIn = async ({ db }: OpenData) =>
-  (await thingRepository(db, 'stones').list()).things.map(({ name }) => name).sort()
+  (await recordRepository(db, 'stones').list()).things.map(({ name }) => name).sort()
 const quiet = () => undefined
 
 /** A folder with one stone that a snapshot has, and one that came after it; and where that table lies. */
@@ -23,10 +23,10 @@ const sample = { folder: '', table: '' }
 beforeAll(async () => {
   sample.folder = empty()
   const data = await openFolder(sample.folder, quiet)
-  await thingRepository(data.db, 'stones').create({ ...plainStone, name: 'Before' })
+  await recordRepository(data.db, 'stones').create({ ...plainStone, name: 'Before' })
   await writePreferences(data.db, 0, { ...preferences.parse({}), unit: 'in' })
   await data.snapshot()
-  await thingRepository(data.db, 'stones').create({ ...plainStone, name: 'After' })
+  await recordRepository(data.db, 'stones').create({ ...plainStone, name: 'After' })
   const at = await data.db.execute<{ path: string }>(sql`select pg_relation_filepath('things') as path`)
   sample.table = at.rows[0]!.path
   await data.db.execute(sql`checkpoint`)

@@ -63,7 +63,7 @@ const spoken = computed(() => {
       </button>
       <template #content>
         <AngleEntry v-if="line.id !== 'set'" :angle="line.id" @done="emit('update:open', false)" />
-        <DoubtBudget v-else @done="emit('update:open', false)" />
+        <UncertaintyBudget v-else @done="emit('update:open', false)" />
       </template>
     </UPopover>
   </div>

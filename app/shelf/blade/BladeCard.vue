@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { KeptBlade } from '#core/records/kept/things'
+import type { BladeRecord } from '#core/records/kept/things'
 import { bladeSpanMm } from './bladeIcon'
 
 /** A blade in a choice of blades. Those of one length class share a scale, so that a short one is told from a long. */
-defineProps<{ blade: KeptBlade }>()
+defineProps<{ blade: BladeRecord }>()
 </script>
 
 <template>

@@ -4,7 +4,7 @@ import { GRINDS, type Blade } from '#core/records/blade/blade'
 import { SHAPE_IDS, type ShapeId } from '#core/records/blade/shapeMeasures'
 import { SIDES } from '#core/records/common/side'
 import type { ZoneKind } from '#core/records/blade/zones'
-import type { KeptBlade } from '#core/records/kept/things'
+import type { BladeRecord } from '#core/records/kept/things'
 import type { Field } from '~/forms/rigDials'
 import { edgeFileKey, tracedHeadingDeg } from './bladeDraft'
 import { keptFile } from '~/photographs/keptFile'
@@ -21,10 +21,10 @@ import { SHAPE_MEASURE_HOW, SHAPE_MEASURE_WORD, SHAPE_WORD } from '~/words/shape
  * Describes a blade: the shape of its edge first, then its measures, then what it is for. `from`: the blade to measure
  * anew or to copy.
  */
-const props = defineProps<{ from: KeptBlade | null; copy: boolean }>()
-const emit = defineEmits<{ done: [kept: KeptBlade]; away: [] }>()
+const props = defineProps<{ from: BladeRecord | null; copy: boolean }>()
+const emit = defineEmits<{ done: [kept: BladeRecord]; away: [] }>()
 const preferences = usePreferences()
-const { draft, takenUp, beginAnew, forget, read, facts, measures, stations, zones, found, ...blade } =
+const { draft, takenUp, beginAnew, forget, read, facts, measures, edgePoints, zones, found, ...blade } =
   useBladeDescription(props.from, props.copy)
 const { halfAngleDeg, uses } = blade
 
@@ -45,7 +45,7 @@ function forgetSources() {
 }
 const tracing = computed(() => draft.value.source === 'photo' && step.value === 0 && trace.photo.value !== null)
 watch(trace.result, (now, before) => {
-  if (now) draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil, doubt: now.doubt }
+  if (now) draft.value.drawn = { edge: now.segments, spine: null, choil: now.choil, uncertainty: now.uncertainty }
   // Until its marks are traced anew, what was traced before is not this edge.
   else if (before && trace.photo.value) draft.value.drawn = null
 })
@@ -55,7 +55,7 @@ watch([() => draft.value.source, trace.result], ([source, traced], [before]) => 
   const { facts: typed } = draft.value
   const own = typed.edgeHeadingToleranceDeg !== '' && typed.edgeHeadingToleranceDeg !== said
   if (source === 'photo' && traced) {
-    said = String(tracedHeadingDeg(traced.doubt))
+    said = String(tracedHeadingDeg(traced.uncertainty))
     if (!own) typed.edgeHeadingToleranceDeg = said
   } else if (before === 'photo' && source !== 'photo' && !own) typed.edgeHeadingToleranceDeg = ''
 })
@@ -176,9 +176,9 @@ const steps = computed(() =>
       <div class="pane relative min-h-[22rem] p-0 max-lg:order-2">
         <TracePicture v-if="tracing" :trace="trace" />
         <BladeSheetView
-          v-else-if="read.outline && stations.length > 0"
+          v-else-if="read.outline && edgePoints.length > 0"
           :outline="read.outline"
-          :stations="stations"
+          :edgePoints="edgePoints"
           :zones="zones"
           :uses="draft.source === 'shape' && step === 0 ? uses : []"
           :measure-mm="blade.measureMm"

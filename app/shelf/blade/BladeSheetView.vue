@@ -3,7 +3,7 @@ import { outlinePath } from '#core/records/blade/outline'
 import type { ShapeMeasure } from '#core/records/blade/shapeMeasures'
 import type { Zone } from '#core/records/blade/zones'
 import type { Segment } from '#core/math/curve/segment'
-import type { Station } from '#core/math/curve/stations'
+import type { EdgePoint } from '#core/math/curve/edgePoints'
 import { useViewport } from '~/drawing/useViewport'
 import { dimension } from '~/drawing/dimension'
 import { boundsOf, pointList, toPixels } from '~/drawing/viewport'
@@ -16,7 +16,7 @@ import type { Vec2 } from '#core/math/vector/vec2'
 /** A blade being described, to scale: its outline, its zones, and knobs for the measures of its shape. */
 const props = defineProps<{
   outline: { edge: Segment[]; spine: Segment[] | null; widthMm: number }
-  stations: readonly Station[]
+  edgePoints: readonly EdgePoint[]
   zones: readonly Zone[]
   /** The measures that can be dragged; empty for a shape that is not of the library. */
   uses: readonly ShapeMeasure[]
@@ -27,8 +27,12 @@ const preferences = usePreferences()
 const frame = ref<HTMLElement | null>(null)
 const grabbed = ref(false)
 const bounds = () =>
-  props.stations.length > 0
-    ? boundsOf([...props.stations.map((station) => station.point), [0, 0], [props.stations.at(-1)!.point[0], 0]])
+  props.edgePoints.length > 0
+    ? boundsOf([
+        ...props.edgePoints.map((edgePoint) => edgePoint.point),
+        [0, 0],
+        [props.edgePoints.at(-1)!.point[0], 0],
+      ])
     : null
 const { viewport, box } = useViewport(frame, bounds, grabbed, { x: 70, top: 76, bottom: 76 })
 const px = (p: Vec2) => toPixels(p, viewport.value!)
@@ -38,17 +42,19 @@ const transform = computed(() =>
     ? `matrix(${viewport.value.scale} 0 0 ${-viewport.value.scale} ${viewport.value.originX} ${viewport.value.originY})`
     : '',
 )
-const edgePoints = computed(() => (viewport.value ? pointList(props.stations.map((station) => px(station.point))) : ''))
+const edgePolyline = computed(() =>
+  viewport.value ? pointList(props.edgePoints.map((edgePoint) => px(edgePoint.point))) : '',
+)
 const outline = computed(() => outlinePath(props.outline))
-const tip = computed(() => props.stations.at(-1)!.point)
+const tip = computed(() => props.edgePoints.at(-1)!.point)
 const marks = computed(() =>
   viewport.value
     ? props.zones
         .slice(1)
         .map((zone) =>
           px(
-            props.stations.reduce((best, station) =>
-              Math.abs(station.fromHeelMm - zone.fromMm) < Math.abs(best.fromHeelMm - zone.fromMm) ? station : best,
+            props.edgePoints.reduce((best, edgePoint) =>
+              Math.abs(edgePoint.fromHeelMm - zone.fromMm) < Math.abs(best.fromHeelMm - zone.fromMm) ? edgePoint : best,
             ).point,
           ),
         )
@@ -57,10 +63,10 @@ const marks = computed(() =>
 const names = computed(() =>
   viewport.value
     ? props.zones.map((zone, i) => {
-        const middle = props.stations.reduce((best, station) =>
-          Math.abs(station.fromHeelMm - (zone.fromMm + zone.toMm) / 2) <
+        const middle = props.edgePoints.reduce((best, edgePoint) =>
+          Math.abs(edgePoint.fromHeelMm - (zone.fromMm + zone.toMm) / 2) <
           Math.abs(best.fromHeelMm - (zone.fromMm + zone.toMm) / 2)
-            ? station
+            ? edgePoint
             : best,
         )
         const [x, y] = px(middle.point)
@@ -77,7 +83,7 @@ const overall = computed(() =>
   viewport.value
     ? {
         length: dimension(px([0, 0]), px([tip.value[0], 0]), LENGTH_LINE_PX),
-        width: dimension(px([0, 0]), px([0, props.stations[0]!.point[1]]), 34),
+        width: dimension(px([0, 0]), px([0, props.edgePoints[0]!.point[1]]), 34),
       }
     : null,
 )
@@ -122,13 +128,13 @@ function drag(knob: { key: ShapeMeasure; now: number; axis: 'x' | 'y' }, dx: num
       aria-label="The blade to scale"
     >
       <path :d="outline" :transform="transform" class="blade" />
-      <polyline :points="edgePoints" class="edge" />
+      <polyline :points="edgePolyline" class="edge" />
       <path v-for="(mark, i) in marks" :key="`m${i}`" :d="`M${mark[0]} ${mark[1] - 9}v18`" class="mark" />
       <text v-for="(name, i) in names" :key="`n${i}`" :x="name.at[0]" :y="name.at[1]" text-anchor="middle" class="zone">
         {{ name.name }}
       </text>
       <DimensionLine :dimension="overall.length" :text="lengthText(tip[0], preferences.unit)" />
-      <DimensionLine :dimension="overall.width" :text="lengthText(stations[0]!.point[1], preferences.unit)" />
+      <DimensionLine :dimension="overall.width" :text="lengthText(edgePoints[0]!.point[1], preferences.unit)" />
       <DragHandle
         v-for="knob in knobs"
         :key="knob.key"

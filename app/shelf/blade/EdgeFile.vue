@@ -83,7 +83,7 @@ function begin(name: string, drawing: Extract<EdgeFile, { ok: true }>): true {
     0,
   )
   // What was drawn before is not shown in the place of this one while something is still to be said of it.
-  emit('placed', written && { ...written, choil: null, doubt: null })
+  emit('placed', written && { ...written, choil: null, uncertainty: null })
   file.value = { name, paths, residual: residualMm, leftOut, written }
   drawnUnit.value = mmPerUnit
   form.value = {
@@ -124,7 +124,7 @@ const placed = computed(() => {
 })
 watch(placed, (now) => {
   if (file.value?.written) return
-  emit('placed', now?.ok ? { edge: now.edge, spine: now.spine, choil: now.choil, doubt: null } : null)
+  emit('placed', now?.ok ? { edge: now.edge, spine: now.spine, choil: now.choil, uncertainty: null } : null)
 })
 const residualMm = computed(() =>
   Math.max((file.value?.residual ?? 0) * mmPerUnit.value, placed.value?.ok ? placed.value.residualMm : 0),

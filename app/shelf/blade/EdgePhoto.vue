@@ -127,7 +127,7 @@ function addMiddle() {
       <p v-if="result" data-testid="traced" aria-live="polite">
         {{ result.segments.length }} pieces, within
         {{ lengthText(Math.max(result.residualMm, 0.05), preferences.unit) }} of the outline; its direction to ±&nbsp;{{
-          angleText(tracedHeadingDeg(result.doubt), 0.1)
+          angleText(tracedHeadingDeg(result.uncertainty), 0.1)
         }}, less well towards its ends.
       </p>
       <p v-if="result?.unsure.length" role="status" data-testid="unsure">

@@ -1,12 +1,12 @@
 import { blade as bladeSchema, type Blade } from '#core/records/blade/blade'
-import type { EdgeDoubt } from '#core/records/blade/edgeDoubt'
+import type { EdgeUncertainty } from '#core/records/blade/edgeUncertainty'
 import { possibleBlade } from '#core/records/blade/impossible'
 import { fromHeel } from '#core/records/blade/heel'
 import { SHAPES } from '#core/records/blade/shapes'
 import { shapeMeasures, type ShapeId, type ShapeMeasures } from '#core/records/blade/shapeMeasures'
 import { crossesItself } from '#core/math/curve/crossesItself'
 import type { Segment } from '#core/math/curve/segment'
-import { evenStations } from '#core/math/curve/stations'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { throughPoints } from '#core/math/curve/throughPoints'
 import { readPoints } from '#core/exchange/edges/points'
 import type { ProblemCode } from '#core/schema/codes'
@@ -26,14 +26,20 @@ export interface Drawn {
   spine: Segment[] | null
   choil: boolean | null
   /** How well a trace follows the edge; null where it is no trace. */
-  doubt: EdgeDoubt | null
+  uncertainty: EdgeUncertainty | null
 }
 
 /** What is said of the drawing an edge is taken from is kept beside the draft, under this. */
 export const edgeFileKey = (draftKey: string): string => `edge-file:${draftKey}`
 
 /** The facts of a blade that are typed. */
-export const bladeFacts = bladeSchema.omit({ edge: true, edgeDoubt: true, spine: true, widthMm: true, shape: true })
+export const bladeFacts = bladeSchema.omit({
+  edge: true,
+  edgeUncertainty: true,
+  spine: true,
+  widthMm: true,
+  shape: true,
+})
 
 /** The draft of a blade: its facts as they are typed, and its shape in each of the ways it can be given. */
 export interface BladeDraft {
@@ -59,14 +65,14 @@ export const emptyBladeDraft = (unit: LengthUnit): BladeDraft => ({
 })
 
 export function bladeDraftOf(of: Blade, unit: LengthUnit): BladeDraft {
-  const { edge, spine, shape, edgeDoubt: doubt } = of
+  const { edge, spine, shape, edgeUncertainty: uncertainty } = of
   return {
     facts: toDraft(bladeFacts.parse(of), bladeFacts, unit) as Draft,
     source: shape ? 'shape' : 'file',
     shapeId: shape?.id ?? 'drop-point',
     measures: measuresDraft(shape?.measures ?? SHAPES['drop-point'].usual, unit),
     points: '',
-    drawn: { edge: [...edge], spine: spine ? [...spine] : null, choil: null, doubt },
+    drawn: { edge: [...edge], spine: spine ? [...spine] : null, choil: null, uncertainty },
   }
 }
 
@@ -83,7 +89,7 @@ const pointsInUnit = (points: string, from: LengthUnit, to: LengthUnit): string 
 
 /** How drafts of blades are begun and taken up. `from`: the blade to measure anew or to copy. */
 export const bladeDrafts = (from: Blade | null, copy: boolean): DraftKind<BladeDraft> => ({
-  version: 3,
+  version: 4,
   begun(unit) {
     if (!from) return emptyBladeDraft(unit)
     const draft = bladeDraftOf(from, unit)
@@ -98,8 +104,10 @@ export const bladeDrafts = (from: Blade | null, copy: boolean): DraftKind<BladeD
     const measures = completed(before.measures, shapeMeasures, empty.measures) as Draft
     // The second version fitted the long kitchen shape by its heel alone.
     const asWide = version < 3 && shapeId === 'long-kitchen'
-    const drawn = bladeSchema.shape.edge.safeParse(before.drawn?.edge).success
-      ? { ...before.drawn!, doubt: before.drawn!.doubt ?? null }
+    // The third version called the uncertainty of a traced edge a doubt.
+    const { doubt, ...traced } = (before.drawn ?? {}) as Drawn & { doubt?: EdgeUncertainty | null }
+    const drawn = bladeSchema.shape.edge.safeParse(traced.edge).success
+      ? { ...traced, uncertainty: traced.uncertainty ?? doubt ?? null }
       : null
     return {
       facts: completed(before.facts, bladeFacts, empty.facts) as Draft,
@@ -138,23 +146,23 @@ export function readBlade(draft: BladeDraft, unit: LengthUnit, base: Blade | nul
     const found = facts.ok ? [] : facts.problems
     return { blade: null, problems: firstAtEach([...shaped.problems, ...unread, ...found]), outline: null }
   }
-  const { edge, spine, widthMm, doubt } = outline
+  const { edge, spine, widthMm, uncertainty } = outline
   const { edgeHeadingToleranceDeg: said } = content as { edgeHeadingToleranceDeg?: number | null }
-  const edgeDoubt = doubt && typeof said === 'number' ? asSaid(doubt, said) : doubt
-  const read = checked(possibleBlade, { ...(content as object), edge, edgeDoubt, spine, widthMm, shape })
+  const edgeUncertainty = uncertainty && typeof said === 'number' ? asSaid(uncertainty, said) : uncertainty
+  const read = checked(possibleBlade, { ...(content as object), edge, edgeUncertainty, spine, widthMm, shape })
   const problems = firstAtEach([...shaped.problems, ...unread, ...(read.ok ? [] : read.problems)])
   return { blade: read.ok && problems.length === 0 ? read.value : null, problems, outline }
 }
 
 /** What a trace says of its direction in one figure, as it is shown and typed: away from its ends, degrees. */
-export const tracedHeadingDeg = ({ headingDeg }: EdgeDoubt): number =>
+export const tracedHeadingDeg = ({ headingDeg }: EdgeUncertainty): number =>
   Math.min(MOST_HEADING_DEG, Math.ceil(Math.min(...headingDeg) * 10 - 1e-6) / 10)
 /** No more than this can be said of an edge's direction, degrees. */
 const MOST_HEADING_DEG = 10
 
-/** A trace's doubt, with the direction as a hand has said it where it has. */
-const asSaid = (doubt: EdgeDoubt, saidDeg: number): EdgeDoubt =>
-  saidDeg === tracedHeadingDeg(doubt) ? doubt : { ...doubt, headingDeg: [saidDeg, saidDeg] }
+/** A trace's uncertainty, with the direction as a hand has said it where it has. */
+const asSaid = (uncertainty: EdgeUncertainty, saidDeg: number): EdgeUncertainty =>
+  saidDeg === tracedHeadingDeg(uncertainty) ? uncertainty : { ...uncertainty, headingDeg: [saidDeg, saidDeg] }
 
 interface Shaped {
   outline: ReadBlade['outline']
@@ -166,11 +174,11 @@ const CHECKED = 240
 const none = (problems: readonly FieldProblem[]): Shaped => ({ outline: null, shape: null, problems })
 const noneFor = (field: string, code: ProblemCode, figures: Figures = {}): Shaped => none([{ field, code, figures }])
 
-function outlined({ edge, spine, choil, doubt }: Drawn, shape: Blade['shape'], field: string): Shaped {
-  const points = evenStations(edge, CHECKED).map((station) => station.point)
+function outlined({ edge, spine, choil, uncertainty }: Drawn, shape: Blade['shape'], field: string): Shaped {
+  const points = evenEdgePoints(edge, CHECKED).map((edgePoint) => edgePoint.point)
   if (crossesItself(points) !== null) return noneFor(field, 'crosses-itself')
   const widthMm = Math.max(...points.map((point) => point[1]))
-  return { outline: { edge, spine, choil, doubt, widthMm }, shape, problems: [] }
+  return { outline: { edge, spine, choil, uncertainty, widthMm }, shape, problems: [] }
 }
 
 function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Shaped {
@@ -184,7 +192,7 @@ function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Sha
       (point, i) => i > 0 && Math.hypot(point[0] - points[i - 1]![0], point[1] - points[i - 1]![1]) < 1e-6,
     )
     if (back > 0) return noneFor('points', 'same-point-twice', { line: back + 1 })
-    return outlined({ ...fromHeel(throughPoints(points)), spine: null, doubt: null }, null, 'points')
+    return outlined({ ...fromHeel(throughPoints(points)), spine: null, uncertainty: null }, null, 'points')
   }
   if (draft.source !== 'shape') {
     if (draft.drawn) return outlined(draft.drawn, null, 'file')
@@ -201,7 +209,7 @@ function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Sha
   if (wrong) return none(below([wrong]))
   const { edge, spine } = build(read.value)
   const shape = { id: draft.shapeId, measures: read.value }
-  return outlined({ edge: [...edge], spine: [...spine], choil: null, doubt: null }, shape, 'measures.lengthMm')
+  return outlined({ edge: [...edge], spine: [...spine], choil: null, uncertainty: null }, shape, 'measures.lengthMm')
 }
 
 const LEAST = { lengthMm: 10, widthMm: 3 } as const

@@ -1,7 +1,7 @@
 import { outlinePath } from '#core/records/blade/outline'
 import type { Blade } from '#core/records/blade/blade'
 import { curveLength } from '#core/math/curve/arcLength'
-import { evenStations } from '#core/math/curve/stations'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
 
 const HANDLE_MM = 26
 
@@ -15,7 +15,7 @@ export function bladeIcon(
   blade: Blade,
   spanMm: number,
 ): { path: string; viewBox: string; handle: { x: number; y: number; width: number; height: number } } {
-  const ys = evenStations(blade.edge, 40).map((s) => s.point[1])
+  const ys = evenEdgePoints(blade.edge, 40).map((s) => s.point[1])
   const highest = Math.max(blade.widthMm, ...ys)
   return {
     path: outlinePath(blade),

@@ -4,20 +4,20 @@ import { primaryHalfAngleDeg } from '#core/records/blade/primaryHalfAngle'
 import { SHAPES } from '#core/records/blade/shapes'
 import { shapeMeasures, type ShapeId, type ShapeMeasure } from '#core/records/blade/shapeMeasures'
 import { zonesOf, type Zone, type ZoneKind } from '#core/records/blade/zones'
-import { evenStations } from '#core/math/curve/stations'
-import type { KeptBlade } from '#core/records/kept/things'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
+import type { BladeRecord } from '#core/records/kept/things'
 import { usePreferences } from '~/stores/preferences'
 import { bladeDrafts, bladeFacts, readBlade } from './bladeDraft'
 import { exactFigure, parseFigure, toDraft, type Draft } from '~/forms/draft'
 import { useFields } from '~/forms/useFields'
 import { useKeptDraft } from '~/forms/useKeptDraft'
 
-const STATIONS = 300
+const EDGE_POINTS = 300
 
 /**
  * A blade being described: what is typed, what it comes to, and what is wrong with it. `from`: measured anew or copied.
  */
-export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
+export function useBladeDescription(from: BladeRecord | null, copy: boolean) {
   const { unit } = storeToRefs(usePreferences())
   const key = `blade:${from?.id ?? 'new'}${copy ? ':copy' : ''}`
   const { draft, takenUp, step, forget, beginAnew } = useKeptDraft(key, unit, bladeDrafts(from, copy))
@@ -26,8 +26,8 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
   const problems = () => read.value.problems
   const facts = useFields(() => draft.value.facts, bladeFacts, problems)
   const measures = useFields(() => draft.value.measures, shapeMeasures, problems)
-  const stations = computed(() => (read.value.outline ? evenStations(read.value.outline.edge, STATIONS) : []))
-  const found = computed(() => (read.value.outline ? zonesOf(read.value.outline.edge, stations.value) : []))
+  const edgePoints = computed(() => (read.value.outline ? evenEdgePoints(read.value.outline.edge, EDGE_POINTS) : []))
+  const found = computed(() => (read.value.outline ? zonesOf(read.value.outline.edge, edgePoints.value) : []))
   /** Set by hand as far as they can be read, else as found. */
   const zones = computed((): readonly Zone[] => {
     const rows = draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null
@@ -61,7 +61,7 @@ export function useBladeDescription(from: KeptBlade | null, copy: boolean) {
     read,
     facts,
     measures,
-    stations,
+    edgePoints,
     zones,
     found,
     halfAngleDeg,

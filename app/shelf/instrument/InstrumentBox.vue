@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useAskedFor } from '~/forms/useAskedFor'
-import type { KeptInstrument } from '#core/records/kept/things'
+import type { InstrumentRecord } from '#core/records/kept/things'
 import { useCollections } from '~/stores/collections'
 import { angleText } from '~/words/angleText'
 import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
@@ -10,13 +10,13 @@ const collections = useCollections()
 const chosenId = ref('')
 const there = computed(() => collections.instruments.filter((one) => one.archivedAt === null))
 const chosen = computed(() => there.value.find((one) => one.id === chosenId.value) ?? null)
-const entry = ref<{ from: KeptInstrument | null; copy: boolean; title: string } | null>(null)
+const entry = ref<{ from: InstrumentRecord | null; copy: boolean; title: string } | null>(null)
 const open = computed({ get: () => entry.value !== null, set: (is) => (entry.value = is ? entry.value : null) })
-const describe = (from: KeptInstrument | null, copy: boolean) =>
+const describe = (from: InstrumentRecord | null, copy: boolean) =>
   (entry.value = { from, copy, title: !from ? 'A new instrument' : copy ? 'An instrument like this one' : from.name })
 useAskedFor('instrument', () => describe(null, false))
 
-function kept({ id }: KeptInstrument) {
+function kept({ id }: InstrumentRecord) {
   entry.value = null
   chosenId.value = id
 }
@@ -47,7 +47,7 @@ function kept({ id }: KeptInstrument) {
       ><ThingName class="font-semibold" kind="instruments" :thing="thing" />
       <span class="flex flex-wrap justify-between gap-x-3 text-sm text-muted"
         ><span>{{ INSTRUMENT_KIND_WORD[thing.kind] }}</span
-        ><span>± {{ angleText(thing.doubtDeg, thing.doubtDeg) }}</span></span
+        ><span>± {{ angleText(thing.uncertaintyDeg, thing.uncertaintyDeg) }}</span></span
       ></CardChoice
     >
     <USlideover

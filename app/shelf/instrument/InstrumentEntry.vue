@@ -6,9 +6,9 @@ import {
   twoReadings,
   type InstrumentKind,
 } from '#core/records/instrument/instrument'
-import type { KeptInstrument } from '#core/records/kept/things'
+import type { InstrumentRecord } from '#core/records/kept/things'
 import { instrumentDrafts, readInstrument } from './instrumentDraft'
-import { UNDESCRIBED_DOUBT_DEG } from '~/composables/useInstrument'
+import { UNDESCRIBED_UNCERTAINTY_DEG } from '~/composables/useInstrument'
 import { readSpot, type SpotsIn } from './readSpot'
 import { useFields } from '~/forms/useFields'
 import { useKeeping } from '~/forms/useKeeping'
@@ -18,8 +18,8 @@ import { angleText, differenceText } from '~/words/angleText'
 import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
 
 /** Describes an instrument. `from`: the one to change or to copy; null begins a new one. */
-const props = defineProps<{ from: KeptInstrument | null; copy?: boolean }>()
-const emit = defineEmits<{ done: [kept: KeptInstrument] }>()
+const props = defineProps<{ from: InstrumentRecord | null; copy?: boolean }>()
+const emit = defineEmits<{ done: [kept: InstrumentRecord] }>()
 const preferences = usePreferences()
 const { unit } = storeToRefs(preferences)
 
@@ -68,7 +68,7 @@ function spotProblem(which: 'first' | 'turned') {
 const found = computed(() => {
   const { first, turned } = both.value
   if (!first || !turned || 'problem' in first || 'problem' in turned) return null
-  return twoReadings(first.deg, turned.deg, read.value.instrument?.doubtDeg ?? UNDESCRIBED_DOUBT_DEG)
+  return twoReadings(first.deg, turned.deg, read.value.instrument?.uncertaintyDeg ?? UNDESCRIBED_UNCERTAINTY_DEG)
 })
 
 function takeOver() {
@@ -101,10 +101,10 @@ async function keep() {
     />
     <TypedField
       :fields="fields"
-      path="doubtDeg"
+      path="uncertaintyDeg"
       label="Known to ±"
       help="Read the same thing ten times: most lie within this of their middle."
-      :problem="problemAt('doubtDeg')"
+      :problem="problemAt('uncertaintyDeg')"
     />
     <TypedField
       :fields="fields"
@@ -133,9 +133,9 @@ async function keep() {
       </div>
       <p class="mt-2 min-h-5 text-sm" aria-live="polite">
         <template v-if="found"
-          >The bevel is {{ angleText(found.bevelDeg, found.doubtDeg) }}; the instrument’s own zero is
-          {{ differenceText(found.zeroDeg, found.doubtDeg) }}: each ±
-          {{ angleText(found.doubtDeg, found.doubtDeg) }}.</template
+          >The bevel is {{ angleText(found.bevelDeg, found.uncertaintyDeg) }}; the instrument’s own zero is
+          {{ differenceText(found.zeroDeg, found.uncertaintyDeg) }}: each ±
+          {{ angleText(found.uncertaintyDeg, found.uncertaintyDeg) }}.</template
         >
       </p>
       <UButton color="neutral" variant="outline" label="Take it over" :disabled="!found" @click="takeOver" />

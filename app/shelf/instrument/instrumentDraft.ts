@@ -1,3 +1,4 @@
+import { renamed, type Raw } from '#core/schema/versioned'
 import { instrument, usableInstrument, type Instrument } from '#core/records/instrument/instrument'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import type { LengthUnit } from '#core/math/units/length'
@@ -6,16 +7,19 @@ import { firstAtEach } from '~/shelf/rig/rigDraft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
 function begunFrom(from: Instrument | null, copy: boolean, unit: LengthUnit): Draft {
-  if (!from) return { ...(emptyDraft(instrument, unit) as Draft), doubtDeg: '0.1' }
+  if (!from) return { ...(emptyDraft(instrument, unit) as Draft), uncertaintyDeg: '0.1' }
   const draft = toDraft(instrument.parse(from), instrument, unit) as Draft
   return copy ? { ...draft, name: `${from.name}, copy` } : draft
 }
 
 /** How drafts of instruments are begun and taken up. `from`: the instrument to change or to copy. */
 export const instrumentDrafts = (from: Instrument | null, copy: boolean): DraftKind<Draft> => ({
-  version: 1,
+  version: 2,
   begun: (unit) => begunFrom(from, copy, unit),
-  takenUp: (kept, unit) => completed(kept, instrument, emptyDraft(instrument, unit)) as Draft,
+  takenUp(kept, unit, version) {
+    const draft = version < 2 ? renamed({ doubtDeg: 'uncertaintyDeg' })((kept ?? {}) as Raw) : kept
+    return completed(draft, instrument, emptyDraft(instrument, unit)) as Draft
+  },
   inUnit: (draft, before, now) => inUnit(draft, instrument, before, now) as Draft,
 })
 

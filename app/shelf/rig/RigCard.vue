@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { KeptRig } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/kept/things'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { RIG_WORDS } from '~/words/rigText'
 
 /** A rig in a choice of rigs. */
-defineProps<{ rig: KeptRig }>()
+defineProps<{ rig: RigRecord }>()
 const preferences = usePreferences()
 </script>
 

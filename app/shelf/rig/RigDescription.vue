@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useAskedField } from '~/forms/useAskedFor'
-import type { KeptRig } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/kept/things'
 import type { DialLanguage } from '#core/records/rig/dials/readings'
 import { RIG_KINDS, type RigKind } from '#core/records/rig/kinds'
 import { exactFigure } from '~/forms/draft'
@@ -17,8 +17,8 @@ import { RIG_WORDS } from '~/words/rigText'
  * Describes a rig step by step, each measure on the drawing. `from`: the rig to measure anew or to copy; null begins a
  * new one.
  */
-const props = defineProps<{ from: KeptRig | null; copy: boolean }>()
-const emit = defineEmits<{ done: [kept: KeptRig]; away: [] }>()
+const props = defineProps<{ from: RigRecord | null; copy: boolean }>()
+const emit = defineEmits<{ done: [kept: RigRecord]; away: [] }>()
 const preferences = usePreferences()
 const { draft, takenUp, beginAnew, forget, steps, read, fields, problems, refused, remarks, range, openSteps, ...rig } =
   useRigDescription(props.from, props.copy)

@@ -1,6 +1,6 @@
 import { computed, shallowRef } from 'vue'
 import { storeToRefs } from 'pinia'
-import type { KeptRig } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/kept/things'
 import type { FieldProblem } from '#core/schema/problem'
 import { heightRange } from '#core/records/rig/dial'
 import { slotsBelowFace } from '#core/records/rig/impossible'
@@ -21,7 +21,7 @@ import { useKeptDraft } from '~/forms/useKeptDraft'
  * A rig being described: what is typed, what it comes to, and what is wrong or odd about it. `from`: measured anew or
  * copied.
  */
-export function useRigDescription(from: KeptRig | null, copy: boolean) {
+export function useRigDescription(from: RigRecord | null, copy: boolean) {
   const collections = useCollections()
   const preferences = usePreferences()
   const words = useWords()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useAskedFor, useAskedToMeasure } from '~/forms/useAskedFor'
-import type { KeptStone } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/kept/things'
 import { onRig } from '#core/records/rig/fittedAt'
 import type { Rig } from '#core/records/rig/rig'
 import { useCollections } from '~/stores/collections'
@@ -11,17 +11,17 @@ import { STONE_KIND_WORD } from '~/words/rigText'
 
 /** The stones, coarse to fine: choose one, describe a new one, change, copy or put one away. `rig`: the one in use. */
 const props = defineProps<{ title: string; chosen: string; rig?: Rig }>()
-const emit = defineEmits<{ choose: [id: string]; described: [stone: KeptStone] }>()
+const emit = defineEmits<{ choose: [id: string]; described: [stone: StoneRecord] }>()
 const collections = useCollections()
 const preferences = usePreferences()
 
 const stones = computed(() => collections.stones.filter((s) => s.archivedAt === null || s.id === props.chosen))
 /** From the rod to its face, as proofs found it on this rig where they did. */
-const faceMm = (one: KeptStone) => (props.rig ? onRig(props.rig, one) : one).faceOffsetMm
+const faceMm = (one: StoneRecord) => (props.rig ? onRig(props.rig, one) : one).faceOffsetMm
 const stone = computed(() => collections.stones.find((one) => one.id === props.chosen) ?? null)
-const entry = ref<{ from: KeptStone | null; copy: boolean; title: string } | null>(null)
+const entry = ref<{ from: StoneRecord | null; copy: boolean; title: string } | null>(null)
 const open = computed({ get: () => entry.value !== null, set: (is) => (entry.value = is ? entry.value : null) })
-const describe = (from: KeptStone | null, copy: boolean) =>
+const describe = (from: StoneRecord | null, copy: boolean) =>
   (entry.value = { from, copy, title: !from ? 'A new stone' : copy ? 'A stone like this one' : from.name })
 const logOpen = ref(false)
 useAskedFor('stone', () => describe(null, false))
@@ -30,7 +30,7 @@ useAskedToMeasure(
   (one) => describe(one, false),
 )
 
-function kept(stone: KeptStone) {
+function kept(stone: StoneRecord) {
   const isNew = !entry.value?.from || entry.value.copy
   entry.value = null
   if (isNew) emit('described', stone)

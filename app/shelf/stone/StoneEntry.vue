@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
-import type { KeptStone } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/kept/things'
 import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/records/stone/grit'
 import { STONE_KINDS } from '#core/records/stone/stone'
 import { dishTiltDeg, faceTiltDeg, middleOffsetMm } from '#core/records/stone/taper'
@@ -15,8 +15,8 @@ import { lengthText } from '~/words/lengthText'
 import { STONE_KIND_WORD } from '~/words/rigText'
 
 /** Describes a stone as it was measured. `from`: the stone to change or to copy; null begins a new one. */
-const props = defineProps<{ from: KeptStone | null; copy?: boolean }>()
-const emit = defineEmits<{ done: [kept: KeptStone] }>()
+const props = defineProps<{ from: StoneRecord | null; copy?: boolean }>()
+const emit = defineEmits<{ done: [kept: StoneRecord] }>()
 const { unit } = storeToRefs(usePreferences())
 
 const copy = props.copy === true

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
 import { v7 as newId } from 'uuid'
-import type { KeptStone } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/kept/things'
 import type { LogEntry, WearEntry } from '#core/log/entry'
 import { wearEntry, wearLogOf } from '#core/log/wearLog'
 import { checked, type FieldProblem } from '#core/schema/problem'
@@ -20,7 +20,7 @@ import { exactLength } from '~/words/lengthText'
 import { STONE_DEED_WORD } from '~/words/rigText'
 
 /** A stone's wear log: what was measured and done, what it comes to, and what is due. */
-const props = defineProps<{ stone: KeptStone }>()
+const props = defineProps<{ stone: StoneRecord }>()
 const collections = useCollections()
 const log = useLog()
 const preferences = usePreferences()
@@ -83,8 +83,14 @@ function measuredNow({ faceOffsetMm, did }: StoneWear): Partial<Stone> {
 }
 const drop = (entry: WearEntry) => {
   const about = { jobId: null, bladeId: null, stoneId: props.stone.id, instrumentId: null }
-  const strike: LogEntry = { ...about, id: newId(), at: new Date().toISOString(), kind: 'strike', entryId: entry.id }
-  log.append([strike])
+  const retraction: LogEntry = {
+    ...about,
+    id: newId(),
+    at: new Date().toISOString(),
+    kind: 'retraction',
+    entryId: entry.id,
+  }
+  log.append([retraction])
 }
 
 async function keep(change: Partial<Stone>): Promise<boolean> {

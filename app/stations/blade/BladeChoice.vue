@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { primaryHalfAngleDeg } from '#core/records/blade/primaryHalfAngle'
 import { curveLength } from '#core/math/curve/arcLength'
-import { stationAt } from '#core/math/curve/stations'
+import { edgePointAt } from '#core/math/curve/edgePoints'
 import { writeDxf } from '#core/exchange/edges/dxf'
 import { writePoints } from '#core/exchange/edges/points'
 import { writeSvg } from '#core/exchange/edges/svg'
-import type { KeptBlade } from '#core/records/kept/things'
+import type { BladeRecord } from '#core/records/kept/things'
 import { describingAt } from '~/forms/useDescribing'
 import { useJob } from '~/job/useJob'
 import { useOpenPanel } from '~/stores/openPanel'
@@ -23,14 +23,14 @@ const { actions } = job
 const preferences = usePreferences()
 const { angle } = useOpenPanel()
 /** With the one that is taken, should it be none of them. */
-const withTaken = (blades: readonly KeptBlade[]): KeptBlade[] =>
+const withTaken = (blades: readonly BladeRecord[]): BladeRecord[] =>
   blades.some(({ id }) => id === job.blade.value.id) ? [...blades] : [job.blade.value, ...blades]
 const router = useRouter()
-const describe = (from: KeptBlade | null, copy: boolean) =>
+const describe = (from: BladeRecord | null, copy: boolean) =>
   void router.push(describingAt(sheetPath(job.id, 'blade', 'describe'), from, copy))
 function takeOut(kind: 'svg' | 'dxf' | 'csv') {
   const blade = job.blade.value
-  const size = { lengthMm: stationAt(blade.edge, curveLength(blade.edge)).point[0], widthMm: blade.widthMm }
+  const size = { lengthMm: edgePointAt(blade.edge, curveLength(blade.edge)).point[0], widthMm: blade.widthMm }
   const text = {
     svg: () => writeSvg(blade.edge, blade.spine, size),
     dxf: () => writeDxf(blade.edge, blade.spine),

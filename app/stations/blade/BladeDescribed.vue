@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptBlade } from '#core/records/kept/things'
+import type { BladeRecord } from '#core/records/kept/things'
 import { useJob } from '~/job/useJob'
 import { useDescribing } from '~/forms/useDescribing'
 import { sheetPath } from '~/navigation/stations'
@@ -7,9 +7,9 @@ import { sheetPath } from '~/navigation/stations'
 /** A blade described from inside a job, which is asked whether it takes a new one. */
 const job = useJob()
 const { from, copy, key, ready, back } = useDescribing('blades', sheetPath(job.id, 'blade'))
-const described = shallowRef<KeptBlade | null>(null)
+const described = shallowRef<BladeRecord | null>(null)
 const asked = computed(() => described.value && { name: described.value.name, word: 'blade' as const, anew: false })
-async function done(blade: KeptBlade) {
+async function done(blade: BladeRecord) {
   // What was measured anew counts wherever the blade is used.
   if (from.value && !copy.value) return back()
   described.value = blade

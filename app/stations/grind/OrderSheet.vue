@@ -21,7 +21,7 @@ const { actions } = job
 const preferences = usePreferences()
 const log = useLog()
 const { box, chosen, toggle, swaps, onDial } = useStoneOrder()
-const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.1))
+const uncertainty = computed(() => (job.up.value.ok ? job.up.value.uncertaintyDeg : 0.1))
 const text = (mm: number) => lengthText(mm, preferences.unit)
 const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
 </script>
@@ -88,7 +88,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
                 <td v-if="swap.advice.ok" class="text-lg font-semibold whitespace-nowrap">
                   {{ dialText(job.rig.value, swap.advice.setting)
                   }}<span v-if="Math.abs(swap.advice.offDeg) >= 0.05" class="block text-sm font-normal text-muted"
-                    >{{ differenceText(swap.advice.offDeg, doubt) }} remains</span
+                    >{{ differenceText(swap.advice.offDeg, uncertainty) }} remains</span
                   >
                 </td>
                 <td v-else class="max-w-60 text-sm text-error">{{ reasonText(swap.advice, preferences.unit) }}</td>

@@ -2,7 +2,7 @@
 import { ZONE_KINDS, type ZoneKind } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import { logEntry, type Strokes } from '#core/log/entry'
-import { ofKind } from '#core/log/inForce'
+import { ofKind } from '#core/log/activeEntries'
 import { strokesMade } from '#core/log/strokesMade'
 import { checked } from '#core/schema/problem'
 import { parseDecimal } from '#core/math/units/length'
@@ -54,7 +54,7 @@ const made = computed(() => strokesMade(noted.value))
 const stoneName = (id: string | null) => (id === null ? 'a stone' : collections.nameOf(id))
 const whatOf = ({ count, side, zone }: Strokes): string =>
   `${count} on ${names.value[side]}${zone ? `, the ${ZONE_WORD[zone]} alone` : ''}`
-const strikeOut = ({ id }: Strokes) => void job.session.record('strike out', [], [id])
+const retract = ({ id }: Strokes) => void job.session.record('strike out', [], [id])
 const labelOf = (side: Side) => `${names.value[side]}, strokes`
 </script>
 
@@ -90,12 +90,7 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
     <details v-if="noted.length > 0" class="mt-2">
       <summary class="cursor-pointer text-sm text-toned">Each note</summary>
       <ul data-testid="strokes-noted">
-        <NotedRow
-          v-for="entry in noted.toReversed()"
-          :key="entry.id"
-          :what="whatOf(entry)"
-          @strike-out="strikeOut(entry)"
-        >
+        <NotedRow v-for="entry in noted.toReversed()" :key="entry.id" :what="whatOf(entry)" @retract="retract(entry)">
           <span class="min-w-0 flex-1"
             >{{ whatOf(entry) }}
             <span class="block text-sm text-muted"

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import type { KeptStone } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/kept/things'
 import { stoneSwaps } from '#core/geometry/dial/stoneSwaps'
 import { useJob } from '~/job/useJob'
 import { riseOnDial } from '~/words/riseText'
@@ -13,14 +13,14 @@ export function useStoneOrder() {
   )
   /** Always coarse to fine: the box is sorted so. */
   const order = computed(() => box.value.filter((stone) => chosen.value.includes(stone.id)))
-  function toggle(stone: KeptStone, into: boolean) {
+  function toggle(stone: StoneRecord, into: boolean) {
     const ids = box.value
       .filter((one) => (one.id === stone.id ? into : chosen.value.includes(one.id)))
       .map((one) => one.id)
     job.change(into ? `take ${stone.name}` : `leave ${stone.name} out`, { progression: ids })
   }
   const swaps = computed(() =>
-    stoneSwaps(job.setup.value, job.side.value, job.wantedDeg.value, job.dialFor.value.station, order.value),
+    stoneSwaps(job.setup.value, job.side.value, job.wantedDeg.value, job.dialFor.value.edgePoint, order.value),
   )
   /** From the stone before, in the rig's own language. */
   const onDial = (i: number): string => {

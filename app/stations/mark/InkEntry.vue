@@ -1,51 +1,51 @@
 <script setup lang="ts">
 import type { InkPattern } from '#core/log/choices'
-import { SHARE_STEP } from '#core/observe/marker/look'
-import { useInk, type Told } from '~/composables/useInk'
+import { FRACTION_STEP } from '#core/observe/marker/look'
+import { useInk, type Observed } from '~/composables/useInk'
 import { usePractice } from '~/stations/mark/practice/usePractice'
 import { useSimulatedBlade } from '~/stations/mark/practice/useSimulatedBlade'
 import { useJob } from '~/job/useJob'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
-import { hasShare, shareDownTo } from './inkView'
-import { INK_MEANS, INK_WORD, shareText } from '~/words/inkText'
+import { hasFraction, shareDownTo } from './inkView'
+import { INK_MEANS, INK_WORD, fractionText } from '~/words/inkText'
 
 /** One look: the bevel from heel to tip for the side that is up, what is bare in each zone, and how much of it. */
 const job = useJob()
 const ink = useInk()
-const { told } = ink
+const { observed } = ink
 const at = ref(0)
 const problem = ref('')
 const strip = useTemplateRef<HTMLElement>('strip')
 
 /** From the shoulder to the edge, as they are seen. */
 const ORDER: readonly InkPattern[] = ['above', 'shoulder', 'ends', 'middle', 'all', 'apex', 'nothing']
-const SHARE_AT_FIRST = 0.25
-const here = computed(() => told.value[at.value] ?? null)
+const FRACTION_AT_FIRST = 0.25
+const here = computed(() => observed.value[at.value] ?? null)
 const set = computed(() => ink.setDeg.value)
 watch(
   () => job.side.value,
   () => (at.value = 0),
 )
 
-function put(i: number, one: Told | null) {
+function put(i: number, one: Observed | null) {
   problem.value = ''
   ink.tell(i, one)
 }
 function see(seen: InkPattern) {
-  const share = here.value && hasShare(here.value.seen) ? here.value.share : SHARE_AT_FIRST
-  put(at.value, { seen, share: seen === 'all' ? 1 : hasShare(seen) ? share : 0 })
+  const fraction = here.value && hasFraction(here.value.seen) ? here.value.fraction : FRACTION_AT_FIRST
+  put(at.value, { seen, fraction: seen === 'all' ? 1 : hasFraction(seen) ? fraction : 0 })
 }
 function stepPattern(by: number) {
   const now = here.value ? ORDER.indexOf(here.value.seen) : by > 0 ? 0 : 2
   see(ORDER[(now + by + ORDER.length) % ORDER.length]!)
 }
-function setShare(share: number) {
-  if (!here.value || !hasShare(here.value.seen)) return
-  const round = Math.round(share / SHARE_STEP) * SHARE_STEP
-  put(at.value, { ...here.value, share: Math.min(0.95, Math.max(SHARE_STEP, Number(round.toFixed(2)))) })
+function setShare(fraction: number) {
+  if (!here.value || !hasFraction(here.value.seen)) return
+  const round = Math.round(fraction / FRACTION_STEP) * FRACTION_STEP
+  put(at.value, { ...here.value, fraction: Math.min(0.95, Math.max(FRACTION_STEP, Number(round.toFixed(2)))) })
 }
-const asBefore = () => void (at.value > 0 && put(at.value, told.value[at.value - 1] ?? null))
+const asBefore = () => void (at.value > 0 && put(at.value, observed.value[at.value - 1] ?? null))
 function allAlike() {
   const one = here.value
   if (one) ink.zones.value.forEach((_, i) => put(i, one))
@@ -64,8 +64,8 @@ const KEYS: Record<string, () => void> = {
   ArrowRight: () => go(at.value + 1),
   ArrowDown: () => stepPattern(1),
   ArrowUp: () => stepPattern(-1),
-  '+': () => setShare((here.value?.share ?? 0) + SHARE_STEP),
-  '-': () => setShare((here.value?.share ?? 0) - SHARE_STEP),
+  '+': () => setShare((here.value?.fraction ?? 0) + FRACTION_STEP),
+  '-': () => setShare((here.value?.fraction ?? 0) - FRACTION_STEP),
   '=': asBefore,
   '*': allAlike,
   Delete: () => put(at.value, null),
@@ -86,9 +86,9 @@ function drag(event: PointerEvent, i: number) {
   setShare(shareDownTo(here.value.seen, down))
 }
 const spoken = (i: number) => {
-  const one = told.value[i]
+  const one = observed.value[i]
   const what = one
-    ? `bare ${INK_WORD[one.seen]}${hasShare(one.seen) ? `, ${shareText(one.share)}` : ''}`
+    ? `bare ${INK_WORD[one.seen]}${hasFraction(one.seen) ? `, ${fractionText(one.fraction)}` : ''}`
     : 'not said yet'
   return `${ink.names.value[i]}: ${what}`
 }
@@ -140,7 +140,7 @@ function simulate() {
         @focus="at = i"
         @pointermove="drag($event, i)"
       >
-        <span class="block h-28"><InkFace :told="told[i] ?? null" /></span>
+        <span class="block h-28"><InkFace :observed="observed[i] ?? null" /></span>
         <span class="block px-1.5 py-0.5 text-sm leading-5"
           ><b>{{ ink.names.value[i] }}</b
           ><span class="block text-muted">{{
@@ -166,7 +166,7 @@ function simulate() {
         @click="see(seen)"
       >
         <span class="block h-12"
-          ><InkFace :told="{ seen, share: here && here.seen === seen ? here.share : 0.35 }"
+          ><InkFace :observed="{ seen, fraction: here && here.seen === seen ? here.fraction : 0.35 }"
         /></span>
         <span class="mt-1 block">{{ INK_WORD[seen] }}</span>
       </button>
@@ -180,11 +180,11 @@ function simulate() {
           min="0.05"
           max="0.95"
           step="0.05"
-          :disabled="!here || !hasShare(here.seen)"
-          :value="here?.share ?? SHARE_AT_FIRST"
+          :disabled="!here || !hasFraction(here.seen)"
+          :value="here?.fraction ?? FRACTION_AT_FIRST"
           @input="setShare(Number(($event.target as HTMLInputElement).value))"
-        /><span class="figure w-16 text-right text-xl" data-testid="share">{{
-          here ? shareText(here.share) : '–'
+        /><span class="figure w-16 text-right text-xl" data-testid="fraction">{{
+          here ? fractionText(here.fraction) : '–'
         }}</span></label
       >
       <UButton color="neutral" variant="outline" label="As the zone before" :disabled="at === 0" @click="asBefore" />

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { picturedStretches } from '#core/observe/marker/pictured'
-import type { Told } from '~/composables/useInk'
+import { picturedSpans } from '#core/observe/marker/pictured'
+import type { Observed } from '~/composables/useInk'
 
 /** A stretch of the bevel, shoulder above and edge below: ink dark, steel bare. */
-const props = defineProps<{ told: Told | null }>()
-const bare = computed(() => (props.told ? picturedStretches(props.told.seen, props.told.share) : []))
+const props = defineProps<{ observed: Observed | null }>()
+const bare = computed(() => (props.observed ? picturedSpans(props.observed.seen, props.observed.fraction) : []))
 </script>
 
 <template>
   <svg class="ink-face block h-full w-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
     <rect class="flat" x="0" y="0" width="100" height="22" />
-    <rect v-if="told?.seen === 'above'" class="bare" x="0" y="8" width="100" height="14" />
-    <rect class="inked" :class="{ unsaid: !told }" x="0" y="22" width="100" height="70" />
+    <rect v-if="observed?.seen === 'above'" class="bare" x="0" y="8" width="100" height="14" />
+    <rect class="inked" :class="{ unsaid: !observed }" x="0" y="22" width="100" height="70" />
     <rect
       v-for="([from, to], i) in bare"
       :key="i"

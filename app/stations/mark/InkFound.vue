@@ -22,13 +22,13 @@ const found = computed(() => ink.foundOn(side.value))
 const rows = computed(() =>
   ink.zones.value.map((_, i) => {
     const face = found.value[i] ?? null
-    const doubtDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
-    return { name: ink.names.value[i]!, face, doubtDeg, setDeg: ink.setDeg.value[i] ?? null }
+    const uncertaintyDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
+    return { name: ink.names.value[i]!, face, uncertaintyDeg, setDeg: ink.setDeg.value[i] ?? null }
   }),
 )
 const looked = computed(() => ink.looks.value.some((look) => look.side === side.value))
 
-/** The bars share one scale, a degree beyond all that is shown. */
+/** The bars fraction one scale, a degree beyond all that is shown. */
 const scale = computed(() => {
   const all = rows.value.flatMap(({ face, setDeg }) => [
     ...(face ? [face.angle.fromDeg, face.angle.toDeg] : []),
@@ -38,11 +38,11 @@ const scale = computed(() => {
   const [from, to] = [Math.min(...all) - 1, Math.max(...all) + 1]
   return (deg: number) => `${((deg - from) / (to - from)) * 100}%`
 })
-function sayText({ face, doubtDeg }: (typeof rows.value)[number]): string {
+function sayText({ face, uncertaintyDeg }: (typeof rows.value)[number]): string {
   if (!face) return 'not looked at'
   const { fromDeg, toDeg, middleDeg } = face.angle
-  const range = `${angleText(fromDeg, doubtDeg)} to ${angleText(toDeg, doubtDeg)}`
-  if (face.kind === 'flat') return `${angleText(middleDeg, doubtDeg)}, ${range}`
+  const range = `${angleText(fromDeg, uncertaintyDeg)} to ${angleText(toDeg, uncertaintyDeg)}`
+  if (face.kind === 'flat') return `${angleText(middleDeg, uncertaintyDeg)}, ${range}`
   return `${FACE_KIND_WORD[face.kind]}: ${angleText(face.shoulder.middleDeg, 0.5)} at the shoulder, ${angleText(middleDeg, 0.5)} at the edge`
 }
 const nextText = computed(() => {
@@ -57,7 +57,7 @@ const nextText = computed(() => {
       : `What was looked at is ${enough}. Not looked at yet: ${open.join(', ')}.`
   }
   if (next.stop === 'no-gain')
-    return 'No setting of this rig would tell more. What is left is the doubt of the set angle itself.'
+    return 'No setting of this rig would tell more. What is left is the uncertainty of the set angle itself.'
   const looks = next.looksLeft === 1 ? 'One look' : `${next.looksLeft} looks`
   return `${looks} more, likely: now ± ${angleText(next.nowDeg, 0.1)}, then about ± ${angleText(next.thenDeg, 0.1)}.`
 })
@@ -73,13 +73,18 @@ const everyFound = computed(() =>
 )
 /** The zone that the dial is for, when it is known well enough to be noted as proved. */
 const provable = computed(() => {
-  const index = zoneAt(ink.zones.value, job.dialFor.value.station.fromHeelMm)
+  const index = zoneAt(ink.zones.value, job.dialFor.value.edgePoint.fromHeelMm)
   const row = rows.value[index]
   return row?.face ? { ...row, face: row.face, zone: ink.zones.value[index]! } : null
 })
 function prove(of: Side) {
   const one = provable.value
-  if (one) readings.addProof(of, one.face.angle.middleDeg, { doubtDeg: one.doubtDeg, by: 'ink', zone: one.zone.kind })
+  if (one)
+    readings.addProof(of, one.face.angle.middleDeg, {
+      uncertaintyDeg: one.uncertaintyDeg,
+      by: 'ink',
+      zone: one.zone.kind,
+    })
 }
 </script>
 
@@ -140,7 +145,7 @@ function prove(of: Side) {
         color="neutral"
         variant="outline"
         size="lg"
-        :label="`Note ${angleText(provable.face.angle.middleDeg, provable.doubtDeg)} ± ${angleText(provable.doubtDeg, provable.doubtDeg)} as proved by ink, ${provable.name}`"
+        :label="`Note ${angleText(provable.face.angle.middleDeg, provable.uncertaintyDeg)} ± ${angleText(provable.uncertaintyDeg, provable.uncertaintyDeg)} as proved by ink, ${provable.name}`"
         @click="prove(side)"
       />
       <NuxtLink

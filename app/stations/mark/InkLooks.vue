@@ -6,7 +6,7 @@ import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
-import { INK_WORD, shareText } from '~/words/inkText'
+import { INK_WORD, fractionText } from '~/words/inkText'
 import { momentText } from '~/words/momentText'
 import { ZONE_WORD } from '~/words/zoneText'
 
@@ -16,8 +16,8 @@ const ink = useInk()
 const collections = useCollections()
 const names = computed(() => usePreferences().current.sideNames)
 const rows = computed(() => ink.looks.value.toReversed())
-const zoneText = ({ kind, seen, share, setDeg }: InkLookEntry['zones'][number]) =>
-  `${ZONE_WORD[kind]}, set ${angleText(setDeg)}: ${INK_WORD[seen]}${share > 0 && share < 1 ? ` ${shareText(share)}` : ''}`
+const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number]) =>
+  `${ZONE_WORD[kind]}, set ${angleText(setDeg)}: ${INK_WORD[seen]}${fraction > 0 && fraction < 1 ? ` ${fractionText(fraction)}` : ''}`
 </script>
 
 <template>
@@ -45,7 +45,7 @@ const zoneText = ({ kind, seen, share, setDeg }: InkLookEntry['zones'][number]) 
           icon="i-lucide-x"
           size="lg"
           :aria-label="`Strike out the look at ${names[look.side]} of ${momentText(look.at)}`"
-          @click="ink.strikeOut(look)"
+          @click="ink.retract(look)"
         />
       </li>
     </ul>

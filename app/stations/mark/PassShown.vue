@@ -3,7 +3,7 @@ import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/stations/mark/practice/usePractice'
 import { LEVEL_TEXT, passesText } from '~/words/inkText'
 
-/** In a practice: a light pass on the hidden blade, and what it bared, to be told by eye. */
+/** In a practice: a light pass on the hidden blade, and what it exposed, to be told by eye. */
 const ink = useInk()
 const practice = usePractice()
 const [TOP, FACE] = [22, 70]
@@ -49,7 +49,7 @@ const shapes = computed(() =>
       </svg>
     </div>
     <p v-if="practice.shown.value" class="mt-1 text-sm text-muted">
-      What the pass bared, heel to tip, edge below. Tell it on the strip under this, zone by zone, as you see it.
+      What the pass exposed, heel to tip, edge below. Tell it on the strip under this, zone by zone, as you see it.
     </p>
   </div>
 </template>

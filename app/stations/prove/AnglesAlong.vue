@@ -20,8 +20,8 @@ const ticks = computed(() => {
   }))
 })
 type Place = (mm: number, deg: number) => Vec2
-const bar = (at: Place, { fromMm, toMm, deg, doubtDeg }: DrawnFinding) => {
-  const [from, to] = [at(fromMm, deg + doubtDeg), at(toMm, deg - doubtDeg)]
+const bar = (at: Place, { fromMm, toMm, deg, uncertaintyDeg }: DrawnFinding) => {
+  const [from, to] = [at(fromMm, deg + uncertaintyDeg), at(toMm, deg - uncertaintyDeg)]
   return { x: from[0], y: from[1], width: Math.max(6, to[0] - from[0]), height: Math.max(3, to[1] - from[1]) }
 }
 const middle = (at: Place, { fromMm, toMm, deg }: DrawnFinding) => at((fromMm + toMm) / 2, deg)
@@ -33,7 +33,7 @@ function wordAt(at: Place, one: DrawnFinding) {
 const spoken = computed(
   () =>
     `${drawn.value.name}: wanted ${angleText(job.content.value.wanted.deg[drawn.value.side])}; ${drawn.value.findings
-      .map(({ word, deg, doubtDeg }) => `${word} ${angleText(deg, doubtDeg)}`)
+      .map(({ word, deg, uncertaintyDeg }) => `${word} ${angleText(deg, uncertaintyDeg)}`)
       .join(', ')}`,
 )
 </script>

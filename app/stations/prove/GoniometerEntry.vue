@@ -100,11 +100,11 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
       <p class="flex flex-wrap gap-x-5">
         <span v-for="one in pattern.sides" :key="one.side"
           ><span class="mr-1 text-muted">{{ names[one.side] }}</span
-          ><b class="figure text-2xl">{{ angleText(one.edgeDeg, one.doubtDeg) }}</b
-          ><span class="ml-1 text-muted">± {{ angleText(one.doubtDeg, one.doubtDeg) }}</span></span
+          ><b class="figure text-2xl">{{ angleText(one.edgeDeg, one.uncertaintyDeg) }}</b
+          ><span class="ml-1 text-muted">± {{ angleText(one.uncertaintyDeg, one.uncertaintyDeg) }}</span></span
         ><span v-if="pattern.includedDeg !== null"
           ><span class="mr-1 text-muted">included</span
-          ><b class="figure text-2xl">{{ angleText(pattern.includedDeg, pattern.includedDoubtDeg!) }}</b></span
+          ><b class="figure text-2xl">{{ angleText(pattern.includedDeg, pattern.includedUncertaintyDeg!) }}</b></span
         >
       </p>
       <p class="mt-1 text-sm text-toned">{{ shiftText(pattern, names) }}</p>

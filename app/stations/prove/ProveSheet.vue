@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { renamed } from '#core/schema/versioned'
 import { ZONE_KINDS, type ZoneKind } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
@@ -34,27 +35,32 @@ const places = [
   { value: WHOLE, label: 'the whole edge' },
   ...ZONE_KINDS.map((kind) => ({ value: kind, label: `its ${ZONE_WORD[kind]}` })),
 ]
-const { form: typed } = useKeptForm(`proof:${job.id}`, () => ({
-  deg: '',
-  /** Empty: as ink usually is known to. */
-  doubt: '',
-  by: 'goniometer' as (typeof BY)[number]['value'],
-  place: WHOLE,
-  side: 'A' as Side,
-}))
-const problems = reactive({ deg: '', doubt: '' })
+const { form: typed } = useKeptForm(
+  `proof:${job.id}`,
+  () => ({
+    deg: '',
+    /** Empty: as ink usually is known to. */
+    uncertainty: '',
+    by: 'goniometer' as (typeof BY)[number]['value'],
+    place: WHOLE,
+    side: 'A' as Side,
+  }),
+  undefined,
+  [renamed({ doubt: 'uncertainty' })],
+)
+const problems = reactive({ deg: '', uncertainty: '' })
 /** What a look at ink tells an angle to when nothing else is said, degrees. */
-const INK_DOUBT_DEG = 0.5
-const usualDoubt = String(INK_DOUBT_DEG)
+const INK_UNCERTAINTY_DEG = 0.5
+const usualUncertainty = String(INK_UNCERTAINTY_DEG)
 function add() {
-  const [deg, doubt] = [typed.value.deg, typed.value.doubt.trim() || usualDoubt].map((text) =>
+  const [deg, uncertainty] = [typed.value.deg, typed.value.uncertainty.trim() || usualUncertainty].map((text) =>
     parseDecimal(text.replace('°', '')),
   ) as [ParsedNumber, ParsedNumber]
   problems.deg = deg.ok ? '' : 'Write the angle as a number, such as 17.5.'
-  problems.doubt = doubt.ok ? '' : 'Write how sure it is as a number, such as 0.2.'
-  if (!deg.ok || !doubt.ok) return
+  problems.uncertainty = uncertainty.ok ? '' : 'Write how sure it is as a number, such as 0.2.'
+  if (!deg.ok || !uncertainty.ok) return
   const zone = typed.value.place === WHOLE ? null : (typed.value.place as ZoneKind)
-  const wrong = readings.addProof(typed.value.side, deg.value, { doubtDeg: doubt.value, by: 'ink', zone })
+  const wrong = readings.addProof(typed.value.side, deg.value, { uncertaintyDeg: uncertainty.value, by: 'ink', zone })
   problems.deg = wrong ?? ''
   if (!wrong) typed.value.deg = ''
 }
@@ -71,7 +77,7 @@ function howText(entry: Reading | Proof): string {
   return entry.by === 'not said' ? '' : entry.by
 }
 /** What a side's proofs come to, against what was set where and when it was cut. */
-const amounts = computed(() =>
+const means = computed(() =>
   sides.value.map((side) => {
     const proved = against.proved.value[side]
     if (!proved) return { side, proved: null, off: '', where: '' }
@@ -110,10 +116,10 @@ const { causes, earlier, unexplained } = useProofCauses()
                 class="w-full"
                 data-testid="proof-deg"
             /></UFormField>
-            <UFormField label="Known to ±, °" :error="problems.doubt || undefined"
+            <UFormField label="Known to ±, °" :error="problems.uncertainty || undefined"
               ><UInput
-                v-model="typed.doubt"
-                :placeholder="usualDoubt"
+                v-model="typed.uncertainty"
+                :placeholder="usualUncertainty"
                 size="xl"
                 inputmode="decimal"
                 autocomplete="off"
@@ -129,14 +135,14 @@ const { causes, earlier, unexplained } = useProofCauses()
       <SheetPane labelledby="on-steel">
         <h2 id="on-steel" class="flex items-center gap-2 text-lg"><AngleMark angle="proved" />On the steel</h2>
         <dl class="mt-2 grid grid-cols-2 gap-4">
-          <div v-for="{ side, proved, off, where } in amounts" :key="side">
+          <div v-for="{ side, proved, off, where } in means" :key="side">
             <dt class="text-sm text-muted">{{ names[side] }}, per side</dt>
             <dd>
               <span class="figure block text-3xl" :data-testid="`amount-${side}`">{{
-                proved ? angleText(proved.deg, proved.doubtDeg) : '–'
+                proved ? angleText(proved.deg, proved.uncertaintyDeg) : '–'
               }}</span>
               <span class="block min-h-5 text-sm text-toned">{{
-                proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}${off}` : 'not proved yet'
+                proved ? `± ${angleText(proved.uncertaintyDeg, proved.uncertaintyDeg)}${off}` : 'not proved yet'
               }}</span>
               <span v-if="where" class="block text-sm text-muted">{{ where }}</span>
               <span v-if="proved?.spreadDeg != null" class="block text-sm text-toned"
@@ -177,18 +183,18 @@ const { causes, earlier, unexplained } = useProofCauses()
           <NotedRow
             v-for="entry in rows"
             :key="entry.id"
-            :what="`${angleText(entry.deg, entry.doubtDeg)} on ${names[entry.side]}`"
-            @strike-out="readings.strikeOut(entry)"
+            :what="`${angleText(entry.deg, entry.uncertaintyDeg)} on ${names[entry.side]}`"
+            @retract="readings.retract(entry)"
           >
             <AngleMark :angle="entry.kind === 'reading' ? 'read' : 'proved'" />
-            <span class="figure w-16 shrink-0 text-lg sm:w-24">{{ angleText(entry.deg, entry.doubtDeg) }}</span>
+            <span class="figure w-16 shrink-0 text-lg sm:w-24">{{ angleText(entry.deg, entry.uncertaintyDeg) }}</span>
             <span class="w-6 shrink-0 sm:w-12">{{ names[entry.side] }}</span>
             <span class="min-w-0 flex-1"
               >{{ entry.kind === 'reading' ? 'Read' : 'Proved'
               }}<template v-if="howText(entry)">, {{ howText(entry) }}</template
               ><template v-if="whereText(entry)">, {{ whereText(entry) }}</template>
               <span class="block text-sm text-muted"
-                >{{ momentText(entry.at) }}, ± {{ angleText(entry.doubtDeg, entry.doubtDeg) }}</span
+                >{{ momentText(entry.at) }}, ± {{ angleText(entry.uncertaintyDeg, entry.uncertaintyDeg) }}</span
               ></span
             >
           </NotedRow>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ZoneKind } from '#core/records/blade/zones'
 import { logEntry, type Sharpness } from '#core/log/entry'
-import { ofKind } from '#core/log/inForce'
+import { ofKind } from '#core/log/activeEntries'
 import { checked } from '#core/schema/problem'
 import { BURRS, SHARPNESS_TESTS, type Burr, type SharpnessTest } from '#core/log/choices'
 import { parseDecimal } from '#core/math/units/length'
@@ -63,7 +63,7 @@ const noted = computed(() =>
     .filter(({ bladeId }) => bladeId === job.content.value.bladeId)
     .toReversed(),
 )
-const strikeOut = ({ id }: Sharpness) => void job.session.record('strike out', [], [id])
+const retract = ({ id }: Sharpness) => void job.session.record('strike out', [], [id])
 </script>
 
 <template>
@@ -106,7 +106,7 @@ const strikeOut = ({ id }: Sharpness) => void job.session.record('strike out', [
         v-for="entry in noted"
         :key="entry.id"
         :what="`${TEST_WORD[entry.test]}: ${foundText(entry, names)}`"
-        @strike-out="strikeOut(entry)"
+        @retract="retract(entry)"
       >
         <span class="min-w-0 flex-1"
           >{{ TEST_WORD[entry.test] }}: <b>{{ foundText(entry, names) }}</b>

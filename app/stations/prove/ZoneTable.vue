@@ -11,10 +11,10 @@ const rows = computed(() =>
   against.zones(job.side.value).map(({ set, read, proved, differsDeg }, i) => ({
     zone: zoneName(job.zones.value, i),
     wanted: angleText(job.wantedDeg.value),
-    set: set ? angleText(set.deg, set.doubtDeg) : '–',
-    read: read ? angleText(read.amount.deg, read.amount.doubtDeg) : '–',
-    proved: proved ? angleText(proved.deg, proved.doubtDeg) : '–',
-    doubt: proved ? `± ${angleText(proved.doubtDeg, proved.doubtDeg)}` : '',
+    set: set ? angleText(set.deg, set.uncertaintyDeg) : '–',
+    read: read ? angleText(read.amount.deg, read.amount.uncertaintyDeg) : '–',
+    proved: proved ? angleText(proved.deg, proved.uncertaintyDeg) : '–',
+    uncertainty: proved ? `± ${angleText(proved.uncertaintyDeg, proved.uncertaintyDeg)}` : '',
     of: proved && proved.of.length > 1 ? `of ${proved.of.length}` : '',
     differs: differsDeg === null ? '' : differenceText(differsDeg),
   })),
@@ -39,7 +39,7 @@ const COLUMNS = ['wanted', 'set', 'read', 'proved'] as const
           <th class="py-1 pr-3 font-normal">{{ row.zone }}</th>
           <td v-for="angle in COLUMNS" :key="angle" class="figure px-2 text-lg whitespace-nowrap">
             {{ row[angle] }}
-            <span v-if="angle === 'proved'" class="text-sm text-muted">{{ row.doubt }} {{ row.of }}</span>
+            <span v-if="angle === 'proved'" class="text-sm text-muted">{{ row.uncertainty }} {{ row.of }}</span>
           </td>
           <td class="pl-2 whitespace-nowrap">{{ row.differs }}</td>
         </tr>

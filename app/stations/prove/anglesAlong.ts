@@ -7,7 +7,7 @@ export interface DrawnAngle {
   readonly angle: AngleId
   readonly line: readonly Vec2[]
 }
-/** An angle that was found at a place, or over a stretch, with its doubt. */
+/** An angle that was found at a place, or over a stretch, with its uncertainty. */
 export interface DrawnFinding {
   readonly angle: AngleId
   /** As it is said beside it: "read", "ink". */
@@ -15,7 +15,7 @@ export interface DrawnFinding {
   readonly fromMm: number
   readonly toMm: number
   readonly deg: number
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
 }
 /** One side's angles along the edge. */
 export interface DrawnSide {
@@ -29,7 +29,7 @@ export interface DrawnSide {
 export function reachOf({ angles, findings }: DrawnSide): readonly [leastDeg: number, mostDeg: number] {
   const degs = [
     ...angles.flatMap(({ line }) => line.map(([, deg]) => deg)),
-    ...findings.flatMap(({ deg, doubtDeg }) => [deg - doubtDeg, deg + doubtDeg]),
+    ...findings.flatMap(({ deg, uncertaintyDeg }) => [deg - uncertaintyDeg, deg + uncertaintyDeg]),
   ]
   return [Math.floor(Math.min(...degs) - 0.5), Math.ceil(Math.max(...degs) + 0.5)]
 }

@@ -9,9 +9,9 @@ import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { usePreferences } from '~/stores/preferences'
 
-/** One station in so many is drawn. */
+/** One edgePoint in so many is drawn. */
 const DRAWN_EVERY = 4
-/** A place is drawn as wide as this share of the edge. */
+/** A place is drawn as wide as this fraction of the edge. */
 const PLACE = 1 / 60
 
 /** The four angles of each side along the edge: wanted and set as lines, read and proved where they were found. */
@@ -22,7 +22,7 @@ function anglesAlong(job: JobView) {
   const against = useAgainst()
   const preferences = usePreferences()
   const names = computed(() => preferences.current.sideNames)
-  const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+  const edgeMm = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
   const sides = computed(() => job.sides.value.map(drawnSide))
 
   /** A place of the edge as a short stretch; all of it where no place was said. */
@@ -34,18 +34,18 @@ function anglesAlong(job: JobView) {
 
   /** What was found on a side: gauge and proofs at their places, the ink zone by zone. */
   function findingsOn(side: Side): DrawnFinding[] {
-    const amounts = [against.readAlong(side), against.provedAlong(side)].flat()
-    const noted = amounts.flatMap(({ amount }) => amount.of)
+    const means = [against.readAlong(side), against.provedAlong(side)].flat()
+    const noted = means.flatMap(({ amount }) => amount.of)
     const found = noted.map((one): DrawnFinding => {
-      const { deg, doubtDeg } = one
+      const { deg, uncertaintyDeg } = one
       if (one.kind === 'reading') {
-        const placeMm = one.placeMm ?? job.dialFor.value.station.fromHeelMm
-        return { angle: 'read', word: 'read', ...stretch(placeMm), deg, doubtDeg }
+        const placeMm = one.placeMm ?? job.dialFor.value.edgePoint.fromHeelMm
+        return { angle: 'read', word: 'read', ...stretch(placeMm), deg, uncertaintyDeg }
       }
       const zone = job.zones.value.find(({ kind }) => kind === one.zone)
       const at = one.placeMm === null && zone ? zone : stretch(one.placeMm)
       const word = one.by === 'ink' ? 'ink' : 'proved'
-      return { angle: 'proved', word, fromMm: at.fromMm, toMm: at.toMm, deg, doubtDeg }
+      return { angle: 'proved', word, fromMm: at.fromMm, toMm: at.toMm, deg, uncertaintyDeg }
     })
     if (ink.practising.value) return found
     const lastLook = ink.looks.value.findLast((look) => look.side === side)
@@ -55,17 +55,17 @@ function anglesAlong(job: JobView) {
       if (!face) return []
       const { fromMm, toMm } = ink.zones.value[i]!
       const { fromDeg, middleDeg, toDeg } = face.angle
-      return [{ angle: 'proved', word, fromMm, toMm, deg: middleDeg, doubtDeg: (toDeg - fromDeg) / 2 }]
+      return [{ angle: 'proved', word, fromMm, toMm, deg: middleDeg, uncertaintyDeg: (toDeg - fromDeg) / 2 }]
     })
     return [...inked, ...found]
   }
 
   function drawnSide(side: Side): DrawnSide {
     const { dialled, wanted } = job.content.value
-    const set = job.stations.value.flatMap((station, i): Vec2[] => {
-      if (i % DRAWN_EVERY !== 0 && station.fromHeelMm < edgeMm.value) return []
-      const contact = contactFor(job.setup.value, side, dialled[side], station)
-      return contact.ok ? [[station.fromHeelMm, contact.edgeAngleDeg]] : []
+    const set = job.edgePoints.value.flatMap((edgePoint, i): Vec2[] => {
+      if (i % DRAWN_EVERY !== 0 && edgePoint.fromHeelMm < edgeMm.value) return []
+      const contact = contactFor(job.setup.value, side, dialled[side], edgePoint)
+      return contact.ok ? [[edgePoint.fromHeelMm, contact.edgeAngleDeg]] : []
     })
     const flat = (deg: number): Vec2[] => [
       [0, deg],

@@ -28,12 +28,12 @@ export function useEdgePlace(form: Ref<TypedPlace>) {
     ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
     { value: FROM_HEEL, label: 'so far from the heel' },
   ])
-  const edgeMm = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+  const edgeMm = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
   const where = computed((): { placeMm: number; zone: ZoneKind | null } | null => {
     const { place, fromHeel } = form.value
     const zone = job.zones.value[Number(place)]
     if (zone) return { placeMm: (zone.fromMm + zone.toMm) / 2, zone: zone.kind }
-    if (place !== FROM_HEEL) return { placeMm: job.dialFor.value.station.fromHeelMm, zone: null }
+    if (place !== FROM_HEEL) return { placeMm: job.dialFor.value.edgePoint.fromHeelMm, zone: null }
     const typed = parseLengthMm(fromHeel, preferences.unit)
     return typed.ok && typed.value >= 0 && typed.value <= edgeMm.value ? { placeMm: typed.value, zone: null } : null
   })

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { stationAt } from '#core/math/curve/stations'
+import { edgePointAt } from '#core/math/curve/edgePoints'
 import type { Side } from '#core/records/common/side'
 import type { Finish } from '#core/log/choices'
 import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
@@ -42,7 +42,7 @@ export const useGoniometer = () => useJob().share(goniometer)
 function goniometer(job: JobView) {
   const preferences = usePreferences()
   const readings = useReadings()
-  const { instrument, doubtDeg, zeroDeg } = useInstrument('proof')
+  const { instrument, uncertaintyDeg, zeroDeg } = useInstrument('proof')
   const { form, takenUp, beginAnew } = useKeptForm(`goniometer:${job.id}`, () => ({
     A: NOTHING_TYPED as TypedSide,
     B: NOTHING_TYPED as TypedSide,
@@ -107,7 +107,7 @@ function goniometer(job: JobView) {
   const pattern = computed(() => {
     const { shown } = typed.value
     if (shown.length === 0) return null
-    const found = patternOf(shown, doubtDeg.value)
+    const found = patternOf(shown, uncertaintyDeg.value)
     // The primary spots take the instrument's own zero out with the rest.
     if (found.shiftBy === 'primaries') return found
     const zeroed = found.sides.map((one) => {
@@ -124,7 +124,7 @@ function goniometer(job: JobView) {
     if (dialled.is === 'not-noted') return null
     const { setting, stoneId } = dialled.noted
     const { rigId, rigRevision, hold } = job.content.value
-    const contact = contactFor(job.setup.value, side, setting, stationAt(job.blade.value.edge, placeMm))
+    const contact = contactFor(job.setup.value, side, setting, edgePointAt(job.blade.value.edge, placeMm))
     if (!contact.ok) return null
     return { stoneId, cut: { rigId, rigRevision, setting, hold, setDeg: contact.edgeAngleDeg } }
   }
@@ -138,10 +138,10 @@ function goniometer(job: JobView) {
     if (!place) return edgePlace.problem.value
     const toApex = form.value.apex === '' ? null : form.value.apex === 'yes'
     const wrong = readings.addShown(
-      found.sides.map(({ side, edgeDeg, fromDeg, toDeg, doubtDeg: sideDoubt, finish, primaryDeg }) => ({
+      found.sides.map(({ side, edgeDeg, fromDeg, toDeg, uncertaintyDeg: sideUncertainty, finish, primaryDeg }) => ({
         side,
         deg: edgeDeg,
-        doubtDeg: Math.min(10, sideDoubt),
+        uncertaintyDeg: Math.min(10, sideUncertainty),
         finish,
         ...(finish === 'crisp' ? {} : { fromDeg: Math.max(0, fromDeg), toDeg }),
         primaryDeg: primaryDeg === null ? null : Math.max(0, primaryDeg),

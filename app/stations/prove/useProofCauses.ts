@@ -32,7 +32,7 @@ export function useProofCauses() {
   const unexplained = computed(
     () =>
       causes.value.length === 0 &&
-      found.value.proved.some(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg),
+      found.value.proved.some(({ differsDeg, uncertaintyDeg }) => Math.abs(differsDeg) > uncertaintyDeg),
   )
   return { causes, earlier, unexplained }
 }

@@ -17,11 +17,11 @@ export function useSimulatedScreen() {
   const offered = computed(() => preferences.simulated || isSample(job.id))
   const thrown = computed(() => {
     const hidden = hiddenError(job.setup.value, job.content.value, seedOf(job.id))
-    const { sides, station } = job.dialFor.value
+    const { sides, edgePoint } = job.dialFor.value
     return SIDES.map((side): ThrownSide => {
       const set = sides[side]
       if (!set.ok) return { primaryDeg: PRIMARY_DEG, edge: null }
-      const deg = set.contact.edgeAngleDeg + hidden(side, set.pivotHeightMm, station)
+      const deg = set.contact.edgeAngleDeg + hidden(side, set.pivotHeightMm, edgePoint)
       return { primaryDeg: PRIMARY_DEG, edge: thrownBy(deg, job.stone.value.grainUm) }
     }) as [ThrownSide, ThrownSide]
   })

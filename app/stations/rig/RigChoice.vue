@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { jawSetsOf } from '#core/records/rig/jaws'
-import type { KeptRig, KeptStone } from '#core/records/kept/things'
+import type { RigRecord, StoneRecord } from '#core/records/kept/things'
 import { describingAt } from '~/forms/useDescribing'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
@@ -23,12 +23,12 @@ const fitted = computed({
   set: (name: string) => void actions.fitJaws(name),
 })
 /** A stone was described from here: the job is asked whether it takes it. */
-const stoneDescribed = shallowRef<KeptStone | null>(null)
+const stoneDescribed = shallowRef<StoneRecord | null>(null)
 function takeStone(takes: boolean) {
   if (takes && stoneDescribed.value) actions.chooseStone(stoneDescribed.value.id)
   stoneDescribed.value = null
 }
-const describe = (from: KeptRig | null, copy: boolean) =>
+const describe = (from: RigRecord | null, copy: boolean) =>
   void router.push(describingAt(sheetPath(job.id, 'rig', 'describe'), from, copy))
 </script>
 

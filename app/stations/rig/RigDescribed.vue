@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptRig } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/kept/things'
 import { useJob } from '~/job/useJob'
 import { useDescribing } from '~/forms/useDescribing'
 import { sheetPath } from '~/navigation/stations'
@@ -7,7 +7,7 @@ import { sheetPath } from '~/navigation/stations'
 /** A rig described from inside a job, which is asked whether it takes it. */
 const job = useJob()
 const { from, copy, key, back } = useDescribing('rigs', sheetPath(job.id, 'rig'))
-const described = shallowRef<KeptRig | null>(null)
+const described = shallowRef<RigRecord | null>(null)
 const asked = computed(
   () =>
     described.value && {
@@ -16,7 +16,7 @@ const asked = computed(
       anew: described.value.id === job.content.value.rigId,
     },
 )
-async function done(rig: KeptRig) {
+async function done(rig: RigRecord) {
   const isOther = rig.id !== job.content.value.rigId
   // Measured anew without a figure changed, or another rig of the shelf measured anew: nothing for this job.
   if (isOther ? from.value && !copy.value : !job.rigMeasuredAnew.value) return back()

@@ -13,13 +13,13 @@ const SAMPLES = 100_000
 /** The same draws each time, so that two set-ups can be compared. */
 const SEED = 0.271828
 function draw() {
-  const { sides, station } = job.evaluation.value
+  const { sides, edgePoint } = job.evaluation.value
   if (!sides.A.ok || !sides.B.ok) return
   const { bladeHeightToleranceMm, holdTolerance } = job.content.value
   void run({
     setup: job.setup.value,
     known: { bladeHeightToleranceMm, holdTolerance },
-    station,
+    edgePoint,
     pivotHeightMm: { A: sides.A.pivotHeightMm, B: sides.B.pivotHeightMm },
     samples: SAMPLES,
     seed: SEED,
@@ -88,13 +88,13 @@ const set = computed(() => (job.up.value.ok ? job.up.value : null))
         :series="series"
         :options="options"
         :height="150"
-        :label="`Samples: nineteen in twenty between ${angleText(spread.lowDeg, set.doubtDeg)} and ${angleText(spread.highDeg, set.doubtDeg)}`"
+        :label="`Samples: nineteen in twenty between ${angleText(spread.lowDeg, set.uncertaintyDeg)} and ${angleText(spread.highDeg, set.uncertaintyDeg)}`"
       />
       <p>
-        Nineteen in twenty lie between <b>{{ angleText(spread.lowDeg, set.doubtDeg) }}</b> and
-        <b>{{ angleText(spread.highDeg, set.doubtDeg) }}</b>: ±
+        Nineteen in twenty lie between <b>{{ angleText(spread.lowDeg, set.uncertaintyDeg) }}</b> and
+        <b>{{ angleText(spread.highDeg, set.uncertaintyDeg) }}</b>: ±
         <span data-testid="sampled-half">{{ spread.halfWidthDeg.toFixed(2) }}</span>°, and ±
-        {{ set.doubtDeg.toFixed(2) }}° to first order.
+        {{ set.uncertaintyDeg.toFixed(2) }}° to first order.
       </p>
       <p v-if="result?.included" class="text-sm text-muted">
         Included: ± {{ result.included.halfWidthDeg.toFixed(2) }}°.

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DoubtShare } from '#core/uncertainty/budget'
+import type { UncertaintyShare } from '#core/uncertainty/budget'
 import { useJob } from '~/job/useJob'
 import { useChartColours } from '~/controls/chart/useChartColours'
 import { MEASURE_OF, MEASURE_WORD } from '~/words/measureText'
@@ -8,7 +8,7 @@ import { usePreferences } from '~/stores/preferences'
 import { toleranceText } from '~/words/toleranceText'
 
 /**
- * How sure the set angle is: what adds to its doubt, which measure to take again first, and the samples that check it.
+ * How sure the set angle is: what adds to its uncertainty, which measure to take again first, and the samples that check it.
  */
 const job = useJob()
 const preferences = usePreferences()
@@ -36,7 +36,7 @@ const options = computed(() => ({
   grid: { xaxis: { lines: { show: true } }, yaxis: { lines: { show: false } } },
   tooltip: { enabled: false },
 }))
-const shareText = (share: DoubtShare) =>
+const fractionText = (share: UncertaintyShare) =>
   `${MEASURE_WORD[share.id]} ± ${toleranceText(share, preferences.unit)} adds ${share.shareDeg.toFixed(2)}°`
 const WHERE = {
   rig: 'Measure the rig anew',
@@ -56,7 +56,7 @@ const first = computed(() => set.value?.budget[0] ?? null)
         </h2>
         <SideSwitch />
       </div>
-      <p class="figure text-4xl" data-testid="known-to">± {{ set.doubtDeg.toFixed(2) }}°</p>
+      <p class="figure text-4xl" data-testid="known-to">± {{ set.uncertaintyDeg.toFixed(2) }}°</p>
       <p class="mt-1">
         Take <b>{{ MEASURE_WORD[first.id].toLowerCase() }}</b> again first: it adds {{ first.shareDeg.toFixed(2) }}°.
         <span class="text-muted">{{ WHERE[MEASURE_OF[first.id]] }}.</span>
@@ -67,11 +67,12 @@ const first = computed(() => set.value?.budget[0] ?? null)
         :series="series"
         :options="options"
         :height="shares.length * ROW + 46"
-        :label="`What adds to the doubt, largest first: ${shares.map(shareText).join('; ')}`"
+        :label="`What adds to the uncertainty, largest first: ${shares.map(fractionText).join('; ')}`"
       />
       <p class="text-sm text-muted">
-        Bars: what each measure alone does to the edge angle at {{ angleText(set.contact.edgeAngleDeg, set.doubtDeg) }},
-        to first order; in quadrature they make the doubt. Nineteen angles in twenty lie within it.
+        Bars: what each measure alone does to the edge angle at
+        {{ angleText(set.contact.edgeAngleDeg, set.uncertaintyDeg) }}, to first order; in quadrature they make the
+        uncertainty. Nineteen angles in twenty lie within it.
         <template v-if="shares.some(({ tiedTo }) => tiedTo)">
           What proofs told together counts for as much less as it hangs together.
         </template>

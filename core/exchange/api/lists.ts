@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { logEntry } from '../../log/entry'
 import { unreadableEntry } from '../../log/stored'
 import { unreadable } from '../../records/kept/stored'
-import { keptSchema } from '../../records/kept/things'
+import { recordSchema } from '../../records/kept/things'
 
 /** So many jobs or blades are shown at once, and fetched. */
 export const LISTED_AT_ONCE = 30
@@ -33,8 +33,8 @@ export type ListedLog = z.infer<typeof listedLog>
 
 /** A part of the list of jobs, the last changed first, with their blades and what happened on them. */
 export const jobPage = part.extend({
-  things: z.array(keptSchema('jobs')),
-  blades: z.array(keptSchema('blades')),
+  things: z.array(recordSchema('jobs')),
+  blades: z.array(recordSchema('blades')),
   log: listedLog,
 })
 export type JobPage = z.infer<typeof jobPage>
@@ -44,7 +44,7 @@ const lastJob = z.object({ bladeId: z.uuid(), rigId: z.uuid(), updatedAt: z.iso.
 export type LastJob = z.infer<typeof lastJob>
 
 /** A part of the list of blades, those first that were done or measured last. */
-export const bladePage = part.extend({ things: z.array(keptSchema('blades')), last: z.array(lastJob) })
+export const bladePage = part.extend({ things: z.array(recordSchema('blades')), last: z.array(lastJob) })
 export type BladePage = z.infer<typeof bladePage>
 
 /**
@@ -52,8 +52,8 @@ export type BladePage = z.infer<typeof bladePage>
  * and jobs, and the instruments that were read last.
  */
 export const aroundJob = z.object({
-  jobs: z.array(keptSchema('jobs')),
-  blades: z.array(keptSchema('blades')),
+  jobs: z.array(recordSchema('jobs')),
+  blades: z.array(recordSchema('blades')),
   log: listedLog,
 })
 export type AroundJob = z.infer<typeof aroundJob>

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import type { Backup } from '../backup/backup'
-import { THING_KINDS } from '../../records/kept/things'
+import { RECORD_KINDS } from '../../records/kept/things'
 
 /** So many of the newest are kept; beyond them one of each day for so long, and one of each month. */
 const SNAPSHOTS = { newest: 10, days: 30 } as const
@@ -41,7 +41,7 @@ export type LookedInto = z.infer<typeof lookedInto>
 export function lookInto({ things, log }: Backup): LookedInto {
   const nameOf = (content: unknown) => (content as { name?: unknown } | null)?.name
   return {
-    counts: Object.fromEntries(THING_KINDS.map((kind) => [kind, things[kind].length])),
+    counts: Object.fromEntries(RECORD_KINDS.map((kind) => [kind, things[kind].length])),
     entries: log.length,
     jobs: things.jobs.flatMap(({ content }) => {
       const name = nameOf(content)

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
+import { ENTRIES, kindOfStored } from '../../log/entry'
 import { readEntry } from '../../log/stored'
+import { readRigVersion } from '../../records/kept/rigVersion'
 import { bellyBlade, plainStone, postRig } from '../../geometry/setup/sampleSetup.fixture'
 import { readBackup } from './backup'
 import version1 from './fixtures/backup-1.json'
-import { readThing, storeThing } from '../../records/kept/stored'
-import { THING_KINDS, versionOfKind, type Kept } from '../../records/kept/things'
+import version2 from './fixtures/backup-2.json'
+import { readRecord, storeRecord } from '../../records/kept/stored'
+import { RECORD_KINDS, versionOfKind, type Kept, type RecordKind } from '../../records/kept/things'
 
 const meta = {
   id: '0197a000-0000-7000-8000-0000000000aa',
@@ -23,16 +26,16 @@ const carried = () => {
 describe('a backup of the first version', () => {
   it('is read whole: every thing, every photo, earlier rig versions, preferences', () => {
     const { things, bladePhotos, rigVersions, preferences } = carried()
-    for (const kind of THING_KINDS)
+    for (const kind of RECORD_KINDS)
       for (const thing of things[kind])
-        expect(readThing(kind, thing), `${kind} ${thing.id}`).toMatchObject({ ok: true })
-    expect(THING_KINDS.map((kind) => things[kind].length)).toEqual([2, 1, 1, 1, 0])
+        expect(readRecord(kind, thing), `${kind} ${thing.id}`).toMatchObject({ ok: true })
+    expect(RECORD_KINDS.map((kind) => things[kind].length)).toEqual([2, 1, 1, 1, 0])
     expect([bladePhotos.length, rigVersions.length, preferences.unit]).toEqual([1, 1, 'in'])
   })
 
   it('calls how a blade is held its hold, and loses no other field', () => {
     const [stored] = carried().things.jobs
-    const read = readThing('jobs', stored!)
+    const read = readRecord('jobs', stored!)
     expect(read.ok && read.thing.hold).toEqual(version1.setups[0]!.held)
     expect(read.ok && [read.thing.name, read.thing.notes, read.thing.lookAtMm]).toEqual([
       'Orchard knife',
@@ -58,20 +61,69 @@ describe('a backup of the first version', () => {
   })
 })
 
+describe('a backup from before uncertainties were called so', () => {
+  const read = readBackup(version2)
+  if (!read.ok) throw new Error(JSON.stringify(read.problems))
+  const { things, log, rigVersions } = read.backup
+  const content = (kind: RecordKind) => {
+    const record = readRecord(kind, things[kind][0]!)
+    if (!record.ok) throw new Error(JSON.stringify(record.unreadable))
+    return record.thing
+  }
+  /** Every figure and name in it, whatever its fields are called. */
+  const values = (of: unknown): unknown[] => (of && typeof of === 'object' ? Object.values(of).flatMap(values) : [of])
+
+  it('comes in whole: each record, the rig’s earlier version and each kind of entry, with every value', () => {
+    for (const kind of RECORD_KINDS)
+      expect(values(content(kind)).sort()).toEqual(expect.arrayContaining(values(version2.things[kind][0]!.content)))
+    expect(readRigVersion(rigVersions[0]!)).toMatchObject({
+      content: { calibratedBy: version2.things.rigs[0]!.content.mendedBy },
+    })
+    expect(new Set(log.map(({ kind }) => kind)).size).toBe(Object.keys(ENTRIES).length)
+    for (const stored of log) {
+      const entry = readEntry(stored)
+      expect(entry, stored.kind).toMatchObject({ ok: true })
+      const { kind, ...rest } = stored.content as Record<string, unknown>
+      if (entry.ok)
+        expect(values(entry.entry)).toEqual(expect.arrayContaining([...values(rest), kindOfStored(String(kind))]))
+    }
+  })
+
+  it('has them under the names of today', () => {
+    const uncertain = {
+      measures: [
+        { id: 'setback', uncertainty: 0.2 },
+        { id: 'face-offset', uncertainty: 0.1 },
+      ],
+    }
+    expect(content('rigs')).toMatchObject({ fitted: uncertain })
+    expect(content('blades')).toMatchObject({ edgeUncertainty: { placeMm: 0.4 } })
+    expect(content('instruments')).toMatchObject({ uncertaintyDeg: 0.15 })
+    const named = Object.fromEntries(log.map((one) => [one.kind, readEntry(one)]))
+    expect(named).toMatchObject({
+      reading: { entry: { uncertaintyDeg: 0.15 } },
+      proof: { entry: { uncertaintyDeg: 0.3 } },
+      'ink-look': { entry: { setUncertaintyDeg: 0.4, zones: [{ fraction: 0.6 }] } },
+      'bevel-width': { entry: { uncertaintyMm: 0.05 } },
+      strike: { entry: { kind: 'retraction', entryId: version2.log[5]!.id } },
+    })
+  })
+})
+
 describe('a stored thing', () => {
   const stone: Kept<'stones'> = { ...plainStone, ...meta }
 
   it('comes back to the last field', () => {
-    expect(readThing('stones', storeThing('stones', stone))).toEqual({ ok: true, thing: stone })
+    expect(readRecord('stones', storeRecord('stones', stone))).toEqual({ ok: true, thing: stone })
     const rig: Kept<'rigs'> = { ...postRig, ...meta }
-    expect(readThing('rigs', storeThing('rigs', rig))).toEqual({ ok: true, thing: rig })
+    expect(readRecord('rigs', storeRecord('rigs', rig))).toEqual({ ok: true, thing: rig })
     const blade: Kept<'blades'> = { ...bellyBlade, ...meta }
-    expect(readThing('blades', storeThing('blades', blade))).toEqual({ ok: true, thing: blade })
+    expect(readRecord('blades', storeRecord('blades', blade))).toEqual({ ok: true, thing: blade })
   })
 
   it('that is harmed is named with its id, its name and the field', () => {
-    const harmed = { ...storeThing('stones', stone), content: { ...plainStone, lengthMm: -4 } }
-    expect(readThing('stones', harmed)).toMatchObject({
+    const harmed = { ...storeRecord('stones', stone), content: { ...plainStone, lengthMm: -4 } }
+    expect(readRecord('stones', harmed)).toMatchObject({
       ok: false,
       unreadable: {
         id: meta.id,
@@ -80,12 +132,12 @@ describe('a stored thing', () => {
         problems: [{ field: 'lengthMm', code: 'too-small' }],
       },
     })
-    expect(readThing('stones', { ...storeThing('stones', stone), content: null })).toMatchObject({ ok: false })
+    expect(readRecord('stones', { ...storeRecord('stones', stone), content: null })).toMatchObject({ ok: false })
   })
 
   it('that a later version wrote is not guessed at', () => {
-    const later = { ...storeThing('stones', stone), version: versionOfKind('stones') + 1 }
-    expect(readThing('stones', later)).toMatchObject({ ok: false, unreadable: { why: 'later-version', problems: [] } })
+    const later = { ...storeRecord('stones', stone), version: versionOfKind('stones') + 1 }
+    expect(readRecord('stones', later)).toMatchObject({ ok: false, unreadable: { why: 'later-version', problems: [] } })
   })
 })
 

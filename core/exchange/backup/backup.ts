@@ -5,15 +5,15 @@ import { bladePhoto } from '../../records/kept/bladePhoto'
 import { backupFromVersion1 } from './backupVersion1'
 import { keptPreferences } from '../../records/preferences/preferences'
 import { storedVersion } from '../../records/kept/rigVersion'
-import { storedThing, unreadable, type StoredThing } from '../../records/kept/stored'
-import { THING_KINDS, type ThingKind } from '../../records/kept/things'
+import { storedRecord, unreadable, type StoredRecord } from '../../records/kept/stored'
+import { RECORD_KINDS, type RecordKind } from '../../records/kept/things'
 
 export const BACKUP_VERSION = 2
 
 /** The stored things of every kind. */
 const things = z.object(
-  Object.fromEntries(THING_KINDS.map((kind) => [kind, z.array(storedThing).default([])])),
-) as unknown as z.ZodType<Record<ThingKind, StoredThing[]>>
+  Object.fromEntries(RECORD_KINDS.map((kind) => [kind, z.array(storedRecord).default([])])),
+) as unknown as z.ZodType<Record<RecordKind, StoredRecord[]>>
 
 /**
  * All that is kept, in one open file: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them.
@@ -71,7 +71,7 @@ export function* readingBackup(file: unknown): Generator<void, ReadBackup, void>
   }
   const { things: kinds, rigVersions, bladePhotos, log, ...rest } = around.value
   const read = { ...rest, things: {} } as Backup
-  for (const kind of THING_KINDS) read.things[kind] = yield* rows(`things.${kind}`, storedThing, kinds[kind] ?? [])
+  for (const kind of RECORD_KINDS) read.things[kind] = yield* rows(`things.${kind}`, storedRecord, kinds[kind] ?? [])
   read.rigVersions = yield* rows('rigVersions', storedVersion, rigVersions)
   read.bladePhotos = yield* rows('bladePhotos', bladePhoto, bladePhotos)
   read.log = yield* rows('log', storedEntry, log)

@@ -49,7 +49,7 @@ export function backupFromVersion1(file: Raw): Raw {
 
 const NOTHING = { jobId: null, bladeId: null, stoneId: null, instrumentId: null } as const
 /** What a person reads off an instrument to a tenth of a degree, degrees. */
-const DOUBT_DEG = 0.1
+const UNCERTAINTY_DEG = 0.1
 
 /** The angles read and proved on a job. When they were entered was not kept: the job's last change is the nearest. */
 function anglesOf(job: Row): StoredEntry[] {
@@ -71,7 +71,7 @@ function anglesOf(job: Row): StoredEntry[] {
       id: idFrom(`${kind}/${side}`, String(id)),
       side,
       placeMm: null,
-      doubtDeg: DOUBT_DEG,
+      uncertaintyDeg: UNCERTAINTY_DEG,
     })
     if (isNumber(read)) {
       const zero = (job.gaugeZero ?? 'centre-plane') as 'centre-plane'

@@ -10,7 +10,7 @@ import { reversed } from '../../math/curve/reversed'
 import type { Segment } from '../../math/curve/segment'
 import { segmentAt } from '../../math/curve/segmentAt'
 import { shifted } from '../../math/curve/shifted'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { throughPoints } from '../../math/curve/throughPoints'
 import type { Vec2 } from '../../math/vector/vec2'
 import ezdxfDxf from './fixtures/ezdxf.dxf?raw'
@@ -48,9 +48,9 @@ const read = (drawing: ReadDrawing) => {
 }
 /** The farthest that places of one edge are from the places of another. */
 const apart = (a: Pieces, b: Pieces): number => {
-  const [p, q] = [evenStations(a, 101), evenStations(b, 101)]
+  const [p, q] = [evenEdgePoints(a, 101), evenEdgePoints(b, 101)]
   return Math.max(
-    ...p.map((station, i) => Math.hypot(station.point[0] - q[i]!.point[0], station.point[1] - q[i]!.point[1])),
+    ...p.map((edgePoint, i) => Math.hypot(edgePoint.point[0] - q[i]!.point[0], edgePoint.point[1] - q[i]!.point[1])),
   )
 }
 
@@ -187,7 +187,7 @@ describe('drawings of other programs', () => {
     for (const knot of knots) pairs.push('40', String(knot))
     for (const [x, y] of controls) pairs.push('10', String(x), '20', String(y), '30', '0')
     const { paths } = read(readDxf([...pairs, '0', 'ENDSEC', '0', 'EOF'].join('\n')))
-    const drawn = evenStations(paths[0]!.segments, 4000)
+    const drawn = evenEdgePoints(paths[0]!.segments, 4000)
     const nearest = (x: number, y: number) =>
       Math.min(...drawn.map(({ point }) => Math.hypot(point[0] - x, point[1] - y)))
     expect(nearest(60, 0)).toBeLessThan(0.02)
@@ -241,10 +241,10 @@ describe('drawings of other programs', () => {
   ])('%s: a blade 90 mm long and 24 mm wide whose tip lies 6 mm below the spine', (_, drawing, mmPerUnit) => {
     const { paths, mmPerUnit: drawn } = read(drawing())
     const placed = placing(paths[0]!, { mmPerUnit: mmPerUnit ?? drawn!, tipAtLeft: false, edgeBelow: true }, 24)
-    const stations = evenStations(placed.edge, 200)
-    expect(Math.abs(stations[0]!.point[1] - 24)).toBeLessThan(0.2)
-    expect(Math.abs(stations.at(-1)!.point[0] - 90)).toBeLessThan(0.3)
-    expect(Math.abs(stations.at(-1)!.point[1] - 6)).toBeLessThan(0.4)
+    const edgePoints = evenEdgePoints(placed.edge, 200)
+    expect(Math.abs(edgePoints[0]!.point[1] - 24)).toBeLessThan(0.2)
+    expect(Math.abs(edgePoints.at(-1)!.point[0] - 90)).toBeLessThan(0.3)
+    expect(Math.abs(edgePoints.at(-1)!.point[1] - 6)).toBeLessThan(0.4)
     expect(placed.spine).not.toBeNull()
   })
 
@@ -253,7 +253,7 @@ describe('drawings of other programs', () => {
       curveLength(path.segments) > curveLength(best.segments) ? path : best,
     )
     const placed = placing(longest, asDrawn, 24)
-    const [heel, tip] = evenStations(placed.edge, 2).map((station) => station.point)
+    const [heel, tip] = evenEdgePoints(placed.edge, 2).map((edgePoint) => edgePoint.point)
     expect((heel![1] - tip![1]) / tip![0]).toBeCloseTo(18 / 90, 2)
   })
 
@@ -293,7 +293,7 @@ describe('drawings of other programs', () => {
           [82.5359, 6],
         ].map((to) => to.map((mm) => expect.closeTo(mm, 3))),
       )
-      expect(evenStations(back!, 2)[0]!.point).toEqual([expect.closeTo(0, 3), 0])
+      expect(evenEdgePoints(back!, 2)[0]!.point).toEqual([expect.closeTo(0, 3), 0])
     },
   )
 
@@ -304,7 +304,7 @@ describe('drawings of other programs', () => {
         { ...asDrawn, edgeBelow: true },
         24,
       )
-      const [heel, tip] = [evenStations(placed.edge, 2)[0]!.point, evenStations(placed.edge, 2)[1]!.point]
+      const [heel, tip] = [evenEdgePoints(placed.edge, 2)[0]!.point, evenEdgePoints(placed.edge, 2)[1]!.point]
       expect([...heel, ...tip].map((mm) => Math.round(mm * 1000) / 1000)).toEqual([0, 24, 80, 15])
       expect(placed.spine).not.toBeNull()
     }
@@ -357,7 +357,7 @@ describe('a DXF', () => {
       ),
     )
     const { segments } = read(readDxf(quarter)).paths[0]!
-    for (const { point } of evenStations(segments, 30)) expect(Math.hypot(...point)).toBeCloseTo(50, 2)
+    for (const { point } of evenEdgePoints(segments, 30)) expect(Math.hypot(...point)).toBeCloseTo(50, 2)
   })
 
   it('what is drawn seen from below has its x turned round', () => {
@@ -522,7 +522,7 @@ describe('curves through points', () => {
     fc.assert(
       fc.property(widths, (ys) => {
         const pieces = throughPoints(ys.map((y, i): Vec2 => [20 * i, y]))
-        const curve = evenStations(pieces, 101).map((station) => station.point[1])
+        const curve = evenEdgePoints(pieces, 101).map((edgePoint) => edgePoint.point[1])
         expect(Math.max(...curve)).toBeLessThanOrEqual(Math.max(...ys) + 1e-6)
         expect(Math.min(...curve)).toBeGreaterThanOrEqual(Math.min(...ys) - 1e-6)
       }),
@@ -534,7 +534,9 @@ describe('curves through points', () => {
       [70, 20],
       [84, 10],
     ])
-    expect(evenStations(straight.slice(0, 2), 21).every((station) => Math.abs(station.point[1] - 24) < 1e-9)).toBe(true)
+    expect(
+      evenEdgePoints(straight.slice(0, 2), 21).every((edgePoint) => Math.abs(edgePoint.point[1] - 24) < 1e-9),
+    ).toBe(true)
   })
 
   it('passes through every typed point', () => {

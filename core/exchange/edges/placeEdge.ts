@@ -6,7 +6,7 @@ import { crossesItself } from '../../math/curve/crossesItself'
 import { restOf } from '../../math/curve/restOf'
 import { shifted } from '../../math/curve/shifted'
 import { smoothed } from '../../math/curve/smoothed'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Finding } from '../../schema/problem'
 import type { Vec2 } from '../../math/vector/vec2'
 import { withoutGaps, type DrawnPath } from './drawnPath'
@@ -61,7 +61,7 @@ export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): 
   const heelX = segmentAt(heel.edge[0]!, 0).point[0]
   const shift: Vec2 = [-heelX, parts.spine ? -at.minY : widthMm - at.maxY]
   const edge = shifted(smoothEdge.segments, shift)
-  const crossing = crossesItself(evenStations(edge, CHECKED).map((station) => station.point))
+  const crossing = crossesItself(evenEdgePoints(edge, CHECKED).map((edgePoint) => edgePoint.point))
   if (crossing !== null) return { ok: false, code: 'crosses-itself' }
   const spine = smoothSpine && fromHeelOn(shifted(smoothSpine.segments, shift))
   return {
@@ -92,10 +92,10 @@ function mapped(piece: Segment, { mmPerUnit: k, tipAtLeft, edgeBelow }: DrawingA
 const HEEL_FINE = 400
 /** What of a spine lies above the edge: from over the heel (x = 0) on. */
 function fromHeelOn(spine: readonly Segment[]): Segment[] {
-  const stations = evenStations(spine, HEEL_FINE)
-  const next = stations.findIndex((station) => station.point[0] >= 0)
+  const edgePoints = evenEdgePoints(spine, HEEL_FINE)
+  const next = edgePoints.findIndex((edgePoint) => edgePoint.point[0] >= 0)
   if (next <= 0) return [...spine]
-  const [before, after] = [stations[next - 1]!, stations[next]!]
+  const [before, after] = [edgePoints[next - 1]!, edgePoints[next]!]
   const share = -before.point[0] / (after.point[0] - before.point[0])
   return restOf(spine, before.fromHeelMm + share * (after.fromHeelMm - before.fromHeelMm))
 }

@@ -24,7 +24,7 @@ const WRITTEN_FIT_MM = 0.002
 
 /**
  * Reads points, two figures a line: comma, semicolon, tab or blank between them, decimal point or comma where that
- * leaves no doubt. A first line of words is a heading. Blank lines are passed over.
+ * leaves no uncertainty. A first line of words is a heading. Blank lines are passed over.
  */
 export function readPoints(text: string): ReadPoints {
   const points: Vec2[] = []

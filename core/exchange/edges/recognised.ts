@@ -1,4 +1,4 @@
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { turningDeg } from '../../math/curve/turning'
 import type { Vec2 } from '../../math/vector/vec2'
 import type { DrawnPath } from './drawnPath'
@@ -21,14 +21,14 @@ const BENDS_MORE = 2
  * side the edge is no shape tells: a straight side is a sheepfoot's edge, and the spine of a straight-backed knife.
  */
 export function recognised({ segments }: DrawnPath): Recognised {
-  const stations = evenStations(segments, FINE)
-  const points = stations.map((station) => station.point)
+  const edgePoints = evenEdgePoints(segments, FINE)
+  const points = edgePoints.map((edgePoint) => edgePoint.point)
   const [start, end] = [points[0]!, points.at(-1)!]
   const [minX, maxX] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([x]) => x))]
   const span = maxX - minX
   const closed = Math.hypot(start[0] - end[0], start[1] - end[1]) < 0.01 * span
   if (!closed) {
-    const bends = turningDeg(stations).map(Math.abs)
+    const bends = turningDeg(edgePoints).map(Math.abs)
     const half = Math.floor(bends.length / 2)
     const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0)
     const [first, last] = [sum(bends.slice(0, half)), sum(bends.slice(half))]

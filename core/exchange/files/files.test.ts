@@ -15,7 +15,7 @@ import { toolFileJsonSchema, type ToolFile } from './toolFile'
 
 const tools: ToolFile = {
   format: 'jaw-tilt-tools',
-  version: 1,
+  version: 2,
   rigs: [postRig, slotRig, armsRig, tableRig, scaleRig, screwRig],
   stones: [{ ...plainStone, log: [{ on: '2026-05-01', did: 'used', faceOffsetMm: null, blades: 4, note: '' }] }],
 }
@@ -49,6 +49,19 @@ describe('a file of rigs and stones', () => {
     const text = '{\n "format": "jaw-tilt-tools",\n "version": 1,\n "stones": [\n  {\n   "kind": "film"\n  }\n ]\n}'
     const read = readToolFile(text)
     expect(!read.ok && read.problems.every((problem) => problem.line === 5 || problem.line === 6)).toBe(true)
+  })
+
+  it('of version 1 comes in with what proofs had made of its rigs', () => {
+    const { calibratedBy, fitted, ...rig } = { ...postRig, calibratedBy: ['0197a000-0000-7000-8000-000000000001'] }
+    const measures = [{ id: 'setback', doubt: 0.2, written: null, face: null }]
+    const before = { at: '2026-05-01T09:00:00.000Z', ofRevision: 1, measures, correlation: [[1]] }
+    const file = { format: 'jaw-tilt-tools', version: 1, rigs: [{ ...rig, mendedBy: calibratedBy, fitted: before }] }
+    const read = readToolFile(JSON.stringify(file))
+    expect(fitted).toBeNull()
+    expect(read).toMatchObject({
+      ok: true,
+      content: { version: 2, rigs: [{ calibratedBy, fitted: { measures: [{ id: 'setback', uncertainty: 0.2 }] } }] },
+    })
   })
 
   it('that is no JSON says where it stops being one', () => {

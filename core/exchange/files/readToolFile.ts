@@ -8,7 +8,7 @@ import {
 } from 'jsonc-parser'
 import { checked } from '../../schema/problem'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
-import { toolFile, type ToolFile } from './toolFile'
+import { toolFile, toolFileOfToday, type ToolFile } from './toolFile'
 
 /** Reads a file of rigs and stones. What is wrong is told by line and field, and then nothing of it is taken. */
 export function readToolFile(text: string): ReadFile<ToolFile> {
@@ -28,7 +28,7 @@ export function readToolFile(text: string): ReadFile<ToolFile> {
       ],
     }
   }
-  const parsed = checked(toolFile, getNodeValue(tree))
+  const parsed = checked(toolFile, toolFileOfToday(getNodeValue(tree)))
   if (parsed.ok) return { ok: true, content: parsed.value }
   const problems = parsed.problems.map((one): FileProblem => ({
     line: lineAt(text, nodeOf(tree, one.field).offset),

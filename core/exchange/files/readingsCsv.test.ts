@@ -9,11 +9,11 @@ const about = {
   bladeId: null,
   stoneId: 's',
   instrumentId: 'i',
-  doubtDeg: 0.2,
+  uncertaintyDeg: 0.2,
 } as const
 const log: LogEntry[] = [
   { ...about, kind: 'reading', side: 'A', placeMm: 32.5, deg: 20.1, zero: 'clamp', expectedDeg: 20.2 },
-  { ...about, kind: 'strike', entryId: about.id },
+  { ...about, kind: 'retraction', entryId: about.id },
   {
     ...about,
     kind: 'proof',
@@ -25,7 +25,16 @@ const log: LogEntry[] = [
     ...ANGLE_ALONE,
     toApex: true,
   },
-  { ...about, kind: 'bevel-width', side: 'A', placeMm: 12, zone: null, widthMm: 0.82, doubtMm: 0.05, by: 'loupe' },
+  {
+    ...about,
+    kind: 'bevel-width',
+    side: 'A',
+    placeMm: 12,
+    zone: null,
+    widthMm: 0.82,
+    uncertaintyMm: 0.05,
+    by: 'loupe',
+  },
 ] as LogEntry[]
 
 it('what was read and proved is a table; a name cannot be a formula', () => {

@@ -9,7 +9,7 @@ const READING_COLUMNS = [
   'fromHeelMm',
   'zone',
   'deg',
-  'doubtDeg',
+  'uncertaintyDeg',
   'mustReadDeg',
   'setDeg',
   'by',
@@ -21,7 +21,7 @@ const READING_COLUMNS = [
   'primaryDeg',
   'cutToApex',
   'widthMm',
-  'widthDoubtMm',
+  'widthUncertaintyMm',
 ] as const
 type Row = Partial<Record<(typeof READING_COLUMNS)[number], string | number>>
 
@@ -38,11 +38,13 @@ export function readingsCsv(log: readonly LogEntry[], nameOf: (id: string) => st
     instrument: named(entry.instrumentId),
     stone: named(entry.stoneId),
   })
-  const angle = ({ deg, doubtDeg }: Reading | Proof): Row => ({ deg, doubtDeg })
+  const angle = ({ deg, uncertaintyDeg }: Reading | Proof): Row => ({ deg, uncertaintyDeg })
   const rows = log.flatMap((entry): Row[] => {
     if (entry.kind === 'bevel-width') {
-      const { zone, by, widthMm, doubtMm } = entry
-      return [{ ...common(entry), what: 'bevel width', zone: zone ?? '', by, widthMm, widthDoubtMm: doubtMm }]
+      const { zone, by, widthMm, uncertaintyMm } = entry
+      return [
+        { ...common(entry), what: 'bevel width', zone: zone ?? '', by, widthMm, widthUncertaintyMm: uncertaintyMm },
+      ]
     }
     if (entry.kind === 'reading')
       return [{ ...common(entry), ...angle(entry), what: 'read', by: entry.zero, mustReadDeg: entry.expectedDeg ?? '' }]

@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { RECORDS } from '../../records/kept/things'
+import type { Raw } from '../../schema/versioned'
 import { possibleRig } from '../../records/rig/possibleRig'
 import { says } from '../../schema/problem'
 import { stone } from '../../records/stone/stone'
@@ -11,11 +13,22 @@ export type HandedOnStone = z.infer<typeof handedOnStone>
 /** Rigs and stones to hand on: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. */
 export const toolFile = z.object({
   format: z.literal('jaw-tilt-tools', says('not-this-format')),
-  version: z.literal(1, says('later-version')),
+  version: z.literal(2, says('later-version')),
   rigs: z.array(possibleRig).max(200).default([]),
   stones: z.array(handedOnStone).max(1000).default([]),
 })
 export type ToolFile = z.infer<typeof toolFile>
+
+/** A file of version 1 as one of version 2: its rigs in the words of today. Anything else stays as it is. */
+export function toolFileOfToday(file: unknown): unknown {
+  const { format, version, rigs } = (file ?? {}) as Raw
+  if (format !== 'jaw-tilt-tools' || version !== 1) return file
+  const migrated = (rig: unknown) =>
+    typeof rig === 'object' && rig !== null
+      ? RECORDS.rigs.migrations.reduce((now, migrate) => migrate(now), rig as Raw)
+      : rig
+  return { ...(file as Raw), version: 2, ...(Array.isArray(rigs) ? { rigs: rigs.map(migrated) } : {}) }
+}
 
 /** What taking a file in did. */
 export const takenIn = z.object({ added: z.number().int(), already: z.number().int() })

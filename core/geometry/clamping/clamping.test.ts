@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { evenStations, stationAt } from '../../math/curve/stations'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { bellyBlade, sampleSetup } from '../setup/sampleSetup.fixture'
-import { bladeHeightMm, moved, stationOverJaws } from './bladeHeight'
+import { bladeHeightMm, moved, edgePointOverJaws } from './bladeHeight'
 import { perSide } from '../../records/common/side'
 import { grippedCentrePlane, pivotOverBlade } from './centring'
 import { clampFrame, holdWith, toBladeFrame, toClampFrame } from './clampFrame'
@@ -42,22 +42,22 @@ describe('the frame of the clamp', () => {
 })
 
 describe('the place of the edge over the jaws', () => {
-  const stations = evenStations(bellyBlade.edge, 20)
+  const edgePoints = evenEdgePoints(bellyBlade.edge, 20)
 
-  it('is where the edge passes their middle, between stations', () => {
-    const over = stationOverJaws(bellyBlade.edge, stations, sampleSetup.hold)
+  it('is where the edge passes their middle, between edgePoints', () => {
+    const over = edgePointOverJaws(bellyBlade.edge, edgePoints, sampleSetup.hold)
     expect(toClampFrame(over.point, clampFrame(sampleSetup.hold))[0]).toBeCloseTo(0, 6)
     expect(bladeHeightMm(over, sampleSetup.hold)).toBeCloseTo(28, 9)
     expect(over.fromHeelMm).toBeCloseTo(40, 6)
-    const there = { ...hold, bladeXMm: stations[3]!.point[0] }
-    expect(stationOverJaws(bellyBlade.edge, stations, there).fromHeelMm).toBeCloseTo(stations[3]!.fromHeelMm, 9)
+    const there = { ...hold, bladeXMm: edgePoints[3]!.point[0] }
+    expect(edgePointOverJaws(bellyBlade.edge, edgePoints, there).fromHeelMm).toBeCloseTo(edgePoints[3]!.fromHeelMm, 9)
   })
 
   it('is the nearer end where the edge does not pass them', () => {
-    const [heel, tip] = [stations[0], stations.at(-1)]
-    expect(stationOverJaws(bellyBlade.edge, stations, { ...hold, bladeXMm: -30 })).toBe(heel)
-    expect(stationOverJaws(bellyBlade.edge, stations, { ...hold, bladeXMm: 400 })).toBe(tip)
-    expect(stationAt(bellyBlade.edge, 0)).toEqual(heel)
+    const [heel, tip] = [edgePoints[0], edgePoints.at(-1)]
+    expect(edgePointOverJaws(bellyBlade.edge, edgePoints, { ...hold, bladeXMm: -30 })).toBe(heel)
+    expect(edgePointOverJaws(bellyBlade.edge, edgePoints, { ...hold, bladeXMm: 400 })).toBe(tip)
+    expect(edgePointAt(bellyBlade.edge, 0)).toEqual(heel)
   })
 })
 

@@ -2,10 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../contact/contact'
 import type { Side } from '../../records/common/side'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { edgeTangents, evenness } from '../../placement/evenness'
 import { bellyBlade, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
-import { reachersAt, type Setup } from '../setup/setup'
+import { rodPosesAt, type Setup } from '../setup/setup'
 import type { Blade } from '../../records/blade/blade'
 import { primaryHalfAngleDeg } from '../../records/blade/primaryHalfAngle'
 import { restByWeight, restingCentrePlane, restOf } from './restingCentrePlane'
@@ -63,10 +63,10 @@ describe('a blade lying on a table', () => {
       hold: { ...sampleSetup.hold, bladeYMm: 0, turnDeg: 4 },
       blade: { ...bellyBlade, spineThicknessMm: 3, spineThicknessTipMm: 1.8, thicknessBehindEdgeTipMm: 0.2 },
     }
-    const stations = evenStations(tapered.blade.edge, 40)
-    const total = stations.at(-1)!.fromHeelMm
+    const edgePoints = evenEdgePoints(tapered.blade.edge, 40)
+    const total = edgePoints.at(-1)!.fromHeelMm
     const angles = (setup: Setup, side: Side) =>
-      contactsAlong(stations, setup.hold, reachersAt(setup, side, 62)).map((contact) => {
+      contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, side, 62)).map((contact) => {
         if (!contact.ok) throw new Error(contact.reason)
         return contact.edgeAngleDeg
       })
@@ -75,8 +75,8 @@ describe('a blade lying on a table', () => {
       'side %s up: each place lies as a blade does that is all as thick as it is there',
       (side) => {
         const found = angles(tapered, side)
-        stations.forEach((station, i) => {
-          const share = station.fromHeelMm / total
+        edgePoints.forEach((edgePoint, i) => {
+          const share = edgePoint.fromHeelMm / total
           const there = {
             ...tapered.blade,
             spineThicknessMm: 3 - 1.2 * share,
@@ -86,16 +86,16 @@ describe('a blade lying on a table', () => {
           }
           expect(found[i]).toBeCloseTo(angles({ ...tapered, blade: there }, side)[i]!, 9)
         })
-        // The heel's thickness all along would be off by more than the doubt that was claimed with it.
+        // The heel's thickness all along would be off by more than the uncertainty that was claimed with it.
         const asAtHeel = { ...tapered.blade, spineThicknessTipMm: null, thicknessBehindEdgeTipMm: null }
         expect(Math.abs(found.at(-1)! - angles({ ...tapered, blade: asAtHeel }, side).at(-1)!)).toBeGreaterThan(0.4)
       },
     )
 
     it('is held as evenly as it is said to be', () => {
-      const even = evenness(tapered, 'A', tapered.hold, edgeTangents(stations), stations, 20)!
-      const off = contactsAlong(stations, tapered.hold, reachersAt(tapered, 'A', even.pivotHeightMm)).map((contact) =>
-        contact.ok ? contact.edgeAngleDeg - 20 : NaN,
+      const even = evenness(tapered, 'A', tapered.hold, edgeTangents(edgePoints), edgePoints, 20)!
+      const off = contactsAlong(edgePoints, tapered.hold, rodPosesAt(tapered, 'A', even.pivotHeightMm)).map(
+        (contact) => (contact.ok ? contact.edgeAngleDeg - 20 : NaN),
       )
       expect(Math.max(...off)).toBeCloseTo(even.cost, 6)
       expect(Math.min(...off)).toBeCloseTo(-even.cost, 6)

@@ -1,9 +1,9 @@
 import { bench, describe } from 'vitest'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { settingOfHeight } from '../../records/rig/dial'
 import { evaluate } from '../../uncertainty/evaluate'
 import { postRig, sampleSetup } from '../setup/sampleSetup.fixture'
-import { reachersAt } from '../setup/setup'
+import { rodPosesAt } from '../setup/setup'
 import { contactsAlong } from './contact'
 
 const setup = {
@@ -23,13 +23,13 @@ const setup = {
     ],
   },
 }
-const stations = evenStations(setup.blade.edge, 400)
+const edgePoints = evenEdgePoints(setup.blade.edge, 400)
 const dialled = { A: settingOfHeight(postRig, 58), B: settingOfHeight(postRig, 58), linked: true }
 
-describe('an edge of 400 stations', () => {
+describe('an edge of 400 edgePoints', () => {
   bench('edge angle along the edge, both sides', () => {
-    contactsAlong(stations, setup.hold, reachersAt(setup, 'A', 58))
-    contactsAlong(stations, setup.hold, reachersAt(setup, 'B', 58))
+    contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 58))
+    contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'B', 58))
   })
   bench('everything a drag recomputes', () => {
     evaluate(
@@ -41,10 +41,10 @@ describe('an edge of 400 stations', () => {
         bladeHeightToleranceMm: 0.5,
         holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
       },
-      stations,
+      edgePoints,
     )
   })
-  bench('sampling the stations (once for a blade)', () => {
-    evenStations(setup.blade.edge, 400)
+  bench('sampling the edgePoints (once for a blade)', () => {
+    evenEdgePoints(setup.blade.edge, 400)
   })
 })

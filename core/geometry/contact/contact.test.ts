@@ -5,9 +5,9 @@ import { grippedCentrePlane, pivotOverBlade } from '../clamping/centring'
 import type { ClampPosition } from '../../records/job/clampPosition'
 import type { Segment } from '../../math/curve/segment'
 import { segmentAt } from '../../math/curve/segmentAt'
-import { evenStations, type Station } from '../../math/curve/stations'
+import { evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import { rotate } from '../../math/vector/vec2'
-import { contactAt, contactsAlong, type Reacher } from './contact'
+import { contactAt, contactsAlong, type RodPose } from './contact'
 import { edgeAngle, heightForAngleMm } from '../../math/edgeAngle/edgeAngle'
 import { refuse } from '../../schema/refusal'
 import { secantRoot } from './solve'
@@ -44,9 +44,9 @@ const heldOf = (m: {
   tiltDeg: m.tiltDeg ?? 0,
 })
 
-const straight: Station = { fromHeelMm: 0, point: [45, 30], heading: [1, 0] }
+const straight: EdgePoint = { fromHeelMm: 0, point: [45, 30], heading: [1, 0] }
 const centred: ClampPosition = { bladeXMm: 45, bladeYMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
-const over = (w: number, faceOffsetMm = 6, u = 0, v = -95): Reacher => ({
+const over = (w: number, faceOffsetMm = 6, u = 0, v = -95): RodPose => ({
   pivot: { u, v, w },
   slideMm: 0,
   faceOffsetMm,
@@ -63,7 +63,7 @@ describe('the brute-force reference cases', () => {
           { u: c.pivot[0]!, v: c.pivot[1]!, w: c.pivot[2]! },
           grippedCentrePlane(hold, s.side as Side),
         )
-        const over: Reacher = { pivot, slideMm: 0, faceOffsetMm: c.faceOffset, rodLengthMm: 1000 }
+        const over: RodPose = { pivot, slideMm: 0, faceOffsetMm: c.faceOffset, rodLengthMm: 1000 }
         // The search took its tangents by differences: at the ends of arcs they are off by up to 3e-5°. Ours agree to
         // that, and from the search's own tangent the angles agree to 1e-6°.
         const turn = hold.turnDeg
@@ -101,8 +101,11 @@ describe('facts about a guided edge', () => {
   })
 
   it('a circle about the pivot has one angle, and the gauge reads it everywhere', () => {
-    const stations = evenStations([{ type: 'arc', centre: [45, -95], radiusMm: 125, startDeg: 125, endDeg: 60 }], 41)
-    for (const contact of contactsAlong(stations, centred, () => over(55))) {
+    const edgePoints = evenEdgePoints(
+      [{ type: 'arc', centre: [45, -95], radiusMm: 125, startDeg: 125, endDeg: 60 }],
+      41,
+    )
+    for (const contact of contactsAlong(edgePoints, centred, () => over(55))) {
       if (!contact.ok) throw new Error(contact.reason)
       expect(contact.edgeAngleDeg).toBeCloseTo(21.2313869, 6)
       expect(contact.gaugeDeg).toBeCloseTo(contact.edgeAngleDeg, 9)
@@ -150,7 +153,7 @@ describe('facts about a guided edge', () => {
   })
 
   it('in a wide slot the rod stands square to an edge that runs aslant, as far as the slot goes', () => {
-    const aslant: Station = { fromHeelMm: 0, point: [55, 30], heading: [Math.cos(0.2), -Math.sin(0.2)] }
+    const aslant: EdgePoint = { fromHeelMm: 0, point: [55, 30], heading: [Math.cos(0.2), -Math.sin(0.2)] }
     const sliding = contactAt(aslant, centred, { ...over(60, 6, 4), slideMm: 60 })
     if (!sliding.ok) throw new Error(sliding.reason)
     // From the place the pivot slides to, the way to the contact is along the normal.

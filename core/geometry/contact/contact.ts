@@ -1,6 +1,6 @@
 import { clampFrame, type ClampFrame } from '../clamping/clampFrame'
 import type { ClampPosition } from '../../records/job/clampPosition'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import { degrees, radians } from '../../math/units/angle'
 import { edgeAngle } from '../../math/edgeAngle/edgeAngle'
 import { pedalAt, type Pedal, type SlidingPivot } from './pedal'
@@ -8,7 +8,7 @@ import { refuse, type Refusal } from '../../schema/refusal'
 import type { Seat } from './underStone'
 
 /** What stands over a held blade: the pivot in the blade's own plane, the stone and the rod. */
-export interface Reacher extends SlidingPivot {
+export interface RodPose extends SlidingPivot {
   readonly faceOffsetMm: number
   readonly rodLengthMm: number
   /** Where the stone lies with its middle over a place; on the place itself where it is not said. */
@@ -18,7 +18,8 @@ export interface Reacher extends SlidingPivot {
 }
 
 /** A place as the stone lies over it. */
-export const seatedAt = (station: Station, { seat }: Pick<Reacher, 'seat'>): Station => seat?.(station) ?? station
+export const seatedAt = (edgePoint: EdgePoint, { seat }: Pick<RodPose, 'seat'>): EdgePoint =>
+  seat?.(edgePoint) ?? edgePoint
 
 /** The stone at one place of the edge, in the blade's plane as the side being worked sees it. */
 export interface Contact extends Pedal {
@@ -33,25 +34,25 @@ export interface Contact extends Pedal {
 }
 
 /**
- * The edge angle and all that goes with it at one station of the edge. Refused as edgeAngle refuses, and when the
+ * The edge angle and all that goes with it at one edgePoint of the edge. Refused as edgeAngle refuses, and when the
  * contact lies beyond the rod's end or outside the stops of its stroke (`limit`: the reach from the pivot needed, mm).
  * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
  */
-export const contactAt = (station: Station, hold: ClampPosition, over: Reacher): Contact | Refusal =>
-  contactIn(clampFrame(hold), station, over)
+export const contactAt = (edgePoint: EdgePoint, hold: ClampPosition, over: RodPose): Contact | Refusal =>
+  contactIn(clampFrame(hold), edgePoint, over)
 
-/** The contacts along an edge, station by station, each with its angle or the reason why there is none. */
+/** The contacts along an edge, edgePoint by edgePoint, each with its angle or the reason why there is none. */
 export function contactsAlong(
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   hold: ClampPosition,
-  over: (station: Station) => Reacher,
+  over: (edgePoint: EdgePoint) => RodPose,
 ): (Contact | Refusal)[] {
   const frame = clampFrame(hold)
-  return stations.map((station) => contactIn(frame, station, over(station)))
+  return edgePoints.map((edgePoint) => contactIn(frame, edgePoint, over(edgePoint)))
 }
 
-function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact | Refusal {
-  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(seatedAt(station, over), frame, over)
+function contactIn(frame: ClampFrame, edgePoint: EdgePoint, over: RodPose): Contact | Refusal {
+  const { point, outward, foot, heightMm, slidMm, distanceMm } = pedalAt(seatedAt(edgePoint, over), frame, over)
   const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)
   if (!angle.ok) return angle
   const theta = radians(angle.edgeAngleDeg)
@@ -65,7 +66,7 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
   if (over.stroke && reachMm > over.stroke.farthestMm) return refuse('beyond-stop', reachMm)
   if (over.stroke && reachMm < over.stroke.nearestMm) return refuse('before-stop', reachMm)
   const gaugeDeg = degrees(Math.atan2(fall, run))
-  const { fromHeelMm } = station
+  const { fromHeelMm } = edgePoint
   return {
     ok: true,
     point,
@@ -86,8 +87,8 @@ function contactIn(frame: ClampFrame, station: Station, over: Reacher): Contact 
  * face offset, mm. Zero where the angle is met; linear in the pivot's height.
  * Source: docs/geometry.md, "Solving for a wanted angle".
  */
-export function faceGapMm(station: Station, hold: ClampPosition, over: Reacher, edgeAngleDeg: number): number {
+export function faceGapMm(edgePoint: EdgePoint, hold: ClampPosition, over: RodPose, edgeAngleDeg: number): number {
   const theta = radians(edgeAngleDeg)
-  const { distanceMm, heightMm } = pedalAt(seatedAt(station, over), clampFrame(hold), over)
+  const { distanceMm, heightMm } = pedalAt(seatedAt(edgePoint, over), clampFrame(hold), over)
   return heightMm * Math.cos(theta) - distanceMm * Math.sin(theta) - over.faceOffsetMm
 }

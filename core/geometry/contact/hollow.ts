@@ -1,5 +1,5 @@
 import { secantUnder } from './underStone'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import { turningDeg } from '../../math/curve/turning'
 import { radians } from '../../math/units/angle'
 import { length, subtract } from '../../math/vector/vec2'
@@ -26,15 +26,17 @@ const USUAL_WIDTH_MM = 25
  * The tightest hollow of an edge; null where it has none over which a usual stone hangs by more than the tolerance.
  * Stations: even in arc length. Source: docs/geometry.md, "Limits".
  */
-export function hollowOf(stations: readonly Station[], toleranceMm = HOLLOW_TOLERANCE_MM): Hollow | null {
-  const bends = turningDeg(stations)
-  const step = stations[1]!.fromHeelMm - stations[0]!.fromHeelMm
+export function hollowOf(edgePoints: readonly EdgePoint[], toleranceMm = HOLLOW_TOLERANCE_MM): Hollow | null {
+  const bends = turningDeg(edgePoints)
+  const step = edgePoints[1]!.fromHeelMm - edgePoints[0]!.fromHeelMm
   const span = Math.max(1, Math.round(OVER_MM / step))
   let tightest: Hollow | null = null
   for (const [first, last] of hollowStretches(bends)) {
-    const hangs = stations
+    const hangs = edgePoints
       .slice(first, last + 1)
-      .some((place) => length(subtract(secantUnder(stations, place, USUAL_WIDTH_MM).point, place.point)) > toleranceMm)
+      .some(
+        (place) => length(subtract(secantUnder(edgePoints, place, USUAL_WIDTH_MM).point, place.point)) > toleranceMm,
+      )
     if (!hangs) continue
     for (let i = first; i === first || i + span <= last; i++) {
       const until = Math.min(i + span, last)
@@ -43,7 +45,7 @@ export function hollowOf(stations: readonly Station[], toleranceMm = HOLLOW_TOLE
       if (radiusMm > MOST_RADIUS_MM || (tightest && radiusMm >= tightest.radiusMm)) continue
       tightest = {
         radiusMm,
-        fromHeelMm: stations[i]!.fromHeelMm + ((until - i) * step) / 2,
+        fromHeelMm: edgePoints[i]!.fromHeelMm + ((until - i) * step) / 2,
         widestStoneMm: Math.sqrt(8 * radiusMm * toleranceMm),
       }
     }

@@ -1,6 +1,6 @@
 import type { ClampPoint } from '../clamping/centring'
 import type { ClampFrame } from '../clamping/clampFrame'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { Vec2 } from '../../math/vector/vec2'
 
 /** A pivot over a held blade, in the blade's own plane, that can slide along a slot. */
@@ -12,7 +12,7 @@ export interface SlidingPivot {
   readonly slide?: ClampPoint
 }
 
-/** The edge's tangent at a station and the pivot's foot, in the blade's plane, clamp-frame (u, v), mm. */
+/** The edge's tangent at a edgePoint and the pivot's foot, in the blade's plane, clamp-frame (u, v), mm. */
 export interface Pedal {
   readonly point: Vec2
   /** Unit normal of the tangent, out of the blade. */
@@ -30,18 +30,18 @@ export interface Pedal {
 export const ALONG_U: ClampPoint = { u: 1, v: 0, w: 0 }
 
 /**
- * The pedal distance of a station from a pivot. In a wide slot it has slid to where the rod is nearest to square with
- * the edge; `offMm`: so much further, as far as the slot goes. Written out in scalars, for it runs for every station of
+ * The pedal distance of a edgePoint from a pivot. In a wide slot it has slid to where the rod is nearest to square with
+ * the edge; `offMm`: so much further, as far as the slot goes. Written out in scalars, for it runs for every edgePoint of
  * the edge while the blade is dragged. Source: docs/geometry.md, "Edge angle".
  */
-export function pedalAt(station: Station, frame: ClampFrame, over: SlidingPivot, offMm = 0): Pedal {
+export function pedalAt(edgePoint: EdgePoint, frame: ClampFrame, over: SlidingPivot, offMm = 0): Pedal {
   const { pivot, slideMm, slide = ALONG_U } = over
-  const x = station.point[0] - frame.x
-  const y = station.point[1] - frame.y
+  const x = edgePoint.point[0] - frame.x
+  const y = edgePoint.point[1] - frame.y
   const u = x * frame.cos - y * frame.sin
   const v = x * frame.sin + y * frame.cos
-  const headingU = station.heading[0] * frame.cos - station.heading[1] * frame.sin
-  const headingV = station.heading[0] * frame.sin + station.heading[1] * frame.cos
+  const headingU = edgePoint.heading[0] * frame.cos - edgePoint.heading[1] * frame.sin
+  const headingV = edgePoint.heading[0] * frame.sin + edgePoint.heading[1] * frame.cos
   let slidMm = 0
   if (slideMm > 0) {
     const square = ((u - pivot.u) * headingU + (v - pivot.v) * headingV) / (slide.u * headingU + slide.v * headingV)

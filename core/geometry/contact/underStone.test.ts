@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '../../records/blade/shapes'
 import type { Curve } from '../../math/curve/curve'
-import { evenStations, stationAt, type Station } from '../../math/curve/stations'
+import { evenEdgePoints, edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { dot, leftOf, subtract } from '../../math/vector/vec2'
 import { seatUnder } from './underStone'
 
@@ -15,7 +15,7 @@ const hollow: Curve = [
     to: [110, 50 + Math.sqrt(3) * (70 - 30 * Math.sqrt(3))],
   },
 ]
-const far = (from: Station, to: Station) => {
+const far = (from: EdgePoint, to: EdgePoint) => {
   const away = subtract(to.point, from.point)
   return { along: dot(away, from.heading), out: dot(away, leftOf(from.heading)) }
 }
@@ -24,7 +24,7 @@ describe('a flat stone over an edge', () => {
   it('stands on its two sides in a hollow, as far off its middle as the circle falls away', () => {
     const seat = seatUnder(hollow, 20)!
     for (const fromHeelMm of [55, 70, 85]) {
-      const place = stationAt(hollow, fromHeelMm)
+      const place = edgePointAt(hollow, fromHeelMm)
       const seated = seat(place)
       expect(seated.heading[0]).toBeCloseTo(place.heading[0], 4)
       expect(far(place, seated).out).toBeCloseTo(60 - Math.sqrt(60 ** 2 - 10 ** 2), 3)
@@ -36,7 +36,7 @@ describe('a flat stone over an edge', () => {
   it('lies on every place of an edge without a hollow, and of a straight part further from one than half its width', () => {
     const convex = SHAPES['long-kitchen'].build(SHAPES['long-kitchen'].usual).edge
     expect(seatUnder(convex, 25)).toBeNull()
-    const straight = stationAt(hollow, 29)
+    const straight = edgePointAt(hollow, 29)
     expect(seatUnder(hollow, 20)!(straight)).toEqual(straight)
     expect(seatUnder(hollow, 24)!(straight)).not.toEqual(straight)
   })
@@ -45,12 +45,12 @@ describe('a flat stone over an edge', () => {
     const { edge } = SHAPES[id].build(SHAPES[id].usual)
     const widthMm = 18
     const seat = seatUnder(edge, widthMm)!
-    const stations = evenStations(edge, 1201)
+    const edgePoints = evenEdgePoints(edge, 1201)
     let bridged = 0
-    for (const place of stations.filter((_, i) => i % 7 === 0)) {
+    for (const place of edgePoints.filter((_, i) => i % 7 === 0)) {
       const seated = seat(place)
       const touching: number[] = []
-      for (const at of stations) {
+      for (const at of edgePoints) {
         const near = Math.abs(at.fromHeelMm - place.fromHeelMm) < widthMm
         if (!near || Math.abs(far(place, at).along) > widthMm / 2) continue
         const { along, out } = far(seated, at)

@@ -1,6 +1,6 @@
 import { curveLength } from '../../math/curve/arcLength'
 import type { Curve } from '../../math/curve/curve'
-import { evenStations, type Station } from '../../math/curve/stations'
+import { evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import { turningDeg } from '../../math/curve/turning'
 import { upperHull } from '../../math/vector/polygon'
 import { add, dot, leftOf, scale, subtract, unit, type Vec2 } from '../../math/vector/vec2'
@@ -12,7 +12,7 @@ const LEAST_BEND_DEG = 0.004
 /** A stone that hangs over the edge by less than this lies on it, mm. */
 const LEAST_HANG_MM = 1e-6
 
-export type Seat = (station: Station) => Station
+export type Seat = (edgePoint: EdgePoint) => EdgePoint
 
 /** Of each edge, by the width of the stone: where it lies; null where it lies on every place. */
 const known = new WeakMap<Curve, Map<number, Seat | null>>()
@@ -34,18 +34,18 @@ export function seatUnder(edge: Curve, widthMm: number): Seat | null {
 }
 
 /** Places of an edge as a stone of a width lies over them. */
-export function seatedUnder(edge: Curve, widthMm: number, stations: readonly Station[]): readonly Station[] {
+export function seatedUnder(edge: Curve, widthMm: number, edgePoints: readonly EdgePoint[]): readonly EdgePoint[] {
   const seat = seatUnder(edge, widthMm)
-  return seat ? stations.map(seat) : stations
+  return seat ? edgePoints.map(seat) : edgePoints
 }
 
 function seatOver(edge: Curve, widthMm: number): Seat | null {
-  const places = evenStations(edge, Math.max(3, Math.ceil(curveLength(edge) / EVERY_MM) + 1))
+  const places = evenEdgePoints(edge, Math.max(3, Math.ceil(curveLength(edge) / EVERY_MM) + 1))
   if (!(widthMm > 0) || !turningDeg(places).some((deg) => deg > LEAST_BEND_DEG)) return null
-  const seated = new WeakMap<Station, Station>()
-  return (station) => {
-    const found = seated.get(station) ?? secantUnder(places, station, widthMm)
-    seated.set(station, found)
+  const seated = new WeakMap<EdgePoint, EdgePoint>()
+  return (edgePoint) => {
+    const found = seated.get(edgePoint) ?? secantUnder(places, edgePoint, widthMm)
+    seated.set(edgePoint, found)
     return found
   }
 }
@@ -54,8 +54,8 @@ function seatOver(edge: Curve, widthMm: number): Seat | null {
  * A place of an edge as a flat stone of a width lies with its middle over it: moved onto the secant where it does not
  * touch there. Places: of the whole edge, even in arc length.
  */
-export function secantUnder(places: readonly Station[], station: Station, widthMm: number): Station {
-  const { point, heading, fromHeelMm } = station
+export function secantUnder(places: readonly EdgePoint[], edgePoint: EdgePoint, widthMm: number): EdgePoint {
+  const { point, heading, fromHeelMm } = edgePoint
   const everyMm = places[1]!.fromHeelMm - places[0]!.fromHeelMm
   /** Along and outward of the place. */
   const local = (at: Vec2): Vec2 => {
@@ -77,19 +77,19 @@ export function secantUnder(places: readonly Station[], station: Station, widthM
       under.push((last = at))
     }
   }
-  return onSecant(station, under)
+  return onSecant(edgePoint, under)
 }
 
 /** A place moved onto the side of the hull that runs over it. */
-function onSecant(station: Station, under: readonly Vec2[]): Station {
+function onSecant(edgePoint: EdgePoint, under: readonly Vec2[]): EdgePoint {
   const hull = upperHull(under)
   const next = hull.findIndex(([along], i) => i > 0 && along >= 0 && hull[i - 1]![0] < along)
   const [from, to] = [hull[next - 1], hull[next]]
-  if (!from || !to) return station
+  if (!from || !to) return edgePoint
   const slope = (to[1] - from[1]) / (to[0] - from[0])
   const hangMm = from[1] - slope * from[0]
-  if (hangMm < LEAST_HANG_MM) return station
-  const { point, heading, fromHeelMm } = station
+  if (hangMm < LEAST_HANG_MM) return edgePoint
+  const { point, heading, fromHeelMm } = edgePoint
   const outward = leftOf(heading)
   return {
     fromHeelMm,

@@ -1,7 +1,7 @@
 import { refuse, type Refusal } from '../../schema/refusal'
 import { bladeHeightMm } from '../clamping/bladeHeight'
 import type { Side } from '../../records/common/side'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
@@ -14,15 +14,15 @@ import { contactFor, type Setup } from '../setup/setup'
  * nothing at which the stone would meet the jaws ('stone-meets-jaws': `limit` is the lowest edge angle that clears
  * them there, degrees).
  */
-export function adviseDial(setup: Setup, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
+export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')
-  const advice = whatToDial(setup, side, wantedDeg, station)
-  return advice.ok ? (meetsJaws(setup, side, advice.setting, station) ?? advice) : advice
+  const advice = whatToDial(setup, side, wantedDeg, edgePoint)
+  return advice.ok ? (meetsJaws(setup, side, advice.setting, edgePoint) ?? advice) : advice
 }
 
 /** That the stone would meet the jaws there, so set; null where it does not. */
-function meetsJaws(setup: Setup, side: Side, setting: DialSetting, station: Station): Refusal | null {
-  const contact = contactFor(setup, side, setting, station)
+function meetsJaws(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Refusal | null {
+  const contact = contactFor(setup, side, setting, edgePoint)
   if (!contact.ok || !setup.rig.jaws) return null
   const lowest = lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws), setup.stone, setup.rig.stroke)
   return lowest !== null && lowest > contact.edgeAngleDeg ? refuse('stone-meets-jaws', lowest) : null
@@ -39,14 +39,14 @@ export function adviseBladeHeight(
   side: Side,
   setting: DialSetting,
   wantedDeg: number,
-  station: Station,
+  edgePoint: EdgePoint,
 ): BladeHeightFor | Refusal {
-  const solved = bladeHeightFor(setup, side, setting, wantedDeg, station)
+  const solved = bladeHeightFor(setup, side, setting, wantedDeg, edgePoint)
   if (!solved.ok) return solved
   const grip = gripOf(setup.blade, setup.rig)
-  if (!grip.trouble(solved.hold)) return meetsJaws({ ...setup, hold: solved.hold }, side, setting, station) ?? solved
-  const heights = grip.heightsMm(setup.hold, station)
+  if (!grip.trouble(solved.hold)) return meetsJaws({ ...setup, hold: solved.hold }, side, setting, edgePoint) ?? solved
+  const heights = grip.heightsMm(setup.hold, edgePoint)
   if (!heights) return refuse('not-held')
-  const furtherOut = solved.bladeHeightMm > bladeHeightMm(station, setup.hold)
+  const furtherOut = solved.bladeHeightMm > bladeHeightMm(edgePoint, setup.hold)
   return refuse('jaws-reach-to', heights[furtherOut ? 1 : 0])
 }

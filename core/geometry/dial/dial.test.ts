@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { Contact } from '../contact/contact'
 import { heightForAngleMm } from '../../math/edgeAngle/edgeAngle'
 import { moved } from '../clamping/bladeHeight'
-import { stationAt } from '../../math/curve/stations'
+import { edgePointAt } from '../../math/curve/edgePoints'
 import {
   heightOfSetting,
   heightRange,
@@ -13,7 +13,7 @@ import {
   toNearestMark,
 } from '../../records/rig/dial'
 import { scaleFromMarks } from '../../records/rig/scaleFromMarks'
-import { contactFor, reacherAt } from '../setup/setup'
+import { contactFor, rodPoseAt } from '../setup/setup'
 import {
   armsRig,
   bellyBlade,
@@ -33,7 +33,7 @@ import { stoneSwaps } from './stoneSwaps'
 import { whatToDial } from './whatToDial'
 
 const rigs = [postRig, slotRig, screwRig, scaleRig, armsRig, tableRig]
-const middle = stationAt(bellyBlade.edge, 40)
+const middle = edgePointAt(bellyBlade.edge, 40)
 const angle = fc.double({ min: 10, max: 30, noNaN: true })
 const place = fc.double({ min: 0, max: 95, noNaN: true })
 
@@ -51,12 +51,12 @@ describe('what to dial', () => {
             rig,
             hold: { ...sampleSetup.hold, turnDeg: 3, centreOffsetMm: 0.4, tiltDeg: 0.5 },
           }
-          const station = stationAt(bellyBlade.edge, s)
-          const solved = pivotHeightFor(setup, side, wanted, station)
+          const edgePoint = edgePointAt(bellyBlade.edge, s)
+          const solved = pivotHeightFor(setup, side, wanted, edgePoint)
           if (!solved.ok) throw new Error(solved.reason)
           const { lowestMm, highestMm } = heightRange(rig)
           fc.pre(solved.heightMm >= lowestMm && solved.heightMm <= highestMm)
-          const back = contactFor(setup, side, settingOfHeight(rig, solved.heightMm), station)
+          const back = contactFor(setup, side, settingOfHeight(rig, solved.heightMm), edgePoint)
           expect(back.ok && back.edgeAngleDeg).toBeCloseTo(wanted, 8)
         },
       ),
@@ -192,7 +192,7 @@ describe('what cannot be dialled', () => {
     const table = { ...sampleSetup, rig: tableRig }
     const lowest = lowestPivotHeightMm(table, 'A', middle)
     expect(lowest).not.toBeCloseTo(6, 1)
-    expect(reacherAt(table, 'A', lowest, middle).pivot.w).toBeCloseTo(6, 9)
+    expect(rodPoseAt(table, 'A', lowest, middle).pivot.w).toBeCloseTo(6, 9)
   })
 })
 

@@ -1,28 +1,28 @@
 import type { Side } from '../../records/common/side'
 import { bladeHeightMm, moved } from '../clamping/bladeHeight'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { Setup } from '../setup/setup'
 import { pivotHeightFor } from './pivotHeightFor'
 
-/** All pairs of blade height and pivot height that give one edge angle at a station: a line in the plane of the two. */
+/** All pairs of blade height and pivot height that give one edge angle at a edgePoint: a line in the plane of the two. */
 export interface EqualAngleLine {
   readonly edgeAngleDeg: number
   readonly points: readonly { readonly bladeHeightMm: number; readonly pivotHeightMm: number }[]
 }
 
 /**
- * The line of equal edge angle for each angle, over a range of blade heights (how far the edge at the station stands
+ * The line of equal edge angle for each angle, over a range of blade heights (how far the edge at the edgePoint stands
  * out); places where the angle does not exist are left out. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function equalAngleLines(
   setup: Setup,
   side: Side,
-  station: Station,
+  edgePoint: EdgePoint,
   anglesDeg: readonly number[],
   bladeHeights: { fromMm: number; toMm: number; steps: number },
 ): EqualAngleLine[] {
   const { fromMm, toMm, steps } = bladeHeights
-  const now = bladeHeightMm(station, setup.hold)
+  const now = bladeHeightMm(edgePoint, setup.hold)
   const rodForAll = { ...setup.rig, rodLengthMm: Infinity, stroke: null }
   const hold = Array.from({ length: steps + 1 }, (_, i) => {
     const out = fromMm + ((toMm - fromMm) * i) / steps
@@ -31,7 +31,7 @@ export function equalAngleLines(
   return anglesDeg.map((edgeAngleDeg) => ({
     edgeAngleDeg,
     points: hold.flatMap(({ out, setup: at }) => {
-      const height = pivotHeightFor(at, side, edgeAngleDeg, station)
+      const height = pivotHeightFor(at, side, edgeAngleDeg, edgePoint)
       return height.ok ? [{ bladeHeightMm: out, pivotHeightMm: height.heightMm }] : []
     }),
   }))

@@ -1,9 +1,9 @@
 import { contactAt } from '../contact/contact'
 import type { Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { PivotHeight } from '../../records/rig/dial'
-import { reacherAt, type Setup } from '../setup/setup'
+import { rodPoseAt, type Setup } from '../setup/setup'
 import type { Stone } from '../../records/stone/stone'
 import { pivotHeightFor } from './pivotHeightFor'
 import { adviseDial } from './advised'
@@ -37,10 +37,10 @@ export function stoneSwaps<S extends Stone>(
   setup: Setup,
   side: Side,
   wantedDeg: number,
-  station: Station,
+  edgePoint: EdgePoint,
   stones: readonly S[],
 ): StoneSwap<S>[] {
-  const heights = stones.map((stone) => pivotHeightFor({ ...setup, stone }, side, wantedDeg, station))
+  const heights = stones.map((stone) => pivotHeightFor({ ...setup, stone }, side, wantedDeg, edgePoint))
   const heightMm = (i: number): number | null => {
     const height = heights[i]
     return height?.ok ? height.heightMm : null
@@ -55,13 +55,13 @@ export function stoneSwaps<S extends Stone>(
   return stones.map((stone, i) => {
     const at = heightMm(i)
     const left =
-      first === null ? null : contactAt(station, setup.hold, reacherAt({ ...setup, stone }, side, first, station))
+      first === null ? null : contactAt(edgePoint, setup.hold, rodPoseAt({ ...setup, stone }, side, first, edgePoint))
     return {
       stone,
       height: heights[i]!,
       riseMm: rise(0, i),
       riseFromBeforeMm: i === 0 ? 0 : rise(i - 1, i),
-      advice: adviseDial({ ...setup, stone }, side, wantedDeg, station),
+      advice: adviseDial({ ...setup, stone }, side, wantedDeg, edgePoint),
       collarMm: at === null ? null : at - lowest,
       shimMm: thickest - stone.faceOffsetMm,
       ignoredDeg: left?.ok ? left.edgeAngleDeg - wantedDeg : null,

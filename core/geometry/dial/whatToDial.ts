@@ -1,7 +1,7 @@
 import type { Contact } from '../contact/contact'
 import { refuse, type Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import { heightOfSetting, heightRange, settingOfHeight, toNearestMark } from '../../records/rig/dial'
 import { dialOf } from '../../records/rig/dials/dials'
 import type { DialSetting } from '../../records/rig/dials/readings'
@@ -17,38 +17,40 @@ export interface DialAdvice {
   /** The nearest mark or slot that the rig has. */
   readonly setting: DialSetting
   readonly heightMm: number
-  /** What that mark gives at the station. */
+  /** What that mark gives at the edgePoint. */
   readonly givesDeg: number
   /** givesDeg less the wanted angle: the deviation that remains. */
   readonly offDeg: number
 }
 
 /**
- * What to dial for a wanted edge angle at a station, and what remains for want of a finer mark. Refused when no setting
+ * What to dial for a wanted edge angle at a edgePoint, and what remains for want of a finer mark. Refused when no setting
  * of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot height
  * needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */
-export function whatToDial(setup: Setup, side: Side, wantedDeg: number, station: Station): DialAdvice | Refusal {
+export function whatToDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   const fixed = dialOf(setup.rig.height).fixed(setup.rig.height)
-  if (fixed) return nearestOf(setup, side, wantedDeg, station, fixed)
-  const exact = pivotHeightFor(setup, side, wantedDeg, station)
+  if (fixed) return nearestOf(setup, side, wantedDeg, edgePoint, fixed)
+  const exact = pivotHeightFor(setup, side, wantedDeg, edgePoint)
   if (!exact.ok) return exact
   const { lowestMm, highestMm } = heightRange(setup.rig)
   // An angle at the very end of the range comes back from its height a rounding beside it.
   const heightMm = clamp(exact.heightMm, [lowestMm, highestMm])
   if (Math.abs(heightMm - exact.heightMm) > ROUNDING_MM) return refuse('height-out-of-range', exact.heightMm)
   const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, heightMm))
-  return advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg)
+  return advice(setup, setting, contactFor(setup, side, setting, edgePoint), wantedDeg)
 }
 
 function nearestOf(
   setup: Setup,
   side: Side,
   wantedDeg: number,
-  station: Station,
+  edgePoint: EdgePoint,
   settings: readonly DialSetting[],
 ): DialAdvice | Refusal {
-  const tried = settings.map((setting) => advice(setup, setting, contactFor(setup, side, setting, station), wantedDeg))
+  const tried = settings.map((setting) =>
+    advice(setup, setting, contactFor(setup, side, setting, edgePoint), wantedDeg),
+  )
   const possible = tried.filter((one): one is DialAdvice => one.ok)
   if (possible.length === 0) return tried[0]!
   return possible.reduce((best, one) => (Math.abs(one.offDeg) < Math.abs(best.offDeg) ? one : best))

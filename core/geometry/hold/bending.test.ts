@@ -1,10 +1,10 @@
 import { expect, it } from 'vitest'
-import { stationAt } from '../../math/curve/stations'
+import { edgePointAt } from '../../math/curve/edgePoints'
 import type { Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { bendsDeg } from './bending'
 
-const middle = stationAt(sampleSetup.blade.edge, 40)
+const middle = edgePointAt(sampleSetup.blade.edge, 40)
 const withBlade = (blade: Partial<Setup['blade']>): Setup => ({
   ...sampleSetup,
   blade: { ...sampleSetup.blade, ...blade },
@@ -30,7 +30,7 @@ it('more the thinner the blade and the farther out; nothing at the jaws, and non
     bendsDeg(out(withBlade(thin), 24), middle, 20)! / 1.3,
   )
   // Beside the jaws it is as far from them as it is along the blade.
-  const tip = stationAt(sampleSetup.blade.edge, 97)
+  const tip = edgePointAt(sampleSetup.blade.edge, 97)
   expect(bendsDeg(out(withBlade(thin), 24), tip, 20)!).toBeGreaterThan(
     1.1 * bendsDeg(out(withBlade(thin), 24), middle, 20)!,
   )

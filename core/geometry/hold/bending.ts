@@ -2,7 +2,7 @@ import { crossSectionHalf } from '../../records/blade/crossSection'
 import { shareAlong } from '../../records/blade/shareAlong'
 import { asThickAs } from '../../records/blade/taper'
 import { clampFrame, toClampFrame } from '../clamping/clampFrame'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { Setup } from '../setup/setup'
 import { degrees } from '../../math/units/angle'
 import type { Vec2 } from '../../math/vector/vec2'
@@ -20,11 +20,15 @@ const SLICES = 200
  * the jaws, as thick as its section and widening towards them, loaded behind its bevel. The edge comes out about so
  * much flatter than set. Null on a table, which carries the blade. Source: docs/geometry.md, "Will it hold".
  */
-export function bendsDeg({ rig, blade, hold, stone }: Setup, station: Station, edgeAngleDeg: number): number | null {
+export function bendsDeg(
+  { rig, blade, hold, stone }: Setup,
+  edgePoint: EdgePoint,
+  edgeAngleDeg: number,
+): number | null {
   if (!rig.jaws) return null
-  const [u, v] = toClampFrame(station.point, clampFrame(hold))
+  const [u, v] = toClampFrame(edgePoint.point, clampFrame(hold))
   const overhangMm = Math.hypot(Math.max(0, v), Math.max(0, Math.abs(u) - rig.jaws.widthMm / 2))
-  const section = crossSectionHalf(asThickAs(blade, shareAlong(blade, station)), edgeAngleDeg)
+  const section = crossSectionHalf(asThickAs(blade, shareAlong(blade, edgePoint)), edgeAngleDeg)
   const [shoulderMm] = section[1]!
   if (overhangMm <= shoulderMm) return 0
   const step = (overhangMm - shoulderMm) / SLICES

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bladeHeightMm, moved } from '../clamping/bladeHeight'
-import { evenStations, stationAt } from '../../math/curve/stations'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { adviseBladeHeight, adviseDial } from '../dial/advised'
 import { bladeHeightFor } from '../dial/bladeHeightFor'
 import { whatToDial } from '../dial/whatToDial'
@@ -78,48 +78,50 @@ describe('what jaws hold of a blade', () => {
 })
 
 describe('advice', () => {
-  const station = stationAt(blade.edge, 40)
+  const edgePoint = edgePointAt(blade.edge, 40)
 
   it('to dial is for a blade that the jaws hold, and for no other', () => {
-    expect(adviseDial(heldSetup, 'A', 20, station)).toEqual(whatToDial(heldSetup, 'A', 20, station))
+    expect(adviseDial(heldSetup, 'A', 20, edgePoint)).toEqual(whatToDial(heldSetup, 'A', 20, edgePoint))
     const out = { ...heldSetup, hold: at(40, 1) }
-    expect(whatToDial(out, 'A', 20, station).ok).toBe(true)
-    expect(adviseDial(out, 'A', 20, station)).toEqual({ ok: false, reason: 'not-held' })
+    expect(whatToDial(out, 'A', 20, edgePoint).ok).toBe(true)
+    expect(adviseDial(out, 'A', 20, edgePoint)).toEqual({ ok: false, reason: 'not-held' })
   })
 
   it('to dial ends where the stone would meet the jaws, and says at which angle', () => {
     // Their front is 4 high and 1.5 for the blade between them, and 20 from the edge.
     const clears = (Math.atan2(4 + 1.5, 20) * 180) / Math.PI
-    expect(whatToDial(heldSetup, 'A', clears - 0.5, station).ok).toBe(true)
-    expect(adviseDial(heldSetup, 'A', clears - 0.5, station)).toEqual({
+    expect(whatToDial(heldSetup, 'A', clears - 0.5, edgePoint).ok).toBe(true)
+    expect(adviseDial(heldSetup, 'A', clears - 0.5, edgePoint)).toEqual({
       ok: false,
       reason: 'stone-meets-jaws',
       limit: expect.closeTo(clears, 9),
     })
-    expect(adviseDial(heldSetup, 'A', clears + 0.5, station).ok).toBe(true)
+    expect(adviseDial(heldSetup, 'A', clears + 0.5, edgePoint).ok).toBe(true)
   })
 
   it('to stand the blade further out ends where the jaws lose it, and says where', () => {
     // The pivot at 60 gives 24°, 20 mm out: 19° would need the blade beyond its own width.
-    const ask = [heldSetup, 'A', settingOfHeight(rig, 60), 19, station] as const
+    const ask = [heldSetup, 'A', settingOfHeight(rig, 60), 19, edgePoint] as const
     const solved = bladeHeightFor(...ask)
     expect(solved.ok && solved.bladeHeightMm).toBeGreaterThan(28)
     const advised = adviseBladeHeight(...ask)
     expect(advised).toEqual({ ok: false, reason: 'jaws-reach-to', limit: expect.closeTo(28 - LEAST_HELD_MM, 9) })
     const limit = advised.ok ? NaN : advised.limit!
-    const toLimit = moved(hold, 0, limit - bladeHeightMm(station, hold))
+    const toLimit = moved(hold, 0, limit - bladeHeightMm(edgePoint, hold))
     expect(grip.trouble({ ...toLimit, bladeYMm: toLimit.bladeYMm + 1e-6 })).toBeNull()
     expect(grip.trouble(moved(toLimit, 0, 0.01))).toBe('too-little-held')
   })
 
   it('never leads to a hold that the search would refuse', () => {
-    const stations = evenStations(blade.edge, 20)
+    const edgePoints = evenEdgePoints(blade.edge, 20)
     fc.assert(
       fc.property(fc.double({ min: 10, max: 35, noNaN: true }), fc.integer({ min: 0, max: 19 }), (deg, i) => {
-        const advised = adviseBladeHeight(heldSetup, 'A', settingOfHeight(rig, 60), deg, stations[i]!)
+        const advised = adviseBladeHeight(heldSetup, 'A', settingOfHeight(rig, 60), deg, edgePoints[i]!)
         if (!advised.ok) return
         const pivotMm = 60
-        expect(holdLimits({ ...heldSetup, hold: advised.hold }, 'A', [stations[i]!])(advised.hold, pivotMm)).toBeNull()
+        expect(
+          holdLimits({ ...heldSetup, hold: advised.hold }, 'A', [edgePoints[i]!])(advised.hold, pivotMm),
+        ).toBeNull()
       }),
     )
   })

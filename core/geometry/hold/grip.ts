@@ -3,7 +3,7 @@ import { bladeHeightMm, moved } from '../clamping/bladeHeight'
 import { clampFrame, toBladeFrame } from '../clamping/clampFrame'
 import type { ClampPosition } from '../../records/job/clampPosition'
 import { curveLength } from '../../math/curve/arcLength'
-import { evenStations, type Station } from '../../math/curve/stations'
+import { evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import type { JawSet } from '../../records/rig/jawSet'
 import type { Rig } from '../../records/rig/rig'
 import { radians } from '../../math/units/angle'
@@ -39,8 +39,8 @@ export interface Grip {
   touches(hold: ClampPosition): boolean
   /** How little and how much the jaws can reach over the spine at the place of a hold, mm; null where they cannot. */
   depthsMm(hold: ClampPosition): readonly [leastMm: number, mostMm: number] | null
-  /** The same as blade heights: how little and how much the edge at a station can stand out of the jaws here, mm. */
-  heightsMm(hold: ClampPosition, station: Station): readonly [leastMm: number, mostMm: number] | null
+  /** The same as blade heights: how little and how much the edge at a edgePoint can stand out of the jaws here, mm. */
+  heightsMm(hold: ClampPosition, edgePoint: EdgePoint): readonly [leastMm: number, mostMm: number] | null
   /** The nearest hold that can be, turned alike, on a stop where one will do; null where there is none. */
   nearest(hold: ClampPosition): ClampPosition | null
 }
@@ -81,10 +81,10 @@ export function gripOf(blade: HeldBlade, { jaws, stops }: Pick<Rig, 'jaws' | 'st
     }
     return least <= most ? [least, most] : null
   }
-  function heightsMm(hold: ClampPosition, station: Station): readonly [number, number] | null {
+  function heightsMm(hold: ClampPosition, edgePoint: EdgePoint): readonly [number, number] | null {
     const depths = depthsMm(hold)
     const height = (depth: number) =>
-      bladeHeightMm(station, hold) + (hold.bladeYMm - depth) * Math.cos(radians(hold.turnDeg))
+      bladeHeightMm(edgePoint, hold) + (hold.bladeYMm - depth) * Math.cos(radians(hold.turnDeg))
     return depths && [height(depths[1]), height(depths[0])]
   }
   function nearest(hold: ClampPosition): ClampPosition | null {
@@ -135,8 +135,8 @@ const known = new WeakMap<HeldBlade, Outline>()
 function outlineOf(of: HeldBlade): Outline {
   const before = known.get(of)
   if (before) return before
-  const edge = sampled(evenStations(of.edge, TABLE))
-  const spine = of.spine && curveLength(of.spine) > 0 ? sampled(evenStations(of.spine, TABLE)) : null
+  const edge = sampled(evenEdgePoints(of.edge, TABLE))
+  const spine = of.spine && curveLength(of.spine) > 0 ? sampled(evenEdgePoints(of.spine, TABLE)) : null
   const outline: Outline = (x) => {
     const onEdge = edge(x)
     return onEdge === null ? null : { edge: onEdge, spine: spine?.(x) ?? 0 }
@@ -146,12 +146,12 @@ function outlineOf(of: HeldBlade): Outline {
 }
 
 /** A curve's y by x: the last of its pieces over a place counts. */
-function sampled(stations: readonly Station[]): (x: number) => number | null {
-  const xs = stations.map((station) => station.point[0])
+function sampled(edgePoints: readonly EdgePoint[]): (x: number) => number | null {
+  const xs = edgePoints.map((edgePoint) => edgePoint.point[0])
   const [least, most] = [Math.min(...xs), Math.max(...xs)]
   const bins = new Array<number | null>(TABLE + 1).fill(null)
   const bin = (x: number) => Math.round(((x - least) / Math.max(most - least, 1e-9)) * TABLE)
-  for (const { point } of stations) bins[bin(point[0])] = point[1]
+  for (const { point } of edgePoints) bins[bin(point[0])] = point[1]
   for (let i = 1; i <= TABLE; i++) bins[i] ??= bins[i - 1] ?? null
   return (x) => (x < least - 1e-9 || x > most + 1e-9 ? null : (bins[Math.min(TABLE, Math.max(0, bin(x)))] ?? null))
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { contactAt, contactsAlong, type Contact } from '../contact/contact'
-import { evenStations, stationAt } from '../../math/curve/stations'
-import { reachersAt, type Setup } from '../setup/setup'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
+import { rodPosesAt, type Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { dot, scale, subtract, type Vec2 } from '../../math/vector/vec2'
 import { lowestAngleOverJawsDeg, topsOf } from './jawClearance'
@@ -12,7 +12,7 @@ const withBlade = (blade: Partial<Setup['blade']>): Setup => ({
   ...sampleSetup,
   blade: { ...sampleSetup.blade, ...blade },
 })
-const stations = evenStations(sampleSetup.blade.edge, 100)
+const edgePoints = evenEdgePoints(sampleSetup.blade.edge, 100)
 
 describe('will it hold', () => {
   it('a fully flat blade slips out beyond what was tried, a sabre grind holds to about double', () => {
@@ -34,14 +34,14 @@ describe('will it hold', () => {
   })
 
   it('stops the stone with its middle over the tip', () => {
-    const tip = stations.at(-1)!.point
-    expect(tipStop(sampleSetup, stations)).toEqual({ alongMm: tip[0] - 40, freeEdgeMm: tip[0] - 40 + 12.5 })
+    const tip = edgePoints.at(-1)!.point
+    expect(tipStop(sampleSetup, edgePoints)).toEqual({ alongMm: tip[0] - 40, freeEdgeMm: tip[0] - 40 + 12.5 })
   })
 
   it('narrow jaws let the stone go lower', () => {
     const narrow = { ...sampleSetup.rig.jaws!, name: 'Narrow', widthMm: 12, halfThicknessMm: 2 }
     const setup = { ...sampleSetup, rig: { ...sampleSetup.rig, moreJaws: [narrow] } }
-    const [wide, low] = clearances(setup, 'A', contactsAlong(stations, setup.hold, reachersAt(setup, 'A', 58)))
+    const [wide, low] = clearances(setup, 'A', contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 58)))
     expect(wide!.lowestDeg).toBeGreaterThan(low!.lowestDeg!)
     expect(low!.lowestDeg).toBeCloseTo((Math.atan2(2 + 1.5, 28) * 180) / Math.PI, 1)
   })
@@ -51,9 +51,9 @@ describe('will it hold', () => {
     const lowest = (spineThicknessMm: number, more: Partial<Setup['hold']> = {}, side: 'A' | 'B' = 'A') => {
       const setup = { ...withBlade({ spineThicknessMm }), hold: { ...hold, ...more } }
       const contact = contactAt(
-        stationAt(setup.blade.edge, 40),
+        edgePointAt(setup.blade.edge, 40),
         setup.hold,
-        reachersAt(setup, side, 58)({ fromHeelMm: 40 }),
+        rodPosesAt(setup, side, 58)({ fromHeelMm: 40 }),
       )
       if (!contact.ok) throw new Error(contact.reason)
       return lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws!), setup.stone, null)
@@ -86,8 +86,8 @@ describe('will it hold', () => {
       fc.property(held, jaws, stone, within(0, 95), within(30, 90), (hold, of, on, place, heightMm) => {
         const rig = { ...sampleSetup.rig, jaws: { ...sampleSetup.rig.jaws!, ...of }, rodLengthMm: 1000 }
         const setup = { ...sampleSetup, hold, rig, stone: { ...sampleSetup.stone, ...on } }
-        const station = stationAt(setup.blade.edge, place)
-        const contact = contactAt(station, hold, reachersAt(setup, 'A', heightMm)(station))
+        const edgePoint = edgePointAt(setup.blade.edge, place)
+        const contact = contactAt(edgePoint, hold, rodPosesAt(setup, 'A', heightMm)(edgePoint))
         fc.pre(contact.ok)
         if (!contact.ok) return
         const tops = topsOf(setup, 'A', rig.jaws)
@@ -110,7 +110,7 @@ describe('will it hold', () => {
       const jaws = { ...sampleSetup.rig.jaws!, knobHeightMm: 20, knobBehindMm }
       const stone = { ...sampleSetup.stone, lengthMm }
       const setup = { ...sampleSetup, stone, rig: { ...sampleSetup.rig, stroke, jaws } }
-      const along = contactsAlong([stationAt(setup.blade.edge, 40)], setup.hold, reachersAt(setup, 'A', 58))
+      const along = contactsAlong([edgePointAt(setup.blade.edge, 40)], setup.hold, rodPosesAt(setup, 'A', 58))
       const { lowestDeg, byKnob } = clearances(setup, 'A', along)[0]!
       return [lowestDeg, byKnob]
     }

@@ -3,7 +3,7 @@ import { lowestOverJaws, topsOf, type LowestOver } from './jawClearance'
 import type { Refusal } from '../../schema/refusal'
 import { bladeThere, thinsPerMm } from '../../records/blade/taper'
 import { curveLength } from '../../math/curve/arcLength'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { JawSet } from '../../records/rig/jawSet'
 import { jawSetsOf } from '../../records/rig/jaws'
 import type { Setup } from '../setup/setup'
@@ -60,8 +60,8 @@ export interface TipStop {
  * Where to stop the stone so that the tip stays sharp: its middle over the tip and no farther. Measured along the jaws,
  * on the side being worked. Source: docs/geometry.md, "Will it hold".
  */
-export function tipStop({ hold, stone }: Setup, stations: readonly Station[]): TipStop {
-  const [alongMm] = toClampFrame(stations.at(-1)!.point, clampFrame(hold))
+export function tipStop({ hold, stone }: Setup, edgePoints: readonly EdgePoint[]): TipStop {
+  const [alongMm] = toClampFrame(edgePoints.at(-1)!.point, clampFrame(hold))
   return { alongMm, freeEdgeMm: alongMm + stone.widthMm / 2 }
 }
 

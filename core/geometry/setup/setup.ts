@@ -1,4 +1,4 @@
-import { contactAt, type Contact, type Reacher } from '../contact/contact'
+import { contactAt, type Contact, type RodPose } from '../contact/contact'
 import type { Refusal } from '../../schema/refusal'
 import { seatUnder } from '../contact/underStone'
 import type { Blade } from '../../records/blade/blade'
@@ -15,7 +15,7 @@ import {
   type GrippedHold,
 } from '../clamping/centring'
 import type { ClampPosition } from '../../records/job/clampPosition'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import { heightOfSetting } from '../../records/rig/dial'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import { pivotAt } from '../clamping/pivot'
@@ -32,7 +32,7 @@ export interface Setup {
 }
 
 /** A place of the edge: its arc length from the heel. */
-type Place = Pick<Station, 'fromHeelMm'>
+type Place = Pick<EdgePoint, 'fromHeelMm'>
 
 /** Whether the blade lies differently for each place of its edge: on a table, where its thickness changes along it. */
 export const liesByPlace = ({ rig, blade }: Pick<Setup, 'rig' | 'blade'>): boolean => restsOnTable(rig) && tapers(blade)
@@ -59,14 +59,14 @@ const inTheseJaws = ({ centring }: Rig, hold: GrippedHold): GrippedHold => ({
  * What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table), as each
  * place of the edge sees it.
  */
-export function reachersAt(setup: Setup, side: Side, pivotHeightMm: number): (place: Place) => Reacher {
-  if (liesByPlace(setup)) return (place) => reacherAt(setup, side, pivotHeightMm, place)
-  const everywhere = reacherAt(setup, side, pivotHeightMm, { fromHeelMm: 0 })
+export function rodPosesAt(setup: Setup, side: Side, pivotHeightMm: number): (place: Place) => RodPose {
+  if (liesByPlace(setup)) return (place) => rodPoseAt(setup, side, pivotHeightMm, place)
+  const everywhere = rodPoseAt(setup, side, pivotHeightMm, { fromHeelMm: 0 })
   return () => everywhere
 }
 
 /** The same for one place of the edge. */
-export function reacherAt(setup: Setup, side: Side, pivotHeightMm: number, place: Place): Reacher {
+export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number, place: Place): RodPose {
   const { pivot, slideMm } = pivotAt(setup.rig, pivotHeightMm, side)
   const plane = centrePlaneOf(setup, side, place)
   return {
@@ -96,8 +96,8 @@ function alongSlot(plane: CentrePlane): ClampPoint {
   return { u: to.u - from.u, v: to.v - from.v, w: to.w - from.w }
 }
 
-/** The contact at one station for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
-export function contactFor(setup: Setup, side: Side, setting: DialSetting, station: Station): Contact | Refusal {
+/** The contact at one edgePoint for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
+export function contactFor(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Contact | Refusal {
   const height = heightOfSetting(setup.rig, setting)
-  return height.ok ? contactAt(station, setup.hold, reacherAt(setup, side, height.heightMm, station)) : height
+  return height.ok ? contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height.heightMm, edgePoint)) : height
 }

@@ -4,8 +4,8 @@ import { contactAt } from '../contact/contact'
 import { edgeAngle } from '../../math/edgeAngle/edgeAngle'
 import { pivotOverBlade } from '../clamping/centring'
 import { clampFrame, toClampFrame } from '../clamping/clampFrame'
-import { stationAt } from '../../math/curve/stations'
-import { centrePlaneOf, reacherAt, type Setup } from './setup'
+import { edgePointAt } from '../../math/curve/edgePoints'
+import { centrePlaneOf, rodPoseAt, type Setup } from './setup'
 import { sampleSetup, slotRig, tableRig } from './sampleSetup.fixture'
 
 it('on a table, with the blade turned, a pivot in a wide slot slides along the slot and not along the blade', () => {
@@ -14,14 +14,14 @@ it('on a table, with the blade turned, a pivot in a wide slot slides along the s
   fc.assert(
     fc.property(range(-30, 30), range(2, 96), range(0, 3), (turnDeg, fromHeelMm, tiltDeg) => {
       const setup: Setup = { ...sampleSetup, rig, hold: { ...sampleSetup.hold, turnDeg, tiltDeg } }
-      const station = stationAt(setup.blade.edge, fromHeelMm)
-      const contact = contactAt(station, setup.hold, { ...reacherAt(setup, 'A', 60, station), rodLengthMm: 1000 })
+      const edgePoint = edgePointAt(setup.blade.edge, fromHeelMm)
+      const contact = contactAt(edgePoint, setup.hold, { ...rodPoseAt(setup, 'A', 60, edgePoint), rodLengthMm: 1000 })
       fc.pre(contact.ok)
       // Of all places of the slot the one from which the rod runs most squarely at the edge, by trying them.
-      const plane = centrePlaneOf(setup, 'A', station)
+      const plane = centrePlaneOf(setup, 'A', edgePoint)
       const frame = clampFrame(setup.hold)
-      const [u, v] = toClampFrame(station.point, frame)
-      const [hx, hy] = station.heading
+      const [u, v] = toClampFrame(edgePoint.point, frame)
+      const [hx, hy] = edgePoint.heading
       const [tu, tv] = [hx * frame.cos - hy * frame.sin, hx * frame.sin + hy * frame.cos]
       let best = { off: Infinity, deg: NaN }
       for (let slid = -20; slid <= 20; slid += 0.01) {

@@ -4,8 +4,8 @@ import type { GaugeAxes } from '../../records/job/gaugeZero'
 import { refuse, type Refusal } from '../../schema/refusal'
 import { secantRoot } from '../contact/solve'
 import type { PerSide, Side } from '../../records/common/side'
-import type { Station } from '../../math/curve/stations'
-import { reacherAt, type Setup } from '../setup/setup'
+import type { EdgePoint } from '../../math/curve/edgePoints'
+import { rodPoseAt, type Setup } from '../setup/setup'
 import { radians } from '../../math/units/angle'
 
 /** Something measured with side A up, and the same with side B up. */
@@ -51,7 +51,7 @@ export interface FoundOffset {
 export function offsetFromStoneReadings(
   setup: Setup,
   pivotHeightMm: PerSide<number>,
-  station: Station,
+  edgePoint: EdgePoint,
   readDeg: BothWaysUp,
   axes: GaugeAxes,
 ): FoundOffset | Refusal {
@@ -59,7 +59,7 @@ export function offsetFromStoneReadings(
   const reading = (side: Side, centreOffsetMm: number): number => {
     const hold = { ...setup.hold, centreOffsetMm }
     const held = { ...setup, hold }
-    const contact = contactAt(station, hold, reacherAt(held, side, pivotHeightMm[side], station))
+    const contact = contactAt(edgePoint, hold, rodPoseAt(held, side, pivotHeightMm[side], edgePoint))
     if (contact.ok) return expectedReadingDeg(held, side, contact, { zero: 'centre-plane', axes })
     refused = contact
     return NaN

@@ -1,5 +1,5 @@
 import type { PerSide } from '../../records/common/side'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import { contactFor, type Setup } from '../setup/setup'
 
@@ -18,10 +18,10 @@ export interface SideDifference {
 /** Less than this is not told. */
 const LEAST_DEG = 0.005
 
-/** How far the two sides differ at a station, and why. Source: docs/geometry.md, "The two sides". */
-export function sideDifference(setup: Setup, dialled: PerSide<DialSetting>, station: Station): SideDifference {
+/** How far the two sides differ at a edgePoint, and why. Source: docs/geometry.md, "The two sides". */
+export function sideDifference(setup: Setup, dialled: PerSide<DialSetting>, edgePoint: EdgePoint): SideDifference {
   const between = (at: Setup, dials = dialled): number | null => {
-    const [a, b] = [contactFor(at, 'A', dials.A, station), contactFor(at, 'B', dials.B, station)]
+    const [a, b] = [contactFor(at, 'A', dials.A, edgePoint), contactFor(at, 'B', dials.B, edgePoint)]
     return a.ok && b.ok ? a.edgeAngleDeg - b.edgeAngleDeg : null
   }
   const differenceDeg = between(setup)

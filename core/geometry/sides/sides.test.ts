@@ -2,23 +2,23 @@ import { describe, expect, it } from 'vitest'
 import { contactAt } from '../contact/contact'
 import { primaryHalfAngleDeg } from '../../records/blade/primaryHalfAngle'
 import { grippedCentrePlane } from '../clamping/centring'
-import { evenStations, stationAt } from '../../math/curve/stations'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { settingOfHeight } from '../../records/rig/dial'
 import { evaluate } from '../../uncertainty/evaluate'
-import { reacherAt, type Setup } from '../setup/setup'
+import { rodPoseAt, type Setup } from '../setup/setup'
 import { armsRig, sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { clampOrBlade, offsetFromEdgeHeights, offsetFromStoneReadings, tiltFromFlats } from './findCentring'
 import { sideDifference } from './sideDifference'
 
-const station = stationAt(sampleSetup.blade.edge, 40)
+const edgePoint = edgePointAt(sampleSetup.blade.edge, 40)
 const off: Setup = { ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.6 } }
 const dial = (heightMm: number) => settingOfHeight(sampleSetup.rig, heightMm)
 const alike = { A: dial(58), B: dial(58) }
 
 describe('how far the sides differ', () => {
   it('is nothing on a centred blade, and with both errors their sum', () => {
-    expect(sideDifference(sampleSetup, alike, station)).toEqual({ differenceDeg: 0, shares: [] })
-    const { differenceDeg, shares } = sideDifference(off, alike, station)
+    expect(sideDifference(sampleSetup, alike, edgePoint)).toEqual({ differenceDeg: 0, shares: [] })
+    const { differenceDeg, shares } = sideDifference(off, alike, edgePoint)
     expect(differenceDeg).toBeCloseTo(23.0472093 - 22.3865573, 6)
     expect(shares.map((share) => share.cause)).toEqual(['tilt', 'centre-offset'])
     expect(shares.reduce((sum, share) => sum + share.deg, 0)).toBeCloseTo(differenceDeg!, 2)
@@ -28,7 +28,7 @@ describe('how far the sides differ', () => {
     const { shares } = sideDifference(
       { ...sampleSetup, rig: armsRig },
       { A: settingOfHeight(armsRig, 58), B: settingOfHeight(armsRig, 56) },
-      station,
+      edgePoint,
     )
     expect(shares.map((share) => share.cause).sort()).toEqual(['arms', 'dials'])
   })
@@ -36,9 +36,9 @@ describe('how far the sides differ', () => {
   it('a pivot beside the middle makes turned sides differ, and two arms of the same place do not', () => {
     const beside = { ...sampleSetup, rig: { ...sampleSetup.rig, pivot: { ...sampleSetup.rig.pivot, alongMm: 30 } } }
     const turned = { ...beside, hold: { ...beside.hold, turnDeg: 4 } }
-    const { differenceDeg, shares } = sideDifference(turned, alike, station)
+    const { differenceDeg, shares } = sideDifference(turned, alike, edgePoint)
     const angle = (side: 'A' | 'B') => {
-      const contact = contactAt(station, turned.hold, reacherAt(turned, side, 58, station))
+      const contact = contactAt(edgePoint, turned.hold, rodPoseAt(turned, side, 58, edgePoint))
       return contact.ok ? contact.edgeAngleDeg : NaN
     }
     expect(differenceDeg).toBeCloseTo(angle('A') - angle('B'), 9)
@@ -47,7 +47,7 @@ describe('how far the sides differ', () => {
   })
 
   it('tells the largest share first, each signed, and none that a look cannot see', () => {
-    const { shares } = sideDifference(off, { A: dial(58), B: dial(62) }, station)
+    const { shares } = sideDifference(off, { A: dial(58), B: dial(62) }, edgePoint)
     expect(shares.map(({ cause, deg }) => [cause, Math.sign(deg)])).toEqual([
       ['dials', -1],
       ['tilt', 1],
@@ -55,14 +55,14 @@ describe('how far the sides differ', () => {
       ['centre-offset', -1],
     ])
     const hardly = { ...sampleSetup, hold: { ...sampleSetup.hold, tiltDeg: 0.002 } }
-    expect(sideDifference(hardly, alike, station).shares).toEqual([])
+    expect(sideDifference(hardly, alike, edgePoint).shares).toEqual([])
   })
 
   it('knows no difference where one side has no angle', () => {
     const short = { ...sampleSetup, rig: { ...sampleSetup.rig, rodLengthMm: 30 } }
-    expect(sideDifference(short, alike, station)).toEqual({ differenceDeg: null, shares: [] })
+    expect(sideDifference(short, alike, edgePoint)).toEqual({ differenceDeg: null, shares: [] })
     const shortOnB = { ...sampleSetup, rig: { ...armsRig, pivotB: { setbackMm: 400, alongMm: 0 } } }
-    expect(sideDifference(shortOnB, alike, station)).toEqual({ differenceDeg: null, shares: [] })
+    expect(sideDifference(shortOnB, alike, edgePoint)).toEqual({ differenceDeg: null, shares: [] })
   })
 
   it('a table rest on faces of unequal slope differs by twice the half-difference', () => {
@@ -70,7 +70,7 @@ describe('how far the sides differ', () => {
     const { differenceDeg } = sideDifference(
       uneven,
       { A: settingOfHeight(tableRig, 58), B: settingOfHeight(tableRig, 58) },
-      station,
+      edgePoint,
     )
     expect(Math.abs(differenceDeg!)).toBeCloseTo(1, 1)
   })
@@ -94,14 +94,14 @@ describe('finding the centring error', () => {
 
   it('by the gauge on the stone: the offset that gives both readings', () => {
     const read = (['A', 'B'] as const).map((side) => {
-      const contact = contactAt(station, off.hold, reacherAt(off, side, 58, station))
+      const contact = contactAt(edgePoint, off.hold, rodPoseAt(off, side, 58, edgePoint))
       return contact.ok ? contact.gaugeDeg : NaN
     })
     const unknown = { ...off, hold: { ...off.hold, centreOffsetMm: 0 } }
-    const found = offsetFromStoneReadings(unknown, { A: 58, B: 58 }, station, { A: read[0]!, B: read[1]! }, 'two')
+    const found = offsetFromStoneReadings(unknown, { A: 58, B: 58 }, edgePoint, { A: read[0]!, B: read[1]! }, 'two')
     expect(found.ok && found.centreOffsetMm).toBeCloseTo(0.4, 6)
     const explain = (setup: Setup, A: number) =>
-      offsetFromStoneReadings(setup, { A: 58, B: 58 }, station, { A, B: read[1]! }, 'two')
+      offsetFromStoneReadings(setup, { A: 58, B: 58 }, edgePoint, { A, B: read[1]! }, 'two')
     // 15 degrees apart would need the edge more than a centimetre off the middle.
     expect(explain(unknown, read[1]! + 15)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })
     expect(explain(unknown, NaN)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })
@@ -114,7 +114,7 @@ describe('finding the centring error', () => {
   })
 
   it('and the correction brings both sides to the wanted angle', () => {
-    const stations = evenStations(off.blade.edge, 50)
+    const edgePoints = evenEdgePoints(off.blade.edge, 50)
     const known = {
       bladeHeightToleranceMm: 0.5,
       holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
@@ -122,7 +122,7 @@ describe('finding the centring error', () => {
     const e = evaluate(
       off,
       { dialled: { A: dial(57), B: dial(59), linked: false }, dialForMm: null, lookAtMm: 40, ...known },
-      stations,
+      edgePoints,
     )
     const [a, b] = [e.sides.A, e.sides.B]
     expect(a.ok && b.ok && a.contact.edgeAngleDeg - b.contact.edgeAngleDeg).toBeLessThan(0.1)

@@ -7,7 +7,7 @@ import { restOf } from './restOf'
 import type { Segment } from './segment'
 import { segmentAt } from './segmentAt'
 import { smoothed } from './smoothed'
-import { evenStations, stationAt } from './stations'
+import { evenEdgePoints, edgePointAt } from './edgePoints'
 import { svgPath } from './svgPath'
 
 const line: Segment = { type: 'line', from: [0, 28], to: [55, 28] }
@@ -72,11 +72,11 @@ describe('edge curves', () => {
   })
 
   it('stations are even in arc length across corners and kinds of piece', () => {
-    const stations = evenStations([line, belly], 101)
-    const gaps = stations.slice(1).map((s, i) => s.fromHeelMm - stations[i]!.fromHeelMm)
+    const edgePoints = evenEdgePoints([line, belly], 101)
+    const gaps = edgePoints.slice(1).map((s, i) => s.fromHeelMm - edgePoints[i]!.fromHeelMm)
     for (const gap of gaps) expect(gap).toBeCloseTo(curveLength([line, belly]) / 100, 9)
-    expect(stations[100]!.point[0]).toBeCloseTo(segmentAt(belly, 1).point[0], 9)
-    expect(stationAt([kitchen], 1e9).point).toEqual([205, 12])
+    expect(edgePoints[100]!.point[0]).toBeCloseTo(segmentAt(belly, 1).point[0], 9)
+    expect(edgePointAt([kitchen], 1e9).point).toEqual([205, 12])
   })
 
   it('the rest of a curve is as long as what is left, and lies where the whole one does', () => {
@@ -88,8 +88,8 @@ describe('edge curves', () => {
         expect(curveLength(rest)).toBeCloseTo((1 - share) * total, 6)
         for (const more of [0, 0.4, 1]) {
           const [here, there] = [
-            stationAt(rest, more * (1 - share) * total),
-            stationAt(of, (share + more * (1 - share)) * total),
+            edgePointAt(rest, more * (1 - share) * total),
+            edgePointAt(of, (share + more * (1 - share)) * total),
           ]
           expect(Math.hypot(here.point[0] - there.point[0], here.point[1] - there.point[1])).toBeLessThan(1e-6)
         }

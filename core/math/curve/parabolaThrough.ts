@@ -1,4 +1,4 @@
-import { eliminate } from '../vector/eliminate'
+import { solveLinear } from '../vector/solveLinear'
 import type { Vec2 } from '../vector/vec2'
 
 /** The parabola of least squares; null where the points do not tell one. */
@@ -7,7 +7,7 @@ export function parabolaThrough(points: readonly Vec2[]): ((u: number) => number
   const unit = (u: number) => (2 * (u - from)) / (to - from) - 1
   const sum = (power: number, of: (d: number) => number) =>
     points.reduce((all, [u, d]) => all + of(d) * unit(u) ** power, 0)
-  const factors = eliminate(
+  const factors = solveLinear(
     [0, 1, 2].map((i) => [...[i, i + 1, i + 2].map((power) => sum(power, () => 1)), sum(i, (d) => d)]),
   )
   if (!factors) return null

@@ -1,14 +1,14 @@
 import { degrees } from '../units/angle'
-import type { Station } from './stations'
+import type { EdgePoint } from './edgePoints'
 
 /**
- * How much the heading turns from one station to the next, degrees; to the left (out of a hollow) is positive, a belly
+ * How much the heading turns from one edgePoint to the next, degrees; to the left (out of a hollow) is positive, a belly
  * turns negative.
  */
-export function turningDeg(stations: readonly Station[]): number[] {
-  return stations.slice(1).map((station, i) => {
-    const [ax, ay] = stations[i]!.heading
-    const [bx, by] = station.heading
+export function turningDeg(edgePoints: readonly EdgePoint[]): number[] {
+  return edgePoints.slice(1).map((edgePoint, i) => {
+    const [ax, ay] = edgePoints[i]!.heading
+    const [bx, by] = edgePoint.heading
     return degrees(Math.atan2(ax * by - ay * bx, ax * bx + ay * by))
   })
 }

@@ -1,10 +1,10 @@
 /**
- * How many decimals a figure may be shown with, given its doubt (half-width, same unit): the last digit shown
- * is never finer than the decade of the doubt. A doubt of 0.3 backs one decimal, 0.04 two, 2 none; at most `most`.
+ * How many decimals a figure may be shown with, given its uncertainty (half-width, same unit): the last digit shown
+ * is never finer than the decade of the uncertainty. An uncertainty of 0.3 backs one decimal, 0.04 two, 2 none; at most `most`.
  */
-export function decimalsBackedBy(doubt: number, most = 2): number {
-  if (!(doubt > 0)) return most
-  return Math.min(most, Math.max(0, -Math.floor(Math.log10(doubt))))
+export function decimalsBackedBy(uncertainty: number, most = 2): number {
+  if (!(uncertainty > 0)) return most
+  return Math.min(most, Math.max(0, -Math.floor(Math.log10(uncertainty))))
 }
 
 /** Rounds to the nearest multiple of a step; a step of zero leaves the value as it is. */

@@ -27,7 +27,7 @@ describe('lengths as people type them', () => {
 })
 
 describe('figures shown', () => {
-  it('a doubt backs no finer digit than its own decade', () => {
-    expect([0.3, 0.1, 0.04, 1.2, 25].map((doubt) => decimalsBackedBy(doubt))).toEqual([1, 1, 2, 0, 0])
+  it('an uncertainty backs no finer digit than its own decade', () => {
+    expect([0.3, 0.1, 0.04, 1.2, 25].map((uncertainty) => decimalsBackedBy(uncertainty))).toEqual([1, 1, 2, 0, 0])
   })
 })

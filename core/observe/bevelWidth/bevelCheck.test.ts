@@ -22,13 +22,13 @@ function widthOn(side: Side, placeMm: number, is: { edgeDeg: number; thicker?: n
   const x = (begins - off) / (tan(is.edgeDeg) - flank)
   return x / Math.cos((is.edgeDeg * Math.PI) / 180)
 }
-const found = (side: Side, placeMm: number, widthMm: number, edgeDoubtDeg = 0.3): WidthFound => ({
+const found = (side: Side, placeMm: number, widthMm: number, edgeUncertaintyDeg = 0.3): WidthFound => ({
   side,
   placeMm,
   widthMm,
-  doubtMm: 0.05,
+  uncertaintyMm: 0.05,
   edgeDeg: 18,
-  edgeDoubtDeg,
+  edgeUncertaintyDeg,
 })
 
 describe('the width of a bevel against what angle and thickness give', () => {
@@ -43,13 +43,13 @@ describe('the width of a bevel against what angle and thickness give', () => {
     const at = widthOn('A', 20, { edgeDeg: 18 })
     const [near, far] = checkWidths(blade, [found('A', 20, at + 0.1), found('A', 20, at + 0.2)])
     expect([near!.agrees, far!.agrees]).toEqual([true, false])
-    expect(near!.predictedDoubtMm).toBeCloseTo(Math.hypot(0.06 * 1.63, 0.3 * 0.05), 2)
+    expect(near!.predictedUncertaintyMm).toBeCloseTo(Math.hypot(0.06 * 1.63, 0.3 * 0.05), 2)
   })
 
   it.each([
     ['thickness', { thicker: 0.16 }, 0.16],
     ['apex', { apexToA: 0.14 }, 0.14],
-    ['angle-B', { angleB: 4, edgeDoubtDeg: 1 }, 4],
+    ['angle-B', { angleB: 4, edgeUncertaintyDeg: 1 }, 4],
   ] as const)('%s that is off is named first, and by how much, in 95 of 100 blades', (what, is, off) => {
     const normal = randomNormal.source(randomLcg(0.3))(0, 0.02)
     let first = 0
@@ -61,7 +61,7 @@ describe('the width of a bevel against what angle and thickness give', () => {
             side,
             place,
             widthOn(side, place, { ...is, edgeDeg }) + normal(),
-            'edgeDoubtDeg' in is ? is.edgeDoubtDeg : 0.3,
+            'edgeUncertaintyDeg' in is ? is.edgeUncertaintyDeg : 0.3,
           )
         }),
       )
@@ -129,11 +129,15 @@ describe('a width in a photograph', () => {
     const across = 80 / Math.hypot(1, 0.05)
     const up = ([x, y]: readonly [number, number]) => [x, y - 80] as const
     const one = pictureWidth({ scale, scaleMm: 8, edge, shoulder: [up([20, 396])] })
-    expect(one).toMatchObject({ ok: true, widthMm: expect.closeTo(across / 100, 9), doubtMm: expect.closeTo(0.028, 2) })
+    expect(one).toMatchObject({
+      ok: true,
+      widthMm: expect.closeTo(across / 100, 9),
+      uncertaintyMm: expect.closeTo(0.028, 2),
+    })
     const three = pictureWidth({ scale, scaleMm: 8, edge, shoulder: edge.map(up) })
-    expect(three.ok && one.ok && three.doubtMm < one.doubtMm).toBe(true)
+    expect(three.ok && one.ok && three.uncertaintyMm < one.uncertaintyMm).toBe(true)
     const uneven = pictureWidth({ scale, scaleMm: 8, edge, shoulder: [up([100, 400]), up([500, 440])] })
-    expect(uneven.ok && uneven.doubtMm).toBeGreaterThan(1)
+    expect(uneven.ok && uneven.uncertaintyMm).toBeGreaterThan(1)
   })
 
   it('says what is not marked yet', () => {
@@ -146,10 +150,14 @@ describe('a width in a photograph', () => {
 })
 
 it('the edge angle at a place is what is set there, moved by what the steel is off where it was proved', () => {
-  const set = { here: 21, whereProved: 20, doubtDeg: 0.4 }
-  expect(edgeAngleThere(set, null)).toEqual({ deg: 21, doubtDeg: 0.4, by: 'set' })
-  expect(edgeAngleThere(set, { deg: 20.5, doubtDeg: 0.2 })).toEqual({ deg: 21.5, doubtDeg: 0.2, by: 'proved' })
-  expect(edgeAngleThere({ ...set, here: null }, { deg: 20.5, doubtDeg: 0.2 })!.deg).toBe(20.5)
-  expect(edgeAngleThere({ ...set, whereProved: null }, { deg: 20.5, doubtDeg: 0.2 })!.deg).toBe(20.5)
+  const set = { here: 21, whereProved: 20, uncertaintyDeg: 0.4 }
+  expect(edgeAngleThere(set, null)).toEqual({ deg: 21, uncertaintyDeg: 0.4, by: 'set' })
+  expect(edgeAngleThere(set, { deg: 20.5, uncertaintyDeg: 0.2 })).toEqual({
+    deg: 21.5,
+    uncertaintyDeg: 0.2,
+    by: 'proved',
+  })
+  expect(edgeAngleThere({ ...set, here: null }, { deg: 20.5, uncertaintyDeg: 0.2 })!.deg).toBe(20.5)
+  expect(edgeAngleThere({ ...set, whereProved: null }, { deg: 20.5, uncertaintyDeg: 0.2 })!.deg).toBe(20.5)
   expect(edgeAngleThere({ ...set, here: null }, null)).toBeNull()
 })

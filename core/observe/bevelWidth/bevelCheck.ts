@@ -12,16 +12,16 @@ export interface WidthFound {
   readonly side: Side
   readonly placeMm: number
   readonly widthMm: number
-  readonly doubtMm: number
+  readonly uncertaintyMm: number
   /** The edge angle there, proved or set, degrees, and how sure. */
   readonly edgeDeg: number
-  readonly edgeDoubtDeg: number
+  readonly edgeUncertaintyDeg: number
 }
 
 /** A measured width against the one that angle, thickness and taper give. */
 export interface WidthChecked extends WidthFound {
   readonly predictedMm: number
-  readonly predictedDoubtMm: number
+  readonly predictedUncertaintyMm: number
   /** Measured less predicted. */
   readonly differsMm: number
   /** No further off than both are sure. */
@@ -53,12 +53,12 @@ export function checkWidths(blade: Blade, found: readonly WidthFound[]): WidthCh
   return found.flatMap((one): WidthChecked[] => {
     const predictedMm = widthAt(blade, one)
     if (predictedMm === null) return []
-    const byAngle = slopeByAngle(blade, one) * one.edgeDoubtDeg
+    const byAngle = slopeByAngle(blade, one) * one.edgeUncertaintyDeg
     const byThickness = slopeByThickness(blade, one) * THICKNESS_TOLERANCE_MM
-    const predictedDoubtMm = Math.hypot(byAngle, byThickness)
+    const predictedUncertaintyMm = Math.hypot(byAngle, byThickness)
     const differsMm = one.widthMm - predictedMm
-    const agrees = Math.abs(differsMm) <= Math.hypot(one.doubtMm, predictedDoubtMm)
-    return [{ ...one, predictedMm, predictedDoubtMm, differsMm, agrees }]
+    const agrees = Math.abs(differsMm) <= Math.hypot(one.uncertaintyMm, predictedUncertaintyMm)
+    return [{ ...one, predictedMm, predictedUncertaintyMm, differsMm, agrees }]
   })
 }
 
@@ -75,10 +75,10 @@ export function widthCauses(
   if (wrong.length === 0) return []
   const open = [...new Set(wrong.map(({ side }) => side))].filter((side) => through[side] !== true)
   const narrow = wrong.every(({ differsMm, side }) => differsMm < 0 && open.includes(side))
-  const angleDoubtDeg = Math.max(...checked.map(({ edgeDoubtDeg }) => edgeDoubtDeg))
+  const angleUncertaintyDeg = Math.max(...checked.map(({ edgeUncertaintyDeg }) => edgeUncertaintyDeg))
   const angle = (what: 'angle' | 'angle-A' | 'angle-B', on: readonly Side[]): Suspect<typeof what> => ({
     what,
-    tolerance: angleDoubtDeg,
+    tolerance: angleUncertaintyDeg,
     perUnit: (i, off) => (on.includes(checked[i]!.side) ? slopeByAngle(blade, checked[i]!, off) : 0),
   })
   const suspects: Suspect<Exclude<WidthCause['what'], 'not-through'>>[] = [
@@ -93,7 +93,10 @@ export function widthCauses(
     const apex = { tolerance: APEX_TOLERANCE_MM, perUnit: (i: number) => slopeByApex(blade, checked[i]!) }
     suspects.push({ what: 'apex', ...apex }, angle('angle-A', ['A']), angle('angle-B', ['B']))
   }
-  const differences = checked.map(({ differsMm, doubtMm }) => ({ differs: differsMm, doubt: doubtMm }))
+  const differences = checked.map(({ differsMm, uncertaintyMm }) => ({
+    differs: differsMm,
+    uncertainty: uncertaintyMm,
+  }))
   return [
     ...(narrow ? [{ what: 'not-through' as const, sides: open }] : []),
     ...(singleCauses(differences, suspects) as WidthCause[]),

@@ -1,7 +1,7 @@
 /** An edge angle, degrees, how sure (half-width, 95 in 100), and which of the four it is. */
 export interface EdgeAngleThere {
   readonly deg: number
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
   readonly by: 'proved' | 'set'
 }
 
@@ -10,11 +10,11 @@ export interface EdgeAngleThere {
  * where it was proved. As proved where nothing is set there; null where neither is known.
  */
 export function edgeAngleThere(
-  setDeg: { readonly here: number | null; readonly whereProved: number | null; readonly doubtDeg: number },
-  proved: { readonly deg: number; readonly doubtDeg: number } | null,
+  setDeg: { readonly here: number | null; readonly whereProved: number | null; readonly uncertaintyDeg: number },
+  proved: { readonly deg: number; readonly uncertaintyDeg: number } | null,
 ): EdgeAngleThere | null {
-  const { here, whereProved, doubtDeg } = setDeg
-  if (!proved) return here === null ? null : { deg: here, doubtDeg, by: 'set' }
+  const { here, whereProved, uncertaintyDeg } = setDeg
+  if (!proved) return here === null ? null : { deg: here, uncertaintyDeg, by: 'set' }
   const along = here === null || whereProved === null ? 0 : here - whereProved
-  return { deg: proved.deg + along, doubtDeg: proved.doubtDeg, by: 'proved' }
+  return { deg: proved.deg + along, uncertaintyDeg: proved.uncertaintyDeg, by: 'proved' }
 }

@@ -17,7 +17,7 @@ export type PictureWidth =
       readonly ok: true
       readonly widthMm: number
       /** Half-width of the range that holds 95 in 100. */
-      readonly doubtMm: number
+      readonly uncertaintyMm: number
       /** What a pixel of the picture is. */
       readonly pixelMm: number
     }
@@ -30,7 +30,7 @@ const LEAST_SCALE_PX = 20
 
 /**
  * The width of a bevel in a close-up taken square to its face: the mean distance of the shoulder's marks from the line
- * of the edge, by the scale in the picture; doubt from the marks' own, and from their scatter (Student's factor) where
+ * of the edge, by the scale in the picture; uncertainty from the marks' own, and from their scatter (Student's factor) where
  * there are several. Source: docs/bevel-check.md, "On a photograph".
  */
 export function pictureWidth({ scale, scaleMm, edge, shoulder }: MarkedBevel): PictureWidth {
@@ -44,7 +44,12 @@ export function pictureWidth({ scale, scaleMm, edge, shoulder }: MarkedBevel): P
   const n = shoulder.length
   const byMarks = (Math.SQRT2 * MARK_PX * pixelMm) / Math.sqrt(n)
   const byScale = (widths.mean * Math.SQRT2 * MARK_PX) / scalePx
-  return { ok: true, widthMm: widths.mean, doubtMm: Math.hypot(Math.max(widths.doubt ?? 0, byMarks), byScale), pixelMm }
+  return {
+    ok: true,
+    widthMm: widths.mean,
+    uncertaintyMm: Math.hypot(Math.max(widths.uncertainty ?? 0, byMarks), byScale),
+    pixelMm,
+  }
 }
 
 /** How far a point lies from a line of straight pieces, the first and last of them running on. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Blade } from '../../records/blade/blade'
-import { stationAt } from '../../math/curve/stations'
+import { edgePointAt } from '../../math/curve/edgePoints'
 import type { Side } from '../../records/common/side'
 import type { MeasureId } from '../../uncertainty/measures'
 import { plainStone, postRig, sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
@@ -33,10 +33,10 @@ const proofsOf = ({ nominal, proved }: Case): ProvedAngle[] =>
     },
     side: side as Side,
     pivotHeightMm,
-    station: stationAt(edge, 50),
+    edgePoint: edgePointAt(edge, 50),
     stoneId: String(stone),
     deg: provedDeg,
-    doubtDeg,
+    uncertaintyDeg: doubtDeg,
   }))
 
 describe('a rig fitted to the angles proved on it', () => {
@@ -44,7 +44,7 @@ describe('a rig fitted to the angles proved on it', () => {
 
   it('is off by no more than it says, about as often as it says', () => {
     const inside = fits.flatMap(({ of, fit }) =>
-      fit.unknowns.map(({ error, doubt }, k) => Math.abs(error - of.trueError[NAMES[k]!]) <= doubt),
+      fit.unknowns.map(({ error, uncertainty }, k) => Math.abs(error - of.trueError[NAMES[k]!]) <= uncertainty),
     )
     const share = inside.filter(Boolean).length / inside.length
     expect(share).toBeGreaterThanOrEqual(0.93)
@@ -52,9 +52,9 @@ describe('a rig fitted to the angles proved on it', () => {
   })
 
   it.each(fits)('$of.name: half-widths and errors as least squares has them', ({ of, fit }) => {
-    fit.unknowns.forEach(({ error, doubt }, k) => {
+    fit.unknowns.forEach(({ error, uncertainty }, k) => {
       const [fitted, halfWidth] = of.fitted[NAMES[k]!] as [number, number]
-      expect(Math.abs(doubt / halfWidth - 1), NAMES[k]).toBeLessThan(0.1)
+      expect(Math.abs(uncertainty / halfWidth - 1), NAMES[k]).toBeLessThan(0.1)
       expect(Math.abs(error - fitted), NAMES[k]).toBeLessThan(0.2 * halfWidth)
     })
   })
@@ -78,9 +78,9 @@ describe('a wild proof', () => {
 describe('what nothing was proved of', () => {
   it('is known as well as before', () => {
     const unknowns = unknownsOf(reference.cases[0]!)
-    fitRig([], unknowns).unknowns.forEach(({ error, doubt, tolerance }) => {
+    fitRig([], unknowns).unknowns.forEach(({ error, uncertainty, tolerance }) => {
       expect(Math.abs(error)).toBeLessThan(1e-6)
-      expect(doubt).toBeCloseTo(tolerance, 6)
+      expect(uncertainty).toBeCloseTo(tolerance, 6)
     })
   })
 })
@@ -88,16 +88,17 @@ describe('what nothing was proved of', () => {
 describe('stand-in benches with three proved blades, and two more', () => {
   const count = Number(process.env.JAW_TILT_BENCHES ?? 100)
   const outcomes = Array.from({ length: count }, (_, i) => calibratedBench((i + 0.5) / count, sampleSetup))
-  const doubts = (when: (typeof STAGES)[number]) => outcomes.map((one) => one[when].doubtDeg).sort((a, b) => a - b)
+  const uncertainties = (when: (typeof STAGES)[number]) =>
+    outcomes.map((one) => one[when].uncertaintyDeg).sort((a, b) => a - b)
 
   it.each(STAGES)('set what they say, as surely as they say, %s', (when) => {
-    const inside = outcomes.filter((one) => Math.abs(one[when].offDeg) <= one[when].doubtDeg).length / count
+    const inside = outcomes.filter((one) => Math.abs(one[when].offDeg) <= one[when].uncertaintyDeg).length / count
     expect(inside).toBeGreaterThanOrEqual(0.93)
     expect(inside).toBeLessThanOrEqual(0.98)
   })
 
   it('are much surer after, and surer still later', () => {
-    const [before, after, later] = STAGES.map((when) => doubts(when)[count >> 1]!)
+    const [before, after, later] = STAGES.map((when) => uncertainties(when)[count >> 1]!)
     expect(after! / before!).toBeLessThan(0.5)
     expect(later!).toBeLessThan(0.95 * after!)
   })

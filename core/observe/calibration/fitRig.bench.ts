@@ -1,10 +1,10 @@
 import { bench } from 'vitest'
-import { evenStations, stationAt } from '../../math/curve/stations'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { zonesOfBlade } from '../../records/blade/zones'
 import { zoneAngles } from '../ledger/zoneAngles'
 import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
 import { fitRig, type ProvedAngle } from './fitRig'
-import { movableOn, unknownsOf } from './provedOnRig'
+import { freeParameters, unknownsOf } from './provedOnRig'
 
 const known = {
   bladeHeightToleranceMm: 0.3,
@@ -16,13 +16,13 @@ const unknowns = unknownsOf(sampleSetup.rig, stones, known)
 const proofs = [50, 56, 62].flatMap((pivotHeightMm, blade) =>
   (['A', 'B'] as const).flatMap((side) =>
     [20, 50].map((placeMm): ProvedAngle => {
-      const station = stationAt(sampleSetup.blade.edge, placeMm)
-      const at = { setup: sampleSetup, side, pivotHeightMm, station, stoneId: 'stone', deg: 20, doubtDeg: 0.2 }
+      const edgePoint = edgePointAt(sampleSetup.blade.edge, placeMm)
+      const at = { setup: sampleSetup, side, pivotHeightMm, edgePoint, stoneId: 'stone', deg: 20, uncertaintyDeg: 0.2 }
       return { ...at, deg: fitRig([at], unknowns).proofs[0]!.beforeDeg! + 0.1 * (blade - 1) }
     }),
   ),
 )
-bench(`${movableOn(sampleSetup.rig).length} measures fitted to twelve proofs`, () => void fitRig(proofs, unknowns))
+bench(`${freeParameters(sampleSetup.rig).length} measures fitted to twelve proofs`, () => void fitRig(proofs, unknowns))
 
 const dial = { by: 'millimetres', mm: 43 } as const
 const asSet = {
@@ -34,8 +34,8 @@ const asSet = {
     gaugeZero: 'centre-plane',
     gaugeAxes: 'one',
   },
-  dialFor: stationAt(sampleSetup.blade.edge, 40),
-  zones: zonesOfBlade(sampleSetup.blade, evenStations(sampleSetup.blade.edge, 400)),
+  dialFor: edgePointAt(sampleSetup.blade.edge, 40),
+  zones: zonesOfBlade(sampleSetup.blade, evenEdgePoints(sampleSetup.blade.edge, 400)),
   stoneOf: () => undefined,
 } as const
 bench('the angles of a side zone by zone', () => void zoneAngles(asSet, known, [], 'A'))

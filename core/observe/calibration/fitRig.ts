@@ -1,10 +1,11 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
 import type { Side } from '../../records/common/side'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { MeasureId } from '../../uncertainty/measures'
 import { edgeAngleShifter, type Shifts } from '../../uncertainty/shifted'
 import type { Setup } from '../../geometry/setup/setup'
+import { Z95 } from '../../math/statistics/normal'
 
 /** An angle that was proved on the steel, and all that the bevel was cut with. */
 export interface ProvedAngle {
@@ -12,12 +13,12 @@ export interface ProvedAngle {
   readonly side: Side
   readonly pivotHeightMm: number
   /** Where along the edge it was proved. */
-  readonly station: Station
+  readonly edgePoint: EdgePoint
   /** Which stone, as the unknowns name it. */
   readonly stoneId: string
   readonly deg: number
   /** Half-width of the range that holds 95 in 100 such proofs, degrees. */
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
 }
 
 /** A measure that may be off by more or less the same in every proof: of the rig, or of one stone. */
@@ -33,7 +34,7 @@ export interface FittedUnknown extends Unknown {
   /** What is to be added to the measure as it is written down, mm or degrees. */
   readonly error: number
   /** Half-width of the range that holds 95 in 100 such errors now. */
-  readonly doubt: number
+  readonly uncertainty: number
 }
 
 export interface FittedProof {
@@ -51,13 +52,11 @@ export interface RigFit {
   readonly correlation: readonly (readonly number[])[]
 }
 
-/** Standard deviations to the half-width that holds 95 in 100. */
-const HALF_WIDTHS = 1.96
 /**
  * A proof further off than the first of these, in its standard deviations, counts less; from the second on less and
  * less; from the third on nothing: Hampel’s three parts. The first rounds are as Huber has it, without an end.
  */
-const WILD = { from: 2.5, less: 4, out: 8 }
+const OUTLIER = { from: 2.5, less: 4, out: 8 }
 const ROUNDS = 16
 const ROUNDS_WITHOUT_END = 4
 /** Of a tolerance, for central differences. */
@@ -65,15 +64,15 @@ const STEP = 0.01
 
 /**
  * The errors of a rig's measures that explain the angles proved on it: weighted least squares with the tolerances as
- * priors and Hampel’s loss against a wild proof, their doubts from the Jacobian. With nothing proved the tolerances
+ * priors and Hampel’s loss against a wild proof, their uncertainties from the Jacobian. With nothing proved the tolerances
  * come back. Source: docs/calibration.md, "The fit".
  */
 export function fitRig(
   proofs: readonly ProvedAngle[],
   unknowns: readonly Unknown[],
-  knownTogether?: FitAsk['knownTogether'],
+  priorCorrelation?: FitAsk['priorCorrelation'],
 ): RigFit {
-  const fitting = fittingRig({ proofs, unknowns, knownTogether })
+  const fitting = fittingRig({ proofs, unknowns, priorCorrelation })
   for (;;) {
     const step = fitting.next()
     if (step.done) return step.value
@@ -84,13 +83,13 @@ export interface FitAsk {
   readonly proofs: readonly ProvedAngle[]
   readonly unknowns: readonly Unknown[]
   /** Correlations of the unknowns before, −1 to 1; none where it is left out. */
-  readonly knownTogether?: readonly (readonly number[])[]
+  readonly priorCorrelation?: readonly (readonly number[])[]
 }
 
 /** The same in steps, each telling how far it is, 0 to 1. */
-export function* fittingRig({ proofs, unknowns, knownTogether }: FitAsk): Generator<number, RigFit, void> {
-  const angleOf = proofs.map(({ setup, side, pivotHeightMm, station, stoneId }) => {
-    const shifted = edgeAngleShifter(setup, side, pivotHeightMm, station)
+export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Generator<number, RigFit, void> {
+  const angleOf = proofs.map(({ setup, side, pivotHeightMm, edgePoint, stoneId }) => {
+    const shifted = edgeAngleShifter(setup, side, pivotHeightMm, edgePoint)
     const mine = unknowns.map((one) => one.stoneId === null || one.stoneId === stoneId)
     return (errors: readonly number[]): number | null =>
       shifted(
@@ -100,11 +99,11 @@ export function* fittingRig({ proofs, unknowns, knownTogether }: FitAsk): Genera
         ),
       )
   })
-  const sigmas = proofs.map(({ doubtDeg }) => doubtDeg / HALF_WIDTHS)
-  const priors = unknowns.map(({ tolerance }) => tolerance / HALF_WIDTHS)
+  const sigmas = proofs.map(({ uncertaintyDeg }) => uncertaintyDeg / Z95)
+  const priors = unknowns.map(({ tolerance }) => tolerance / Z95)
   /** Makes independent standard deviations of what hung together before. */
-  const apart = knownTogether
-    ? inverse(new CholeskyDecomposition(new Matrix(knownTogether as number[][])).lowerTriangularMatrix)
+  const apart = priorCorrelation
+    ? inverse(new CholeskyDecomposition(new Matrix(priorCorrelation as number[][])).lowerTriangularMatrix)
     : Matrix.eye(unknowns.length)
   /** How far a proof is off in its standard deviations; the same for each unknown and its prior after them. */
   const offAt = (errors: readonly number[], row: number): number =>
@@ -127,8 +126,8 @@ export function* fittingRig({ proofs, unknowns, knownTogether }: FitAsk): Genera
       maxIterations: 30,
       errorTolerance: 0,
     }).parameterValues
-    const wildness = proofs.map((_, row) => Math.abs(offAt(errors, row)))
-    weights = wildness.map((off) => weightOf(off, round < ROUNDS_WITHOUT_END))
+    const outlierWeight = proofs.map((_, row) => Math.abs(offAt(errors, row)))
+    weights = outlierWeight.map((off) => weightOf(off, round < ROUNDS_WITHOUT_END))
     const settled = errors.every((error, k) => Math.abs(error - from[k]!) < 1e-4 * priors[k]!)
     if (settled && round > ROUNDS_WITHOUT_END) break
   }
@@ -148,7 +147,7 @@ export function* fittingRig({ proofs, unknowns, knownTogether }: FitAsk): Genera
     k === j ? 1 : Math.max(-1, Math.min(1, covariance.get(Math.min(k, j), Math.max(k, j)) / (sigma[k]! * sigma[j]!)))
   const none = unknowns.map(() => 0)
   return {
-    unknowns: unknowns.map((one, k) => ({ ...one, error: errors[k]!, doubt: HALF_WIDTHS * sigma[k]! })),
+    unknowns: unknowns.map((one, k) => ({ ...one, error: errors[k]!, uncertainty: Z95 * sigma[k]! })),
     proofs: proofs.map((_, i) => ({
       beforeDeg: angleOf[i]!(none),
       afterDeg: angleOf[i]!(errors),
@@ -159,9 +158,9 @@ export function* fittingRig({ proofs, unknowns, knownTogether }: FitAsk): Genera
 }
 
 function weightOf(off: number, withoutEnd: boolean): number {
-  if (off <= WILD.from) return 1
-  if (withoutEnd || off <= WILD.less) return WILD.from / off
-  return off >= WILD.out ? 0 : ((WILD.from / off) * (WILD.out - off)) / (WILD.out - WILD.less)
+  if (off <= OUTLIER.from) return 1
+  if (withoutEnd || off <= OUTLIER.less) return OUTLIER.from / off
+  return off >= OUTLIER.out ? 0 : ((OUTLIER.from / off) * (OUTLIER.out - off)) / (OUTLIER.out - OUTLIER.less)
 }
 
 /** Two unknowns that the proofs cannot tell apart, by their numbers. */

@@ -1,5 +1,5 @@
 import type { KnownHold } from '../../records/job/knownHold'
-import { doubtBudget } from '../../uncertainty/budget'
+import { uncertaintyBudget } from '../../uncertainty/budget'
 import { READ_TO_DEG, readingMoves } from '../gauge/likelyCauses'
 import type { ProvedAgainst, ReadAgainst, SetThere } from '../ledger/against'
 import type { GaugeUse } from '../../records/job/gaugeZero'
@@ -15,16 +15,18 @@ export function foundOnJob(
   known: KnownHold,
   use: GaugeUse,
 ): Required<Pick<Found, 'proved' | 'read'>> {
-  const budgetOf = ({ setup, side, pivotHeightMm, station }: SetThere) =>
-    doubtBudget(setup, known, side, pivotHeightMm, station)
+  const budgetOf = ({ setup, side, pivotHeightMm, edgePoint }: SetThere) =>
+    uncertaintyBudget(setup, known, side, pivotHeightMm, edgePoint)
   return {
-    proved: proved.flatMap(({ side, amount: { doubtDeg }, set, differsDeg, toApex }): ProvedAgainstSet[] =>
-      set && differsDeg !== null ? [{ side, differsDeg, doubtDeg, budget: budgetOf(set), toApex }] : [],
+    proved: proved.flatMap(({ side, amount: { uncertaintyDeg }, set, differsDeg, toApex }): ProvedAgainstSet[] =>
+      set && differsDeg !== null ? [{ side, differsDeg, uncertaintyDeg, budget: budgetOf(set), toApex }] : [],
     ),
-    read: read.flatMap(({ side, amount: { deg, doubtDeg }, mustDeg, set }): ReadAgainstSet[] => {
+    read: read.flatMap(({ side, amount: { deg, uncertaintyDeg }, mustDeg, set }): ReadAgainstSet[] => {
       if (!set || mustDeg === null) return []
       const moves = readingMoves(set.setup, side, set, use)
-      return [{ readDeg: deg, mustDeg, doubtDeg: Math.max(doubtDeg, READ_TO_DEG), budget: budgetOf(set), moves }]
+      return [
+        { readDeg: deg, mustDeg, uncertaintyDeg: Math.max(uncertaintyDeg, READ_TO_DEG), budget: budgetOf(set), moves },
+      ]
     }),
   }
 }

@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest'
 import { SIDES } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
-import { stationAt } from '../../math/curve/stations'
-import { doubtBudget } from '../../uncertainty/budget'
+import { edgePointAt } from '../../math/curve/edgePoints'
+import { uncertaintyBudget } from '../../uncertainty/budget'
 import type { MeasureId } from '../../uncertainty/measures'
 import { edgeAngleShifter } from '../../uncertainty/shifted'
 import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
@@ -13,22 +13,22 @@ const known: KnownHold = {
   bladeHeightToleranceMm: 0.5,
   holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
 }
-const station = stationAt(sampleSetup.blade.edge, 30)
+const edgePoint = edgePointAt(sampleSetup.blade.edge, 30)
 /** Both sides of a bench on which one measure is off by so much, proved to a tenth of a degree. */
-const provedWith = (id: MeasureId, off: number, toApex: boolean | null = true, at = [station]) =>
+const provedWith = (id: MeasureId, off: number, toApex: boolean | null = true, at = [edgePoint]) =>
   SIDES.flatMap((side) =>
     at.map((there): ProvedAgainstSet => {
       const shifted = edgeAngleShifter(sampleSetup, side, 58, there)
-      const budget = doubtBudget(sampleSetup, known, side, 58, there)
-      return { side, differsDeg: shifted({ [id]: off })! - shifted({})!, doubtDeg: 0.1, budget, toApex }
+      const budget = uncertaintyBudget(sampleSetup, known, side, 58, there)
+      return { side, differsDeg: shifted({ [id]: off })! - shifted({})!, uncertaintyDeg: 0.1, budget, toApex }
     }),
   )
 /** What a gauge reads on side A of the same bench. */
 const readWith = (id: MeasureId, off: number, moreDeg = 0): ReadAgainstSet => {
-  const at = { station, pivotHeightMm: 58 }
-  const budget = doubtBudget(sampleSetup, known, 'A', 58, station)
+  const at = { edgePoint, pivotHeightMm: 58 }
+  const budget = uncertaintyBudget(sampleSetup, known, 'A', 58, edgePoint)
   const moves = readingMoves(sampleSetup, 'A', at, { zero: 'centre-plane', axes: 'one' })
-  return { readDeg: 20 + off * moves(id) + moreDeg, mustDeg: 20, doubtDeg: 0.15, budget, moves }
+  return { readDeg: 20 + off * moves(id) + moreDeg, mustDeg: 20, uncertaintyDeg: 0.15, budget, moves }
 }
 const causesOf = (proved: ProvedAgainstSet[], earlier?: ProvedEarlier[], read?: ReadAgainstSet[]) =>
   proofCauses({ proved, earlier, read })
@@ -70,7 +70,7 @@ it('what was proved on the rig before tells the stone from the pivot: all was ri
   const before = (deg: number, sameStone: boolean): ProvedEarlier[] =>
     provedWith('pivot-height', 0).map(({ budget }) => ({
       differsDeg: deg,
-      doubtDeg: 0.05,
+      uncertaintyDeg: 0.05,
       budget,
       sameStone,
     }))
@@ -86,7 +86,7 @@ it('what was proved on the rig before tells the stone from the pivot: all was ri
 })
 
 it('heel and tip tell a blade that lies further along from one that stands out further', () => {
-  const at = [5, 40, 75].map((mm) => stationAt(sampleSetup.blade.edge, mm))
+  const at = [5, 40, 75].map((mm) => edgePointAt(sampleSetup.blade.edge, mm))
   const named = (id: MeasureId, off: number) =>
     causesOf(provedWith(id, off, true, at)).flatMap((one) => (one.by === 'measure' ? one.measure : []))
   expect(named('blade-along', 4)[0]).toBe('blade-along')

@@ -1,6 +1,6 @@
 import { SIDES, type Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
-import { doubtBudget, totalDoubtDeg, type DoubtShare } from '../../uncertainty/budget'
+import { uncertaintyBudget, totalUncertaintyDeg, type UncertaintyShare } from '../../uncertainty/budget'
 import type { MeasureId } from '../../uncertainty/measures'
 import { edgeAngleShifter } from '../../uncertainty/shifted'
 import { meanOffSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from '../gauge/offSquare'
@@ -30,8 +30,8 @@ export interface ProvedAgainstSet {
   /** The steel less the set angle, degrees. */
   readonly differsDeg: number
   /** Half-width of the proof alone, degrees. */
-  readonly doubtDeg: number
-  readonly budget: readonly DoubtShare[]
+  readonly uncertaintyDeg: number
+  readonly budget: readonly UncertaintyShare[]
   /** What was said of the apex. */
   readonly toApex: boolean | null
 }
@@ -41,14 +41,14 @@ export interface ReadAgainstSet {
   readonly readDeg: number
   readonly mustDeg: number
   /** Half-width of the reading alone, degrees. */
-  readonly doubtDeg: number
-  /** What each measure adds to the doubt of what is set there. */
-  readonly budget: readonly DoubtShare[]
+  readonly uncertaintyDeg: number
+  /** What each measure adds to the uncertainty of what is set there. */
+  readonly budget: readonly UncertaintyShare[]
   /** How far it goes for a unit more of a measure, degrees. */
   moves(id: MeasureId): number
 }
 
-/** What was proved on the same rig before against what its measures give; doubtful by all that was that hold's own. */
+/** What was proved on the same rig before against what its measures give; uncertain by all that was that hold's own. */
 export interface ProvedEarlier extends Omit<ProvedAgainstSet, 'toApex' | 'side'> {
   /** Cut with the stone that is asked about. */
   readonly sameStone: boolean
@@ -63,11 +63,11 @@ const OF_STONE: readonly MeasureId[] = ['face-offset', 'face-shape']
  * `stoneId`: of the stone that is asked about.
  */
 export const provedEarlier = (counted: readonly CountedProof[], stoneId: string): ProvedEarlier[] =>
-  counted.flatMap(({ angle: { setup, side, pivotHeightMm, station, deg, doubtDeg, stoneId: its } }) => {
-    const set = edgeAngleShifter(setup, side, pivotHeightMm, station)({})
+  counted.flatMap(({ angle: { setup, side, pivotHeightMm, edgePoint, deg, uncertaintyDeg, stoneId: its } }) => {
+    const set = edgeAngleShifter(setup, side, pivotHeightMm, edgePoint)({})
     if (set === null) return []
-    const budget = doubtBudget(setup, KNOWN_HOLD, side, pivotHeightMm, station)
-    return [{ differsDeg: deg - set, doubtDeg, budget, sameStone: its === stoneId }]
+    const budget = uncertaintyBudget(setup, KNOWN_HOLD, side, pivotHeightMm, edgePoint)
+    return [{ differsDeg: deg - set, uncertaintyDeg, budget, sameStone: its === stoneId }]
   })
 /** What a rig and its stone bring along from one hold to the next. */
 export const RIG_AND_STONE: readonly UnknownId[] = ['pivot-height', 'setback', 'setback-b', 'face-offset']
@@ -91,18 +91,18 @@ export interface Found {
  * Single causes of a difference between what is proved or read and what is set, the likeliest first: an apex that was
  * not reached, then each measure by how far it would have to be off, in its tolerances, and how well that fits all
  * places of both sides, what the gauge read and all that was proved on this rig before. Empty where nothing differs
- * beyond its own doubt. Source: docs/calibration.md, "Why proved and set differ".
+ * beyond its own uncertainty. Source: docs/calibration.md, "Why proved and set differ".
  */
 export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCause[] {
-  const differ = proved.filter(({ differsDeg, doubtDeg }) => Math.abs(differsDeg) > doubtDeg)
-  const readOff = read.some(({ readDeg, mustDeg, doubtDeg }) => Math.abs(readDeg - mustDeg) > doubtDeg)
+  const differ = proved.filter(({ differsDeg, uncertaintyDeg }) => Math.abs(differsDeg) > uncertaintyDeg)
+  const readOff = read.some(({ readDeg, mustDeg, uncertaintyDeg }) => Math.abs(readDeg - mustDeg) > uncertaintyDeg)
   if (differ.length === 0 && !readOff) return []
   const notThrough = SIDES.filter((side) => differ.some((one) => one.side === side && one.toApex !== true))
   const shareOf = ({ budget }: Pick<ProvedAgainstSet, 'budget'>, id: MeasureId) => budget.find((one) => one.id === id)
   const several = new Set(proved.map(({ side }) => side)).size < proved.length
   /** With several places of a side, what is one place's own makes each of them less sure. */
-  const doubtOf = (one: ProvedAgainstSet) =>
-    Math.hypot(one.doubtDeg, ...(several ? OF_PLACE.map((id) => shareOf(one, id)?.shareDeg ?? 0) : []))
+  const uncertaintyOf = (one: ProvedAgainstSet) =>
+    Math.hypot(one.uncertaintyDeg, ...(several ? OF_PLACE.map((id) => shareOf(one, id)?.shareDeg ?? 0) : []))
   const budgets = [...proved, ...read, ...earlier]
   const ids = [...new Set(budgets.flatMap(({ budget }) => budget.map(({ id }) => id)))]
   const measures = ids.flatMap((id) => {
@@ -118,17 +118,21 @@ export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCa
     return { what: { by: 'measure' as const, measure: id, unit }, tolerance, perUnit: (i: number) => perUnit[i]! }
   })
   const found = [
-    ...proved.map((one) => ({ differs: one.differsDeg, doubt: doubtOf(one) })),
+    ...proved.map((one) => ({ differs: one.differsDeg, uncertainty: uncertaintyOf(one) })),
     // Where the steel differs, what was read helps to tell causes apart, but need not be explained besides.
-    ...read.map(({ readDeg, mustDeg, doubtDeg, budget }) => {
+    ...read.map(({ readDeg, mustDeg, uncertaintyDeg, budget }) => {
       const beside = differ.length > 0
       return {
         differs: readDeg - mustDeg,
-        doubt: beside ? Math.hypot(doubtDeg, totalDoubtDeg(budget)) : doubtDeg,
+        uncertainty: beside ? Math.hypot(uncertaintyDeg, totalUncertaintyDeg(budget)) : uncertaintyDeg,
         beside,
       }
     }),
-    ...earlier.map(({ differsDeg, doubtDeg }) => ({ differs: differsDeg, doubt: doubtDeg, beside: true })),
+    ...earlier.map(({ differsDeg, uncertaintyDeg }) => ({
+      differs: differsDeg,
+      uncertainty: uncertaintyDeg,
+      beside: true,
+    })),
   ]
   const suspects = [...measures, ...gaugeOffSquare(read, proved.length)]
   return [

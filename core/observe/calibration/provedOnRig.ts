@@ -1,7 +1,7 @@
 import type { Blade } from '../../records/blade/blade'
 import type { KnownHold } from '../../records/job/knownHold'
-import { stationAt } from '../../math/curve/stations'
-import { doubtBudget, totalDoubtDeg } from '../../uncertainty/budget'
+import { edgePointAt } from '../../math/curve/edgePoints'
+import { uncertaintyBudget, totalUncertaintyDeg } from '../../uncertainty/budget'
 import type { Proof } from '../../log/entry'
 import { heightOfSetting } from '../../records/rig/dial'
 import { RIG_UNKNOWNS, type UnknownId } from '../../records/rig/fitted'
@@ -16,7 +16,7 @@ import type { ProvedAngle, Unknown } from './fitRig'
  * What may move on a rig of this kind. The arms of an upright one share a dial though each has a height of its own: its
  * zero is nobody’s. On a table no jaws hold the blade.
  */
-export function movableOn(rig: Rig): UnknownId[] {
+export function freeParameters(rig: Rig): UnknownId[] {
   const arms = rig.pivotB !== null
   const without: UnknownId[] = [
     ...(arms ? (['pivot-height'] as const) : (['setback-b'] as const)),
@@ -59,7 +59,7 @@ export interface Lookup {
 }
 
 /**
- * The proofs of a rig, those that tell something of its measures and the others with the reason. Each is as doubtful as
+ * The proofs of a rig, those that tell something of its measures and the others with the reason. Each is as uncertain as
  * its reading and all that differs from hold to hold; `moving`: what may move is not counted into it. Source:
  * docs/calibration.md, "What counts".
  */
@@ -80,14 +80,14 @@ function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): Pr
   if (toApex === null) return 'apex-not-said'
   if (!toApex) return 'not-to-apex'
   if (!cut) return 'not-dialled'
-  if (lookup.rig.mendedBy.includes(proof.id)) return 'counted-before'
+  if (lookup.rig.calibratedBy.includes(proof.id)) return 'counted-before'
   const [blade, stone] = [lookup.blade(proof.bladeId), lookup.stone(proof.stoneId)]
   if (!blade || !stone) return 'blade-or-stone-gone'
   const setup: Setup = { rig: lookup.rig, blade, stone, hold: cut.hold }
   const height = heightOfSetting(lookup.rig, cut.setting)
-  const station = stationAt(blade.edge, proof.placeMm ?? 0)
-  if (!height.ok || !contactFor(setup, side, cut.setting, station).ok) return 'no-angle'
-  const budget = doubtBudget(setup, lookup.known(proof.jobId), side, height.heightMm, station)
+  const edgePoint = edgePointAt(blade.edge, proof.placeMm ?? 0)
+  if (!height.ok || !contactFor(setup, side, cut.setting, edgePoint).ok) return 'no-angle'
+  const budget = uncertaintyBudget(setup, lookup.known(proof.jobId), side, height.heightMm, edgePoint)
   const fixedFace = lookup.fixedStones?.includes(proof.stoneId ?? '') ?? false
   const moves = (id: UnknownId) => moving.includes(id) && !(id === 'face-offset' && fixedFace)
   const differs = budget.filter(({ id }) => !moves(id as UnknownId))
@@ -102,10 +102,10 @@ function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): Pr
     setup,
     side,
     pivotHeightMm: height.heightMm,
-    station,
+    edgePoint,
     stoneId: proof.stoneId!,
     deg,
-    doubtDeg: Math.hypot(proof.doubtDeg, totalDoubtDeg(differs), ...again),
+    uncertaintyDeg: Math.hypot(proof.uncertaintyDeg, totalUncertaintyDeg(differs), ...again),
   }
 }
 
@@ -124,17 +124,17 @@ export function unknownsOf(
   }
   const known = (id: UnknownId, stone: KnownStone | null, tolerance: number) => {
     const before = rig.fitted?.measures[fittedAt(rig, id, stone)]
-    return { id, stoneId: stone?.id ?? null, tolerance: before?.doubt ?? tolerance }
+    return { id, stoneId: stone?.id ?? null, tolerance: before?.uncertainty ?? tolerance }
   }
   return [
-    ...movableOn(rig).flatMap((id) => (id === 'face-offset' ? [] : [known(id, null, written[id])])),
+    ...freeParameters(rig).flatMap((id) => (id === 'face-offset' ? [] : [known(id, null, written[id])])),
     ...stones.map((stone) => known('face-offset', stone, stone.faceOffsetToleranceMm)),
   ].filter(({ tolerance }) => tolerance > 0)
 }
 type KnownStone = Stone & { readonly id: string }
 
-/** How unknowns hang together by what the rig was mended by before, as FitAsk has it. */
-export function knownTogether(rig: Rig, stones: readonly KnownStone[], unknowns: readonly Unknown[]): number[][] {
+/** How unknowns hang together by what the rig was calibrated by before, as FitAsk has it. */
+export function priorCorrelation(rig: Rig, stones: readonly KnownStone[], unknowns: readonly Unknown[]): number[][] {
   const rows = unknowns.map(({ id, stoneId }) =>
     fittedAt(rig, id as UnknownId, stones.find((stone) => stone.id === stoneId) ?? null),
   )

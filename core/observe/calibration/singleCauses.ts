@@ -1,3 +1,4 @@
+import { Z95 } from '../../math/statistics/normal'
 /** A measure that may be off, alone. */
 export interface Suspect<T> {
   readonly what: T
@@ -12,7 +13,7 @@ export interface Suspect<T> {
 /** A figure as it was found less what it had to be, and how sure that is (95 in 100), in one unit. */
 export interface Difference {
   readonly differs: number
-  readonly doubt: number
+  readonly uncertainty: number
   /** It weighs with the others, but need not be explained. */
   readonly beside?: boolean
 }
@@ -26,9 +27,7 @@ export interface SingleCause<T> {
   readonly leaves: number
 }
 
-/** Half-widths that hold 95 in 100, in standard deviations. */
-const HALF_WIDTHS = 1.96
-/** One cause explains a difference where it leaves no more than so many doubts of the figure. */
+/** One cause explains a difference where it leaves no more than so many uncertainties of the figure. */
 const LEAVES = 1.5
 /** What would have to be off by more of its tolerances is no explanation. */
 const MOST_TIMES = 5
@@ -41,7 +40,7 @@ const STEPS = 3
  * too much of any, or would be off too far, is none. Source: docs/calibration.md, "Why proved and set differ".
  */
 export function singleCauses<T>(found: readonly Difference[], suspects: readonly Suspect<T>[]): SingleCause<T>[] {
-  const weights = found.map(({ doubt }) => (HALF_WIDTHS / doubt) ** 2)
+  const weights = found.map(({ uncertainty }) => (Z95 / uncertainty) ** 2)
   const over = (each: (i: number) => number) => found.reduce((sum, _, i) => sum + weights[i]! * each(i), 0)
   return suspects
     .flatMap(({ what, tolerance, perUnit, off: given }) => {
@@ -55,8 +54,9 @@ export function singleCauses<T>(found: readonly Difference[], suspects: readonly
       const left = found.map(({ differs }, i) => Math.abs(differs - perUnit(i, off) * off))
       const open = left.filter((_, i) => !found[i]!.beside)
       const times = Math.abs(off) / tolerance
-      if (times > MOST_TIMES || left.some((one, i) => !found[i]!.beside && one > LEAVES * found[i]!.doubt)) return []
-      const against = (HALF_WIDTHS * times) ** 2 + over((i) => left[i]! ** 2)
+      if (times > MOST_TIMES || left.some((one, i) => !found[i]!.beside && one > LEAVES * found[i]!.uncertainty))
+        return []
+      const against = (Z95 * times) ** 2 + over((i) => left[i]! ** 2)
       return [{ against, cause: { what, off, times, leaves: Math.max(...open) } }]
     })
     .sort((a, b) => a.against - b.against)

@@ -3,27 +3,27 @@ import { describe, expect, it } from 'vitest'
 import { contactAt, contactsAlong, type Contact } from '../../geometry/contact/contact'
 import { primaryHalfAngleDeg } from '../../records/blade/primaryHalfAngle'
 import type { Side } from '../../records/common/side'
-import { evenStations, stationAt } from '../../math/curve/stations'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { refuse, type Refusal } from '../../schema/refusal'
 import { radians } from '../../math/units/angle'
 import { measuresOf } from '../../uncertainty/measures'
 import { benchShifter } from '../../uncertainty/shifted'
 import type { GaugeUse, GaugeZero } from '../../records/job/gaugeZero'
 import { primaryFaceDeg } from '../../records/blade/primaryFace'
-import { centrePlaneOf, reacherAt, reachersAt, type Setup } from '../../geometry/setup/setup'
+import { centrePlaneOf, rodPoseAt, rodPosesAt, type Setup } from '../../geometry/setup/setup'
 import { sampleSetup, slotRig, tableRig } from '../../geometry/setup/sampleSetup.fixture'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { likelyCauses, readingMoves } from './likelyCauses'
 import { whereSquare } from '../../geometry/gauge/whereSquare'
 
-const straight = stationAt(sampleSetup.blade.edge, 40)
-const stations = evenStations(sampleSetup.blade.edge, 200)
+const straight = edgePointAt(sampleSetup.blade.edge, 40)
+const edgePoints = evenEdgePoints(sampleSetup.blade.edge, 200)
 const known = {
   bladeHeightToleranceMm: 0.5,
   holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
 }
-function contact(setup: Setup, side: Side = 'A', height = 58, station = straight): Contact {
-  const found = contactAt(station, setup.hold, reacherAt(setup, side, height, station))
+function contact(setup: Setup, side: Side = 'A', height = 58, edgePoint = straight): Contact {
+  const found = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height, edgePoint))
   if (!found.ok) throw new Error(found.reason)
   return found
 }
@@ -95,7 +95,7 @@ describe('what the gauge must read', () => {
   it('with one axis it rolls with the stone: what gravity does along the rod and along the face’s normal', () => {
     const held = { ...sampleSetup, hold: { ...sampleSetup.hold, turnDeg: 8, tiltDeg: 1.5 } }
     for (const place of [2, 40, 70, 90]) {
-      const at = contact(held, 'A', 58, stationAt(held.blade.edge, place))
+      const at = contact(held, 'A', 58, edgePointAt(held.blade.edge, place))
       const theta = radians(at.edgeAngleDeg)
       const normal = [at.outward[0] * Math.sin(theta), at.outward[1] * Math.sin(theta), Math.cos(theta)]
       const axis = [0, 1, 2].map((i) => [...at.point, 0][i]! + normal[i]! * held.stone.faceOffsetMm)
@@ -146,16 +146,16 @@ describe('what the gauge must read', () => {
   })
 
   it('from a fixed pivot single places are square, in a wide slot a stretch is', () => {
-    const fixed = whereSquare(contactsAlong(stations, sampleSetup.hold, reachersAt(sampleSetup, 'A', 58)))
+    const fixed = whereSquare(contactsAlong(edgePoints, sampleSetup.hold, rodPosesAt(sampleSetup, 'A', 58)))
     // One on the straight, over the pivot, and one where the line from the pivot through the arc's centre meets the
     // belly.
     expect(fixed).toHaveLength(2)
     for (const { fromMm } of fixed) {
-      const at = contact(sampleSetup, 'A', 58, stationAt(sampleSetup.blade.edge, fromMm))
+      const at = contact(sampleSetup, 'A', 58, edgePointAt(sampleSetup.blade.edge, fromMm))
       expect(at.gaugeDeg).toBeCloseTo(at.edgeAngleDeg, 4)
     }
     const sliding = { ...sampleSetup, rig: slotRig }
-    const [stretch] = whereSquare(contactsAlong(stations, sliding.hold, reachersAt(sliding, 'A', 58)))
+    const [stretch] = whereSquare(contactsAlong(edgePoints, sliding.hold, rodPosesAt(sliding, 'A', 58)))
     expect(stretch!.toMm - stretch!.fromMm).toBeGreaterThan(10)
   })
 })
@@ -163,7 +163,7 @@ describe('what the gauge must read', () => {
 describe('why the gauge reads otherwise', () => {
   const use = one('centre-plane')
   const must = contact(sampleSetup).edgeAngleDeg
-  const side = (readDeg: number) => ({ station: straight, pivotHeightMm: 58, readDeg })
+  const side = (readDeg: number) => ({ edgePoint: straight, pivotHeightMm: 58, readDeg })
   const causes = (a: number, b: number) =>
     likelyCauses(sampleSetup, known, { A: side(must + a), B: side(must + b) }, use)
 
@@ -198,7 +198,7 @@ describe('why the gauge reads otherwise', () => {
   })
 
   it('a reading goes with each measure that is in it as far as the measure goes', () => {
-    const moves = readingMoves(sampleSetup, 'A', { station: straight, pivotHeightMm: 58 }, use)
+    const moves = readingMoves(sampleSetup, 'A', { edgePoint: straight, pivotHeightMm: 58 }, use)
     const higher = expectedReadingDeg(sampleSetup, 'A', contact(sampleSetup, 'A', 58.5), use)
     expect(moves('pivot-height')).toBeCloseTo((higher - must) / 0.5, 2)
     expect(moves('pivot-height')).toBeGreaterThan(0.2)
@@ -240,13 +240,17 @@ describe('why the gauge reads otherwise', () => {
         fc.boolean(),
         fc.double({ min: 5, max: 90, noNaN: true }),
         (measure, times, more, place) => {
-          const station = stationAt(sampleSetup.blade.edge, place)
+          const edgePoint = edgePointAt(sampleSetup.blade.edge, place)
           const off = measure.tolerance * times * (more ? 1 : -1)
           const read = (of: Side) => {
             const there = benchShifter(sampleSetup, of, 58)({ [measure.id]: off })
-            const at = contactAt(station, there.setup.hold, reacherAt(there.setup, of, there.pivotHeightMm, station))
+            const at = contactAt(
+              edgePoint,
+              there.setup.hold,
+              rodPoseAt(there.setup, of, there.pivotHeightMm, edgePoint),
+            )
             fc.pre(at.ok)
-            return { station, pivotHeightMm: 58, readDeg: expectedReadingDeg(there.setup, of, at as Contact, use) }
+            return { edgePoint, pivotHeightMm: 58, readDeg: expectedReadingDeg(there.setup, of, at as Contact, use) }
           }
           const named = likelyCauses(sampleSetup, known, { A: read('A'), B: read('B') }, use)
           const sure = named.flatMap((cause) => (cause.by === 'measure' ? [cause] : []))

@@ -1,11 +1,11 @@
 import { contactAt } from '../../geometry/contact/contact'
 import { SIDES, type Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import { measuresOf, type MeasureId } from '../../uncertainty/measures'
 import { benchShifter, type Shifts } from '../../uncertainty/shifted'
 import { GAUGE_ZEROS, type GaugeUse, type GaugeZero } from '../../records/job/gaugeZero'
-import { reacherAt, type Setup } from '../../geometry/setup/setup'
+import { rodPoseAt, type Setup } from '../../geometry/setup/setup'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { meanOffSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from './offSquare'
 
@@ -33,7 +33,7 @@ export type LikelyCause =
 type AmountOff = Exclude<LikelyCause, { by: 'zero' }>
 
 interface SideReading {
-  readonly station: Station
+  readonly edgePoint: EdgePoint
   readonly pivotHeightMm: number
   readonly readDeg: number
 }
@@ -51,7 +51,7 @@ const slopeOf = (reading: (shifts: Shifts) => number | null, id: MeasureId): num
 export function readingMoves(
   setup: Setup,
   side: Side,
-  at: Pick<SideReading, 'station' | 'pivotHeightMm'>,
+  at: Pick<SideReading, 'edgePoint' | 'pivotHeightMm'>,
   use: GaugeUse,
 ): (id: MeasureId) => number {
   const reading = readingShifter(setup, side, at, use)
@@ -62,14 +62,14 @@ export function readingMoves(
 function readingShifter(
   setup: Setup,
   side: Side,
-  { station, pivotHeightMm }: Pick<SideReading, 'station' | 'pivotHeightMm'>,
+  { edgePoint, pivotHeightMm }: Pick<SideReading, 'edgePoint' | 'pivotHeightMm'>,
   use: GaugeUse,
 ) {
   const shifted = benchShifter(setup, side, pivotHeightMm)
   return (shifts: Shifts): number | null => {
     const off = shifted(shifts)
-    const over = { ...reacherAt(off.setup, side, off.pivotHeightMm, station), rodLengthMm: Infinity, stroke: null }
-    const contact = contactAt(station, off.setup.hold, over)
+    const over = { ...rodPoseAt(off.setup, side, off.pivotHeightMm, edgePoint), rodLengthMm: Infinity, stroke: null }
+    const contact = contactAt(edgePoint, off.setup.hold, over)
     return contact.ok ? expectedReadingDeg(off.setup, side, contact, use) : null
   }
 }
@@ -113,8 +113,8 @@ export function likelyCauses(
       ? [{ by: 'measure', measure: id, unit, off, times: Math.abs(off) / tolerance, leavesDeg }]
       : []
   })
-  const amounts = [...measures, ...offSquare(sides)].sort((a, b) => a.times - b.times)
-  return [...zeros.sort((a, b) => a.leavesDeg - b.leavesDeg), ...amounts]
+  const means = [...measures, ...offSquare(sides)].sort((a, b) => a.times - b.times)
+  return [...zeros.sort((a, b) => a.leavesDeg - b.leavesDeg), ...means]
 }
 
 /** A gauge that stood off square alike on all sides that were read; none where one of them reads too much. */

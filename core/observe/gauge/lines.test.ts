@@ -83,17 +83,17 @@ describe('a needle', () => {
   const still = (count: number) => Array.from({ length: count }, () => 20)
 
   it('is at rest after five readings over three quarters of a second', () => {
-    expect(after(still(5))).toEqual({ deg: 20, doubtDeg: 0, settled: true })
+    expect(after(still(5))).toEqual({ deg: 20, uncertaintyDeg: 0, settled: true })
     expect(after(still(4), 300).settled).toBe(false)
     expect(after(still(5), 180).settled).toBe(false)
-    expect(after(still(1))).toEqual({ deg: 20, doubtDeg: 0, settled: false })
+    expect(after(still(1))).toEqual({ deg: 20, uncertaintyDeg: 0, settled: false })
   })
 
   it('comes to the mean of the newer half, as sure as its noise lets it be', () => {
     const noisy = after([20.1, 19.9, 20.1, 19.9, 20.1])
     expect(noisy.settled).toBe(true)
     expect(noisy.deg).toBeCloseTo((20.1 + 19.9 + 20.1) / 3, 12)
-    expect(noisy.doubtDeg).toBeCloseTo((2.4 * Math.sqrt(0.012)) / Math.sqrt(3), 9)
+    expect(noisy.uncertaintyDeg).toBeCloseTo((2.4 * Math.sqrt(0.012)) / Math.sqrt(3), 9)
     expect(after([20.2, 19.9, 20.2, 19.9, 20.2]).settled).toBe(false)
   })
 
@@ -102,7 +102,7 @@ describe('a needle', () => {
     expect(creeping(0.06).settled).toBe(false)
     const slow = creeping(0.04)
     expect(slow.settled).toBe(true)
-    expect(slow.doubtDeg).toBeCloseTo(Math.hypot((2.4 * 0.008 * Math.sqrt(2.5)) / Math.sqrt(3), 0.04 * 0.375), 9)
+    expect(slow.uncertaintyDeg).toBeCloseTo(Math.hypot((2.4 * 0.008 * Math.sqrt(2.5)) / Math.sqrt(3), 0.04 * 0.375), 9)
   })
 
   it('forgets what it showed more than one and a half seconds ago, and all of a clock that was put back', () => {
@@ -127,7 +127,7 @@ describe('a needle', () => {
         )
         const rest = states.find(({ settled }) => settled)
         if (!rest) continue
-        if (Math.abs(rest.deg - 20.2) <= rest.doubtDeg) inside++
+        if (Math.abs(rest.deg - 20.2) <= rest.uncertaintyDeg) inside++
         break
       }
     }

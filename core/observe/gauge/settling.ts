@@ -2,7 +2,7 @@
 export interface Settling {
   readonly deg: number
   /** Half-width of the range that holds 95 in 100 such means, degrees: noise, and how far it still creeps. */
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
   /** It has come to rest: what it shows can be held. */
   readonly settled: boolean
 }
@@ -31,7 +31,7 @@ export function settling(): (atMs: number, deg: number) => Settling {
     const newer = seen.slice(-Math.ceil(n / 2))
     return {
       deg: newer.reduce((sum, one) => sum + one.deg, 0) / newer.length,
-      doubtDeg: Math.hypot((OF_FEW * sigma) / Math.sqrt(newer.length), (perSecondDeg * WINDOW_MS) / 4000),
+      uncertaintyDeg: Math.hypot((OF_FEW * sigma) / Math.sqrt(newer.length), (perSecondDeg * WINDOW_MS) / 4000),
       settled:
         n >= LEAST_READINGS &&
         atMs - seen[0]!.atMs > WINDOW_MS / 2 &&

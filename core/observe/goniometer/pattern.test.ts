@@ -17,17 +17,17 @@ it('both primary spots take the shift out of the sides; one alone takes nothing 
   const square = patternOf([a, b], 0.1)
   expect(square).toMatchObject({ shiftBy: 'primaries', shiftDeg: 0.5, includedDeg: 40 })
   expect(square.sides.map(({ edgeDeg }) => edgeDeg)).toEqual([20, 20])
-  expect(square.sides[0]!.doubtDeg).toBeCloseTo(Math.hypot(0.1, 0.1 / Math.SQRT2), 12)
+  expect(square.sides[0]!.uncertaintyDeg).toBeCloseTo(Math.hypot(0.1, 0.1 / Math.SQRT2), 12)
   const askew = patternOf([a, shown('B', 19.5)], 0.1)
   expect(askew).toMatchObject({ shiftBy: 'not-known', shiftDeg: 0, includedDeg: 40 })
-  expect(askew.sides[0]!.doubtDeg).toBeCloseTo(Math.hypot(0.1, 0.5), 12)
-  expect(askew.includedDoubtDeg).toBeCloseTo(Math.SQRT2 * 0.1, 12)
-  expect(patternOf([a], 0.1)).toMatchObject({ includedDeg: null, includedDoubtDeg: null })
+  expect(askew.sides[0]!.uncertaintyDeg).toBeCloseTo(Math.hypot(0.1, 0.5), 12)
+  expect(askew.includedUncertaintyDeg).toBeCloseTo(Math.SQRT2 * 0.1, 12)
+  expect(patternOf([a], 0.1)).toMatchObject({ includedDeg: null, includedUncertaintyDeg: null })
 })
 
-it('half the width of a haze is its doubt', () => {
+it('half the width of a haze is its uncertainty', () => {
   const hazy = shown('A', 20, { finish: 'hazy', fromDeg: 19.6, toDeg: 20.4 })
-  expect(patternOf([hazy], 0.1).sides[0]!.doubtDeg).toBeCloseTo(Math.hypot(0.4, 0.1, 0.5), 12)
+  expect(patternOf([hazy], 0.1).sides[0]!.uncertaintyDeg).toBeCloseTo(Math.hypot(0.4, 0.1, 0.5), 12)
 })
 
 it('sides are uneven only beyond what both are known to, and half a degree', () => {

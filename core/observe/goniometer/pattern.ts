@@ -19,7 +19,7 @@ export type ShiftBy = 'primaries' | 'not-known'
 /** What a side's edge comes to once the shift of the whole pattern is taken out. */
 export interface ProvedSide extends ShownSide {
   /** Half-width of the range that holds 95 in 100 such readings, degrees. */
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
 }
 
 export interface Pattern {
@@ -30,7 +30,7 @@ export interface Pattern {
   readonly sides: readonly ProvedSide[]
   /** Both sides together; null where one is missing. A shift does not change it. */
   readonly includedDeg: number | null
-  readonly includedDoubtDeg: number | null
+  readonly includedUncertaintyDeg: number | null
 }
 
 /** A blade set by eye stands square to the beam to this, degrees. */
@@ -47,7 +47,7 @@ export function patternOf(shown: readonly ShownSide[], readDeg: number): Pattern
   const [a, b] = (['A', 'B'] as const).map((side) => shown.find((one) => one.side === side))
   const both = a?.primaryDeg != null && b?.primaryDeg != null
   const shiftDeg = both ? (a.primaryDeg! - b.primaryDeg!) / 2 : 0
-  const shiftDoubtDeg = both ? readDeg / Math.SQRT2 : SHIFT_UNKNOWN_DEG
+  const shiftUncertaintyDeg = both ? readDeg / Math.SQRT2 : SHIFT_UNKNOWN_DEG
   const sides = shown.map((one): ProvedSide => {
     const off = one.side === 'A' ? -shiftDeg : shiftDeg
     return {
@@ -56,7 +56,7 @@ export function patternOf(shown: readonly ShownSide[], readDeg: number): Pattern
       fromDeg: one.fromDeg + off,
       toDeg: one.toDeg + off,
       primaryDeg: one.primaryDeg === null ? null : one.primaryDeg + off,
-      doubtDeg: Math.hypot(spreadDeg(one), readDeg, shiftDoubtDeg),
+      uncertaintyDeg: Math.hypot(spreadDeg(one), readDeg, shiftUncertaintyDeg),
     }
   })
   return {
@@ -64,17 +64,17 @@ export function patternOf(shown: readonly ShownSide[], readDeg: number): Pattern
     shiftBy: both ? 'primaries' : 'not-known',
     sides,
     includedDeg: a && b ? a.edgeDeg + b.edgeDeg : null,
-    includedDoubtDeg: a && b ? Math.hypot(spreadDeg(a), spreadDeg(b), Math.SQRT2 * readDeg) : null,
+    includedUncertaintyDeg: a && b ? Math.hypot(spreadDeg(a), spreadDeg(b), Math.SQRT2 * readDeg) : null,
   }
 }
 
 /** What the look of a reflection itself leaves open: half its width. */
 const spreadDeg = ({ fromDeg, toDeg }: ShownSide): number => Math.abs(toDeg - fromDeg) / 2
 
-/** How much steeper side A is than side B, where that is more than their doubt; else null. */
+/** How much steeper side A is than side B, where that is more than their uncertainty; else null. */
 export function unevenBy(pattern: Pattern): number | null {
   const [a, b] = (['A', 'B'] as const).map((side) => pattern.sides.find((one) => one.side === side))
   if (!a || !b) return null
   const off = a.edgeDeg - b.edgeDeg
-  return Math.abs(off) > Math.max(UNEVEN_DEG, Math.hypot(a.doubtDeg, b.doubtDeg)) ? off : null
+  return Math.abs(off) > Math.max(UNEVEN_DEG, Math.hypot(a.uncertaintyDeg, b.uncertaintyDeg)) ? off : null
 }

@@ -2,10 +2,10 @@ import equal from 'fast-deep-equal'
 import type { ZoneKind, Zone } from '../../records/blade/zones'
 import type { Contact } from '../../geometry/contact/contact'
 import type { Side } from '../../records/common/side'
-import { stationAt, type Station } from '../../math/curve/stations'
+import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { gaugeUseOf, type Job } from '../../records/job/job'
-import type { Amount } from '../../log/amount'
+import type { MeanReading } from '../../log/meanReading'
 import type { Proof, Reading } from '../../log/entry'
 import { heightOfSetting } from '../../records/rig/dial'
 import type { DialSetting } from '../../records/rig/dials/readings'
@@ -17,7 +17,7 @@ export interface JobAsSet {
   readonly setup: Setup
   readonly job: Pick<Job, 'rigId' | 'stoneId' | 'dialled' | 'gaugeZero' | 'gaugeAxes'>
   /** The place that the dial is for. */
-  readonly dialFor: Station
+  readonly dialFor: EdgePoint
   readonly zones: readonly Zone[]
   /** A stone that was worked with before, as it is now. */
   stoneOf(id: string): StoneInUse | undefined
@@ -28,14 +28,14 @@ export interface SetThere {
   readonly setup: Setup
   readonly side: Side
   readonly pivotHeightMm: number
-  readonly station: Station
+  readonly edgePoint: EdgePoint
   /** What this gives by the measures as they are known now. */
   readonly contact: Contact
 }
 
 export interface ProvedAgainst {
   readonly side: Side
-  readonly amount: Amount
+  readonly amount: MeanReading
   /** Along the edge from the heel, mm. */
   readonly placeMm: number
   /** By what it was cut with; null where the rig gives no angle there, or another rig was used. */
@@ -62,7 +62,7 @@ function placeOf(
  * What was proved at a place against what the rig was set to when it was cut, with the hold and the stone of then; what
  * was not noted is taken to be as it is now. Source: docs/geometry.md, "Read and proved against set".
  */
-export function provedAgainst(now: JobAsSet, side: Side, amount: Amount): ProvedAgainst {
+export function provedAgainst(now: JobAsSet, side: Side, amount: MeanReading): ProvedAgainst {
   const last = amount.of.at(-1) as Proof
   const { setup, job } = now
   const placeMm = placeOf(last, now)
@@ -82,14 +82,14 @@ export function provedAgainst(now: JobAsSet, side: Side, amount: Amount): Proved
 
 /** What the rig gives at a place of the edge with such a setting; null where it gives no angle there. */
 export function setThere(setup: Setup, side: Side, setting: DialSetting, placeMm: number): SetThere | null {
-  const station = stationAt(setup.blade.edge, placeMm)
-  const [contact, at] = [contactFor(setup, side, setting, station), heightOfSetting(setup.rig, setting)]
-  return contact.ok && at.ok ? { setup, side, pivotHeightMm: at.heightMm, station, contact } : null
+  const edgePoint = edgePointAt(setup.blade.edge, placeMm)
+  const [contact, at] = [contactFor(setup, side, setting, edgePoint), heightOfSetting(setup.rig, setting)]
+  return contact.ok && at.ok ? { setup, side, pivotHeightMm: at.heightMm, edgePoint, contact } : null
 }
 
 export interface ReadAgainst {
   readonly side: Side
-  readonly amount: Amount
+  readonly amount: MeanReading
   readonly placeMm: number
   /** What it had to read there as the rig was set then; null where there was no angle. */
   readonly mustDeg: number | null
@@ -102,7 +102,7 @@ export interface ReadAgainst {
 const SAME_SET_DEG = 0.05
 
 /** What a gauge read at a place against what it had to read there. Source: docs/geometry.md, as above. */
-export function readAgainst(now: JobAsSet, side: Side, amount: Amount): ReadAgainst {
+export function readAgainst(now: JobAsSet, side: Side, amount: MeanReading): ReadAgainst {
   const last = amount.of.at(-1) as Reading
   const { setup, job } = now
   const placeMm = placeOf(last, now)

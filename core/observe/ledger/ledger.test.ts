@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { stationAt } from '../../math/curve/stations'
+import { edgePointAt } from '../../math/curve/edgePoints'
 import { zonesOfBlade } from '../../records/blade/zones'
-import { provedAmount, readAmount } from '../../log/amount'
+import { meanProof, meanReading } from '../../log/meanReading'
 import { ANGLE_ALONE, type Proof, type Reading } from '../../log/entry'
 import { contactFor, type Setup } from '../../geometry/setup/setup'
 import { heldSetup } from '../../geometry/setup/sampleSetup.fixture'
@@ -28,16 +28,23 @@ const now: JobAsSet = {
     gaugeZero: 'centre-plane',
     gaugeAxes: 'one',
   },
-  dialFor: stationAt(blade.edge, 40),
+  dialFor: edgePointAt(blade.edge, 40),
   zones,
   stoneOf: (id) => (id === OTHER ? thicker : undefined),
 }
 const setDeg = (placeMm: number, mm = 45, setup: Setup = heldSetup) => {
-  const contact = contactFor(setup, 'A', at(mm), stationAt(blade.edge, placeMm))
+  const contact = contactFor(setup, 'A', at(mm), edgePointAt(blade.edge, placeMm))
   return contact.ok ? contact.edgeAngleDeg : NaN
 }
 const minute = (n: number) => new Date(Date.UTC(2026, 4, 1, 9, n)).toISOString()
-const about = { jobId: null, bladeId: null, stoneId: STONE!, instrumentId: null, side: 'A' as const, doubtDeg: 0.1 }
+const about = {
+  jobId: null,
+  bladeId: null,
+  stoneId: STONE!,
+  instrumentId: null,
+  side: 'A' as const,
+  uncertaintyDeg: 0.1,
+}
 const proof = (n: number, more: Partial<Proof> = {}): Proof => ({
   ...about,
   ...ANGLE_ALONE,
@@ -68,7 +75,7 @@ const cut = (mm: number, rigId = RIG!) => ({
   hold: heldSetup.hold,
   setDeg: 33,
 })
-const against = (...proofs: Proof[]) => provedAgainst(now, 'A', provedAmount(proofs, 'A')!)
+const against = (...proofs: Proof[]) => provedAgainst(now, 'A', meanProof(proofs, 'A')!)
 
 describe('what was proved', () => {
   it('is compared with the set angle of its own place, not of the one that the dial is for', () => {
@@ -95,16 +102,16 @@ describe('what was proved', () => {
 
   it('goes together with what was proved after the same cut alone', () => {
     const recut = [proof(1, { deg: 22, cut: cut(50) }), proof(9, { deg: 20, cut: cut(45) })]
-    expect(provedAmount(recut, 'A')!.deg).toBe(20)
+    expect(meanProof(recut, 'A')!.deg).toBe(20)
     const through = [proof(1, { deg: 22, toApex: false }), proof(9, { deg: 20, toApex: true })]
-    expect(provedAmount(through, 'A')!.deg).toBe(20)
-    expect(provedAmount([proof(1, { deg: 22, cut: cut(45) }), proof(9, { cut: cut(45) })], 'A')!.deg).toBe(21)
+    expect(meanProof(through, 'A')!.deg).toBe(20)
+    expect(meanProof([proof(1, { deg: 22, cut: cut(45) }), proof(9, { cut: cut(45) })], 'A')!.deg).toBe(21)
   })
 })
 
 describe('what was read', () => {
   const read = (one: Reading, job: Partial<JobAsSet['job']> = {}) =>
-    readAgainst({ ...now, job: { ...now.job, ...job } }, 'A', readAmount([one], 'A')!)
+    readAgainst({ ...now, job: { ...now.job, ...job } }, 'A', meanReading([one], 'A')!)
 
   it('is compared with what had to be read at its own place as the rig was set then', () => {
     const here = read(reading(1))
@@ -138,7 +145,7 @@ describe('the angles zone by zone', () => {
     expect(rows.filter(({ read }) => read)).toHaveLength(1)
     expect(rows[0]).toMatchObject({ proved: null, differsDeg: null })
     // Known to half as well, the one counts a fourth.
-    const unlike = [log[1]!, { ...(log[2] as Proof), doubtDeg: 0.2 }]
+    const unlike = [log[1]!, { ...(log[2] as Proof), uncertaintyDeg: 0.2 }]
     const [first] = zoneAngles(now, known, unlike, 'A').flatMap(({ differsDeg }) => differsDeg ?? [])
     expect(first).toBeCloseTo((4 * (20.2 - setDeg(30)) + (20.4 - setDeg(40))) / 5, 9)
   })

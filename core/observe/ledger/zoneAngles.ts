@@ -1,21 +1,21 @@
 import { zoneAt, type Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
-import { doubtBudget, totalDoubtDeg } from '../../uncertainty/budget'
-import { provedAtPlaces, readAtPlaces, together, type Amount } from '../../log/amount'
+import { uncertaintyBudget, totalUncertaintyDeg } from '../../uncertainty/budget'
+import { provedAtPlaces, readAtPlaces, together, type MeanReading } from '../../log/meanReading'
 import type { LogEntry, Proof } from '../../log/entry'
-import { ofKind } from '../../log/inForce'
+import { ofKind } from '../../log/activeEntries'
 import { provedAgainst, readAgainst, setThere, type JobAsSet, type ReadAgainst } from './against'
 
 /** The angles of one zone of a side; wanted is the same all along. */
 export interface ZoneAngles {
   readonly zone: Zone
   /** At its middle, as the rig is set now; null where there is no angle. */
-  readonly set: { readonly deg: number; readonly doubtDeg: number } | null
+  readonly set: { readonly deg: number; readonly uncertaintyDeg: number } | null
   /** The newest reading of a gauge in it. */
   readonly read: ReadAgainst | null
   /** All that was proved in it and goes with the newest proof of the side. */
-  readonly proved: Amount | null
+  readonly proved: MeanReading | null
   /** The steel less what was set when it was cut, at its own places, degrees; null where one is not known. */
   readonly differsDeg: number | null
 }
@@ -31,7 +31,7 @@ export function zoneAngles(now: JobAsSet, known: KnownHold, log: readonly LogEnt
     const here = proved.filter(({ amount, placeMm }) => holdsFor(amount.of.at(-1) as Proof, placeMm, now.zones, i))
     const all = together(here.map(({ amount }) => amount))
     const weighed = here.flatMap(({ amount, differsDeg }) =>
-      differsDeg === null ? [] : [{ differsDeg, weight: 1 / amount.doubtDeg ** 2 }],
+      differsDeg === null ? [] : [{ differsDeg, weight: 1 / amount.uncertaintyDeg ** 2 }],
     )
     const weight = weighed.reduce((sum, one) => sum + one.weight, 0)
     return {
@@ -53,6 +53,6 @@ function holdsFor({ placeMm, zone }: Proof, atMm: number, zones: readonly Zone[]
 function setAt({ setup, job }: JobAsSet, known: KnownHold, side: Side, placeMm: number): ZoneAngles['set'] {
   const set = setThere(setup, side, job.dialled[side], placeMm)
   if (!set) return null
-  const budget = doubtBudget(setup, known, side, set.pivotHeightMm, set.station)
-  return { deg: set.contact.edgeAngleDeg, doubtDeg: totalDoubtDeg(budget) }
+  const budget = uncertaintyBudget(setup, known, side, set.pivotHeightMm, set.edgePoint)
+  return { deg: set.contact.edgeAngleDeg, uncertaintyDeg: totalUncertaintyDeg(budget) }
 }

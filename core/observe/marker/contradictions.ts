@@ -2,7 +2,7 @@ import type { InkLook } from './look'
 import { depthOdds, weighedFace, type DepthRange, type LookedAt } from './weigh'
 
 /** What most likely went wrong with a look that does not go with the others. */
-export type Culprit = 'side-mixed-up' | 'pressed-hard' | 'blade-moved' | 'ink-wiped' | 'dished-stone' | 'mistold'
+export type Culprit = 'side-mixed-up' | 'pressed-hard' | 'blade-moved' | 'ink-wiped' | 'dished-stone' | 'misjudged'
 
 /** A look at a face that can hardly be true together with the others. */
 export interface Contradiction {
@@ -48,8 +48,8 @@ export function contradictions(
     if (across !== null && faces[across]!.looks.length > 0 && fits(faces[across]!, look)) return 'side-mixed-up'
     if (look.seen === 'all' || look.seen === 'nothing') return 'ink-wiped'
     if (look.seen === 'ends') return 'dished-stone'
-    if (fits(without(faces[face]!, number), { ...look, share: look.share / HARD })) return 'pressed-hard'
-    return inSeveralZones ? 'blade-moved' : 'mistold'
+    if (fits(without(faces[face]!, number), { ...look, fraction: look.fraction / HARD })) return 'pressed-hard'
+    return inSeveralZones ? 'blade-moved' : 'misjudged'
   }
 
   function fits(face: LookedAt, look: InkLook): boolean {

@@ -14,6 +14,7 @@ import {
   type LookedAt,
   type WeighedFace,
 } from './weigh'
+import { Z95 } from '../../math/statistics/normal'
 
 /** A range that holds 95 in 100, and its middle, degrees. */
 export interface Interval {
@@ -40,22 +41,22 @@ export interface Found {
   readonly depthUm: number
 }
 
-/** What is known of the hand and the rig: contact depth, and the half-width of the set angle's doubt, degrees. */
+/** What is known of the hand and the rig: contact depth, and the half-width of the set angle's uncertainty, degrees. */
 export interface InkTerms {
   readonly depthUm: DepthRange
-  readonly setDoubtDeg: number
+  readonly setUncertaintyDeg: number
 }
 
 /**
- * What bevels are there, from what was bare after light passes. The contact depth is shared by all faces; the doubt of
+ * What bevels are there, from what was bare after light passes. The contact depth is shared by all faces; the uncertainty of
  * the set angle, common to all looks of a hold, is folded in at the end. Source: docs/ink.md, "From looks to an angle".
  */
-export function findBevel(faces: readonly LookedAt[], { depthUm, setDoubtDeg }: InkTerms): Found {
+export function findBevel(faces: readonly LookedAt[], { depthUm, setUncertaintyDeg }: InkTerms): Found {
   const weighed = faces.map((face) => weighedFace(face, depthUm))
   const { odds } = depthOdds(weighed)
   const middle = depthsOf(depthUm).depths.reduce((sum, depth, i) => sum + odds[i]! * Math.log(depth), 0)
   return {
-    faces: weighed.map((face) => face && foundFace(face.grids, othersOn(face, odds), setDoubtDeg)),
+    faces: weighed.map((face) => face && foundFace(face.grids, othersOn(face, odds), setUncertaintyDeg)),
     depthUm: Math.exp(middle),
   }
 }
@@ -64,36 +65,36 @@ export function findBevel(faces: readonly LookedAt[], { depthUm, setDoubtDeg }: 
 export const othersOn = (face: WeighedFace, odds: readonly number[]): number[] =>
   normalized(odds.map((one, i) => one / face.evidence[i]!))
 
-function foundFace(of: Grids, depthOdds: readonly number[], setDoubtDeg: number): FoundFace {
+function foundFace(of: Grids, depthOdds: readonly number[], setUncertaintyDeg: number): FoundFace {
   const kinds = Object.keys(BEFORE) as FaceKind[]
   const odds = normalized(
     kinds.map((kind) => BEFORE[kind] * depthOdds.reduce((sum, weight, i) => sum + weight * massOf(of[kind], i), 0)),
   )
   const best = odds.indexOf(Math.max(...odds))
   const kind = kinds[best]!
-  const at = (share: 0 | 0.5 | 1) => intervalOf(of[kind], depthOdds, setDoubtDeg, share)
+  const at = (fraction: 0 | 0.5 | 1) => intervalOf(of[kind], depthOdds, setUncertaintyDeg, fraction)
   return { kind, kindOdds: odds[best]!, angle: at(1), shoulder: at(0) }
 }
 
-/** The angle at a share of the face, shoulder 0 and apex 1, over all growths of a kind. */
+/** The angle at a fraction of the face, shoulder 0 and apex 1, over all growths of a kind. */
 function intervalOf(
   grids: readonly Grid[],
   depthOdds: readonly number[],
-  setDoubtDeg: number,
-  share: number,
+  setUncertaintyDeg: number,
+  fraction: number,
 ): Interval {
   const { stepDeg } = grids[0]!
-  const reach = Math.ceil(setDoubtDeg / stepDeg)
-  const shifts = grids.map(({ growsDeg }) => Math.round((growsDeg * (share - 0.5)) / stepDeg))
+  const reach = Math.ceil(setUncertaintyDeg / stepDeg)
+  const shifts = grids.map(({ growsDeg }) => Math.round((growsDeg * (fraction - 0.5)) / stepDeg))
   const pad = Math.max(...shifts.map(Math.abs)) + 2 * reach
   const odds = new Float64Array(grids[0]!.rows[0]!.length + 2 * pad)
   grids.forEach(({ rows }, g) =>
     rows.forEach((row, depth) => row.forEach((one, i) => (odds[i + pad + shifts[g]!]! += one * depthOdds[depth]!))),
   )
-  return shortest(blurred(odds, setDoubtDeg / 1.96 / stepDeg), grids[0]!.fromDeg - pad * stepDeg, stepDeg)
+  return shortest(blurred(odds, setUncertaintyDeg / Z95 / stepDeg), grids[0]!.fromDeg - pad * stepDeg, stepDeg)
 }
 
-/** Odds with a normal doubt folded in; sigma in steps. */
+/** Odds with a normal uncertainty folded in; sigma in steps. */
 function blurred(odds: Float64Array, sigma: number): Float64Array {
   const reach = Math.ceil(3 * sigma)
   const weights = bell(sigma, reach)

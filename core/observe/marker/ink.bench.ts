@@ -6,9 +6,9 @@ const zone = (deg: number): LookedAt => ({
   widthMm: 0.7,
   primaryDeg: 3,
   looks: [
-    { setDeg: deg - 1.5, seen: 'shoulder', share: 0.2 },
-    { setDeg: deg - 0.4, seen: 'shoulder', share: 0.6 },
-    { setDeg: deg + 0.8, seen: 'apex', share: 0.35 },
+    { setDeg: deg - 1.5, seen: 'shoulder', fraction: 0.2 },
+    { setDeg: deg - 0.4, seen: 'shoulder', fraction: 0.6 },
+    { setDeg: deg + 0.8, seen: 'apex', fraction: 0.35 },
   ],
 })
 const settings = Array.from({ length: 33 }, (_, i) => 16 + i / 4)
@@ -21,7 +21,7 @@ describe('looks at the ink', () => {
         { side: 'A', zones: zones() },
         { side: 'B', zones: zones() },
       ],
-      terms: { depthUm: [0.4, 4], setDoubtDeg: 0.3 },
+      terms: { depthUm: [0.4, 4], setUncertaintyDeg: 0.3 },
       side: 'A',
       candidates: settings.map((deg) => ({ setDeg: [deg, deg, deg, deg] })),
       neededDeg: 0.3,

@@ -1,50 +1,50 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { InkPattern } from '../../log/choices'
-import { baredAboveMm, baredStretches, seenAs } from './bared'
+import { exposedAboveMm, exposedSpans, seenAs } from './exposed'
 import { contradictions } from './contradictions'
 import reference from './fixtures/ink.json'
 import { findBevel } from './findBevel'
 import { lightPassUm } from './look'
 import { nextSetting } from './nextSetting'
-import { picturedStretches } from './pictured'
+import { picturedSpans } from './pictured'
 
-const share = (face: Parameters<typeof baredStretches>[0], setDeg: number, depthUm: number) =>
-  seenAs(baredStretches(face, setDeg, depthUm))
+const fraction = (face: Parameters<typeof exposedSpans>[0], setDeg: number, depthUm: number) =>
+  seenAs(exposedSpans(face, setDeg, depthUm))
 const RAD = Math.PI / 180
 
 describe('what a light pass bares', () => {
   it('is pictured by a face that shows the pattern, with as much of it bare', () => {
     for (const seen of ['shoulder', 'apex', 'middle', 'ends'] as const)
       for (const bare of [0.1, 0.35, 0.8])
-        expect(seenAs(picturedStretches(seen, bare))).toEqual({ pattern: seen, share: expect.closeTo(bare, 6) })
-    expect(seenAs(picturedStretches('all', 1))).toEqual({ pattern: 'all', share: 1 })
-    expect(picturedStretches('nothing', 0)).toEqual([])
+        expect(seenAs(picturedSpans(seen, bare))).toEqual({ pattern: seen, fraction: expect.closeTo(bare, 6) })
+    expect(seenAs(picturedSpans('all', 1))).toEqual({ pattern: 'all', fraction: 1 })
+    expect(picturedSpans('nothing', 0)).toEqual([])
   })
 
   const face = { shoulderDeg: 20, apexDeg: 20, widthMm: 0.8 }
   it('from the shoulder where the stone is flatter, from the apex where it is steeper, by depth over the difference', () => {
     const bare = 0.003 / (1.5 * RAD) / 0.8
-    expect(share(face, 18.5, 3)).toEqual({ pattern: 'shoulder', share: expect.closeTo(bare, 9) })
-    expect(share(face, 21.5, 3)).toEqual({ pattern: 'apex', share: expect.closeTo(bare, 9) })
-    expect(share(face, 20 + (0.003 / 0.8 / RAD) * 0.9, 3).pattern).toBe('all')
+    expect(fraction(face, 18.5, 3)).toEqual({ pattern: 'shoulder', fraction: expect.closeTo(bare, 9) })
+    expect(fraction(face, 21.5, 3)).toEqual({ pattern: 'apex', fraction: expect.closeTo(bare, 9) })
+    expect(fraction(face, 20 + (0.003 / 0.8 / RAD) * 0.9, 3).pattern).toBe('all')
   })
 
   it('a convex face in the middle, 2·√(2e / k) long, where its own angle is the set one; a hollow one at both ends', () => {
     const convex = { shoulderDeg: 18, apexDeg: 22, widthMm: 0.8 }
     const k = (4 * RAD) / 0.8
     const bare = (2 * Math.sqrt((2 * 0.001) / k)) / 0.8
-    expect(share(convex, 20, 1)).toEqual({ pattern: 'middle', share: expect.closeTo(bare, 9) })
-    const [[from, to]] = baredStretches(convex, 19, 0.1) as [[number, number]]
+    expect(fraction(convex, 20, 1)).toEqual({ pattern: 'middle', fraction: expect.closeTo(bare, 9) })
+    const [[from, to]] = exposedSpans(convex, 19, 0.1) as [[number, number]]
     expect((from + to) / 2).toBeCloseTo(0.25, 9)
-    const [atShoulder, atApex] = baredStretches({ shoulderDeg: 22, apexDeg: 18, widthMm: 0.8 }, 20, 1)
+    const [atShoulder, atApex] = exposedSpans({ shoulderDeg: 22, apexDeg: 18, widthMm: 0.8 }, 20, 1)
     expect([atShoulder![0], atApex![1]]).toEqual([0, 1])
     expect(atShoulder![1]).toBeCloseTo(1 - atApex![0], 9)
-    expect(share({ shoulderDeg: 22, apexDeg: 18, widthMm: 0.8 }, 15, 1).pattern).toBe('shoulder')
+    expect(fraction({ shoulderDeg: 22, apexDeg: 18, widthMm: 0.8 }, 15, 1).pattern).toBe('shoulder')
   })
 
   it('a dull apex keeps its ink though the face matches', () => {
-    const [[from, to]] = baredStretches({ ...face, apexRadiusUm: 20 }, 20, 2) as [[number, number]]
+    const [[from, to]] = exposedSpans({ ...face, apexRadiusUm: 20 }, 20, 2) as [[number, number]]
     const dull = 0.02 / Math.tan(20 * RAD) / 0.8
     expect(from).toBe(0)
     expect(to).toBeCloseTo(1 - dull + Math.sqrt(2 * 20 * 2) / 1000 / 0.8, 9)
@@ -57,9 +57,9 @@ describe('what a light pass bares', () => {
   })
 
   it('above the shoulder too where the stone lies nearly on the primary face, and all of it when it does', () => {
-    expect(baredAboveMm(face, 3, 4, 2)).toBeCloseTo(0.002 / Math.sin(RAD), 9)
-    expect(baredAboveMm(face, 3, 2.5, 2)).toBe(Infinity)
-    expect(baredAboveMm(face, 3, 24, 2)).toBe(0)
+    expect(exposedAboveMm(face, 3, 4, 2)).toBeCloseTo(0.002 / Math.sin(RAD), 9)
+    expect(exposedAboveMm(face, 3, 2.5, 2)).toBe(Infinity)
+    expect(exposedAboveMm(face, 3, 24, 2)).toBe(0)
   })
 
   it('the deeper the contact the more goes, whatever the face', () => {
@@ -69,12 +69,19 @@ describe('what a light pass bares', () => {
     fc.assert(
       fc.property(deg, deg, deg, depth, (shoulderDeg, apexDeg, setDeg, depthUm) => {
         const of = { shoulderDeg, apexDeg, widthMm: 0.6 }
-        const [less, more] = [depthUm, depthUm * 1.2].map((one) => bareShare(baredStretches(of, setDeg, one)))
+        const [less, more] = [depthUm, depthUm * 1.2].map((one) => bareShare(exposedSpans(of, setDeg, one)))
         expect(more! - less!).toBeGreaterThan(-1e-9)
         expect(less).toBeGreaterThan(0)
       }),
     )
   })
+})
+
+/** A look of the reference, in the words of the model. */
+const asSeen = ({ setDeg, seen, share }: (typeof reference.cases)[number]['looks'][number]) => ({
+  setDeg,
+  seen: seen as InkPattern,
+  fraction: share,
 })
 
 describe('from looks to an angle', () => {
@@ -84,12 +91,10 @@ describe('from looks to an angle', () => {
     const looked = faces.map(({ side, zone, widthMm }) => ({
       widthMm,
       primaryDeg: blade.primaryHalfAngleDeg,
-      looks: looks
-        .filter((look) => look.side === side && look.zone === zone)
-        .map((look) => ({ ...look, seen: look.seen as InkPattern })),
+      looks: looks.filter((look) => look.side === side && look.zone === zone).map(asSeen),
     }))
     const depthUm = blade.contactDepthUm as [number, number]
-    const found = findBevel(looked, { depthUm, setDoubtDeg: blade.setDoubtDeg })
+    const found = findBevel(looked, { depthUm, setUncertaintyDeg: blade.setDoubtDeg })
     faces.forEach((face, i) => {
       const { angle, kind } = found.faces[i]!
       if (face.kind === 'convex') kinds.push(kind)
@@ -118,12 +123,12 @@ describe('from looks to an angle', () => {
     expect(kinds.filter((kind) => kind === 'convex').length / kinds.length).toBeGreaterThan(0.9)
   })
 
-  const face = (looks: [setDeg: number, seen: InkPattern, share: number][]) => ({
+  const face = (looks: [setDeg: number, seen: InkPattern, fraction: number][]) => ({
     widthMm: 0.7,
     primaryDeg: 3,
-    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, share: part })),
+    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, fraction: part })),
   })
-  const terms = { depthUm: [0.4, 4] as const, setDoubtDeg: 0.3 }
+  const terms = { depthUm: [0.4, 4] as const, setUncertaintyDeg: 0.3 }
   it('shoulder and apex bracket the angle; a side nobody looked at has none', () => {
     const found = findBevel(
       [
@@ -173,9 +178,9 @@ describe('the next setting', () => {
   const looked = (looks: [number, InkPattern, number][]) => ({
     widthMm: 0.7,
     primaryDeg: 3,
-    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, share: part })),
+    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, fraction: part })),
   })
-  const terms = { depthUm: [0.4, 4] as const, setDoubtDeg: 0.2 }
+  const terms = { depthUm: [0.4, 4] as const, setUncertaintyDeg: 0.2 }
   const settings = (degs: number[]) => degs.map((deg) => ({ setDeg: [deg] }))
 
   it('lies between shoulder and edge, not beyond them', () => {
@@ -233,7 +238,7 @@ describe('looks that cannot all be true', () => {
   const looked = (looks: [number, InkPattern, number][]) => ({
     widthMm: 0.7,
     primaryDeg: 3,
-    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, share: part })),
+    looks: looks.map(([setDeg, seen, part]) => ({ setDeg, seen, fraction: part })),
   })
   const bracket: [number, InkPattern, number][] = [
     [18, 'shoulder', 0.1],
@@ -254,7 +259,7 @@ describe('looks that cannot all be true', () => {
           [21, 'shoulder', 0.1],
         ]),
       ]),
-    ).toEqual([[0, 1, 'mistold']])
+    ).toEqual([[0, 1, 'misjudged']])
     expect(culprits([looked([...bracket, [24, 'all', 1]])])).toEqual([[0, 2, 'ink-wiped']])
     expect(culprits([looked([...bracket, [25, 'ends', 0.3]])])).toEqual([[0, 2, 'dished-stone']])
     expect(culprits([looked([...bracket, [17, 'shoulder', 0.5]])])).toEqual([[0, 2, 'pressed-hard']])
@@ -279,9 +284,7 @@ describe('looks that cannot all be true', () => {
       const all = faces.map(({ side, zone, widthMm }) => ({
         widthMm,
         primaryDeg: blade.primaryHalfAngleDeg,
-        looks: looks
-          .filter((look) => look.side === side && look.zone === zone)
-          .map((look) => ({ ...look, seen: look.seen as InkPattern })),
+        looks: looks.filter((look) => look.side === side && look.zone === zone).map(asSeen),
       }))
       const none = all.map(() => null)
       called += contradictions(all, none, blade.contactDepthUm as [number, number]).length

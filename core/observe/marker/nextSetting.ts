@@ -1,7 +1,8 @@
 import { radians } from '../../math/units/angle'
 import { othersOn, type InkTerms } from './findBevel'
-import { shareTable, SHARES } from './look'
+import { shareTable, FRACTION_STEPS } from './look'
 import { depthOdds, depthsOf, weighedFace, type LookedAt, type WeighedFace } from './weigh'
+import { Z95 } from '../../math/statistics/normal'
 
 /** A setting that a rig can dial, by what it gives on each face, degrees; null where it gives none. */
 export interface Candidate {
@@ -21,13 +22,12 @@ export interface NextLook {
   readonly looksLeft: number
 }
 
-/** A look that leaves more than this share of the doubt is not worth its steel. */
+/** A look that leaves more than this fraction of the uncertainty is not worth its steel. */
 const LEAST_GAIN = 0.97
 const MOST_LOOKS = 8
-/** Odds below this share of the highest are left out. */
+/** Odds below this fraction of the highest are left out. */
 const FAINT = 5e-3
 const CELL_DEG = 0.1
-const TWO_SIDED = 1.96
 
 /** What is known of one face: cells over its angle, each with its odds for every depth of a look. */
 interface Known {
@@ -37,7 +37,7 @@ interface Known {
 }
 
 /**
- * Which setting leaves the least doubt over the faces that matter, expected over all that might be seen there. Faces
+ * Which setting leaves the least uncertainty over the faces that matter, expected over all that might be seen there. Faces
  * nobody has looked at yet do not weigh in: any look tells of them. `neededDeg`: the half-width that is good enough.
  * `asked`: the faces that a setting is asked for; the others tell of the hand. Source: docs/ink.md, "The next setting".
  */
@@ -54,7 +54,7 @@ export function nextSetting(
   const known = weighed.map((face, i) =>
     face && isAsked(i) ? knownOf(face, faces[i]!, othersOn(face, odds), terms) : null,
   )
-  const halfWidth = (sigmaDeg: number) => Math.hypot(TWO_SIDED * sigmaDeg, terms.setDoubtDeg)
+  const halfWidth = (sigmaDeg: number) => Math.hypot(Z95 * sigmaDeg, terms.setUncertaintyDeg)
   const worst = (sigmas: readonly (number | null)[]) =>
     Math.max(0, ...sigmas.map((sigma) => (sigma === null ? 0 : halfWidth(sigma))))
   const nowDeg = worst(known.map((face) => face && face.sigmaDeg))
@@ -126,7 +126,7 @@ function expectedSigma({ cells, widthMm }: Known, setDeg: number, lookDepths: re
     const over = radians(deg - setDeg)
     const at = (over > 0 ? 0 : 1) * outcomes
     for (let d = 0; d < odds.length; d++) {
-      const row = rows[Math.round(Math.min(1, inWidths[d]! / Math.max(1e-9, Math.abs(over))) * SHARES)]!
+      const row = rows[Math.round(Math.min(1, inWidths[d]! / Math.max(1e-9, Math.abs(over))) * FRACTION_STEPS)]!
       for (let o = 0; o < outcomes; o++) {
         const mass = odds[d]! * row[o]!
         // All bare looks alike from both sides.

@@ -1,6 +1,7 @@
 import { radians } from '../../math/units/angle'
 import type { FaceKind } from './face'
-import { DEPTH_SIGMA, lookOdds, normalUpTo, type InkLook } from './look'
+import { DEPTH_SIGMA, lookOdds, type InkLook } from './look'
+import { normalCdf } from '../../math/statistics/normal'
 
 /** A face that was looked at: one side of the blade in one zone. */
 export interface LookedAt {
@@ -94,7 +95,7 @@ export function normalized(odds: readonly number[]): number[] {
 
 /** A normal deviate in cells from −reach to reach; sigma in cells. */
 export function bell(sigma: number, reach: number): number[] {
-  const upTo = (cell: number) => normalUpTo((cell - reach) / sigma)
+  const upTo = (cell: number) => normalCdf((cell - reach) / sigma)
   return normalized(Array.from({ length: 2 * reach + 1 }, (_, i) => upTo(i + 0.5) - upTo(i - 0.5)))
 }
 
@@ -133,7 +134,7 @@ function weigh(face: LookedAt, range: DepthRange): WeighedFace {
   return { grids, evidence: depths.map((_, i) => evidenceOf(grids, i)) }
 }
 
-/** The odds of the contact depths that the faces share. */
+/** The odds of the contact depths that the faces fraction. */
 export function depthOdds(faces: readonly (WeighedFace | null)[]): { odds: number[]; logEvidence: number } {
   const logs = Array.from({ length: DEPTHS }, (_, i) =>
     faces.reduce((sum, face) => sum + (face ? Math.log(face.evidence[i]!) : 0), 0),

@@ -101,11 +101,11 @@ describe('a made-up screen is read for what was thrown on it', () => {
     expect(pattern.includedDeg).toBeNull()
   })
 
-  it('a primary face that throws nothing leaves the shift open, and the doubt says so', () => {
+  it('a primary face that throws nothing leaves the shift open, and the uncertainty says so', () => {
     const { pattern } = readMade({ ...made, askewDeg: 0, sides: [crisp(17.4, null), crisp(15.2, null)] })
     expect(pattern.shiftBy).toBe('not-known')
-    expect(pattern.sides.every(({ doubtDeg }) => doubtDeg > 0.5)).toBe(true)
-    expect(pattern.includedDoubtDeg).toBeLessThan(0.2)
+    expect(pattern.sides.every(({ uncertaintyDeg }) => uncertaintyDeg > 0.5)).toBe(true)
+    expect(pattern.includedUncertaintyDeg).toBeLessThan(0.2)
   })
 
   it('a dark screen, two ticks on one place and a single tick are told', () => {

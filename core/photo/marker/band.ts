@@ -72,7 +72,7 @@ const ends = (taps: readonly Vec2[]): [Vec2, Vec2] => {
 const spreadOf = (taps: readonly Vec2[], i: 0 | 1): number =>
   Math.max(...taps.map((tap) => tap[i])) - Math.min(...taps.map((tap) => tap[i]))
 
-/** Taps that lie this close to a parabola, as a share of their length, are on it: the rest is the hand's. */
+/** Taps that lie this close to a parabola, as a fraction of their length, are on it: the rest is the hand's. */
 const ON_PARABOLA = 0.006
 
 /** The line through points in order of their first coordinate: a parabola where it fits, else from point to point. */

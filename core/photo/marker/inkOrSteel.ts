@@ -73,7 +73,7 @@ function inkIn(strip: Strip): Colour | null {
   const cells = cellsOf(strip, -1, INKED_TO)
   const hues = cells.map((i) => Math.hypot(...hueOf(strip.rgb[3 * i]!, strip.rgb[3 * i + 1]!, strip.rgb[3 * i + 2]!)))
   const byHue = otsu(hues)
-  if (byHue.above - byHue.below > COLOURED && byHue.shareAbove > LEAST_INK)
+  if (byHue.above - byHue.below > COLOURED && byHue.fractionAbove > LEAST_INK)
     return meanOf(
       strip,
       cells.filter((_, k) => hues[k]! > byHue.at),
@@ -82,7 +82,7 @@ function inkIn(strip: Strip): Colour | null {
     Math.log(DARK + (strip.rgb[3 * i]! + strip.rgb[3 * i + 1]! + strip.rgb[3 * i + 2]!) / 3),
   )
   const byLight = otsu(lights)
-  if (byLight.above - byLight.below < LEAST_DARKER || 1 - byLight.shareAbove < LEAST_INK) return null
+  if (byLight.above - byLight.below < LEAST_DARKER || 1 - byLight.fractionAbove < LEAST_INK) return null
   return meanOf(
     strip,
     cells.filter((_, k) => lights[k]! < byLight.at),
@@ -136,7 +136,7 @@ function split(strip: Strip, feature: Float32Array, coloured: boolean): Pick<Ink
     const to = Math.min(columns, from + WINDOW / 2)
     const here = otsu(valuesIn(Math.max(0, from - WINDOW / 4), Math.min(columns, to + WINDOW / 4), INKED_FROM))
     const both = here.above - here.below > Math.max(least, 0.45 * (whole.above - whole.below))
-    const found = both && Math.min(here.shareAbove, 1 - here.shareAbove) > LEAST_INK ? here : whole
+    const found = both && Math.min(here.fractionAbove, 1 - here.fractionAbove) > LEAST_INK ? here : whole
     thresholds.fill(found.at, from, to)
     apart.fill((found.above - found.below) / Math.max(1e-3, found.spread), from, to)
   }

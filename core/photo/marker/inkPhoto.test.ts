@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { decode } from 'jpeg-js'
 import { describe, expect, it } from 'vitest'
 import type { InkPattern } from '../../log/choices'
-import type { Stretch } from '../../observe/marker/bared'
+import type { Span } from '../../observe/marker/exposed'
 import { inkPhotograph, type InkPhotographAsk } from '../../simulation/standIn/inkPhotograph'
 import type { Vec2 } from '../../math/vector/vec2'
 import reference from './fixtures/ink-photos/photos.json'
@@ -15,20 +15,20 @@ const pictureOf = (file: string) => {
   const { width, height, data } = decode(readFileSync(join(folder, file)), { useTArray: true })
   return { width, height, pixels: data }
 }
-const THIRDS: Stretch[] = [
+const THIRDS: Span[] = [
   [0, 1 / 3],
   [1 / 3, 2 / 3],
   [2 / 3, 1],
 ]
-const seenWhere = (share: number, from: InkPattern): InkPattern =>
-  share >= 0.975 ? 'all' : share < 0.02 ? 'nothing' : from
+const seenWhere = (fraction: number, from: InkPattern): InkPattern =>
+  fraction >= 0.975 ? 'all' : fraction < 0.02 ? 'nothing' : from
 
-function expectParts(read: InkPhotoReading, shares: readonly number[], from: InkPattern, name = '') {
+function expectParts(read: InkPhotoReading, fractions: readonly number[], from: InkPattern, name = '') {
   if (!read.ok) throw new Error(`${name}: ${read.reason}`)
   read.parts.forEach((part, i) => {
     if (!part.ok) throw new Error(`${name}: ${part.reason}`)
-    expect(Math.abs(part.share - shares[i]!), `${name}, part ${i + 1}`).toBeLessThan(0.05)
-    expect(part.seen, name).toBe(from === 'above' ? from : seenWhere(shares[i]!, from))
+    expect(Math.abs(part.fraction - fractions[i]!), `${name}, part ${i + 1}`).toBeLessThan(0.05)
+    expect(part.seen, name).toBe(from === 'above' ? from : seenWhere(fractions[i]!, from))
   })
 }
 
@@ -84,8 +84,8 @@ describe('what must not fool it', () => {
     ['gone only above the shoulder', { bare: () => [], inkAbove: 0.6, bareAbove: 0.15 }, [0, 0, 0], 'above'],
     ['only the bevel inked', { inkAbove: 0, bare: () => [[0.6, 1]] }, [0.4, 0.4, 0.4], 'apex'],
   ]
-  for (const [name, of, shares, from] of cases)
-    it(name, () => expectParts(readMade({ ...made, ...of }, 4), shares, from, name))
+  for (const [name, of, fractions, from] of cases)
+    it(name, () => expectParts(readMade({ ...made, ...of }, 4), fractions, from, name))
 
   it('says that there is no ink where steel alone is in the picture', () => {
     expect(readMade({ ...made, inkAbove: 0, bare: () => [[0, 1]] })).toEqual({ ok: false, reason: 'no-ink' })
@@ -127,13 +127,13 @@ describe('what must not fool it', () => {
 
 describe('several pictures of a zone', () => {
   it('count by what they show of it; of two patterns the one that is seen along more of it holds', () => {
-    const one = { seen: 'shoulder', share: 0.2, shownMm: 10 } as const
-    expect(joinPictures(one, { seen: 'shoulder', share: 0.5, shownMm: 20 })).toEqual({
+    const one = { seen: 'shoulder', fraction: 0.2, shownMm: 10 } as const
+    expect(joinPictures(one, { seen: 'shoulder', fraction: 0.5, shownMm: 20 })).toEqual({
       seen: 'shoulder',
-      share: expect.closeTo(0.4, 9),
+      fraction: expect.closeTo(0.4, 9),
       shownMm: 30,
     })
-    const other = { seen: 'apex', share: 0.5, shownMm: 6 } as const
+    const other = { seen: 'apex', fraction: 0.5, shownMm: 6 } as const
     expect(joinPictures(one, other)).toEqual(one)
     expect(joinPictures(other, one)).toEqual(one)
   })

@@ -1,9 +1,9 @@
 import type { InkPattern } from '../../log/choices'
 
 /** What pictures have told of one zone, and how much of its edge they showed, mm. */
-export interface ToldByPictures {
+export interface ObservedInPictures {
   readonly seen: InkPattern
-  readonly share: number
+  readonly fraction: number
   readonly shownMm: number
 }
 
@@ -11,9 +11,9 @@ export interface ToldByPictures {
  * What another picture of the same zone adds: pictures that show the same pattern count by how much of the zone each
  * shows; where they differ, the one that shows more holds.
  */
-export function joinPictures(before: ToldByPictures, another: ToldByPictures): ToldByPictures {
+export function joinPictures(before: ObservedInPictures, another: ObservedInPictures): ObservedInPictures {
   if (before.seen !== another.seen) return another.shownMm >= before.shownMm ? another : before
   const shownMm = before.shownMm + another.shownMm
-  const share = (before.share * before.shownMm + another.share * another.shownMm) / shownMm
-  return { seen: before.seen, share, shownMm }
+  const fraction = (before.fraction * before.shownMm + another.fraction * another.shownMm) / shownMm
+  return { seen: before.seen, fraction, shownMm }
 }

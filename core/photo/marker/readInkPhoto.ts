@@ -1,5 +1,5 @@
 import type { InkPattern } from '../../log/choices'
-import { ALL_FROM, type Stretch } from '../../observe/marker/bared'
+import { ALL_FROM, type Span } from '../../observe/marker/exposed'
 import type { Vec2 } from '../../math/vector/vec2'
 import { bandThrough, type BandProblem } from './band'
 import { inkOrSteel, type Colour, type InkMask } from './inkOrSteel'
@@ -13,8 +13,8 @@ export interface InkPhotoAsk {
   readonly shoulder: readonly Vec2[]
   /** The ink's colour where it was pointed at; else it is found. */
   readonly ink: Colour | null
-  /** The stretches along the band that are mask apart, shares of its length. */
-  readonly parts: readonly Stretch[]
+  /** The spans along the band that are mask apart, fractions of its length. */
+  readonly parts: readonly Span[]
 }
 
 /** Why a part cannot be mask. */
@@ -22,14 +22,14 @@ export type PartProblem = 'outside' | 'faint' | 'patchy'
 
 /** One part of a band: what is bare there, or why that cannot be mask. */
 export type PhotoPart =
-  | { readonly ok: true; readonly seen: InkPattern; readonly share: number }
+  | { readonly ok: true; readonly seen: InkPattern; readonly fraction: number }
   | { readonly ok: false; readonly reason: PartProblem }
 
 /** One column of a band: where the face begins and ends, and what is bare, in widths below the tapped shoulder. */
 export interface PhotoColumn {
   readonly shoulder: number
   readonly edge: number
-  readonly bare: readonly Stretch[]
+  readonly bare: readonly Span[]
 }
 
 export type InkPhotoReading =
@@ -59,7 +59,7 @@ const MOST_RUNS = 2.2
 
 /**
  * Reads what is bare of an inked bevel in a photograph: the band between the taps is laid straight, its two lines are
- * moved onto what is seen there, ink is mask from steel, and each part of its length says its pattern and share.
+ * moved onto what is seen there, ink is mask from steel, and each part of its length says its pattern and fraction.
  * Source: docs/ink.md, "A look from a photograph".
  */
 export function readInkPhoto({ picture, edge, shoulder, ink, parts }: InkPhotoAsk): InkPhotoReading {
@@ -78,7 +78,7 @@ export function readInkPhoto({ picture, edge, shoulder, ink, parts }: InkPhotoAs
 }
 
 /** What is bare of one part of the band. */
-function partOf(strip: Strip, mask: InkMask, columns: readonly PhotoColumn[], [from, to]: Stretch): PhotoPart {
+function partOf(strip: Strip, mask: InkMask, columns: readonly PhotoColumn[], [from, to]: Span): PhotoPart {
   const first = Math.max(0, Math.round(from * columns.length))
   const last = Math.min(columns.length, Math.round(to * columns.length))
   const inside = Array.from({ length: Math.max(0, last - first) }, (_, i) => first + i).filter(
@@ -91,8 +91,8 @@ function partOf(strip: Strip, mask: InkMask, columns: readonly PhotoColumn[], [f
   return { ok: true, ...lookOf(inside.map((i) => columns[i]!)), ...aboveOnly(strip, mask, inside, columns) }
 }
 
-/** Pattern and share of columns that are looked at as one. */
-function lookOf(columns: readonly PhotoColumn[]): { seen: InkPattern; share: number } {
+/** Pattern and fraction of columns that are looked at as one. */
+function lookOf(columns: readonly PhotoColumn[]): { seen: InkPattern; fraction: number } {
   let [all, atShoulder, atEdge, between, both] = [0, 0, 0, 0, 0]
   for (const { shoulder, edge, bare } of columns) {
     const width = edge - shoulder
@@ -110,13 +110,13 @@ function lookOf(columns: readonly PhotoColumn[]): { seen: InkPattern; share: num
     atEdge += reachesEdge
     both += Math.min(reachesShoulder, reachesEdge)
   }
-  const share = all / columns.length
-  if (share >= ALL_FROM) return { seen: 'all', share: 1 }
-  if (share <= NOTHING_TO) return { seen: 'nothing', share: 0 }
+  const fraction = all / columns.length
+  if (fraction >= ALL_FROM) return { seen: 'all', fraction: 1 }
+  if (fraction <= NOTHING_TO) return { seen: 'nothing', fraction: 0 }
   const total = atShoulder + atEdge + between
-  if (both > 0.15 * total) return { seen: 'ends', share }
-  if (between >= Math.max(atShoulder, atEdge)) return { seen: 'middle', share }
-  return { seen: atShoulder >= atEdge ? 'shoulder' : 'apex', share }
+  if (both > 0.15 * total) return { seen: 'ends', fraction }
+  if (between >= Math.max(atShoulder, atEdge)) return { seen: 'middle', fraction }
+  return { seen: atShoulder >= atEdge ? 'shoulder' : 'apex', fraction }
 }
 
 /** Ink that is gone only above the shoulder, with ink further up and all over the face. */
@@ -135,11 +135,11 @@ function aboveOnly(strip: Strip, { bare }: InkMask, inside: readonly number[], c
     return n === 0 ? 0 : sum / n
   }
   const gone = bareShare(0.04, 0.9) <= NOTHING_TO && bareShare(-0.1, -0.03) > 0.6 && bareShare(-0.45, -0.2) < 0.4
-  return gone ? ({ seen: 'above', share: 0 } as const) : {}
+  return gone ? ({ seen: 'above', fraction: 0 } as const) : {}
 }
 
 /** The bare runs of a column between two lines; short ones, and short gaps, are left out. */
-function bareRuns(strip: Strip, { bare }: InkMask, column: number, top: number, end: number): Stretch[] {
+function bareRuns(strip: Strip, { bare }: InkMask, column: number, top: number, end: number): Span[] {
   const runs: [number, number][] = []
   const least = LEAST_RUN * (end - top)
   const half = 0.5 / FACE_ROWS

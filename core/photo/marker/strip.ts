@@ -9,7 +9,7 @@ export interface Strip {
   readonly rows: number
   /** Red, green and blue, 0 to 255, row by row. */
   readonly rgb: Float32Array
-  /** Columns that lie outside of the picture are not told. */
+  /** Columns that lie outside of the picture are not observed. */
   readonly outside: Uint8Array
 }
 

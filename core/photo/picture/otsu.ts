@@ -16,7 +16,7 @@ export function otsu(values: readonly number[]) {
   }
   const total = sums.reduce((sum, one) => sum + one, 0)
   let [n, sum] = [0, 0]
-  let best = { at: least, below: total / values.length, above: total / values.length, shareAbove: 0, between: 0 }
+  let best = { at: least, below: total / values.length, above: total / values.length, fractionAbove: 0, between: 0 }
   for (let bin = 0; bin < BINS - 1; bin++) {
     n += counts[bin]!
     sum += sums[bin]!
@@ -25,7 +25,7 @@ export function otsu(values: readonly number[]) {
     const between = (n * (values.length - n) * (above - below) ** 2) / values.length ** 2
     // Between two clumps the middle of the gap parts them as well as its ends: halfway between their means.
     if (between > best.between)
-      best = { at: (below + above) / 2, below, above, shareAbove: 1 - n / values.length, between }
+      best = { at: (below + above) / 2, below, above, fractionAbove: 1 - n / values.length, between }
   }
   const variance = squares / values.length - (total / values.length) ** 2
   return { ...best, spread: Math.sqrt(Math.max(0, variance - best.between)) }

@@ -1,7 +1,7 @@
 import { SHAPES } from '../../records/blade/shapes'
 import type { ShapeId } from '../../records/blade/shapeMeasures'
 import { cornersOf } from '../../math/curve/corners'
-import { evenStations, stationAt } from '../../math/curve/stations'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import type { Curve } from '../../math/curve/curve'
 import type { Vec2 } from '../../math/vector/vec2'
 import type { GrayPicture } from './snap'
@@ -45,7 +45,7 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
   const turn = (even() - 0.5) * 0.15
   const [cos, sin] = [pxPerMm * Math.cos(turn), pxPerMm * Math.sin(turn)]
   const seen = ([x, y]: Vec2): Vec2 => [120 + x * cos - y * sin, 200 + x * sin + y * cos]
-  const along = (curve: Curve, count: number) => evenStations(curve, count).map(({ point }) => seen(point))
+  const along = (curve: Curve, count: number) => evenEdgePoints(curve, count).map(({ point }) => seen(point))
   const shape = along(edge, 500)
   const inside = filled([...shape, ...along(spine, 300).reverse()], SIZE)
   const away = distances(shape)
@@ -61,10 +61,10 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
   const shaken = (point: Vec2, by: number): Vec2 => [point[0] + (even() - 0.5) * by, point[1] + (even() - 0.5) * by]
   const corners = cornersOf(edge).map(({ fromHeelMm }) => fromHeelMm)
   const near = (at: number) => corners.some((corner) => Math.abs(corner - at) * pxPerMm < 40)
-  const rough = evenStations(edge, 14).filter(({ fromHeelMm }, i) => i === 0 || i === 13 || !near(fromHeelMm))
+  const rough = evenEdgePoints(edge, 14).filter(({ fromHeelMm }, i) => i === 0 || i === 13 || !near(fromHeelMm))
   const marks = [
     ...rough.map((at) => ({ at, by: 12 })),
-    ...corners.map((at) => ({ at: stationAt(edge, at), by: 4 })),
+    ...corners.map((at) => ({ at: edgePointAt(edge, at), by: 4 })),
   ].sort((a, b) => a.at.fromHeelMm - b.at.fromHeelMm)
   return {
     picture: { ...SIZE, pixels },

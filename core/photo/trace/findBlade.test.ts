@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { ShapeId } from '../../records/blade/shapeMeasures'
 import { curveLength } from '../../math/curve/arcLength'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Vec2 } from '../../math/vector/vec2'
 import { burntOutBeside } from './burntOut'
 import { findBlade, type OtherWay } from './findBlade'
@@ -21,7 +21,7 @@ function tracedAlone(id: ShapeId, scene: Scene, otherWay: OtherWay = {}) {
   const sheet = findSheet(picture)!
   const scale = scaleOfSheet(sheet.corners, A4, sheet.lens)!
   const found = findBlade(picture, scale, A4, otherWay)!
-  const truth = evenStations(edge, 600).map(({ point }) => toSheet(point))
+  const truth = evenEdgePoints(edge, 600).map(({ point }) => toSheet(point))
   const [heel, ...marks] = found.edge.map(scale.toMm)
   const inside: Vec2 = [(found.spine[0][0] + found.spine[1][0]) / 2, (found.spine[0][1] + found.spine[1][1]) / 2]
   const snapped = snapToOutline(picture, found.edge, 18, { inside, line: scene.bevel === undefined ? null : 'outer' })

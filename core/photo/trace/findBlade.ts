@@ -1,6 +1,6 @@
 import { cornersOf } from '../../math/curve/corners'
 import { fitPoints } from '../../math/curve/fitPoints'
-import { stationAt } from '../../math/curve/stations'
+import { edgePointAt } from '../../math/curve/edgePoints'
 import { crossing } from '../../math/vector/crossing'
 import { leastSquaresLine, type Line } from '../../math/vector/line'
 import { areaOf } from '../../math/vector/polygon'
@@ -287,7 +287,7 @@ function edgeMarks(chain: readonly Vec2[]): Vec2[] {
     ...corners,
   ].sort((a, b) => a - b)
   return places.map((at) => {
-    if (corners.includes(at)) return stationAt(segments, at).point
+    if (corners.includes(at)) return edgePointAt(segments, at).point
     const i = Math.max(
       1,
       along.findIndex((mm) => mm >= at - 1e-9),

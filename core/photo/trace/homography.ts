@@ -1,4 +1,4 @@
-import { eliminate } from '../../math/vector/eliminate'
+import { solveLinear } from '../../math/vector/solveLinear'
 import type { Vec2 } from '../../math/vector/vec2'
 
 /** A projective map of the plane: three rows of three. */
@@ -15,7 +15,7 @@ export function homographyOf(from: readonly Vec2[], to: readonly Vec2[]): Homogr
     const [[x, y], [u, v]] = [from[i]!, to[i]!]
     rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y, u], [0, 0, 0, x, y, 1, -v * x, -v * y, v])
   }
-  const solved = eliminate(rows)
+  const solved = solveLinear(rows)
   return solved && ([...solved, 1] as unknown as Homography)
 }
 

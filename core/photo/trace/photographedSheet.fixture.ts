@@ -1,6 +1,6 @@
 import { SHAPES } from '../../records/blade/shapes'
 import type { ShapeId } from '../../records/blade/shapeMeasures'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Curve } from '../../math/curve/curve'
 import type { Vec2 } from '../../math/vector/vec2'
 import { filled, numbers } from './drawnPicture.fixture'
@@ -60,15 +60,15 @@ export function photographedSheet(id: ShapeId, scene: Scene, seed = 5): Photogra
   }
   const grid = { width: A4[0] * PER_MM, height: A4[1] * PER_MM }
   const onGrid = (points: readonly Vec2[]) => points.map(toSheet).map(([x, y]): Vec2 => [x * PER_MM, y * PER_MM])
-  const along = (curve: Curve, count: number) => evenStations(curve, count).map(({ point }) => point)
+  const along = (curve: Curve, count: number) => evenEdgePoints(curve, count).map(({ point }) => point)
   const edgeLine = along(edge, 500)
   const steel = filled(onGrid([...edgeLine, ...along(spine, 300).reverse()]), grid)
-  const behind = evenStations(edge, 500).map(({ point, heading: [hx, hy] }): Vec2 => [
+  const behind = evenEdgePoints(edge, 500).map(({ point, heading: [hx, hy] }): Vec2 => [
     point[0] + (BEVEL_MM / shown) * hy,
     point[1] - (BEVEL_MM / shown) * hx,
   ])
   const bevel = scene.bevel === undefined ? null : filled(onGrid([...edgeLine, ...behind.reverse()]), grid)
-  const [top, bottom] = [spine, edge].map((curve) => evenStations(curve, 2)[0]!.point[1]) as [number, number]
+  const [top, bottom] = [spine, edge].map((curve) => evenEdgePoints(curve, 2)[0]!.point[1]) as [number, number]
   const high = bottom - top
   const handle =
     scene.handle === undefined

@@ -1,11 +1,11 @@
-import type { EdgeDoubt } from '../../records/blade/edgeDoubt'
+import type { EdgeUncertainty } from '../../records/blade/edgeUncertainty'
 import { fromHeel } from '../../records/blade/heel'
 import { curveLength } from '../../math/curve/arcLength'
 import { cornersOf } from '../../math/curve/corners'
 import { crossesItself } from '../../math/curve/crossesItself'
 import { fitPoints, type FittedCurve } from '../../math/curve/fitPoints'
 import type { Segment } from '../../math/curve/segment'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Finding } from '../../schema/problem'
 import { degrees } from '../../math/units/angle'
 import type { Vec2 } from '../../math/vector/vec2'
@@ -18,7 +18,7 @@ export type TracedEdge =
       /** Whether a choil was marked, or a heel that stands free. */
       readonly choil: boolean
       /** How well the curve follows the edge. */
-      readonly doubt: EdgeDoubt
+      readonly uncertainty: EdgeUncertainty
       /** Stretches where the outline is not plain to see, along the edge from the heel, mm. */
       readonly unsure: readonly { readonly fromMm: number; readonly toMm: number }[]
     } & FittedCurve)
@@ -31,7 +31,7 @@ const LEAST_HEADING_DEG = 0.4
 /** At an end or a corner places stand on one side alone: so much more there, less by so much further on. */
 const AT_ENDS = { deg: 4.5, falls: 1.3 } as const
 /** So many places along the edge tell how well its direction is known. */
-const DOUBT_PLACES = 41
+const UNCERTAINTY_PLACES = 41
 /** An outline is never placed better than this, pixels. */
 const LEAST_PLACE_PX = 0.5
 /** So many times what a straight line through the places would leave: a parabola's slope, and the fit's own pieces. */
@@ -70,7 +70,7 @@ export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], { toMm 
     inBlade,
     Math.min(FIT_MM.loosest, Math.max(FIT_MM.closest, FIT_MM.deviations * leftMm)),
   )
-  if (crossesItself(evenStations(segments, CHECKED).map(({ point }) => point)) !== null)
+  if (crossesItself(evenEdgePoints(segments, CHECKED).map(({ point }) => point)) !== null)
     return { ok: false, code: 'crosses-itself' }
   const { choil, edge: behindChoil } = fromHeel(segments)
   const slopeOff = (scatterPx * Math.sqrt(12 / places)) / (2 * overPx)
@@ -80,20 +80,20 @@ export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], { toMm 
     choil,
     segments: behindChoil,
     residualMm,
-    doubt: {
+    uncertainty: {
       placeMm: Math.hypot(residualMm, LEAST_PLACE_PX * scale, 2 * leftMm),
-      headingDeg: headingDoubts(behindChoil, awayFromEnds, overPx * scale),
+      headingDeg: headingUncertainties(behindChoil, awayFromEnds, overPx * scale),
     },
     unsure: unsureOf(inBlade, found, behindChoil),
   }
 }
 
 /** How well the direction is known at even places along an edge, degrees: less well towards its ends and corners. */
-function headingDoubts(edge: readonly Segment[], inTheMiddle: number, overMm: number): number[] {
+function headingUncertainties(edge: readonly Segment[], inTheMiddle: number, overMm: number): number[] {
   const lengthMm = curveLength(edge)
   const ends = [0, ...cornersOf(edge).map(({ fromHeelMm }) => fromHeelMm), lengthMm]
-  return Array.from({ length: DOUBT_PLACES }, (_, i) => {
-    const at = (lengthMm * i) / (DOUBT_PLACES - 1)
+  return Array.from({ length: UNCERTAINTY_PLACES }, (_, i) => {
+    const at = (lengthMm * i) / (UNCERTAINTY_PLACES - 1)
     const away = Math.min(...ends.map((end) => Math.abs(end - at)))
     return inTheMiddle + AT_ENDS.deg * Math.exp((-AT_ENDS.falls * away) / overMm)
   })

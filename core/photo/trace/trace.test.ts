@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { headingDoubtDeg, type EdgeDoubt } from '../../records/blade/edgeDoubt'
+import { headingUncertaintyDeg, type EdgeUncertainty } from '../../records/blade/edgeUncertainty'
 import { SHAPE_IDS, type ShapeId } from '../../records/blade/shapeMeasures'
 import { SHAPES } from '../../records/blade/shapes'
 import { curveLength } from '../../math/curve/arcLength'
 import { cornersOf } from '../../math/curve/corners'
 import type { Curve } from '../../math/curve/curve'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { degrees } from '../../math/units/angle'
 import type { Vec2 } from '../../math/vector/vec2'
 import { drawnPicture, type Light } from './drawnPicture.fixture'
@@ -45,9 +45,9 @@ const onSheet = ([x, y]: Vec2): Vec2 => {
   return [70 + x * Math.cos(turn) - y * Math.sin(turn), 80 + x * Math.sin(turn) + y * Math.cos(turn)]
 }
 const outline = [
-  ...evenStations(edge, 300).map((station) => station.point),
-  ...evenStations(spine, 300)
-    .map((station) => station.point)
+  ...evenEdgePoints(edge, 300).map((edgePoint) => edgePoint.point),
+  ...evenEdgePoints(spine, 300)
+    .map((edgePoint) => edgePoint.point)
     .reverse(),
 ].map((point) => applied(toPicture, onSheet(point)))
 
@@ -111,7 +111,7 @@ describe('the way from picture to millimetres', () => {
 
 describe('tracing a photograph', () => {
   const picture = photograph()
-  const truth = evenStations(edge, 12).map((station) => station.point)
+  const truth = evenEdgePoints(edge, 12).map((edgePoint) => edgePoint.point)
   /** What a hand clicks: a dozen places, up to eight pixels off. */
   const clicked = truth.map((point, i): Vec2 => {
     const [x, y] = applied(toPicture, onSheet(point))
@@ -119,7 +119,7 @@ describe('tracing a photograph', () => {
   })
   const spineMarks: [Vec2, Vec2] = [applied(toPicture, onSheet([0, 0])), applied(toPicture, onSheet([75, 0]))]
   const worst = (points: readonly Vec2[]) => {
-    const fine = evenStations(edge, 1500).map((station) => station.point)
+    const fine = evenEdgePoints(edge, 1500).map((edgePoint) => edgePoint.point)
     return Math.max(
       ...points.map((point) => Math.min(...fine.map((at) => Math.hypot(at[0] - point[0], at[1] - point[1])))),
     )
@@ -130,7 +130,7 @@ describe('tracing a photograph', () => {
     const traced = tracedEdge(snapped, spineMarks, scaleOfSheet(SEEN, [297, 210], null)!)
     if (!traced.ok) throw new Error(traced.code)
     expect(traced.residualMm).toBeLessThan(0.5)
-    const points = evenStations(traced.segments, 200).map((station) => station.point)
+    const points = evenEdgePoints(traced.segments, 200).map((edgePoint) => edgePoint.point)
     expect(worst(points.slice(2, -2))).toBeLessThan(0.3)
     expect(traced.segments.length).toBeLessThan(20)
   })
@@ -176,9 +176,9 @@ describe('tracing a photograph', () => {
   }
   /** How far the traced direction is off at places all along, degrees; so many left out at the ends, and at corners. */
   function directionsOff(of: Curve, traced: Curve, leftOut: number): number[] {
-    const fine = evenStations(traced, 800)
+    const fine = evenEdgePoints(traced, 800)
     const corners = cornersOf(of).map(({ fromHeelMm }) => fromHeelMm)
-    const places = evenStations(of, 100).slice(leftOut, -leftOut)
+    const places = evenEdgePoints(of, 100).slice(leftOut, -leftOut)
     return places
       .filter(({ fromHeelMm }) => corners.every((corner) => Math.abs(corner - fromHeelMm) > 3))
       .map(({ point, heading }) => {
@@ -188,20 +188,20 @@ describe('tracing a photograph', () => {
       })
   }
   /** What is stated of it at the same places. */
-  const statedAt = (of: Curve, { doubt }: { doubt: EdgeDoubt }): number[] => {
+  const statedAt = (of: Curve, { uncertainty }: { uncertainty: EdgeUncertainty }): number[] => {
     const corners = cornersOf(of).map(({ fromHeelMm }) => fromHeelMm)
     const all = curveLength(of)
-    return evenStations(of, 100)
+    return evenEdgePoints(of, 100)
       .slice(1, -1)
       .filter(({ fromHeelMm }) => corners.every((corner) => Math.abs(corner - fromHeelMm) > 3))
-      .map(({ fromHeelMm }) => headingDoubtDeg(doubt, fromHeelMm / all))
+      .map(({ fromHeelMm }) => headingUncertaintyDeg(uncertainty, fromHeelMm / all))
   }
   it.each<[string, Light, number, 'sure' | 'unsure']>([
     ['a clean picture', { blade: 80, noise: 3 }, 0.4, 'sure'],
     ['noise of a fifth of the contrast', { blade: 100, noise: 20 }, 0.4, 'sure'],
     ['noise of nearly half of the contrast', { blade: 120, noise: 35 }, 0.8, 'unsure'],
   ])(
-    '%s: its direction is right to so much in 95 of 100 places, and no more doubtful than it says',
+    '%s: its direction is right to so much in 95 of 100 places, and no more uncertain than it says',
     (_, light, most, plain) => {
       const [off, covered] = [[] as number[], [] as boolean[]]
       for (const id of SHAPE_IDS) {
@@ -228,8 +228,8 @@ describe('tracing a photograph', () => {
   const unsureShare = ({ edge: of, traced }: ReturnType<typeof square>) =>
     traced.unsure.reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0) / curveLength(of)
   const farOff = ({ edge: of, traced }: ReturnType<typeof square>) => {
-    const fine = evenStations(of, 1500).map(({ point }) => point)
-    const found = evenStations(traced.segments, 60).slice(3, -3)
+    const fine = evenEdgePoints(of, 1500).map(({ point }) => point)
+    const found = evenEdgePoints(traced.segments, 60).slice(3, -3)
     return found.map(({ point }) => Math.min(...fine.map((at) => Math.hypot(at[0] - point[0], at[1] - point[1]))))
   }
 

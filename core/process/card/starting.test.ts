@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { holdLimits } from '../../placement/holdLimits'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { heightOfSetting } from '../../records/rig/dial'
 import { cardOf, doneWith, sameHold } from './sameAgain'
 import {
@@ -86,7 +86,7 @@ describe('how a job begins', () => {
         holdLimits(
           { ...sampleSetup, rig, hold: card.hold },
           'A',
-          evenStations(sampleSetup.blade.edge, 50),
+          evenEdgePoints(sampleSetup.blade.edge, 50),
         )(card.hold, height.heightMm),
     ).toBeNull()
   })

@@ -1,7 +1,7 @@
 import type { ClampPosition } from '../../records/job/clampPosition'
 import { curveLength } from '../../math/curve/arcLength'
-import { stationOverJaws } from '../../geometry/clamping/bladeHeight'
-import { evenStations, stationAt } from '../../math/curve/stations'
+import { edgePointOverJaws } from '../../geometry/clamping/bladeHeight'
+import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { whatToDial } from '../../geometry/dial/whatToDial'
 import { gripOf } from '../../geometry/hold/grip'
 import { heightOfSetting, heightRange, settingOfHeight } from '../../records/rig/dial'
@@ -14,14 +14,14 @@ import { clampCard, type Job } from '../../records/job/job'
 
 /** The most of a blade's width that the jaws are given to begin with, mm. */
 const GRIP_MM = 12
-const STATIONS = 60
+const EDGE_POINTS = 60
 
 /**
  * A place to begin: the middle of the edge over the middle of the jaws, gripped by a third of its width at most, or the
  * nearest to it that the jaws can hold; on a table the whole blade lies in front of the line, with its spine on it.
  */
 export function startingHold(rig: Rig, blade: Blade): ClampPosition {
-  const middle = stationAt(blade.edge, curveLength(blade.edge) / 2)
+  const middle = edgePointAt(blade.edge, curveLength(blade.edge) / 2)
   const depth = restsOnTable(rig) ? 0 : Math.min(GRIP_MM, blade.widthMm / 3)
   const hold = { bladeXMm: middle.point[0], bladeYMm: depth, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
   const grip = gripOf(blade, rig)
@@ -34,9 +34,11 @@ export function startingHold(rig: Rig, blade: Blade): ClampPosition {
  */
 export function startingDial(setup: Setup, wanted: Job['wanted'], dialForMm: number | null): Job['dialled'] {
   const { edge } = setup.blade
-  const station =
-    dialForMm === null ? stationOverJaws(edge, evenStations(edge, STATIONS), setup.hold) : stationAt(edge, dialForMm)
-  const [a, b] = [whatToDial(setup, 'A', wanted.deg.A, station), whatToDial(setup, 'B', wanted.deg.B, station)]
+  const edgePoint =
+    dialForMm === null
+      ? edgePointOverJaws(edge, evenEdgePoints(edge, EDGE_POINTS), setup.hold)
+      : edgePointAt(edge, dialForMm)
+  const [a, b] = [whatToDial(setup, 'A', wanted.deg.A, edgePoint), whatToDial(setup, 'B', wanted.deg.B, edgePoint)]
   const { lowestMm, highestMm } = heightRange(setup.rig)
   const middle = settingOfHeight(setup.rig, (lowestMm + highestMm) / 2)
   const linked = setup.rig.pivotB === null

@@ -31,15 +31,15 @@ export const sharpeningsTo = (thereDeg: number, wantedDeg: number): number =>
   Math.max(1, Math.ceil(Math.abs(wantedDeg - thereDeg) / NEARER_DEG - 1e-9))
 
 /**
- * What is advised, of both sides together. `sides`: what is there on each, its half-width of doubt, and what is wanted,
+ * What is advised, of both sides together. `sides`: what is there on each, its half-width of uncertainty, and what is wanted,
  * degrees; `cutMinutes`: what cutting takes, null where it cannot be. Source: docs/ink.md, "Follow, cut, come nearer".
  */
 export function decide(
-  sides: readonly { readonly thereDeg: number; readonly doubtDeg: number; readonly wantedDeg: number }[],
+  sides: readonly { readonly thereDeg: number; readonly uncertaintyDeg: number; readonly wantedDeg: number }[],
   cutMinutes: number | null,
 ): Decision {
   const off = sides.map(({ thereDeg, wantedDeg }) => wantedDeg - thereDeg)
-  if (sides.every(({ doubtDeg }, i) => Math.abs(off[i]!) <= Math.max(CLOSE_DEG, doubtDeg)))
+  if (sides.every(({ uncertaintyDeg }, i) => Math.abs(off[i]!) <= Math.max(CLOSE_DEG, uncertaintyDeg)))
     return { choice: 'follow', reason: 'close' }
   if (cutMinutes === null) return { choice: 'follow', reason: 'cannot-cut' }
   if (off.every((one) => one > -CLOSE_DEG)) return { choice: 'cut', reason: 'steeper' }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bevelWidthMm } from '../../steel/bevel/bevelWidth'
 import { reprofile } from '../../steel/bevel/reprofile'
-import { stationAt } from '../../math/curve/stations'
+import { edgePointAt } from '../../math/curve/edgePoints'
 import type { FoundFace } from '../../observe/marker/findBevel'
 import { heldSetup, plainStone, slotRig } from '../../geometry/setup/sampleSetup.fixture'
 import type { Stone } from '../../records/stone/stone'
@@ -109,10 +109,10 @@ describe('strokes', () => {
 })
 
 describe('follow, cut, or come nearer', () => {
-  const side = (thereDeg: number, wantedDeg: number, doubtDeg = 0.4) => ({ thereDeg, wantedDeg, doubtDeg })
+  const side = (thereDeg: number, wantedDeg: number, uncertaintyDeg = 0.4) => ({ thereDeg, wantedDeg, uncertaintyDeg })
   it.each([
     ['as near as it is known', [side(20.6, 20)], 5, 'follow', 'close'],
-    ['within its doubt', [side(21, 20, 1.2)], 5, 'follow', 'close'],
+    ['within its uncertainty', [side(21, 20, 1.2)], 5, 'follow', 'close'],
     ['steeper on both sides', [side(18, 20), side(19.8, 20)], 30, 'cut', 'steeper'],
     ['flatter, in a few minutes', [side(23, 20), side(22, 20)], 6, 'cut', 'soon-done'],
     ['flatter on one side, in an hour', [side(24, 20), side(20, 20)], 60, 'nearer', 'long-work'],
@@ -145,15 +145,15 @@ describe('the plans in full', () => {
     { kind: 'heel', fromMm: 0, toMm: 55 },
     { kind: 'belly', fromMm: 55, toMm: 98.2 },
   ] as const
-  const face = (deg: number, doubtDeg = 0.4): FoundFace => {
-    const angle = { fromDeg: deg - doubtDeg, middleDeg: deg, toDeg: deg + doubtDeg }
+  const face = (deg: number, uncertaintyDeg = 0.4): FoundFace => {
+    const angle = { fromDeg: deg - uncertaintyDeg, middleDeg: deg, toDeg: deg + uncertaintyDeg }
     return { kind: 'flat', kindOdds: 1, angle, shoulder: angle }
   }
   const stones = [125, 40, 10].map((grainUm): Stone => ({ ...plainStone, name: `${grainUm} µm`, grainUm }))
   const plans = (thereDeg: number, wantedDeg: number, setup = heldSetup): Plans<Stone> =>
     plansFor({
       setup,
-      station: stationAt(setup.blade.edge, 40),
+      edgePoint: edgePointAt(setup.blade.edge, 40),
       zones,
       stones,
       sides: (['A', 'B'] as const).map((side) => ({ side, faces: zones.map(() => face(thereDeg)), wantedDeg })),
@@ -168,7 +168,7 @@ describe('the plans in full', () => {
     expect(plans(22, 21.5).plans.map(({ choice }) => choice)).toEqual(['follow', 'cut'])
     expect(plans(22, 21.5).advised).toEqual({ choice: 'follow', reason: 'close' })
   })
-  it('take more steel the further they go, within what the doubt of the bevel leaves open', () => {
+  it('take more steel the further they go, within what the uncertainty of the bevel leaves open', () => {
     const all = plans(25, 21)
     const [follow, nearer, cut] = ['follow', 'nearer', 'cut'].map((choice) => of(all, choice).sides[0]!)
     if (!follow?.ok || !nearer?.ok || !cut?.ok) throw new Error('all can be ground')

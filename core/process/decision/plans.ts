@@ -4,7 +4,7 @@ import { bevelSectionOf } from '../../steel/bevel/bevelSectionOf'
 import { asThickAs } from '../../records/blade/taper'
 import { zoneAt, type Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
-import { evenStations, type Station } from '../../math/curve/stations'
+import { evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import { adviseDial } from '../../geometry/dial/advised'
 import type { FoundFace } from '../../observe/marker/findBevel'
 import type { DialSetting } from '../../records/rig/dials/readings'
@@ -28,11 +28,11 @@ export interface SideFound {
   readonly wantedDeg: number
 }
 
-/** What is there on a side: its mean along the edge, and the half-width of its doubt, degrees. */
+/** What is there on a side: its mean along the edge, and the half-width of its uncertainty, degrees. */
 export interface SideThere {
   readonly side: Side
   readonly thereDeg: number
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
   readonly wantedDeg: number
 }
 
@@ -100,13 +100,13 @@ const rounded = (deg: number): number => Math.round(deg * 10) / 10
 export function plansFor<S extends Stone>(ask: {
   readonly setup: Setup
   /** The place that the dial is for. */
-  readonly station: Station
+  readonly edgePoint: EdgePoint
   readonly zones: readonly Zone[]
   readonly sides: readonly SideFound[]
   readonly stones: readonly S[]
 }): Plans<S> {
-  const { setup, station, zones, sides, stones } = ask
-  const stations = evenStations(setup.blade.edge, PLACES)
+  const { setup, edgePoint, zones, sides, stones } = ask
+  const edgePoints = evenEdgePoints(setup.blade.edge, PLACES)
   const there = sides.map((side) => sideThere(side, zones))
   const sharpenings = Math.max(...there.map(({ thereDeg, wantedDeg }) => sharpeningsTo(thereDeg, wantedDeg)))
   const degOf: Record<Choice, (of: SideThere) => number> = {
@@ -115,7 +115,7 @@ export function plansFor<S extends Stone>(ask: {
     nearer: ({ thereDeg, wantedDeg }) => thereDeg + (wantedDeg - thereDeg) / sharpenings,
   }
   const worked = CHOICES.filter((choice) => choice !== 'nearer' || sharpenings > 1).map((choice) => {
-    const ground = sides.map((side, i) => groundAt(side, rounded(degOf[choice](there[i]!)), there[i]!.doubtDeg))
+    const ground = sides.map((side, i) => groundAt(side, rounded(degOf[choice](there[i]!)), there[i]!.uncertaintyDeg))
     return { choice, sharpenings: choice === 'nearer' ? sharpenings : 1, ...onOneStone(ground, stones) }
   })
   const cut = worked.find(({ choice }) => choice === 'cut')!
@@ -127,15 +127,15 @@ export function plansFor<S extends Stone>(ask: {
     plans: ordered.map((plan, i) => ({ ...plan, sameAs: sameDialled(ordered.slice(0, i), plan) })),
   }
 
-  function groundAt({ side, faces }: SideFound, deg: number, doubtDeg: number): Unstroked | RefusedSide {
-    const advice = adviseDial(setup, side, deg, station)
+  function groundAt({ side, faces }: SideFound, deg: number, uncertaintyDeg: number): Unstroked | RefusedSide {
+    const advice = adviseDial(setup, side, deg, edgePoint)
     if (!advice.ok) return { ok: false, side, deg, refusal: advice }
     const along = placesOf(side, faces, advice.setting)
     if (!along.ok) return { ok: false, side, deg, refusal: along }
     const { places } = along
     const plan = planSide(places)
     if (!plan.ok) return { ok: false, side, deg, refusal: plan }
-    const ends = [-doubtDeg, doubtDeg].flatMap((byDeg) => {
+    const ends = [-uncertaintyDeg, uncertaintyDeg].flatMap((byDeg) => {
       const other = planSide(places.map((place) => steeper(place, byDeg)))
       return other.ok ? [other.removedMm3] : []
     })
@@ -154,9 +154,9 @@ export function plansFor<S extends Stone>(ask: {
 
   /** The edge of a side as it would be ground with a setting; or why the stone cannot lie on all of it. */
   function placesOf(side: Side, faces: readonly FoundFace[], setting: DialSetting): Places | Refusal {
-    const total = stations.at(-1)!.fromHeelMm
+    const total = edgePoints.at(-1)!.fromHeelMm
     const places: Place[] = []
-    for (const [i, at] of stations.entries()) {
+    for (const [i, at] of edgePoints.entries()) {
       const contact = contactFor(setup, side, setting, at)
       if (!contact.ok) return contact
       const blade = asThickAs(setup.blade, at.fromHeelMm / total)
@@ -192,7 +192,7 @@ function sideThere({ side, faces, wantedDeg }: SideFound, zones: readonly Zone[]
     side,
     wantedDeg,
     thereDeg: mean(({ angle, shoulder }) => (angle.middleDeg + shoulder.middleDeg) / 2),
-    doubtDeg: mean(({ angle }) => (angle.toDeg - angle.fromDeg) / 2),
+    uncertaintyDeg: mean(({ angle }) => (angle.toDeg - angle.fromDeg) / 2),
   }
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { evaluate } from '../../uncertainty/evaluate'
 import { settingOfHeight } from '../../records/rig/dial'
 import type { DialSetting } from '../../records/rig/dials/readings'
@@ -25,17 +25,17 @@ function stepOf(
 ) {
   const setup = { ...heldSetup, ...change }
   const deg = more.deg ?? WANTED
-  const stations = evenStations(setup.blade.edge, 60)
+  const edgePoints = evenEdgePoints(setup.blade.edge, 60)
   const place = { dialForMm: null, lookAtMm: null }
   const begin = {
     A: settingOfHeight(setup.rig, more.heightMm ?? 60),
     B: settingOfHeight(setup.rig, more.heightMm ?? 60),
   }
-  const { station } = evaluate(setup, { dialled: { ...begin, linked: true }, ...place, ...known }, stations)
-  const best = whatToDial(setup, 'A', deg, station)
+  const { edgePoint } = evaluate(setup, { dialled: { ...begin, linked: true }, ...place, ...known }, edgePoints)
+  const best = whatToDial(setup, 'A', deg, edgePoint)
   const dial = more.heightMm === undefined && best.ok ? best.setting : begin.A
   const dialled = { A: dial, B: dial, linked: true }
-  const evaluation = evaluate(setup, { dialled, ...place, ...known }, stations)
+  const evaluation = evaluate(setup, { dialled, ...place, ...known }, edgePoints)
   const wanted = { deg: { A: deg, B: deg }, linked: true, why: more.why ?? 'Garden.' }
   const job = {
     rigId: ID,
@@ -64,7 +64,7 @@ const about = {
   stoneId: null,
   instrumentId: null,
   placeMm: null,
-  doubtDeg: 0.1,
+  uncertaintyDeg: 0.1,
 }
 const dialledAs = (side: 'A' | 'B', setting: DialSetting): LogEntry => ({
   ...about,
@@ -147,9 +147,9 @@ describe('the one next step', () => {
 
   it('one dial for two sides that want other marks is set once it is as good for both as it can be', () => {
     const rig = { ...armsRig, pivotB: { setbackMm: 101, alongMm: 0 } }
-    const { station } = stepOf([], { rig }).evaluation
+    const { edgePoint } = stepOf([], { rig }).evaluation
     const setup = { ...heldSetup, rig }
-    const [a, b] = (['A', 'B'] as const).map((side) => whatToDial(setup, side, WANTED, station))
+    const [a, b] = (['A', 'B'] as const).map((side) => whatToDial(setup, side, WANTED, edgePoint))
     // The arms differ: their best marks do.
     expect(a?.ok && b?.ok && a.setting).not.toEqual(b?.ok && b.setting)
     // Dialled as is best for A, and noted on both: neither side is sent to the other's mark and back.
@@ -196,7 +196,7 @@ describe('the one next step', () => {
     expect(stepOf([proof('A', setDeg())]).step).toMatchObject({ does: 'read', side: 'B' })
   })
 
-  it('a proof that is off what was set by more than both doubts is to be explained; else the edge is put to use', () => {
+  it('a proof that is off what was set by more than both uncertainties is to be explained; else the edge is put to use', () => {
     const off = stepOf([proof('A', setDeg()), proof('B', setDeg() - 2)]).step
     expect(off).toMatchObject({ does: 'explain-proof', side: 'B', offDeg: expect.closeTo(-2, 9) as number })
     const done = stepOf([proof('A', setDeg()), proof('B', setDeg() + 0.1)]).step
@@ -209,7 +209,7 @@ describe('the one next step', () => {
     expect(stepOf([proof('A', setDeg())], oneBevel).step.does).toBe('put-to-use')
   })
 
-  it('the stations before it are settled, those behind it open', () => {
+  it('the edgePoints before it are settled, those behind it open', () => {
     const step = { does: 'prove', at: 'prove', side: 'A' } as const
     expect(['rig', 'grind', 'prove', 'use'].map((id) => stationState(id as 'rig', step))).toEqual([
       'settled',
@@ -228,8 +228,8 @@ describe('the one next step', () => {
       kind: 'ink-look',
       side: 'B',
       setting: { by: 'millimetres', mm: 60 },
-      setDoubtDeg: 0.3,
-      zones: [{ ...zone, seen: 'shoulder', share: 0.2 }],
+      setUncertaintyDeg: 0.3,
+      zones: [{ ...zone, seen: 'shoulder', fraction: 0.2 }],
     }
     expect(stepOf([look]).step).toEqual({ does: 'look-on', at: 'mark', side: 'B' })
     // Of a blade that the job had before it says nothing.

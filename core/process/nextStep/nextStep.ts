@@ -10,10 +10,10 @@ import { jawFit } from '../../geometry/hold/holdChecks'
 import { gaugeUseOf, type Job } from '../../records/job/job'
 import { provedAgainst, readAgainst, type JobAsSet } from '../../observe/ledger/against'
 import { zonesOfBlade } from '../../records/blade/zones'
-import { provedAmount, readAmount } from '../../log/amount'
+import { meanProof, meanReading } from '../../log/meanReading'
 import type { LogEntry } from '../../log/entry'
 import { dialledState } from '../../log/dialledState'
-import { ofKind, onBlade } from '../../log/inForce'
+import { ofKind, onBlade } from '../../log/activeEntries'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import { contactFor, type Setup } from '../../geometry/setup/setup'
 
@@ -41,14 +41,14 @@ export type NextStep =
       readonly setting: DialSetting
       readonly givesDeg: number
       readonly offDeg: number
-      readonly doubtDeg: number
+      readonly uncertaintyDeg: number
     }
   | {
       readonly does: 'read'
       readonly at: 'clamp'
       readonly side: Side
       readonly mustReadDeg: number
-      readonly doubtDeg: number
+      readonly uncertaintyDeg: number
     }
   | { readonly does: 'explain-reading'; readonly at: 'clamp'; readonly side: Side; readonly offDeg: number }
   /** The bevel that is there is being looked for: the last thing that happened is a look at the ink. */
@@ -59,7 +59,7 @@ export type NextStep =
       readonly at: 'prove'
       readonly side: Side
       readonly offDeg: number
-      readonly doubtDeg: number
+      readonly uncertaintyDeg: number
     }
   | { readonly does: 'put-to-use'; readonly at: 'use'; readonly offDeg: number }
 
@@ -112,7 +112,7 @@ export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextSt
   const now: JobAsSet = {
     setup,
     job,
-    dialFor: evaluation.station,
+    dialFor: evaluation.edgePoint,
     get zones() {
       return (zones ??= zonesOfBlade(setup.blade))
     },
@@ -120,18 +120,18 @@ export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextSt
   }
   /** What was read and proved as the rig is set now: of another setting, or another stone, it is the past. */
   const readOn = (side: Side) => {
-    const amount = readAmount(readings, side)
+    const amount = meanReading(readings, side)
     const against = amount && readAgainst(now, side, amount)
     return against?.set ? against : null
   }
   const provedOn = (side: Side) => {
-    const amount = provedAmount(proofs, side)
+    const amount = meanProof(proofs, side)
     const against = amount && provedAgainst(now, side, amount)
     return against?.asSetNow ? against : null
   }
   /** Who has read or proved a side has set the rig for it, noted or not. */
   const workedOn = (side: Side) => readOn(side) !== null || provedOn(side) !== null
-  const bestOn = (side: Side) => adviseDial(setup, side, deg[side], evaluation.station)
+  const bestOn = (side: Side) => adviseDial(setup, side, deg[side], evaluation.edgePoint)
   /** One dial for two sides that want the same: set to what is best for one of them, as good for both as it can be. */
   const bestShared = (): boolean => {
     if (!job.dialled.linked || sides.length < 2 || deg.A !== deg.B) return false
@@ -140,14 +140,14 @@ export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextSt
       const best = bestOn(of)
       if (!best.ok) return []
       return worst((side) => {
-        const contact = contactFor(setup, side, best.setting, evaluation.station)
+        const contact = contactFor(setup, side, best.setting, evaluation.edgePoint)
         return contact.ok ? contact.edgeAngleDeg - deg[side] : Infinity
       })
     })
     return worst((side) => set[side].contact.edgeAngleDeg - deg[side]) <= Math.min(...shared) + DIALLED_DEG
   }
   for (const side of sides) {
-    const { contact, lowestOverJawsDeg, doubtDeg } = set[side]
+    const { contact, lowestOverJawsDeg, uncertaintyDeg } = set[side]
     const best = bestOn(side)
     if (!best.ok && best.reason === 'stone-meets-jaws')
       return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: best.limit! }
@@ -157,19 +157,19 @@ export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextSt
     if (dialled && lowestOverJawsDeg !== null && lowestOverJawsDeg > contact.edgeAngleDeg)
       return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: lowestOverJawsDeg }
     if (!dialled || !(workedOn(side) || dialledState(log, job, side).is === 'noted'))
-      return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, doubtDeg }
+      return { does: 'dial', at: 'clamp', side, setting, givesDeg, offDeg, uncertaintyDeg }
   }
 
   for (const side of sides) {
     if (provedOn(side)) continue
-    const { contact, doubtDeg } = set[side]
+    const { contact, uncertaintyDeg } = set[side]
     const read = readOn(side)
     if (!read) {
       const mustReadDeg = expectedReadingDeg(setup, side, contact, gaugeUseOf(job))
-      return { does: 'read', at: 'clamp', side, mustReadDeg, doubtDeg }
+      return { does: 'read', at: 'clamp', side, mustReadDeg, uncertaintyDeg }
     }
     const offDeg = read.differsDeg!
-    if (Math.abs(offDeg) > Math.max(READ_TO_DEG, doubtDeg))
+    if (Math.abs(offDeg) > Math.max(READ_TO_DEG, uncertaintyDeg))
       return { does: 'explain-reading', at: 'clamp', side, offDeg }
   }
 
@@ -177,9 +177,9 @@ export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextSt
   for (const side of sides) {
     const proved = provedOn(side)
     if (!proved) return { does: 'prove', at: 'prove', side }
-    const doubtDeg = Math.hypot(proved.amount.doubtDeg, set[side].doubtDeg)
+    const uncertaintyDeg = Math.hypot(proved.amount.uncertaintyDeg, set[side].uncertaintyDeg)
     const offDeg = proved.differsDeg ?? 0
-    if (Math.abs(offDeg) > doubtDeg) return { does: 'explain-proof', at: 'prove', side, offDeg, doubtDeg }
+    if (Math.abs(offDeg) > uncertaintyDeg) return { does: 'explain-proof', at: 'prove', side, offDeg, uncertaintyDeg }
     const fromWanted = proved.amount.deg - deg[side]
     if (Math.abs(fromWanted) > Math.abs(worstDeg)) worstDeg = fromWanted
   }

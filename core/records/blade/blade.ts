@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { curve } from '../../math/curve/curve'
 import { deg, hrc, label, mm } from '../../schema/measure'
-import { edgeDoubt } from './edgeDoubt'
+import { edgeUncertainty } from './edgeUncertainty'
 import { SHAPE_IDS, shapeMeasures } from './shapeMeasures'
 import { zone } from './zones'
 
@@ -54,7 +54,7 @@ export const blade = z.object({
   /** How far the edge's direction may be off that of its curve, half-width; null: as edgeHeadingToleranceDeg has it. */
   edgeHeadingToleranceDeg: deg({ least: 0, most: 10 }).nullable().default(null),
   /** Of a traced edge, all along; null where that is not known. */
-  edgeDoubt: edgeDoubt.nullable().default(null),
+  edgeUncertainty: edgeUncertainty.nullable().default(null),
   /** From the spine above the heel to the tip; a straight spine where it is not known. */
   spine: curve.nullable().default(null),
   /** The shape of the library it was fitted from, with its measures; null when it was traced, read or typed. */

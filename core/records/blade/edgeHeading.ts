@@ -1,7 +1,7 @@
-import type { Station } from '../../math/curve/stations'
+import type { EdgePoint } from '../../math/curve/edgePoints'
 import { degrees } from '../../math/units/angle'
 import type { Blade } from './blade'
-import { headingDoubtDeg } from './edgeDoubt'
+import { headingUncertaintyDeg } from './edgeUncertainty'
 import { shareAlong } from './shareAlong'
 
 /** A curve that was traced, drawn or typed follows the edge as well as a rule laid along it. */
@@ -20,12 +20,12 @@ export function edgeHeadingToleranceDeg(
   {
     shape,
     edge,
-    edgeDoubt,
+    edgeUncertainty,
     edgeHeadingToleranceDeg: said,
-  }: Pick<Blade, 'shape' | 'edge' | 'edgeDoubt' | 'edgeHeadingToleranceDeg'>,
-  { heading, fromHeelMm }: Pick<Station, 'heading' | 'fromHeelMm'>,
+  }: Pick<Blade, 'shape' | 'edge' | 'edgeUncertainty' | 'edgeHeadingToleranceDeg'>,
+  { heading, fromHeelMm }: Pick<EdgePoint, 'heading' | 'fromHeelMm'>,
 ): number {
-  if (edgeDoubt) return headingDoubtDeg(edgeDoubt, shareAlong({ edge }, { fromHeelMm }))
+  if (edgeUncertainty) return headingUncertaintyDeg(edgeUncertainty, shareAlong({ edge }, { fromHeelMm }))
   if (said !== null || shape === null) return said ?? AS_MEASURED_DEG
   const turnedDeg = Math.abs(degrees(Math.atan2(heading[1], heading[0])))
   return AS_MEASURED_DEG + LIBRARY_SHARE_OF_TURN * Math.min(turnedDeg, 90)

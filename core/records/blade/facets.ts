@@ -1,13 +1,13 @@
 import { cornersOf } from '../../math/curve/corners'
 import type { Curve } from '../../math/curve/curve'
-import { stationAt, type Station } from '../../math/curve/stations'
+import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import type { Zone } from './zones'
 
 /** A straight facet between corners: its own tangent, so its own setting. */
 export interface Facet {
   readonly zone: Zone
   /** Its middle, where it is set. */
-  readonly middle: Station
+  readonly middle: EdgePoint
   /** Its place in the order of work, from 1. */
   readonly order: number
 }
@@ -23,7 +23,7 @@ export function facetsOf(edge: Curve, zones: readonly Zone[]): Facet[] {
   const longestFirst = [...facets].sort((a, b) => b.toMm - b.fromMm - (a.toMm - a.fromMm))
   return facets.map((zone) => ({
     zone,
-    middle: stationAt(edge, (zone.fromMm + zone.toMm) / 2),
+    middle: edgePointAt(edge, (zone.fromMm + zone.toMm) / 2),
     order: longestFirst.indexOf(zone) + 1,
   }))
 }

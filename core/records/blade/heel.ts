@@ -2,7 +2,7 @@ import { curveLength, segmentLength } from '../../math/curve/arcLength'
 import { restOf } from '../../math/curve/restOf'
 import type { Segment } from '../../math/curve/segment'
 import { shifted } from '../../math/curve/shifted'
-import { stationAt, type Station } from '../../math/curve/stations'
+import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { upperHull } from '../../math/vector/polygon'
 import type { Vec2 } from '../../math/vector/vec2'
 
@@ -36,44 +36,44 @@ export function drawnHeel(edge: readonly Segment[]): DrawnHeel {
   const total = curveLength(edge)
   const lookedAt = Math.min(LOOKED_AT.share * total, LOOKED_AT.mostMm)
   const count = Math.max(2, Math.ceil(lookedAt / STEP_MM))
-  const stations = Array.from({ length: count + 1 }, (_, i) => stationAt(edge, (lookedAt * i) / count))
-  const hull = upperHull(stations.map((station) => station.point))
-  const fromMm = Math.max(behindNotch(stations, hull), behindFreeHeel(stations, hull))
+  const edgePoints = Array.from({ length: count + 1 }, (_, i) => edgePointAt(edge, (lookedAt * i) / count))
+  const hull = upperHull(edgePoints.map((edgePoint) => edgePoint.point))
+  const fromMm = Math.max(behindNotch(edgePoints, hull), behindFreeHeel(edgePoints, hull))
   return { choil: fromMm > 0, edge: fromMm > 0 ? restOf(edge, toJoint(edge, fromMm)) : [...edge] }
 }
 
 /** Where the edge goes on behind a notch, mm from its start; 0 where there is none. */
-function behindNotch(stations: readonly Station[], hull: readonly Vec2[]): number {
-  const depths = stations.map(({ point }) => depthUnder(hull, point))
+function behindNotch(edgePoints: readonly EdgePoint[], hull: readonly Vec2[]): number {
+  const depths = edgePoints.map(({ point }) => depthUnder(hull, point))
   let behind = 0
   for (let from = 0; from < depths.length; from++) {
     if (depths[from]! <= NOTCH.rimMm) continue
     let to = from
     while (to + 1 < depths.length && depths[to + 1]! > NOTCH.rimMm) to++
     const deepest = Math.max(...depths.slice(from, to + 1))
-    const width = stations[to]!.point[0] - stations[from]!.point[0]
+    const width = edgePoints[to]!.point[0] - edgePoints[from]!.point[0]
     if (
       to + 1 < depths.length &&
       width <= NOTCH.mostWidthMm &&
       deepest >= NOTCH.leastDepthMm &&
       deepest >= NOTCH.leastDepthShare * width
     )
-      behind = stations[to + 1]!.fromHeelMm
+      behind = edgePoints[to + 1]!.fromHeelMm
     from = to
   }
   return behind
 }
 
 /** Where the edge goes on behind the steep back of its heel, mm from its start; 0 where it begins flat. */
-function behindFreeHeel(stations: readonly Station[], hull: readonly Vec2[]): number {
+function behindFreeHeel(edgePoints: readonly EdgePoint[], hull: readonly Vec2[]): number {
   let top = 0
   while (
     top + 1 < hull.length &&
     hull[top + 1]![1] - hull[top]![1] > FREE_HEEL.leastSlope * (hull[top + 1]![0] - hull[top]![0])
   )
     top++
-  if (hull[top]![1] - stations[0]!.point[1] < FREE_HEEL.leastRiseMm) return 0
-  return stations.find((station) => station.point === hull[top])?.fromHeelMm ?? 0
+  if (hull[top]![1] - edgePoints[0]!.point[1] < FREE_HEEL.leastRiseMm) return 0
+  return edgePoints.find((edgePoint) => edgePoint.point === hull[top])?.fromHeelMm ?? 0
 }
 
 function depthUnder(hull: readonly Vec2[], [x, y]: Vec2): number {
@@ -98,5 +98,5 @@ function toJoint(edge: readonly Segment[], fromMm: number): number {
 /** A drawn edge moved along the blade so that x is 0 where it begins, behind its choil. */
 export function fromHeel(edge: readonly Segment[]): DrawnHeel {
   const heel = drawnHeel(edge)
-  return { ...heel, edge: shifted(heel.edge, [-stationAt(heel.edge, 0).point[0], 0]) }
+  return { ...heel, edge: shifted(heel.edge, [-edgePointAt(heel.edge, 0).point[0], 0]) }
 }

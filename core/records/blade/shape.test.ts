@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { cornersOf } from '../../math/curve/corners'
 import { crossesItself } from '../../math/curve/crossesItself'
 import { curve, type Curve } from '../../math/curve/curve'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { bellyBlade } from '../../geometry/setup/sampleSetup.fixture'
 import { drawnHeel } from './heel'
 import { hollowOf } from '../../geometry/contact/hollow'
@@ -12,7 +12,7 @@ import { SHAPES } from './shapes'
 import { SHAPE_IDS } from './shapeMeasures'
 import { zonesOf } from './zones'
 
-const zones = (edge: Curve) => zonesOf(edge, evenStations(edge, 400)).map((zone) => zone.kind)
+const zones = (edge: Curve) => zonesOf(edge, evenEdgePoints(edge, 400)).map((zone) => zone.kind)
 const angular: Curve = [
   { type: 'line', from: [0, 25], to: [70, 25] },
   { type: 'line', from: [70, 25], to: [95, 10] },
@@ -21,7 +21,7 @@ const hawk: Curve = [{ type: 'arc', centre: [40, 120], radiusMm: 100, startDeg: 
 
 describe('the zones of an edge', () => {
   it('a straight edge with a belly has a heel, a middle, a belly and a tip, end to end', () => {
-    const found = zonesOf(bellyBlade.edge, evenStations(bellyBlade.edge, 400))
+    const found = zonesOf(bellyBlade.edge, evenEdgePoints(bellyBlade.edge, 400))
     expect(found.map((zone) => zone.kind)).toEqual(['heel', 'middle', 'belly', 'tip'])
     expect(found[0]!.fromMm).toBe(0)
     found.slice(1).forEach((zone, i) => expect(zone.fromMm).toBeCloseTo(found[i]!.toMm, 9))
@@ -89,18 +89,18 @@ describe('the heel of a drawn edge', () => {
 
 describe('a hollow edge', () => {
   it('takes stones as wide as √(8 ρ tolerance)', () => {
-    const hollow = hollowOf(evenStations(hawk, 400))!
+    const hollow = hollowOf(evenEdgePoints(hawk, 400))!
     expect(hollow.radiusMm).toBeCloseTo(100, 3)
     expect(hollow.widestStoneMm).toBeCloseTo(Math.sqrt(80), 3)
-    expect(hollowOf(evenStations(bellyBlade.edge, 400))).toBeNull()
+    expect(hollowOf(evenEdgePoints(bellyBlade.edge, 400))).toBeNull()
     // A swing too slight for any stone to hang over is none; a corner turned inward is.
     const { build, usual } = SHAPES['drop-point']
-    expect(hollowOf(evenStations(build(usual).edge, 400))).toBeNull()
+    expect(hollowOf(evenEdgePoints(build(usual).edge, 400))).toBeNull()
     const inward: Curve = [
       { type: 'line', from: [0, 20], to: [50, 15] },
       { type: 'line', from: [50, 15], to: [100, 20] },
     ]
-    expect(hollowOf(evenStations(inward, 401))!.fromHeelMm).toBeCloseTo(50.2, 0)
+    expect(hollowOf(evenEdgePoints(inward, 401))!.fromHeelMm).toBeCloseTo(50.2, 0)
   })
 })
 
@@ -110,11 +110,11 @@ describe('the library of shapes', () => {
     const { edge, spine } = build(usual)
     expect(curve.safeParse(edge).success).toBe(true)
     expect(curve.safeParse(spine).success).toBe(true)
-    const points = evenStations(edge, 200).map((station) => station.point)
+    const points = evenEdgePoints(edge, 200).map((edgePoint) => edgePoint.point)
     expect(points[0]).toEqual([0, usual.heelWidthMm])
     expect(points.at(-1)![0]).toBeCloseTo(usual.lengthMm, 6)
     expect(crossesItself(points)).toBeNull()
-    const spineEnd = evenStations(spine, 2)[1]!.point
+    const spineEnd = evenEdgePoints(spine, 2)[1]!.point
     expect(Math.hypot(spineEnd[0] - points.at(-1)![0], spineEnd[1] - points.at(-1)![1])).toBeLessThan(
       id === 'straight' || id === 'chisel-tip' ? usual.heelWidthMm + 0.1 : 0.01,
     )
@@ -135,9 +135,9 @@ describe('the library of shapes', () => {
             widthMm: usual.widthMm * wide,
             tipDropMm: usual.tipDropMm * dropped,
           })
-          const stations = evenStations(edge, 200)
-          const found = zonesOf(edge, stations)
-          expect([found[0]!.fromMm, found.at(-1)!.toMm]).toEqual([0, expect.closeTo(stations.at(-1)!.fromHeelMm, 6)])
+          const edgePoints = evenEdgePoints(edge, 200)
+          const found = zonesOf(edge, edgePoints)
+          expect([found[0]!.fromMm, found.at(-1)!.toMm]).toEqual([0, expect.closeTo(edgePoints.at(-1)!.fromHeelMm, 6)])
           found.forEach((zone, i) => {
             expect(zone.toMm).toBeGreaterThan(zone.fromMm)
             if (i > 0) expect(zone.fromMm).toBeCloseTo(found[i - 1]!.toMm, 6)
@@ -151,8 +151,8 @@ describe('the library of shapes', () => {
   it('a long kitchen blade is as wide as it was measured, at its heel and where it is widest', () => {
     const measures = { ...SHAPES['long-kitchen'].usual, heelWidthMm: 42, widthMm: 48, bellyFromMm: 70 }
     const { edge } = SHAPES['long-kitchen'].build(measures)
-    const widest = evenStations(edge, 2000).reduce((best, station) =>
-      station.point[1] > best.point[1] ? station : best,
+    const widest = evenEdgePoints(edge, 2000).reduce((best, edgePoint) =>
+      edgePoint.point[1] > best.point[1] ? edgePoint : best,
     )
     expect(widest.point).toEqual([expect.closeTo(70, 0), expect.closeTo(48, 3)])
   })

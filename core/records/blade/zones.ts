@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { mm } from '../../schema/measure'
 import { cornersOf } from '../../math/curve/corners'
 import type { Curve } from '../../math/curve/curve'
-import { evenStations, type Station } from '../../math/curve/stations'
+import { evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import { turningDeg } from '../../math/curve/turning'
 
 export const ZONE_KINDS = ['heel', 'middle', 'belly', 'tip', 'hollow', 'facet'] as const
@@ -32,14 +32,14 @@ const LEAST_MM = 4
  * unless there are no corners, when the straight part is heel and middle; a stretch bent outward is a belly, one bent
  * inward a hollow; the last of the edge is the tip. Stations: even in arc length. Source: docs/geometry.md, "Zones".
  */
-export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
-  const total = stations.at(-1)!.fromHeelMm
+export function zonesOf(edge: Curve, edgePoints: readonly EdgePoint[]): Zone[] {
+  const total = edgePoints.at(-1)!.fromHeelMm
   const corners = cornersOf(edge).map((corner) => corner.fromHeelMm)
-  const bends = turningDeg(stations)
-  const step = total / (stations.length - 1)
+  const bends = turningDeg(edgePoints)
+  const step = total / (edgePoints.length - 1)
   const bellyRadiusMm = Math.max(BELLY_RADIUS.leastMm, BELLY_RADIUS.lengths * total)
   const bendOf = (i: number): 'straight' | 'belly' | 'hollow' => {
-    const from = stations[i]!.fromHeelMm
+    const from = edgePoints[i]!.fromHeelMm
     if (corners.some((corner) => corner > from && corner <= from + step + 1e-9)) return 'straight'
     const radius = step / Math.abs((bends[i]! * Math.PI) / 180)
     if (radius > (bends[i]! < 0 ? bellyRadiusMm : BELLY_RADIUS.leastMm)) return 'straight'
@@ -53,7 +53,7 @@ export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
   function stretches(from: number, to: number): Zone[] {
     const found: Zone[] = []
     for (let i = 0; i < bends.length; i++) {
-      const [a, b] = [stations[i]!.fromHeelMm, stations[i + 1]!.fromHeelMm]
+      const [a, b] = [edgePoints[i]!.fromHeelMm, edgePoints[i + 1]!.fromHeelMm]
       if (b <= from + 1e-9 || a >= to - 1e-9) continue
       const bend = bendOf(i)
       const kind: ZoneKind = bend === 'straight' ? (corners.length > 0 ? 'facet' : 'middle') : bend
@@ -82,12 +82,12 @@ export function zonesOf(edge: Curve, stations: readonly Station[]): Zone[] {
 }
 
 /** Stations along an edge that its zones are found from. */
-const STATIONS = 400
+const EDGE_POINTS = 400
 /** The zones of a blade: those that were set by hand, else as they are found. Stations: as zonesOf has them. */
 export const zonesOfBlade = (
   { zones, edge }: { readonly zones: readonly Zone[] | null; readonly edge: Curve },
-  stations: readonly Station[] = evenStations(edge, STATIONS),
-): readonly Zone[] => zones ?? zonesOf(edge, stations)
+  edgePoints: readonly EdgePoint[] = evenEdgePoints(edge, EDGE_POINTS),
+): readonly Zone[] => zones ?? zonesOf(edge, edgePoints)
 
 function joined(zones: readonly Zone[]): Zone[] {
   return zones.reduce<Zone[]>((kept, zone) => {

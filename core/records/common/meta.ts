@@ -5,7 +5,7 @@ export const MOST_REVISION = 1_000_000_000
 export const revision = z.number().int().min(1).max(MOST_REVISION)
 
 /** What every kept thing carries besides its content. */
-export const keptMeta = z.object({
+export const recordMeta = z.object({
   /** UUID version 7: sorted by time, and collections of two machines can be merged. */
   id: z.uuid(),
   /** Counts the writes, from 1. A write names the revision it started from. */

@@ -7,7 +7,7 @@ const screen = {
   kind: 'goniometer-screen',
   screenDistanceMm: 250,
   zeroDeg: 0.3,
-  doubtDeg: 0.2,
+  uncertaintyDeg: 0.2,
 } as const
 
 it('what shows its spots on a flat screen says how far that stands, and what has none need not', () => {
@@ -28,8 +28,8 @@ it('the middle of a goniometer that is off moves both sides one way, a gauge bot
 
 it('two readings of one bevel, the blade turned end for end, tell the bevel and the zero that is taken off', () => {
   // A bevel of 17 on a scale whose middle is 0.4 off towards A.
-  const { bevelDeg, zeroDeg, doubtDeg } = twoReadings(17.4, 16.6, 0.2)
-  expect(doubtDeg).toBeCloseTo(0.2 / Math.SQRT2, 12)
+  const { bevelDeg, zeroDeg, uncertaintyDeg } = twoReadings(17.4, 16.6, 0.2)
+  expect(uncertaintyDeg).toBeCloseTo(0.2 / Math.SQRT2, 12)
   expect(bevelDeg).toBeCloseTo(17, 9)
   expect(17.4 - zeroOnSideDeg({ kind: 'goniometer-scale', zeroDeg }, 'A')).toBeCloseTo(bevelDeg, 9)
   expect(16.6 - zeroOnSideDeg({ kind: 'goniometer-scale', zeroDeg }, 'B')).toBeCloseTo(bevelDeg, 9)

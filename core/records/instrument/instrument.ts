@@ -17,7 +17,7 @@ export const instrument = z.object({
   /** What it shows too much. A goniometer shows it too much on side A and too little on side B. */
   zeroDeg: deg({ least: -10, most: 10 }).default(0),
   /** Half-width of the range that holds 95 in 100 of its readings. */
-  doubtDeg: deg({ least: 0.01, most: 10 }),
+  uncertaintyDeg: deg({ least: 0.01, most: 10 }),
 })
 export type Instrument = z.infer<typeof instrument>
 
@@ -39,11 +39,11 @@ export function zeroOnSideDeg({ kind, zeroDeg }: Pick<Instrument, 'kind' | 'zero
 
 /**
  * What two readings of one bevel come to, the blade turned end for end between them: the bevel, free of a goniometer's
- * own zero, and that zero, degrees; both known to `doubtDeg`, half-width, where each reading is to `readDeg`.
+ * own zero, and that zero, degrees; both known to `uncertaintyDeg`, half-width, where each reading is to `readDeg`.
  * `firstDeg` stood on side A of the scale, `turnedDeg` on side B. Source: docs/geometry.md, "An instrument's own zero".
  */
 export const twoReadings = (firstDeg: number, turnedDeg: number, readDeg: number) => ({
   bevelDeg: (firstDeg + turnedDeg) / 2,
   zeroDeg: (firstDeg - turnedDeg) / 2,
-  doubtDeg: readDeg / Math.SQRT2,
+  uncertaintyDeg: readDeg / Math.SQRT2,
 })

@@ -14,7 +14,7 @@ export type HoldTolerance = z.infer<typeof holdTolerance>
 
 /** How well a blade's place in its rig is known. */
 export interface KnownHold {
-  /** Half-width of the doubt of the blade height, mm. */
+  /** Half-width of the uncertainty of the blade height, mm. */
   readonly bladeHeightToleranceMm: number
   readonly holdTolerance: HoldTolerance
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { rigMeasures } from '../rig/rig'
 import { revision } from '../common/meta'
-import { THINGS } from './things'
+import { RECORDS } from './things'
 import { readContent } from '../../schema/versioned'
 
 /** What a thing was at a revision that has been written over since, as it is stored. */
@@ -19,6 +19,6 @@ export type RigVersion = z.infer<typeof rigVersion>
 
 /** Reads a rig's earlier version; null where this version of the application cannot. */
 export function readRigVersion({ thingId, revision, version, content }: StoredVersion): RigVersion | null {
-  const read = readContent(THINGS.rigs, version, content)
+  const read = readContent(RECORDS.rigs, version, content)
   return read.ok ? { rigId: thingId, revision, content: read.content } : null
 }

@@ -1,4 +1,4 @@
-import { THING_KINDS, type ThingKind } from './things'
+import { RECORD_KINDS, type RecordKind } from './things'
 
 /** The ids of samples begin alike: a thing is told as one by its id alone, and a copy of it is the user's own. */
 const SAMPLE = '01980000-5a3e-7000-8000-'
@@ -7,8 +7,8 @@ const IN_A_KIND = 1e6
 const numbered = (n: number): string => SAMPLE + String(n).padStart(12, '0')
 
 /** The id of a kind's sample by its number, from 0. */
-export const sampleId = (kind: ThingKind, n: number): string =>
-  numbered((THING_KINDS.indexOf(kind) + 1) * IN_A_KIND + n)
+export const sampleId = (kind: RecordKind, n: number): string =>
+  numbered((RECORD_KINDS.indexOf(kind) + 1) * IN_A_KIND + n)
 
 /** The id of the samples' log entry by its number, from 0. */
 export const sampleEntryId = (n: number): string => numbered(n)

@@ -6,12 +6,12 @@ import { job } from '../job/job'
 import { possibleRig } from '../rig/possibleRig'
 import { rigMeasures } from '../rig/rig'
 import { stone } from '../stone/stone'
-import { keptMeta } from '../common/meta'
-import { versionOf, type Raw, type Versioned } from '../../schema/versioned'
+import { recordMeta } from '../common/meta'
+import { renamed, versionOf, type Raw, type Versioned } from '../../schema/versioned'
 
 interface Kind<T extends z.ZodObject> extends Versioned<T> {
   /** The content together with what every kept thing carries: what the server answers. */
-  readonly kept: z.ZodObject<T['shape'] & typeof keptMeta.shape>
+  readonly kept: z.ZodObject<T['shape'] & typeof recordMeta.shape>
   /** What may be written, where that is stricter than what can be read: a later rule takes nothing away. */
   readonly writable: z.ZodType<z.output<T>>
   /** Fields that name another thing, and its kind. */
@@ -21,9 +21,9 @@ interface Kind<T extends z.ZodObject> extends Versioned<T> {
 }
 
 function kind<T extends z.ZodObject>(schema: T, more: Partial<Omit<Kind<T>, 'schema' | 'kept'>> = {}): Kind<T> {
-  const kept = schema.extend(keptMeta.shape) as unknown as Kind<T>['kept']
+  const kept = schema.extend(recordMeta.shape) as unknown as Kind<T>['kept']
   const writable = schema as unknown as Kind<T>['writable']
-  return { steps: [], links: {}, keepsVersions: false, writable, ...more, schema, kept }
+  return { migrations: [], links: {}, keepsVersions: false, writable, ...more, schema, kept }
 }
 
 const pair = (of: unknown): Raw => (typeof of === 'object' && of !== null ? (of as Raw) : {})
@@ -45,6 +45,20 @@ const bladeWithSides = ({ bevelDeg, ...content }: Raw): Raw =>
  */
 const longKitchenAsDrawn = (content: Raw): Raw =>
   pair(content.shape).id === 'long-kitchen' ? { ...content, shape: null } : content
+/** Version 1 called a calibration mending, and an uncertainty a doubt. */
+function rigInWordsOfMetrology(content: Raw): Raw {
+  const { fitted, ...rest } = renamed({ mendedBy: 'calibratedBy' })(content)
+  if (fitted == null) return { ...rest, ...(fitted === undefined ? {} : { fitted }) }
+  const { measures } = pair(fitted)
+  const uncertain = renamed({ doubt: 'uncertainty' })
+  return {
+    ...rest,
+    fitted: {
+      ...pair(fitted),
+      measures: Array.isArray(measures) ? measures.map((one) => uncertain(pair(one))) : measures,
+    },
+  }
+}
 /** Version 1 had its wear log inside. */
 const stoneWithoutLog = ({ log: _log, ...content }: Raw): Raw => content
 
@@ -52,29 +66,35 @@ const stoneWithoutLog = ({ log: _log, ...content }: Raw): Raw => content
  * The things that are kept under a revision, by the name of their collection. A new kind, or a new field of one, is
  * told here and in its schema; tables, routes, files and screens read this.
  */
-export const THINGS = {
-  rigs: kind(rigMeasures, { writable: possibleRig, keepsVersions: true }),
-  blades: kind(blade, { writable: possibleBlade, steps: [bladeWithSides, longKitchenAsDrawn] }),
-  stones: kind(stone, { steps: [stoneWithoutLog] }),
-  jobs: kind(job, { steps: [jobWithHold], links: { rigId: 'rigs', bladeId: 'blades', stoneId: 'stones' } }),
-  instruments: kind(instrument, { writable: usableInstrument }),
+export const RECORDS = {
+  rigs: kind(rigMeasures, { writable: possibleRig, migrations: [rigInWordsOfMetrology], keepsVersions: true }),
+  blades: kind(blade, {
+    writable: possibleBlade,
+    migrations: [bladeWithSides, longKitchenAsDrawn, renamed({ edgeDoubt: 'edgeUncertainty' })],
+  }),
+  stones: kind(stone, { migrations: [stoneWithoutLog] }),
+  jobs: kind(job, { migrations: [jobWithHold], links: { rigId: 'rigs', bladeId: 'blades', stoneId: 'stones' } }),
+  instruments: kind(instrument, {
+    writable: usableInstrument,
+    migrations: [renamed({ doubtDeg: 'uncertaintyDeg' })],
+  }),
 } as const
-export type ThingKind = keyof typeof THINGS
-export const THING_KINDS = Object.keys(THINGS) as ThingKind[]
-export const thingKind = z.enum(THING_KINDS)
+export type RecordKind = keyof typeof RECORDS
+export const RECORD_KINDS = Object.keys(RECORDS) as RecordKind[]
+export const recordKind = z.enum(RECORD_KINDS)
 
 /** The content of a kind, and the same with what every kept thing carries. */
-export type ContentOf<K extends ThingKind> = z.output<(typeof THINGS)[K]['schema']>
-export type Kept<K extends ThingKind> = ContentOf<K> & z.output<typeof keptMeta>
-export type KeptRig = Kept<'rigs'>
-export type KeptBlade = Kept<'blades'>
-export type KeptStone = Kept<'stones'>
-export type KeptJob = Kept<'jobs'>
-export type KeptInstrument = Kept<'instruments'>
+export type ContentOf<K extends RecordKind> = z.output<(typeof RECORDS)[K]['schema']>
+export type Kept<K extends RecordKind> = ContentOf<K> & z.output<typeof recordMeta>
+export type RigRecord = Kept<'rigs'>
+export type BladeRecord = Kept<'blades'>
+export type StoneRecord = Kept<'stones'>
+export type JobRecord = Kept<'jobs'>
+export type InstrumentRecord = Kept<'instruments'>
 
 /** The schema of what the server answers for one kind. */
-export const keptSchema = <K extends ThingKind>(of: K): z.ZodType<Kept<K>> =>
-  THINGS[of].kept as unknown as z.ZodType<Kept<K>>
+export const recordSchema = <K extends RecordKind>(of: K): z.ZodType<Kept<K>> =>
+  RECORDS[of].kept as unknown as z.ZodType<Kept<K>>
 
 /** The version in which content of a kind is written today. */
-export const versionOfKind = (of: ThingKind): number => versionOf(THINGS[of])
+export const versionOfKind = (of: RecordKind): number => versionOf(RECORDS[of])

@@ -8,17 +8,17 @@ export type UnknownId = (typeof RIG_UNKNOWNS)[number]
 const half = z.number().positive()
 const offset = mm({ least: 0, most: 60 })
 
-/** What the proofs that a rig's measures were mended by leave open of them, all together. */
+/** What the proofs that a rig's measures were calibrated by leave open of them, all together. */
 export const rigFitted = z.object({
   at: z.iso.datetime(),
-  /** The revision that was mended. */
+  /** The revision that was calibrated. */
   ofRevision: z.number().int().min(1),
   measures: z
     .array(
       z.object({
         id: z.enum(RIG_UNKNOWNS),
         /** Half-width of the range that holds 95 in 100, mm or degrees. */
-        doubt: half,
+        uncertainty: half,
         /** The tolerance that stands for it since: where it is another, it was measured anew. Null where none does. */
         written: half.nullable(),
         /** Of a stone: its face offset as it was written down, and as it is on this rig. */

@@ -6,7 +6,7 @@ import type { Rig } from './rig'
 export type StoneInUse = Stone & { readonly id?: string }
 
 /**
- * A stone as proofs found it to lie on a rig's rod: its face offset is mended there, and nowhere else. As it is where
+ * A stone as proofs found it to lie on a rig's rod: its face offset is calibrated there, and nowhere else. As it is where
  * they said nothing of it, or where it was measured anew since.
  */
 export function onRig<S extends StoneInUse>({ fitted }: Rig, stone: S): S {

@@ -13,7 +13,7 @@ const USUAL = {
   pitch: [0.5, 3],
   'half-thickness': [1, 15],
   'blade-height': [10, 70],
-  doubt: [0.05, 1.5],
+  uncertainty: [0.05, 1.5],
 } as const
 export type OddMeasure = keyof typeof USUAL
 
@@ -35,8 +35,8 @@ export function oddities(rig: Rig): FieldProblem[] {
     look(i === 0 ? 'jaws.halfThicknessMm' : `moreJaws.${i - 1}.halfThicknessMm`, 'half-thickness', set.halfThicknessMm)
   for (const { field, measure, measuredMm } of dialOf(rig.height).odd(rig.height))
     look(`height.${field}`, measure, measuredMm)
-  look('tolerance.heightMm', 'doubt', rig.tolerance.heightMm)
-  look('tolerance.setbackMm', 'doubt', rig.tolerance.setbackMm)
+  look('tolerance.heightMm', 'uncertainty', rig.tolerance.heightMm)
+  look('tolerance.setbackMm', 'uncertainty', rig.tolerance.setbackMm)
   if (Math.abs(rig.pivot.alongMm) > FAR_ASIDE_MM) found.push({ field: 'pivot.alongMm', code: 'pivot-far-aside' })
   if (rig.pivotPlayMm > LOOSE_MM)
     found.push({ field: 'pivotPlayMm', code: 'loose-pivot', figures: { leastMm: LOOSE_MM } })

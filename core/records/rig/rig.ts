@@ -50,9 +50,9 @@ export const rigMeasures = z.object({
   /** How far the pivot gives in its bearing, to each side. */
   pivotPlayMm: mm({ least: 0, most: 10 }).default(0),
   height: heightReading,
-  /** The proofs that its measures were mended by: what they tell stands in the measures and is not counted twice. */
-  mendedBy: z.array(z.uuid()).max(2000).default([]),
-  /** What those proofs leave open; null where it was mended by none, or measured anew since. */
+  /** The proofs that its measures were calibrated by: what they tell stands in the measures and is not counted twice. */
+  calibratedBy: z.array(z.uuid()).max(2000).default([]),
+  /** What those proofs leave open; null where it was calibrated by none, or measured anew since. */
   fitted: rigFitted.nullable().default(null),
   /** What the jaws do to every blade: its centre plane over theirs, and its rise outward, on side A. */
   centring: z.object({ offsetMm: mm({ least: -10, most: 10 }), tiltDeg: deg({ least: -10, most: 10 }) }).default({

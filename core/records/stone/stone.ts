@@ -19,7 +19,7 @@ export const stone = z.object({
   faceOffsetMm: offset,
   /** The same measured at both ends, where it was: the end towards the pivot and the far end. */
   faceOffsetEnds: z.object({ nearMm: offset, farMm: offset }).nullable().default(null),
-  /** Half-width of the doubt of faceOffsetMm. */
+  /** Half-width of the uncertainty of faceOffsetMm. */
   faceOffsetToleranceMm: mm({ least: 0.01, most: 5 }),
   lengthMm: mm({ above: 0, most: 400 }),
   widthMm: mm({ above: 0, most: 150 }),

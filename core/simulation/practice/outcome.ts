@@ -1,6 +1,6 @@
 import type { Side } from '../../records/common/side'
 import type { InkPattern } from '../../log/choices'
-import { seenAs, type Bared } from '../../observe/marker/bared'
+import { seenAs, type Exposed } from '../../observe/marker/exposed'
 import type { FoundFace } from '../../observe/marker/findBevel'
 import type { HiddenBlade } from '../standIn/hiddenBlade'
 
@@ -14,23 +14,23 @@ export interface ZoneOutcome {
   readonly foundDeg: number | null
 }
 
-/** What was told of one zone after a pass, and what an eye that errs in nothing would have told. */
-export interface ToldAgainst {
+/** What was told of one zone after a pass, and what an eye that errs in nothing would have observed. */
+export interface ObservedAndShown {
   readonly side: Side
   readonly zone: string
-  readonly told: { readonly seen: InkPattern; readonly share: number }
-  readonly shown: Bared
+  readonly observed: { readonly seen: InkPattern; readonly fraction: number }
+  readonly shown: Exposed
 }
 
 export interface PracticeOutcome {
   readonly zones: readonly ZoneOutcome[]
-  readonly told: readonly ToldAgainst[]
+  readonly observed: readonly ObservedAndShown[]
   /** What the passes that were told took off the blade, mm³. */
   readonly steelMm3: number
 }
 
 /** One zone as it was told after a pass. */
-export interface PracticeTold {
+export interface PracticeObservation {
   readonly side: Side
   readonly zone: string
   readonly lengthMm: number
@@ -38,20 +38,20 @@ export interface PracticeTold {
   readonly pass: number
   readonly setDeg: number
   readonly seen: InkPattern
-  readonly share: number
+  readonly fraction: number
 }
 
 /**
  * What a practice came to, held against the hidden blade: each zone of the sides that were looked at, each telling, and
- * the steel: half of the contact depth, where a pass bared the face. Source: docs/ink.md, "Practice".
+ * the steel: half of the contact depth, where a pass exposed the face. Source: docs/ink.md, "Practice".
  */
 export function outcomeOf(
   blade: HiddenBlade,
   zones: readonly string[],
   found: readonly { readonly side: Side; readonly faces: readonly (FoundFace | null)[] }[],
-  told: readonly PracticeTold[],
+  observed: readonly PracticeObservation[],
 ): PracticeOutcome {
-  const passes = told.map((one) => ({ ...one, bare: blade.pass(one.side, one.zone, one.setDeg, one.pass) }))
+  const passes = observed.map((one) => ({ ...one, bare: blade.pass(one.side, one.zone, one.setDeg, one.pass) }))
   return {
     zones: found.flatMap(({ side, faces }) =>
       zones.map((zone, i): ZoneOutcome => {
@@ -61,15 +61,15 @@ export function outcomeOf(
         return { side, zone, truthDeg: hidden - blade.rigErrorDeg, foundDeg: face && face.angle.middleDeg }
       }),
     ),
-    told: passes.map(({ side, zone, seen, share, bare }) => ({
+    observed: passes.map(({ side, zone, seen, fraction, bare }) => ({
       side,
       zone,
-      told: { seen, share },
+      observed: { seen, fraction },
       shown: seenAs(bare),
     })),
     steelMm3: passes.reduce((sum, { side, zone, lengthMm, bare }) => {
-      const share = bare.reduce((all, [from, to]) => all + to - from, 0)
-      return sum + share * blade.face(side, zone).widthMm * lengthMm * (blade.depthUm / 2000)
+      const fraction = bare.reduce((all, [from, to]) => all + to - from, 0)
+      return sum + fraction * blade.face(side, zone).widthMm * lengthMm * (blade.depthUm / 2000)
     }, 0),
   }
 }

@@ -2,11 +2,11 @@ import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import { heightForAngleMm } from '../../math/edgeAngle/edgeAngle'
 import type { Blade } from '../../records/blade/blade'
 import { fitRig } from '../../observe/calibration/fitRig'
-import { mendedRig } from '../../observe/calibration/mended'
-import { knownTogether, movableOn, provedOnRig, unknownsOf } from '../../observe/calibration/provedOnRig'
+import { calibratedRig } from '../../observe/calibration/calibrated'
+import { priorCorrelation, freeParameters, provedOnRig, unknownsOf } from '../../observe/calibration/provedOnRig'
 import { SIDES, type Side } from '../../records/common/side'
-import { stationAt } from '../../math/curve/stations'
-import { doubtBudget, totalDoubtDeg } from '../../uncertainty/budget'
+import { edgePointAt } from '../../math/curve/edgePoints'
+import { uncertaintyBudget, totalUncertaintyDeg } from '../../uncertainty/budget'
 import { edgeAngleShifter, type Shifts } from '../../uncertainty/shifted'
 import { ANGLE_ALONE, type Proof } from '../../log/entry'
 import { heightOfSetting } from '../../records/rig/dial'
@@ -14,11 +14,12 @@ import { onRig } from '../../records/rig/fittedAt'
 import type { Rig } from '../../records/rig/rig'
 import { contactFor, type Setup } from '../../geometry/setup/setup'
 import type { Stone } from '../../records/stone/stone'
+import { Z95 } from '../../math/statistics/normal'
 
 /** How far what a bench says it sets is off the truth, and how far it says it may be, degrees. */
 export interface SaidAndTrue {
   readonly offDeg: number
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
 }
 /** What a bench sets a further blade to: before, with three blades proved, and with two more proved after that. */
 export type BenchOutcome = Readonly<Record<(typeof STAGES)[number], SaidAndTrue>>
@@ -32,20 +33,19 @@ const KNOWN = {
   holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0.35, tiltDeg: 0.4 },
 }
 const PROVED_DEG = 0.2
-const HALF_WIDTHS = 1.96
 const [FIRST_BLADES, MORE_BLADES] = [3, 2]
 
 /**
- * A bench with hidden errors on which blades are cut and proved on both sides, the rig mended by them as the product
+ * A bench with hidden errors on which blades are cut and proved on both sides, the rig calibrated by them as the product
  * mends one; a further blade tells what that was worth. The same for the same seed. Source: docs/calibration.md, "Five
  * hundred benches".
  */
 export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
   const source = randomLcg(seed)
-  const normal = randomNormal.source(source)(0, 1 / HALF_WIDTHS)
+  const normal = randomNormal.source(source)(0, 1 / Z95)
   const between = (from: number, to: number) => randomUniform.source(source)(from, to)()
   const blade = straight(nominal.blade)
-  const station = stationAt(blade.edge, EDGE_MM / 2)
+  const edgePoint = edgePointAt(blade.edge, EDGE_MM / 2)
   const written: Stone & { readonly id: string } = { ...nominal.stone, id: STONE, faceOffsetToleranceMm: FACE_MM }
   const stoneNow = () => onRig(rig, written)
   let rig: Rig = { ...nominal.rig, tolerance: RIG, height: { ...SCALE, lowestMm: 0, highestMm: 200 } }
@@ -70,26 +70,26 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
       tilt: hidden.tilt! + normal() * RIG.againTiltDeg,
     }
     const asWritten = { ...nominal, rig: { ...nominal.rig, pivot, height }, blade, hold }
-    const trueDeg = (side: Side) => edgeAngleShifter(asWritten, side, mm + SCALE.zeroMm, station)(held)!
+    const trueDeg = (side: Side) => edgeAngleShifter(asWritten, side, mm + SCALE.zeroMm, edgePoint)(held)!
     return { hold, setting: { by: 'millimetres', mm } as const, trueDeg }
   }
   /** What the rig, as it is written down now, says of such a blade. */
   function said({ hold, setting, trueDeg }: ReturnType<typeof cut>): SaidAndTrue {
     const setup = { rig, blade, stone: stoneNow(), hold }
-    const [contact, at] = [contactFor(setup, 'A', setting, station), heightOfSetting(rig, setting)]
+    const [contact, at] = [contactFor(setup, 'A', setting, edgePoint), heightOfSetting(rig, setting)]
     if (!contact.ok || !at.ok) throw new Error('a bench that gives no angle')
-    const doubtDeg = totalDoubtDeg(doubtBudget(setup, KNOWN, 'A', at.heightMm, station))
-    return { offDeg: trueDeg('A') - contact.edgeAngleDeg, doubtDeg }
+    const uncertaintyDeg = totalUncertaintyDeg(uncertaintyBudget(setup, KNOWN, 'A', at.heightMm, edgePoint))
+    return { offDeg: trueDeg('A') - contact.edgeAngleDeg, uncertaintyDeg }
   }
   function prove(blades: number) {
     const proofs = Array.from({ length: blades }, cut).flatMap(({ hold, setting, trueDeg }) =>
       SIDES.map((side): Proof => {
         const deg = trueDeg(side) + normal() * PROVED_DEG
         const done = { rigId: '', rigRevision: 1, setting, hold, setDeg: 0 }
-        return { ...PROOF, side, placeMm: EDGE_MM / 2, deg, doubtDeg: PROVED_DEG, toApex: true, cut: done }
+        return { ...PROOF, side, placeMm: EDGE_MM / 2, deg, uncertaintyDeg: PROVED_DEG, toApex: true, cut: done }
       }),
     )
-    const { counted } = provedOnRig(proofs, movableOn(rig), {
+    const { counted } = provedOnRig(proofs, freeParameters(rig), {
       rig,
       blade: () => blade,
       stone: stoneNow,
@@ -98,8 +98,8 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
     const stones = [stoneNow()]
     const unknowns = unknownsOf(rig, stones, KNOWN)
     const angles = counted.map(({ angle }) => angle)
-    const fit = fitRig(angles, unknowns, knownTogether(rig, stones, unknowns))
-    rig = mendedRig(rig, stones, fit, { at: '', ofRevision: 1, proofIds: [] })
+    const fit = fitRig(angles, unknowns, priorCorrelation(rig, stones, unknowns))
+    rig = calibratedRig(rig, stones, fit, { at: '', ofRevision: 1, proofIds: [] })
   }
 
   const further = cut()

@@ -31,7 +31,7 @@ const MOST_LOOKS = 8
 export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side = 'A'): ClosedTestResult {
   const blade = hiddenBlade(ask)
   const looks: InkLook[][] = ask.zones.map(() => [])
-  const terms: InkTerms = { depthUm: LIGHT_PASS_UM, setDoubtDeg: ask.setDoubtDeg }
+  const terms: InkTerms = { depthUm: LIGHT_PASS_UM, setUncertaintyDeg: ask.setUncertaintyDeg }
   let faces: LookedAt[] = []
   const settings = Array.from({ length: 33 }, (_, i) => ask.aroundDeg - 4 + i / 4)
   const candidates = settings.map((deg) => ({ setDeg: ask.zones.map(() => deg) }))

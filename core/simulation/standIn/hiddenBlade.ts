@@ -1,9 +1,10 @@
 import { randomLcg, randomLogNormal, randomNormal, randomUniform } from 'd3-random'
 import { SIDES, type Side } from '../../records/common/side'
 import type { InkPattern, Level } from '../../log/choices'
-import { baredStretches, seenAs, type Stretch } from '../../observe/marker/bared'
+import { exposedSpans, seenAs, type Span } from '../../observe/marker/exposed'
 import type { BevelFace } from '../../observe/marker/face'
-import { DEPTH_SPREAD, LIGHT_PASS_UM, SHARE_SIGMA, SHARE_STEP } from '../../observe/marker/look'
+import { DEPTH_SPREAD, LIGHT_PASS_UM, FRACTION_SIGMA, FRACTION_STEP } from '../../observe/marker/look'
+import { Z95 } from '../../math/statistics/normal'
 
 export interface HiddenBladeAsk {
   /** From 0 to 1: the same seed makes the same blade. */
@@ -15,8 +16,8 @@ export interface HiddenBladeAsk {
   readonly aroundDeg: number
   /** Width of its bevels, mm. */
   readonly widthMm: number
-  /** Half-width of the rig's doubt, degrees: its hidden error is drawn from it. */
-  readonly setDoubtDeg: number
+  /** Half-width of the rig's uncertainty, degrees: its hidden error is drawn from it. */
+  readonly setUncertaintyDeg: number
 }
 
 /** A blade, a rig and a hand whose true figures nobody sees. */
@@ -27,9 +28,9 @@ export interface HiddenBlade {
   /** What the hand's passes reach, micrometres. */
   readonly depthUm: number
   /** What one light pass at a set angle bares; the same for the same number of the look. */
-  pass(side: Side, zone: string, setDeg: number, look: number): readonly Stretch[]
-  /** What an eye makes of it, the share to a twentieth. */
-  look(side: Side, zone: string, setDeg: number, look: number): { seen: InkPattern; share: number }
+  pass(side: Side, zone: string, setDeg: number, look: number): readonly Span[]
+  /** What an eye makes of it, the fraction to a twentieth. */
+  look(side: Side, zone: string, setDeg: number, look: number): { seen: InkPattern; fraction: number }
 }
 
 interface LevelOf {
@@ -37,31 +38,38 @@ interface LevelOf {
   readonly sidesDeg: number
   readonly zonesDeg: number
   readonly convexShare: number
-  readonly dullShare: number
+  readonly dullFraction: number
 }
 const OF: Record<Level, LevelOf> = {
-  easy: { sidesDeg: 0.7, zonesDeg: 0, convexShare: 0, dullShare: 0 },
-  usual: { sidesDeg: 1.2, zonesDeg: 0.6, convexShare: 0, dullShare: 0.1 },
-  mean: { sidesDeg: 1.8, zonesDeg: 1.2, convexShare: 0.15, dullShare: 0.3 },
+  easy: { sidesDeg: 0.7, zonesDeg: 0, convexShare: 0, dullFraction: 0 },
+  usual: { sidesDeg: 1.2, zonesDeg: 0.6, convexShare: 0, dullFraction: 0.1 },
+  mean: { sidesDeg: 1.8, zonesDeg: 1.2, convexShare: 0.15, dullFraction: 0.3 },
 }
 /** Makes a hidden blade. Source: docs/ink.md, "The stand-in bench". */
-export function hiddenBlade({ seed, level, zones, aroundDeg, widthMm, setDoubtDeg }: HiddenBladeAsk): HiddenBlade {
+export function hiddenBlade({
+  seed,
+  level,
+  zones,
+  aroundDeg,
+  widthMm,
+  setUncertaintyDeg,
+}: HiddenBladeAsk): HiddenBlade {
   const source = randomLcg(seed)
   const normal = randomNormal.source(source)(0, 1)
   const uniform = randomUniform.source(source)(0, 1)
-  const { sidesDeg, zonesDeg, convexShare, dullShare } = OF[level]
+  const { sidesDeg, zonesDeg, convexShare, dullFraction } = OF[level]
   const faces = new Map<string, BevelFace>()
   for (const side of SIDES) {
     const ofSide = aroundDeg + sidesDeg * normal()
     for (const zone of zones) {
       const deg = ofSide + zonesDeg * normal()
       const half = uniform() < convexShare ? 1 + uniform() : 0
-      const apexRadiusUm = uniform() < dullShare ? 2 + 6 * uniform() : 0
+      const apexRadiusUm = uniform() < dullFraction ? 2 + 6 * uniform() : 0
       const width = widthMm * Math.exp(0.1 * normal())
       faces.set(`${side}:${zone}`, { shoulderDeg: deg - half, apexDeg: deg + half, widthMm: width, apexRadiusUm })
     }
   }
-  const rigErrorDeg = (setDoubtDeg / 1.96) * normal()
+  const rigErrorDeg = (setUncertaintyDeg / Z95) * normal()
   const [least, most] = LIGHT_PASS_UM
   const depthUm = least * (most / least) ** uniform()
   const face = (side: Side, zone: string): BevelFace => {
@@ -74,7 +82,7 @@ export function hiddenBlade({ seed, level, zones, aroundDeg, widthMm, setDoubtDe
     randomLcg((seed + look * 0.754877666 + (zones.indexOf(zone) * 2 + SIDES.indexOf(side) + 1) * 0.569840291) % 1)
   const pass = (side: Side, zone: string, setDeg: number, look: number) => {
     const depth = depthUm * randomLogNormal.source(ofLook(side, zone, look))(0, DEPTH_SPREAD)()
-    return baredStretches(face(side, zone), setDeg + rigErrorDeg, depth)
+    return exposedSpans(face(side, zone), setDeg + rigErrorDeg, depth)
   }
   return {
     face,
@@ -82,17 +90,17 @@ export function hiddenBlade({ seed, level, zones, aroundDeg, widthMm, setDoubtDe
     depthUm,
     pass,
     look(side, zone, setDeg, look) {
-      const { pattern, share } = seenAs(pass(side, zone, setDeg, look))
-      if (pattern === 'nothing') return { seen: 'nothing', share: 0 }
-      const off = SHARE_SIGMA * randomNormal.source(ofLook(side, zone, look + 0.5))(0, 1)()
-      const told = Math.round((share + off) / SHARE_STEP) * SHARE_STEP
-      if (told >= 1 - SHARE_STEP / 2) return { seen: 'all', share: 1 }
+      const { pattern, fraction } = seenAs(pass(side, zone, setDeg, look))
+      if (pattern === 'nothing') return { seen: 'nothing', fraction: 0 }
+      const off = FRACTION_SIGMA * randomNormal.source(ofLook(side, zone, look + 0.5))(0, 1)()
+      const observed = Math.round((fraction + off) / FRACTION_STEP) * FRACTION_STEP
+      if (observed >= 1 - FRACTION_STEP / 2) return { seen: 'all', fraction: 1 }
       if (pattern === 'all') {
         const { shoulderDeg, apexDeg } = face(side, zone)
         const steeper = (shoulderDeg + apexDeg) / 2 > setDeg + rigErrorDeg
-        return { seen: steeper ? 'shoulder' : 'apex', share: Number(Math.max(SHARE_STEP, told).toFixed(2)) }
+        return { seen: steeper ? 'shoulder' : 'apex', fraction: Number(Math.max(FRACTION_STEP, observed).toFixed(2)) }
       }
-      return { seen: pattern, share: Number(Math.max(SHARE_STEP, told).toFixed(2)) }
+      return { seen: pattern, fraction: Number(Math.max(FRACTION_STEP, observed).toFixed(2)) }
     },
   }
 }

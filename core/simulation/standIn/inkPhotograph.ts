@@ -1,5 +1,5 @@
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
-import type { Stretch } from '../../observe/marker/bared'
+import type { Span } from '../../observe/marker/exposed'
 import type { ColourPicture } from '../../photo/picture/colourPicture'
 import type { Colour } from '../../photo/marker/inkOrSteel'
 import type { Vec2 } from '../../math/vector/vec2'
@@ -24,8 +24,8 @@ export interface InkPhotographAsk {
   readonly bow: number
   /** Soft over so many pixels. */
   readonly blurPx: number
-  /** Bare stretches of the face at a share along the band, 0 at its left: from the shoulder (0) to the edge (1). */
-  bare(along: number): readonly Stretch[]
+  /** Bare spans of the face at a fraction along the band, 0 at its left: from the shoulder (0) to the edge (1). */
+  bare(along: number): readonly Span[]
   /** Ink reaches so far above the shoulder, in widths of the face, and begins again so far above it. */
   readonly inkAbove: number
   readonly bareAbove: number
@@ -62,18 +62,18 @@ export function inkPhotograph(ask: InkPhotographAsk): InkPhotograph {
   const levels = new Float32Array(3 * WIDTH * HEIGHT)
   for (let x = 0; x < WIDTH; x++) {
     const [edge, shoulder] = [edgeAt(x), shoulderAt(x)]
-    const stretches = ask.bare(x / WIDTH)
+    const spans = ask.bare(x / WIDTH)
     // The line where a stone has stopped is ragged; at the face's own ends it is not.
     const ragged = 0.012 * (tooth[x]! + tooth[x + 1]! + tooth[x + 2]!)
     const light = 1 - 0.22 * (x / WIDTH - 0.5) ** 2 * 4
     const shine = glares.reduce((sum, at) => sum + Math.exp(-(((x - at) / 34) ** 2)), 0)
     for (let y = 0; y < HEIGHT; y++) {
       const down = (y + 0.5 - shoulder) / (edge - shoulder)
-      const colour = colourAt(down, stretches, ragged, x, y)
+      const colour = colourAt(down, spans, ragged, x, y)
       for (let k = 0; k < 3; k++) levels[3 * (y * WIDTH + x) + k] = colour[k]! * light
     }
 
-    function colourAt(down: number, bare: readonly Stretch[], rag: number, px: number, py: number): Colour {
+    function colourAt(down: number, bare: readonly Span[], rag: number, px: number, py: number): Colour {
       if (down > 1) {
         const [dark, warm] = ask.background === 'dark' ? [42, 4] : [206, 6]
         const shade = dark * (0.8 + 0.4 * Math.abs(px / WIDTH - 0.5))

@@ -9,7 +9,7 @@ const ask = (seed: number, level: Level = 'usual') => ({
   zones: ['heel', 'belly', 'tip'],
   aroundDeg: 20,
   widthMm: 0.7,
-  setDoubtDeg: 0.3,
+  setUncertaintyDeg: 0.3,
 })
 
 /** A closed test of many blades is asked for by their number: JAW_TILT_BLADES=1000 npx vitest run core/simulation/standIn. */
@@ -20,7 +20,7 @@ describe('the stand-in bench', () => {
     const [one, again] = [hiddenBlade(ask(0.3)), hiddenBlade(ask(0.3))]
     const looks = (of: typeof one) => [0, 1, 2, 3].map((look) => of.look('B', 'belly', 20.3, look))
     expect(looks(one)).toEqual(looks(again))
-    expect(new Set(looks(one).map(({ share }) => share)).size).toBeGreaterThan(1)
+    expect(new Set(looks(one).map(({ fraction }) => fraction)).size).toBeGreaterThan(1)
   })
 
   it('bares the shoulder of a bevel that is steeper than what is set, and the edge of one that is flatter', () => {
@@ -38,7 +38,7 @@ describe('the stand-in bench', () => {
       const zones = results.flatMap((one) => one.zones)
       const known = zones.map(({ knownAfter }) => knownAfter ?? Infinity).sort((a, b) => a - b)
       expect(known[known.length >> 1]).toBeLessThanOrEqual(4)
-      // Three zones share one rig's error: sixteen blades leave a tenth to chance.
+      // Three zones fraction one rig's error: sixteen blades leave a tenth to chance.
       expect(zones.filter(({ inside }) => inside).length / zones.length).toBeGreaterThan(BLADES < 200 ? 0.85 : 0.93)
       expect(zones.filter(({ offDeg }) => Math.abs(offDeg) <= 0.5).length / zones.length).toBeGreaterThan(0.85)
     },

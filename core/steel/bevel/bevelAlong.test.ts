@@ -4,20 +4,20 @@ import { contactsAlong, type Contact } from '../../geometry/contact/contact'
 import { bladeThere } from '../../records/blade/taper'
 import { crossSectionHalf } from '../../records/blade/crossSection'
 import { primaryFaceDeg } from '../../records/blade/primaryFace'
-import { evenStations } from '../../math/curve/stations'
-import { reachersAt } from '../../geometry/setup/setup'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
+import { rodPosesAt } from '../../geometry/setup/setup'
 import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
 import { bevelAlong } from './bevelAlong'
 
-const stations = evenStations(sampleSetup.blade.edge, 40)
-const places = stations.map((station) => station.fromHeelMm)
+const edgePoints = evenEdgePoints(sampleSetup.blade.edge, 40)
+const places = edgePoints.map((edgePoint) => edgePoint.fromHeelMm)
 const tapering = {
   ...sampleSetup.blade,
   bevelDeg: { A: 20, B: 18 },
   thicknessBehindEdgeTipMm: 0.3,
   spineThicknessTipMm: 1.8,
 }
-const contacts = contactsAlong(stations, sampleSetup.hold, reachersAt(sampleSetup, 'A', 58))
+const contacts = contactsAlong(edgePoints, sampleSetup.hold, rodPosesAt(sampleSetup, 'A', 58))
 const at = (edgeAngleDeg: number): Contact[] => contacts.map((contact) => ({ ...(contact as Contact), edgeAngleDeg }))
 const TAN_20 = Math.tan(Math.PI / 9)
 const width = (thickness: number, deg: number) => thickness / 2 / Math.sin((deg * Math.PI) / 180)

@@ -6,7 +6,7 @@ import { collection } from '../../http/things'
 import { pageOfBlades } from '../../repositories/bladeLists'
 import { pageOfJobs } from '../../repositories/jobLists'
 import { askedPart } from '../../repositories/partOfList'
-import { listNamed } from '../../repositories/thingRepository'
+import { listNamed } from '../../repositories/recordRepository'
 import { useDatabase } from '../../store/store'
 
 const named = z.object({

@@ -54,7 +54,7 @@ const centringText = computed(() => {
     v-else-if="hasFlats(job.blade.value)"
     color="neutral"
     variant="outline"
-    :to="sheetPath(job.id, 'doubt', 'sides')"
+    :to="sheetPath(job.id, 'uncertainty', 'sides')"
     :label="`Lies on ${REST_WORD[restOf(job.blade.value, hold)]}`"
   />
 </template>

@@ -45,7 +45,7 @@ const place = computed(() => placeText(job.content.value.dialForMm, job.rig.valu
 /** The place looked at, where that is not the one that the dial is for. */
 const elsewhere = computed(() => job.content.value.lookAtMm)
 const oneBevelBack = computed(() => job.blade.value.bevels === 'A' && job.side.value === 'B')
-const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.3))
+const uncertainty = computed(() => (job.up.value.ok ? job.up.value.uncertaintyDeg : 0.3))
 function noteIt() {
   if (advice.value.ok && !dialled.value) failure.value = actions.noteDialled(advice.value.setting) ?? ''
 }
@@ -85,8 +85,8 @@ const linked = computed({
           >
         </p>
         <p class="mt-2">
-          gives <b>{{ angleText(advice.givesDeg, doubt) }}</b>,
-          <span data-testid="remains">{{ differenceText(advice.offDeg, doubt) }} remains</span>
+          gives <b>{{ angleText(advice.givesDeg, uncertainty) }}</b>,
+          <span data-testid="remains">{{ differenceText(advice.offDeg, uncertainty) }} remains</span>
         </p>
         <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
           <UButton
@@ -130,7 +130,7 @@ const linked = computed({
         </button>
       </p>
       <p v-if="overJaws !== null && advice.ok" role="alert" class="mt-2 text-sm text-error">
-        The stone meets the jaws below {{ angleText(overJaws, doubt) }} here. Stand the blade further out, or take
+        The stone meets the jaws below {{ angleText(overJaws, uncertainty) }} here. Stand the blade further out, or take
         narrower jaws.
       </p>
     </div>
@@ -180,7 +180,7 @@ const linked = computed({
               class="text-right whitespace-nowrap"
               :title="row.advice.ok ? undefined : reasonText(row.advice, preferences.unit)"
             >
-              {{ row.advice.ok ? differenceText(row.advice.offDeg, doubt) : 'no' }}
+              {{ row.advice.ok ? differenceText(row.advice.offDeg, uncertainty) : 'no' }}
             </td>
             <td class="px-2 text-right whitespace-nowrap">
               {{ row.leftOffDeg === null ? '–' : differenceText(row.leftOffDeg, 0.1) }}

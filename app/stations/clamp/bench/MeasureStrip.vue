@@ -60,7 +60,7 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
       label="Place looked at"
       kind="length"
       focus="look-place"
-      :value="job.evaluation.value.station.fromHeelMm"
+      :value="job.evaluation.value.edgePoint.fromHeelMm"
       :step="0.5"
       :apply="(v) => actions.lookAtTyped(v)"
       hint="from the heel, along the edge"

@@ -3,7 +3,7 @@ import { useJob } from '~/job/useJob'
 import { useDrag } from '~/drawing/useDrag'
 import { usePlaceSlider } from '~/drawing/usePlaceSlider'
 import { useViewport } from '~/drawing/useViewport'
-import { nearestStation, planBounds, planView } from './planView'
+import { nearestEdgePoint, planBounds, planView } from './planView'
 import { lineOf, pointList, toDrawing } from '~/drawing/viewport'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
@@ -15,12 +15,12 @@ const preferences = usePreferences()
 const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)
 
-const bounds = () => (job.drawn.value ? planBounds(job.drawn.value.setup, job.stations.value) : null)
+const bounds = () => (job.drawn.value ? planBounds(job.drawn.value.setup, job.edgePoints.value) : null)
 const { viewport, box, height } = useViewport(sheet, bounds, grabbed, { x: 36, top: 84, bottom: 30 })
 const view = computed(() => {
   const drawn = job.drawn.value
   return drawn && viewport.value
-    ? planView(drawn.setup, drawn.set, drawn.side, job.stations.value, viewport.value)
+    ? planView(drawn.setup, drawn.set, drawn.side, job.edgePoints.value, viewport.value)
     : null
 })
 const text = (mm: number) => lengthText(mm, preferences.unit)
@@ -36,7 +36,9 @@ function lookAtPointer(pointer: { x: number; y: number }, gesture: string): bool
   if (!viewport.value || !job.drawn.value || !sheet.value) return false
   const corner = sheet.value.getBoundingClientRect()
   const point = toDrawing([pointer.x - corner.left, pointer.y - corner.top], viewport.value)
-  return actions.lookAt(nearestStation(point, job.drawn.value.setup, job.stations.value).fromHeelMm, gesture) === null
+  return (
+    actions.lookAt(nearestEdgePoint(point, job.drawn.value.setup, job.edgePoints.value).fromHeelMm, gesture) === null
+  )
 }
 const edgeDrag = useDrag({ move: (_dx, _dy, gesture, pointer) => lookAtPointer(pointer, gesture) })
 watch(edgeDrag.dragging, (is) => (grabbed.value = is))
@@ -47,7 +49,7 @@ const { slider, keydown } = usePlaceSlider()
   <figure class="relative flex min-h-0 min-w-0 flex-col">
     <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted">
       <b class="text-default">Plan</b>, from above<template v-if="job.content.value.lookAtMm !== null">
-        · looking {{ text(job.evaluation.value.station.fromHeelMm) }} from the heel</template
+        · looking {{ text(job.evaluation.value.edgePoint.fromHeelMm) }} from the heel</template
       >
     </figcaption>
     <div ref="sheet" class="min-h-0 flex-1">

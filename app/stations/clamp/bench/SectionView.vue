@@ -81,7 +81,7 @@ const turnOf = (direction: readonly [number, number]) => (Math.atan2(direction[1
         <FigureTag
           :x="view.arcLabel[0]"
           :y="view.arcLabel[1]"
-          :text="angleText(set.contact.edgeAngleDeg, set.doubtDeg)"
+          :text="angleText(set.contact.edgeAngleDeg, set.uncertaintyDeg)"
           class="angle"
         />
         <DragHandle

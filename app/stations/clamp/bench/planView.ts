@@ -3,7 +3,7 @@ import type { SideSet } from '#core/uncertainty/evaluate'
 import type { Setup } from '#core/geometry/setup/setup'
 import type { Side } from '#core/records/common/side'
 import { clampFrame, toClampFrame } from '#core/geometry/clamping/clampFrame'
-import type { Station } from '#core/math/curve/stations'
+import type { EdgePoint } from '#core/math/curve/edgePoints'
 import { pivotAt } from '#core/geometry/clamping/pivot'
 import { add, length, leftOf, scale, subtract, unit, type Vec2 } from '#core/math/vector/vec2'
 import { dimension, type Dimension } from '~/drawing/dimension'
@@ -16,13 +16,13 @@ const HANDLE_SHOWN_MM = 24
 const KNOB_CLEARANCE_PX = 36
 
 /** What the plan must show: the blade as it is held, the jaws and the pivot. Clamp frame, mm. */
-export function planBounds(setup: Setup, stations: readonly Station[]): Bounds {
+export function planBounds(setup: Setup, edgePoints: readonly EdgePoint[]): Bounds {
   const frame = clampFrame(setup.hold)
   const heel = setup.blade.handleLengthMm > 0 ? [toClampFrame([-HANDLE_SHOWN_MM, 0], frame)] : []
   const jaws = setup.rig.jaws ? setup.rig.jaws.widthMm / 2 : 20
   const setback = Math.max(setup.rig.pivot.setbackMm, setup.rig.pivotB?.setbackMm ?? 0)
   return boundsOf([
-    ...stations.filter((_, i) => i % 20 === 0).map((s) => toClampFrame(s.point, frame)),
+    ...edgePoints.filter((_, i) => i % 20 === 0).map((s) => toClampFrame(s.point, frame)),
     toClampFrame([0, 0], frame),
     ...heel,
     [-jaws, 0],
@@ -63,7 +63,7 @@ export function planView(
   setup: Setup,
   set: SideSet,
   side: Side,
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   viewport: Viewport,
 ): PlanView {
   const { blade, hold, rig, stone } = setup
@@ -82,8 +82,8 @@ export function planView(
   const corner = (l: number, w: number) =>
     px(add(contact.point, add(scale(along, l * half[0]), scale(across, w * half[1]))))
   const place = pivotAt(rig, set.pivotHeightMm, side)
-  const heel = toClampFrame(stations[0]!.point, frame)
-  const outOfBlade = Math.max(...stations.map((s) => toClampFrame(s.point, frame)[1]))
+  const heel = toClampFrame(edgePoints[0]!.point, frame)
+  const outOfBlade = Math.max(...edgePoints.map((s) => toClampFrame(s.point, frame)[1]))
   const contactPx = px(contact.point)
   const jaws = rig.jaws && { x: -rig.jaws.widthMm / 2, y: 0, width: rig.jaws.widthMm, height: rig.jaws.depthMm }
   const [jx, jy] = px([jaws?.x ?? 0, 0])
@@ -103,8 +103,8 @@ export function planView(
     jaws: jaws && { x: jx, y: jy, width: jaws.width * k, height: jaws.height * k },
     frontLine: [px([-frontHalf, 0]), px([frontHalf, 0])],
     marks: jawMarks(setup, viewport),
-    edge: stations
-      .filter((_, i) => i % 4 === 0 || i === stations.length - 1)
+    edge: edgePoints
+      .filter((_, i) => i % 4 === 0 || i === edgePoints.length - 1)
       .map((s) => px(toClampFrame(s.point, frame))),
     pivot: px(contact.foot),
     slide:
@@ -127,9 +127,9 @@ export function planView(
   }
 }
 
-/** The station nearest to a point of the clamp frame: where on the edge a finger points. */
-export function nearestStation(point: Vec2, setup: Setup, stations: readonly Station[]): Station {
+/** The edgePoint nearest to a point of the clamp frame: where on the edge a finger points. */
+export function nearestEdgePoint(point: Vec2, setup: Setup, edgePoints: readonly EdgePoint[]): EdgePoint {
   const frame = clampFrame(setup.hold)
-  const away = (s: Station) => length(subtract(toClampFrame(s.point, frame), point))
-  return stations.reduce((best, s) => (away(s) < away(best) ? s : best))
+  const away = (s: EdgePoint) => length(subtract(toClampFrame(s.point, frame), point))
+  return edgePoints.reduce((best, s) => (away(s) < away(best) ? s : best))
 }

@@ -6,15 +6,15 @@ import { useJob } from '~/job/useJob'
 /** What to dial for the wanted angle where the dial is for, with this stone and with the others of the box. */
 export function useAdvice() {
   const job = useJob()
-  const station = computed(() => job.dialFor.value.station)
+  const edgePoint = computed(() => job.dialFor.value.edgePoint)
   const dialled = computed(() => job.content.value.dialled[job.side.value])
 
   /** For the side that is up. */
-  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, station.value))
+  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, edgePoint.value))
 
   /** The other way to the wanted angle: the rig left as it is, the blade moved. */
   const holdInstead = computed(() =>
-    adviseBladeHeight(job.setup.value, job.side.value, dialled.value, job.wantedDeg.value, station.value),
+    adviseBladeHeight(job.setup.value, job.side.value, dialled.value, job.wantedDeg.value, edgePoint.value),
   )
 
   /** Each stone of the box: what to dial with it, and how far the angle is off when the dial is left alone. */
@@ -24,11 +24,11 @@ export function useAdvice() {
       .filter((stone) => stone.archivedAt === null || stone.id === onRod)
       .map((stone) => {
         const withStone = { ...job.setup.value, stone }
-        const left = contactFor(withStone, side, dialled.value, station.value)
+        const left = contactFor(withStone, side, dialled.value, edgePoint.value)
         return {
           stone,
           onRod: stone.id === onRod,
-          advice: adviseDial(withStone, side, job.wantedDeg.value, station.value),
+          advice: adviseDial(withStone, side, job.wantedDeg.value, edgePoint.value),
           leftOffDeg: left.ok ? left.edgeAngleDeg - job.wantedDeg.value : null,
         }
       })

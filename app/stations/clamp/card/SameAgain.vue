@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { KeptJob } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/kept/things'
 import { cardOf } from '#core/process/card/sameAgain'
 import { adviseDial } from '#core/geometry/dial/advised'
 import { gripOf } from '#core/geometry/hold/grip'
@@ -21,9 +21,9 @@ const { actions } = job
 const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
-const take = (one: KeptJob) => void job.change(`the same again as in ${one.name}`, cardOf(one))
+const take = (one: JobRecord) => void job.change(`the same again as in ${one.name}`, cardOf(one))
 /** What stands against holding this blade as in an earlier job; null where the jaws of then hold it. */
-const against = (one: KeptJob) => gripOf(job.blade.value, fittedWith(job.rig.value, one.jawsName)).trouble(one.hold)
+const against = (one: JobRecord) => gripOf(job.blade.value, fittedWith(job.rig.value, one.jawsName)).trouble(one.hold)
 
 const { form, beginAnew } = useKeptForm(
   `worn:${job.id}`,
@@ -42,7 +42,7 @@ const now = computed(() => {
     problem: '',
     differsMm,
     heightMm: parsed.value,
-    advice: adviseDial({ ...setup, hold }, job.side.value, job.wantedDeg.value, evaluation.station),
+    advice: adviseDial({ ...setup, hold }, job.side.value, job.wantedDeg.value, evaluation.edgePoint),
   }
 })
 const dialled = computed(() => dialText(job.rig.value, actions.dialledNow()))

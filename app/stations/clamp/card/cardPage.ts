@@ -1,5 +1,5 @@
 import { clampFrame, toClampFrame } from '#core/geometry/clamping/clampFrame'
-import { evenStations } from '#core/math/curve/stations'
+import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import type { Setup } from '#core/geometry/setup/setup'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { landmarkLine } from '~/drawing/jawMarks'
@@ -113,13 +113,13 @@ function drawing(
 ): { lines: CardLine[]; marks: CardText[]; truncated: boolean } {
   const frame = clampFrame(hold)
   const inClamp = (points: readonly Vec2[]) => points.map((point) => toClampFrame(point, frame))
-  const edge = inClamp(evenStations(blade.edge, OUTLINE_PLACES).map((station) => station.point))
+  const edge = inClamp(evenEdgePoints(blade.edge, OUTLINE_PLACES).map((edgePoint) => edgePoint.point))
   const spine = inClamp(
     blade.spine
-      ? evenStations(blade.spine, OUTLINE_PLACES).map((station) => station.point)
+      ? evenEdgePoints(blade.spine, OUTLINE_PLACES).map((edgePoint) => edgePoint.point)
       : [
           [0, 0],
-          [evenStations(blade.edge, 2)[1]!.point[0], 0],
+          [evenEdgePoints(blade.edge, 2)[1]!.point[0], 0],
         ],
   )
   const jaws: Vec2[] = rig.jaws
@@ -149,7 +149,7 @@ function drawing(
     [0, Math.min(...jaws.map((p) => p[1])) - 3],
   ])
   // Square to the spine at the heel, as far as a hand can see it beside the blade.
-  const heelX = evenStations(blade.edge, 2)[0]!.point[0]
+  const heelX = evenEdgePoints(blade.edge, 2)[0]!.point[0]
   const heel = onPage(
     inClamp([
       [heelX, -HEEL_LINE_MM],

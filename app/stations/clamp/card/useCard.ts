@@ -3,7 +3,7 @@ import equal from 'fast-deep-equal'
 import { MM_PER_INCH } from '#core/math/units/length'
 import { bladeHeightMm } from '#core/geometry/clamping/bladeHeight'
 import type { ClampPosition } from '#core/records/job/clampPosition'
-import { stationAt, type Station } from '#core/math/curve/stations'
+import { edgePointAt, type EdgePoint } from '#core/math/curve/edgePoints'
 import { tipStop } from '#core/geometry/hold/holdChecks'
 import { heldAs } from '#core/records/job/positions'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
@@ -54,7 +54,7 @@ const NOTES = [
 /** One way of holding the blade, with what the card says of it beside the figures. */
 interface Held {
   readonly hold: ClampPosition
-  readonly station: Station
+  readonly edgePoint: EdgePoint
   readonly dialForMm: number | null
   readonly title: string
   readonly note: string
@@ -69,11 +69,11 @@ export function useCard() {
   /** The ways of holding that the card is for: the positions that were kept; first the one at hand, if none of them. */
   const held = computed((): Held[] => {
     const { hold, dialForMm, positions } = job.content.value
-    const now = { hold, station: job.dialFor.value.station, dialForMm, title: '', note: '' }
+    const now = { hold, edgePoint: job.dialFor.value.edgePoint, dialForMm, title: '', note: '' }
     if (!positions) return [now]
     const all = positions.each.map((one, i): Held => ({
       hold: heldAs(one, hold),
-      station: stationAt(job.blade.value.edge, one.dialForMm),
+      edgePoint: edgePointAt(job.blade.value.edge, one.dialForMm),
       dialForMm: one.dialForMm,
       title: ` · position ${i + 1} of ${positions.each.length}`,
       note: positionText(one, preferences.unit),
@@ -81,13 +81,14 @@ export function useCard() {
     return all.some((one) => equal(one.hold, hold)) ? all : [now, ...all]
   })
 
-  function contentOf({ hold, station, dialForMm, title, note }: Held): CardContent {
+  function contentOf({ hold, edgePoint, dialForMm, title, note }: Held): CardContent {
     const [setup, kept] = [{ ...job.setup.value, hold }, job.content.value]
     const { rig, blade } = setup
     const trouble = job.grip.value.trouble(hold)
     const text = (mm: number) => lengthText(mm, preferences.unit)
     const sides = blade.bevels === 'A' ? (['A'] as const) : SIDES
-    const advised = (stone: Stone, side: Side) => adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], station)
+    const advised = (stone: Stone, side: Side) =>
+      adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], edgePoint)
     const dial = (stone: Stone, side: Side) => {
       if (!sides.some((one) => one === side)) return 'flat'
       const advice = advised(stone, side)
@@ -99,7 +100,7 @@ export function useCard() {
     /** What the dial gives, and what the gauge then shows, with the stone that is on the rod. */
     const given = perSide((side) => {
       const advice = advised(setup.stone, side)
-      const contact = advice.ok ? contactFor(setup, side, advice.setting, station) : advice
+      const contact = advice.ok ? contactFor(setup, side, advice.setting, edgePoint) : advice
       return contact.ok ? contact : null
     })
     const gauge = (side: Side) => {
@@ -110,7 +111,7 @@ export function useCard() {
     const of = sides.map((side) => names[side]).join(' / ')
     const chosen = job.stones.value.filter((stone) => kept.progression.includes(stone.id))
     const stones = chosen.length > 0 ? chosen : [setup.stone]
-    const stop = tipStop(setup, job.stations.value)
+    const stop = tipStop(setup, job.edgePoints.value)
     const today = new Date().toLocaleDateString('sv')
     const restsOn = stopAt(rig, hold.bladeYMm)
     const turn = `${angleText(Math.abs(hold.turnDeg))} tip ${hold.turnDeg > 0 ? 'out' : 'in'}`
@@ -126,7 +127,7 @@ export function useCard() {
         dialForMm === null
           ? ['The dial is for the edge', placeText(null, rig.kind, preferences.unit)]
           : ['The dial is for, from heel', text(dialForMm)],
-        ['Blade height there', text(bladeHeightMm(station, hold))],
+        ['Blade height there', text(bladeHeightMm(edgePoint, hold))],
         [`Wanted, ${of}`, each((side) => kept.wanted.deg[side])],
         [`Set, ${of}`, each((side) => given[side]?.edgeAngleDeg ?? null)],
         [`Gauge shows, ${of}`, each(gauge)],

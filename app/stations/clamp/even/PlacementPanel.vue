@@ -17,7 +17,7 @@ import { zoneName } from '~/words/zoneText'
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
-const { zones, counts, count, countedStations, countedWorstDeg } = useEven()
+const { zones, counts, count, countedEdgePoints, countedWorstDeg } = useEven()
 const { running, done, result, failure, run, stop, forget } = useTask('findPlacement')
 
 const aim = ref<PlacementAim>('even')
@@ -42,7 +42,7 @@ const find = () =>
     setup: job.setup.value,
     side: job.side.value,
     wantedDeg: job.wantedDeg.value,
-    stations: countedStations.value,
+    edgePoints: countedEdgePoints.value,
     aim: aim.value,
     onMarks: onMarks.value,
     thereDeg: thereDeg.value,
@@ -59,7 +59,7 @@ const about = computed(() =>
     job.wantedDeg.value,
     aim.value,
     onMarks.value,
-    countedStations.value.length,
+    countedEdgePoints.value.length,
   ].join(),
 )
 watch(about, forget)

@@ -19,7 +19,7 @@ const preferences = usePreferences()
 const { along } = useEven()
 const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)
-const bounds = () => (job.drawn.value ? ribbonBounds(job.drawn.value.setup, job.stations.value) : null)
+const bounds = () => (job.drawn.value ? ribbonBounds(job.drawn.value.setup, job.edgePoints.value) : null)
 const { viewport, box } = useViewport(sheet, bounds, grabbed, { x: 74, top: 66, bottom: 34 })
 const view = computed(() => {
   const drawn = job.drawn.value
@@ -27,7 +27,7 @@ const view = computed(() => {
     ? ribbonView(
         drawn.setup,
         along.value.length > 0 ? along.value : drawn.set.along,
-        job.stations.value,
+        job.edgePoints.value,
         job.wantedDeg.value,
         viewport.value,
       )

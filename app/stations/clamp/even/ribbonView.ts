@@ -2,7 +2,7 @@ import type { Contact } from '#core/geometry/contact/contact'
 import type { Refusal } from '#core/schema/refusal'
 import { outlinePath } from '#core/records/blade/outline'
 import { clampFrame, toClampFrame } from '#core/geometry/clamping/clampFrame'
-import type { Station } from '#core/math/curve/stations'
+import type { EdgePoint } from '#core/math/curve/edgePoints'
 import type { Setup } from '#core/geometry/setup/setup'
 import { add, leftOf, scale, type Vec2 } from '#core/math/vector/vec2'
 import { jawMarks, type JawMarks } from '~/drawing/jawMarks'
@@ -32,15 +32,15 @@ const BAND = { perDeg: 16, most: 34, least: 1.5 } as const
 const ON_IT_DEG = 0.05
 
 /** What the ribbon must show, clamp frame, mm. */
-export function ribbonBounds(setup: Setup, stations: readonly Station[]): Bounds {
+export function ribbonBounds(setup: Setup, edgePoints: readonly EdgePoint[]): Bounds {
   const frame = clampFrame(setup.hold)
   const jaws = setup.rig.jaws
   return boundsOf([
-    ...stations
-      .filter((_, i) => i % 20 === 0 || i === stations.length - 1)
-      .map((station) => toClampFrame(station.point, frame)),
+    ...edgePoints
+      .filter((_, i) => i % 20 === 0 || i === edgePoints.length - 1)
+      .map((edgePoint) => toClampFrame(edgePoint.point, frame)),
     toClampFrame([0, 0], frame),
-    toClampFrame([stations.at(-1)!.point[0], 0], frame),
+    toClampFrame([edgePoints.at(-1)!.point[0], 0], frame),
     ...(jaws
       ? ([
           [-jaws.widthMm / 2, -jaws.depthMm],
@@ -54,16 +54,16 @@ export function ribbonBounds(setup: Setup, stations: readonly Station[]): Bounds
 export function ribbonView(
   setup: Setup,
   along: readonly (Contact | Refusal)[],
-  stations: readonly Station[],
+  edgePoints: readonly EdgePoint[],
   wantedDeg: number,
   viewport: Viewport,
 ): RibbonView {
   const frame = clampFrame(setup.hold)
   const k = viewport.scale
   const [e, f] = toPixels(toClampFrame([0, 0], frame), viewport)
-  const edge = stations.map((station) => toPixels(toClampFrame(station.point, frame), viewport))
+  const edge = edgePoints.map((edgePoint) => toPixels(toClampFrame(edgePoint.point, frame), viewport))
   const outward = (i: number): Vec2 => {
-    const [x, y] = leftOf(stations[i]!.heading)
+    const [x, y] = leftOf(edgePoints[i]!.heading)
     const [u, v] = [x * frame.cos - y * frame.sin, x * frame.sin + y * frame.cos]
     return [u, -v]
   }

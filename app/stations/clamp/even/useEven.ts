@@ -14,7 +14,7 @@ function evenness(job: JobView) {
   const along = computed(() => set.value?.along ?? [])
   const places = computed(() =>
     along.value.map((contact, i) => ({
-      fromHeelMm: job.stations.value[i]!.fromHeelMm,
+      fromHeelMm: job.edgePoints.value[i]!.fromHeelMm,
       edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
     })),
   )
@@ -47,21 +47,21 @@ function evenness(job: JobView) {
     const others = (leftOut.value[bladeId.value] ?? []).filter((one) => one !== index)
     leftOut.value = { ...leftOut.value, [bladeId.value]: does ? others : [...others, index] }
   }
-  const countedStations = computed(() => {
+  const countedEdgePoints = computed(() => {
     const chosen = zones.value.filter((_, i) => counts(i))
     const counted = chosen.length === 0 ? zones.value : chosen
-    return job.stations.value.filter((station) =>
-      counted.some((zone) => station.fromHeelMm >= zone.fromMm - 1e-6 && station.fromHeelMm <= zone.toMm + 1e-6),
+    return job.edgePoints.value.filter((edgePoint) =>
+      counted.some((zone) => edgePoint.fromHeelMm >= zone.fromMm - 1e-6 && edgePoint.fromHeelMm <= zone.toMm + 1e-6),
     )
   })
   /** The greatest deviation now, among the zones that count, degrees; null where some of them have no angle. */
   const countedWorstDeg = computed(() => {
-    const counted = new Set(countedStations.value.map((station) => station.fromHeelMm))
+    const counted = new Set(countedEdgePoints.value.map((edgePoint) => edgePoint.fromHeelMm))
     const off = places.value
       .filter((place) => counted.has(place.fromHeelMm))
       .map((place) => (place.edgeAngleDeg === null ? NaN : Math.abs(place.edgeAngleDeg - job.wantedDeg.value)))
     const worstOff = Math.max(...off)
     return Number.isFinite(worstOff) ? worstOff : null
   })
-  return { set, along, places, zones, bevels, worst, counts, count, countedStations, countedWorstDeg }
+  return { set, along, places, zones, bevels, worst, counts, count, countedEdgePoints, countedWorstDeg }
 }

@@ -20,7 +20,7 @@ export function useParts() {
       }))
       .sort((a, b) => a.order - b.order),
   )
-  const hollow = computed(() => hollowOf(job.stations.value))
+  const hollow = computed(() => hollowOf(job.edgePoints.value))
   const stones = computed(() => {
     const widest = hollow.value?.widestStoneMm
     if (widest === undefined) return []

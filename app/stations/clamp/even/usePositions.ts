@@ -1,7 +1,7 @@
 import { computed, ref, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import equal from 'fast-deep-equal'
-import { stationAt } from '#core/math/curve/stations'
+import { edgePointAt } from '#core/math/curve/edgePoints'
 import { adviseDial } from '#core/geometry/dial/advised'
 import { heldAs, type KeptPosition, type KeptPositions } from '#core/records/job/positions'
 import { placementRange } from '#core/placement/findPlacement'
@@ -26,7 +26,7 @@ export function usePositions() {
       side: job.side.value,
       wantedDeg: job.wantedDeg.value,
       toleranceDeg: toleranceDeg.value,
-      stations: job.stations.value,
+      edgePoints: job.edgePoints.value,
       range: placementRange(job.setup.value),
     })
   // What was found for another set-up says nothing about this one; where the blade is held meanwhile does not matter.
@@ -71,8 +71,8 @@ export function usePositions() {
   /** Holds the blade as in a kept position, and dials what is wanted there with the stone that is on the rod. */
   function holdKept(position: KeptPosition) {
     const as = heldAs(position, job.content.value.hold)
-    const station = stationAt(job.blade.value.edge, position.dialForMm)
-    const advice = adviseDial({ ...job.setup.value, hold: as }, job.side.value, job.wantedDeg.value, station)
+    const edgePoint = edgePointAt(job.blade.value.edge, position.dialForMm)
+    const advice = adviseDial({ ...job.setup.value, hold: as }, job.side.value, job.wantedDeg.value, edgePoint)
     failure.value = advice.ok
       ? (actions.holdAndDial(as, advice.setting, position.dialForMm) ?? '')
       : reasonText(advice, preferences.unit)

@@ -18,7 +18,7 @@ const view = computed(() =>
     ? gaugeView(places.value, square.value, { width: width.value, height: height.value }, preferences.unit)
     : null,
 )
-const at = computed(() => job.evaluation.value.station.fromHeelMm)
+const at = computed(() => job.evaluation.value.edgePoint.fromHeelMm)
 const reading = computed(() => expected.value[job.side.value])
 const set = computed(() => (job.up.value.ok ? job.up.value : null))
 
@@ -79,7 +79,7 @@ const tagY = computed(() => {
         v-if="reading !== null"
         :x="clamp(view.at(at), [view.frame.x + 50, view.frame.x + view.frame.width - 50])"
         :y="tagY"
-        :text="angleText(reading, set.doubtDeg)"
+        :text="angleText(reading, set.uncertaintyDeg)"
         class="tag"
       />
     </svg>

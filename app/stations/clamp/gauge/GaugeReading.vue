@@ -28,7 +28,7 @@ const truth = () => {
   const [set, reads] = [job.up.value, expected.value[job.side.value]]
   if (!set.ok || reads === null) return 0
   const hidden = hiddenError(job.setup.value, job.content.value, seed.value)
-  return reads + hidden(job.side.value, set.pivotHeightMm, job.evaluation.value.station)
+  return reads + hidden(job.side.value, set.pivotHeightMm, job.evaluation.value.edgePoint)
 }
 const simulate = () => void level.start(simulatedGauge(truth))
 const plugged = ref(false)
@@ -82,7 +82,7 @@ watch(() => job.side.value, level.stop)
       <template v-else>
         <span class="figure w-28 text-3xl" data-testid="live">{{ live === null ? '–' : angleText(live) }}</span>
         <span class="w-24" aria-live="polite" data-testid="at-rest">{{
-          state?.settled ? `at rest, ± ${angleText(Math.max(0.05, state.doubtDeg), 0.1)}` : 'moving'
+          state?.settled ? `at rest, ± ${angleText(Math.max(0.05, state.uncertaintyDeg), 0.1)}` : 'moving'
         }}</span>
         <UButton
           size="lg"

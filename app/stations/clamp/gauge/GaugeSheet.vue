@@ -50,7 +50,7 @@ const goSquare = () => {
   const first = square.value[0]
   if (first) actions.lookAt((first.fromMm + first.toMm) / 2)
 }
-const here = computed(() => job.evaluation.value.station.fromHeelMm)
+const here = computed(() => job.evaluation.value.edgePoint.fromHeelMm)
 const isSquare = computed(() =>
   square.value.some(({ fromMm, toMm }) => here.value > fromMm - 0.5 && here.value < toMm + 0.5),
 )
@@ -89,7 +89,9 @@ const known = computed(() => SIDES.some((side) => differs(side) !== null))
             {{ job.stone.value.name }}, it must read
           </h2>
           <p class="figure text-4xl" data-testid="must-read">
-            {{ expected[job.side.value] === null ? '–' : angleText(expected[job.side.value]!, set?.doubtDeg ?? 0.1) }}
+            {{
+              expected[job.side.value] === null ? '–' : angleText(expected[job.side.value]!, set?.uncertaintyDeg ?? 0.1)
+            }}
           </p>
         </div>
         <SideSwitch />
@@ -127,7 +129,7 @@ const known = computed(() => SIDES.some((side) => differs(side) !== null))
           <UFormField
             v-for="side in SIDES"
             :key="side"
-            :label="`${names[side]}, must be ${expected[side] === null ? '–' : angleText(expected[side]!, set?.doubtDeg ?? 0.1)}`"
+            :label="`${names[side]}, must be ${expected[side] === null ? '–' : angleText(expected[side]!, set?.uncertaintyDeg ?? 0.1)}`"
             :error="problems[side] || undefined"
           >
             <UInput

@@ -38,7 +38,7 @@ export function useHoldChecks() {
       heel: reached(heel),
       tip: reached(tip),
       limitMm,
-      stop: tipStop(setup, job.stations.value),
+      stop: tipStop(setup, job.edgePoints.value),
       clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one.lowestDeg) })),
       lowestSet,
       bends: bends(),
@@ -46,9 +46,9 @@ export function useHoldChecks() {
   })
   /** Where the dial is for, as it is set there; null where it is too little to be seen. */
   function bends(): number | null {
-    const { station, sides } = job.dialFor.value
+    const { edgePoint, sides } = job.dialFor.value
     const set = sides[job.side.value]
-    const deg = set.ok ? bendsDeg(job.setup.value, station, set.contact.edgeAngleDeg) : null
+    const deg = set.ok ? bendsDeg(job.setup.value, edgePoint, set.contact.edgeAngleDeg) : null
     return deg !== null && deg > BENDS_DEG ? deg : null
   }
   return { checks }

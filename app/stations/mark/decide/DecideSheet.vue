@@ -77,8 +77,8 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
         <ul class="mt-1 flex flex-wrap gap-x-8 gap-y-1" data-testid="decide-there">
           <li v-for="one in there" :key="one.side">
             <b>{{ names[one.side] }}</b> has
-            <span class="figure">{{ angleText(one.thereDeg, one.doubtDeg) }}</span>
-            ± {{ angleText(one.doubtDeg, one.doubtDeg) }} along the edge, wanted
+            <span class="figure">{{ angleText(one.thereDeg, one.uncertaintyDeg) }}</span>
+            ± {{ angleText(one.uncertaintyDeg, one.uncertaintyDeg) }} along the edge, wanted
             <span class="figure">{{ angleText(one.wantedDeg) }}</span>
           </li>
         </ul>

@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { plansFor, type Plan as PlanOn } from '#core/process/decision/plans'
 import { unevenRig } from '#core/process/decision/unevenRig'
 import type { FoundFace } from '#core/observe/marker/findBevel'
-import type { KeptStone } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/kept/things'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -13,7 +13,7 @@ import { CHOICE_WORD, whyText } from '~/words/decisionText'
 /** A zone known this many times less well than is needed is still rough. */
 const ROUGH = 1.2
 
-export type Plan = PlanOn<KeptStone>
+export type Plan = PlanOn<StoneRecord>
 
 /** Follow the bevel that was found, cut the wanted one, or come nearer: all in full, and which is advised. */
 export function useDecision() {
@@ -39,8 +39,8 @@ function decision(job: JobView) {
   /** Zones known less well than the decision needs, in words. */
   const rough = computed(() =>
     faces.value.flatMap(({ name, face }) => {
-      const doubtDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
-      return doubtDeg > ROUGH * ink.neededDeg.value ? [`${name} ± ${angleText(doubtDeg)}`] : []
+      const uncertaintyDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
+      return uncertaintyDeg > ROUGH * ink.neededDeg.value ? [`${name} ± ${angleText(uncertaintyDeg)}`] : []
     }),
   )
 
@@ -57,7 +57,7 @@ function decision(job: JobView) {
       ? null
       : plansFor({
           setup: job.setup.value,
-          station: job.dialFor.value.station,
+          edgePoint: job.dialFor.value.edgePoint,
           zones: ink.zones.value,
           stones: stones.value,
           sides: ink.sides.value.map((side) => ({

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { outlinePath } from '#core/records/blade/outline'
-import { stationAt } from '#core/math/curve/stations'
+import { edgePointAt } from '#core/math/curve/edgePoints'
 import { clamp } from '#core/math/units/figures'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
@@ -16,16 +16,16 @@ const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
 const MARGIN = 24
 const edge = computed(() => job.blade.value.edge)
-const total = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+const total = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
 const box = computed(() => {
-  const points = job.stations.value.map(({ point }) => point)
+  const points = job.edgePoints.value.map(({ point }) => point)
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
   return { from: Math.min(...xs), to: Math.max(...xs), high: Math.max(job.blade.value.widthMm, ...ys) }
 })
 const k = computed(() => Math.min(6, (width.value - 2 * MARGIN) / Math.max(1, box.value.to - box.value.from)))
 const height = computed(() => box.value.high * k.value + 44)
 const px = (mm: number) => {
-  const [x, y] = stationAt(edge.value, mm).point
+  const [x, y] = edgePointAt(edge.value, mm).point
   return [MARGIN + (x - box.value.from) * k.value, 10 + y * k.value] as const
 }
 const stretch = computed(() => {

@@ -8,11 +8,11 @@ import { useInkPhoto, type Tapping } from './useInkPhoto'
 import { usePractice } from '~/stations/mark/practice/usePractice'
 import { useSimulatedBlade } from '~/stations/mark/practice/useSimulatedBlade'
 import { pictureFile } from '~/photographs/pictureFile'
-import { hasShare } from '~/stations/mark/inkView'
+import { hasFraction } from '~/stations/mark/inkView'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
-import { INK_WORD, PART_PROBLEM, shareText } from '~/words/inkText'
+import { INK_WORD, PART_PROBLEM, fractionText } from '~/words/inkText'
 
 /** A look from a close-up: edge and shoulder tapped, the bevel laid straight, what is bare proposed zone by zone. */
 const job = useJob()
@@ -37,13 +37,13 @@ function addMiddle() {
 }
 
 const patterns = INK_PATTERNS.map((value) => ({ value, label: INK_WORD[value] }))
-const FIRST_SHARE = 0.25
+const FIRST_FRACTION = 0.25
 function seeAs(i: number, seen: InkPattern) {
-  const share = photo.proposals.value[i]!.told?.share
-  const partly = share && share > 0 && share < 1 ? share : FIRST_SHARE
-  photo.mend(i, { seen, share: seen === 'all' ? 1 : hasShare(seen) ? partly : 0 })
+  const fraction = photo.proposals.value[i]!.observed?.fraction
+  const partly = fraction && fraction > 0 && fraction < 1 ? fraction : FIRST_FRACTION
+  photo.mend(i, { seen, fraction: seen === 'all' ? 1 : hasFraction(seen) ? partly : 0 })
 }
-const usable = computed(() => photo.proposals.value.some(({ told }) => told))
+const usable = computed(() => photo.proposals.value.some(({ observed }) => observed))
 async function accept() {
   await photo.accept()
   await navigateTo(sheetPath(job.id, 'mark'))
@@ -105,7 +105,7 @@ async function simulate() {
           >
             <b class="min-w-20">{{ ink.names.value[one.zone] }}</b>
             <USelect
-              :model-value="one.told?.seen"
+              :model-value="one.observed?.seen"
               :items="patterns"
               size="lg"
               class="w-56"
@@ -113,8 +113,8 @@ async function simulate() {
               :aria-label="`Where ${ink.names.value[one.zone]} is bare`"
               @update:model-value="seeAs(i, $event as InkPattern)"
             />
-            <span v-if="one.told" class="figure" :data-testid="`proposed-${ink.names.value[one.zone]}`">{{
-              shareText(one.told.share)
+            <span v-if="one.observed" class="figure" :data-testid="`proposed-${ink.names.value[one.zone]}`">{{
+              fractionText(one.observed.fraction)
             }}</span>
             <span v-else-if="one.problem" class="text-error">{{ PART_PROBLEM[one.problem] }}</span>
           </li>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { picturedStretches } from '#core/observe/marker/pictured'
+import { picturedSpans } from '#core/observe/marker/pictured'
 import type { InkPhoto } from './useInkPhoto'
-import { hasShare, lineDownAt, shareDownTo } from '~/stations/mark/inkView'
+import { hasFraction, lineDownAt, shareDownTo } from '~/stations/mark/inkView'
 import { useInk } from '~/composables/useInk'
-import { shareText } from '~/words/inkText'
+import { fractionText } from '~/words/inkText'
 
 /** The bevel laid straight, with what was read of it drawn over it; the line of each zone is dragged, or moved by keys. */
 const props = defineProps<{ photo: InkPhoto }>()
@@ -64,13 +64,16 @@ const zones = computed(() =>
   })),
 )
 function drag(one: (typeof zones.value)[number], dy: number) {
-  if (!one.told) return
-  const down = lineDownAt(one.told.seen, one.told.share) + dy / (yOf(1) - yOf(0))
-  set(one, shareDownTo(one.told.seen, down))
+  if (!one.observed) return
+  const down = lineDownAt(one.observed.seen, one.observed.fraction) + dy / (yOf(1) - yOf(0))
+  set(one, shareDownTo(one.observed.seen, down))
 }
-function set(one: (typeof zones.value)[number], share: number) {
-  if (one.told)
-    props.photo.mend(one.i, { ...one.told, share: Math.round(Math.min(0.97, Math.max(0.02, share)) * 100) / 100 })
+function set(one: (typeof zones.value)[number], fraction: number) {
+  if (one.observed)
+    props.photo.mend(one.i, {
+      ...one.observed,
+      fraction: Math.round(Math.min(0.97, Math.max(0.02, fraction)) * 100) / 100,
+    })
 }
 </script>
 
@@ -99,31 +102,31 @@ function set(one: (typeof zones.value)[number], share: number) {
       <polyline :points="lines.edge" class="line" />
       <g v-for="one in zones" :key="one.zone">
         <line v-if="one.x > 1" :x1="one.x" :x2="one.x" y1="0" :y2="HEIGHT" class="between" />
-        <template v-if="one.told">
+        <template v-if="one.observed">
           <rect
-            v-for="([from, to], r) in picturedStretches(one.told.seen, one.told.share)"
+            v-for="([from, to], r) in picturedSpans(one.observed.seen, one.observed.fraction)"
             :key="r"
             :x="one.x + 2"
             :width="Math.max(0, one.wide - 4)"
             :y="yOf(from)"
             :height="yOf(to) - yOf(from)"
-            class="told"
+            class="observed"
           />
           <DragHandle
-            v-if="hasShare(one.told.seen)"
+            v-if="hasFraction(one.observed.seen)"
             :x="one.x + one.wide / 2"
-            :y="yOf(lineDownAt(one.told.seen, one.told.share))"
+            :y="yOf(lineDownAt(one.observed.seen, one.observed.fraction))"
             :turn="90"
             :label="`Bare of ${one.name}`"
-            :now="one.told.share"
-            :text="shareText(one.told.share)"
+            :now="one.observed.fraction"
+            :text="fractionText(one.observed.fraction)"
             @drag="
               (_dx, dy, _g, taken) => {
                 drag(one, dy)
                 taken()
               }
             "
-            @step="(n) => set(one, one.told!.share + 0.01 * n)"
+            @step="(n) => set(one, one.observed!.fraction + 0.01 * n)"
           />
         </template>
       </g>
@@ -145,7 +148,7 @@ function set(one: (typeof zones.value)[number], share: number) {
   stroke: var(--sheet);
   stroke-width: 2;
 }
-.told {
+.observed {
   fill: none;
   stroke: var(--accent);
   stroke-width: 2.4;

@@ -3,7 +3,7 @@ import type { Colour } from '#core/photo/marker/inkOrSteel'
 import { joinPictures } from '#core/photo/marker/joinPictures'
 import type { PartProblem } from '#core/photo/marker/readInkPhoto'
 import type { Vec2 } from '#core/math/vector/vec2'
-import { useInk, type Told } from '~/composables/useInk'
+import { useInk, type Observed } from '~/composables/useInk'
 import { useKeptForm } from '~/forms/useKeptForm'
 import { usePhotograph } from '~/photographs/usePhotograph'
 import { useJob } from '~/job/useJob'
@@ -16,11 +16,11 @@ const LEAST_OF_ZONE_MM = 2
 /** What is told of one zone by the picture, as it was read or as a hand has mended it. */
 export interface Proposal {
   readonly zone: number
-  /** Of the zone, in the picture: shares of the band from its left. */
+  /** Of the zone, in the picture: fractions of the band from its left. */
   readonly from: number
   readonly to: number
   readonly mm: number
-  readonly told: Told | null
+  readonly observed: Observed | null
   readonly problem: PartProblem | null
 }
 
@@ -34,7 +34,7 @@ export function useInkPhoto() {
   const job = useJob()
   const ink = useInk()
   const keptAs = `ink-photo:${job.id}`
-  const total = computed(() => job.stations.value.at(-1)!.fromHeelMm)
+  const total = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
   const { form, beginAnew } = useKeptForm(keptAs, () => ({
     edge: [] as Vec2[],
     shoulder: [] as Vec2[],
@@ -97,15 +97,15 @@ export function useInkPhoto() {
     failure.value = ''
   }
 
-  /** The zones that the picture shows enough of, each as shares of the band from its left. */
-  function shown(): Omit<Proposal, 'told' | 'problem'>[] {
+  /** The zones that the picture shows enough of, each as fractions of the band from its left. */
+  function shown(): Omit<Proposal, 'observed' | 'problem'>[] {
     const { fromMm, toMm, tipLeft } = form.value
-    const share = (mm: number) => (mm - fromMm) / (toMm - fromMm)
+    const fraction = (mm: number) => (mm - fromMm) / (toMm - fromMm)
     return ink.zones.value
       .flatMap((zone, i) => {
         const [from, to] = [Math.max(zone.fromMm, fromMm), Math.min(zone.toMm, toMm)]
         if (to - from < Math.min(LEAST_OF_ZONE_MM, (zone.toMm - zone.fromMm) / 2)) return []
-        const [a, b] = [share(from), share(to)]
+        const [a, b] = [fraction(from), fraction(to)]
         return [{ zone: i, mm: to - from, from: tipLeft ? 1 - b : a, to: tipLeft ? 1 - a : b }]
       })
       .sort((a, b) => a.from - b.from)
@@ -133,22 +133,22 @@ export function useInkPhoto() {
     proposals.value = parts.map((part, i): Proposal => {
       const one = found.parts[i]!
       return one.ok
-        ? { ...part, told: { seen: one.seen, share: rounded(one.share) }, problem: null }
-        : { ...part, told: null, problem: one.reason }
+        ? { ...part, observed: { seen: one.seen, fraction: rounded(one.fraction) }, problem: null }
+        : { ...part, observed: null, problem: one.reason }
     })
   }
-  function mend(i: number, told: Told | null) {
-    proposals.value = proposals.value.map((one, j) => (j === i ? { ...one, told, problem: null } : one))
+  function mend(i: number, observed: Observed | null) {
+    proposals.value = proposals.value.map((one, j) => (j === i ? { ...one, observed, problem: null } : one))
   }
 
-  /** Takes what is proposed into the look that is being told, together with what earlier pictures of it told. */
+  /** Takes what is proposed into the look that is being observed, together with what earlier pictures of it observed. */
   async function accept() {
-    for (const { zone, told, mm } of proposals.value) {
-      if (!told) continue
-      const before = ink.told.value[zone]
-      const now = { ...told, shownMm: mm }
-      const { share, ...joined } = before?.shownMm ? joinPictures({ ...before, shownMm: before.shownMm }, now) : now
-      ink.tell(zone, { ...joined, share: rounded(share) })
+    for (const { zone, observed, mm } of proposals.value) {
+      if (!observed) continue
+      const before = ink.observed.value[zone]
+      const now = { ...observed, shownMm: mm }
+      const { fraction, ...joined } = before?.shownMm ? joinPictures({ ...before, shownMm: before.shownMm }, now) : now
+      ink.tell(zone, { ...joined, fraction: rounded(fraction) })
     }
     await forget()
   }
@@ -180,5 +180,5 @@ export function useInkPhoto() {
 }
 export type InkPhoto = ReturnType<typeof useInkPhoto>
 
-/** A share from a picture is good to a hundredth. */
-const rounded = (share: number): number => Math.round(share * 100) / 100
+/** A fraction from a picture is good to a hundredth. */
+const rounded = (fraction: number): number => Math.round(fraction * 100) / 100

@@ -42,7 +42,7 @@ async function finish() {
       <h2 id="goes-on" class="text-lg font-semibold">
         A practice goes on, {{ LEVEL_TEXT[practice.level.value!].word.toLowerCase() }}
       </h2>
-      <p>{{ passesText(practice.passes.value) }}, {{ ink.looks.value.length }} looks told.</p>
+      <p>{{ passesText(practice.passes.value) }}, {{ ink.looks.value.length }} looks observed.</p>
       <p v-if="problem" role="alert" class="text-error">{{ problem }}</p>
       <div class="flex flex-wrap gap-3">
         <UButton size="xl" label="I know it: how well?" :loading="practice.working.value" @click="finish" />
@@ -54,7 +54,7 @@ async function finish() {
       <h2 id="begin" class="text-lg font-semibold">Find the bevel of a blade that nobody knows</h2>
       <p class="text-toned">
         Held as this one, on this rig: a blade with hidden angles, a rig that is a little off, a hand of its own. Dial,
-        make a light pass, tell what it bared, until every zone is known. Nothing of it is noted of the blade in the
+        make a light pass, tell what it exposed, until every zone is known. Nothing of it is noted of the blade in the
         jaws, and what is dialled comes back.
       </p>
       <ul class="grid gap-2">

@@ -3,9 +3,9 @@ import { until } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import type { Side } from '#core/records/common/side'
-import type { Stretch } from '#core/observe/marker/bared'
-import { ofKind } from '#core/log/inForce'
-import { outcomeOf, type PracticeOutcome, type PracticeTold } from '#core/simulation/practice/outcome'
+import type { Span } from '#core/observe/marker/exposed'
+import { ofKind } from '#core/log/activeEntries'
+import { outcomeOf, type PracticeOutcome, type PracticeObservation } from '#core/simulation/practice/outcome'
 import { scoreOf, type Score } from '#core/simulation/practice/score'
 import { hiddenBlade } from '#core/simulation/standIn/hiddenBlade'
 import type { Level } from '#core/log/choices'
@@ -20,7 +20,7 @@ import { useTask } from '~/workers/useTask'
 /** Weighing all looks of a blade takes a second or two. */
 const MOST_WAIT_MS = 20_000
 /** The make-believe rig is off by an error drawn from this half-width, degrees. */
-const RIG_DOUBT_DEG = 0.3
+const RIG_UNCERTAINTY_DEG = 0.3
 
 /** What a practice came to: its score, and what the advice dials on the same blade, look by look, for each side. */
 interface CameTo extends PracticeOutcome, Score {
@@ -56,7 +56,7 @@ function practice(job: JobView) {
           zones: ink.names.value,
           aroundDeg,
           widthMm: ink.faceOf(0, 'A', aroundDeg).widthMm,
-          setDoubtDeg: RIG_DOUBT_DEG,
+          setUncertaintyDeg: RIG_UNCERTAINTY_DEG,
         },
       },
     ]
@@ -69,8 +69,8 @@ function practice(job: JobView) {
     if (dialled && !equal(dialled, job.content.value.dialled)) job.change('dial as before the practice', { dialled })
   }
 
-  /** What the last light pass bared, zone by zone of the side that is up; null before one, and once it was told. */
-  const shown = ref<readonly (readonly Stretch[])[] | null>(null)
+  /** What the last light pass exposed, zone by zone of the side that is up; null before one, and once it was observed. */
+  const shown = ref<readonly (readonly Span[])[] | null>(null)
   const dialled = computed(() => JSON.stringify(job.content.value.dialled))
   watch([() => job.side.value, dialled, () => form.value.looks.length], () => (shown.value = null))
   function makePass() {
@@ -81,16 +81,16 @@ function practice(job: JobView) {
     })
   }
 
-  const told = computed((): PracticeTold[] =>
+  const observed = computed((): PracticeObservation[] =>
     form.value.looks.flatMap((look) =>
-      look.zones.map(({ fromMm, toMm, setDeg, seen, share }) => ({
+      look.zones.map(({ fromMm, toMm, setDeg, seen, fraction }) => ({
         side: look.side,
         zone: ink.names.value[zoneAt(ink.zones.value, (fromMm + toMm) / 2)]!,
         lengthMm: toMm - fromMm,
         pass: form.value.passOf[look.id] ?? 0,
         setDeg,
         seen,
-        share,
+        fraction,
       })),
     ),
   )
@@ -105,8 +105,8 @@ function practice(job: JobView) {
     return missing
   }
   async function end(): Promise<string | null> {
-    const sides = ink.sides.value.filter((side) => told.value.some((one) => one.side === side))
-    if (!begun.value || sides.length === 0) return 'Look once at least: make a pass, and tell what it bared.'
+    const sides = ink.sides.value.filter((side) => observed.value.some((one) => one.side === side))
+    if (!begun.value || sides.length === 0) return 'Look once at least: make a pass, and tell what it exposed.'
     // The looks may still be being weighed.
     const weighed = () => sides.every((side) => ink.foundOn(side).length > 0)
     await until(weighed).toBe(true, { timeout: MOST_WAIT_MS })
@@ -115,7 +115,7 @@ function practice(job: JobView) {
     const ways = task.result.value
     if (!ways) return task.failure.value
     const found = sides.map((side) => ({ side, faces: ink.foundOn(side) }))
-    const outcome = outcomeOf(blade.value!, ink.names.value, found, told.value)
+    const outcome = outcomeOf(blade.value!, ink.names.value, found, observed.value)
     const advisedPasses = ways.reduce((sum, way) => sum + way.length, 0)
     const score = scoreOf(outcome, passes.value, advisedPasses)
     const advised = sides.map((side, i) => ({ side, setDeg: ways[i]! }))

@@ -23,7 +23,7 @@ export function useSimulatedBlade() {
       zones: ink.names.value,
       aroundDeg: wanted,
       widthMm: ink.faceOf(0, job.side.value, wanted).widthMm,
-      setDoubtDeg: job.up.value.ok ? job.up.value.doubtDeg : 0.3,
+      setUncertaintyDeg: job.up.value.ok ? job.up.value.uncertaintyDeg : 0.3,
     })
   }
   return { offered, blade }

@@ -6,7 +6,7 @@ import { usePreferences } from '~/stores/preferences'
 import { PICTURE_OPEN, widthText } from '~/words/bevelText'
 
 /** A close-up of the bevel: a known length in it, its edge and its shoulder are marked, and the width comes of it. */
-const emit = defineEmits<{ width: [mm: number, doubtMm: number] }>()
+const emit = defineEmits<{ width: [mm: number, uncertaintyMm: number] }>()
 const preferences = usePreferences()
 const { form, photo, busy, failure, width, take, add, move, takeBack, forget } = useBevelPicture()
 const WORD: Record<Marked, string> = { scale: 'Scale', edge: 'Edge', shoulder: 'Shoulder' }
@@ -18,8 +18,8 @@ const groups = computed((): MarkGroup[] =>
 const addMiddle = () => add([photo.value!.width / 2, photo.value!.height / 2])
 const found = computed(() => (width.value.ok ? width.value : null))
 async function use() {
-  const { widthMm, doubtMm } = found.value!
-  emit('width', widthMm, doubtMm)
+  const { widthMm, uncertaintyMm } = found.value!
+  emit('width', widthMm, uncertaintyMm)
   await forget()
 }
 </script>
@@ -59,9 +59,9 @@ async function use() {
       /></UFormField>
       <p aria-live="polite" data-testid="picture-width">
         <template v-if="found"
-          ><b class="figure text-2xl">{{ widthText(found.widthMm, found.doubtMm, preferences.unit) }}</b
+          ><b class="figure text-2xl">{{ widthText(found.widthMm, found.uncertaintyMm, preferences.unit) }}</b
           ><span class="ml-1 text-muted"
-            >± {{ widthText(found.doubtMm, found.doubtMm, preferences.unit) }}</span
+            >± {{ widthText(found.uncertaintyMm, found.uncertaintyMm, preferences.unit) }}</span
           ></template
         ><template v-else-if="!width.ok">{{ PICTURE_OPEN[width.reason] }}</template>
       </p>

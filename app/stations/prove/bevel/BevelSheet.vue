@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { renamed } from '#core/schema/versioned'
 import { WIDTH_MEANS, type WidthMeans } from '#core/log/choices'
 import type { WidthCause } from '#core/observe/bevelWidth/bevelCheck'
 import type { Side } from '#core/records/common/side'
@@ -26,7 +27,7 @@ const sides = computed(() => check.sides.value.map((side) => ({ value: side, lab
 const means = WIDTH_MEANS.map((value) => ({ value, label: MEANS_WORD[value] }))
 
 /** A loupe's scale has tenths: half of one is seen. */
-const LOUPE_DOUBT_MM = 0.05
+const LOUPE_UNCERTAINTY_MM = 0.05
 const { form } = useKeptForm(
   `bevel-width:${job.id}`,
   () => ({
@@ -34,37 +35,44 @@ const { form } = useKeptForm(
     by: 'loupe' as WidthMeans,
     width: '',
     /** Empty: as a loupe usually tells it. */
-    doubt: '',
+    uncertainty: '',
     on: NO_PLACE,
   }),
-  (old, inNewUnit) => ({ ...old, width: inNewUnit(old.width), doubt: inNewUnit(old.doubt) }),
+  (old, inNewUnit) => ({ ...old, width: inNewUnit(old.width), uncertainty: inNewUnit(old.uncertainty) }),
+  [renamed({ doubt: 'uncertainty' })],
 )
 const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })
 const place = useEdgePlace(on)
 const figure = (mm: number) => String(Number(fromMm(mm, preferences.unit).toFixed(preferences.unit === 'mm' ? 3 : 5)))
-function fromPicture(mm: number, doubtMm: number) {
-  Object.assign(form.value, { width: figure(mm), doubt: figure(Math.max(0.001, doubtMm)), by: 'photograph' })
+function fromPicture(mm: number, uncertaintyMm: number) {
+  Object.assign(form.value, {
+    width: figure(mm),
+    uncertainty: figure(Math.max(0.001, uncertaintyMm)),
+    by: 'photograph',
+  })
 }
 
 const tried = ref(false)
 const width = computed(() => parseLengthMm(form.value.width, preferences.unit))
-const doubt = computed(() => parseLengthMm(form.value.doubt.trim() || figure(LOUPE_DOUBT_MM), preferences.unit))
+const uncertainty = computed(() =>
+  parseLengthMm(form.value.uncertainty.trim() || figure(LOUPE_UNCERTAINTY_MM), preferences.unit),
+)
 const widthProblem = computed(() =>
   width.value.ok && width.value.value > 0 && width.value.value <= 100
     ? ''
     : `Write how wide the bevel is, such as ${figure(0.8)}.`,
 )
-const doubtProblem = computed(() =>
-  doubt.value.ok && doubt.value.value > 0 && doubt.value.value <= 10
+const uncertaintyProblem = computed(() =>
+  uncertainty.value.ok && uncertainty.value.value > 0 && uncertainty.value.value <= 10
     ? ''
-    : `Write how sure it is, such as ${figure(LOUPE_DOUBT_MM)}.`,
+    : `Write how sure it is, such as ${figure(LOUPE_UNCERTAINTY_MM)}.`,
 )
 const failure = ref('')
 watch(form, () => (failure.value = ''), { deep: true })
 function note() {
   tried.value = true
   const where = place.where.value
-  if (widthProblem.value || doubtProblem.value || !where || !width.value.ok || !doubt.value.ok) return
+  if (widthProblem.value || uncertaintyProblem.value || !where || !width.value.ok || !uncertainty.value.ok) return
   const entry: BevelWidth = {
     ...job.session.newEntry(),
     stoneId: null,
@@ -72,12 +80,12 @@ function note() {
     side: check.sides.value.length > 1 ? form.value.side : 'A',
     ...where,
     widthMm: width.value.value,
-    doubtMm: doubt.value.value,
+    uncertaintyMm: uncertainty.value.value,
     by: form.value.by,
   }
   if (!checked(logEntry, entry).ok) return void (failure.value = 'That cannot be noted as it stands.')
   job.session.record('bevel width', [entry])
-  Object.assign(form.value, { width: '', doubt: '', by: 'loupe' })
+  Object.assign(form.value, { width: '', uncertainty: '', by: 'loupe' })
   tried.value = false
 }
 
@@ -90,15 +98,15 @@ const must = computed(() => {
   return angle && afterMm !== null ? { angle, afterMm } : null
 })
 const rows = computed(() => check.noted.value.toReversed())
-const strikeOut = ({ id }: BevelWidth) => void job.session.record('strike out', [], [id])
+const retract = ({ id }: BevelWidth) => void job.session.record('strike out', [], [id])
 const whereText = ({ zone, placeMm }: BevelWidth) =>
   zone ? ZONE_WORD[zone] : `${lengthText(placeMm, preferences.unit)} from the heel`
 
 /** Where what would explain it is written down, or measured again. */
-const MENDED_AT: Record<WidthCause['what'], readonly [where: string, word: string]> = {
+const CALIBRATED_AT: Record<WidthCause['what'], readonly [where: string, word: string]> = {
   'not-through': [sheetPath(job.id, 'prove'), 'Look for the burr'],
   thickness: [sheetPath(job.id, 'blade'), 'Measure it again'],
-  apex: [sheetPath(job.id, 'doubt', 'sides'), 'How far the two sides differ'],
+  apex: [sheetPath(job.id, 'uncertainty', 'sides'), 'How far the two sides differ'],
   angle: [sheetPath(job.id, 'prove'), 'Prove it'],
   'angle-A': [sheetPath(job.id, 'prove'), 'Prove it'],
   'angle-B': [sheetPath(job.id, 'prove'), 'Prove it'],
@@ -124,7 +132,7 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
           <p v-if="must" class="text-toned" data-testid="must-be">
             Must be
             <b class="figure mx-1 text-xl">{{ widthText(must.afterMm, 0.05, preferences.unit) }}</b>
-            there, at {{ angleText(must.angle.deg, must.angle.doubtDeg) }} {{ must.angle.by }}.
+            there, at {{ angleText(must.angle.deg, must.angle.uncertaintyDeg) }} {{ must.angle.by }}.
           </p>
           <div class="grid grid-cols-2 gap-3">
             <UFormField :label="`Apex to shoulder, ${preferences.unit}`" :error="(tried && widthProblem) || undefined"
@@ -136,10 +144,10 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
                 class="w-full"
                 data-testid="bevel-width"
             /></UFormField>
-            <UFormField :label="`Known to ±, ${preferences.unit}`" :error="(tried && doubtProblem) || undefined"
+            <UFormField :label="`Known to ±, ${preferences.unit}`" :error="(tried && uncertaintyProblem) || undefined"
               ><UInput
-                v-model="form.doubt"
-                :placeholder="figure(LOUPE_DOUBT_MM)"
+                v-model="form.uncertainty"
+                :placeholder="figure(LOUPE_UNCERTAINTY_MM)"
                 size="xl"
                 inputmode="decimal"
                 autocomplete="off"
@@ -174,7 +182,9 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
             <ol class="list-decimal space-y-1 pl-5">
               <li v-for="cause in check.causes.value" :key="cause.what">
                 {{ widthCauseText(cause, names, preferences.unit) }}
-                <NuxtLink class="text-link" :to="MENDED_AT[cause.what][0]">{{ MENDED_AT[cause.what][1] }}</NuxtLink>
+                <NuxtLink class="text-link" :to="CALIBRATED_AT[cause.what][0]">{{
+                  CALIBRATED_AT[cause.what][1]
+                }}</NuxtLink>
               </li>
             </ol>
           </template>
@@ -196,20 +206,20 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
           <NotedRow
             v-for="{ entry, checked: one } in rows"
             :key="entry.id"
-            :what="`${widthText(entry.widthMm, entry.doubtMm, preferences.unit)} on ${names[entry.side]}`"
-            @strike-out="strikeOut(entry)"
+            :what="`${widthText(entry.widthMm, entry.uncertaintyMm, preferences.unit)} on ${names[entry.side]}`"
+            @retract="retract(entry)"
           >
             <span class="figure w-20 shrink-0 text-lg sm:w-24">{{
-              widthText(entry.widthMm, entry.doubtMm, preferences.unit)
+              widthText(entry.widthMm, entry.uncertaintyMm, preferences.unit)
             }}</span>
             <span class="w-6 shrink-0 sm:w-12">{{ names[entry.side] }}</span>
             <span class="min-w-0 flex-1"
               >{{ whereText(entry) }}<template v-if="one">: {{ againstText(one, preferences.unit) }}</template>
               <span class="block text-sm text-muted"
-                >{{ momentText(entry.at) }}, ± {{ widthText(entry.doubtMm, entry.doubtMm, preferences.unit)
+                >{{ momentText(entry.at) }}, ± {{ widthText(entry.uncertaintyMm, entry.uncertaintyMm, preferences.unit)
                 }}<template v-if="one"
-                  >; must be {{ widthText(one.predictedMm, one.predictedDoubtMm, preferences.unit) }} ±
-                  {{ widthText(one.predictedDoubtMm, one.predictedDoubtMm, preferences.unit) }}</template
+                  >; must be {{ widthText(one.predictedMm, one.predictedUncertaintyMm, preferences.unit) }} ±
+                  {{ widthText(one.predictedUncertaintyMm, one.predictedUncertaintyMm, preferences.unit) }}</template
                 ></span
               ></span
             >

@@ -19,7 +19,7 @@ const highest = computed(() =>
   Math.max(
     0.2,
     ...[...before.value, ...must.value].map(([, mm]) => mm),
-    ...measured.value.map(({ entry }) => entry.widthMm + entry.doubtMm),
+    ...measured.value.map(({ entry }) => entry.widthMm + entry.uncertaintyMm),
   ),
 )
 const STEPS_MM = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20]
@@ -35,7 +35,7 @@ const spoken = computed(() => {
   const [from, to] = [must.value[0], must.value.at(-1)]
   const text = (mm: number) => widthText(mm, 0.1, preferences.unit)
   const say = from && to ? `must be ${text(from[1])} at the heel, ${text(to[1])} at the tip; ` : ''
-  const found = measured.value.map(({ entry }) => widthText(entry.widthMm, entry.doubtMm, preferences.unit))
+  const found = measured.value.map(({ entry }) => widthText(entry.widthMm, entry.uncertaintyMm, preferences.unit))
   return `${say}measured ${found.join(', ') || 'nowhere yet'}`
 })
 </script>
@@ -69,7 +69,7 @@ const spoken = computed(() => {
     />
     <g v-for="{ entry } in measured" :key="entry.id" stroke="var(--angle-proved)" stroke-width="2.4">
       <line
-        v-for="to in [entry.widthMm - entry.doubtMm, entry.widthMm + entry.doubtMm]"
+        v-for="to in [entry.widthMm - entry.uncertaintyMm, entry.widthMm + entry.uncertaintyMm]"
         :key="to"
         :x1="at(entry.placeMm, 0)[0] - 6"
         :x2="at(entry.placeMm, 0)[0] + 6"
@@ -79,8 +79,8 @@ const spoken = computed(() => {
       <line
         :x1="at(entry.placeMm, 0)[0]"
         :x2="at(entry.placeMm, 0)[0]"
-        :y1="at(0, entry.widthMm - entry.doubtMm)[1]"
-        :y2="at(0, entry.widthMm + entry.doubtMm)[1]"
+        :y1="at(0, entry.widthMm - entry.uncertaintyMm)[1]"
+        :y2="at(0, entry.widthMm + entry.uncertaintyMm)[1]"
       />
       <circle
         :cx="at(entry.placeMm, 0)[0]"

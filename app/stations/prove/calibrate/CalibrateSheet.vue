@@ -23,10 +23,10 @@ const names = computed(() => preferences.current.sideNames)
 
 const wordOf = ({ id, stoneId }: Unknown) =>
   `${UNKNOWN_WORD[id as UnknownId]}${stoneId === null ? '' : `, ${collections.nameOf(stoneId)}`}`
-const amountText = (id: Unknown['id'], size: number) =>
+const meanText = (id: Unknown['id'], size: number) =>
   toleranceText({ unit: MEASURES_UNIT[id], tolerance: size }, preferences.unit)
 const signed = (id: Unknown['id'], size: number) => {
-  const amount = amountText(id, Math.abs(size))
+  const amount = meanText(id, Math.abs(size))
   return Number.parseFloat(amount) === 0 ? amount : `${size > 0 ? '+' : '−'}${amount}`
 }
 
@@ -45,7 +45,7 @@ const countText = computed(() => {
 })
 const jobName = (id: string | null) => collections.jobs.find((one) => one.id === id)?.name ?? 'a job put away'
 /** A proof counts for less than this is told as wild. */
-const WILD = 0.5
+const OUTLIER = 0.5
 const setNow = computed(() => {
   const [before, now] = [job.evaluation.value.sides[job.side.value], calibration.after.value]
   const then = now?.evaluation.sides[job.side.value]
@@ -57,9 +57,9 @@ const setNow = computed(() => {
   <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <SheetPane labelledby="fit">
       <h2 id="fit" class="text-lg font-semibold">{{ countText }} for {{ calibration.rig.value.name }}</h2>
-      <p v-if="calibration.before.value" class="mt-2 flex flex-wrap items-center gap-3" data-testid="mended">
+      <p v-if="calibration.before.value" class="mt-2 flex flex-wrap items-center gap-3" data-testid="calibrated">
         <span class="text-toned">
-          Its measures were last mended by proofs {{ momentText(calibration.rig.value.fitted!.at) }}.
+          Its measures were last calibrated by proofs {{ momentText(calibration.rig.value.fitted!.at) }}.
         </span>
         <UButton
           color="neutral"
@@ -93,12 +93,12 @@ const setNow = computed(() => {
                 :class="{ 'text-muted': !fitted }"
               >
                 <th class="py-1.5 pr-3 font-normal">{{ wordOf(unknown) }}</th>
-                <td class="px-3 whitespace-nowrap">± {{ amountText(unknown.id, unknown.tolerance) }}</td>
+                <td class="px-3 whitespace-nowrap">± {{ meanText(unknown.id, unknown.tolerance) }}</td>
                 <td class="figure px-3 text-lg whitespace-nowrap">
                   {{ fitted ? signed(unknown.id, fitted.error) : 'stays' }}
                 </td>
                 <td class="pl-3 whitespace-nowrap">
-                  {{ fitted ? `± ${amountText(unknown.id, fitted.doubt)}` : '' }}
+                  {{ fitted ? `± ${meanText(unknown.id, fitted.uncertainty)}` : '' }}
                 </td>
               </tr>
             </tbody>
@@ -113,10 +113,10 @@ const setNow = computed(() => {
         </ul>
         <p v-if="setNow" class="mt-3" data-testid="set-after">
           This job sets {{ names[job.side.value] }} to
-          <b>{{ angleText(setNow.after.contact.edgeAngleDeg, setNow.after.doubtDeg) }}</b> then, ±
-          {{ angleText(setNow.after.doubtDeg, setNow.after.doubtDeg) }}: it said
-          {{ angleText(setNow.before.contact.edgeAngleDeg, setNow.before.doubtDeg) }} ±
-          {{ angleText(setNow.before.doubtDeg, setNow.before.doubtDeg) }}.
+          <b>{{ angleText(setNow.after.contact.edgeAngleDeg, setNow.after.uncertaintyDeg) }}</b> then, ±
+          {{ angleText(setNow.after.uncertaintyDeg, setNow.after.uncertaintyDeg) }}: it said
+          {{ angleText(setNow.before.contact.edgeAngleDeg, setNow.before.uncertaintyDeg) }} ±
+          {{ angleText(setNow.before.uncertaintyDeg, setNow.before.uncertaintyDeg) }}.
         </p>
         <p v-if="calibration.failure.value" role="alert" class="mt-2 text-error">{{ calibration.failure.value }}</p>
         <UButton
@@ -135,14 +135,14 @@ const setNow = computed(() => {
             :key="proof.id"
             class="flex flex-wrap items-baseline gap-x-4 border-t border-default py-1.5 first:border-t-0"
           >
-            <span class="figure text-lg">{{ angleText(proof.deg, proof.doubtDeg) }}</span>
+            <span class="figure text-lg">{{ angleText(proof.deg, proof.uncertaintyDeg) }}</span>
             <span>{{ names[proof.side] }}, {{ jobName(proof.jobId) }}</span>
             <span v-if="fitted && fitted.beforeDeg !== null" class="text-sm text-muted"
               >{{ differenceText(proof.deg - fitted.beforeDeg) }} against set,
               {{ fitted.afterDeg === null ? '' : differenceText(proof.deg - fitted.afterDeg) }} with these; counts as ±
-              {{ angleText(angle.doubtDeg, angle.doubtDeg) }}</span
+              {{ angleText(angle.uncertaintyDeg, angle.uncertaintyDeg) }}</span
             >
-            <span v-if="fitted && fitted.weight < WILD" class="text-error"
+            <span v-if="fitted && fitted.weight < OUTLIER" class="text-error"
               >stands apart from the others, and counts for little: read it again</span
             >
           </li>
@@ -171,7 +171,7 @@ const setNow = computed(() => {
             :key="proof.id"
             class="border-t border-default py-1.5 first:border-t-0"
           >
-            {{ angleText(proof.deg, proof.doubtDeg) }} on {{ names[proof.side] }}, {{ jobName(proof.jobId) }}
+            {{ angleText(proof.deg, proof.uncertaintyDeg) }} on {{ names[proof.side] }}, {{ jobName(proof.jobId) }}
             <span class="block text-sm text-muted">{{ momentText(proof.at) }}: {{ NOT_COUNTED[why] }}</span>
           </li>
         </ul>

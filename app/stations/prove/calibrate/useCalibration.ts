@@ -1,7 +1,7 @@
 import { computed, ref, watch } from 'vue'
 import { tiedPairs, type RigFit, type Unknown } from '#core/observe/calibration/fitRig'
-import { asBefore, mendedRig } from '#core/observe/calibration/mended'
-import { knownTogether, movableOn, unknownsOf } from '#core/observe/calibration/provedOnRig'
+import { asBefore, calibratedRig } from '#core/observe/calibration/calibrated'
+import { priorCorrelation, freeParameters, unknownsOf } from '#core/observe/calibration/provedOnRig'
 import { evaluate } from '#core/uncertainty/evaluate'
 import type { UnknownId } from '#core/records/rig/fitted'
 import { fittedAt, onRig } from '#core/records/rig/fittedAt'
@@ -29,7 +29,7 @@ function calibration(job: JobView) {
     fixedStones: [] as string[],
   }))
   const moving = computed(() =>
-    movableOn(rig.value).filter((id) => id === 'face-offset' || !form.value.fixed.includes(id)),
+    freeParameters(rig.value).filter((id) => id === 'face-offset' || !form.value.fixed.includes(id)),
   )
   const proved = computed(() => counting(moving.value, undefined, form.value.fixedStones))
   /** The stones that were proved with, and those whose faces hang together with the rig's measures. */
@@ -58,7 +58,7 @@ function calibration(job: JobView) {
       : {
           proofs: proved.value.counted.map(({ angle }) => angle),
           unknowns: unknowns.value,
-          knownTogether: knownTogether(rig.value, stones.value, unknowns.value),
+          priorCorrelation: priorCorrelation(rig.value, stones.value, unknowns.value),
         },
   )
   const answered = ref('')
@@ -80,17 +80,17 @@ function calibration(job: JobView) {
   /** What this job would be set to with the fitted measures. */
   const after = computed(() => {
     if (!fit.value) return null
-    const mended = mendedRig(rig.value, stones.value, fit.value, {
+    const calibrated = calibratedRig(rig.value, stones.value, fit.value, {
       at: new Date().toISOString(),
       ofRevision: rig.value.revision,
       proofIds: proved.value.counted.map(({ proof }) => proof.id),
     })
     const stone = onRig(
-      mended,
+      calibrated,
       collections.stones.find(({ id }) => id === job.content.value.stoneId)!,
     )
-    const setup = { ...job.setup.value, rig: fittedWith(mended, job.content.value.jawsName), stone }
-    return { mended, evaluation: evaluate(setup, job.content.value, job.stations.value) }
+    const setup = { ...job.setup.value, rig: fittedWith(calibrated, job.content.value.jawsName), stone }
+    return { calibrated, evaluation: evaluate(setup, job.content.value, job.edgePoints.value) }
   })
 
   const busy = ref(false)
@@ -107,20 +107,20 @@ function calibration(job: JobView) {
   }
   /** Takes the fitted measures over: a new version of the rig, and this job on it. */
   async function takeOver() {
-    if (!after.value || !(await keep(after.value.mended))) return
+    if (!after.value || !(await keep(after.value.calibrated))) return
     toast.add({
       title: `${rig.value.name} goes by its proofs now`,
       duration: 12_000,
       actions: [{ label: 'Undo', onClick: () => void putBack() }],
     })
   }
-  /** The rig as it was before proofs mended it last; null where it was not, or where that is not known any more. */
+  /** The rig as it was before proofs calibrated it last; null where it was not, or where that is not known any more. */
   const before = computed(() => {
-    const { fitted, mendedBy } = rig.value
+    const { fitted, calibratedBy } = rig.value
     const was = fitted && collections.rigAt(rig.value.id, fitted.ofRevision)
-    return was && was.mendedBy.length < mendedBy.length ? was : null
+    return was && was.calibratedBy.length < calibratedBy.length ? was : null
   })
-  /** Puts the measures back as they were before proofs mended them last. */
+  /** Puts the measures back as they were before proofs calibrated them last. */
   async function putBack() {
     if (before.value) await keep(asBefore(rig.value, before.value))
   }

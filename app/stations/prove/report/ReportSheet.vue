@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { recordOf } from '#core/exchange/files/jobRecord'
+import { recordOf } from '#core/exchange/files/jobFile'
 import { readingsCsv } from '#core/exchange/files/readingsCsv'
 import { useReport } from './useReport'
 import { useJob } from '~/job/useJob'
@@ -29,7 +29,7 @@ function toJson() {
       instruments: collections.instruments,
       log: job.entries.value,
       evaluation: job.dialFor.value,
-      stations: job.stations.value,
+      edgePoints: job.edgePoints.value,
     },
     new Date().toISOString(),
   )

@@ -139,10 +139,10 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
         say(angle, x, yAt - 1, 24, false, 3)
       }
     }
-    for (const { angle, fromMm, toMm, deg, doubtDeg, word } of findings) {
+    for (const { angle, fromMm, toMm, deg, uncertaintyDeg, word } of findings) {
       const middle = (fromMm + toMm) / 2
       lines.push(
-        { points: [place(middle, deg - doubtDeg), place(middle, deg + doubtDeg)], width: 0.3 },
+        { points: [place(middle, deg - uncertaintyDeg), place(middle, deg + uncertaintyDeg)], width: 0.3 },
         { points: [place(fromMm, deg), place(toMm, deg)], width: 0.7 },
       )
       const [x, yAt] = place(middle, deg)

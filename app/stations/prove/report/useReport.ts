@@ -3,7 +3,7 @@ import type { Side } from '#core/records/common/side'
 import { bevelSectionOf } from '#core/steel/bevel/bevelSectionOf'
 import { sectionAt } from '#core/steel/removal/plan'
 import type { BevelWidth, LogEntry, Proof, Reading } from '#core/log/entry'
-import { ofKind } from '#core/log/inForce'
+import { ofKind } from '#core/log/activeEntries'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { reportPage, type ReportContent } from './reportPage'
 import { strokesMade } from '#core/log/strokesMade'
@@ -53,17 +53,17 @@ export function useReport() {
   }
   function figureText(one: Measured): string {
     if (one.kind === 'bevel-width') {
-      const width = (mm: number) => widthText(mm, one.doubtMm, preferences.unit)
-      return `bevel ${width(one.widthMm)} ± ${width(one.doubtMm)} wide`
+      const width = (mm: number) => widthText(mm, one.uncertaintyMm, preferences.unit)
+      return `bevel ${width(one.widthMm)} ± ${width(one.uncertaintyMm)} wide`
     }
     const what = one.kind === 'reading' ? 'read' : 'proved'
-    return `${angleText(one.deg, one.doubtDeg)} ± ${angleText(one.doubtDeg, one.doubtDeg)} ${what}`
+    return `${angleText(one.deg, one.uncertaintyDeg)} ± ${angleText(one.uncertaintyDeg, one.uncertaintyDeg)} ${what}`
   }
 
   /** The section at the place that the dial is for, as it was (ink, or the blade's own bevel) and as it is proved. */
   function sections(): ReportContent['sections'] {
     const side: Side = 'A'
-    const zone = ink.zones.value.findIndex(({ toMm }) => job.dialFor.value.station.fromHeelMm <= toMm)
+    const zone = ink.zones.value.findIndex(({ toMm }) => job.dialFor.value.edgePoint.fromHeelMm <= toMm)
     const beforeDeg = ink.foundOn(side)[zone]?.angle.middleDeg ?? blade.value.bevelDeg?.[side] ?? null
     const afterDeg = job.proved.value[side]?.deg ?? null
     if (beforeDeg === null || afterDeg === null) return []
@@ -107,9 +107,11 @@ export function useReport() {
           `${zoneName(job.zones.value, i)} ${names.value[side]}`,
           beforeText(side, i),
           angleText(job.content.value.wanted.deg[side]),
-          set ? angleText(set.deg, set.doubtDeg) : '–',
-          read ? angleText(read.amount.deg, read.amount.doubtDeg) : '–',
-          proved ? `${angleText(proved.deg, proved.doubtDeg)} ± ${angleText(proved.doubtDeg, proved.doubtDeg)}` : '–',
+          set ? angleText(set.deg, set.uncertaintyDeg) : '–',
+          read ? angleText(read.amount.deg, read.amount.uncertaintyDeg) : '–',
+          proved
+            ? `${angleText(proved.deg, proved.uncertaintyDeg)} ± ${angleText(proved.uncertaintyDeg, proved.uncertaintyDeg)}`
+            : '–',
         ]),
     ),
   )

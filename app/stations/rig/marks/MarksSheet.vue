@@ -23,7 +23,7 @@ const DASHES = [0, 8, 3, 12, 5]
 
 const rig = computed(() => job.rig.value)
 const { stones, rows, advice } = useMarks()
-const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.1))
+const uncertainty = computed(() => (job.up.value.ok ? job.up.value.uncertaintyDeg : 0.1))
 const setNow = computed(() => dialText(rig.value, actions.dialledNow()))
 const figureOf = (setting: DialSetting) => dialOf(rig.value.height).figure(rig.value.height, setting)
 const isScale = computed(() => rig.value.height.by === 'degree-scale')
@@ -111,7 +111,8 @@ const described = computed(
           <template v-if="advice?.ok">
             <p class="figure text-4xl" data-testid="mark">{{ dialText(rig, advice.setting) }}</p>
             <p>
-              gives <b>{{ angleText(advice.givesDeg, doubt) }}</b>, {{ differenceText(advice.offDeg, doubt) }} remains.
+              gives <b>{{ angleText(advice.givesDeg, uncertainty) }}</b>,
+              {{ differenceText(advice.offDeg, uncertainty) }} remains.
               <span v-if="isScale" class="text-toned"
                 >The mark itself says {{ angleText(figureOf(advice.setting)) }}.</span
               >
@@ -159,7 +160,7 @@ const described = computed(
               class="pl-3 text-right"
               :class="{ 'font-semibold': stones[i]!.id === job.content.value.stoneId }"
             >
-              {{ deg === null ? '–' : angleText(deg, doubt) }}
+              {{ deg === null ? '–' : angleText(deg, uncertainty) }}
             </td>
           </tr>
         </tbody>

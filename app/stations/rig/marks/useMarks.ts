@@ -10,7 +10,7 @@ const MOST_STONES = 5
 /** What each mark of the rig gives for this blade height and each stone, and the mark to set. */
 export function useMarks() {
   const job = useJob()
-  const station = computed(() => job.dialFor.value.station)
+  const edgePoint = computed(() => job.dialFor.value.edgePoint)
   /** The stones of the chosen order, or the first of the box; the one on the rod is always among them. */
   const stones = computed(() => {
     const { stoneId, progression: order } = job.content.value
@@ -26,11 +26,11 @@ export function useMarks() {
     marksOf(job.rig.value, MOST_ROWS).map((mark) => ({
       mark,
       angles: stones.value.map((stone) => {
-        const contact = contactFor({ ...job.setup.value, stone }, job.side.value, mark.setting, station.value)
+        const contact = contactFor({ ...job.setup.value, stone }, job.side.value, mark.setting, edgePoint.value)
         return contact.ok ? contact.edgeAngleDeg : null
       }),
     })),
   )
-  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, station.value))
+  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, edgePoint.value))
   return { stones, rows, advice }
 }

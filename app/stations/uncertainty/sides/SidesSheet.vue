@@ -15,7 +15,7 @@ const preferences = usePreferences()
 const names = computed(() => preferences.current.sideNames)
 const { oneBevel, difference, advice, apartMm, dialBoth } = useSides()
 const largest = computed(() => Math.max(...difference.value.shares.map((share) => Math.abs(share.deg)), 0.01))
-const doubt = computed(() => (job.up.value.ok ? job.up.value.doubtDeg : 0.1))
+const uncertainty = computed(() => (job.up.value.ok ? job.up.value.uncertaintyDeg : 0.1))
 const bar = (deg: number) => ({
   width: `${(50 * Math.abs(deg)) / largest.value}%`,
   left: deg < 0 ? `${50 - (50 * Math.abs(deg)) / largest.value}%` : '50%',
@@ -68,8 +68,8 @@ const bar = (deg: number) => ({
               <span class="figure block text-2xl" :data-testid="`dial-${side}`">{{
                 dialText(job.rig.value, advice[side].setting)
               }}</span><span class="text-sm text-toned"
-                >gives {{ angleText(advice[side].givesDeg, doubt) }},
-                {{ differenceText(advice[side].offDeg, doubt) }} remains</span
+                >gives {{ angleText(advice[side].givesDeg, uncertainty) }},
+                {{ differenceText(advice[side].offDeg, uncertainty) }} remains</span
               >
             </dd>
             <dd v-else class="text-error">{{ reasonText(advice[side], preferences.unit) }}</dd>

@@ -16,7 +16,7 @@ const { actions } = job
 /** At the place that the dial is for. */
 const halfDeg = computed(() => {
   const blade = job.blade.value
-  return primaryHalfAngleDeg(asThickAs(blade, shareAlong(blade, job.dialFor.value.station)))
+  return primaryHalfAngleDeg(asThickAs(blade, shareAlong(blade, job.dialFor.value.edgePoint)))
 })
 const places = computed(() => (tapers(job.blade.value) ? ' where the dial is for, for it thins along its length' : ''))
 const proved = computed(() => {

@@ -93,11 +93,11 @@ export function useCentringRecipe() {
       const heights = both('edge')
       return heights && { ok: true, mm: offsetOf(heights) }
     }
-    const [read, setup, { sides, station }] = [both('stone'), job.setup.value, job.dialFor.value]
+    const [read, setup, { sides, edgePoint }] = [both('stone'), job.setup.value, job.dialFor.value]
     if (!read || !sides.A.ok || !sides.B.ok) return null
     const tilted = { ...setup, hold: { ...setup.hold, tiltDeg: tiltDeg.value } }
     const heights = { A: sides.A.pivotHeightMm, B: sides.B.pivotHeightMm }
-    const found = offsetFromStoneReadings(tilted, heights, station, read, job.content.value.gaugeAxes)
+    const found = offsetFromStoneReadings(tilted, heights, edgePoint, read, job.content.value.gaugeAxes)
     if (found.ok) return { ok: true, mm: found.centreOffsetMm }
     const unexplained = 'No centring error explains two readings so far apart.'
     return {

@@ -8,10 +8,10 @@ import { useJob } from '~/job/useJob'
 export function useSides() {
   const job = useJob()
   const oneBevel = computed(() => job.blade.value.bevels === 'A')
-  const station = computed(() => job.dialFor.value.station)
-  const difference = computed(() => sideDifference(job.setup.value, job.content.value.dialled, station.value))
+  const edgePoint = computed(() => job.dialFor.value.edgePoint)
+  const difference = computed(() => sideDifference(job.setup.value, job.content.value.dialled, edgePoint.value))
   const advice = computed(() =>
-    perSide((side) => adviseDial(job.setup.value, side, job.content.value.wanted.deg[side], station.value)),
+    perSide((side) => adviseDial(job.setup.value, side, job.content.value.wanted.deg[side], edgePoint.value)),
   )
   /** How much higher the pivot stands for B than for A, mm; null where a side has no setting. */
   const apartMm = computed(() => {

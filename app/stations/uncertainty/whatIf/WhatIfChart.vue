@@ -26,7 +26,7 @@ const now = computed(() => {
         bladeHeightMm: evaluation.bladeHeightMm,
         pivotHeightMm: set.pivotHeightMm,
         edgeAngleDeg: set.contact.edgeAngleDeg,
-        doubtDeg: set.doubtDeg,
+        uncertaintyDeg: set.uncertaintyDeg,
       }
     : null
 })
@@ -58,7 +58,8 @@ const lines = computed(() => {
   const [setup, shown] = [job.drawn.value?.setup, range.value]
   if (!setup || !shown) return null
   const over = { fromMm: shown.blade[0], toMm: shown.blade[1], steps: STEPS }
-  const of = (all: readonly number[]) => equalAngleLines(setup, job.side.value, job.evaluation.value.station, all, over)
+  const of = (all: readonly number[]) =>
+    equalAngleLines(setup, job.side.value, job.evaluation.value.edgePoint, all, over)
   return { whole: of(angles), wanted: of([job.wantedDeg.value]) }
 })
 const view = computed(() =>
@@ -97,7 +98,7 @@ const slots = computed(() => {
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 /** The blade heights between which the jaws hold it at this place; everything on a table. */
-const heldMm = computed(() => job.grip.value.heightsMm(job.content.value.hold, job.evaluation.value.station))
+const heldMm = computed(() => job.grip.value.heightsMm(job.content.value.hold, job.evaluation.value.edgePoint))
 /** Where the hand has pulled the pivot: on a plate the dial stays in its slot until the hand comes to the next. */
 const pulled = { gesture: '', pivotMm: 0 }
 function drag(dx: number, dy: number, gesture: string, taken: () => void) {
@@ -180,7 +181,7 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
         both
         label="The rig as it stands: blade height with left and right, dial with up and down"
         :now="now.edgeAngleDeg"
-        :text="`${text(now.bladeHeightMm)} out, pivot at ${text(now.pivotHeightMm)}: ${angleText(now.edgeAngleDeg, now.doubtDeg)}`"
+        :text="`${text(now.bladeHeightMm)} out, pivot at ${text(now.pivotHeightMm)}: ${angleText(now.edgeAngleDeg, now.uncertaintyDeg)}`"
         @grabbed="grabbed = $event"
         @drag="drag"
         @step="step"
@@ -188,7 +189,7 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
       <FigureTag
         :x="Math.min(view.point[0] + 58, view.frame.x + view.frame.width - 40)"
         :y="Math.max(view.point[1] - 34, view.frame.y + 20)"
-        :text="angleText(now.edgeAngleDeg, now.doubtDeg)"
+        :text="angleText(now.edgeAngleDeg, now.uncertaintyDeg)"
         class="angle"
       />
     </svg>

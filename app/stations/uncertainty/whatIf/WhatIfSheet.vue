@@ -35,7 +35,7 @@ const rows = computed(() => {
 const mark = computed(() => {
   if (!set.value) return null
   const stepped = stepSetting(job.rig.value, actions.dialledNow(), 1)
-  const next = contactFor(job.setup.value, job.side.value, stepped, job.evaluation.value.station)
+  const next = contactFor(job.setup.value, job.side.value, stepped, job.evaluation.value.edgePoint)
   return next.ok ? next.edgeAngleDeg - set.value.contact.edgeAngleDeg : null
 })
 /** Compared with each other, so a digit finer than the angle itself. */

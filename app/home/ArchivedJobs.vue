@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
-import type { KeptJob } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/kept/things'
 import { useFoundPart } from '~/composables/useFoundPart'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
@@ -18,7 +18,7 @@ const { part, ids, left, more } = useFoundPart(
 const away = computed(() =>
   ids.value.flatMap((id) => collections.jobs.find((job) => job.id === id && job.archivedAt !== null) ?? []),
 )
-const bladeOf = (job: KeptJob) => collections.blades.find((one) => one.id === job.bladeId)?.name ?? ''
+const bladeOf = (job: JobRecord) => collections.blades.find((one) => one.id === job.bladeId)?.name ?? ''
 </script>
 
 <template>

@@ -5,16 +5,16 @@ import type { Segment } from './segment'
 import { segmentAt } from './segmentAt'
 
 /** A place on the edge: arc length from the heel, point and unit heading towards the tip, blade frame, mm. */
-export interface Station {
+export interface EdgePoint {
   readonly fromHeelMm: number
   readonly point: Vec2
   readonly heading: Vec2
 }
 
 /**
- * The station at an arc length from the heel (clamped to the edge's ends). At a corner: the piece that begins there.
+ * The edgePoint at an arc length from the heel (clamped to the edge's ends). At a corner: the piece that begins there.
  */
-export function stationAt(curve: Curve, fromHeelMm: number): Station {
+export function edgePointAt(curve: Curve, fromHeelMm: number): EdgePoint {
   let before = 0
   for (const [index, segment] of curve.entries()) {
     const size = segmentLength(segment)
@@ -25,13 +25,13 @@ export function stationAt(curve: Curve, fromHeelMm: number): Station {
   throw new RangeError('an edge has at least one piece')
 }
 
-function stationOn(segment: Segment, alongMm: number, before: number): Station {
+function stationOn(segment: Segment, alongMm: number, before: number): EdgePoint {
   const { point, heading } = segmentAt(segment, parameterAtLength(segment, alongMm))
   return { fromHeelMm: before + Math.min(alongMm, segmentLength(segment)), point, heading }
 }
 
-/** `count` stations (two or more) from heel to tip, even in arc length. Source: docs/geometry.md, "Edge curves". */
-export function evenStations(curve: Curve, count: number): Station[] {
+/** `count` edgePoints (two or more) from heel to tip, even in arc length. Source: docs/geometry.md, "Edge curves". */
+export function evenEdgePoints(curve: Curve, count: number): EdgePoint[] {
   const total = curveLength(curve)
-  return Array.from({ length: count }, (_, i) => stationAt(curve, (total * i) / (count - 1)))
+  return Array.from({ length: count }, (_, i) => edgePointAt(curve, (total * i) / (count - 1)))
 }

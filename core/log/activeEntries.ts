@@ -1,21 +1,23 @@
 import type { EntryKind, EntryOf, LogEntry } from './entry'
 
 /**
- * The entries that hold: not struck out, or brought back since. An entry is struck out while a strike at it holds; to
- * bring it back, that strike is struck out. Oldest first, by time and then by id.
+ * The entries that hold: not retracted, or brought back since. An entry is retracted while a retraction at it holds; to
+ * bring it back, that retraction is retracted. Oldest first, by time and then by id.
  */
-export function inForce(log: readonly LogEntry[]): LogEntry[] {
-  const strikesAt = new Map<string, string[]>()
+export function activeEntries(log: readonly LogEntry[]): LogEntry[] {
+  const retractionsOf = new Map<string, string[]>()
   for (const entry of log) {
-    if (entry.kind !== 'strike') continue
-    const others = strikesAt.get(entry.entryId)
+    if (entry.kind !== 'retraction') continue
+    const others = retractionsOf.get(entry.entryId)
     if (others) others.push(entry.id)
-    else strikesAt.set(entry.entryId, [entry.id])
+    else retractionsOf.set(entry.entryId, [entry.id])
   }
   const holds = (id: string, above: readonly string[] = []): boolean =>
-    !(strikesAt.get(id) ?? []).some((strike) => !above.includes(strike) && holds(strike, [...above, id]))
+    !(retractionsOf.get(id) ?? []).some(
+      (retraction) => !above.includes(retraction) && holds(retraction, [...above, id]),
+    )
   return log
-    .filter((entry) => entry.kind !== 'strike' && holds(entry.id))
+    .filter((entry) => entry.kind !== 'retraction' && holds(entry.id))
     .sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id))
 }
 

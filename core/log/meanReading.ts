@@ -2,12 +2,13 @@ import equal from 'fast-deep-equal'
 import type { Side } from '../records/common/side'
 import { repeated } from '../math/statistics/repeated'
 import type { Proof, Reading } from './entry'
+import { Z95 } from '../math/statistics/normal'
 
 /** What several readings of one angle come to. */
-export interface Amount {
+export interface MeanReading {
   readonly deg: number
   /** Half-width of the range that holds 95 in 100, degrees. */
-  readonly doubtDeg: number
+  readonly uncertaintyDeg: number
   /** From one to the next: standard deviation, degrees; null of a single one. */
   readonly spreadDeg: number | null
   /** The readings it is made of, oldest first. */
@@ -28,7 +29,7 @@ const samePlace = (a: number | null, b: number | null): boolean =>
  * What a gauge reads on a side: the mean of the newest reading and of those before it that were taken at the same
  * place, with the same stone, zero and setting. Null while nothing was read. Readings: those in force, oldest first.
  */
-export function readAmount(readings: readonly Reading[], side: Side): Amount | null {
+export function meanReading(readings: readonly Reading[], side: Side): MeanReading | null {
   const here = readings.filter((one) => one.side === side)
   const last = here.at(-1)
   if (!last) return null
@@ -66,14 +67,14 @@ const ofOnePlace = (one: Proof, other: Proof): boolean =>
  * What is proved on a side: the mean of the newest proof and of those at the same place, of the same sitting and cut
  * with the same. Null while nothing is proved. Proofs: those in force, oldest first.
  */
-export const provedAmount = (proofs: readonly Proof[], side: Side): Amount | null => {
+export const meanProof = (proofs: readonly Proof[], side: Side): MeanReading | null => {
   const here = withNewest(proofs, side)
   const last = here.at(-1)
   return last ? mean(here.filter((one) => ofOnePlace(one, last))) : null
 }
 
 /** The same at each place that goes with the newest proof, the newest place last: older cuts are the past. */
-export function provedAtPlaces(proofs: readonly Proof[], side: Side): Amount[] {
+export function provedAtPlaces(proofs: readonly Proof[], side: Side): MeanReading[] {
   const here = withNewest(proofs, side)
   return newestOfEach(here, (one, other) => samePlace(one.placeMm, other.placeMm) && one.zone === other.zone).map(
     (last) => mean(here.filter((one) => ofOnePlace(one, last))),
@@ -81,11 +82,11 @@ export function provedAtPlaces(proofs: readonly Proof[], side: Side): Amount[] {
 }
 
 /** What was read on a side at each place, with the newest stone, zero and setting there; the newest place last. */
-export function readAtPlaces(readings: readonly Reading[], side: Side): Amount[] {
+export function readAtPlaces(readings: readonly Reading[], side: Side): MeanReading[] {
   const atPlace = (one: Reading, other: Reading) => samePlace(one.placeMm, other.placeMm)
   const here = readings.filter((one) => one.side === side)
   return newestOfEach(here, atPlace).map((last) =>
-    readAmount(
+    meanReading(
       here.filter((one) => atPlace(one, last)),
       side,
     )!,
@@ -94,26 +95,23 @@ export function readAtPlaces(readings: readonly Reading[], side: Side): Amount[]
 const newestOfEach = <T>(all: readonly T[], alike: (one: T, other: T) => boolean): T[] =>
   all.filter((one, i) => !all.slice(i + 1).some((later) => alike(one, later)))
 
-/** Several amounts as one: what a zone comes to. Null of none. */
-export const together = (amounts: readonly Amount[]): Amount | null =>
-  amounts.length === 0 ? null : mean(amounts.flatMap(({ of }) => of))
-
-/** Half-widths that hold 95 in 100, in standard deviations. */
-const HALF_WIDTHS = 1.96
+/** Several means as one: what a zone comes to. Null of none. */
+export const together = (means: readonly MeanReading[]): MeanReading | null =>
+  means.length === 0 ? null : mean(means.flatMap(({ of }) => of))
 
 /**
- * The mean weighted by how well each is known, less sure by the Birge ratio where they scatter more than their doubts
+ * The mean weighted by how well each is known, less sure by the Birge ratio where they scatter more than their uncertainties
  * allow. Source: docs/geometry.md, "What several readings come to".
  */
-function mean(of: readonly (Reading | Proof)[]): Amount {
-  const weights = of.map((one) => 1 / one.doubtDeg ** 2)
+function mean(of: readonly (Reading | Proof)[]): MeanReading {
+  const weights = of.map((one) => 1 / one.uncertaintyDeg ** 2)
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   const deg = of.reduce((sum, one, i) => sum + one.deg * weights[i]!, 0) / total
-  const scatter = of.reduce((sum, one, i) => sum + weights[i]! * (HALF_WIDTHS * (one.deg - deg)) ** 2, 0)
+  const scatter = of.reduce((sum, one, i) => sum + weights[i]! * (Z95 * (one.deg - deg)) ** 2, 0)
   const birge = of.length > 1 ? Math.max(1, Math.sqrt(scatter / (of.length - 1))) : 1
   return {
     deg,
-    doubtDeg: birge / Math.sqrt(total),
+    uncertaintyDeg: birge / Math.sqrt(total),
     spreadDeg: repeated(of.map((one) => one.deg))!.spread,
     of,
   }

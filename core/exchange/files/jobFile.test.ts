@@ -1,17 +1,17 @@
 import { expect, it } from 'vitest'
-import { evenStations } from '../../math/curve/stations'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { evaluate } from '../../uncertainty/evaluate'
-import { THINGS, type KeptStone } from '../../records/kept/things'
+import { RECORDS, type StoneRecord } from '../../records/kept/things'
 import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import { heldSetup, plainStone } from '../../geometry/setup/sampleSetup.fixture'
-import { jobRecord, jobRecordJsonSchema, recordOf, type RecordedJob } from './jobRecord'
+import { jobFile, jobRecordJsonSchema, recordOf, type RecordedJob } from './jobFile'
 
 const id = (n: number) => `01980000-0000-7000-8000-00000000000${n}`
 const AT = '2026-05-01T09:00:00.000Z'
 const meta = (n: number) => ({ id: id(n), createdAt: AT, updatedAt: AT, revision: 1, archivedAt: null })
 const setting = { by: 'millimetres', mm: 60 } as const
-const stations = evenStations(heldSetup.blade.edge, 8)
-const job = THINGS.jobs.kept.parse({
+const edgePoints = evenEdgePoints(heldSetup.blade.edge, 8)
+const job = RECORDS.jobs.kept.parse({
   ...meta(1),
   name: 'Kitchen',
   rigId: id(2),
@@ -23,7 +23,7 @@ const job = THINGS.jobs.kept.parse({
   dialled: { A: setting, B: setting, linked: true },
   wanted: { deg: { A: 20, B: 20 }, linked: true },
 })
-const stone = (n: number): KeptStone => ({ ...plainStone, ...meta(n) })
+const stone = (n: number): StoneRecord => ({ ...plainStone, ...meta(n) })
 const log = [19.65, 19.75].map((deg, i): LogEntry => ({
   kind: 'proof',
   id: id(7 + i),
@@ -36,7 +36,7 @@ const log = [19.65, 19.75].map((deg, i): LogEntry => ({
   placeMm: 20,
   zone: null,
   deg,
-  doubtDeg: 0.2,
+  uncertaintyDeg: 0.2,
   by: 'goniometer',
   ...ANGLE_ALONE,
 }))
@@ -47,22 +47,22 @@ const of: RecordedJob = {
   stones: [stone(4), stone(5), stone(6)],
   instruments: [],
   log,
-  evaluation: evaluate(heldSetup, job, stations),
-  stations,
+  evaluation: evaluate(heldSetup, job, edgePoints),
+  edgePoints,
 }
 
 it('a job’s record holds what the job and its log name, and the four angles that come of them', () => {
   const record = recordOf(of, AT)
-  expect(jobRecord.parse(JSON.parse(JSON.stringify(record)))).toEqual(record)
+  expect(jobFile.parse(JSON.parse(JSON.stringify(record)))).toEqual(record)
   expect(record.stones.map((one) => one.id)).toEqual([id(4), id(5)])
   const set = of.evaluation.sides.A
   expect(record.angles.A).toEqual({
-    wanted: { deg: 20, doubtDeg: null },
-    set: set.ok && { deg: set.contact.edgeAngleDeg, doubtDeg: set.doubtDeg },
+    wanted: { deg: 20, uncertaintyDeg: null },
+    set: set.ok && { deg: set.contact.edgeAngleDeg, uncertaintyDeg: set.uncertaintyDeg },
     read: null,
-    proved: { deg: expect.closeTo(19.7, 9), doubtDeg: expect.closeTo(0.2 / Math.SQRT2, 9) },
+    proved: { deg: expect.closeTo(19.7, 9), uncertaintyDeg: expect.closeTo(0.2 / Math.SQRT2, 9) },
   })
-  expect(record.setAlong).toHaveLength(stations.length)
+  expect(record.setAlong).toHaveLength(edgePoints.length)
   const oneSided = recordOf({ ...of, blade: { ...of.blade, bevels: 'A' } }, AT)
   expect([oneSided.angles.B, oneSided.setAlong[0]!.B]).toEqual([null, null])
 })

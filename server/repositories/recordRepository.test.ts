@@ -1,15 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { evaluate } from '../../core/uncertainty/evaluate'
-import { evenStations } from '../../core/math/curve/stations'
+import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import { plantDemo } from '../demo/plantSamples'
 import { demoStones } from '../demo/stones'
 import { job } from '../../core/records/job/job'
-import type { ThingKind } from '../../core/records/kept/things'
+import type { RecordKind } from '../../core/records/kept/things'
 import { rigMeasures } from '../../core/records/rig/rig'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { listRigVersions } from './versionRepository'
-import { thingRepository } from './thingRepository'
+import { recordRepository } from './recordRepository'
 import { readPreferences, writePreferences } from './preferencesRepository'
 
 let open: OpenDatabase
@@ -21,7 +21,7 @@ afterAll(() => open.close())
 
 describe('what is kept', () => {
   it('counts revisions, and a write from an outdated one changes nothing and hands back what is stored', async () => {
-    const stones = thingRepository(open.db, 'stones')
+    const stones = recordRepository(open.db, 'stones')
     const made = await stones.create({ ...demoStones[0]!, name: 'Spare' })
     if (!made.ok) throw new Error(made.why)
     expect(made.kept.revision).toBe(1)
@@ -32,7 +32,7 @@ describe('what is kept', () => {
   })
 
   it('the same id twice keeps one thing, so a repeated send does no harm', async () => {
-    const stones = thingRepository(open.db, 'stones')
+    const stones = recordRepository(open.db, 'stones')
     const id = '0197a000-0000-7000-8000-000000000001'
     await stones.create({ ...demoStones[1]!, name: 'Once' }, id)
     const again = await stones.create({ ...demoStones[1]!, name: 'Twice' }, id)
@@ -40,7 +40,7 @@ describe('what is kept', () => {
   })
 
   it('archived things leave the list and come back', async () => {
-    const blades = thingRepository(open.db, 'blades')
+    const blades = recordRepository(open.db, 'blades')
     const [first] = (await blades.list()).things
     await blades.archive(first!.id, 1)
     expect((await blades.list()).things.some((b) => b.id === first!.id)).toBe(false)
@@ -49,7 +49,7 @@ describe('what is kept', () => {
   })
 
   it('a job that names a stone that is not there, or something that is no stone, is refused at that field', async () => {
-    const jobs = thingRepository(open.db, 'jobs')
+    const jobs = recordRepository(open.db, 'jobs')
     const [first] = (await jobs.list()).things
     const content = job.parse(first)
     for (const stoneId of ['0197a000-0000-7000-8000-00000000dead', content.bladeId])
@@ -74,7 +74,7 @@ describe('what is kept', () => {
   })
 
   it('a rig keeps what it was at each change', async () => {
-    const rigs = thingRepository(open.db, 'rigs')
+    const rigs = recordRepository(open.db, 'rigs')
     const [rig] = (await rigs.list()).things
     await rigs.update(rig!.id, 1, { ...rigMeasures.parse(rig), rodLengthMm: rig!.rodLengthMm + 5 })
     const before = (await listRigVersions(open.db)).filter((version) => version.rigId === rig!.id)
@@ -96,7 +96,7 @@ describe('what is kept', () => {
 describe('the demo data', () => {
   it('is planted once: four rigs of different kinds, eight blades, eight stones, and jobs that all have an angle', async () => {
     await plantDemo(open.db)
-    const all = async <K extends ThingKind>(kind: K) => (await thingRepository(open.db, kind).list()).things
+    const all = async <K extends RecordKind>(kind: K) => (await recordRepository(open.db, kind).list()).things
     const [rigs, blades, stones, jobs] = await Promise.all([all('rigs'), all('blades'), all('stones'), all('jobs')])
     expect(new Set(rigs.map((r) => r.kind)).size).toBe(4)
     expect(blades).toHaveLength(8)
@@ -104,8 +104,8 @@ describe('the demo data', () => {
       const rig = rigs.find((r) => r.id === job.rigId)!
       const blade = blades.find((b) => b.id === job.bladeId)!
       const stone = stones.find((s) => s.id === job.stoneId)!
-      const stations = evenStations(blade.edge, 100)
-      const { sides } = evaluate({ rig, blade, stone, hold: job.hold }, job, stations)
+      const edgePoints = evenEdgePoints(blade.edge, 100)
+      const { sides } = evaluate({ rig, blade, stone, hold: job.hold }, job, edgePoints)
       for (const side of Object.values(sides)) {
         if (!side.ok) throw new Error(`${job.name}: ${side.reason}`)
         expect(

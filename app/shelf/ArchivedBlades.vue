@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
 import { useFoundPart } from '~/composables/useFoundPart'
-import { usePuttingAway } from './usePuttingAway'
+import { useArchiving } from './useArchiving'
 import { useCollections } from '~/stores/collections'
 
 /** The blades that were put away, newest first: put back from here. */
 const collections = useCollections()
-const { putBack } = usePuttingAway('blades')
+const { putBack } = useArchiving('blades')
 const opened = ref(false)
 // Shut, only how many there are is shown.
 const { part, ids, left, more } = useFoundPart(
@@ -20,7 +20,7 @@ const away = computed(() =>
 </script>
 
 <template>
-  <PutAway
+  <ArchivedList
     :total="part?.total ?? 0"
     :things="away"
     :left="opened && part?.next ? left : 0"

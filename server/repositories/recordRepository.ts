@@ -1,19 +1,19 @@
 import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
-import { readThing, type StoredThing, type Unreadable } from '../../core/records/kept/stored'
-import { THINGS, versionOfKind, type ContentOf, type Kept, type ThingKind } from '../../core/records/kept/things'
+import { readRecord, type StoredRecord, type Unreadable } from '../../core/records/kept/stored'
+import { RECORDS, versionOfKind, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
 import type { Database } from '../database/connection'
 import { things } from '../database/schema'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
 
-export type Written<K extends ThingKind> =
+export type Written<K extends RecordKind> =
   | { ok: true; kept: Kept<K> }
   | { ok: false; why: 'missing' }
   | { ok: false; why: 'outdated'; current: Kept<K> }
   | { ok: false; why: 'unknown-link'; field: string; kind: string }
 
 /** All of a kind: what can be read, and what cannot be. */
-export interface Listed<K extends ThingKind> {
+export interface Listed<K extends RecordKind> {
   things: Kept<K>[]
   unreadable: Unreadable[]
 }
@@ -31,7 +31,7 @@ export const storedThingOf = ({
   archivedAt,
   version,
   content,
-}: ThingRow): StoredThing => ({
+}: ThingRow): StoredRecord => ({
   id,
   revision,
   createdAt: createdAt.toISOString(),
@@ -46,18 +46,18 @@ const nameOf = (content: unknown): string => {
   return typeof name === 'string' ? name : ''
 }
 
-const rowsOf = (db: Database, kind: ThingKind) =>
+const rowsOf = (db: Database, kind: RecordKind) =>
   db.select().from(things).where(eq(things.kind, kind)).orderBy(asc(things.createdAt), asc(things.id))
 
 /** Everything of a kind as it is stored, in the order it was made. */
-export const listStored = async (db: Database, kind: ThingKind): Promise<StoredThing[]> =>
+export const listStored = async (db: Database, kind: RecordKind): Promise<StoredRecord[]> =>
   (await rowsOf(db, kind)).map(storedThingOf)
 
 /** Rows as things: what can be read, and what cannot be. */
-export function readRows<K extends ThingKind>(kind: K, rows: readonly ThingRow[]): Listed<K> {
+export function readRows<K extends RecordKind>(kind: K, rows: readonly ThingRow[]): Listed<K> {
   const listed: Listed<K> = { things: [], unreadable: [] }
   for (const row of rows) {
-    const read = readThing(kind, storedThingOf(row))
+    const read = readRecord(kind, storedThingOf(row))
     if (read.ok) listed.things.push(read.thing)
     else listed.unreadable.push(read.unreadable)
   }
@@ -65,19 +65,19 @@ export function readRows<K extends ThingKind>(kind: K, rows: readonly ThingRow[]
 }
 
 /** Those of a kind that have these ids, put away or not. */
-export const listNamed = async <K extends ThingKind>(
+export const listNamed = async <K extends RecordKind>(
   db: Database,
   kind: K,
   ids: readonly string[],
 ): Promise<Listed<K>> => readRows(kind, await rowsNamed(db, kind, ids))
 
-const rowsNamed = (db: Database, kind: ThingKind, ids: readonly string[]) =>
+const rowsNamed = (db: Database, kind: RecordKind, ids: readonly string[]) =>
   db
     .select()
     .from(things)
     .where(and(eq(things.kind, kind), inArray(things.id, [...ids])))
 
-const columnsOfStored = (kind: ThingKind, { version, content, ...thing }: StoredThing) => ({
+const columnsOfStored = (kind: RecordKind, { version, content, ...thing }: StoredRecord) => ({
   kind,
   version,
   content,
@@ -95,9 +95,9 @@ const columnsOfStored = (kind: ThingKind, { version, content, ...thing }: Stored
  */
 export async function takeOver(
   db: Database,
-  kind: ThingKind,
-  given: readonly StoredThing[],
-  here: ReadonlyMap<string, StoredThing>,
+  kind: RecordKind,
+  given: readonly StoredRecord[],
+  here: ReadonlyMap<string, StoredRecord>,
 ): Promise<{ added: number; updated: number; left: number }> {
   const fresh = given.filter(({ id }) => !here.has(id))
   const rows = fresh.map((thing) => ({ ...columnsOfStored(kind, thing), id: thing.id }))
@@ -107,7 +107,7 @@ export async function takeOver(
   for (const thing of given) {
     const { id, revision } = thing
     if ((here.get(id)?.revision ?? revision) >= revision) continue
-    if (THINGS[kind].keepsVersions) await keepVersion(db, id)
+    if (RECORDS[kind].keepsVersions) await keepVersion(db, id)
     const newer = await db
       .update(things)
       .set(columnsOfStored(kind, thing))
@@ -121,16 +121,16 @@ export async function takeOver(
 /** Those of a kind that are here, of several. */
 export async function storedAmong(
   db: Database,
-  kind: ThingKind,
+  kind: RecordKind,
   ids: readonly string[],
-): Promise<Map<string, StoredThing>> {
+): Promise<Map<string, StoredRecord>> {
   return new Map((await rowsNamed(db, kind, ids)).map((row) => [row.id, storedThingOf(row)]))
 }
 
 /** Reads and writes one kind of thing. A write names the revision it started from; an outdated one changes nothing. */
-export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
+export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
   const parse = (row: ThingRow): Kept<K> => {
-    const read = readThing(kind, storedThingOf(row))
+    const read = readRecord(kind, storedThingOf(row))
     if (!read.ok) throw new Error(`The ${kind} ${row.id} cannot be read: ${JSON.stringify(read.unreadable)}`)
     return read.thing
   }
@@ -145,7 +145,7 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
   /** Null where it is not there, or cannot be read. */
   const find = async (id: string): Promise<Kept<K> | null> => {
     const row = await rowOf(id)
-    const read = row && readThing(kind, storedThingOf(row))
+    const read = row && readRecord(kind, storedThingOf(row))
     return read?.ok ? read.thing : null
   }
 
@@ -157,7 +157,7 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
     content: Record<string, unknown>,
     before: unknown = null,
   ): Promise<{ field: string; kind: string } | null> {
-    const links = Object.entries<string>(THINGS[kind].links)
+    const links = Object.entries<string>(RECORDS[kind].links)
     if (links.length === 0) return null
     const named = links.map(([field, of]) => ({ field, kind: of, id: String(content[field]) }))
     const { progression } = content
@@ -199,7 +199,7 @@ export function thingRepository<K extends ThingKind>(db: Database, kind: K) {
   /** Writes columns if the stored revision is the one named. */
   async function write(id: string, revision: number, columns: Partial<ThingRow>): Promise<Written<K>> {
     const [row] = await db.transaction(async (tx) => {
-      if (THINGS[kind].keepsVersions) await keepVersion(tx, id, revision)
+      if (RECORDS[kind].keepsVersions) await keepVersion(tx, id, revision)
       return tx
         .update(things)
         .set({ ...columns, revision: revision + 1, updatedAt: new Date() })

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { contactAt } from '../geometry/contact/contact'
 import { curveLength } from '../math/curve/arcLength'
-import { stationAt, type Station } from '../math/curve/stations'
-import { reacherAt, type Setup } from '../geometry/setup/setup'
+import { edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
+import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { armsRig, sampleSetup, slotRig, tableRig } from '../geometry/setup/sampleSetup.fixture'
 import { edgeHeadingToleranceDeg } from '../records/blade/edgeHeading'
 import { SHAPES } from '../records/blade/shapes'
-import { doubtBudget, includedDoubtDeg, totalDoubtDeg } from './budget'
+import { uncertaintyBudget, includedUncertaintyDeg, totalUncertaintyDeg } from './budget'
 import { radians } from '../math/units/angle'
 import type { Vec2 } from '../math/vector/vec2'
 import type { KnownHold } from '../records/job/knownHold'
@@ -21,13 +21,13 @@ const exactly: KnownHold = {
   bladeHeightToleranceMm: 0.5,
   holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
 }
-const belly = stationAt(sampleSetup.blade.edge, 70)
+const belly = edgePointAt(sampleSetup.blade.edge, 70)
 
 function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
   const sampling = monteCarlo({
     setup: sampleSetup,
     known,
-    station: belly,
+    edgePoint: belly,
     pivotHeightMm: { A: 58, B: 58 },
     samples: 8_000,
     seed: 0.3,
@@ -40,7 +40,7 @@ function run(ask: Partial<MonteCarloAsk> = {}): MonteCarloResult {
 }
 
 /** A setup in which a measure is off by so much, changed where it is written down; and how far the pivot stands off. */
-type Off = (setup: Setup, by: number, at: Vec2) => Setup | [setup: Setup, heightBy: number] | [Setup, number, Station]
+type Off = (setup: Setup, by: number, at: Vec2) => Setup | [setup: Setup, heightBy: number] | [Setup, number, EdgePoint]
 const off: Record<MeasureId, Off> = {
   'pivot-height': (setup, by) => [setup, by],
   'pivot-height-b': (setup, by) => [setup, by],
@@ -86,10 +86,10 @@ const measured = ({ blade, ...rest }: Setup, as: Partial<Setup['blade']>): Setup
   ...rest,
   blade: { ...blade, ...as },
 })
-/** A station whose edge runs so much more towards the spine. */
-function running(station: Station, by: number): Station {
-  const turned = Math.atan2(station.heading[1], station.heading[0]) - radians(by)
-  return { ...station, heading: [Math.cos(turned), Math.sin(turned)] }
+/** A edgePoint whose edge runs so much more towards the spine. */
+function running(edgePoint: EdgePoint, by: number): EdgePoint {
+  const turned = Math.atan2(edgePoint.heading[1], edgePoint.heading[0]) - radians(by)
+  return { ...edgePoint, heading: [Math.cos(turned), Math.sin(turned)] }
 }
 /** A rig with a pivot that stands at one place of its slot and stays there. */
 const standing = (rig: Setup['rig'], u: number): Setup['rig'] => ({
@@ -124,7 +124,11 @@ describe('the share of each measure', () => {
         ...sampleSetup,
         stone,
         rig: { ...sampleSetup.rig, ...loose, jawsClose: 'one-half-moves' },
-        blade: { ...sampleSetup.blade, spineThicknessTipMm: 1.5, edgeDoubt: { placeMm: 0.2, headingDeg: [0.5, 2] } },
+        blade: {
+          ...sampleSetup.blade,
+          spineThicknessTipMm: 1.5,
+          edgeUncertainty: { placeMm: 0.2, headingDeg: [0.5, 2] },
+        },
       },
       ['pivot-height', 'setback', ...shared, 'centre-offset', 'twist', 'edge-place', ...rest],
     ],
@@ -148,12 +152,12 @@ describe('the share of each measure', () => {
       ? { 'pivot-height': 'A', setback: 'A', 'pivot-height-b': 'B', 'setback-b': 'B' }
       : {}
     for (const side of ['A', 'B'] as const) {
-      const angle = (at: Setup, height: number, station = belly) => {
-        const contact = contactAt(station, at.hold, reacherAt(at, side, height, station))
+      const angle = (at: Setup, height: number, edgePoint = belly) => {
+        const contact = contactAt(edgePoint, at.hold, rodPoseAt(at, side, height, edgePoint))
         if (!contact.ok) throw new Error(contact.reason)
         return contact
       }
-      const budget = doubtBudget(setup, known, side, 58, belly)
+      const budget = uncertaintyBudget(setup, known, side, 58, belly)
       expect(budget.map((share) => share.id).sort()).toEqual([...ids].sort())
       expect(budget.map((share) => share.shareDeg)).toEqual(budget.map((share) => share.shareDeg).sort((a, b) => b - a))
       for (const { id, unit, tolerance, perUnitDeg, shareDeg } of budget) {
@@ -161,8 +165,8 @@ describe('the share of each measure', () => {
           const { foot } = angle(setup, 58)
           const mirrored = side === 'B' ? ([-foot[0], foot[1]] as const) : foot
           const changed = off[id](setup, side === 'B' && id === 'slot-place' ? -by : by, mirrored)
-          const [at, heightBy, station] = Array.isArray(changed) ? changed : [changed, 0]
-          return angle(at, 58 + heightBy, station).edgeAngleDeg
+          const [at, heightBy, edgePoint] = Array.isArray(changed) ? changed : [changed, 0]
+          return angle(at, 58 + heightBy, edgePoint).edgeAngleDeg
         })
         let expected = (more! - less!) / (2 * tolerance)
         if (own[id] && own[id] !== side) expected = 0
@@ -183,7 +187,7 @@ describe('the share of each measure', () => {
         expect(shareDeg).toBeCloseTo(Math.abs(perUnitDeg) * tolerance, 12)
         expect(unit).toBe(['turn', 'tilt', 'twist', 'edge-heading', 'face-shape'].includes(id) ? 'deg' : 'mm')
       }
-      expect(totalDoubtDeg(budget) ** 2).toBeCloseTo(
+      expect(totalUncertaintyDeg(budget) ** 2).toBeCloseTo(
         budget.reduce((sum, { shareDeg }) => sum + shareDeg * shareDeg, 0),
         12,
       )
@@ -220,7 +224,7 @@ describe('the share of each measure', () => {
     const traced = {
       ...sampleSetup.blade,
       edgeHeadingToleranceDeg: 0.4,
-      edgeDoubt: { placeMm: 0.3, headingDeg: [3, 1, 5] },
+      edgeUncertainty: { placeMm: 0.3, headingDeg: [3, 1, 5] },
     }
     const all = curveLength(traced.edge)
     for (const [share, deg] of [
@@ -229,7 +233,7 @@ describe('the share of each measure', () => {
       [0.5, 1],
       [1, 5],
     ] as const)
-      expect(edgeHeadingToleranceDeg(traced, stationAt(traced.edge, share * all))).toBeCloseTo(deg, 9)
+      expect(edgeHeadingToleranceDeg(traced, edgePointAt(traced.edge, share * all))).toBeCloseTo(deg, 9)
     expect(measuresOf({ ...sampleSetup, blade: traced }, known, belly)).toContainEqual({
       id: 'edge-place',
       unit: 'mm',
@@ -240,7 +244,7 @@ describe('the share of each measure', () => {
   it('of the edge’s own direction is what was said of it, else half a degree, and more in the belly of a library shape', () => {
     const { blade } = sampleSetup
     const shape = { id: 'drop-point' as const, measures: SHAPES['drop-point'].usual }
-    const straight = stationAt(blade.edge, 20)
+    const straight = edgePointAt(blade.edge, 20)
     expect(edgeHeadingToleranceDeg(blade, belly)).toBe(0.5)
     expect(edgeHeadingToleranceDeg({ ...blade, shape }, straight)).toBe(0.5)
     // Fifteen millimetres round the belly of 45 mm the edge has turned by 19°.
@@ -252,7 +256,7 @@ describe('the share of each measure', () => {
   })
 
   it('is nothing where the angle does not exist a little to one side', () => {
-    const budget = doubtBudget(sampleSetup, known, 'A', 6.005, belly)
+    const budget = uncertaintyBudget(sampleSetup, known, 'A', 6.005, belly)
     expect(budget.find((share) => share.id === 'face-offset')!.shareDeg).toBe(0)
   })
 
@@ -266,12 +270,12 @@ describe('the share of each measure', () => {
     })
     const a = [one('pivot-height', 0.4), one('centre-offset', 0.3), one('setback', -0.2)]
     const b = [one('centre-offset', -0.3), one('pivot-height', 0.5)]
-    expect(includedDoubtDeg(a, b)).toBeCloseTo(Math.hypot(0.9 * 0.5, 0, 0.2 * 0.5), 12)
+    expect(includedUncertaintyDeg(a, b)).toBeCloseTo(Math.hypot(0.9 * 0.5, 0, 0.2 * 0.5), 12)
   })
 })
 
 /** A rig whose pivot height and setback proofs told together, and with them a little of the stone's face. */
-const mended: Setup = {
+const calibrated: Setup = {
   ...sampleSetup,
   stone: { ...sampleSetup.stone, id: 'stone' },
   rig: {
@@ -279,10 +283,10 @@ const mended: Setup = {
     fitted: {
       at: '2026-03-01T10:00:00.000Z',
       measures: [
-        { id: 'pivot-height', doubt: 0.29, written: 0.3, face: null },
-        { id: 'setback', doubt: 0.5, written: 0.5, face: null },
-        { id: 'tilt', doubt: 0.05, written: null, face: null },
-        { id: 'face-offset', doubt: 0.1, written: 0.1, face: { stoneId: 'stone', writtenMm: 5.9, isMm: 6 } },
+        { id: 'pivot-height', uncertainty: 0.29, written: 0.3, face: null },
+        { id: 'setback', uncertainty: 0.5, written: 0.5, face: null },
+        { id: 'tilt', uncertainty: 0.05, written: null, face: null },
+        { id: 'face-offset', uncertainty: 0.1, written: 0.1, face: { stoneId: 'stone', writtenMm: 5.9, isMm: 6 } },
       ],
       correlation: [
         [1, 0.95, 0, 0.3],
@@ -296,24 +300,24 @@ const mended: Setup = {
 }
 
 describe('what proofs left open of a rig’s measures', () => {
-  const budgetOf = (setup: Setup) => doubtBudget(setup, { ...exactly, bladeHeightToleranceMm: 0 }, 'A', 58, belly)
+  const budgetOf = (setup: Setup) => uncertaintyBudget(setup, { ...exactly, bladeHeightToleranceMm: 0 }, 'A', 58, belly)
 
   it('hangs together: a pivot that stands higher and further behind sets nearly the same angle', () => {
     const [height, setback] = (['pivot-height', 'setback'] as const).map((id) =>
-      budgetOf(mended).find((share) => share.id === id)!,
+      budgetOf(calibrated).find((share) => share.id === id)!,
     )
     const [h, s] = [height!.perUnitDeg * 0.29, setback!.perUnitDeg * 0.5]
-    expect(totalDoubtDeg([height!, setback!])).toBeCloseTo(Math.sqrt(h * h + s * s + 2 * 0.95 * h * s), 12)
-    expect(totalDoubtDeg([height!, setback!])).toBeLessThan(0.6 * Math.hypot(h, s))
+    expect(totalUncertaintyDeg([height!, setback!])).toBeCloseTo(Math.sqrt(h * h + s * s + 2 * 0.95 * h * s), 12)
+    expect(totalUncertaintyDeg([height!, setback!])).toBeLessThan(0.6 * Math.hypot(h, s))
     expect(height!.shareDeg).toBeLessThan(Math.abs(h))
   })
 
   it('is gone where the measure was taken again, or another stone is on the rod', () => {
-    const { tolerance } = mended.rig
-    const again = { ...mended, rig: { ...mended.rig, tolerance: { ...tolerance, setbackMm: 0.4 } } }
-    const other = { ...mended, stone: { ...mended.stone, id: 'other' } }
+    const { tolerance } = calibrated.rig
+    const again = { ...calibrated, rig: { ...calibrated.rig, tolerance: { ...tolerance, setbackMm: 0.4 } } }
+    const other = { ...calibrated, stone: { ...calibrated.stone, id: 'other' } }
     const tied = (setup: Setup) => budgetOf(setup).find(({ id }) => id === 'pivot-height')!.tiedTo
-    expect(tied(mended)).toEqual({ setback: 0.95, 'face-offset': 0.3 })
+    expect(tied(calibrated)).toEqual({ setback: 0.95, 'face-offset': 0.3 })
     expect(Object.keys(tied(again)!)).not.toContain('setback')
     expect(Object.keys(tied(other)!)).not.toContain('face-offset')
   })
@@ -321,7 +325,7 @@ describe('what proofs left open of a rig’s measures', () => {
   it('of how the jaws hold blades, what differs each time comes on top; a hold that is known better stays so', () => {
     const tiltOf = (tiltDeg: number) => {
       const known: KnownHold = { ...exactly, holdTolerance: { ...exactly.holdTolerance, tiltDeg } }
-      return measuresOf(mended, known, belly).find(({ id }) => id === 'tilt')!.tolerance
+      return measuresOf(calibrated, known, belly).find(({ id }) => id === 'tilt')!.tolerance
     }
     expect(tiltOf(0.2)).toBeCloseTo(Math.hypot(0.05, 0.1), 12)
     expect(tiltOf(0.06)).toBe(0.06)
@@ -333,13 +337,13 @@ describe('how sure the set angle is', () => {
     ['a turning clamp', sampleSetup],
     ['an upright with two arms', { ...sampleSetup, rig: armsRig }],
     ['a table', { ...sampleSetup, rig: tableRig }],
-    ['a rig that proofs mended', mended],
+    ['a rig that proofs calibrated', calibrated],
   ])('the samples agree with the first-order budget on %s', (_, setup) => {
     const sampled = run({ setup })
-    const [a, b] = (['A', 'B'] as const).map((side) => doubtBudget(setup, known, side, 58, belly))
-    expect(sampled.sides.A!.halfWidthDeg / totalDoubtDeg(a!)).toBeCloseTo(1, 1)
-    expect(sampled.sides.B!.halfWidthDeg / totalDoubtDeg(b!)).toBeCloseTo(1, 1)
-    expect(sampled.included!.halfWidthDeg / includedDoubtDeg(a!, b!)).toBeCloseTo(1, 1)
+    const [a, b] = (['A', 'B'] as const).map((side) => uncertaintyBudget(setup, known, side, 58, belly))
+    expect(sampled.sides.A!.halfWidthDeg / totalUncertaintyDeg(a!)).toBeCloseTo(1, 1)
+    expect(sampled.sides.B!.halfWidthDeg / totalUncertaintyDeg(b!)).toBeCloseTo(1, 1)
+    expect(sampled.included!.halfWidthDeg / includedUncertaintyDeg(a!, b!)).toBeCloseTo(1, 1)
   })
 
   it('the same seed gives the same samples, another seed others', () => {
@@ -373,7 +377,7 @@ describe('how sure the set angle is', () => {
     expect(included!.meanDeg).toBeCloseTo(meanDeg + sides.B!.meanDeg, 9)
   })
 
-  it('a blade with one bevel has no other side to include; without doubt all samples fall together', () => {
+  it('a blade with one bevel has no other side to include; without uncertainty all samples fall together', () => {
     const oneBevel = { ...sampleSetup, blade: { ...sampleSetup.blade, bevels: 'A' as const } }
     const one = run({ setup: oneBevel, samples: 500 })
     expect(one.included!.meanDeg).toBe(one.sides.A!.meanDeg)
@@ -402,7 +406,7 @@ describe('how sure the set angle is', () => {
     const sampling = monteCarlo({
       setup: sampleSetup,
       known,
-      station: belly,
+      edgePoint: belly,
       pivotHeightMm: { A: 58, B: 58 },
       samples: 12_000,
       seed: 1 / 3,
@@ -410,22 +414,25 @@ describe('how sure the set angle is', () => {
     expect([sampling.next().value, sampling.next().value]).toEqual([4000, 8000])
   })
 
-  it('a centring error cancels in the included angle; a doubtful height of one post counts twice, of two arms once each', () => {
+  it('a centring error cancels in the included angle; an uncertaintyful height of one post counts twice, of two arms once each', () => {
     const offCentre = { ...exactly, holdTolerance: { ...exactly.holdTolerance, centreOffsetMm: 0.5 } }
     const included = (setup: Setup, hold: KnownHold) =>
-      includedDoubtDeg(doubtBudget(setup, hold, 'A', 58, belly), doubtBudget(setup, hold, 'B', 58, belly))
+      includedUncertaintyDeg(
+        uncertaintyBudget(setup, hold, 'A', 58, belly),
+        uncertaintyBudget(setup, hold, 'B', 58, belly),
+      )
     expect(included(sampleSetup, offCentre) - included(sampleSetup, exactly)).toBeLessThan(0.01)
     expect(included({ ...sampleSetup, rig: armsRig }, exactly)).toBeLessThan(included(sampleSetup, exactly))
   })
 
-  it('a tapered or dished stone is a doubt of its own', () => {
+  it('a tapered or dished stone is an uncertainty of its own', () => {
     const shape = (stone: Partial<Setup['stone']>) =>
-      doubtBudget(
+      uncertaintyBudget(
         { ...sampleSetup, stone: { ...sampleSetup.stone, ...stone } },
         exactly,
         'A',
         58,
-        stationAt(sampleSetup.blade.edge, 40),
+        edgePointAt(sampleSetup.blade.edge, 40),
       ).find((share) => share.id === 'face-shape')?.shareDeg ?? 0
     expect(shape({})).toBe(0)
     expect(shape({ faceOffsetEnds: { nearMm: 6.2, farMm: 5.8 } })).toBeCloseTo((0.4 / 150) * (180 / Math.PI), 3)

@@ -2,7 +2,7 @@
  * Solves linear equations, each a row of its factors and then its right side, by Gauss–Jordan with partial pivoting;
  * null when they do not settle it.
  */
-export function eliminate(rows: number[][]): number[] | null {
+export function solveLinear(rows: number[][]): number[] | null {
   const size = rows.length
   for (let column = 0; column < size; column++) {
     let pivot = column

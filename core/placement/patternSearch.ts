@@ -29,7 +29,7 @@ const LEAST_GAIN = 1e-9
  * Along a narrow valley no single step helps, but the way that was gone so far does. Source: Hooke and Jeeves, "Direct
  * search", 1961.
  */
-export function downhill({ range, places, turns, at }: HoldSpace, from: Tried): Tried {
+export function patternSearch({ range, places, turns, at }: HoldSpace, from: Tried): Tried {
   const free = range.freeDepthMm
   const ways = directions(free !== null).filter(([x]) => !range.onMarks || x === 0)
   /** The better of the best so far and the hold that a step leads to. */

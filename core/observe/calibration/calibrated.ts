@@ -5,9 +5,9 @@ import type { Rig } from '../../records/rig/rig'
 import type { Stone } from '../../records/stone/stone'
 import type { FittedUnknown, RigFit } from './fitRig'
 
-/** Measures are kept to a thousandth, doubts to a hundredth and rounded up: none is told better than it is. */
+/** Measures are kept to a thousandth, uncertainties to a hundredth and rounded up: none is told better than it is. */
 const figure = (mm: number): number => Math.round(mm * 1000) / 1000
-const doubt = (mm: number): number => Math.max(0.01, Math.ceil(mm * 100) / 100)
+const uncertainty = (mm: number): number => Math.max(0.01, Math.ceil(mm * 100) / 100)
 
 /** When measures were taken over, from which revision of the rig, and the proofs they come of. */
 export interface TakenOver {
@@ -18,10 +18,10 @@ export interface TakenOver {
 
 /**
  * A rig with its measures as they were fitted and its tolerances as they are known since; of stones, how their faces
- * are on this rig. How blades lie in the jaws is mended as a whole; how well each hold is known stays with the job.
+ * are on this rig. How blades lie in the jaws is calibrated as a whole; how well each hold is known stays with the job.
  * Stones: as they are on this rig now. Source: docs/calibration.md, "What is taken over".
  */
-export function mendedRig(
+export function calibratedRig(
   rig: Rig,
   stones: readonly (Stone & { readonly id: string })[],
   fit: RigFit,
@@ -31,7 +31,7 @@ export function mendedRig(
   const error = (id: FittedUnknown['id']) => of(id)?.error ?? 0
   /** One tolerance stands for all of these: it is as the worst known of them. */
   const known = (now: number, ...ids: FittedUnknown['id'][]) =>
-    Math.min(now, doubt(Math.max(...ids.map((id) => of(id)?.doubt ?? now))))
+    Math.min(now, uncertainty(Math.max(...ids.map((id) => of(id)?.uncertainty ?? now))))
   const tolerance = {
     ...rig.tolerance,
     heightMm: known(rig.tolerance.heightMm, 'pivot-height'),
@@ -48,7 +48,7 @@ export function mendedRig(
     }
     const ofRig = { 'pivot-height': tolerance.heightMm, setback: tolerance.setbackMm, 'setback-b': tolerance.setbackMm }
     const written = stone?.faceOffsetToleranceMm ?? ofRig[id as keyof typeof ofRig] ?? null
-    return { id, doubt: one.doubt, written, face: face ?? null }
+    return { id, uncertainty: one.uncertainty, written, face: face ?? null }
   })
   return {
     ...rig,
@@ -60,7 +60,7 @@ export function mendedRig(
       tiltDeg: figure(rig.centring.tiltDeg + error('tilt')),
     },
     tolerance,
-    mendedBy: [...rig.mendedBy, ...taken.proofIds],
+    calibratedBy: [...rig.calibratedBy, ...taken.proofIds],
     fitted: {
       at: taken.at,
       ofRevision: taken.ofRevision,
@@ -71,10 +71,10 @@ export function mendedRig(
 }
 
 /**
- * A rig with its own measures as they were before proofs mended it; what else was written of it since stays. `before`:
- * the rig at the revision that was mended.
+ * A rig with its own measures as they were before proofs calibrated it; what else was written of it since stays. `before`:
+ * the rig at the revision that was calibrated.
  */
 export const asBefore = (rig: Rig, before: Rig): Rig => {
-  const { height, pivot, pivotB, centring, tolerance, mendedBy, fitted } = before
-  return { ...rig, height, pivot, pivotB, centring, tolerance, mendedBy, fitted }
+  const { height, pivot, pivotB, centring, tolerance, calibratedBy, fitted } = before
+  return { ...rig, height, pivot, pivotB, centring, tolerance, calibratedBy, fitted }
 }

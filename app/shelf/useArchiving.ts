@@ -4,7 +4,7 @@ import { useCollections } from '~/stores/collections'
 import type { Tool } from '~/stores/known'
 
 /** Puts a thing away, which can be taken back at once, or back on the shelf. */
-export function usePuttingAway<K extends Tool>(kind: K) {
+export function useArchiving<K extends Tool>(kind: K) {
   const collections = useCollections()
   const toast = useToast()
   const words = useWords()

@@ -14,7 +14,7 @@ const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const shares = computed(() => set.value?.budget.filter((share) => share.shareDeg >= 0.005) ?? [])
 const largest = computed(() => shares.value[0]?.shareDeg ?? 1)
 /** Shares are compared with each other, so they are told a digit finer than the angle. */
-const shareText = (deg: number) => `${deg.toFixed(2)}°`
+const fractionText = (deg: number) => `${deg.toFixed(2)}°`
 
 const LEAST_MM = 0.1
 
@@ -33,7 +33,7 @@ function setTolerance(mm: number): string | null {
   >
     <p class="flex items-center gap-2">
       <AngleMark angle="set" /><span
-        >Known to <b>± {{ shareText(set.doubtDeg) }}</b
+        >Known to <b>± {{ fractionText(set.uncertaintyDeg) }}</b
         >, by how well each measure is known:</span
       >
     </p>
@@ -43,7 +43,7 @@ function setTolerance(mm: number): string | null {
           ><span :class="{ 'font-semibold': i === 0 }"
             >{{ MEASURE_WORD[share.id] }}
             <span class="text-sm text-muted">± {{ toleranceText(share, preferences.unit) }}</span></span
-          ><span>{{ shareText(share.shareDeg) }}</span></span
+          ><span>{{ fractionText(share.shareDeg) }}</span></span
         >
         <span
           class="mt-0.5 block h-1.5 bg-(--angle-set)"
@@ -69,7 +69,7 @@ function setTolerance(mm: number): string | null {
       variant="outline"
       size="lg"
       label="All measures, and samples"
-      :to="sheetPath(job.id, 'doubt')"
+      :to="sheetPath(job.id, 'uncertainty')"
       @click="emit('done')"
     />
   </section>
