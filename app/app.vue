@@ -64,6 +64,7 @@ watch(toasts, (now) => now.length > 0 && (noticed.value = true), { deep: true, i
         @click="() => void (panel = 'preferences')"
       />
     </p>
+    <LazyRefusedEntries v-if="log.refused.length > 0" />
     <NuxtPage />
     <LazyCommandPanel v-if="opened.has('palette')" />
     <LazyKeysPanel v-if="opened.has('keys')" />

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it, vi } from 'vitest'
 import type { LogEntry } from '#core/log/entry'
-import type { TakenEntries } from '#core/log/stored'
+import { storeEntry, type StoredEntry, type TakenEntries } from '#core/log/stored'
 import type { Answer } from './api'
-import { outbox, type OutboxState } from './outbox'
+import { outbox, type OutboxState, type RefusedEntry } from './outbox'
 import { testStorage } from './storage.fixture'
 
 const entry = (n: number): LogEntry => ({
@@ -17,23 +17,25 @@ const entry = (n: number): LogEntry => ({
   entryId: '0197a000-0000-7000-8000-000000000999',
 })
 const noAnswer: Answer<never> = { ok: false, status: 0, problem: { code: 'no-answer', fields: [] } }
-const allTaken = (entries: readonly LogEntry[]): Answer<TakenEntries> => ({
+const allTaken = (entries: readonly StoredEntry[]): Answer<TakenEntries> => ({
   ok: true,
   value: { taken: entries.map((one) => one.id), refused: [] },
 })
 
-function bench(answer: (entries: readonly LogEntry[]) => Answer<TakenEntries>, storage = testStorage()) {
+function bench(answer: (entries: readonly StoredEntry[]) => Answer<TakenEntries>, storage = testStorage()) {
   const states: OutboxState[] = []
+  let refused: readonly RefusedEntry[] = []
   const sent: string[] = []
   const out = outbox(storage, {
     retryMs: [10],
     onState: (state) => states.push(state),
+    onRefused: (now) => (refused = now),
     send: async (entries) => {
       sent.push(...entries.map((one) => one.id))
       return answer(entries)
     },
   })
-  return { out, storage, states, sent, last: () => states.at(-1) }
+  return { out, storage, states, sent, last: () => states.at(-1), refused: () => refused }
 }
 
 describe('entries on their way to the server', () => {
@@ -62,20 +64,45 @@ describe('entries on their way to the server', () => {
     vi.useRealTimers()
   })
 
-  it('one that the server cannot take stands aside and does not keep the others back, nor is it lost', async () => {
-    const { out, storage, sent, last } = bench((entries) => ({
-      ok: true,
-      value: {
-        taken: entries.slice(1).map((one) => one.id),
-        refused: [{ id: entries[0]!.id, problems: [{ field: 'deg', code: 'too-large' }] }],
-      },
-    }))
+  it('one that the server cannot take stands aside with what is wrong, does not keep the others back, and is not lost', async () => {
+    const problems = [{ field: 'deg', code: 'too-large' as const }]
+    let wrong = [entry(1).id]
+    const answer = (entries: readonly StoredEntry[]): Answer<TakenEntries> => {
+      const refusedNow = entries.filter(({ id }) => wrong.includes(id))
+      const taken = entries.filter(({ id }) => !wrong.includes(id))
+      const refused = refusedNow.map(({ id }) => ({ id, problems }))
+      return { ok: true, value: { taken: taken.map(({ id }) => id), refused } }
+    }
+    const { out, storage, sent, refused } = bench(answer)
     await out.add([entry(1), entry(2)])
-    expect(last()).toMatchObject({ is: 'refused', problem: { code: 'too-large' } })
+    expect(refused()).toEqual([{ stored: storeEntry(entry(1)), problems }])
     expect(out.pending()).toEqual([])
     await out.flush()
     expect(sent).toHaveLength(2)
-    expect(storage.getItem(`jaw-tilt-refused:${entry(1).id}`)).toContain(entry(1).id)
+    // After a reload it is there still; mended, it is sent again; another one is thrown away.
+    const later = bench(answer, storage)
+    await later.out.flush()
+    expect(later.refused()).toHaveLength(1)
+    wrong = []
+    await later.out.sendAgain(storeEntry(entry(1)))
+    expect([later.sent, later.refused()]).toEqual([[entry(1).id], []])
+    wrong = [entry(3).id]
+    await later.out.add([entry(3)])
+    later.out.discard(entry(3).id)
+    expect([later.refused(), storage.length]).toEqual([[], 0])
+  })
+
+  it('what an earlier build left here is sent as it was written, and read in the words of today', async () => {
+    const storage = testStorage()
+    const { kind: _, ...rest } = entry(1)
+    storage.setItem(`jaw-tilt-outbox:${entry(1).id}`, JSON.stringify({ ...rest, kind: 'strike' }))
+    storage.setItem(`jaw-tilt-refused:${entry(2).id}`, JSON.stringify({ ...rest, id: entry(2).id, kind: 'strike' }))
+    const sentBodies: StoredEntry[] = []
+    const { out, refused } = bench((entries) => (sentBodies.push(...entries), allTaken(entries)), storage)
+    expect(out.pending()).toEqual([entry(1)])
+    await out.flush()
+    expect(sentBodies).toMatchObject([{ id: entry(1).id, kind: 'strike', version: 1, content: { kind: 'strike' } }])
+    expect(refused()).toMatchObject([{ stored: { id: entry(2).id, version: 1 }, problems: [] }])
   })
 
   it('a full storage does not keep them from being sent', async () => {

@@ -6,7 +6,7 @@ import { logEntry, type LogEntry } from '#core/log/entry'
 import { activeEntries } from '#core/log/activeEntries'
 import { takenEntries, type UnreadableEntry } from '#core/log/stored'
 import { ask } from '~/saving/api'
-import { outbox, type OutboxState } from '~/saving/outbox'
+import { outbox, type OutboxState, type RefusedEntry } from '~/saving/outbox'
 
 /** Entries that are written at the same time may come in out of order: so many are asked for again. */
 const OVERLAP = 50
@@ -19,6 +19,8 @@ export const useLog = defineStore('log', () => {
   const known = shallowRef<ReadonlyMap<string, LogEntry>>(new Map())
   const unreadable = shallowRef<UnreadableEntry[]>([])
   const state = shallowRef<OutboxState>({ is: 'sent' })
+  /** What the server would not take: it stays here until it is mended and sent again, or thrown away. */
+  const refused = shallowRef<readonly RefusedEntry[]>([])
   /** What came in up to here is known, as far as it bears on what is known. */
   let upTo = Infinity
   let begun = false
@@ -31,6 +33,7 @@ export const useLog = defineStore('log', () => {
   const out = outbox(localStorage, {
     send: (entries) => ask(takenEntries, '/api/log', 'POST', entries),
     onState: (now) => (state.value = now),
+    onRefused: (now) => (refused.value = now),
   })
 
   function add(entries: readonly LogEntry[]) {
@@ -80,5 +83,18 @@ export const useLog = defineStore('log', () => {
 
   /** What holds: not struck out. Oldest first. */
   const entries = computed(() => activeEntries([...known.value.values()]))
-  return { entries, unreadable, state, load, learn, loadAnew, append, retry: () => out.flush() }
+  const { sendAgain, discard } = out
+  return {
+    entries,
+    unreadable,
+    state,
+    refused,
+    sendAgain,
+    discard,
+    load,
+    learn,
+    loadAnew,
+    append,
+    retry: () => out.flush(),
+  }
 })

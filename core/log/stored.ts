@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { fieldProblem } from '../schema/problem'
-import { readContent, type Versioned } from '../schema/versioned'
+import { fieldProblem, type FieldProblem } from '../schema/problem'
+import { readContent, type Raw, type Versioned } from '../schema/versioned'
 import { ENTRIES, kindOfStored, versionOfEntry, type LogEntry } from './entry'
 
 /** An entry as it lies on the disk and in files: as it was written, and by which version. */
@@ -23,22 +23,34 @@ export const unreadableEntry = z.object({
 export type UnreadableEntry = z.infer<typeof unreadableEntry>
 
 export type ReadEntry =
-  { readonly ok: true; readonly entry: LogEntry } | { readonly ok: false; readonly unreadable: UnreadableEntry }
+  | { readonly ok: true; readonly entry: LogEntry }
+  | { readonly ok: false; readonly unreadable: UnreadableEntry; readonly problems: readonly FieldProblem[] }
 
 /** Reads a stored entry of any version so far. */
 export function readEntry({ id, kind, version, content }: StoredEntry): ReadEntry {
   const known = kindOfStored(kind)
-  if (!known) return { ok: false, unreadable: { id, kind, why: 'later-version' } }
+  if (!known) return { ok: false, unreadable: { id, kind, why: 'later-version' }, problems: [] }
   const read = readContent(ENTRIES[known] as Versioned<z.ZodType>, version, content)
   return read.ok
     ? { ok: true, entry: read.content as LogEntry }
-    : { ok: false, unreadable: { id, kind, why: read.why } }
+    : { ok: false, unreadable: { id, kind, why: read.why }, problems: read.problems }
 }
 
 /** An entry as it is stored today. */
 export const storeEntry = (entry: LogEntry): StoredEntry => {
   const { id, kind, at } = entry
   return { id, kind, at, version: versionOfEntry(kind), content: entry }
+}
+
+/**
+ * An entry as it was sent or put by, by this build or an earlier one: the first builds wrote its content alone, all of
+ * it of version 1. Null where it is none.
+ */
+export function sentEntry(sent: unknown): StoredEntry | null {
+  const { content, ...rest } = (sent ?? {}) as Raw
+  const whole = content === undefined ? { ...rest, version: 1, content: sent } : sent
+  const read = storedEntry.safeParse(whole)
+  return read.success ? read.data : null
 }
 
 /** What the server answers to entries that were sent: which it has now, and which it cannot take. */

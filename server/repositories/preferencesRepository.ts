@@ -1,7 +1,8 @@
 import { and, eq } from 'drizzle-orm'
 import {
-  keptPreferences,
   preferences,
+  readStoredPreferences,
+  storePreferences,
   type KeptPreferences,
   type Preferences,
 } from '../../core/records/preferences/preferences'
@@ -10,8 +11,10 @@ import { settings } from '../database/schema'
 
 const ONLY_ROW = 1
 
-const parse = ({ revision, content }: typeof settings.$inferSelect): KeptPreferences =>
-  keptPreferences.parse({ ...(content as object), revision })
+const parse = ({ revision, content }: typeof settings.$inferSelect): KeptPreferences => ({
+  ...readStoredPreferences(content),
+  revision,
+})
 
 /** The user's preferences; revision 0 until the first write. */
 export async function readPreferences(db: Database): Promise<KeptPreferences> {
@@ -25,7 +28,7 @@ export async function writePreferences(
   revision: number,
   wanted: Preferences,
 ): Promise<KeptPreferences | null> {
-  const values = { content: wanted, revision: revision + 1 }
+  const values = { content: storePreferences(wanted), revision: revision + 1 }
   const rows =
     revision === 0
       ? await db
@@ -45,7 +48,7 @@ export async function writePreferences(
 export async function replacePreferences(db: Database, revision: number, wanted: Preferences): Promise<void> {
   const now = await readPreferences(db)
   if (revision === 0 && now.revision === 0) return
-  const values = { content: wanted, revision: Math.max(now.revision, revision) + 1 }
+  const values = { content: storePreferences(wanted), revision: Math.max(now.revision, revision) + 1 }
   await db
     .insert(settings)
     .values({ ...values, id: ONLY_ROW })

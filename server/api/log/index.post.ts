@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { logEntry, type LogEntry } from '../../../core/log/entry'
-import type { TakenEntries } from '../../../core/log/stored'
-import { checked } from '../../../core/schema/problem'
+import type { LogEntry } from '../../../core/log/entry'
+import { readEntry, sentEntry, type ReadEntry, type TakenEntries } from '../../../core/log/stored'
+import type { FieldProblem } from '../../../core/schema/problem'
 import { jsonBody } from '../../http/jsonBody'
 import { parsed } from '../../http/refusal'
 import { append } from '../../repositories/logRepository'
@@ -18,13 +18,20 @@ export default defineEventHandler(async (event): Promise<TakenEntries> => {
   const good: LogEntry[] = []
   const refused: TakenEntries['refused'] = []
   for (const one of parsed(sent, await jsonBody(event))) {
-    const read = checked(logEntry, one)
-    if (read.ok) good.push(read.value)
-    else refused.push({ id: idOf(one), problems: read.problems })
+    const stored = sentEntry(one)
+    const read = stored && readEntry(stored)
+    if (read?.ok) good.push(read.entry)
+    else refused.push({ id: idOf(one), problems: read ? problemsOf(read) : [{ field: '', code: 'wrong-kind' }] })
   }
   await append(await useDatabase(), good)
   return { taken: good.map((entry) => entry.id), refused }
 })
+
+/** What is wrong with an entry, by the fields of its content. */
+const problemsOf = ({ problems, unreadable }: Exclude<ReadEntry, { ok: true }>): FieldProblem[] =>
+  problems.length > 0
+    ? [...problems]
+    : [{ field: '', code: unreadable.why === 'later-version' ? 'later-version' : 'wrong-kind' }]
 
 /** The id of what was sent, as far as it has one. */
 function idOf(sent: unknown): string {
