@@ -14,9 +14,10 @@ const { actions } = useJob()
 const { at, slider, keydown } = usePlaceSlider()
 const handle = ref<SVGGElement | null>(null)
 const drag = useDrag({
-  move(_dx, _dy, gesture, pointer) {
+  move(_dx, _dy, _gesture, pointer) {
     const drawing = handle.value?.ownerSVGElement?.getBoundingClientRect()
-    return !!drawing && actions.lookAt(props.axis.lengthAt(pointer.x - drawing.left), gesture) === null
+    if (drawing) actions.lookAt(props.axis.lengthAt(pointer.x - drawing.left))
+    return drawing !== undefined
   },
 })
 const x = computed(() => props.axis.at(at.value))

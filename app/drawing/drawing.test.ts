@@ -16,18 +16,18 @@ import { fit, toDrawing, toPixels } from './viewport'
 const edgePoints = evenEdgePoints(bellyBlade.edge, 400)
 const margin = { x: 40, top: 40, bottom: 40 }
 
-function setOf(setup: Setup, side: 'A' | 'B' = 'A', lookAtMm: number | null = null): SideSet {
+function setOf(setup: Setup, side: 'A' | 'B' = 'A', placeMm: number | null = null): SideSet {
   const setting = settingOfHeight(setup.rig, 58)
   const found = evaluate(
     setup,
     {
       dialled: { A: setting, B: setting, linked: true },
       dialForMm: null,
-      lookAtMm,
       bladeHeightToleranceMm: 0.5,
       holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
     },
     edgePoints,
+    placeMm,
   ).sides[side]
   if (!found.ok) throw new Error(found.reason)
   return found

@@ -23,17 +23,14 @@ export function usePlaceSlider() {
     'aria-valuetext': words.length(at.value),
   }))
 
-  let gesture = ''
   function keydown(event: KeyboardEvent) {
     if (event.ctrlKey || event.metaKey || event.altKey) return
     const steps = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
     const end = { Home: 0, End: edgeMm.value }[event.key]
     if (steps === undefined && end === undefined) return
     event.preventDefault()
-    // A key that is held down is one step of the undo.
-    if (!event.repeat) gesture = `place-${event.timeStamp}`
     const to = end ?? at.value + steps! * STEP_MM * (event.shiftKey ? LONG_STEPS : 1)
-    actions.lookAt(clamp(to, [0, edgeMm.value]), gesture)
+    actions.lookAt(clamp(to, [0, edgeMm.value]))
   }
   return { at, slider, keydown }
 }

@@ -2,7 +2,7 @@
 import { nextStep } from '#core/process/nextStep/nextStep'
 import { perSide, type PerSide } from '#core/records/common/side'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
-import { atDialFor, evaluate } from '#core/uncertainty/evaluate'
+import { evaluate } from '#core/uncertainty/evaluate'
 import type { JobRecord } from '#core/records/kept/things'
 import { meanProof, meanReading } from '#core/log/meanReading'
 import { ofKind, onBlade } from '#core/log/activeEntries'
@@ -34,7 +34,7 @@ const made = computed(() => {
   if (!asThen || !blade || !stone) return null
   const rig = fittedWith(asThen, props.job.jawsName)
   const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
-  return { setup, evaluation: evaluate(setup, atDialFor(props.job), evenEdgePoints(blade.edge, EDGE_POINTS)) }
+  return { setup, evaluation: evaluate(setup, props.job, evenEdgePoints(blade.edge, EDGE_POINTS)) }
 })
 const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
 const parts = computed(() => {

@@ -1,7 +1,7 @@
 import { clampFrame, toClampFrame } from '#core/geometry/clamping/clampFrame'
 import { moved } from '#core/geometry/clamping/bladeHeight'
 import { SIDES, type Side } from '#core/records/common/side'
-import type { ClampPosition } from '#core/records/job/clampPosition'
+import { isWithinLimits, type ClampPosition } from '#core/records/job/clampPosition'
 import equal from 'fast-deep-equal'
 import { doneWith } from '#core/process/card/sameAgain'
 import { setAsideFor, withSetAside } from '#core/process/card/setAside'
@@ -32,6 +32,7 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
 
   /** Why there would be no angle, or no blade in the jaws, with this; null when there is. */
   function objection(setup: Setup, setting: DialSetting): string | null {
+    if (!isWithinLimits(setup.hold)) return 'The blade cannot be moved or turned any farther.'
     // A blade that lies beside the jaws already may be moved anywhere.
     if (!job.grip.value.touches(setup.hold) && job.grip.value.touches(job.content.value.hold)) return noSteel()
     const contact = contactFor(setup, job.side.value, setting, job.evaluation.value.edgePoint)
@@ -115,7 +116,7 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
    */
   const holdAndDial = (hold: ClampPosition, setting: DialSetting, dialForMm: number): string | null =>
     objection({ ...job.setup.value, hold }, setting) ??
-    job.change('hold it so', { hold, dialForMm, lookAtMm: null, dialled: withDial(setting) })
+    lookingBack(job.change('hold it so', { hold, dialForMm, dialled: withDial(setting) }))
 
   /** Holds the blade in another way, the dial left alone. */
   const holdSo = (hold: ClampPosition): string | null => holdAs('hold it so', hold, null)
@@ -160,18 +161,27 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
 
   /** Has the dial be for a place of the edge: its arc length from the heel, or over the middle of the jaws (null). */
   const dialForPlace = (dialForMm: number | null) =>
-    job.change('place that the dial is for', { dialForMm, lookAtMm: null })
+    lookingBack(job.change('place that the dial is for', { dialForMm }))
 
-  /** Looks at another place of the edge: its arc length from the heel, or the place that the dial is for (null). */
-  const lookAt = (fromHeelMm: number | null, gesture: string | null = null) =>
-    job.change('place along the edge', { lookAtMm: fromHeelMm }, gesture)
+  /** Where a change was taken, the place that the dial is for is looked at again. */
+  function lookingBack(objection: string | null): string | null {
+    if (objection === null) job.lookAtMm.value = null
+    return objection
+  }
+
+  /**
+   * Looks at another place of the edge: its arc length from the heel, or the place that the dial is for (null). That is
+   * no change of the job: it is not kept, and there is nothing to undo.
+   */
+  const lookAt = (fromHeelMm: number | null): void => void (job.lookAtMm.value = fromHeelMm)
 
   /** Looks at a place that was typed: its arc length from the heel. */
   function lookAtTyped(fromHeelMm: number): string | null {
     const edgeMm = job.edgePoints.value.at(-1)!.fromHeelMm
     if (fromHeelMm < 0 || fromHeelMm > edgeMm + TYPED_BEYOND_MM)
       return `The edge goes from the heel to ${text(edgeMm)} from it.`
-    return lookAt(Math.min(fromHeelMm, edgeMm))
+    lookAt(Math.min(fromHeelMm, edgeMm))
+    return null
   }
 
   const otherJobs = () => collections.jobsByTime.filter((one) => one.id !== job.id)
@@ -234,11 +244,11 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     const like = aside ? ', held as before' : earlier ? `, held as in ${earlier.name}` : ''
     // A job that is called by its blade goes on so.
     const renamed = now.name === job.blade.value.name ? { name: blade.name } : {}
+    job.lookAtMm.value = null
     job.change(`blade: ${blade.name}${like}`, {
       ...renamed,
       bladeId,
       setAside: withSetAside(now, next),
-      lookAtMm: null,
       ...startingCard({ ...job.setup.value, blade }, aside ?? earlier, now),
     })
   }

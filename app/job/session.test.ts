@@ -118,6 +118,22 @@ describe('an opened job', () => {
     expect(session.canUndo.value).toBeNull()
   })
 
+  it('a drag is one step of the undo, and leaves what it does not touch as it was, the same objects', async () => {
+    const { session, server } = bench()
+    const [hold, wanted] = [session.content.value.hold, session.content.value.wanted]
+    for (const by of [1, 2, 3])
+      session.change('move the blade', { hold: { ...hold, bladeXMm: hold.bladeXMm + by } }, 'drag-1')
+    expect(session.content.value.wanted).toBe(wanted)
+    // What another hand changes meanwhile is no part of it.
+    server.job = { ...server.job, notes: 'From the other device.', revision: server.job.revision + 1 }
+    await settled()
+    session.change('move the blade', { hold: { ...hold, bladeXMm: hold.bladeXMm + 9 } }, 'drag-1')
+    session.goBack()
+    session.goBack()
+    expect(session.content.value).toMatchObject({ hold, notes: 'From the other device.' })
+    expect(session.canUndo.value).toBeNull()
+  })
+
   it('an entry and the change that goes with it are one step: both go and come back together', async () => {
     const { session, server, activeEntries } = bench()
     const dialled = { A: slot('5'), B: slot('5'), linked: true }

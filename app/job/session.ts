@@ -71,6 +71,9 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
   const lastStep = ref('')
   const notice = shallowRef<SessionNotice | null>(null)
 
+  /** The gesture that goes on, and the content it began with; none once another hand has changed something. */
+  let begun: { readonly gesture: string; readonly content: Job } | null = null
+
   const journal = storageJournal(parts.local, `jaw-tilt-unsaved:${id}`, versionOfKind('jobs'), readJob)
   const saver = autosave<Job>(kept, {
     journal,
@@ -79,7 +82,10 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     gatherMs: 150,
     send: parts.send,
     onState: (state) => (saveState.value = state),
-    onMerged: (both) => (content.value = both),
+    onMerged(both) {
+      begun = null
+      content.value = both
+    },
     onSaved: (revision, saved) =>
       parts.onSaved?.({ ...kept, ...saved, revision, updatedAt: parts.now().toISOString() }),
   })
@@ -95,6 +101,7 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     if (saver.unsaved || revision <= saver.revision) return
     const answer = await parts.fetch()
     if (!answer.ok || saver.unsaved) return
+    begun = null
     content.value = jobSchema.parse(answer.value)
     saver.adopt(answer.value)
   }
@@ -108,6 +115,7 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
 
   function settle(next: Job, withHistory: History) {
     const changed = !equal(content.value, next)
+    begun = null
     content.value = next
     history.value = withHistory
     keepUndo()
@@ -116,14 +124,19 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
 
   /**
    * Changes the job, keeps it and makes it undoable. Changes of one gesture are one step. Content that the schema
-   * refuses is not taken; what is wrong comes back.
+   * refuses is not taken; what is wrong comes back. What a gesture changes is within the limits of its drawing and is
+   * taken as it is, many times a second: it is not parsed, and what it leaves alone stays the same object.
    */
   function change(label: string, patch: Partial<Job>, gesture: string | null = null): readonly FieldProblem[] {
     const before = content.value
-    const read = checked(jobSchema, { ...before, ...patch })
-    if (!read.ok) return read.problems
+    const read = gesture === null ? checked(jobSchema, { ...before, ...patch }) : null
+    if (read && !read.ok) return read.problems
+    const after = read ? read.value : { ...before, ...patch }
     lastStep.value = label
-    settle(read.value, withStep(history.value, stepBetween(label, before, read.value, gesture), before, read.value))
+    const goesOn = gesture !== null && begun?.gesture === gesture
+    const from = goesOn ? begun!.content : before
+    settle(after, withStep(history.value, stepBetween(label, from, after, gesture), goesOn))
+    begun = gesture === null ? null : { gesture, content: from }
     return []
   }
 
@@ -139,8 +152,8 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
   const retractionOf = (entryId: string): LogEntry => ({ ...newEntry(), stoneId: null, kind: 'retraction', entryId })
 
   /**
-   * Adds entries to the log of this job and retractions others out, with a change of the job that goes with it: one step
-   * that can be undone.
+   * Adds entries to the log of this job and retracts others, with a change of the job that goes with it: one step that
+   * can be undone.
    */
   function record(
     label: string,
@@ -156,7 +169,7 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     parts.append(all)
     lastStep.value = label
     const step: Step = { ...stepBetween(label, before, read.value), entries: all.map((entry) => entry.id) }
-    settle(read.value, withStep(history.value, step, before, read.value))
+    settle(read.value, withStep(history.value, step))
     return []
   }
 
@@ -174,7 +187,7 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     }
     lastStep.value = `${direction === 'back' ? 'Undone' : 'Done again'}: ${label}`
     if (entries) {
-      // What it added is struck out; to do it again, those retractions are.
+      // What it added is retracted; to do it again, those retractions are.
       const retractions = entries.map(retractionOf)
       parts.append(retractions)
       const turned = { ...to.step, entries: retractions.map((retraction) => retraction.id) }
@@ -192,8 +205,7 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     const state = saveState.value
     if (state.is !== 'conflict') return
     const [mine, next] = [state.between.mine, jobSchema.parse(state.between[keep])]
-    if (keep === 'theirs')
-      history.value = withStep(history.value, stepBetween('take the other version', mine, next), mine, next)
+    if (keep === 'theirs') history.value = withStep(history.value, stepBetween('take the other version', mine, next))
     content.value = next
     keepUndo()
     void saver.overwrite(next)

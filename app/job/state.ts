@@ -5,7 +5,7 @@ import { rigMeasures } from '#core/records/rig/rig'
 import { lowestPivotHeightMm } from '#core/geometry/dial/lowestPivotHeight'
 import { zonesOfBlade } from '#core/records/blade/zones'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
-import { atDialFor, evaluate, type Evaluation, type SideSet } from '#core/uncertainty/evaluate'
+import { alongEdge, evaluateAt, type Evaluation, type SideSet } from '#core/uncertainty/evaluate'
 import { gripOf } from '#core/geometry/hold/grip'
 import type { Job } from '#core/records/job/job'
 import { meanProof, meanReading } from '#core/log/meanReading'
@@ -70,6 +70,8 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const turnOver = () => (side.value = side.value === 'A' ? 'B' : 'A')
   /** The sides that have a bevel. */
   const sides = computed((): readonly Side[] => (blade.value.bevels === 'A' ? ['A'] : SIDES))
+  /** The place of the edge that is looked at, arc length from the heel; null: the one that the dial is for. */
+  const lookAtMm = shallowRef<number | null>(null)
   const wantedDeg = computed(() => content.value.wanted.deg[side.value])
 
   // What the geometry gives.
@@ -81,12 +83,13 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   }))
   const edgePoints = computed(() => evenEdgePoints(blade.value.edge, EDGE_POINTS_ALONG))
   const zones = computed(() => zonesOfBlade(blade.value, edgePoints.value))
-  const evaluation = computed(() => evaluate(setup.value, content.value, edgePoints.value))
-  /** The same at the place that the dial is for: where one looks changes nothing of it. */
-  const dialFor = computed(() => {
-    const there = atDialFor(content.value)
-    return there === content.value ? evaluation.value : evaluate(setup.value, there, edgePoints.value)
-  })
+  const along = computed(() => alongEdge(setup.value, content.value, edgePoints.value))
+  /** At the place that the dial is for: where one looks changes nothing of it. */
+  const dialFor = computed(() => evaluateAt(setup.value, content.value, along.value, content.value.dialForMm))
+  /** The same at the place that is looked at. */
+  const evaluation = computed(() =>
+    lookAtMm.value === null ? dialFor.value : evaluateAt(setup.value, content.value, along.value, lookAtMm.value),
+  )
   /** What the jaws hold of this blade, and what stands against the hold as it is. */
   const grip = computed(() => gripOf(blade.value, rig.value))
   const gripTrouble = computed(() => grip.value.trouble(content.value.hold))
@@ -138,6 +141,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     rigMeasuredAnew,
     side,
     sides,
+    lookAtMm,
     turnOver,
     wantedDeg,
     setup,

@@ -38,16 +38,11 @@ export function applied(content: object, differences: readonly Operation[]): unk
 }
 
 /**
- * The history with one more step, joined to the last one when it belongs to the same gesture. What was undone is gone.
+ * The history with one more step. What was undone is gone. `goesOn`: the step takes the place of the last one, for it
+ * leads from where their gesture began.
  */
-export function withStep(history: History, step: Step, before: object, after: object): History {
-  const last = history.done.at(-1)
-  const joins = last && step.gesture !== null && last.gesture === step.gesture
-  const atFirst = joins ? applied(before, last.back) : null
-  const done =
-    joins && atFirst !== null
-      ? [...history.done.slice(0, -1), stepBetween(last.label, atFirst as object, after, step.gesture)]
-      : [...history.done, step]
+export function withStep(history: History, step: Step, goesOn = false): History {
+  const done = [...(goesOn ? history.done.slice(0, -1) : history.done), step]
   return { done: done.slice(-MOST_STEPS), undone: [] }
 }
 

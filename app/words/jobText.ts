@@ -62,9 +62,6 @@ const LINES: Record<Exclude<keyof Job, Untold>, (job: Job, names: JobNames) => r
     ['Why so', why || 'not said'],
   ],
   dialForMm: (job, names) => [['The dial is for', placeOf(job, job.dialForMm, names)]],
-  lookAtMm: (job, names) => [
-    ['Place looked at', job.lookAtMm === null ? 'the one that the dial is for' : placeOf(job, job.lookAtMm, names)],
-  ],
   progression: (job, { name }) => [
     ['Stones, in their order', job.progression.map((id) => name(id)).join(', ') || 'none chosen'],
   ],

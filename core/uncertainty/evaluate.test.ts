@@ -9,16 +9,16 @@ import type { Setup } from '../geometry/setup/setup'
 import { armsRig, bellyBlade, postRig, sampleSetup, tableRig } from '../geometry/setup/sampleSetup.fixture'
 
 const edgePoints = evenEdgePoints(bellyBlade.edge, 400)
-const at = (setup: Setup, heightMm: number, lookAtMm: number | null = null, heightB = heightMm): Evaluation =>
+const at = (setup: Setup, heightMm: number, placeMm: number | null = null, heightB = heightMm): Evaluation =>
   evaluate(
     setup,
     {
       dialled: { A: settingOfHeight(setup.rig, heightMm), B: settingOfHeight(setup.rig, heightB), linked: true },
       dialForMm: null,
-      lookAtMm,
       ...wellHeld,
     },
     edgePoints,
+    placeMm,
   )
 /** Only how far out the blade stands is in uncertainty. */
 const wellHeld = {

@@ -2,7 +2,7 @@ import { contactAt, contactsAlong, type Contact } from '../geometry/contact/cont
 import { lowestAngleOverJawsDeg, topsOf } from '../geometry/hold/jawClearance'
 import type { Refusal } from '../schema/refusal'
 import { bladeHeightMm, edgePointOverJaws } from '../geometry/clamping/bladeHeight'
-import { SIDES, type Side } from '../records/common/side'
+import { perSide, type Side } from '../records/common/side'
 import { edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
 import { uncertaintyBudget, includedUncertaintyDeg, totalUncertaintyDeg, type UncertaintyShare } from './budget'
 import type { KnownHold } from '../records/job/knownHold'
@@ -21,7 +21,7 @@ export interface SideSet {
   readonly uncertaintyDeg: number
   /** What each measure adds to it, the largest first. */
   readonly budget: readonly UncertaintyShare[]
-  /** Along the edge, one for each edgePoint. */
+  /** Along the edge, one for each edge point. */
   readonly along: readonly (Contact | Refusal)[]
   readonly lowestDeg: number
   readonly highestDeg: number
@@ -40,53 +40,74 @@ export interface Evaluation {
   readonly includedUncertaintyDeg: number | null
 }
 
-/** A job looked at where its dial is for. */
-export const atDialFor = <T extends Pick<Job, 'lookAtMm'>>(job: T): T =>
-  job.lookAtMm === null ? job : { ...job, lookAtMm: null }
+/** What the rig gives along the edge on one side, whatever place of it is looked at. */
+interface SideAlong {
+  readonly ok: true
+  readonly pivotHeightMm: number
+  readonly over: ReturnType<typeof rodPosesAt>
+  readonly along: readonly (Contact | Refusal)[]
+}
+
+/** The contacts along an edge on both sides: they stay as they are while another place of it is looked at. */
+export type AlongEdge = Readonly<Record<Side, SideAlong | Refusal>> & { readonly edgePoints: readonly EdgePoint[] }
 
 /**
- * Everything the rig's geometry gives for a job, at the place looked at and along the edge. `edgePoints`: the blade's
- * edge from heel to tip, even in arc length (they depend on the blade alone and can be kept between calls).
+ * What the rig's geometry gives along the edge, on both sides. `edgePoints`: the blade's edge from heel to tip, even in
+ * arc length (they depend on the blade alone and can be kept between calls).
  */
-export function evaluate(
+export function alongEdge(
   setup: Setup,
-  job: Pick<Job, 'dialled' | 'dialForMm' | 'lookAtMm'> & KnownHold,
+  { dialled }: Pick<Job, 'dialled'>,
   edgePoints: readonly EdgePoint[],
-): Evaluation {
-  const placeMm = job.lookAtMm ?? job.dialForMm
+): AlongEdge {
+  const on = (side: Side): SideAlong | Refusal => {
+    const height = heightOfSetting(setup.rig, dialled[side])
+    if (!height.ok) return height
+    const over = rodPosesAt(setup, side, height.heightMm)
+    return { ok: true, pivotHeightMm: height.heightMm, over, along: contactsAlong(edgePoints, setup.hold, over) }
+  }
+  return { ...perSide(on), edgePoints }
+}
+
+/** Everything the rig's geometry gives for a job, at one place: its arc length from the heel; null: over the jaws. */
+export function evaluateAt(setup: Setup, job: KnownHold, edge: AlongEdge, placeMm: number | null): Evaluation {
   const edgePoint =
     placeMm === null
-      ? edgePointOverJaws(setup.blade.edge, edgePoints, setup.hold)
+      ? edgePointOverJaws(setup.blade.edge, edge.edgePoints, setup.hold)
       : edgePointAt(setup.blade.edge, placeMm)
-  const [a, b] = SIDES.map((side) => sideSet(setup, job, side, edgePoint, edgePoints)) as [
-    SideSet | Refusal,
-    SideSet | Refusal,
-  ]
-  const counted = setup.blade.bevels === 'A' ? [a] : [a, b]
+  const sides = perSide((side) => sideSet(setup, job, side, edgePoint, edge[side]))
+  const counted = setup.blade.bevels === 'A' ? [sides.A] : [sides.A, sides.B]
   const known = counted.filter((side): side is SideSet => side.ok)
+  const [first, second] = known
   const complete = known.length === counted.length
   return {
     edgePoint,
     bladeHeightMm: bladeHeightMm(edgePoint, setup.hold),
-    sides: { A: a, B: b },
+    sides,
     includedDeg: complete ? known.reduce((sum, side) => sum + side.contact.edgeAngleDeg, 0) : null,
-    includedUncertaintyDeg: complete ? includedUncertaintyDeg(known[0]!.budget, known[1]?.budget ?? []) : null,
+    includedUncertaintyDeg: complete && first ? includedUncertaintyDeg(first.budget, second?.budget ?? []) : null,
   }
 }
 
+/** The same with what is along the edge; where no place is given, at the place that the dial is for. */
+export const evaluate = (
+  setup: Setup,
+  job: Pick<Job, 'dialled' | 'dialForMm'> & KnownHold,
+  edgePoints: readonly EdgePoint[],
+  placeMm = job.dialForMm,
+): Evaluation => evaluateAt(setup, job, alongEdge(setup, job, edgePoints), placeMm)
+
 function sideSet(
   setup: Setup,
-  job: Pick<Job, 'dialled'> & KnownHold,
+  job: KnownHold,
   side: Side,
   edgePoint: EdgePoint,
-  edgePoints: readonly EdgePoint[],
+  edge: SideAlong | Refusal,
 ): SideSet | Refusal {
-  const height = heightOfSetting(setup.rig, job.dialled[side])
-  if (!height.ok) return height
-  const over = rodPosesAt(setup, side, height.heightMm)
+  if (!edge.ok) return edge
+  const { pivotHeightMm, over, along } = edge
   const contact = contactAt(edgePoint, setup.hold, over(edgePoint))
   if (!contact.ok) return contact
-  const along = contactsAlong(edgePoints, setup.hold, over)
   let [lowestDeg, highestDeg] = [contact.edgeAngleDeg, contact.edgeAngleDeg]
   for (const at of along) {
     if (!at.ok) continue
@@ -94,10 +115,10 @@ function sideSet(
     highestDeg = Math.max(highestDeg, at.edgeAngleDeg)
   }
   const { jaws } = setup.rig
-  const budget = uncertaintyBudget(setup, job, side, height.heightMm, edgePoint)
+  const budget = uncertaintyBudget(setup, job, side, pivotHeightMm, edgePoint)
   return {
     ok: true,
-    pivotHeightMm: height.heightMm,
+    pivotHeightMm,
     contact,
     uncertaintyDeg: totalUncertaintyDeg(budget),
     budget,

@@ -23,7 +23,7 @@ const hold = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
   centreOffsetMm: 0,
   tiltDeg: 0,
 })
-const common = { notes: '', bladeHeightToleranceMm: 0.5, lookAtMm: null }
+const common = { notes: '', bladeHeightToleranceMm: 0.5 }
 
 /** Jobs on the bench: one just begun, some set, one already proved. */
 export const demoJobs: DemoJob[] = [

@@ -4,7 +4,7 @@ import { gaugeUseOf, job } from '../../core/records/job/job'
 import { RECORD_KINDS, RECORDS, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
 import { ANGLE_ALONE, type Proof, type Reading } from '../../core/log/entry'
 import { evenEdgePoints } from '../../core/math/curve/edgePoints'
-import { atDialFor, evaluate } from '../../core/uncertainty/evaluate'
+import { evaluate } from '../../core/uncertainty/evaluate'
 import type { Setup } from '../../core/geometry/setup/setup'
 import { sampleEntryId, sampleId } from '../../core/records/kept/samples'
 import { wearEntry } from '../../core/log/wearLog'
@@ -66,7 +66,7 @@ async function layOut(db: Database): Promise<void> {
 /** What was found where the dial is for, as the job has it dialled; a bevel cut through to the apex. */
 function asSet(entry: Reading | Proof, of: Kept<'jobs'>, setup: Setup): Reading | Proof {
   const { side } = entry
-  const { sides, edgePoint } = evaluate(setup, atDialFor(of), evenEdgePoints(setup.blade.edge, EDGE_POINTS))
+  const { sides, edgePoint } = evaluate(setup, of, evenEdgePoints(setup.blade.edge, EDGE_POINTS))
   const set = sides[side]
   if (!set.ok) return entry
   const placeMm = edgePoint.fromHeelMm

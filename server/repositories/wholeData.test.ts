@@ -88,7 +88,6 @@ const FULL: { [K in RecordKind]: ContentOf<K> } = {
     dialled: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '4' }, linked: false },
     wanted: { deg: { A: 20, B: 21 }, linked: false, why: 'General use.' },
     dialForMm: 55,
-    lookAtMm: 30,
     progression: [ID.stones],
     setAside: [],
     positions: {

@@ -94,7 +94,6 @@ describe('a data folder of an earlier version', () => {
         hold: file.setups![0]!.held,
         dialled: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '3' }, linked: true },
         wanted: { deg: { A: 20, B: 20 }, why: 'General use.' },
-        lookAtMm: 30,
       })
       const { entries } = await listLog(db, 0)
       expect(entries.filter((entry) => entry.kind === 'proof').map((entry) => entry.deg)).toEqual([20.2, 20.6])

@@ -37,7 +37,6 @@ describe('an edge of 400 edgePoints', () => {
       {
         dialled,
         dialForMm: null,
-        lookAtMm: null,
         bladeHeightToleranceMm: 0.5,
         holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
       },

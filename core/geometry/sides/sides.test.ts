@@ -121,7 +121,7 @@ describe('finding the centring error', () => {
     }
     const e = evaluate(
       off,
-      { dialled: { A: dial(57), B: dial(59), linked: false }, dialForMm: null, lookAtMm: 40, ...known },
+      { dialled: { A: dial(57), B: dial(59), linked: false }, dialForMm: 40, ...known },
       edgePoints,
     )
     const [a, b] = [e.sides.A, e.sides.B]

@@ -26,7 +26,7 @@ function stepOf(
   const setup = { ...heldSetup, ...change }
   const deg = more.deg ?? WANTED
   const edgePoints = evenEdgePoints(setup.blade.edge, 60)
-  const place = { dialForMm: null, lookAtMm: null }
+  const place = { dialForMm: null }
   const begin = {
     A: settingOfHeight(setup.rig, more.heightMm ?? 60),
     B: settingOfHeight(setup.rig, more.heightMm ?? 60),

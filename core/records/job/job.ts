@@ -48,8 +48,6 @@ export const job = z.object({
   /** How well the blade height is known: half-width. */
   bladeHeightToleranceMm: mm({ least: 0.01, most: 10 }).default(0.5),
   holdTolerance: holdTolerance.prefault({}),
-  /** The place of the edge looked at, arc length from the heel; null: the one that the dial is for. */
-  lookAtMm: placeMm,
   gaugeZero: gaugeZero.default('centre-plane'),
   gaugeAxes: gaugeAxes.default('one'),
   /** The cards that a change of rig or blade took the place of: they come back with the two. Newest last. */

@@ -43,7 +43,7 @@ const movesBlade = computed(
 )
 const place = computed(() => placeText(job.content.value.dialForMm, job.rig.value.kind, preferences.unit))
 /** The place looked at, where that is not the one that the dial is for. */
-const elsewhere = computed(() => job.content.value.lookAtMm)
+const elsewhere = computed(() => job.lookAtMm.value)
 const oneBevelBack = computed(() => job.blade.value.bevels === 'A' && job.side.value === 'B')
 const uncertainty = computed(() => (job.up.value.ok ? job.up.value.uncertaintyDeg : 0.3))
 function noteIt() {

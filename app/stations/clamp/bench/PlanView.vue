@@ -32,15 +32,14 @@ watch(bladeDrag.dragging, (is) => (grabbed.value = is))
 
 const BLADE_STEP_MM = 0.5
 /** Looks at the place of the edge nearest to the pointer. */
-function lookAtPointer(pointer: { x: number; y: number }, gesture: string): boolean {
+function lookAtPointer(pointer: { x: number; y: number }): boolean {
   if (!viewport.value || !job.drawn.value || !sheet.value) return false
   const corner = sheet.value.getBoundingClientRect()
   const point = toDrawing([pointer.x - corner.left, pointer.y - corner.top], viewport.value)
-  return (
-    actions.lookAt(nearestEdgePoint(point, job.drawn.value.setup, job.edgePoints.value).fromHeelMm, gesture) === null
-  )
+  actions.lookAt(nearestEdgePoint(point, job.drawn.value.setup, job.edgePoints.value).fromHeelMm)
+  return true
 }
-const edgeDrag = useDrag({ move: (_dx, _dy, gesture, pointer) => lookAtPointer(pointer, gesture) })
+const edgeDrag = useDrag({ move: (_dx, _dy, _gesture, pointer) => lookAtPointer(pointer) })
 watch(edgeDrag.dragging, (is) => (grabbed.value = is))
 const { slider, keydown } = usePlaceSlider()
 </script>
@@ -48,7 +47,7 @@ const { slider, keydown } = usePlaceSlider()
 <template>
   <figure class="relative flex min-h-0 min-w-0 flex-col">
     <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted">
-      <b class="text-default">Plan</b>, from above<template v-if="job.content.value.lookAtMm !== null">
+      <b class="text-default">Plan</b>, from above<template v-if="job.lookAtMm.value !== null">
         · looking {{ text(job.evaluation.value.edgePoint.fromHeelMm) }} from the heel</template
       >
     </figcaption>
@@ -81,7 +80,7 @@ const { slider, keydown } = usePlaceSlider()
         <DimensionLine
           :dimension="view.bladeHeight"
           :text="text(job.drawn.value!.evaluation.bladeHeightMm)"
-          :focus="job.content.value.lookAtMm === null ? 'blade-height' : undefined"
+          :focus="job.lookAtMm.value === null ? 'blade-height' : undefined"
           :label-shift="[48, 0]"
         />
         <DimensionLine

@@ -74,7 +74,7 @@ const turnOf = (direction: readonly [number, number]) => (Math.atan2(direction[1
           v-if="view.bladeHeight"
           :dimension="view.bladeHeight"
           :text="text(job.drawn.value!.evaluation.bladeHeightMm)"
-          :focus="job.content.value.lookAtMm === null ? 'blade-height' : undefined"
+          :focus="job.lookAtMm.value === null ? 'blade-height' : undefined"
         />
         <DimensionLine :dimension="view.pivotHeight" :text="text(set.pivotHeightMm)" focus="pivot-height" />
         <line v-bind="lineOf([view.arcMiddle, view.arcLabel])" class="leader" />
