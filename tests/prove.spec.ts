@@ -99,10 +99,10 @@ test('what proofs say of the rig is taken over as its new measures, the set angl
   // The ± that goes with them is the one that was promised; and all of it can be put back, later as well as now.
   await expect(ledger(page, 'set', 'A')).toContainText(then)
   await page.reload()
-  await expect(page.getByTestId('mended')).toContainText('last mended by proofs')
+  await expect(page.getByTestId('calibrated')).toContainText('last calibrated by proofs')
   await page.getByRole('button', { name: 'Put them back as they were' }).click()
   await expect(page.getByTestId('counted').getByRole('listitem')).toHaveCount(2)
-  await expect(page.getByTestId('mended')).toHaveCount(0)
+  await expect(page.getByTestId('calibrated')).toHaveCount(0)
   await expect(ledger(page, 'set', 'A')).toContainText('20.2')
 })
 

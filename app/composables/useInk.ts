@@ -138,7 +138,7 @@ function ink(job: JobView) {
   }
   /** Looks at this blade from other jobs, newest first, that were not taken over yet. */
   const earlier = computed(() =>
-    (practising.value ? [] : ofKind(log.entries, 'ink-look'))
+    (practising.value ? [] : log.ofKind('ink-look'))
       .filter(({ bladeId, jobId }) => bladeId === job.content.value.bladeId && jobId !== job.id)
       .filter((then) => !looks.value.some(({ at, side }) => at === then.at && side === then.side))
       .toReversed(),

@@ -39,7 +39,7 @@ function chosenOf(of: ReadFor): ChosenInstrument {
     collections.instruments.filter((one) => one.archivedAt === null && isGoniometer(one.kind) === (of === 'proof')),
   )
   const usual = computed(() => {
-    const last = log.entries.findLast((entry) => entry.kind === of && (of === 'reading' || entry.instrumentId !== null))
+    const last = log.ofKind(of).findLast((entry) => of === 'reading' || entry.instrumentId !== null)
     return last ? last.instrumentId : there.value.length === 1 ? there.value[0]!.id : null
   })
   const instrument = computed(() => {

@@ -1,6 +1,5 @@
 import { computed } from 'vue'
 import { provedOnRig, type ProvedOnRig } from '#core/observe/calibration/provedOnRig'
-import { ofKind } from '#core/log/activeEntries'
 import type { UnknownId } from '#core/records/rig/fitted'
 import { onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
@@ -20,7 +19,7 @@ function rigProofs(job: JobView) {
   const stones = computed(() => collections.stones.map((one) => onRig(rig.value, one)))
   const jobOf = (jobId: string | null) => collections.jobs.find(({ id }) => id === jobId)
   const proofs = computed(() =>
-    ofKind(log.entries, 'proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
+    log.ofKind('proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
   )
   /** Those that count and those that do not; `moving`: what of the rig may be off by as much each time. */
   const counting = (

@@ -36,7 +36,7 @@ const made = computed(() => {
   const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
   return { setup, evaluation: evaluate(setup, props.job, evenEdgePoints(blade.edge, EDGE_POINTS)) }
 })
-const entries = computed(() => log.entries.filter((entry) => entry.jobId === props.job.id))
+const entries = computed(() => log.ofJob(props.job.id))
 const parts = computed(() => {
   const setup = made.value?.setup
   return setup

@@ -115,7 +115,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   })
 
   // What happened on it.
-  const entries = computed(() => log.entries.filter((entry) => entry.jobId === session.id))
+  const entries = computed(() => log.ofJob(session.id))
   /** Those of the blade that is held. */
   const entriesOfBlade = computed(() => onBlade(entries.value, content.value.bladeId))
   const read = computed(() => perSide((of) => meanReading(ofKind(entriesOfBlade.value, 'reading'), of)))

@@ -9,8 +9,8 @@ import { dialFigures } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
 /**
- * The way through the job: which stations are settled, which is next, which are open; told by shape. Beside it, how sure
- * it all is.
+ * The way through the job: which stations are settled, which is next, which are open; told by shape. Beside it, how
+ * sure it all is.
  */
 const job = useJob()
 const { actions } = job

@@ -4,7 +4,9 @@ import type { Vec2 } from '#core/math/vector/vec2'
 import type { ShownPhotograph } from './usePhotograph'
 import type { MarkGroup } from './PhotoMarks.vue'
 
-/** The pane of a photograph: one that is dropped or pasted is taken as one that was chosen. The slot shows while empty. */
+/**
+ * The pane of a photograph: one that is dropped or pasted is taken as one that was chosen. The slot shows while empty.
+ */
 defineProps<{ photo: ShownPhotograph | null; groups: readonly MarkGroup[] }>()
 const zoom = defineModel<{ times: number; x: number; y: number }>('zoom', { required: true })
 const emit = defineEmits<{

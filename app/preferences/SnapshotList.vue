@@ -7,7 +7,9 @@ import { ask } from '~/saving/api'
 import { useReloadAll } from '~/job/reloadAll'
 import { momentText } from '~/words/momentText'
 
-/** Snapshots that were kept by themselves: looked into, then brought back as a merge or in whole, which can be undone. */
+/**
+ * Snapshots that were kept by themselves: looked into, then brought back as a merge or in whole, which can be undone.
+ */
 const words = useWords()
 const reloadAll = useReloadAll()
 const there = ref<ListedSnapshot[]>([])

@@ -16,16 +16,15 @@ watch(
   (count) => count === 0 && (open.value = false),
 )
 /** What was typed over, by entry and field. */
-const typed = reactive<Record<string, Record<string, string>>>({})
+const typed = ref<Readonly<Record<string, Record<string, string>>>>({})
 const shown = computed(() =>
   log.refused.map((one) => ({ one, id: one.stored.id, fields: wrongFields(one.stored, one.problems) })),
 )
-const type = (id: string, field: string, text: string) => (typed[id] = { ...typed[id], [field]: text })
+const type = (id: string, field: string, text: string) =>
+  (typed.value = { ...typed.value, [id]: { ...typed.value[id], [field]: text } })
 
 async function save({ stored }: RefusedEntry) {
-  const mended = mendedEntry(stored, typed[stored.id] ?? {})
-  delete typed[stored.id]
-  await log.sendAgain(mended)
+  await log.sendAgain(mendedEntry(stored, typed.value[stored.id] ?? {}))
 }
 function saveFile() {
   const content = JSON.stringify(log.refused, null, 2)

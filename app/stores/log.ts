@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { shallowRef, type ShallowRef } from 'vue'
 import { z } from 'zod'
 import { listedLog, type ListedLog } from '#core/exchange/api/lists'
-import { logEntry, type LogEntry } from '#core/log/entry'
-import { activeEntries } from '#core/log/activeEntries'
+import { logEntry, type EntryKind, type EntryOf, type LogEntry } from '#core/log/entry'
+import { jobList, kindList, logBook } from '#core/log/logBook'
 import { takenEntries, type UnreadableEntry } from '#core/log/stored'
 import { ask } from '~/saving/api'
 import { outbox, type OutboxState, type RefusedEntry } from '~/saving/outbox'
@@ -16,7 +16,9 @@ const OVERLAP = 50
  * changed.
  */
 export const useLog = defineStore('log', () => {
-  const known = shallowRef<ReadonlyMap<string, LogEntry>>(new Map())
+  let book = logBook()
+  /** One for each list that was asked for: counts how often it has changed. */
+  const changes = new Map<string, ShallowRef<number>>()
   const unreadable = shallowRef<UnreadableEntry[]>([])
   const state = shallowRef<OutboxState>({ is: 'sent' })
   /** What the server would not take: it stays here until it is mended and sent again, or thrown away. */
@@ -37,7 +39,17 @@ export const useLog = defineStore('log', () => {
   })
 
   function add(entries: readonly LogEntry[]) {
-    known.value = new Map([...known.value, ...entries.map((entry) => [entry.id, entry] as const)])
+    for (const name of book.add(entries)) changesOf(name).value++
+  }
+  function changesOf(name: string): ShallowRef<number> {
+    const known = changes.get(name) ?? shallowRef(0)
+    changes.set(name, known)
+    return known
+  }
+  /** What holds in a list, oldest first: reading it follows its changes. */
+  function list(name: string): readonly LogEntry[] {
+    void changesOf(name).value
+    return book.list(name)
   }
 
   /** Takes what is of no job, then what came in since, of whatever job; and sends on what was left here. */
@@ -69,7 +81,8 @@ export const useLog = defineStore('log', () => {
   function loadAnew() {
     upTo = Infinity
     begun = false
-    known.value = new Map()
+    book = logBook()
+    for (const count of changes.values()) count.value++
     unreadable.value = []
     return load()
   }
@@ -81,11 +94,13 @@ export const useLog = defineStore('log', () => {
     void out.add(entries)
   }
 
-  /** What holds: not struck out. Oldest first. */
-  const entries = computed(() => activeEntries([...known.value.values()]))
+  /** The active entries of a job, and those of a kind; oldest first. */
+  const ofJob = (jobId: string): readonly LogEntry[] => list(jobList(jobId))
+  const ofKind = <K extends EntryKind>(kind: K) => list(kindList(kind)) as readonly EntryOf<K>[]
   const { sendAgain, discard } = out
   return {
-    entries,
+    ofJob,
+    ofKind,
     unreadable,
     state,
     refused,

@@ -1,24 +1,30 @@
 import type { EntryKind, EntryOf, LogEntry } from './entry'
 
+/** In the order of the log: by time, then by id. */
+export const byTime = (a: LogEntry, b: LogEntry): number => a.at.localeCompare(b.at) || a.id.localeCompare(b.id)
+
+/** By the id of an entry, the ids of those that retract it. */
+export type Retractions = ReadonlyMap<string, readonly string[]>
+
 /**
- * The entries that hold: not retracted, or brought back since. An entry is retracted while a retraction at it holds; to
- * bring it back, that retraction is retracted. Oldest first, by time and then by id.
+ * Whether an entry holds: not retracted, or brought back since. It is retracted while a retraction of it holds; to
+ * bring it back, that retraction is retracted.
  */
+export const isActive = (id: string, retractions: Retractions, above: readonly string[] = []): boolean =>
+  !(retractions.get(id) ?? []).some(
+    (retraction) => !above.includes(retraction) && isActive(retraction, retractions, [...above, id]),
+  )
+
+/** The entries of a log that hold, oldest first, without the retractions themselves. */
 export function activeEntries(log: readonly LogEntry[]): LogEntry[] {
-  const retractionsOf = new Map<string, string[]>()
+  const retractions = new Map<string, string[]>()
   for (const entry of log) {
     if (entry.kind !== 'retraction') continue
-    const others = retractionsOf.get(entry.entryId)
+    const others = retractions.get(entry.entryId)
     if (others) others.push(entry.id)
-    else retractionsOf.set(entry.entryId, [entry.id])
+    else retractions.set(entry.entryId, [entry.id])
   }
-  const holds = (id: string, above: readonly string[] = []): boolean =>
-    !(retractionsOf.get(id) ?? []).some(
-      (retraction) => !above.includes(retraction) && holds(retraction, [...above, id]),
-    )
-  return log
-    .filter((entry) => entry.kind !== 'retraction' && holds(entry.id))
-    .sort((a, b) => a.at.localeCompare(b.at) || a.id.localeCompare(b.id))
+  return log.filter((entry) => entry.kind !== 'retraction' && isActive(entry.id, retractions)).sort(byTime)
 }
 
 /** Those of one kind. */

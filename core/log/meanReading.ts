@@ -100,8 +100,8 @@ export const together = (means: readonly MeanReading[]): MeanReading | null =>
   means.length === 0 ? null : mean(means.flatMap(({ of }) => of))
 
 /**
- * The mean weighted by how well each is known, less sure by the Birge ratio where they scatter more than their uncertainties
- * allow. Source: docs/geometry.md, "What several readings come to".
+ * The mean weighted by how well each is known, less sure by the Birge ratio where they scatter more than their
+ * uncertainties allow. Source: docs/geometry.md, "What several readings come to".
  */
 function mean(of: readonly (Reading | Proof)[]): MeanReading {
   const weights = of.map((one) => 1 / one.uncertaintyDeg ** 2)

@@ -15,8 +15,7 @@ import type { Placement, PlacementRange } from './holdSpace'
 import { searchPlacement, type PlacementFound } from './searchPlacement'
 import { whyNone, type NoHold } from './whyNone'
 
-const PLACEMENT_AIMS = ['even', 'least-steel'] as const
-export type PlacementAim = (typeof PLACEMENT_AIMS)[number]
+export type PlacementAim = 'even' | 'least-steel'
 
 export interface FindPlacement {
   readonly setup: Setup

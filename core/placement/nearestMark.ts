@@ -24,8 +24,8 @@ export interface AtMark {
 }
 
 /**
- * The mark of the rig nearest to a placement's pivot height, and what it gives along `edgePoints`; null where the rig has
- * no such mark.
+ * The mark of the rig nearest to a placement's pivot height, and what it gives along `edgePoints`; null where the rig
+ * has no such mark.
  */
 export function atNearestMark(
   setup: Setup,

@@ -9,8 +9,8 @@ export interface UncertaintyShare extends UncertainMeasure {
   /** Sensitivity: degrees of edge angle for a millimetre or a degree more of this measure, with its sign. */
   readonly perUnitDeg: number
   /**
-   * What this measure's tolerance adds to the uncertainty of the edge angle, degrees: what it does alone; where others hang
-   * together with it, as much less or more as they do.
+   * What this measure's tolerance adds to the uncertainty of the edge angle, degrees: what it does alone; where others
+   * hang together with it, as much less or more as they do.
    */
   readonly shareDeg: number
 }
@@ -66,13 +66,15 @@ function inQuadrature(all: readonly (UncertainMeasure & Pick<Moves, 'byDeg'>)[])
   )
 }
 
-/** The uncertainty of the edge angle, half-width in degrees: the shares added in quadrature, with what hangs together. */
+/**
+ * The uncertainty of the edge angle, half-width in degrees: the shares added in quadrature, with what hangs together.
+ */
 export const totalUncertaintyDeg = (budget: readonly UncertaintyShare[]): number =>
   inQuadrature(budget.map((share) => ({ ...share, byDeg: share.perUnitDeg * share.tolerance })))
 
 /**
- * The uncertainty of the included angle: what both sides share counts once, with its sign, so a centring error cancels and a
- * pivot height adds up; what is anew on each side (the pivot's play) counts twice on its own; then in quadrature.
+ * The uncertainty of the included angle: what both sides share counts once, with its sign, so a centring error cancels
+ * and a pivot height adds up; what is anew on each side (the pivot's play) counts twice on its own; then in quadrature.
  * Source: docs/geometry.md, "How sure is it".
  */
 export function includedUncertaintyDeg(a: readonly UncertaintyShare[], b: readonly UncertaintyShare[]): number {

@@ -12,8 +12,8 @@ import { storedThingOf } from './recordRepository'
 const ROWS = 50
 
 /**
- * All that is kept as the text of a backup (core/exchange/backup/backup), piece by piece. What names another thing comes before
- * it, so that what is made meanwhile never names something that is missing from it.
+ * All that is kept as the text of a backup (core/exchange/backup/backup), piece by piece. What names another thing
+ * comes before it, so that what is made meanwhile never names something that is missing from it.
  */
 export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<string> {
   const preferences = await readPreferences(db)

@@ -4,7 +4,9 @@ import type { Vec2 } from '#core/math/vector/vec2'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
-/** What was found along an edge, from heel to tip, over a scale: the slot draws with `at`, from mm and value to pixels. */
+/**
+ * What was found along an edge, from heel to tip, over a scale: the slot draws with `at`, from mm and value to pixels.
+ */
 const props = defineProps<{
   edgeMm: number
   reach: readonly [least: number, most: number]

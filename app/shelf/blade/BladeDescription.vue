@@ -178,7 +178,7 @@ const steps = computed(() =>
         <BladeSheetView
           v-else-if="read.outline && edgePoints.length > 0"
           :outline="read.outline"
-          :edgePoints="edgePoints"
+          :edge-points="edgePoints"
           :zones="zones"
           :uses="draft.source === 'shape' && step === 0 ? uses : []"
           :measure-mm="blade.measureMm"

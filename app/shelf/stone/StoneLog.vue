@@ -25,7 +25,7 @@ const collections = useCollections()
 const log = useLog()
 const preferences = usePreferences()
 const words = useWords()
-const lines = computed(() => wearLogOf(log.entries, props.stone.id))
+const lines = computed(() => wearLogOf(log.ofKind('stone-wear'), props.stone.id))
 const condition = computed(() => stoneCondition(props.stone, lines.value))
 
 const DUE: Record<StoneCondition['due'], string> = {

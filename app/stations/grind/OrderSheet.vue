@@ -37,7 +37,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
             :model-value="chosen.includes(stone.id)"
             size="lg"
             :label="stone.name"
-            :description="`${stoneGrainText(stone)}${stoneCondition(stone, wearLogOf(log.entries, stone.id)).due === 'flatten' ? ' · flatten it first' : ''}`"
+            :description="`${stoneGrainText(stone)}${stoneCondition(stone, wearLogOf(log.ofKind('stone-wear'), stone.id)).due === 'flatten' ? ' · flatten it first' : ''}`"
             @update:model-value="toggle(stone, $event === true)"
           />
         </li>

@@ -8,7 +8,8 @@ import { usePreferences } from '~/stores/preferences'
 import { toleranceText } from '~/words/toleranceText'
 
 /**
- * How sure the set angle is: what adds to its uncertainty, which measure to take again first, and the samples that check it.
+ * How sure the set angle is: what adds to its uncertainty, which measure to take again first, and the samples that
+ * check it.
  */
 const job = useJob()
 const preferences = usePreferences()

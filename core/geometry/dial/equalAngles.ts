@@ -4,7 +4,9 @@ import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { Setup } from '../setup/setup'
 import { pivotHeightFor } from './pivotHeightFor'
 
-/** All pairs of blade height and pivot height that give one edge angle at a edgePoint: a line in the plane of the two. */
+/**
+ * All pairs of blade height and pivot height that give one edge angle at a edgePoint: a line in the plane of the two.
+ */
 export interface EqualAngleLine {
   readonly edgeAngleDeg: number
   readonly points: readonly { readonly bladeHeightMm: number; readonly pivotHeightMm: number }[]

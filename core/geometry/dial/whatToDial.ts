@@ -24,9 +24,9 @@ export interface DialAdvice {
 }
 
 /**
- * What to dial for a wanted edge angle at a edgePoint, and what remains for want of a finer mark. Refused when no setting
- * of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot height
- * needed. Source: docs/geometry.md, "Solving for a wanted angle".
+ * What to dial for a wanted edge angle at a edgePoint, and what remains for want of a finer mark. Refused when no
+ * setting of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot
+ * height needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function whatToDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   const fixed = dialOf(setup.rig.height).fixed(setup.rig.height)

@@ -2,8 +2,8 @@ import { degrees } from '../units/angle'
 import type { EdgePoint } from './edgePoints'
 
 /**
- * How much the heading turns from one edgePoint to the next, degrees; to the left (out of a hollow) is positive, a belly
- * turns negative.
+ * How much the heading turns from one edgePoint to the next, degrees; to the left (out of a hollow) is positive, a
+ * belly turns negative.
  */
 export function turningDeg(edgePoints: readonly EdgePoint[]): number[] {
   return edgePoints.slice(1).map((edgePoint, i) => {

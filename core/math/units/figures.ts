@@ -1,6 +1,7 @@
 /**
- * How many decimals a figure may be shown with, given its uncertainty (half-width, same unit): the last digit shown
- * is never finer than the decade of the uncertainty. An uncertainty of 0.3 backs one decimal, 0.04 two, 2 none; at most `most`.
+ * How many decimals a figure may be shown with, given its uncertainty (half-width, same unit): the last digit shown is
+ * never finer than the decade of the uncertainty. An uncertainty of 0.3 backs one decimal, 0.04 two, 2 none; at most
+ * `most`.
  */
 export function decimalsBackedBy(uncertainty: number, most = 2): number {
   if (!(uncertainty > 0)) return most

@@ -30,8 +30,8 @@ const LEAST_SCALE_PX = 20
 
 /**
  * The width of a bevel in a close-up taken square to its face: the mean distance of the shoulder's marks from the line
- * of the edge, by the scale in the picture; uncertainty from the marks' own, and from their scatter (Student's factor) where
- * there are several. Source: docs/bevel-check.md, "On a photograph".
+ * of the edge, by the scale in the picture; uncertainty from the marks' own, and from their scatter (Student's factor)
+ * where there are several. Source: docs/bevel-check.md, "On a photograph".
  */
 export function pictureWidth({ scale, scaleMm, edge, shoulder }: MarkedBevel): PictureWidth {
   const across = scale.length === 2 ? subtract(scale[1]!, scale[0]!) : [0, 0]

@@ -71,8 +71,8 @@ export function calibratedRig(
 }
 
 /**
- * A rig with its own measures as they were before proofs calibrated it; what else was written of it since stays. `before`:
- * the rig at the revision that was calibrated.
+ * A rig with its own measures as they were before proofs calibrated it; what else was written of it since stays.
+ * `before`: the rig at the revision that was calibrated.
  */
 export const asBefore = (rig: Rig, before: Rig): Rig => {
   const { height, pivot, pivotB, centring, tolerance, calibratedBy, fitted } = before

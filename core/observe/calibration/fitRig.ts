@@ -64,8 +64,8 @@ const STEP = 0.01
 
 /**
  * The errors of a rig's measures that explain the angles proved on it: weighted least squares with the tolerances as
- * priors and Hampel’s loss against a wild proof, their uncertainties from the Jacobian. With nothing proved the tolerances
- * come back. Source: docs/calibration.md, "The fit".
+ * priors and Hampel’s loss against a wild proof, their uncertainties from the Jacobian. With nothing proved the
+ * tolerances come back. Source: docs/calibration.md, "The fit".
  */
 export function fitRig(
   proofs: readonly ProvedAngle[],

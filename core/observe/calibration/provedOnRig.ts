@@ -59,8 +59,8 @@ export interface Lookup {
 }
 
 /**
- * The proofs of a rig, those that tell something of its measures and the others with the reason. Each is as uncertain as
- * its reading and all that differs from hold to hold; `moving`: what may move is not counted into it. Source:
+ * The proofs of a rig, those that tell something of its measures and the others with the reason. Each is as uncertain
+ * as its reading and all that differs from hold to hold; `moving`: what may move is not counted into it. Source:
  * docs/calibration.md, "What counts".
  */
 export function provedOnRig(proofs: readonly Proof[], moving: readonly UnknownId[], lookup: Lookup): ProvedOnRig {

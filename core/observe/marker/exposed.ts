@@ -12,8 +12,8 @@ export type Span = readonly [from: number, to: number]
 export const ALL_FROM = 0.975
 
 /**
- * Where a face is within a depth of its highest point, as fractions of the face: between two places, or on a hollow face
- * (bend below 0) outside of them. The face's height over the stone's plane is −(fall + bend·x)·x. Fall: the face's
+ * Where a face is within a depth of its highest point, as fractions of the face: between two places, or on a hollow
+ * face (bend below 0) outside of them. The face's height over the stone's plane is −(fall + bend·x)·x. Fall: the face's
  * angle at the shoulder over the set angle, radians; bend: half of what the angle grows to the apex, radians; depth: in
  * widths of the face. Source: docs/ink.md, "What a light pass bares".
  */

@@ -93,8 +93,8 @@ function couldShow(seen: InkPattern, hollow: boolean, from: number, to: number, 
 
 let known: { outcomes: number; rows: readonly Float64Array[] } | null = null
 /**
- * How likely each fraction is observed (in its steps, the last "all"), for each bare fraction from 0 to 1 in FRACTION_STEPS parts.
- * Worked out once.
+ * How likely each fraction is observed (in its steps, the last "all"), for each bare fraction from 0 to 1 in
+ * FRACTION_STEPS parts. Worked out once.
  */
 export function shareTable(): { outcomes: number; rows: readonly Float64Array[] } {
   if (known) return known

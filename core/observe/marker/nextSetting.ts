@@ -37,9 +37,10 @@ interface Known {
 }
 
 /**
- * Which setting leaves the least uncertainty over the faces that matter, expected over all that might be seen there. Faces
- * nobody has looked at yet do not weigh in: any look tells of them. `neededDeg`: the half-width that is good enough.
- * `asked`: the faces that a setting is asked for; the others tell of the hand. Source: docs/ink.md, "The next setting".
+ * Which setting leaves the least uncertainty over the faces that matter, expected over all that might be seen there.
+ * Faces nobody has looked at yet do not weigh in: any look tells of them. `neededDeg`: the half-width that is good
+ * enough. `asked`: the faces that a setting is asked for; the others tell of the hand. Source: docs/ink.md, "The next
+ * setting".
  */
 export function nextSetting(
   faces: readonly LookedAt[],

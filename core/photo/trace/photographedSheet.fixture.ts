@@ -87,20 +87,23 @@ export function photographedSheet(id: ShapeId, scene: Scene, seed = 5): Photogra
   even()
   const { width, height } = SIZE
   const pixels = new Uint8Array(width * height)
-  const looks = [0.17, 0.5, 0.83].flatMap((dx) => [0.17, 0.5, 0.83].map((dy) => [dx, dy] as const))
+  const brightness = (x: number, y: number): number => {
+    const [mx, my] = scale.toMm([x, y])
+    if (mx < 0 || my < 0 || mx >= A4[0] || my >= A4[1]) return TABLE
+    const at = Math.floor(my * PER_MM) * grid.width + Math.floor(mx * PER_MM)
+    if (steel[at]) return bevel?.[at] ? scene.bevel! : scene.blade
+    return handle?.[at] ? scene.handle! : PAPER
+  }
+  const near = [0.17, 0.83]
+  const all = [0.17, 0.5, 0.83]
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      let sum = 0
-      for (const [dx, dy] of looks) {
-        const [mx, my] = scale.toMm([x + dx, y + dy])
-        if (mx < 0 || my < 0 || mx >= A4[0] || my >= A4[1]) {
-          sum += TABLE
-          continue
-        }
-        const at = Math.floor(my * PER_MM) * grid.width + Math.floor(mx * PER_MM)
-        sum += bevel?.[at] && steel[at] ? scene.bevel! : steel[at] ? scene.blade : handle?.[at] ? scene.handle! : PAPER
-      }
-      pixels[y * width + x] = Math.max(0, Math.min(255, sum / 9 - (x / width) * 30 + scene.noise * normal()))
+      // A pixel whose four corners are alike is so all over.
+      const corners = near.flatMap((dy) => near.map((dx) => brightness(x + dx, y + dy)))
+      const mean = corners.every((one) => one === corners[0])
+        ? corners[0]!
+        : all.reduce((sum, dy) => sum + all.reduce((row, dx) => row + brightness(x + dx, y + dy), 0), 0) / 9
+      pixels[y * width + x] = Math.max(0, Math.min(255, mean - (x / width) * 30 + scene.noise * normal()))
     }
   return { picture: { width, height, pixels }, scale, edge, lengthMm: shown * usual.lengthMm, toSheet }
 }

@@ -31,8 +31,9 @@ export const sharpeningsTo = (thereDeg: number, wantedDeg: number): number =>
   Math.max(1, Math.ceil(Math.abs(wantedDeg - thereDeg) / NEARER_DEG - 1e-9))
 
 /**
- * What is advised, of both sides together. `sides`: what is there on each, its half-width of uncertainty, and what is wanted,
- * degrees; `cutMinutes`: what cutting takes, null where it cannot be. Source: docs/ink.md, "Follow, cut, come nearer".
+ * What is advised, of both sides together. `sides`: what is there on each, its half-width of uncertainty, and what is
+ * wanted, degrees; `cutMinutes`: what cutting takes, null where it cannot be. Source: docs/ink.md, "Follow, cut, come
+ * nearer".
  */
 export function decide(
   sides: readonly { readonly thereDeg: number; readonly uncertaintyDeg: number; readonly wantedDeg: number }[],

@@ -6,8 +6,8 @@ import type { Rig } from './rig'
 export type StoneInUse = Stone & { readonly id?: string }
 
 /**
- * A stone as proofs found it to lie on a rig's rod: its face offset is calibrated there, and nowhere else. As it is where
- * they said nothing of it, or where it was measured anew since.
+ * A stone as proofs found it to lie on a rig's rod: its face offset is calibrated there, and nowhere else. As it is
+ * where they said nothing of it, or where it was measured anew since.
  */
 export function onRig<S extends StoneInUse>({ fitted }: Rig, stone: S): S {
   const { faceOffsetMm, faceOffsetEnds: ends, faceOffsetToleranceMm } = stone

@@ -50,7 +50,9 @@ export const rigMeasures = z.object({
   /** How far the pivot gives in its bearing, to each side. */
   pivotPlayMm: mm({ least: 0, most: 10 }).default(0),
   height: heightReading,
-  /** The proofs that its measures were calibrated by: what they tell stands in the measures and is not counted twice. */
+  /**
+   * The proofs that its measures were calibrated by: what they tell stands in the measures and is not counted twice.
+   */
   calibratedBy: z.array(z.uuid()).max(2000).default([]),
   /** What those proofs leave open; null where it was calibrated by none, or measured anew since. */
   fitted: rigFitted.nullable().default(null),

@@ -36,9 +36,9 @@ const PROVED_DEG = 0.2
 const [FIRST_BLADES, MORE_BLADES] = [3, 2]
 
 /**
- * A bench with hidden errors on which blades are cut and proved on both sides, the rig calibrated by them as the product
- * mends one; a further blade tells what that was worth. The same for the same seed. Source: docs/calibration.md, "Five
- * hundred benches".
+ * A bench with hidden errors on which blades are cut and proved on both sides, the rig calibrated by them as the
+ * product mends one; a further blade tells what that was worth. The same for the same seed. Source:
+ * docs/calibration.md, "Five hundred benches".
  */
 export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
   const source = randomLcg(seed)

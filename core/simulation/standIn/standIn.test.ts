@@ -12,7 +12,10 @@ const ask = (seed: number, level: Level = 'usual') => ({
   setUncertaintyDeg: 0.3,
 })
 
-/** A closed test of many blades is asked for by their number: JAW_TILT_BLADES=1000 npx vitest run core/simulation/standIn. */
+/**
+ * A closed test of many blades is asked for by their number: JAW_TILT_BLADES=1000 npx vitest run
+ * core/simulation/standIn.
+ */
 const BLADES = Number(process.env.JAW_TILT_BLADES ?? 16)
 
 describe('the stand-in bench', () => {

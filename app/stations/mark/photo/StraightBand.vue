@@ -6,7 +6,9 @@ import { hasFraction, lineDownAt, shareDownTo } from '~/stations/mark/inkView'
 import { useInk } from '~/composables/useInk'
 import { fractionText } from '~/words/inkText'
 
-/** The bevel laid straight, with what was read of it drawn over it; the line of each zone is dragged, or moved by keys. */
+/**
+ * The bevel laid straight, with what was read of it drawn over it; the line of each zone is dragged, or moved by keys.
+ */
 const props = defineProps<{ photo: InkPhoto }>()
 const ink = useInk()
 const frame = ref<HTMLElement | null>(null)

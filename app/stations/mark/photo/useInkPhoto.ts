@@ -141,7 +141,9 @@ export function useInkPhoto() {
     proposals.value = proposals.value.map((one, j) => (j === i ? { ...one, observed, problem: null } : one))
   }
 
-  /** Takes what is proposed into the look that is being observed, together with what earlier pictures of it observed. */
+  /**
+   * Takes what is proposed into the look that is being observed, together with what earlier pictures of it observed.
+   */
   async function accept() {
     for (const { zone, observed, mm } of proposals.value) {
       if (!observed) continue

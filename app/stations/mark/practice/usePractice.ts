@@ -4,7 +4,6 @@ import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import type { Side } from '#core/records/common/side'
 import type { Span } from '#core/observe/marker/exposed'
-import { ofKind } from '#core/log/activeEntries'
 import { outcomeOf, type PracticeOutcome, type PracticeObservation } from '#core/simulation/practice/outcome'
 import { scoreOf, type Score } from '#core/simulation/practice/score'
 import { hiddenBlade } from '#core/simulation/standIn/hiddenBlade'
@@ -69,7 +68,9 @@ function practice(job: JobView) {
     if (dialled && !equal(dialled, job.content.value.dialled)) job.change('dial as before the practice', { dialled })
   }
 
-  /** What the last light pass exposed, zone by zone of the side that is up; null before one, and once it was observed. */
+  /**
+   * What the last light pass exposed, zone by zone of the side that is up; null before one, and once it was observed.
+   */
   const shown = ref<readonly (readonly Span[])[] | null>(null)
   const dialled = computed(() => JSON.stringify(job.content.value.dialled))
   watch([() => job.side.value, dialled, () => form.value.looks.length], () => (shown.value = null))
@@ -128,7 +129,7 @@ function practice(job: JobView) {
   }
 
   /** The best of a level, as far back as the log goes. */
-  const all = computed(() => ofKind(log.entries, 'practice'))
+  const all = computed(() => log.ofKind('practice'))
   const best = (of: Level) =>
     all.value.filter((one) => one.level === of).sort((a, b) => b.points - a.points || a.looks - b.looks)[0] ?? null
 

@@ -6,7 +6,9 @@ import { usePreferences } from '~/stores/preferences'
 import { widthText } from '~/words/bevelText'
 import { bevelFigure } from '~/words/lengthText'
 
-/** The bevel of the side that is up, as wide as it was, as it must be, and as it was measured, from edge to shoulder. */
+/**
+ * The bevel of the side that is up, as wide as it was, as it must be, and as it was measured, from edge to shoulder.
+ */
 const preferences = usePreferences()
 const { drawn, noted, edgeMm } = useBevelCheck()
 const names = computed(() => preferences.current.sideNames)
