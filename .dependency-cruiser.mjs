@@ -26,12 +26,23 @@ const APP = [
   ['shell', 'preferences'],
   ['pages'],
 ]
-const SERVER = [['database'], ['repositories'], ['demo'], ['store'], ['access'], ['http'], ['api', 'middleware', 'plugins']]
+const SERVER = [
+  ['database'],
+  ['repositories'],
+  ['demo'],
+  ['store'],
+  ['access'],
+  ['http'],
+  ['api', 'middleware', 'plugins'],
+]
 
 const within = (storey, floors) =>
   floors.flatMap((rooms, floor) =>
     rooms.map((room) => {
-      const notBelow = floors.slice(floor).flat().filter((other) => other !== room)
+      const notBelow = floors
+        .slice(floor)
+        .flat()
+        .filter((other) => other !== room)
       return {
         name: `${storey}/${room} uses only what lies below it`,
         severity: 'error',

@@ -11,7 +11,8 @@ export default defineConfig({
   test: {
     include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts'],
     benchmark: { include: ['core/**/*.bench.ts'] },
-    testTimeout: 30_000,
+    // A test takes seconds; on a busy machine far longer.
+    testTimeout: 60_000,
     // One for each core of the machine that checks each change.
     maxWorkers: 2,
   },

@@ -314,7 +314,7 @@ describe('the clamp card', () => {
   })
 
   it('becomes a PDF of one A4 page that carries its letters, in whatever script a name is written', async () => {
-    const { PDFDocument } = await import('pdf-lib')
+    const { PDFDocument } = await import('@cantoo/pdf-lib')
     const files = '../../node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next'
     const letters = (weight: number) =>
       ['latin', 'latin-ext'].map((part) =>

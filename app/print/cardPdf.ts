@@ -1,4 +1,4 @@
-import type { PDFDocument, PDFFont } from 'pdf-lib'
+import type { PDFDocument, PDFFont } from '@cantoo/pdf-lib'
 import { MM_PER_POINT } from '#core/math/units/length'
 import type { CardPage } from './paper'
 
@@ -28,8 +28,8 @@ export async function cardPdf(
   lettering: CardLettering,
 ): Promise<Uint8Array> {
   const [{ LineCapStyle, PDFDocument, rgb }, { default: fontkit }] = await Promise.all([
-    import('pdf-lib'),
-    import('@pdf-lib/fontkit'),
+    import('@cantoo/pdf-lib'),
+    import('@cantoo/fontkit'),
   ])
   const document = await PDFDocument.create()
   document.registerFontkit(fontkit)

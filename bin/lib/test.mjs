@@ -5,7 +5,9 @@ import { build, chromium, giveUp, install, run, say } from './setUp.mjs'
 
 const PARTS = {
   format: { what: 'Format', command: ['prettier', '--check', '.'] },
-  lint: { what: 'Lint, with the import boundaries', command: ['eslint', '.', '--max-warnings', '0'] },
+  lint: { what: 'Lint', command: ['eslint', '.', '--max-warnings', '0'] },
+  rooms: { what: 'Rooms: who may import whom', command: ['depcruise', 'app', 'core', 'server', '--output-type', 'err'] },
+  unused: { what: 'Unused files, exports and packages', command: ['knip', '--no-progress'] },
   types: { what: 'Types', command: ['nuxt', 'typecheck'] },
   unit: { what: 'Unit tests', command: ['vitest', 'run'] },
   build: { what: 'Build', prepare: build },
@@ -27,7 +29,7 @@ const scratch = mkdtempSync(join(tmpdir(), 'jaw-tilt-test-'))
 process.on('exit', () => rmSync(scratch, { recursive: true, force: true, maxRetries: 3 }))
 
 // Two that only read; the types are not beside them, for they write anew what the lint reads.
-const steps = part ? [[part]] : [['format', 'lint'], ['types'], ['unit'], ['build'], ['browser']]
+const steps = part ? [[part]] : [['format', 'lint'], ['rooms', 'unused'], ['types'], ['unit'], ['build'], ['browser']]
 let passed = 0
 async function runPart(name) {
   const { what, prepare, command } = PARTS[name]

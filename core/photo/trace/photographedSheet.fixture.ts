@@ -94,16 +94,23 @@ export function photographedSheet(id: ShapeId, scene: Scene, seed = 5): Photogra
     if (steel[at]) return bevel?.[at] ? scene.bevel! : scene.blade
     return handle?.[at] ? scene.handle! : PAPER
   }
-  const near = [0.17, 0.83]
-  const all = [0.17, 0.5, 0.83]
+  const mean = (x: number, y: number): number => {
+    const first = brightness(x + 0.17, y + 0.17)
+    // A pixel whose corners are alike is so all over.
+    if (
+      brightness(x + 0.83, y + 0.83) === first &&
+      brightness(x + 0.83, y + 0.17) === first &&
+      brightness(x + 0.17, y + 0.83) === first
+    )
+      return first
+    let sum = 0
+    for (let i = 0; i < 9; i++) sum += brightness(x + 0.17 + 0.33 * (i % 3), y + 0.17 + 0.33 * Math.floor(i / 3))
+    return sum / 9
+  }
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      // A pixel whose four corners are alike is so all over.
-      const corners = near.flatMap((dy) => near.map((dx) => brightness(x + dx, y + dy)))
-      const mean = corners.every((one) => one === corners[0])
-        ? corners[0]!
-        : all.reduce((sum, dy) => sum + all.reduce((row, dx) => row + brightness(x + dx, y + dy), 0), 0) / 9
-      pixels[y * width + x] = Math.max(0, Math.min(255, mean - (x / width) * 30 + scene.noise * normal()))
+      const here = mean(x, y)
+      pixels[y * width + x] = Math.max(0, Math.min(255, here - (x / width) * 30 + scene.noise * normal()))
     }
   return { picture: { width, height, pixels }, scale, edge, lengthMm: shown * usual.lengthMm, toSheet }
 }
