@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useOpenPanel } from '~/stores/openPanel'
-import { keysShown, useCommands } from './useCommands'
+import { keysShown } from './commands/command'
+import { useCommands } from './commands/useCommands'
 import { useShownJob } from '~/job/shownJob'
 import { usePreferences } from '~/stores/preferences'
 

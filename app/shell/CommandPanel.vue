@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useOpenPanel } from '~/stores/openPanel'
-import { keysShown, useCommands, type Command } from './useCommands'
+import { keysShown, type Command } from './commands/command'
+import { useCommands } from './commands/useCommands'
 
 const { panel } = useOpenPanel()
 const { available } = useCommands()

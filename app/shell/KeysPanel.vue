@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useOpenPanel } from '~/stores/openPanel'
-import { keysShown, useCommands } from './useCommands'
+import { keysShown } from './commands/command'
+import { useCommands } from './commands/useCommands'
 
 const { panel } = useOpenPanel()
 const { commands } = useCommands()

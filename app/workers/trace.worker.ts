@@ -4,7 +4,9 @@ import { findBlade, type BladeFound, type OtherWay } from '#core/photo/trace/fin
 import { findSheet, lensOfSheet, type SheetFound } from '#core/photo/trace/findSheet'
 import type { Lens } from '#core/photo/trace/lens'
 import { scaleOfSheet, type SheetSize } from '#core/photo/trace/pictureScale'
-import { snapToOutline, toGray, type GrayPicture, type OutlineKnown, type Snapped } from '#core/photo/trace/snap'
+import { toGray, type GrayPicture } from '#core/photo/picture/grayPicture'
+import type { SnappedOutline } from '#core/photo/trace/smoothOutline'
+import { snapToOutline, type OutlineKnown } from '#core/photo/trace/snap'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { pixelsOf } from './pixelsOf'
 
@@ -29,7 +31,7 @@ const tracer = {
     const scale = picture && scaleOfSheet(corners, size, lensOfSheet(picture, corners))
     return picture && scale && findBlade(picture, scale, size, otherWay)
   },
-  snap(rough: Vec2[], reachPx: number, known: OutlineKnown): (Snapped & { burntOut: boolean }) | null {
+  snap(rough: Vec2[], reachPx: number, known: OutlineKnown): (SnappedOutline & { burntOut: boolean }) | null {
     if (!picture) return null
     const found = snapToOutline(picture, rough, reachPx, known)
     return { ...found, burntOut: known.inside ? burntOutBeside(picture, found.points, known.inside) : false }

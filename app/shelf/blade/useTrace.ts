@@ -3,7 +3,8 @@ import { useDebounceFn } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
 import type { Lens } from '#core/photo/trace/lens'
 import { evenScale, scaleOfSheet, type PictureScale, type SheetSize } from '#core/photo/trace/pictureScale'
-import { unsureStretches, type Snapped } from '#core/photo/trace/snap'
+import type { SnappedOutline } from '#core/photo/trace/smoothOutline'
+import { unsureStretches } from '#core/photo/trace/snap'
 import { tracedEdge, type TracedEdge } from '#core/photo/trace/toBlade'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
@@ -83,7 +84,7 @@ export function useTrace(keptAs: string) {
   const busy = ref(false)
   /** The marks as they lie on the outline, and the edge through them; null until they were snapped. */
   const snappedTo = shallowRef<{
-    found: Snapped & { burntOut: boolean }
+    found: SnappedOutline & { burntOut: boolean }
     lens: Lens | null
     result: Extract<TracedEdge, { ok: true }> | null
   } | null>(null)

@@ -1,5 +1,5 @@
 import { dot, leftOf, subtract, unit, type Vec2 } from '../../math/vector/vec2'
-import type { GrayPicture } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
 
 /** Brighter than this a camera tells nothing apart. */
 const BURNT_OUT = 252

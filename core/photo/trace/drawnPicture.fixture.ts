@@ -4,7 +4,7 @@ import { cornersOf } from '../../math/curve/corners'
 import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import type { Curve } from '../../math/curve/curve'
 import type { Vec2 } from '../../math/vector/vec2'
-import type { GrayPicture } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
 
 /** How a picture is lit: brightness of blade and paper, noise (one standard deviation), a shadow outside the edge. */
 export interface Light {

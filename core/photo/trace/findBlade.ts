@@ -7,7 +7,7 @@ import { areaOf } from '../../math/vector/polygon'
 import { add, dot, leftOf, length, scale, subtract, type Vec2 } from '../../math/vector/vec2'
 import { BORDER_MM, brightnessAt, darkOutline, flattened } from './flatSheet'
 import type { PictureScale, SheetSize } from './pictureScale'
-import type { GrayPicture } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
 
 /** Marks for a blade, as a hand would set them, pixels. */
 export interface BladeFound {

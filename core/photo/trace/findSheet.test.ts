@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import type { Vec2 } from '../../math/vector/vec2'
 import { findSheet, type SheetFound } from './findSheet'
-import type { GrayPicture } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
 
 const SIZE = { width: 720, height: 540 }
 /** What is drawn is given for a picture of 1200 pixels. */

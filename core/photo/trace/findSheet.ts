@@ -3,7 +3,8 @@ import { crossing } from '../../math/vector/crossing'
 import { areaOf, convexHull, turn } from '../../math/vector/polygon'
 import type { Vec2 } from '../../math/vector/vec2'
 import { bowed, lensOf, straightened, type Lens } from './lens'
-import { snapToOutline, type GrayPicture } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
+import { snapToOutline } from './snap'
 
 /** The picture is looked over this wide. */
 const LOOKED_OVER_PX = 320

@@ -3,7 +3,7 @@ import { otsu } from '../picture/otsu'
 import { areaOf } from '../../math/vector/polygon'
 import type { Vec2 } from '../../math/vector/vec2'
 import type { PictureScale, SheetSize } from './pictureScale'
-import type { GrayPicture } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
 
 /** The sheet is looked at so many times along its longer side. */
 const LOOKED_AT = 800

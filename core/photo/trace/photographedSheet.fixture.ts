@@ -6,7 +6,7 @@ import type { Vec2 } from '../../math/vector/vec2'
 import { filled, numbers } from './drawnPicture.fixture'
 import type { Lens } from './lens'
 import { scaleOfSheet, type PictureScale } from './pictureScale'
-import type { GrayPicture } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
 
 export const SIZE = { width: 1500, height: 1100 }
 export const A4 = [297, 210] as const

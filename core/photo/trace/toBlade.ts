@@ -10,7 +10,8 @@ import type { Finding } from '../../schema/problem'
 import { degrees } from '../../math/units/angle'
 import type { Vec2 } from '../../math/vector/vec2'
 import type { PictureScale } from './pictureScale'
-import { sureUpTo, type Snapped } from './snap'
+import type { SnappedOutline } from './smoothOutline'
+import { sureUpTo } from './snap'
 
 export type TracedEdge =
   | ({
@@ -43,7 +44,7 @@ const LEAST_EDGE_MM = 5
  * from heel towards tip, y from it to the edge, x from 0 at the heel; fitted by few pieces, what was marked of a choil
  * left out. Refused when it is too short or crosses itself. Source: docs/geometry.md, "Tracing a photograph".
  */
-export function tracedEdge(found: Snapped, spine: readonly [Vec2, Vec2], { toMm }: PictureScale): TracedEdge {
+export function tracedEdge(found: SnappedOutline, spine: readonly [Vec2, Vec2], { toMm }: PictureScale): TracedEdge {
   const { points: edge, scatterPx, overPx } = found
   if (edge.length < 2) return { ok: false, code: 'mark-edge' }
   const points = edge.map(toMm)
@@ -108,7 +109,7 @@ const lengthOf = (points: readonly Vec2[]): number =>
 /** Stretches of the edge that no plain outline stands behind: found beside a rival, or not found at all. */
 function unsureOf(
   points: readonly Vec2[],
-  found: Snapped,
+  found: SnappedOutline,
   edge: readonly Segment[],
 ): { fromMm: number; toMm: number }[] {
   const most = curveLength(edge)

@@ -1,6 +1,7 @@
 import { bench, describe } from 'vitest'
 import type { Vec2 } from '../../math/vector/vec2'
-import { snapToOutline, toGray } from './snap'
+import { toGray } from '../picture/grayPicture'
+import { snapToOutline } from './snap'
 
 const [width, height] = [4000, 3000]
 const rgba = new Uint8ClampedArray(width * height * 4).map((_, i) => (((i >> 2) % width) / width > 0.5 ? 200 : 60))

@@ -12,7 +12,8 @@ import type { Vec2 } from '../../math/vector/vec2'
 import { drawnPicture, type Light } from './drawnPicture.fixture'
 import { applied, homographyOf } from './homography'
 import { evenScale, scaleOfSheet } from './pictureScale'
-import { snapToOutline, type GrayPicture, type OutlineKnown } from './snap'
+import type { GrayPicture } from '../picture/grayPicture'
+import { snapToOutline, type OutlineKnown } from './snap'
 import { tracedEdge } from './toBlade'
 
 const SIZE = { width: 1500, height: 1000 }
