@@ -13,7 +13,7 @@ import { reportPage, type ReportContent } from '~/stations/prove/report/reportPa
 import { gaugeView } from '~/stations/clamp/gauge/gaugeView'
 import { mapView } from '~/stations/clamp/even/mapView'
 import { ribbonView } from '~/stations/clamp/even/ribbonView'
-import { rigDimensions, rigSheet } from '~/shelf/rig/rigSheet'
+import { rigDimensions, rigSheet } from '~/shelf/rig/sheet/rigSheet'
 import { unrolledView } from '~/stations/clamp/even/unrolledView'
 import { whatIfRange, whatIfView } from '~/stations/uncertainty/whatIf/whatIfView'
 

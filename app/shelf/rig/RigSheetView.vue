@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useViewport } from '~/drawing/useViewport'
-import { rigDimensions, rigSheetBounds, type RigSheet } from './rigSheet'
+import { rigDimensions, rigSheetBounds, type RigSheet } from './sheet/rigSheet'
 import { lineOf, pointList, toPixels } from '~/drawing/viewport'
 import type { Vec2 } from '#core/math/vector/vec2'
 
