@@ -7,7 +7,7 @@ export default defineConfig({
   test: {
     ...base.test,
     include: [
-      'core/{angle,clamping,rig,dial,uncertainty,sides,gauge,stone,evaluation,hold,ledger,log,goniometer,goniometerPhoto,instrument,bevelCheck}/**/*.test.ts',
+      'core/{geometry,observe/{bevelWidth,gauge,goniometer,ledger},photo/goniometer,records,log,uncertainty}/**/*.test.ts',
     ],
   },
 })

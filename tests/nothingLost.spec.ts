@@ -31,6 +31,41 @@ test.describe('a server that cannot keep', () => {
   })
 })
 
+test.describe('what an earlier build left in the browser', () => {
+  const about = { at: '2026-05-01T09:00:00.000Z', jobId: null, bladeId: null, stoneId: null, instrumentId: null }
+  const id = (n: number) => `0197a000-0000-7000-8000-00000000000${n}`
+
+  test('is sent; what the server refuses is shown, corrected in its field and saved', async ({ page }) => {
+    await page.goto('/')
+    // The former build wrote the content alone; it would have let a score beyond 100 stand.
+    const left = [
+      { ...about, id: id(1), kind: 'practice', level: 'usual', points: 71, looks: 4 },
+      { ...about, id: id(2), kind: 'practice', level: 'usual', points: 710, looks: 4 },
+      { ...about, id: id(3), kind: 'strike', entryId: id(1) },
+    ]
+    await page.evaluate((all) => {
+      for (const one of all) localStorage.setItem(`jaw-tilt-outbox:${one.id}`, JSON.stringify(one))
+    }, left)
+    await page.reload()
+    const notice = page.getByTestId('refused')
+    await expect(notice).toContainText('One entry was not saved')
+    await notice.getByRole('button', { name: 'Show' }).click()
+    const refused = page.getByTestId('refused-entry')
+    await expect(refused).toContainText('Practice score')
+    await expect(refused).toContainText('At most 100')
+    await refused.getByLabel('points').fill('70')
+    await refused.getByRole('button', { name: 'Save again' }).click()
+    await expect(notice).toHaveCount(0)
+    const { entries } = (await (await page.request.get('/api/log')).json()) as {
+      entries: { id: string; kind: string }[]
+    }
+    const kept = entries.filter((one) => left.some((of) => of.id === one.id)).map(({ kind }) => kind)
+    expect(kept.sort()).toEqual(['practice', 'practice', 'retraction'])
+    await page.reload()
+    await expect(notice).toHaveCount(0)
+  })
+})
+
 test.describe('an answer that is lost', () => {
   test.use({ allowed: [/ERR_FAILED|Failed to load resource/] })
 

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { provedOnRig, type ProvedOnRig } from '#core/observe/calibration/provedOnRig'
-import type { UnknownId } from '#core/records/rig/fitted'
+import type { UnknownId } from '#core/records/rig/unknowns'
 import { onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
 import { useJob } from '~/job/useJob'

@@ -1,4 +1,4 @@
-import type { UnknownId } from '#core/records/rig/fitted'
+import type { UnknownId } from '#core/records/rig/unknowns'
 
 /** Which reading tells two unknowns apart, by what each of them does to an angle. */
 export function splitBy(one: UnknownId, other: UnknownId): string {

@@ -1,5 +1,5 @@
 import type { NotCounted } from '#core/observe/calibration/provedOnRig'
-import type { UnknownId } from '#core/records/rig/fitted'
+import type { UnknownId } from '#core/records/rig/unknowns'
 import type { Finish } from '#core/log/choices'
 import { type Pattern, SHIFT_UNKNOWN_DEG } from '#core/observe/goniometer/pattern'
 import type { MarkKind } from '#core/photo/goniometer/readGoniometerPhoto'

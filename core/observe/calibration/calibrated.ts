@@ -1,5 +1,6 @@
 import { dialOf } from '../../records/rig/dials/dials'
-import type { RigFitted, UnknownId } from '../../records/rig/fitted'
+import type { UnknownId } from '../../records/rig/unknowns'
+import type { RigFitted } from '../../records/rig/fitted'
 import { fittedAt } from '../../records/rig/fittedAt'
 import type { Rig } from '../../records/rig/rig'
 import type { Stone } from '../../records/stone/stone'

@@ -4,7 +4,7 @@ import { uncertaintyBudget, totalUncertaintyDeg, type UncertaintyShare } from '.
 import type { MeasureId } from '../../uncertainty/measures'
 import { edgeAngleShifter } from '../../uncertainty/shifted'
 import { meanOffSquareDeg, readOffSquareDeg, SQUARE_BY_EYE_DEG } from '../gauge/offSquare'
-import type { UnknownId } from '../../records/rig/fitted'
+import type { UnknownId } from '../../records/rig/unknowns'
 import type { CountedProof } from './provedOnRig'
 import { singleCauses } from './singleCauses'
 

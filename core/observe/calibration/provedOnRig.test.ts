@@ -4,7 +4,7 @@ import { ANGLE_ALONE, type Proof } from '../../log/entry'
 import { fitRig, type ProvedAngle, type RigFit } from './fitRig'
 import { onRig } from '../../records/rig/fittedAt'
 import { asBefore, calibratedRig } from './calibrated'
-import { RIG_UNKNOWNS, type UnknownId } from '../../records/rig/fitted'
+import { RIG_UNKNOWNS, type UnknownId } from '../../records/rig/unknowns'
 import { priorCorrelation, freeParameters, provedOnRig, unknownsOf } from './provedOnRig'
 
 const known = {

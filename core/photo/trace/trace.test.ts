@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { headingUncertaintyDeg, type EdgeUncertainty } from '../../records/blade/edgeUncertainty'
+import { headingUncertaintyDeg } from '../../records/blade/headingUncertainty'
+import type { EdgeUncertainty } from '../../records/blade/edgeUncertainty'
 import { SHAPE_IDS, type ShapeId } from '../../records/blade/shapeMeasures'
 import { SHAPES } from '../../records/blade/shapes'
 import { curveLength } from '../../math/curve/arcLength'

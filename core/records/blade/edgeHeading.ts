@@ -1,7 +1,7 @@
 import type { EdgePoint } from '../../math/curve/edgePoints'
 import { degrees } from '../../math/units/angle'
 import type { Blade } from './blade'
-import { headingUncertaintyDeg } from './edgeUncertainty'
+import { headingUncertaintyDeg } from './headingUncertainty'
 import { shareAlong } from './shareAlong'
 
 /** A curve that was traced, drawn or typed follows the edge as well as a rule laid along it. */

@@ -1,9 +1,6 @@
 import { z } from 'zod'
+import { RIG_UNKNOWNS } from './unknowns'
 import { mm } from '../../schema/measure'
-
-/** What may be off by as much each time on a rig; a face offset is a stone's. */
-export const RIG_UNKNOWNS = ['pivot-height', 'setback', 'setback-b', 'centre-offset', 'tilt', 'face-offset'] as const
-export type UnknownId = (typeof RIG_UNKNOWNS)[number]
 
 const half = z.number().positive()
 const offset = mm({ least: 0, most: 60 })

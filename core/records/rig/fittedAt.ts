@@ -1,5 +1,5 @@
 import type { Stone } from '../stone/stone'
-import type { UnknownId } from './fitted'
+import type { UnknownId } from './unknowns'
 import type { Rig } from './rig'
 
 /** A stone, and by which id it is kept; one that is not kept has none. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Unknown } from '#core/observe/calibration/fitRig'
-import type { UnknownId } from '#core/records/rig/fitted'
+import type { UnknownId } from '#core/records/rig/unknowns'
 import { MEASURES_UNIT } from '#core/uncertainty/measures'
 import { useCalibration } from './useCalibration'
 import { useJob } from '~/job/useJob'

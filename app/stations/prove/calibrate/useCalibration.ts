@@ -3,7 +3,7 @@ import { tiedPairs, type RigFit, type Unknown } from '#core/observe/calibration/
 import { asBefore, calibratedRig } from '#core/observe/calibration/calibrated'
 import { priorCorrelation, freeParameters, unknownsOf } from '#core/observe/calibration/provedOnRig'
 import { evaluate } from '#core/uncertainty/evaluate'
-import type { UnknownId } from '#core/records/rig/fitted'
+import type { UnknownId } from '#core/records/rig/unknowns'
 import { fittedAt, onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
 import { useRigProofs } from '~/composables/useRigProofs'
