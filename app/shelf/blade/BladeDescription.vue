@@ -196,14 +196,12 @@ const steps = computed(() =>
         :ui="{ fieldset: 'grid grid-cols-2 gap-x-4' }"
       />
       <template v-if="draft.source === 'shape'">
-        <UFormField label="Shape"
-          ><USelect
-            :model-value="draft.shapeId"
-            :items="shapes"
-            size="lg"
-            class="w-full"
-            @update:model-value="blade.chooseShape($event as ShapeId)"
-        /></UFormField>
+        <LabelledSelect
+          label="Shape"
+          :model-value="draft.shapeId"
+          :items="shapes"
+          @update:model-value="blade.chooseShape($event as ShapeId)"
+        />
         <DescribedField
           v-for="field in shapeFields"
           :key="field.path"
@@ -274,12 +272,8 @@ const steps = computed(() =>
         @focus="active = $event"
       />
       <div class="grid grid-cols-2 gap-3">
-        <UFormField label="Grind"
-          ><USelect v-model="draft.facts.grind as Blade['grind']" :items="grinds" size="lg" class="w-full"
-        /></UFormField>
-        <UFormField label="Bevelled"
-          ><USelect v-model="draft.facts.bevels as Blade['bevels']" :items="bevels" size="lg" class="w-full"
-        /></UFormField>
+        <LabelledSelect label="Grind" v-model="draft.facts.grind as Blade['grind']" :items="grinds" />
+        <LabelledSelect label="Bevelled" v-model="draft.facts.bevels as Blade['bevels']" :items="bevels" />
         <TypedField
           v-for="side in SIDES"
           :key="side"

@@ -169,9 +169,7 @@ const lengths = computed(
             class="w-full"
             @update:model-value="choosePath($event as number)"
         /></UFormField>
-        <UFormField label="One unit of the drawing is"
-          ><USelect v-model="form.unit" :items="units" size="lg" class="w-full"
-        /></UFormField>
+        <LabelledSelect label="One unit of the drawing is" v-model="form.unit" :items="units" />
         <URadioGroup
           v-model="form.tip"
           legend="The tip is"

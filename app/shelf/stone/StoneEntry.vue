@@ -109,18 +109,14 @@ const SIZES: readonly Shown[] = [
     <TakenUpNote v-if="takenUp" @anew="beginAnew" />
     <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
     <div class="grid grid-cols-2 gap-3">
-      <UFormField label="Kind"
-        ><USelect
-          :model-value="textAt('kind') as StoneKind"
-          :items="kinds"
-          size="lg"
-          class="w-full"
-          @update:model-value="put('kind', String($event))"
-      /></UFormField>
+      <LabelledSelect
+        label="Kind"
+        :model-value="textAt('kind') as StoneKind"
+        :items="kinds"
+        @update:model-value="put('kind', String($event))"
+      />
       <TypedField :fields="fields" path="lubricant" label="Lubricant" :problem="problemAt('lubricant')" />
-      <UFormField label="Grit standard"
-        ><USelect v-model="standard" :items="standards" size="lg" class="w-full"
-      /></UFormField>
+      <LabelledSelect label="Grit standard" v-model="standard" :items="standards" />
       <TypedField
         v-if="draft.byGrit"
         :fields="fields"

@@ -76,7 +76,7 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
             class="w-full"
             :data-testid="`strokes-${side}`"
         /></UFormField>
-        <UFormField label="Where"><USelect v-model="form.place" :items="places" size="xl" class="w-full" /></UFormField>
+        <LabelledSelect label="Where" v-model="form.place" :items="places" size="xl" />
       </div>
       <UButton type="submit" size="xl" color="neutral" variant="outline" label="Note them" />
       <p class="text-sm text-muted">Hands behind the edge; no stroke past the tip.</p>

@@ -71,14 +71,12 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
     <div class="grid gap-4" :class="{ 'grid-cols-2': gonio.sides.value.length > 1 }">
       <fieldset v-for="side in gonio.sides.value" :key="side" class="min-w-0 space-y-2">
         <legend class="text-lg font-semibold">{{ names[side] }}</legend>
-        <UFormField label="The edge throws"
-          ><USelect
-            :model-value="form[side].finish"
-            :items="finishes"
-            size="lg"
-            class="w-full"
-            @update:model-value="gonio.put(side, { finish: $event as Finish })"
-        /></UFormField>
+        <LabelledSelect
+          label="The edge throws"
+          :model-value="form[side].finish"
+          :items="finishes"
+          @update:model-value="gonio.put(side, { finish: $event as Finish })"
+        />
         <UFormField
           v-for="figure in FIGURES[form[side].finish]"
           :key="figure"
@@ -114,9 +112,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
     </div>
     <div class="grid gap-3 sm:grid-cols-2">
       <PlaceOnEdge v-model="gonio.on.value" :tried="tried" />
-      <UFormField label="Cut through to the apex"
-        ><USelect v-model="form.apex" :items="APEX" size="lg" class="w-full" placeholder="not said"
-      /></UFormField>
+      <LabelledSelect label="Cut through to the apex" v-model="form.apex" :items="APEX" placeholder="not said" />
     </div>
     <p v-if="undialled.length > 0" class="text-sm text-muted">
       Not noted as dialled: {{ undialled.map((side) => names[side]).join(', ') }}. A proof without it tells nothing of

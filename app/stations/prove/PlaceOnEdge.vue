@@ -11,14 +11,12 @@ const { places, problem } = useEdgePlace(place)
 </script>
 
 <template>
-  <UFormField label="On"
-    ><USelect
-      :model-value="place.place"
-      :items="places"
-      size="lg"
-      class="w-full"
-      @update:model-value="place = { ...place, place: $event }"
-  /></UFormField>
+  <LabelledSelect
+    label="On"
+    :model-value="place.place"
+    :items="places"
+    @update:model-value="place = { ...place, place: $event }"
+  />
   <UFormField
     v-if="place.place === FROM_HEEL"
     :label="`From the heel, ${preferences.unit}`"

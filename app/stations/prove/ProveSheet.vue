@@ -126,7 +126,7 @@ const { causes, earlier, unexplained } = useProofCauses()
                 class="w-full"
             /></UFormField>
           </div>
-          <UFormField label="On"><USelect v-model="typed.place" :items="places" size="lg" class="w-full" /></UFormField>
+          <LabelledSelect label="On" v-model="typed.place" :items="places" />
           <UButton type="submit" size="xl" label="Note it" />
         </form>
       </div>

@@ -71,18 +71,14 @@ const retract = ({ id }: Sharpness) => void job.session.record('strike out', [],
     <h2 id="sharpness" class="text-lg font-semibold">How sharp is it?</h2>
     <form class="mt-2 space-y-3" aria-label="How sharp it is" @submit.prevent="note">
       <div class="grid gap-3 sm:grid-cols-2">
-        <UFormField label="Tried with"
-          ><USelect v-model="form.test" :items="tests" size="lg" class="w-full"
-        /></UFormField>
-        <UFormField label="Burr"
-          ><USelect
-            :model-value="form.burr || undefined"
-            :items="burrs"
-            size="lg"
-            class="w-full"
-            placeholder="not felt for"
-            @update:model-value="form.burr = $event as Burr"
-        /></UFormField>
+        <LabelledSelect label="Tried with" v-model="form.test" :items="tests" />
+        <LabelledSelect
+          label="Burr"
+          :model-value="form.burr || undefined"
+          :items="burrs"
+          placeholder="not felt for"
+          @update:model-value="form.burr = $event as Burr"
+        />
       </div>
       <UFormField
         v-if="thread"

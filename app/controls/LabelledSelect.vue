@@ -1,0 +1,26 @@
+<script setup lang="ts" generic="T extends string | number">
+/** A choice of one of several with its label above. */
+const props = defineProps<{
+  label: string
+  modelValue?: T
+  items: readonly { readonly value: T; readonly label: string }[]
+  placeholder?: string
+  size?: 'lg' | 'xl'
+}>()
+const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
+defineOptions({ inheritAttrs: false })
+const choices = computed(() => props.items.map(({ value, label }) => ({ value: value as string | number, label })))
+</script>
+
+<template>
+  <UFormField :label="label"
+    ><USelect
+      :model-value="modelValue as string | number | undefined"
+      :items="choices"
+      :size="size ?? 'lg'"
+      :placeholder="placeholder"
+      class="w-full"
+      v-bind="$attrs"
+      @update:model-value="emit('update:modelValue', $event as T)"
+  /></UFormField>
+</template>
