@@ -9,13 +9,15 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 defineOptions({ inheritAttrs: false })
+/** The kit's select tells no kinds of values apart. */
+const chosen = computed((): string | number | undefined => props.modelValue)
 const choices = computed(() => props.items.map(({ value, label }) => ({ value: value as string | number, label })))
 </script>
 
 <template>
   <UFormField :label="label"
     ><USelect
-      :model-value="modelValue as string | number | undefined"
+      :model-value="chosen"
       :items="choices"
       :size="size ?? 'lg'"
       :placeholder="placeholder"

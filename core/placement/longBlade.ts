@@ -134,7 +134,7 @@ function bestFor(
   }
 }
 
-/** The edge angle at each edgePoint; not a number where there is none, which is within no tolerance. */
+/** The edge angle at each edge point; not a number where there is none, which is within no tolerance. */
 function anglesAlong({ setup, side, edgePoints }: PositionsAsk, { hold }: Placement, pivotHeightMm: number): number[] {
   const at = { ...setup, hold }
   return contactsAlong(edgePoints, hold, rodPosesAt(at, side, pivotHeightMm)).map((contact) =>

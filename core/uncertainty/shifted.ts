@@ -73,7 +73,7 @@ function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: numb
   }
 }
 
-/** A edgePoint of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm. */
+/** A edge point of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm. */
 function edgeOff(edgePoint: EdgePoint, deg: number, outMm: number): EdgePoint {
   if (deg === 0 && outMm === 0) return edgePoint
   return {
@@ -84,7 +84,7 @@ function edgeOff(edgePoint: EdgePoint, deg: number, outMm: number): EdgePoint {
 }
 
 /**
- * Gives the edge angle (degrees) at a edgePoint when measures are off by so much; null where there is none. Reach does
+ * Gives the edge angle (degrees) at a edge point when measures are off by so much; null where there is none. Reach does
  * not count: a rod that is a little short does not change the angle. Source: as above.
  */
 export function edgeAngleShifter(

@@ -272,8 +272,8 @@ const steps = computed(() =>
         @focus="active = $event"
       />
       <div class="grid grid-cols-2 gap-3">
-        <LabelledSelect label="Grind" v-model="draft.facts.grind as Blade['grind']" :items="grinds" />
-        <LabelledSelect label="Bevelled" v-model="draft.facts.bevels as Blade['bevels']" :items="bevels" />
+        <LabelledSelect v-model="draft.facts.grind as Blade['grind']" label="Grind" :items="grinds" />
+        <LabelledSelect v-model="draft.facts.bevels as Blade['bevels']" label="Bevelled" :items="bevels" />
         <TypedField
           v-for="side in SIDES"
           :key="side"

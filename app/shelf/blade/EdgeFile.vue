@@ -169,7 +169,7 @@ const lengths = computed(
             class="w-full"
             @update:model-value="choosePath($event as number)"
         /></UFormField>
-        <LabelledSelect label="One unit of the drawing is" v-model="form.unit" :items="units" />
+        <LabelledSelect v-model="form.unit" label="One unit of the drawing is" :items="units" />
         <URadioGroup
           v-model="form.tip"
           legend="The tip is"

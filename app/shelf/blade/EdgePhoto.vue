@@ -47,7 +47,7 @@ function addMiddle() {
     />
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <template v-if="photo">
-      <LabelledSelect label="1. The scale is in" v-model="scaleBy" :items="scales" />
+      <LabelledSelect v-model="scaleBy" label="1. The scale is in" :items="scales" />
       <p v-if="proposed && scaleBy !== 'two points'" role="status" class="text-sm" data-testid="proposed">
         <b>A sheet was found</b>: look whether the four marks stand on its corners, its long side along the top.
       </p>

@@ -90,7 +90,7 @@ async function keep() {
   <form class="space-y-4" aria-label="Instrument" data-instrument @submit.prevent="keep">
     <TakenUpNote v-if="takenUp" @anew="beginAnew" />
     <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
-    <LabelledSelect label="Kind" v-model="kind" :items="kinds" />
+    <LabelledSelect v-model="kind" label="Kind" :items="kinds" />
     <TypedField
       v-if="kind === 'goniometer-screen'"
       :fields="fields"

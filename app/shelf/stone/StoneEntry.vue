@@ -116,7 +116,7 @@ const SIZES: readonly Shown[] = [
         @update:model-value="put('kind', String($event))"
       />
       <TypedField :fields="fields" path="lubricant" label="Lubricant" :problem="problemAt('lubricant')" />
-      <LabelledSelect label="Grit standard" v-model="standard" :items="standards" />
+      <LabelledSelect v-model="standard" label="Grit standard" :items="standards" />
       <TypedField
         v-if="draft.byGrit"
         :fields="fields"

@@ -135,7 +135,7 @@ async function keep(change: Partial<Stone>): Promise<boolean> {
         <UFormField label="On" :error="problemAt('on')"
           ><UInput v-model="line.on as string" type="date" size="lg" class="w-full"
         /></UFormField>
-        <LabelledSelect label="What" v-model="line.did as StoneWear['did']" :items="deeds" />
+        <LabelledSelect v-model="line.did as StoneWear['did']" label="What" :items="deeds" />
         <UFormField :label="`Rod to face, ${preferences.unit}`" :error="problemAt('faceOffsetMm')"
           ><UInput
             v-model="line.faceOffsetMm as string"

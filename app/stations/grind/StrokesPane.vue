@@ -76,7 +76,7 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
             class="w-full"
             :data-testid="`strokes-${side}`"
         /></UFormField>
-        <LabelledSelect label="Where" v-model="form.place" :items="places" size="xl" />
+        <LabelledSelect v-model="form.place" label="Where" :items="places" size="xl" />
       </div>
       <UButton type="submit" size="xl" color="neutral" variant="outline" label="Note them" />
       <p class="text-sm text-muted">Hands behind the edge; no stroke past the tip.</p>

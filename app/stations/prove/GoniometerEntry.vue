@@ -112,7 +112,7 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
     </div>
     <div class="grid gap-3 sm:grid-cols-2">
       <PlaceOnEdge v-model="gonio.on.value" :tried="tried" />
-      <LabelledSelect label="Cut through to the apex" v-model="form.apex" :items="APEX" placeholder="not said" />
+      <LabelledSelect v-model="form.apex" label="Cut through to the apex" :items="APEX" placeholder="not said" />
     </div>
     <p v-if="undialled.length > 0" class="text-sm text-muted">
       Not noted as dialled: {{ undialled.map((side) => names[side]).join(', ') }}. A proof without it tells nothing of

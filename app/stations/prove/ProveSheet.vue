@@ -126,7 +126,7 @@ const { causes, earlier, unexplained } = useProofCauses()
                 class="w-full"
             /></UFormField>
           </div>
-          <LabelledSelect label="On" v-model="typed.place" :items="places" />
+          <LabelledSelect v-model="typed.place" label="On" :items="places" />
           <UButton type="submit" size="xl" label="Note it" />
         </form>
       </div>

@@ -71,7 +71,7 @@ const retract = ({ id }: Sharpness) => void job.session.record('strike out', [],
     <h2 id="sharpness" class="text-lg font-semibold">How sharp is it?</h2>
     <form class="mt-2 space-y-3" aria-label="How sharp it is" @submit.prevent="note">
       <div class="grid gap-3 sm:grid-cols-2">
-        <LabelledSelect label="Tried with" v-model="form.test" :items="tests" />
+        <LabelledSelect v-model="form.test" label="Tried with" :items="tests" />
         <LabelledSelect
           label="Burr"
           :model-value="form.burr || undefined"

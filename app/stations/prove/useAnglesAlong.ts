@@ -9,7 +9,7 @@ import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { usePreferences } from '~/stores/preferences'
 
-/** One edgePoint in so many is drawn. */
+/** One edge point in so many is drawn. */
 const DRAWN_EVERY = 4
 /** A place is drawn as wide as this fraction of the edge. */
 const PLACE = 1 / 60

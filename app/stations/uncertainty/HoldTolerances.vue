@@ -68,7 +68,7 @@ const byProofs = (id: 'tilt' | 'centre-offset') => {
     </div>
     <p class="mt-2 text-sm text-muted">
       The rig’s and the stone’s tolerances stand with them, at the
-      <NuxtLink class="underline" :to="sheetPath(job.id, 'rig')">rig edgePoint</NuxtLink>; the edge’s own with
+      <NuxtLink class="underline" :to="sheetPath(job.id, 'rig')">rig station</NuxtLink>; the edge’s own with
       <NuxtLink class="underline" :to="sheetPath(job.id, 'blade')">the blade</NuxtLink>.
     </p>
   </SheetPane>

@@ -4,7 +4,7 @@ import { clampFrame, holdWith, toBladeFrame, toClampFrame } from './clampFrame'
 import type { ClampPosition } from '../../records/job/clampPosition'
 
 /**
- * The place of the edge over the middle of the jaws (u = 0), found between neighbouring edgePoints; the end nearer to
+ * The place of the edge over the middle of the jaws (u = 0), found between neighbouring edge points; the end nearer to
  * the jaws where the edge does not pass over them. Stations: from heel to tip.
  */
 export function edgePointOverJaws(edge: Curve, edgePoints: readonly EdgePoint[], hold: ClampPosition): EdgePoint {

@@ -44,7 +44,7 @@ describe('the frame of the clamp', () => {
 describe('the place of the edge over the jaws', () => {
   const edgePoints = evenEdgePoints(bellyBlade.edge, 20)
 
-  it('is where the edge passes their middle, between edgePoints', () => {
+  it('is where the edge passes their middle, between edge points', () => {
     const over = edgePointOverJaws(bellyBlade.edge, edgePoints, sampleSetup.hold)
     expect(toClampFrame(over.point, clampFrame(sampleSetup.hold))[0]).toBeCloseTo(0, 6)
     expect(bladeHeightMm(over, sampleSetup.hold)).toBeCloseTo(28, 9)

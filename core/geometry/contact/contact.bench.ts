@@ -26,7 +26,7 @@ const setup = {
 const edgePoints = evenEdgePoints(setup.blade.edge, 400)
 const dialled = { A: settingOfHeight(postRig, 58), B: settingOfHeight(postRig, 58), linked: true }
 
-describe('an edge of 400 edgePoints', () => {
+describe('an edge of 400 edge points', () => {
   bench('edge angle along the edge, both sides', () => {
     contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 58))
     contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'B', 58))
@@ -43,7 +43,7 @@ describe('an edge of 400 edgePoints', () => {
       edgePoints,
     )
   })
-  bench('sampling the edgePoints (once for a blade)', () => {
+  bench('sampling the edge points (once for a blade)', () => {
     evenEdgePoints(setup.blade.edge, 400)
   })
 })

@@ -34,14 +34,14 @@ export interface Contact extends Pedal {
 }
 
 /**
- * The edge angle and all that goes with it at one edgePoint of the edge. Refused as edgeAngle refuses, and when the
+ * The edge angle and all that goes with it at one edge point of the edge. Refused as edgeAngle refuses, and when the
  * contact lies beyond the rod's end or outside the stops of its stroke (`limit`: the reach from the pivot needed, mm).
  * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
  */
 export const contactAt = (edgePoint: EdgePoint, hold: ClampPosition, over: RodPose): Contact | Refusal =>
   contactIn(clampFrame(hold), edgePoint, over)
 
-/** The contacts along an edge, edgePoint by edgePoint, each with its angle or the reason why there is none. */
+/** The contacts along an edge, edge point by edge point, each with its angle or the reason why there is none. */
 export function contactsAlong(
   edgePoints: readonly EdgePoint[],
   hold: ClampPosition,

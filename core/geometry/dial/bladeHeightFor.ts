@@ -11,7 +11,7 @@ import { rodPoseAt, type Setup } from '../setup/setup'
 
 export interface BladeHeightFor {
   readonly ok: true
-  /** How far the edge at the edgePoint then stands out of the jaws, mm. */
+  /** How far the edge at the edge point then stands out of the jaws, mm. */
   readonly bladeHeightMm: number
   readonly hold: ClampPosition
 }

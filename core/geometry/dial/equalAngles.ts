@@ -13,7 +13,7 @@ export interface EqualAngleLine {
 }
 
 /**
- * The line of equal edge angle for each angle, over a range of blade heights (how far the edge at the edgePoint stands
+ * The line of equal edge angle for each angle, over a range of blade heights (how far the edge at the edge point stands
  * out); places where the angle does not exist are left out. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function equalAngleLines(

@@ -24,7 +24,7 @@ export interface DialAdvice {
 }
 
 /**
- * What to dial for a wanted edge angle at a edgePoint, and what remains for want of a finer mark. Refused when no
+ * What to dial for a wanted edge angle at a edge point, and what remains for want of a finer mark. Refused when no
  * setting of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot
  * height needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */

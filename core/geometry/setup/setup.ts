@@ -96,7 +96,7 @@ function alongSlot(plane: CentrePlane): ClampPoint {
   return { u: to.u - from.u, v: to.v - from.v, w: to.w - from.w }
 }
 
-/** The contact at one edgePoint for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
+/** The contact at one edge point for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
 export function contactFor(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Contact | Refusal {
   const height = heightOfSetting(setup.rig, setting)
   return height.ok ? contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height.heightMm, edgePoint)) : height

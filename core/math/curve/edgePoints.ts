@@ -12,7 +12,7 @@ export interface EdgePoint {
 }
 
 /**
- * The edgePoint at an arc length from the heel (clamped to the edge's ends). At a corner: the piece that begins there.
+ * The edge point at an arc length from the heel (clamped to the edge's ends). At a corner: the piece that begins there.
  */
 export function edgePointAt(curve: Curve, fromHeelMm: number): EdgePoint {
   let before = 0
@@ -30,7 +30,7 @@ function stationOn(segment: Segment, alongMm: number, before: number): EdgePoint
   return { fromHeelMm: before + Math.min(alongMm, segmentLength(segment)), point, heading }
 }
 
-/** `count` edgePoints (two or more) from heel to tip, even in arc length. Source: docs/geometry.md, "Edge curves". */
+/** `count` edge points (two or more) from heel to tip, even in arc length. Source: docs/geometry.md, "Edge curves". */
 export function evenEdgePoints(curve: Curve, count: number): EdgePoint[] {
   const total = curveLength(curve)
   return Array.from({ length: count }, (_, i) => edgePointAt(curve, (total * i) / (count - 1)))

@@ -2,7 +2,7 @@ import { degrees } from '../units/angle'
 import type { EdgePoint } from './edgePoints'
 
 /**
- * How much the heading turns from one edgePoint to the next, degrees; to the left (out of a hollow) is positive, a
+ * How much the heading turns from one edge point to the next, degrees; to the left (out of a hollow) is positive, a
  * belly turns negative.
  */
 export function turningDeg(edgePoints: readonly EdgePoint[]): number[] {

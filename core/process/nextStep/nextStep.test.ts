@@ -209,7 +209,7 @@ describe('the one next step', () => {
     expect(stepOf([proof('A', setDeg())], oneBevel).step.does).toBe('put-to-use')
   })
 
-  it('the edgePoints before it are settled, those behind it open', () => {
+  it('the edge points before it are settled, those behind it open', () => {
     const step = { does: 'prove', at: 'prove', side: 'A' } as const
     expect(['rig', 'grind', 'prove', 'use'].map((id) => stationState(id as 'rig', step))).toEqual([
       'settled',

@@ -127,7 +127,7 @@ export function planView(
   }
 }
 
-/** The edgePoint nearest to a point of the clamp frame: where on the edge a finger points. */
+/** The edge point nearest to a point of the clamp frame: where on the edge a finger points. */
 export function nearestEdgePoint(point: Vec2, setup: Setup, edgePoints: readonly EdgePoint[]): EdgePoint {
   const frame = clampFrame(setup.hold)
   const away = (s: EdgePoint) => length(subtract(toClampFrame(s.point, frame), point))

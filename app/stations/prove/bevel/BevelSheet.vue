@@ -154,7 +154,7 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
                 class="w-full"
             /></UFormField>
           </div>
-          <LabelledSelect label="Measured with" v-model="form.by" :items="means" />
+          <LabelledSelect v-model="form.by" label="Measured with" :items="means" />
           <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
           <UButton type="submit" size="xl" label="Note it" />
           <p class="text-sm text-muted">

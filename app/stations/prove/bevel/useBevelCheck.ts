@@ -11,7 +11,7 @@ import { useAgainst } from '~/composables/useAgainst'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 
-/** One edgePoint in so many is drawn. */
+/** One edge point in so many is drawn. */
 const DRAWN_EVERY = 4
 
 /** A width as it was noted, and how it stands to the predicted one; null where there is no angle to predict it from. */
