@@ -6,7 +6,10 @@ import { build, chromium, giveUp, install, run, say } from './setUp.mjs'
 const PARTS = {
   format: { what: 'Format', command: ['prettier', '--check', '.'] },
   lint: { what: 'Lint', command: ['eslint', '.', '--max-warnings', '0'] },
-  rooms: { what: 'Rooms: who may import whom', command: ['depcruise', 'app', 'core', 'server', '--output-type', 'err'] },
+  rooms: {
+    what: 'Rooms: who may import whom',
+    command: ['depcruise', 'app', 'core', 'server', '--output-type', 'err'],
+  },
   unused: { what: 'Unused files, exports and packages', command: ['knip', '--no-progress'] },
   types: { what: 'Types', command: ['nuxt', 'typecheck'] },
   unit: { what: 'Unit tests', command: ['vitest', 'run'] },

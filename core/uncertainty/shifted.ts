@@ -73,7 +73,9 @@ function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: numb
   }
 }
 
-/** A edge point of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm. */
+/**
+ * A edge point of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm.
+ */
 function edgeOff(edgePoint: EdgePoint, deg: number, outMm: number): EdgePoint {
   if (deg === 0 && outMm === 0) return edgePoint
   return {

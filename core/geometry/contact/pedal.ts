@@ -30,9 +30,9 @@ export interface Pedal {
 export const ALONG_U: ClampPoint = { u: 1, v: 0, w: 0 }
 
 /**
- * The pedal distance of a edge point from a pivot. In a wide slot it has slid to where the rod is nearest to square with
- * the edge; `offMm`: so much further, as far as the slot goes. Written out in scalars, for it runs for every edge point
- * of the edge while the blade is dragged. Source: docs/geometry.md, "Edge angle".
+ * The pedal distance of a edge point from a pivot. In a wide slot it has slid to where the rod is nearest to square
+ * with the edge; `offMm`: so much further, as far as the slot goes. Written out in scalars, for it runs for every edge
+ * point of the edge while the blade is dragged. Source: docs/geometry.md, "Edge angle".
  */
 export function pedalAt(edgePoint: EdgePoint, frame: ClampFrame, over: SlidingPivot, offMm = 0): Pedal {
   const { pivot, slideMm, slide = ALONG_U } = over
