@@ -1,7 +1,7 @@
 import { bench, describe } from 'vitest'
-import { inkPhotograph } from '../../simulation/standIn/inkPhotograph'
+import { inkPhotograph } from './inkPhotograph'
 import type { Vec2 } from '../../math/vector/vec2'
-import { readInkPhoto } from './readInkPhoto'
+import { readInkPhoto } from '../../photo/marker/readInkPhoto'
 
 const TIMES = 4.4
 const { picture, edge, shoulder } = inkPhotograph({

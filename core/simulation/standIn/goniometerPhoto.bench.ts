@@ -1,6 +1,6 @@
 import { bench } from 'vitest'
-import { goniometerPhotograph } from '../../simulation/standIn/goniometerPhotograph'
-import { readGoniometerPhoto } from './readGoniometerPhoto'
+import { goniometerPhotograph } from './goniometerPhotograph'
+import { readGoniometerPhoto } from '../../photo/goniometer/readGoniometerPhoto'
 
 const { picture, ticks } = goniometerPhotograph({
   seed: 0.3,

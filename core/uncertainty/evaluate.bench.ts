@@ -1,10 +1,10 @@
 import { bench, describe } from 'vitest'
-import { evenEdgePoints } from '../../math/curve/edgePoints'
-import { settingOfHeight } from '../../records/rig/dial'
-import { evaluate } from '../../uncertainty/evaluate'
-import { postRig, sampleSetup } from '../setup/sampleSetup.fixture'
-import { rodPosesAt } from '../setup/setup'
-import { contactsAlong } from './contact'
+import { evenEdgePoints } from '../math/curve/edgePoints'
+import { settingOfHeight } from '../records/rig/dial'
+import { evaluate } from './evaluate'
+import { postRig, sampleSetup } from '../geometry/setup/sampleSetup.fixture'
+import { rodPosesAt } from '../geometry/setup/setup'
+import { contactsAlong } from '../geometry/contact/contact'
 
 const setup = {
   ...sampleSetup,
