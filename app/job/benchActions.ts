@@ -244,7 +244,6 @@ export function benchActions(job: JobState, { collections, preferences }: Stores
     const like = aside ? ', held as before' : earlier ? `, held as in ${earlier.name}` : ''
     // A job that is called by its blade goes on so.
     const renamed = now.name === job.blade.value.name ? { name: blade.name } : {}
-    job.lookAtMm.value = null
     job.change(`blade: ${blade.name}${like}`, {
       ...renamed,
       bladeId,

@@ -1,4 +1,4 @@
-import { computed, shallowRef, watchEffect, type ComputedRef } from 'vue'
+import { computed, shallowRef, watch, watchEffect, type ComputedRef } from 'vue'
 import { fittedWith } from '#core/records/rig/jaws'
 import { onRig } from '#core/records/rig/fittedAt'
 import { rigMeasures } from '#core/records/rig/rig'
@@ -72,6 +72,14 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const sides = computed((): readonly Side[] => (blade.value.bevels === 'A' ? ['A'] : SIDES))
   /** The place of the edge that is looked at, arc length from the heel; null: the one that the dial is for. */
   const lookAtMm = shallowRef<number | null>(null)
+  // A place of another blade's edge says nothing of this one's, whoever changed it.
+  watch(
+    () => content.value.bladeId,
+    () => (lookAtMm.value = null),
+    { flush: 'sync' },
+  )
+  /** The place that the figures are for. */
+  const placeMm = computed(() => lookAtMm.value ?? content.value.dialForMm)
   const wantedDeg = computed(() => content.value.wanted.deg[side.value])
 
   // What the geometry gives.
@@ -142,6 +150,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     side,
     sides,
     lookAtMm,
+    placeMm,
     turnOver,
     wantedDeg,
     setup,

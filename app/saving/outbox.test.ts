@@ -79,7 +79,7 @@ describe('entries on their way to the server', () => {
     expect(out.pending()).toEqual([])
     await out.flush()
     expect(sent).toHaveLength(2)
-    // After a reload it is there still; mended, it is sent again; another one is thrown away.
+    // After a reload it is there still; corrected, it is sent again; another one is thrown away.
     const later = bench(answer, storage)
     await later.out.flush()
     expect(later.refused()).toHaveLength(1)

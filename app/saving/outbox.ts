@@ -143,7 +143,7 @@ export function outbox(
     add,
     /** Tries again now, for instance when the page is opened or the network is back. */
     flush,
-    /** Sends a refused entry again, its content mended. */
+    /** Sends a refused entry again, its content corrected. */
     sendAgain(entry: StoredEntry): Promise<void> {
       put(entry)
       storage.removeItem(REFUSED + entry.id)

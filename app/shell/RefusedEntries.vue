@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { download } from '~/saving/download'
 import type { RefusedEntry } from '~/saving/outbox'
-import { mendedEntry, wrongFields } from '~/shell/mendEntry'
+import { correctedEntry, wrongFields } from '~/shell/correctEntry'
 import { useLog } from '~/stores/log'
 import { entryWord } from '~/words/entryText'
 import { momentText } from '~/words/momentText'
@@ -24,7 +24,7 @@ const type = (id: string, field: string, text: string) =>
   (typed.value = { ...typed.value, [id]: { ...typed.value[id], [field]: text } })
 
 async function save({ stored }: RefusedEntry) {
-  await log.sendAgain(mendedEntry(stored, typed.value[stored.id] ?? {}))
+  await log.sendAgain(correctedEntry(stored, typed.value[stored.id] ?? {}))
 }
 function saveFile() {
   const content = JSON.stringify(log.refused, null, 2)

@@ -21,7 +21,7 @@ export const useLog = defineStore('log', () => {
   const changes = new Map<string, ShallowRef<number>>()
   const unreadable = shallowRef<UnreadableEntry[]>([])
   const state = shallowRef<OutboxState>({ is: 'sent' })
-  /** What the server would not take: it stays here until it is mended and sent again, or thrown away. */
+  /** What the server would not take: it stays here until it is corrected and sent again, or thrown away. */
   const refused = shallowRef<readonly RefusedEntry[]>([])
   /** What came in up to here is known, as far as it bears on what is known. */
   let upTo = Infinity

@@ -23,6 +23,6 @@ export type SharpnessTest = (typeof SHARPNESS_TESTS)[number]
 export const BURRS = ['none', 'A', 'B', 'both'] as const
 export type Burr = (typeof BURRS)[number]
 
-/** How mean a hidden blade is. */
+/** How hard a hidden blade is to find out about. */
 export const LEVELS = ['easy', 'usual', 'mean'] as const
 export type Level = (typeof LEVELS)[number]

@@ -20,7 +20,7 @@ const at = (setup: Setup, heightMm: number, placeMm: number | null = null, heigh
     edgePoints,
     placeMm,
   )
-/** Only how far out the blade stands is in uncertainty. */
+/** Only how far out the blade stands is uncertain. */
 const wellHeld = {
   bladeHeightToleranceMm: 0.5,
   holdTolerance: { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },

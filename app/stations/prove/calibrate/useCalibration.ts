@@ -90,7 +90,7 @@ function calibration(job: JobView) {
       collections.stones.find(({ id }) => id === job.content.value.stoneId)!,
     )
     const setup = { ...job.setup.value, rig: fittedWith(calibrated, job.content.value.jawsName), stone }
-    return { calibrated, evaluation: evaluate(setup, job.content.value, job.edgePoints.value) }
+    return { calibrated, evaluation: evaluate(setup, job.content.value, job.edgePoints.value, job.placeMm.value) }
   })
 
   const busy = ref(false)

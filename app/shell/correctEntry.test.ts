@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { mendedEntry, wrongFields } from './mendEntry'
+import { correctedEntry, wrongFields } from './correctEntry'
 
 const content = { kind: 'ink-look', zones: [{ setDeg: 20 }, { setDeg: 95, seen: 'shoulder' }], note: 'wet' }
 const entry = {
@@ -20,12 +20,15 @@ describe('an entry that the server would not take', () => {
     expect(wrongFields(entry, problems).map(({ text }) => text)).toEqual(['95', null, ''])
   })
 
-  it('is mended in that field alone, figures as figures', () => {
-    const mended = mendedEntry(entry, { 'zones.1.setDeg': ' 19,5', side: 'A' })
-    expect(mended).toEqual({
+  it('is corrected in that field alone, figures as figures', () => {
+    const corrected = correctedEntry(entry, { 'zones.1.setDeg': ' 19,5', side: 'A' })
+    expect(corrected).toEqual({
       ...entry,
       content: { ...content, side: 'A', zones: [{ setDeg: 20 }, { setDeg: 19.5, seen: 'shoulder' }] },
     })
-    expect(mendedEntry(entry, { note: '' }).content).toMatchObject({ note: null })
+    expect(correctedEntry(entry, { note: '12', 'zones.0.setDeg': '' }).content).toMatchObject({
+      note: '12',
+      zones: [{ setDeg: null }, {}],
+    })
   })
 })

@@ -16,16 +16,17 @@ export const wrongFields = ({ content }: StoredEntry, problems: readonly FieldPr
   })
 
 /** The entry with other values typed into some of its fields, by their dotted paths. */
-export function mendedEntry(entry: StoredEntry, typed: Readonly<Record<string, string>>): StoredEntry {
-  const content = Object.entries(typed).reduce(
-    (now, [field, text]) => withValueAt(now, field.split('.'), asTyped(text)),
-    entry.content,
-  )
+export function correctedEntry(entry: StoredEntry, typed: Readonly<Record<string, string>>): StoredEntry {
+  const content = Object.entries(typed).reduce((now, [field, text]) => {
+    const path = field.split('.')
+    return withValueAt(now, path, asTyped(text, valueAt(entry.content, path)))
+  }, entry.content)
   return { ...entry, content }
 }
 
-/** A figure where it is one, nothing where nothing was typed. */
-function asTyped(text: string): string | number | null {
+/** As what stood there: a text stays one; else a figure where it is one, and nothing where nothing was typed. */
+function asTyped(text: string, before: unknown): string | number | null {
+  if (typeof before === 'string') return text
   const trimmed = text
     .trim()
     .replace('−', '-')
