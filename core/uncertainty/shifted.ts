@@ -74,7 +74,7 @@ function thicker(of: Blade, spine: number, behindEdge: number, grindHeight: numb
 }
 
 /**
- * A edge point of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm.
+ * An edge point of an edge that runs so much more towards the spine there, degrees, and lies so much further out, mm.
  */
 function edgeOff(edgePoint: EdgePoint, deg: number, outMm: number): EdgePoint {
   if (deg === 0 && outMm === 0) return edgePoint
@@ -86,8 +86,8 @@ function edgeOff(edgePoint: EdgePoint, deg: number, outMm: number): EdgePoint {
 }
 
 /**
- * Gives the edge angle (degrees) at a edge point when measures are off by so much; null where there is none. Reach does
- * not count: a rod that is a little short does not change the angle. Source: as above.
+ * Gives the edge angle (degrees) at an edge point when measures are off by so much; null where there is none. Reach
+ * does not count: a rod that is a little short does not change the angle. Source: as above.
  */
 export function edgeAngleShifter(
   setup: Setup,

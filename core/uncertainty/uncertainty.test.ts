@@ -86,7 +86,7 @@ const measured = ({ blade, ...rest }: Setup, as: Partial<Setup['blade']>): Setup
   ...rest,
   blade: { ...blade, ...as },
 })
-/** A edge point whose edge runs so much more towards the spine. */
+/** An edge point whose edge runs so much more towards the spine. */
 function running(edgePoint: EdgePoint, by: number): EdgePoint {
   const turned = Math.atan2(edgePoint.heading[1], edgePoint.heading[0]) - radians(by)
   return { ...edgePoint, heading: [Math.cos(turned), Math.sin(turned)] }

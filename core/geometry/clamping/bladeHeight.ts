@@ -5,7 +5,7 @@ import type { ClampPosition } from '../../records/job/clampPosition'
 
 /**
  * The place of the edge over the middle of the jaws (u = 0), found between neighbouring edge points; the end nearer to
- * the jaws where the edge does not pass over them. Stations: from heel to tip.
+ * the jaws where the edge does not pass over them. Edge points: from heel to tip.
  */
 export function edgePointOverJaws(edge: Curve, edgePoints: readonly EdgePoint[], hold: ClampPosition): EdgePoint {
   const frame = clampFrame(hold)
@@ -20,7 +20,7 @@ export function edgePointOverJaws(edge: Curve, edgePoints: readonly EdgePoint[],
   return Math.abs(u[0]!) < Math.abs(u[u.length - 1]!) ? edgePoints[0]! : edgePoints[edgePoints.length - 1]!
 }
 
-/** Blade height, mm: how far the edge stands out of the jaws at a edgePoint. Source: docs/geometry.md, "Frames". */
+/** Blade height, mm: how far the edge stands out of the jaws at an edge point. Source: docs/geometry.md, "Frames". */
 export const bladeHeightMm = (edgePoint: EdgePoint, hold: ClampPosition): number =>
   toClampFrame(edgePoint.point, clampFrame(hold))[1]
 

@@ -24,7 +24,7 @@ const USUAL_WIDTH_MM = 25
 
 /**
  * The tightest hollow of an edge; null where it has none over which a usual stone hangs by more than the tolerance.
- * Stations: even in arc length. Source: docs/geometry.md, "Limits".
+ * Edge points: even in arc length. Source: docs/geometry.md, "Limits".
  */
 export function hollowOf(edgePoints: readonly EdgePoint[], toleranceMm = HOLLOW_TOLERANCE_MM): Hollow | null {
   const bends = turningDeg(edgePoints)

@@ -12,7 +12,7 @@ export interface SlidingPivot {
   readonly slide?: ClampPoint
 }
 
-/** The edge's tangent at a edge point and the pivot's foot, in the blade's plane, clamp-frame (u, v), mm. */
+/** The edge's tangent at an edge point and the pivot's foot, in the blade's plane, clamp-frame (u, v), mm. */
 export interface Pedal {
   readonly point: Vec2
   /** Unit normal of the tangent, out of the blade. */
@@ -30,7 +30,7 @@ export interface Pedal {
 export const ALONG_U: ClampPoint = { u: 1, v: 0, w: 0 }
 
 /**
- * The pedal distance of a edge point from a pivot. In a wide slot it has slid to where the rod is nearest to square
+ * The pedal distance of an edge point from a pivot. In a wide slot it has slid to where the rod is nearest to square
  * with the edge; `offMm`: so much further, as far as the slot goes. Written out in scalars, for it runs for every edge
  * point of the edge while the blade is dragged. Source: docs/geometry.md, "Edge angle".
  */

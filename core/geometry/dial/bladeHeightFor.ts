@@ -17,9 +17,9 @@ export interface BladeHeightFor {
 }
 
 /**
- * How far out to hold the blade, the rig left as it is set, for a wanted edge angle at a edgePoint. Refused when moving
- * the blade out does not change the angle there (the edge runs square to the jaws) or would draw it into the jaws.
- * Source: docs/geometry.md, "Solving for a wanted angle".
+ * How far out to hold the blade, the rig left as it is set, for a wanted edge angle at an edge point. Refused when
+ * moving the blade out does not change the angle there (the edge runs square to the jaws) or would draw it into the
+ * jaws. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function bladeHeightFor(
   setup: Setup,

@@ -5,7 +5,7 @@ import type { Setup } from '../setup/setup'
 import { pivotHeightFor } from './pivotHeightFor'
 
 /**
- * All pairs of blade height and pivot height that give one edge angle at a edgePoint: a line in the plane of the two.
+ * All pairs of blade height and pivot height that give one edge angle at an edge point: a line in the plane of the two.
  */
 export interface EqualAngleLine {
   readonly edgeAngleDeg: number

@@ -5,7 +5,7 @@ import { rodPoseAt, type Setup } from '../setup/setup'
 
 /**
  * The pivot height (mm above the clamp's centre plane, or the table) that must be exceeded for the stone to come down
- * to the edge at a edge point at all. Source: docs/geometry.md, "Limits".
+ * to the edge at an edge point at all. Source: docs/geometry.md, "Limits".
  */
 export const lowestPivotHeightMm = (setup: Setup, side: Side, edgePoint: EdgePoint): number =>
   secantRoot(

@@ -7,7 +7,7 @@ import type { PivotHeight } from '../../records/rig/dial'
 import { rodPoseAt, type Setup } from '../setup/setup'
 
 /**
- * The pivot height (mm above the clamp's centre plane, or the table) that gives a wanted edge angle at a edge point,
+ * The pivot height (mm above the clamp's centre plane, or the table) that gives a wanted edge angle at an edge point,
  * whether or not the rig can reach that height. Refused when there is none, or the stone cannot work there.
  * Source: docs/geometry.md, "Solving for a wanted angle".
  */

@@ -17,14 +17,14 @@ export interface DialAdvice {
   /** The nearest mark or slot that the rig has. */
   readonly setting: DialSetting
   readonly heightMm: number
-  /** What that mark gives at the edgePoint. */
+  /** What that mark gives at the edge point. */
   readonly givesDeg: number
   /** givesDeg less the wanted angle: the deviation that remains. */
   readonly offDeg: number
 }
 
 /**
- * What to dial for a wanted edge angle at a edge point, and what remains for want of a finer mark. Refused when no
+ * What to dial for a wanted edge angle at an edge point, and what remains for want of a finer mark. Refused when no
  * setting of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot
  * height needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */

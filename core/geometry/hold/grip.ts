@@ -39,7 +39,9 @@ export interface Grip {
   touches(hold: ClampPosition): boolean
   /** How little and how much the jaws can reach over the spine at the place of a hold, mm; null where they cannot. */
   depthsMm(hold: ClampPosition): readonly [leastMm: number, mostMm: number] | null
-  /** The same as blade heights: how little and how much the edge at a edge point can stand out of the jaws here, mm. */
+  /**
+   * The same as blade heights: how little and how much the edge at an edge point can stand out of the jaws here, mm.
+   */
   heightsMm(hold: ClampPosition, edgePoint: EdgePoint): readonly [leastMm: number, mostMm: number] | null
   /** The nearest hold that can be, turned alike, on a stop where one will do; null where there is none. */
   nearest(hold: ClampPosition): ClampPosition | null

@@ -5,7 +5,7 @@ import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { rodPosesAt, type Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { dot, scale, subtract, type Vec2 } from '../../math/vector/vec2'
-import { lowestAngleOverJawsDeg, topsOf } from './jawClearance'
+import { lowestAngleOverJawsDeg, passesOverJaws, topsOf } from './jawClearance'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop } from './holdChecks'
 
 const withBlade = (blade: Partial<Setup['blade']>): Setup => ({
@@ -92,6 +92,7 @@ describe('will it hold', () => {
         if (!contact.ok) return
         const tops = topsOf(setup, 'A', rig.jaws)
         const lowest = lowestAngleOverJawsDeg(contact, tops, setup.stone, null) ?? 0
+        expect(passesOverJaws(contact, tops, setup.stone, null)).toBe(lowest <= contact.edgeAngleDeg)
         // Whatever of face and rod lies lower than a top there, at this very angle.
         const hit = deepestInside(contact, setup, tops)
         if (lowest <= contact.edgeAngleDeg) expect(hit).toBeLessThan(1e-6)

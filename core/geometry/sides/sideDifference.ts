@@ -18,7 +18,7 @@ export interface SideDifference {
 /** Less than this is not told. */
 const LEAST_DEG = 0.005
 
-/** How far the two sides differ at a edge point, and why. Source: docs/geometry.md, "The two sides". */
+/** How far the two sides differ at an edge point, and why. Source: docs/geometry.md, "The two sides". */
 export function sideDifference(setup: Setup, dialled: PerSide<DialSetting>, edgePoint: EdgePoint): SideDifference {
   const between = (at: Setup, dials = dialled): number | null => {
     const [a, b] = [contactFor(at, 'A', dials.A, edgePoint), contactFor(at, 'B', dials.B, edgePoint)]

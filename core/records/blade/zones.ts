@@ -30,7 +30,7 @@ const LEAST_MM = 4
 /**
  * The zones of an edge from heel to tip, found from its curvature: between corners each straight stretch is a facet,
  * unless there are no corners, when the straight part is heel and middle; a stretch bent outward is a belly, one bent
- * inward a hollow; the last of the edge is the tip. Stations: even in arc length. Source: docs/geometry.md, "Zones".
+ * inward a hollow; the last of the edge is the tip. Edge points: even in arc length. Source: docs/geometry.md, "Zones".
  */
 export function zonesOf(edge: Curve, edgePoints: readonly EdgePoint[]): Zone[] {
   const total = edgePoints.at(-1)!.fromHeelMm
@@ -83,7 +83,7 @@ export function zonesOf(edge: Curve, edgePoints: readonly EdgePoint[]): Zone[] {
 
 /** Stations along an edge that its zones are found from. */
 const EDGE_POINTS = 400
-/** The zones of a blade: those that were set by hand, else as they are found. Stations: as zonesOf has them. */
+/** The zones of a blade: those that were set by hand, else as they are found. Edge points: as zonesOf has them. */
 export const zonesOfBlade = (
   { zones, edge }: { readonly zones: readonly Zone[] | null; readonly edge: Curve },
   edgePoints: readonly EdgePoint[] = evenEdgePoints(edge, EDGE_POINTS),
