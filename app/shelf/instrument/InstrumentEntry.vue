@@ -140,15 +140,12 @@ async function keep() {
       </p>
       <UButton color="neutral" variant="outline" label="Take it over" :disabled="!found" @click="takeOver" />
     </fieldset>
-    <UFormField label="Notes" :error="problemAt('notes')"
-      ><UTextarea
-        :model-value="textAt('notes')"
-        size="lg"
-        class="w-full"
-        maxlength="4000"
-        @update:model-value="put('notes', String($event))"
-    /></UFormField>
-    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
-    <UButton type="submit" size="xl" label="Keep" :loading="busy" />
+    <NotesAndSave
+      :notes="textAt('notes')"
+      :problem="problemAt('notes')"
+      :failure="failure"
+      :busy="busy"
+      @notes="put('notes', $event)"
+    />
   </form>
 </template>

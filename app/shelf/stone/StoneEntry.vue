@@ -139,15 +139,12 @@ const SIZES: readonly Shown[] = [
       <TypedField v-for="one in SIZES" :key="one.path" v-bind="one" :fields="fields" :problem="problemAt(one.path)" />
     </div>
     <p v-if="dishHint" class="text-sm text-muted" data-testid="dish">{{ dishHint }}</p>
-    <UFormField label="Notes" :error="problemAt('notes')"
-      ><UTextarea
-        :model-value="textAt('notes')"
-        size="lg"
-        class="w-full"
-        maxlength="4000"
-        @update:model-value="put('notes', String($event))"
-    /></UFormField>
-    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
-    <UButton type="submit" size="xl" label="Keep" :loading="busy" />
+    <NotesAndSave
+      :notes="textAt('notes')"
+      :problem="problemAt('notes')"
+      :failure="failure"
+      :busy="busy"
+      @notes="put('notes', $event)"
+    />
   </form>
 </template>
