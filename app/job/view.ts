@@ -1,5 +1,5 @@
 import { effectScope } from 'vue'
-import { benchActions, type BenchActions } from './benchActions'
+import { benchActions, type BenchActions } from './actions/benchActions'
 import type { JobSession } from './session'
 import { jobState, type JobState, type Stores } from './state'
 

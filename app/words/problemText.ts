@@ -1,7 +1,7 @@
 import type { ProblemCode } from '#core/schema/codes'
 import type { Finding } from '#core/schema/problem'
 import type { LengthUnit } from '#core/math/units/length'
-import { exactLength } from './lengthText'
+import { exactLength, lengthText } from './lengthText'
 import { THING_WORD } from './thingText'
 
 type Say = (say: Figured) => string
@@ -12,6 +12,8 @@ interface Figured {
   text(key: string): string
   /** A length in mm, exact: "0.25 mm". */
   mm(key: string): string
+  /** A length that was measured or computed, to a tenth: "22.0 mm". */
+  length(key: string): string
   /** A limit with the unit that the problem names. */
   limit(key: string): string
   has(key: string): boolean
@@ -80,6 +82,17 @@ const WORDS: Record<ProblemCode, Say> = {
   'hollow-through-spine': () => 'The hollow would come through the spine.',
   'between-heel-and-tip': () => 'This lies between the heel and the tip.',
   'same-point-twice': (f) => `Line ${f.text('line')} is the same point as the one before.`,
+  'beyond-clamp': () => 'The blade cannot be moved or turned any farther.',
+  'jaws-beside-blade': (f) =>
+    f.has('leastMm')
+      ? `The jaws would not touch the blade: here they hold it ${f.length('leastMm')} to ${f.length('mostMm')} out.`
+      : 'The jaws would not touch the blade.',
+  'pivot-out-of-range': (f) => `This rig’s pivot stands between ${f.length('leastMm')} and ${f.length('mostMm')}.`,
+  'edge-in-jaws': () => 'The edge must stand out of the jaws: more than 0.',
+  'turned-too-far': (f) => `A blade can be turned ${f.text('mostDeg')}° at most.`,
+  'too-far-off-centre': (f) => `A blade in these jaws is ${f.mm('mostMm')} off centre at most.`,
+  'tilted-too-far': (f) => `A blade in these jaws is tilted ${f.text('mostDeg')}° at most.`,
+  'beyond-edge': (f) => `The edge goes from the heel to ${f.length('edgeMm')} from it.`,
   'not-svg': () => 'The file is no SVG: it cannot be read as XML.',
   'nothing-drawn-in-svg': () => 'The file is no SVG: it has no drawing in it.',
   'unreadable-path': () => 'A path in this SVG cannot be read.',
@@ -154,6 +167,7 @@ export function problemText({ code, figures = {} }: Finding, unit: LengthUnit, f
     has: (key) => key in figures,
     text: (key) => String(figures[key] ?? ''),
     mm: (key) => exactLength(Number(figures[key]), unit),
+    length: (key) => lengthText(Number(figures[key]), unit),
     limit(key) {
       const figure = Number(figures[key])
       if (figures.unit === 'mm') return exactLength(figure, unit)

@@ -170,18 +170,8 @@ export const ENTRIES = {
 } as const satisfies Record<string, { schema: z.ZodObject; migrations: readonly Migration[] }>
 export type EntryKind = keyof typeof ENTRIES
 
-export const logEntry = z.discriminatedUnion('kind', [
-  reading,
-  proof,
-  dialled,
-  inkLook,
-  practice,
-  strokes,
-  sharpness,
-  bevelWidth,
-  wear,
-  retraction,
-])
+const schemas = Object.values(ENTRIES).map(({ schema }) => schema)
+export const logEntry = z.discriminatedUnion('kind', schemas as [(typeof schemas)[number], ...typeof schemas])
 export type LogEntry = z.infer<typeof logEntry>
 export type EntryOf<K extends EntryKind> = Extract<LogEntry, { kind: K }>
 export type Reading = EntryOf<'reading'>

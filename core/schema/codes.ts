@@ -47,6 +47,15 @@ export const PROBLEM_CODES = [
   'taller-than-blade',
   'zone-without-length',
   'zone-beyond-edge',
+  // How a blade is held and what is dialled.
+  'beyond-clamp',
+  'jaws-beside-blade',
+  'pivot-out-of-range',
+  'edge-in-jaws',
+  'turned-too-far',
+  'too-far-off-centre',
+  'tilted-too-far',
+  'beyond-edge',
   // Edges read from drawings, tables and photographs.
   'not-svg',
   'nothing-drawn-in-svg',
