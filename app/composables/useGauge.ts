@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed } from 'vue'
 import { perSide, SIDES } from '#core/records/common/side'
 import { expectedReadingDeg } from '#core/geometry/gauge/expectedReading'
@@ -27,7 +28,7 @@ function gauge(job: JobView) {
   const along = computed(() => (job.up.value.ok ? job.up.value.along : []))
   const places = computed(() =>
     along.value.map((contact, i) => ({
-      fromHeelMm: job.edgePoints.value[i]!.fromHeelMm,
+      fromHeelMm: nth(job.edgePoints.value, i).fromHeelMm,
       edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
       readingDeg: contact.ok ? expectedReadingDeg(job.setup.value, job.side.value, contact, use.value) : null,
     })),

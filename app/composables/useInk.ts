@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { renamed, type Raw } from '#core/schema/versioned'
 import { computed, ref, watch } from 'vue'
 import { v7 as newId } from 'uuid'
@@ -85,8 +86,8 @@ function ink(job: JobView) {
 
   /** The face in a zone as its measures have it: how wide at an angle, and the primary half-angle behind it. */
   function faceOf(index: number, side: Side, deg: number): Pick<InkZone, 'widthMm' | 'primaryDeg'> {
-    const total = job.edgePoints.value.at(-1)!.fromHeelMm
-    const there = asThickAs(job.blade.value, middleOf(zones.value[index]!) / total)
+    const total = job.edgeMm.value
+    const there = asThickAs(job.blade.value, middleOf(nth(zones.value, index)) / total)
     return {
       widthMm: bevelWidthMm(bevelThicknessMm(there), job.blade.value.bevelDeg?.[side] ?? deg),
       primaryDeg: Math.max(0, primaryFaceDeg(there, side)),
@@ -115,7 +116,7 @@ function ink(job: JobView) {
     const looked = observed.value.flatMap((one, i): InkZone[] => {
       const deg = setDeg.value[i]
       if (!one || deg === null || deg === undefined) return []
-      const { kind, fromMm, toMm } = zones.value[i]!
+      const { kind, fromMm, toMm } = nth(zones.value, i)
       return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), seen: one.seen, fraction: one.fraction }]
     })
     if (looked.length === 0) return 'Say of one zone at least what is bare.'
@@ -128,7 +129,7 @@ function ink(job: JobView) {
       zones: looked,
     }
     const read = checked(logEntry, entry)
-    if (!read.ok) return problemText(read.problems[0]!, preferences.unit, read.problems[0]!.field)
+    if (!read.ok) return problemText(nth(read.problems, 0), preferences.unit, nth(read.problems, 0).field)
     if (practising.value) {
       practice.value.looks = [...practice.value.looks, entry]
       practice.value.passOf[entry.id] = practice.value.passes
@@ -211,15 +212,15 @@ function ink(job: JobView) {
     return task.result.value.against
       .filter(({ side }) => side === job.side.value)
       .map(({ zone, look, culprit }) => ({
-        name: names.value[zone]!,
-        look: looksAtZones(looks.value, job.side.value, zones.value)[zone]!.looks[look]!,
+        name: nth(names.value, zone),
+        look: nth(nth(looksAtZones(looks.value, job.side.value, zones.value), zone).looks, look),
         culprit,
       }))
   })
   const next = computed(() => {
     if (!fresh.value || !task.result.value) return null
     const { next: found } = task.result.value
-    return { ...found, setting: found.best === null ? null : settings.value[found.best]!.setting }
+    return { ...found, setting: found.best === null ? null : nth(settings.value, found.best).setting }
   })
 
   return {

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed, shallowRef, type Ref } from 'vue'
 import { isGoniometer, zeroOnSideDeg } from '#core/records/instrument/instrument'
 import type { Side } from '#core/records/common/side'
@@ -40,7 +41,7 @@ function chosenOf(of: ReadFor): ChosenInstrument {
   )
   const usual = computed(() => {
     const last = log.ofKind(of).findLast((entry) => of === 'reading' || entry.instrumentId !== null)
-    return last ? last.instrumentId : there.value.length === 1 ? there.value[0]!.id : null
+    return last ? last.instrumentId : there.value.length === 1 ? nth(there.value, 0).id : null
   })
   const instrument = computed(() => {
     const id = chosen.value === undefined ? usual.value : chosen.value

@@ -1,3 +1,4 @@
+import { lastOf } from '#core/math/list'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { pointList } from './viewport'
 
@@ -6,7 +7,7 @@ export function chains(points: readonly (Vec2 | null)[]): string[] {
   const found: Vec2[][] = [[]]
   for (const point of points) {
     if (point === null) found.push([])
-    else found.at(-1)!.push(point)
+    else lastOf(found).push(point)
   }
   return found.filter((chain) => chain.length > 1).map(pointList)
 }

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import type { Setup } from '#core/geometry/setup/setup'
 import { toPixels, type Viewport } from './viewport'
 import type { Vec2 } from '#core/math/vector/vec2'
@@ -30,7 +31,7 @@ export function jawMarks(setup: Setup, viewport: Viewport): JawMarks {
   const marks = [...positionMarks]
     .sort((a, b) => a.alongMm - b.alongMm)
     .map(({ alongMm, name }) => ({ at: toPixels([alongMm, 0], viewport), name }))
-  const nearest = Math.min(...marks.slice(1).map((mark, i) => mark.at[0] - marks[i]!.at[0]))
+  const nearest = Math.min(...marks.slice(1).map((mark, i) => mark.at[0] - nth(marks, i).at[0]))
   const every = Math.max(
     1,
     Math.ceil((NAME_PX * Math.max(...marks.map((mark) => mark.name.length)) + NAME_GAP_PX) / nearest),

@@ -12,7 +12,7 @@ export function usePlaceSlider() {
   const { actions } = job
   const words = useWords()
   const at = computed(() => job.evaluation.value.edgePoint.fromHeelMm)
-  const edgeMm = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
+  const { edgeMm } = job
   const slider = computed(() => ({
     role: 'slider',
     tabindex: 0,
@@ -25,11 +25,13 @@ export function usePlaceSlider() {
 
   function keydown(event: KeyboardEvent) {
     if (event.ctrlKey || event.metaKey || event.altKey) return
-    const steps = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
-    const end = { Home: 0, End: edgeMm.value }[event.key]
-    if (steps === undefined && end === undefined) return
+    const step = STEP_MM * (event.shiftKey ? LONG_STEPS : 1)
+    const [back, forth] = [at.value - step, at.value + step]
+    const to = { ArrowRight: forth, ArrowUp: forth, ArrowLeft: back, ArrowDown: back, Home: 0, End: edgeMm.value }[
+      event.key
+    ]
+    if (to === undefined) return
     event.preventDefault()
-    const to = end ?? at.value + steps! * STEP_MM * (event.shiftKey ? LONG_STEPS : 1)
     actions.lookAt(clamp(to, [0, edgeMm.value]))
   }
   return { at, slider, keydown }

@@ -133,9 +133,9 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     if (read && !read.ok) return read.problems
     const after = read ? read.value : { ...before, ...patch }
     lastStep.value = label
-    const goesOn = gesture !== null && begun?.gesture === gesture
-    const from = goesOn ? begun!.content : before
-    settle(after, withStep(history.value, stepBetween(label, from, after, gesture), goesOn))
+    const goingOn = gesture !== null && begun?.gesture === gesture ? begun : null
+    const from = goingOn?.content ?? before
+    settle(after, withStep(history.value, stepBetween(label, from, after, gesture), goingOn !== null))
     begun = gesture === null ? null : { gesture, content: from }
     return []
   }

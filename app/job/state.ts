@@ -4,6 +4,7 @@ import { onRig } from '#core/records/rig/fittedAt'
 import { rigMeasures } from '#core/records/rig/rig'
 import { lowestPivotHeightMm } from '#core/geometry/dial/lowestPivotHeight'
 import { zonesOfBlade } from '#core/records/blade/zones'
+import { lastOf } from '#core/math/list'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { alongEdge, evaluateAt, type Evaluation, type SideSet } from '#core/uncertainty/evaluate'
 import { gripOf } from '#core/geometry/hold/grip'
@@ -90,6 +91,8 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     hold: content.value.hold,
   }))
   const edgePoints = computed(() => evenEdgePoints(blade.value.edge, EDGE_POINTS_ALONG))
+  /** How long the edge is, mm along it. */
+  const edgeMm = computed(() => lastOf(edgePoints.value).fromHeelMm)
   const zones = computed(() => zonesOfBlade(blade.value, edgePoints.value))
   const along = computed(() => alongEdge(setup.value, content.value, edgePoints.value))
   /** At the place that the dial is for: where one looks changes nothing of it. */
@@ -155,6 +158,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     wantedDeg,
     setup,
     edgePoints,
+    edgeMm,
     zones,
     evaluation,
     dialFor,

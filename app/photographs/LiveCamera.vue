@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { context2d } from '~/drawing/context2d'
 /** The device's camera as a live picture, of which one is taken; where the browser refuses it, says so. */
 const emit = defineEmits<{ taken: [picture: File]; away: [] }>()
 const video = ref<HTMLVideoElement | null>(null)
@@ -17,7 +18,7 @@ async function take() {
   const { videoWidth, videoHeight } = video.value!
   if (videoWidth === 0) return
   const canvas = new OffscreenCanvas(videoWidth, videoHeight)
-  canvas.getContext('2d')!.drawImage(video.value!, 0, 0)
+  context2d(canvas).drawImage(video.value!, 0, 0)
   const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.95 })
   emit('taken', new File([blob], 'camera.jpg', { type: blob.type }))
 }

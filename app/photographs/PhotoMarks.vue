@@ -84,8 +84,8 @@ function slide(event: PointerEvent) {
   const other = [...pressed].find(([id]) => id !== event.pointerId)?.[1]
   pressed.set(event.pointerId, now)
   if (other) {
-    const [was, is] = [before, now].map((p) => Math.max(10, Math.hypot(p[0] - other[0], p[1] - other[1])))
-    look((zoom.value.times * is!) / was!, inPicture(other), other)
+    const apart = (p: Vec2) => Math.max(10, Math.hypot(p[0] - other[0], p[1] - other[1]))
+    look((zoom.value.times * apart(now)) / apart(before), inPicture(other), other)
   } else if (slipped > SLIP_PX) look(zoom.value.times, inPicture(before), now)
 }
 function release(event: PointerEvent) {

@@ -1,3 +1,4 @@
+import { context2d } from '~/drawing/context2d'
 import latinBold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url'
 import latin from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url'
 import moreBold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-700-normal.woff?url'
@@ -19,12 +20,12 @@ export async function cardLettering(): Promise<CardLettering> {
 async function picture(text: string, bold: boolean, sizeMm: number): Promise<LetteringPicture> {
   const font = `${bold ? 700 : 400} ${sizeMm * DOTS_PER_MM}px 'Atkinson Hyperlegible Next Variable', sans-serif`
   const canvas = document.createElement('canvas')
-  const measuring = canvas.getContext('2d')!
+  const measuring = context2d(canvas)
   measuring.font = font
   canvas.width = Math.max(1, Math.ceil(measuring.measureText(text).width))
   canvas.height = Math.ceil(sizeMm * (ABOVE + BELOW) * DOTS_PER_MM)
   // A canvas of another size has forgotten its font.
-  const context = canvas.getContext('2d')!
+  const context = context2d(canvas)
   context.font = font
   context.fillStyle = '#1a1a1f'
   context.fillText(text, 0, sizeMm * ABOVE * DOTS_PER_MM)

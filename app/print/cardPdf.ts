@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import type { PDFDocument, PDFFont } from '@cantoo/pdf-lib'
 import { MM_PER_POINT } from '#core/math/units/length'
 import type { CardPage } from './paper'
@@ -61,11 +62,11 @@ export async function cardPdf(
       }
     }
     for (const { points, width, closed, dashed } of card.lines) {
-      const chain = closed ? [...points, points[0]!] : points
+      const chain = closed ? [...points, nth(points, 0)] : points
       for (let i = 1; i < chain.length; i++) {
         page.drawLine({
-          start: at(...chain[i - 1]!),
-          end: at(...chain[i]!),
+          start: at(...nth(chain, i - 1)),
+          end: at(...nth(chain, i)),
           thickness: width * MM,
           color: ink,
           lineCap: LineCapStyle.Round,

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import equal from 'fast-deep-equal'
 
 /** Two changes of one content, put together. */
@@ -31,7 +32,7 @@ export function merged<T>(
 ): Merged<T> {
   const clashes: string[] = []
   const both = put(base, mine, theirs, '') as { mine: T; theirs: T }
-  if (!clashes.some((path) => follow.includes(path.split('.')[0]!))) return { clashes, ...both }
+  if (!clashes.some((path) => follow.includes(nth(path.split('.'), 0)))) return { clashes, ...both }
   const own = (of: T) => Object.fromEntries(follow.map((field) => [field, of[field as keyof T]]))
   return { clashes, mine: { ...both.mine, ...own(mine) }, theirs: { ...both.theirs, ...own(theirs) } }
 

@@ -1,3 +1,5 @@
+import { context2d } from '~/drawing/context2d'
+
 const LONGEST_PX = 1200
 const QUALITY = 0.78
 const MOST_MEGAPIXELS = 60
@@ -16,7 +18,7 @@ export async function smallPicture(file: Blob): Promise<{ ok: true; address: str
   const canvas = document.createElement('canvas')
   canvas.width = Math.round(width * shrink)
   canvas.height = Math.round(height * shrink)
-  canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
+  context2d(canvas).drawImage(bitmap, 0, 0, canvas.width, canvas.height)
   bitmap.close()
   return { ok: true, address: canvas.toDataURL('image/jpeg', QUALITY) }
 }

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
@@ -61,7 +62,7 @@ export const useCollections = defineStore('collections', () => {
     const harmed: Unreadable[] = []
     listed.forEach((answer, i) => {
       if (!answer.ok) return
-      next[FEW[i]!] = answer.value.things as never
+      next[nth(FEW, i)] = answer.value.things as never
       harmed.push(...answer.value.unreadable)
     })
     if (fetched.ok) {

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
@@ -26,7 +27,7 @@ export const usePreferences = defineStore('preferences', () => {
   /** Applies at once and keeps it; a name the schema refuses is told and not applied. */
   async function change(patch: Partial<Preferences>) {
     const wanted = checked(schema, { ...current.value, ...patch })
-    problem.value = wanted.ok ? null : wanted.problems[0]!
+    problem.value = wanted.ok ? null : nth(wanted.problems, 0)
     if (!wanted.ok) return
     current.value = wanted.value
     // One after the other: the next one starts from the revision that this one makes.

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import type { Zone, ZoneKind } from '#core/records/blade/zones'
 
 export const ZONE_WORD: Record<ZoneKind, string> = {
@@ -11,7 +12,7 @@ export const ZONE_WORD: Record<ZoneKind, string> = {
 
 /** A zone's name among the others: "facet 2" where there are several of its kind. */
 export function zoneName(zones: readonly Zone[], index: number): string {
-  const { kind } = zones[index]!
+  const { kind } = nth(zones, index)
   const alike = zones.filter((zone) => zone.kind === kind)
-  return alike.length > 1 ? `${ZONE_WORD[kind]} ${alike.indexOf(zones[index]!) + 1}` : ZONE_WORD[kind]
+  return alike.length > 1 ? `${ZONE_WORD[kind]} ${alike.indexOf(nth(zones, index)) + 1}` : ZONE_WORD[kind]
 }

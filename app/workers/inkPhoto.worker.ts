@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { expose, transfer } from 'comlink'
 import { STRIP_FROM, STRIP_TO } from '#core/photo/marker/strip'
 import type { ColourPicture } from '#core/photo/picture/colourPicture'
@@ -36,7 +37,7 @@ const reader = {
         for (let k = 0; k < 3; k++) sums[k]! += picture.pixels[4 * (py * picture.width + px) + k]!
         n++
       }
-    return n === 0 ? null : [sums[0]! / n, sums[1]! / n, sums[2]! / n]
+    return n === 0 ? null : [nth(sums, 0) / n, nth(sums, 1) / n, nth(sums, 2) / n]
   },
   read(ask: Omit<InkPhotoAsk, 'picture'>) {
     if (!picture) return null

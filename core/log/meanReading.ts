@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import equal from 'fast-deep-equal'
 import type { Side } from '../records/common/side'
 import { repeated } from '../math/statistics/repeated'
@@ -106,8 +107,8 @@ export const together = (means: readonly MeanReading[]): MeanReading | null =>
 function mean(of: readonly (Reading | Proof)[]): MeanReading {
   const weights = of.map((one) => 1 / one.uncertaintyDeg ** 2)
   const total = weights.reduce((sum, weight) => sum + weight, 0)
-  const deg = of.reduce((sum, one, i) => sum + one.deg * weights[i]!, 0) / total
-  const scatter = of.reduce((sum, one, i) => sum + weights[i]! * (Z95 * (one.deg - deg)) ** 2, 0)
+  const deg = of.reduce((sum, one, i) => sum + one.deg * nth(weights, i), 0) / total
+  const scatter = of.reduce((sum, one, i) => sum + nth(weights, i) * (Z95 * (one.deg - deg)) ** 2, 0)
   const birge = of.length > 1 ? Math.max(1, Math.sqrt(scatter / (of.length - 1))) : 1
   return {
     deg,

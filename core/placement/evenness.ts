@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { edgeAngle } from '../math/edgeAngle/edgeAngle'
 import { ALONG_U } from '../geometry/contact/pedal'
 import type { Side } from '../records/common/side'
@@ -134,7 +135,7 @@ function distanceRange(
   tangents: EdgeTangents,
   edgePoints: readonly EdgePoint[],
 ): (heightMm: number) => Distances {
-  const pivotAtHeight = pivotOverBladeAt(setup, side, edgePoints[0]!)
+  const pivotAtHeight = pivotOverBladeAt(setup, side, nth(edgePoints, 0))
   const slides = pivotAt(setup.rig, 0, side).slideMm > 0
   const frame = clampFrame(setup.hold)
   let last: (Distances & { u: number; v: number }) | null = null
@@ -207,7 +208,7 @@ export function distancesOf(
   const rodPoses = rodPosesAt(setup, side, heightMm)
   const [distances, overBlade] = [new Float64Array(tangents.count), new Float64Array(tangents.count)]
   for (let i = 0; i < tangents.count; i++) {
-    const { pivot, slideMm, slide = ALONG_U } = rodPoses(edgePoints[i]!)
+    const { pivot, slideMm, slide = ALONG_U } = rodPoses(nth(edgePoints, i))
     const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
     const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
     overBlade[i] = pivot.w
@@ -215,7 +216,7 @@ export function distancesOf(
     let distance = tangents.offset[i]! - nx * x - ny * y
     if (slideMm > 0) {
       // The foot slides along its slot to where the rod is square to the edge, as far as the slot goes.
-      const point = edgePoints[i]!.point
+      const point = nth(edgePoints, i).point
       const slideX = slide.u * frame.cos + slide.v * frame.sin
       const slideY = slide.v * frame.cos - slide.u * frame.sin
       const square = (ny * (point[0] - x) - nx * (point[1] - y)) / (ny * slideX - nx * slideY)

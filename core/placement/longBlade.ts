@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { contactsAlong } from '../geometry/contact/contact'
 import { seatedUnder } from '../geometry/contact/underStone'
 import type { Side } from '../records/common/side'
@@ -76,14 +77,14 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
       to = clamp(from + Math.round((to - from) * growth), [good + 1, bad - 1])
       yield good / (coarse.length - 1)
     }
-    if (!best || good === from) return { ok: false, reason: 'no-position', fromMm: coarse[from]!.fromHeelMm }
+    if (!best || good === from) return { ok: false, reason: 'no-position', fromMm: nth(coarse, from).fromHeelMm }
     const thorough = bestFor(ask, coarse.slice(from, good + 1))
     taken.push({ from, to: good, placement: thorough && thorough.cost < best.cost ? thorough : best })
     from = good
   }
   const angles = taken.map(({ placement }) => anglesAlong(ask, placement, placement.pivotHeightMm))
   const positions = taken.map(({ from: a, to: b, placement }, k): Position => {
-    const inTolerance = (i: number) => Math.abs(angles[k]![i]! - ask.wantedDeg) <= toleranceDeg + 1e-6
+    const inTolerance = (i: number) => Math.abs(nth(nth(angles, k), i) - ask.wantedDeg) <= toleranceDeg + 1e-6
     let [first, last] = [a * every, Math.min(b * every, edgePoints.length - 1)]
     while (first > 0 && inTolerance(first - 1)) first--
     while (last < edgePoints.length - 1 && inTolerance(last + 1)) last++
@@ -91,21 +92,21 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
     return {
       ...placement,
       atMark: atNearestMark(ask.setup, ask.side, placement, own, ask.wantedDeg),
-      fromMm: coarse[a]!.fromHeelMm,
-      toMm: coarse[b]!.fromHeelMm,
-      coversFromMm: edgePoints[first]!.fromHeelMm,
-      coversToMm: edgePoints[last]!.fromHeelMm,
+      fromMm: nth(coarse, a).fromHeelMm,
+      toMm: nth(coarse, b).fromHeelMm,
+      coversFromMm: nth(edgePoints, first).fromHeelMm,
+      coversToMm: nth(edgePoints, last).fromHeelMm,
     }
   })
   const dialled = positions.map((position) =>
     anglesAlong(ask, position, position.atMark?.heightMm ?? position.pivotHeightMm),
   )
   const seams = positions.slice(1).map((next, k): Seam => {
-    const before = positions[k]!
+    const before = nth(positions, k)
     let seam = { atMm: before.toMm, apartDeg: Infinity }
     edgePoints.forEach((edgePoint, i) => {
       if (edgePoint.fromHeelMm < next.coversFromMm - 1e-9 || edgePoint.fromHeelMm > before.coversToMm + 1e-9) return
-      const apartDeg = Math.abs(dialled[k]![i]! - dialled[k + 1]![i]!)
+      const apartDeg = Math.abs(nth(nth(dialled, k), i) - nth(nth(dialled, k + 1), i))
       if (apartDeg < seam.apartDeg) seam = { atMm: edgePoint.fromHeelMm, apartDeg }
     })
     return seam

@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { contactsAlong } from '../geometry/contact/contact'
 import type { Side } from '../records/common/side'
 import { clampFrame, toClampFrame } from '../geometry/clamping/clampFrame'
@@ -39,29 +40,29 @@ export function atNearestMark(
   if (!height.ok) return null
   const contacts = contactsAlong(edgePoints, hold, rodPosesAt({ ...setup, hold }, side, height.heightMm))
   const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
-  const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(off[most]!) ? i : most), 0)
+  const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(nth(off, most)) ? i : most), 0)
   return {
     setting,
     heightMm: height.heightMm,
-    worstDeg: off[worst]!,
-    worstAtMm: edgePoints[worst]!.fromHeelMm,
+    worstDeg: nth(off, worst),
+    worstAtMm: nth(edgePoints, worst).fromHeelMm,
     evenAtMm: evenPlace(off, edgePoints, hold),
   }
 }
 
 function evenPlace(off: readonly number[], edgePoints: readonly EdgePoint[], hold: ClampPosition): number {
   const frame = clampFrame(hold)
-  const fromMiddle = (i: number) => Math.abs(toClampFrame(edgePoints[i]!.point, frame)[0])
+  const fromMiddle = (i: number) => Math.abs(toClampFrame(nth(edgePoints, i).point, frame)[0])
   let found: { atMm: number; fromMiddleMm: number } | null = null
   let nearest = 0
   for (let i = 0; i < off.length; i++) {
-    if (Math.abs(off[i]!) < Math.abs(off[nearest]!)) nearest = i
-    const [before, here] = [off[i - 1] ?? off[i]!, off[i]!]
+    if (Math.abs(nth(off, i)) < Math.abs(nth(off, nearest))) nearest = i
+    const [before, here] = [off[i - 1] ?? nth(off, i), nth(off, i)]
     if (before <= 0 === here <= 0 || !Number.isFinite(before - here)) continue
     const fromMiddleMm = fromMiddle(i)
     if (found && found.fromMiddleMm <= fromMiddleMm) continue
-    const [from, to] = [edgePoints[i - 1]!.fromHeelMm, edgePoints[i]!.fromHeelMm]
+    const [from, to] = [nth(edgePoints, i - 1).fromHeelMm, nth(edgePoints, i).fromHeelMm]
     found = { atMm: from + (before / (before - here)) * (to - from), fromMiddleMm }
   }
-  return found?.atMm ?? edgePoints[nearest]!.fromHeelMm
+  return found?.atMm ?? nth(edgePoints, nearest).fromHeelMm
 }

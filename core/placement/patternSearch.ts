@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { clamp } from '../math/units/figures'
 import { FINE, type HoldSpace, type Tried } from './holdSpace'
 
@@ -57,7 +58,7 @@ export function patternSearch({ range, places, turns, at }: HoldSpace, from: Tri
   return here
 }
 
-const apart = (spread: readonly number[]): number => (spread.length > 1 ? spread[1]! - spread[0]! : 0)
+const apart = (spread: readonly number[]): number => (spread.length > 1 ? nth(spread, 1) - nth(spread, 0) : 0)
 const wayBetween = (a: Tried, b: Tried): Step => [
   b.place - a.place,
   b.hold.turnDeg - a.hold.turnDeg,

@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { randomLcg, randomNormal } from 'd3-random'
 import { clamp } from '../math/units/figures'
 import type { HoldSpace, Tried } from './holdSpace'
@@ -38,9 +39,9 @@ function adapted({ range, at }: HoldSpace, from: Tried, random: () => number): T
   const n = scales.filter((scale) => scale > 0).length
   const tried = (step: readonly number[]): Tried | null =>
     at(
-      onMarks ? from.place : clamp(from.place + step[0]! * scales[0]!, stretch),
-      clamp(from.hold.turnDeg + step[1]! * scales[1]!, turnDeg),
-      free ? clamp(from.hold.bladeYMm + step[2]! * scales[2]!, free) : from.hold.bladeYMm,
+      onMarks ? from.place : clamp(from.place + nth(step, 0) * nth(scales, 0), stretch),
+      clamp(from.hold.turnDeg + nth(step, 1) * nth(scales, 1), turnDeg),
+      free ? clamp(from.hold.bladeYMm + nth(step, 2) * nth(scales, 2), free) : from.hold.bladeYMm,
     )
   const { weights, counted, cs, cc, c1, cm, damp, usual } = ratesFor(n)
   let [mean, size, best] = [[0, 0, 0], 1, from]
@@ -54,26 +55,27 @@ function adapted({ range, at }: HoldSpace, from: Tried, random: () => number): T
     const tries = Array.from({ length: TRIES }, () => {
       const z = scales.map((scale) => (scale > 0 ? random() : 0))
       const y = times(root, z)
-      return { y, z, found: tried(mean.map((m, i) => m + size * y[i]!)) }
+      return { y, z, found: tried(mean.map((m, i) => m + size * nth(y, i))) }
     })
     const cost = ({ found }: (typeof tries)[number]) => found?.cost ?? Infinity
     tries.sort((a, b) => cost(a) - cost(b))
-    if (tries[0]!.found && cost(tries[0]!) < best.cost) best = tries[0]!.found
+    const lowest = nth(tries, 0).found
+    if (lowest && lowest.cost < best.cost) best = lowest
     const taken = tries.slice(0, BEST_OF_THEM)
     const along = (of: 'y' | 'z') =>
-      [0, 1, 2].map((i) => taken.reduce((all, one, k) => all + weights[k]! * one[of][i]!, 0))
+      [0, 1, 2].map((i) => taken.reduce((all, one, k) => all + nth(weights, k) * nth(one[of], i), 0))
     const [y, z] = [along('y'), along('z')]
-    mean = mean.map((m, i) => m + size * y[i]!)
-    pathS = pathS.map((p, i) => (1 - cs) * p + Math.sqrt(cs * (2 - cs) * counted) * z[i]!)
+    mean = mean.map((m, i) => m + size * nth(y, i))
+    pathS = pathS.map((p, i) => (1 - cs) * p + Math.sqrt(cs * (2 - cs) * counted) * nth(z, i))
     const far = Math.hypot(...pathS)
     const goesOn = far / Math.sqrt(1 - (1 - cs) ** (2 * (round + 1))) < (1.4 + 2 / (n + 1)) * usual ? 1 : 0
-    pathC = pathC.map((p, i) => (1 - cc) * p + goesOn * Math.sqrt(cc * (2 - cc) * counted) * y[i]!)
+    pathC = pathC.map((p, i) => (1 - cc) * p + goesOn * Math.sqrt(cc * (2 - cc) * counted) * nth(y, i))
     spread = spread.map((row, i) =>
       row.map(
         (one, j) =>
           (1 - c1 - cm) * one +
-          c1 * pathC[i]! * pathC[j]! +
-          cm * taken.reduce((all, { y: v }, k) => all + weights[k]! * v[i]! * v[j]!, 0),
+          c1 * nth(pathC, i) * nth(pathC, j) +
+          cm * taken.reduce((all, { y: v }, k) => all + nth(weights, k) * nth(v, i) * nth(v, j), 0),
       ),
     )
     size *= Math.exp((cs / damp) * (far / usual - 1))
@@ -104,14 +106,15 @@ function ratesFor(n: number) {
 /** The lower triangle whose square is a symmetric matrix; directions that it has not are left out. */
 function cholesky(of: Square): Square {
   const root: Square = of.map((row) => row.map(() => 0))
-  for (let i = 0; i < of.length; i++)
-    for (let j = 0; j <= i; j++) {
-      let rest = of[i]![j]!
-      for (let k = 0; k < j; k++) rest -= root[i]![k]! * root[j]![k]!
-      root[i]![j] = i === j ? Math.sqrt(Math.max(0, rest)) : root[j]![j]! > 1e-12 ? rest / root[j]![j]! : 0
+  for (const [i, row] of root.entries())
+    for (const [j, above] of root.slice(0, i + 1).entries()) {
+      const before = row.slice(0, j).reduce((sum, one, k) => sum + one * nth(above, k), 0)
+      const rest = nth(nth(of, i), j) - before
+      const pivot = nth(above, j)
+      row[j] = i === j ? Math.sqrt(Math.max(0, rest)) : pivot > 1e-12 ? rest / pivot : 0
     }
   return root
 }
 
 const times = (of: Square, by: readonly number[]): number[] =>
-  of.map((row) => row.reduce((sum, one, i) => sum + one * by[i]!, 0))
+  of.map((row) => row.reduce((sum, one, i) => sum + one * nth(by, i), 0))

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../math/list'
 import { patternSearch } from './patternSearch'
 import { holdSpace, type HoldSpace, type Placement, type PlacementAsk, type Tried } from './holdSpace'
 import { polish } from './polish'
@@ -61,7 +62,7 @@ export function* searchPlacement(ask: PlacementAsk): Generator<number, Placement
   const willDo = ({ cost }: Tried) => enough !== undefined && cost <= enough
   for (const start of starts) {
     floors.push(patternSearch(space, start))
-    if (willDo(floors.at(-1)!)) break
+    if (willDo(lastOf(floors))) break
     yield 0.8 + (0.1 * ++tried) / starts.size
   }
   let best: Tried | null = null
@@ -126,7 +127,7 @@ function lowest(sorted: readonly Tried[]): Tried[] {
 function apartFrom(sorted: readonly Tried[], most: number): Tried[] {
   const taken: Tried[] = []
   for (const one of sorted) {
-    if (taken.length === most || one.cost > sorted[0]!.cost + STILL_DEG) break
+    if (taken.length === most || one.cost > nth(sorted, 0).cost + STILL_DEG) break
     const same = (other: Tried) =>
       other.pivotHeightMm === one.pivotHeightMm &&
       Math.abs(other.place - one.place) < SAME_FLOOR.mm &&

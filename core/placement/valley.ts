@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { patternSearch } from './patternSearch'
 import { goldenSection } from './goldenSection'
 import { clamp } from '../math/units/figures'
@@ -44,7 +45,7 @@ function bestTurn({ range, at }: HoldSpace, place: number, depthMm: number, { ho
 /** A hold that is turned less, or not at all, and costs next to nothing more: it is easier to set. */
 export function plainer({ range, places, at }: HoldSpace, best: Tried): Tried {
   const most = best.cost + Math.min(ALIKE.cost, ALIKE.share * best.cost)
-  const step = range.onMarks || places.length === 1 ? 0 : places[1]! - places[0]!
+  const step = range.onMarks || places.length === 1 ? 0 : nth(places, 1) - nth(places, 0)
   for (const share of [0, 0.5]) {
     const placeAt = (place: number) => at(place, share && best.hold.turnDeg * share, best.hold.bladeYMm)
     const cost = (place: number) => placeAt(place)?.cost ?? Infinity

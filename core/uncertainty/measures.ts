@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { edgeHeadingToleranceDeg } from '../records/blade/edgeHeading'
 import { thinsPerMm } from '../records/blade/taper'
 import type { KnownHold } from '../records/job/knownHold'
@@ -140,7 +141,7 @@ function asFitted(measures: readonly UncertainMeasure[], { rig, stone }: Setup):
   const fitted = measures.flatMap(({ id, tolerance }) => {
     const row = isUnknown(id) ? fittedAt(rig, id, stone) : -1
     if (row < 0) return []
-    const { uncertainty } = rig.fitted!.measures[row]!
+    const { uncertainty } = nth(rig.fitted!.measures, row)
     const whole = Math.hypot(uncertainty, again[id] ?? 0)
     return id in again && tolerance < whole ? [] : [{ id, row, tolerance: whole, share: uncertainty / whole }]
   })
@@ -149,7 +150,7 @@ function asFitted(measures: readonly UncertainMeasure[], { rig, stone }: Setup):
     if (!mine) return measure
     const others = fitted.filter(({ id }) => id !== measure.id)
     const { correlation } = rig.fitted!
-    const tied = others.map(({ id, row, share }) => [id, correlation[mine.row]![row]! * (mine.share * share)])
+    const tied = others.map(({ id, row, share }) => [id, nth(nth(correlation, mine.row), row) * (mine.share * share)])
     return { ...measure, tolerance: mine.tolerance, tiedTo: Object.fromEntries(tied) as UncertainMeasure['tiedTo'] }
   })
 }

@@ -1,3 +1,4 @@
+import { lastOf } from '../math/list'
 import { randomLcg, randomNormal } from 'd3-random'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
 import type { Side } from '../records/common/side'
@@ -113,7 +114,7 @@ function spreadOf(angles: Float64Array): AngleSpread | null {
   }
   const [lowDeg, highDeg] = [percentile(0.025), percentile(0.975)]
   const [least, most] = [sorted[0]!, sorted[sorted.length - 1]!]
-  const stepDeg = BIN_STEPS_DEG.find((step) => most - least < step * (MOST_BINS - 1)) ?? BIN_STEPS_DEG.at(-1)!
+  const stepDeg = BIN_STEPS_DEG.find((step) => most - least < step * (MOST_BINS - 1)) ?? lastOf(BIN_STEPS_DEG)
   const fromDeg = Math.floor(least / stepDeg) * stepDeg
   const counts = new Array<number>(Math.floor((most - fromDeg) / stepDeg) + 1).fill(0)
   for (const angle of sorted) counts[Math.floor((angle - fromDeg) / stepDeg)]!++

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import type { z } from 'zod'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
@@ -41,7 +42,7 @@ async function layOut(db: Database): Promise<void> {
     )
   }
   const instruments = await each(demoInstruments, keeper(db, 'instruments'))
-  const stoneId = (number: number) => stones[number - 1]!.id
+  const stoneId = (number: number) => nth(stones, number - 1).id
   const keepJob = keeper(db, 'jobs')
   for (const { rig, blade, stoneNumber, order = [], read, proved, ...content } of demoJobs) {
     const links = {
@@ -52,7 +53,7 @@ async function layOut(db: Database): Promise<void> {
       progression: order.map(stoneId),
     }
     const made = await keepJob(job.parse({ ...content, ...links }))
-    const setup = { rig: rigs[rig], blade: blades[blade], stone: stones[stoneNumber - 1]!, hold: made.hold }
+    const setup = { rig: rigs[rig], blade: blades[blade], stone: nth(stones, stoneNumber - 1), hold: made.hold }
     await append(
       db,
       [

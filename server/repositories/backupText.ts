@@ -1,3 +1,4 @@
+import { lastOf } from '#core/math/list'
 import { and, asc, eq, gt, or, type SQL } from 'drizzle-orm'
 import { BACKUP_VERSION } from '../../core/exchange/backup/backup'
 import { RECORD_KINDS } from '../../core/records/kept/things'
@@ -87,7 +88,7 @@ async function* list<Row, Place>(
   let rows = await page(null)
   for (let first = true; rows.length > 0; first = false) {
     yield (first ? '' : ',') + rows.map((row) => JSON.stringify(written(row))).join(',')
-    rows = await page(placeOf(rows.at(-1)!))
+    rows = await page(placeOf(lastOf(rows)))
   }
   yield ']'
 }

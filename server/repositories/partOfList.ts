@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { and, count, desc, eq, sql, type SQL } from 'drizzle-orm'
 import { z } from 'zod'
 import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '../../core/exchange/api/lists'
@@ -45,7 +46,7 @@ export async function partOf(
   const inPlace = (isAway: boolean) => and(eq(things.kind, kind), sql`(${things.archivedAt} is null) = ${!isAway}`)
   const asked = and(inPlace(away), ...found)
   const counted = async (where: SQL | undefined) =>
-    (await db.select({ things: count() }).from(things).where(where))[0]!.things
+    nth(await db.select({ things: count() }).from(things).where(where), 0).things
   const after = from && cursorOf(from)
   const rows = await db
     .select({ row: things, at: sql<Date>`${moment}`.mapWith(things.updatedAt) })

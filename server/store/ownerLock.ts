@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { linkSync, readFileSync, readdirSync, unlinkSync, writeFileSync } from 'node:fs'
 import { hostname } from 'node:os'
 import { join } from 'node:path'
@@ -63,8 +64,9 @@ function readOwner(folder: string, number: number): Owner | null {
   const file = join(folder, `owner.${number}`)
   try {
     const { pid, host, started } = JSON.parse(readFileSync(file, 'utf8')) as Partial<Owner>
-    if (!Number.isInteger(pid) || typeof host !== 'string' || typeof started !== 'string') return null
-    return { pid: pid!, host, started, file }
+    if (typeof pid !== 'number' || !Number.isInteger(pid) || typeof host !== 'string' || typeof started !== 'string')
+      return null
+    return { pid, host, started, file }
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code === 'EACCES')
       throw new Error(`This user may not read ${file}: start as the one whose data it is.`, { cause: error })
@@ -115,7 +117,7 @@ function processNow(pid: number): { started: string; ended: boolean } | null {
     const boot = readFileSync('/proc/sys/kernel/random/boot_id', 'utf8').trim()
     const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
     const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ')
-    return { started: `${boot}/${fields[19]}`, ended: 'ZX'.includes(fields[0]!) }
+    return { started: `${boot}/${fields[19]}`, ended: 'ZX'.includes(nth(fields, 0)) }
   } catch {
     return null
   }

@@ -31,14 +31,15 @@ export function choosing({ job, collections }: ActionContext) {
       const patch = { ...of, setAside: withSetAside(now, next) }
       const aside = setAsideFor(now, next)
       const earlier = doneWith(otherJobs(), next)[0] ?? null
-      if (aside ?? earlier) {
-        const card = startingCard({ ...from, rig: chosen }, aside ?? earlier, now)
+      const before = aside ?? earlier
+      if (before) {
+        const card = startingCard({ ...from, rig: chosen }, before, now)
         // What is wanted of the blade, and in which order, does not come from the rig.
         const { wanted, progression } = now
         const kept = equal(wanted.deg, card.wanted.deg)
           ? card
           : { ...card, dialled: startingDial({ ...from, rig: chosen, hold: card.hold }, wanted, card.dialForMm) }
-        const like = aside ? 'held as before' : `held as in ${earlier!.name}`
+        const like = before === earlier ? `held as in ${earlier.name}` : 'held as before'
         return void job.change(`rig: ${chosen.name}, ${like}`, { ...patch, ...kept, wanted, progression })
       }
       Object.assign(of, patch)

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { clampFrame, toClampFrame } from '#core/geometry/clamping/clampFrame'
 import { moved } from '#core/geometry/clamping/bladeHeight'
 import type { ClampPosition } from '#core/records/job/clampPosition'
@@ -52,7 +53,7 @@ export function holding(
 
   /** How far the jaws' middle stands from the heel, along the jaws. */
   const heelToMiddle = (hold: ClampPosition): number =>
-    -toClampFrame(job.edgePoints.value[0]!.point, clampFrame(hold))[0]
+    -toClampFrame(nth(job.edgePoints.value, 0).point, clampFrame(hold))[0]
 
   function setHeelToMiddle(mm: number, gesture: string | null = null): string | null {
     const { hold } = job.content.value

@@ -22,7 +22,7 @@ export function looking({ job, say }: ActionContext) {
 
   /** Looks at a place that was typed: its arc length from the heel. */
   function lookAtTyped(fromHeelMm: number): string | null {
-    const edgeMm = job.edgePoints.value.at(-1)!.fromHeelMm
+    const edgeMm = job.edgeMm.value
     if (fromHeelMm < 0 || fromHeelMm > edgeMm + TYPED_BEYOND_MM) return say('beyond-edge', { edgeMm })
     lookAt(Math.min(fromHeelMm, edgeMm))
     return null

@@ -25,8 +25,8 @@ function byHand() {
 function add() {
   const last = zones.value?.at(-1)
   if (!zones.value || !last) return
-  const [from, to] = [last.fromMm, last.toMm].map((text) => parseLengthMm(text, preferences.unit))
-  const middle = from!.ok && to!.ok ? figure((from!.value + to!.value) / 2) : ''
+  const [from, to] = [parseLengthMm(last.fromMm, preferences.unit), parseLengthMm(last.toMm, preferences.unit)]
+  const middle = from.ok && to.ok ? figure((from.value + to.value) / 2) : ''
   const before = zones.value.slice(0, -1)
   zones.value = [...before, { ...last, toMm: middle }, { kind: last.kind, fromMm: middle, toMm: last.toMm }]
 }

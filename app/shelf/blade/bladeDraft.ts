@@ -1,3 +1,4 @@
+import { lastOf, nth } from '#core/math/list'
 import { blade as bladeSchema, type Blade } from '#core/records/blade/blade'
 import type { EdgeUncertainty } from '#core/records/blade/edgeUncertainty'
 import { possibleBlade } from '#core/records/blade/impossible'
@@ -83,7 +84,9 @@ const pointsInUnit = (points: string, from: LengthUnit, to: LengthUnit): string 
     .map((line) => {
       const read = readPoints(`${line}\n${line}`)
       if (!read.ok) return line
-      return read.points[0]!.map((value) => exactFigure(toMm(value, from), to)).join('  ')
+      return nth(read.points, 0)
+        .map((value) => exactFigure(toMm(value, from), to))
+        .join('  ')
     })
     .join('\n')
 
@@ -187,9 +190,9 @@ function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Sha
     if (!read.ok) return noneFor('points', read.code, { ...read.figures, line: read.line })
     const typed = read.points.map(([x, y]) => [toMm(x, unit), toMm(y, unit)] as const)
     // From tip to heel is as good.
-    const points = typed[0]![0] > typed.at(-1)![0] ? typed.reverse() : typed
+    const points = nth(typed, 0)[0] > lastOf(typed)[0] ? typed.reverse() : typed
     const back = points.findIndex(
-      (point, i) => i > 0 && Math.hypot(point[0] - points[i - 1]![0], point[1] - points[i - 1]![1]) < 1e-6,
+      (point, i) => i > 0 && Math.hypot(point[0] - nth(points, i - 1)[0], point[1] - nth(points, i - 1)[1]) < 1e-6,
     )
     if (back > 0) return noneFor('points', 'same-point-twice', { line: back + 1 })
     return outlined({ ...fromHeel(throughPoints(points)), spine: null, uncertainty: null }, null, 'points')

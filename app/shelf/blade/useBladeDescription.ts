@@ -32,8 +32,8 @@ export function useBladeDescription(from: BladeRecord | null, copy: boolean) {
   const zones = computed((): readonly Zone[] => {
     const rows = draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null
     const set = (rows ?? []).flatMap(({ kind, fromMm, toMm }) => {
-      const [from, to] = [fromMm, toMm].map((text) => parseFigure(text, 'mm', unit.value))
-      return from!.ok && to!.ok ? { kind, fromMm: from!.value, toMm: to!.value } : []
+      const [from, to] = [parseFigure(fromMm, 'mm', unit.value), parseFigure(toMm, 'mm', unit.value)]
+      return from.ok && to.ok ? { kind, fromMm: from.value, toMm: to.value } : []
     })
     return set.length > 0 && set.length === rows?.length ? set : found.value
   })

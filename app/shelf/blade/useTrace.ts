@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed, onMounted, onScopeDispose, ref, shallowRef, watch, type Ref, type WritableComputedRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
 import { wrap, type Remote } from 'comlink'
@@ -32,7 +33,7 @@ const REACH = { ofWidth: 0.012, ofSpacing: 0.25, leastPx: 4 } as const
 const plain = (points: readonly Vec2[]): Vec2[] => points.map(([x, y]): Vec2 => [x, y])
 
 function reachBeside(rough: readonly Vec2[], width: number): number {
-  const apart = rough.slice(1).map(([x, y], i) => Math.hypot(x - rough[i]![0], y - rough[i]![1]))
+  const apart = rough.slice(1).map(([x, y], i) => Math.hypot(x - nth(rough, i)[0], y - nth(rough, i)[1]))
   const usual = apart.sort((a, b) => a - b)[Math.floor(apart.length / 2)] ?? width
   return Math.max(REACH.leastPx, Math.min(REACH.ofWidth * width, REACH.ofSpacing * usual))
 }

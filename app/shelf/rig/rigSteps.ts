@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { exactLength } from '~/words/lengthText'
 import { RIGS } from '#core/records/rig/kinds'
 import type { LengthUnit } from '#core/math/units/length'
@@ -200,7 +201,7 @@ export function stepOf(steps: readonly RigStep[], path: string): number {
       step.lists.some((list) => path === list.path || path.startsWith(`${list.path}.`)),
   )
   if (at >= 0) return at
-  const stem = path.split('.')[0]!
+  const stem = nth(path.split('.'), 0)
   return Math.max(
     0,
     steps.findIndex((step) => step.fields.some((field) => field.path.split('.')[0] === stem)),

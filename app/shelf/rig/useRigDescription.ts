@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed, shallowRef } from 'vue'
 import { storeToRefs } from 'pinia'
 import type { RigRecord } from '#core/records/kept/things'
@@ -59,7 +60,7 @@ export function useRigDescription(from: RigRecord | null, copy: boolean) {
   const addRow = (list: FieldList) => fields.rows(list.path).push(emptyRow(list.path, unit.value))
   /** The paths of all fields of a step, those of its lists' rows included. */
   const pathsOf = (index: number): Set<string> => {
-    const step = steps.value[index]!
+    const step = nth(steps.value, index)
     const inLists = step.lists.flatMap((list) =>
       fields.rows(list.path).flatMap((_, i) => list.fields.map((f) => `${list.path}.${i}.${f.path}`)),
     )

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import type { Router } from 'vue-router'
 import type { JobView } from '~/job/view'
 import { placeAt, ROOMS, sheetPath, tabsOf } from '~/navigation/stations'
@@ -19,7 +20,7 @@ export function navigationCommands(router: Router): CommandEntry[] {
     const place = placeAt(router.currentRoute.value.path)
     const tabs = place ? tabsOf(place.room) : []
     if (!place || tabs.length < 2) return
-    const next = tabs[(tabs.indexOf(place.sheet) + by + tabs.length) % tabs.length]!
+    const next = nth(tabs, (tabs.indexOf(place.sheet) + by + tabs.length) % tabs.length)
     go(sheetPath(job.id, place.room.id, next.id))
   }
   const rooms = ROOMS.filter((room) => room.sheets.length > 0)

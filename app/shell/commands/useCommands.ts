@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed } from 'vue'
 import { useShownJob } from '~/job/shownJob'
 import { useCollections } from '~/stores/collections'
@@ -38,6 +39,8 @@ export function useCommands() {
     }),
   )
   /** Those that make sense now. */
-  const available = computed(() => commands.value.filter((_, i) => shown.value !== null || 'run' in table.value[i]!))
+  const available = computed(() =>
+    commands.value.filter((_, i) => shown.value !== null || 'run' in nth(table.value, i)),
+  )
   return { commands, available }
 }

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed } from 'vue'
 import type { Side } from '#core/records/common/side'
 import { contactFor } from '#core/geometry/setup/setup'
@@ -22,7 +23,7 @@ function anglesAlong(job: JobView) {
   const against = useAgainst()
   const preferences = usePreferences()
   const names = computed(() => preferences.current.sideNames)
-  const edgeMm = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
+  const { edgeMm } = job
   const sides = computed(() => job.sides.value.map(drawnSide))
 
   /** A place of the edge as a short stretch; all of it where no place was said. */
@@ -53,7 +54,7 @@ function anglesAlong(job: JobView) {
     const word = lastLook && firstProof && lastLook.at < firstProof.at ? 'before' : 'ink'
     const inked = ink.foundOn(side).flatMap((face, i): DrawnFinding[] => {
       if (!face) return []
-      const { fromMm, toMm } = ink.zones.value[i]!
+      const { fromMm, toMm } = nth(ink.zones.value, i)
       const { fromDeg, middleDeg, toDeg } = face.angle
       return [{ angle: 'proved', word, fromMm, toMm, deg: middleDeg, uncertaintyDeg: (toDeg - fromDeg) / 2 }]
     })

@@ -28,7 +28,7 @@ export function useEdgePlace(form: Ref<TypedPlace>) {
     ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
     { value: FROM_HEEL, label: 'so far from the heel' },
   ])
-  const edgeMm = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
+  const { edgeMm } = job
   const where = computed((): { placeMm: number; zone: ZoneKind | null } | null => {
     const { place, fromHeel } = form.value
     const zone = job.zones.value[Number(place)]

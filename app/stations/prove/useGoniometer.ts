@@ -85,14 +85,20 @@ function goniometer(job: JobView) {
       return null
     }
     const anything = [edge, from, to, width, primary].some((one) => one !== null)
-    if (finish !== 'convex' && edge == null) return anything ? need('edge', 'Write where the edge shows.') : null
-    if (finish === 'hazy' && width == null) return need('width', 'Write how wide the haze is.')
-    if (finish === 'convex' && (from == null || to == null))
-      return anything ? need(from == null ? 'from' : 'to', 'Write both ends of the line.') : null
-    const half = (width ?? 0) / 2
-    const ends = [from ?? edge! - half, to ?? edge! + half].sort((a, b) => a - b).map(toDeg) as [number, number]
+    let shown: [number, number]
+    if (finish === 'convex') {
+      if (from == null || to == null)
+        return anything ? need(from == null ? 'from' : 'to', 'Write both ends of the line.') : null
+      shown = from < to ? [from, to] : [to, from]
+    } else {
+      if (edge == null) return anything ? need('edge', 'Write where the edge shows.') : null
+      if (finish === 'hazy' && width == null) return need('width', 'Write how wide the haze is.')
+      const half = (width ?? 0) / 2
+      shown = [edge - half, edge + half]
+    }
+    const ends: [number, number] = [toDeg(shown[0]), toDeg(shown[1])]
     if (ends[0] <= 0) return need('width', 'So wide it would reach the other side.')
-    const edgeDeg = finish === 'convex' ? (ends[0] + ends[1]) / 2 : toDeg(edge!)
+    const edgeDeg = finish === 'convex' || edge == null ? (ends[0] + ends[1]) / 2 : toDeg(edge)
     const primaryDeg = primary == null ? null : toDeg(primary)
     if (primaryDeg !== null && primaryDeg >= ends[0])
       return need('primary', 'The primary face is flatter than the edge: its spot lies further in.')

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { reversed } from '../../math/curve/reversed'
 import type { Segment } from '../../math/curve/segment'
 import { segmentAt } from '../../math/curve/segmentAt'
@@ -62,9 +63,9 @@ export function chained(pieces: readonly Segment[], joinAt: number): Segment[][]
     const chain = [left.shift()!]
     for (let grew = true; grew;) {
       grew = false
-      const [first, last] = [segmentAt(chain[0]!, 0).point, segmentAt(chain.at(-1)!, 1).point]
+      const [first, last] = [segmentAt(nth(chain, 0), 0).point, segmentAt(lastOf(chain), 1).point]
       for (let i = 0; i < left.length && !grew; i++) {
-        const [from, to] = [segmentAt(left[i]!, 0).point, segmentAt(left[i]!, 1).point]
+        const [from, to] = [segmentAt(nth(left, i), 0).point, segmentAt(nth(left, i), 1).point]
         if (meet(last, from)) chain.push(...left.splice(i, 1))
         else if (meet(last, to)) chain.push(...reversed(left.splice(i, 1)))
         else if (meet(first, to)) chain.unshift(...left.splice(i, 1))
@@ -82,11 +83,11 @@ export function chained(pieces: readonly Segment[], joinAt: number): Segment[][]
 export function withoutGaps(chain: readonly Segment[]): Segment[] {
   const closed: Segment[] = chain.slice(0, 1)
   for (const piece of chain.slice(1)) {
-    const [end, start] = [segmentAt(closed.at(-1)!, 1).point, segmentAt(piece, 0).point]
+    const [end, start] = [segmentAt(lastOf(closed), 1).point, segmentAt(piece, 0).point]
     if (Math.hypot(end[0] - start[0], end[1] - start[1]) < CLOSED_MM) closed.push(piece)
     else if (piece.type !== 'arc') closed.push(begunAt(piece, end))
-    else if (closed.at(-1)!.type !== 'arc')
-      closed.push(...reversed([begunAt(reversed(closed.splice(-1))[0]!, start)]), piece)
+    else if (lastOf(closed).type !== 'arc')
+      closed.push(...reversed([begunAt(nth(reversed(closed.splice(-1)), 0), start)]), piece)
     else closed.push({ type: 'line', from: [...end], to: [...start] }, piece)
   }
   return closed

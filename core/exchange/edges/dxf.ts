@@ -1,6 +1,7 @@
 // @ts-expect-error: the package brings no types; what is used of it is told below.
 import { parseString } from 'dxf'
 import Drawing from 'dxf-writer'
+import { nth } from '../../math/list'
 import type { Curve } from '../../math/curve/curve'
 import { fitPoints } from '../../math/curve/fitPoints'
 import type { Segment } from '../../math/curve/segment'
@@ -139,11 +140,11 @@ function writtenIn(piecesOn: (layer: string) => Segment[]): WrittenBlade | null 
     const chains = chained(piecesOn(layer), WRITTEN_MM)
     const [chain] = chains
     if (chains.length !== 1 || !chain) return null
-    const beginsAtHeel = (curve: readonly Segment[]) => Math.abs(segmentAt(curve[0]!, 0).point[0]) < WRITTEN_MM
+    const beginsAtHeel = (curve: readonly Segment[]) => Math.abs(segmentAt(nth(curve, 0), 0).point[0]) < WRITTEN_MM
     return [chain, [...reversed(chain)]].find(beginsAtHeel) ?? null
   }
   const edge = fromHeel('edge')
-  return edge && segmentAt(edge[0]!, 0).point[1] > 0 ? { edge, spine: fromHeel('spine') } : null
+  return edge && segmentAt(nth(edge, 0), 0).point[1] > 0 ? { edge, spine: fromHeel('spine') } : null
 }
 
 const point = (at: Point): [number, number] => [at.x, at.y]
@@ -164,7 +165,7 @@ function asDrawn({ type, start, end, vertices = [], closed, ...entity }: Entity)
     return [{ type: 'line', from: point(start), to: point(end) }]
   if ((type === 'LWPOLYLINE' || type === 'POLYLINE') && vertices.every(isPoint)) {
     const round = closed ? [...vertices, ...vertices.slice(0, 1)] : vertices
-    return round.slice(1).flatMap((to, i) => bulged(point(round[i]!), point(to), round[i]!.bulge || 0))
+    return round.slice(1).flatMap((to, i) => bulged(point(nth(round, i)), point(to), nth(round, i).bulge || 0))
   }
   const { x = NaN, y = NaN, r = NaN, startAngle = NaN, endAngle = NaN } = entity
   if (type === 'ARC' && [x, y, startAngle, endAngle].every(Number.isFinite) && r > 0) {
@@ -173,7 +174,7 @@ function asDrawn({ type, start, end, vertices = [], closed, ...entity }: Entity)
   }
   if (type === 'SPLINE' && (entity.controlPoints ?? []).every(isPoint)) {
     const [a, b, c, d] = (entity.controlPoints ?? []).map(point)
-    if (isBezier(entity)) return [{ type: 'bezier', points: [a!, b!, c!, d!] }]
+    if (a && b && c && d && isBezier(entity)) return [{ type: 'bezier', points: [a, b, c, d] }]
     const points = splinePoints(entity)
     const extent = points.length > 1 ? extentOf(points) : 0
     // A figure of another order than a drawing's takes the others' digits away.
@@ -205,7 +206,7 @@ const isBezier = ({
   knots.length === 8 &&
   weights.every((weight) => weight === weights[0]) &&
   [0, 4].every((at) => knots.slice(at, at + 4).every((knot) => knot === knots[at])) &&
-  knots[0]! < knots[4]!
+  nth(knots, 0) < nth(knots, 4)
 
 /** A stretch of a polyline: straight, or the arc whose bulge is the tangent of a quarter of its sweep. */
 function bulged(from: [number, number], to: [number, number], bulge: number): Segment[] {
@@ -234,13 +235,13 @@ function splinePoints({
   if (!(degree >= 1 && degree < controlPoints.length) || knots.length < controlPoints.length + degree + 1)
     return knots.length === 0 ? controlPoints.map(point) : []
   const controls = controlPoints.map(({ x, y }, i) => {
-    const w = weights.length === controlPoints.length ? weights[i]! : 1
+    const w = weights.length === controlPoints.length ? nth(weights, i) : 1
     return [w * x, w * y, w] as const
   })
   const nearMm = SPLINE.sampledShare * extentOf(controlPoints.map(point))
   const points: Vec2[] = []
   for (let k = degree; k < controlPoints.length; k++) {
-    const [from, to] = [knots[k]!, knots[k + 1]!]
+    const [from, to] = [nth(knots, k), nth(knots, k + 1)]
     if (!(from < to)) continue
     const size = (to - from) / SPLINE.leastParts
     points.push(at(from, k))
@@ -259,16 +260,16 @@ function splinePoints({
   }
 
   function at(t: number, k: number): Vec2 {
-    const d = Array.from({ length: degree + 1 }, (_, j) => controls[j + k - degree]!)
+    const d = Array.from({ length: degree + 1 }, (_, j) => nth(controls, j + k - degree))
     for (let r = 1; r <= degree; r++) {
       for (let j = degree; j >= r; j--) {
-        const left = knots[j + k - degree]!
-        const share = (t - left) / (knots[j + 1 + k - r]! - left || 1)
-        const [p, q] = [d[j - 1]!, d[j]!]
-        d[j] = [0, 1, 2].map((axis) => (1 - share) * p[axis]! + share * q[axis]!) as [number, number, number]
+        const left = nth(knots, j + k - degree)
+        const share = (t - left) / (nth(knots, j + 1 + k - r) - left || 1)
+        const [p, q] = [nth(d, j - 1), nth(d, j)]
+        d[j] = [0, 1, 2].map((axis) => (1 - share) * nth(p, axis) + share * nth(q, axis)) as [number, number, number]
       }
     }
-    const [x, y, w] = d[degree]!
+    const [x, y, w] = nth(d, degree)
     return [x / w, y / w]
   }
 }

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { drawnHeel } from '../../records/blade/heel'
 import { reversed } from '../../math/curve/reversed'
 import type { Segment } from '../../math/curve/segment'
@@ -46,7 +47,7 @@ const CHECKED = 240
  */
 export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): PlacedEdge {
   const turned = withoutGaps(path.segments.map((piece) => mapped(piece, axes)))
-  const [start, end] = [segmentAt(turned[0]!, 0).point, segmentAt(turned.at(-1)!, 1).point]
+  const [start, end] = [segmentAt(nth(turned, 0), 0).point, segmentAt(lastOf(turned), 1).point]
   const span = extent(turned)
   if (span.maxX - span.minX < LEAST_EDGE_MM)
     return { ok: false, code: 'edge-too-short', figures: { lengthMm: span.maxX - span.minX, leastMm: LEAST_EDGE_MM } }
@@ -58,7 +59,7 @@ export function placeEdge(path: DrawnPath, axes: DrawingAxes, widthMm: number): 
   const heel = drawnHeel(parts.edge)
   const [smoothEdge, smoothSpine] = [smoothed(heel.edge, FIT_MM), parts.spine && smoothed(parts.spine, FIT_MM)]
   const at = extent(parts.spine ? [...heel.edge, ...parts.spine] : heel.edge)
-  const heelX = segmentAt(heel.edge[0]!, 0).point[0]
+  const heelX = segmentAt(nth(heel.edge, 0), 0).point[0]
   const shift: Vec2 = [-heelX, parts.spine ? -at.minY : widthMm - at.maxY]
   const edge = shifted(smoothEdge.segments, shift)
   const crossing = crossesItself(evenEdgePoints(edge, CHECKED).map((edgePoint) => edgePoint.point))
@@ -95,7 +96,7 @@ function fromHeelOn(spine: readonly Segment[]): Segment[] {
   const edgePoints = evenEdgePoints(spine, HEEL_FINE)
   const next = edgePoints.findIndex((edgePoint) => edgePoint.point[0] >= 0)
   if (next <= 0) return [...spine]
-  const [before, after] = [edgePoints[next - 1]!, edgePoints[next]!]
+  const [before, after] = [nth(edgePoints, next - 1), nth(edgePoints, next)]
   const share = -before.point[0] / (after.point[0] - before.point[0])
   return restOf(spine, before.fromHeelMm + share * (after.fromHeelMm - before.fromHeelMm))
 }
@@ -119,7 +120,7 @@ function extent(pieces: readonly Segment[]): Extent {
  */
 function parted(pieces: readonly Segment[], span: Extent): { edge: Segment[]; spine: Segment[] | null } {
   const ends = (piece: Segment) => [segmentAt(piece, 0).point, segmentAt(piece, 1).point] as const
-  const tip = pieces.reduce((best, piece, i) => (ends(piece)[0][0] > ends(pieces[best]!)[0][0] ? i : best), 0)
+  const tip = pieces.reduce((best, piece, i) => (ends(piece)[0][0] > ends(nth(pieces, best))[0][0] ? i : best), 0)
   // From the tip round to the tip again.
   const round = [...pieces.slice(tip), ...pieces.slice(0, tip)]
   const isHeelLine = (piece: Segment) => {
@@ -132,7 +133,7 @@ function parted(pieces: readonly Segment[], span: Extent): { edge: Segment[]; sp
     )
   }
   const [first, last] = [round.findIndex(isHeelLine), round.findLastIndex(isHeelLine)]
-  const heelMost = round.reduce((best, piece, i) => (ends(piece)[1][0] < ends(round[best]!)[1][0] ? i : best), 0)
+  const heelMost = round.reduce((best, piece, i) => (ends(piece)[1][0] < ends(nth(round, best))[1][0] ? i : best), 0)
   const back = round.slice(0, first < 0 ? heelMost + 1 : first)
   const forth = round.slice(first < 0 ? heelMost + 1 : last + 1)
   const meanY = (all: readonly Segment[]) =>

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import Papa from 'papaparse'
 import type { Curve } from '../../math/curve/curve'
 import { fitPoints } from '../../math/curve/fitPoints'
@@ -36,7 +37,7 @@ export function readPoints(text: string): ReadPoints {
     while (cells.at(-1)?.trim() === '') cells.pop()
     const [x, y] = [parseDecimal(cells[0] ?? ''), parseDecimal(cells[1] ?? '')]
     // A third cell says the part; a third figure would make the first two mean something else.
-    const tooMany = cells.length > 3 || (cells.length === 3 && parseDecimal(cells[2]!).ok)
+    const tooMany = cells.length > 3 || (cells.length === 3 && parseDecimal(nth(cells, 2)).ok)
     if (x.ok && y.ok && !tooMany) {
       points.push([x.value, y.value])
       ;(of[cells[2]?.trim() ?? ''] ??= []).push([x.value, y.value])
@@ -44,7 +45,7 @@ export function readPoints(text: string): ReadPoints {
       return { ok: false, line: i + 1, code: 'not-two-figures', figures: { text: line.trim().slice(0, 40) } }
   }
   if (points.length < 2) return { ok: false, line: 1, code: 'too-few-points' }
-  const isWritten = lines[0]!.trim() === HEADING.join() && (of.edge?.length ?? 0) > 1
+  const isWritten = nth(lines, 0).trim() === HEADING.join() && (of.edge?.length ?? 0) > 1
   const fitted = (part: (typeof PARTS)[number]) => (of[part] ? fitPoints(of[part], WRITTEN_FIT_MM).segments : null)
   return { ok: true, points, written: isWritten ? { edge: fitted('edge')!, spine: fitted('spine') } : null }
 }
@@ -54,7 +55,7 @@ function split(line: string): string[] {
   if (line.includes('\t')) return line.split('\t')
   // "12,5 3,2" are two figures with decimal commas; "12.5, 3.2" two with points.
   const blanks = line.trim().split(/\s+/)
-  if (blanks.length >= 2 && !blanks[0]!.endsWith(',')) return blanks
+  if (blanks.length >= 2 && !nth(blanks, 0).endsWith(',')) return blanks
   return line.split(',')
 }
 
@@ -71,7 +72,7 @@ const pointsOf = (curve: Curve): Vec2[] =>
 /** An edge and its spine as points from heel to tip, and which of the two each is of: CSV, mm. */
 export function writePoints(edge: Curve, spine: Curve | null): string {
   const rows = [edge, spine ?? []].flatMap((curve, i) =>
-    pointsOf(curve).map((point) => [...point.map((mm) => mm.toFixed(5)), PARTS[i]!]),
+    pointsOf(curve).map((point) => [...point.map((mm) => mm.toFixed(5)), nth(PARTS, i)]),
   )
   return `${Papa.unparse([[...HEADING], ...rows], { newline: '\r\n' })}\r\n`
 }

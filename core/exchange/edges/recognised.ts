@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { turningDeg } from '../../math/curve/turning'
 import type { Vec2 } from '../../math/vector/vec2'
@@ -23,7 +24,7 @@ const BENDS_MORE = 2
 export function recognised({ segments }: DrawnPath): Recognised {
   const edgePoints = evenEdgePoints(segments, FINE)
   const points = edgePoints.map((edgePoint) => edgePoint.point)
-  const [start, end] = [points[0]!, points.at(-1)!]
+  const [start, end] = [nth(points, 0), lastOf(points)]
   const [minX, maxX] = [Math.min(...points.map(([x]) => x)), Math.max(...points.map(([x]) => x))]
   const span = maxX - minX
   const closed = Math.hypot(start[0] - end[0], start[1] - end[1]) < 0.01 * span
@@ -38,7 +39,7 @@ export function recognised({ segments }: DrawnPath): Recognised {
   }
   const ring = points.slice(0, -1)
   const heightAt = (x: number): number => {
-    const ys = ring.flatMap((p, i) => crossing(p, ring[(i + 1) % ring.length]!, x))
+    const ys = ring.flatMap((p, i) => crossing(p, nth(ring, (i + 1) % ring.length), x))
     return ys.length > 1 ? Math.max(...ys) - Math.min(...ys) : 0
   }
   const [left, right] = [heightAt(minX + TIP.at * span), heightAt(maxX - TIP.at * span)]

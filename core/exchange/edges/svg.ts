@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { XMLParser } from 'fast-xml-parser'
 import { SVGPathData } from 'svg-pathdata'
 import {
@@ -24,14 +25,15 @@ const parser = new XMLParser({
   attributeNamePrefix: '',
   processEntities: false,
 })
+const MM_PER_PX = 25.4 / 96
 const MM_PER: Record<string, number> = {
   mm: 1,
   cm: 10,
   in: 25.4,
   pt: 25.4 / 72,
   pc: 25.4 / 6,
-  px: 25.4 / 96,
-  '': 25.4 / 96,
+  px: MM_PER_PX,
+  '': MM_PER_PX,
 }
 /** A group that says so holds paths in the blade's own frame, mm. */
 const OWN_FRAME = ['data-frame', 'blade'] as const
@@ -99,7 +101,7 @@ export function readSvg(text: string): ReadDrawing {
 }
 
 const isClosed = (chain: readonly Segment[]): boolean => {
-  const [[x, y], [toX, toY]] = [endsOf(chain[0]!)[0]!, endsOf(chain.at(-1)!)[1]!]
+  const [[x, y], [toX, toY]] = [nth(endsOf(nth(chain, 0)), 0), nth(endsOf(lastOf(chain)), 1)]
   return Math.hypot(toX - x, toY - y) < 1e-9
 }
 
@@ -195,16 +197,16 @@ function lengthMm(text: string | undefined, whole: number | null): number | null
 }
 /** The same in pixels. */
 function lengthPx(text: string | undefined, wholePx: number): number | null {
-  const mm = lengthMm(text, wholePx * MM_PER.px!)
-  return mm === null ? null : mm / MM_PER.px!
+  const mm = lengthMm(text, wholePx * MM_PER_PX)
+  return mm === null ? null : mm / MM_PER_PX
 }
 
 function viewBoxOf(text: string | undefined): Box | null {
-  const [x, y, width, height] = (text ?? '')
+  const [x = 0, y = 0, width = 0, height = 0] = (text ?? '')
     .trim()
     .split(/[\s,]+/)
     .map(Number)
-  return width! > 0 && height! > 0 ? { x: x!, y: y!, width: width!, height: height! } : null
+  return width > 0 && height > 0 ? { x, y, width, height } : null
 }
 
 /** How a view box fills a viewport that begins at 0. Source: SVG 2, "The preserveAspectRatio attribute". */
@@ -225,8 +227,8 @@ function filling(box: Box, { width, height }: Size, ratio = 'xMidYMid meet'): Ma
 function rootViewport({ width, height, viewBox, preserveAspectRatio }: Record<string, string>) {
   const [wideMm, highMm] = [lengthMm(width, null), lengthMm(height, null)]
   const box = viewBoxOf(viewBox)
-  const inside: Size = box ?? { width: (wideMm ?? 0) / MM_PER.px!, height: (highMm ?? 0) / MM_PER.px! }
-  if (wideMm === null || !box) return { mmPerUnit: wideMm === null ? null : MM_PER.px!, matrix: identity(), inside }
+  const inside: Size = box ?? { width: (wideMm ?? 0) / MM_PER_PX, height: (highMm ?? 0) / MM_PER_PX }
+  if (wideMm === null || !box) return { mmPerUnit: wideMm === null ? null : MM_PER_PX, matrix: identity(), inside }
   const tallMm = highMm ?? (wideMm / box.width) * box.height
   const { a, d } = filling(box, { width: wideMm, height: tallMm }, preserveAspectRatio)
   return { mmPerUnit: a, matrix: scale(1, d / a), inside }

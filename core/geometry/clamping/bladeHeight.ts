@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Curve } from '../../math/curve/curve'
 import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { clampFrame, holdWith, toBladeFrame, toClampFrame } from './clampFrame'
@@ -11,13 +12,15 @@ export function edgePointOverJaws(edge: Curve, edgePoints: readonly EdgePoint[],
   const frame = clampFrame(hold)
   const u = edgePoints.map((edgePoint) => toClampFrame(edgePoint.point, frame)[0])
   for (let i = 1; i < u.length; i++) {
-    const a = u[i - 1]!
-    const b = u[i]!
+    const a = nth(u, i - 1)
+    const b = nth(u, i)
     if (a <= 0 === b <= 0) continue
-    const from = edgePoints[i - 1]!.fromHeelMm
-    return edgePointAt(edge, from + (a / (a - b)) * (edgePoints[i]!.fromHeelMm - from))
+    const from = nth(edgePoints, i - 1).fromHeelMm
+    return edgePointAt(edge, from + (a / (a - b)) * (nth(edgePoints, i).fromHeelMm - from))
   }
-  return Math.abs(u[0]!) < Math.abs(u[u.length - 1]!) ? edgePoints[0]! : edgePoints[edgePoints.length - 1]!
+  return Math.abs(nth(u, 0)) < Math.abs(nth(u, u.length - 1))
+    ? nth(edgePoints, 0)
+    : nth(edgePoints, edgePoints.length - 1)
 }
 
 /** Blade height, mm: how far the edge stands out of the jaws at an edge point. Source: docs/geometry.md, "Frames". */

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { secantUnder } from './underStone'
 import type { EdgePoint } from '../../math/curve/edgePoints'
 import { turningDeg } from '../../math/curve/turning'
@@ -28,7 +29,7 @@ const USUAL_WIDTH_MM = 25
  */
 export function hollowOf(edgePoints: readonly EdgePoint[], toleranceMm = HOLLOW_TOLERANCE_MM): Hollow | null {
   const bends = turningDeg(edgePoints)
-  const step = edgePoints[1]!.fromHeelMm - edgePoints[0]!.fromHeelMm
+  const step = nth(edgePoints, 1).fromHeelMm - nth(edgePoints, 0).fromHeelMm
   const span = Math.max(1, Math.round(OVER_MM / step))
   let tightest: Hollow | null = null
   for (const [first, last] of hollowStretches(bends)) {
@@ -45,7 +46,7 @@ export function hollowOf(edgePoints: readonly EdgePoint[], toleranceMm = HOLLOW_
       if (radiusMm > MOST_RADIUS_MM || (tightest && radiusMm >= tightest.radiusMm)) continue
       tightest = {
         radiusMm,
-        fromHeelMm: edgePoints[i]!.fromHeelMm + ((until - i) * step) / 2,
+        fromHeelMm: nth(edgePoints, i).fromHeelMm + ((until - i) * step) / 2,
         widestStoneMm: Math.sqrt(8 * radiusMm * toleranceMm),
       }
     }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { curveLength } from '../../math/curve/arcLength'
 import type { Curve } from '../../math/curve/curve'
 import { evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
@@ -56,7 +57,7 @@ function seatOver(edge: Curve, widthMm: number): Seat | null {
  */
 export function secantUnder(places: readonly EdgePoint[], edgePoint: EdgePoint, widthMm: number): EdgePoint {
   const { point, heading, fromHeelMm } = edgePoint
-  const everyMm = places[1]!.fromHeelMm - places[0]!.fromHeelMm
+  const everyMm = nth(places, 1).fromHeelMm - nth(places, 0).fromHeelMm
   /** Along and outward of the place. */
   const local = (at: Vec2): Vec2 => {
     const away = subtract(at, point)
@@ -67,7 +68,7 @@ export function secantUnder(places: readonly EdgePoint[], edgePoint: EdgePoint, 
     let last: Vec2 = [0, 0]
     const first = step < 0 ? Math.ceil(fromHeelMm / everyMm) - 1 : Math.floor(fromHeelMm / everyMm) + 1
     for (let i = first; i >= 0 && i < places.length; i += step) {
-      const at = local(places[i]!.point)
+      const at = local(nth(places, i).point)
       const beyond = Math.abs(at[0]) - widthMm / 2
       if (beyond > 0) {
         const share = 1 - beyond / Math.abs(at[0] - last[0])
@@ -83,7 +84,7 @@ export function secantUnder(places: readonly EdgePoint[], edgePoint: EdgePoint, 
 /** A place moved onto the side of the hull that runs over it. */
 function onSecant(edgePoint: EdgePoint, under: readonly Vec2[]): EdgePoint {
   const hull = upperHull(under)
-  const next = hull.findIndex(([along], i) => i > 0 && along >= 0 && hull[i - 1]![0] < along)
+  const next = hull.findIndex(([along], i) => i > 0 && along >= 0 && nth(hull, i - 1)[0] < along)
   const [from, to] = [hull[next - 1], hull[next]]
   if (!from || !to) return edgePoint
   const slope = (to[1] - from[1]) / (to[0] - from[0])

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { contactAt } from '../contact/contact'
 import type { Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
@@ -58,7 +59,7 @@ export function stoneSwaps<S extends Stone>(
       first === null ? null : contactAt(edgePoint, setup.hold, rodPoseAt({ ...setup, stone }, side, first, edgePoint))
     return {
       stone,
-      height: heights[i]!,
+      height: nth(heights, i),
       riseMm: rise(0, i),
       riseFromBeforeMm: i === 0 ? 0 : rise(i - 1, i),
       advice: adviseDial({ ...setup, stone }, side, wantedDeg, edgePoint),

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Contact } from '../contact/contact'
 import { refuse, type Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
@@ -52,7 +53,7 @@ function nearestOf(
     advice(setup, setting, contactFor(setup, side, setting, edgePoint), wantedDeg),
   )
   const possible = tried.filter((one): one is DialAdvice => one.ok)
-  if (possible.length === 0) return tried[0]!
+  if (possible.length === 0) return nth(tried, 0)
   return possible.reduce((best, one) => (Math.abs(one.offDeg) < Math.abs(best.offDeg) ? one : best))
 }
 

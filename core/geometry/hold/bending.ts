@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { crossSectionHalf } from '../../records/blade/crossSection'
 import { shareAlong } from '../../records/blade/shareAlong'
 import { asThickAs } from '../../records/blade/taper'
@@ -29,7 +30,7 @@ export function bendsDeg(
   const [u, v] = toClampFrame(edgePoint.point, clampFrame(hold))
   const overhangMm = Math.hypot(Math.max(0, v), Math.max(0, Math.abs(u) - rig.jaws.widthMm / 2))
   const section = crossSectionHalf(asThickAs(blade, shareAlong(blade, edgePoint)), edgeAngleDeg)
-  const [shoulderMm] = section[1]!
+  const [shoulderMm] = nth(section, 1)
   if (overhangMm <= shoulderMm) return 0
   const step = (overhangMm - shoulderMm) / SLICES
   let slope = 0
@@ -44,7 +45,7 @@ export function bendsDeg(
 
 function halfThickness(section: readonly Vec2[], depthMm: number): number {
   const behind = section.findIndex(([depth]) => depth >= depthMm)
-  if (behind < 1) return section.at(-1)![1]
-  const [[from, thin], [to, thick]] = [section[behind - 1]!, section[behind]!]
+  if (behind < 1) return lastOf(section)[1]
+  const [[from, thin], [to, thick]] = [nth(section, behind - 1), nth(section, behind)]
   return thin + ((depthMm - from) / (to - from)) * (thick - thin)
 }

@@ -1,3 +1,4 @@
+import { lastOf } from '../../math/list'
 import type { Contact } from '../contact/contact'
 import { lowestOverJaws, topsOf, type LowestOver } from './jawClearance'
 import type { Refusal } from '../../schema/refusal'
@@ -61,7 +62,7 @@ export interface TipStop {
  * on the side being worked. Source: docs/geometry.md, "Will it hold".
  */
 export function tipStop({ hold, stone }: Setup, edgePoints: readonly EdgePoint[]): TipStop {
-  const [alongMm] = toClampFrame(edgePoints.at(-1)!.point, clampFrame(hold))
+  const [alongMm] = toClampFrame(lastOf(edgePoints).point, clampFrame(hold))
   return { alongMm, freeEdgeMm: alongMm + stone.widthMm / 2 }
 }
 

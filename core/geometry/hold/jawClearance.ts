@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Contact } from '../contact/contact'
 import { bladeThere } from '../../records/blade/taper'
 import type { Side } from '../../records/common/side'
@@ -162,7 +163,7 @@ function cut(corners: readonly Corner[], halfWidthMm: number, fromMm: number, to
 /** A convex shape without what lies beyond one line (Sutherland and Hodgman 1974). */
 function clipped(shape: readonly Corner[], inside: (at: Corner) => number): readonly Corner[] {
   return shape.flatMap((at, i) => {
-    const before = shape[(i + shape.length - 1) % shape.length]!
+    const before = nth(shape, (i + shape.length - 1) % shape.length)
     const [now, was] = [inside(at), inside(before)]
     const crossing = now >= 0 !== was >= 0 ? [between(before, at, was / (was - now))] : []
     return now >= 0 ? [...crossing, at] : crossing

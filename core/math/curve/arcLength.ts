@@ -1,3 +1,4 @@
+import { nth } from '../list'
 import type { BezierSegment, Segment } from './segment'
 import { bezierSpeed } from './segmentAt'
 
@@ -12,8 +13,8 @@ function panelLength(bezier: BezierSegment, t0: number, t1: number): number {
   const middle = t0 + half
   let sum = 0
   for (let i = 0; i < NODES.length; i++) {
-    const offset = NODES[i]! * half
-    sum += WEIGHTS[i]! * (bezierSpeed(bezier, middle - offset) + bezierSpeed(bezier, middle + offset))
+    const offset = nth(NODES, i) * half
+    sum += nth(WEIGHTS, i) * (bezierSpeed(bezier, middle - offset) + bezierSpeed(bezier, middle + offset))
   }
   return sum * half
 }
@@ -26,7 +27,7 @@ function knots(bezier: BezierSegment): readonly number[] {
   if (known) return known
   const lengths = [0]
   for (let panel = 0; panel < PANELS; panel++)
-    lengths.push(lengths[panel]! + panelLength(bezier, panel / PANELS, (panel + 1) / PANELS))
+    lengths.push(nth(lengths, panel) + panelLength(bezier, panel / PANELS, (panel + 1) / PANELS))
   knotsOf.set(bezier, lengths)
   return lengths
 }
@@ -35,7 +36,7 @@ function knots(bezier: BezierSegment): readonly number[] {
 export function segmentLength(segment: Segment): number {
   if (segment.type === 'line') return Math.hypot(segment.to[0] - segment.from[0], segment.to[1] - segment.from[1])
   if (segment.type === 'arc') return (Math.abs(segment.endDeg - segment.startDeg) * Math.PI * segment.radiusMm) / 180
-  return knots(segment)[PANELS]!
+  return nth(knots(segment), PANELS)
 }
 
 /** The parameter at which a segment has run `lengthMm` from its start (clamped to its ends). */
@@ -48,9 +49,9 @@ export function parameterAtLength(segment: Segment, lengthMm: number): number {
   const start = panel / PANELS
   let low = start
   let high = start + 1 / PANELS
-  let t = low + (wanted - lengths[panel]!) / (lengths[panel + 1]! - lengths[panel]!) / PANELS
+  let t = low + (wanted - nth(lengths, panel)) / (nth(lengths, panel + 1) - nth(lengths, panel)) / PANELS
   for (let step = 0; step < 40; step++) {
-    const error = lengths[panel]! + panelLength(segment, start, t) - wanted
+    const error = nth(lengths, panel) + panelLength(segment, start, t) - wanted
     if (Math.abs(error) < 1e-10) break
     if (error > 0) high = t
     else low = t

@@ -1,11 +1,12 @@
+import { nth } from '../list'
 import type { Vec2 } from '../vector/vec2'
 
 /** Where a chain of points crosses itself: the index of the first piece that is crossed by a later one, or null. */
 export function crossesItself(points: readonly Vec2[]): number | null {
   for (let i = 0; i + 1 < points.length; i++) {
     for (let j = i + 2; j + 1 < points.length; j++) {
-      if (i === 0 && j === points.length - 2 && same(points[0]!, points[j + 1]!)) continue
-      if (cross(points[i]!, points[i + 1]!, points[j]!, points[j + 1]!)) return i
+      if (i === 0 && j === points.length - 2 && same(nth(points, 0), nth(points, j + 1))) continue
+      if (cross(nth(points, i), nth(points, i + 1), nth(points, j), nth(points, j + 1))) return i
     }
   }
   return null

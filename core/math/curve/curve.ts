@@ -1,3 +1,4 @@
+import { nth } from '../list'
 import { z } from 'zod'
 import { refuseAt } from '../../schema/problem'
 import { length, subtract } from '../vector/vec2'
@@ -16,7 +17,7 @@ export const curve = z
   .superRefine((segments, context) => {
     segments.forEach((piece, index) => {
       if (segmentLength(piece) < 1e-6) refuseAt(context, [index], 'piece-without-length', { piece: index + 1 })
-      const gap = index === 0 ? 0 : gapBetween(segments[index - 1]!, piece)
+      const gap = index === 0 ? 0 : gapBetween(nth(segments, index - 1), piece)
       if (gap > JOIN_TOLERANCE_MM)
         refuseAt(context, [index], 'gap-before-piece', { piece: index + 1, before: index, gapMm: gap })
     })

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../list'
 import fitCurve from 'fit-curve'
 import { degrees } from '../units/angle'
 import { dot, length, subtract, type Vec2 } from '../vector/vec2'
@@ -21,13 +22,13 @@ const MOST_ARC_DEG = 170
  * digitized curves", 1990.
  */
 export function fitPoints(points: readonly Vec2[], toleranceMm: number): FittedCurve {
-  const distinct = points.filter((point, i) => i === 0 || length(subtract(point, points[i - 1]!)) > 1e-6)
+  const distinct = points.filter((point, i) => i === 0 || length(subtract(point, nth(points, i - 1))) > 1e-6)
   const corners = cornersOf(distinct, Math.max(1, 3 * toleranceMm))
   const cuts = [0, ...corners, distinct.length - 1]
   const segments: Segment[] = []
   let residualMm = 0
   for (let i = 1; i < cuts.length; i++) {
-    const fitted = fitStretch(distinct.slice(cuts[i - 1], cuts[i]! + 1), toleranceMm)
+    const fitted = fitStretch(distinct.slice(cuts[i - 1], nth(cuts, i) + 1), toleranceMm)
     segments.push(...fitted.segments)
     residualMm = Math.max(residualMm, fitted.residualMm)
   }
@@ -35,7 +36,7 @@ export function fitPoints(points: readonly Vec2[], toleranceMm: number): FittedC
 }
 
 function fitStretch(points: readonly Vec2[], toleranceMm: number): FittedCurve {
-  const [from, to] = [points[0]!, points.at(-1)!]
+  const [from, to] = [nth(points, 0), lastOf(points)]
   const line: FittedCurve = {
     segments: [{ type: 'line', from: [...from], to: [...to] }],
     residualMm: Math.max(...points.map((point) => fromLine(point, from, to))),
@@ -50,7 +51,7 @@ function fitStretch(points: readonly Vec2[], toleranceMm: number): FittedCurve {
         points.map((point) => [...point]),
         error,
       ) as [number, number][][]
-    ).map((p): Segment => ({ type: 'bezier', points: [p[0]!, p[1]!, p[2]!, p[3]!] }))
+    ).map((p): Segment => ({ type: 'bezier', points: [nth(p, 0), nth(p, 1), nth(p, 2), nth(p, 3)] }))
     const residualMm = Math.max(...points.map((point) => fromBeziers(point, beziers)))
     best = { segments: beziers, residualMm }
     if (residualMm <= toleranceMm) break
@@ -60,7 +61,7 @@ function fitStretch(points: readonly Vec2[], toleranceMm: number): FittedCurve {
 
 /** The arc through the ends whose height over their chord is the best for the points between; null where it is none. */
 function arcThroughEnds(points: readonly Vec2[]): FittedCurve | null {
-  const [from, to] = [points[0]!, points.at(-1)!]
+  const [from, to] = [nth(points, 0), lastOf(points)]
   const chord = length(subtract(to, from))
   if (chord < 1e-6) return null
   const [ax, ay] = [(to[0] - from[0]) / chord, (to[1] - from[1]) / chord]
@@ -77,7 +78,7 @@ function arcThroughEnds(points: readonly Vec2[]): FittedCurve | null {
   const centre: Vec2 = [from[0] + (ax * chord) / 2 - ay * k, from[1] + (ay * chord) / 2 + ax * k]
   const angle = (point: Vec2) => degrees(Math.atan2(point[1] - centre[1], point[0] - centre[0]))
   const startDeg = angle(from)
-  const middle = points[Math.floor(points.length / 2)]!
+  const middle = nth(points, Math.floor(points.length / 2))
   let sweep = ((angle(to) - startDeg + 540) % 360) - 180
   // The way round that the points take.
   const through = ((angle(middle) - startDeg + 540) % 360) - 180
@@ -92,13 +93,13 @@ function cornersOf(points: readonly Vec2[], windowMm: number): number[] {
   const turned = points.map((_, i) => {
     const [before, after] = [reach(points, i, -1, windowMm), reach(points, i, 1, windowMm)]
     if (before === null || after === null) return 0
-    const [a, b] = [subtract(points[i]!, points[before]!), subtract(points[after]!, points[i]!)]
+    const [a, b] = [subtract(nth(points, i), nth(points, before)), subtract(nth(points, after), nth(points, i))]
     return Math.abs(degrees(Math.atan2(a[0] * b[1] - a[1] * b[0], dot(a, b))))
   })
   return turned.flatMap((turn, i) => {
     if (turn < CORNER_DEG) return []
-    const near = points.map((_, j) => j).filter((j) => length(subtract(points[j]!, points[i]!)) <= windowMm)
-    const sharpest = near.reduce((best, j) => (turned[j]! > turned[best]! ? j : best), near[0]!)
+    const near = points.map((_, j) => j).filter((j) => length(subtract(nth(points, j), nth(points, i))) <= windowMm)
+    const sharpest = near.reduce((best, j) => (nth(turned, j) > nth(turned, best) ? j : best), nth(near, 0))
     return sharpest === i ? [i] : []
   })
 }
@@ -106,7 +107,7 @@ function cornersOf(points: readonly Vec2[], windowMm: number): number[] {
 /** The first point at least so far away, in one direction along the chain. */
 function reach(points: readonly Vec2[], from: number, towards: 1 | -1, mm: number): number | null {
   for (let i = from + towards; i >= 0 && i < points.length; i += towards)
-    if (length(subtract(points[i]!, points[from]!)) >= mm) return i
+    if (length(subtract(nth(points, i), nth(points, from))) >= mm) return i
   const end = towards === 1 ? points.length - 1 : 0
   return end === from ? null : end
 }

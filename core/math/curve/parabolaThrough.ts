@@ -1,9 +1,10 @@
+import { lastOf, nth } from '../list'
 import { solveLinear } from '../vector/solveLinear'
 import type { Vec2 } from '../vector/vec2'
 
 /** The parabola of least squares; null where the points do not tell one. */
 export function parabolaThrough(points: readonly Vec2[]): ((u: number) => number) | null {
-  const [from, to] = [points[0]![0], points.at(-1)![0]]
+  const [from, to] = [nth(points, 0)[0], lastOf(points)[0]]
   const unit = (u: number) => (2 * (u - from)) / (to - from) - 1
   const sum = (power: number, of: (d: number) => number) =>
     points.reduce((all, [u, d]) => all + of(d) * unit(u) ** power, 0)

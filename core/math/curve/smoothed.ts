@@ -1,3 +1,4 @@
+import { nth } from '../list'
 import { segmentLength } from './arcLength'
 import { fitPoints, type FittedCurve } from './fitPoints'
 import type { Segment } from './segment'
@@ -24,7 +25,7 @@ export function smoothed(curve: readonly Segment[], toleranceMm: number): Fitted
     }
     if (steps.length >= LEAST_STEPS) {
       const fitted = fitPoints(
-        [segmentAt(steps[0]!, 0).point, ...steps.map((step) => segmentAt(step, 1).point)],
+        [segmentAt(nth(steps, 0), 0).point, ...steps.map((step) => segmentAt(step, 1).point)],
         toleranceMm,
       )
       segments.push(...fitted.segments)

@@ -1,3 +1,4 @@
+import { nth } from '../list'
 import { degrees } from '../units/angle'
 import { add, dot, length, scale, subtract, unit, type Vec2 } from '../vector/vec2'
 import type { Segment } from './segment'
@@ -16,23 +17,25 @@ const MOST_SLOPE = 3
  */
 export function throughPoints(points: readonly Vec2[]): Segment[] {
   const turn = (i: number) => {
-    const [a, b] = [subtract(points[i]!, points[i - 1]!), subtract(points[i + 1]!, points[i]!)]
+    const [a, b] = [subtract(nth(points, i), nth(points, i - 1)), subtract(nth(points, i + 1), nth(points, i))]
     return Math.abs(degrees(Math.atan2(a[0] * b[1] - a[1] * b[0], dot(a, b))))
   }
   const isEnd = (i: number) => i === 0 || i === points.length - 1 || turn(i) > CORNER_DEG
   /** The direction at a point, seen from one side of it where it is a corner. */
   const heading = (i: number, towards: 1 | -1): Vec2 =>
-    isEnd(i) ? endHeading(i, towards) : headingThrough(points[i - 1]!, points[i]!, points[i + 1]!)
+    isEnd(i) ? endHeading(i, towards) : headingThrough(nth(points, i - 1), nth(points, i), nth(points, i + 1))
   const endHeading = (i: number, towards: 1 | -1): Vec2 => {
     const next = i + towards
-    const chord = unit(towards === 1 ? subtract(points[next]!, points[i]!) : subtract(points[i]!, points[next]!))
+    const chord = unit(
+      towards === 1 ? subtract(nth(points, next), nth(points, i)) : subtract(nth(points, i), nth(points, next)),
+    )
     if (isEnd(next)) return chord
     // Mirrored about the chord: the ends bend as the stretch does.
-    const there = headingThrough(points[next - 1]!, points[next]!, points[next + 1]!)
+    const there = headingThrough(nth(points, next - 1), nth(points, next), nth(points, next + 1))
     return subtract(scale(chord, 2 * dot(there, chord)), there)
   }
   return points.slice(1).map((to, i): Segment => {
-    const from = points[i]!
+    const from = nth(points, i)
     if (isEnd(i) && isEnd(i + 1)) return { type: 'line', from: [...from], to: [...to] }
     const third = length(subtract(to, from)) / 3
     return {

@@ -1,3 +1,4 @@
+import { nth } from '../list'
 import { degrees } from '../units/angle'
 import type { EdgePoint } from './edgePoints'
 
@@ -7,7 +8,7 @@ import type { EdgePoint } from './edgePoints'
  */
 export function turningDeg(edgePoints: readonly EdgePoint[]): number[] {
   return edgePoints.slice(1).map((edgePoint, i) => {
-    const [ax, ay] = edgePoints[i]!.heading
+    const [ax, ay] = nth(edgePoints, i).heading
     const [bx, by] = edgePoint.heading
     return degrees(Math.atan2(ax * by - ay * bx, ax * bx + ay * by))
   })

@@ -1,3 +1,4 @@
+import { nth } from '../list'
 import type { Vec2 } from './vec2'
 
 export interface Line {
@@ -19,7 +20,7 @@ export function leastSquaresLine(points: readonly Vec2[]): Line {
   }
   const angle = Math.atan2(2 * xy, xx - yy) / 2
   const [x, y] = [Math.cos(angle), Math.sin(angle)]
-  const [first, last] = [points[0]!, points[n - 1]!]
+  const [first, last] = [nth(points, 0), nth(points, n - 1)]
   const backward = x * (last[0] - first[0]) + y * (last[1] - first[1]) < 0
   return { at: [mx, my], direction: backward ? [-x, -y] : [x, y] }
 }

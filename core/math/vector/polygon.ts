@@ -1,9 +1,10 @@
+import { lastOf, nth } from '../list'
 import type { Vec2 } from './vec2'
 
 /** The area of a polygon, whichever way round it runs. */
 export function areaOf(polygon: readonly Vec2[]): number {
   const twice = polygon.reduce((sum, [x, y], i) => {
-    const [nextX, nextY] = polygon[(i + 1) % polygon.length]!
+    const [nextX, nextY] = nth(polygon, (i + 1) % polygon.length)
     return sum + x * nextY - nextX * y
   }, 0)
   return Math.abs(twice) / 2
@@ -18,7 +19,7 @@ const byX = (points: readonly Vec2[]): Vec2[] => [...points].sort((a, b) => a[0]
 function withoutDents(points: readonly Vec2[]): Vec2[] {
   const hull: Vec2[] = []
   for (const point of points) {
-    while (hull.length > 1 && turn(hull.at(-2)!, hull.at(-1)!, point) >= 0) hull.pop()
+    while (hull.length > 1 && turn(hull.at(-2)!, lastOf(hull), point) >= 0) hull.pop()
     hull.push(point)
   }
   return hull

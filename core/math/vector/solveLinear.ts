@@ -1,3 +1,5 @@
+import { nth } from '../list'
+
 /**
  * Solves linear equations, each a row of its factors and then its right side, by Gauss–Jordan with partial pivoting;
  * null when they do not settle it.
@@ -5,16 +7,16 @@
 export function solveLinear(rows: number[][]): number[] | null {
   const size = rows.length
   for (let column = 0; column < size; column++) {
-    let pivot = column
-    for (let row = column + 1; row < size; row++)
-      if (Math.abs(rows[row]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = row
-    if (Math.abs(rows[pivot]![column]!) < 1e-9) return null
-    ;[rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!]
-    for (let row = 0; row < size; row++) {
-      if (row === column) continue
-      const times = rows[row]![column]! / rows[column]![column]!
-      for (let k = column; k <= size; k++) rows[row]![k]! -= times * rows[column]![k]!
+    const below = rows.slice(column)
+    const pivot = below.reduce((best, row) => (Math.abs(nth(row, column)) > Math.abs(nth(best, column)) ? row : best))
+    if (Math.abs(nth(pivot, column)) < 1e-9) return null
+    const from = rows.indexOf(pivot)
+    ;[rows[column], rows[from]] = [pivot, nth(rows, column)]
+    for (const row of rows) {
+      if (row === pivot) continue
+      const times = nth(row, column) / nth(pivot, column)
+      pivot.forEach((one, k) => (row[k] = nth(row, k) - times * one))
     }
   }
-  return rows.map((row, i) => row[size]! / row[i]!)
+  return rows.map((row, i) => nth(row, size) / nth(row, i))
 }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { bevelAt } from '../../steel/bevel/bevelAlong'
 import type { Blade } from '../../records/blade/blade'
 import { primaryFaceDeg } from '../../records/blade/primaryFace'
@@ -79,18 +80,18 @@ export function widthCauses(
   const angle = (what: 'angle' | 'angle-A' | 'angle-B', on: readonly Side[]): Suspect<typeof what> => ({
     what,
     tolerance: angleUncertaintyDeg,
-    perUnit: (i, off) => (on.includes(checked[i]!.side) ? slopeByAngle(blade, checked[i]!, off) : 0),
+    perUnit: (i, off) => (on.includes(nth(checked, i).side) ? slopeByAngle(blade, nth(checked, i), off) : 0),
   })
   const suspects: Suspect<Exclude<WidthCause['what'], 'not-through'>>[] = [
     {
       what: 'thickness',
       tolerance: THICKNESS_TOLERANCE_MM,
-      perUnit: (i) => slopeByThickness(blade, checked[i]!),
+      perUnit: (i) => slopeByThickness(blade, nth(checked, i)),
     },
     angle('angle', ['A', 'B']),
   ]
   if (new Set(checked.map(({ side }) => side)).size > 1) {
-    const apex = { tolerance: APEX_TOLERANCE_MM, perUnit: (i: number) => slopeByApex(blade, checked[i]!) }
+    const apex = { tolerance: APEX_TOLERANCE_MM, perUnit: (i: number) => slopeByApex(blade, nth(checked, i)) }
     suspects.push({ what: 'apex', ...apex }, angle('angle-A', ['A']), angle('angle-B', ['B']))
   }
   const differences = checked.map(({ differsMm, uncertaintyMm }) => ({

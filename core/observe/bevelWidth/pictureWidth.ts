@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { repeated } from '../../math/statistics/repeated'
 import { dot, subtract, type Vec2 } from '../../math/vector/vec2'
 
@@ -34,7 +35,7 @@ const LEAST_SCALE_PX = 20
  * where there are several. Source: docs/bevel-check.md, "On a photograph".
  */
 export function pictureWidth({ scale, scaleMm, edge, shoulder }: MarkedBevel): PictureWidth {
-  const across = scale.length === 2 ? subtract(scale[1]!, scale[0]!) : [0, 0]
+  const across = scale.length === 2 ? subtract(nth(scale, 1), nth(scale, 0)) : [0, 0]
   const scalePx = Math.hypot(across[0]!, across[1]!)
   if (scalePx < LEAST_SCALE_PX || !(scaleMm > 0)) return { ok: false, reason: 'no-scale' }
   if (edge.length < 2) return { ok: false, reason: 'no-edge' }
@@ -56,7 +57,7 @@ export function pictureWidth({ scale, scaleMm, edge, shoulder }: MarkedBevel): P
 function distanceFrom(line: readonly Vec2[], point: Vec2): number {
   return Math.min(
     ...line.slice(1).map((to, i) => {
-      const from = line[i]!
+      const from = nth(line, i)
       const [along, towards] = [subtract(to, from), subtract(point, from)]
       const share = dot(towards, along) / (dot(along, along) || 1)
       const at = Math.max(i === 0 ? -Infinity : 0, Math.min(i === line.length - 2 ? Infinity : 1, share))

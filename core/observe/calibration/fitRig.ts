@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
 import type { Side } from '../../records/common/side'
@@ -94,7 +95,7 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
     return (errors: readonly number[]): number | null =>
       shifted(
         unknowns.reduce<Shifts>(
-          (all, { id }, k) => (mine[k] ? { ...all, [id]: (all[id] ?? 0) + errors[k]! } : all),
+          (all, { id }, k) => (mine[k] ? { ...all, [id]: (all[id] ?? 0) + nth(errors, k) } : all),
           {},
         ),
       )
@@ -108,8 +109,8 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
   /** How far a proof is off in its standard deviations; the same for each unknown and its prior after them. */
   const offAt = (errors: readonly number[], row: number): number =>
     row < proofs.length
-      ? ((angleOf[row]!(errors) ?? 0) - proofs[row]!.deg) / sigmas[row]!
-      : errors.reduce((sum, error, k) => sum + (apart.get(row - proofs.length, k) * error) / priors[k]!, 0)
+      ? ((nth(angleOf, row)(errors) ?? 0) - nth(proofs, row).deg) / nth(sigmas, row)
+      : errors.reduce((sum, error, k) => sum + (apart.get(row - proofs.length, k) * error) / nth(priors, k), 0)
   const rows = Array.from({ length: proofs.length + unknowns.length }, (_, row) => row)
 
   let errors = unknowns.map(() => 0)
@@ -128,14 +129,14 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
     }).parameterValues
     const outlierWeight = proofs.map((_, row) => Math.abs(offAt(errors, row)))
     weights = outlierWeight.map((off) => weightOf(off, round < ROUNDS_WITHOUT_END))
-    const settled = errors.every((error, k) => Math.abs(error - from[k]!) < 1e-4 * priors[k]!)
+    const settled = errors.every((error, k) => Math.abs(error - nth(from, k)) < 1e-4 * nth(priors, k))
     if (settled && round > ROUNDS_WITHOUT_END) break
   }
 
   const slopes = rows.map((row) =>
     unknowns.map((_, k) => {
-      const at = (by: number) => weighed(errors.with(k, errors[k]! + by), row)
-      const step = STEP * priors[k]!
+      const at = (by: number) => weighed(errors.with(k, nth(errors, k) + by), row)
+      const step = STEP * nth(priors, k)
       return (at(step) - at(-step)) / (2 * step)
     }),
   )
@@ -144,14 +145,16 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
   const sigma = unknowns.map((_, k) => Math.sqrt(covariance.get(k, k)))
   /** The same from either side to the last digit. */
   const between = (k: number, j: number): number =>
-    k === j ? 1 : Math.max(-1, Math.min(1, covariance.get(Math.min(k, j), Math.max(k, j)) / (sigma[k]! * sigma[j]!)))
+    k === j
+      ? 1
+      : Math.max(-1, Math.min(1, covariance.get(Math.min(k, j), Math.max(k, j)) / (nth(sigma, k) * nth(sigma, j))))
   const none = unknowns.map(() => 0)
   return {
-    unknowns: unknowns.map((one, k) => ({ ...one, error: errors[k]!, uncertainty: Z95 * sigma[k]! })),
+    unknowns: unknowns.map((one, k) => ({ ...one, error: nth(errors, k), uncertainty: Z95 * nth(sigma, k) })),
     proofs: proofs.map((_, i) => ({
-      beforeDeg: angleOf[i]!(none),
-      afterDeg: angleOf[i]!(errors),
-      weight: weights[i]!,
+      beforeDeg: nth(angleOf, i)(none),
+      afterDeg: nth(angleOf, i)(errors),
+      weight: nth(weights, i),
     })),
     correlation: sigma.map((_, k) => sigma.map((_one, j) => between(k, j))),
   }

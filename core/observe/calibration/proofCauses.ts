@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { SIDES, type Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
 import { uncertaintyBudget, totalUncertaintyDeg, type UncertaintyShare } from '../../uncertainty/budget'
@@ -107,7 +108,10 @@ export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCa
   const ids = [...new Set(budgets.flatMap(({ budget }) => budget.map(({ id }) => id)))]
   const measures = ids.flatMap((id) => {
     if (several && OF_PLACE.includes(id)) return []
-    const { tolerance, unit } = budgets.flatMap((one) => shareOf(one, id) ?? [])[0]!
+    const { tolerance, unit } = nth(
+      budgets.flatMap((one) => shareOf(one, id) ?? []),
+      0,
+    )
     const perUnit = [
       ...proved.map((one) => shareOf(one, id)?.perUnitDeg ?? 0),
       ...read.map((one) => one.moves(id)),
@@ -115,7 +119,7 @@ export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCa
         OF_RIG.includes(id) || (one.sameStone && OF_STONE.includes(id)) ? (shareOf(one, id)?.perUnitDeg ?? 0) : 0,
       ),
     ]
-    return { what: { by: 'measure' as const, measure: id, unit }, tolerance, perUnit: (i: number) => perUnit[i]! }
+    return { what: { by: 'measure' as const, measure: id, unit }, tolerance, perUnit: (i: number) => nth(perUnit, i) }
   })
   const found = [
     ...proved.map((one) => ({ differs: one.differsDeg, uncertainty: uncertaintyOf(one) })),

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Blade } from '../../records/blade/blade'
 import type { KnownHold } from '../../records/job/knownHold'
 import { edgePointAt } from '../../math/curve/edgePoints'
@@ -139,6 +140,6 @@ export function priorCorrelation(rig: Rig, stones: readonly KnownStone[], unknow
     fittedAt(rig, id as UnknownId, stones.find((stone) => stone.id === stoneId) ?? null),
   )
   return rows.map((row, k) =>
-    rows.map((other, j) => (k === j ? 1 : row < 0 || other < 0 ? 0 : rig.fitted!.correlation[row]![other]!)),
+    rows.map((other, j) => (k === j ? 1 : row < 0 || other < 0 ? 0 : nth(nth(rig.fitted!.correlation, row), other))),
   )
 }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { Z95 } from '../../math/statistics/normal'
 /** A measure that may be off, alone. */
 export interface Suspect<T> {
@@ -41,7 +42,7 @@ const STEPS = 3
  */
 export function singleCauses<T>(found: readonly Difference[], suspects: readonly Suspect<T>[]): SingleCause<T>[] {
   const weights = found.map(({ uncertainty }) => (Z95 / uncertainty) ** 2)
-  const over = (each: (i: number) => number) => found.reduce((sum, _, i) => sum + weights[i]! * each(i), 0)
+  const over = (each: (i: number) => number) => found.reduce((sum, _, i) => sum + nth(weights, i) * each(i), 0)
   return suspects
     .flatMap(({ what, tolerance, perUnit, off: given }) => {
       let off = given ?? 0
@@ -49,14 +50,17 @@ export function singleCauses<T>(found: readonly Difference[], suspects: readonly
         const from = off
         const square = over((i) => perUnit(i, from) ** 2)
         if (square < 1e-6) return []
-        off = over((i) => perUnit(i, from) * found[i]!.differs) / square
+        off = over((i) => perUnit(i, from) * nth(found, i).differs) / square
       }
       const left = found.map(({ differs }, i) => Math.abs(differs - perUnit(i, off) * off))
-      const open = left.filter((_, i) => !found[i]!.beside)
+      const open = left.filter((_, i) => !nth(found, i).beside)
       const times = Math.abs(off) / tolerance
-      if (times > MOST_TIMES || left.some((one, i) => !found[i]!.beside && one > LEAVES * found[i]!.uncertainty))
+      if (
+        times > MOST_TIMES ||
+        left.some((one, i) => !nth(found, i).beside && one > LEAVES * nth(found, i).uncertainty)
+      )
         return []
-      const against = (Z95 * times) ** 2 + over((i) => left[i]! ** 2)
+      const against = (Z95 * times) ** 2 + over((i) => nth(left, i) ** 2)
       return [{ against, cause: { what, off, times, leaves: Math.max(...open) } }]
     })
     .sort((a, b) => a.against - b.against)

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { contactAt } from '../../geometry/contact/contact'
 import { SIDES, type Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
@@ -107,8 +108,8 @@ export function likelyCauses(
     const slopes = sides.map(({ reading }) => slopeOf(reading, id))
     const square = slopes.reduce((sum, slope) => sum + slope ** 2, 0)
     if (square < 1e-9) return []
-    const off = sides.reduce((sum, one, i) => sum + slopes[i]! * one.differsDeg, 0) / square
-    const leavesDeg = worst((one) => one.differsDeg - slopes[sides.indexOf(one)]! * off)
+    const off = sides.reduce((sum, one, i) => sum + nth(slopes, i) * one.differsDeg, 0) / square
+    const leavesDeg = worst((one) => one.differsDeg - nth(slopes, sides.indexOf(one)) * off)
     return leavesDeg <= READ_TO_DEG
       ? [{ by: 'measure', measure: id, unit, off, times: Math.abs(off) / tolerance, leavesDeg }]
       : []

@@ -35,9 +35,9 @@ export function gaugeLine({ number, deg, rollDeg }: GaugeReading): string {
 function readLine(line: string): GaugeReading | null {
   const found = LINE.exec(line)
   if (!found) return null
-  const [, number, deg, roll, sum] = found
+  const [, number, deg, roll, sum = ''] = found
   const between = line.slice(1, line.lastIndexOf('*'))
-  if (checksumOf(between) !== sum!.toUpperCase() || Number(number) >= NUMBERS) return null
+  if (checksumOf(between) !== sum.toUpperCase() || Number(number) >= NUMBERS) return null
   if (Math.abs(Number(deg)) > 180 || Math.abs(Number(roll ?? 0)) > 180) return null
   return { number: Number(number), deg: Number(deg), rollDeg: roll === undefined ? null : Number(roll) }
 }

@@ -1,3 +1,5 @@
+import { nth } from '../../math/list'
+
 /** What a gauge's last readings come to. */
 export interface Settling {
   readonly deg: number
@@ -34,7 +36,7 @@ export function settling(): (atMs: number, deg: number) => Settling {
       uncertaintyDeg: Math.hypot((OF_FEW * sigma) / Math.sqrt(newer.length), (perSecondDeg * WINDOW_MS) / 4000),
       settled:
         n >= LEAST_READINGS &&
-        atMs - seen[0]!.atMs > WINDOW_MS / 2 &&
+        atMs - nth(seen, 0).atMs > WINDOW_MS / 2 &&
         within <= AT_REST.withinDeg &&
         perSecondDeg <= AT_REST.perSecondDeg,
     }

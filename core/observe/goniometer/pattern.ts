@@ -45,8 +45,9 @@ const UNEVEN_DEG = 0.5
  */
 export function patternOf(shown: readonly ShownSide[], readDeg: number): Pattern {
   const [a, b] = (['A', 'B'] as const).map((side) => shown.find((one) => one.side === side))
-  const both = a?.primaryDeg != null && b?.primaryDeg != null
-  const shiftDeg = both ? (a.primaryDeg! - b.primaryDeg!) / 2 : 0
+  const [primaryA, primaryB] = [a?.primaryDeg ?? null, b?.primaryDeg ?? null]
+  const both = primaryA !== null && primaryB !== null
+  const shiftDeg = both ? (primaryA - primaryB) / 2 : 0
   const shiftUncertaintyDeg = both ? readDeg / Math.SQRT2 : SHIFT_UNKNOWN_DEG
   const sides = shown.map((one): ProvedSide => {
     const off = one.side === 'A' ? -shiftDeg : shiftDeg

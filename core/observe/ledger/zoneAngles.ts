@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { zoneAt, type Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
@@ -46,7 +47,7 @@ export function zoneAngles(now: JobAsSet, known: KnownHold, log: readonly LogEnt
 
 /** Whether a proof holds for a zone: in it, of its kind, or of the whole edge. */
 function holdsFor({ placeMm, zone }: Proof, atMm: number, zones: readonly Zone[], index: number): boolean {
-  if (placeMm === null) return zone === null || zone === zones[index]!.kind
+  if (placeMm === null) return zone === null || zone === nth(zones, index).kind
   return zoneAt(zones, atMm) === index
 }
 

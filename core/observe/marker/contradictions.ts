@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { InkLook } from './look'
 import { depthOdds, weighedFace, type DepthRange, type LookedAt } from './weigh'
 
@@ -36,19 +37,19 @@ export function contradictions(
     return look === null ? [] : [{ face: i, look }]
   })
   /** One pass that was wrong in several zones was wrong as a whole. */
-  const ageOf = ({ face, look }: { face: number; look: number }) => faces[face]!.looks.length - look
+  const ageOf = ({ face, look }: { face: number; look: number }) => nth(faces, face).looks.length - look
   return found.map((one) => {
     const alike = found.filter((other) => ageOf(other) === ageOf(one)).length
     return { ...one, culprit: culpritOf(one.face, one.look, alike > 1) }
   })
 
   function culpritOf(face: number, number: number, inSeveralZones: boolean): Culprit {
-    const look = faces[face]!.looks[number]!
+    const look = nth(nth(faces, face).looks, number)
     const across = opposite[face] ?? null
-    if (across !== null && faces[across]!.looks.length > 0 && fits(faces[across]!, look)) return 'side-mixed-up'
+    if (across !== null && nth(faces, across).looks.length > 0 && fits(nth(faces, across), look)) return 'side-mixed-up'
     if (look.seen === 'all' || look.seen === 'nothing') return 'ink-wiped'
     if (look.seen === 'ends') return 'dished-stone'
-    if (fits(without(faces[face]!, number), { ...look, fraction: look.fraction / HARD })) return 'pressed-hard'
+    if (fits(without(nth(faces, face), number), { ...look, fraction: look.fraction / HARD })) return 'pressed-hard'
     return inSeveralZones ? 'blade-moved' : 'misjudged'
   }
 

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
 import type { InkPattern } from '../../log/choices'
 import type { BevelFace } from './face'
@@ -73,6 +74,6 @@ export function seenAs(spans: readonly Span[]): Exposed {
   const fraction = spans.reduce((sum, [from, to]) => sum + to - from, 0)
   if (fraction >= ALL_FROM) return { pattern: 'all', fraction: 1 }
   if (fraction <= 0) return { pattern: 'nothing', fraction: 0 }
-  const [atShoulder, atApex] = [spans[0]![0] <= 0, spans.at(-1)![1] >= APEX_FROM]
+  const [atShoulder, atApex] = [nth(spans, 0)[0] <= 0, lastOf(spans)[1] >= APEX_FROM]
   return { pattern: atShoulder && atApex ? 'ends' : atShoulder ? 'shoulder' : atApex ? 'apex' : 'middle', fraction }
 }

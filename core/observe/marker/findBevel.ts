@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { FaceKind } from './face'
 import {
   BEFORE,
@@ -55,7 +56,7 @@ export interface InkTerms {
 export function findBevel(faces: readonly LookedAt[], { depthUm, setUncertaintyDeg }: InkTerms): Found {
   const weighed = faces.map((face) => weighedFace(face, depthUm))
   const { odds } = depthOdds(weighed)
-  const middle = depthsOf(depthUm).depths.reduce((sum, depth, i) => sum + odds[i]! * Math.log(depth), 0)
+  const middle = depthsOf(depthUm).depths.reduce((sum, depth, i) => sum + nth(odds, i) * Math.log(depth), 0)
   return {
     faces: weighed.map((face) => face && foundFace(face.grids, othersOn(face, odds), setUncertaintyDeg)),
     depthUm: Math.exp(middle),
@@ -64,7 +65,7 @@ export function findBevel(faces: readonly LookedAt[], { depthUm, setUncertaintyD
 
 /** The others' word on the depth, for one face: all odds without what the face says itself. */
 export const othersOn = (face: WeighedFace, odds: readonly number[]): number[] =>
-  normalized(odds.map((one, i) => one / face.evidence[i]!))
+  normalized(odds.map((one, i) => one / nth(face.evidence, i)))
 
 function foundFace(of: Grids, depthOdds: readonly number[], setUncertaintyDeg: number): FoundFace {
   const kinds = Object.keys(BEFORE) as FaceKind[]
@@ -72,9 +73,9 @@ function foundFace(of: Grids, depthOdds: readonly number[], setUncertaintyDeg: n
     kinds.map((kind) => BEFORE[kind] * depthOdds.reduce((sum, weight, i) => sum + weight * massOf(of[kind], i), 0)),
   )
   const best = odds.indexOf(Math.max(...odds))
-  const kind = kinds[best]!
+  const kind = nth(kinds, best)
   const at = (fraction: 0 | 0.5 | 1) => intervalOf(of[kind], depthOdds, setUncertaintyDeg, fraction)
-  return { kind, kindOdds: odds[best]!, angle: at(1), shoulder: at(0) }
+  return { kind, kindOdds: nth(odds, best), angle: at(1), shoulder: at(0) }
 }
 
 /** The angle at a fraction of the face, shoulder 0 and apex 1, over all growths of a kind. */
@@ -84,15 +85,17 @@ function intervalOf(
   setUncertaintyDeg: number,
   fraction: number,
 ): Interval {
-  const { stepDeg } = grids[0]!
+  const { stepDeg } = nth(grids, 0)
   const reach = Math.ceil(setUncertaintyDeg / stepDeg)
   const shifts = grids.map(({ growsDeg }) => Math.round((growsDeg * (fraction - 0.5)) / stepDeg))
   const pad = Math.max(...shifts.map(Math.abs)) + 2 * reach
-  const odds = new Float64Array(grids[0]!.rows[0]!.length + 2 * pad)
+  const odds = new Float64Array(nth(nth(grids, 0).rows, 0).length + 2 * pad)
   grids.forEach(({ rows }, g) =>
-    rows.forEach((row, depth) => row.forEach((one, i) => (odds[i + pad + shifts[g]!]! += one * depthOdds[depth]!))),
+    rows.forEach((row, depth) =>
+      row.forEach((one, i) => (odds[i + pad + nth(shifts, g)]! += one * nth(depthOdds, depth))),
+    ),
   )
-  return shortest(blurred(odds, setUncertaintyDeg / Z95 / stepDeg), grids[0]!.fromDeg - pad * stepDeg, stepDeg)
+  return shortest(blurred(odds, setUncertaintyDeg / Z95 / stepDeg), nth(grids, 0).fromDeg - pad * stepDeg, stepDeg)
 }
 
 /** Odds with a normal uncertainty folded in; sigma in steps. */

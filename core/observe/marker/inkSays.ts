@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { contradictions, type Culprit } from './contradictions'
 import { findBevel, type Found, type InkTerms } from './findBevel'
@@ -47,7 +48,7 @@ export function* inkSays({ faces, terms, side, candidates, neededDeg }: InkAsk):
     .reduce((sum, one) => sum + one.zones.length, 0)
   const count = faces.find((one) => one.side === side)?.zones.length ?? 0
   const padded = candidates.map(({ setDeg }) => ({
-    setDeg: all.map((_, i) => (i >= start && i < start + count ? setDeg[i - start]! : null)),
+    setDeg: all.map((_, i) => (i >= start && i < start + count ? nth(setDeg, i - start) : null)),
   }))
   const places = faces.flatMap(({ side: of, zones }) => zones.map((_, zone) => ({ side: of, zone })))
   const opposite = places.map(({ side: of, zone }) => {
@@ -55,7 +56,7 @@ export function* inkSays({ faces, terms, side, candidates, neededDeg }: InkAsk):
     return across < 0 ? null : across
   })
   const against = contradictions(all, opposite, terms.depthUm).map(({ face, look, culprit }) => ({
-    ...places[face]!,
+    ...nth(places, face),
     look,
     culprit,
   }))

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
 import { othersOn, type InkTerms } from './findBevel'
 import { shareTable, FRACTION_STEPS } from './look'
@@ -53,7 +54,7 @@ export function nextSetting(
   const { odds } = depthOdds(weighed)
   const isAsked = (i: number) => i >= asked.from && i < asked.from + asked.count
   const known = weighed.map((face, i) =>
-    face && isAsked(i) ? knownOf(face, faces[i]!, othersOn(face, odds), terms) : null,
+    face && isAsked(i) ? knownOf(face, nth(faces, i), othersOn(face, odds), terms) : null,
   )
   const halfWidth = (sigmaDeg: number) => Math.hypot(Z95 * sigmaDeg, terms.setUncertaintyDeg)
   const worst = (sigmas: readonly (number | null)[]) =>
@@ -64,9 +65,10 @@ export function nextSetting(
   let best = { at: -1, sum: Infinity, thenDeg: nowDeg }
   const lookDepths = depthsOf(terms.depthUm).ofLooks
   candidates.forEach(({ setDeg }, at) => {
-    const after = known.map((face, i) =>
-      face && setDeg[i] !== null ? expectedSigma(face, setDeg[i]!, lookDepths) : face && face.sigmaDeg,
-    )
+    const after = known.map((face, i) => {
+      const faceSetDeg = nth(setDeg, i)
+      return face && faceSetDeg !== null ? expectedSigma(face, faceSetDeg, lookDepths) : face && face.sigmaDeg
+    })
     // A face that is known well enough already does not ask for more.
     const sum = after.reduce<number>(
       (all, sigma) => all + (sigma === null ? 0 : Math.max(0, halfWidth(sigma) - neededDeg)),
@@ -91,16 +93,16 @@ export function nextSetting(
 /** The odds of the flat faces, in coarse cells, over the depths that a further look may have. */
 function knownOf(face: WeighedFace, { widthMm }: LookedAt, others: readonly number[], { depthUm }: InkTerms): Known {
   const { spread, ofLooks } = depthsOf(depthUm)
-  const grid = face.grids.flat[0]!
+  const grid = nth(face.grids.flat, 0)
   const merge = Math.max(1, Math.round(CELL_DEG / grid.stepDeg))
   const cells: { deg: number; odds: Float64Array; mass: number }[] = []
-  for (let from = 0; from < grid.rows[0]!.length; from += merge) {
+  for (let from = 0; from < nth(grid.rows, 0).length; from += merge) {
     const odds = new Float64Array(ofLooks.length)
     let mass = 0
     grid.rows.forEach((row, d) => {
       let here = 0
       for (let i = from; i < Math.min(row.length, from + merge); i++) here += row[i]!
-      here *= others[d]!
+      here *= nth(others, d)
       mass += here
       spread.forEach((weight, k) => (odds[d + k]! += here * weight))
     })
@@ -127,7 +129,7 @@ function expectedSigma({ cells, widthMm }: Known, setDeg: number, lookDepths: re
     const over = radians(deg - setDeg)
     const at = (over > 0 ? 0 : 1) * outcomes
     for (let d = 0; d < odds.length; d++) {
-      const row = rows[Math.round(Math.min(1, inWidths[d]! / Math.max(1e-9, Math.abs(over))) * FRACTION_STEPS)]!
+      const row = nth(rows, Math.round(Math.min(1, nth(inWidths, d) / Math.max(1e-9, Math.abs(over))) * FRACTION_STEPS))
       for (let o = 0; o < outcomes; o++) {
         const mass = odds[d]! * row[o]!
         // All bare looks alike from both sides.

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
 import type { FaceKind } from './face'
 import { DEPTH_SIGMA, lookOdds, type InkLook } from './look'
@@ -52,7 +53,7 @@ function gridsOf(face: LookedAt, lookDepths: readonly number[], spread: readonly
 
 function whereToLook({ looks, primaryDeg }: LookedAt): [fromDeg: number, toDeg: number] {
   const by = [...looks].sort((a, b) => a.setDeg - b.setDeg)
-  const [first, last] = [by[0]!, by.at(-1)!]
+  const [first, last] = [nth(by, 0), lastOf(by)]
   const below = first.seen === 'shoulder' || first.seen === 'above' ? BEYOND_DEG.closed : BEYOND_DEG.open
   const beyond = last.seen === 'apex' ? BEYOND_DEG.closed : BEYOND_DEG.open
   return [Math.max(primaryDeg, first.setDeg - below), Math.min(STEEPEST_DEG, last.setDeg + beyond)]
@@ -70,20 +71,20 @@ function timesOdds(
   const grows = radians(growsDeg)
   const at = new Float64Array(lookDepths.length)
   const inWidths = lookDepths.map((depthUm) => depthUm / 1000 / widthMm)
-  for (let i = 0; i < rows[0]!.length; i++) {
+  for (let i = 0; i < nth(rows, 0).length; i++) {
     const over = radians(fromDeg + i * stepDeg - look.setDeg) - grows / 2
-    for (let d = 0; d < at.length; d++) at[d] = odds(over, grows, inWidths[d]!)
+    for (let d = 0; d < at.length; d++) at[d] = odds(over, grows, nth(inWidths, d))
     for (let d = 0; d < rows.length; d++) {
       let sum = 0
-      for (let k = 0; k < spread.length; k++) sum += spread[k]! * at[d + k]!
-      rows[d]![i]! *= sum
+      for (let k = 0; k < spread.length; k++) sum += nth(spread, k) * at[d + k]!
+      nth(rows, d)[i]! *= sum
     }
   }
 }
 
 export const sumOf = (row: Float64Array): number => row.reduce((sum, odds) => sum + odds, 0)
 export const massOf = (grids: readonly Grid[], depth: number): number =>
-  grids.reduce((sum, { rows, stepDeg }) => sum + sumOf(rows[depth]!) * stepDeg, 0) / grids.length
+  grids.reduce((sum, { rows, stepDeg }) => sum + sumOf(nth(rows, depth)) * stepDeg, 0) / grids.length
 
 const evidenceOf = (of: Grids, depth: number): number =>
   (Object.keys(BEFORE) as FaceKind[]).reduce((sum, kind) => sum + BEFORE[kind] * massOf(of[kind], depth), 0)
@@ -137,7 +138,7 @@ function weigh(face: LookedAt, range: DepthRange): WeighedFace {
 /** The odds of the contact depths that the faces fraction. */
 export function depthOdds(faces: readonly (WeighedFace | null)[]): { odds: number[]; logEvidence: number } {
   const logs = Array.from({ length: DEPTHS }, (_, i) =>
-    faces.reduce((sum, face) => sum + (face ? Math.log(face.evidence[i]!) : 0), 0),
+    faces.reduce((sum, face) => sum + (face ? Math.log(nth(face.evidence, i)) : 0), 0),
   )
   const most = Math.max(...logs)
   const odds = logs.map((log) => Math.exp(log - most))

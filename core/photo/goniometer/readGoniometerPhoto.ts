@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Finish } from '../../log/choices'
 import type { ShownSide } from '../../observe/goniometer/pattern'
 import type { Screen } from '../../observe/goniometer/scale'
@@ -54,7 +55,7 @@ export function readGoniometerPhoto({ picture, ticks, screen }: GoniometerPhotoA
     marks: spots.map((spot, i) => {
       const [from, to] = [spot.fromPx, spot.toPx].map(scale.degOf) as [number, number]
       return {
-        kind: kinds[i]!,
+        kind: nth(kinds, i),
         finish: spot.finish,
         fromDeg: from,
         middleDeg: spot.finish === 'convex' ? (from + to) / 2 : scale.degOf(spot.middlePx),
@@ -96,12 +97,12 @@ const lightOf = ({ overNoise, fromPx, toPx }: Spot): number => overNoise * (toPx
 /** The middle of the pattern: its glare, or else half way between the innermost spots, or the scale's own zero. */
 function middleOf(spots: readonly Placed[]): { deg: number; glare: number | null } {
   const near = spots.flatMap((spot, i) => (Math.abs(spot.deg) < MOST_ASKEW_DEG ? [i] : []))
-  const widths = near.map((i) => spots[i]!.toPx - spots[i]!.fromPx)
+  const widths = near.map((i) => nth(spots, i).toPx - nth(spots, i).fromPx)
   const widest = near[widths.indexOf(Math.max(...widths))]
   const between = (i: number) => near.includes(i - 1) && near.includes(i + 1)
   // A glare is no dot; a bright one may look like a third between the two primary spots.
-  if (widest !== undefined && (spots[widest]!.finish !== 'crisp' || between(widest)))
-    return { deg: spots[widest]!.deg, glare: widest }
+  if (widest !== undefined && (nth(spots, widest).finish !== 'crisp' || between(widest)))
+    return { deg: nth(spots, widest).deg, glare: widest }
   return { deg: 0, glare: null }
 }
 

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { ColourPicture } from '../picture/colourPicture'
 import type { Vec2 } from '../../math/vector/vec2'
 
@@ -27,15 +28,15 @@ export function snapTick({ width, height, pixels }: ColourPicture, tap: Vec2): V
   })
   const seen = columns.filter((one) => one !== null).sort((a, b) => a - b)
   if (seen.length < LEAST_PX) return tap
-  const ground = seen[Math.floor(seen.length * 0.6)]!
-  const spread = Math.max(3, seen[Math.floor(seen.length * 0.85)]! - ground)
+  const ground = nth(seen, Math.floor(seen.length * 0.6))
+  const spread = Math.max(3, nth(seen, Math.floor(seen.length * 0.85)) - ground)
   const darker = columns.map((one) => (one === null ? 0 : Math.max(0, ground - one)))
   const darkest = darker.indexOf(Math.max(...darker))
-  if (darker[darkest]! < STANDS_OUT * spread) return tap
+  if (nth(darker, darkest) < STANDS_OUT * spread) return tap
   let [sum, weights] = [0, 0]
   for (let i = Math.max(0, darkest - 2); i <= Math.min(darker.length - 1, darkest + 2); i++) {
-    sum += darker[i]! * i
-    weights += darker[i]!
+    sum += nth(darker, i) * i
+    weights += nth(darker, i)
   }
   return [x0 - half + sum / weights + 0.5, tap[1]]
 }

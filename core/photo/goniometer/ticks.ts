@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { flatScreenDeg, flatScreenMm, type Screen } from '../../observe/goniometer/scale'
 import { dot, length, scale, subtract, add, unit, type Vec2 } from '../../math/vector/vec2'
 
@@ -29,22 +30,23 @@ export interface PictureScale {
 export function scaleOf(ticks: readonly Tick[], screen: Screen): PictureScale | { ok: false; reason: TickProblem } {
   if (ticks.length < 2) return { ok: false, reason: 'few-ticks' }
   const sorted = [...ticks].sort((a, b) => a.deg - b.deg)
-  if (sorted.some(({ deg }, i) => i > 0 && deg - sorted[i - 1]!.deg < 0.5)) return { ok: false, reason: 'ticks-alike' }
-  const [first, last] = [sorted[0]!, sorted.at(-1)!]
+  if (sorted.some(({ deg }, i) => i > 0 && deg - nth(sorted, i - 1).deg < 0.5))
+    return { ok: false, reason: 'ticks-alike' }
+  const [first, last] = [nth(sorted, 0), lastOf(sorted)]
   const along = unit(subtract(last.at, first.at))
   const lengthPx = length(subtract(last.at, first.at))
   const px = sorted.map(({ at }) => dot(subtract(at, first.at), along))
   const least = lengthPx / 100
-  if (px.some((at, i) => i > 0 && at - px[i - 1]! < least)) return { ok: false, reason: 'ticks-out-of-order' }
+  if (px.some((at, i) => i > 0 && at - nth(px, i - 1) < least)) return { ok: false, reason: 'ticks-out-of-order' }
   // One distance is as good as another where the ticks are written in degrees.
   const flat = screen.kind === 'flat'
   const evenOf = (deg: number) => (flat ? flatScreenMm(deg, 1) : deg)
   const degOf = (even: number) => (flat ? flatScreenDeg(even, 1) : even)
   const even = sorted.map(({ deg }) => evenOf(deg))
   const middle = sorted.length > 2 ? sorted.length >> 1 : null
-  const [e0, e1] = [even[0]!, even.at(-1)!]
+  const [e0, e1] = [nth(even, 0), lastOf(even)]
   /** even = (e0 + b·t) / (1 + c·t), t from 0 to 1 between the outermost ticks; c is 0 square to the camera. */
-  const c = middle === null ? 0 : foreshortened(px[middle]! / lengthPx, even[middle]!, e0, e1)
+  const c = middle === null ? 0 : foreshortened(nth(px, middle) / lengthPx, nth(even, middle), e0, e1)
   const b = e1 * (1 + c) - e0
   return {
     ok: true,

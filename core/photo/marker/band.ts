@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { parabolaThrough } from '../../math/curve/parabolaThrough'
 import type { Vec2 } from '../../math/vector/vec2'
 
@@ -39,19 +40,19 @@ export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): B
     Vec2[],
     Vec2[],
   ]
-  const from = Math.max(edgeTaps[0]![0], shoulderTaps[0]![0])
-  const to = Math.min(edgeTaps.at(-1)![0], shoulderTaps.at(-1)![0])
+  const from = Math.max(nth(edgeTaps, 0)[0], nth(shoulderTaps, 0)[0])
+  const to = Math.min(lastOf(edgeTaps)[0], lastOf(shoulderTaps)[0])
   if (to - from < LEAST_WIDTH_PX) return 'apart'
   const [edgeAt, shoulderAt] = [lineThrough(edgeTaps), lineThrough(shoulderTaps)]
   const widths = Array.from({ length: 21 }, (_, i) => {
     const u = from + ((to - from) * i) / 20
     return edgeAt(u) - shoulderAt(u)
   })
-  if (widths.some((width) => width * widths[0]! <= 0)) return 'lines-meet'
+  if (widths.some((width) => width * nth(widths, 0) <= 0)) return 'lines-meet'
   if (Math.min(...widths.map(Math.abs)) < LEAST_WIDTH_PX) return 'too-narrow'
   return {
     lengthPx: to - from,
-    widthPx: Math.abs(widths[10]!),
+    widthPx: Math.abs(nth(widths, 10)),
     at(alongPx, down) {
       const u = from + alongPx
       const across = shoulderAt(u) + down * (edgeAt(u) - shoulderAt(u))
@@ -67,7 +68,7 @@ export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): B
 const ends = (taps: readonly Vec2[]): [Vec2, Vec2] => {
   const wide = spreadOf(taps, 0) >= spreadOf(taps, 1) ? 0 : 1
   const by = [...taps].sort((a, b) => a[wide] - b[wide])
-  return [by[0]!, by.at(-1)!]
+  return [nth(by, 0), lastOf(by)]
 }
 const spreadOf = (taps: readonly Vec2[], i: 0 | 1): number =>
   Math.max(...taps.map((tap) => tap[i])) - Math.min(...taps.map((tap) => tap[i]))
@@ -79,13 +80,13 @@ const ON_PARABOLA = 0.006
 function lineThrough(points: readonly Vec2[]): (u: number) => number {
   if (points.length >= 4) {
     const bowed = parabolaThrough(points)
-    const most = Math.max(4, ON_PARABOLA * (points.at(-1)![0] - points[0]![0]))
+    const most = Math.max(4, ON_PARABOLA * (lastOf(points)[0] - nth(points, 0)[0]))
     if (bowed && points.every(([u, d]) => Math.abs(bowed(u) - d) <= most)) return bowed
   }
   return (u) => {
     let i = 1
-    while (i < points.length - 1 && points[i]![0] < u) i++
-    const [[u0, d0], [u1, d1]] = [points[i - 1]!, points[i]!]
+    while (i < points.length - 1 && nth(points, i)[0] < u) i++
+    const [[u0, d0], [u1, d1]] = [nth(points, i - 1), nth(points, i)]
     return u1 === u0 ? d1 : d0 + ((d1 - d0) * (u - u0)) / (u1 - u0)
   }
 }

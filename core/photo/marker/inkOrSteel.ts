@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { otsu } from '../picture/otsu'
 import { downOf, rowOf, STRIP_FROM, type Strip } from './strip'
 
@@ -57,7 +58,10 @@ function evenLight({ columns, rows }: Strip, bright: Float32Array): void {
   const light = new Float64Array(columns)
   for (let column = 0; column < columns; column++)
     for (let row = from; row < to; row++) light[column]! += bright[row * columns + column]! / (to - from)
-  const middle = [...light].sort((a, b) => a - b)[columns >> 1]!
+  const middle = nth(
+    [...light].sort((a, b) => a - b),
+    columns >> 1,
+  )
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) bright[row * columns + column]! -= light[column]! - middle
 }
@@ -76,7 +80,7 @@ function inkIn(strip: Strip): Colour | null {
   if (byHue.above - byHue.below > COLOURED && byHue.fractionAbove > LEAST_INK)
     return meanOf(
       strip,
-      cells.filter((_, k) => hues[k]! > byHue.at),
+      cells.filter((_, k) => nth(hues, k) > byHue.at),
     )
   const lights = cells.map((i) =>
     Math.log(DARK + (strip.rgb[3 * i]! + strip.rgb[3 * i + 1]! + strip.rgb[3 * i + 2]!) / 3),
@@ -85,7 +89,7 @@ function inkIn(strip: Strip): Colour | null {
   if (byLight.above - byLight.below < LEAST_DARKER || 1 - byLight.fractionAbove < LEAST_INK) return null
   return meanOf(
     strip,
-    cells.filter((_, k) => lights[k]! < byLight.at),
+    cells.filter((_, k) => nth(lights, k) < byLight.at),
   )
 }
 

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { InkPattern } from '../../log/choices'
 import { ALL_FROM, type Span } from '../../observe/marker/exposed'
 import type { Vec2 } from '../../math/vector/vec2'
@@ -87,8 +88,8 @@ function partOf(strip: Strip, mask: InkMask, columns: readonly PhotoColumn[], [f
   if (inside.length < 0.5 * (last - first) || inside.length < 5) return { ok: false, reason: 'outside' }
   const mean = (of: (column: number) => number) => inside.reduce((sum, i) => sum + of(i), 0) / inside.length
   if (mean((i) => mask.apart[i]!) < LEAST_APART) return { ok: false, reason: 'faint' }
-  if (mean((i) => columns[i]!.bare.length) > MOST_RUNS) return { ok: false, reason: 'patchy' }
-  return { ok: true, ...lookOf(inside.map((i) => columns[i]!)), ...aboveOnly(strip, mask, inside, columns) }
+  if (mean((i) => nth(columns, i).bare.length) > MOST_RUNS) return { ok: false, reason: 'patchy' }
+  return { ok: true, ...lookOf(inside.map((i) => nth(columns, i))), ...aboveOnly(strip, mask, inside, columns) }
 }
 
 /** Pattern and fraction of columns that are looked at as one. */
@@ -125,8 +126,8 @@ function aboveOnly(strip: Strip, { bare }: InkMask, inside: readonly number[], c
     let [sum, n] = [0, 0]
     for (const column of inside)
       for (
-        let row = Math.ceil(rowOf(columns[column]!.shoulder + from));
-        downOf(row) < columns[column]!.shoulder + to;
+        let row = Math.ceil(rowOf(nth(columns, column).shoulder + from));
+        downOf(row) < nth(columns, column).shoulder + to;
         row++
       ) {
         sum += bare[row * strip.columns + column]!
@@ -171,15 +172,15 @@ function windows(strip: Strip, of: (at: number) => number): { from: number; to: 
 /** Where the face ends, per column: coming up from below, where the picture first is no longer what lies behind. */
 function edgeLine(strip: Strip): Float64Array {
   const byColour = [0, 1, 2].map((k) => windows(strip, (at) => strip.rgb[3 * at + k]!))
-  const found = byColour[0]!.map((_, w): number | null => {
-    const colourAt = (row: number) => byColour.map((of) => of[w]!.down[row]!)
+  const found = nth(byColour, 0).map((_, w): number | null => {
+    const colourAt = (row: number) => byColour.map((of) => nth(of, w).down[row]!)
     const [near, far] = [Math.round(rowOf(1 + REACH)), Math.round(rowOf(1 + 2.2 * REACH))]
     const behind = [0, 1, 2].map((k) => {
       let sum = 0
-      for (let row = near; row < far; row++) sum += byColour[k]![w]!.down[row]!
+      for (let row = near; row < far; row++) sum += nth(nth(byColour, k), w).down[row]!
       return sum / (far - near)
     })
-    const departs = (row: number) => Math.hypot(...colourAt(row).map((one, k) => one - behind[k]!))
+    const departs = (row: number) => Math.hypot(...colourAt(row).map((one, k) => one - nth(behind, k)))
     let noise = 0
     for (let row = near; row < far; row++) noise = Math.max(noise, departs(row))
     const last = Math.round(rowOf(1 - REACH))
@@ -223,7 +224,10 @@ function lineOf(strip: Strip, found: readonly (number | null)[], tapped: number)
   const steady = found.map((one, w) => {
     const around = near(w, 3)
     if (around.length < 3) return null
-    const middle = [...around].sort((a, b) => a - b)[Math.floor(around.length / 2)]!
+    const middle = nth(
+      [...around].sort((a, b) => a - b),
+      Math.floor(around.length / 2),
+    )
     return one !== null && Math.abs(one - middle) < 0.03 ? one : middle
   })
   const out = new Float64Array(strip.columns)

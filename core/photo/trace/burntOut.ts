@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { dot, leftOf, subtract, unit, type Vec2 } from '../../math/vector/vec2'
 import type { GrayPicture } from '../picture/grayPicture'
 
@@ -17,7 +18,7 @@ export function burntOutBeside(
   inside: Vec2,
 ): boolean {
   const burnt = outline.slice(1).filter((at, i) => {
-    const before = outline[i]!
+    const before = nth(outline, i)
     const away = subtract(at, before)
     if (away[0] === 0 && away[1] === 0) return false
     const normal = leftOf(unit(away))

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { SHAPES } from '../../records/blade/shapes'
 import type { ShapeId } from '../../records/blade/shapeMeasures'
 import { cornersOf } from '../../math/curve/corners'
@@ -80,15 +81,15 @@ export function filled(outline: readonly Vec2[], { width, height }: { width: num
   const inside = new Float32Array(width * height)
   for (let y = 0; y < height; y++) {
     const crossed = outline.flatMap((a, i) => {
-      const b = outline[(i + 1) % outline.length]!
+      const b = nth(outline, (i + 1) % outline.length)
       return a[1] <= y + 0.5 === b[1] <= y + 0.5 ? [] : [a[0] + ((y + 0.5 - a[1]) / (b[1] - a[1])) * (b[0] - a[0])]
     })
     crossed.sort((a, b) => a - b)
     for (let i = 0; i + 1 < crossed.length; i += 2)
       inside.fill(
         1,
-        y * width + Math.max(0, Math.ceil(crossed[i]! - 0.5)),
-        y * width + Math.ceil(crossed[i + 1]! - 0.5),
+        y * width + Math.max(0, Math.ceil(nth(crossed, i) - 0.5)),
+        y * width + Math.ceil(nth(crossed, i + 1) - 0.5),
       )
   }
   return inside
@@ -99,7 +100,7 @@ function distances(chain: readonly Vec2[]): Float32Array {
   const { width, height } = SIZE
   const far = new Float32Array(width * height).fill(Infinity)
   for (let i = 1; i < chain.length; i++) {
-    const [[x, y], [toX, toY]] = [chain[i - 1]!, chain[i]!]
+    const [[x, y], [toX, toY]] = [nth(chain, i - 1), nth(chain, i)]
     const [dx, dy] = [toX - x, toY - y]
     const square = dx * dx + dy * dy || 1
     const [left, right] = [Math.min(x, toX) - BAND_PX, Math.max(x, toX) + BAND_PX]

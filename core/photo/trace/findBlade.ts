@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { cornersOf } from '../../math/curve/corners'
 import { fitPoints } from '../../math/curve/fitPoints'
 import { edgePointAt } from '../../math/curve/edgePoints'
@@ -65,7 +66,7 @@ export function findBlade(
   const blade = alongItsAxis(outline, size, otherEnd)
   const profile = profileOf(blade)
   const heel = heelOf(blade, profile, (at) => brightnessAt(sheet, at))
-  const deepest = blade.local.reduce((best, [t], i, all) => (t > all[best]![0] ? i : best), 0)
+  const deepest = blade.local.reduce((best, [t], i, all) => (t > nth(all, best)[0] ? i : best), 0)
   const [one, other] = [1, -1].map((step) => chainFrom(blade.local, deepest, step, heel.alongMm)) as [Vec2[], Vec2[]]
   if (one.length < MARKS || other.length < MARKS) return null
   const mean = (chain: readonly Vec2[]) => chain.reduce((sum, [, n]) => sum + n, 0) / chain.length
@@ -129,7 +130,7 @@ function profileOf({ local }: LyingBlade): Profile {
   const at = Array.from({ length: count }, (_, i) =>
     extent(local.flatMap(([t, n]) => (Math.floor((t - least) / EVERY_MM) === i ? [n] : []))),
   )
-  for (let i = 0; i < count; i++) if (!Number.isFinite(at[i]![0])) at[i] = at[i - 1] ?? [0, 0]
+  for (let i = 0; i < count; i++) if (!Number.isFinite(nth(at, i)[0])) at[i] = at[i - 1] ?? [0, 0]
   return { fromMm: least, low: at.map(([low]) => low), high: at.map(([, high]) => high) }
 }
 
@@ -142,11 +143,11 @@ interface Heel {
 /** Where the steel ends behind, and where its edge stands out. */
 function heelOf({ back }: LyingBlade, { fromMm, low, high }: Profile, bright: (at: Vec2) => number): Heel {
   const alongAt = (i: number) => fromMm + (i + 0.5) * EVERY_MM
-  const widest = Math.max(...high.map((one, i) => one - low[i]!))
+  const widest = Math.max(...high.map((one, i) => one - nth(low, i)))
   const steel = handleEnds(
     high.map((one, i) => {
       const shares = [0.25, 0.35, 0.45, 0.55, 0.65, 0.75]
-      const across = shares.map((share) => bright(back([alongAt(i), low[i]! + share * (one - low[i]!)])))
+      const across = shares.map((share) => bright(back([alongAt(i), nth(low, i) + share * (one - nth(low, i))])))
       return across.reduce((sum, value) => sum + value, 0) / across.length
     }),
   )
@@ -159,8 +160,8 @@ function heelOf({ back }: LyingBlade, { fromMm, low, high }: Profile, bright: (a
       i + within < STEP.upToShare * out.length;
       i++
     ) {
-      const by = out[i + within]! - out[i]!
-      const stays = out.slice(i + within, i + 4 * within).every((n) => n > out[i]! + 0.7 * by)
+      const by = nth(out, i + within) - nth(out, i)
+      const stays = out.slice(i + within, i + 4 * within).every((n) => n > nth(out, i) + 0.7 * by)
       if (by > STEP.share * widest && stays && (!best || by > best.by)) best = { i, side, by }
     }
   }
@@ -168,7 +169,7 @@ function heelOf({ back }: LyingBlade, { fromMm, low, high }: Profile, bright: (a
   const out = best.side > 0 ? high : low.map((n) => -n)
   // Where it has come out nearly all of the way.
   let i = best.i
-  while (out[i]! < out[best.i]! + 0.85 * best.by) i++
+  while (nth(out, i) < nth(out, best.i) + 0.85 * best.by) i++
   return { alongMm: alongAt(i), side: best.side }
 }
 
@@ -194,7 +195,7 @@ function chainFrom(local: readonly Vec2[], tip: number, step: number, heelMm: nu
   const chain: Vec2[] = []
   const [least] = extent(local.map(([t]) => t))
   for (let k = 0; k < local.length; k++) {
-    const at = local[(((tip + step * k) % local.length) + local.length) % local.length]!
+    const at = nth(local, (((tip + step * k) % local.length) + local.length) % local.length)
     if (at[0] < heelMm - HEEL_WITHIN_MM) break
     chain.unshift(at)
     if (at[0] === least) break
@@ -222,7 +223,7 @@ function bevelSide(sides: readonly (readonly Vec2[])[], bright: (at: Vec2) => nu
 /** An edge from the corner of its heel on: what of it lies farthest out and back there. */
 function fromItsCorner(chain: readonly Vec2[], side: number, heelMm: number): Vec2[] {
   const out = ([t, n]: Vec2) => (t < heelMm + HEEL_WITHIN_MM ? side * n - t : -Infinity)
-  const corner = chain.reduce((best, at, i) => (out(at) > out(chain[best]!) ? i : best), 0)
+  const corner = chain.reduce((best, at, i) => (out(at) > out(nth(chain, best)) ? i : best), 0)
   return chain.slice(corner)
 }
 
@@ -230,7 +231,7 @@ function fromItsCorner(chain: readonly Vec2[], side: number, heelMm: number): Ve
 function comesRound(chain: readonly Vec2[]): number {
   const first = chain.slice(Math.floor(0.06 * chain.length), Math.floor(0.5 * chain.length))
   const { at, direction } = leastSquaresLine(first)
-  const away = subtract(chain.at(-1)!, at)
+  const away = subtract(lastOf(chain), at)
   return Math.abs(away[0] * direction[1] - away[1] * direction[0])
 }
 
@@ -239,13 +240,13 @@ function comesRound(chain: readonly Vec2[]): number {
  * off; of a blunt end the corner on the edge's side.
  */
 function withTheirTip(edge: readonly Vec2[], spine: readonly Vec2[]): [Vec2[], Vec2[]] {
-  const end = edge.at(-1)!
+  const end = lastOf(edge)
   const before = (chain: readonly Vec2[], mm: number) => chain.findLastIndex(([t]) => t < end[0] - mm)
   const [a, b] = [before(edge, TIP.bluntMm), before(spine, TIP.bluntMm)]
   const across = [...edge, ...spine].map(([, n]) => n)
   const widest = Math.max(...across) - Math.min(...across)
   if (a < 0 || b < 0) return [[...edge], [...spine]]
-  if (Math.abs(edge[a]![1] - spine[b]![1]) < TIP.bluntShare * widest) {
+  if (Math.abs(nth(edge, a)[1] - nth(spine, b)[1]) < TIP.bluntShare * widest) {
     const ends = [edge, spine].map((chain) =>
       chain.slice(Math.max(0, before(chain, TIP.lineMm[1])), Math.max(0, before(chain, TIP.lineMm[0]))),
     )
@@ -260,9 +261,9 @@ function withTheirTip(edge: readonly Vec2[], spine: readonly Vec2[]): [Vec2[], V
       : [[...edge], [...spine]]
   }
   const blunt = [...edge.slice(a + 1), ...spine.slice(b + 1).reverse()]
-  const out = Math.sign(edge[a]![1] - spine[b]![1])
+  const out = Math.sign(nth(edge, a)[1] - nth(spine, b)[1])
   const corner = blunt.reduce((best, [t, n], i) => {
-    const [bestT, bestN] = blunt[best]!
+    const [bestT, bestN] = nth(blunt, best)
     return t + out * n > bestT + out * bestN ? i : best
   }, 0)
   return [
@@ -278,8 +279,8 @@ function edgeMarks(chain: readonly Vec2[]): Vec2[] {
     Math.abs(turnDeg) > CORNER_DEG ? [fromHeelMm] : [],
   )
   const along = [0]
-  chain.slice(1).forEach((at, i) => along.push(along[i]! + length(subtract(at, chain[i]!))))
-  const all = along.at(-1)!
+  chain.slice(1).forEach((at, i) => along.push(nth(along, i) + length(subtract(at, nth(chain, i)))))
+  const all = lastOf(along)
   const even = Array.from({ length: MARKS }, (_, i) => (all * i) / (MARKS - 1))
   const clear = all / (MARKS - 1) / 3
   const places = [
@@ -292,7 +293,7 @@ function edgeMarks(chain: readonly Vec2[]): Vec2[] {
       1,
       along.findIndex((mm) => mm >= at - 1e-9),
     )
-    return chain[i === 1 && at === 0 ? 0 : i]!
+    return nth(chain, i === 1 && at === 0 ? 0 : i)
   })
 }
 
@@ -301,5 +302,5 @@ function spineMarks(chain: readonly Vec2[]): [Vec2, Vec2] {
   const part = chain.slice(Math.floor(0.05 * chain.length), Math.ceil(0.55 * chain.length))
   const { at, direction } = leastSquaresLine(part)
   const onLine = (point: Vec2) => add(at, scale(direction, dot(subtract(point, at), direction)))
-  return [onLine(part[0]!), onLine(part.at(-1)!)]
+  return [onLine(nth(part, 0)), onLine(lastOf(part))]
 }

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { otsu } from '../picture/otsu'
 import { crossing } from '../../math/vector/crossing'
 import { areaOf, convexHull, turn } from '../../math/vector/polygon'
@@ -60,7 +61,7 @@ function quadAbove(small: GrayPicture, threshold: number): Vec2[] | null {
 /** Whether a side is that of the picture: the sheet's own is not seen. */
 const endsWithPicture = (quad: readonly Vec2[], { width, height }: Pick<GrayPicture, 'width' | 'height'>): boolean =>
   quad.some((from, i) => {
-    const to = quad[(i + 1) % 4]!
+    const to = nth(quad, (i + 1) % 4)
     return ([0, 1] as const).some((axis) => {
       const most = (axis === 0 ? width : height) - 1
       return [0, most].some((border) => [from, to].every((corner) => Math.abs(corner[axis] - border) < 1.5))
@@ -90,7 +91,7 @@ function largestBright({ width, height, pixels }: GrayPicture, threshold: number
     const stretch = [start]
     seen[start] = 1
     for (let k = 0; k < stretch.length; k++) {
-      const at = stretch[k]!
+      const at = nth(stretch, k)
       const x = at % width
       for (const next of [x > 0 ? at - 1 : -1, x < width - 1 ? at + 1 : -1, at - width, at + width]) {
         if (next < 0 || next >= width * height || seen[next] || pixels[next]! <= threshold) continue
@@ -137,7 +138,7 @@ export const lensOfSheet = (picture: GrayPicture, corners: readonly Vec2[]): Len
 /** Places along each of the sides between corners, as they are seen. */
 const sidesOf = (picture: GrayPicture, corners: readonly Vec2[], reachPx: number): Vec2[][] =>
   corners.map((from, i) => {
-    const to = corners[(i + 1) % 4]!
+    const to = nth(corners, (i + 1) % 4)
     const part = (share: number): Vec2 => [from[0] + share * (to[0] - from[0]), from[1] + share * (to[1] - from[1])]
     return snapToOutline(picture, [part(ENDS_LEFT_OUT), part(1 - ENDS_LEFT_OUT)], reachPx).points
   })
@@ -160,12 +161,12 @@ function onItsSides(picture: GrayPicture, rough: readonly Vec2[], reachPx: numbe
 function lineThrough(points: readonly Vec2[]): [Vec2, Vec2] {
   const step = Math.max(1, Math.floor(points.length / 24))
   const tried = points.filter((_, i) => i % step === 0)
-  let [least, best] = [Infinity, [points[0]!, points.at(-1)!] as [Vec2, Vec2]]
+  let [least, best] = [Infinity, [nth(points, 0), lastOf(points)] as [Vec2, Vec2]]
   for (const [i, from] of tried.entries())
     for (const to of tried.slice(i + 6)) {
       const size = Math.hypot(to[0] - from[0], to[1] - from[1])
       const off = tried.map((point) => Math.abs(turn(from, to, point)) / size).sort((a, b) => a - b)
-      const middle = off[Math.floor(off.length / 2)]!
+      const middle = nth(off, Math.floor(off.length / 2))
       if (middle < least) [least, best] = [middle, [from, to]]
     }
   return best
@@ -174,11 +175,11 @@ function lineThrough(points: readonly Vec2[]): [Vec2, Vec2] {
 /** The longer sides first and third; of the two such orders the one that begins nearer to the upper left. */
 function inOrder(corners: readonly Vec2[]): Vec2[] {
   const size = (i: number) => {
-    const [a, b] = [corners[i % 4]!, corners[(i + 1) % 4]!]
+    const [a, b] = [nth(corners, i % 4), nth(corners, (i + 1) % 4)]
     return Math.hypot(b[0] - a[0], b[1] - a[1])
   }
   const first = size(0) + size(2) >= size(1) + size(3) ? [0, 2] : [1, 3]
-  const upperLeft = (i: number) => corners[i]![0] + corners[i]![1]
-  const begin = upperLeft(first[0]!) <= upperLeft(first[1]!) ? first[0]! : first[1]!
-  return [0, 1, 2, 3].map((k) => corners[(begin + k) % 4]!)
+  const upperLeft = (i: number) => nth(corners, i)[0] + nth(corners, i)[1]
+  const begin = upperLeft(nth(first, 0)) <= upperLeft(nth(first, 1)) ? nth(first, 0) : nth(first, 1)
+  return [0, 1, 2, 3].map((k) => nth(corners, (begin + k) % 4))
 }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { solveLinear } from '../../math/vector/solveLinear'
 import type { Vec2 } from '../../math/vector/vec2'
 
@@ -12,7 +13,7 @@ export function homographyOf(from: readonly Vec2[], to: readonly Vec2[]): Homogr
   if (from.length !== 4 || to.length !== 4) return null
   const rows: number[][] = []
   for (let i = 0; i < 4; i++) {
-    const [[x, y], [u, v]] = [from[i]!, to[i]!]
+    const [[x, y], [u, v]] = [nth(from, i), nth(to, i)]
     rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y, u], [0, 0, 0, x, y, 1, -v * x, -v * y, v])
   }
   const solved = solveLinear(rows)

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { length, scale, subtract, add, type Vec2 } from '../../math/vector/vec2'
 import { leastSquaresLine } from '../../math/vector/line'
 
@@ -72,6 +73,6 @@ export function lensOf(size: { width: number; height: number }, sides: readonly 
   const step = (2 * MOST_BOW) / STEPS
   search(best.bow - step, best.bow + step)
   const lens = lensWith(best.bow)
-  const noneWorse = off(lens).every((left, i) => left <= before[i]! + NO_WORSE_PX)
+  const noneWorse = off(lens).every((left, i) => left <= nth(before, i) + NO_WORSE_PX)
   return best.left < LEAST_BETTER * total(before) && noneWorse ? lens : null
 }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { SHAPES } from '../../records/blade/shapes'
 import type { ShapeId } from '../../records/blade/shapeMeasures'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
@@ -68,7 +69,7 @@ export function photographedSheet(id: ShapeId, scene: Scene, seed = 5): Photogra
     point[1] - (BEVEL_MM / shown) * hx,
   ])
   const bevel = scene.bevel === undefined ? null : filled(onGrid([...edgeLine, ...behind.reverse()]), grid)
-  const [top, bottom] = [spine, edge].map((curve) => evenEdgePoints(curve, 2)[0]!.point[1]) as [number, number]
+  const [top, bottom] = [spine, edge].map((curve) => nth(evenEdgePoints(curve, 2), 0).point[1]) as [number, number]
   const high = bottom - top
   const handle =
     scene.handle === undefined

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Vec2 } from '../../math/vector/vec2'
 import { brightness, type GrayPicture } from '../picture/grayPicture'
 
@@ -26,7 +27,7 @@ export interface ProfilePlace {
 export function spaced(chain: readonly Vec2[], every: number): ProfilePlace[] {
   const places: ProfilePlace[] = []
   for (let i = 1; i < chain.length; i++) {
-    const [from, to] = [chain[i - 1]!, chain[i]!]
+    const [from, to] = [nth(chain, i - 1), nth(chain, i)]
     const size = Math.hypot(to[0] - from[0], to[1] - from[1])
     if (size < 1e-6) continue
     const direction: Vec2 = [(to[0] - from[0]) / size, (to[1] - from[1]) / size]

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { dot } from '../../math/vector/vec2'
 import { radians } from '../../math/units/angle'
 import { APART, type ProfilePlace } from './profiles'
@@ -88,7 +89,7 @@ export function faintBeyond(
     for (let off = beyondPx; off < across.length; off++) {
       let [sum, count] = [0, 0]
       for (let j = from; j < to; j++) {
-        const jump = jumps[j]![row[j]! + outward[j]! * off]
+        const jump = nth(jumps, j)[nth(row, j) + nth(outward, j) * off]
         if (jump === undefined) continue
         sum += jump
         count++

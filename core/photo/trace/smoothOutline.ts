@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { parabolaThrough } from '../../math/curve/parabolaThrough'
 import { deviationOf } from '../../math/statistics/robust'
 import { crossing } from '../../math/vector/crossing'
@@ -45,7 +46,7 @@ export function smoothOutline(found: readonly FoundPlace[]): SnappedOutline {
     const along = lengthsOf(stretch)
     stretch.forEach((_, i) => {
       points.push(parabolaAt(stretch, along, i, overPx))
-      sure.push(found[ends[s - 1]! + i]!.sure)
+      sure.push(nth(found, nth(ends, s - 1) + i).sure)
     })
   }
   return { ...withoutLoops(points, sure), scatterPx, overPx }
@@ -59,14 +60,14 @@ function withoutLoops(points: readonly Vec2[], sure: readonly boolean[]): Pick<S
   const [kept, plain] = [[...points], [...sure]]
   for (let i = 0; i + 3 < kept.length; i++)
     for (let j = Math.min(kept.length - 2, i + MOST_LOOP); j > i + 1; j--) {
-      const met = crossing(kept[i]!, kept[i + 1]!, kept[j]!, kept[j + 1]!)
+      const met = crossing(nth(kept, i), nth(kept, i + 1), nth(kept, j), nth(kept, j + 1))
       if (!met || ![met.along, met.alongOther].every((share) => share > 0 && share < 1)) continue
       kept.splice(i + 1, j - i, met.at)
-      plain.splice(i + 1, j - i, plain[i]! && plain[j]!)
+      plain.splice(i + 1, j - i, nth(plain, i) && nth(plain, j))
       break
     }
   for (let i = 1; i + 1 < kept.length;) {
-    const [a, b, c] = [kept[i - 1]!, kept[i]!, kept[i + 1]!]
+    const [a, b, c] = [nth(kept, i - 1), nth(kept, i), nth(kept, i + 1)]
     if ((b[0] - a[0]) * (c[0] - b[0]) + (b[1] - a[1]) * (c[1] - b[1]) >= 0) i++
     else {
       kept.splice(i, 1)
@@ -114,12 +115,12 @@ function lengthsOf(points: readonly Vec2[]): number[] {
  */
 function parabolaAt(points: readonly Vec2[], along: readonly number[], i: number, overPx: number): Vec2 {
   let [low, high] = [i, i]
-  while (low > 0 && along[i]! - along[low - 1]! <= overPx) low--
-  while (high < points.length - 1 && along[high + 1]! - along[i]! <= overPx) high++
+  while (low > 0 && nth(along, i) - nth(along, low - 1) <= overPx) low--
+  while (high < points.length - 1 && nth(along, high + 1) - nth(along, i) <= overPx) high++
   const around = points.slice(low, high + 1)
-  if (around.length < 4) return points[i]!
+  if (around.length < 4) return nth(points, i)
   const [x, y] = leastSquaresLine(around).direction
-  const here = points[i]!
+  const here = nth(points, i)
   const local = around.map((point): Vec2 => {
     const [dx, dy] = [point[0] - here[0], point[1] - here[1]]
     return [dx * x + dy * y, dy * x - dx * y]
@@ -128,7 +129,7 @@ function parabolaAt(points: readonly Vec2[], along: readonly number[], i: number
   if (!fit) return here
   const off = local.map(([s, t]) => Math.abs(t - fit(s)))
   const most = MOST_DEVIATIONS * Math.max(0.05, deviationOf(off))
-  const kept = local.filter((_, k) => off[k]! <= most)
+  const kept = local.filter((_, k) => nth(off, k) <= most)
   const across = ((kept.length >= 4 ? parabolaThrough(kept) : null) ?? fit)(0)
   return [here[0] - y * across, here[1] + x * across]
 }

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { deviationOf } from '../../math/statistics/robust'
 import { dot, subtract, type Vec2 } from '../../math/vector/vec2'
 import type { GrayPicture } from '../picture/grayPicture'
@@ -11,8 +12,8 @@ const MOST_GAP_PX = 20
 
 /** Whether the outline is plain to see from the place before a place to it. */
 export const sureUpTo = ({ points, sure }: Pick<SnappedOutline, 'points' | 'sure'>, i: number): boolean => {
-  const [[x, y], [toX, toY]] = [points[i - 1]!, points[i]!]
-  return sure[i - 1]! && sure[i]! && Math.hypot(toX - x, toY - y) <= MOST_GAP_PX
+  const [[x, y], [toX, toY]] = [nth(points, i - 1), nth(points, i)]
+  return nth(sure, i - 1) && nth(sure, i) && Math.hypot(toX - x, toY - y) <= MOST_GAP_PX
 }
 
 /** The stretches where it is not, as they lie in the picture. */
@@ -20,8 +21,8 @@ export function unsureStretches(found: Pick<SnappedOutline, 'points' | 'sure'>):
   const stretches: Vec2[][] = []
   for (let i = 1, begun = false; i < found.points.length; i++) {
     const unsure = !sureUpTo(found, i)
-    if (unsure && !begun) stretches.push([found.points[i - 1]!])
-    if (unsure) stretches.at(-1)!.push(found.points[i]!)
+    if (unsure && !begun) stretches.push([nth(found.points, i - 1)])
+    if (unsure) lastOf(stretches).push(nth(found.points, i))
     begun = unsure
   }
   return stretches
@@ -61,23 +62,26 @@ export function snapToOutline(
   const outward = places.map(({ at, normal }) => (inside ? Math.sign(dot(subtract(at, inside), normal)) : 0))
   const wide = places.map((place) => jumpsAcross(picture, place, reach + BESIDE_PX))
   const seen = wide.map((across) => across.slice(BESIDE_PX, -BESIDE_PX))
-  const jumps = line ? seen.map((across, i) => preferring(across, (line === 'outer' ? 1 : -1) * outward[i]!)) : seen
+  const jumps = line ? seen.map((across, i) => preferring(across, (line === 'outer' ? 1 : -1) * nth(outward, i))) : seen
   // What is seen at one place and not a little further on is noise.
-  const noise = deviationOf(seen.slice(APART).flatMap((across, i) => [...across].map((jump, k) => jump - seen[i]![k]!)))
+  const noise = deviationOf(
+    seen.slice(APART).flatMap((across, i) => [...across].map((jump, k) => jump - nth(seen, i)[k]!)),
+  )
   const least = Math.max(LEAST_JUMP, TIMES_NOISE * noise)
-  const [up, down] = [1, -1].map((sign) => strongestPath(jumps, places, reach, sign, least))
-  const [row, sign] = up!.strength >= down!.strength ? [up!.offsets, 1] : [down!.offsets, -1]
-  const rivalled = wide.map((across, i) => hasRival(across, row[i]! + BESIDE_PX, least, line !== null))
+  const up = strongestPath(jumps, places, reach, 1, least)
+  const down = strongestPath(jumps, places, reach, -1, least)
+  const [row, sign] = up.strength >= down.strength ? [up.offsets, 1] : [down.offsets, -1]
+  const rivalled = wide.map((across, i) => hasRival(across, nth(row, i) + BESIDE_PX, least, line !== null))
   // Beyond the inner of two lines there is the outer.
   const faint = line === 'inner' ? [] : faintBeyond(seen, row, outward, noise)
   const found = places.flatMap(({ at, normal, mark }, i) => {
-    const across = seen[i]!
-    const best = row[i]!
+    const across = nth(seen, i)
+    const best = nth(row, i)
     if (sign * across[best]! < least) return []
     const offset = best - reach + peakNear(across, best, sign)
     const point: Vec2 = [at[0] + normal[0] * offset, at[1] + normal[1] * offset]
     const plain = sign * across[best]! > SURE_TIMES_NOISE * noise
-    return [{ point, sure: plain && !rivalled[judgedAt(places, i)]! && !faint[i], mark }]
+    return [{ point, sure: plain && !nth(rivalled, judgedAt(places, i)) && !faint[i], mark }]
   })
   return smoothOutline(found)
 }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { middleOf } from '../../math/statistics/robust'
 import type { ProfilePlace } from './profiles'
 
@@ -24,11 +25,12 @@ export function strongestPath(
   const usual = middleOf(jumps.map((across) => Math.max(...across.map((jump) => sign * jump))))
   // Near the marks is likelier than far off.
   const near = Float64Array.from({ length: width }, (_, i) => Math.exp(-(((i - reach) / (1.2 * reach)) ** 2)))
-  const score = (i: number, k: number) => Math.max(0, Math.min(2 * usual, sign * jumps[i]![k]!) - least / 2) * near[k]!
+  const score = (i: number, k: number) =>
+    Math.max(0, Math.min(2 * usual, sign * nth(jumps, i)[k]!) - least / 2) * near[k]!
   let best = Float64Array.from({ length: width }, (_, k) => (jumps.length > 0 ? score(0, k) : 0))
   const from: Int16Array[] = []
   for (let i = 1; i < jumps.length; i++) {
-    const atMark = places[i]!.mark
+    const atMark = nth(places, i).mark
     const most = atMark ? MOST_STEP_AT_MARK_PX : MOST_STEP_PX
     const weight = STEP_WEIGHT * usual * (atMark ? 0.2 : 1)
     const next = new Float64Array(width)
@@ -50,6 +52,6 @@ export function strongestPath(
   let at = best.indexOf(Math.max(...best))
   const strength = best[at] ?? 0
   const offsets = [at]
-  for (let i = from.length - 1; i >= 0; i--) offsets.unshift((at = from[i]![at]!))
+  for (let i = from.length - 1; i >= 0; i--) offsets.unshift((at = nth(from, i)[at]!))
   return { offsets, strength }
 }

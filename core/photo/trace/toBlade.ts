@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import type { EdgeUncertainty } from '../../records/blade/edgeUncertainty'
 import { fromHeel } from '../../records/blade/heel'
 import { curveLength } from '../../math/curve/arcLength'
@@ -58,11 +59,11 @@ export function tracedEdge(found: SnappedOutline, spine: readonly [Vec2, Vec2], 
   ])
   // The edge lies on whichever side of the spine it was marked.
   const side = along.reduce((sum, point) => sum + point[1], 0) < 0 ? -1 : 1
-  const heel = along[0]![0]
+  const heel = nth(along, 0)[0]
   const inBlade = along.map(([x, y]): Vec2 => [x - heel, y * side])
-  if (Math.hypot(inBlade.at(-1)![0], inBlade.at(-1)![1] - inBlade[0]![1]) < LEAST_EDGE_MM)
+  if (Math.hypot(lastOf(inBlade)[0], lastOf(inBlade)[1] - nth(inBlade, 0)[1]) < LEAST_EDGE_MM)
     return { ok: false, code: 'edge-too-short', figures: { leastMm: LEAST_EDGE_MM } }
-  if (inBlade.at(-1)![0] < 0) return { ok: false, code: 'tip-behind-heel' }
+  if (lastOf(inBlade)[0] < 0) return { ok: false, code: 'tip-behind-heel' }
   const scale = lengthOf(inBlade) / Math.max(1e-9, lengthOf(edge))
   // So many places of their own count for each, by the parabola through them (9/4 of what their mean would leave).
   const places = Math.max(1, (2 * overPx) / OWN_PLACE_PX)
@@ -104,7 +105,7 @@ function headingUncertainties(edge: readonly Segment[], inTheMiddle: number, ove
 const OWN_PLACE_PX = 16
 const CHECKED = 240
 const lengthOf = (points: readonly Vec2[]): number =>
-  points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0)
+  points.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - nth(points, i)[0], y - nth(points, i)[1]), 0)
 
 /** Stretches of the edge that no plain outline stands behind: found beside a rival, or not found at all. */
 function unsureOf(
@@ -125,7 +126,7 @@ function unsureOf(
   }
   for (let i = 1; i < points.length; i++) {
     const before = atMm
-    atMm += lengthOf([points[i - 1]!, points[i]!])
+    atMm += lengthOf([nth(points, i - 1), nth(points, i)])
     if (!sureUpTo(found, i)) add(before - UNSURE_BESIDE_MM, atMm + UNSURE_BESIDE_MM)
   }
   return stretches

@@ -1,3 +1,5 @@
+import { nth } from '../../math/list'
+
 /** What to do about the bevel that is there: grind it as it is, cut the wanted one, or come nearer each time. */
 export const CHOICES = ['follow', 'cut', 'nearer'] as const
 export type Choice = (typeof CHOICES)[number]
@@ -40,7 +42,7 @@ export function decide(
   cutMinutes: number | null,
 ): Decision {
   const off = sides.map(({ thereDeg, wantedDeg }) => wantedDeg - thereDeg)
-  if (sides.every(({ uncertaintyDeg }, i) => Math.abs(off[i]!) <= Math.max(CLOSE_DEG, uncertaintyDeg)))
+  if (sides.every(({ uncertaintyDeg }, i) => Math.abs(nth(off, i)) <= Math.max(CLOSE_DEG, uncertaintyDeg)))
     return { choice: 'follow', reason: 'close' }
   if (cutMinutes === null) return { choice: 'follow', reason: 'cannot-cut' }
   if (off.every((one) => one > -CLOSE_DEG)) return { choice: 'cut', reason: 'steeper' }

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import equal from 'fast-deep-equal'
 import type { Refusal } from '../../schema/refusal'
 import { bevelSectionOf } from '../../steel/bevel/bevelSectionOf'
@@ -115,11 +116,13 @@ export function plansFor<S extends Stone>(ask: {
     nearer: ({ thereDeg, wantedDeg }) => thereDeg + (wantedDeg - thereDeg) / sharpenings,
   }
   const worked = CHOICES.filter((choice) => choice !== 'nearer' || sharpenings > 1).map((choice) => {
-    const ground = sides.map((side, i) => groundAt(side, rounded(degOf[choice](there[i]!)), there[i]!.uncertaintyDeg))
+    const ground = sides.map((side, i) =>
+      groundAt(side, rounded(degOf[choice](nth(there, i))), nth(there, i).uncertaintyDeg),
+    )
     return { choice, sharpenings: choice === 'nearer' ? sharpenings : 1, ...onOneStone(ground, stones) }
   })
-  const cut = worked.find(({ choice }) => choice === 'cut')!
-  const advised = decide(there, cut.sides.every(({ ok }) => ok) ? (cut.minutes ?? Infinity) : null)
+  const cut = worked.find(({ choice }) => choice === 'cut')
+  const advised = decide(there, cut?.sides.every(({ ok }) => ok) ? (cut.minutes ?? Infinity) : null)
   const ordered = worked.sort((a, b) => Number(b.choice === advised.choice) - Number(a.choice === advised.choice))
   return {
     there,
@@ -154,14 +157,14 @@ export function plansFor<S extends Stone>(ask: {
 
   /** The edge of a side as it would be ground with a setting; or why the stone cannot lie on all of it. */
   function placesOf(side: Side, faces: readonly FoundFace[], setting: DialSetting): Places | Refusal {
-    const total = edgePoints.at(-1)!.fromHeelMm
+    const total = lastOf(edgePoints).fromHeelMm
     const places: Place[] = []
     for (const [i, at] of edgePoints.entries()) {
       const contact = contactFor(setup, side, setting, at)
       if (!contact.ok) return contact
       const blade = asThickAs(setup.blade, at.fromHeelMm / total)
       const zone = zoneAt(zones, at.fromHeelMm)
-      const section = bevelSectionOf(blade, side, faces[zone]!.angle.middleDeg)
+      const section = bevelSectionOf(blade, side, nth(faces, zone).angle.middleDeg)
       places.push({
         zone,
         // The first and the last stand for half a stretch.
@@ -170,7 +173,7 @@ export function plansFor<S extends Stone>(ask: {
         primaryDeg: section.primaryHalfAngleDeg,
         face: section.face,
         heightMm: blade.widthMm,
-        thereDeg: { apex: faces[zone]!.angle.middleDeg, shoulder: faces[zone]!.shoulder.middleDeg },
+        thereDeg: { apex: nth(faces, zone).angle.middleDeg, shoulder: nth(faces, zone).shoulder.middleDeg },
         newDeg: contact.edgeAngleDeg,
       })
     }
@@ -187,7 +190,7 @@ function sideThere({ side, faces, wantedDeg }: SideFound, zones: readonly Zone[]
   // Zones set by hand need not cover the edge.
   const coveredMm = zones.reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0)
   const mean = (of: (face: FoundFace) => number) =>
-    zones.reduce((sum, { fromMm, toMm }, i) => sum + of(faces[i]!) * (toMm - fromMm), 0) / coveredMm
+    zones.reduce((sum, { fromMm, toMm }, i) => sum + of(nth(faces, i)) * (toMm - fromMm), 0) / coveredMm
   return {
     side,
     wantedDeg,
@@ -210,7 +213,8 @@ type Unstroked = Omit<GroundSide, 'strokes'>
 function onOneStone<S extends Stone>(ground: readonly (Unstroked | RefusedSide)[], stones: readonly S[]) {
   const done = ground.filter((one) => one.ok)
   const [least] = [...done].sort((a, b) => a.removedMm3 / a.faceMm2 - b.removedMm3 / b.faceMm2)
-  const stone = done.length === ground.length ? coarsestSensible(stones, least!.removedMm3, least!.faceMm2) : null
+  const stone =
+    least && done.length === ground.length ? coarsestSensible(stones, least.removedMm3, least.faceMm2) : null
   const strokes = (mm3: number) => (stone ? strokesFor(mm3, stone.grainUm) : 0)
   const all = done.reduce((sum, { removedMm3 }) => sum + strokes(removedMm3), 0)
   return {
@@ -223,5 +227,5 @@ function onOneStone<S extends Stone>(ground: readonly (Unstroked | RefusedSide)[
 type Dialled = Pick<Plan<Stone>, 'choice' | 'sides'>
 const settingOf = (side: SideOfPlan) => (side.ok ? side.setting : null)
 const sameDialled = (before: readonly Dialled[], plan: Dialled): Choice | null =>
-  before.find(({ sides }) => sides.every((side, i) => side.ok && equal(side.setting, settingOf(plan.sides[i]!))))
+  before.find(({ sides }) => sides.every((side, i) => side.ok && equal(side.setting, settingOf(nth(plan.sides, i)))))
     ?.choice ?? null

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { curveLength, segmentLength } from '../../math/curve/arcLength'
 import { restOf } from '../../math/curve/restOf'
 import type { Segment } from '../../math/curve/segment'
@@ -47,18 +48,18 @@ function behindNotch(edgePoints: readonly EdgePoint[], hull: readonly Vec2[]): n
   const depths = edgePoints.map(({ point }) => depthUnder(hull, point))
   let behind = 0
   for (let from = 0; from < depths.length; from++) {
-    if (depths[from]! <= NOTCH.rimMm) continue
+    if (nth(depths, from) <= NOTCH.rimMm) continue
     let to = from
-    while (to + 1 < depths.length && depths[to + 1]! > NOTCH.rimMm) to++
+    while (to + 1 < depths.length && nth(depths, to + 1) > NOTCH.rimMm) to++
     const deepest = Math.max(...depths.slice(from, to + 1))
-    const width = edgePoints[to]!.point[0] - edgePoints[from]!.point[0]
+    const width = nth(edgePoints, to).point[0] - nth(edgePoints, from).point[0]
     if (
       to + 1 < depths.length &&
       width <= NOTCH.mostWidthMm &&
       deepest >= NOTCH.leastDepthMm &&
       deepest >= NOTCH.leastDepthShare * width
     )
-      behind = edgePoints[to + 1]!.fromHeelMm
+      behind = nth(edgePoints, to + 1).fromHeelMm
     from = to
   }
   return behind
@@ -69,10 +70,10 @@ function behindFreeHeel(edgePoints: readonly EdgePoint[], hull: readonly Vec2[])
   let top = 0
   while (
     top + 1 < hull.length &&
-    hull[top + 1]![1] - hull[top]![1] > FREE_HEEL.leastSlope * (hull[top + 1]![0] - hull[top]![0])
+    nth(hull, top + 1)[1] - nth(hull, top)[1] > FREE_HEEL.leastSlope * (nth(hull, top + 1)[0] - nth(hull, top)[0])
   )
     top++
-  if (hull[top]![1] - edgePoints[0]!.point[1] < FREE_HEEL.leastRiseMm) return 0
+  if (nth(hull, top)[1] - nth(edgePoints, 0).point[1] < FREE_HEEL.leastRiseMm) return 0
   return edgePoints.find((edgePoint) => edgePoint.point === hull[top])?.fromHeelMm ?? 0
 }
 
@@ -81,7 +82,7 @@ function depthUnder(hull: readonly Vec2[], [x, y]: Vec2): number {
     1,
     hull.findIndex((corner) => corner[0] >= x),
   )
-  const [a, b] = [hull[i - 1]!, hull[i]!]
+  const [a, b] = [nth(hull, i - 1), nth(hull, i)]
   return b[0] === a[0] ? 0 : a[1] + ((b[1] - a[1]) * (x - a[0])) / (b[0] - a[0]) - y
 }
 

@@ -47,17 +47,17 @@ const heading = (from: Vec2, to: Vec2): Vec2 => {
   return [x / size, y / size]
 }
 
+/** Where the edge begins, where its belly begins, and where it ends. */
+const cornersOf = (m: ShapeMeasures): Record<'heel' | 'turn' | 'tip', Vec2> => ({
+  heel: [0, m.heelWidthMm],
+  turn: [m.bellyFromMm, m.widthMm],
+  tip: [m.lengthMm, m.tipDropMm],
+})
+
 /** A straight run to where the belly begins, then the belly; the straight part may slope from heel to widest place. */
-function straightThenBelly(
-  { lengthMm, heelWidthMm, widthMm, bellyFromMm, tipDropMm }: ShapeMeasures,
-  spine: Curve,
-): { edge: Curve; spine: Curve } {
-  const [heel, turn, tip]: Vec2[] = [
-    [0, heelWidthMm],
-    [bellyFromMm, widthMm],
-    [lengthMm, tipDropMm],
-  ]
-  return { edge: [line(heel!, turn!), belly(turn!, heading(heel!, turn!), tip!)], spine }
+function straightThenBelly(m: ShapeMeasures, spine: Curve): { edge: Curve; spine: Curve } {
+  const { heel, turn, tip } = cornersOf(m)
+  return { edge: [line(heel, turn), belly(turn, heading(heel, turn), tip)], spine }
 }
 
 const common = { lengthMm: 90, heelWidthMm: 24, widthMm: 24, bellyFromMm: 50, tipDropMm: 8, depthMm: 6 }
@@ -184,16 +184,12 @@ export const SHAPES: Readonly<Record<ShapeId, BladeShape>> = {
     uses: [...pointed, 'depthMm'],
     usual: { ...common, lengthMm: 110, heelWidthMm: 26, widthMm: 27, bellyFromMm: 62, tipDropMm: 8, depthMm: 3 },
     build: (m) => {
-      const [heel, turn, tip]: Vec2[] = [
-        [0, m.heelWidthMm],
-        [m.bellyFromMm, m.widthMm],
-        [m.lengthMm, m.tipDropMm],
-      ]
+      const { heel, turn, tip } = cornersOf(m)
       // The far control lies level with the widest place, so the near one makes the hollow: 4/9 of its depth.
       const control: Vec2 = [0.33 * m.bellyFromMm, m.heelWidthMm - 2.25 * m.depthMm]
       return {
-        edge: [bezier(heel!, control, [0.68 * m.bellyFromMm, m.widthMm], turn!), belly(turn!, [1, 0], tip!)],
-        spine: spineTo(tip!, 0.55 * m.lengthMm),
+        edge: [bezier(heel, control, [0.68 * m.bellyFromMm, m.widthMm], turn), belly(turn, [1, 0], tip)],
+        spine: spineTo(tip, 0.55 * m.lengthMm),
       }
     },
   },

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { z } from 'zod'
 import { mm } from '../../schema/measure'
 import { cornersOf } from '../../math/curve/corners'
@@ -33,27 +34,27 @@ const LEAST_MM = 4
  * inward a hollow; the last of the edge is the tip. Edge points: even in arc length. Source: docs/geometry.md, "Zones".
  */
 export function zonesOf(edge: Curve, edgePoints: readonly EdgePoint[]): Zone[] {
-  const total = edgePoints.at(-1)!.fromHeelMm
+  const total = lastOf(edgePoints).fromHeelMm
   const corners = cornersOf(edge).map((corner) => corner.fromHeelMm)
   const bends = turningDeg(edgePoints)
   const step = total / (edgePoints.length - 1)
   const bellyRadiusMm = Math.max(BELLY_RADIUS.leastMm, BELLY_RADIUS.lengths * total)
   const bendOf = (i: number): 'straight' | 'belly' | 'hollow' => {
-    const from = edgePoints[i]!.fromHeelMm
+    const from = nth(edgePoints, i).fromHeelMm
     if (corners.some((corner) => corner > from && corner <= from + step + 1e-9)) return 'straight'
-    const radius = step / Math.abs((bends[i]! * Math.PI) / 180)
-    if (radius > (bends[i]! < 0 ? bellyRadiusMm : BELLY_RADIUS.leastMm)) return 'straight'
-    return bends[i]! < 0 ? 'belly' : 'hollow'
+    const radius = step / Math.abs((nth(bends, i) * Math.PI) / 180)
+    if (radius > (nth(bends, i) < 0 ? bellyRadiusMm : BELLY_RADIUS.leastMm)) return 'straight'
+    return nth(bends, i) < 0 ? 'belly' : 'hollow'
   }
   const tipFrom = Math.max(total - Math.min(TIP.mostMm, TIP.share * total), corners.at(-1) ?? 0)
   const cuts = [0, ...corners, total]
-  const zones = cuts.slice(1).flatMap((to, i) => stretches(cuts[i]!, to))
+  const zones = cuts.slice(1).flatMap((to, i) => stretches(nth(cuts, i), to))
   return corners.length > 0 ? zones : withTip(withHeel(zones))
 
   function stretches(from: number, to: number): Zone[] {
     const found: Zone[] = []
     for (let i = 0; i < bends.length; i++) {
-      const [a, b] = [edgePoints[i]!.fromHeelMm, edgePoints[i + 1]!.fromHeelMm]
+      const [a, b] = [nth(edgePoints, i).fromHeelMm, nth(edgePoints, i + 1).fromHeelMm]
       if (b <= from + 1e-9 || a >= to - 1e-9) continue
       const bend = bendOf(i)
       const kind: ZoneKind = bend === 'straight' ? (corners.length > 0 ? 'facet' : 'middle') : bend

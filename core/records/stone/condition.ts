@@ -41,10 +41,10 @@ export function stoneCondition(stone: Stone, log: readonly StoneWear[]): StoneCo
 
 /** From the first measure in the log to the last, over the blades done between them. Flattening wears the stone too. */
 function wearPerBlade(log: readonly StoneWear[]): number | null {
-  const measured = log.flatMap((entry, i) => (entry.faceOffsetMm === null ? [] : [i]))
+  const measured = log.flatMap(({ faceOffsetMm }, i) => (faceOffsetMm === null ? [] : [{ i, faceOffsetMm }]))
   const [first, last] = [measured[0], measured.at(-1)]
-  if (first === undefined || last === undefined || first === last) return null
-  const blades = log.slice(first + 1, last + 1).reduce((sum, entry) => sum + entry.blades, 0)
-  const lost = log[first]!.faceOffsetMm! - log[last]!.faceOffsetMm!
+  if (!first || !last || first === last) return null
+  const blades = log.slice(first.i + 1, last.i + 1).reduce((sum, entry) => sum + entry.blades, 0)
+  const lost = first.faceOffsetMm - last.faceOffsetMm
   return blades > 0 && lost > 0 ? lost / blades : null
 }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { z } from 'zod'
 import { count } from '../../schema/measure'
 
@@ -156,11 +157,11 @@ export type GrainSize =
 export function grainSize({ standard, number }: Grit): GrainSize {
   const table = TABLES[standard]
   const at = table.findIndex(([known]) => known >= number)
-  const [coarsest, finest] = [table[0]![0], table[table.length - 1]![0]]
+  const [coarsest, finest] = [nth(table, 0)[0], nth(table, table.length - 1)[0]]
   if (at < 0 || number < coarsest) return { ok: false, reason: 'no-such-grit', coarsest, finest }
-  const [above, umAbove] = table[at]!
+  const [above, umAbove] = nth(table, at)
   if (above === number) return { ok: true, um: umAbove }
-  const [below, umBelow] = table[at - 1]!
+  const [below, umBelow] = nth(table, at - 1)
   const share = Math.log(number / below) / Math.log(above / below)
   return { ok: true, um: umBelow * (umAbove / umBelow) ** share }
 }
@@ -171,7 +172,7 @@ export function grainSize({ standard, number }: Grit): GrainSize {
  */
 export function nearestGrit(um: number, standard: GritStandard): Grit | null {
   const table = TABLES[standard]
-  if (um > table[0]![1] * 1.2 || um < table[table.length - 1]![1] / 1.2) return null
+  if (um > nth(table, 0)[1] * 1.2 || um < nth(table, table.length - 1)[1] / 1.2) return null
   const apart = (known: number) => Math.abs(Math.log(known / um))
   const [number] = table.reduce((best, row) => (apart(row[1]) < apart(best[1]) ? row : best))
   return { standard, number }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { findBevel, type InkTerms } from '../../observe/marker/findBevel'
 import { LIGHT_PASS_UM, type InkLook } from '../../observe/marker/look'
@@ -40,7 +41,7 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side 
   const dialled: number[] = []
   let taken = 0
   while (taken < MOST_LOOKS) {
-    ask.zones.forEach((zone, i) => looks[i]!.push({ setDeg, ...blade.look(side, zone, setDeg, taken) }))
+    ask.zones.forEach((zone, i) => nth(looks, i).push({ setDeg, ...blade.look(side, zone, setDeg, taken) }))
     dialled.push(setDeg)
     taken++
     faces = looks.map((of) => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: [...of] }))
@@ -50,7 +51,7 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side 
     })
     const next = nextSetting(faces, terms, candidates, neededDeg)
     if (next.best === null) break
-    setDeg = settings[next.best]!
+    setDeg = nth(settings, next.best)
   }
   const found = findBevel(faces, terms)
   return {
@@ -58,10 +59,12 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side 
     setDeg: dialled,
     zones: ask.zones.map((zone, i) => {
       const { shoulderDeg, apexDeg } = blade.face(side, zone)
-      const { kind, angle } = found.faces[i]!
+      const face = nth(found.faces, i)
+      if (face === null) throw new Error('A zone that was tested has a face.')
+      const { kind, angle } = face
       const truth = kind === 'flat' ? (shoulderDeg + apexDeg) / 2 : apexDeg
       return {
-        knownAfter: knownAfter[i]!,
+        knownAfter: nth(knownAfter, i),
         offDeg: angle.middleDeg - truth,
         inside: truth >= angle.fromDeg && truth <= angle.toDeg,
         halfWidthDeg: (angle.toDeg - angle.fromDeg) / 2,

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { randomLcg, randomNormal } from 'd3-random'
 import { flatScreenMm, type Screen } from '../../observe/goniometer/scale'
 import type { Tick } from '../../photo/goniometer/ticks'
@@ -47,7 +48,7 @@ export function goniometerPhotograph(ask: GoniometerPhotographAsk): { picture: C
   const colour = laser === 'red' ? [1, 0.18, 0.2] : [0.15, 1, 0.25]
   for (let y = 0; y < HEIGHT; y++)
     for (let x = 0; x < WIDTH; x++) {
-      const [dx, dy] = [x + 0.5 - middle[0]!, y + 0.5 - middle[1]!]
+      const [dx, dy] = [x + 0.5 - nth(middle, 0), y + 0.5 - nth(middle, 1)]
       const [along, across] = [dx * cos + dy * sin, dy * cos - dx * sin]
       let light = 0
       if (Math.abs(across) < 60)
@@ -60,14 +61,14 @@ export function goniometerPhotograph(ask: GoniometerPhotographAsk): { picture: C
       const far = 1 - 0.15 * ((dx / WIDTH) ** 2 + (dy / HEIGHT) ** 2)
       for (let k = 0; k < 3; k++)
         pixels[4 * (y * WIDTH + x) + k] =
-          SHADE[k]! * dark * far + 190 * bright * light * colour[k]! + ask.noise * normal()
+          nth(SHADE, k) * dark * far + 190 * bright * light * nth(colour, k) + ask.noise * normal()
       pixels[4 * (y * WIDTH + x) + 3] = 255
     }
   const ticks = [-20, 0, 20].map((deg): Tick => {
     const [along, across] = [alongOf(deg), 31 + 12]
     return {
       deg,
-      at: [middle[0]! + along * cos - across * sin, middle[1]! + along * sin + across * cos],
+      at: [nth(middle, 0) + along * cos - across * sin, nth(middle, 1) + along * sin + across * cos],
     }
   })
   return { picture: { width: WIDTH, height: HEIGHT, pixels }, ticks }

@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import type { Span } from '../../observe/marker/exposed'
 import type { ColourPicture } from '../../photo/picture/colourPicture'
@@ -54,7 +55,7 @@ export function inkPhotograph(ask: InkPhotographAsk): InkPhotograph {
     return HEIGHT * 0.58 + slope * (x - WIDTH / 2) + ask.bow * FACE_PX * (1 - t * t)
   }
   const shoulderAt = (x: number) =>
-    edgeAt(x) - FACE_PX + 1.2 * Math.sin(x / 97 + wobble[0]!) + 0.8 * Math.sin(x / 41 + wobble[1]!)
+    edgeAt(x) - FACE_PX + 1.2 * Math.sin(x / 97 + nth(wobble, 0)) + 0.8 * Math.sin(x / 41 + nth(wobble, 1))
   const glares = ask.glare ? [0.25 + 0.1 * uniform(), 0.65 + 0.1 * uniform()].map((at) => at * WIDTH) : []
   const tooth = Array.from({ length: WIDTH + 400 }, () => normal())
   const texture = Array.from({ length: WIDTH + 400 }, () => normal())
@@ -64,13 +65,13 @@ export function inkPhotograph(ask: InkPhotographAsk): InkPhotograph {
     const [edge, shoulder] = [edgeAt(x), shoulderAt(x)]
     const spans = ask.bare(x / WIDTH)
     // The line where a stone has stopped is ragged; at the face's own ends it is not.
-    const ragged = 0.012 * (tooth[x]! + tooth[x + 1]! + tooth[x + 2]!)
+    const ragged = 0.012 * (nth(tooth, x) + nth(tooth, x + 1) + nth(tooth, x + 2))
     const light = 1 - 0.22 * (x / WIDTH - 0.5) ** 2 * 4
     const shine = glares.reduce((sum, at) => sum + Math.exp(-(((x - at) / 34) ** 2)), 0)
     for (let y = 0; y < HEIGHT; y++) {
       const down = (y + 0.5 - shoulder) / (edge - shoulder)
       const colour = colourAt(down, spans, ragged, x, y)
-      for (let k = 0; k < 3; k++) levels[3 * (y * WIDTH + x) + k] = colour[k]! * light
+      for (let k = 0; k < 3; k++) levels[3 * (y * WIDTH + x) + k] = nth(colour, k) * light
     }
 
     function colourAt(down: number, bare: readonly Span[], rag: number, px: number, py: number): Colour {
@@ -82,8 +83,8 @@ export function inkPhotograph(ask: InkPhotographAsk): InkPhotograph {
       const isBare = bare.some(
         ([from, to]) => down >= (from <= 0 ? 0 : from + rag) && down <= (to >= 1 ? 1 : to + rag) && down >= 0,
       )
-      const scratch = texture[Math.max(0, Math.round(px + 0.45 * (py - shoulder))) + 20]!
-      const steel = down < 0 ? 116 + 4 * lines[py]! : isBare ? 178 + 16 * scratch : 140 + 8 * scratch
+      const scratch = nth(texture, Math.max(0, Math.round(px + 0.45 * (py - shoulder))) + 20)
+      const steel = down < 0 ? 116 + 4 * nth(lines, py) : isBare ? 178 + 16 * scratch : 140 + 8 * scratch
       const lit: Colour = [
         steel + shine * (down < 0 ? 70 : 110),
         steel + shine * (down < 0 ? 70 : 110),
@@ -92,7 +93,7 @@ export function inkPhotograph(ask: InkPhotographAsk): InkPhotograph {
       const inked = down >= -ask.inkAbove && down < -ask.bareAbove ? true : down >= 0 && !isBare
       if (!inked) return lit
       const gloss = 16 * shine
-      return INK[ask.ink].map((one, k) => ask.cover * one + (1 - ask.cover) * lit[k]! + gloss) as unknown as Colour
+      return INK[ask.ink].map((one, k) => ask.cover * one + (1 - ask.cover) * nth(lit, k) + gloss) as unknown as Colour
     }
   }
   const pixels = new Uint8ClampedArray(4 * WIDTH * HEIGHT)

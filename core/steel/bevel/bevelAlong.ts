@@ -1,3 +1,4 @@
+import { nth } from '../../math/list'
 import type { Contact } from '../../geometry/contact/contact'
 import type { Refusal } from '../../schema/refusal'
 import type { Blade } from '../../records/blade/blade'
@@ -29,8 +30,8 @@ export function bevelAlong(
 ): BevelThere[] {
   const total = fromHeelMm.at(-1) || 1
   return along.map((contact, i) => ({
-    fromHeelMm: fromHeelMm[i]!,
-    ...bevelAt(of, side, fromHeelMm[i]! / total, contact.ok ? contact.edgeAngleDeg : null),
+    fromHeelMm: nth(fromHeelMm, i),
+    ...bevelAt(of, side, nth(fromHeelMm, i) / total, contact.ok ? contact.edgeAngleDeg : null),
   }))
 }
 

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { refuse, type Refusal } from '../../schema/refusal'
 import { radians } from '../../math/units/angle'
 import type { BevelSection } from '../bevel/reprofile'
@@ -59,10 +60,10 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: 
   const step = shoulderMm / angles.reduce((sum, deg) => sum + Math.sin(radians(deg)), 0)
   const points: Vec2[] = [[0, 0]]
   for (const deg of angles) {
-    const [x, y] = points.at(-1)!
+    const [x, y] = lastOf(points)
     points.push([x + step * Math.cos(radians(deg)), y + step * Math.sin(radians(deg))])
   }
-  const [x, y] = points.at(-1)!
+  const [x, y] = lastOf(points)
   const slope = Math.tan(radians(primaryDeg))
   if (face) {
     const { lengthMm, bowMm } = face
@@ -71,7 +72,7 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: 
       points.push([x + share * lengthMm, y + share * lengthMm * slope + 4 * bowMm * share * (1 - share)])
     }
     // Behind it the blade has its full thickness.
-    const [end, thick] = points.at(-1)!
+    const [end, thick] = lastOf(points)
     return [...points, [Math.max(heightMm, end + 1), thick]]
   }
   const far = Math.max(heightMm, 2 * x)
@@ -91,7 +92,7 @@ export function planSide(places: readonly Place[]): SidePlan | Refusal {
   for (const place of places) {
     const before = sectionAt(place)
     const { section, removedMm2 } = ground(before, place.newDeg, APEX_WORN_MM)
-    const face = facesOf(section)[0]!
+    const face = nth(facesOf(section), 0)
     const pastGrind = place.face !== undefined && face.endsAtMm! > before.at(-2)![0]
     if (place.newDeg <= place.primaryDeg || face.widthMm === null || pastGrind)
       return refuse('flatter-than-primary', Math.max(...places.map(({ primaryDeg }) => primaryDeg)))
@@ -124,8 +125,8 @@ export function planSide(places: readonly Place[]): SidePlan | Refusal {
 /** Along the face from the apex to its shoulder, mm. */
 const widthOf = (section: Section, shoulderMm: number): number => {
   let width = 0
-  for (let i = 1; i < section.length && section[i - 1]![1] < shoulderMm - 1e-9; i++)
-    width += Math.hypot(section[i]![0] - section[i - 1]![0], section[i]![1] - section[i - 1]![1])
+  for (let i = 1; i < section.length && nth(section, i - 1)[1] < shoulderMm - 1e-9; i++)
+    width += Math.hypot(nth(section, i)[0] - nth(section, i - 1)[0], nth(section, i)[1] - nth(section, i - 1)[1])
   return width
 }
 
@@ -134,10 +135,10 @@ const widthOf = (section: Section, shoulderMm: number): number => {
  * that the angle is usual for. A starting value, ours. Source: docs/ink.md, "Follow, cut, come nearer".
  */
 export function thickEnoughMm(edgeAngleDeg: number): number {
-  const [first, last] = [THICK_ENOUGH[0]!, THICK_ENOUGH.at(-1)!]
+  const [first, last] = [nth(THICK_ENOUGH, 0), lastOf(THICK_ENOUGH)]
   if (edgeAngleDeg <= first[0]) return first[1]
   for (let i = 1; i < THICK_ENOUGH.length; i++) {
-    const [[from, low], [to, high]] = [THICK_ENOUGH[i - 1]!, THICK_ENOUGH[i]!]
+    const [[from, low], [to, high]] = [nth(THICK_ENOUGH, i - 1), nth(THICK_ENOUGH, i)]
     if (edgeAngleDeg <= to) return low + ((high - low) * (edgeAngleDeg - from)) / (to - from)
   }
   return last[1]
@@ -161,7 +162,7 @@ const MOST_OF_HEIGHT = 0.25
 export function sharpeningsLeft(place: Place, mostMm: number): number {
   const section = sectionAt(place)
   const tooThick = (times: number): boolean => {
-    const face = facesOf(ground(section, place.newDeg, times * APEX_WORN_MM).section)[0]!
+    const face = nth(facesOf(ground(section, place.newDeg, times * APEX_WORN_MM).section), 0)
     return face.thicknessMm === null || face.thicknessMm / 2 > mostMm
   }
   const most = Math.min(MOST_SHARPENINGS, Math.floor((MOST_OF_HEIGHT * place.heightMm) / APEX_WORN_MM))

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../math/list'
 import { degrees, radians } from '../../math/units/angle'
 import type { Vec2 } from '../../math/vector/vec2'
 
@@ -46,34 +47,34 @@ export interface Worked {
  * "The section over the blade's life".
  */
 export function ground(section: Section, angleDeg: number, apexWornMm: number): Worked {
-  return cutBy(section, section[0]![0] + apexWornMm, 0, angleDeg)
+  return cutBy(section, nth(section, 0)[0] + apexWornMm, 0, angleDeg)
 }
 
 /** Thinned at an angle, up to a place behind the edge where it stops, mm from the apex as it is. */
 export function thinned(section: Section, angleDeg: number, stopsAtMm: number): Worked {
-  const from = section[0]![0] + stopsAtMm
+  const from = nth(section, 0)[0] + stopsAtMm
   return cutBy(section, from, halfThicknessAt(section, from), angleDeg)
 }
 
 /** The half-thickness at a place from the first apex, mm; 0 before the apex, the spine's behind it. */
 function halfThicknessAt(section: Section, atMm: number): number {
-  if (atMm <= section[0]![0]) return 0
+  if (atMm <= nth(section, 0)[0]) return 0
   for (let i = 1; i < section.length; i++) {
-    const [[x, y], [toX, toY]] = [section[i - 1]!, section[i]!]
+    const [[x, y], [toX, toY]] = [nth(section, i - 1), nth(section, i)]
     if (atMm <= toX) return y + ((atMm - x) / (toX - x)) * (toY - y)
   }
-  return section.at(-1)![1]
+  return lastOf(section)[1]
 }
 
 /** The faces of a section, from the apex on; those in one line are one. */
 export function facesOf(section: Section): SectionFace[] {
   return section.slice(1).map(([x, y], i): SectionFace => {
-    const [fromX, fromY] = section[i]!
+    const [fromX, fromY] = nth(section, i)
     const last = i === section.length - 2
     return {
       angleDeg: degrees(Math.atan2(y - fromY, x - fromX)),
       widthMm: last ? null : Math.hypot(x - fromX, y - fromY),
-      endsAtMm: last ? null : x - section[0]![0],
+      endsAtMm: last ? null : x - nth(section, 0)[0],
       thicknessMm: last ? null : 2 * y,
     }
   })
@@ -82,14 +83,14 @@ export function facesOf(section: Section): SectionFace[] {
 /** Cuts what stands over a line that begins at a point and rises at an angle towards the spine. */
 function cutBy(section: Section, fromX: number, fromY: number, angleDeg: number): Worked {
   const line = (x: number) => fromY + (x - fromX) * slope(angleDeg)
-  const end = section.at(-1)![0]
+  const end = lastOf(section)[0]
   const places = new Set([fromX, ...section.map(([x]) => x)])
   for (let i = 1; i < section.length; i++) {
-    const [[x, y], [toX, toY]] = [section[i - 1]!, section[i]!]
+    const [[x, y], [toX, toY]] = [nth(section, i - 1), nth(section, i)]
     const [over, toOver] = [y - line(x), toY - line(toX)]
     if (over * toOver < 0) places.add(x + (over / (over - toOver)) * (toX - x))
   }
-  const kept = [...places].filter((x) => x >= section[0]![0] && x <= end).sort((a, b) => a - b)
+  const kept = [...places].filter((x) => x >= nth(section, 0)[0] && x <= end).sort((a, b) => a - b)
   // Nothing stands before the point it begins at, where that is the apex.
   const begun = fromY === 0 ? kept.filter((x) => x >= fromX) : kept
   const cut = begun.map((x): Vec2 => {
@@ -104,8 +105,8 @@ function cutBy(section: Section, fromX: number, fromY: number, angleDeg: number)
 function straightened(points: readonly Vec2[]): Section {
   const kept: Vec2[] = []
   for (const point of points) {
-    if (kept.length > 0 && point[0] - kept.at(-1)![0] < SLIVER_MM) continue
-    while (kept.length >= 2 && inLine(kept.at(-2)!, kept.at(-1)!, point)) kept.pop()
+    if (kept.length > 0 && point[0] - lastOf(kept)[0] < SLIVER_MM) continue
+    while (kept.length >= 2 && inLine(kept.at(-2)!, lastOf(kept), point)) kept.pop()
     kept.push(point)
   }
   return kept
@@ -115,6 +116,6 @@ const inLine = ([ax, ay]: Vec2, [bx, by]: Vec2, [cx, cy]: Vec2): boolean =>
   Math.abs((by - ay) * (cx - bx) - (cy - by) * (bx - ax)) < 1e-9 * (cx - ax)
 
 const areaUnder = (section: Section): number =>
-  section.slice(1).reduce((sum, [x, y], i) => sum + ((x - section[i]![0]) * (y + section[i]![1])) / 2, 0)
+  section.slice(1).reduce((sum, [x, y], i) => sum + ((x - nth(section, i)[0]) * (y + nth(section, i)[1])) / 2, 0)
 
 const slope = (deg: number): number => Math.tan(radians(deg))

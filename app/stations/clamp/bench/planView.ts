@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { outlinePath } from '#core/records/blade/outline'
 import type { SideSet } from '#core/uncertainty/evaluate'
 import type { Setup } from '#core/geometry/setup/setup'
@@ -82,7 +83,7 @@ export function planView(
   const corner = (l: number, w: number) =>
     px(add(contact.point, add(scale(along, l * half[0]), scale(across, w * half[1]))))
   const place = pivotAt(rig, set.pivotHeightMm, side)
-  const heel = toClampFrame(edgePoints[0]!.point, frame)
+  const heel = toClampFrame(nth(edgePoints, 0).point, frame)
   const outOfBlade = Math.max(...edgePoints.map((s) => toClampFrame(s.point, frame)[1]))
   const contactPx = px(contact.point)
   const jaws = rig.jaws && { x: -rig.jaws.widthMm / 2, y: 0, width: rig.jaws.widthMm, height: rig.jaws.depthMm }

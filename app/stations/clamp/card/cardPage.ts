@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { clampFrame, toClampFrame } from '#core/geometry/clamping/clampFrame'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import type { Setup } from '#core/geometry/setup/setup'
@@ -56,7 +57,7 @@ export function cardPage(setup: Setup, content: CardContent, paper: Paper = 'A4'
     )
   })
   const inColumn = (column: number, text: string, y: number, size: number, bold = false) => {
-    const from = STONES.columns[column]!
+    const from = nth(STONES.columns, column)
     const width = (STONES.columns[column + 1] ?? STONES.width) - from - 2
     texts.push(...fitted(text, { x: stonesX + from, y, size, bold }, width))
   }
@@ -119,7 +120,7 @@ function drawing(
       ? evenEdgePoints(blade.spine, OUTLINE_PLACES).map((edgePoint) => edgePoint.point)
       : [
           [0, 0],
-          [evenEdgePoints(blade.edge, 2)[1]!.point[0], 0],
+          [nth(evenEdgePoints(blade.edge, 2), 1).point[0], 0],
         ],
   )
   const jaws: Vec2[] = rig.jaws
@@ -149,7 +150,7 @@ function drawing(
     [0, Math.min(...jaws.map((p) => p[1])) - 3],
   ])
   // Square to the spine at the heel, as far as a hand can see it beside the blade.
-  const heelX = evenEdgePoints(blade.edge, 2)[0]!.point[0]
+  const heelX = nth(evenEdgePoints(blade.edge, 2), 0).point[0]
   const heel = onPage(
     inClamp([
       [heelX, -HEEL_LINE_MM],
@@ -168,10 +169,12 @@ function drawing(
     .filter(({ points }) => points.length === 2)
   return {
     marks: [
-      ...(heel.length === 2 ? [{ x: heel[0]![0] + 1, y: heel[0]![1], size: 2.6, bold: false, text: 'heel' }] : []),
+      ...(heel.length === 2
+        ? [{ x: nth(heel, 0)[0] + 1, y: nth(heel, 0)[1], size: 2.6, bold: false, text: 'heel' }]
+        : []),
       ...ticks.map(({ points, name }): CardText => ({
-        x: points[1]![0] + 0.6,
-        y: points[1]![1],
+        x: nth(points, 1)[0] + 0.6,
+        y: nth(points, 1)[1],
         size: 2.6,
         bold: true,
         text: name,
@@ -184,8 +187,8 @@ function drawing(
       { points: onPage(jaws), width: 0.3, closed: rig.jaws !== null },
       {
         points: onPage([
-          [jaws[0]![0] - 8, 0],
-          [-jaws[0]![0] + 8, 0],
+          [nth(jaws, 0)[0] - 8, 0],
+          [-nth(jaws, 0)[0] + 8, 0],
         ]),
         width: 0.25,
         dashed: true,

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '#core/math/list'
 import { scaleLinear } from 'd3-scale'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import type { PlacementMap } from '#core/placement/searchPlacement'
@@ -25,8 +26,8 @@ const MOST_TIMES = 6
 
 /** The map of a placement search as a grid of shaded cells, in its own units of drawing. */
 export function mapView(map: PlacementMap, best: ClampPosition | null, now: ClampPosition, unit: LengthUnit): MapView {
-  const [x0, x1] = [map.bladeXMm[0]!, map.bladeXMm.at(-1)!]
-  const [t0, t1] = [map.turnDeg[0]!, map.turnDeg.at(-1)!]
+  const [x0, x1] = [nth(map.bladeXMm, 0), lastOf(map.bladeXMm)]
+  const [t0, t1] = [nth(map.turnDeg, 0), lastOf(map.turnDeg)]
   const cell = { width: FRAME.width / map.bladeXMm.length, height: FRAME.height / map.turnDeg.length }
   const across = scaleLinear([x0, x1], [FRAME.x + cell.width / 2, FRAME.x + FRAME.width - cell.width / 2])
   const up = scaleLinear([t0, t1], [FRAME.y + FRAME.height - cell.height / 2, FRAME.y + cell.height / 2])
@@ -43,8 +44,8 @@ export function mapView(map: PlacementMap, best: ClampPosition | null, now: Clam
     frame: FRAME,
     cells: map.cost.flatMap((row, j) =>
       row.map((cost, i) => ({
-        x: across(map.bladeXMm[i]!) - cell.width / 2,
-        y: up(map.turnDeg[j]!) - cell.height / 2,
+        x: across(nth(map.bladeXMm, i)) - cell.width / 2,
+        y: up(nth(map.turnDeg, j)) - cell.height / 2,
         width: cell.width + 0.4,
         height: cell.height + 0.4,
         shade: cost === null ? null : shade(cost),

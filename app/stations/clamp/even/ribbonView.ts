@@ -1,3 +1,4 @@
+import { lastOf, nth } from '#core/math/list'
 import type { Contact } from '#core/geometry/contact/contact'
 import type { Refusal } from '#core/schema/refusal'
 import { outlinePath } from '#core/records/blade/outline'
@@ -40,7 +41,7 @@ export function ribbonBounds(setup: Setup, edgePoints: readonly EdgePoint[]): Bo
       .filter((_, i) => i % 20 === 0 || i === edgePoints.length - 1)
       .map((edgePoint) => toClampFrame(edgePoint.point, frame)),
     toClampFrame([0, 0], frame),
-    toClampFrame([edgePoints.at(-1)!.point[0], 0], frame),
+    toClampFrame([lastOf(edgePoints).point[0], 0], frame),
     ...(jaws
       ? ([
           [-jaws.widthMm / 2, -jaws.depthMm],
@@ -63,28 +64,31 @@ export function ribbonView(
   const [e, f] = toPixels(toClampFrame([0, 0], frame), viewport)
   const edge = edgePoints.map((edgePoint) => toPixels(toClampFrame(edgePoint.point, frame), viewport))
   const outward = (i: number): Vec2 => {
-    const [x, y] = leftOf(edgePoints[i]!.heading)
+    const [x, y] = leftOf(nth(edgePoints, i).heading)
     const [u, v] = [x * frame.cos - y * frame.sin, x * frame.sin + y * frame.cos]
     return [u, -v]
   }
   const off = along.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : null))
   const bands: Band[] = []
-  let run: number[] = []
+  let run: { i: number; deg: number }[] = []
   const close = () => {
     if (run.length > 1) {
-      const band = run.map((i) => add(edge[i]!, scale(outward(i), width(off[i]!))))
-      bands.push({ steeper: off[run[0]!]! > 0, points: pointList([...run.map((i) => edge[i]!), ...band.reverse()]) })
+      const band = run.map(({ i, deg }) => add(nth(edge, i), scale(outward(i), width(deg))))
+      bands.push({
+        steeper: nth(run, 0).deg > 0,
+        points: pointList([...run.map(({ i }) => nth(edge, i)), ...band.reverse()]),
+      })
     }
     run = []
   }
   off.forEach((deg, i) => {
     const last = run.at(-1)
-    if (deg === null || Math.abs(deg) < ON_IT_DEG || (last !== undefined && off[last]! > 0 !== deg > 0)) close()
-    if (deg !== null && Math.abs(deg) >= ON_IT_DEG) run.push(i)
+    if (deg === null || Math.abs(deg) < ON_IT_DEG || (last !== undefined && last.deg > 0 !== deg > 0)) close()
+    if (deg !== null && Math.abs(deg) >= ON_IT_DEG) run.push({ i, deg })
   })
   close()
-  const worstAt = off.reduce<number | null>(
-    (best, deg, i) => (deg !== null && (best === null || Math.abs(deg) > Math.abs(off[best]!)) ? i : best),
+  const worst = off.reduce<{ i: number; deg: number } | null>(
+    (best, deg, i) => (deg !== null && (best === null || Math.abs(deg) > Math.abs(best.deg)) ? { i, deg } : best),
     null,
   )
   const jaws = setup.rig.jaws
@@ -96,10 +100,11 @@ export function ribbonView(
     marks: jawMarks(setup, viewport),
     edge: pointList(edge),
     bands,
-    worst:
-      worstAt === null
-        ? null
-        : { at: edge[worstAt]!, tag: add(edge[worstAt]!, scale(outward(worstAt), BAND.most + 22)), deg: off[worstAt]! },
+    worst: worst && {
+      at: nth(edge, worst.i),
+      tag: add(nth(edge, worst.i), scale(outward(worst.i), BAND.most + 22)),
+      deg: worst.deg,
+    },
   }
 }
 

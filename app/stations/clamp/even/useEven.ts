@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { bevelAlong } from '#core/steel/bevel/bevelAlong'
@@ -14,7 +15,7 @@ function evenness(job: JobView) {
   const along = computed(() => set.value?.along ?? [])
   const places = computed(() =>
     along.value.map((contact, i) => ({
-      fromHeelMm: job.edgePoints.value[i]!.fromHeelMm,
+      fromHeelMm: nth(job.edgePoints.value, i).fromHeelMm,
       edgeAngleDeg: contact.ok ? contact.edgeAngleDeg : null,
     })),
   )

@@ -1,3 +1,4 @@
+import { lastOf, nth } from '#core/math/list'
 import { computed } from 'vue'
 import { bendsDeg } from '#core/geometry/hold/bending'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/geometry/hold/holdChecks'
@@ -19,7 +20,7 @@ export function useHoldChecks() {
     const [setup, set] = [job.setup.value, job.up.value]
     if (!set.ok) return null
     const taper = taperInJawsMm(setup)
-    const [heel, tip] = [set.along[0]!, set.along.at(-1)!]
+    const [heel, tip] = [nth(set.along, 0), lastOf(set.along)]
     const limitMm = setup.rig.stroke?.farthestMm ?? setup.rig.rodLengthMm
     const reached = (at: typeof heel) => ({
       reachMm: at.ok ? at.reachMm : null,

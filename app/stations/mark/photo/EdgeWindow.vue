@@ -16,7 +16,6 @@ const frame = ref<HTMLElement | null>(null)
 const { width } = useElementSize(frame)
 const MARGIN = 24
 const edge = computed(() => job.blade.value.edge)
-const total = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
 const box = computed(() => {
   const points = job.edgePoints.value.map(({ point }) => point)
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
@@ -46,7 +45,7 @@ const ends = computed(() => [
     id: 'to',
     label: 'The picture ends',
     mm: toMm.value,
-    move: (mm: number) => (toMm.value = clamp(mm, [fromMm.value + LEAST_MM, total.value])),
+    move: (mm: number) => (toMm.value = clamp(mm, [fromMm.value + LEAST_MM, job.edgeMm.value])),
   },
 ])
 </script>

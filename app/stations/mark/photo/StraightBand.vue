@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { context2d } from '~/drawing/context2d'
 import { useElementSize } from '@vueuse/core'
 import { picturedSpans } from '#core/observe/marker/pictured'
 import type { InkPhoto } from './useInkPhoto'
@@ -24,7 +25,7 @@ watch(
   async (now) => {
     if (!now) return
     const canvas = new OffscreenCanvas(now.width, now.height)
-    canvas.getContext('2d')!.putImageData(new ImageData(now.rgba, now.width, now.height), 0, 0)
+    context2d(canvas).putImageData(new ImageData(now.rgba, now.width, now.height), 0, 0)
     const blob = await canvas.convertToBlob()
     URL.revokeObjectURL(address.value)
     address.value = URL.createObjectURL(blob)

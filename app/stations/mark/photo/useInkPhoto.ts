@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Colour } from '#core/photo/marker/inkOrSteel'
 import { joinPictures } from '#core/photo/marker/joinPictures'
@@ -34,7 +35,7 @@ export function useInkPhoto() {
   const job = useJob()
   const ink = useInk()
   const keptAs = `ink-photo:${job.id}`
-  const total = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
+  const total = job.edgeMm
   const { form, beginAnew } = useKeptForm(keptAs, () => ({
     edge: [] as Vec2[],
     shoulder: [] as Vec2[],
@@ -131,7 +132,7 @@ export function useInkPhoto() {
     if (!found.ok) return void (failure.value = PHOTO_REFUSED[found.reason])
     band.value = found.band
     proposals.value = parts.map((part, i): Proposal => {
-      const one = found.parts[i]!
+      const one = nth(found.parts, i)
       return one.ok
         ? { ...part, observed: { seen: one.seen, fraction: rounded(one.fraction) }, problem: null }
         : { ...part, observed: null, problem: one.reason }

@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed, ref, watch } from 'vue'
 import { until } from '@vueuse/core'
 import equal from 'fast-deep-equal'
@@ -86,7 +87,7 @@ function practice(job: JobView) {
     form.value.looks.flatMap((look) =>
       look.zones.map(({ fromMm, toMm, setDeg, seen, fraction }) => ({
         side: look.side,
-        zone: ink.names.value[zoneAt(ink.zones.value, (fromMm + toMm) / 2)]!,
+        zone: nth(ink.names.value, zoneAt(ink.zones.value, (fromMm + toMm) / 2)),
         lengthMm: toMm - fromMm,
         pass: form.value.passOf[look.id] ?? 0,
         setDeg,
@@ -119,7 +120,7 @@ function practice(job: JobView) {
     const outcome = outcomeOf(blade.value!, ink.names.value, found, observed.value)
     const advisedPasses = ways.reduce((sum, way) => sum + way.length, 0)
     const score = scoreOf(outcome, passes.value, advisedPasses)
-    const advised = sides.map((side, i) => ({ side, setDeg: ways[i]! }))
+    const advised = sides.map((side, i) => ({ side, setDeg: nth(ways, i) }))
     cameTo.value = { ...outcome, ...score, passes: passes.value, advised }
     const about = { jobId: null, bladeId: null, stoneId: null, instrumentId: null }
     const entry = { ...about, id: newId(), at: new Date().toISOString(), level: begun.value.blade.level }

@@ -26,7 +26,7 @@ export const useBevelCheck = () => useJob().share(bevelCheck)
 function bevelCheck(job: JobView) {
   const { sides } = job
   const against = useAgainst()
-  const edgeMm = computed(() => job.edgePoints.value.at(-1)!.fromHeelMm)
+  const { edgeMm } = job
 
   function setAt(side: Side, placeMm: number): number | null {
     const edgePoint = edgePointAt(job.blade.value.edge, placeMm)

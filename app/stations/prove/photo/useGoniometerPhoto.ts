@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { Side } from '#core/records/common/side'
 import type { Screen } from '#core/observe/goniometer/scale'
@@ -88,10 +89,10 @@ export function useGoniometerPhoto() {
   }
   const changeMark = (i: number, to: ScreenMark) =>
     (form.value.marks = form.value.marks.map((one, j) => (j === i ? to : one)))
-  const callMark = (i: number, kind: MarkKind) => changeMark(i, { ...form.value.marks[i]!, kind })
+  const callMark = (i: number, kind: MarkKind) => changeMark(i, { ...nth(form.value.marks, i), kind })
   /** Moves a mark, or one end of a line, to a place in the picture. */
   function moveMark(i: number, part: 'at' | 'from' | 'to', to: Vec2) {
-    if (scale.value.ok) changeMark(i, placedOn(scale.value, form.value.marks[i]!, part, to))
+    if (scale.value.ok) changeMark(i, placedOn(scale.value, nth(form.value.marks, i), part, to))
   }
 
   const shown = computed(() =>

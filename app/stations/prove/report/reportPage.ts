@@ -107,9 +107,9 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
     const place = (i: number) => MARGIN + wordMm + i * wide
     const room = (i: number) => (i === columns.length - 1 ? half - wordMm - i * wide : wide) - 1
     columns.forEach((word, i) => say(word, place(i), y, room(i), false, Math.min(3.6, size)))
-    for (const [word, ...cells] of rows) {
+    for (const [word = '', ...cells] of rows) {
       y += rowMm
-      say(word!, MARGIN, y, wordMm - 1, false, Math.min(3.6, size))
+      say(word, MARGIN, y, wordMm - 1, false, Math.min(3.6, size))
       cells.forEach((cell, i) => say(cell, place(i), y, room(i), bold, size))
     }
   }

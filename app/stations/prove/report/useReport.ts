@@ -1,3 +1,4 @@
+import { lastOf } from '#core/math/list'
 import { computed } from 'vue'
 import type { Side } from '#core/records/common/side'
 import { bevelSectionOf } from '#core/steel/bevel/bevelSectionOf'
@@ -78,7 +79,7 @@ export function useReport() {
         thereDeg: { apex: deg, shoulder: deg },
       }
       const section = sectionAt(place)
-      const [shoulder, end] = [section.at(-2)!, section.at(-1)!]
+      const [shoulder, end] = [section.at(-2)!, lastOf(section)]
       const long = Math.min(end[0], BEYOND_SHOULDER * shoulder[0])
       const share = (long - shoulder[0]) / (end[0] - shoulder[0])
       return [...section.slice(0, -1), [long, shoulder[1] + share * (end[1] - shoulder[1])]]

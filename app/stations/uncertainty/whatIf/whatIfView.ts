@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { scaleLinear } from 'd3-scale'
 import type { EqualAngleLine } from '#core/geometry/dial/equalAngles'
 import type { LengthUnit } from '#core/math/units/length'
@@ -79,7 +80,7 @@ export function whatIfView(
   /** What lies beside the stretch that is held; all of the frame where none is. */
   function barredBeside(held: readonly number[] | null): { x: number; width: number }[] {
     const [left, right] = ends
-    const [from, to] = held ? [held[0]!, held[1]!] : [right, right]
+    const [from, to] = held ? [nth(held, 0), nth(held, 1)] : [right, right]
     return [
       { x: left, width: from - left },
       { x: to, width: right - to },

@@ -1,3 +1,4 @@
+import { lastOf } from '../../../math/list'
 import type { FieldProblem } from '../../../schema/problem'
 import { clamp, roundToStep } from '../../../math/units/figures'
 
@@ -101,7 +102,7 @@ export function scaleDial<R, S>(scale: {
         scale.figureAt(reading, heightMm, setbackMm),
       ) as [number, number]
       const by = step(reading)
-      const every = by * (ROUND.find((skip) => (to - from) / (by * skip) <= most - 1) ?? ROUND.at(-1)!)
+      const every = by * (ROUND.find((skip) => (to - from) / (by * skip) <= most - 1) ?? lastOf(ROUND))
       const marks: S[] = []
       for (let i = Math.ceil(from / every - 1e-9); i * every <= to + 1e-9; i++) marks.push(setting(i * every))
       return marks

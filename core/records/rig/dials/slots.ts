@@ -1,3 +1,4 @@
+import { lastOf, nth } from '../../../math/list'
 import { clamp } from '../../../math/units/figures'
 import type { Dial } from './dial'
 import type { ReadingOf, SettingOf } from './readings'
@@ -12,7 +13,7 @@ export const slotDial: Dial<Reading, Setting> = {
   heightMm: ({ slots }, { label }) => slots.find((slot) => slot.label === label)?.heightMm ?? null,
   rangeMm(reading) {
     const slots = fromLowest(reading)
-    return [slots[0]!.heightMm, slots.at(-1)!.heightMm]
+    return [nth(slots, 0).heightMm, lastOf(slots).heightMm]
   },
   settingAt: ({ slots }, heightMm) => {
     const off = (slot: { heightMm: number }) => Math.abs(slot.heightMm - heightMm)
@@ -22,7 +23,7 @@ export const slotDial: Dial<Reading, Setting> = {
   stepped(reading, { label }, marks) {
     const slots = fromLowest(reading)
     const at = slots.findIndex((slot) => slot.label === label)
-    return settingOf(slots[clamp(at + marks, [0, slots.length - 1])]!)
+    return settingOf(nth(slots, clamp(at + marks, [0, slots.length - 1])))
   },
   marks: (reading) => fromLowest(reading).map(settingOf),
   figure: (reading, { label }) => fromLowest(reading).findIndex((slot) => slot.label === label) + 1,

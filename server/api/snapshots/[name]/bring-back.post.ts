@@ -1,3 +1,4 @@
+import { nth } from '#core/math/list'
 import { z } from 'zod'
 import { jsonBody } from '../../../http/jsonBody'
 import { parsed, refusedFields } from '../../../http/refusal'
@@ -16,7 +17,7 @@ export default defineEventHandler(async (event) => {
   return withSnapshot(event, async ({ backup, pictures }) => {
     const data = await useData()
     await data.snapshot()
-    const before = data.snapshots()[0]!.name
+    const before = nth(data.snapshots(), 0).name
     const brought = await (whole ? putInPlace : bringBack)(data.db, backup, pictures)
     if (!brought.ok) throw refusedFields(brought.problems)
     return { ...brought.done, before }
