@@ -9,7 +9,14 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['core/**/*.test.ts', 'app/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts'],
+    projects: [
+      // What has no state needs no fresh start for each file: modules are loaded once.
+      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false } },
+      {
+        extends: true,
+        test: { name: 'app', include: ['app/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts'] },
+      },
+    ],
     benchmark: { include: ['core/**/*.bench.ts'] },
     // A test takes seconds; on a busy machine far longer.
     testTimeout: 60_000,

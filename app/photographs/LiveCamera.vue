@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { context2d } from '~/drawing/context2d'
+import { context2d } from '~/workers/context2d'
 /** The device's camera as a live picture, of which one is taken; where the browser refuses it, says so. */
 const emit = defineEmits<{ taken: [picture: File]; away: [] }>()
 const video = ref<HTMLVideoElement | null>(null)

@@ -1,4 +1,4 @@
-import { context2d } from '~/drawing/context2d'
+import { context2d } from '~/workers/context2d'
 import type { ColourPicture } from '#core/photo/picture/colourPicture'
 
 /** A photograph's pixels, in a worker. */

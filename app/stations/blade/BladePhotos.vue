@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '#core/records/kept/bladePhoto'
 import { useWords } from '~/words/useWords'
 import { ask } from '~/saving/api'
-import { smallPicture } from '~/saving/smallPicture'
+import { smallPicture } from '~/photographs/smallPicture'
 
 /** Pictures of a blade, as it came and as it was handed back. */
 const props = defineProps<{ bladeId: string; name: string }>()

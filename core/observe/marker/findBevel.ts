@@ -91,9 +91,10 @@ function intervalOf(
   const pad = Math.max(...shifts.map(Math.abs)) + 2 * reach
   const odds = new Float64Array(nth(nth(grids, 0).rows, 0).length + 2 * pad)
   grids.forEach(({ rows }, g) =>
-    rows.forEach((row, depth) =>
-      row.forEach((one, i) => (odds[i + pad + nth(shifts, g)]! += one * nth(depthOdds, depth))),
-    ),
+    rows.forEach((row, depth) => {
+      const [from, ofDepth] = [pad + nth(shifts, g), nth(depthOdds, depth)]
+      row.forEach((one, i) => (odds[i + from]! += one * ofDepth))
+    }),
   )
   return shortest(blurred(odds, setUncertaintyDeg / Z95 / stepDeg), nth(grids, 0).fromDeg - pad * stepDeg, stepDeg)
 }

@@ -102,7 +102,7 @@ function knownOf(face: WeighedFace, { widthMm }: LookedAt, others: readonly numb
     grid.rows.forEach((row, d) => {
       let here = 0
       for (let i = from; i < Math.min(row.length, from + merge); i++) here += row[i]!
-      here *= nth(others, d)
+      here *= others[d]!
       mass += here
       spread.forEach((weight, k) => (odds[d + k]! += here * weight))
     })
@@ -129,7 +129,7 @@ function expectedSigma({ cells, widthMm }: Known, setDeg: number, lookDepths: re
     const over = radians(deg - setDeg)
     const at = (over > 0 ? 0 : 1) * outcomes
     for (let d = 0; d < odds.length; d++) {
-      const row = nth(rows, Math.round(Math.min(1, nth(inWidths, d) / Math.max(1e-9, Math.abs(over))) * FRACTION_STEPS))
+      const row = rows[Math.round(Math.min(1, inWidths[d]! / Math.max(1e-9, Math.abs(over))) * FRACTION_STEPS)]!
       for (let o = 0; o < outcomes; o++) {
         const mass = odds[d]! * row[o]!
         // All bare looks alike from both sides.

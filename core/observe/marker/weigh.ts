@@ -73,11 +73,11 @@ function timesOdds(
   const inWidths = lookDepths.map((depthUm) => depthUm / 1000 / widthMm)
   for (let i = 0; i < nth(rows, 0).length; i++) {
     const over = radians(fromDeg + i * stepDeg - look.setDeg) - grows / 2
-    for (let d = 0; d < at.length; d++) at[d] = odds(over, grows, nth(inWidths, d))
+    for (let d = 0; d < at.length; d++) at[d] = odds(over, grows, inWidths[d]!)
     for (let d = 0; d < rows.length; d++) {
       let sum = 0
-      for (let k = 0; k < spread.length; k++) sum += nth(spread, k) * at[d + k]!
-      nth(rows, d)[i]! *= sum
+      for (let k = 0; k < spread.length; k++) sum += spread[k]! * at[d + k]!
+      rows[d]![i]! *= sum
     }
   }
 }

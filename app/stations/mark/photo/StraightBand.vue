@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { context2d } from '~/drawing/context2d'
+import { context2d } from '~/workers/context2d'
 import { useElementSize } from '@vueuse/core'
 import { picturedSpans } from '#core/observe/marker/pictured'
 import type { InkPhoto } from './useInkPhoto'

@@ -1,4 +1,4 @@
-import { context2d } from '~/drawing/context2d'
+import { context2d } from '~/workers/context2d'
 
 const LONGEST_PX = 1200
 const QUALITY = 0.78
