@@ -48,8 +48,10 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
   const seen = ([x, y]: Vec2): Vec2 => [120 + x * cos - y * sin, 200 + x * sin + y * cos]
   const along = (curve: Curve, count: number) => evenEdgePoints(curve, count).map(({ point }) => seen(point))
   const shape = along(edge, 500)
-  const inside = filled([...shape, ...along(spine, 300).reverse()], SIZE)
-  const away = distances(shape)
+  const { inside, away } = drawnOnce(`${id} ${seed}`, () => ({
+    inside: filled([...shape, ...along(spine, 300).reverse()], SIZE),
+    away: distances(shape),
+  }))
   const pixels = new Uint8Array(inside.length)
   const lit = inside.map((is, i) => {
     const far = away[i]!
@@ -76,22 +78,33 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
   }
 }
 
+/** The same blade is photographed in several lights. */
+const drawn = new Map<string, { inside: Float32Array; away: Float32Array }>()
+function drawnOnce(key: string, draw: () => { inside: Float32Array; away: Float32Array }) {
+  const known = drawn.get(key) ?? draw()
+  drawn.set(key, known)
+  return known
+}
+
 /** 1 for each pixel whose middle lies within an outline. */
 export function filled(outline: readonly Vec2[], { width, height }: { width: number; height: number }): Float32Array {
+  const crossed: number[][] = Array.from({ length: height }, () => [])
+  outline.forEach((a, i) => {
+    const b = nth(outline, (i + 1) % outline.length)
+    const [low, high] = a[1] < b[1] ? [a[1], b[1]] : [b[1], a[1]]
+    for (let y = Math.max(0, Math.ceil(low - 0.5)); y < Math.min(height, Math.ceil(high - 0.5)); y++)
+      nth(crossed, y).push(a[0] + ((y + 0.5 - a[1]) / (b[1] - a[1])) * (b[0] - a[0]))
+  })
   const inside = new Float32Array(width * height)
-  for (let y = 0; y < height; y++) {
-    const crossed = outline.flatMap((a, i) => {
-      const b = nth(outline, (i + 1) % outline.length)
-      return a[1] <= y + 0.5 === b[1] <= y + 0.5 ? [] : [a[0] + ((y + 0.5 - a[1]) / (b[1] - a[1])) * (b[0] - a[0])]
-    })
-    crossed.sort((a, b) => a - b)
-    for (let i = 0; i + 1 < crossed.length; i += 2)
+  crossed.forEach((row, y) => {
+    row.sort((a, b) => a - b)
+    for (let i = 0; i + 1 < row.length; i += 2)
       inside.fill(
         1,
-        y * width + Math.max(0, Math.ceil(nth(crossed, i) - 0.5)),
-        y * width + Math.ceil(nth(crossed, i + 1) - 0.5),
+        y * width + Math.max(0, Math.ceil(nth(row, i) - 0.5)),
+        y * width + Math.ceil(nth(row, i + 1) - 0.5),
       )
-  }
+  })
   return inside
 }
 
@@ -118,10 +131,8 @@ function distances(chain: readonly Vec2[]): Float32Array {
 /** The mean of each pixel and those around it. */
 function soft(pixels: Float32Array): Float32Array {
   const { width } = SIZE
-  return pixels.map((pixel, i) => {
-    if (i < width + 1 || i > pixels.length - width - 2) return pixel
-    let sum = 0
-    for (const row of [-width, 0, width]) for (const by of [-1, 0, 1]) sum += pixels[i + row + by]!
-    return sum / 9
-  })
+  const of = Float32Array.from(pixels)
+  const row = (i: number) => pixels[i - 1]! + pixels[i]! + pixels[i + 1]!
+  for (let i = width + 1; i < pixels.length - width - 1; i++) of[i] = (row(i - width) + row(i) + row(i + width)) / 9
+  return of
 }
