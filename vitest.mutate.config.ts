@@ -6,6 +6,7 @@ export default defineConfig({
   ...base,
   test: {
     ...base.test,
+    projects: undefined,
     include: [
       'core/{geometry,observe/{bevelWidth,gauge,goniometer,ledger},photo/goniometer,records,log,uncertainty}/**/*.test.ts',
     ],

@@ -60,6 +60,8 @@ export interface RigFit {
 const OUTLIER = { from: 2.5, less: 4, out: 8 }
 const ROUNDS = 16
 const ROUNDS_WITHOUT_END = 4
+/** In each round: the next goes on from where it ended. */
+const ITERATIONS = 8
 /** Of a tolerance, for central differences. */
 const STEP = 0.01
 
@@ -124,7 +126,7 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
       gradientDifference: priors.map((sigma) => STEP * sigma),
       centralDifference: true,
       damping: 1e-4,
-      maxIterations: 30,
+      maxIterations: ITERATIONS,
       errorTolerance: 0,
     }).parameterValues
     const outlierWeight = proofs.map((_, row) => Math.abs(offAt(errors, row)))
