@@ -42,7 +42,7 @@ function commit() {
   const parsed =
     props.kind === 'length' ? parseLengthMm(text.value, preferences.unit) : parseDecimal(text.value.replace('°', ''))
   if (!parsed.ok) {
-    problem.value = parsed.reason === 'empty' ? 'Give a figure.' : `“${text.value}” is no ${props.kind}.`
+    problem.value = parsed.code === 'missing' ? 'Give a figure.' : `“${text.value}” is no ${props.kind}.`
     return
   }
   problem.value = props.apply(parsed.value) ?? ''

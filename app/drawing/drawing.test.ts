@@ -29,7 +29,7 @@ function setOf(setup: Setup, side: 'A' | 'B' = 'A', placeMm: number | null = nul
     edgePoints,
     placeMm,
   ).sides[side]
-  if (!found.ok) throw new Error(found.reason)
+  if (!found.ok) throw new Error(found.code)
   return found
 }
 

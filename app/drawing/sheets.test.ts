@@ -80,7 +80,7 @@ describe('what if', () => {
   it('the present point lies on the line of its own angle', () => {
     const range = whatIfRange(28, 55, { lowestMm: 20, highestMm: 90 })
     const now = along[80]!
-    if (!now.ok) throw new Error(now.reason)
+    if (!now.ok) throw new Error(now.code)
     const lines = equalAngleLines(sampleSetup, 'A', edgePoints[80]!, [now.edgeAngleDeg], {
       fromMm: range.blade[0],
       toMm: range.blade[1],

@@ -150,7 +150,7 @@ export function readDraft(
     if (typeof was === 'number' && figureText(was, measure, unit) === value) return was
     const parsed = parseFigure(value, measure, unit)
     if (parsed.ok) return parsed.value
-    if (parsed.reason === 'empty') problems.push({ field: path, code: 'missing' })
+    if (parsed.code === 'missing') problems.push({ field: path, code: 'missing' })
     else
       problems.push({
         field: path,

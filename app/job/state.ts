@@ -1,3 +1,4 @@
+import { withFigures } from '#core/schema/result'
 import { computed, shallowRef, watch, watchEffect, type ComputedRef } from 'vue'
 import { fittedWith } from '#core/records/rig/jaws'
 import { onRig } from '#core/records/rig/fittedAt'
@@ -20,7 +21,6 @@ import type { useCollections } from '~/stores/collections'
 import type { useLog } from '~/stores/log'
 import type { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
-import { reasonText } from '~/words/reasonText'
 import type { JobSession } from './session'
 
 const EDGE_POINTS_ALONG = 400
@@ -109,10 +109,11 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const trouble = computed(() =>
     up.value.ok
       ? ''
-      : reasonText(
-          up.value,
+      : problemText(
+          withFigures(up.value, {
+            lowestPivotMm: lowestPivotHeightMm(setup.value, side.value, evaluation.value.edgePoint),
+          }),
           preferences.unit,
-          lowestPivotHeightMm(setup.value, side.value, evaluation.value.edgePoint),
         ),
   )
 

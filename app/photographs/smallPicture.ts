@@ -1,19 +1,25 @@
+import { failed, type Result } from '#core/schema/result'
 import { context2d } from '~/workers/context2d'
 
 const LONGEST_PX = 1200
 const QUALITY = 0.78
 const MOST_MEGAPIXELS = 60
 
-/** A picture made small enough to be kept, as a JPEG data address; or why not, to go behind the file's name. */
-export async function smallPicture(file: Blob): Promise<{ ok: true; address: string } | { ok: false; why: string }> {
+/** A picture made small enough to be kept, as a JPEG data address; or why not. */
+export async function smallPicture(
+  file: File,
+): Promise<Result<{ readonly address: string }, 'picture-unreadable' | 'picture-of-too-many-pixels'>> {
+  const { name } = file
   let bitmap: ImageBitmap
   try {
     bitmap = await createImageBitmap(file)
   } catch {
-    return { ok: false, why: 'is no picture that can be read.' }
+    return failed('picture-unreadable', { name })
   }
   const { width, height } = bitmap
-  if (width * height > MOST_MEGAPIXELS * 1e6) return { ok: false, why: `has more than ${MOST_MEGAPIXELS} megapixels.` }
+  const megapixels = (width * height) / 1e6
+  if (megapixels > MOST_MEGAPIXELS)
+    return failed('picture-of-too-many-pixels', { name, megapixels: Math.round(megapixels), most: MOST_MEGAPIXELS })
   const shrink = Math.min(1, LONGEST_PX / Math.max(width, height))
   const canvas = document.createElement('canvas')
   canvas.width = Math.round(width * shrink)

@@ -1,3 +1,4 @@
+import { useWords } from '~/words/useWords'
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { keptFile } from './keptFile'
@@ -20,6 +21,7 @@ export interface ShownPhotograph {
  * again after a reload. One run at a time, which can be stopped. Without `spawn` it is only shown.
  */
 export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn?: () => Worker) {
+  const words = useWords()
   const file = keptFile(keptAs)
   const photo = shallowRef<ShownPhotograph | null>(null)
   const busy = ref(false)
@@ -49,7 +51,7 @@ export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn?
       if (spawn) await (reader() as unknown as Remote<PhotographReader>).load(picture)
       hide()
       photo.value = { address: URL.createObjectURL(picture), width: opened.width, height: opened.height }
-    } else failure.value = opened.why
+    } else failure.value = `${words.problem(opened)} What was here is kept.`
     busy.value = false
     return opened.ok
   }

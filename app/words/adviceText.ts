@@ -7,7 +7,7 @@ import { dialText } from './dialText'
 import { lengthText } from './lengthText'
 import { GRIP_TEXT, moveText } from './placementText'
 import { placeText } from './placeText'
-import { reasonText } from './reasonText'
+import { problemText } from './problemText'
 import { uncapital } from './sentence'
 
 interface Spoken {
@@ -34,7 +34,7 @@ export function adviceText(
         why: GRIP_TEXT[next.trouble],
       }
     case 'mend-hold':
-      return { do: `Set it otherwise for ${sideNames[next.side]}`, why: uncapital(reasonText(next.refusal, unit)) }
+      return { do: `Set it otherwise for ${sideNames[next.side]}`, why: uncapital(problemText(next.refusal, unit)) }
     case 'hold-otherwise':
       return {
         do: 'Take other jaws, or a table',

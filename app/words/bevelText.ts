@@ -1,6 +1,5 @@
 import type { WidthCause, WidthChecked } from '#core/observe/bevelWidth/bevelCheck'
 import type { WidthMeans } from '#core/log/choices'
-import type { PictureWidth } from '#core/observe/bevelWidth/pictureWidth'
 import type { PerSide } from '#core/records/common/side'
 import { fromMm, type LengthUnit } from '#core/math/units/length'
 import { angleText } from './angleText'
@@ -37,10 +36,4 @@ export function widthCauseText(cause: WidthCause, names: PerSide<string>, unit: 
     return `The apex lies about ${exactLength(size, unit)} towards ${names[cause.off > 0 ? 'A' : 'B']}, off the middle of the blade: ${times}.`
   const on = cause.what === 'angle' ? '' : ` of ${names[cause.what === 'angle-A' ? 'A' : 'B']}`
   return `The edge angle${on} is about ${angleText(size, 0.3)} ${cause.off > 0 ? 'steeper' : 'flatter'} than it is said to be: ${times}.`
-}
-
-export const PICTURE_OPEN: Record<Extract<PictureWidth, { ok: false }>['reason'], string> = {
-  'no-scale': 'Tap two marks of a scale in the picture, and write how far apart they are.',
-  'no-edge': 'Tap the edge at two places at least.',
-  'no-shoulder': 'Tap the shoulder where the width is wanted; several places tell how sure it is.',
 }

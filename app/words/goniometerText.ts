@@ -3,7 +3,6 @@ import type { UnknownId } from '#core/records/rig/unknowns'
 import type { Finish } from '#core/log/choices'
 import { type Pattern, SHIFT_UNKNOWN_DEG } from '#core/observe/goniometer/pattern'
 import type { MarkKind } from '#core/photo/goniometer/readGoniometerPhoto'
-import type { TickProblem } from '#core/photo/goniometer/ticks'
 import type { PerSide } from '#core/records/common/side'
 import { angleText } from './angleText'
 
@@ -43,12 +42,6 @@ export function shiftText({ shiftBy, shiftDeg, sides }: Pattern, names: PerSide<
 export const unevenText = (byDeg: number, names: PerSide<string>): string =>
   `${names[byDeg > 0 ? 'A' : 'B']} is ${angleText(Math.abs(byDeg))} steeper: the edge does not lie in the middle of the blade. Was the blade centred in the jaws, and was each side set by itself?`
 
-export const PHOTO_PROBLEM: Record<TickProblem | 'no-light', string> = {
-  'few-ticks': 'Tap two ticks of the scale at least, far apart; three are better.',
-  'ticks-alike': 'Two ticks have the same degrees: write at each what stands there.',
-  'ticks-out-of-order': 'The ticks do not follow each other: see that each has the degrees that stand at it.',
-  'no-light': 'Nothing bright is seen along the scale. Is the laser on, and the room dark enough?',
-}
 /** A pattern without a reflection of the edge. */
 export const NO_EDGE =
   'No reflection of the edge. Clean it of oil and burr, give it one polishing pass, darken the room, and look again.'

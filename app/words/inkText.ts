@@ -2,7 +2,6 @@ import type { Culprit } from '#core/observe/marker/contradictions'
 import type { FaceKind } from '#core/observe/marker/face'
 import type { Loss } from '#core/simulation/practice/score'
 import type { Level, InkPattern } from '#core/log/choices'
-import type { BandProblem } from '#core/photo/marker/band'
 import type { PartProblem } from '#core/photo/marker/readInkPhoto'
 
 /** What is seen of a bevel's ink, from the shoulder down to the edge. */
@@ -41,16 +40,6 @@ export const CULPRIT_TEXT: Record<Culprit, string> = {
   'pressed-hard':
     'Much more is bare than the others allow: was it pressed too hard? Ink again, the stone’s own weight alone.',
   misjudged: 'Was it told of another zone? Ink again, and look once more.',
-}
-
-/** Why nothing can be read of a picture, and what to do. */
-export const PHOTO_REFUSED: Record<BandProblem | 'no-ink', string> = {
-  'few-taps': 'Tap the edge and the shoulder at two places each at least, five are better.',
-  'lines-meet': 'The taps on the edge and on the shoulder cross: see that each lies on its own line.',
-  apart: 'The taps on the edge and on the shoulder lie beside each other: tap both along the same stretch.',
-  'too-narrow': 'The bevel is narrower than 10 pixels here: come closer with the camera.',
-  'no-ink':
-    'No ink is seen between these lines. If it is all gone, tell it on the Ink sheet as bare all over; else point at the ink.',
 }
 
 /** Why a part of a picture tells nothing. */

@@ -1,23 +1,9 @@
-import type { ProblemCode } from '#core/schema/codes'
-import type { Finding } from '#core/schema/problem'
+import type { ComputedCode, ProblemCode } from '#core/schema/codes'
+import type { Figures } from '#core/schema/result'
 import type { LengthUnit } from '#core/math/units/length'
-import { exactLength, lengthText } from './lengthText'
+import { COMPUTED_WORDS } from './computedWords'
+import { figured, type Say } from './figured'
 import { THING_WORD } from './thingText'
-
-type Say = (say: Figured) => string
-
-/** The figures of a finding as texts in the unit in use. */
-interface Figured {
-  /** As it is. */
-  text(key: string): string
-  /** A length in mm, exact: "0.25 mm". */
-  mm(key: string): string
-  /** A length that was measured or computed, to a tenth: "22.0 mm". */
-  length(key: string): string
-  /** A limit with the unit that the problem names. */
-  limit(key: string): string
-  has(key: string): boolean
-}
 
 const THING: Record<string, string> = THING_WORD
 const ODD_MEASURE: Record<string, string> = {
@@ -30,7 +16,8 @@ const ODD_MEASURE: Record<string, string> = {
 /** "CommaExpected" as words: "comma expected". */
 const spaced = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter}`).toLowerCase()
 
-const WORDS: Record<ProblemCode, Say> = {
+const WORDS: Record<ProblemCode | ComputedCode, Say> = {
+  ...COMPUTED_WORDS,
   missing: () => 'Measure it and write it here.',
   'not-a-number': (f) => (f.has('text') ? `“${f.text('text')}” is no number.` : 'This is no number.'),
   'not-a-length': (f) => `“${f.text('text')}” is no length.`,
@@ -161,19 +148,14 @@ const AT_FIELD: readonly (readonly [path: RegExp, code: ProblemCode, words: Say]
   [/^sideNames/, 'text-too-long', (f) => `Keep a side’s name to ${f.text('most')} letters.`],
 ]
 
+/** What is wrong with what was entered, or why something cannot be computed. */
+export interface Said {
+  readonly code: ProblemCode | ComputedCode
+  readonly figures?: Figures
+}
+
 /** What is wrong, in words and in the unit in use. `field`: its dotted path, where it is about one. */
-export function problemText({ code, figures = {} }: Finding, unit: LengthUnit, field = ''): string {
-  const say: Figured = {
-    has: (key) => key in figures,
-    text: (key) => String(figures[key] ?? ''),
-    mm: (key) => exactLength(Number(figures[key]), unit),
-    length: (key) => lengthText(Number(figures[key]), unit),
-    limit(key) {
-      const figure = Number(figures[key])
-      if (figures.unit === 'mm') return exactLength(figure, unit)
-      return figures.unit === 'deg' ? `${figure}°` : String(figure)
-    },
-  }
+export function problemText({ code, figures = {} }: Said, unit: LengthUnit, field = ''): string {
   const own = AT_FIELD.find(([path, about]) => about === code && path.test(field))
-  return (own?.[2] ?? WORDS[code])(say)
+  return (own?.[2] ?? WORDS[code])(figured(figures, unit))
 }

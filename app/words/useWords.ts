@@ -1,14 +1,13 @@
-import type { Finding } from '#core/schema/problem'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from './lengthText'
-import { problemText } from './problemText'
+import { problemText, type Said } from './problemText'
 
 /** Words in the unit in use. */
 export function useWords() {
   const preferences = usePreferences()
   return {
     /** What is wrong. `field`: its dotted path, where it is about one. */
-    problem: (finding: Finding, field = '') => problemText(finding, preferences.unit, field),
+    problem: (finding: Said, field = '') => problemText(finding, preferences.unit, field),
     length: (mm: number) => lengthText(mm, preferences.unit),
   }
 }

@@ -1,3 +1,4 @@
+import { withFigures } from '#core/schema/result'
 import { describe, expect, it } from 'vitest'
 import { zoneAt } from '#core/records/blade/zones'
 import { refuse } from '#core/schema/refusal'
@@ -11,7 +12,6 @@ import { lengthText } from './lengthText'
 import { middleMark, moveText, stopAt } from './placementText'
 import { adviceText } from './adviceText'
 import { problemText } from './problemText'
-import { reasonText } from './reasonText'
 import { riseOnDial, riseText } from './riseText'
 import { zoneName } from './zoneText'
 
@@ -116,11 +116,13 @@ describe('words for the bench', () => {
   })
 
   it('a reason says what to do, in the unit in use', () => {
-    expect(reasonText(refuse('pivot-below-face', 6.5), 'mm')).toBe(
+    expect(problemText(refuse('pivot-below-face', { limitMm: 6.5 }), 'mm')).toBe(
       'The pivot stands lower than the stone’s face: raise it above 6.5 mm.',
     )
-    expect(reasonText(refuse('pivot-below-face', 6.5), 'in', 25.4)).toContain('above 1.000 in')
-    expect(reasonText(refuse('height-out-of-range', 131.4), 'mm')).toContain('131.4 mm')
+    expect(
+      problemText(withFigures(refuse('pivot-below-face', { limitMm: 6.5 }), { lowestPivotMm: 25.4 }), 'in'),
+    ).toContain('above 1.000 in')
+    expect(problemText(refuse('height-out-of-range', { limitMm: 131.4 }), 'mm')).toContain('131.4 mm')
   })
 
   it('what is wrong is told in the unit in use, and by its field where that says more', () => {
@@ -156,7 +158,12 @@ describe('words for the bench', () => {
       do: 'Dial slot 4 for Plain',
       why: 'it gives 19.8°, −0.2° off the wanted angle',
     })
-    const mend = { does: 'mend-hold', at: 'clamp', side: 'A', refusal: refuse('pivot-below-face', 6.5) } as const
+    const mend = {
+      does: 'mend-hold',
+      at: 'clamp',
+      side: 'A',
+      refusal: refuse('pivot-below-face', { limitMm: 6.5 }),
+    } as const
     expect(adviceText(mend, says).why).toBe('the pivot stands lower than the stone’s face: raise it above 6.5 mm')
   })
 

@@ -33,7 +33,7 @@ export function readEntry({ id, kind, version, content }: StoredEntry): ReadEntr
   const read = readContent(ENTRIES[known] as Versioned<z.ZodType>, version, content)
   return read.ok
     ? { ok: true, entry: read.content as LogEntry }
-    : { ok: false, unreadable: { id, kind, why: read.why }, problems: read.problems }
+    : { ok: false, unreadable: { id, kind, why: read.code }, problems: read.problems }
 }
 
 /** An entry as it is stored today. */

@@ -38,7 +38,7 @@ export function holdLimits(
       const contact = contactAt(edgePoint, hold, over(edgePoint))
       if (contact.ok) {
         if (tops && !passesOverJaws(contact, tops, setup.stone, rig.stroke)) return 'stone-meets-jaws'
-      } else if (contact.reason === 'before-stop') return 'stops-too-near'
+      } else if (contact.code === 'before-stop') return 'stops-too-near'
       else return 'rod-too-short'
     }
     return null

@@ -271,6 +271,6 @@ describe('a long blade', () => {
           range: placementRange(long),
         }),
       ),
-    ).toEqual({ ok: false, reason: 'no-position', fromMm: 0 })
+    ).toEqual({ ok: false, code: 'no-position', figures: { fromMm: 0, toleranceDeg: 1 } })
   })
 })

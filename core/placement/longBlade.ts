@@ -1,3 +1,4 @@
+import { failed, type Result } from '../schema/result'
 import { nth } from '../math/list'
 import { contactsAlong } from '../geometry/contact/contact'
 import { seatedUnder } from '../geometry/contact/underStone'
@@ -31,10 +32,11 @@ export interface Seam {
   readonly apartDeg: number
 }
 
-export type Positions =
-  | { readonly ok: true; readonly positions: readonly Position[]; readonly seams: readonly Seam[] }
-  /** Even a short stretch from here cannot be kept within the tolerance. */
-  | { readonly ok: false; readonly reason: 'no-position'; readonly fromMm: number }
+/** None where even a short stretch cannot be kept within the tolerance: from `fromMm` on within `toleranceDeg`. */
+export type Positions = Result<
+  { readonly positions: readonly Position[]; readonly seams: readonly Seam[] },
+  'no-position'
+>
 
 export interface PositionsAsk {
   readonly setup: Setup
@@ -77,7 +79,7 @@ export function* positionsFor(ask: PositionsAsk): Generator<number, Positions, v
       to = clamp(from + Math.round((to - from) * growth), [good + 1, bad - 1])
       yield good / (coarse.length - 1)
     }
-    if (!best || good === from) return { ok: false, reason: 'no-position', fromMm: nth(coarse, from).fromHeelMm }
+    if (!best || good === from) return failed('no-position', { fromMm: nth(coarse, from).fromHeelMm, toleranceDeg })
     const thorough = bestFor(ask, coarse.slice(from, good + 1))
     taken.push({ from, to: good, placement: thorough && thorough.cost < best.cost ? thorough : best })
     from = good

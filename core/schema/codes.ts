@@ -1,3 +1,5 @@
+import type { RefusalCode } from './refusal'
+
 /** Everything that can be wrong with what people enter, read in or ask for. The words for each are the interface's. */
 export const PROBLEM_CODES = [
   // One figure or text.
@@ -112,3 +114,26 @@ export const PROBLEM_CODES = [
   'unreadable-answer',
 ] as const
 export type ProblemCode = (typeof PROBLEM_CODES)[number]
+
+/** Why something cannot be computed from what is there: it is said where it was asked, and never sent or stored. */
+export type ComputedCode =
+  | RefusalCode
+  | 'readings-too-far-apart'
+  | 'marks-too-near'
+  | 'fits-no-stone'
+  | 'no-position'
+  // Photographs.
+  | 'picture-unreadable'
+  | 'picture-of-too-many-pixels'
+  | 'few-taps'
+  | 'lines-meet'
+  | 'taps-apart'
+  | 'bevel-too-narrow'
+  | 'no-ink'
+  | 'few-ticks'
+  | 'ticks-alike'
+  | 'ticks-out-of-order'
+  | 'no-light'
+  | 'no-scale'
+  | 'no-edge'
+  | 'no-shoulder'

@@ -1,10 +1,9 @@
 import { z } from 'zod'
 import { unitAt } from './measure'
 import { PROBLEM_CODES, type ProblemCode } from './codes'
+import { failed, type Failure, type Figures } from './result'
 
-/** Figures and names that go with a code. A key that ends in Mm or Deg is a length in mm or an angle in degrees. */
 const figures = z.record(z.string(), z.union([z.number(), z.string()]))
-export type Figures = Readonly<Record<string, number | string>>
 
 /** What is wrong: a code and its figures. */
 const finding = z.object({ code: z.enum(PROBLEM_CODES), figures: figures.optional() })
@@ -43,18 +42,27 @@ export function refuseAt(
 /** A rule's own message in a schema: `z.literal('x', says('not-this-format'))`. */
 export const says = (code: ProblemCode): string => `says:${code}`
 
+/** Of several parts some are wrong: each with its field. */
+export interface Invalid<P extends FieldProblem = FieldProblem> extends Failure<'invalid'> {
+  readonly problems: readonly P[]
+}
+export const invalid = <P extends FieldProblem>(problems: readonly P[]): Invalid<P> => ({
+  ...failed('invalid'),
+  problems,
+})
+
 /** A value by its schema, or what is wrong with it and where. */
 export function checked<T extends z.ZodType>(
   schema: T,
   value: unknown,
-): { ok: true; value: z.output<T> } | { ok: false; problems: FieldProblem[] } {
+): { readonly ok: true; readonly value: z.output<T> } | Invalid {
   const parsed = schema.safeParse(value, { reportInput: true })
   if (parsed.success) return { ok: true, value: parsed.data }
   const problems = parsed.error.issues.map((issue) => ({
     field: issue.path.map(String).join('.'),
     ...findingOf(issue as z.core.$ZodIssue, schema),
   }))
-  return { ok: false, problems }
+  return invalid(problems)
 }
 
 const SIZE = { string: 'text', array: 'list', number: 'figure' } as const

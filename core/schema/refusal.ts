@@ -1,5 +1,7 @@
-/** Why an angle or a setting does not exist. Codes for the program, words for the person at the bench. */
-export type Reason =
+import { failed, type Failure } from './result'
+
+/** Why an angle or a setting does not exist. */
+export type RefusalCode =
   | 'pivot-below-face'
   | 'edge-behind-pivot'
   | 'beyond-rod'
@@ -15,16 +17,10 @@ export type Reason =
   | 'stone-meets-jaws'
   | 'flatter-than-primary'
 
-export interface Refusal {
-  readonly ok: false
-  readonly reason: Reason
-  /**
-   * What would have to be passed for a result to exist, in the quantity the reason is about (mm or °), where that is
-   * known.
-   */
-  readonly limit?: number
-}
+/** No angle or setting: its figures hold what would have to be passed for one to exist (`limitMm`, `limitDeg`). */
+export type Refusal = Failure<RefusalCode>
 
-/** A refusal with its reason; the limit is left out where none is known. */
-export const refuse = (reason: Reason, limit?: number): Refusal =>
-  limit === undefined ? { ok: false, reason } : { ok: false, reason, limit }
+export const refuse = (
+  code: RefusalCode,
+  limits?: { readonly limitMm: number } | { readonly limitDeg: number },
+): Refusal => failed(code, limits)

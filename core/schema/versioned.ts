@@ -1,3 +1,4 @@
+import { failed, type Failure } from './result'
 import type { z } from 'zod'
 import { checked, type FieldProblem } from './problem'
 
@@ -26,7 +27,7 @@ export const versionOf = ({ migrations }: { readonly migrations: readonly unknow
 export type ReadContent<T> =
   | { readonly ok: true; readonly content: T }
   /** Written by a later version of the application, or harmed: `problems` then say where. */
-  | { readonly ok: false; readonly why: 'later-version' | 'unreadable'; readonly problems: readonly FieldProblem[] }
+  | (Failure<'later-version' | 'unreadable'> & { readonly problems: readonly FieldProblem[] })
 
 /** Reads content of any version so far, migrated one version after the other to today's schema. */
 export function readContent<T extends z.ZodType>(
@@ -34,11 +35,11 @@ export function readContent<T extends z.ZodType>(
   version: number,
   written: unknown,
 ): ReadContent<z.output<T>> {
-  if (version > migrations.length + 1) return { ok: false, why: 'later-version', problems: [] }
+  if (version > migrations.length + 1) return { ...failed('later-version'), problems: [] }
   const isRaw = typeof written === 'object' && written !== null && !Array.isArray(written)
   const now = isRaw
     ? migrations.slice(version - 1).reduce((content, migrate) => migrate(content), written as Raw)
     : written
   const parsed = checked(schema, now)
-  return parsed.ok ? { ok: true, content: parsed.value } : { ok: false, why: 'unreadable', problems: parsed.problems }
+  return parsed.ok ? { ok: true, content: parsed.value } : { ...failed('unreadable'), problems: parsed.problems }
 }

@@ -204,7 +204,7 @@ it.each<[string, Setup, KnownHold, EdgePoint, number]>([
     const lies = support(setup, edgePoint)
     for (const side of SIDES) {
       const set = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm, edgePoint))
-      if (!set.ok) throw new Error(set.reason)
+      if (!set.ok) throw new Error(set.code)
       const stated = totalUncertaintyDeg(uncertaintyBudget(setup, known, side, heightMm, edgePoint))
       const seed = [...name, side].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7) / 9973
       const normal = randomNormal.source(randomLcg(seed))(0, 1)

@@ -27,7 +27,7 @@ const wellHeld = {
 }
 const side = (e: Evaluation, s: 'A' | 'B'): SideSet => {
   const found = e.sides[s]
-  if (!found.ok) throw new Error(found.reason)
+  if (!found.ok) throw new Error(found.code)
   return found
 }
 
@@ -81,7 +81,7 @@ describe('the set angle of a job', () => {
   it('has no included angle, and a reason, when a side has none', () => {
     const e = at({ ...sampleSetup, stone: { ...sampleSetup.stone, faceOffsetMm: 25 } }, 24)
     expect(e.includedDeg).toBeNull()
-    expect(e.sides.A).toEqual({ ok: false, reason: 'pivot-below-face', limit: 25 })
+    expect(e.sides.A).toEqual({ ok: false, code: 'pivot-below-face', figures: { limitMm: 25 } })
   })
 
   it('the uncertainty is what moving each length by its tolerance does, in quadrature', () => {

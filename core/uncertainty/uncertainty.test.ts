@@ -154,7 +154,7 @@ describe('the share of each measure', () => {
     for (const side of ['A', 'B'] as const) {
       const angle = (at: Setup, height: number, edgePoint = belly) => {
         const contact = contactAt(edgePoint, at.hold, rodPoseAt(at, side, height, edgePoint))
-        if (!contact.ok) throw new Error(contact.reason)
+        if (!contact.ok) throw new Error(contact.code)
         return contact
       }
       const budget = uncertaintyBudget(setup, known, side, 58, belly)

@@ -11,8 +11,8 @@ import { useDatabase } from '../store/store'
 export default defineEventHandler(async (event) => {
   onlyJson(event)
   const read = await readBackupStream(event.node.req as AsyncIterable<Buffer>, snapshotsFolder(dataFolder()))
-  if (!read.ok && read.why === 'refused') throw refusedFields(read.problems)
-  if (!read.ok && read.why === 'not-json') throw refusal(400, 'not-json')
+  if (!read.ok && read.code === 'invalid') throw refusedFields(read.problems)
+  if (!read.ok && read.code === 'not-json') throw refusal(400, 'not-json')
   if (!read.ok) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: MOST_BYTES_BESIDES_PICTURES / 1e6 } })
   const following = followed(event, rowsOf(read.backup, read.pictures))
   try {

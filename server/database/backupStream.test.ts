@@ -61,18 +61,18 @@ it('what comes in pieces is what it is at once, its pictures one part after the 
 it('what is wrong with it is said by its place, and nothing is left behind', async () => {
   const wrong = [...pictures.slice(0, 9), { ...picture(9), image: 'http://elsewhere' }]
   expect(await read({ ...file, bladePhotos: wrong })).toMatchObject({
-    why: 'refused',
+    code: 'invalid',
     problems: [{ field: 'bladePhotos.9.image', code: 'not-a-picture' }],
   })
   expect(await read({ ...file, bladePhotos: [{ ...picture(0), caption: 'x\0' }] })).toMatchObject({
-    why: 'refused',
+    code: 'invalid',
     problems: [{ field: 'bladePhotos.0.caption', code: 'text-unkeepable' }],
   })
   const things = { blades: [{ ...file.things.blades[0], revision: 'two' }] } as unknown as Backup['things']
   expect(await read({ ...file, things })).toMatchObject({ problems: [{ field: 'things.blades.0.revision' }] })
   for (const text of ['', '{', JSON.stringify(file).slice(0, -1), `${JSON.stringify(file)}}`, '{"a":01}', '[1,]'])
-    expect(await readBackupStream(pieces(text), folder), text.slice(-9)).toEqual({ ok: false, why: 'not-json' })
+    expect(await readBackupStream(pieces(text), folder), text.slice(-9)).toEqual({ ok: false, code: 'not-json' })
   for (const value of [null, 3, [], { bladePhotos: {} }, { bladePhotos: { a: 1 } }])
-    expect(await read(value)).toMatchObject({ ok: false, why: 'refused' })
+    expect(await read(value)).toMatchObject({ ok: false, code: 'invalid' })
   expect(readdirSync(folder)).toEqual([])
 })

@@ -1,3 +1,4 @@
+import { failed, type Failure } from '../../core/schema/result'
 import { randomInt } from 'node:crypto'
 import { createReadStream, createWriteStream, mkdirSync, rmSync, type WriteStream } from 'node:fs'
 import { join } from 'node:path'
@@ -7,7 +8,7 @@ import { setImmediate } from 'node:timers/promises'
 import { JSONParser } from '@streamparser/json'
 import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
 import { bladePhoto, type BladePhoto } from '../../core/records/kept/bladePhoto'
-import { checked, type FieldProblem } from '../../core/schema/problem'
+import { checked, type FieldProblem, type Invalid, invalid } from '../../core/schema/problem'
 import { unkeepableText } from './cleanText'
 
 /** The pictures of a backup: the greater part of it, which no memory holds at once. */
@@ -34,10 +35,7 @@ export interface StreamedBackup {
   /** Its pictures are no longer needed. */
   close(): void
 }
-export type ReadStream =
-  | StreamedBackup
-  | { ok: false; why: 'not-json' | 'body-too-large' }
-  | { ok: false; why: 'refused'; problems: readonly FieldProblem[] }
+export type ReadStream = StreamedBackup | Failure<'not-json' | 'body-too-large'> | Invalid
 
 /** What is not a picture is held in memory: far more than any bench has. */
 export const MOST_BYTES_BESIDES_PICTURES = 250_000_000
@@ -76,18 +74,17 @@ async function reading(source: AsyncIterable<Buffer>, pictures: PutDown): Promis
     await pictures.written()
     await setImmediate()
   }
-  if (tooMuch) return { ok: false, why: 'body-too-large' }
-  if (problems.length > 0) return { ok: false, why: 'refused', problems: problems.slice(0, MOST_PROBLEMS) }
+  if (tooMuch) return failed('body-too-large')
+  if (problems.length > 0) return invalid(problems.slice(0, MOST_PROBLEMS))
   if (!wrong && !parser.isEnded) parser.end()
-  if (wrong || file === undefined) return { ok: false, why: 'not-json' }
+  if (wrong || file === undefined) return failed('not-json')
   const unkeepable = unkeepableText(file)
-  if (unkeepable !== null)
-    return { ok: false, why: 'refused', problems: [{ field: unkeepable, code: 'text-unkeepable' }] }
+  if (unkeepable !== null) return invalid([{ field: unkeepable, code: 'text-unkeepable' }])
   if (Array.isArray((file as Partial<Backup> | null)?.bladePhotos)) (file as Backup).bladePhotos = []
   const rows = readingBackup(file)
   let step = rows.next()
   for (; !step.done; step = rows.next()) await setImmediate()
-  if (!step.value.ok) return { ok: false, why: 'refused', problems: step.value.problems }
+  if (!step.value.ok) return invalid(step.value.problems)
   await pictures.finish()
   return { ok: true, backup: step.value.backup, pictures, close: () => pictures.close() }
 }
@@ -99,7 +96,7 @@ function checkedPicture(value: unknown, at: number | string) {
     unkeepable === null ? (read.ok ? [] : read.problems) : [{ field: unkeepable, code: 'text-unkeepable' }]
   if (read.ok && found.length === 0) return read
   const problems = found.map((one) => ({ ...one, field: [`bladePhotos.${at}`, one.field].filter(Boolean).join('.') }))
-  return { ok: false as const, problems }
+  return invalid(problems)
 }
 
 /** Pictures in a file of their own, each a line. */

@@ -117,7 +117,7 @@ function keeper<K extends RecordKind>(db: Database, kind: K) {
   const id = counter((n) => sampleId(kind, n))
   return async (content: z.input<(typeof RECORDS)[K]['schema']>): Promise<Kept<K>> => {
     const written = await recordRepository(db, kind).create(RECORDS[kind].schema.parse(content) as ContentOf<K>, id())
-    if (!written.ok) throw new Error(`The sample ${kind} cannot be kept: ${written.why}`)
+    if (!written.ok) throw new Error(`The sample ${kind} cannot be kept: ${written.code}`)
     return written.kept
   }
 }

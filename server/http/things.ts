@@ -35,8 +35,8 @@ export const revisionOf = (from: unknown): number => parsed(startedFrom, from).r
 /** What was written, or the refusal that says why it was not. */
 export function answer<K extends RecordKind>(written: Written<K>): Kept<K> {
   if (written.ok) return written.kept
-  if (written.why === 'outdated') throw refusal(409, 'outdated', { current: written.current })
-  if (written.why === 'missing') throw refusal(404, 'no-such-thing')
-  const link = { code: 'no-such-link', figures: { kind: written.kind } } as const
+  if (written.code === 'outdated') throw refusal(409, 'outdated', { current: written.current })
+  if (written.code === 'missing') throw refusal(404, 'no-such-thing')
+  const link = { code: written.code, figures: { kind: written.kind } }
   throw refusal(422, link.code, { figures: link.figures, fields: [{ field: written.field, ...link }] })
 }

@@ -2,7 +2,7 @@ import { setImmediate } from 'node:timers/promises'
 import { MOST_PROBLEMS, type Backup, type BroughtBack } from '../../core/exchange/backup/backup'
 import { readRecord } from '../../core/records/kept/stored'
 import { RECORD_KINDS, RECORDS, type RecordKind } from '../../core/records/kept/things'
-import type { FieldProblem } from '../../core/schema/problem'
+import { type FieldProblem, type Invalid, invalid } from '../../core/schema/problem'
 import type { Database } from '../database/connection'
 import { picturesOf, type Pictures } from '../database/backupStream'
 import { log, photos, things, thingVersions } from '../database/schema'
@@ -89,7 +89,7 @@ export function putInPlace(
   return brought(db, { ...from, rigVersions }, pictures, true, () => undefined)
 }
 
-type Brought = { ok: true; done: BroughtBack } | { ok: false; problems: readonly FieldProblem[] }
+type Brought = { readonly ok: true; readonly done: BroughtBack } | Invalid
 
 /** So many rows are written at once; between such parts others are let in. */
 const ROWS_AT_ONCE = 200
@@ -176,7 +176,7 @@ async function brought(
       })
     })
   } catch (error) {
-    if (error instanceof Harmful) return { ok: false, problems: error.problems }
+    if (error instanceof Harmful) return invalid(error.problems)
     throw error
   }
   return { ok: true, done }

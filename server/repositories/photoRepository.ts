@@ -1,3 +1,4 @@
+import { failed, type Result } from '../../core/schema/result'
 import { and, asc, count, eq } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/records/kept/bladePhoto'
@@ -17,7 +18,7 @@ export async function listPhotos(db: Database, bladeId: string | null): Promise<
   return rows.map(photoOf)
 }
 
-export type AddedPhoto = { ok: true; photo: BladePhoto } | { ok: false; why: 'no-such-blade' | 'too-many' }
+export type AddedPhoto = Result<{ readonly photo: BladePhoto }, 'no-such-blade' | 'too-many'>
 
 type NewPhoto = Omit<BladePhoto, 'id' | 'createdAt'> & { id?: string }
 
@@ -30,9 +31,9 @@ async function added(db: Database, { id = newId(), bladeId, caption, image }: Ne
     .from(things)
     .where(and(eq(things.id, bladeId), eq(things.kind, 'blades')))
     .for('update')
-  if (!blade) return { ok: false, why: 'no-such-blade' }
+  if (!blade) return failed('no-such-blade')
   const [kept] = await db.select({ photos: count() }).from(photos).where(eq(photos.bladeId, bladeId))
-  if (kept!.photos >= MOST_PHOTOS) return { ok: false, why: 'too-many' }
+  if (kept!.photos >= MOST_PHOTOS) return failed('too-many')
   const [row] = await db.insert(photos).values({ id, bladeId, caption, image }).returning()
   return { ok: true, photo: photoOf(row!) }
 }

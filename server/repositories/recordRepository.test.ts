@@ -23,12 +23,12 @@ describe('what is kept', () => {
   it('counts revisions, and a write from an outdated one changes nothing and hands back what is stored', async () => {
     const stones = recordRepository(open.db, 'stones')
     const made = await stones.create({ ...demoStones[0]!, name: 'Spare' })
-    if (!made.ok) throw new Error(made.why)
+    if (!made.ok) throw new Error(made.code)
     expect(made.kept.revision).toBe(1)
     const second = await stones.update(made.kept.id, 1, { ...demoStones[0]!, name: 'Spare, flattened' })
     expect(second).toMatchObject({ ok: true, kept: { revision: 2, name: 'Spare, flattened' } })
     const late = await stones.update(made.kept.id, 1, { ...demoStones[0]!, name: 'Too late' })
-    expect(late).toMatchObject({ ok: false, why: 'outdated', current: { revision: 2, name: 'Spare, flattened' } })
+    expect(late).toMatchObject({ ok: false, code: 'outdated', current: { revision: 2, name: 'Spare, flattened' } })
   })
 
   it('the same id twice keeps one thing, so a repeated send does no harm', async () => {
@@ -55,11 +55,11 @@ describe('what is kept', () => {
     for (const stoneId of ['0197a000-0000-7000-8000-00000000dead', content.bladeId])
       expect(await jobs.create({ ...content, stoneId })).toEqual({
         ok: false,
-        why: 'unknown-link',
+        code: 'no-such-link',
         field: 'stoneId',
         kind: 'stones',
       })
-    const refused = { ok: false, why: 'unknown-link' }
+    const refused = { ok: false, code: 'no-such-link' }
     const { rigRevision } = content
     expect(await jobs.create({ ...content, progression: [content.stoneId, content.rigId] })).toEqual({
       ...refused,
@@ -107,7 +107,7 @@ describe('the demo data', () => {
       const edgePoints = evenEdgePoints(blade.edge, 100)
       const { sides } = evaluate({ rig, blade, stone, hold: job.hold }, job, edgePoints)
       for (const side of Object.values(sides)) {
-        if (!side.ok) throw new Error(`${job.name}: ${side.reason}`)
+        if (!side.ok) throw new Error(`${job.name}: ${side.code}`)
         expect(
           side.along.every((at) => at.ok),
           job.name,

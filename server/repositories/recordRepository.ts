@@ -1,3 +1,4 @@
+import { failed, type Failure } from '../../core/schema/result'
 import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { readRecord, type StoredRecord, type Unreadable } from '../../core/records/kept/stored'
@@ -7,10 +8,10 @@ import { things } from '../database/schema'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
 
 export type Written<K extends RecordKind> =
-  | { ok: true; kept: Kept<K> }
-  | { ok: false; why: 'missing' }
-  | { ok: false; why: 'outdated'; current: Kept<K> }
-  | { ok: false; why: 'unknown-link'; field: string; kind: string }
+  | { readonly ok: true; readonly kept: Kept<K> }
+  | Failure<'missing'>
+  | (Failure<'outdated'> & { readonly current: Kept<K> })
+  | (Failure<'no-such-link'> & { readonly field: string; readonly kind: string })
 
 /** All of a kind: what can be read, and what cannot be. */
 export interface Listed<K extends RecordKind> {
@@ -208,7 +209,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     })
     if (row) return { ok: true, kept: parse(row) }
     const current = await find(id)
-    return current ? { ok: false, why: 'outdated', current } : { ok: false, why: 'missing' }
+    return current ? { ...failed('outdated'), current } : failed('missing')
   }
 
   const columnsOf = (content: ContentOf<K>) => ({ content, version: versionOfKind(kind), name: nameOf(content) })
@@ -225,7 +226,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     /** Keeps something new under its id (a new one without). The same id again gives what is kept already. */
     async create(content: ContentOf<K>, id: string = newId()): Promise<Written<K>> {
       const broken = await brokenLink(content)
-      if (broken) return { ok: false, why: 'unknown-link', ...broken }
+      if (broken) return { ...failed('no-such-link'), ...broken }
       const now = new Date()
       const [row] = await db
         .insert(things)
@@ -233,13 +234,13 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
         .onConflictDoNothing()
         .returning()
       const kept = row ? parse(row) : await find(id)
-      return kept ? { ok: true, kept } : { ok: false, why: 'missing' }
+      return kept ? { ok: true, kept } : failed('missing')
     },
 
     async update(id: string, revision: number, content: ContentOf<K>): Promise<Written<K>> {
       // Jaws that were given away since are left to a job that was done with them.
       const broken = await brokenLink(content, await find(id))
-      return broken ? { ok: false, why: 'unknown-link', ...broken } : write(id, revision, columnsOf(content))
+      return broken ? { ...failed('no-such-link'), ...broken } : write(id, revision, columnsOf(content))
     },
     archive: (id: string, revision: number) => write(id, revision, { archivedAt: new Date() }),
     restore: (id: string, revision: number) => write(id, revision, { archivedAt: null }),

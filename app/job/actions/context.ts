@@ -1,3 +1,4 @@
+import { withFigures } from '#core/schema/result'
 import type { Finding } from '#core/schema/problem'
 import type { Side } from '#core/records/common/side'
 import { isWithinLimits } from '#core/records/job/clampPosition'
@@ -6,7 +7,6 @@ import { contactFor, type Setup } from '#core/geometry/setup/setup'
 import type { Job } from '#core/records/job/job'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import { problemText } from '~/words/problemText'
-import { reasonText } from '~/words/reasonText'
 import type { JobState, Stores } from '../state'
 
 /**
@@ -26,7 +26,10 @@ export function actionContext(job: JobState, { collections, preferences }: Store
     const contact = contactFor(setup, job.side.value, setting, edgePoint)
     return contact.ok
       ? null
-      : reasonText(contact, preferences.unit, lowestPivotHeightMm(setup, job.side.value, edgePoint))
+      : problemText(
+          withFigures(contact, { lowestPivotMm: lowestPivotHeightMm(setup, job.side.value, edgePoint) }),
+          preferences.unit,
+        )
   }
 
   /** That the jaws would not touch the blade, and how far out they hold it where it is now. */

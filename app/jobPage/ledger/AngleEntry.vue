@@ -37,7 +37,7 @@ function read(side: Side): number | null {
   if (form.value[side] === figure(nowDeg(side))) return nowDeg(side)
   const parsed = parseDecimal(form.value[side].replace('°', ''))
   if (parsed.ok) return parsed.value
-  if (parsed.reason === 'not-a-number') problems[side] = 'Write the angle as a number, such as 17.5.'
+  if (parsed.code === 'not-a-number') problems[side] = 'Write the angle as a number, such as 17.5.'
   else if (wanted.value) problems[side] = 'Say which angle is wanted.'
   return null
 }

@@ -1,3 +1,4 @@
+import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import { computed, onMounted, onScopeDispose, ref, shallowRef, watch, type Ref, type WritableComputedRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
@@ -53,6 +54,7 @@ function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableCom
  * to. The picture and all that was done in it are kept under `keptAs` until the blade is kept, or begun anew.
  */
 export function useTrace(keptAs: string) {
+  const words = useWords()
   const preferences = usePreferences()
   const kept = keptFile(`trace:${keptAs}`)
   const { form: marks, beginAnew } = useKeptForm(
@@ -133,7 +135,7 @@ export function useTrace(keptAs: string) {
       if (photo.value) URL.revokeObjectURL(photo.value.address)
       const { width, height } = opened
       photo.value = { name: file.name, address: URL.createObjectURL(file), width, height }
-    } else failure.value = opened.why
+    } else failure.value = `${words.problem(opened)} What was here is kept.`
     busy.value = false
     return opened.ok
   }

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import { scaleFromMarks, type DrawnFor, type MeasuredMark } from '#core/records/rig/scaleFromMarks'
 import { parseDecimal, parseLengthMm } from '#core/math/units/length'
 import { useKeptForm } from '~/forms/useKeptForm'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
+
+const words = useWords()
 
 /** What a printed degree scale was drawn for, worked out from the pivot's height at some of its marks. */
 const props = defineProps<{ setbackMm: number | null; keptAs: string }>()
@@ -17,10 +20,6 @@ const { form } = useKeptForm(
 )
 const rows = computed(() => form.value.rows)
 const MOST_ROWS = 5
-const WHY = {
-  'marks-too-near': 'Take marks that lie at least 5° apart.',
-  'fits-no-stone': 'No blade and stone fit these heights: measure them and the setback again.',
-} as const
 const measured = computed(() =>
   rows.value.map((row): MeasuredMark | null => {
     const [mark, height] = [parseDecimal(row.mark.replace('°', '')), parseLengthMm(row.height, preferences.unit)]
@@ -77,7 +76,7 @@ function workOut() {
       />
     </div>
     <p v-if="missing || (found && !found.ok)" role="alert" class="mt-1 text-error">
-      {{ missing || (found && !found.ok && WHY[found.reason]) }}
+      {{ missing || (found && !found.ok && words.problem(found)) }}
     </p>
     <p v-else-if="found?.ok" role="status" class="mt-1" data-testid="drawn-for">
       A blade {{ lengthText(found.bladeHeightMm, preferences.unit) }} out, a stone of

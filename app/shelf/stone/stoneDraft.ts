@@ -67,15 +67,7 @@ export function readStone({ facts, byGrit }: StoneDraft, unit: LengthUnit, base:
   const read = content as Partial<Stone>
   const size = byGrit && read.grit?.number !== undefined ? grainSize(read.grit) : null
   const tooFar: FieldProblem[] =
-    size && !size.ok
-      ? [
-          {
-            field: 'grit.number',
-            code: 'grit-out-of-range',
-            figures: { standard: read.grit!.standard, coarsest: size.coarsest, finest: size.finest },
-          },
-        ]
-      : []
+    size && !size.ok ? [{ field: 'grit.number', code: size.code, figures: size.figures }] : []
   const { nearMm, farMm } = read.faceOffsetEnds ?? {}
   const faceOffsetMm =
     nearMm !== undefined && farMm !== undefined ? middleOffsetMm(nearMm, farMm, read.dishMm ?? 0) : undefined

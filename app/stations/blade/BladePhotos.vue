@@ -28,7 +28,7 @@ async function add(file: File) {
   const image = await smallPicture(file)
   if (image.ok)
     await put({ bladeId: props.bladeId, caption: new Date().toLocaleDateString('sv'), image: image.address })
-  else failure.value = `${file.name} ${image.why}`
+  else failure.value = words.problem(image)
   busy.value = false
 }
 async function put(photo: Pick<BladePhoto, 'bladeId' | 'caption' | 'image'>) {

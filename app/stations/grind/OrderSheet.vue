@@ -10,7 +10,7 @@ import { angleText, differenceText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { stoneGrainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
 import { riseText } from '~/words/riseText'
 
 /**
@@ -91,7 +91,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
                     >{{ differenceText(swap.advice.offDeg, uncertainty) }} remains</span
                   >
                 </td>
-                <td v-else class="max-w-60 text-sm text-error">{{ reasonText(swap.advice, preferences.unit) }}</td>
+                <td v-else class="max-w-60 text-sm text-error">{{ problemText(swap.advice, preferences.unit) }}</td>
                 <td class="whitespace-nowrap">
                   <template v-if="i === 0">as set</template
                   ><template v-else-if="swap.riseFromBeforeMm === null">–</template

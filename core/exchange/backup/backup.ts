@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { checked, says, type FieldProblem } from '../../schema/problem'
+import { checked, type FieldProblem, type Invalid, invalid, says } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'
 import { bladePhoto } from '../../records/kept/bladePhoto'
 import { backupFromVersion1 } from './backupVersion1'
@@ -31,7 +31,7 @@ export const backup = z.object({
 })
 export type Backup = z.infer<typeof backup>
 
-export type ReadBackup = { ok: true; backup: Backup } | { ok: false; problems: readonly FieldProblem[] }
+export type ReadBackup = { readonly ok: true; readonly backup: Backup } | Invalid
 
 /** So many of each are taken: far more than any bench has. */
 export const MOST_ROWS = 200_000
@@ -53,7 +53,7 @@ export function* readingBackup(file: unknown): Generator<void, ReadBackup, void>
   const { format, version } = (file ?? {}) as { format?: unknown; version?: unknown }
   const now = format === 'jaw-tilt' && version === 1 ? backupFromVersion1(file as Record<string, unknown>) : file
   const around = checked(frame, now)
-  if (!around.ok) return { ok: false, problems: around.problems.slice(0, MOST_PROBLEMS) }
+  if (!around.ok) return invalid(around.problems.slice(0, MOST_PROBLEMS))
   const problems: FieldProblem[] = []
   function* rows<T extends z.ZodType>(path: string, schema: T, all: readonly unknown[]) {
     const good: z.output<T>[] = []
@@ -75,7 +75,7 @@ export function* readingBackup(file: unknown): Generator<void, ReadBackup, void>
   read.rigVersions = yield* rows('rigVersions', storedVersion, rigVersions)
   read.bladePhotos = yield* rows('bladePhotos', bladePhoto, bladePhotos)
   read.log = yield* rows('log', storedEntry, log)
-  return problems.length > 0 ? { ok: false, problems: problems.slice(0, MOST_PROBLEMS) } : { ok: true, backup: read }
+  return problems.length > 0 ? invalid(problems.slice(0, MOST_PROBLEMS)) : { ok: true, backup: read }
 }
 
 /** The same at once. */

@@ -1,12 +1,11 @@
-import type { FieldProblem } from '../../schema/problem'
+import type { FieldProblem, Invalid } from '../../schema/problem'
 
 /** What is wrong with a file: on which line (from 1), at which field. */
 export interface FileProblem extends FieldProblem {
   readonly line: number
 }
 
-export type ReadFile<T> =
-  { readonly ok: true; readonly content: T } | { readonly ok: false; readonly problems: readonly FileProblem[] }
+export type ReadFile<T> = { readonly ok: true; readonly content: T } | Invalid<FileProblem>
 
 /** The line that a place in a text is on, from 1. */
 export function lineAt(text: string, offset: number): number {

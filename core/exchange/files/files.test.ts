@@ -34,6 +34,7 @@ describe('a file of rigs and stones', () => {
     expect(line).toBeGreaterThan(40)
     expect(readToolFile(text)).toEqual({
       ok: false,
+      code: 'invalid',
       problems: [
         {
           line,
@@ -67,6 +68,7 @@ describe('a file of rigs and stones', () => {
   it('that is no JSON says where it stops being one', () => {
     expect(readToolFile('{\n "format": "jaw-tilt-tools"\n "version": 1 }')).toEqual({
       ok: false,
+      code: 'invalid',
       problems: [{ line: 3, field: '', code: 'not-json', figures: { error: 'CommaExpected' } }],
     })
     expect(readToolFile('')).toMatchObject({ ok: false, problems: [{ line: 1 }] })

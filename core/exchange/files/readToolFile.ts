@@ -6,7 +6,7 @@ import {
   type Node,
   type ParseError,
 } from 'jsonc-parser'
-import { checked } from '../../schema/problem'
+import { checked, invalid } from '../../schema/problem'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
 import { toolFile, toolFileOfToday, type ToolFile } from './toolFile'
 
@@ -16,17 +16,14 @@ export function readToolFile(text: string): ReadFile<ToolFile> {
   const tree = parseTree(text, errors, { allowTrailingComma: false, disallowComments: true })
   const [error] = errors
   if (error || !tree) {
-    return {
-      ok: false,
-      problems: [
-        {
-          line: lineAt(text, error?.offset ?? 0),
-          field: '',
-          code: 'not-json',
-          figures: { error: error ? printParseErrorCode(error.error) : '' },
-        },
-      ],
-    }
+    return invalid<FileProblem>([
+      {
+        line: lineAt(text, error?.offset ?? 0),
+        field: '',
+        code: 'not-json',
+        figures: { error: error ? printParseErrorCode(error.error) : '' },
+      },
+    ])
   }
   const parsed = checked(toolFile, toolFileOfToday(getNodeValue(tree)))
   if (parsed.ok) return { ok: true, content: parsed.value }
@@ -34,7 +31,7 @@ export function readToolFile(text: string): ReadFile<ToolFile> {
     line: lineAt(text, nodeOf(tree, one.field).offset),
     ...one,
   }))
-  return { ok: false, problems }
+  return invalid(problems)
 }
 
 /**

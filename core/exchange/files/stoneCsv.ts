@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { checked } from '../../schema/problem'
+import { checked, invalid } from '../../schema/problem'
 import { grainSize, GRIT_STANDARDS } from '../../records/stone/grit'
 import { middleOffsetMm } from '../../records/stone/taper'
 import { stone, type Stone } from '../../records/stone/stone'
@@ -67,8 +67,8 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
     },
   })
   const [head, ...body] = rows
-  if (problems.length > 0) return { ok: false, problems }
-  if (!head || body.length === 0) return { ok: false, problems: [{ line: 1, field: '', code: 'no-stones' }] }
+  if (problems.length > 0) return invalid(problems)
+  if (!head || body.length === 0) return invalid<FileProblem>([{ line: 1, field: '', code: 'no-stones' }])
   const columns = head.cells.map((cell) => cell.trim())
   for (const column of REQUIRED)
     if (!columns.includes(column))
@@ -81,13 +81,13 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
         code: 'column-unknown',
         figures: { column, known: STONE_COLUMNS.join(', ') },
       })
-  if (problems.length > 0) return { ok: false, problems }
+  if (problems.length > 0) return invalid(problems)
   const stones = body.flatMap(({ line, cells }) => {
     const read = readRow(columns as Column[], cells)
     problems.push(...read.problems.map((problem) => ({ line, ...problem })))
     return read.stone ?? []
   })
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, content: stones }
+  return problems.length > 0 ? invalid(problems) : { ok: true, content: stones }
 }
 
 type CellProblem = Omit<FileProblem, 'line'>
@@ -114,12 +114,7 @@ function readRow(
     problems.push({ field: 'gritStandard', code: 'not-one-of-these', figures: { these: GRIT_STANDARDS.join(', ') } })
   if (standard && text('gritNumber') === '') problems.push({ field: 'gritNumber', code: 'missing' })
   const size = standard && gritNumber !== undefined ? grainSize({ standard, number: gritNumber }) : null
-  if (size && !size.ok)
-    problems.push({
-      field: 'gritNumber',
-      code: 'grit-out-of-range',
-      figures: { standard: text('gritStandard'), coarsest: size.coarsest, finest: size.finest },
-    })
+  if (size && !size.ok) problems.push({ field: 'gritNumber', code: size.code, figures: size.figures })
   const [nearMm, toleranceMm] = [number('faceOffsetNearMm'), number('faceOffsetToleranceMm')]
   const farMm = number('faceOffsetFarMm') ?? nearMm
   const optional = { dishMm: number('dishMm'), wornOutAtMm: number('wornOutAtMm') }

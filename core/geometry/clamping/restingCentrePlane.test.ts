@@ -67,7 +67,7 @@ describe('a blade lying on a table', () => {
     const total = edgePoints.at(-1)!.fromHeelMm
     const angles = (setup: Setup, side: Side) =>
       contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, side, 62)).map((contact) => {
-        if (!contact.ok) throw new Error(contact.reason)
+        if (!contact.ok) throw new Error(contact.code)
         return contact.edgeAngleDeg
       })
 

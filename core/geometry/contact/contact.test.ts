@@ -70,7 +70,7 @@ describe('the brute-force reference cases', () => {
         expect(Math.abs((Math.atan2(heading[1], heading[0]) * 180) / Math.PI + turn - s.headingDeg)).toBeLessThan(3e-5)
         const sought = rotate([1, 0], ((s.headingDeg - turn) * Math.PI) / 180)
         const contact = contactAt({ fromHeelMm: 0, point, heading: sought }, hold, over)
-        if (!contact.ok) throw new Error(contact.reason)
+        if (!contact.ok) throw new Error(contact.code)
         expect(Math.abs(contact.point[0] - s.u)).toBeLessThan(1e-6)
         expect(Math.abs(contact.point[1] - s.v)).toBeLessThan(1e-6)
         expect(Math.abs(contact.edgeAngleDeg - s.edgeAngleDeg)).toBeLessThan(1e-6)
@@ -106,7 +106,7 @@ describe('facts about a guided edge', () => {
       41,
     )
     for (const contact of contactsAlong(edgePoints, centred, () => over(55))) {
-      if (!contact.ok) throw new Error(contact.reason)
+      if (!contact.ok) throw new Error(contact.code)
       expect(contact.edgeAngleDeg).toBeCloseTo(21.2313869, 6)
       expect(contact.gaugeDeg).toBeCloseTo(contact.edgeAngleDeg, 9)
     }
@@ -155,7 +155,7 @@ describe('facts about a guided edge', () => {
   it('in a wide slot the rod stands square to an edge that runs aslant, as far as the slot goes', () => {
     const aslant: EdgePoint = { fromHeelMm: 0, point: [55, 30], heading: [Math.cos(0.2), -Math.sin(0.2)] }
     const sliding = contactAt(aslant, centred, { ...over(60, 6, 4), slideMm: 60 })
-    if (!sliding.ok) throw new Error(sliding.reason)
+    if (!sliding.ok) throw new Error(sliding.code)
     // From the place the pivot slides to, the way to the contact is along the normal.
     const away = [sliding.point[0] - sliding.foot[0], sliding.point[1] - sliding.foot[1]]
     expect(away[0]! / away[1]!).toBeCloseTo(Math.tan(0.2), 9)
@@ -170,13 +170,13 @@ describe('facts about a guided edge', () => {
 
   it('the stops of the rod and its end keep the stone from some places, and say how far it would have to reach', () => {
     const free = contactAt(straight, centred, over(60))
-    if (!free.ok) throw new Error(free.reason)
+    if (!free.ok) throw new Error(free.code)
     const { reachMm } = free
     const stopped = (nearestMm: number, farthestMm: number) =>
       contactAt(straight, centred, { ...over(60), stroke: { nearestMm, farthestMm } })
     expect(stopped(reachMm, reachMm)).toEqual(free)
-    expect(stopped(reachMm + 0.01, 900)).toEqual({ ok: false, reason: 'before-stop', limit: reachMm })
-    expect(stopped(0, reachMm - 0.01)).toEqual({ ok: false, reason: 'beyond-stop', limit: reachMm })
+    expect(stopped(reachMm + 0.01, 900)).toEqual({ ok: false, code: 'before-stop', figures: { limitMm: reachMm } })
+    expect(stopped(0, reachMm - 0.01)).toEqual({ ok: false, code: 'beyond-stop', figures: { limitMm: reachMm } })
     expect(contactAt(straight, centred, { ...over(60), rodLengthMm: reachMm }).ok).toBe(true)
   })
 
@@ -190,18 +190,22 @@ describe('facts about a guided edge', () => {
     secantRoot((x) => ((asked = asked + 1), 2 * x - 1), 0)
     // A line is met at the second step; the third only sees that nothing changes any more.
     expect(asked).toBeLessThanOrEqual(4)
-    expect(refuse('into-jaws')).toEqual({ ok: false, reason: 'into-jaws' })
-    expect(Object.keys(refuse('into-jaws'))).not.toContain('limit')
+    expect(refuse('into-jaws')).toEqual({ ok: false, code: 'into-jaws' })
+    expect(Object.keys(refuse('into-jaws'))).not.toContain('figures')
   })
 
   it('gives the reason where there is no angle', () => {
-    expect(edgeAngle(60, 0, 6)).toEqual({ ok: false, reason: 'edge-behind-pivot', limit: 0 })
-    expect(contactAt(straight, centred, over(6.5, 6.5))).toEqual({ ok: false, reason: 'pivot-below-face', limit: 6.5 })
+    expect(edgeAngle(60, 0, 6)).toEqual({ ok: false, code: 'edge-behind-pivot' })
+    expect(contactAt(straight, centred, over(6.5, 6.5))).toEqual({
+      ok: false,
+      code: 'pivot-below-face',
+      figures: { limitMm: 6.5 },
+    })
     expect(contactAt({ ...straight, point: [45, -120] }, centred, over(60))).toMatchObject({
-      reason: 'edge-behind-pivot',
+      code: 'edge-behind-pivot',
     })
     const short = contactAt(straight, centred, { ...over(60), rodLengthMm: 100 })
-    expect(short).toMatchObject({ ok: false, reason: 'beyond-rod' })
-    expect(!short.ok && short.limit).toBeGreaterThan(135)
+    expect(short).toMatchObject({ ok: false, code: 'beyond-rod' })
+    expect(!short.ok && short.figures?.limitMm).toBeGreaterThan(135)
   })
 })

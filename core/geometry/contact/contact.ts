@@ -35,7 +35,7 @@ export interface Contact extends Pedal {
 
 /**
  * The edge angle and all that goes with it at one edge point of the edge. Refused as edgeAngle refuses, and when the
- * contact lies beyond the rod's end or outside the stops of its stroke (`limit`: the reach from the pivot needed, mm).
+ * contact lies beyond the rod's end or outside the stops of its stroke (`limitMm`: the reach from the pivot needed).
  * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
  */
 export const contactAt = (edgePoint: EdgePoint, hold: ClampPosition, over: RodPose): Contact | Refusal =>
@@ -62,9 +62,9 @@ function contactIn(frame: ClampFrame, edgePoint: EdgePoint, over: RodPose): Cont
   const run = Math.sqrt(runU * runU + runV * runV)
   const fall = heightMm - over.faceOffsetMm * Math.cos(theta)
   const reachMm = Math.sqrt(run * run + fall * fall)
-  if (reachMm > over.rodLengthMm) return refuse('beyond-rod', reachMm)
-  if (over.stroke && reachMm > over.stroke.farthestMm) return refuse('beyond-stop', reachMm)
-  if (over.stroke && reachMm < over.stroke.nearestMm) return refuse('before-stop', reachMm)
+  if (reachMm > over.rodLengthMm) return refuse('beyond-rod', { limitMm: reachMm })
+  if (over.stroke && reachMm > over.stroke.farthestMm) return refuse('beyond-stop', { limitMm: reachMm })
+  if (over.stroke && reachMm < over.stroke.nearestMm) return refuse('before-stop', { limitMm: reachMm })
   const gaugeDeg = degrees(Math.atan2(fall, run))
   const { fromHeelMm } = edgePoint
   return {

@@ -11,7 +11,7 @@ import { contactFor, type Setup } from '../setup/setup'
 
 /**
  * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'), and
- * nothing at which the stone would meet the jaws ('stone-meets-jaws': `limit` is the lowest edge angle that clears
+ * nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle that clears
  * them there, degrees).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
@@ -25,13 +25,13 @@ function meetsJaws(setup: Setup, side: Side, setting: DialSetting, edgePoint: Ed
   const contact = contactFor(setup, side, setting, edgePoint)
   if (!contact.ok || !setup.rig.jaws) return null
   const lowest = lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws), setup.stone, setup.rig.stroke)
-  return lowest !== null && lowest > contact.edgeAngleDeg ? refuse('stone-meets-jaws', lowest) : null
+  return lowest !== null && lowest > contact.edgeAngleDeg ? refuse('stone-meets-jaws', { limitDeg: lowest }) : null
 }
 
 /**
  * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the stone would meet the jaws
  * ('stone-meets-jaws', as above), or that the jaws would not hold it
- * ('jaws-reach-to': `limit` is the blade height, mm, that they hold it to, in the direction that was needed;
+ * ('jaws-reach-to': `limitMm` is the blade height, mm, that they hold it to, in the direction that was needed;
  * 'not-held' where they hold it at no height here).
  */
 export function adviseBladeHeight(
@@ -48,5 +48,5 @@ export function adviseBladeHeight(
   const heights = grip.heightsMm(setup.hold, edgePoint)
   if (!heights) return refuse('not-held')
   const furtherOut = solved.bladeHeightMm > bladeHeightMm(edgePoint, setup.hold)
-  return refuse('jaws-reach-to', heights[furtherOut ? 1 : 0])
+  return refuse('jaws-reach-to', { limitMm: heights[furtherOut ? 1 : 0] })
 }

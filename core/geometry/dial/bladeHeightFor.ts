@@ -39,6 +39,6 @@ export function bladeHeightFor(
   const contact = contactAt(edgePoint, at.hold, over(at))
   if (!contact.ok) return contact
   const outOfJaws = bladeHeightMm(edgePoint, at.hold)
-  if (outOfJaws <= 0) return refuse('into-jaws', outOfJaws)
+  if (outOfJaws <= 0) return refuse('into-jaws')
   return { ok: true, bladeHeightMm: outOfJaws, hold: at.hold }
 }

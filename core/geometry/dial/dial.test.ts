@@ -53,7 +53,7 @@ describe('what to dial', () => {
           }
           const edgePoint = edgePointAt(bellyBlade.edge, s)
           const solved = pivotHeightFor(setup, side, wanted, edgePoint)
-          if (!solved.ok) throw new Error(solved.reason)
+          if (!solved.ok) throw new Error(solved.code)
           const { lowestMm, highestMm } = heightRange(rig)
           fc.pre(solved.heightMm >= lowestMm && solved.heightMm <= highestMm)
           const back = contactFor(setup, side, settingOfHeight(rig, solved.heightMm), edgePoint)
@@ -84,7 +84,7 @@ describe('what to dial', () => {
     for (const rig of [postRig, scaleRig, tableRig]) {
       const setting = settingOfHeight(rig, 55)
       const found = bladeHeightFor({ ...sampleSetup, rig }, 'A', setting, 21, middle)
-      if (!found.ok) throw new Error(found.reason)
+      if (!found.ok) throw new Error(found.code)
       const back = contactFor({ ...sampleSetup, rig, hold: found.hold }, 'A', setting, middle)
       expect(back.ok && back.edgeAngleDeg).toBeCloseTo(21, 8)
     }
@@ -93,13 +93,13 @@ describe('what to dial', () => {
   it('says when the blade would have to go into the jaws', () => {
     expect(bladeHeightFor(sampleSetup, 'A', { by: 'millimetres', mm: 15 }, 30, middle)).toMatchObject({
       ok: false,
-      reason: 'into-jaws',
+      code: 'into-jaws',
     })
   })
 
   it('names the slot that comes nearest and what it leaves', () => {
     const advice = whatToDial({ ...sampleSetup, rig: slotRig }, 'A', 20, middle)
-    if (!advice.ok) throw new Error(advice.reason)
+    if (!advice.ok) throw new Error(advice.code)
     expect(advice.setting).toEqual({ by: 'slot', label: '3' })
     const others = ['1', '2', '4', '5'].map((label) =>
       contactFor({ ...sampleSetup, rig: slotRig }, 'A', { by: 'slot', label }, middle),
@@ -111,7 +111,7 @@ describe('what to dial', () => {
   it('leaves no more than half a mark, and offers only marks the rig has', () => {
     for (const rig of [postRig, screwRig, scaleRig]) {
       const advice = whatToDial({ ...sampleSetup, rig }, 'A', 20, middle)
-      if (!advice.ok) throw new Error(advice.reason)
+      if (!advice.ok) throw new Error(advice.code)
       expect(advice.setting).toEqual(toNearestMark(rig, advice.setting))
       const next = contactFor(
         { ...sampleSetup, rig },
@@ -125,9 +125,9 @@ describe('what to dial', () => {
 
   it('beyond the post it says which height would be needed', () => {
     const refusal = whatToDial(sampleSetup, 'A', 45, middle)
-    expect(refusal).toMatchObject({ ok: false, reason: 'height-out-of-range' })
+    expect(refusal).toMatchObject({ ok: false, code: 'height-out-of-range' })
     // r = 95 + 28, h = r tan 45° + d / cos 45°
-    expect(!refusal.ok && refusal.limit).toBeCloseTo(123 + 6 * Math.SQRT2, 6)
+    expect(!refusal.ok && refusal.figures?.limitMm).toBeCloseTo(123 + 6 * Math.SQRT2, 6)
   })
 })
 
@@ -135,14 +135,14 @@ describe('what cannot be dialled', () => {
   const short = { ...sampleSetup, rig: { ...postRig, rodLengthMm: 60 } }
 
   it.each([0, -5, 90, 120, NaN])('an angle of %s° is asked of nothing', (deg) => {
-    const refused = { ok: false, reason: 'angle-out-of-range' }
+    const refused = { ok: false, code: 'angle-out-of-range' }
     expect(pivotHeightFor(sampleSetup, 'A', deg, middle)).toEqual(refused)
     expect(bladeHeightFor(sampleSetup, 'A', { by: 'millimetres', mm: 30 }, deg, middle)).toEqual(refused)
     expect(whatToDial(sampleSetup, 'A', deg, middle)).toEqual(refused)
   })
 
   it('where the stone cannot work it says why, for the height, the blade and the dial alike', () => {
-    const refused = { ok: false, reason: 'beyond-rod' }
+    const refused = { ok: false, code: 'beyond-rod' }
     expect(pivotHeightFor(short, 'A', 20, middle)).toMatchObject(refused)
     expect(bladeHeightFor(short, 'A', { by: 'millimetres', mm: 40 }, 20, middle)).toMatchObject(refused)
     expect(whatToDial(short, 'A', 20, middle)).toMatchObject(refused)
@@ -151,12 +151,12 @@ describe('what cannot be dialled', () => {
 
   it('a setting of another rig moves no blade, and where the edge runs square to the jaws moving it does nothing', () => {
     expect(bladeHeightFor(sampleSetup, 'A', { by: 'slot', label: '1' }, 20, middle)).toMatchObject({
-      reason: 'setting-of-another-rig',
+      code: 'setting-of-another-rig',
     })
     const square = { ...middle, heading: [0, 1] as const }
     expect(bladeHeightFor(sampleSetup, 'A', { by: 'millimetres', mm: 30 }, 20, square)).toEqual({
       ok: false,
-      reason: 'parallel-to-jaws',
+      code: 'parallel-to-jaws',
     })
   })
 
@@ -183,8 +183,14 @@ describe('what cannot be dialled', () => {
         middle,
       )
     expect(ending(needed.heightMm, 90).ok && ending(20, needed.heightMm).ok).toBe(true)
-    expect(ending(needed.heightMm + 0.01, 90)).toMatchObject({ reason: 'height-out-of-range', limit: needed.heightMm })
-    expect(ending(20, needed.heightMm - 0.01)).toMatchObject({ reason: 'height-out-of-range', limit: needed.heightMm })
+    expect(ending(needed.heightMm + 0.01, 90)).toMatchObject({
+      code: 'height-out-of-range',
+      figures: { limitMm: needed.heightMm },
+    })
+    expect(ending(20, needed.heightMm - 0.01)).toMatchObject({
+      code: 'height-out-of-range',
+      figures: { limitMm: needed.heightMm },
+    })
   })
 
   it('the stone comes down only from a pivot higher than its face; on a tilted table that is another height', () => {
@@ -213,15 +219,15 @@ describe('dials', () => {
     const wobbly = scaleFromMarks(measured([10, 18, 26, 34], 0.2), setbackMm)
     expect(wobbly.ok && wobbly.residualMm).toBeCloseTo(0.2, 1)
     for (const degrees of [[20, 24.9], [20], []])
-      expect(scaleFromMarks(measured(degrees), setbackMm)).toEqual({ ok: false, reason: 'marks-too-near' })
+      expect(scaleFromMarks(measured(degrees), setbackMm)).toEqual({ ok: false, code: 'marks-too-near' })
     expect(scaleFromMarks(measured([20, 25]), setbackMm).ok).toBe(true)
     const drawnFor = (distanceMm: number, faceMm: number) =>
       scaleFromMarks(
         [12, 28].map((markDeg) => ({ markDeg, heightMm: heightForAngleMm(markDeg, distanceMm, faceMm) })),
         95,
       )
-    expect(drawnFor(125, -1)).toEqual({ ok: false, reason: 'fits-no-stone' })
-    expect(drawnFor(94, 6)).toEqual({ ok: false, reason: 'fits-no-stone' })
+    expect(drawnFor(125, -1)).toEqual({ ok: false, code: 'fits-no-stone' })
+    expect(drawnFor(94, 6)).toEqual({ ok: false, code: 'fits-no-stone' })
     expect(drawnFor(96, 0.001).ok).toBe(true)
     expect(
       scaleFromMarks(
@@ -231,7 +237,7 @@ describe('dials', () => {
         ],
         setbackMm,
       ),
-    ).toEqual({ ok: false, reason: 'fits-no-stone' })
+    ).toEqual({ ok: false, code: 'fits-no-stone' })
   })
 
   it('a printed mark is true for the blade height and stone it was drawn for, and only there', () => {
@@ -269,11 +275,11 @@ describe('dials', () => {
   it('a setting of another rig is refused, not guessed', () => {
     expect(heightOfSetting(slotRig, { by: 'millimetres', mm: 30 })).toEqual({
       ok: false,
-      reason: 'setting-of-another-rig',
+      code: 'setting-of-another-rig',
     })
     expect(heightOfSetting(slotRig, { by: 'slot', label: '9' })).toEqual({
       ok: false,
-      reason: 'setting-of-another-rig',
+      code: 'setting-of-another-rig',
     })
   })
 })

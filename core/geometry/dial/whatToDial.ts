@@ -26,7 +26,7 @@ export interface DialAdvice {
 
 /**
  * What to dial for a wanted edge angle at an edge point, and what remains for want of a finer mark. Refused when no
- * setting of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limit` is the pivot
+ * setting of this rig comes to an angle there; beyond the rig's range ('height-out-of-range') `limitMm` is the pivot
  * height needed. Source: docs/geometry.md, "Solving for a wanted angle".
  */
 export function whatToDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
@@ -37,7 +37,8 @@ export function whatToDial(setup: Setup, side: Side, wantedDeg: number, edgePoin
   const { lowestMm, highestMm } = heightRange(setup.rig)
   // An angle at the very end of the range comes back from its height a rounding beside it.
   const heightMm = clamp(exact.heightMm, [lowestMm, highestMm])
-  if (Math.abs(heightMm - exact.heightMm) > ROUNDING_MM) return refuse('height-out-of-range', exact.heightMm)
+  if (Math.abs(heightMm - exact.heightMm) > ROUNDING_MM)
+    return refuse('height-out-of-range', { limitMm: exact.heightMm })
   const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, heightMm))
   return advice(setup, setting, contactFor(setup, side, setting, edgePoint), wantedDeg)
 }

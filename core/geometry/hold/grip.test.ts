@@ -84,7 +84,7 @@ describe('advice', () => {
     expect(adviseDial(heldSetup, 'A', 20, edgePoint)).toEqual(whatToDial(heldSetup, 'A', 20, edgePoint))
     const out = { ...heldSetup, hold: at(40, 1) }
     expect(whatToDial(out, 'A', 20, edgePoint).ok).toBe(true)
-    expect(adviseDial(out, 'A', 20, edgePoint)).toEqual({ ok: false, reason: 'not-held' })
+    expect(adviseDial(out, 'A', 20, edgePoint)).toEqual({ ok: false, code: 'not-held' })
   })
 
   it('to dial ends where the stone would meet the jaws, and says at which angle', () => {
@@ -93,8 +93,8 @@ describe('advice', () => {
     expect(whatToDial(heldSetup, 'A', clears - 0.5, edgePoint).ok).toBe(true)
     expect(adviseDial(heldSetup, 'A', clears - 0.5, edgePoint)).toEqual({
       ok: false,
-      reason: 'stone-meets-jaws',
-      limit: expect.closeTo(clears, 9),
+      code: 'stone-meets-jaws',
+      figures: { limitDeg: expect.closeTo(clears, 9) },
     })
     expect(adviseDial(heldSetup, 'A', clears + 0.5, edgePoint).ok).toBe(true)
   })
@@ -105,8 +105,12 @@ describe('advice', () => {
     const solved = bladeHeightFor(...ask)
     expect(solved.ok && solved.bladeHeightMm).toBeGreaterThan(28)
     const advised = adviseBladeHeight(...ask)
-    expect(advised).toEqual({ ok: false, reason: 'jaws-reach-to', limit: expect.closeTo(28 - LEAST_HELD_MM, 9) })
-    const limit = advised.ok ? NaN : advised.limit!
+    expect(advised).toEqual({
+      ok: false,
+      code: 'jaws-reach-to',
+      figures: { limitMm: expect.closeTo(28 - LEAST_HELD_MM, 9) },
+    })
+    const limit = advised.ok ? NaN : Number(advised.figures?.limitMm)
     const toLimit = moved(hold, 0, limit - bladeHeightMm(edgePoint, hold))
     expect(grip.trouble({ ...toLimit, bladeYMm: toLimit.bladeYMm + 1e-6 })).toBeNull()
     expect(grip.trouble(moved(toLimit, 0, 0.01))).toBe('too-little-held')

@@ -55,7 +55,7 @@ describe('will it hold', () => {
         setup.hold,
         rodPosesAt(setup, side, 58)({ fromHeelMm: 40 }),
       )
-      if (!contact.ok) throw new Error(contact.reason)
+      if (!contact.ok) throw new Error(contact.code)
       return lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws!), setup.stone, null)
     }
     const atan = (rise: number, run: number) => expect.closeTo((Math.atan2(rise, run) * 180) / Math.PI, 6)

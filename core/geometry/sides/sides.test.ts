@@ -103,10 +103,10 @@ describe('finding the centring error', () => {
     const explain = (setup: Setup, A: number) =>
       offsetFromStoneReadings(setup, { A: 58, B: 58 }, edgePoint, { A, B: read[1]! }, 'two')
     // 15 degrees apart would need the edge more than a centimetre off the middle.
-    expect(explain(unknown, read[1]! + 15)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })
-    expect(explain(unknown, NaN)).toMatchObject({ ok: false, reason: 'angle-out-of-range' })
+    expect(explain(unknown, read[1]! + 15)).toMatchObject({ ok: false, code: 'angle-out-of-range' })
+    expect(explain(unknown, NaN)).toMatchObject({ ok: false, code: 'angle-out-of-range' })
     const short = { ...unknown, rig: { ...unknown.rig, rodLengthMm: 30 } }
-    expect(explain(short, read[0]!)).toMatchObject({ ok: false, reason: 'beyond-rod' })
+    expect(explain(short, read[0]!)).toMatchObject({ ok: false, code: 'beyond-rod' })
   })
 
   it('tells the clamp’s part from the blade’s by turning the blade alone', () => {

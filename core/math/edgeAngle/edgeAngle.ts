@@ -12,12 +12,12 @@ export interface EdgeAngle {
  *
  * heightMm: the pivot above the blade's centre plane. distanceMm: in that plane, from the pivot's foot to the
  * tangent line of the edge. faceOffsetMm: the abrasive face nearer the edge than the rod's axis.
- * Refused when the pivot stands no higher than the face (the stone cannot come down to the edge; `limit` is the height
- * to exceed) or when the tangent line runs behind the pivot. Source: docs/geometry.md, "Edge angle".
+ * Refused when the pivot stands no higher than the face (the stone cannot come down to the edge; `limitMm` is what it
+ * must exceed) or when the tangent line runs behind the pivot. Source: docs/geometry.md, "Edge angle".
  */
 export function edgeAngle(heightMm: number, distanceMm: number, faceOffsetMm: number): EdgeAngle | Refusal {
-  if (!(distanceMm > 0)) return refuse('edge-behind-pivot', 0)
-  if (!(heightMm > faceOffsetMm)) return refuse('pivot-below-face', faceOffsetMm)
+  if (!(distanceMm > 0)) return refuse('edge-behind-pivot')
+  if (!(heightMm > faceOffsetMm)) return refuse('pivot-below-face', { limitMm: faceOffsetMm })
   const toPivot = Math.sqrt(heightMm * heightMm + distanceMm * distanceMm)
   return { ok: true, edgeAngleDeg: degrees(Math.atan2(heightMm, distanceMm) - Math.asin(faceOffsetMm / toPivot)) }
 }

@@ -4,7 +4,7 @@ import { parseLengthMm } from './length'
 
 const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
   const parsed = parseLengthMm(text, unit)
-  return parsed.ok ? Math.round(parsed.value * 1e6) / 1e6 : parsed.reason
+  return parsed.ok ? Math.round(parsed.value * 1e6) / 1e6 : parsed.code
 }
 
 describe('lengths as people type them', () => {
@@ -14,7 +14,7 @@ describe('lengths as people type them', () => {
     ['3cm', 30],
     ['−3', -3],
     ['1 3/16"', 30.1625],
-    ['', 'empty'],
+    ['', 'missing'],
     ['about 5', 'not-a-number'],
     ['1/2', 'not-a-number'],
   ])('%j is %j', (text, expected) => expect(mm(text)).toBe(expected))

@@ -1,3 +1,4 @@
+import { failed, type Result } from '../../schema/result'
 import { z } from 'zod'
 
 export const lengthUnit = z.enum(['mm', 'in'])
@@ -15,7 +16,7 @@ export const fromMm = (mm: number, unit: LengthUnit): number => (unit === 'in' ?
 /** The unit shown to millimetres. */
 export const toMm = (value: number, unit: LengthUnit): number => (unit === 'in' ? value * MM_PER_INCH : value)
 
-export type ParsedNumber = { ok: true; value: number } | { ok: false; reason: 'empty' | 'not-a-number' }
+export type ParsedNumber = Result<{ readonly value: number }, 'missing' | 'not-a-number'>
 
 const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)$/
 const FRACTION = /^([+-]?)(?:(\d+)[\s-]+)?(\d+)\/(\d+)$/
@@ -26,8 +27,8 @@ const FRACTION = /^([+-]?)(?:(\d+)[\s-]+)?(\d+)\/(\d+)$/
  */
 export function parseDecimal(text: string): ParsedNumber {
   const plain = text.trim().replace('−', '-').replace(',', '.')
-  if (plain === '') return { ok: false, reason: 'empty' }
-  if (!NUMBER.test(plain)) return { ok: false, reason: 'not-a-number' }
+  if (plain === '') return failed('missing')
+  if (!NUMBER.test(plain)) return failed('not-a-number')
   return { ok: true, value: Number(plain) }
 }
 

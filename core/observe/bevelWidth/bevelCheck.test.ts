@@ -142,10 +142,10 @@ describe('a width in a photograph', () => {
 
   it('says what is not marked yet', () => {
     const of = (more: object) => pictureWidth({ scale, scaleMm: 8, edge, shoulder: [[1, 1]], ...more })
-    expect(of({ scale: scale.slice(1) })).toEqual({ ok: false, reason: 'no-scale' })
-    expect(of({ scaleMm: 0 })).toEqual({ ok: false, reason: 'no-scale' })
-    expect(of({ edge: edge.slice(1, 2) })).toEqual({ ok: false, reason: 'no-edge' })
-    expect(of({ shoulder: [] })).toEqual({ ok: false, reason: 'no-shoulder' })
+    expect(of({ scale: scale.slice(1) })).toEqual({ ok: false, code: 'no-scale' })
+    expect(of({ scaleMm: 0 })).toEqual({ ok: false, code: 'no-scale' })
+    expect(of({ edge: edge.slice(1, 2) })).toEqual({ ok: false, code: 'no-edge' })
+    expect(of({ shoulder: [] })).toEqual({ ok: false, code: 'no-shoulder' })
   })
 })
 

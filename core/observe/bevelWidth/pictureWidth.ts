@@ -1,3 +1,4 @@
+import { failed, type Failure } from '../../schema/result'
 import { nth } from '../../math/list'
 import { repeated } from '../../math/statistics/repeated'
 import { dot, subtract, type Vec2 } from '../../math/vector/vec2'
@@ -22,7 +23,7 @@ export type PictureWidth =
       /** What a pixel of the picture is. */
       readonly pixelMm: number
     }
-  | { readonly ok: false; readonly reason: 'no-scale' | 'no-edge' | 'no-shoulder' }
+  | Failure<'no-scale' | 'no-edge' | 'no-shoulder'>
 
 /** A mark is set to so many pixels, 95 in 100. */
 const MARK_PX = 2
@@ -37,9 +38,9 @@ const LEAST_SCALE_PX = 20
 export function pictureWidth({ scale, scaleMm, edge, shoulder }: MarkedBevel): PictureWidth {
   const across = scale.length === 2 ? subtract(nth(scale, 1), nth(scale, 0)) : [0, 0]
   const scalePx = Math.hypot(across[0]!, across[1]!)
-  if (scalePx < LEAST_SCALE_PX || !(scaleMm > 0)) return { ok: false, reason: 'no-scale' }
-  if (edge.length < 2) return { ok: false, reason: 'no-edge' }
-  if (shoulder.length === 0) return { ok: false, reason: 'no-shoulder' }
+  if (scalePx < LEAST_SCALE_PX || !(scaleMm > 0)) return failed('no-scale')
+  if (edge.length < 2) return failed('no-edge')
+  if (shoulder.length === 0) return failed('no-shoulder')
   const pixelMm = scaleMm / scalePx
   const widths = repeated(shoulder.map((mark) => distanceFrom(edge, mark) * pixelMm))!
   const n = shoulder.length

@@ -24,7 +24,7 @@ const known = {
 }
 function contact(setup: Setup, side: Side = 'A', height = 58, edgePoint = straight): Contact {
   const found = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height, edgePoint))
-  if (!found.ok) throw new Error(found.reason)
+  if (!found.ok) throw new Error(found.code)
   return found
 }
 

@@ -30,7 +30,7 @@ describe('a photograph of a goniometer’s screen', () => {
   it.each(reference.frames)('$image', (frame) => {
     const ticks = Object.entries(frame.tickPx).map(([deg, at]) => ({ deg: Number(deg), at: at as unknown as Vec2 }))
     const read = readGoniometerPhoto({ picture: pictureOf(frame.image), ticks, screen: screenOf(frame) })
-    if (!read.ok) throw new Error(read.reason)
+    if (!read.ok) throw new Error(read.code)
     const { sides } = patternOf(shownSides(read.marks, 'A'), 0.1)
     for (const [side, truth] of [
       ['A', frame.truth.left as Truth],
@@ -73,7 +73,7 @@ const made: GoniometerPhotographAsk = {
 function readMade(ask: GoniometerPhotographAsk) {
   const { picture, ticks } = goniometerPhotograph(ask)
   const read = readGoniometerPhoto({ picture, ticks, screen: ask.screen })
-  if (!read.ok) throw new Error(read.reason)
+  if (!read.ok) throw new Error(read.code)
   return { pattern: patternOf(shownSides(read.marks, 'A'), 0.1), marks: read.marks }
 }
 
@@ -112,12 +112,12 @@ describe('a made-up screen is read for what was thrown on it', () => {
     const dark = { ...made, bright: 0 }
     const { picture, ticks } = goniometerPhotograph(dark)
     const reasonOf = (of: typeof ticks) => readGoniometerPhoto({ picture, ticks: of, screen: made.screen })
-    expect(reasonOf(ticks)).toEqual({ ok: false, reason: 'no-light' })
-    expect(reasonOf(ticks.slice(1, 2))).toEqual({ ok: false, reason: 'few-ticks' })
-    expect(reasonOf([ticks[0]!, { ...ticks[1]!, deg: -20 }])).toEqual({ ok: false, reason: 'ticks-alike' })
+    expect(reasonOf(ticks)).toEqual({ ok: false, code: 'no-light' })
+    expect(reasonOf(ticks.slice(1, 2))).toEqual({ ok: false, code: 'few-ticks' })
+    expect(reasonOf([ticks[0]!, { ...ticks[1]!, deg: -20 }])).toEqual({ ok: false, code: 'ticks-alike' })
     expect(reasonOf([ticks[0]!, { ...ticks[1]!, deg: 20 }, { ...ticks[2]!, deg: 0 }])).toEqual({
       ok: false,
-      reason: 'ticks-out-of-order',
+      code: 'ticks-out-of-order',
     })
   })
 })

@@ -1,3 +1,4 @@
+import { failed, type Result } from '../../schema/result'
 import { nth } from '../../math/list'
 import type { Finish } from '../../log/choices'
 import type { ShownSide } from '../../observe/goniometer/pattern'
@@ -31,9 +32,7 @@ export interface ScreenMark {
   readonly to: Vec2
 }
 
-export type GoniometerPhotoReading =
-  | { readonly ok: true; readonly marks: readonly ScreenMark[] }
-  | { readonly ok: false; readonly reason: TickProblem | 'no-light' }
+export type GoniometerPhotoReading = Result<{ readonly marks: readonly ScreenMark[] }, TickProblem | 'no-light'>
 
 /** The pattern's middle lies no further from the scale's zero, degrees. */
 const MOST_ASKEW_DEG = 5
@@ -48,7 +47,7 @@ export function readGoniometerPhoto({ picture, ticks, screen }: GoniometerPhotoA
   const scale = scaleOf(ticks, screen)
   if (!scale.ok) return scale
   const spots = spotsOn(picture, scale)
-  if (spots.length === 0) return { ok: false, reason: 'no-light' }
+  if (spots.length === 0) return failed('no-light')
   const kinds = kindsOf(spots.map((spot) => ({ ...spot, deg: scale.degOf(spot.middlePx) })))
   return {
     ok: true,

@@ -1,3 +1,4 @@
+import { failed, type Failure } from '../../schema/result'
 import { lastOf, nth } from '../../math/list'
 import { flatScreenDeg, flatScreenMm, type Screen } from '../../observe/goniometer/scale'
 import { dot, length, scale, subtract, add, unit, type Vec2 } from '../../math/vector/vec2'
@@ -27,17 +28,16 @@ export interface PictureScale {
  * The scale that ticks make: even in degrees on an arc, in the tangent of twice the angle on a flat screen; with three
  * ticks also foreshortened, as a line seen askew is. Source: docs/goniometer.md, "From a photograph".
  */
-export function scaleOf(ticks: readonly Tick[], screen: Screen): PictureScale | { ok: false; reason: TickProblem } {
-  if (ticks.length < 2) return { ok: false, reason: 'few-ticks' }
+export function scaleOf(ticks: readonly Tick[], screen: Screen): PictureScale | Failure<TickProblem> {
+  if (ticks.length < 2) return failed('few-ticks')
   const sorted = [...ticks].sort((a, b) => a.deg - b.deg)
-  if (sorted.some(({ deg }, i) => i > 0 && deg - nth(sorted, i - 1).deg < 0.5))
-    return { ok: false, reason: 'ticks-alike' }
+  if (sorted.some(({ deg }, i) => i > 0 && deg - nth(sorted, i - 1).deg < 0.5)) return failed('ticks-alike')
   const [first, last] = [nth(sorted, 0), lastOf(sorted)]
   const along = unit(subtract(last.at, first.at))
   const lengthPx = length(subtract(last.at, first.at))
   const px = sorted.map(({ at }) => dot(subtract(at, first.at), along))
   const least = lengthPx / 100
-  if (px.some((at, i) => i > 0 && at - nth(px, i - 1) < least)) return { ok: false, reason: 'ticks-out-of-order' }
+  if (px.some((at, i) => i > 0 && at - nth(px, i - 1) < least)) return failed('ticks-out-of-order')
   // One distance is as good as another where the ticks are written in degrees.
   const flat = screen.kind === 'flat'
   const evenOf = (deg: number) => (flat ? flatScreenMm(deg, 1) : deg)

@@ -1,3 +1,4 @@
+import { failed, type Result } from '../../schema/result'
 import { lastOf, nth } from '../../math/list'
 import { parabolaThrough } from '../../math/curve/parabolaThrough'
 import type { Vec2 } from '../../math/vector/vec2'
@@ -16,7 +17,7 @@ export interface Band {
 }
 
 /** Why no band can be laid through what was tapped. */
-export type BandProblem = 'few-taps' | 'lines-meet' | 'apart' | 'too-narrow'
+export type BandProblem = 'few-taps' | 'lines-meet' | 'taps-apart' | 'bevel-too-narrow'
 /** A band narrower than this, or shorter than so many widths, tells nothing. */
 const LEAST_WIDTH_PX = 10
 
@@ -25,12 +26,12 @@ const LEAST_WIDTH_PX = 10
  * tilted bevel, over the length that both have. Taps err by a few pixels; four or more on a line are smoothed.
  * Source: docs/ink.md, "A look from a photograph".
  */
-export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): Band | BandProblem {
-  if (edge.length < 2 || shoulder.length < 2) return 'few-taps'
+export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): Result<Band, BandProblem> {
+  if (edge.length < 2 || shoulder.length < 2) return failed('few-taps')
   // Both lines run from left to right, in whatever order they were tapped.
   const [first, last] = ends(edge)
   const size = Math.hypot(last[0] - first[0], last[1] - first[1])
-  if (size < LEAST_WIDTH_PX) return 'too-narrow'
+  if (size < LEAST_WIDTH_PX) return failed('bevel-too-narrow')
   const along: Vec2 = [(last[0] - first[0]) / size, (last[1] - first[1]) / size]
   const turned = ([x, y]: Vec2): Vec2 => [
     (x - first[0]) * along[0] + (y - first[1]) * along[1],
@@ -42,15 +43,16 @@ export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): B
   ]
   const from = Math.max(nth(edgeTaps, 0)[0], nth(shoulderTaps, 0)[0])
   const to = Math.min(lastOf(edgeTaps)[0], lastOf(shoulderTaps)[0])
-  if (to - from < LEAST_WIDTH_PX) return 'apart'
+  if (to - from < LEAST_WIDTH_PX) return failed('taps-apart')
   const [edgeAt, shoulderAt] = [lineThrough(edgeTaps), lineThrough(shoulderTaps)]
   const widths = Array.from({ length: 21 }, (_, i) => {
     const u = from + ((to - from) * i) / 20
     return edgeAt(u) - shoulderAt(u)
   })
-  if (widths.some((width) => width * nth(widths, 0) <= 0)) return 'lines-meet'
-  if (Math.min(...widths.map(Math.abs)) < LEAST_WIDTH_PX) return 'too-narrow'
+  if (widths.some((width) => width * nth(widths, 0) <= 0)) return failed('lines-meet')
+  if (Math.min(...widths.map(Math.abs)) < LEAST_WIDTH_PX) return failed('bevel-too-narrow')
   return {
+    ok: true,
     lengthPx: to - from,
     widthPx: Math.abs(nth(widths, 10)),
     at(alongPx, down) {

@@ -24,9 +24,9 @@ const seenWhere = (fraction: number, from: InkPattern): InkPattern =>
   fraction >= 0.975 ? 'all' : fraction < 0.02 ? 'nothing' : from
 
 function expectParts(read: InkPhotoReading, fractions: readonly number[], from: InkPattern, name = '') {
-  if (!read.ok) throw new Error(`${name}: ${read.reason}`)
+  if (!read.ok) throw new Error(`${name}: ${read.code}`)
   read.parts.forEach((part, i) => {
-    if (!part.ok) throw new Error(`${name}: ${part.reason}`)
+    if (!part.ok) throw new Error(`${name}: ${part.code}`)
     expect(Math.abs(part.fraction - fractions[i]!), `${name}, part ${i + 1}`).toBeLessThan(0.05)
     expect(part.seen, name).toBe(from === 'above' ? from : seenWhere(fractions[i]!, from))
   })
@@ -88,7 +88,7 @@ describe('what must not fool it', () => {
     it(name, () => expectParts(readMade({ ...made, ...of }, 4), fractions, from, name))
 
   it('says that there is no ink where steel alone is in the picture', () => {
-    expect(readMade({ ...made, inkAbove: 0, bare: () => [[0, 1]] })).toEqual({ ok: false, reason: 'no-ink' })
+    expect(readMade({ ...made, inkAbove: 0, bare: () => [[0, 1]] })).toEqual({ ok: false, code: 'no-ink' })
   })
   it('does not tell of ink and bare steel in a picture of something else', () => {
     const [width, height] = [600, 400]
@@ -99,29 +99,29 @@ describe('what must not fool it', () => {
     const line = (y: number) => [20, 200, 400, 580].map((x): Vec2 => [x, y])
     const ask = { picture: { width, height, pixels }, edge: line(300), shoulder: line(200), ink: null, parts: THIRDS }
     const read = readInkPhoto(ask)
-    expect(read.ok && read.parts).toEqual(THIRDS.map(() => ({ ok: false, reason: 'patchy' })))
+    expect(read.ok && read.parts).toEqual(THIRDS.map(() => ({ ok: false, code: 'patchy' })))
   })
   it('says which part lies outside of the picture', () => {
     const { picture, edge, shoulder } = inkPhotograph(made)
     const beyond = (taps: readonly Vec2[]): Vec2[] => [...taps, [2 * taps[4]![0], taps[4]![1]]]
     const read = readInkPhoto({ picture, edge: beyond(edge), shoulder: beyond(shoulder), ink: null, parts: THIRDS })
-    expect(read.ok && read.parts.map((part) => part.ok || part.reason)).toEqual([true, expect.anything(), 'outside'])
+    expect(read.ok && read.parts.map((part) => part.ok || part.code)).toEqual([true, expect.anything(), 'outside'])
   })
   it('refuses taps that make no band', () => {
     const { picture, edge, shoulder } = inkPhotograph(made)
     const reason = (e: readonly Vec2[], s: readonly Vec2[]) => {
       const read = readInkPhoto({ picture, edge: e, shoulder: s, ink: null, parts: THIRDS })
-      return read.ok ? 'ok' : read.reason
+      return read.ok ? 'ok' : read.code
     }
     expect(reason(edge.slice(0, 1), shoulder)).toBe('few-taps')
-    expect(reason(edge.slice(0, 2), shoulder.slice(3))).toBe('apart')
+    expect(reason(edge.slice(0, 2), shoulder.slice(3))).toBe('taps-apart')
     expect(reason([edge[0]!, shoulder[4]!], [shoulder[0]!, edge[4]!])).toBe('lines-meet')
     expect(
       reason(
         edge,
         edge.map(([x, y]): Vec2 => [x, y - 4]),
       ),
-    ).toBe('too-narrow')
+    ).toBe('bevel-too-narrow')
   })
 })
 

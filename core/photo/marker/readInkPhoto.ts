@@ -1,3 +1,4 @@
+import { failed, type Failure, type Result } from '../../schema/result'
 import { nth } from '../../math/list'
 import type { InkPattern } from '../../log/choices'
 import { ALL_FROM, type Span } from '../../observe/marker/exposed'
@@ -22,9 +23,7 @@ export interface InkPhotoAsk {
 export type PartProblem = 'outside' | 'faint' | 'patchy'
 
 /** One part of a band: what is bare there, or why that cannot be mask. */
-export type PhotoPart =
-  | { readonly ok: true; readonly seen: InkPattern; readonly fraction: number }
-  | { readonly ok: false; readonly reason: PartProblem }
+export type PhotoPart = Result<{ readonly seen: InkPattern; readonly fraction: number }, PartProblem>
 
 /** One column of a band: where the face begins and ends, and what is bare, in widths below the tapped shoulder. */
 export interface PhotoColumn {
@@ -41,7 +40,7 @@ export type InkPhotoReading =
       readonly strip: Strip
       readonly columns: readonly PhotoColumn[]
     }
-  | { readonly ok: false; readonly reason: BandProblem | 'no-ink' }
+  | Failure<BandProblem | 'no-ink'>
 
 /** The lines are looked for so far around what was tapped, in widths of the face; ink begins and ends elsewhere too. */
 const REACH = 0.1
@@ -65,10 +64,10 @@ const MOST_RUNS = 2.2
  */
 export function readInkPhoto({ picture, edge, shoulder, ink, parts }: InkPhotoAsk): InkPhotoReading {
   const band = bandThrough(edge, shoulder)
-  if (typeof band === 'string') return { ok: false, reason: band }
+  if (!band.ok) return band
   const strip = straightened(picture, band)
   const mask = inkOrSteel(strip, ink)
-  if (!mask) return { ok: false, reason: 'no-ink' }
+  if (!mask) return failed('no-ink')
   const edgeAt = edgeLine(strip)
   const shoulderAt = shoulderLine(strip, mask)
   const columns = Array.from({ length: strip.columns }, (_, column): PhotoColumn => {
@@ -85,10 +84,10 @@ function partOf(strip: Strip, mask: InkMask, columns: readonly PhotoColumn[], [f
   const inside = Array.from({ length: Math.max(0, last - first) }, (_, i) => first + i).filter(
     (column) => !strip.outside[column],
   )
-  if (inside.length < 0.5 * (last - first) || inside.length < 5) return { ok: false, reason: 'outside' }
+  if (inside.length < 0.5 * (last - first) || inside.length < 5) return failed('outside')
   const mean = (of: (column: number) => number) => inside.reduce((sum, i) => sum + of(i), 0) / inside.length
-  if (mean((i) => mask.apart[i]!) < LEAST_APART) return { ok: false, reason: 'faint' }
-  if (mean((i) => nth(columns, i).bare.length) > MOST_RUNS) return { ok: false, reason: 'patchy' }
+  if (mean((i) => mask.apart[i]!) < LEAST_APART) return failed('faint')
+  if (mean((i) => nth(columns, i).bare.length) > MOST_RUNS) return failed('patchy')
   return { ok: true, ...lookOf(inside.map((i) => nth(columns, i))), ...aboveOnly(strip, mask, inside, columns) }
 }
 

@@ -33,7 +33,7 @@ const flat = (deg: number) => ({ apex: deg, shoulder: deg })
 const along = (of: Partial<Place>, count = 80) => Array.from({ length: count }, () => place(of))
 const removed = (places: readonly Place[]): number => {
   const plan = planSide(places)
-  if (!plan.ok) throw new Error(plan.reason)
+  if (!plan.ok) throw new Error(plan.code)
   return plan.removedMm3
 }
 
@@ -78,7 +78,11 @@ describe('what a plan comes to', () => {
       [0, false],
       [1, true],
     ])
-    expect(planSide(along({ newDeg: 3 }))).toEqual({ ok: false, reason: 'flatter-than-primary', limit: 3 })
+    expect(planSide(along({ newDeg: 3 }))).toEqual({
+      ok: false,
+      code: 'flatter-than-primary',
+      figures: { limitDeg: 3 },
+    })
   })
   it('leaves fewer sharpenings the thicker the blade is, and none where it is too thick already', () => {
     const most = thickEnoughMm(20) / 2

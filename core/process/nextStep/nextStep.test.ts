@@ -104,7 +104,7 @@ describe('the one next step', () => {
 
   it('is to mend the hold where a side has no angle, with the reason', () => {
     const short = { rig: { ...postRig, rodLengthMm: 110 } }
-    expect(stepOf([], short).step).toMatchObject({ does: 'mend-hold', side: 'A', refusal: { reason: 'beyond-rod' } })
+    expect(stepOf([], short).step).toMatchObject({ does: 'mend-hold', side: 'A', refusal: { code: 'beyond-rod' } })
   })
 
   it('is another hold where the spine slips out of these jaws, and says by which measure', () => {

@@ -149,8 +149,8 @@ export function nextStep({ setup, job, evaluation, log, stoneOf, zones }: NextSt
   for (const side of sides) {
     const { contact, lowestOverJawsDeg, uncertaintyDeg } = set[side]
     const best = bestOn(side)
-    if (!best.ok && best.reason === 'stone-meets-jaws')
-      return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: best.limit! }
+    if (!best.ok && best.code === 'stone-meets-jaws')
+      return { does: 'clear-jaws', at: 'clamp', side, lowestDeg: Number(best.figures?.limitDeg) }
     if (!best.ok) return { does: 'mend-hold', at: 'clamp', side, refusal: best }
     const { setting, givesDeg, offDeg } = best
     const dialled = Math.abs(contact.edgeAngleDeg - deg[side]) - Math.abs(offDeg) <= DIALLED_DEG || bestShared()

@@ -1,6 +1,7 @@
 import { curveLength } from '../../math/curve/arcLength'
 import type { ProblemCode } from '../../schema/codes'
-import { refuseAt, type FieldProblem, type Figures } from '../../schema/problem'
+import { refuseAt, type FieldProblem } from '../../schema/problem'
+import type { Figures } from '../../schema/result'
 import { blade, type Blade } from './blade'
 
 /** What a rule and a calliper leave open, mm: no blade is refused for less. */

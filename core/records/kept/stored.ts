@@ -27,7 +27,7 @@ export function readRecord<K extends RecordKind>(kind: K, { version, content, ..
   const read = readContent(RECORDS[kind] as Versioned<z.ZodType>, version, content)
   if (read.ok) return { ok: true, thing: { ...(read.content as object), ...meta } as Kept<K> }
   const name = (content as { name?: unknown } | null)?.name
-  const { why, problems } = read
+  const { code: why, problems } = read
   return {
     ok: false,
     unreadable: { kind, id: meta.id, name: typeof name === 'string' ? name : '', why, problems: [...problems] },

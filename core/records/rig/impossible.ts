@@ -1,5 +1,6 @@
 import type { ProblemCode } from '../../schema/codes'
-import type { FieldProblem, Figures } from '../../schema/problem'
+import type { FieldProblem } from '../../schema/problem'
+import type { Figures } from '../../schema/result'
 import { heightRange } from './dial'
 import { jawSetsOf } from './jaws'
 import { restsOnTable } from './kinds'

@@ -1,3 +1,4 @@
+import { failed, type Failure } from '../../schema/result'
 import { radians } from '../../math/units/angle'
 
 /** A printed mark that was set, and the pivot height measured at it. */
@@ -15,7 +16,7 @@ export type DrawnFor =
       /** The greatest distance of a measured height from the scale's own. */
       readonly residualMm: number
     }
-  | { readonly ok: false; readonly reason: 'marks-too-near' | 'fits-no-stone' }
+  | Failure<'marks-too-near' | 'fits-no-stone'>
 
 /** Marks nearer to each other than this do not tell distance and face offset apart, degrees. */
 const LEAST_APART_DEG = 5
@@ -27,8 +28,7 @@ const LEAST_APART_DEG = 5
  */
 export function scaleFromMarks(marks: readonly MeasuredMark[], setbackMm: number): DrawnFor {
   const degrees = marks.map((mark) => mark.markDeg)
-  if (marks.length < 2 || Math.max(...degrees) - Math.min(...degrees) < LEAST_APART_DEG)
-    return { ok: false, reason: 'marks-too-near' }
+  if (marks.length < 2 || Math.max(...degrees) - Math.min(...degrees) < LEAST_APART_DEG) return failed('marks-too-near')
   let [tt, ts, ss, th, sh] = [0, 0, 0, 0, 0]
   for (const { markDeg, heightMm } of marks) {
     const [tan, sec] = [Math.tan(radians(markDeg)), 1 / Math.cos(radians(markDeg))]
@@ -41,7 +41,7 @@ export function scaleFromMarks(marks: readonly MeasuredMark[], setbackMm: number
   const determinant = tt * ss - ts * ts
   const distanceMm = (th * ss - sh * ts) / determinant
   const faceOffsetMm = (sh * tt - th * ts) / determinant
-  if (distanceMm <= setbackMm || faceOffsetMm < 0) return { ok: false, reason: 'fits-no-stone' }
+  if (distanceMm <= setbackMm || faceOffsetMm < 0) return failed('fits-no-stone')
   const residualMm = Math.max(
     ...marks.map(({ markDeg, heightMm }) =>
       Math.abs(distanceMm * Math.tan(radians(markDeg)) + faceOffsetMm / Math.cos(radians(markDeg)) - heightMm),

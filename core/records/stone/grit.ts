@@ -1,3 +1,4 @@
+import { failed, type Result } from '../../schema/result'
 import { nth } from '../../math/list'
 import { z } from 'zod'
 import { count } from '../../schema/measure'
@@ -144,10 +145,8 @@ const TABLES: Record<GritStandard, readonly (readonly [number: number, um: numbe
   ],
 }
 
-export type GrainSize =
-  | { readonly ok: true; readonly um: number }
-  /** The standard does not know the number; its range, coarsest and finest. */
-  | { readonly ok: false; readonly reason: 'no-such-grit'; readonly coarsest: number; readonly finest: number }
+/** Of a number that the standard does not know: the standard and its range, `coarsest` and `finest`. */
+export type GrainSize = Result<{ readonly um: number }, 'grit-out-of-range'>
 
 /**
  * Median grain size of a grit, µm: the standard's own value, or, for a number between two of its own, on the straight
@@ -158,7 +157,7 @@ export function grainSize({ standard, number }: Grit): GrainSize {
   const table = TABLES[standard]
   const at = table.findIndex(([known]) => known >= number)
   const [coarsest, finest] = [nth(table, 0)[0], nth(table, table.length - 1)[0]]
-  if (at < 0 || number < coarsest) return { ok: false, reason: 'no-such-grit', coarsest, finest }
+  if (at < 0 || number < coarsest) return failed('grit-out-of-range', { standard, coarsest, finest })
   const [above, umAbove] = nth(table, at)
   if (above === number) return { ok: true, um: umAbove }
   const [below, umBelow] = nth(table, at - 1)

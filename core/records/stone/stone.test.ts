@@ -7,7 +7,7 @@ import { faceTiltDeg, middleOffsetMm } from './taper'
 
 const um = (standard: (typeof GRIT_STANDARDS)[number], number: number) => {
   const size = grainSize({ standard, number })
-  return size.ok ? size.um : size.reason
+  return size.ok ? size.um : size.code
 }
 
 it('the face at the middle of a dished stone lies under the line between its ends', () => {
@@ -38,11 +38,10 @@ describe('grits by their standards', () => {
     expect(um('JIS', 5000)).toBeLessThan(3)
     expect(grainSize({ standard: 'FEPA F', number: 3000 })).toEqual({
       ok: false,
-      reason: 'no-such-grit',
-      coarsest: 16,
-      finest: 2000,
+      code: 'grit-out-of-range',
+      figures: { standard: 'FEPA F', coarsest: 16, finest: 2000 },
     })
-    expect(um('JIS', 12)).toBe('no-such-grit')
+    expect(um('JIS', 12)).toBe('grit-out-of-range')
     expect([um('JIS', 16), um('FEPA F', 2000)]).toEqual([1230, 1.2])
     // Half way between two in the logarithms: the geometric mean of both numbers has that of both sizes.
     expect(um('JIS', Math.sqrt(4000 * 6000))).toBeCloseTo(Math.sqrt(3 * 2), 9)

@@ -31,6 +31,6 @@ describe('a photograph of 12 megapixels', () => {
     const parts = [0, 1, 2, 3].map((i) => [i / 4, (i + 1) / 4] as const)
     const ask = { picture: { width, height, pixels }, edge: larger(edge), shoulder: larger(shoulder), ink: null, parts }
     const read = readInkPhoto(ask)
-    if (!read.ok) throw new Error(read.reason)
+    if (!read.ok) throw new Error(read.code)
   })
 })

@@ -79,7 +79,7 @@ describe('the bevel along the edge', () => {
   })
 
   it('says nothing where there is no angle, and nothing of a bevel that was not proved', () => {
-    const refused = bevelAlong(tapering, 'A', [{ ok: false, reason: 'beyond-rod', limit: 400 }], [0])
+    const refused = bevelAlong(tapering, 'A', [{ ok: false, code: 'beyond-rod', figures: { limitMm: 400 } }], [0])
     expect(refused[0]!.afterMm).toBeNull()
     expect(bevelAlong({ ...tapering, bevelDeg: null }, 'A', at(20), places)[0]!.beforeMm).toBeNull()
   })

@@ -12,7 +12,7 @@ describe('what a new face takes off', () => {
         primaryHalfAngleDeg: c.primaryHalfAngleDeg,
       }
       const now = reprofile(old, c.newAngleDeg, c.apexRecession)
-      if (!now.ok) throw new Error(now.reason)
+      if (!now.ok) throw new Error(now.code)
       expect(now.outcome).toBe(c.outcome)
       expect(Math.abs(now.endsAtMm - c.newFaceEndsAt)).toBeLessThan(1e-6)
       expect(Math.abs(now.faceWidthMm - c.newFaceWidth)).toBeLessThan(1e-6)
@@ -52,7 +52,7 @@ describe('what a new face takes off', () => {
   it('a face flatter than the primary grind never ends on the blade', () => {
     expect(reprofile({ edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 5 }, 4, 0)).toEqual({
       ok: false,
-      reason: 'flatter-than-primary',
+      code: 'flatter-than-primary',
     })
   })
 })

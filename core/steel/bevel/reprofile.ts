@@ -1,3 +1,4 @@
+import { failed, type Failure } from '../../schema/result'
 import { radians } from '../../math/units/angle'
 import { areaOf } from '../../math/vector/polygon'
 import { dot, subtract, type Vec2 } from '../../math/vector/vec2'
@@ -30,7 +31,7 @@ export type Reprofiled =
       readonly removedMm2: number
     }
   /** The new face runs flatter than the primary face: it would never end on the blade. */
-  | { readonly ok: false; readonly reason: 'flatter-than-primary' }
+  | Failure<'flatter-than-primary'>
 
 /**
  * What a new face at an angle takes off one side, its apex worn back by so much along the centre plane: where it ends
@@ -51,7 +52,7 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
     return outcome('micro', [at, at * slopeOld], [])
   }
   const along = alongFace()
-  if (along === null) return { ok: false, reason: 'flatter-than-primary' }
+  if (along === null) return failed('flatter-than-primary')
   const at = shoulderAt + along
   return outcome('full', [at, (at - apexWornMm) * slopeNew], [shoulder, ...faceUpTo(along)])
 

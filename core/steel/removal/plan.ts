@@ -81,7 +81,7 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: 
 
 /**
  * What grinding one side along the edge comes to: steel, mm³, and bevel widths before and after, mm, zone by zone.
- * 'flatter-than-primary' where the new angle is not steeper than the flat of the blade (`limit`, degrees): no bevel
+ * 'flatter-than-primary' where the new angle is not steeper than the flat of the blade (`limitDeg`): no bevel
  * ends on it. Source: docs/ink.md, "Follow, cut, come nearer".
  */
 export function planSide(places: readonly Place[]): SidePlan | Refusal {
@@ -95,7 +95,7 @@ export function planSide(places: readonly Place[]): SidePlan | Refusal {
     const face = nth(facesOf(section), 0)
     const pastGrind = place.face !== undefined && face.endsAtMm! > before.at(-2)![0]
     if (place.newDeg <= place.primaryDeg || face.widthMm === null || pastGrind)
-      return refuse('flatter-than-primary', Math.max(...places.map(({ primaryDeg }) => primaryDeg)))
+      return refuse('flatter-than-primary', { limitDeg: Math.max(...places.map(({ primaryDeg }) => primaryDeg)) })
     const sum = zones.get(place.zone) ?? { length: 0, deg: 0, before: 0, after: 0, mm3: 0, edge: 0 }
     sum.length += place.lengthMm
     sum.deg += place.newDeg * place.lengthMm

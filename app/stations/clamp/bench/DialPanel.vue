@@ -10,7 +10,7 @@ import { grainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
 import { placeText } from '~/words/placeText'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
 import { uncapital } from '~/words/sentence'
 
 const job = useJob()
@@ -104,17 +104,17 @@ const linked = computed({
         <p v-if="failure" role="alert" class="mt-1 text-sm text-error">{{ failure }}</p>
       </template>
       <p v-else-if="advice && !advice.ok" class="mt-1 text-error" data-testid="no-dial">
-        {{ reasonText(advice, preferences.unit) }}
+        {{ problemText(advice, preferences.unit) }}
       </p>
       <p v-if="holdInstead.ok && movesBlade && !oneBevelBack" class="mt-2 text-sm text-toned">
         Or leave the dial and stand the blade {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
         <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it so</button>
       </p>
       <p
-        v-else-if="!holdInstead.ok && holdInstead.reason === 'jaws-reach-to' && !oneBevelBack && !job.gripTrouble.value"
+        v-else-if="!holdInstead.ok && holdInstead.code === 'jaws-reach-to' && !oneBevelBack && !job.gripTrouble.value"
         class="mt-2 text-sm text-toned"
       >
-        Moving the blade alone does not do it: {{ uncapital(reasonText(holdInstead, preferences.unit)) }}.
+        Moving the blade alone does not do it: {{ uncapital(problemText(holdInstead, preferences.unit)) }}.
       </p>
       <p v-if="elsewhere !== null || job.content.value.dialForMm !== null" class="mt-2 text-sm text-toned">
         <button v-if="elsewhere !== null" type="button" class="text-link mr-2" @click="actions.dialForPlace(elsewhere)">
@@ -178,7 +178,7 @@ const linked = computed({
             </td>
             <td
               class="text-right whitespace-nowrap"
-              :title="row.advice.ok ? undefined : reasonText(row.advice, preferences.unit)"
+              :title="row.advice.ok ? undefined : problemText(row.advice, preferences.unit)"
             >
               {{ row.advice.ok ? differenceText(row.advice.offDeg, uncertainty) : 'no' }}
             </td>

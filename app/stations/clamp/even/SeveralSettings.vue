@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import type { Position } from '#core/placement/longBlade'
 import { useJob } from '~/job/useJob'
 import { useParts } from './useParts'
@@ -9,7 +10,9 @@ import { DIAL_WORDS } from '~/words/dialWords'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { moveText, positionText } from '~/words/placementText'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
+
+const words = useWords()
 
 /**
  * Edges that want more than one setting: long blades in several positions, facets one by one, and what reaches into a
@@ -135,8 +138,7 @@ const { facets, hollow, stones } = useParts()
           </p>
         </template>
         <p v-else class="text-error">
-          From {{ text(result.fromMm) }} on, no hold keeps even a short stretch within ±
-          {{ angleText(toleranceDeg, 0.05) }}. Allow more, or take another rig or stone.
+          {{ words.problem(result) }}
         </p>
       </div>
     </SheetPane>
@@ -155,7 +157,7 @@ const { facets, hollow, stones } = useParts()
                 Dial <b>{{ dialText(job.rig.value, facet.advice.setting) }}</b>: gives
                 {{ angleText(facet.advice.givesDeg) }}, {{ differenceText(facet.advice.offDeg) }} remains.
               </p>
-              <p v-else class="text-error">{{ reasonText(facet.advice, preferences.unit) }}</p>
+              <p v-else class="text-error">{{ problemText(facet.advice, preferences.unit) }}</p>
             </li>
           </ol>
           <p class="text-sm text-muted">

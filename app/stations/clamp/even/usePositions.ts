@@ -8,7 +8,7 @@ import { placementRange } from '#core/placement/findPlacement'
 import type { Position } from '#core/placement/longBlade'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
 import { useTask } from '~/workers/useTask'
 
 /** The positions of a long blade: found in a worker, kept for the job, and held one after the other. */
@@ -75,7 +75,7 @@ export function usePositions() {
     const advice = adviseDial({ ...job.setup.value, hold: as }, job.side.value, job.wantedDeg.value, edgePoint)
     failure.value = advice.ok
       ? (actions.holdAndDial(as, advice.setting, position.dialForMm) ?? '')
-      : reasonText(advice, preferences.unit)
+      : problemText(advice, preferences.unit)
   }
 
   return {

@@ -64,7 +64,7 @@ watch(shown, (now) => SIDES.forEach((side) => ((texts[side] = String(now[side] ?
 function keep(side: Side) {
   problems[side] = ''
   const parsed = parseDecimal(texts[side].replace('°', ''))
-  if (!parsed.ok && parsed.reason === 'not-a-number')
+  if (!parsed.ok && parsed.code === 'not-a-number')
     return void (problems[side] = 'Write the angle as a number, such as 17.5.')
   problems[side] = readings.putInstead('reading', { [side]: parsed.ok ? parsed.value : null }) ?? ''
 }

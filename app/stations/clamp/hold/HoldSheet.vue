@@ -6,7 +6,7 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 import { GRIP_TEXT, NO_HOLD_TEXT } from '~/words/placementText'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
 import { capital } from '~/words/sentence'
 
 /** Will it hold, will it reach, will it clear: before the first stroke. */
@@ -83,7 +83,7 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
           <template v-if="checks[end].reachMm !== null"
             >{{ text(checks[end].reachMm!) }} from the pivot, of {{ text(checks.limitMm) }} there are.</template
           >
-          <template v-else>{{ reasonText(checks[end].refusal!, preferences.unit) }}</template>
+          <template v-else>{{ problemText(checks[end].refusal!, preferences.unit) }}</template>
         </HoldCheck>
         <HoldCheck v-if="checks.noChoil" verdict="watch" title="No choil at the heel"
           >The stone cannot run out past the heel: begin each stroke with its edge just clear of the handle, and give

@@ -20,7 +20,7 @@ import {
 } from '~/words/decisionText'
 import { dialText } from '~/words/dialText'
 import { bevelFigure, exactLength } from '~/words/lengthText'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
 
 /** The bevel that was found against the one that is wanted: each way to go on in full, and the advised one first. */
 const job = useJob()
@@ -135,7 +135,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
             <b>{{ names[side.side] }}, {{ angleText(side.deg) }}</b
             ><span v-if="side.ok" class="text-sm text-toned">{{ dialText(job.rig.value, side.setting) }}</span>
           </h3>
-          <p v-if="!side.ok" class="text-error">{{ reasonText(side.refusal, preferences.unit) }}</p>
+          <p v-if="!side.ok" class="text-error">{{ problemText(side.refusal, preferences.unit) }}</p>
           <p v-else-if="Math.abs(side.setDeg - side.deg) > OFF_DEG" class="text-sm text-toned">
             The nearest this rig has: {{ angleText(side.setDeg) }}. The figures are for that.
           </p>

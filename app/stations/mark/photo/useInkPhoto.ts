@@ -1,3 +1,4 @@
+import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Colour } from '#core/photo/marker/inkOrSteel'
@@ -8,7 +9,6 @@ import { useInk, type Observed } from '~/composables/useInk'
 import { useKeptForm } from '~/forms/useKeptForm'
 import { usePhotograph } from '~/photographs/usePhotograph'
 import { useJob } from '~/job/useJob'
-import { PHOTO_REFUSED } from '~/words/inkText'
 import type { InkPhotoReader, StraightBand } from '~/workers/inkPhoto.worker'
 
 /** A zone of which a picture shows less than this, mm, is not told of by it. */
@@ -32,6 +32,7 @@ export type Tapping = 'edge' | 'shoulder' | 'ink'
  * Picture and taps are kept until they are taken as a look, or thrown away; nothing is told before.
  */
 export function useInkPhoto() {
+  const words = useWords()
   const job = useJob()
   const ink = useInk()
   const keptAs = `ink-photo:${job.id}`
@@ -129,13 +130,13 @@ export function useInkPhoto() {
     })
     busy.value = false
     if (!found) return
-    if (!found.ok) return void (failure.value = PHOTO_REFUSED[found.reason])
+    if (!found.ok) return void (failure.value = words.problem(found))
     band.value = found.band
     proposals.value = parts.map((part, i): Proposal => {
       const one = nth(found.parts, i)
       return one.ok
         ? { ...part, observed: { seen: one.seen, fraction: rounded(one.fraction) }, problem: null }
-        : { ...part, observed: null, problem: one.reason }
+        : { ...part, observed: null, problem: one.code }
     })
   }
   function mend(i: number, observed: Observed | null) {

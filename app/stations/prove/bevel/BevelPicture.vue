@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import type { Vec2 } from '#core/math/vector/vec2'
 import type { MarkGroup } from '~/photographs/PhotoMarks.vue'
 import { MARKED, useBevelPicture, type Marked } from './useBevelPicture'
 import { usePreferences } from '~/stores/preferences'
-import { PICTURE_OPEN, widthText } from '~/words/bevelText'
+import { widthText } from '~/words/bevelText'
+
+const words = useWords()
 
 /** A close-up of the bevel: a known length in it, its edge and its shoulder are marked, and the width comes of it. */
 const emit = defineEmits<{ width: [mm: number, uncertaintyMm: number] }>()
@@ -63,7 +66,7 @@ async function use() {
           ><span class="ml-1 text-muted"
             >± {{ widthText(found.uncertaintyMm, found.uncertaintyMm, preferences.unit) }}</span
           ></template
-        ><template v-else-if="!width.ok">{{ PICTURE_OPEN[width.reason] }}</template>
+        ><template v-else-if="!width.ok">{{ words.problem(width) }}</template>
       </p>
       <UButton size="lg" label="Take the width over" :disabled="!found" @click="() => void use()" />
     </template>

@@ -1,3 +1,4 @@
+import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { Side } from '#core/records/common/side'
@@ -9,7 +10,6 @@ import { useGoniometer, type TypedSide } from '~/stations/prove/useGoniometer'
 import { useKeptForm } from '~/forms/useKeptForm'
 import { usePhotograph } from '~/photographs/usePhotograph'
 import { useJob } from '~/job/useJob'
-import { PHOTO_PROBLEM } from '~/words/goniometerText'
 import type { GoniometerPhotoReader } from '~/workers/goniometerPhoto.worker'
 
 /** Ticks that are asked for, one after the other, degrees: far apart first. */
@@ -21,6 +21,7 @@ const MOST_TICKS = 5
  * ticks and marks are kept until they are taken over, or thrown away; nothing is noted before.
  */
 export function useGoniometerPhoto() {
+  const words = useWords()
   const job = useJob()
   const gonio = useGoniometer()
   const keptAs = `goniometer-photo:${job.id}`
@@ -77,13 +78,13 @@ export function useGoniometerPhoto() {
 
   async function readIt() {
     unread()
-    if (!scale.value.ok) return void (failure.value = PHOTO_PROBLEM[scale.value.reason])
+    if (!scale.value.ok) return void (failure.value = words.problem(scale.value))
     busy.value = true
     const ask = JSON.parse(JSON.stringify({ ticks: form.value.ticks, screen: screen.value }))
     const found = await reader().read(ask)
     busy.value = false
     if (!found) return
-    if (!found.ok) return void (failure.value = PHOTO_PROBLEM[found.reason])
+    if (!found.ok) return void (failure.value = words.problem(found))
     form.value.marks = [...found.marks]
     read.value = true
   }

@@ -11,7 +11,7 @@ import { dialFigures, dialText } from '~/words/dialText'
 import { wordsOf } from '~/words/dialWords'
 import { lengthText } from '~/words/lengthText'
 import { placeText } from '~/words/placeText'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
 
 /** What each mark of the rig really gives, for this blade height and each stone; and the mark to set. */
 const job = useJob()
@@ -118,7 +118,7 @@ const described = computed(
               >
             </p>
           </template>
-          <p v-else-if="advice" class="text-error">{{ reasonText(advice, preferences.unit) }}</p>
+          <p v-else-if="advice" class="text-error">{{ problemText(advice, preferences.unit) }}</p>
         </div>
         <SideSwitch />
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import { useJob } from '~/job/useJob'
 import { perSide } from '#core/records/common/side'
 import { useCentringRecipe, type RecipePair } from './useCentringRecipe'
@@ -6,6 +7,8 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
 import { placeText } from '~/words/placeText'
+
+const words = useWords()
 
 /** Finds how far the blade stands off the jaws' centre: with the gauge, or by turning it over. */
 const job = useJob()
@@ -107,7 +110,7 @@ function use() {
       :problems="problems('stone')"
       :how="`Zero it on the blade’s centre plane, the same dial on both sides, the stone’s middle on the edge ${place}.`"
     />
-    <p v-if="offset && !offset.ok" role="alert" class="text-error">{{ offset.why }}</p>
+    <p v-if="offset && !offset.ok" role="alert" class="text-error">{{ words.problem(offset) }}</p>
     <div v-if="found" class="border-t border-default pt-3" aria-live="polite">
       <p data-testid="found">
         Found:

@@ -6,7 +6,7 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
-import { reasonText } from '~/words/reasonText'
+import { problemText } from '~/words/problemText'
 import { SIDE_CAUSE_WORD } from '~/words/measureText'
 
 /** How far A and B differ and why, what to dial on each, and how to find the centring error. */
@@ -72,7 +72,7 @@ const bar = (deg: number) => ({
                 {{ differenceText(advice[side].offDeg, uncertainty) }} remains</span
               >
             </dd>
-            <dd v-else class="text-error">{{ reasonText(advice[side], preferences.unit) }}</dd>
+            <dd v-else class="text-error">{{ problemText(advice[side], preferences.unit) }}</dd>
           </div>
         </dl>
         <div v-if="apartMm !== null" class="mt-3 flex flex-wrap items-center gap-3">

@@ -1,3 +1,5 @@
+import type { RefusalCode } from '#core/schema/refusal'
+import { failed, type Result } from '#core/schema/result'
 import { computed, reactive, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { SIDES, type PerSide, type Side } from '#core/records/common/side'
@@ -14,7 +16,6 @@ import { lengthInUnit } from '~/forms/draft'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
-import { reasonText } from '~/words/reasonText'
 import { useUnitSwitch } from '~/controls/useUnitSwitch'
 
 /** What is measured with A up and with B up, as it is typed. */
@@ -63,7 +64,7 @@ export function useCentringRecipe() {
   const problem = (pair: RecipePair, side: Side): string => {
     const text = typed[pair][side]
     const parsed = parse(pair, text)
-    if (parsed.ok || parsed.reason === 'empty') return ''
+    if (parsed.ok || parsed.code === 'missing') return ''
     return problemText(
       { code: LENGTHS.includes(pair) ? 'not-a-length' : 'not-a-number', figures: { text } },
       preferences.unit,
@@ -88,7 +89,7 @@ export function useCentringRecipe() {
   }
 
   /** The offset found, or why none was; null while it is not measured. */
-  const offset = computed<{ ok: true; mm: number } | { ok: false; why: string } | null>(() => {
+  const offset = computed<Result<{ readonly mm: number }, RefusalCode | 'readings-too-far-apart'> | null>(() => {
     if (typed.by === 'heights') {
       const heights = both('edge')
       return heights && { ok: true, mm: offsetOf(heights) }
@@ -99,11 +100,7 @@ export function useCentringRecipe() {
     const heights = { A: sides.A.pivotHeightMm, B: sides.B.pivotHeightMm }
     const found = offsetFromStoneReadings(tilted, heights, edgePoint, read, job.content.value.gaugeAxes)
     if (found.ok) return { ok: true, mm: found.centreOffsetMm }
-    const unexplained = 'No centring error explains two readings so far apart.'
-    return {
-      ok: false,
-      why: found.reason === 'angle-out-of-range' ? unexplained : reasonText(found, preferences.unit),
-    }
+    return found.code === 'angle-out-of-range' ? failed('readings-too-far-apart') : found
   })
   /** The clamp's part of the offset and the blade's own, once the blade alone was turned over too. */
   const parts = computed(() => {

@@ -1,0 +1,48 @@
+import type { ComputedCode } from '#core/schema/codes'
+import type { Say } from './figured'
+
+/** Why an angle, a setting or a reading of a photograph does not exist, and what to do. */
+export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
+  'pivot-below-face': (f) =>
+    `The pivot stands lower than the stone’s face: raise it above ${f.length(f.has('lowestPivotMm') ? 'lowestPivotMm' : 'limitMm')}.`,
+  'edge-behind-pivot': () =>
+    'The edge here points back past the pivot, so the stone cannot lie on it. Move the blade along the jaws or turn it.',
+  'beyond-rod': (f) => `The rod does not reach this place: it would have to be ${f.length('limitMm')} long.`,
+  'beyond-stop': (f) =>
+    `The stop on the rod ends the stroke before this place: the stone would have to reach ${f.length('limitMm')} from the pivot.`,
+  'before-stop': (f) =>
+    `The stop on the rod keeps the stone from coming so near: this place is ${f.length('limitMm')} from the pivot.`,
+  'height-out-of-range': (f) => `The pivot would have to stand at ${f.length('limitMm')}, which this rig cannot.`,
+  'angle-out-of-range': () => 'No pivot height gives this angle here.',
+  'parallel-to-jaws': () =>
+    'Moving the blade out does not change the angle here, because the edge runs square to the jaws.',
+  'into-jaws': () => 'The edge would have to stand inside the jaws.',
+  'not-held': () => 'The jaws do not hold the blade here: hold it elsewhere first.',
+  'jaws-reach-to': (f) => `The jaws hold the blade only to a height of ${f.length('limitMm')} here.`,
+  'stone-meets-jaws': (f) =>
+    `The stone meets the jaws below ${f.angle('limitDeg')} here: stand the blade further out, or take narrower jaws.`,
+  'flatter-than-primary': (f) => `Flatter than the blade’s own flat, ${f.angle('limitDeg')}: no bevel would end there.`,
+  'setting-of-another-rig': () => 'What is dialled is not of this rig: dial it anew.',
+  'readings-too-far-apart': () => 'No centring error explains two readings so far apart.',
+  'marks-too-near': () => 'Take marks that lie at least 5° apart.',
+  'fits-no-stone': () => 'No blade and stone fit these heights: measure them and the setback again.',
+  'no-position': (f) =>
+    `From ${f.length('fromMm')} on, no hold keeps even a short stretch within ±${f.angle('toleranceDeg')}. Allow more, or take another rig or stone.`,
+  'picture-unreadable': (f) => `${f.text('name')} is not a picture that can be read.`,
+  'picture-of-too-many-pixels': (f) =>
+    `${f.text('name')} has ${f.text('megapixels')} megapixels: make it ${f.text('most')} or fewer first.`,
+  'few-taps': () => 'Tap the edge and the shoulder at two places each at least, five are better.',
+  'lines-meet': () => 'The taps on the edge and on the shoulder cross: see that each lies on its own line.',
+  'taps-apart': () =>
+    'The taps on the edge and on the shoulder lie beside each other: tap both along the same stretch.',
+  'bevel-too-narrow': () => 'The bevel is narrower than 10 pixels here: come closer with the camera.',
+  'no-ink': () =>
+    'No ink is seen between these lines. If it is all gone, tell it on the Ink sheet as bare all over; else point at the ink.',
+  'few-ticks': () => 'Tap two ticks of the scale at least, far apart; three are better.',
+  'ticks-alike': () => 'Two ticks have the same degrees: write at each what stands there.',
+  'ticks-out-of-order': () => 'The ticks do not follow each other: see that each has the degrees that stand at it.',
+  'no-light': () => 'Nothing bright is seen along the scale. Is the laser on, and the room dark enough?',
+  'no-scale': () => 'Tap two marks of a scale in the picture, and write how far apart they are.',
+  'no-edge': () => 'Tap the edge at two places at least.',
+  'no-shoulder': () => 'Tap the shoulder where the width is wanted; several places tell how sure it is.',
+}
