@@ -1,6 +1,7 @@
 import { nth } from '#core/math/list'
 import { renamed, type Raw } from '#core/schema/versioned'
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
+import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { bevelThicknessMm } from '#core/records/blade/bevelThickness'
 import { primaryFaceDeg } from '#core/records/blade/primaryFace'
@@ -29,7 +30,7 @@ import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { zoneName } from '~/words/zoneText'
-import { useTask } from '~/workers/useTask'
+import { useAnswer } from '~/workers/useAnswer'
 
 /** What is told of one zone: the pattern, and the fraction of it that is bare. */
 export interface Observed {
@@ -187,29 +188,19 @@ function ink(job: JobView) {
           neededDeg: neededDeg.value,
         },
   )
-  const task = useTask('inkSays')
-  /** What was asked for is of no use once the looks have changed: only the newest is shown. */
-  const answered = ref({ all: '', looks: '' })
-  const askKey = (of: InkAsk | null) => JSON.stringify(of)
-  const looksKey = (of: InkAsk | null) => JSON.stringify([of?.faces, of?.terms])
-  async function weigh() {
-    const now = ask.value
-    if (!now) return
-    const key = askKey(now)
-    await task.run(now)
-    answered.value = { all: key, looks: looksKey(now) }
-    if (askKey(ask.value) !== key) await weigh()
-  }
-  watch(ask, () => void (task.running.value || weigh()), { immediate: true })
-  const fresh = computed(() => ask.value !== null && !task.running.value && answered.value.all === askKey(ask.value))
+  const { answered, answer, running: weighing } = useAnswer('inkSays', () => ask.value)
 
   /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
-  const found = computed(() => (answered.value.looks === looksKey(ask.value) ? task.result.value?.found : undefined))
+  const found = computed(() => {
+    const looksOf = (of: InkAsk | null | undefined) => of && [of.faces, of.terms]
+    // Of other settings that are weighed the looks themselves say the same.
+    return equal(looksOf(answered.value?.ask), looksOf(ask.value)) ? answered.value?.result?.found : undefined
+  })
   const foundOn = (side: Side) => found.value?.[side]?.faces ?? []
   /** Looks at the side that is up which cannot well be true with the others. */
   const against = computed(() => {
-    if (!fresh.value || !task.result.value) return []
-    return task.result.value.against
+    if (!answer.value) return []
+    return answer.value.against
       .filter(({ side }) => side === job.side.value)
       .map(({ zone, look, culprit }) => ({
         name: nth(names.value, zone),
@@ -218,8 +209,8 @@ function ink(job: JobView) {
       }))
   })
   const next = computed(() => {
-    if (!fresh.value || !task.result.value) return null
-    const { next: found } = task.result.value
+    if (!answer.value) return null
+    const { next: found } = answer.value
     return { ...found, setting: found.best === null ? null : nth(settings.value, found.best).setting }
   })
 
@@ -241,6 +232,6 @@ function ink(job: JobView) {
     against,
     next,
     neededDeg,
-    weighing: task.running,
+    weighing,
   }
 }

@@ -1,10 +1,14 @@
-import { onScopeDispose, ref, shallowRef } from 'vue'
+import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { proxy, wrap, type Remote } from 'comlink'
+import equal from 'fast-deep-equal'
 import type { BenchWorker } from './bench.worker'
 import type { TaskAsk, TaskName, TaskResult } from './tasks'
 
-/** Runs a task in a worker of its own: how far it is, its result, and a way to stop it. One run at a time. */
-export function useTask<N extends TaskName>(name: N) {
+/**
+ * Runs a task in a worker of its own: how far it is, its result, and a way to stop it. One run at a time. `about`: what
+ * the result holds for; when that changes the result is forgotten, and one that still comes is not taken.
+ */
+export function useTask<N extends TaskName>(name: N, about: () => unknown = () => null) {
   const running = ref(false)
   const done = ref(0)
   const result = shallowRef<TaskResult<N> | null>(null)
@@ -12,29 +16,33 @@ export function useTask<N extends TaskName>(name: N) {
   let worker: Worker | null = null
   let bench: Remote<BenchWorker> | null = null
 
-  async function run(ask: TaskAsk<N>) {
-    if (running.value) return
+  /** The result; null when it was stopped, failed, or holds for something else by now. */
+  async function run(ask: TaskAsk<N>): Promise<TaskResult<N> | null> {
+    if (running.value) return null
     worker ??= new Worker(new URL('./bench.worker.ts', import.meta.url), { type: 'module' })
     bench ??= wrap<BenchWorker>(worker)
     running.value = true
     done.value = 0
     failure.value = ''
+    const asked = about()
+    let found: TaskResult<N> | null = null
     try {
       // What the screen watches cannot be sent as it is: a plain copy can.
       const plain = JSON.parse(JSON.stringify(ask)) as TaskAsk<N>
-      const found = (await bench.run(
-        name,
-        plain,
-        proxy((now: number) => (done.value = now)),
-      )) as TaskResult<N> | null
-      if (found) result.value = found
+      const onDone = proxy((now: number) => (done.value = now))
+      found = (await bench.run(name, plain, onDone)) as TaskResult<N> | null
     } catch {
       failure.value = 'This could not be worked out. Try again.'
     }
     running.value = false
+    if (found === null || !equal(about(), asked)) return null
+    result.value = found
+    return found
   }
   const stop = () => void bench?.stop()
-  const forget = () => (result.value = null)
+  watch(about, (now, before) => {
+    if (!equal(now, before)) result.value = null
+  })
   onScopeDispose(() => worker?.terminate())
-  return { running, done, result, failure, run, stop, forget }
+  return { running, done, result, failure, run, stop }
 }

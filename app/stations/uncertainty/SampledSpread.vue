@@ -7,7 +7,7 @@ import { angleText } from '~/words/angleText'
 /** The full picture: the angle computed exactly for many draws of every measure, in a worker. */
 const job = useJob()
 const colours = useChartColours()
-const { running, done, result, failure, run, stop, forget } = useTask('monteCarlo')
+const { running, done, result, failure, run, stop } = useTask('monteCarlo', () => job.evaluation.value)
 
 const SAMPLES = 100_000
 /** The same draws each time, so that two set-ups can be compared. */
@@ -25,9 +25,6 @@ function draw() {
     seed: SEED,
   })
 }
-// What was drawn for another set-up says nothing about this one.
-watch(() => job.evaluation.value, forget)
-
 const spread = computed(() => result.value?.sides[job.side.value] ?? null)
 const series = computed(() => {
   const histogram = spread.value?.histogram

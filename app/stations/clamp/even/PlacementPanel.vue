@@ -18,8 +18,6 @@ const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
 const { zones, counts, count, countedEdgePoints, countedWorstDeg } = useEven()
-const { running, done, result, failure, run, stop, forget } = useTask('findPlacement')
-
 const aim = ref<PlacementAim>('even')
 const thereDeg = computed(() => {
   const bevel = job.blade.value.bevelDeg
@@ -37,6 +35,13 @@ const places = computed(() => [
   { value: 'on a mark', label: `with the ${job.blade.value.landmark?.what} on a mark of the jaws` },
   { value: 'anywhere', label: 'anywhere' },
 ])
+// How it is held meanwhile does not matter.
+const { running, done, result, failure, run, stop } = useTask('findPlacement', () => {
+  const { rig, blade, stone, hold } = job.setup.value
+  const { centreOffsetMm, tiltDeg } = hold
+  const asked = [job.side.value, job.wantedDeg.value, aim.value, onMarks.value, countedEdgePoints.value.length]
+  return [rig, blade, stone, centreOffsetMm, tiltDeg, ...asked]
+})
 const find = () =>
   run({
     setup: job.setup.value,
@@ -47,23 +52,6 @@ const find = () =>
     onMarks: onMarks.value,
     thereDeg: thereDeg.value,
   })
-// Another blade, rig, stone or aim: what was found says nothing any more. How it is held does not matter.
-const about = computed(() =>
-  [
-    job.content.value.bladeId,
-    job.content.value.rigId,
-    job.content.value.rigRevision,
-    job.content.value.jawsName,
-    job.content.value.stoneId,
-    job.side.value,
-    job.wantedDeg.value,
-    aim.value,
-    onMarks.value,
-    countedEdgePoints.value.length,
-  ].join(),
-)
-watch(about, forget)
-
 const best = computed(() => result.value?.best ?? null)
 const setting = computed(() => result.value?.atMark?.setting ?? null)
 const costText = (cost: number) =>

@@ -1,4 +1,4 @@
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { edgePointAt } from '#core/math/curve/edgePoints'
@@ -18,7 +18,12 @@ export function usePositions() {
   const preferences = usePreferences()
 
   const toleranceDeg = useLocalStorage('jaw-tilt-position-tolerance', 0.5)
-  const task = useTask('positionsFor')
+  // Where the blade is held meanwhile does not matter.
+  const task = useTask('positionsFor', () => {
+    const { rig, blade, stone, hold } = job.setup.value
+    const { centreOffsetMm, tiltDeg } = hold
+    return [rig, blade, stone, job.side.value, job.wantedDeg.value, toleranceDeg.value, centreOffsetMm, tiltDeg]
+  })
   const { result } = task
   const find = () =>
     task.run({
@@ -29,15 +34,6 @@ export function usePositions() {
       edgePoints: job.edgePoints.value,
       range: placementRange(job.setup.value),
     })
-  // What was found for another set-up says nothing about this one; where the blade is held meanwhile does not matter.
-  watch(
-    () => {
-      const { rig, blade, stone, hold } = job.setup.value
-      const centring = [hold.centreOffsetMm, hold.tiltDeg]
-      return [rig, blade, stone, job.side.value, job.wantedDeg.value, toleranceDeg.value, ...centring]
-    },
-    (now, before) => now.some((one, i) => one !== before[i]) && task.forget(),
-  )
 
   const failure = ref('')
   function hold({ hold: as, atMark }: Position) {

@@ -113,8 +113,7 @@ function practice(job: JobView) {
     const weighed = () => sides.every((side) => ink.foundOn(side).length > 0)
     await until(weighed).toBe(true, { timeout: MOST_WAIT_MS })
     if (!weighed()) return 'The looks could not be weighed. Try again.'
-    await task.run({ blade: begun.value.blade, sides, neededDeg: ink.neededDeg.value })
-    const ways = task.result.value
+    const ways = await task.run({ blade: begun.value.blade, sides, neededDeg: ink.neededDeg.value })
     if (!ways) return task.failure.value
     const found = sides.map((side) => ({ side, faces: ink.foundOn(side) }))
     const outcome = outcomeOf(blade.value!, ink.names.value, found, observed.value)

@@ -1,5 +1,5 @@
-import { computed, ref, watch } from 'vue'
-import { tiedPairs, type RigFit, type Unknown } from '#core/observe/calibration/fitRig'
+import { computed, ref } from 'vue'
+import { tiedPairs, type Unknown } from '#core/observe/calibration/fitRig'
 import { asBefore, calibratedRig } from '#core/observe/calibration/calibrated'
 import { priorCorrelation, freeParameters, unknownsOf } from '#core/observe/calibration/provedOnRig'
 import { evaluate } from '#core/uncertainty/evaluate'
@@ -13,7 +13,7 @@ import type { Rig } from '#core/records/rig/rig'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
-import { useTask } from '~/workers/useTask'
+import { useAnswer } from '~/workers/useAnswer'
 
 /** What the angles proved on this job's rig say of its measures, and those taken over. */
 export const useCalibration = () => useJob().share(calibration)
@@ -51,8 +51,8 @@ function calibration(job: JobView) {
     else form.value.fixedStones = may ? without(fixedStones, stoneId) : [...fixedStones, stoneId]
   }
 
-  const task = useTask('fittingRig')
-  const ask = computed(() =>
+  /** Null while it is being worked out, or where nothing counts. */
+  const { answer: fit, running: working } = useAnswer('fittingRig', () =>
     proved.value.counted.length === 0 || unknowns.value.length === 0
       ? null
       : {
@@ -60,20 +60,6 @@ function calibration(job: JobView) {
           unknowns: unknowns.value,
           priorCorrelation: priorCorrelation(rig.value, stones.value, unknowns.value),
         },
-  )
-  const answered = ref('')
-  async function work() {
-    const now = ask.value
-    if (!now) return
-    const key = JSON.stringify(now)
-    await task.run(now)
-    answered.value = key
-    if (JSON.stringify(ask.value) !== key) await work()
-  }
-  watch(ask, () => void (task.running.value || work()), { immediate: true })
-  /** Null while it is being worked out, or where nothing counts. */
-  const fit = computed((): RigFit | null =>
-    ask.value && answered.value === JSON.stringify(ask.value) ? task.result.value : null,
   )
   const tied = computed(() => (fit.value ? tiedPairs(fit.value) : []))
 
@@ -135,7 +121,7 @@ function calibration(job: JobView) {
     fit,
     tied,
     after,
-    working: task.running,
+    working,
     busy,
     failure,
     takeOver,
