@@ -1,8 +1,6 @@
-import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
-import { computed, onMounted, onScopeDispose, ref, shallowRef, watch, type Ref, type WritableComputedRef } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch, type Ref, type WritableComputedRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
-import { wrap, type Remote } from 'comlink'
 import type { Lens } from '#core/photo/trace/lens'
 import { evenScale, scaleOfSheet, type PictureScale, type SheetSize } from '#core/photo/trace/pictureScale'
 import type { SnappedOutline } from '#core/photo/trace/smoothOutline'
@@ -13,8 +11,7 @@ import { problemText } from '~/words/problemText'
 import { MM_PER_INCH, parseLengthMm } from '#core/math/units/length'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { exactFigure } from '~/forms/draft'
-import { keptFile } from '~/photographs/keptFile'
-import { openPicture } from '~/photographs/openPicture'
+import { usePhotograph } from '~/photographs/usePhotograph'
 import { useKeptForm } from '~/forms/useKeptForm'
 import type { Tracer } from '~/workers/trace.worker'
 
@@ -54,9 +51,7 @@ function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableCom
  * to. The picture and all that was done in it are kept under `keptAs` until the blade is kept, or begun anew.
  */
 export function useTrace(keptAs: string) {
-  const words = useWords()
   const preferences = usePreferences()
-  const kept = keptFile(`trace:${keptAs}`)
   const { form: marks, beginAnew } = useKeptForm(
     `trace:${keptAs}`,
     () => ({
@@ -82,9 +77,19 @@ export function useTrace(keptAs: string) {
     },
   )
   const { scaleBy, own, corners, scalePoints, spine, edge, zoom, line, bladeFound } = fieldsOf(marks)
-  const photo = shallowRef<{ name: string; address: string; width: number; height: number } | null>(null)
-  const failure = ref('')
-  const busy = ref(false)
+  const {
+    photo,
+    busy,
+    failure,
+    reader,
+    open,
+    keep,
+    takeUp: takeUpPicture,
+    putAway,
+  } = usePhotograph<Tracer>(
+    `trace:${keptAs}`,
+    () => new Worker(new URL('~/workers/trace.worker.ts', import.meta.url), { type: 'module' }),
+  )
   /** The marks as they lie on the outline, and the edge through them; null until they were snapped. */
   const snappedTo = shallowRef<{
     found: SnappedOutline & { burntOut: boolean }
@@ -98,47 +103,26 @@ export function useTrace(keptAs: string) {
   /** Whether the lens bows the sheet's sides, which is taken out; whether its paper is burnt out beside the edge. */
   const bowed = computed(() => !!snappedTo.value?.lens)
   const burntOut = computed(() => snappedTo.value?.found.burntOut ?? false)
-  let worker: Worker | null = null
-  let tracer: Remote<Tracer> | null = null
 
   async function take(file: File) {
-    if (!(await load(file))) return
+    if (!(await open(file))) return
     layOut()
-    await kept.keep(file)
+    await keep(file)
     await proposeSheet()
   }
   /** The photograph that was taken before, under its marks. */
   async function takeUp() {
-    const file = await kept.read()
-    if (!file || photo.value) return
-    if (!(await load(file))) return
+    if (!(await takeUpPicture())) return
     if (marks.value.corners.length !== 4) layOut()
     else if (marks.value.snapped) await snap()
   }
   onMounted(takeUp)
   async function forget() {
-    if (photo.value) URL.revokeObjectURL(photo.value.address)
-    photo.value = snappedTo.value = null
+    snappedTo.value = null
     failure.value = ''
-    await Promise.all([beginAnew(), kept.forget()])
+    await Promise.all([beginAnew(), putAway()])
   }
 
-  /** Lays a picture under the marks; answers whether it could be read. */
-  async function load(file: File): Promise<boolean> {
-    failure.value = ''
-    busy.value = true
-    const opened = await openPicture(file)
-    if (opened.ok) {
-      worker ??= new Worker(new URL('~/workers/trace.worker.ts', import.meta.url), { type: 'module' })
-      tracer ??= wrap<Tracer>(worker)
-      await tracer.load(file)
-      if (photo.value) URL.revokeObjectURL(photo.value.address)
-      const { width, height } = opened
-      photo.value = { name: file.name, address: URL.createObjectURL(file), width, height }
-    } else failure.value = `${words.problem(opened)} What was here is kept.`
-    busy.value = false
-    return opened.ok
-  }
   /** Marks to begin with, to be moved to their places. */
   function layOut() {
     const { width, height } = photo.value!
@@ -163,7 +147,7 @@ export function useTrace(keptAs: string) {
   const proposed = ref(false)
   async function proposeSheet() {
     const seen = photo.value
-    const sheet = await tracer?.sheet()
+    const sheet = await reader().sheet()
     // Another was taken, or marks were moved, meanwhile.
     if (!sheet || photo.value !== seen || moved.value) return
     corners.value = sheet.corners
@@ -173,12 +157,12 @@ export function useTrace(keptAs: string) {
   /** Puts the marks of spine and edge where a blade is seen on the sheet, and traces it; all still to be looked at. */
   async function proposeBlade(otherWay: Partial<Pick<typeof marks.value, 'otherSide' | 'otherEnd'>> = {}) {
     const [seen, size] = [photo.value, sheetSize.value]
-    if (!seen || !tracer || !size) return
+    if (!seen || !size) return
     failure.value = ''
     busy.value = true
     moved.value = false
     const { otherSide, otherEnd } = { ...marks.value, ...otherWay }
-    const found = await tracer
+    const found = await reader()
       .blade(plain(corners.value), size, { otherSide, otherEnd })
       .finally(() => (busy.value = false))
     if (photo.value !== seen || moved.value) return
@@ -214,7 +198,7 @@ export function useTrace(keptAs: string) {
   }
 
   async function snap() {
-    if (!photo.value || !tracer) return
+    if (!photo.value) return
     failure.value = ''
     if (edge.value.length < 2) return void (failure.value = 'Mark the edge with two points at least, from heel to tip.')
     if (!scaleThrough(null)) {
@@ -227,10 +211,10 @@ export function useTrace(keptAs: string) {
     busy.value = true
     const asOf = changes
     const [[from, to], seen, rough] = [spine.value as [Vec2, Vec2], photo.value, plain(edge.value)]
-    const lens = sheetSize.value ? await tracer.lens(plain(corners.value)) : null
+    const lens = sheetSize.value ? await reader().lens(plain(corners.value)) : null
     const scale = scaleThrough(lens)
     const inside: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
-    const found = await tracer.snap(rough, reachBeside(rough, seen.width), { inside, line: line.value || null })
+    const found = await reader().snap(rough, reachBeside(rough, seen.width), { inside, line: line.value || null })
     busy.value = false
     // Kept, or thrown away, meanwhile.
     if (photo.value !== seen || !scale) return
@@ -268,10 +252,6 @@ export function useTrace(keptAs: string) {
     },
     { deep: true },
   )
-  onScopeDispose(() => {
-    worker?.terminate()
-    if (photo.value) URL.revokeObjectURL(photo.value.address)
-  })
   return {
     photo,
     failure,

@@ -31,10 +31,6 @@ const groups = computed((): MarkGroup[] => [
   { id: 'shoulder', word: 'Tap on the shoulder', marks: form.value.shoulder, look: 'shoulder' },
   { id: 'edge', word: 'Tap on the edge', marks: form.value.edge, look: 'edge' },
 ])
-function addMiddle() {
-  const { width, height } = photo.photo.value!
-  void photo.tap([width / 2, height / 2])
-}
 
 const patterns = INK_PATTERNS.map((value) => ({ value, label: INK_WORD[value] }))
 const FIRST_FRACTION = 0.25
@@ -80,20 +76,22 @@ async function simulate() {
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
-    <div class="min-w-0 space-y-3">
-      <PhotoPane
-        v-model:zoom="form.zoom"
-        :photo="photo.photo.value"
-        :groups="groups"
-        @taken="photo.take"
-        @refused="photo.failure.value = $event"
-        @add="photo.tap"
-        @move="(group, i, to) => photo.moveTap(group as 'edge' | 'shoulder', i, to)"
-      >
-        <p>A close-up of the inked bevel after its light pass: choose it, drop it here, or paste it.</p>
-        <p>Fill the picture with the bevel, edge and shoulder both in it, and keep the lamp’s mirror image off it.</p>
-      </PhotoPane>
+  <PhotoReading
+    v-model:zoom="form.zoom"
+    :of="photo"
+    :groups="groups"
+    :heading="`A look at ${names[job.side.value]} from a photograph`"
+    named="Photograph of the bevel"
+    :simulated="(offered || practice.on.value) && 'Photograph the simulated blade'"
+    read-label="Read the picture"
+    @move="(group, i, to) => photo.moveTap(group as 'edge' | 'shoulder', i, to)"
+    @simulate="simulate"
+  >
+    <template #hint>
+      <p>A close-up of the inked bevel after its light pass: choose it, drop it here, or paste it.</p>
+      <p>Fill the picture with the bevel, edge and shoulder both in it, and keep the lamp’s mirror image off it.</p>
+    </template>
+    <template #found>
       <SheetPane v-if="photo.band.value" labelledby="band" class="space-y-2">
         <h2 id="band" class="text-lg font-semibold">What is bare, zone by zone</h2>
         <StraightBand :photo="photo" />
@@ -124,44 +122,33 @@ async function simulate() {
           Nothing is noted yet: it stands on the Ink sheet then, where more pictures or your own eye can add to it.
         </p>
       </SheetPane>
-    </div>
-    <SheetPane labelledby="photo-steps" class="space-y-3">
-      <h2 id="photo-steps" class="text-lg font-semibold">A look at {{ names[job.side.value] }} from a photograph</h2>
-      <SideSwitch />
-      <PhotoSource
-        named="Photograph of the bevel"
-        :busy="photo.busy.value"
-        :simulated="(offered || practice.on.value) && 'Photograph the simulated blade'"
-        @taken="photo.take"
-        @simulate="simulate"
-      />
-      <p v-if="photo.failure.value" role="alert" class="text-error">{{ photo.failure.value }}</p>
-      <template v-if="photo.photo.value">
-        <div>
-          <h3 class="font-semibold">Tap in the picture</h3>
-          <URadioGroup
-            v-model="tapping"
-            :items="TAPPINGS"
-            orientation="horizontal"
-            size="lg"
-            aria-label="What is tapped"
-          />
-          <p class="mt-1 text-sm text-muted" aria-live="polite">
-            <template v-if="tapping === 'ink'">{{
-              form.colour.length === 3
-                ? 'Its colour was pointed at.'
-                : 'Its colour is found by itself; point at it where it is not.'
-            }}</template><template v-else
-              >{{ form[tapping].length }} taps. Along it from left to right, five or so; they snap to what is seen
-              there.</template
-            >
-          </p>
-          <div class="mt-1 flex flex-wrap gap-2">
-            <UButton color="neutral" variant="outline" label="Take the last away" @click="photo.takeBack" />
-            <UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
-          </div>
+    </template>
+    <template #about><SideSwitch /></template>
+    <template #taps="{ addMiddle }">
+      <div v-if="photo.photo.value">
+        <h3 class="font-semibold">Tap in the picture</h3>
+        <URadioGroup
+          v-model="tapping"
+          :items="TAPPINGS"
+          orientation="horizontal"
+          size="lg"
+          aria-label="What is tapped"
+        />
+        <p class="mt-1 text-sm text-muted" aria-live="polite">
+          <template v-if="tapping === 'ink'">{{
+            form.colour.length === 3
+              ? 'Its colour was pointed at.'
+              : 'Its colour is found by itself; point at it where it is not.'
+          }}</template><template v-else
+            >{{ form[tapping].length }} taps. Along it from left to right, five or so; they snap to what is seen
+            there.</template
+          >
+        </p>
+        <div class="mt-1 flex flex-wrap gap-2">
+          <UButton color="neutral" variant="outline" label="Take the last away" @click="photo.takeBack" />
+          <UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
         </div>
-      </template>
+      </div>
       <div>
         <h3 class="font-semibold">Which stretch of the edge lies between the taps</h3>
         <EdgeWindow
@@ -178,19 +165,11 @@ async function simulate() {
           @update:model-value="photo.touched"
         />
       </div>
-      <template v-if="photo.photo.value">
-        <div class="flex flex-wrap items-center gap-2">
-          <UButton v-if="!photo.busy.value" size="xl" label="Read the picture" @click="photo.read" />
-          <template v-else>
-            <UProgress aria-label="Reading the picture" class="flex-1" />
-            <UButton color="neutral" variant="outline" size="lg" label="Stop" @click="photo.stop" />
-          </template>
-          <UButton color="neutral" variant="ghost" label="Put the picture away" @click="photo.forget" />
-        </div>
-      </template>
+    </template>
+    <template #caution>
       <p class="text-sm text-muted">
         Gloves, hands behind the edge; solvent with air and away from flame; ink off before food.
       </p>
-    </SheetPane>
-  </div>
+    </template>
+  </PhotoReading>
 </template>

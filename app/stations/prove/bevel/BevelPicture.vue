@@ -41,7 +41,7 @@ async function use() {
     />
     <div class="flex flex-wrap items-center gap-2">
       <PhotoSource named="Close-up of the bevel" :busy="busy" @taken="take" />
-      <UButton v-if="photo" color="neutral" variant="ghost" label="Put the picture away" @click="() => void forget()" />
+      <UButton v-if="photo" color="neutral" variant="ghost" label="Remove the picture" @click="() => void forget()" />
     </div>
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <p v-if="!photo" class="text-sm text-muted">Square to the bevel’s face, with a scale lying beside it.</p>

@@ -40,10 +40,6 @@ function move(group: string, i: number, to: readonly [number, number]) {
   if (group === 'ticks') photo.changeTick(i, { at: to })
   else photo.moveMark(Number(group.split(':')[1]), (['at', 'from', 'to'] as const)[i]!, to)
 }
-function addMiddle() {
-  const { width, height } = photo.photo.value!
-  void photo.tap([width / 2, height / 2])
-}
 const degText = (mark: (typeof form.value.marks)[number]) =>
   mark.finish === 'crisp' ? angleText(mark.middleDeg) : `${angleText(mark.fromDeg)} to ${angleText(mark.toDeg)}`
 
@@ -69,22 +65,22 @@ async function simulate() {
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
-    <div class="min-w-0 space-y-3">
-      <PhotoPane
-        v-model:zoom="form.zoom"
-        :photo="photo.photo.value"
-        :groups="groups"
-        @taken="photo.take"
-        @refused="photo.failure.value = $event"
-        @add="photo.tap"
-        @move="move"
-      >
-        <p>The goniometer’s screen with its scale: choose the picture, drop it here, or paste it.</p>
-        <p>
-          The whole scale in it, the camera square to the screen, the room dark. The laser off before you come near.
-        </p>
-      </PhotoPane>
+  <PhotoReading
+    v-model:zoom="form.zoom"
+    :of="photo"
+    :groups="groups"
+    heading="The screen in a photograph"
+    named="Photograph of the screen"
+    :simulated="offered && 'Photograph the simulated screen'"
+    read-label="Read the screen"
+    @move="move"
+    @simulate="simulate"
+  >
+    <template #hint>
+      <p>The goniometer’s screen with its scale: choose the picture, drop it here, or paste it.</p>
+      <p>The whole scale in it, the camera square to the screen, the room dark. The laser off before you come near.</p>
+    </template>
+    <template #found>
       <SheetPane v-if="form.marks.length > 0" labelledby="shines">
         <h2 id="shines" class="text-lg font-semibold">What shines along the scale</h2>
         <ul data-testid="screen-marks">
@@ -115,18 +111,9 @@ async function simulate() {
         />
         <p class="mt-1 text-sm text-muted">Nothing is noted yet: the figures stand at Prove then, to be looked over.</p>
       </SheetPane>
-    </div>
-    <SheetPane labelledby="photo-steps" class="space-y-3">
-      <h2 id="photo-steps" class="text-lg font-semibold">The screen in a photograph</h2>
-      <PhotoSource
-        named="Photograph of the screen"
-        :busy="photo.busy.value"
-        :simulated="offered && 'Photograph the simulated screen'"
-        @taken="photo.take"
-        @simulate="simulate"
-      />
-      <InstrumentChoice of="proof" />
-      <p v-if="photo.failure.value" role="alert" class="text-error">{{ photo.failure.value }}</p>
+    </template>
+    <template #about><InstrumentChoice of="proof" /></template>
+    <template #taps="{ addMiddle }">
       <template v-if="photo.photo.value">
         <div>
           <h3 class="font-semibold">Ticks of the scale</h3>
@@ -169,15 +156,7 @@ async function simulate() {
         <UFormField label="Side at lower degrees"
           ><USelect v-model="form.lower" :items="sideItems" size="lg" class="w-40"
         /></UFormField>
-        <div class="flex flex-wrap items-center gap-2">
-          <UButton v-if="!photo.busy.value" size="xl" label="Read the screen" @click="photo.read" />
-          <template v-else>
-            <UProgress aria-label="Reading the picture" class="flex-1" />
-            <UButton color="neutral" variant="outline" size="lg" label="Stop" @click="photo.stop" />
-          </template>
-          <UButton color="neutral" variant="ghost" label="Put the picture away" @click="photo.forget" />
-        </div>
       </template>
-    </SheetPane>
-  </div>
+    </template>
+  </PhotoReading>
 </template>
