@@ -8,7 +8,7 @@ export default defineConfig({
     ...base.test,
     projects: undefined,
     include: [
-      'core/{geometry,observe/{bevelWidth,gauge,goniometer,ledger},photo/goniometer,records,log,uncertainty}/**/*.test.ts',
+      'core/{geometry,observe/{bevelWidth,gauge,goniometer,ledger},photo/goniometer,process,records,steel,log,uncertainty}/**/*.test.ts',
     ],
   },
 })

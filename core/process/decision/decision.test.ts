@@ -2,7 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bevelWidthMm } from '../../steel/bevel/bevelWidth'
 import { reprofile } from '../../steel/bevel/reprofile'
+import { curveLength } from '../../math/curve/arcLength'
 import { edgePointAt } from '../../math/curve/edgePoints'
+import type { Setup } from '../../geometry/setup/setup'
+import type { Blade } from '../../records/blade/blade'
 import type { FoundFace } from '../../observe/marker/findBevel'
 import { heldSetup, plainStone, slotRig } from '../../geometry/setup/sampleSetup.fixture'
 import type { Stone } from '../../records/stone/stone'
@@ -119,7 +122,11 @@ describe('follow, cut, or come nearer', () => {
     ['within its uncertainty', [side(21, 20, 1.2)], 5, 'follow', 'close'],
     ['steeper on both sides', [side(18, 20), side(19.8, 20)], 30, 'cut', 'steeper'],
     ['flatter, in a few minutes', [side(23, 20), side(22, 20)], 6, 'cut', 'soon-done'],
+    ['off by just as much as is not worth a change', [side(20.75, 20)], 60, 'follow', 'close'],
+    ['flatter by that on one side, steeper on the other', [side(20.75, 20), side(18, 20)], 11, 'cut', 'long-work'],
+    ['flatter, in as many minutes as are cut at once', [side(23, 20)], 10, 'cut', 'soon-done'],
     ['flatter on one side, in an hour', [side(24, 20), side(20, 20)], 60, 'nearer', 'long-work'],
+    ['flatter by a single step, in an hour', [side(21, 20)], 60, 'cut', 'long-work'],
     ['flatter, and not to be ground', [side(23, 20)], null, 'follow', 'cannot-cut'],
   ] as const)('%s', (_, sides, minutes, choice, reason) => {
     expect(decide(sides, minutes)).toEqual({ choice, reason })
@@ -154,20 +161,41 @@ describe('the plans in full', () => {
     return { kind: 'flat', kindOdds: 1, angle, shoulder: angle }
   }
   const stones = [125, 40, 10].map((grainUm): Stone => ({ ...plainStone, name: `${grainUm} µm`, grainUm }))
-  const plans = (thereDeg: number, wantedDeg: number, setup = heldSetup): Plans<Stone> =>
+  type Ends = readonly [a: number, b: number]
+  const plansOf = (thereDeg: Ends, wantedDeg: Ends, setup = heldSetup): Plans<Stone> =>
     plansFor({
       setup,
       edgePoint: edgePointAt(setup.blade.edge, 40),
       zones,
       stones,
-      sides: (['A', 'B'] as const).map((side) => ({ side, faces: zones.map(() => face(thereDeg)), wantedDeg })),
+      sides: (['A', 'B'] as const).map((side, i) => ({
+        side,
+        faces: zones.map(() => face(thereDeg[i]!)),
+        wantedDeg: wantedDeg[i]!,
+      })),
     })
+  const plans = (thereDeg: number, wantedDeg: number, setup = heldSetup) =>
+    plansOf([thereDeg, thereDeg], [wantedDeg, wantedDeg], setup)
+  const blade = (of: Partial<Blade>): Setup => ({ ...heldSetup, blade: { ...heldSetup.blade, ...of } })
+  const sideA = (all: Plans<Stone>, choice: string) => {
+    const [a] = of(all, choice).sides
+    if (!a?.ok) throw new Error('it can be ground')
+    return a
+  }
   const of = (all: Plans<Stone>, choice: string) => all.plans.find((plan) => plan.choice === choice)!
 
   it('put the advised one first, and come nearer only where it takes more than one sharpening', () => {
     const flatter = plans(25, 21)
     expect(flatter.plans[0]!.choice).toBe(flatter.advised.choice)
     expect(of(flatter, 'nearer').sharpenings).toBe(4)
+    expect(of(flatter, 'cut').sharpenings).toBe(1)
+    expect(flatter.there[0]).toEqual({
+      side: 'A',
+      thereDeg: expect.closeTo(25, 9) as number,
+      uncertaintyDeg: expect.closeTo(0.4, 9),
+      wantedDeg: 21,
+    })
+    expect(of(plansOf([25, 22], [21, 21]), 'nearer').sharpenings).toBe(4)
     expect(of(flatter, 'nearer').sides.map(({ deg }) => deg)).toEqual([24, 24])
     expect(plans(22, 21.5).plans.map(({ choice }) => choice)).toEqual(['follow', 'cut'])
     expect(plans(22, 21.5).advised).toEqual({ choice: 'follow', reason: 'close' })
@@ -195,6 +223,60 @@ describe('the plans in full', () => {
     const tooFlat = of(plans(20, 2), 'cut')
     expect(tooFlat.sides.every(({ ok }) => !ok)).toBe(true)
     expect(tooFlat.minutes).toBeNull()
+    expect(tooFlat.sides[0]).toMatchObject({ ok: false, side: 'A', deg: 2, refusal: { ok: false } })
     expect(plans(20, 2).advised.reason).toBe('cannot-cut')
+  })
+  it('are alike on every side, or not alike', () => {
+    const other = plansOf([25, 25], [24.5, 20], { ...heldSetup, rig: slotRig })
+    expect(of(other, 'cut').sameAs).toBeNull()
+  })
+  it('have no stone where a single side cannot be ground, and are not advised then', () => {
+    const oneSide = plansOf([20, 25], [2, 21])
+    expect(of(oneSide, 'cut')).toMatchObject({ stone: null, minutes: null, sides: [{ ok: false }, { ok: true }] })
+    expect(oneSide.advised).toEqual({ choice: 'follow', reason: 'cannot-cut' })
+  })
+  it('are refused where the stone does not reach all of the edge, or a bevel would not end on the blade', () => {
+    const reach = plans(25, 21, { ...heldSetup, rig: { ...heldSetup.rig, rodLengthMm: 128 } })
+    expect(of(reach, 'cut').sides[0]).toMatchObject({ ok: false, refusal: { code: 'beyond-rod' } })
+    const steep = plans(25, 21, blade({ primaryGrindHeightMm: 3 }))
+    expect(of(steep, 'cut').sides[0]).toMatchObject({ ok: false, deg: 21, refusal: { code: 'flatter-than-primary' } })
+  })
+  it('are advised by the minutes that cutting takes', () => {
+    const [long, short] = [plans(25, 21), plans(25, 21, blade({ thicknessBehindEdgeMm: 0.12 }))]
+    for (const all of [long, short]) expect(all.advised).toEqual(decide(all.there, of(all, 'cut').minutes))
+    expect([long, short].map(({ advised }) => advised.reason)).toEqual(['long-work', 'soon-done'])
+  })
+  it('count every stretch of the edge once', () => {
+    const { faceMm2, zones: found } = sideA(plans(25, 21), 'cut')
+    const whole = plansFor({
+      setup: heldSetup,
+      edgePoint: edgePointAt(heldSetup.blade.edge, 40),
+      zones: [{ kind: 'middle', fromMm: 0, toMm: 98.2 }],
+      stones,
+      sides: [{ side: 'A', faces: [face(25)], wantedDeg: 21 }],
+    })
+    const [one] = of(whole, 'cut').sides
+    if (!one?.ok) throw new Error('it can be ground')
+    expect(found).toHaveLength(2)
+    expect(one.faceMm2).toBeCloseTo(faceMm2, 9)
+    expect(one.faceMm2).toBeCloseTo(one.zones[0]!.afterMm * curveLength(heldSetup.blade.edge), 6)
+  })
+  it('leave as many sharpenings as where the blade is thickest, and more where all of it may be on one side', () => {
+    const tapered = sideA(plans(20, 20.5, blade({ thicknessBehindEdgeMm: 0.4, thicknessBehindEdgeTipMm: 0.1 })), 'cut')
+    const left = (mm: number) => sideA(plans(20, 20.5, blade({ thicknessBehindEdgeMm: mm })), 'cut').left
+    expect(Math.abs(tapered.left - left(0.4))).toBeLessThan(3)
+    expect(left(0.1)).toBeGreaterThan(left(0.4) + 10)
+    const both = sideA(plans(20, 20.5, blade({ thicknessBehindEdgeMm: 1.2, spineThicknessMm: 3 })), 'cut')
+    expect(both.thinningMm3).toBeGreaterThan(0)
+    const oneSided = blade({ bevels: 'A', thicknessBehindEdgeMm: 0.6, spineThicknessMm: 1.5 })
+    expect(sideA(plans(20, 20.5, oneSided), 'cut').thinningMm3).toBe(0)
+  })
+  it('go by the side with the least to take for its face', () => {
+    const all = of(plansOf([25, 21.8], [21, 21]), 'cut')
+    const [a, b] = all.sides
+    if (!a?.ok || !b?.ok) throw new Error('both can be ground')
+    const stoneOf = ({ removedMm3, faceMm2 }: typeof a) => coarsestSensible(stones, removedMm3, faceMm2)
+    expect(all.stone).toEqual(stoneOf(b))
+    expect(stoneOf(a)!.grainUm).toBeGreaterThan(stoneOf(b)!.grainUm)
   })
 })
