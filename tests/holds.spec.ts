@@ -99,16 +99,19 @@ test('a hold that another rig or blade took the place of comes back with it', as
     await page.getByRole('radiogroup', { name: 'Rig' }).getByText(rig).click()
   await openSheet(page, 'blade/')
   // The answer that comes last is not the one that counts: a hand that changes its mind is believed.
-  await page.route('**/api/around?*', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 1500))
-    await route.continue()
-  })
+  let answerFirst = () => {}
+  const heldBack = new Promise<void>((resolve) => (answerFirst = resolve))
+  await page.route('**/api/around?*', (route) => heldBack.then(() => route.continue()), { times: 1 })
   const radio = (name: string) => page.getByRole('radiogroup', { name: 'Blade' }).getByText(name)
+  const asked = page.waitForRequest('**/api/around?*')
   await radio('Harvest knife').click()
+  const first = await asked
   await radio('Tea-room chef’s knife').click()
-  await page.waitForTimeout(2500)
+  answerFirst()
+  await (await first.response())?.finished()
+  // What the page does with it is done by the second frame from now.
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))))
   await expect(page.getByRole('heading', { name: 'Tea-room chef’s knife' })).toBeVisible()
-  await page.unroute('**/api/around?*')
   for (const blade of ['Harvest knife', 'Tea-room chef’s knife']) {
     await radio(blade).click()
     await expect(page.getByRole('heading', { name: blade })).toBeVisible()

@@ -201,20 +201,22 @@ test('a plugged-in gauge: zeroed, held at rest, with lines lost, garbled and lat
   await expect(page.getByText('Nothing comes from the gauge.')).toBeVisible()
 
   let number = 0
-  /** Sends so many lines of an angle, ten a second; every fifth is lost or garbled. */
-  const send = async (deg: number, lines: number) => {
-    for (let i = 0; i < lines; i++) {
+  /** The gauge sends so many lines of an angle, ten a second; every fifth is lost or garbled. */
+  const send = async (deg: number, count: number) => {
+    const lines = Array.from({ length: count }, (_, i) => {
       number++
       const between = `${number} ${(deg + 0.02 * (i % 3)).toFixed(2)}`
       const sum = [...between].reduce((all, letter) => all ^ letter.charCodeAt(0), 0)
       const line = `#${between}*${sum.toString(16).padStart(2, '0')}\r\n`
-      const harmed = i % 10 === 4 ? '' : i % 10 === 9 ? line.replace('*', '?') : line
-      await page.evaluate(
-        (text) => (window as unknown as { gauge: { send(text: string): void } }).gauge.send(text),
-        harmed,
-      )
-      await page.waitForTimeout(100)
-    }
+      return i % 10 === 4 ? '' : i % 10 === 9 ? line.replace('*', '?') : line
+    })
+    await page.evaluate(async (sent) => {
+      const { gauge } = window as unknown as { gauge: { send(text: string): void } }
+      for (const line of sent) {
+        gauge.send(line)
+        await new Promise((resolve) => setTimeout(resolve, 100))
+      }
+    }, lines)
   }
   await send(1.5, 20)
   await expect(page.getByTestId('at-rest')).toContainText('at rest')
