@@ -1,3 +1,4 @@
+import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import { renamed, type Raw } from '#core/schema/versioned'
 import { computed } from 'vue'
@@ -60,6 +61,7 @@ export function useInk() {
 }
 
 function ink(job: JobView) {
+  const words = useWords()
   const preferences = usePreferences()
   const collections = useCollections()
   const log = useLog()
@@ -120,7 +122,7 @@ function ink(job: JobView) {
       const { kind, fromMm, toMm } = nth(zones.value, i)
       return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), seen: one.seen, fraction: one.fraction }]
     })
-    if (looked.length === 0) return 'Say of one zone at least what is bare.'
+    if (looked.length === 0) return words.problem({ code: 'nothing-told' })
     const entry: InkLookEntry = {
       ...job.session.newEntry(),
       kind: 'ink-look',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import { SIDES, type Side } from '#core/records/common/side'
 import { parseDecimal } from '#core/math/units/length'
 import { useReadings } from '~/composables/useReadings'
@@ -6,6 +7,8 @@ import { useKeptForm } from '~/forms/useKeptForm'
 import { useJob } from '~/job/useJob'
 import { ANGLES, sheetPath, type AngleId } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
+
+const words = useWords()
 
 /** Enters a wanted, read or proved angle, per side. */
 const props = defineProps<{ angle: Exclude<AngleId, 'set'> }>()
@@ -37,8 +40,8 @@ function read(side: Side): number | null {
   if (form.value[side] === figure(nowDeg(side))) return nowDeg(side)
   const parsed = parseDecimal(form.value[side].replace('°', ''))
   if (parsed.ok) return parsed.value
-  if (parsed.code === 'not-a-number') problems[side] = 'Write the angle as a number, such as 17.5.'
-  else if (wanted.value) problems[side] = 'Say which angle is wanted.'
+  if (parsed.code === 'not-a-number') problems[side] = words.problem({ code: 'angle-missing' })
+  else if (wanted.value) problems[side] = words.problem({ code: 'wanted-missing' })
   return null
 }
 

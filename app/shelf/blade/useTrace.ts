@@ -1,3 +1,4 @@
+import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import { computed, onMounted, ref, shallowRef, watch, type Ref, type WritableComputedRef } from 'vue'
 import { useDebounceFn } from '@vueuse/core'
@@ -51,6 +52,7 @@ function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableCom
  * to. The picture and all that was done in it are kept under `keptAs` until the blade is kept, or begun anew.
  */
 export function useTrace(keptAs: string) {
+  const words = useWords()
   const preferences = usePreferences()
   const { form: marks, beginAnew } = useKeptForm(
     `trace:${keptAs}`,
@@ -166,7 +168,7 @@ export function useTrace(keptAs: string) {
       .blade(plain(corners.value), size, { otherSide, otherEnd })
       .finally(() => (busy.value = false))
     if (photo.value !== seen || moved.value) return
-    if (!found) return void (failure.value = 'No blade stands out on this sheet: mark its spine and its edge by hand.')
+    if (!found) return void (failure.value = words.problem({ code: 'no-blade-on-sheet' }))
     marks.value.snapped = false
     touched()
     Object.assign(marks.value, { ...found, otherSide, otherEnd, bladeFound: true })
@@ -200,13 +202,13 @@ export function useTrace(keptAs: string) {
   async function snap() {
     if (!photo.value) return
     failure.value = ''
-    if (edge.value.length < 2) return void (failure.value = 'Mark the edge with two points at least, from heel to tip.')
+    if (edge.value.length < 2) return void (failure.value = words.problem({ code: 'few-edge-marks' }))
     if (!scaleThrough(null)) {
       snappedTo.value = null
       return void (failure.value =
         scaleBy.value === 'two points'
-          ? 'Say how far the two points are apart.'
-          : 'Give the sheet’s size, and put its corners on the four marks in order.')
+          ? words.problem({ code: 'scale-distance-missing' })
+          : words.problem({ code: 'sheet-size-missing' }))
     }
     busy.value = true
     const asOf = changes
@@ -221,8 +223,7 @@ export function useTrace(keptAs: string) {
     // Marks were moved meanwhile.
     if (changes !== asOf) return void retrace()
     if (!found || found.points.length < Math.max(2, edge.value.length / 2))
-      return void (failure.value =
-        'No outline runs beside these marks: put them nearer to it, or take a picture with more contrast.')
+      return void (failure.value = words.problem({ code: 'no-outline' }))
     const traced = tracedEdge(found, [from, to], scale)
     snappedTo.value = { found, lens, result: traced.ok ? traced : null }
     marks.value.snapped = true

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import { storeToRefs } from 'pinia'
 import {
   INSTRUMENT_KINDS,
@@ -16,6 +17,8 @@ import { useKeptDraft } from '~/forms/useKeptDraft'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
+
+const words = useWords()
 
 /** Describes an instrument. `from`: the one to change or to copy; null begins a new one. */
 const props = defineProps<{ from: InstrumentRecord | null; copy?: boolean }>()
@@ -63,11 +66,11 @@ const both = computed(() => ({
 }))
 function spotProblem(which: 'first' | 'turned') {
   const one = both.value[which]
-  return one && 'problem' in one ? one.problem : undefined
+  return one && !one.ok ? words.problem(one) : undefined
 }
 const found = computed(() => {
   const { first, turned } = both.value
-  if (!first || !turned || 'problem' in first || 'problem' in turned) return null
+  if (!first?.ok || !turned?.ok) return null
   return twoReadings(first.deg, turned.deg, read.value.instrument?.uncertaintyDeg ?? UNDESCRIBED_UNCERTAINTY_DEG)
 })
 

@@ -1,3 +1,4 @@
+import { failed, type Result } from '#core/schema/result'
 import { flatScreenDeg } from '#core/observe/goniometer/scale'
 import { parseDecimal, parseLengthMm, type LengthUnit } from '#core/math/units/length'
 
@@ -5,7 +6,10 @@ import { parseDecimal, parseLengthMm, type LengthUnit } from '#core/math/units/l
 export type SpotsIn = { readonly distanceMm: number; readonly unit: LengthUnit } | 'degrees'
 
 /** What stands in a field of a goniometer's spot, in degrees or mm, and as an angle per side; or what is wrong. */
-export type ReadSpot = { readonly figure: number; readonly deg: number } | { readonly problem: string }
+export type ReadSpot = Result<
+  { readonly figure: number; readonly deg: number },
+  'angle-missing' | 'spot-distance-missing' | 'spot-out-of-range'
+>
 
 /** The angle per side of a figure on the scale or the screen, degrees. */
 export const spotDeg = (figure: number, spots: SpotsIn): number =>
@@ -16,15 +20,7 @@ export function readSpot(text: string, spots: SpotsIn): ReadSpot | null {
   const bare = text.replace('°', '')
   if (bare.trim() === '') return null
   const parsed = spots === 'degrees' ? parseDecimal(bare) : parseLengthMm(bare, spots.unit)
-  if (!parsed.ok)
-    return {
-      problem:
-        spots === 'degrees'
-          ? 'Write the angle as a number, such as 17.5.'
-          : 'Write how far the spot is from the middle of the screen.',
-    }
+  if (!parsed.ok) return failed(spots === 'degrees' ? 'angle-missing' : 'spot-distance-missing')
   const deg = spotDeg(parsed.value, spots)
-  return deg > 0 && deg < 60
-    ? { figure: parsed.value, deg }
-    : { problem: 'An angle per side lies above 0° and below 60°.' }
+  return deg > 0 && deg < 60 ? { ok: true, figure: parsed.value, deg } : failed('spot-out-of-range')
 }

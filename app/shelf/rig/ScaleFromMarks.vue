@@ -38,9 +38,9 @@ function workOut() {
   const marks = measured.value.filter((mark) => mark !== null)
   missing.value =
     props.setbackMm === null
-      ? 'Measure the setback first: step 2.'
+      ? words.problem({ code: 'setback-missing' })
       : marks.length < rows.value.length
-        ? 'Write a mark and the height measured at it in each line.'
+        ? words.problem({ code: 'marks-missing' })
         : ''
   if (missing.value || props.setbackMm === null) return
   found.value = scaleFromMarks(marks, props.setbackMm)

@@ -1,9 +1,9 @@
+import { problemText } from '~/words/problemText'
 import { computed, type Ref } from 'vue'
 import type { ZoneKind } from '#core/records/blade/zones'
 import { parseLengthMm } from '#core/math/units/length'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
-import { lengthText } from '~/words/lengthText'
 import { zoneName } from '~/words/zoneText'
 
 /** The place that the dial is for, among the zones. */
@@ -38,9 +38,7 @@ export function useEdgePlace(form: Ref<TypedPlace>) {
     return typed.ok && typed.value >= 0 && typed.value <= edgeMm.value ? { placeMm: typed.value, zone: null } : null
   })
   const problem = computed(() =>
-    where.value
-      ? ''
-      : `Write how far from the heel, along the edge: up to ${lengthText(edgeMm.value, preferences.unit)}.`,
+    where.value ? '' : problemText({ code: 'place-missing', figures: { mostMm: edgeMm.value } }, preferences.unit),
   )
   return { places, where, problem }
 }

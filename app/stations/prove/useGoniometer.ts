@@ -1,3 +1,5 @@
+import { useWords } from '~/words/useWords'
+import type { ComputedCode } from '#core/schema/codes'
 import { computed } from 'vue'
 import { edgePointAt } from '#core/math/curve/edgePoints'
 import type { Side } from '#core/records/common/side'
@@ -40,6 +42,7 @@ type Problems = Record<string, string>
 export const useGoniometer = () => useJob().share(goniometer)
 
 function goniometer(job: JobView) {
+  const words = useWords()
   const preferences = usePreferences()
   const readings = useReadings()
   const { instrument, uncertaintyDeg, zeroDeg } = useInstrument('proof')
@@ -69,8 +72,8 @@ function goniometer(job: JobView) {
   /** What stands in a field, as typed; null where it is empty; undefined, with its problem told, where it is none. */
   function read(side: Side, figure: TypedFigure, problems: Problems): number | null | undefined {
     const spot = readSpot(form.value[side][figure] ?? '', spots.value)
-    if (spot && 'problem' in spot) problems[fieldOf(side, figure)] = spot.problem
-    return spot && ('problem' in spot ? undefined : spot.figure)
+    if (spot && !spot.ok) problems[fieldOf(side, figure)] = words.problem(spot)
+    return spot && (spot.ok ? spot.figure : undefined)
   }
 
   /** A side as it is shown; null while nothing is typed of it, or something is wrong with it. */
@@ -80,28 +83,26 @@ function goniometer(job: JobView) {
       FIGURES[finish].includes(figure) ? read(side, figure, problems) : null,
     )
     if ([edge, from, to, width, primary].includes(undefined)) return null
-    const need = (figure: TypedFigure, what: string) => {
-      problems[fieldOf(side, figure)] = what
+    const need = (figure: TypedFigure, code: ComputedCode) => {
+      problems[fieldOf(side, figure)] = words.problem({ code })
       return null
     }
     const anything = [edge, from, to, width, primary].some((one) => one !== null)
     let shown: [number, number]
     if (finish === 'convex') {
-      if (from == null || to == null)
-        return anything ? need(from == null ? 'from' : 'to', 'Write both ends of the line.') : null
+      if (from == null || to == null) return anything ? need(from == null ? 'from' : 'to', 'line-end-missing') : null
       shown = from < to ? [from, to] : [to, from]
     } else {
-      if (edge == null) return anything ? need('edge', 'Write where the edge shows.') : null
-      if (finish === 'hazy' && width == null) return need('width', 'Write how wide the haze is.')
+      if (edge == null) return anything ? need('edge', 'edge-spot-missing') : null
+      if (finish === 'hazy' && width == null) return need('width', 'haze-width-missing')
       const half = (width ?? 0) / 2
       shown = [edge - half, edge + half]
     }
     const ends: [number, number] = [toDeg(shown[0]), toDeg(shown[1])]
-    if (ends[0] <= 0) return need('width', 'So wide it would reach the other side.')
+    if (ends[0] <= 0) return need('width', 'haze-beyond-zero')
     const edgeDeg = finish === 'convex' || edge == null ? (ends[0] + ends[1]) / 2 : toDeg(edge)
     const primaryDeg = primary == null ? null : toDeg(primary)
-    if (primaryDeg !== null && primaryDeg >= ends[0])
-      return need('primary', 'The primary face is flatter than the edge: its spot lies further in.')
+    if (primaryDeg !== null && primaryDeg >= ends[0]) return need('primary', 'primary-beyond-edge')
     return { side, finish, edgeDeg, fromDeg: ends[0], toDeg: ends[1], primaryDeg }
   }
 
@@ -138,8 +139,8 @@ function goniometer(job: JobView) {
   /** Notes what is shown as a proof of each side. Answers what is wrong with it. */
   function note(): string | null {
     const found = pattern.value
-    if (Object.keys(typed.value.problems).length > 0) return 'One of the figures is not right yet.'
-    if (!found) return 'Write where the edge of one side shows at least.'
+    if (Object.keys(typed.value.problems).length > 0) return words.problem({ code: 'figures-not-right' })
+    if (!found) return words.problem({ code: 'no-edge-shown' })
     const place = edgePlace.where.value
     if (!place) return edgePlace.problem.value
     const toApex = form.value.apex === '' ? null : form.value.apex === 'yes'

@@ -115,10 +115,9 @@ export function useInkPhoto() {
 
   async function read() {
     touched()
-    if (!ready.value)
-      return void (failure.value = 'Tap the edge and the shoulder at two places each at least, five are better.')
+    if (!ready.value) return void (failure.value = words.problem({ code: 'few-taps' }))
     if (!(form.value.toMm - form.value.fromMm > 1))
-      return void (failure.value = 'Say which stretch of the edge the picture shows: from, then to, towards the tip.')
+      return void (failure.value = words.problem({ code: 'stretch-missing' }))
     const parts = shown()
     busy.value = true
     const plain = JSON.parse(JSON.stringify(form.value)) as typeof form.value

@@ -1,3 +1,4 @@
+import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import { computed, ref, watch } from 'vue'
 import { until } from '@vueuse/core'
@@ -34,6 +35,7 @@ export function usePractice() {
 }
 
 function practice(job: JobView) {
+  const words = useWords()
   const ink = useInk()
   const log = useLog()
   const { form, beginAnew } = job.share(practiceState)
@@ -108,11 +110,11 @@ function practice(job: JobView) {
   }
   async function end(): Promise<string | null> {
     const sides = ink.sides.value.filter((side) => observed.value.some((one) => one.side === side))
-    if (!begun.value || sides.length === 0) return 'Look once at least: make a pass, and tell what it exposed.'
+    if (!begun.value || sides.length === 0) return words.problem({ code: 'practice-without-look' })
     // The looks may still be being weighed.
     const weighed = () => sides.every((side) => ink.foundOn(side).length > 0)
     await until(weighed).toBe(true, { timeout: MOST_WAIT_MS })
-    if (!weighed()) return 'The looks could not be weighed. Try again.'
+    if (!weighed()) return words.problem({ code: 'looks-not-weighed' })
     const ways = await task.run({ blade: begun.value.blade, sides, neededDeg: ink.neededDeg.value })
     if (!ways) return task.failure.value
     const found = sides.map((side) => ({ side, faces: ink.foundOn(side) }))
