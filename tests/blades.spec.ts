@@ -121,7 +121,7 @@ test('a picture of a blade is kept, taken away and brought back; one that is non
   const add = (name: string, buffer: Buffer) =>
     pictures.getByLabel('Picture of the blade').setInputFiles({ name, mimeType: 'image/png', buffer })
   await add('note.png', Buffer.from('no picture'))
-  await expect(pictures.getByText('note.png is no picture that can be read.')).toBeVisible()
+  await expect(pictures.getByText('note.png is not a picture that can be read.')).toBeVisible()
   const png = await page.evaluate(
     () =>
       Object.assign(document.createElement('canvas'), { width: 40, height: 30 }).toDataURL('image/png').split(',')[1]!,

@@ -151,7 +151,7 @@ test('a photograph is tapped, read, mended and taken into the look; what is no b
   await page.getByRole('link', { name: 'From a photograph' }).click()
   const chooser = page.getByLabel('Photograph of the bevel')
   await chooser.setInputFiles({ name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') })
-  await expect(page.getByText('notes.png is no picture that can be read. What was here is kept.')).toBeVisible()
+  await expect(page.getByText('notes.png is not a picture that can be read. What was here is kept.')).toBeVisible()
 
   const picture = page.locator('svg image').first()
   const tapLine = async (down: (along: number) => number) => {

@@ -88,7 +88,7 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   await page.getByText('from a photograph', { exact: true }).click()
   const chooser = page.getByLabel('Photograph of the blade')
   await chooser.setInputFiles({ name: 'no.png', mimeType: 'image/png', buffer: Buffer.from('this is no picture') })
-  await expect(page.getByText('no.png is no picture that can be read. What was here is kept.')).toBeVisible()
+  await expect(page.getByText('no.png is not a picture that can be read. What was here is kept.')).toBeVisible()
   await chooser.setInputFiles({ name: 'blade.png', mimeType: 'image/png', buffer: await photograph(page) })
   const picture = page.locator('svg image')
   await expect(picture).toBeVisible()

@@ -39,7 +39,7 @@ function addMiddle() {
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+  <div class="panes lg:grid-cols-[minmax(0,1fr)_26rem]">
     <div class="min-w-0 space-y-3">
       <PhotoPane
         v-model:zoom="zoom"

@@ -27,7 +27,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[20rem_minmax(0,1fr)]">
+  <div class="panes lg:grid-cols-[20rem_minmax(0,1fr)]">
     <SheetPane labelledby="which">
       <h2 id="which" class="font-semibold">Which stones, coarse to fine?</h2>
       <p class="text-sm text-muted">No coarser than needed; two stones and a strop can do.</p>

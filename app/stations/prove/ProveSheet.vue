@@ -91,7 +91,7 @@ const { causes, earlier, unexplained } = useProofCauses()
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[30rem_minmax(0,1fr)]">
+  <div class="panes lg:grid-cols-[30rem_minmax(0,1fr)]">
     <SheetPane labelledby="proved">
       <h2 id="proved" class="sr-only">One more proof</h2>
       <div class="space-y-3">

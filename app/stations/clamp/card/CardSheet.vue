@@ -8,7 +8,7 @@ const { pages } = useCard()
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_22rem]">
+  <div class="panes lg:grid-cols-[minmax(0,1fr)_22rem]">
     <PaperPages :pages="pages" label="The clamp card" />
     <div class="card-controls space-y-3">
       <SheetPane labelledby="print">

@@ -25,7 +25,7 @@ const headline = computed(() => {
 
 <template>
   <div class="space-y-3">
-    <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_27rem]">
+    <div class="panes lg:grid-cols-[minmax(0,1fr)_27rem]">
       <SheetPane labelledby="along">
         <div class="flex flex-wrap items-center justify-between gap-3">
           <h2 id="along" class="flex items-center gap-2 text-lg" data-testid="worst">

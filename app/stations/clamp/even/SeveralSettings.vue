@@ -41,7 +41,7 @@ const { facets, hollow, stones } = useParts()
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-2">
+  <div class="panes lg:grid-cols-2">
     <SheetPane labelledby="long" class="space-y-3">
       <h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2>
       <MeasureField

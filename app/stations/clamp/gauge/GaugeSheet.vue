@@ -80,7 +80,7 @@ const known = computed(() => SIDES.some((side) => differs(side) !== null))
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_26rem]">
+  <div class="panes lg:grid-cols-[minmax(0,1fr)_26rem]">
     <SheetPane labelledby="must-read" class="flex min-h-0 flex-col">
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>

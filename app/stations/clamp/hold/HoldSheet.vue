@@ -19,7 +19,7 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
 </script>
 
 <template>
-  <div v-if="checks" class="grid items-start gap-3 lg:grid-cols-2 xl:grid-cols-3">
+  <div v-if="checks" class="panes lg:grid-cols-2 xl:grid-cols-3">
     <SheetPane labelledby="holds">
       <h2 id="holds" class="text-lg font-semibold">Will it hold?</h2>
       <ul>

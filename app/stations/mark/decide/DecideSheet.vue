@@ -98,7 +98,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
       </template>
       <p v-if="failure" role="alert" class="mt-2 text-error">{{ failure }}</p>
     </SheetPane>
-    <div class="grid items-start gap-3 lg:grid-cols-3">
+    <div class="panes lg:grid-cols-3">
       <SheetPane
         v-for="plan in ink.practising.value ? [] : plans"
         :key="plan.choice"

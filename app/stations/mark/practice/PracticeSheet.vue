@@ -37,7 +37,7 @@ async function finish() {
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-2">
+  <div class="panes lg:grid-cols-2">
     <SheetPane v-if="practice.on.value" labelledby="goes-on" class="space-y-2">
       <h2 id="goes-on" class="text-lg font-semibold">
         A practice goes on, {{ LEVEL_TEXT[practice.level.value!].word.toLowerCase() }}

@@ -115,7 +115,7 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[30rem_minmax(0,1fr)]">
+  <div class="panes lg:grid-cols-[30rem_minmax(0,1fr)]">
     <div class="space-y-3">
       <SheetPane labelledby="one-width">
         <h2 id="one-width" class="text-lg font-semibold">One more width</h2>

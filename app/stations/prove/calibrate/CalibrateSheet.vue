@@ -54,7 +54,7 @@ const setNow = computed(() => {
 </script>
 
 <template>
-  <div class="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
+  <div class="panes lg:grid-cols-[minmax(0,1fr)_24rem]">
     <SheetPane labelledby="fit">
       <h2 id="fit" class="text-lg font-semibold">{{ countText }} for {{ calibration.rig.value.name }}</h2>
       <p v-if="calibration.before.value" class="mt-2 flex flex-wrap items-center gap-3" data-testid="calibrated">
