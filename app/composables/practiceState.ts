@@ -14,7 +14,7 @@ export interface PracticeBegun {
 }
 
 /** A practice that an earlier version began, its blade and its looks in the words of today. */
-const practiceInWordsOfToday: Migration = (form) => ({
+const migratePractice: Migration = (form) => ({
   ...form,
   begun: (Array.isArray(form.begun) ? (form.begun as Raw[]) : []).map((one) => ({
     ...one,
@@ -41,5 +41,5 @@ export const practiceState = (job: JobView) =>
       passOf: {} as Record<string, number>,
     }),
     undefined,
-    [practiceInWordsOfToday],
+    [migratePractice],
   )

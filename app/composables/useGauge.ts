@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import { computed } from 'vue'
+import { nth } from '#core/math/list'
 import { perSide, SIDES } from '#core/records/common/side'
 import { expectedReadingDeg } from '#core/geometry/gauge/expectedReading'
 import { likelyCauses } from '#core/observe/gauge/likelyCauses'

@@ -1,9 +1,9 @@
-import { useWords } from '~/words/useWords'
-import { nth } from '#core/math/list'
-import { renamed, type Raw } from '#core/schema/versioned'
 import { computed } from 'vue'
 import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
+import { useWords } from '~/words/useWords'
+import { nth } from '#core/math/list'
+import { renamed, type Raw } from '#core/schema/versioned'
 import { bevelThicknessMm } from '#core/records/blade/bevelThickness'
 import { primaryFaceDeg } from '#core/records/blade/primaryFace'
 import { asThickAs } from '#core/records/blade/taper'
@@ -28,8 +28,6 @@ import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
-import { usePreferences } from '~/stores/preferences'
-import { problemText } from '~/words/problemText'
 import { zoneName } from '~/words/zoneText'
 import { useAnswer } from '~/workers/useAnswer'
 
@@ -49,7 +47,7 @@ const AROUND_DEG = 4
 const APART_DEG = 0.25
 
 /** A look that was kept half noted by an earlier version: it said `told`, and a `share` of the face. */
-function lookFormInWordsOfToday({ told }: Raw): Raw {
+function migrateLookForm({ told }: Raw): Raw {
   const fraction = renamed({ share: 'fraction' })
   const zones = Object.entries((told ?? {}) as Record<string, Raw>)
   return { observed: Object.fromEntries(zones.map(([zone, one]) => [zone, fraction(one)])) }
@@ -62,11 +60,9 @@ export function useInk() {
 
 function ink(job: JobView) {
   const words = useWords()
-  const preferences = usePreferences()
   const collections = useCollections()
   const log = useLog()
-  const { sides } = job
-  const { zones } = job
+  const { sides, zones } = job
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
   const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
   const middles = computed(() => zones.value.map((zone) => edgePointAt(job.blade.value.edge, middleOf(zone))))
@@ -102,7 +98,7 @@ function ink(job: JobView) {
     `ink:${job.id}`,
     () => ({ observed: {} as Record<string, Observed> }),
     undefined,
-    [lookFormInWordsOfToday],
+    [migrateLookForm],
   )
   const keyOf = (i: number) => `${job.side.value}:${names.value[i]}`
   const observed = computed(() => zones.value.map((_, i): Observed | null => draft.value.observed[keyOf(i)] ?? null))
@@ -132,7 +128,8 @@ function ink(job: JobView) {
       zones: looked,
     }
     const read = checked(logEntry, entry)
-    if (!read.ok) return problemText(nth(read.problems, 0), preferences.unit, nth(read.problems, 0).field)
+    const [wrong] = read.ok ? [] : read.problems
+    if (wrong) return words.problem(wrong, wrong.field)
     if (practising.value) {
       practice.value.looks = [...practice.value.looks, entry]
       practice.value.passOf[entry.id] = practice.value.passes

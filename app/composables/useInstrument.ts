@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import { computed, shallowRef, type Ref } from 'vue'
+import { nth } from '#core/math/list'
 import { isGoniometer, zeroOnSideDeg } from '#core/records/instrument/instrument'
 import type { Side } from '#core/records/common/side'
 import type { InstrumentRecord } from '#core/records/kept/things'

@@ -1,6 +1,6 @@
 import type { Ref } from 'vue'
-import { versionOf, type Migration, type Raw } from '#core/schema/versioned'
 import { storeToRefs } from 'pinia'
+import { versionOf, type Migration, type Raw } from '#core/schema/versioned'
 import { usePreferences } from '~/stores/preferences'
 import { lengthInUnit } from './draft'
 import { useKeptDraft } from './useKeptDraft'

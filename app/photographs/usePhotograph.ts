@@ -1,6 +1,6 @@
-import { useWords } from '~/words/useWords'
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import { wrap, type Remote } from 'comlink'
+import { useWords } from '~/words/useWords'
 import { keptFile } from './keptFile'
 import { openPicture } from './openPicture'
 

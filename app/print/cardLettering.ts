@@ -1,8 +1,8 @@
-import { context2d } from '~/workers/context2d'
 import latinBold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url'
 import latin from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url'
 import moreBold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-700-normal.woff?url'
 import more from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-400-normal.woff?url'
+import { context2d } from '~/workers/context2d'
 import type { CardLettering, LetteringPicture } from './cardPdf'
 
 /** Of a picture of letters: fine enough for print. */

@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import type { PDFDocument, PDFFont } from '@cantoo/pdf-lib'
+import { nth } from '#core/math/list'
 import { MM_PER_POINT } from '#core/math/units/length'
 import type { CardPage } from './paper'
 

@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import equal from 'fast-deep-equal'
+import { nth } from '#core/math/list'
 
 /** Two changes of one content, put together. */
 export interface Merged<T> {

@@ -1,7 +1,7 @@
+import { z } from 'zod'
 import type { LogEntry } from '#core/log/entry'
 import { readEntry, sentEntry, storeEntry, storedEntry, type StoredEntry, type TakenEntries } from '#core/log/stored'
 import { fieldProblem, type FieldProblem, type Problem } from '#core/schema/problem'
-import { z } from 'zod'
 import type { Answer } from './api'
 
 /** Where the entries stand between the hand and the disk. */

@@ -1,7 +1,7 @@
-import { nth } from '#core/math/list'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
+import { nth } from '#core/math/list'
 import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
 import { rigVersion, type RigVersion } from '#core/records/kept/rigVersion'
 import { collectionOf, type Unreadable } from '#core/records/kept/stored'

@@ -1,7 +1,7 @@
-import { nth } from '#core/math/list'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
+import { nth } from '#core/math/list'
 import { keptPreferences, preferences as schema, type Preferences } from '#core/records/preferences/preferences'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import { ask } from '~/saving/api'

@@ -27,7 +27,7 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'marks-too-near': () => 'Take marks that lie at least 5° apart.',
   'fits-no-stone': () => 'No blade and stone fit these heights: measure them and the setback again.',
   'no-position': (f) =>
-    `From ${f.length('fromMm')} on, no hold keeps even a short stretch within ±${f.angle('toleranceDeg')}. Allow more, or take another rig or stone.`,
+    `From ${f.length('fromMm')} on, no hold keeps even a short stretch within ± ${f.angle('toleranceDeg')}. Allow more, or take another rig or stone.`,
   'picture-unreadable': (f) => `${f.text('name')} is not a picture that can be read.`,
   'picture-of-too-many-pixels': (f) =>
     `${f.text('name')} has ${f.text('megapixels')} megapixels: make it ${f.text('most')} or fewer first.`,

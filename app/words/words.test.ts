@@ -1,5 +1,5 @@
-import { withFigures } from '#core/schema/result'
 import { describe, expect, it } from 'vitest'
+import { withFigures } from '#core/schema/result'
 import { zoneAt } from '#core/records/blade/zones'
 import { refuse } from '#core/schema/refusal'
 import { job } from '#core/records/job/job'

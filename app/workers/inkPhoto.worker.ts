@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import { expose, transfer } from 'comlink'
+import { nth } from '#core/math/list'
 import { STRIP_FROM, STRIP_TO } from '#core/photo/marker/strip'
 import type { ColourPicture } from '#core/photo/picture/colourPicture'
 import type { Colour } from '#core/photo/marker/inkOrSteel'

@@ -1,5 +1,5 @@
-import { nth } from '../math/list'
 import equal from 'fast-deep-equal'
+import { nth } from '../math/list'
 import type { Side } from '../records/common/side'
 import { repeated } from '../math/statistics/repeated'
 import type { Proof, Reading } from './entry'

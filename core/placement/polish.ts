@@ -1,5 +1,5 @@
-import { nth } from '../math/list'
 import { randomLcg, randomNormal } from 'd3-random'
+import { nth } from '../math/list'
 import { clamp } from '../math/units/figures'
 import type { HoldSpace, Tried } from './holdSpace'
 

@@ -1,5 +1,5 @@
-import { failed, type Failure } from './result'
 import type { z } from 'zod'
+import { failed, type Failure } from './result'
 import { checked, type FieldProblem } from './problem'
 
 /** Content as it was written, by whichever version of the application. */

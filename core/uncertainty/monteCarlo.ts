@@ -1,6 +1,6 @@
-import { lastOf } from '../math/list'
 import { randomLcg, randomNormal } from 'd3-random'
 import { CholeskyDecomposition, Matrix } from 'ml-matrix'
+import { lastOf } from '../math/list'
 import type { Side } from '../records/common/side'
 import type { EdgePoint } from '../math/curve/edgePoints'
 import type { Setup } from '../geometry/setup/setup'

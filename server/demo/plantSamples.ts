@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import type { z } from 'zod'
+import { nth } from '#core/math/list'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
 import { RECORD_KINDS, RECORDS, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'

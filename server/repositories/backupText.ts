@@ -1,5 +1,5 @@
-import { lastOf } from '#core/math/list'
 import { and, asc, eq, gt, or, type SQL } from 'drizzle-orm'
+import { lastOf } from '#core/math/list'
 import { BACKUP_VERSION } from '../../core/exchange/backup/backup'
 import { RECORD_KINDS } from '../../core/records/kept/things'
 import type { Database } from '../database/connection'

@@ -1,6 +1,6 @@
-import { nth } from '#core/math/list'
 import { and, count, desc, eq, sql, type SQL } from 'drizzle-orm'
 import { z } from 'zod'
+import { nth } from '#core/math/list'
 import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '../../core/exchange/api/lists'
 import type { RecordKind } from '../../core/records/kept/things'
 import type { Database } from '../database/connection'

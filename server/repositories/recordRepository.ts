@@ -1,6 +1,6 @@
-import { failed, type Failure } from '../../core/schema/result'
 import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
+import { failed, type Failure } from '../../core/schema/result'
 import { readRecord, type StoredRecord, type Unreadable } from '../../core/records/kept/stored'
 import { RECORDS, versionOfKind, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
 import type { Database } from '../database/connection'

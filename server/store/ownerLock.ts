@@ -1,7 +1,7 @@
-import { nth } from '#core/math/list'
 import { linkSync, readFileSync, readdirSync, unlinkSync, writeFileSync } from 'node:fs'
 import { hostname } from 'node:os'
 import { join } from 'node:path'
+import { nth } from '#core/math/list'
 
 /**
  * One owner of a data folder at a time.

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useWords } from '~/words/useWords'
 import { storeToRefs } from 'pinia'
+import { useWords } from '~/words/useWords'
 import {
   INSTRUMENT_KINDS,
   instrument as instrumentSchema,

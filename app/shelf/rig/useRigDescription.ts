@@ -1,6 +1,6 @@
-import { nth } from '#core/math/list'
 import { computed, shallowRef } from 'vue'
 import { storeToRefs } from 'pinia'
+import { nth } from '#core/math/list'
 import type { RigRecord } from '#core/records/kept/things'
 import type { FieldProblem } from '#core/schema/problem'
 import { heightRange } from '#core/records/rig/dial'

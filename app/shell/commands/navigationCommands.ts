@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import type { Router } from 'vue-router'
+import { nth } from '#core/math/list'
 import type { JobView } from '~/job/view'
 import { placeAt, ROOMS, sheetPath, tabsOf } from '~/navigation/stations'
 import type { CommandEntry } from './command'

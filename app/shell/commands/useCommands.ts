@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import { computed } from 'vue'
+import { nth } from '#core/math/list'
 import { useShownJob } from '~/job/shownJob'
 import { useCollections } from '~/stores/collections'
 import { useOpenPanel } from '~/stores/openPanel'

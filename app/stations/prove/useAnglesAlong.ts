@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import { computed } from 'vue'
+import { nth } from '#core/math/list'
 import type { Side } from '#core/records/common/side'
 import { contactFor } from '#core/geometry/setup/setup'
 import type { Vec2 } from '#core/math/vector/vec2'

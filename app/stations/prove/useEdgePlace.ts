@@ -1,5 +1,5 @@
-import { problemText } from '~/words/problemText'
 import { computed, type Ref } from 'vue'
+import { problemText } from '~/words/problemText'
 import type { ZoneKind } from '#core/records/blade/zones'
 import { parseLengthMm } from '#core/math/units/length'
 import { useJob } from '~/job/useJob'

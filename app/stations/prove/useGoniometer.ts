@@ -1,6 +1,6 @@
+import { computed } from 'vue'
 import { useWords } from '~/words/useWords'
 import type { ComputedCode } from '#core/schema/codes'
-import { computed } from 'vue'
 import { edgePointAt } from '#core/math/curve/edgePoints'
 import type { Side } from '#core/records/common/side'
 import type { Finish } from '#core/log/choices'

@@ -1,5 +1,5 @@
-import { nth } from '../../math/list'
 import Papa from 'papaparse'
+import { nth } from '../../math/list'
 import type { Curve } from '../../math/curve/curve'
 import { fitPoints } from '../../math/curve/fitPoints'
 import { segmentLength } from '../../math/curve/arcLength'

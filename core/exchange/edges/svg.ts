@@ -1,4 +1,3 @@
-import { lastOf, nth } from '../../math/list'
 import { XMLParser } from 'fast-xml-parser'
 import { SVGPathData } from 'svg-pathdata'
 import {
@@ -10,6 +9,7 @@ import {
   translate,
   type Matrix,
 } from 'transformation-matrix'
+import { lastOf, nth } from '../../math/list'
 import type { Curve } from '../../math/curve/curve'
 import { svgPath } from '../../math/curve/svgPath'
 import type { Segment } from '../../math/curve/segment'

@@ -1,5 +1,5 @@
-import { nth } from '../list'
 import { z } from 'zod'
+import { nth } from '../list'
 import { refuseAt } from '../../schema/problem'
 import { length, subtract } from '../vector/vec2'
 import { segmentLength } from './arcLength'

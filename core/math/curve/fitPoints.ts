@@ -1,5 +1,5 @@
-import { lastOf, nth } from '../list'
 import fitCurve from 'fit-curve'
+import { lastOf, nth } from '../list'
 import { degrees } from '../units/angle'
 import { dot, length, subtract, type Vec2 } from '../vector/vec2'
 import type { Segment } from './segment'

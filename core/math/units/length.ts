@@ -1,5 +1,5 @@
-import { failed, type Result } from '../../schema/result'
 import { z } from 'zod'
+import { failed, type Result } from '../../schema/result'
 
 export const lengthUnit = z.enum(['mm', 'in'])
 export type LengthUnit = z.infer<typeof lengthUnit>

@@ -1,6 +1,6 @@
 import { randomLcg, randomNormal } from 'd3-random'
-import { edgeAngleThere } from './edgeAngleThere'
 import { describe, expect, it } from 'vitest'
+import { edgeAngleThere } from './edgeAngleThere'
 import type { Side } from '../../records/common/side'
 import { curveLength } from '../../math/curve/arcLength'
 import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'

@@ -1,6 +1,6 @@
-import { nth } from '../../math/list'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
+import { nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { MeasureId } from '../../uncertainty/measures'

@@ -1,5 +1,5 @@
-import { lastOf, nth } from '../../math/list'
 import equal from 'fast-deep-equal'
+import { lastOf, nth } from '../../math/list'
 import type { Refusal } from '../../schema/refusal'
 import { bevelSectionOf } from '../../steel/bevel/bevelSectionOf'
 import { asThickAs } from '../../records/blade/taper'

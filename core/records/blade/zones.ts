@@ -1,5 +1,5 @@
-import { lastOf, nth } from '../../math/list'
 import { z } from 'zod'
+import { lastOf, nth } from '../../math/list'
 import { mm } from '../../schema/measure'
 import { cornersOf } from '../../math/curve/corners'
 import type { Curve } from '../../math/curve/curve'

@@ -1,6 +1,6 @@
+import { z } from 'zod'
 import { failed, type Result } from '../../schema/result'
 import { nth } from '../../math/list'
-import { z } from 'zod'
 import { count } from '../../schema/measure'
 
 export const GRIT_STANDARDS = ['FEPA P', 'FEPA F', 'JIS', 'ANSI'] as const

@@ -1,5 +1,5 @@
-import { nth } from '../../math/list'
 import { randomLcg, randomNormal } from 'd3-random'
+import { nth } from '../../math/list'
 import { flatScreenMm, type Screen } from '../../observe/goniometer/scale'
 import type { Tick } from '../../photo/goniometer/ticks'
 import type { ColourPicture } from '../../photo/picture/colourPicture'

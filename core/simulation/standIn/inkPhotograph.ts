@@ -1,5 +1,5 @@
-import { nth } from '../../math/list'
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
+import { nth } from '../../math/list'
 import type { Span } from '../../observe/marker/exposed'
 import type { ColourPicture } from '../../photo/picture/colourPicture'
 import type { Colour } from '../../photo/marker/inkOrSteel'

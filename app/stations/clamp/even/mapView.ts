@@ -1,5 +1,5 @@
-import { lastOf, nth } from '#core/math/list'
 import { scaleLinear } from 'd3-scale'
+import { lastOf, nth } from '#core/math/list'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import type { PlacementMap } from '#core/placement/searchPlacement'
 import type { LengthUnit } from '#core/math/units/length'

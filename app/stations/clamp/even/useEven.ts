@@ -1,6 +1,6 @@
-import { nth } from '#core/math/list'
 import { computed } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
+import { nth } from '#core/math/list'
 import { bevelAlong } from '#core/steel/bevel/bevelAlong'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'

@@ -1,5 +1,5 @@
-import { lastOf, nth } from '#core/math/list'
 import { computed } from 'vue'
+import { lastOf, nth } from '#core/math/list'
 import { bendsDeg } from '#core/geometry/hold/bending'
 import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/geometry/hold/holdChecks'
 import { useJob } from '~/job/useJob'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { context2d } from '~/workers/context2d'
 import { useElementSize } from '@vueuse/core'
+import { context2d } from '~/workers/context2d'
 import { picturedSpans } from '#core/observe/marker/pictured'
 import type { InkPhoto } from './useInkPhoto'
 import { hasFraction, lineDownAt, shareDownTo } from '~/stations/mark/inkView'

@@ -1,6 +1,6 @@
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import type { Colour } from '#core/photo/marker/inkOrSteel'
 import { joinPictures } from '#core/photo/marker/joinPictures'
 import type { PartProblem } from '#core/photo/marker/readInkPhoto'

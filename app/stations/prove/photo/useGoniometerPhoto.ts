@@ -1,6 +1,6 @@
+import { computed, onMounted, ref, watch } from 'vue'
 import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
-import { computed, onMounted, ref, watch } from 'vue'
 import type { Side } from '#core/records/common/side'
 import type { Screen } from '#core/observe/goniometer/scale'
 import { placedOn, shownSides, type MarkKind, type ScreenMark } from '#core/photo/goniometer/readGoniometerPhoto'

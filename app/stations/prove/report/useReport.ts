@@ -1,5 +1,5 @@
-import { lastOf } from '#core/math/list'
 import { computed } from 'vue'
+import { lastOf } from '#core/math/list'
 import type { Side } from '#core/records/common/side'
 import { bevelSectionOf } from '#core/steel/bevel/bevelSectionOf'
 import { sectionAt } from '#core/steel/removal/plan'

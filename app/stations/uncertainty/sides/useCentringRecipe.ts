@@ -1,7 +1,7 @@
-import type { RefusalCode } from '#core/schema/refusal'
-import { failed, type Result } from '#core/schema/result'
 import { computed, reactive, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
+import type { RefusalCode } from '#core/schema/refusal'
+import { failed, type Result } from '#core/schema/result'
 import { SIDES, type PerSide, type Side } from '#core/records/common/side'
 import {
   clampOrBlade,

@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import { scaleLinear } from 'd3-scale'
+import { nth } from '#core/math/list'
 import type { EqualAngleLine } from '#core/geometry/dial/equalAngles'
 import type { LengthUnit } from '#core/math/units/length'
 import { clamp } from '#core/math/units/figures'

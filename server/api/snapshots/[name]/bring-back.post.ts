@@ -1,5 +1,5 @@
-import { nth } from '#core/math/list'
 import { z } from 'zod'
+import { nth } from '#core/math/list'
 import { jsonBody } from '../../../http/jsonBody'
 import { parsed, refusedFields } from '../../../http/refusal'
 import { withSnapshot } from '../../../http/snapshots'
