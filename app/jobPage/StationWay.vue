@@ -92,12 +92,12 @@ const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'ne
     </ol>
     <NuxtLink
       :to="sheetPath(job.id, UNCERTAINTY.id)"
-      class="flex items-center justify-center gap-x-1.5 border-b-3 border-l border-l-default px-1.5 py-1.5 max-lg:flex-col lg:px-3"
+      class="flex items-center justify-center gap-x-1.5 border-b-3 border-l border-l-default px-1 py-1.5 max-lg:flex-col lg:px-3"
       :class="here === UNCERTAINTY.id ? 'border-b-primary' : 'border-b-transparent hover:border-b-accented'"
       :aria-current="here === UNCERTAINTY.id ? 'step' : undefined"
     >
       <span class="flex size-5 items-center justify-center text-lg leading-none" aria-hidden="true">±</span>
-      <span class="font-semibold max-lg:text-sm">{{ UNCERTAINTY.word }}</span>
+      <span class="font-semibold max-lg:text-sm max-sm:text-xs">{{ UNCERTAINTY.word }}</span>
     </NuxtLink>
   </nav>
 </template>
