@@ -118,7 +118,7 @@ function ink(job: JobView) {
       const { kind, fromMm, toMm } = nth(zones.value, i)
       return [{ kind, fromMm, toMm, setDeg: deg, ...faceOf(i, side, deg), seen: one.seen, fraction: one.fraction }]
     })
-    if (looked.length === 0) return words.problem({ code: 'nothing-told' })
+    if (looked.length === 0) return words.problem({ code: 'no-zone-described' })
     const entry: InkLookEntry = {
       ...job.session.newEntry(),
       kind: 'ink-look',
@@ -187,7 +187,13 @@ function ink(job: JobView) {
           neededDeg: neededDeg.value,
         },
   )
-  const { answered, answer, running: weighing } = useAnswer('inkSays', () => ask.value)
+  const {
+    answered,
+    answer,
+    running: weighing,
+    failure: weighFailure,
+    again: weighAgain,
+  } = useAnswer('inkSays', () => ask.value)
 
   /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
   const found = computed(() => {
@@ -232,5 +238,7 @@ function ink(job: JobView) {
     next,
     neededDeg,
     weighing,
+    weighFailure,
+    weighAgain,
   }
 }

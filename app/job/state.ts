@@ -1,10 +1,8 @@
 import { computed, shallowRef, watch, watchEffect, type ComputedRef } from 'vue'
 import equal from 'fast-deep-equal'
-import { withFigures } from '#core/schema/result'
 import { fittedWith } from '#core/records/rig/jaws'
 import { onRig } from '#core/records/rig/fittedAt'
 import { rigMeasures } from '#core/records/rig/rig'
-import { lowestPivotHeightMm } from '#core/geometry/dial/lowestPivotHeight'
 import { zonesOfBlade } from '#core/records/blade/zones'
 import { lastOf } from '#core/math/list'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
@@ -21,6 +19,7 @@ import type { useCollections } from '~/stores/collections'
 import type { useLog } from '~/stores/log'
 import type { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
+import { noAngleText } from './noAngleText'
 import type { JobSession } from './session'
 
 const EDGE_POINTS_ALONG = 400
@@ -109,10 +108,9 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const trouble = computed(() =>
     up.value.ok
       ? ''
-      : problemText(
-          withFigures(up.value, {
-            lowestPivotMm: lowestPivotHeightMm(setup.value, side.value, evaluation.value.edgePoint),
-          }),
+      : noAngleText(
+          up.value,
+          { setup: setup.value, side: side.value, edgePoint: evaluation.value.edgePoint },
           preferences.unit,
         ),
   )

@@ -17,8 +17,9 @@ interface ReadPhotograph {
 }
 
 /**
- * A sheet on which a photograph is chosen, tapped and read. Slots: `hint` shows where there is no picture yet, `found`
- * under the picture, `about` above its choice, `taps` below it; `addMiddle` adds a tap without a pointer.
+ * A sheet on which a photograph is chosen, tapped and read. Slots: `hint` is shown while there is no picture, `found`
+ * below the picture, `about` above the buttons that choose one, `taps` below them (`addMiddle` adds a tap by keyboard),
+ * and `caution` last.
  */
 const { of } = defineProps<{
   of: ReadPhotograph
@@ -40,7 +41,7 @@ function addMiddle() {
 
 <template>
   <div class="panes lg:grid-cols-[minmax(0,1fr)_26rem]">
-    <div class="min-w-0 space-y-3">
+    <div class="space-y-3">
       <PhotoPane
         v-model:zoom="zoom"
         :photo="photo"

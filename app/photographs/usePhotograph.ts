@@ -2,7 +2,9 @@ import { onScopeDispose, ref, shallowRef } from 'vue'
 import { wrap, type Remote } from 'comlink'
 import { useWords } from '~/words/useWords'
 import { keptFile } from './keptFile'
-import { openPicture } from './openPicture'
+import { pictureOf } from './pictureOf'
+
+const MOST_MEGAPIXELS = 24
 
 /** What keeps a photograph and reads it, in a worker. */
 interface PhotographReader {
@@ -46,11 +48,13 @@ export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn?
   async function open(picture: File): Promise<boolean> {
     failure.value = ''
     busy.value = true
-    const opened = await openPicture(picture)
+    const opened = await pictureOf(picture, MOST_MEGAPIXELS)
     if (opened.ok) {
       if (spawn) await (reader() as unknown as Remote<PhotographReader>).load(picture)
       hide()
-      photo.value = { address: URL.createObjectURL(picture), width: opened.width, height: opened.height }
+      const { width, height } = opened.bitmap
+      opened.bitmap.close()
+      photo.value = { address: URL.createObjectURL(picture), width, height }
     } else failure.value = `${words.problem(opened)} What was here is kept.`
     busy.value = false
     return opened.ok

@@ -1,7 +1,7 @@
 import type { ComputedCode } from '#core/schema/codes'
 import type { Say } from './figured'
 
-/** Why an angle, a setting or a reading of a photograph does not exist, and what to do. */
+/** Why an angle, a setting or a reading does not exist, or what is still to be entered for it, and what to do. */
 export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'pivot-below-face': (f) =>
     `The pivot stands lower than the stone’s face: raise it above ${f.length(f.has('lowestPivotMm') ? 'lowestPivotMm' : 'limitMm')}.`,
@@ -24,10 +24,10 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'flatter-than-primary': (f) => `Flatter than the blade’s own flat, ${f.angle('limitDeg')}: no bevel would end there.`,
   'setting-of-another-rig': () => 'What is dialled is not of this rig: dial it anew.',
   'readings-too-far-apart': () => 'No centring error explains two readings so far apart.',
-  'marks-too-near': () => 'Take marks that lie at least 5° apart.',
+  'marks-too-near': (f) => `Take marks that lie at least ${f.text('leastDeg')}° apart.`,
   'fits-no-stone': () => 'No blade and stone fit these heights: measure them and the setback again.',
   'no-position': (f) =>
-    `From ${f.length('fromMm')} on, no hold keeps even a short stretch within ± ${f.angle('toleranceDeg')}. Allow more, or take another rig or stone.`,
+    `From ${f.length('fromMm')} on, no hold keeps even a short stretch within ± ${f.text('toleranceDeg')}°. Allow more, or take another rig or stone.`,
   'picture-unreadable': (f) => `${f.text('name')} is not a picture that can be read.`,
   'picture-of-too-many-pixels': (f) =>
     `${f.text('name')} has ${f.text('megapixels')} megapixels: make it ${f.text('most')} or fewer first.`,
@@ -35,7 +35,8 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'lines-meet': () => 'The taps on the edge and on the shoulder cross: see that each lies on its own line.',
   'taps-apart': () =>
     'The taps on the edge and on the shoulder lie beside each other: tap both along the same stretch.',
-  'bevel-too-narrow': () => 'The bevel is narrower than 10 pixels here: come closer with the camera.',
+  'bevel-too-narrow': (f) =>
+    `The bevel is narrower than ${f.text('leastPx')} pixels here: come closer with the camera.`,
   'no-ink': () =>
     'No ink is seen between these lines. If it is all gone, tell it on the Ink sheet as bare all over; else point at the ink.',
   'few-ticks': () => 'Tap two ticks of the scale at least, far apart; three are better.',
@@ -45,8 +46,9 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'no-scale': () => 'Tap two marks of a scale in the picture, and write how far apart they are.',
   'no-edge': () => 'Tap the edge at two places at least.',
   'no-shoulder': () => 'Tap the shoulder where the width is wanted; several places tell how sure it is.',
-  'nothing-told': () => 'Say of one zone at least what is bare.',
+  'no-zone-described': () => 'Say of one zone at least what is bare.',
   'practice-without-look': () => 'Look once at least: make a pass, and tell what it exposed.',
+  'not-worked-out': () => 'This could not be worked out. Try again.',
   'looks-not-weighed': () => 'The looks could not be weighed. Try again.',
   'angle-missing': () => 'Write the angle as a number, such as 17.5.',
   'wanted-missing': () => 'Say which angle is wanted.',
@@ -67,6 +69,6 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'edge-spot-missing': () => 'Write where the edge shows.',
   'haze-width-missing': () => 'Write how wide the haze is.',
   'spot-distance-missing': () => 'Write how far the spot is from the middle of the screen.',
-  'spot-out-of-range': () => 'An angle per side lies above 0° and below 60°.',
+  'spot-out-of-range': (f) => `An angle per side lies above 0° and below ${f.text('mostDeg')}°.`,
   'place-missing': (f) => `Write how far from the heel, along the edge: up to ${f.length('mostMm')}.`,
 }

@@ -1,5 +1,5 @@
-import type { ComputedCode, ProblemCode } from '#core/schema/codes'
-import type { Figures } from '#core/schema/result'
+import type { FailureCode, ProblemCode } from '#core/schema/codes'
+import type { Failure } from '#core/schema/result'
 import type { LengthUnit } from '#core/math/units/length'
 import { COMPUTED_WORDS } from './computedWords'
 import { figured, type Say } from './figured'
@@ -16,7 +16,7 @@ const ODD_MEASURE: Record<string, string> = {
 /** "CommaExpected" as words: "comma expected". */
 const spaced = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (letter) => ` ${letter}`).toLowerCase()
 
-const WORDS: Record<ProblemCode | ComputedCode, Say> = {
+const WORDS: Record<FailureCode, Say> = {
   ...COMPUTED_WORDS,
   missing: () => 'Measure it and write it here.',
   'not-a-number': (f) => (f.has('text') ? `“${f.text('text')}” is no number.` : 'This is no number.'),
@@ -149,13 +149,10 @@ const AT_FIELD: readonly (readonly [path: RegExp, code: ProblemCode, words: Say]
 ]
 
 /** What is wrong with what was entered, or why something cannot be computed. */
-export interface Said {
-  readonly code: ProblemCode | ComputedCode
-  readonly figures?: Figures
-}
+export type Explained = Pick<Failure<FailureCode>, 'code' | 'figures'>
 
 /** What is wrong, in words and in the unit in use. `field`: its dotted path, where it is about one. */
-export function problemText({ code, figures = {} }: Said, unit: LengthUnit, field = ''): string {
+export function problemText({ code, figures = {} }: Explained, unit: LengthUnit, field = ''): string {
   const own = AT_FIELD.find(([path, about]) => about === code && path.test(field))
   return (own?.[2] ?? WORDS[code])(figured(figures, unit))
 }

@@ -75,10 +75,13 @@ describe('an answer to a question that changes', () => {
     expect([given(answer.value), runs.length]).toEqual([30, 2])
   })
 
-  it('is none where the run failed, and says so', async () => {
-    const { answer, failure } = scope.run(() => useAnswer('inkSays', () => asked(1)))!
+  it('is none where the run failed, and says so, until it is asked again', async () => {
+    const { answer, failure, again } = scope.run(() => useAnswer('inkSays', () => asked(1)))!
     await runs[0]!.fail()
     expect([answer.value, runs.length]).toEqual([null, 1])
-    expect(failure.value).toContain('Try again')
+    expect(failure.value).toMatchObject({ code: 'not-worked-out' })
+    void again()
+    await runs[1]!.answer(10)
+    expect([given(answer.value), failure.value]).toEqual([10, null])
   })
 })

@@ -5,7 +5,7 @@ import { useTask } from './useTask'
 
 /**
  * What a worker answers to a question that changes: asked anew whenever it does, one run at a time, the newest last. A
- * run that fails leaves no answer.
+ * run that fails leaves no answer until it is asked again.
  */
 export function useAnswer<N extends TaskName>(name: N, ask: () => TaskAsk<N> | null) {
   const task = useTask(name)
@@ -18,9 +18,14 @@ export function useAnswer<N extends TaskName>(name: N, ask: () => TaskAsk<N> | n
     await work()
   }
   watch(question, () => void (task.running.value || work()), { immediate: true })
-  /** Null while it is being worked out, or where nothing is asked. */
+  /** Asks once more what failed. */
+  async function again() {
+    answered.value = null
+    await work()
+  }
+  /** Null while it is being worked out, where that failed, and where nothing is asked. */
   const answer = computed(() =>
     question.value && answered.value && equal(answered.value.ask, question.value) ? answered.value.result : null,
   )
-  return { answered, answer, running: task.running, failure: task.failure }
+  return { answered, answer, running: task.running, failure: task.failure, again }
 }

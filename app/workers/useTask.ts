@@ -1,6 +1,7 @@
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { proxy, wrap, type Remote } from 'comlink'
 import equal from 'fast-deep-equal'
+import { failed, type Failure } from '#core/schema/result'
 import type { BenchWorker } from './bench.worker'
 import type { TaskAsk, TaskName, TaskResult } from './tasks'
 
@@ -12,7 +13,7 @@ export function useTask<N extends TaskName>(name: N, about: () => unknown = () =
   const running = ref(false)
   const done = ref(0)
   const result = shallowRef<TaskResult<N> | null>(null)
-  const failure = ref('')
+  const failure = shallowRef<Failure<'not-worked-out'> | null>(null)
   let worker: Worker | null = null
   let bench: Remote<BenchWorker> | null = null
 
@@ -23,7 +24,7 @@ export function useTask<N extends TaskName>(name: N, about: () => unknown = () =
     bench ??= wrap<BenchWorker>(worker)
     running.value = true
     done.value = 0
-    failure.value = ''
+    failure.value = null
     const asked = about()
     let found: TaskResult<N> | null = null
     try {
@@ -32,7 +33,7 @@ export function useTask<N extends TaskName>(name: N, about: () => unknown = () =
       const onDone = proxy((now: number) => (done.value = now))
       found = (await bench.run(name, plain, onDone)) as TaskResult<N> | null
     } catch {
-      failure.value = 'This could not be worked out. Try again.'
+      failure.value = failed('not-worked-out')
     }
     running.value = false
     if (found === null || !equal(about(), asked)) return null

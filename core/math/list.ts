@@ -1,9 +1,9 @@
-/** The element at an index counted from nought. An index outside the list is an error of the caller, and is thrown. */
+/** The element at a zero-based index. Throws a RangeError where the list has none: that is an error of the caller. */
 export function nth<T>(list: ArrayLike<T>, index: number): T {
   const element = list[index]
   if (element === undefined) throw new RangeError(`There is no element ${index} in a list of ${list.length}.`)
   return element
 }
 
-/** The last element of a list that is not empty; an empty list is an error of the caller, and is thrown. */
+/** The last element. Throws a RangeError for an empty list. */
 export const lastOf = <T>(list: ArrayLike<T>): T => nth(list, list.length - 1)

@@ -118,6 +118,7 @@ export type ProblemCode = (typeof PROBLEM_CODES)[number]
 /** Why something cannot be computed from what is there: it is said where it was asked, and never sent or stored. */
 export type ComputedCode =
   | RefusalCode
+  | 'not-worked-out'
   | 'readings-too-far-apart'
   | 'marks-too-near'
   | 'fits-no-stone'
@@ -138,7 +139,7 @@ export type ComputedCode =
   | 'no-edge'
   | 'no-shoulder'
   // What is still to be entered.
-  | 'nothing-told'
+  | 'no-zone-described'
   | 'practice-without-look'
   | 'looks-not-weighed'
   | 'angle-missing'
@@ -161,3 +162,5 @@ export type ComputedCode =
   | 'spot-distance-missing'
   | 'spot-out-of-range'
   | 'place-missing'
+
+export type FailureCode = ProblemCode | ComputedCode

@@ -11,12 +11,6 @@ export interface Failure<Code extends string = string> {
 /** What was computed, read or done, or why not. */
 export type Result<Value extends object, Code extends string = string> = ({ readonly ok: true } & Value) | Failure<Code>
 
-/** The same failure with more figures. */
-export const withFigures = <Code extends string>(failure: Failure<Code>, figures: Figures): Failure<Code> => ({
-  ...failure,
-  figures: { ...failure.figures, ...figures },
-})
-
 /** A failure with its code; the figures are left out where there are none. */
 export const failed = <Code extends string>(code: Code, figures?: Figures): Failure<Code> =>
   figures === undefined ? { ok: false, code } : { ok: false, code, figures }

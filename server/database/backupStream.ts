@@ -8,7 +8,7 @@ import { JSONParser } from '@streamparser/json'
 import { failed, type Failure } from '../../core/schema/result'
 import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
 import { bladePhoto, type BladePhoto } from '../../core/records/kept/bladePhoto'
-import { checked, type FieldProblem, type Invalid, invalid } from '../../core/schema/problem'
+import { checked, invalid, type FieldProblem, type Invalid } from '../../core/schema/problem'
 import { unkeepableText } from './cleanText'
 
 /** The pictures of a backup: the greater part of it, which no memory holds at once. */

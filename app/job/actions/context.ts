@@ -1,12 +1,11 @@
-import { withFigures } from '#core/schema/result'
 import type { Finding } from '#core/schema/problem'
 import type { Side } from '#core/records/common/side'
 import { isWithinLimits } from '#core/records/job/clampPosition'
-import { lowestPivotHeightMm } from '#core/geometry/dial/lowestPivotHeight'
 import { contactFor, type Setup } from '#core/geometry/setup/setup'
 import type { Job } from '#core/records/job/job'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import { problemText } from '~/words/problemText'
+import { noAngleText } from '../noAngleText'
 import type { JobState, Stores } from '../state'
 
 /**
@@ -24,12 +23,7 @@ export function actionContext(job: JobState, { collections, preferences }: Store
     if (!job.grip.value.touches(setup.hold) && job.grip.value.touches(job.content.value.hold)) return besideBlade()
     const { edgePoint } = job.evaluation.value
     const contact = contactFor(setup, job.side.value, setting, edgePoint)
-    return contact.ok
-      ? null
-      : problemText(
-          withFigures(contact, { lowestPivotMm: lowestPivotHeightMm(setup, job.side.value, edgePoint) }),
-          preferences.unit,
-        )
+    return contact.ok ? null : noAngleText(contact, { setup, side: job.side.value, edgePoint }, preferences.unit)
   }
 
   /** That the jaws would not touch the blade, and how far out they hold it where it is now. */

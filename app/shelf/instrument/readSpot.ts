@@ -11,6 +11,9 @@ export type ReadSpot = Result<
   'angle-missing' | 'spot-distance-missing' | 'spot-out-of-range'
 >
 
+/** No edge is as blunt as this per side, degrees. */
+const MOST_DEG = 60
+
 /** The angle per side of a figure on the scale or the screen, degrees. */
 export const spotDeg = (figure: number, spots: SpotsIn): number =>
   spots === 'degrees' ? figure : flatScreenDeg(figure, spots.distanceMm)
@@ -22,5 +25,7 @@ export function readSpot(text: string, spots: SpotsIn): ReadSpot | null {
   const parsed = spots === 'degrees' ? parseDecimal(bare) : parseLengthMm(bare, spots.unit)
   if (!parsed.ok) return failed(spots === 'degrees' ? 'angle-missing' : 'spot-distance-missing')
   const deg = spotDeg(parsed.value, spots)
-  return deg > 0 && deg < 60 ? { ok: true, figure: parsed.value, deg } : failed('spot-out-of-range')
+  return deg > 0 && deg < MOST_DEG
+    ? { ok: true, figure: parsed.value, deg }
+    : failed('spot-out-of-range', { mostDeg: MOST_DEG })
 }

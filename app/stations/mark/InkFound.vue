@@ -1,5 +1,8 @@
 <script setup lang="ts">
 import equal from 'fast-deep-equal'
+import { nth } from '#core/math/list'
+import { looksAtZones } from '#core/observe/marker/looksAtZones'
+import { useWords } from '~/words/useWords'
 import { zoneAt } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import { useInk } from '~/composables/useInk'
@@ -15,20 +18,28 @@ import { CULPRIT_TEXT, FACE_KIND_WORD, INK_WORD } from '~/words/inkText'
 const job = useJob()
 const preferences = usePreferences()
 const ink = useInk()
+const words = useWords()
 const readings = useReadings()
 const names = computed(() => preferences.current.sideNames)
 const side = computed(() => job.side.value)
 const found = computed(() => ink.foundOn(side.value))
+const looksThere = computed(() => looksAtZones(ink.looks.value, side.value, ink.zones.value))
 const rows = computed(() =>
   ink.zones.value.map((_, i) => {
     const face = found.value[i] ?? null
     const uncertaintyDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
-    return { name: ink.names.value[i]!, face, uncertaintyDeg, setDeg: ink.setDeg.value[i] ?? null }
+    return {
+      name: nth(ink.names.value, i),
+      face,
+      uncertaintyDeg,
+      setDeg: ink.setDeg.value[i] ?? null,
+      lookedAt: nth(looksThere.value, i).looks.length > 0,
+    }
   }),
 )
 const looked = computed(() => ink.looks.value.some((look) => look.side === side.value))
 
-/** The bars fraction one scale, a degree beyond all that is shown. */
+/** The bars share one scale, a degree beyond all that is shown. */
 const scale = computed(() => {
   const all = rows.value.flatMap(({ face, setDeg }) => [
     ...(face ? [face.angle.fromDeg, face.angle.toDeg] : []),
@@ -38,8 +49,8 @@ const scale = computed(() => {
   const [from, to] = [Math.min(...all) - 1, Math.max(...all) + 1]
   return (deg: number) => `${((deg - from) / (to - from)) * 100}%`
 })
-function sayText({ face, uncertaintyDeg }: (typeof rows.value)[number]): string {
-  if (!face) return 'not looked at'
+function sayText({ face, uncertaintyDeg, lookedAt }: (typeof rows.value)[number]): string {
+  if (!face) return !lookedAt ? 'not looked at' : ink.weighFailure.value ? 'not worked out' : 'being worked out…'
   const { fromDeg, toDeg, middleDeg } = face.angle
   const range = `${angleText(fromDeg, uncertaintyDeg)} to ${angleText(toDeg, uncertaintyDeg)}`
   if (face.kind === 'flat') return `${angleText(middleDeg, uncertaintyDeg)}, ${range}`
@@ -119,6 +130,10 @@ function prove(of: Side) {
         </div>
       </li>
     </ul>
+    <div v-if="ink.weighFailure.value" role="alert" class="mt-2 flex flex-wrap items-center gap-2 text-error">
+      {{ words.problem(ink.weighFailure.value) }}
+      <UButton color="neutral" variant="outline" label="Try again" @click="ink.weighAgain" />
+    </div>
     <p class="mt-1 flex flex-wrap gap-x-4 text-sm text-muted">
       <span>bar: 95 in 100</span><span>line: set</span><span>dots: wanted, {{ angleText(job.wantedDeg.value) }}</span>
     </p>

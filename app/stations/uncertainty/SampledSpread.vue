@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import { useJob } from '~/job/useJob'
 import { useChartColours } from '~/controls/chart/useChartColours'
 import { useTask } from '~/workers/useTask'
@@ -7,6 +8,7 @@ import { angleText } from '~/words/angleText'
 /** The full picture: the angle computed exactly for many draws of every measure, in a worker. */
 const job = useJob()
 const colours = useChartColours()
+const words = useWords()
 const { running, done, result, failure, run, stop } = useTask('monteCarlo', () => job.evaluation.value)
 
 const SAMPLES = 100_000
@@ -78,7 +80,7 @@ const set = computed(() => (job.up.value.ok ? job.up.value : null))
       @start="draw"
       @stop="stop"
     />
-    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+    <p v-if="failure" role="alert" class="text-error">{{ words.problem(failure) }}</p>
     <div v-if="spread && set" data-testid="sampled" aria-live="polite">
       <BenchChart
         type="bar"

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { checked, type FieldProblem, type Invalid, invalid, says } from '../../schema/problem'
+import { checked, invalid, says, type FieldProblem, type Invalid } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'
 import { bladePhoto } from '../../records/kept/bladePhoto'
 import { backupFromVersion1 } from './backupVersion1'

@@ -1,4 +1,4 @@
-import { nth } from '../../math/list'
+import { lastOf, nth } from '../../math/list'
 import type { Curve } from '../../math/curve/curve'
 import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { clampFrame, holdWith, toBladeFrame, toClampFrame } from './clampFrame'
@@ -18,9 +18,7 @@ export function edgePointOverJaws(edge: Curve, edgePoints: readonly EdgePoint[],
     const from = nth(edgePoints, i - 1).fromHeelMm
     return edgePointAt(edge, from + (a / (a - b)) * (nth(edgePoints, i).fromHeelMm - from))
   }
-  return Math.abs(nth(u, 0)) < Math.abs(nth(u, u.length - 1))
-    ? nth(edgePoints, 0)
-    : nth(edgePoints, edgePoints.length - 1)
+  return Math.abs(nth(u, 0)) < Math.abs(lastOf(u)) ? nth(edgePoints, 0) : lastOf(edgePoints)
 }
 
 /** Blade height, mm: how far the edge stands out of the jaws at an edge point. Source: docs/geometry.md, "Frames". */

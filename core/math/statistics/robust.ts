@@ -1,4 +1,4 @@
-/** The middle one of values in their order; nought where there are none. */
+/** The median, the upper one of two; 0 where there are no values. */
 export const middleOf = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0
 

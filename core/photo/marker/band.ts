@@ -31,7 +31,7 @@ export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): R
   // Both lines run from left to right, in whatever order they were tapped.
   const [first, last] = ends(edge)
   const size = Math.hypot(last[0] - first[0], last[1] - first[1])
-  if (size < LEAST_WIDTH_PX) return failed('bevel-too-narrow')
+  if (size < LEAST_WIDTH_PX) return failed('bevel-too-narrow', { leastPx: LEAST_WIDTH_PX })
   const along: Vec2 = [(last[0] - first[0]) / size, (last[1] - first[1]) / size]
   const turned = ([x, y]: Vec2): Vec2 => [
     (x - first[0]) * along[0] + (y - first[1]) * along[1],
@@ -50,7 +50,7 @@ export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): R
     return edgeAt(u) - shoulderAt(u)
   })
   if (widths.some((width) => width * nth(widths, 0) <= 0)) return failed('lines-meet')
-  if (Math.min(...widths.map(Math.abs)) < LEAST_WIDTH_PX) return failed('bevel-too-narrow')
+  if (Math.min(...widths.map(Math.abs)) < LEAST_WIDTH_PX) return failed('bevel-too-narrow', { leastPx: LEAST_WIDTH_PX })
   return {
     ok: true,
     lengthPx: to - from,

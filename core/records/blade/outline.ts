@@ -1,4 +1,4 @@
-import { nth } from '../../math/list'
+import { lastOf, nth } from '../../math/list'
 import { reversed } from '../../math/curve/reversed'
 import { segmentAt } from '../../math/curve/segmentAt'
 import { svgPath } from '../../math/curve/svgPath'
@@ -12,6 +12,6 @@ export function outlinePath(of: Pick<Blade, 'edge' | 'spine'>): string {
   const edge = svgPath(of.edge)
   if (of.spine) return `${edge} ${svgPath(reversed(of.spine), true)} Z`
   const heel = segmentAt(nth(of.edge, 0), 0).point
-  const tip = segmentAt(nth(of.edge, of.edge.length - 1), 1).point
+  const tip = segmentAt(lastOf(of.edge), 1).point
   return `${edge} L${tip[0]} 0 L${heel[0]} 0 Z`
 }

@@ -48,7 +48,7 @@ const heading = (from: Vec2, to: Vec2): Vec2 => {
 }
 
 /** Where the edge begins, where its belly begins, and where it ends. */
-const cornersOf = (m: ShapeMeasures): Record<'heel' | 'turn' | 'tip', Vec2> => ({
+const edgeFrom = (m: ShapeMeasures): Record<'heel' | 'turn' | 'tip', Vec2> => ({
   heel: [0, m.heelWidthMm],
   turn: [m.bellyFromMm, m.widthMm],
   tip: [m.lengthMm, m.tipDropMm],
@@ -56,7 +56,7 @@ const cornersOf = (m: ShapeMeasures): Record<'heel' | 'turn' | 'tip', Vec2> => (
 
 /** A straight run to where the belly begins, then the belly; the straight part may slope from heel to widest place. */
 function straightThenBelly(m: ShapeMeasures, spine: Curve): { edge: Curve; spine: Curve } {
-  const { heel, turn, tip } = cornersOf(m)
+  const { heel, turn, tip } = edgeFrom(m)
   return { edge: [line(heel, turn), belly(turn, heading(heel, turn), tip)], spine }
 }
 
@@ -184,7 +184,7 @@ export const SHAPES: Readonly<Record<ShapeId, BladeShape>> = {
     uses: [...pointed, 'depthMm'],
     usual: { ...common, lengthMm: 110, heelWidthMm: 26, widthMm: 27, bellyFromMm: 62, tipDropMm: 8, depthMm: 3 },
     build: (m) => {
-      const { heel, turn, tip } = cornersOf(m)
+      const { heel, turn, tip } = edgeFrom(m)
       // The far control lies level with the widest place, so the near one makes the hollow: 4/9 of its depth.
       const control: Vec2 = [0.33 * m.bellyFromMm, m.heelWidthMm - 2.25 * m.depthMm]
       return {

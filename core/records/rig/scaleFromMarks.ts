@@ -28,7 +28,8 @@ const LEAST_APART_DEG = 5
  */
 export function scaleFromMarks(marks: readonly MeasuredMark[], setbackMm: number): DrawnFor {
   const degrees = marks.map((mark) => mark.markDeg)
-  if (marks.length < 2 || Math.max(...degrees) - Math.min(...degrees) < LEAST_APART_DEG) return failed('marks-too-near')
+  if (marks.length < 2 || Math.max(...degrees) - Math.min(...degrees) < LEAST_APART_DEG)
+    return failed('marks-too-near', { leastDeg: LEAST_APART_DEG })
   let [tt, ts, ss, th, sh] = [0, 0, 0, 0, 0]
   for (const { markDeg, heightMm } of marks) {
     const [tan, sec] = [Math.tan(radians(markDeg)), 1 / Math.cos(radians(markDeg))]

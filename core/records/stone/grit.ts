@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { failed, type Result } from '../../schema/result'
-import { nth } from '../../math/list'
+import { lastOf, nth } from '../../math/list'
 import { count } from '../../schema/measure'
 
 export const GRIT_STANDARDS = ['FEPA P', 'FEPA F', 'JIS', 'ANSI'] as const
@@ -156,7 +156,7 @@ export type GrainSize = Result<{ readonly um: number }, 'grit-out-of-range'>
 export function grainSize({ standard, number }: Grit): GrainSize {
   const table = TABLES[standard]
   const at = table.findIndex(([known]) => known >= number)
-  const [coarsest, finest] = [nth(table, 0)[0], nth(table, table.length - 1)[0]]
+  const [coarsest, finest] = [nth(table, 0)[0], lastOf(table)[0]]
   if (at < 0 || number < coarsest) return failed('grit-out-of-range', { standard, coarsest, finest })
   const [above, umAbove] = nth(table, at)
   if (above === number) return { ok: true, um: umAbove }
@@ -171,7 +171,7 @@ export function grainSize({ standard, number }: Grit): GrainSize {
  */
 export function nearestGrit(um: number, standard: GritStandard): Grit | null {
   const table = TABLES[standard]
-  if (um > nth(table, 0)[1] * 1.2 || um < nth(table, table.length - 1)[1] / 1.2) return null
+  if (um > nth(table, 0)[1] * 1.2 || um < lastOf(table)[1] / 1.2) return null
   const apart = (known: number) => Math.abs(Math.log(known / um))
   const [number] = table.reduce((best, row) => (apart(row[1]) < apart(best[1]) ? row : best))
   return { standard, number }

@@ -41,7 +41,7 @@ describe('the stand-in bench', () => {
       const zones = results.flatMap((one) => one.zones)
       const known = zones.map(({ knownAfter }) => knownAfter ?? Infinity).sort((a, b) => a - b)
       expect(known[known.length >> 1]).toBeLessThanOrEqual(4)
-      // Three zones fraction one rig's error: sixteen blades leave a tenth to chance.
+      // Three zones share one rig's error: sixteen blades leave a tenth to chance.
       expect(zones.filter(({ inside }) => inside).length / zones.length).toBeGreaterThan(BLADES < 200 ? 0.85 : 0.93)
       expect(zones.filter(({ offDeg }) => Math.abs(offDeg) <= 0.5).length / zones.length).toBeGreaterThan(0.85)
     },

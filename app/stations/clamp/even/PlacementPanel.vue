@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { apartFromHold } from './apartFromHold'
+import { useWords } from '~/words/useWords'
 import type { PlacementAim } from '#core/placement/findPlacement'
 import { zoneAt } from '#core/records/blade/zones'
 import { fixedHeightsMm } from '#core/records/rig/dial'
@@ -17,6 +19,7 @@ import { zoneName } from '~/words/zoneText'
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
+const words = useWords()
 const { zones, counts, count, countedEdgePoints, countedWorstDeg } = useEven()
 const aim = ref<PlacementAim>('even')
 const thereDeg = computed(() => {
@@ -35,13 +38,14 @@ const places = computed(() => [
   { value: 'on a mark', label: `with the ${job.blade.value.landmark?.what} on a mark of the jaws` },
   { value: 'anywhere', label: 'anywhere' },
 ])
-// How it is held meanwhile does not matter.
-const { running, done, result, failure, run, stop } = useTask('findPlacement', () => {
-  const { rig, blade, stone, hold } = job.setup.value
-  const { centreOffsetMm, tiltDeg } = hold
-  const asked = [job.side.value, job.wantedDeg.value, aim.value, onMarks.value, countedEdgePoints.value.length]
-  return [rig, blade, stone, centreOffsetMm, tiltDeg, ...asked]
-})
+const { running, done, result, failure, run, stop } = useTask('findPlacement', () => [
+  apartFromHold(job.setup.value),
+  job.side.value,
+  job.wantedDeg.value,
+  aim.value,
+  onMarks.value,
+  countedEdgePoints.value.length,
+])
 const find = () =>
   run({
     setup: job.setup.value,
@@ -129,7 +133,7 @@ function holdIt() {
       @start="find"
       @stop="stop"
     />
-    <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+    <p v-if="failure" role="alert" class="text-error">{{ words.problem(failure) }}</p>
     <div v-if="result" aria-live="polite" class="space-y-2 border-t border-default pt-3">
       <template v-if="best && setting && job.rig.value">
         <p class="text-lg" data-testid="placement">{{ summary }}</p>

@@ -63,7 +63,7 @@ const { facets, hollow, stones } = useParts()
         @start="find"
         @stop="stop"
       />
-      <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
+      <p v-if="failure" role="alert" class="text-error">{{ words.problem(failure) }}</p>
       <section v-if="kept && !result" aria-labelledby="kept-positions">
         <h3 id="kept-positions" class="font-semibold">Kept for this job, and printed on its card</h3>
         <p class="text-sm" :class="changedSince ? 'text-error' : 'text-muted'">

@@ -1,6 +1,7 @@
 import { computed, ref } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import equal from 'fast-deep-equal'
+import { apartFromHold } from './apartFromHold'
 import { edgePointAt } from '#core/math/curve/edgePoints'
 import { adviseDial } from '#core/geometry/dial/advised'
 import { heldAs, type KeptPosition, type KeptPositions } from '#core/records/job/positions'
@@ -18,12 +19,12 @@ export function usePositions() {
   const preferences = usePreferences()
 
   const toleranceDeg = useLocalStorage('jaw-tilt-position-tolerance', 0.5)
-  // Where the blade is held meanwhile does not matter.
-  const task = useTask('positionsFor', () => {
-    const { rig, blade, stone, hold } = job.setup.value
-    const { centreOffsetMm, tiltDeg } = hold
-    return [rig, blade, stone, job.side.value, job.wantedDeg.value, toleranceDeg.value, centreOffsetMm, tiltDeg]
-  })
+  const task = useTask('positionsFor', () => [
+    apartFromHold(job.setup.value),
+    job.side.value,
+    job.wantedDeg.value,
+    toleranceDeg.value,
+  ])
   const { result } = task
   const find = () =>
     task.run({

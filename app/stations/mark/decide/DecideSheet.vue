@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import { APEX_WORN_MM, type ZonePlan } from '#core/steel/removal/plan'
 import { STONES_DIFFER } from '#core/steel/removal/strokes'
 import type { SideOfPlan } from '#core/process/decision/plans'
@@ -24,6 +25,7 @@ import { problemText } from '~/words/problemText'
 
 /** The bevel that was found against the one that is wanted: each way to go on in full, and the advised one first. */
 const job = useJob()
+const words = useWords()
 const preferences = usePreferences()
 const ink = useInk()
 const { open, rough, there, plans, advised, unevenRig, take } = useDecision()
@@ -69,6 +71,10 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">ink it and look</NuxtLink>.
       </p>
       <p v-else-if="ink.weighing.value" class="mt-1" aria-live="polite">Weighing the looks.</p>
+      <p v-else-if="ink.weighFailure.value" role="alert" class="mt-1 text-error">
+        {{ words.problem(ink.weighFailure.value) }}
+        <UButton color="neutral" variant="outline" label="Try again" @click="ink.weighAgain" />
+      </p>
       <p v-else-if="open.length > 0" class="mt-1" data-testid="decide-open">
         Not ripe yet. Nothing is known of {{ open.join(', ') }}:
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">look there too</NuxtLink>.

@@ -114,9 +114,12 @@ function practice(job: JobView) {
     // The looks may still be being weighed.
     const weighed = () => sides.every((side) => ink.foundOn(side).length > 0)
     await until(weighed).toBe(true, { timeout: MOST_WAIT_MS })
-    if (!weighed()) return words.problem({ code: 'looks-not-weighed' })
+    if (!weighed()) {
+      void ink.weighAgain()
+      return words.problem({ code: 'looks-not-weighed' })
+    }
     const ways = await task.run({ blade: begun.value.blade, sides, neededDeg: ink.neededDeg.value })
-    if (!ways) return task.failure.value
+    if (!ways) return task.failure.value && words.problem(task.failure.value)
     const found = sides.map((side) => ({ side, faces: ink.foundOn(side) }))
     const outcome = outcomeOf(blade.value!, ink.names.value, found, observed.value)
     const advisedPasses = ways.reduce((sum, way) => sum + way.length, 0)

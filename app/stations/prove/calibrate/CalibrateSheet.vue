@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import type { Unknown } from '#core/observe/calibration/fitRig'
 import type { UnknownId } from '#core/records/rig/unknowns'
 import { MEASURES_UNIT } from '#core/uncertainty/measures'
@@ -15,6 +16,7 @@ import { toleranceText } from '~/words/toleranceText'
 
 /** What the angles proved on this rig say of its own measures: how far each is off, how sure, and what it changes. */
 const job = useJob()
+const words = useWords()
 const preferences = usePreferences()
 const collections = useCollections()
 const calibration = useCalibration()
@@ -95,7 +97,7 @@ const setNow = computed(() => {
                 <th class="py-1.5 pr-3 font-normal">{{ wordOf(unknown) }}</th>
                 <td class="px-3 whitespace-nowrap">± {{ meanText(unknown.id, unknown.tolerance) }}</td>
                 <td class="figure px-3 text-lg whitespace-nowrap">
-                  {{ fitted ? signed(unknown.id, fitted.error) : 'stays' }}
+                  {{ fitted ? signed(unknown.id, fitted.error) : fit ? 'stays' : calibration.working.value ? '…' : '' }}
                 </td>
                 <td class="pl-3 whitespace-nowrap">
                   {{ fitted ? `± ${meanText(unknown.id, fitted.uncertainty)}` : '' }}
@@ -118,6 +120,10 @@ const setNow = computed(() => {
           {{ angleText(setNow.before.contact.edgeAngleDeg, setNow.before.uncertaintyDeg) }} ±
           {{ angleText(setNow.before.uncertaintyDeg, setNow.before.uncertaintyDeg) }}.
         </p>
+        <div v-if="calibration.fitFailure.value" role="alert" class="mt-2 flex flex-wrap items-center gap-2 text-error">
+          {{ words.problem(calibration.fitFailure.value) }}
+          <UButton color="neutral" variant="outline" label="Try again" @click="calibration.fitAgain" />
+        </div>
         <p v-if="calibration.failure.value" role="alert" class="mt-2 text-error">{{ calibration.failure.value }}</p>
         <UButton
           class="mt-3"

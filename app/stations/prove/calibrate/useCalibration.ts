@@ -52,7 +52,12 @@ function calibration(job: JobView) {
   }
 
   /** Null while it is being worked out, or where nothing counts. */
-  const { answer: fit, running: working } = useAnswer('fittingRig', () =>
+  const {
+    answer: fit,
+    running: working,
+    failure: fitFailure,
+    again: fitAgain,
+  } = useAnswer('fittingRig', () =>
     proved.value.counted.length === 0 || unknowns.value.length === 0
       ? null
       : {
@@ -122,6 +127,8 @@ function calibration(job: JobView) {
     tied,
     after,
     working,
+    fitFailure,
+    fitAgain,
     busy,
     failure,
     takeOver,
