@@ -219,7 +219,11 @@ describe('dials', () => {
     const wobbly = scaleFromMarks(measured([10, 18, 26, 34], 0.2), setbackMm)
     expect(wobbly.ok && wobbly.residualMm).toBeCloseTo(0.2, 1)
     for (const degrees of [[20, 24.9], [20], []])
-      expect(scaleFromMarks(measured(degrees), setbackMm)).toEqual({ ok: false, code: 'marks-too-near' })
+      expect(scaleFromMarks(measured(degrees), setbackMm)).toEqual({
+        ok: false,
+        code: 'marks-too-near',
+        figures: { leastDeg: 5 },
+      })
     expect(scaleFromMarks(measured([20, 25]), setbackMm).ok).toBe(true)
     const drawnFor = (distanceMm: number, faceMm: number) =>
       scaleFromMarks(
