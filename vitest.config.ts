@@ -14,7 +14,11 @@ export default defineConfig({
       { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false } },
       {
         extends: true,
-        test: { name: 'app', include: ['app/**/*.test.ts', 'server/**/*.test.ts', 'bin/**/*.test.ts'] },
+        test: { name: 'app', include: ['app/**/*.test.ts', 'bin/**/*.test.ts'] },
+      },
+      {
+        extends: true,
+        test: { name: 'server', include: ['server/**/*.test.ts'], globalSetup: 'server/store/dumps.fixture.ts' },
       },
     ],
     benchmark: { include: ['core/**/*.bench.ts'] },

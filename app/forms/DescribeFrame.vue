@@ -20,6 +20,7 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
   <form
     class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_29rem]"
     :aria-label="thing"
+    data-described
     @submit.prevent="last ? emit('keep') : emit('go', step + 1)"
   >
     <slot name="drawing" />

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { describe, expect, it } from 'vitest'
 import { SHAPES } from '#core/records/blade/shapes'
+import type { GritStandard } from '#core/records/stone/grit'
 import { deg, label, mm } from '#core/schema/measure'
 import type { FieldProblem } from '#core/schema/problem'
 import {
@@ -243,7 +244,7 @@ describe('the draft of a stone', () => {
 
   it('has its grain from the grit printed on it, or says what that standard goes to', () => {
     const draft = begun(stone, 'mm')
-    const of = (standard: string, number: string) =>
+    const of = (standard: GritStandard, number: string) =>
       readStone({ facts: { ...draft.facts, grit: { standard, number } }, byGrit: true }, 'mm', stone)
     expect(of('JIS', '800').stone).toMatchObject({ grit: { standard: 'JIS', number: 800 }, grainUm: 14 })
     expect(of('JIS', '99999').problems).toMatchObject([{ field: 'grit.number' }])

@@ -10,6 +10,17 @@ import { fromMm, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber
 export type Draft = Record<string, unknown>
 type Schema = z.core.$ZodType
 
+/** The draft of what a schema reads; of one of several kinds of parts, what any of them has. */
+export type DraftOf<T> = [T] extends [number | null]
+  ? string
+  : [T] extends [string | boolean | null]
+    ? T
+    : [T] extends [readonly (infer E)[] | null]
+      ? DraftOf<E>[] | Extract<T, null>
+      : { [K in KeysOf<NonNullable<T>>]: DraftOf<ValueAt<NonNullable<T>, K>> }
+type KeysOf<T> = T extends unknown ? keyof T : never
+type ValueAt<T, K extends PropertyKey> = T extends unknown ? (K extends keyof T ? T[K] : never) : never
+
 /** Fine enough that nothing that was measured is lost: a micrometre. */
 const DECIMALS = { mm: 3, in: 5 } as const
 export const exactFigure = (mm: number, unit: LengthUnit): string =>
@@ -29,23 +40,32 @@ const isObject = (value: unknown): value is Draft =>
 function keysOf(schema: Schema): string[] {
   const bare = unwrapped(schema)
   if (bare instanceof z.ZodObject) return Object.keys(bare.shape)
-  return bare instanceof z.ZodUnion ? [...new Set(bare.options.flatMap((one) => keysOf(one as Schema)))] : []
+  return bare instanceof z.ZodUnion ? [...new Set(bare.options.flatMap(keysOf))] : []
 }
 
 /** What a schema takes where nothing is given; undefined where something must be. */
 function givenBy(schema: Schema): unknown {
-  const { def } = schema._zod as { def: { type: string; defaultValue?: unknown; innerType?: Schema } }
-  if (def.type === 'default' || def.type === 'prefault') return def.defaultValue
-  return undefined
+  return schema instanceof z.ZodDefault ? schema.def.defaultValue : undefined
 }
 
 /** A draft in which nothing is said yet. What may be left out whole is there all the same, empty. */
-export function emptyDraft(schema: Schema, unit: LengthUnit): unknown {
+export const emptyDraft = <T>(schema: z.core.$ZodType<T>, unit: LengthUnit): DraftOf<T> =>
+  empty(schema, unit) as DraftOf<T>
+
+/** A row of the list at a dotted path, empty. */
+export function emptyRow(schema: Schema, path: string, unit: LengthUnit): Draft {
+  const list = path.split('.').reduce<Schema | null>((at, key) => at && partOf(at, key), schema)
+  const row = list && partOf(list, 0)
+  const draft = row && empty(row, unit)
+  return isObject(draft) ? draft : {}
+}
+
+function empty(schema: Schema, unit: LengthUnit): unknown {
   const given = givenBy(schema)
   const bare = unwrapped(schema)
   if (bare instanceof z.ZodArray) return given === null ? null : []
   const keys = keysOf(bare)
-  if (keys.length > 0) return Object.fromEntries(keys.map((key) => [key, emptyDraft(partOf(bare, key)!, unit)]))
+  if (keys.length > 0) return Object.fromEntries(keys.map((key) => [key, empty(partOf(bare, key)!, unit)]))
   const of = unitOf(bare)
   if (of) return typeof given === 'number' ? figureText(given, of, unit) : ''
   if (bare instanceof z.ZodEnum) return given ?? bare.options[0]
@@ -53,51 +73,58 @@ export function emptyDraft(schema: Schema, unit: LengthUnit): unknown {
 }
 
 /** A thing as its draft, in the unit in use. */
-export function toDraft(value: unknown, schema: Schema, unit: LengthUnit): unknown {
+export const toDraft = <T>(value: NoInfer<T>, schema: z.core.$ZodType<T>, unit: LengthUnit): DraftOf<T> =>
+  written(value, schema, unit) as DraftOf<T>
+
+function written(value: unknown, schema: Schema, unit: LengthUnit): unknown {
   const bare = unwrapped(schema)
   const of = unitOf(bare)
   if (of) return typeof value === 'number' ? figureText(value, of, unit) : ''
-  if (Array.isArray(value)) return value.map((one, i) => toDraft(one, partOf(bare, i) ?? bare, unit))
+  if (Array.isArray(value)) return value.map((one, i) => written(one, partOf(bare, i) ?? bare, unit))
   const keys = keysOf(bare)
   if (keys.length === 0) return value ?? null
-  if (!isObject(value)) return emptyDraft(schema, unit)
+  if (!isObject(value)) return empty(schema, unit)
   return Object.fromEntries(
     keys.map((key) => {
       const part = partOf(bare, key)!
-      return [key, key in value ? toDraft(value[key], part, unit) : emptyDraft(part, unit)]
+      return [key, key in value ? written(value[key], part, unit) : empty(part, unit)]
     }),
   )
 }
 
 /** A draft of any age as one of today: what has come since is empty, what is of another kind is left out. */
-export function completed(draft: unknown, schema: Schema, empty: unknown): unknown {
+export const completed = <D>(draft: unknown, schema: Schema, begun: D): D => fitted(draft, schema, begun) as D
+
+function fitted(draft: unknown, schema: Schema, begun: unknown): unknown {
   const bare = unwrapped(schema)
   if (Array.isArray(draft)) {
     const element = partOf(bare, 0)
-    return element && (Array.isArray(empty) || empty === null)
-      ? draft.map((one) => completed(one, element, emptyDraft(element, 'mm')))
-      : empty
+    return element && (Array.isArray(begun) || begun === null)
+      ? draft.map((one) => fitted(one, element, empty(element, 'mm')))
+      : begun
   }
-  if (isObject(empty)) {
-    if (!isObject(draft)) return empty
+  if (isObject(begun)) {
+    if (!isObject(draft)) return begun
     return Object.fromEntries(
-      Object.entries(empty).map(([key, part]) => [key, completed(draft[key], partOf(bare, key) ?? bare, part)]),
+      Object.entries(begun).map(([key, part]) => [key, fitted(draft[key], partOf(bare, key) ?? bare, part)]),
     )
   }
-  const kinds = empty === null ? ['string', 'object'] : [typeof empty]
-  return draft !== undefined && (draft === null ? empty === null : kinds.includes(typeof draft)) ? draft : empty
+  const kinds = begun === null ? ['string', 'object'] : [typeof begun]
+  return draft !== undefined && (draft === null ? begun === null : kinds.includes(typeof draft)) ? draft : begun
 }
 
 /** The same draft for another unit: lengths mean what they meant. What cannot be read stays as it was typed. */
-export function inUnit(draft: unknown, schema: Schema, from: LengthUnit, to: LengthUnit): unknown {
-  if (from === to) return draft
+export const inUnit = <D>(draft: D, schema: Schema, from: LengthUnit, to: LengthUnit): D =>
+  from === to ? draft : (converted(draft, schema, from, to) as D)
+
+function converted(draft: unknown, schema: Schema, from: LengthUnit, to: LengthUnit): unknown {
   const bare = unwrapped(schema)
-  if (Array.isArray(draft)) return draft.map((one, i) => inUnit(one, partOf(bare, i) ?? bare, from, to))
+  if (Array.isArray(draft)) return draft.map((one, i) => converted(one, partOf(bare, i) ?? bare, from, to))
   if (isObject(draft))
     return Object.fromEntries(
       Object.entries(draft).map(([key, part]) => {
         const of = partOf(bare, key)
-        return [key, of ? inUnit(part, of, from, to) : part]
+        return [key, of ? converted(part, of, from, to) : part]
       }),
     )
   return typeof draft === 'string' && unitOf(bare) === 'mm' ? lengthInUnit(draft, from, to) : draft
@@ -111,7 +138,7 @@ export function lengthInUnit(text: string, from: LengthUnit, to: LengthUnit): st
 
 /** What stands in a draft as numbers, and what is wrong with it, each at its dotted path. */
 export interface ReadDraft {
-  readonly content: unknown
+  readonly content: Draft
   readonly problems: readonly FieldProblem[]
 }
 
@@ -121,29 +148,32 @@ export interface ReadDraft {
  * `needed`.
  */
 export function readDraft(
-  draft: unknown,
+  draft: object,
   schema: Schema,
   unit: LengthUnit,
   { base, needed = [] }: { base?: unknown; needed?: readonly string[] } = {},
 ): ReadDraft {
   const problems: FieldProblem[] = []
-  const content = read(draft, schema, '', base)
-  return { content, problems }
+  return { content: readParts({ ...draft }, schema, '', base), problems }
+
+  function readParts(parts: Draft, of: Schema, path: string, was: unknown): Draft {
+    return Object.fromEntries(
+      Object.entries(parts).map(([name, one]) => {
+        const part = partOf(of, name)
+        const below = path === '' ? name : `${path}.${name}`
+        return [name, part ? read(one, part, below, isObject(was) ? was[name] : undefined) : one]
+      }),
+    )
+  }
 
   function read(value: unknown, of: Schema, path: string, was: unknown): unknown {
     const bare = unwrapped(of)
-    const below = (name: string | number) => (path === '' ? String(name) : `${path}.${name}`)
-    const wasAt = (name: string | number) => (was as Record<string | number, unknown> | null | undefined)?.[name]
-    if (Array.isArray(value)) return value.map((one, i) => read(one, partOf(bare, i) ?? bare, below(i), wasAt(i)))
-    if (isObject(value)) {
-      if (mayBeEmpty(of) && !needed.includes(path) && saysNothing(value)) return null
-      return Object.fromEntries(
-        Object.entries(value).map(([name, one]) => {
-          const part = partOf(bare, name)
-          return [name, part ? read(one, part, below(name), wasAt(name)) : one]
-        }),
-      )
+    if (Array.isArray(value)) {
+      const before: readonly unknown[] = Array.isArray(was) ? was : []
+      return value.map((one, i) => read(one, partOf(bare, i) ?? bare, `${path}.${i}`, before[i]))
     }
+    if (isObject(value))
+      return mayBeEmpty(of) && !needed.includes(path) && saysNothing(value) ? null : readParts(value, bare, path, was)
     const measure = unitOf(bare)
     if (typeof value !== 'string' || !measure) return value
     if (value.trim() === '' && mayBeEmpty(of)) return null

@@ -1,7 +1,7 @@
-import { READINGS, type DialLanguage } from '#core/records/rig/dials/readings'
+import { READINGS, type DialLanguage, type HeightReading } from '#core/records/rig/dials/readings'
 import { RIGS, type RigKind } from '#core/records/rig/kinds'
 import { lengthUnit, type LengthUnit } from '#core/math/units/length'
-import { exactFigure, type Draft } from './draft'
+import { exactFigure, type DraftOf } from './draft'
 
 /** One measure to take. Its unit stands in the schema of the thing. */
 export interface Field {
@@ -28,11 +28,13 @@ export interface Choice {
   readonly options: readonly (string | { value: string; label: string })[]
 }
 
+type HeightDraft = DraftOf<HeightReading>
+
 interface DescribedDial {
   /** The fields that such a dial has. */
-  readonly measures: readonly string[]
+  readonly measures: readonly (keyof HeightDraft)[]
   /** What they begin with, where that is not nothing. */
-  begunWith(unit: LengthUnit): Draft
+  begunWith(unit: LengthUnit): Partial<HeightDraft>
   /** Measured from `plane`. */
   fields(plane: string): Field[]
   lists(plane: string): FieldList[]
@@ -40,7 +42,10 @@ interface DescribedDial {
 }
 
 const field = (path: string, label: string, how: string): Field => ({ path: `height.${path}`, label, how })
-const measuresOf = (by: DialLanguage) => Object.keys(READINGS[by].shape).filter((key) => key !== 'by')
+function measuresOf(by: DialLanguage) {
+  const keys: readonly (keyof HeightDraft)[] = READINGS[by].keyof().options
+  return keys.filter((key) => key !== 'by')
+}
 
 const ends = (plane: string) => [
   field(

@@ -4,32 +4,26 @@ import { unitAt } from '#core/schema/measure'
 import type { FieldProblem } from '#core/schema/problem'
 import { useWords } from '~/words/useWords'
 import { usePreferences } from '~/stores/preferences'
-import { parseFigure, type Draft } from './draft'
+import { parseFigure } from './draft'
 
 const partsOf = (path: string) => path.split('.').map((part) => (/^\d+$/.test(part) ? Number(part) : part))
 
 /** The fields of a draft by their dotted paths: what stands in them, what they are measured in, what is wrong. */
-export function useFields(draft: () => Draft, schema: z.core.$ZodType, problems: () => readonly FieldProblem[]) {
+export function useFields(draft: () => object, schema: z.core.$ZodType, problems: () => readonly FieldProblem[]) {
   const preferences = usePreferences()
   const words = useWords()
 
-  function placeOf(path: string): [Draft | undefined, string] {
-    const parts = path.split('.')
-    const last = parts.pop()!
-    const place = parts.reduce<unknown>((at, part) => (at as Draft | undefined)?.[part], draft())
-    return [place as Draft | undefined, last]
-  }
-  function textAt(path: string): string {
-    const [place, key] = placeOf(path)
-    return String(place?.[key] ?? '')
-  }
+  const at = (path: string): unknown =>
+    path.split('.').reduce<unknown>((of, key) => (of instanceof Object ? Reflect.get(of, key) : undefined), draft())
+  const textAt = (path: string): string => String(at(path) ?? '')
   function put(path: string, text: string) {
-    const [place, key] = placeOf(path)
-    if (place) place[key] = text
+    const dot = path.lastIndexOf('.')
+    const place = dot < 0 ? draft() : at(path.slice(0, dot))
+    if (place instanceof Object) Reflect.set(place, path.slice(dot + 1), text)
   }
-  function rows(path: string): Draft[] {
-    const [place, key] = placeOf(path)
-    return (place?.[key] ?? []) as Draft[]
+  function rows(path: string): unknown[] {
+    const list = at(path)
+    return Array.isArray(list) ? list : []
   }
 
   const measureOf = (path: string) => unitAt(schema, partsOf(path))

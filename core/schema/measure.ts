@@ -35,14 +35,23 @@ export const label = (most: number) => z.string().trim().min(1).max(most)
 
 /** A schema without what wraps it: optional, nullable, with a default. */
 export function unwrapped(schema: z.core.$ZodType): z.core.$ZodType {
-  const { def } = schema._zod as { def: { innerType?: z.core.$ZodType } }
-  return def.innerType ? unwrapped(def.innerType) : schema
+  const inner = within(schema)
+  return inner ? unwrapped(inner) : schema
 }
+
+/** What is wrapped; null where nothing is. */
+const within = (schema: z.core.$ZodType): z.core.$ZodType | null =>
+  schema instanceof z.ZodOptional ||
+  schema instanceof z.ZodNullable ||
+  schema instanceof z.ZodDefault ||
+  schema instanceof z.ZodPrefault
+    ? schema.def.innerType
+    : null
 
 /** Whether a field may be left empty: nothing is a value of it. */
 export function mayBeEmpty(schema: z.core.$ZodType): boolean {
-  const { def } = schema._zod as { def: { type: string; innerType?: z.core.$ZodType } }
-  return def.type === 'nullable' || (def.innerType !== undefined && mayBeEmpty(def.innerType))
+  const inner = within(schema)
+  return schema instanceof z.ZodNullable || (inner !== null && mayBeEmpty(inner))
 }
 
 /**
@@ -50,12 +59,12 @@ export function mayBeEmpty(schema: z.core.$ZodType): boolean {
  */
 export function partOf(schema: z.core.$ZodType, key: string | number): z.core.$ZodType | null {
   const bare = unwrapped(schema)
-  if (bare instanceof z.ZodObject) return (bare.shape as Record<string, z.core.$ZodType>)[key] ?? null
-  if (bare instanceof z.ZodArray) return bare.element as z.core.$ZodType
-  if (bare instanceof z.ZodTuple) return (bare.def.items[Number(key)] as z.core.$ZodType | undefined) ?? null
+  if (bare instanceof z.ZodObject) return bare.shape[key] ?? null
+  if (bare instanceof z.ZodArray) return bare.element
+  if (bare instanceof z.ZodTuple) return bare.def.items[Number(key)] ?? null
   if (!(bare instanceof z.ZodUnion)) return null
   for (const option of bare.options) {
-    const part = partOf(option as z.core.$ZodType, key)
+    const part = partOf(option, key)
     if (part) return part
   }
   return null
@@ -70,6 +79,6 @@ export function unitOf(schema: z.core.$ZodType): MeasureUnit | null {
 /** The unit of the measure at a path of a thing; null where there is none. */
 export function unitAt(schema: z.core.$ZodType, path: readonly PropertyKey[]): MeasureUnit | null {
   let at: z.core.$ZodType | null = schema
-  for (const key of path) at = at && partOf(at, key as string | number)
+  for (const key of path) at = at && (typeof key === 'symbol' ? null : partOf(at, key))
   return at && unitOf(at)
 }

@@ -5,6 +5,11 @@ import { checked, type FieldProblem } from './problem'
 /** Content as it was written, by whichever version of the application. */
 export type Raw = Readonly<Record<string, unknown>>
 
+/** Content whose form is not known: nothing where it is no object. */
+export const rawOf = (content: unknown): Raw => (isRaw(content) ? content : {})
+const isRaw = (content: unknown): content is Raw =>
+  typeof content === 'object' && content !== null && !Array.isArray(content)
+
 /** Content of one version as content of the next. */
 export type Migration = (content: Raw) => Raw
 
@@ -36,9 +41,8 @@ export function readContent<T extends z.ZodType>(
   written: unknown,
 ): ReadContent<z.output<T>> {
   if (version > migrations.length + 1) return { ...failed('later-version'), problems: [] }
-  const isRaw = typeof written === 'object' && written !== null && !Array.isArray(written)
-  const now = isRaw
-    ? migrations.slice(version - 1).reduce((content, migrate) => migrate(content), written as Raw)
+  const now = isRaw(written)
+    ? migrations.slice(version - 1).reduce((content, migrate) => migrate(content), written)
     : written
   const parsed = checked(schema, now)
   return parsed.ok ? { ok: true, content: parsed.value } : { ...failed('unreadable'), problems: parsed.problems }

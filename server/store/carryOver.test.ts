@@ -1,7 +1,7 @@
 import { cpSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { PGlite } from '@electric-sql/pglite'
+import type { PGlite } from '@electric-sql/pglite'
 import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { describe, expect, it } from 'vitest'
@@ -13,6 +13,7 @@ import { recordRepository } from '../repositories/recordRepository'
 import { listRigVersions } from '../repositories/versionRepository'
 import { carryOver } from './carryOver'
 import { migrationsFolder } from './database'
+import { pgliteFrom } from './freshDatabase.fixture'
 
 type Row = Record<string, unknown>
 const file = JSON.parse(
@@ -55,7 +56,7 @@ async function fill(client: PGlite, table: string, rows: readonly Row[]): Promis
 async function openedToday(
   shipped: number,
 ): Promise<{ db: PgliteDatabase; columns: string[]; close: () => Promise<void> }> {
-  const client = await PGlite.create('memory://')
+  const client = await pgliteFrom('bareDump')
   const db = drizzle(client)
   await migrate(db, { migrationsFolder: firstMigrations(shipped) })
   const columns = await fill(client, 'rigs', file.rigs!)

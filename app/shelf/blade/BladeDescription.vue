@@ -3,15 +3,13 @@ import { useAskedField } from '~/forms/useAskedFor'
 import { GRINDS, type Blade } from '#core/records/blade/blade'
 import { SHAPE_IDS, type ShapeId } from '#core/records/blade/shapeMeasures'
 import { SIDES } from '#core/records/common/side'
-import type { ZoneKind } from '#core/records/blade/zones'
 import type { BladeRecord } from '#core/records/kept/things'
 import type { Field } from '~/forms/rigDials'
 import { edgeFileKey, tracedHeadingDeg } from './bladeDraft'
 import { keptFile } from '~/photographs/keptFile'
 import { forgetDraft } from '~/forms/useKeptDraft'
 import { useTrace } from './useTrace'
-import { useBladeDescription } from './useBladeDescription'
-import { useKeeping } from '~/forms/useKeeping'
+import { BLADE_STEPS, useBladeDescription } from './useBladeDescription'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { GRIND_WORD } from '~/words/bladeText'
@@ -24,18 +22,10 @@ import { SHAPE_MEASURE_HOW, SHAPE_MEASURE_WORD, SHAPE_WORD } from '~/words/shape
 const props = defineProps<{ from: BladeRecord | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: BladeRecord]; away: [] }>()
 const preferences = usePreferences()
-const { draft, takenUp, beginAnew, forget, read, facts, measures, edgePoints, zones, found, ...blade } =
+const { draft, takenUp, beginAnew, step, read, facts, measures, edgePoints, zones, found, busy, failure, ...blade } =
   useBladeDescription(props.from, props.copy)
 const { halfAngleDeg, uses } = blade
 
-const STEPS: readonly string[] = ['The edge', 'Thickness', 'What it is for']
-const STEP_OF = (path: string): number =>
-  /^(measures|points|file|zones|edge)/.test(path)
-    ? 0
-    : /^(spine|thickness|primary|bevel|grind|handle|width)/.test(path)
-      ? 1
-      : 2
-const { step } = blade
 const trace = useTrace(blade.key)
 /** The photograph and the drawing that the edge may have been taken from, and what was said of them. */
 function forgetSources() {
@@ -69,12 +59,10 @@ const choilHint = computed(() =>
       ? 'Drawn: the edge begins behind it.'
       : 'None is drawn. Without one the stone cannot run out at the heel.',
 )
-const left = ref(new Set<number>())
 const problems = facts.problemTexts
-const problemAt = (path: string, text: unknown) =>
-  left.value.has(step.value) || String(text ?? '').trim() !== '' ? problems.value[path] : undefined
+const problemAt = (path: string, text: unknown) => blade.shown(problems.value[path], text)
 const factProblem = (path: string) => problemAt(path, facts.textAt(path))
-const open = computed(() => new Set(Object.keys(problems.value).map(STEP_OF)))
+const fileProblem = computed(() => problemAt('file', ''))
 const sources = [
   { value: 'shape', label: 'from the library' },
   { value: 'photo', label: 'from a photograph' },
@@ -88,7 +76,7 @@ const bevels = computed((): { value: Blade['bevels']; label: string }[] => [
   { value: 'A', label: `on side ${preferences.current.sideNames.A} alone` },
 ])
 const active = ref('')
-useAskedField((path) => (step.value = STEP_OF(path)))
+useAskedField((path) => (step.value = blade.stepOf(path)))
 
 const of = (path: string, label: string, how: string): Field => ({ path, label, how })
 const shapeFields = computed(() => uses.value.map((key) => of(key, SHAPE_MEASURE_WORD[key], SHAPE_MEASURE_HOW[key])))
@@ -131,31 +119,22 @@ const landmarkFields = [
   of('landmark.alongMm', 'From the heel', 'Rule along the blade, towards the tip is positive.'),
 ]
 const zoneRows = computed({
-  get: () => draft.value.facts.zones as { kind: ZoneKind; fromMm: string; toMm: string }[] | null,
+  get: () => draft.value.facts.zones,
   set: (rows) => (draft.value.facts.zones = rows),
 })
 
 function go(to: number) {
-  left.value.add(step.value)
-  step.value = to
+  blade.go(to)
   active.value = ''
 }
-const { keep: keepIt, busy, failure } = useKeeping('blades', props.copy ? null : props.from, 'is measured anew')
 async function keep() {
-  STEPS.forEach((_, i) => left.value.add(i))
-  if (!read.value.blade) {
-    step.value = Math.min(...open.value, STEPS.length - 1)
-    return nextTick(() => document.querySelector<HTMLElement>('[data-step] [aria-invalid="true"]')?.focus())
-  }
-  const kept = await keepIt(read.value.blade)
+  const kept = await blade.save()
   if (!kept) return
-  await Promise.all([forget(), forgetSources()])
+  await forgetSources()
   emit('done', kept)
 }
 const anew = () => Promise.all([beginAnew(), forgetSources()])
-const steps = computed(() =>
-  STEPS.map((title, i) => ({ mark: title, title, missing: left.value.has(i) && open.value.has(i) })),
-)
+const steps = computed(() => BLADE_STEPS.map((title, i) => ({ mark: title, title, missing: blade.missing(i) })))
 </script>
 
 <template>
@@ -228,7 +207,7 @@ const steps = computed(() =>
       </template>
       <template v-else-if="draft.source === 'photo'">
         <EdgePhoto :trace="trace" />
-        <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
+        <p v-if="fileProblem" role="alert" class="text-error">{{ fileProblem }}</p>
       </template>
       <template v-else>
         <EdgeFile
@@ -239,10 +218,10 @@ const steps = computed(() =>
             }
           "
         />
-        <p v-if="left.has(0) && problems.file" role="alert" class="text-error">{{ problems.file }}</p>
+        <p v-if="fileProblem" role="alert" class="text-error">{{ fileProblem }}</p>
       </template>
       <UCheckbox
-        v-model="draft.facts.choil as boolean"
+        v-model="draft.facts.choil"
         size="lg"
         label="A choil ends the edge at the heel"
         :description="choilHint"
@@ -272,8 +251,8 @@ const steps = computed(() =>
         @focus="active = $event"
       />
       <div class="grid grid-cols-2 gap-3">
-        <LabelledSelect v-model="draft.facts.grind as Blade['grind']" label="Grind" :items="grinds" />
-        <LabelledSelect v-model="draft.facts.bevels as Blade['bevels']" label="Bevelled" :items="bevels" />
+        <LabelledSelect v-model="draft.facts.grind" label="Grind" :items="grinds" />
+        <LabelledSelect v-model="draft.facts.bevels" label="Bevelled" :items="bevels" />
         <TypedField
           v-for="side in SIDES"
           :key="side"
@@ -284,7 +263,7 @@ const steps = computed(() =>
           placeholder="not known"
         />
       </div>
-      <UCheckbox v-model="draft.facts.falseEdge as boolean" size="lg" label="A false edge is ground on the spine" />
+      <UCheckbox v-model="draft.facts.falseEdge" size="lg" label="A false edge is ground on the spine" />
       <p v-if="halfAngleDeg !== null">
         Primary half-angle: <b>{{ angleText(halfAngleDeg) }}</b>
       </p>
@@ -313,7 +292,7 @@ const steps = computed(() =>
         />
       </fieldset>
       <UFormField label="Notes"
-        ><UTextarea v-model="draft.facts.notes as string" size="lg" class="w-full" maxlength="4000"
+        ><UTextarea v-model="draft.facts.notes" size="lg" class="w-full" maxlength="4000"
       /></UFormField>
     </template>
   </DescribeFrame>

@@ -1,12 +1,13 @@
+import { z } from 'zod'
 import { lastOf, nth } from '#core/math/list'
 import { blade as bladeSchema, type Blade } from '#core/records/blade/blade'
 import type { EdgeUncertainty } from '#core/records/blade/edgeUncertainty'
+import { rawOf } from '#core/schema/versioned'
 import { possibleBlade } from '#core/records/blade/impossible'
 import { fromHeel } from '#core/records/blade/heel'
 import { SHAPES } from '#core/records/blade/shapes'
-import { shapeMeasures, type ShapeId, type ShapeMeasures } from '#core/records/blade/shapeMeasures'
+import { SHAPE_IDS, shapeMeasures, type ShapeId, type ShapeMeasures } from '#core/records/blade/shapeMeasures'
 import { crossesItself } from '#core/math/curve/crossesItself'
-import type { Segment } from '#core/math/curve/segment'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { throughPoints } from '#core/math/curve/throughPoints'
 import { readPoints } from '#core/exchange/edges/points'
@@ -14,7 +15,7 @@ import type { ProblemCode } from '#core/schema/codes'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import type { Figures } from '#core/schema/result'
 import { toMm, type LengthUnit } from '#core/math/units/length'
-import { completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft, type Draft } from '~/forms/draft'
+import { completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft, type DraftOf } from '~/forms/draft'
 import { firstAtEach } from '~/shelf/rig/rigDraft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
@@ -22,14 +23,16 @@ import type { DraftKind } from '~/forms/useKeptDraft'
 const EDGE_SOURCES = ['shape', 'photo', 'file', 'points'] as const
 export type EdgeSource = (typeof EDGE_SOURCES)[number]
 
-/** An edge as it was drawn, and whether a choil was drawn with it; null where that is not known. */
-export interface Drawn {
-  edge: Segment[]
-  spine: Segment[] | null
-  choil: boolean | null
+const drawnEdge = z.object({
+  edge: bladeSchema.shape.edge,
+  spine: bladeSchema.shape.spine,
+  /** Whether one was drawn; null where that is not known. */
+  choil: z.boolean().nullable().default(null),
   /** How well a trace follows the edge; null where it is no trace. */
-  uncertainty: EdgeUncertainty | null
-}
+  uncertainty: bladeSchema.shape.edgeUncertainty,
+})
+/** An edge as it was drawn. */
+export type Drawn = z.output<typeof drawnEdge>
 
 /** What is said of the drawing an edge is taken from is kept beside the draft, under this. */
 export const edgeFileKey = (draftKey: string): string => `edge-file:${draftKey}`
@@ -45,23 +48,21 @@ export const bladeFacts = bladeSchema.omit({
 
 /** The draft of a blade: its facts as they are typed, and its shape in each of the ways it can be given. */
 export interface BladeDraft {
-  facts: Draft
+  facts: DraftOf<z.output<typeof bladeFacts>>
   source: EdgeSource
   shapeId: ShapeId
-  measures: Draft
+  measures: DraftOf<ShapeMeasures>
   /** Two figures a line: along the blade, and how wide it is there. */
   points: string
   /** As read from a file, or as it was before. */
   drawn: Drawn | null
 }
 
-const measuresDraft = (of: ShapeMeasures, unit: LengthUnit): Draft => toDraft(of, shapeMeasures, unit) as Draft
-
 export const emptyBladeDraft = (unit: LengthUnit): BladeDraft => ({
-  facts: emptyDraft(bladeFacts, unit) as Draft,
+  facts: emptyDraft(bladeFacts, unit),
   source: 'shape',
   shapeId: 'drop-point',
-  measures: measuresDraft(SHAPES['drop-point'].usual, unit),
+  measures: toDraft(SHAPES['drop-point'].usual, shapeMeasures, unit),
   points: '',
   drawn: null,
 })
@@ -69,10 +70,10 @@ export const emptyBladeDraft = (unit: LengthUnit): BladeDraft => ({
 export function bladeDraftOf(of: Blade, unit: LengthUnit): BladeDraft {
   const { edge, spine, shape, edgeUncertainty: uncertainty } = of
   return {
-    facts: toDraft(bladeFacts.parse(of), bladeFacts, unit) as Draft,
+    facts: toDraft(bladeFacts.parse(of), bladeFacts, unit),
     source: shape ? 'shape' : 'file',
     shapeId: shape?.id ?? 'drop-point',
-    measures: measuresDraft(shape?.measures ?? SHAPES['drop-point'].usual, unit),
+    measures: toDraft(shape?.measures ?? SHAPES['drop-point'].usual, shapeMeasures, unit),
     points: '',
     drawn: { edge: [...edge], spine: spine ? [...spine] : null, choil: null, uncertainty },
   }
@@ -100,24 +101,22 @@ export const bladeDrafts = (from: Blade | null, copy: boolean): DraftKind<BladeD
     return copy ? { ...draft, facts: { ...draft.facts, name: `${from.name}, copy` } } : draft
   },
   takenUp(kept, unit, version) {
-    const before = (kept ?? {}) as Partial<BladeDraft> & { way?: EdgeSource }
+    const before = rawOf(kept)
     const empty = emptyBladeDraft(unit)
-    const shapeId = before.shapeId && before.shapeId in SHAPES ? before.shapeId : empty.shapeId
+    const shapeId = SHAPE_IDS.find((one) => one === before.shapeId) ?? empty.shapeId
     // The first version called the source the way.
     const source = EDGE_SOURCES.find((one) => one === (before.source ?? before.way)) ?? empty.source
-    const measures = completed(before.measures, shapeMeasures, empty.measures) as Draft
+    const measures = completed(before.measures, shapeMeasures, empty.measures)
     // The second version fitted the long kitchen shape by its heel alone.
     const asWide = version < 3 && shapeId === 'long-kitchen'
     // The third version called the uncertainty of a traced edge a doubt.
-    const { doubt, ...traced } = (before.drawn ?? {}) as Drawn & { doubt?: EdgeUncertainty | null }
-    const drawn = bladeSchema.shape.edge.safeParse(traced.edge).success
-      ? { ...traced, uncertainty: traced.uncertainty ?? doubt ?? null }
-      : null
+    const { doubt = null, ...traced } = rawOf(before.drawn)
+    const drawn = drawnEdge.safeParse({ uncertainty: doubt, ...traced }).data ?? null
     return {
-      facts: completed(before.facts, bladeFacts, empty.facts) as Draft,
+      facts: completed(before.facts, bladeFacts, empty.facts),
       source,
       shapeId,
-      measures: (asWide ? { ...measures, widthMm: measures.heelWidthMm } : measures) as Draft,
+      measures: asWide ? { ...measures, widthMm: measures.heelWidthMm } : measures,
       points: typeof before.points === 'string' ? before.points : '',
       drawn,
     }
@@ -127,8 +126,8 @@ export const bladeDrafts = (from: Blade | null, copy: boolean): DraftKind<BladeD
       ? draft
       : {
           ...draft,
-          facts: inUnit(draft.facts, bladeFacts, before, now) as Draft,
-          measures: inUnit(draft.measures, shapeMeasures, before, now) as Draft,
+          facts: inUnit(draft.facts, bladeFacts, before, now),
+          measures: inUnit(draft.measures, shapeMeasures, before, now),
           points: pointsInUnit(draft.points, before, now),
         },
 })
@@ -151,9 +150,9 @@ export function readBlade(draft: BladeDraft, unit: LengthUnit, base: Blade | nul
     return { blade: null, problems: firstAtEach([...shaped.problems, ...unread, ...found]), outline: null }
   }
   const { edge, spine, widthMm, uncertainty } = outline
-  const { edgeHeadingToleranceDeg: said } = content as { edgeHeadingToleranceDeg?: number | null }
+  const { edgeHeadingToleranceDeg: said } = content
   const edgeUncertainty = uncertainty && typeof said === 'number' ? asSaid(uncertainty, said) : uncertainty
-  const read = checked(possibleBlade, { ...(content as object), edge, edgeUncertainty, spine, widthMm, shape })
+  const read = checked(possibleBlade, { ...content, edge, edgeUncertainty, spine, widthMm, shape })
   const problems = firstAtEach([...shaped.problems, ...unread, ...(read.ok ? [] : read.problems)])
   return { blade: read.ok && problems.length === 0 ? read.value : null, problems, outline }
 }
@@ -207,7 +206,7 @@ function readShape(draft: BladeDraft, unit: LengthUnit, base: Blade | null): Sha
   const { content, problems } = readDraft(typed, shapeMeasures, unit, { base: base?.shape?.measures })
   const below = (all: readonly FieldProblem[]) => all.map((one) => ({ ...one, field: `measures.${one.field}` }))
   if (problems.length > 0) return none(below(problems))
-  const read = checked(shapeMeasures, { ...usual, ...(content as object) })
+  const read = checked(shapeMeasures, { ...usual, ...content })
   if (!read.ok) return none(below(read.problems))
   const wrong = impossibleShape(read.value, uses)
   if (wrong) return none(below([wrong]))

@@ -1,19 +1,11 @@
 <script setup lang="ts">
-import { storeToRefs } from 'pinia'
 import { useWords } from '~/words/useWords'
-import {
-  INSTRUMENT_KINDS,
-  instrument as instrumentSchema,
-  twoReadings,
-  type InstrumentKind,
-} from '#core/records/instrument/instrument'
+import { INSTRUMENT_KINDS, instrument as instrumentSchema, twoReadings } from '#core/records/instrument/instrument'
 import type { InstrumentRecord } from '#core/records/kept/things'
 import { instrumentDrafts, readInstrument } from './instrumentDraft'
 import { UNDESCRIBED_UNCERTAINTY_DEG } from '~/composables/useInstrument'
 import { readSpot, type SpotsIn } from './readSpot'
-import { useFields } from '~/forms/useFields'
-import { useKeeping } from '~/forms/useKeeping'
-import { useKeptDraft } from '~/forms/useKeptDraft'
+import { useDescription } from '~/forms/useDescription'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
@@ -24,25 +16,23 @@ const words = useWords()
 const props = defineProps<{ from: InstrumentRecord | null; copy?: boolean }>()
 const emit = defineEmits<{ done: [kept: InstrumentRecord] }>()
 const preferences = usePreferences()
-const { unit } = storeToRefs(preferences)
 
-const copy = props.copy === true
-const key = `instrument:${props.from?.id ?? 'new'}${copy ? ':copy' : ''}`
-const { draft, takenUp, beginAnew, forget } = useKeptDraft(key, unit, instrumentDrafts(props.from, copy))
-const read = computed(() => readInstrument(draft.value, unit.value, props.from))
-const { keep: keepIt, busy, failure, refused } = useKeeping('instruments', copy ? null : props.from, 'is changed')
-const fields = useFields(
-  () => draft.value,
-  instrumentSchema,
-  () => [...read.value.problems, ...refused.value],
-)
+const { from, copy } = props
+const { unit, draft, takenUp, beginAnew, read, fieldsOf, shown, save, busy, failure } = useDescription({
+  kind: 'instruments',
+  from,
+  copy,
+  changed: 'is changed',
+  drafts: instrumentDrafts(from, copy),
+  read: (typed, now) => readInstrument(typed, now, from),
+  content: ({ instrument }) => instrument,
+})
+const fields = fieldsOf((typed) => typed, instrumentSchema)
 const { textAt, put, problemTexts } = fields
-/** Nobody is scolded for a field not reached yet. */
-const tried = ref(false)
-const problemAt = (path: string) => (tried.value || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined)
+const problemAt = (path: string) => shown(problemTexts.value[path], textAt(path))
 
 const kinds = INSTRUMENT_KINDS.map((value) => ({ value, label: INSTRUMENT_KIND_WORD[value] }))
-const kind = computed({ get: () => textAt('kind') as InstrumentKind, set: (to) => put('kind', to) })
+const kind = computed(() => draft.value.kind)
 const zeroHelp = computed(() => {
   if (kind.value === 'level-gauge')
     return 'What it still shows where it should show nothing. It is taken off each reading.'
@@ -79,21 +69,16 @@ function takeOver() {
 }
 
 async function keep() {
-  tried.value = true
-  if (!read.value.instrument)
-    return nextTick(() => document.querySelector<HTMLElement>('[data-instrument] [aria-invalid="true"]')?.focus())
-  const kept = await keepIt(read.value.instrument)
-  if (!kept) return
-  await forget()
-  emit('done', kept)
+  const kept = await save()
+  if (kept) emit('done', kept)
 }
 </script>
 
 <template>
-  <form class="space-y-4" aria-label="Instrument" data-instrument @submit.prevent="keep">
+  <form class="space-y-4" aria-label="Instrument" data-described @submit.prevent="keep">
     <TakenUpNote v-if="takenUp" @anew="beginAnew" />
     <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
-    <LabelledSelect v-model="kind" label="Kind" :items="kinds" />
+    <LabelledSelect v-model="draft.kind" label="Kind" :items="kinds" />
     <TypedField
       v-if="kind === 'goniometer-screen'"
       :fields="fields"

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { useAskedField } from '~/forms/useAskedFor'
+import { nth } from '#core/math/list'
 import type { RigRecord } from '#core/records/kept/things'
-import type { DialLanguage } from '#core/records/rig/dials/readings'
+
 import { RIG_KINDS, type RigKind } from '#core/records/rig/kinds'
 import { exactFigure } from '~/forms/draft'
 import { dialsOf, type FieldList } from '~/forms/rigDials'
-import { stepOf } from './rigSteps'
-import { useKeeping } from '~/forms/useKeeping'
 import { useRigDescription } from './useRigDescription'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
@@ -20,9 +19,8 @@ import { RIG_WORDS } from '~/words/rigText'
 const props = defineProps<{ from: RigRecord | null; copy: boolean }>()
 const emit = defineEmits<{ done: [kept: RigRecord]; away: [] }>()
 const preferences = usePreferences()
-const { draft, takenUp, beginAnew, forget, steps, read, fields, problems, refused, remarks, range, openSteps, ...rig } =
+const { draft, takenUp, beginAnew, steps, step, fields, remarks, range, sheet, busy, failure, ...rig } =
   useRigDescription(props.from, props.copy)
-const { sheet } = rig
 const { textAt, put, rows, figure, problemTexts } = fields
 
 const kinds = RIG_KINDS.map((kind) => ({
@@ -31,22 +29,18 @@ const kinds = RIG_KINDS.map((kind) => ({
   description: RIG_WORDS[kind].means,
 }))
 const languages = computed(() => dialsOf(draft.value.kind).map((by) => ({ value: by, label: DIAL_WORDS[by].readAs })))
-const { step } = rig
-const at = computed(() => steps.value[step.value]!)
+const at = computed(() => nth(steps.value, step.value))
 const last = computed(() => step.value === steps.value.length - 1)
 /** The measure being taken. */
 const active = ref('')
 
-/** Steps that were left, or Keep was pressed: nobody is scolded for a field not reached yet. */
-const left = ref(new Set<string>())
-const problemAt = (path: string) =>
-  left.value.has(at.value.id) || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined
+const problemAt = (path: string) => rig.shown(problemTexts.value[path], textAt(path))
 /** Problems of the step that belong to none of its fields. */
 const general = computed(() => {
-  if (!left.value.has(at.value.id)) return []
+  if (!rig.wasLeft(step.value)) return []
   const own = rig.pathsOf(step.value)
   return Object.entries(problemTexts.value)
-    .filter(([path]) => !own.has(path) && stepOf(steps.value, path) === step.value)
+    .filter(([path]) => !own.has(path) && rig.stepOf(path) === step.value)
     .map(([, message]) => message)
 })
 
@@ -61,15 +55,14 @@ const shown = (path: string) =>
 
 const toField = (selector: string) => nextTick(() => document.querySelector<HTMLElement>(selector)?.focus())
 function go(to: number) {
-  left.value.add(at.value.id)
-  step.value = Math.min(steps.value.length - 1, Math.max(0, to))
+  rig.go(to)
   active.value = ''
   void toField('[data-step] input')
 }
-useAskedField((path) => (step.value = stepOf(steps.value, path)))
+useAskedField((path) => (step.value = rig.stepOf(path)))
 function addRow(list: FieldList) {
   rig.addRow(list)
-  void toField(`[data-focus="rig-${list.path}.${rows(list.path).length - 1}.${list.fields[0]!.path}"]`)
+  void toField(`[data-focus="rig-${list.path}.${rows(list.path).length - 1}.${nth(list.fields, 0).path}"]`)
 }
 /** Both figures of a printed scale, as they were worked out: to a tenth of a millimetre. */
 function takeScale({ bladeHeightMm, faceOffsetMm }: { bladeHeightMm: number; faceOffsetMm: number }) {
@@ -80,30 +73,12 @@ function dropRow(list: FieldList, i: number) {
   rows(list.path).splice(i, 1)
 }
 
-const {
-  keep: keepIt,
-  busy,
-  failure,
-  refused: refusedNow,
-} = useKeeping('rigs', props.copy ? null : props.from, 'is measured anew')
-watch(refusedNow, (now) => (refused.value = now))
 async function keep() {
-  for (const one of steps.value) left.value.add(one.id)
-  if (!read.value.rig || problems.value.length > 0) {
-    step.value = Math.min(...openSteps.value)
-    return toField('[data-step] [aria-invalid="true"]')
-  }
-  const kept = await keepIt(read.value.rig)
-  if (!kept) return
-  await forget()
-  emit('done', kept)
+  const kept = await rig.save()
+  if (kept) emit('done', kept)
 }
 const frameSteps = computed(() =>
-  steps.value.map(({ id, title }, i) => ({
-    mark: String(i + 1),
-    title,
-    missing: left.value.has(id) && openSteps.value.has(i),
-  })),
+  steps.value.map(({ title }, i) => ({ mark: String(i + 1), title, missing: rig.missing(i) })),
 )
 </script>
 
@@ -137,7 +112,7 @@ const frameSteps = computed(() =>
     </template>
     <URadioGroup
       v-if="at.id === 'height' && languages.length > 1"
-      v-model="draft.height.by as DialLanguage"
+      v-model="draft.height.by"
       :items="languages"
       legend="You read it as"
       orientation="horizontal"

@@ -3,62 +3,47 @@ import { impossibilities } from '#core/records/rig/impossible'
 import { possibleRig } from '#core/records/rig/possibleRig'
 import { RIGS, type RigKind } from '#core/records/rig/kinds'
 import { rigMeasures, type Rig } from '#core/records/rig/rig'
-import type { DialLanguage } from '#core/records/rig/dials/readings'
-import { partOf } from '#core/schema/measure'
+import { rawOf } from '#core/schema/versioned'
 import type { LengthUnit } from '#core/math/units/length'
 import { DIALS, dialsOf } from '~/forms/rigDials'
-import { completed, emptyDraft, inUnit, readDraft, toDraft, type Draft } from '~/forms/draft'
+import { completed, emptyDraft, inUnit, readDraft, toDraft, type DraftOf } from '~/forms/draft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
 /**
  * The draft of a rig, as its schema has it. All that any kind or language has is there, so that changing one's mind
  * loses nothing; `height.by` says which language counts.
  */
-export interface RigDraft extends Draft {
-  name: string
-  notes: string
-  kind: RigKind
-  jaws: Draft
-  moreJaws: Draft[]
-  stops: Draft[]
-  positionMarks: Draft[]
-  stroke: Draft
-  pivot: Draft
-  pivotB: Draft
-  centring: Draft
-  height: Draft & { by: DialLanguage; slots: Draft[] }
-  tolerance: Draft
+export type RigDraft = Omit<DraftOf<Rig>, 'fitted'> & {
   /** Nothing of it is typed. */
   fitted: null
-}
-
-/** A row of a list of the rig, empty: "stops", "height.slots". */
-export function emptyRow(path: string, unit: LengthUnit): Draft {
-  const list = path.split('.').reduce((at, key) => partOf(at, key)!, rigMeasures as Parameters<typeof partOf>[0])
-  return emptyDraft(partOf(list, 0)!, unit) as Draft
 }
 
 /** What usual rigs have: their pivot behind the middle of the jaws, without play, and measured with a rule. */
 const BEGUN_WITH = { heightMm: 0.5, setbackMm: 0.5, alongMm: 0.5, againOffsetMm: 0.05, againTiltDeg: 0.1 }
 const NOT_OFF = { offsetMm: 0, tiltDeg: 0 }
 
+const { centring, tolerance } = rigMeasures.shape
+
 export function emptyRigDraft(kind: RigKind, unit: LengthUnit): RigDraft {
-  const empty = { ...(emptyDraft(rigMeasures, unit) as RigDraft), fitted: null }
+  const empty = { ...emptyDraft(rigMeasures, unit), fitted: null }
   const dials = Object.values(DIALS).map((dial) => dial.begunWith(unit))
   return {
     ...empty,
     kind,
     pivot: { ...empty.pivot, alongMm: '0' },
     pivotB: { ...empty.pivotB, alongMm: '0' },
-    centring: toDraft(NOT_OFF, partOf(rigMeasures, 'centring')!, unit) as Draft,
-    height: Object.assign({}, empty.height, ...dials, { by: dialsOf(kind)[0] }) as RigDraft['height'],
-    tolerance: toDraft(BEGUN_WITH, partOf(rigMeasures, 'tolerance')!, unit) as Draft,
+    centring: toDraft(NOT_OFF, centring, unit),
+    height: dials.reduce<RigDraft['height']>((height, dial) => Object.assign(height, dial), {
+      ...empty.height,
+      by: dialsOf(kind)[0],
+    }),
+    tolerance: toDraft(BEGUN_WITH, tolerance, unit),
   }
 }
 
 /** An existing rig as a draft. */
 export function rigDraftOf(rig: Rig, unit: LengthUnit): RigDraft {
-  const draft = toDraft(rigMeasures.parse(rig), rigMeasures, unit) as RigDraft
+  const draft = toDraft(rigMeasures.parse(rig), rigMeasures, unit)
   const empty = emptyRigDraft(rig.kind, unit)
   const of = DIALS[rig.height.by].measures
   const height = {
@@ -78,12 +63,12 @@ export const rigDrafts = (from: Rig | null, copy: boolean): DraftKind<RigDraft> 
     return copy ? { ...draft, name: `${draft.name}, copy` } : draft
   },
   takenUp(kept, unit, version) {
-    const before = kept as { by?: unknown; height?: object } | null
+    const before = rawOf(kept)
     // The first version had the language beside the measures.
-    const now = version === 1 ? { ...before, height: { ...before?.height, by: before?.by } } : kept
-    return completed(now, rigMeasures, emptyRigDraft('turning-post', unit)) as RigDraft
+    const now = version === 1 ? { ...before, height: { ...rawOf(before.height), by: before.by } } : kept
+    return completed(now, rigMeasures, emptyRigDraft('turning-post', unit))
   },
-  inUnit: (draft, before, now) => inUnit(draft, rigMeasures, before, now) as RigDraft,
+  inUnit: (draft, before, now) => inUnit(draft, rigMeasures, before, now),
 })
 
 export interface ReadRig {

@@ -1,8 +1,6 @@
-import { computed, shallowRef } from 'vue'
-import { storeToRefs } from 'pinia'
+import { computed } from 'vue'
 import { nth } from '#core/math/list'
 import type { RigRecord } from '#core/records/kept/things'
-import type { FieldProblem } from '#core/schema/problem'
 import { heightRange } from '#core/records/rig/dial'
 import { slotsBelowFace } from '#core/records/rig/impossible'
 import { RIGS, type RigKind } from '#core/records/rig/kinds'
@@ -11,12 +9,11 @@ import { rigMeasures, type Rig } from '#core/records/rig/rig'
 import { useWords } from '~/words/useWords'
 import { rigSheet } from './sheet/rigSheet'
 import { useCollections } from '~/stores/collections'
-import { usePreferences } from '~/stores/preferences'
-import { emptyRow, readRig, rigDraftOf, rigDrafts } from './rigDraft'
+import { readRig, rigDraftOf, rigDrafts } from './rigDraft'
 import { dialsOf, type FieldList } from '~/forms/rigDials'
 import { rigSteps, stepOf } from './rigSteps'
-import { useFields } from '~/forms/useFields'
-import { useKeptDraft } from '~/forms/useKeptDraft'
+import { emptyRow } from '~/forms/draft'
+import { useDescription } from '~/forms/useDescription'
 
 /**
  * A rig being described: what is typed, what it comes to, and what is wrong or odd about it. `from`: measured anew or
@@ -24,40 +21,32 @@ import { useKeptDraft } from '~/forms/useKeptDraft'
  */
 export function useRigDescription(from: RigRecord | null, copy: boolean) {
   const collections = useCollections()
-  const preferences = usePreferences()
   const words = useWords()
-  const { unit } = storeToRefs(preferences)
-  const key = `rig:${from?.id ?? 'new'}${copy ? ':copy' : ''}`
-  const { draft, takenUp, step, forget, beginAnew } = useKeptDraft(key, unit, rigDrafts(from, copy))
-
-  const steps = computed(() => rigSteps(draft.value, unit.value))
-  const read = computed(() => readRig(draft.value, unit.value, from))
   const box = computed(() => collections.stones.filter((stone) => stone.archivedAt === null))
-  /** What the server would not take; gone with the next figure typed. */
-  const refused = shallowRef<readonly FieldProblem[]>([])
-  const problems = computed((): readonly FieldProblem[] => {
-    const slots = read.value.rig ? slotsBelowFace(read.value.rig, box.value) : []
-    return [...read.value.problems, ...slots, ...refused.value]
+  const description = useDescription({
+    kind: 'rigs',
+    from,
+    copy,
+    changed: 'is measured anew',
+    drafts: rigDrafts(from, copy),
+    read: (draft, now) => readRig(draft, now, from),
+    content: ({ rig }) => rig,
+    also: ({ rig }) => (rig ? slotsBelowFace(rig, box.value) : []),
+    steps(draft, now) {
+      const all = rigSteps(draft, now)
+      return { ids: all.map(({ id }) => id), of: (path) => stepOf(all, path) }
+    },
   })
-  const fields = useFields(
-    () => draft.value,
-    rigMeasures,
-    () => problems.value,
-  )
+  const { draft, unit, read } = description
+  const steps = computed(() => rigSteps(draft.value, unit.value))
+  const fields = description.fieldsOf((typed) => typed, rigMeasures)
   const remarks = computed<Record<string, string>>(() =>
     Object.fromEntries(
       (read.value.rig ? oddities(read.value.rig) : []).map((one) => [one.field, words.problem(one, one.field)]),
     ),
   )
   const range = computed(() => (read.value.rig ? heightRange(read.value.rig) : null))
-  /** The steps at which something is wrong. */
-  const openSteps = computed(() => new Set(problems.value.map(({ field }) => stepOf(steps.value, field))))
-
-  function put(path: string, text: string) {
-    fields.put(path, text)
-    refused.value = []
-  }
-  const addRow = (list: FieldList) => fields.rows(list.path).push(emptyRow(list.path, unit.value))
+  const addRow = (list: FieldList) => fields.rows(list.path).push(emptyRow(rigMeasures, list.path, unit.value))
   /** The paths of all fields of a step, those of its lists' rows included. */
   const pathsOf = (index: number): Set<string> => {
     const step = nth(steps.value, index)
@@ -93,25 +82,5 @@ export function useRigDescription(from: RigRecord | null, copy: boolean) {
     )
   })
 
-  return {
-    key,
-    step,
-    draft,
-    takenUp,
-    beginAs,
-    beginAnew,
-    forget,
-    steps,
-    read,
-    fields: { ...fields, put },
-    problems,
-    refused,
-    remarks,
-    range,
-    openSteps,
-    addRow,
-    pathsOf,
-    chooseKind,
-    sheet,
-  }
+  return { ...description, steps, fields, remarks, range, addRow, pathsOf, chooseKind, beginAs, sheet }
 }

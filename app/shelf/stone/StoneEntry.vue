@@ -1,14 +1,10 @@
 <script setup lang="ts">
-import { storeToRefs } from 'pinia'
 import type { StoneRecord } from '#core/records/kept/things'
 import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/records/stone/grit'
 import { STONE_KINDS } from '#core/records/stone/stone'
 import { dishTiltDeg, faceTiltDeg, middleOffsetMm } from '#core/records/stone/taper'
 import { readStone, stoneDrafts, stoneFacts } from './stoneDraft'
-import { useFields } from '~/forms/useFields'
-import { useKeeping } from '~/forms/useKeeping'
-import { useKeptDraft } from '~/forms/useKeptDraft'
-import { usePreferences } from '~/stores/preferences'
+import { useDescription } from '~/forms/useDescription'
 import { angleText, differenceText } from '~/words/angleText'
 import { elsewhereText, grainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
@@ -17,43 +13,38 @@ import { STONE_KIND_WORD } from '~/words/rigText'
 /** Describes a stone as it was measured. `from`: the stone to change or to copy; null begins a new one. */
 const props = defineProps<{ from: StoneRecord | null; copy?: boolean }>()
 const emit = defineEmits<{ done: [kept: StoneRecord] }>()
-const { unit } = storeToRefs(usePreferences())
-
-const copy = props.copy === true
-const base = copy ? null : props.from
-const key = `stone:${props.from?.id ?? 'new'}${copy ? ':copy' : ''}`
-const { draft, takenUp, beginAnew, forget } = useKeptDraft(key, unit, stoneDrafts(props.from, copy))
-const read = computed(() => readStone(draft.value, unit.value, props.from))
-const { keep: keepIt, busy, failure, refused } = useKeeping('stones', base, 'is changed')
-const fields = useFields(
-  () => draft.value.facts,
-  stoneFacts,
-  () => [...read.value.problems, ...refused.value],
-)
+const { from, copy } = props
+const { unit, draft, takenUp, beginAnew, fieldsOf, shown, save, busy, failure } = useDescription({
+  kind: 'stones',
+  from,
+  copy,
+  changed: 'is changed',
+  drafts: stoneDrafts(from, copy),
+  read: (typed, now) => readStone(typed, now, from),
+  content: ({ stone }) => stone,
+})
+const fields = fieldsOf(({ facts }) => facts, stoneFacts)
 const { textAt, put, figure, problemTexts } = fields
-/** Nobody is scolded for a field not reached yet. */
-const tried = ref(false)
-const problemAt = (path: string) => (tried.value || textAt(path).trim() !== '' ? problemTexts.value[path] : undefined)
+const problemAt = (path: string) => shown(problemTexts.value[path], textAt(path))
 
-type StoneKind = (typeof STONE_KINDS)[number]
 const kinds = STONE_KINDS.map((kind) => ({ value: kind, label: STONE_KIND_WORD[kind] }))
-const NO_GRIT = 'none'
+const NO_GRIT = 'none' as const
 const standards = [
-  ...GRIT_STANDARDS.map((s) => ({ value: s as string, label: s as string })),
+  ...GRIT_STANDARDS.map((one) => ({ value: one, label: one })),
   { value: NO_GRIT, label: 'grain size only' },
 ]
 const standard = computed({
-  get: () => (draft.value.byGrit ? textAt('grit.standard') : NO_GRIT),
-  set(to: string) {
+  get: () => (draft.value.byGrit ? draft.value.facts.grit.standard : NO_GRIT),
+  set(to: GritStandard | typeof NO_GRIT) {
     draft.value.byGrit = to !== NO_GRIT
-    if (to !== NO_GRIT) put('grit.standard', to)
+    if (to !== NO_GRIT) draft.value.facts.grit.standard = to
   },
 })
 
 const grainHint = computed(() => {
   const number = figure('grit.number')
   if (!draft.value.byGrit || number === null || !Number.isInteger(number)) return ''
-  const of = textAt('grit.standard') as GritStandard
+  const of = draft.value.facts.grit.standard
   const size = grainSize({ standard: of, number })
   if (!size.ok) return ''
   const other = elsewhereText(size.um, of)
@@ -73,13 +64,8 @@ const dishHint = computed(() => {
 })
 
 async function keep() {
-  tried.value = true
-  if (!read.value.stone)
-    return nextTick(() => document.querySelector<HTMLElement>('[data-stone] [aria-invalid="true"]')?.focus())
-  const kept = await keepIt(read.value.stone)
-  if (!kept) return
-  await forget()
-  emit('done', kept)
+  const kept = await save()
+  if (kept) emit('done', kept)
 }
 
 interface Shown {
@@ -105,16 +91,11 @@ const SIZES: readonly Shown[] = [
 </script>
 
 <template>
-  <form class="space-y-4" aria-label="Stone" data-stone @submit.prevent="keep">
+  <form class="space-y-4" aria-label="Stone" data-described @submit.prevent="keep">
     <TakenUpNote v-if="takenUp" @anew="beginAnew" />
     <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
     <div class="grid grid-cols-2 gap-3">
-      <LabelledSelect
-        label="Kind"
-        :model-value="textAt('kind') as StoneKind"
-        :items="kinds"
-        @update:model-value="put('kind', String($event))"
-      />
+      <LabelledSelect v-model="draft.facts.kind" label="Kind" :items="kinds" />
       <TypedField :fields="fields" path="lubricant" label="Lubricant" :problem="problemAt('lubricant')" />
       <LabelledSelect v-model="standard" label="Grit standard" :items="standards" />
       <TypedField

@@ -9,7 +9,7 @@ import { stoneCondition, type StoneCondition } from '#core/records/stone/conditi
 import { stone as stoneSchema, type Stone } from '#core/records/stone/stone'
 import { STONE_DEEDS, stoneWear, type StoneWear } from '#core/records/stone/wear'
 import { useWords } from '~/words/useWords'
-import { completed, emptyDraft, inUnit, readDraft, type Draft } from '~/forms/draft'
+import { completed, emptyDraft, inUnit, readDraft, type DraftOf } from '~/forms/draft'
 import { firstAtEach } from '~/shelf/rig/rigDraft'
 import { useKeptDraft } from '~/forms/useKeptDraft'
 import { useCollections } from '~/stores/collections'
@@ -37,17 +37,22 @@ const DUE: Record<StoneCondition['due'], string> = {
 const rows = computed(() => lines.value.toReversed())
 const deeds = STONE_DEEDS.map((deed) => ({ value: deed, label: STONE_DEED_WORD[deed] }))
 const today = () => new Date().toLocaleDateString('sv')
-const begun = () => ({ ...(emptyDraft(stoneWear, preferences.unit) as Draft), on: today(), did: 'used', blades: '' })
+const begun = (): DraftOf<StoneWear> => ({
+  ...emptyDraft(stoneWear, preferences.unit),
+  on: today(),
+  did: 'used',
+  blades: '',
+})
 const { unit } = storeToRefs(preferences)
 const {
   draft: line,
   takenUp,
   beginAnew,
-} = useKeptDraft<Draft>(`wear:${props.stone.id}`, unit, {
+} = useKeptDraft(`wear:${props.stone.id}`, unit, {
   version: 1,
   begun,
-  takenUp: (kept) => completed(kept, stoneWear, begun()) as Draft,
-  inUnit: (draft, from, to) => inUnit(draft, stoneWear, from, to) as Draft,
+  takenUp: (kept) => completed(kept, stoneWear, begun()),
+  inUnit: (draft, from, to) => inUnit(draft, stoneWear, from, to),
 })
 const problems = ref<readonly FieldProblem[]>([])
 const problemAt = (field: string) => {
@@ -59,7 +64,7 @@ const busy = ref(false)
 
 async function add() {
   failure.value = ''
-  const counted = { ...line.value, blades: String(line.value.blades).trim() || '0' }
+  const counted = { ...line.value, blades: line.value.blades.trim() || '0' }
   const { content, problems: unread } = readDraft(counted, stoneWear, preferences.unit)
   const read = checked(stoneWear, content)
   problems.value = firstAtEach([...unread, ...(read.ok ? [] : read.problems)])
@@ -133,23 +138,18 @@ async function keep(change: Partial<Stone>): Promise<boolean> {
       <TakenUpNote v-if="takenUp" @anew="beginAnew" />
       <div class="grid grid-cols-2 gap-3">
         <UFormField label="On" :error="problemAt('on')"
-          ><UInput v-model="line.on as string" type="date" size="lg" class="w-full"
+          ><UInput v-model="line.on" type="date" size="lg" class="w-full"
         /></UFormField>
-        <LabelledSelect v-model="line.did as StoneWear['did']" label="What" :items="deeds" />
+        <LabelledSelect v-model="line.did" label="What" :items="deeds" />
         <UFormField :label="`Rod to face, ${preferences.unit}`" :error="problemAt('faceOffsetMm')"
-          ><UInput
-            v-model="line.faceOffsetMm as string"
-            size="lg"
-            inputmode="decimal"
-            placeholder="not measured"
-            class="w-full"
+          ><UInput v-model="line.faceOffsetMm" size="lg" inputmode="decimal" placeholder="not measured" class="w-full"
         /></UFormField>
         <UFormField label="Blades since" :error="problemAt('blades')"
-          ><UInput v-model="line.blades as string" size="lg" inputmode="numeric" class="w-full"
+          ><UInput v-model="line.blades" size="lg" inputmode="numeric" class="w-full"
         /></UFormField>
       </div>
       <UFormField label="Note" :error="problemAt('note')"
-        ><UInput v-model="line.note as string" size="lg" maxlength="300" class="w-full"
+        ><UInput v-model="line.note" size="lg" maxlength="300" class="w-full"
       /></UFormField>
       <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
       <UButton type="submit" size="lg" label="Write it down" :loading="busy" />

@@ -1,9 +1,11 @@
+import type { z } from 'zod'
 import { grainSize } from '#core/records/stone/grit'
 import { middleOffsetMm } from '#core/records/stone/taper'
 import { stone as stoneSchema, type Stone } from '#core/records/stone/stone'
+import { rawOf } from '#core/schema/versioned'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import type { LengthUnit } from '#core/math/units/length'
-import { completed, emptyDraft, inUnit, readDraft, toDraft, type Draft } from '~/forms/draft'
+import { completed, emptyDraft, inUnit, readDraft, toDraft, type DraftOf } from '~/forms/draft'
 import { firstAtEach } from '~/shelf/rig/rigDraft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
@@ -12,7 +14,7 @@ export const stoneFacts = stoneSchema.omit({ faceOffsetMm: true })
 
 /** The draft of a stone. */
 export interface StoneDraft {
-  facts: Draft
+  facts: DraftOf<z.output<typeof stoneFacts>>
   /** Whether its grain is told by the grit printed on it, or by its size. */
   byGrit: boolean
 }
@@ -22,18 +24,17 @@ const BEGUN_WITH = { lengthMm: 150, widthMm: 25, faceOffsetToleranceMm: 0.1 }
 
 function begunFrom(from: Stone | null, copy: boolean, unit: LengthUnit): StoneDraft {
   if (!from) {
-    const empty = emptyDraft(stoneFacts, unit) as Draft
+    const empty = emptyDraft(stoneFacts, unit)
     const usual = toDraft(
       BEGUN_WITH,
       stoneFacts.pick({ lengthMm: true, widthMm: true, faceOffsetToleranceMm: true }),
       unit,
     )
-    const grit = { ...(empty.grit as Draft), standard: 'FEPA F' }
-    return { facts: { ...empty, ...(usual as Draft), grit }, byGrit: true }
+    return { facts: { ...empty, ...usual, grit: { ...empty.grit, standard: 'FEPA F' } }, byGrit: true }
   }
   const { faceOffsetMm } = from
   const ends = from.faceOffsetEnds ?? { nearMm: faceOffsetMm, farMm: faceOffsetMm }
-  const facts = toDraft({ ...stoneFacts.parse(from), faceOffsetEnds: ends }, stoneFacts, unit) as Draft
+  const facts = toDraft({ ...stoneFacts.parse(from), faceOffsetEnds: ends }, stoneFacts, unit)
   return { facts: copy ? { ...facts, name: `${from.name}, copy` } : facts, byGrit: from.grit !== null }
 }
 
@@ -42,13 +43,13 @@ export const stoneDrafts = (from: Stone | null, copy: boolean): DraftKind<StoneD
   version: 1,
   begun: (unit) => begunFrom(from, copy, unit),
   takenUp(kept, unit) {
-    const { facts, byGrit } = (kept ?? {}) as Partial<StoneDraft>
+    const { facts, byGrit } = rawOf(kept)
     return {
-      facts: completed(facts, stoneFacts, emptyDraft(stoneFacts, unit)) as Draft,
+      facts: completed(facts, stoneFacts, emptyDraft(stoneFacts, unit)),
       byGrit: byGrit !== false,
     }
   },
-  inUnit: (draft, before, now) => ({ ...draft, facts: inUnit(draft.facts, stoneFacts, before, now) as Draft }),
+  inUnit: (draft, before, now) => ({ ...draft, facts: inUnit(draft.facts, stoneFacts, before, now) }),
 })
 
 export interface ReadStone {
