@@ -1,7 +1,7 @@
-import { readContent, renamed, type Migration, type Raw } from '#core/schema/versioned'
+import { rawListOf, rawOf, readContent, renamed, type Migration } from '#core/schema/versioned'
 import { ENTRIES, type InkLookEntry } from '#core/log/entry'
 import type { HiddenBladeAsk } from '#core/simulation/standIn/hiddenBlade'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import type { Job } from '#core/records/job/job'
 import type { JobView } from '~/job/view'
 
@@ -13,14 +13,23 @@ export interface PracticeBegun {
   readonly dialled: Job['dialled']
 }
 
+interface PracticeForm {
+  begun: PracticeBegun[]
+  looks: InkLookEntry[]
+  /** Light passes that were made. */
+  passes: number
+  /** Which of the passes each look tells of, by the look's id. */
+  passOf: Record<string, number>
+}
+
 /** A practice that an earlier version began, its blade and its looks in the words of today. */
 const migratePractice: Migration = (form) => ({
   ...form,
-  begun: (Array.isArray(form.begun) ? (form.begun as Raw[]) : []).map((one) => ({
+  begun: rawListOf(form.begun).map((one) => ({
     ...one,
-    blade: renamed({ setDoubtDeg: 'setUncertaintyDeg' })((one.blade ?? {}) as Raw),
+    blade: renamed({ setDoubtDeg: 'setUncertaintyDeg' })(rawOf(one.blade)),
   })),
-  looks: (Array.isArray(form.looks) ? (form.looks as Raw[]) : []).flatMap((content) => {
+  looks: rawListOf(form.looks).flatMap((content) => {
     const read = readContent(ENTRIES['ink-look'], 1, content)
     return read.ok ? [read.content] : []
   }),
@@ -31,15 +40,6 @@ const migratePractice: Migration = (form) => ({
  * until it is ended; `begun` is empty where none goes on.
  */
 export const practiceState = (job: JobView) =>
-  useKeptForm(
-    `practice:${job.id}`,
-    () => ({
-      begun: [] as PracticeBegun[],
-      looks: [] as InkLookEntry[],
-      /** Light passes that were made, and which of them each look tells of, by the look's id. */
-      passes: 0,
-      passOf: {} as Record<string, number>,
-    }),
-    undefined,
-    [migratePractice],
-  )
+  useForm<PracticeForm>(`practice:${job.id}`, () => ({ begun: [], looks: [], passes: 0, passOf: {} }), undefined, [
+    migratePractice,
+  ])

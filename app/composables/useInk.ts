@@ -3,7 +3,7 @@ import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
-import { renamed, type Raw } from '#core/schema/versioned'
+import { rawOf, renamed, type Raw } from '#core/schema/versioned'
 import { bevelThicknessMm } from '#core/records/blade/bevelThickness'
 import { primaryFaceDeg } from '#core/records/blade/primaryFace'
 import { asThickAs } from '#core/records/blade/taper'
@@ -23,7 +23,7 @@ import type { DialSetting } from '#core/records/rig/dials/readings'
 import { contactFor } from '#core/geometry/setup/setup'
 import { lightPassUm } from '#core/observe/marker/look'
 import { practiceState } from '~/composables/practiceState'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
@@ -49,8 +49,8 @@ const APART_DEG = 0.25
 /** A look that was kept half noted by an earlier version: it said `told`, and a `share` of the face. */
 function migrateLookForm({ told }: Raw): Raw {
   const fraction = renamed({ share: 'fraction' })
-  const zones = Object.entries((told ?? {}) as Record<string, Raw>)
-  return { observed: Object.fromEntries(zones.map(([zone, one]) => [zone, fraction(one)])) }
+  const zones = Object.entries(rawOf(told))
+  return { observed: Object.fromEntries(zones.map(([zone, one]) => [zone, fraction(rawOf(one))])) }
 }
 
 /** The looks at the ink, what they say of each zone, and what to dial for the next one. */
@@ -94,9 +94,9 @@ function ink(job: JobView) {
   }
 
   /** A look that is being observed, zone by zone: kept until it is noted. */
-  const { form: draft } = useKeptForm(
+  const { form: draft } = useForm<{ observed: Record<string, Observed> }>(
     `ink:${job.id}`,
-    () => ({ observed: {} as Record<string, Observed> }),
+    () => ({ observed: {} }),
     undefined,
     [migrateLookForm],
   )

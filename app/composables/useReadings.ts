@@ -1,9 +1,7 @@
 import { SIDES, type PerSide, type Side } from '#core/records/common/side'
 import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
-import { checked } from '#core/schema/problem'
+import { checked, type FieldProblem } from '#core/schema/problem'
 import { useJob } from '~/job/useJob'
-import { usePreferences } from '~/stores/preferences'
-import { problemText } from '~/words/problemText'
 import { useGauge } from './useGauge'
 import { useInstrument, type ReadFor } from './useInstrument'
 
@@ -14,7 +12,6 @@ const asTyped = (deg: number): number => Math.round(deg * 100) / 100
 /** What was read and proved, noted as entries of the log; each note is one step that can be undone. */
 export function useReadings() {
   const job = useJob()
-  const preferences = usePreferences()
   const { expected, use } = useGauge()
   const [gauge, goniometer] = [useInstrument('reading'), useInstrument('proof')]
 
@@ -46,12 +43,12 @@ export function useReadings() {
     }
   }
 
-  /** Adds entries, or says in words what is wrong with the first that cannot be. */
-  function add(label: string, entries: readonly LogEntry[], retract: readonly string[] = []): string | null {
+  /** Adds entries; else what is wrong with the first that cannot be. */
+  function add(label: string, entries: readonly LogEntry[], retract: readonly string[] = []): FieldProblem | null {
     for (const entry of entries) {
       const read = checked(logEntry, entry)
       const wrong = read.ok ? undefined : read.problems[0]
-      if (wrong) return problemText(wrong, preferences.unit, wrong.field)
+      if (wrong) return wrong
     }
     job.session.record(label, entries, retract)
     return null
@@ -68,7 +65,7 @@ export function useReadings() {
    * Puts figures, as the instrument showed them, in the place of what they came to on the sides; null takes a side's
    * away. Sides not named, and what still stands as it is shown, are left.
    */
-  function putInstead(kind: ReadFor, deg: Partial<PerSide<number | null>>): string | null {
+  function putInstead(kind: ReadFor, deg: Partial<PerSide<number | null>>): FieldProblem | null {
     const [entries, retract]: [LogEntry[], string[]] = [[], []]
     for (const side of SIDES) {
       const now = deg[side]

@@ -1,3 +1,4 @@
+import { rawOf } from '#core/schema/versioned'
 import type { StoredEntry } from '#core/log/stored'
 import type { FieldProblem } from '#core/schema/problem'
 
@@ -43,6 +44,6 @@ function valueAt(of: unknown, path: readonly string[]): unknown {
 function withValueAt(of: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
   if (key === undefined) return value
   if (Array.isArray(of)) return of.map((one: unknown, i) => (String(i) === key ? withValueAt(one, rest, value) : one))
-  const before = (typeof of === 'object' && of !== null ? of : {}) as Record<string, unknown>
+  const before = rawOf(of)
   return { ...before, [key]: withValueAt(before[key], rest, value) }
 }

@@ -3,8 +3,8 @@ import { WIDTH_MEANS, FINISHES, INK_PATTERNS, LEVELS, BURRS, SHARPNESS_TESTS } f
 import { ZONE_KINDS } from '../records/blade/zones'
 import { SIDES } from '../records/common/side'
 import { clampPosition } from '../records/job/clampPosition'
-import { renamed, versionOf, type Migration, type Raw } from '../schema/versioned'
-import { deg, mm } from '../schema/measure'
+import { renamed, versionOf, type Migration, type Raw, rawOf } from '../schema/versioned'
+import { count, deg, mm } from '../schema/measure'
 import { dialSetting } from '../records/rig/dials/readings'
 import { gaugeZero } from '../records/job/gaugeZero'
 import { stoneWear } from '../records/stone/wear'
@@ -113,7 +113,7 @@ const practice = entry.extend({
 const strokes = entry.extend({
   kind: z.literal('strokes'),
   side,
-  count: z.number().int().min(1).max(10_000),
+  count: count({ least: 1, most: 10_000 }),
   /** Of a zone alone; null: full strokes, from heel to tip. */
   zone: z.enum(ZONE_KINDS).nullable().default(null),
 })
@@ -149,7 +149,7 @@ const UNCERTAINTY = renamed({ doubtDeg: 'uncertaintyDeg' })
 function lookInWordsOfMetrology(content: Raw): Raw {
   const { zones, ...rest } = renamed({ setDoubtDeg: 'setUncertaintyDeg' })(content)
   const fraction = renamed({ share: 'fraction' })
-  return { ...rest, zones: Array.isArray(zones) ? zones.map((zone) => fraction(zone as Raw)) : zones }
+  return { ...rest, zones: Array.isArray(zones) ? zones.map((zone) => fraction(rawOf(zone))) : zones }
 }
 
 /**

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { fieldProblem, type FieldProblem } from '../schema/problem'
-import { readContent, type Raw, type Versioned } from '../schema/versioned'
+import { readContent, type Versioned, rawOf } from '../schema/versioned'
 import { ENTRIES, kindOfStored, versionOfEntry, type LogEntry } from './entry'
 
 /** An entry as it lies on the disk and in files: as it was written, and by which version. */
@@ -47,7 +47,7 @@ export const storeEntry = (entry: LogEntry): StoredEntry => {
  * it of version 1. Null where it is none.
  */
 export function sentEntry(sent: unknown): StoredEntry | null {
-  const { content, ...rest } = (sent ?? {}) as Raw
+  const { content, ...rest } = rawOf(sent)
   const whole = content === undefined ? { ...rest, version: 1, content: sent } : sent
   const read = storedEntry.safeParse(whole)
   return read.success ? read.data : null

@@ -5,5 +5,11 @@ export function nth<T>(list: ArrayLike<T>, index: number): T {
   return element
 }
 
+/** What comes of both of a pair. */
+export const bothOf = <T, U>(pair: readonly [T, T], of: (one: T, index: 0 | 1) => U): [U, U] => [
+  of(pair[0], 0),
+  of(pair[1], 1),
+]
+
 /** The last element. Throws a RangeError for an empty list. */
 export const lastOf = <T>(list: ArrayLike<T>): T => nth(list, list.length - 1)

@@ -10,6 +10,9 @@ export const rawOf = (content: unknown): Raw => (isRaw(content) ? content : {})
 const isRaw = (content: unknown): content is Raw =>
   typeof content === 'object' && content !== null && !Array.isArray(content)
 
+/** The rows of a list whose form is not known: none where it is no list. */
+export const rawListOf = (list: unknown): Raw[] => (Array.isArray(list) ? list.map(rawOf) : [])
+
 /** Content of one version as content of the next. */
 export type Migration = (content: Raw) => Raw
 

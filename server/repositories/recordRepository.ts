@@ -1,5 +1,6 @@
 import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
+import { rawOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
 import { readRecord, type StoredRecord, type Unreadable } from '../../core/records/kept/stored'
 import { RECORDS, versionOfKind, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
@@ -43,7 +44,7 @@ export const storedThingOf = ({
 })
 
 const nameOf = (content: unknown): string => {
-  const name = (content as { name?: unknown } | null)?.name
+  const name = rawOf(content).name
   return typeof name === 'string' ? name : ''
 }
 
@@ -174,7 +175,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
       return { field: 'rigRevision', kind: 'rigs' }
     if (
       typeof jawsName === 'string' &&
-      jawsName !== (before as { jawsName?: unknown } | null)?.jawsName &&
+      jawsName !== rawOf(before).jawsName &&
       !(await hasJaws(String(rigId), jawsName))
     )
       return { field: 'jawsName', kind: 'rigs' }

@@ -1,4 +1,5 @@
 import { between, count, inArray } from 'drizzle-orm'
+import { rawOf } from '../../core/schema/versioned'
 import type { Backup } from '../../core/exchange/backup/backup'
 import { isSample, SAMPLE_IDS } from '../../core/records/kept/samples'
 import { RECORD_KINDS } from '../../core/records/kept/things'
@@ -8,6 +9,12 @@ import { readAll } from './backupRepository'
 
 const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g
 
+/** The id that a content has at a field; empty where it has none. */
+function idAt(content: unknown, field: string): string {
+  const id = rawOf(content)[field]
+  return typeof id === 'string' ? id : ''
+}
+
 /**
  * Takes the samples away, all at once, with their versions, pictures and entries: the jobs, and what no job of the
  * user's own goes on with. Answers what was taken away, as a backup that brings it back.
@@ -16,7 +23,7 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
   return db.transaction(async (tx) => {
     const all = await readAll(tx, now)
     const jobs = new Set(all.things.jobs.map(({ id }) => id).filter(isSample))
-    const ofJobs = (content: unknown) => jobs.has((content as { jobId?: string } | null)?.jobId ?? '')
+    const ofJobs = (content: unknown) => jobs.has(idAt(content, 'jobId'))
     const own = [
       ...RECORD_KINDS.flatMap((kind) => all.things[kind].filter(({ id }) => !isSample(id))),
       ...all.log.filter(({ id, content }) => !isSample(id) && !ofJobs(content)),
@@ -25,8 +32,8 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
     const goes = (id: string) => isSample(id) && !used.has(id)
     /** Whatever such an entry is about is taken away with it. */
     const entryGoes = (content: unknown) => {
-      const { jobId, bladeId, stoneId } = (content ?? {}) as Record<string, string | null | undefined>
-      return jobId ? jobs.has(jobId) : [bladeId, stoneId].some((id) => id && goes(id))
+      const jobId = idAt(content, 'jobId')
+      return jobId ? jobs.has(jobId) : goes(idAt(content, 'bladeId')) || goes(idAt(content, 'stoneId'))
     }
     const gone: Backup = {
       ...all,

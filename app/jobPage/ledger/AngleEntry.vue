@@ -1,14 +1,11 @@
 <script setup lang="ts">
-import { useWords } from '~/words/useWords'
 import { SIDES, type Side } from '#core/records/common/side'
 import { parseDecimal } from '#core/math/units/length'
 import { useReadings } from '~/composables/useReadings'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { ANGLES, sheetPath, type AngleId } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
-
-const words = useWords()
 
 /** Enters a wanted, read or proved angle, per side. */
 const props = defineProps<{ angle: Exclude<AngleId, 'set'> }>()
@@ -25,24 +22,28 @@ const nowDeg = (side: Side): number | null =>
     ? job.content.value.wanted.deg[side]
     : readings.shownDeg(props.angle === 'read' ? 'reading' : 'proof', side)
 const figure = (deg: number | null) => (deg === null ? '' : String(Math.round(deg * 100) / 100))
-const { form, takenUp, beginAnew } = useKeptForm(`angle:${job.id}:${props.angle}`, () => ({
+const {
+  form,
+  takenUp,
+  beginAnew,
+  problems,
+  tell,
+  wrong,
+  figure: typedFigure,
+} = useForm(`angle:${job.id}:${props.angle}`, () => ({
   A: figure(nowDeg('A')),
   B: figure(nowDeg('B')),
   linked: job.content.value.wanted.linked,
   why: job.content.value.wanted.why,
 }))
-const problems = reactive({ A: '', B: '' })
 const shownSides = computed(() => (oneBevel.value || (wanted.value && form.value.linked) ? (['A'] as const) : SIDES))
 
 /** What stands in a side's field: what was there where it was not touched. */
 function read(side: Side): number | null {
-  problems[side] = ''
   if (form.value[side] === figure(nowDeg(side))) return nowDeg(side)
-  const parsed = parseDecimal(form.value[side].replace('°', ''))
-  if (parsed.ok) return parsed.value
-  if (parsed.code === 'not-a-number') problems[side] = words.problem({ code: 'angle-missing' })
-  else if (wanted.value) problems[side] = words.problem({ code: 'wanted-missing' })
-  return null
+  const empty = form.value[side].trim() === ''
+  if (empty && !wanted.value) return null
+  return typedFigure(side, form.value[side], 'deg', empty ? 'wanted-missing' : 'angle-missing')
 }
 
 const included = computed(() => {
@@ -58,14 +59,14 @@ function keep() {
   const A = read('A')
   const both = shownSides.value.length === 1
   const B = both ? A : read('B')
-  if (problems.A || (!both && problems.B)) return
-  const problem =
+  if (wrong()) return
+  const refused =
     props.angle === 'wanted'
-      ? job.change('wanted angle', {
-          wanted: { deg: { A: A!, B: B! }, linked: form.value.linked, why: form.value.why },
-        })
+      ? job.session.change('wanted angle', {
+          wanted: { deg: { A: A ?? 0, B: B ?? 0 }, linked: form.value.linked, why: form.value.why },
+        })[0]
       : readings.putInstead(props.angle === 'read' ? 'reading' : 'proof', oneBevel.value ? { A } : { A, B })
-  if (problem) return void (problems.A = problem)
+  if (refused) return tell('A', refused)
   void beginAnew()
   emit('done')
 }
@@ -87,7 +88,7 @@ function keep() {
         :label="
           shownSides.length === 1 && !oneBevel ? 'Per side, both' : `${preferences.current.sideNames[side]}, per side`
         "
-        :error="problems[side] || undefined"
+        :error="problems[side]"
         class="flex-1"
       >
         <UInput

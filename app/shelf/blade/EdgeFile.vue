@@ -8,7 +8,7 @@ import { MM_PER_INCH, MM_PER_PIXEL, parseLengthMm } from '#core/math/units/lengt
 import { exactLength } from '~/words/lengthText'
 import { edgeFileKey, type Drawn } from './bladeDraft'
 import { keptFile } from '~/photographs/keptFile'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { useWords } from '~/words/useWords'
 import { usePreferences } from '~/stores/preferences'
 import { readEdgeFileAside } from '~/workers/readEdgeFileAside'
@@ -30,15 +30,16 @@ const file = shallowRef<{
 } | null>(null)
 const drawnUnit = ref<number | null>(null)
 /** What was said of the drawing; where its tip and its edge are is empty until it is. */
-const { form } = useKeptForm(
+interface EdgeFileForm {
+  chosen: number
+  unit: 'mm' | 'in' | 'px' | 'as drawn'
+  tip: '' | 'left' | 'right'
+  edgeSide: '' | 'above' | 'below'
+  width: string
+}
+const { form } = useForm<EdgeFileForm>(
   edgeFileKey(props.keptAs),
-  () => ({
-    chosen: 0,
-    unit: 'mm' as 'mm' | 'in' | 'px' | 'as drawn',
-    tip: '' as '' | 'left' | 'right',
-    edgeSide: '' as '' | 'above' | 'below',
-    width: '',
-  }),
+  () => ({ chosen: 0, unit: 'mm', tip: '', edgeSide: '', width: '' }),
   (of, inNewUnit) => ({ ...of, width: inNewUnit(of.width) }),
 )
 const kept = keptFile(edgeFileKey(props.keptAs))

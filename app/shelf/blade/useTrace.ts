@@ -13,7 +13,7 @@ import { MM_PER_INCH, parseLengthMm } from '#core/math/units/length'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { exactFigure } from '~/forms/draft'
 import { usePhotograph } from '~/photographs/usePhotograph'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import type { Tracer } from '~/workers/trace.worker'
 
 /** Rectangles that lie about in a workshop: width and height, mm. */
@@ -40,11 +40,26 @@ function reachBeside(rough: readonly Vec2[], width: number): number {
 /** Marks that were moved have come to rest after so long. */
 const RETRACE_AFTER_MS = 500
 
-/** The fields of a form, each to be read and written by itself. */
-function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableComputedRef<T[K]> } {
-  const field = (name: keyof T) =>
-    computed({ get: () => form.value[name], set: (to) => void (form.value[name] = to as T[keyof T]) })
-  return Object.fromEntries(Object.keys(form.value).map((name) => [name, field(name as keyof T)])) as never
+/** A field of a form, to be read and written by itself. */
+const fieldOf = <T extends object, K extends keyof T>(form: Ref<T>, name: K): WritableComputedRef<T[K]> =>
+  computed({ get: () => form.value[name], set: (to) => void (form.value[name] = to) })
+
+interface TraceForm {
+  scaleBy: ScaleBy
+  own: { width: string; height: string; distance: string }
+  corners: Vec2[]
+  scalePoints: Vec2[]
+  spine: Vec2[]
+  edge: Vec2[]
+  snapped: boolean
+  /** Of two lines side by side, the one that a hand has said is the edge. */
+  line: '' | 'outer' | 'inner'
+  /** The marks for the blade are as they were found, or found so when a hand had said so; not moved since. */
+  bladeFound: boolean
+  otherSide: boolean
+  otherEnd: boolean
+  /** How much closer than fitted to the frame, and what of the picture is in its middle, in shares. */
+  zoom: { times: number; x: number; y: number }
 }
 
 /**
@@ -54,23 +69,20 @@ function fieldsOf<T extends object>(form: Ref<T>): { [K in keyof T]: WritableCom
 export function useTrace(keptAs: string) {
   const words = useWords()
   const preferences = usePreferences()
-  const { form: marks, beginAnew } = useKeptForm(
+  const { form: marks, beginAnew } = useForm<TraceForm>(
     `trace:${keptAs}`,
     () => ({
-      scaleBy: 'a4' as ScaleBy,
+      scaleBy: 'a4',
       own: { width: '', height: '', distance: exactFigure(APART_MM[preferences.unit], preferences.unit) },
-      corners: [] as Vec2[],
-      scalePoints: [] as Vec2[],
-      spine: [] as Vec2[],
-      edge: [] as Vec2[],
+      corners: [],
+      scalePoints: [],
+      spine: [],
+      edge: [],
       snapped: false,
-      /** Of two lines side by side, the one that a hand has said is the edge. */
-      line: '' as '' | 'outer' | 'inner',
-      /** The marks for the blade are as they were found, or found so when a hand had said so; not moved since. */
+      line: '',
       bladeFound: false,
       otherSide: false,
       otherEnd: false,
-      /** How much closer than fitted to the frame, and what of the picture is in its middle, in shares. */
       zoom: { times: 1, x: 0.5, y: 0.5 },
     }),
     (form, inNewUnit) => {
@@ -78,7 +90,15 @@ export function useTrace(keptAs: string) {
       return { ...form, own: { width: inNewUnit(width), height: inNewUnit(height), distance: inNewUnit(distance) } }
     },
   )
-  const { scaleBy, own, corners, scalePoints, spine, edge, zoom, line, bladeFound } = fieldsOf(marks)
+  const field = <K extends keyof TraceForm>(name: K) => fieldOf(marks, name)
+  const [scaleBy, own, zoom, line, bladeFound] = [
+    field('scaleBy'),
+    field('own'),
+    field('zoom'),
+    field('line'),
+    field('bladeFound'),
+  ]
+  const [corners, scalePoints, spine, edge] = [field('corners'), field('scalePoints'), field('spine'), field('edge')]
   const {
     photo,
     busy,
@@ -212,7 +232,8 @@ export function useTrace(keptAs: string) {
     }
     busy.value = true
     const asOf = changes
-    const [[from, to], seen, rough] = [spine.value as [Vec2, Vec2], photo.value, plain(edge.value)]
+    const [from, to] = [nth(spine.value, 0), nth(spine.value, 1)]
+    const [seen, rough] = [photo.value, plain(edge.value)]
     const lens = sheetSize.value ? await reader().lens(plain(corners.value)) : null
     const scale = scaleThrough(lens)
     const inside: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]

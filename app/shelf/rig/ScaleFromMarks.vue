@@ -2,7 +2,7 @@
 import { useWords } from '~/words/useWords'
 import { scaleFromMarks, type DrawnFor, type MeasuredMark } from '#core/records/rig/scaleFromMarks'
 import { parseDecimal, parseLengthMm } from '#core/math/units/length'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 
@@ -13,7 +13,7 @@ const props = defineProps<{ setbackMm: number | null; keptAs: string }>()
 const emit = defineEmits<{ found: [drawnFor: Extract<DrawnFor, { ok: true }>] }>()
 const preferences = usePreferences()
 const emptyRow = () => ({ mark: '', height: '' })
-const { form } = useKeptForm(
+const { form } = useForm(
   `marks:${props.keptAs}`,
   () => ({ rows: [emptyRow(), emptyRow()] }),
   ({ rows }, inNewUnit) => ({ rows: rows.map((row) => ({ ...row, height: inNewUnit(row.height) })) }),

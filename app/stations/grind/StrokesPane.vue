@@ -1,51 +1,39 @@
 <script setup lang="ts">
-import { ZONE_KINDS, type ZoneKind } from '#core/records/blade/zones'
+import { WHOLE_EDGE, zoneChosen } from '~/forms/zoneChoice'
+import { ZONE_WORD } from '~/words/zoneText'
+import { ZONE_KINDS } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
-import { logEntry, type Strokes } from '#core/log/entry'
+import { ENTRIES, type Strokes } from '#core/log/entry'
 import { ofKind } from '#core/log/activeEntries'
 import { strokesMade } from '#core/log/strokesMade'
-import { checked } from '#core/schema/problem'
-import { parseDecimal } from '#core/math/units/length'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { momentText } from '~/words/momentText'
 import { strokesText } from '~/words/strokesText'
-import { ZONE_WORD } from '~/words/zoneText'
 
 /** Strokes made with the stone on the rod: noted as they are counted, and what they come to stone by stone. */
 const job = useJob()
 const preferences = usePreferences()
 const collections = useCollections()
 const names = computed(() => preferences.current.sideNames)
-const WHOLE = 'whole'
-const { form } = useKeptForm(`strokes:${job.id}`, () => ({ A: '', B: '', place: WHOLE }))
+const { form, problems, tell, figure, fit } = useForm(`strokes:${job.id}`, () => ({ A: '', B: '', place: WHOLE_EDGE }))
 const kinds = computed(() => ZONE_KINDS.filter((kind) => job.zones.value.some((zone) => zone.kind === kind)))
 const places = computed(() => [
-  { value: WHOLE, label: 'full strokes, heel to tip' },
+  { value: WHOLE_EDGE, label: 'full strokes, heel to tip' },
   ...kinds.value.map((kind) => ({ value: kind, label: `the ${ZONE_WORD[kind]} alone` })),
 ])
-const problems = reactive({ A: '', B: '' })
-watch(form, () => Object.assign(problems, { A: '', B: '' }), { deep: true })
 
 function note() {
-  const { place } = form.value
+  const zone = zoneChosen(form.value.place)
   const typed = job.sides.value.filter((side) => form.value[side].trim() !== '')
-  if (typed.length === 0) return void (problems.A = 'Write how many strokes.')
+  if (typed.length === 0) return tell('A', { code: 'strokes-missing' })
   const entries = typed.map((side): Strokes => {
-    const count = parseDecimal(form.value[side])
-    return {
-      ...job.session.newEntry(),
-      kind: 'strokes',
-      side,
-      count: count.ok ? count.value : NaN,
-      zone: place === WHOLE ? null : (place as ZoneKind),
-    }
+    const count = figure(side, form.value[side], 'count', 'strokes-missing')
+    return { ...job.session.newEntry(), kind: 'strokes', side, count, zone }
   })
-  for (const entry of entries)
-    if (!checked(logEntry, entry).ok) problems[entry.side] = 'Write a whole number, up to 10000.'
-  if (problems.A || problems.B) return
+  if (!fit(ENTRIES.strokes.schema, entries, (_, { side }) => side)) return
   job.session.record('strokes', entries)
   Object.assign(form.value, { A: '', B: '' })
 }
@@ -63,11 +51,7 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
     <h2 id="strokes" class="text-lg font-semibold">Strokes made with {{ job.stone.value.name }}</h2>
     <form class="mt-2 space-y-3" aria-label="Strokes made" @submit.prevent="note">
       <div class="grid gap-3 sm:grid-cols-3">
-        <UFormField
-          v-for="side in job.sides.value"
-          :key="side"
-          :label="labelOf(side)"
-          :error="problems[side] || undefined"
+        <UFormField v-for="side in job.sides.value" :key="side" :label="labelOf(side)" :error="problems[side]"
           ><UInput
             v-model="form[side]"
             size="xl"

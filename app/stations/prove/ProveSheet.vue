@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { renamed } from '#core/schema/versioned'
-import { ZONE_KINDS, type ZoneKind } from '#core/records/blade/zones'
+import { ZONE_KINDS } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
-import { parseDecimal, type ParsedNumber } from '#core/math/units/length'
 import { useAgainst } from '~/composables/useAgainst'
 import { useProofCauses } from './useProofCauses'
 import { useReadings } from '~/composables/useReadings'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { sheetPath } from '~/navigation/stations'
@@ -15,6 +14,7 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { momentText } from '~/words/momentText'
 import { lengthText } from '~/words/lengthText'
+import { WHOLE_EDGE, zoneChosen } from '~/forms/zoneChoice'
 import { ZONE_WORD } from '~/words/zoneText'
 
 /** What was proved on the steel and read on the stone: one more proof, and all that holds of the log. */
@@ -30,39 +30,41 @@ const BY = [
   { value: 'goniometer', label: 'the goniometer' },
   { value: 'ink', label: 'ink' },
 ] as const
-const WHOLE = 'whole'
 const places = [
-  { value: WHOLE, label: 'the whole edge' },
+  { value: WHOLE_EDGE, label: 'the whole edge' },
   ...ZONE_KINDS.map((kind) => ({ value: kind, label: `its ${ZONE_WORD[kind]}` })),
 ]
-const { form: typed } = useKeptForm(
+interface ProofForm {
+  deg: string
+  /** Empty: as ink usually is known to. */
+  uncertainty: string
+  by: (typeof BY)[number]['value']
+  place: string
+  side: Side
+}
+const {
+  form: typed,
+  problems,
+  tell,
+  figure,
+  wrong,
+} = useForm<ProofForm>(
   `proof:${job.id}`,
-  () => ({
-    deg: '',
-    /** Empty: as ink usually is known to. */
-    uncertainty: '',
-    by: 'goniometer' as (typeof BY)[number]['value'],
-    place: WHOLE,
-    side: 'A' as Side,
-  }),
+  () => ({ deg: '', uncertainty: '', by: 'goniometer', place: WHOLE_EDGE, side: 'A' }),
   undefined,
   [renamed({ doubt: 'uncertainty' })],
 )
-const problems = reactive({ deg: '', uncertainty: '' })
 /** What a look at ink tells an angle to when nothing else is said, degrees. */
 const INK_UNCERTAINTY_DEG = 0.5
 const usualUncertainty = String(INK_UNCERTAINTY_DEG)
 function add() {
-  const [deg, uncertainty] = [typed.value.deg, typed.value.uncertainty.trim() || usualUncertainty].map((text) =>
-    parseDecimal(text.replace('°', '')),
-  ) as [ParsedNumber, ParsedNumber]
-  problems.deg = deg.ok ? '' : 'Write the angle as a number, such as 17.5.'
-  problems.uncertainty = uncertainty.ok ? '' : 'Write how sure it is as a number, such as 0.2.'
-  if (!deg.ok || !uncertainty.ok) return
-  const zone = typed.value.place === WHOLE ? null : (typed.value.place as ZoneKind)
-  const wrong = readings.addProof(typed.value.side, deg.value, { uncertaintyDeg: uncertainty.value, by: 'ink', zone })
-  problems.deg = wrong ?? ''
-  if (!wrong) typed.value.deg = ''
+  const { side, place, uncertainty } = typed.value
+  const deg = figure('deg', typed.value.deg, 'deg', 'angle-missing')
+  const uncertaintyDeg = figure('uncertaintyDeg', uncertainty.trim() || usualUncertainty, 'deg', 'uncertainty-missing')
+  if (wrong()) return
+  const refused = readings.addProof(side, deg, { uncertaintyDeg, by: 'ink', zone: zoneChosen(place) })
+  if (refused) tell(refused.field, refused)
+  else typed.value.deg = ''
 }
 
 const measured = (entry: LogEntry): entry is Reading | Proof => entry.kind === 'reading' || entry.kind === 'proof'
@@ -107,7 +109,7 @@ const { causes, earlier, unexplained } = useProofCauses()
             :items="sides.map((side) => ({ value: side, label: names[side] }))"
           />
           <div class="grid grid-cols-2 gap-3">
-            <UFormField label="Angle per side, °" :error="problems.deg || undefined"
+            <UFormField label="Angle per side, °" :error="problems.deg"
               ><UInput
                 v-model="typed.deg"
                 size="xl"
@@ -116,7 +118,7 @@ const { causes, earlier, unexplained } = useProofCauses()
                 class="w-full"
                 data-testid="proof-deg"
             /></UFormField>
-            <UFormField label="Known to ±, °" :error="problems.uncertainty || undefined"
+            <UFormField label="Known to ±, °" :error="problems.uncertaintyDeg"
               ><UInput
                 v-model="typed.uncertainty"
                 :placeholder="usualUncertainty"

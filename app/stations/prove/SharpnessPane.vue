@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { ZoneKind } from '#core/records/blade/zones'
-import { logEntry, type Sharpness } from '#core/log/entry'
+import { ENTRIES, type Sharpness } from '#core/log/entry'
 import { ofKind } from '#core/log/activeEntries'
-import { checked } from '#core/schema/problem'
 import { BURRS, SHARPNESS_TESTS, type Burr, type SharpnessTest } from '#core/log/choices'
 import { parseDecimal } from '#core/math/units/length'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { momentText } from '~/words/momentText'
@@ -15,46 +14,49 @@ import { burrText, forceText, foundText, TEST_FINDS, TEST_WORD } from '~/words/s
 const job = useJob()
 const preferences = usePreferences()
 const names = computed(() => preferences.current.sideNames)
-const { form, beginAnew } = useKeptForm(`sharpness:${job.id}`, () => ({
-  test: 'paper' as SharpnessTest,
-  zones: [] as ZoneKind[],
-  forces: '',
+interface SharpnessForm {
+  test: SharpnessTest
+  zones: ZoneKind[]
+  forces: string
   /** Empty: nobody felt for it. */
-  burr: '' as Burr | '',
-  burrZones: [] as ZoneKind[],
+  burr: Burr | ''
+  burrZones: ZoneKind[]
+}
+const { form, beginAnew, problems, tell, fit } = useForm<SharpnessForm>(`sharpness:${job.id}`, () => ({
+  test: 'paper',
+  zones: [],
+  forces: '',
+  burr: '',
+  burrZones: [],
 }))
 const tests = SHARPNESS_TESTS.map((value) => ({ value, label: TEST_WORD[value] }))
 const burrs = computed(() => BURRS.map((value) => ({ value, label: burrText(value, names.value) })))
 const thread = computed(() => form.value.test === 'thread')
 const hasBurr = computed(() => form.value.burr !== '' && form.value.burr !== 'none')
 
-/** Grams, with blanks or semicolons between them; null where one is no force. */
-const forces = computed((): number[] | null => {
-  const read = form.value.forces
+/** Grams, with blanks or semicolons between them; NaN for what is no number. */
+const forces = computed((): number[] =>
+  form.value.forces
     .split(/[\s;]+/)
     .filter((text) => text !== '' && text !== 'g')
     .map((text) => parseDecimal(text.replace(/g$/, '')))
-  return read.every((one) => one.ok && one.value > 0 && one.value <= 5000)
-    ? read.map((one) => (one.ok ? one.value : 0))
-    : null
-})
-const problem = ref('')
-watch(form, () => (problem.value = ''), { deep: true })
+    .map((one) => (one.ok ? one.value : NaN)),
+)
+const readable = computed(() => forces.value.length > 0 && !forces.value.some(Number.isNaN))
 async function note() {
   const { test, zones, burr, burrZones } = form.value
-  if (thread.value && (forces.value === null || forces.value.length === 0))
-    return void (problem.value = 'Write the force of each cut in grams, with blanks between: 85 92 88.')
+  if (thread.value && !readable.value) return tell('forces', { code: 'forces-missing' })
   const entry: Sharpness = {
     ...job.session.newEntry(),
     stoneId: null,
     kind: 'sharpness',
     test,
     zones: thread.value ? [] : [...zones],
-    forcesG: thread.value ? forces.value! : [],
+    forcesG: thread.value ? forces.value : [],
     burr: burr === '' ? null : burr,
     burrZones: hasBurr.value ? [...burrZones] : [],
   }
-  if (!checked(logEntry, entry).ok) return void (problem.value = 'At most thirty cuts at once.')
+  if (!fit(ENTRIES.sharpness.schema, [entry], () => 'forces')) return
   job.session.record('sharpness', [entry])
   await beginAnew()
 }
@@ -83,8 +85,8 @@ const retract = ({ id }: Sharpness) => void job.session.record('strike out', [],
       <UFormField
         v-if="thread"
         label="Force of each cut, g"
-        :help="forces && forces.length > 0 ? forceText(forces) : 'The same thread each time; three cuts or more.'"
-        :error="problem || undefined"
+        :help="readable ? forceText(forces) : 'The same thread each time; three cuts or more.'"
+        :error="problems.forces"
         ><UInput v-model="form.forces" size="xl" autocomplete="off" class="w-full" data-testid="forces"
       /></UFormField>
       <ZonePresses

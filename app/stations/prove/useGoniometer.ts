@@ -11,7 +11,7 @@ import { NO_PLACE, useEdgePlace } from './useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
 import { readSpot, spotDeg, type SpotsIn } from '~/shelf/instrument/readSpot'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { usePreferences } from '~/stores/preferences'
@@ -46,7 +46,7 @@ function goniometer(job: JobView) {
   const preferences = usePreferences()
   const readings = useReadings()
   const { instrument, uncertaintyDeg, zeroDeg } = useInstrument('proof')
-  const { form, takenUp, beginAnew } = useKeptForm(`goniometer:${job.id}`, () => ({
+  const { form, takenUp, beginAnew } = useForm(`goniometer:${job.id}`, () => ({
     A: NOTHING_TYPED as TypedSide,
     B: NOTHING_TYPED as TypedSide,
     on: NO_PLACE,
@@ -157,8 +157,9 @@ function goniometer(job: JobView) {
         ...cutOf(side, place.placeMm),
       })),
     )
-    if (!wrong) Object.assign(form.value, { A: NOTHING_TYPED, B: NOTHING_TYPED, apex: '' })
-    return wrong
+    if (wrong) return words.problem(wrong, wrong.field)
+    Object.assign(form.value, { A: NOTHING_TYPED, B: NOTHING_TYPED, apex: '' })
+    return null
   }
   const put = (side: Side, part: Partial<TypedSide>) => (form.value[side] = { ...form.value[side], ...part })
   return {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { rawOf } from '../../schema/versioned'
 import type { Backup } from '../backup/backup'
 import { RECORD_KINDS } from '../../records/kept/things'
 
@@ -39,7 +40,7 @@ export type LookedInto = z.infer<typeof lookedInto>
 
 /** A snapshot as it is looked into. */
 export function lookInto({ things, log }: Backup): LookedInto {
-  const nameOf = (content: unknown) => (content as { name?: unknown } | null)?.name
+  const nameOf = (content: unknown) => rawOf(content).name
   return {
     counts: Object.fromEntries(RECORD_KINDS.map((kind) => [kind, things[kind].length])),
     entries: log.length,

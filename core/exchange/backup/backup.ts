@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { rawOf } from '../../schema/versioned'
 import { checked, invalid, says, type FieldProblem, type Invalid } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'
 import { bladePhoto } from '../../records/kept/bladePhoto'
@@ -50,8 +51,8 @@ const frame = backup.omit({ things: true }).extend({
 
 /** Reads a backup of any version that was ever written, a step at a time. A wrong row is told by its path. */
 export function* readingBackup(file: unknown): Generator<void, ReadBackup, void> {
-  const { format, version } = (file ?? {}) as { format?: unknown; version?: unknown }
-  const now = format === 'jaw-tilt' && version === 1 ? backupFromVersion1(file as Record<string, unknown>) : file
+  const { format, version } = rawOf(file)
+  const now = format === 'jaw-tilt' && version === 1 ? backupFromVersion1(rawOf(file)) : file
   const around = checked(frame, now)
   if (!around.ok) return invalid(around.problems.slice(0, MOST_PROBLEMS))
   const problems: FieldProblem[] = []

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { RECORDS } from '../../records/kept/things'
-import type { Raw } from '../../schema/versioned'
+import { rawOf } from '../../schema/versioned'
 import { possibleRig } from '../../records/rig/possibleRig'
 import { says } from '../../schema/problem'
 import { stone } from '../../records/stone/stone'
@@ -21,13 +21,13 @@ export type ToolFile = z.infer<typeof toolFile>
 
 /** A file of version 1 as one of version 2: its rigs in the words of today. Anything else stays as it is. */
 export function toolFileOfToday(file: unknown): unknown {
-  const { format, version, rigs } = (file ?? {}) as Raw
+  const { format, version, rigs } = rawOf(file)
   if (format !== 'jaw-tilt-tools' || version !== 1) return file
   const migrated = (rig: unknown) =>
     typeof rig === 'object' && rig !== null
-      ? RECORDS.rigs.migrations.reduce((now, migrate) => migrate(now), rig as Raw)
+      ? RECORDS.rigs.migrations.reduce((now, migrate) => migrate(now), rawOf(rig))
       : rig
-  return { ...(file as Raw), version: 2, ...(Array.isArray(rigs) ? { rigs: rigs.map(migrated) } : {}) }
+  return { ...rawOf(file), version: 2, ...(Array.isArray(rigs) ? { rigs: rigs.map(migrated) } : {}) }
 }
 
 /** What taking a file in did. */

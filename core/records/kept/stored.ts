@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { fieldProblem } from '../../schema/problem'
 import { recordMeta } from '../common/meta'
 import { RECORDS, recordKind, versionOfKind, type Kept, type RecordKind } from './things'
-import { readContent, type Versioned } from '../../schema/versioned'
+import { readContent, type Versioned, rawOf } from '../../schema/versioned'
 
 /** A kept thing as it lies on the disk and in files: its content as it was written, and by which version. */
 export const storedRecord = recordMeta.extend({ version: z.number().int().min(1).max(1000), content: z.unknown() })
@@ -26,7 +26,7 @@ export type ReadRecord<K extends RecordKind> =
 export function readRecord<K extends RecordKind>(kind: K, { version, content, ...meta }: StoredRecord): ReadRecord<K> {
   const read = readContent(RECORDS[kind] as Versioned<z.ZodType>, version, content)
   if (read.ok) return { ok: true, thing: { ...(read.content as object), ...meta } as Kept<K> }
-  const name = (content as { name?: unknown } | null)?.name
+  const name = rawOf(content).name
   const { code: why, problems } = read
   return {
     ok: false,

@@ -7,7 +7,7 @@ import { possibleRig } from '../rig/possibleRig'
 import { rigMeasures } from '../rig/rig'
 import { stone } from '../stone/stone'
 import { recordMeta } from '../common/meta'
-import { renamed, versionOf, type Raw, type Versioned } from '../../schema/versioned'
+import { rawListOf, rawOf, renamed, versionOf, type Raw, type Versioned } from '../../schema/versioned'
 
 interface Kind<T extends z.ZodObject> extends Versioned<T> {
   /** The content together with what every kept thing carries: what the server answers. */
@@ -26,36 +26,34 @@ function kind<T extends z.ZodObject>(schema: T, more: Partial<Omit<Kind<T>, 'sch
   return { migrations: [], links: {}, keepsVersions: false, writable, ...more, schema, kept }
 }
 
-const pair = (of: unknown): Raw => (typeof of === 'object' && of !== null ? (of as Raw) : {})
-
 /**
  * Version 1 called the hold `held`, had the sides as a and b, and the angles read and proved beside it: they are in the
  * log since.
  */
 function jobWithHold({ held, read: _read, proved: _proved, dialled, wanted, ...content }: Raw): Raw {
-  const { a, b, linked } = pair(dialled)
-  const { aDeg, bDeg, ...more } = pair(wanted)
+  const { a, b, linked } = rawOf(dialled)
+  const { aDeg, bDeg, ...more } = rawOf(wanted)
   return { ...content, hold: held, dialled: { A: a, B: b, linked }, wanted: { deg: { A: aDeg, B: bDeg }, ...more } }
 }
 /** Version 1 had the bevel that is there as aDeg and bDeg. */
 const bladeWithSides = ({ bevelDeg, ...content }: Raw): Raw =>
-  bevelDeg == null ? content : { ...content, bevelDeg: { A: pair(bevelDeg).aDeg, B: pair(bevelDeg).bDeg } }
+  bevelDeg == null ? content : { ...content, bevelDeg: { A: rawOf(bevelDeg).aDeg, B: rawOf(bevelDeg).bDeg } }
 /**
  * Version 2 fitted the long kitchen shape by heel and tip alone: such an edge stays as it is, as one that was drawn.
  */
 const longKitchenAsDrawn = (content: Raw): Raw =>
-  pair(content.shape).id === 'long-kitchen' ? { ...content, shape: null } : content
+  rawOf(content.shape).id === 'long-kitchen' ? { ...content, shape: null } : content
 /** Version 1 called a calibration mending, and an uncertainty a doubt. */
 function rigInWordsOfMetrology(content: Raw): Raw {
   const { fitted, ...rest } = renamed({ mendedBy: 'calibratedBy' })(content)
   if (fitted == null) return { ...rest, ...(fitted === undefined ? {} : { fitted }) }
-  const { measures } = pair(fitted)
+  const { measures } = rawOf(fitted)
   const uncertain = renamed({ doubt: 'uncertainty' })
   return {
     ...rest,
     fitted: {
-      ...pair(fitted),
-      measures: Array.isArray(measures) ? measures.map((one) => uncertain(pair(one))) : measures,
+      ...rawOf(fitted),
+      measures: Array.isArray(measures) ? rawListOf(measures).map(uncertain) : measures,
     },
   }
 }

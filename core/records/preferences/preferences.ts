@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { readContent, versionOf, type Raw, type Versioned } from '../../schema/versioned'
+import { readContent, versionOf, type Raw, type Versioned, rawOf } from '../../schema/versioned'
 import { lengthUnit } from '../../math/units/length'
 import { label } from '../../schema/measure'
 import { MOST_REVISION } from '../common/meta'
@@ -22,7 +22,7 @@ export const storePreferences = (wanted: Preferences): Raw => ({ ...wanted, vers
 
 /** Stored preferences of any version so far; those that cannot be read are as they are to begin with. */
 export function readStoredPreferences(stored: unknown): Preferences {
-  const { version, ...content } = (stored ?? {}) as Raw
+  const { version, ...content } = rawOf(stored)
   // The first builds did not say their version.
   const read = readContent(VERSIONED, typeof version === 'number' ? version : 1, content)
   return read.ok ? read.content : preferences.parse({})

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { rawOf } from '../../../core/schema/versioned'
 import type { LogEntry } from '../../../core/log/entry'
 import { readEntry, sentEntry, type ReadEntry, type TakenEntries } from '../../../core/log/stored'
 import type { FieldProblem } from '../../../core/schema/problem'
@@ -35,6 +36,6 @@ const problemsOf = ({ problems, unreadable }: Exclude<ReadEntry, { ok: true }>):
 
 /** The id of what was sent, as far as it has one. */
 function idOf(sent: unknown): string {
-  const id = (sent as { id?: unknown } | null)?.id
+  const id = rawOf(sent).id
   return typeof id === 'string' ? id : ''
 }

@@ -8,7 +8,7 @@ import { moved } from '#core/geometry/clamping/bladeHeight'
 import { parseLengthMm } from '#core/math/units/length'
 import { useJob } from '~/job/useJob'
 import { useSameAgain } from './useSameAgain'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { usePreferences } from '~/stores/preferences'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
@@ -25,7 +25,7 @@ const take = (one: JobRecord) => void job.change(`the same again as in ${one.nam
 /** What stands against holding this blade as in an earlier job; null where the jaws of then hold it. */
 const against = (one: JobRecord) => gripOf(job.blade.value, fittedWith(job.rig.value, one.jawsName)).trouble(one.hold)
 
-const { form, beginAnew } = useKeptForm(
+const { form, beginAnew } = useForm(
   `worn:${job.id}`,
   () => ({ measured: '' }),
   ({ measured }, inNewUnit) => ({ measured: inNewUnit(measured) }),

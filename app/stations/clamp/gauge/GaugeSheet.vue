@@ -8,6 +8,7 @@ import { useReadings } from '~/composables/useReadings'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
+import { useWords } from '~/words/useWords'
 import { GAUGE_AXES_HOW, GAUGE_AXES_WORD, GAUGE_ZERO_HOW, zeroWord } from '~/words/measureText'
 import { parseDecimal } from '#core/math/units/length'
 
@@ -15,6 +16,7 @@ import { parseDecimal } from '#core/math/units/length'
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
+const words = useWords()
 const readings = useReadings()
 const { use, expected, square, nearestSquare, read, causes } = useGauge()
 const names = computed(() => preferences.current.sideNames)
@@ -65,8 +67,9 @@ function keep(side: Side) {
   problems[side] = ''
   const parsed = parseDecimal(texts[side].replace('°', ''))
   if (!parsed.ok && parsed.code === 'not-a-number')
-    return void (problems[side] = 'Write the angle as a number, such as 17.5.')
-  problems[side] = readings.putInstead('reading', { [side]: parsed.ok ? parsed.value : null }) ?? ''
+    return void (problems[side] = words.problem({ code: 'angle-missing' }))
+  const refused = readings.putInstead('reading', { [side]: parsed.ok ? parsed.value : null })
+  problems[side] = refused ? words.problem(refused, refused.field) : ''
 }
 const differs = (side: Side) => read.value[side]?.differsDeg ?? null
 /** Of a rig that is set otherwise since, or of another place than the one looked at. */

@@ -1,12 +1,11 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
-import type { Colour } from '#core/photo/marker/inkOrSteel'
 import { joinPictures } from '#core/photo/marker/joinPictures'
 import type { PartProblem } from '#core/photo/marker/readInkPhoto'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { useInk, type Observed } from '~/composables/useInk'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { usePhotograph } from '~/photographs/usePhotograph'
 import { useJob } from '~/job/useJob'
 import type { InkPhotoReader, StraightBand } from '~/workers/inkPhoto.worker'
@@ -27,6 +26,18 @@ export interface Proposal {
 
 export type Tapping = 'edge' | 'shoulder' | 'ink'
 
+interface InkPhotoForm {
+  edge: Vec2[]
+  shoulder: Vec2[]
+  /** As it was pointed at; empty: it is found. */
+  colour: number[]
+  fromMm: number
+  toMm: number
+  /** The picture shows the tip at its left. */
+  tipLeft: boolean
+  zoom: { times: number; x: number; y: number }
+}
+
 /**
  * A close-up of the inked bevel, what was tapped in it, which stretch of the edge it shows, and what is read of it.
  * Picture and taps are kept until they are taken as a look, or thrown away; nothing is told before.
@@ -37,14 +48,12 @@ export function useInkPhoto() {
   const ink = useInk()
   const keptAs = `ink-photo:${job.id}`
   const total = job.edgeMm
-  const { form, beginAnew } = useKeptForm(keptAs, () => ({
-    edge: [] as Vec2[],
-    shoulder: [] as Vec2[],
-    /** As it was pointed at; empty: it is found. */
-    colour: [] as number[],
+  const { form, beginAnew } = useForm<InkPhotoForm>(keptAs, () => ({
+    edge: [],
+    shoulder: [],
+    colour: [],
     fromMm: 0,
     toMm: total.value,
-    /** The picture shows the tip at its left. */
     tipLeft: false,
     zoom: { times: 1, x: 0.5, y: 0.5 },
   }))
@@ -78,7 +87,7 @@ export function useInkPhoto() {
   const ready = computed(() => form.value.edge.length >= 2 && form.value.shoulder.length >= 2)
   async function tap(at: Vec2) {
     if (tapping.value === 'ink') {
-      const colour = await reader().colourAt([...at] as Vec2)
+      const colour = await reader().colourAt([at[0], at[1]])
       form.value.colour = colour ? [...colour] : []
     } else form.value[tapping.value] = [...form.value[tapping.value], at]
     touched()
@@ -120,11 +129,12 @@ export function useInkPhoto() {
       return void (failure.value = words.problem({ code: 'stretch-missing' }))
     const parts = shown()
     busy.value = true
-    const plain = JSON.parse(JSON.stringify(form.value)) as typeof form.value
+    const { edge, shoulder, colour } = form.value
+    const plain = (taps: readonly Vec2[]): Vec2[] => taps.map(([x, y]) => [x, y])
     const found = await reader().read({
-      edge: plain.edge,
-      shoulder: plain.shoulder,
-      ink: plain.colour.length === 3 ? (plain.colour as unknown as Colour) : null,
+      edge: plain(edge),
+      shoulder: plain(shoulder),
+      ink: colour.length === 3 ? [nth(colour, 0), nth(colour, 1), nth(colour, 2)] : null,
       parts: parts.map(({ from, to }) => [from, to] as const),
     })
     busy.value = false

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useWords } from '~/words/useWords'
-import type { Vec2 } from '#core/math/vector/vec2'
 import type { MarkGroup } from '~/photographs/PhotoMarks.vue'
 import { MARKED, useBevelPicture, type Marked } from './useBevelPicture'
 import { usePreferences } from '~/stores/preferences'
@@ -16,7 +15,7 @@ const WORD: Record<Marked, string> = { scale: 'Scale', edge: 'Edge', shoulder: '
 const marking = MARKED.map((value) => ({ value, label: WORD[value] }))
 const LOOK = { scale: 'scale', edge: 'edge', shoulder: 'shoulder' } as const
 const groups = computed((): MarkGroup[] =>
-  MARKED.map((id) => ({ id, word: WORD[id], marks: form.value[id] as Vec2[], look: LOOK[id] })),
+  MARKED.map((id) => ({ id, word: WORD[id], marks: form.value[id], look: LOOK[id] })),
 )
 const addMiddle = () => add([photo.value!.width / 2, photo.value!.height / 2])
 const found = computed(() => (width.value.ok ? width.value : null))

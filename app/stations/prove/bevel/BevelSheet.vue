@@ -3,12 +3,11 @@ import { renamed } from '#core/schema/versioned'
 import { WIDTH_MEANS, type WidthMeans } from '#core/log/choices'
 import type { WidthCause } from '#core/observe/bevelWidth/bevelCheck'
 import type { Side } from '#core/records/common/side'
-import { logEntry, type BevelWidth } from '#core/log/entry'
-import { checked } from '#core/schema/problem'
-import { fromMm, parseLengthMm } from '#core/math/units/length'
+import { ENTRIES, type BevelWidth } from '#core/log/entry'
+import { fromMm } from '#core/math/units/length'
 import { useBevelCheck } from './useBevelCheck'
-import { NO_PLACE, useEdgePlace } from '~/stations/prove/useEdgePlace'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { NO_PLACE, useEdgePlace, type TypedPlace } from '~/stations/prove/useEdgePlace'
+import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
@@ -28,62 +27,45 @@ const means = WIDTH_MEANS.map((value) => ({ value, label: MEANS_WORD[value] }))
 
 /** A loupe's scale has tenths: half of one is seen. */
 const LOUPE_UNCERTAINTY_MM = 0.05
-const { form } = useKeptForm(
+interface WidthForm {
+  side: Side
+  by: WidthMeans
+  width: string
+  /** Empty: as a loupe usually tells it. */
+  uncertainty: string
+  on: TypedPlace
+}
+const { form, problems, figure, fit } = useForm<WidthForm>(
   `bevel-width:${job.id}`,
-  () => ({
-    side: 'A' as Side,
-    by: 'loupe' as WidthMeans,
-    width: '',
-    /** Empty: as a loupe usually tells it. */
-    uncertainty: '',
-    on: NO_PLACE,
-  }),
+  () => ({ side: 'A', by: 'loupe', width: '', uncertainty: '', on: NO_PLACE }),
   (old, inNewUnit) => ({ ...old, width: inNewUnit(old.width), uncertainty: inNewUnit(old.uncertainty) }),
   [renamed({ doubt: 'uncertainty' })],
 )
 const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })
 const place = useEdgePlace(on)
-const figure = (mm: number) => String(Number(fromMm(mm, preferences.unit).toFixed(preferences.unit === 'mm' ? 3 : 5)))
+const lengthTyped = (mm: number) =>
+  String(Number(fromMm(mm, preferences.unit).toFixed(preferences.unit === 'mm' ? 3 : 5)))
 function fromPicture(mm: number, uncertaintyMm: number) {
   Object.assign(form.value, {
-    width: figure(mm),
-    uncertainty: figure(Math.max(0.001, uncertaintyMm)),
+    width: lengthTyped(mm),
+    uncertainty: lengthTyped(Math.max(0.001, uncertaintyMm)),
     by: 'photograph',
   })
 }
 
 const tried = ref(false)
-const width = computed(() => parseLengthMm(form.value.width, preferences.unit))
-const uncertainty = computed(() =>
-  parseLengthMm(form.value.uncertainty.trim() || figure(LOUPE_UNCERTAINTY_MM), preferences.unit),
-)
-const widthProblem = computed(() =>
-  width.value.ok && width.value.value > 0 && width.value.value <= 100
-    ? ''
-    : `Write how wide the bevel is, such as ${figure(0.8)}.`,
-)
-const uncertaintyProblem = computed(() =>
-  uncertainty.value.ok && uncertainty.value.value > 0 && uncertainty.value.value <= 10
-    ? ''
-    : `Write how sure it is, such as ${figure(LOUPE_UNCERTAINTY_MM)}.`,
-)
-const failure = ref('')
-watch(form, () => (failure.value = ''), { deep: true })
 function note() {
   tried.value = true
   const where = place.where.value
-  if (widthProblem.value || uncertaintyProblem.value || !where || !width.value.ok || !uncertainty.value.ok) return
-  const entry: BevelWidth = {
-    ...job.session.newEntry(),
-    stoneId: null,
-    kind: 'bevel-width',
-    side: check.sides.value.length > 1 ? form.value.side : 'A',
-    ...where,
-    widthMm: width.value.value,
-    uncertaintyMm: uncertainty.value.value,
-    by: form.value.by,
-  }
-  if (!checked(logEntry, entry).ok) return void (failure.value = 'That cannot be noted as it stands.')
+  const { width, uncertainty, by } = form.value
+  const widthMm = figure('widthMm', width, 'mm', 'width-missing')
+  const usual = lengthTyped(LOUPE_UNCERTAINTY_MM)
+  const uncertaintyMm = figure('uncertaintyMm', uncertainty.trim() || usual, 'mm', 'uncertainty-missing')
+  if (!where) return
+  const side = check.sides.value.length > 1 ? form.value.side : 'A'
+  const about = { ...job.session.newEntry(), stoneId: null }
+  const entry: BevelWidth = { ...about, kind: 'bevel-width', side, ...where, widthMm, uncertaintyMm, by }
+  if (!fit(ENTRIES['bevel-width'].schema, [entry])) return
   job.session.record('bevel width', [entry])
   Object.assign(form.value, { width: '', uncertainty: '', by: 'loupe' })
   tried.value = false
@@ -135,7 +117,7 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
             there, at {{ angleText(must.angle.deg, must.angle.uncertaintyDeg) }} {{ must.angle.by }}.
           </p>
           <div class="grid grid-cols-2 gap-3">
-            <UFormField :label="`Apex to shoulder, ${preferences.unit}`" :error="(tried && widthProblem) || undefined"
+            <UFormField :label="`Apex to shoulder, ${preferences.unit}`" :error="problems.widthMm"
               ><UInput
                 v-model="form.width"
                 size="xl"
@@ -144,10 +126,10 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
                 class="w-full"
                 data-testid="bevel-width"
             /></UFormField>
-            <UFormField :label="`Known to ±, ${preferences.unit}`" :error="(tried && uncertaintyProblem) || undefined"
+            <UFormField :label="`Known to ±, ${preferences.unit}`" :error="problems.uncertaintyMm"
               ><UInput
                 v-model="form.uncertainty"
-                :placeholder="figure(LOUPE_UNCERTAINTY_MM)"
+                :placeholder="lengthTyped(LOUPE_UNCERTAINTY_MM)"
                 size="xl"
                 inputmode="decimal"
                 autocomplete="off"
@@ -155,7 +137,6 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
             /></UFormField>
           </div>
           <LabelledSelect v-model="form.by" label="Measured with" :items="means" />
-          <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
           <UButton type="submit" size="xl" label="Note it" />
           <p class="text-sm text-muted">
             Clamped, with the edge away from you; the loupe along the face, not the edge.

@@ -2,7 +2,7 @@ import { computed, onMounted } from 'vue'
 import { pictureWidth } from '#core/observe/bevelWidth/pictureWidth'
 import { parseLengthMm } from '#core/math/units/length'
 import type { Vec2 } from '#core/math/vector/vec2'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { usePhotograph } from '~/photographs/usePhotograph'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
@@ -12,18 +12,24 @@ export const MARKED = ['scale', 'edge', 'shoulder'] as const
 export type Marked = (typeof MARKED)[number]
 const MOST_MARKS = { scale: 2, edge: 8, shoulder: 8 }
 
+interface BevelPictureForm extends Record<Marked, Vec2[]> {
+  /** Between the two marks of the scale. */
+  scaleLength: string
+  marking: Marked
+  zoom: { times: number; x: number; y: number }
+}
+
 /** A close-up of the bevel with something of known length in it: picture and marks are kept until they are used. */
 export function useBevelPicture() {
   const job = useJob()
   const preferences = usePreferences()
   const keptAs = `bevel-photo:${job.id}`
-  const { form, beginAnew } = useKeptForm(keptAs, () => ({
-    scale: [] as Vec2[],
-    edge: [] as Vec2[],
-    shoulder: [] as Vec2[],
-    /** Between the two marks of the scale. */
+  const { form, beginAnew } = useForm<BevelPictureForm>(keptAs, () => ({
+    scale: [],
+    edge: [],
+    shoulder: [],
     scaleLength: '',
-    marking: 'scale' as Marked,
+    marking: 'scale',
     zoom: { times: 1, x: 0.5, y: 0.5 },
   }))
   const { photo, busy, failure, open, keep, takeUp, putAway } = usePhotograph(keptAs)

@@ -8,12 +8,19 @@ import { fittedAt, onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
 import { useRigProofs } from '~/composables/useRigProofs'
 import { useWords } from '~/words/useWords'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import type { Rig } from '#core/records/rig/rig'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
 import { useAnswer } from '~/workers/useAnswer'
+
+/** What is surely right. */
+interface Fixed {
+  fixed: UnknownId[]
+  /** Stones by their faces. */
+  fixedStones: string[]
+}
 
 /** What the angles proved on this job's rig say of its measures, and those taken over. */
 export const useCalibration = () => useJob().share(calibration)
@@ -23,11 +30,7 @@ function calibration(job: JobView) {
   const toast = useToast()
   const words = useWords()
   const { rig, counting } = useRigProofs()
-  const { form } = useKeptForm(`calibration:${job.id}`, () => ({
-    fixed: [] as UnknownId[],
-    /** Stones whose faces are surely right. */
-    fixedStones: [] as string[],
-  }))
+  const { form } = useForm<Fixed>(`calibration:${job.id}`, () => ({ fixed: [], fixedStones: [] }))
   const moving = computed(() =>
     freeParameters(rig.value).filter((id) => id === 'face-offset' || !form.value.fixed.includes(id)),
   )

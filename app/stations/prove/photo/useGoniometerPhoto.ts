@@ -7,7 +7,7 @@ import { placedOn, shownSides, type MarkKind, type ScreenMark } from '#core/phot
 import { scaleOf, type Tick } from '#core/photo/goniometer/ticks'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { useGoniometer, type TypedSide } from '~/stations/prove/useGoniometer'
-import { useKeptForm } from '~/forms/useKeptForm'
+import { useForm } from '~/forms/useForm'
 import { usePhotograph } from '~/photographs/usePhotograph'
 import { useJob } from '~/job/useJob'
 import type { GoniometerPhotoReader } from '~/workers/goniometerPhoto.worker'
@@ -15,6 +15,14 @@ import type { GoniometerPhotoReader } from '~/workers/goniometerPhoto.worker'
 /** Ticks that are asked for, one after the other, degrees: far apart first. */
 const ASKED = [-20, 20, 0]
 const MOST_TICKS = 5
+
+interface ScreenForm {
+  ticks: Tick[]
+  marks: ScreenMark[]
+  /** The side whose spots lie at lower degrees. */
+  lower: Side
+  zoom: { times: number; x: number; y: number }
+}
 
 /**
  * A photograph of a goniometer's screen: its ticks as they were tapped, and what is read along its scale. Picture,
@@ -25,11 +33,10 @@ export function useGoniometerPhoto() {
   const job = useJob()
   const gonio = useGoniometer()
   const keptAs = `goniometer-photo:${job.id}`
-  const { form, beginAnew } = useKeptForm(keptAs, () => ({
-    ticks: [] as Tick[],
-    marks: [] as ScreenMark[],
-    /** The side whose spots lie at lower degrees. */
-    lower: 'A' as Side,
+  const { form, beginAnew } = useForm<ScreenForm>(keptAs, () => ({
+    ticks: [],
+    marks: [],
+    lower: 'A',
     zoom: { times: 1, x: 0.5, y: 0.5 },
   }))
   const { photo, busy, failure, reader, open, keep, takeUp, stop, putAway } = usePhotograph<GoniometerPhotoReader>(
@@ -56,7 +63,7 @@ export function useGoniometerPhoto() {
     const { ticks } = form.value
     if (ticks.length >= MOST_TICKS) return
     const deg = next.value ?? Math.max(...ticks.map((tick) => tick.deg)) + 5
-    const [x, y] = await reader().snap([...at] as Vec2)
+    const [x, y] = await reader().snap([at[0], at[1]])
     form.value.ticks = [...form.value.ticks, { at: [x, y], deg }]
     unread()
   }
@@ -97,7 +104,7 @@ export function useGoniometerPhoto() {
   }
 
   const shown = computed(() =>
-    shownSides(form.value.marks, form.value.lower).filter(({ side }) => gonio.sides.value.includes(side as 'A')),
+    shownSides(form.value.marks, form.value.lower).filter(({ side }) => gonio.sides.value.includes(side)),
   )
   /** Takes what is read over into the form of the goniometer. */
   async function accept() {
