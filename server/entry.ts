@@ -62,7 +62,9 @@ function tlsFiles(): { cert: Buffer; key: Buffer } | null {
   try {
     return { cert: readFileSync(certFile), key: readFileSync(keyFile) }
   } catch (error) {
-    return giveUp(`the certificate or its key cannot be read: ${(error as Error).message}`)
+    return giveUp(
+      `the certificate or its key cannot be read: ${error instanceof Error ? error.message : String(error)}`,
+    )
   }
 }
 const CANNOT_LISTEN: Record<string, string> = {

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { isOneOf, keysOf } from '../schema/tables'
 import { WIDTH_MEANS, FINISHES, INK_PATTERNS, LEVELS, BURRS, SHARPNESS_TESTS } from './choices'
 import { ZONE_KINDS } from '../records/blade/zones'
 import { SIDES } from '../records/common/side'
@@ -169,6 +170,7 @@ export const ENTRIES = {
   retraction: { schema: retraction, migrations: [(content) => ({ ...content, kind: 'retraction' })] },
 } as const satisfies Record<string, { schema: z.ZodObject; migrations: readonly Migration[] }>
 export type EntryKind = keyof typeof ENTRIES
+const ENTRY_KINDS = keysOf(ENTRIES)
 
 const schemas = Object.values(ENTRIES).map(({ schema }) => schema)
 export const logEntry = z.discriminatedUnion('kind', schemas as [(typeof schemas)[number], ...typeof schemas])
@@ -191,7 +193,7 @@ const FORMER_KINDS: Readonly<Record<string, EntryKind>> = { strike: 'retraction'
 
 /** The kind that a stored entry is of; null where this version does not know it. */
 export const kindOfStored = (kind: string): EntryKind | null =>
-  kind in ENTRIES ? (kind as EntryKind) : (FORMER_KINDS[kind] ?? null)
+  isOneOf(ENTRY_KINDS, kind) ? kind : (FORMER_KINDS[kind] ?? null)
 
 /** Every name under which entries of a kind may be stored. */
 export const storedKinds = (kind: EntryKind): string[] => [

@@ -6,14 +6,14 @@ import type { Proof, Reading } from './entry'
 import { Z95 } from '../math/statistics/normal'
 
 /** What several readings of one angle come to. */
-export interface MeanReading {
+export interface MeanReading<E extends Reading | Proof = Reading | Proof> {
   readonly deg: number
   /** Half-width of the range that holds 95 in 100, degrees. */
   readonly uncertaintyDeg: number
   /** From one to the next: standard deviation, degrees; null of a single one. */
   readonly spreadDeg: number | null
   /** The readings it is made of, oldest first. */
-  readonly of: readonly (Reading | Proof)[]
+  readonly of: readonly E[]
 }
 
 /** Readings at places nearer than this were taken at one place, mm. */
@@ -30,7 +30,7 @@ const samePlace = (a: number | null, b: number | null): boolean =>
  * What a gauge reads on a side: the mean of the newest reading and of those before it that were taken at the same
  * place, with the same stone, zero and setting. Null while nothing was read. Readings: those in force, oldest first.
  */
-export function meanReading(readings: readonly Reading[], side: Side): MeanReading | null {
+export function meanReading(readings: readonly Reading[], side: Side): MeanReading<Reading> | null {
   const here = readings.filter((one) => one.side === side)
   const last = here.at(-1)
   if (!last) return null
@@ -68,14 +68,14 @@ const ofOnePlace = (one: Proof, other: Proof): boolean =>
  * What is proved on a side: the mean of the newest proof and of those at the same place, of the same sitting and cut
  * with the same. Null while nothing is proved. Proofs: those in force, oldest first.
  */
-export const meanProof = (proofs: readonly Proof[], side: Side): MeanReading | null => {
+export const meanProof = (proofs: readonly Proof[], side: Side): MeanReading<Proof> | null => {
   const here = withNewest(proofs, side)
   const last = here.at(-1)
   return last ? mean(here.filter((one) => ofOnePlace(one, last))) : null
 }
 
 /** The same at each place that goes with the newest proof, the newest place last: older cuts are the past. */
-export function provedAtPlaces(proofs: readonly Proof[], side: Side): MeanReading[] {
+export function provedAtPlaces(proofs: readonly Proof[], side: Side): MeanReading<Proof>[] {
   const here = withNewest(proofs, side)
   return newestOfEach(here, (one, other) => samePlace(one.placeMm, other.placeMm) && one.zone === other.zone).map(
     (last) => mean(here.filter((one) => ofOnePlace(one, last))),
@@ -83,7 +83,7 @@ export function provedAtPlaces(proofs: readonly Proof[], side: Side): MeanReadin
 }
 
 /** What was read on a side at each place, with the newest stone, zero and setting there; the newest place last. */
-export function readAtPlaces(readings: readonly Reading[], side: Side): MeanReading[] {
+export function readAtPlaces(readings: readonly Reading[], side: Side): MeanReading<Reading>[] {
   const atPlace = (one: Reading, other: Reading) => samePlace(one.placeMm, other.placeMm)
   const here = readings.filter((one) => one.side === side)
   return newestOfEach(here, atPlace).map((last) =>
@@ -104,7 +104,7 @@ export const together = (means: readonly MeanReading[]): MeanReading | null =>
  * The mean weighted by how well each is known, less sure by the Birge ratio where they scatter more than their
  * uncertainties allow. Source: docs/geometry.md, "What several readings come to".
  */
-function mean(of: readonly (Reading | Proof)[]): MeanReading {
+function mean<E extends Reading | Proof>(of: readonly E[]): MeanReading<E> {
   const weights = of.map((one) => 1 / one.uncertaintyDeg ** 2)
   const total = weights.reduce((sum, weight) => sum + weight, 0)
   const deg = of.reduce((sum, one, i) => sum + one.deg * nth(weights, i), 0) / total

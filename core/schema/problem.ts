@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { isOneOf } from './tables'
 import { unitAt } from './measure'
 import { PROBLEM_CODES, type ProblemCode } from './codes'
 import { failed, type Failure, type Figures } from './result'
@@ -60,27 +61,27 @@ export function checked<T extends z.ZodType>(
   if (parsed.success) return { ok: true, value: parsed.data }
   const problems = parsed.error.issues.map((issue) => ({
     field: issue.path.map(String).join('.'),
-    ...findingOf(issue as z.core.$ZodIssue, schema),
+    ...findingOf(issue, schema),
   }))
   return invalid(problems)
 }
 
-const SIZE = { string: 'text', array: 'list', number: 'figure' } as const
+const sizeOf = (origin: string) => (origin === 'string' ? 'text' : origin === 'array' ? 'list' : 'figure')
 
 function findingOf(issue: z.core.$ZodIssue, schema: z.core.$ZodType): Finding {
   const said = /^says:(.+)$/.exec(issue.message)?.[1]
-  if (said) return { code: said as ProblemCode }
+  if (isOneOf(PROBLEM_CODES, said)) return { code: said }
   const unit = unitAt(schema, issue.path)
   const withUnit = (figures: Figures): Figures => (unit ? { ...figures, unit } : figures)
   switch (issue.code) {
     case 'too_small': {
-      const of = SIZE[issue.origin as keyof typeof SIZE] ?? 'figure'
+      const of = sizeOf(issue.origin)
       if (of === 'text') return { code: 'text-missing' }
       if (of === 'list') return { code: 'too-few', figures: { least: Number(issue.minimum) } }
       return { code: 'too-small', figures: withUnit({ [issue.inclusive ? 'least' : 'above']: Number(issue.minimum) }) }
     }
     case 'too_big': {
-      const of = SIZE[issue.origin as keyof typeof SIZE] ?? 'figure'
+      const of = sizeOf(issue.origin)
       const most = Number(issue.maximum)
       if (of === 'text') return { code: 'text-too-long', figures: { most } }
       return of === 'list'
@@ -97,7 +98,7 @@ function findingOf(issue: z.core.$ZodIssue, schema: z.core.$ZodType): Finding {
     case 'invalid_format':
       return { code: issue.format === 'date' || issue.format === 'datetime' ? 'not-a-date' : 'wrong-kind' }
     case 'custom':
-      return (issue.params?.finding as Finding | undefined) ?? { code: 'wrong-kind' }
+      return finding.safeParse(issue.params?.finding).data ?? { code: 'wrong-kind' }
     default:
       return { code: 'wrong-kind' }
   }

@@ -1,10 +1,11 @@
+import { isOneOf } from '../schema/tables'
 import { nth } from '../math/list'
 import { edgeHeadingToleranceDeg } from '../records/blade/edgeHeading'
 import { thinsPerMm } from '../records/blade/taper'
 import type { KnownHold } from '../records/job/knownHold'
 import type { EdgePoint } from '../math/curve/edgePoints'
 import { dialOf } from '../records/rig/dials/dials'
-import { RIG_UNKNOWNS, type UnknownId } from '../records/rig/unknowns'
+import { RIG_UNKNOWNS } from '../records/rig/unknowns'
 import { fittedAt } from '../records/rig/fittedAt'
 import { restsOnTable } from '../records/rig/kinds'
 import type { Setup } from '../geometry/setup/setup'
@@ -139,7 +140,7 @@ function asFitted(measures: readonly UncertainMeasure[], { rig, stone }: Setup):
     tilt: rig.tolerance.againTiltDeg,
   }
   const fitted = measures.flatMap(({ id, tolerance }) => {
-    const row = isUnknown(id) ? fittedAt(rig, id, stone) : -1
+    const row = isOneOf(RIG_UNKNOWNS, id) ? fittedAt(rig, id, stone) : -1
     if (row < 0) return []
     const { uncertainty } = nth(rig.fitted!.measures, row)
     const whole = Math.hypot(uncertainty, again[id] ?? 0)
@@ -154,4 +155,3 @@ function asFitted(measures: readonly UncertainMeasure[], { rig, stone }: Setup):
     return { ...measure, tolerance: mine.tolerance, tiedTo: Object.fromEntries(tied) as UncertainMeasure['tiedTo'] }
   })
 }
-const isUnknown = (id: MeasureId): id is UnknownId => (RIG_UNKNOWNS as readonly MeasureId[]).includes(id)

@@ -1,18 +1,11 @@
-interface Failure {
-  readonly code?: string
-  readonly message?: string
-  readonly cause?: unknown
-}
-
+import { errorCode } from './errorCode'
 /** Whether an error, or what caused it, is so. */
-function somewhere(error: unknown, is: (one: Failure) => boolean): boolean {
-  for (let at = error as Failure | undefined; at; at = at.cause as Failure | undefined) if (is(at)) return true
-  return false
-}
+const somewhere = (error: unknown, is: (one: { code: string; message: string }) => boolean): boolean =>
+  error instanceof Error && (is({ code: errorCode(error) ?? '', message: error.message }) || somewhere(error.cause, is))
 
 /** ENOSPC from the file system, or PostgreSQL's own disk_full. */
 export const isDiskFull = (error: unknown): boolean =>
-  somewhere(error, ({ code, message }) => code === 'ENOSPC' || code === '53100' || /no space left/i.test(message ?? ''))
+  somewhere(error, ({ code, message }) => code === 'ENOSPC' || code === '53100' || /no space left/i.test(message))
 
 /** Of the way to a PostgreSQL server, and of one that ends, begins or takes no more in (its classes 08, 57P and 53). */
 const AWAY = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN|08...|57P0[123]|53300)$/
@@ -22,8 +15,8 @@ export const isDatabaseAway = (error: unknown): boolean =>
   somewhere(
     error,
     ({ code, message }) =>
-      AWAY.test(code ?? '') ||
+      AWAY.test(code) ||
       /^(Connection terminated|Client has encountered a connection error|timeout exceeded when trying to connect)/.test(
-        message ?? '',
+        message,
       ),
   )

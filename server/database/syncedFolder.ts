@@ -1,6 +1,7 @@
 import { closeSync, existsSync, fdatasyncSync, fsyncSync, openSync, readdirSync, rmSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { NodeFS } from '@electric-sql/pglite/nodefs'
+import { errorCode } from './errorCode'
 
 /** What PGlite's file system hands its operations: an open file, and a place in the tree. */
 interface Node {
@@ -12,11 +13,17 @@ interface Stream {
   readonly nfd: number
   readonly node: Node
 }
-type Operation = (...args: never[]) => unknown
+type OfChild = (parent: Node, child: string, ...rest: unknown[]) => unknown
 interface NodeOperations {
   realPath(node: Node): string
-  readonly node_ops: Record<'mknod' | 'rename' | 'unlink' | 'rmdir' | 'symlink' | 'setattr', Operation>
-  readonly stream_ops: Record<'write' | 'setattr', Operation>
+  readonly node_ops: Record<'mknod' | 'unlink' | 'rmdir', OfChild> & {
+    rename(from: Node, to: Node, name: string): unknown
+    setattr(node: Node, ...rest: unknown[]): unknown
+  }
+  readonly stream_ops: {
+    write(stream: Stream, ...rest: unknown[]): number
+    setattr(stream: Stream, ...rest: unknown[]): unknown
+  }
 }
 
 /** Told of what goes to the disk; asked for room when there is none left. */
@@ -69,13 +76,13 @@ export class SyncedFolder extends NodeFS {
       else changed.add(folder)
     }
     const { node_ops: ofNodes, stream_ops: ofStreams } = nodeFs
-    const wrap = <K extends string>(of: Record<K, Operation>, name: K, around: (go: Operation) => Operation) => {
+    const wrap = <T extends object, K extends keyof T>(of: T, name: K, around: (go: T[K]) => T[K]) => {
       of[name] = around(of[name])
     }
-    wrap(ofStreams, 'write', (go) => (stream: Stream, ...rest: never[]) => {
+    wrap(ofStreams, 'write', (go) => (stream, ...rest) => {
       const path = nodeFs.realPath(stream.node)
       if (path === control) settle()
-      const write = () => (go as (...args: unknown[]) => number)(stream, ...rest)
+      const write = () => go(stream, ...rest)
       const written = this.withRoom(write)
       if (SEGMENT.test(path)) {
         fdatasyncSync(stream.nfd)
@@ -84,23 +91,23 @@ export class SyncedFolder extends NodeFS {
       else changed.add(path)
       return written
     })
-    wrap(ofStreams, 'setattr', (go) => (stream: Stream, ...rest: never[]) => {
+    wrap(ofStreams, 'setattr', (go) => (stream, ...rest) => {
       changed.add(nodeFs.realPath(stream.node))
-      return (go as (...args: unknown[]) => unknown)(stream, ...rest)
+      return go(stream, ...rest)
     })
-    wrap(ofNodes, 'setattr', (go) => (node: Node, ...rest: never[]) => {
+    wrap(ofNodes, 'setattr', (go) => (node, ...rest) => {
       changed.add(nodeFs.realPath(node))
-      return (go as (...args: unknown[]) => unknown)(node, ...rest)
+      return go(node, ...rest)
     })
     for (const name of ['mknod', 'unlink', 'rmdir'] as const)
-      wrap(ofNodes, name, (go) => (parent: Node, child: string, ...rest: never[]) => {
-        const done = this.withRoom(() => (go as (...args: unknown[]) => unknown)(parent, child, ...rest))
+      wrap(ofNodes, name, (go) => (parent, child, ...rest) => {
+        const done = this.withRoom(() => go(parent, child, ...rest))
         entryOf(join(nodeFs.realPath(parent), child))
         return done
       })
-    wrap(ofNodes, 'rename', (go) => (from: Node, to: Node, name: string) => {
+    wrap(ofNodes, 'rename', (go) => (from, to, name) => {
       const before = nodeFs.realPath(from)
-      const done = this.withRoom(() => (go as (...args: unknown[]) => unknown)(from, to, name))
+      const done = this.withRoom(() => go(from, to, name))
       const after = join(nodeFs.realPath(to), name)
       if (changed.delete(before)) changed.add(after)
       for (const path of [before, after]) entryOf(path)
@@ -113,7 +120,7 @@ export class SyncedFolder extends NodeFS {
     try {
       return go()
     } catch (error) {
-      if ((error as { errno?: number }).errno === NO_SPACE && this.watch.makeRoom()) return go()
+      if (error instanceof Error && 'errno' in error && error.errno === NO_SPACE && this.watch.makeRoom()) return go()
       throw error
     }
   }
@@ -127,7 +134,7 @@ export function sync(path: string): void {
   try {
     file = openSync(path, 'r')
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return
+    if (errorCode(error) === 'ENOENT') return
     throw error
   }
   try {

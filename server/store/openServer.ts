@@ -1,5 +1,6 @@
 import { drizzle } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
+import { errorCode } from '../database/errorCode'
 import { announceHere, tellOthersBy } from '../database/changes'
 import type { Database } from '../database/connection'
 import { CannotMigrate, LaterVersion, upToDate } from './database'
@@ -89,6 +90,6 @@ function whyNot(error: unknown): string {
     return 'The data behind DATABASE_URL was written by a later version. Start that one; nothing was changed.'
   if (error instanceof CannotMigrate)
     return `The data behind DATABASE_URL could not be brought to this version (${error.message}). Nothing was changed: go on with the version before, and tell its makers.`
-  const { code, message } = error as { code?: string; message: string }
-  return `The database behind DATABASE_URL does not let this application in (${[code, message].filter(Boolean).join(': ')}). Look at its address, name and password, and whether it runs.`
+  const message = error instanceof Error ? error.message : ''
+  return `The database behind DATABASE_URL does not let this application in (${[errorCode(error), message].filter(Boolean).join(': ')}). Look at its address, name and password, and whether it runs.`
 }

@@ -1,6 +1,7 @@
 import { linkSync, readFileSync, readdirSync, unlinkSync, writeFileSync } from 'node:fs'
 import { hostname } from 'node:os'
 import { join } from 'node:path'
+import { errorCode } from '../database/errorCode'
 import { nth } from '#core/math/list'
 
 /**
@@ -68,7 +69,7 @@ function readOwner(folder: string, number: number): Owner | null {
       return null
     return { pid, host, started, file }
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'EACCES')
+    if (errorCode(error) === 'EACCES')
       throw new Error(`This user may not read ${file}: start as the one whose data it is.`, { cause: error })
     return null
   }
@@ -81,7 +82,7 @@ function makeExclusively(folder: string, number: number, owner: Owner): boolean 
     linkSync(draft, join(folder, `owner.${number}`))
     return true
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'EEXIST') return false
+    if (errorCode(error) === 'EEXIST') return false
     throw error
   } finally {
     unlinkSync(draft)
@@ -99,7 +100,7 @@ function isRunning(owner: Owner): boolean {
   try {
     process.kill(owner.pid, 0)
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ESRCH') return false
+    if (errorCode(error) === 'ESRCH') return false
   }
   const now = processNow(owner.pid)
   if (now?.ended) return false

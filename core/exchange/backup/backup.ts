@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { tableOf } from '../../schema/tables'
 import { rawOf } from '../../schema/versioned'
 import { checked, invalid, says, type FieldProblem, type Invalid } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'
@@ -6,15 +7,13 @@ import { bladePhoto } from '../../records/kept/bladePhoto'
 import { backupFromVersion1 } from './backupVersion1'
 import { keptPreferences } from '../../records/preferences/preferences'
 import { storedVersion } from '../../records/kept/rigVersion'
-import { storedRecord, unreadable, type StoredRecord } from '../../records/kept/stored'
-import { RECORD_KINDS, type RecordKind } from '../../records/kept/things'
+import { storedRecord, unreadable } from '../../records/kept/stored'
+import { RECORD_KINDS } from '../../records/kept/things'
 
 export const BACKUP_VERSION = 2
 
 /** The stored things of every kind. */
-const things = z.object(
-  Object.fromEntries(RECORD_KINDS.map((kind) => [kind, z.array(storedRecord).default([])])),
-) as unknown as z.ZodType<Record<RecordKind, StoredRecord[]>>
+const things = z.object(tableOf(RECORD_KINDS, () => z.array(storedRecord).default([])))
 
 /**
  * All that is kept, in one open file: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them.
@@ -71,7 +70,7 @@ export function* readingBackup(file: unknown): Generator<void, ReadBackup, void>
     return good
   }
   const { things: kinds, rigVersions, bladePhotos, log, ...rest } = around.value
-  const read = { ...rest, things: {} } as Backup
+  const read: Backup = { ...rest, things: tableOf(RECORD_KINDS, () => []), rigVersions: [], bladePhotos: [], log: [] }
   for (const kind of RECORD_KINDS) read.things[kind] = yield* rows(`things.${kind}`, storedRecord, kinds[kind] ?? [])
   read.rigVersions = yield* rows('rigVersions', storedVersion, rigVersions)
   read.bladePhotos = yield* rows('bladePhotos', bladePhoto, bladePhotos)

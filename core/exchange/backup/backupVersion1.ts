@@ -1,9 +1,11 @@
 import { v5 as idFrom, validate as isId } from 'uuid'
+import { gaugeZero } from '../../records/job/gaugeZero'
+import { isOneOf } from '../../schema/tables'
 import { storeEntry, type StoredEntry } from '../../log/stored'
 import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import { wearEntry } from '../../log/wearLog'
 import type { StoneWear } from '../../records/stone/wear'
-import type { Raw } from '../../schema/versioned'
+import { rawOf, type Raw } from '../../schema/versioned'
 
 /** A thing as version 1 had it: its content and what it carries side by side. */
 type Row = Raw & { readonly id?: unknown }
@@ -16,7 +18,7 @@ const isNumber = (value: unknown): value is number => typeof value === 'number' 
 /** Content and meta parted. */
 function stored(row: Row): Raw {
   const meta = Object.fromEntries(META.map((key) => [key, row[key]]))
-  const content = Object.fromEntries(Object.entries(row).filter(([key]) => !META.includes(key as never)))
+  const content = Object.fromEntries(Object.entries(row).filter(([key]) => !isOneOf(META, key)))
   return { ...meta, version: 1, content }
 }
 
@@ -64,7 +66,7 @@ function anglesOf(job: Row): StoredEntry[] {
   }
   const sides = [['A', 'aDeg'] as const, ['B', 'bDeg'] as const]
   return sides.flatMap(([side, key]): StoredEntry[] => {
-    const [read, proved] = [job.read, job.proved].map((pair) => (pair as Raw | null | undefined)?.[key])
+    const [read, proved] = [job.read, job.proved].map((pair) => rawOf(pair)[key])
     const entries: LogEntry[] = []
     const common = (kind: string) => ({
       ...about,
@@ -74,7 +76,7 @@ function anglesOf(job: Row): StoredEntry[] {
       uncertaintyDeg: UNCERTAINTY_DEG,
     })
     if (isNumber(read)) {
-      const zero = (job.gaugeZero ?? 'centre-plane') as 'centre-plane'
+      const zero = gaugeZero.catch('centre-plane').parse(job.gaugeZero)
       entries.push({ ...common('read'), kind: 'reading', deg: read, zero, expectedDeg: null })
     }
     if (isNumber(proved))

@@ -44,8 +44,8 @@ export const endsOf = (piece: Segment): Vec2[] => [segmentAt(piece, 0).point, se
 
 /** The greater of width and height of what points span; 0 of none. */
 export function extentOf(points: readonly Vec2[]): number {
-  const least = [Infinity, Infinity] as [number, number]
-  const most = [-Infinity, -Infinity] as [number, number]
+  const least: [number, number] = [Infinity, Infinity]
+  const most: [number, number] = [-Infinity, -Infinity]
   for (const point of points)
     for (const axis of [0, 1] as const) {
       least[axis] = Math.min(least[axis], point[axis])

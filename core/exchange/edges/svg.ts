@@ -123,7 +123,7 @@ function dataOf(tag: string, a: Record<string, string>): string | null {
 function segmentsOf(data: string, { a, b, c, d, e, f }: Matrix): Segment[][] {
   const path = new SVGPathData(data).toAbs().normalizeHVZ(false).normalizeST().qtToC().matrix(a, b, c, d, e, f)
   const chains: Segment[][] = []
-  let [at, begun, closed] = [[0, 0] as [number, number], [0, 0] as [number, number], false]
+  let [at, begun, closed]: [[number, number], [number, number], boolean] = [[0, 0], [0, 0], false]
   for (const command of path.commands.flatMap(roundOrCurves)) {
     if (command.type === SVGPathData.CLOSE_PATH) {
       if (Math.hypot(begun[0] - at[0], begun[1] - at[1]) > 1e-9)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { SIDES, type PerSide } from '../../records/common/side'
+import { perSide } from '../../records/common/side'
 import {
   RECORDS,
   type BladeRecord,
@@ -58,22 +58,17 @@ export function recordOf(of: RecordedJob, writtenAt: string): JobFile {
   const named = new Set([job.stoneId, ...job.progression, ...log.flatMap(({ stoneId }) => stoneId ?? [])])
   const used = new Set(log.flatMap(({ instrumentId }) => instrumentId ?? []))
   const found = onBlade(log, blade.id)
-  const angles = Object.fromEntries(
-    SIDES.map((side) => {
-      const set = evaluation.sides[side]
-      const known = (amount: { deg: number; uncertaintyDeg: number } | null) =>
-        amount && { deg: amount.deg, uncertaintyDeg: amount.uncertaintyDeg }
-      return [
-        side,
-        {
-          wanted: { deg: job.wanted.deg[side], uncertaintyDeg: null },
-          set: set.ok ? { deg: set.contact.edgeAngleDeg, uncertaintyDeg: set.uncertaintyDeg } : null,
-          read: known(meanReading(ofKind(found, 'reading'), side)),
-          proved: known(meanProof(ofKind(found, 'proof'), side)),
-        },
-      ]
-    }),
-  ) as unknown as PerSide<z.infer<typeof sideAngles>>
+  const known = (amount: { deg: number; uncertaintyDeg: number } | null) =>
+    amount && { deg: amount.deg, uncertaintyDeg: amount.uncertaintyDeg }
+  const angles = perSide((side) => {
+    const set = evaluation.sides[side]
+    return {
+      wanted: { deg: job.wanted.deg[side], uncertaintyDeg: null },
+      set: set.ok ? { deg: set.contact.edgeAngleDeg, uncertaintyDeg: set.uncertaintyDeg } : null,
+      read: known(meanReading(ofKind(found, 'reading'), side)),
+      proved: known(meanProof(ofKind(found, 'proof'), side)),
+    }
+  })
   const bothSides = blade.bevels === 'both'
   const setDeg = (side: 'A' | 'B', i: number): number | null => {
     const set = evaluation.sides[side]

@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { isOneOf } from '../../schema/tables'
 import { checked, invalid } from '../../schema/problem'
 import { grainSize, GRIT_STANDARDS } from '../../records/stone/grit'
 import { middleOffsetMm } from '../../records/stone/taper'
@@ -74,7 +75,7 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
     if (!columns.includes(column))
       problems.push({ line: head.line, field: column, code: 'column-missing', figures: { column } })
   for (const column of columns)
-    if (!(STONE_COLUMNS as readonly string[]).includes(column))
+    if (!isOneOf(STONE_COLUMNS, column))
       problems.push({
         line: head.line,
         field: column,
@@ -82,8 +83,9 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
         figures: { column, known: STONE_COLUMNS.join(', ') },
       })
   if (problems.length > 0) return invalid(problems)
+  const known = columns.filter((column) => isOneOf(STONE_COLUMNS, column))
   const stones = body.flatMap(({ line, cells }) => {
-    const read = readRow(columns as Column[], cells)
+    const read = readRow(known, cells)
     problems.push(...read.problems.map((problem) => ({ line, ...problem })))
     return read.stone ?? []
   })

@@ -1,3 +1,4 @@
+import { bothOf } from '../../math/list'
 import { contactAt, type Contact, type RodPose } from '../contact/contact'
 import type { Refusal } from '../../schema/refusal'
 import { seatUnder } from '../contact/underStone'
@@ -92,7 +93,7 @@ export function pivotOverBladeAt(setup: Setup, side: Side, place: Place): (pivot
 
 /** Where a millimetre along the jaws leads over a blade that lies aslant. */
 function alongSlot(plane: CentrePlane): ClampPoint {
-  const [from, to] = [0, 1].map((u) => pivotOverBlade({ u, v: 0, w: 0 }, plane)) as [ClampPoint, ClampPoint]
+  const [from, to] = bothOf([0, 1], (u) => pivotOverBlade({ u, v: 0, w: 0 }, plane))
   return { u: to.u - from.u, v: to.v - from.v, w: to.w - from.w }
 }
 

@@ -12,6 +12,6 @@ export function parabolaThrough(points: readonly Vec2[]): ((u: number) => number
     [0, 1, 2].map((i) => [...[i, i + 1, i + 2].map((power) => sum(power, () => 1)), sum(i, (d) => d)]),
   )
   if (!factors) return null
-  const [a, b, c] = factors as [number, number, number]
+  const [a, b, c] = [nth(factors, 0), nth(factors, 1), nth(factors, 2)]
   return (u) => a + b * unit(u) + c * unit(u) ** 2
 }

@@ -98,10 +98,7 @@ export function widthCauses(
     differs: differsMm,
     uncertainty: uncertaintyMm,
   }))
-  return [
-    ...(narrow ? [{ what: 'not-through' as const, sides: open }] : []),
-    ...(singleCauses(differences, suspects) as WidthCause[]),
-  ]
+  return [...(narrow ? [{ what: 'not-through' as const, sides: open }] : []), ...singleCauses(differences, suspects)]
 }
 
 type Place = Pick<WidthFound, 'side' | 'placeMm' | 'edgeDeg'>

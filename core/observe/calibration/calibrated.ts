@@ -1,5 +1,4 @@
 import { dialOf } from '../../records/rig/dials/dials'
-import type { UnknownId } from '../../records/rig/unknowns'
 import type { RigFitted } from '../../records/rig/fitted'
 import { fittedAt } from '../../records/rig/fittedAt'
 import type { Rig } from '../../records/rig/rig'
@@ -40,7 +39,7 @@ export function calibratedRig(
   }
   const by = { heightMm: figure(error('pivot-height')), setbackMm: figure(error('setback')) }
   const measures = fit.unknowns.map((one): RigFitted['measures'][number] => {
-    const id = one.id as UnknownId
+    const id = one.id
     const stone = stones.find((its) => its.id === one.stoneId)
     const face = stone && {
       stoneId: stone.id,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Blade } from '../../records/blade/blade'
 import { edgePointAt } from '../../math/curve/edgePoints'
 import type { Side } from '../../records/common/side'
-import type { MeasureId } from '../../uncertainty/measures'
+import type { UnknownId } from '../../records/rig/unknowns'
 import { plainStone, postRig, sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
 import { calibratedBench, STAGES } from '../../simulation/standIn/calibratedBench'
 import { fitRig, type ProvedAngle, type Unknown } from './fitRig'
@@ -11,7 +11,7 @@ import reference from './fixtures/calibration.json'
 type Case = (typeof reference.cases)[number]
 type Name = keyof Case['trueError']
 
-const UNKNOWNS: Record<Name, [MeasureId, string | null]> = {
+const UNKNOWNS: Record<Name, [UnknownId, string | null]> = {
   pivotHeightMm: ['pivot-height', null],
   setbackMm: ['setback', null],
   centreOffsetMm: ['centre-offset', null],

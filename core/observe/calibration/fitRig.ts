@@ -1,9 +1,9 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { CholeskyDecomposition, inverse, Matrix } from 'ml-matrix'
+import type { UnknownId } from '../../records/rig/unknowns'
 import { nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import type { EdgePoint } from '../../math/curve/edgePoints'
-import type { MeasureId } from '../../uncertainty/measures'
 import { edgeAngleShifter, type Shifts } from '../../uncertainty/shifted'
 import type { Setup } from '../../geometry/setup/setup'
 import { Z95 } from '../../math/statistics/normal'
@@ -24,7 +24,7 @@ export interface ProvedAngle {
 
 /** A measure that may be off by more or less the same in every proof: of the rig, or of one stone. */
 export interface Unknown {
-  readonly id: MeasureId
+  readonly id: UnknownId
   /** The stone whose face it is; null for what is the rig's. */
   readonly stoneId: string | null
   /** Half-width of the range that holds 95 in 100 such errors before anything was proved, mm or degrees. */
@@ -106,7 +106,7 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
   const priors = unknowns.map(({ tolerance }) => tolerance / Z95)
   /** Makes independent standard deviations of what hung together before. */
   const apart = priorCorrelation
-    ? inverse(new CholeskyDecomposition(new Matrix(priorCorrelation as number[][])).lowerTriangularMatrix)
+    ? inverse(new CholeskyDecomposition(new Matrix(priorCorrelation.map((row) => [...row]))).lowerTriangularMatrix)
     : Matrix.eye(unknowns.length)
   /** How far a proof is off in its standard deviations; the same for each unknown and its prior after them. */
   const offAt = (errors: readonly number[], row: number): number =>

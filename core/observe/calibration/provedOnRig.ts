@@ -1,3 +1,4 @@
+import { isOneOf } from '../../schema/tables'
 import { nth } from '../../math/list'
 import type { Blade } from '../../records/blade/blade'
 import type { KnownHold } from '../../records/job/knownHold'
@@ -91,7 +92,7 @@ function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): Pr
   const budget = uncertaintyBudget(setup, lookup.known(proof.jobId), side, height.heightMm, edgePoint)
   const fixedFace = lookup.fixedStones?.includes(proof.stoneId ?? '') ?? false
   const moves = (id: UnknownId) => moving.includes(id) && !(id === 'face-offset' && fixedFace)
-  const differs = budget.filter(({ id }) => !moves(id as UnknownId))
+  const differs = budget.filter(({ id }) => !(isOneOf(RIG_UNKNOWNS, id) && moves(id)))
   const { againOffsetMm, againTiltDeg } = lookup.rig.tolerance
   const again = (
     [
@@ -137,7 +138,7 @@ type KnownStone = Stone & { readonly id: string }
 /** How unknowns hang together by what the rig was calibrated by before, as FitAsk has it. */
 export function priorCorrelation(rig: Rig, stones: readonly KnownStone[], unknowns: readonly Unknown[]): number[][] {
   const rows = unknowns.map(({ id, stoneId }) =>
-    fittedAt(rig, id as UnknownId, stones.find((stone) => stone.id === stoneId) ?? null),
+    fittedAt(rig, id, stones.find((stone) => stone.id === stoneId) ?? null),
   )
   return rows.map((row, k) =>
     rows.map((other, j) => (k === j ? 1 : row < 0 || other < 0 ? 0 : nth(nth(rig.fitted!.correlation, row), other))),

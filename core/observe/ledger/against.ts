@@ -1,4 +1,5 @@
 import equal from 'fast-deep-equal'
+import { lastOf } from '../../math/list'
 import type { ZoneKind, Zone } from '../../records/blade/zones'
 import type { Contact } from '../../geometry/contact/contact'
 import type { Side } from '../../records/common/side'
@@ -35,7 +36,7 @@ export interface SetThere {
 
 export interface ProvedAgainst {
   readonly side: Side
-  readonly amount: MeanReading
+  readonly amount: MeanReading<Proof>
   /** Along the edge from the heel, mm. */
   readonly placeMm: number
   /** By what it was cut with; null where the rig gives no angle there, or another rig was used. */
@@ -62,8 +63,8 @@ function placeOf(
  * What was proved at a place against what the rig was set to when it was cut, with the hold and the stone of then; what
  * was not noted is taken to be as it is now. Source: docs/geometry.md, "Read and proved against set".
  */
-export function provedAgainst(now: JobAsSet, side: Side, amount: MeanReading): ProvedAgainst {
-  const last = amount.of.at(-1) as Proof
+export function provedAgainst(now: JobAsSet, side: Side, amount: MeanReading<Proof>): ProvedAgainst {
+  const last = lastOf(amount.of)
   const { setup, job } = now
   const placeMm = placeOf(last, now)
   const toApex = last.toApex
@@ -102,8 +103,8 @@ export interface ReadAgainst {
 const SAME_SET_DEG = 0.05
 
 /** What a gauge read at a place against what it had to read there. Source: docs/geometry.md, as above. */
-export function readAgainst(now: JobAsSet, side: Side, amount: MeanReading): ReadAgainst {
-  const last = amount.of.at(-1) as Reading
+export function readAgainst(now: JobAsSet, side: Side, amount: MeanReading<Reading>): ReadAgainst {
+  const last = lastOf(amount.of)
   const { setup, job } = now
   const placeMm = placeOf(last, now)
   const set = setThere(setup, side, job.dialled[side], placeMm)

@@ -1,4 +1,4 @@
-import { nth } from '../../math/list'
+import { nth, lastOf } from '../../math/list'
 import { zoneAt, type Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
@@ -29,7 +29,7 @@ export function zoneAngles(now: JobAsSet, known: KnownHold, log: readonly LogEnt
   const proved = provedAtPlaces(ofKind(log, 'proof'), side).map((amount) => provedAgainst(now, side, amount))
   const read = readAtPlaces(ofKind(log, 'reading'), side).map((amount) => readAgainst(now, side, amount))
   return now.zones.map((zone, i): ZoneAngles => {
-    const here = proved.filter(({ amount, placeMm }) => holdsFor(amount.of.at(-1) as Proof, placeMm, now.zones, i))
+    const here = proved.filter(({ amount, placeMm }) => holdsFor(lastOf(amount.of), placeMm, now.zones, i))
     const all = together(here.map(({ amount }) => amount))
     const weighed = here.flatMap(({ amount, differsDeg }) =>
       differsDeg === null ? [] : [{ differsDeg, weight: 1 / amount.uncertaintyDeg ** 2 }],

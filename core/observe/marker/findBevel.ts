@@ -1,3 +1,4 @@
+import { keysOf } from '../../schema/tables'
 import { nth } from '../../math/list'
 import type { FaceKind } from './face'
 import {
@@ -68,7 +69,7 @@ export const othersOn = (face: WeighedFace, odds: readonly number[]): number[] =
   normalized(odds.map((one, i) => one / nth(face.evidence, i)))
 
 function foundFace(of: Grids, depthOdds: readonly number[], setUncertaintyDeg: number): FoundFace {
-  const kinds = Object.keys(BEFORE) as FaceKind[]
+  const kinds = keysOf(BEFORE)
   const odds = normalized(
     kinds.map((kind) => BEFORE[kind] * depthOdds.reduce((sum, weight, i) => sum + weight * massOf(of[kind], i), 0)),
   )

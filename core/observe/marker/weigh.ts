@@ -1,3 +1,4 @@
+import { keysOf } from '../../schema/tables'
 import { lastOf, nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
 import type { FaceKind } from './face'
@@ -87,7 +88,7 @@ export const massOf = (grids: readonly Grid[], depth: number): number =>
   grids.reduce((sum, { rows, stepDeg }) => sum + sumOf(nth(rows, depth)) * stepDeg, 0) / grids.length
 
 const evidenceOf = (of: Grids, depth: number): number =>
-  (Object.keys(BEFORE) as FaceKind[]).reduce((sum, kind) => sum + BEFORE[kind] * massOf(of[kind], depth), 0)
+  keysOf(BEFORE).reduce((sum, kind) => sum + BEFORE[kind] * massOf(of[kind], depth), 0)
 
 export function normalized(odds: readonly number[]): number[] {
   const total = odds.reduce((sum, one) => sum + one, 0)

@@ -1,5 +1,5 @@
 import { failed, type Result } from '../../schema/result'
-import { nth } from '../../math/list'
+import { nth, bothOf } from '../../math/list'
 import type { Finish } from '../../log/choices'
 import type { ShownSide } from '../../observe/goniometer/pattern'
 import type { Screen } from '../../observe/goniometer/scale'
@@ -52,7 +52,7 @@ export function readGoniometerPhoto({ picture, ticks, screen }: GoniometerPhotoA
   return {
     ok: true,
     marks: spots.map((spot, i) => {
-      const [from, to] = [spot.fromPx, spot.toPx].map(scale.degOf) as [number, number]
+      const [from, to] = bothOf([spot.fromPx, spot.toPx], scale.degOf)
       return {
         kind: nth(kinds, i),
         finish: spot.finish,
@@ -128,7 +128,8 @@ export function shownSides(marks: readonly ScreenMark[], lower: Side): ShownSide
     const of = (kind: MarkKind) => marks.find((mark) => mark.kind === kind && sign * mark.middleDeg > 0)
     const edge = of('edge')
     if (!edge) return []
-    const ends = [sign * edge.fromDeg, sign * edge.toDeg].sort((a, b) => a - b) as [number, number]
+    const [one, other] = [sign * edge.fromDeg, sign * edge.toDeg]
+    const ends: [number, number] = [Math.min(one, other), Math.max(one, other)]
     const primary = of('primary')
     const middle = sign * edge.middleDeg
     const [fromDeg, toDeg] = edge.finish === 'crisp' ? [middle, middle] : ends

@@ -1,5 +1,5 @@
 import { failed, type Result } from '../../schema/result'
-import { lastOf, nth } from '../../math/list'
+import { lastOf, nth, bothOf } from '../../math/list'
 import { parabolaThrough } from '../../math/curve/parabolaThrough'
 import type { Vec2 } from '../../math/vector/vec2'
 
@@ -37,10 +37,7 @@ export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): R
     (x - first[0]) * along[0] + (y - first[1]) * along[1],
     (y - first[1]) * along[0] - (x - first[0]) * along[1],
   ]
-  const [edgeTaps, shoulderTaps] = [edge, shoulder].map((taps) => taps.map(turned).sort((a, b) => a[0] - b[0])) as [
-    Vec2[],
-    Vec2[],
-  ]
+  const [edgeTaps, shoulderTaps] = bothOf([edge, shoulder], (taps) => taps.map(turned).sort((a, b) => a[0] - b[0]))
   const from = Math.max(nth(edgeTaps, 0)[0], nth(shoulderTaps, 0)[0])
   const to = Math.min(lastOf(edgeTaps)[0], lastOf(shoulderTaps)[0])
   if (to - from < LEAST_WIDTH_PX) return failed('taps-apart')

@@ -104,7 +104,8 @@ function cellsOf({ columns, rows, outside }: Strip, from: number, to: number): n
 function meanOf({ rgb }: Strip, cells: readonly number[]): Colour {
   const sums = [0, 0, 0]
   for (const i of cells) for (let k = 0; k < 3; k++) sums[k]! += rgb[3 * i + k]!
-  return sums.map((sum) => sum / Math.max(1, cells.length)) as unknown as Colour
+  const [red, green, blue] = sums.map((sum) => sum / Math.max(1, cells.length))
+  return [red!, green!, blue!]
 }
 
 /** A figure of each cell, averaged over its neighbours: scratches and specks are smaller than that. */

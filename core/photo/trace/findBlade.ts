@@ -1,9 +1,9 @@
-import { lastOf, nth } from '../../math/list'
+import { lastOf, nth, bothOf } from '../../math/list'
 import { cornersOf } from '../../math/curve/corners'
 import { fitPoints } from '../../math/curve/fitPoints'
 import { edgePointAt } from '../../math/curve/edgePoints'
 import { crossing } from '../../math/vector/crossing'
-import { leastSquaresLine, type Line } from '../../math/vector/line'
+import { leastSquaresLine } from '../../math/vector/line'
 import { areaOf } from '../../math/vector/polygon'
 import { add, dot, leftOf, length, scale, subtract, type Vec2 } from '../../math/vector/vec2'
 import { BORDER_MM, brightnessAt, darkOutline, flattened } from './flatSheet'
@@ -67,18 +67,18 @@ export function findBlade(
   const profile = profileOf(blade)
   const heel = heelOf(blade, profile, (at) => brightnessAt(sheet, at))
   const deepest = blade.local.reduce((best, [t], i, all) => (t > nth(all, best)[0] ? i : best), 0)
-  const [one, other] = [1, -1].map((step) => chainFrom(blade.local, deepest, step, heel.alongMm)) as [Vec2[], Vec2[]]
+  const [one, other] = bothOf([1, -1], (step) => chainFrom(blade.local, deepest, step, heel.alongMm))
   if (one.length < MARKS || other.length < MARKS) return null
   const mean = (chain: readonly Vec2[]) => chain.reduce((sum, [, n]) => sum + n, 0) / chain.length
-  const turned = mean(one) > mean(other) ? [one, other] : [other, one]
-  const sides = turned.map((chain, i) => fromItsCorner(chain, i === 0 ? 1 : -1, heel.alongMm)) as [Vec2[], Vec2[]]
+  const turned: [Vec2[], Vec2[]] = mean(one) > mean(other) ? [one, other] : [other, one]
+  const sides = bothOf(turned, (chain, i) => fromItsCorner(chain, i === 0 ? 1 : -1, heel.alongMm))
   const bevel = bevelSide(sides, (at) => brightnessAt(sheet, blade.back(at)))
   const comesRoundMore = comesRound(sides[0]) >= comesRound(sides[1]) ? 1 : -1
   const side = (heel.side ?? bevel ?? comesRoundMore) * (otherSide ? -1 : 1)
   const [edge, spine] = withTheirTip(...(side > 0 ? sides : ([sides[1], sides[0]] as const)))
   return {
     edge: edgeMarks(edge).map((at) => on.toPicture(blade.back(at))),
-    spine: spineMarks(spine).map((at) => on.toPicture(blade.back(at))) as [Vec2, Vec2],
+    spine: bothOf(spineMarks(spine), (at) => on.toPicture(blade.back(at))),
   }
 }
 
@@ -106,7 +106,7 @@ function tipIsAhead({ local, back }: LyingBlade, size: SheetSize): boolean {
   const [least, most] = extent(local.map(([t]) => t))
   const near = (end: number) => local.filter(([t]) => Math.abs(t - end) < END_SHARE * (most - least))
   const leaves = (end: number) =>
-    near(end).some((at) => back(at).some((mm, axis) => mm < BORDER_MM + 1 || mm > size[axis as 0 | 1] - BORDER_MM - 1))
+    near(end).some((at) => back(at).some((mm, axis) => mm < BORDER_MM + 1 || mm > nth(size, axis) - BORDER_MM - 1))
   const [behind, ahead] = [leaves(least), leaves(most)]
   if (behind !== ahead) return behind
   return areaOf(near(most)) < areaOf(near(least))
@@ -207,15 +207,15 @@ function chainFrom(local: readonly Vec2[], tip: number, step: number, heelMm: nu
  * The side on which a strip along the outline is of another brightness than the steel behind it: a bevel; null where
  * neither side shows one plainly more than the other.
  */
-function bevelSide(sides: readonly (readonly Vec2[])[], bright: (at: Vec2) => number): 1 | -1 | null {
-  const [left, right] = sides.map((chain, k) => {
+function bevelSide(sides: readonly [readonly Vec2[], readonly Vec2[]], bright: (at: Vec2) => number): 1 | -1 | null {
+  const [left, right] = bothOf(sides, (chain, k) => {
     const inward = k === 0 ? -1 : 1
     const part = chain.slice(Math.floor(0.1 * chain.length), Math.floor(0.7 * chain.length))
     const mean = (depths: readonly number[]) =>
       part.reduce((sum, [t, n]) => sum + depths.reduce((all, depth) => all + bright([t, n + inward * depth]), 0), 0) /
       (part.length * depths.length)
     return Math.abs(mean(BEVEL.atMm) - mean(BEVEL.behindMm))
-  }) as [number, number]
+  })
   const [more, less] = left > right ? [left, right] : [right, left]
   return more < BEVEL.levels || more < BEVEL.times * less ? null : left > right ? 1 : -1
 }
@@ -247,11 +247,11 @@ function withTheirTip(edge: readonly Vec2[], spine: readonly Vec2[]): [Vec2[], V
   const widest = Math.max(...across) - Math.min(...across)
   if (a < 0 || b < 0) return [[...edge], [...spine]]
   if (Math.abs(nth(edge, a)[1] - nth(spine, b)[1]) < TIP.bluntShare * widest) {
-    const ends = [edge, spine].map((chain) =>
+    const ends = bothOf([edge, spine], (chain) =>
       chain.slice(Math.max(0, before(chain, TIP.lineMm[1])), Math.max(0, before(chain, TIP.lineMm[0]))),
     )
     if (ends.some((chain) => chain.length < 2)) return [[...edge], [...spine]]
-    const [one, other] = ends.map(leastSquaresLine) as [Line, Line]
+    const [one, other] = bothOf(ends, leastSquaresLine)
     const tip = crossing(one.at, add(one.at, one.direction), other.at, add(other.at, other.direction))?.at
     return tip && length(subtract(tip, end)) < TIP.mostMm
       ? [

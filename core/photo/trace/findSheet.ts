@@ -108,14 +108,11 @@ function largestBright({ width, height, pixels }: GrayPicture, threshold: number
 function aroundBy4(hull: readonly Vec2[]): Vec2[] | null {
   let polygon = [...hull]
   while (polygon.length > 4) {
-    let [least, best] = [Infinity, null as { i: number; at: Vec2 } | null]
+    let [least, best]: [number, { i: number; at: Vec2 } | null] = [Infinity, null]
+    const round = polygon
+    const corner = (i: number) => nth(round, (i + round.length) % round.length)
     for (let i = 0; i < polygon.length; i++) {
-      const [before, from, to, behind] = [-1, 0, 1, 2].map((k) => polygon.at((i + k) % polygon.length)!) as [
-        Vec2,
-        Vec2,
-        Vec2,
-        Vec2,
-      ]
+      const [before, from, to, behind] = [corner(i - 1), corner(i), corner(i + 1), corner(i + 2)]
       const at = crossing(before, from, behind, to)?.at
       // On the outer side of the one that goes.
       if (!at || turn(from, to, at) >= 0) continue
@@ -161,7 +158,7 @@ function onItsSides(picture: GrayPicture, rough: readonly Vec2[], reachPx: numbe
 function lineThrough(points: readonly Vec2[]): [Vec2, Vec2] {
   const step = Math.max(1, Math.floor(points.length / 24))
   const tried = points.filter((_, i) => i % step === 0)
-  let [least, best] = [Infinity, [nth(points, 0), lastOf(points)] as [Vec2, Vec2]]
+  let [least, best]: [number, [Vec2, Vec2]] = [Infinity, [nth(points, 0), lastOf(points)]]
   for (const [i, from] of tried.entries())
     for (const to of tried.slice(i + 6)) {
       const size = Math.hypot(to[0] - from[0], to[1] - from[1])

@@ -17,7 +17,9 @@ export function homographyOf(from: readonly Vec2[], to: readonly Vec2[]): Homogr
     rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y, u], [0, 0, 0, x, y, 1, -v * x, -v * y, v])
   }
   const solved = solveLinear(rows)
-  return solved && ([...solved, 1] as unknown as Homography)
+  if (!solved) return null
+  const at = (i: number) => nth(solved, i)
+  return [at(0), at(1), at(2), at(3), at(4), at(5), at(6), at(7), 1]
 }
 
 export function applied([a, b, c, d, e, f, g, h, i]: Homography, [x, y]: Vec2): Vec2 {

@@ -31,7 +31,8 @@ export function spaced(chain: readonly Vec2[], every: number): ProfilePlace[] {
     const size = Math.hypot(to[0] - from[0], to[1] - from[1])
     if (size < 1e-6) continue
     const direction: Vec2 = [(to[0] - from[0]) / size, (to[1] - from[1]) / size]
-    const across = { direction, normal: [-direction[1], direction[0]] as Vec2 }
+    const normal: Vec2 = [-direction[1], direction[0]]
+    const across = { direction, normal }
     const count = Math.max(1, Math.round(size / every))
     for (let k = 0; k < count; k++) {
       const at: Vec2 = [from[0] + (direction[0] * size * k) / count, from[1] + (direction[1] * size * k) / count]
@@ -67,11 +68,8 @@ export function jumpsAcross(
 
 /** How far from a pixel the jump is highest, by a parabola through its neighbours; half a pixel at most. */
 export function peakNear(across: Float64Array, best: number, sign: number): number {
-  const [before, here, after] = [-1, 0, 1].map((by) => sign * (across[best + by] ?? across[best]!)) as [
-    number,
-    number,
-    number,
-  ]
+  const jump = (by: number) => sign * (across[best + by] ?? nth(across, best))
+  const [before, here, after] = [jump(-1), jump(0), jump(1)]
   const bend = before - 2 * here + after
   return bend >= 0 ? 0 : Math.max(-0.5, Math.min(0.5, (before - after) / (2 * bend)))
 }

@@ -1,4 +1,4 @@
-import { nth } from '../../math/list'
+import { nth, bothOf } from '../../math/list'
 import { parabolaThrough } from '../../math/curve/parabolaThrough'
 import { deviationOf } from '../../math/statistics/robust'
 import { crossing } from '../../math/vector/crossing'
@@ -94,10 +94,7 @@ function turnAt(found: readonly FoundPlace[], i: number, overPx: number): number
   const many = Math.max(3, Math.round(overPx / EVERY_PX))
   const [before, behind] = [found.slice(Math.max(0, i - many), i), found.slice(i, i + many)]
   if (before.length < 3 || behind.length < 3) return 0
-  const [a, b] = [before, behind].map((side) => leastSquaresLine(side.map(({ point }) => point)).direction) as [
-    Vec2,
-    Vec2,
-  ]
+  const [a, b] = bothOf([before, behind], (side) => leastSquaresLine(side.map(({ point }) => point)).direction)
   return (Math.abs(Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1])) * 180) / Math.PI
 }
 

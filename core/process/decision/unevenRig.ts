@@ -1,3 +1,4 @@
+import { bothOf } from '../../math/list'
 /** A rig that differs by more than this along the edge shows it in the ink, degrees. */
 const UNEVEN_DEG = 0.6
 
@@ -15,7 +16,7 @@ export interface UnevenRig {
  * nearer".
  */
 export function unevenRig(setDeg: readonly (number | null)[], foundDeg: readonly (number | null)[]): UnevenRig | null {
-  const [set, found] = [setDeg, foundDeg].map((all) => all.filter((deg) => deg !== null)) as [number[], number[]]
+  const [set, found] = bothOf([setDeg, foundDeg], (all) => all.filter((deg) => deg !== null))
   if (set.length < 2 || found.length < set.length) return null
   const bladeDeg = Math.max(...found) - Math.min(...found)
   const [fromDeg, toDeg] = [Math.min(...set), Math.max(...set)]

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { keysOf } from '../../schema/tables'
 import { deg, mm } from '../../schema/measure'
 
 /** What a blade lies on: its parallel flats, or the primary face between them and the edge. */
@@ -26,4 +27,4 @@ export type ClampPosition = z.infer<typeof clampPosition>
 
 /** Whether a clamp position is within its limits, without parsing it: a drag asks many times a second. */
 export const isWithinLimits = (hold: ClampPosition): boolean =>
-  (Object.keys(MOST) as (keyof typeof MOST)[]).every((key) => Math.abs(hold[key]) <= MOST[key])
+  keysOf(MOST).every((key) => Math.abs(hold[key]) <= MOST[key])

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { keysOf } from '../../schema/tables'
 import { blade } from '../blade/blade'
 import { possibleBlade } from '../blade/impossible'
 import { instrument, usableInstrument } from '../instrument/instrument'
@@ -78,7 +79,7 @@ export const RECORDS = {
   }),
 } as const
 export type RecordKind = keyof typeof RECORDS
-export const RECORD_KINDS = Object.keys(RECORDS) as RecordKind[]
+export const RECORD_KINDS = keysOf(RECORDS)
 export const recordKind = z.enum(RECORD_KINDS)
 
 /** The content of a kind, and the same with what every kept thing carries. */

@@ -1,3 +1,4 @@
+import { keysOf } from '../../schema/tables'
 import type { DialLanguage } from './dials/readings'
 
 /** All that differs between the kinds of rigs, as far as it is computed. */
@@ -21,7 +22,7 @@ export const RIGS = {
   'table-post': { dials: ['millimetres', 'turns', 'degree-scale'], onTable: true, twoArms: false },
 } as const satisfies Record<string, RigKindOf>
 export type RigKind = keyof typeof RIGS
-export const RIG_KINDS = Object.keys(RIGS) as [RigKind, ...RigKind[]]
+export const RIG_KINDS = keysOf(RIGS)
 
 /** Whether the blade lies on its flat on a table, so that its centre plane is tilted by the primary half-angle. */
 export const restsOnTable = (of: { readonly kind: RigKind }): boolean => RIGS[of.kind].onTable

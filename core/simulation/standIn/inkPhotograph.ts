@@ -93,7 +93,8 @@ export function inkPhotograph(ask: InkPhotographAsk): InkPhotograph {
       const inked = down >= -ask.inkAbove && down < -ask.bareAbove ? true : down >= 0 && !isBare
       if (!inked) return lit
       const gloss = 16 * shine
-      return INK[ask.ink].map((one, k) => ask.cover * one + (1 - ask.cover) * nth(lit, k) + gloss) as unknown as Colour
+      const seen = (k: 0 | 1 | 2) => ask.cover * INK[ask.ink][k] + (1 - ask.cover) * nth(lit, k) + gloss
+      return [seen(0), seen(1), seen(2)]
     }
   }
   const pixels = new Uint8ClampedArray(4 * WIDTH * HEIGHT)

@@ -39,9 +39,12 @@ export type Reprofiled =
  * apex not worn back) is a micro-bevel of no width. Source: docs/geometry.md, "Cross-section".
  */
 export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: number): Reprofiled {
-  const [slopeOld, slopeNew, slopePrimary] = [old.edgeAngleDeg, newAngleDeg, old.primaryHalfAngleDeg].map((deg) =>
-    Math.tan(radians(deg)),
-  ) as [number, number, number]
+  const slope = (deg: number) => Math.tan(radians(deg))
+  const [slopeOld, slopeNew, slopePrimary] = [
+    slope(old.edgeAngleDeg),
+    slope(newAngleDeg),
+    slope(old.primaryHalfAngleDeg),
+  ]
   const shoulderAt = old.shoulderMm / slopeOld
   // Inward along the centre plane from the old apex; half-thickness across it.
   const shoulder: Vec2 = [shoulderAt, old.shoulderMm]

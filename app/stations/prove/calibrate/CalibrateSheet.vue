@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useWords } from '~/words/useWords'
 import type { Unknown } from '#core/observe/calibration/fitRig'
-import type { UnknownId } from '#core/records/rig/unknowns'
 import { MEASURES_UNIT } from '#core/uncertainty/measures'
 import { useCalibration } from './useCalibration'
 import { useJob } from '~/job/useJob'
@@ -24,7 +23,7 @@ const { fit, proved, every } = calibration
 const names = computed(() => preferences.current.sideNames)
 
 const wordOf = ({ id, stoneId }: Unknown) =>
-  `${UNKNOWN_WORD[id as UnknownId]}${stoneId === null ? '' : `, ${collections.nameOf(stoneId)}`}`
+  `${UNKNOWN_WORD[id]}${stoneId === null ? '' : `, ${collections.nameOf(stoneId)}`}`
 const meanText = (id: Unknown['id'], size: number) =>
   toleranceText({ unit: MEASURES_UNIT[id], tolerance: size }, preferences.unit)
 const signed = (id: Unknown['id'], size: number) => {
@@ -110,7 +109,7 @@ const setNow = computed(() => {
           <li v-for="pair in calibration.tied.value" :key="`${pair.one}:${pair.other}`">
             <b>{{ wordOf(fit.unknowns[pair.one]!) }}</b> and <b>{{ wordOf(fit.unknowns[pair.other]!) }}</b> are told
             only together by these proofs.
-            {{ splitBy(fit.unknowns[pair.one]!.id as UnknownId, fit.unknowns[pair.other]!.id as UnknownId) }}
+            {{ splitBy(fit.unknowns[pair.one]!.id, fit.unknowns[pair.other]!.id) }}
           </li>
         </ul>
         <p v-if="setNow" class="mt-3" data-testid="set-after">

@@ -1,4 +1,4 @@
-import { lastOf } from '../../../math/list'
+import { lastOf, bothOf } from '../../../math/list'
 import type { FieldProblem } from '../../../schema/problem'
 import { clamp, roundToStep } from '../../../math/units/figures'
 
@@ -98,9 +98,7 @@ export function scaleDial<R, S>(scale: {
       return nearestMark(reading, settingAt(reading, heightOf(reading, raised, setbackMm), setbackMm), setbackMm)
     },
     marks(reading, most, setbackMm) {
-      const [from, to] = rangeMm(reading, setbackMm).map((heightMm) =>
-        scale.figureAt(reading, heightMm, setbackMm),
-      ) as [number, number]
+      const [from, to] = bothOf(rangeMm(reading, setbackMm), (heightMm) => scale.figureAt(reading, heightMm, setbackMm))
       const by = step(reading)
       const every = by * (ROUND.find((skip) => (to - from) / (by * skip) <= most - 1) ?? lastOf(ROUND))
       const marks: S[] = []
