@@ -12,8 +12,9 @@ export default defineConfig({
   testDir: 'tests',
   testMatch: '**/*.spec.ts',
   globalSetup: './tests/demoData.ts',
-  workers: 2,
-  // A test takes seconds; on a busy machine with two of them running it may take far longer.
+  // One more than the cores of the machine that checks each change: a test also waits.
+  workers: 3,
+  // A test takes seconds; on a busy machine with three of them running it may take far longer.
   timeout: 180_000,
   expect: { timeout: 25_000 },
   reporter: [['list']],

@@ -11,11 +11,11 @@ defineProps<{
 }>()
 const emit = defineEmits<{ chosen: [file: File] }>()
 const chooser = ref<HTMLInputElement | null>(null)
-function chosen(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
+function chosen() {
+  const input = chooser.value
+  const file = input?.files?.[0]
   // The same file can be chosen again.
-  input.value = ''
+  if (input) input.value = ''
   if (file) emit('chosen', file)
 }
 </script>

@@ -26,9 +26,9 @@ export function useDrag(handlers: Handlers) {
   function start(event: PointerEvent) {
     if (event.button !== 0) return
     event.preventDefault()
-    const target = event.currentTarget as Element & { focus?: () => void }
-    target.setPointerCapture(event.pointerId)
-    target.focus?.()
+    const target = event.currentTarget
+    if (target instanceof Element) target.setPointerCapture(event.pointerId)
+    if (target instanceof HTMLElement || target instanceof SVGElement) target.focus()
     gesture = `drag-${++gestures}`
     last = now = { x: event.clientX, y: event.clientY }
     dragging.value = true

@@ -1,4 +1,5 @@
 import { nextTick, ref, watch, type Ref } from 'vue'
+import { rawOf } from '#core/schema/versioned'
 import type { LengthUnit } from '#core/math/units/length'
 
 /** How a kind of draft is begun, taken up again and put into another unit. */
@@ -22,10 +23,10 @@ interface Kept {
 
 function parsed(text: string | null): Kept | null {
   try {
-    const kept = JSON.parse(text || 'null') as Partial<Kept> | null
     // The first drafts did not say their version.
-    if (!kept || (kept.unit !== 'mm' && kept.unit !== 'in')) return null
-    return { version: kept.version ?? 1, unit: kept.unit, draft: kept.draft, step: kept.step ?? 0 }
+    const { version = 1, unit, draft, step = 0 } = rawOf(JSON.parse(text || 'null'))
+    if ((unit !== 'mm' && unit !== 'in') || typeof version !== 'number' || typeof step !== 'number') return null
+    return { version, unit, draft, step }
   } catch {
     return null
   }

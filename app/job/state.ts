@@ -14,7 +14,6 @@ import { dialledState } from '#core/log/dialledState'
 import { ofKind, onBlade } from '#core/log/activeEntries'
 import type { Setup } from '#core/geometry/setup/setup'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
-import type { Refusal } from '#core/schema/refusal'
 import type { useCollections } from '~/stores/collections'
 import type { useLog } from '~/stores/log'
 import type { usePreferences } from '~/stores/preferences'
@@ -118,7 +117,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   // What is drawn: the last state that had an angle, so that a wrong figure does not take the picture away.
   const drawn = shallowRef<{ setup: Setup; evaluation: Evaluation; set: SideSet; side: Side } | null>(null)
   watchEffect(() => {
-    const [now, set] = [setup.value, up.value as SideSet | Refusal]
+    const [now, set] = [setup.value, up.value]
     if (set.ok) drawn.value = { setup: now, evaluation: evaluation.value, set, side: side.value }
     else if (drawn.value && (drawn.value.setup.rig !== now.rig || drawn.value.setup.blade !== now.blade))
       drawn.value = null

@@ -71,7 +71,7 @@ const SLIP_PX = 5
 let slipped = 0
 function press(event: PointerEvent) {
   if (event.button !== 0) return
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  if (event.currentTarget instanceof Element) event.currentTarget.setPointerCapture(event.pointerId)
   if (pressed.size === 0) slipped = 0
   pressed.set(event.pointerId, inFrame(event))
 }

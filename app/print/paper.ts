@@ -1,9 +1,10 @@
+import { keysOf } from '#core/schema/tables'
 import type { Vec2 } from '#core/math/vector/vec2'
 
 /** Sheets of paper, lying, mm. */
 export const PAPERS = { A4: { width: 297, height: 210 }, 'US Letter': { width: 279.4, height: 215.9 } } as const
 export type Paper = keyof typeof PAPERS
-export const PAPER_NAMES = Object.keys(PAPERS) as Paper[]
+export const PAPER_NAMES = keysOf(PAPERS)
 
 /** What a printed page is made of, in millimetres from its upper left corner. */
 export interface CardPage {

@@ -38,7 +38,7 @@ function asTyped(text: string, before: unknown): string | number | null {
 }
 
 function valueAt(of: unknown, path: readonly string[]): unknown {
-  return path.reduce((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], of)
+  return path.reduce((at, key) => (Array.isArray(at) ? (at[Number(key)] as unknown) : rawOf(at)[key]), of)
 }
 
 function withValueAt(of: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {

@@ -9,16 +9,18 @@ import type { useLog } from './log'
 const AROUND_WITHIN_MS = 5000
 
 /** The jobs, with what happened on them: thousands of them, fetched in parts as they are asked for. */
+interface ListedPart {
+  readonly ids: readonly string[]
+  readonly shown: number
+  readonly total: number
+  readonly elsewhere: number
+  readonly next: string | null
+}
+
 export function jobList(known: Known, log: ReturnType<typeof useLog>) {
   const { all, unreadable, problem } = known
   /** The part of their list that is shown: so many, of so many on the bench, and what comes next. */
-  const bench = shallowRef({
-    ids: [] as readonly string[],
-    shown: LISTED_AT_ONCE,
-    total: 0,
-    elsewhere: 0,
-    next: null as string | null,
-  })
+  const bench = shallowRef<ListedPart>({ ids: [], shown: LISTED_AT_ONCE, total: 0, elsewhere: 0, next: null })
   const fetchPart = (asked: AskedPart) => ask(jobPage, `/api/jobs?${queryOf(asked)}`)
   /** Jobs that were found in a part of their list, with what happened on them. */
   function learnPage(page: JobPage, replaced = false) {

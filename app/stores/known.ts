@@ -1,4 +1,5 @@
 import { shallowRef, type ShallowRef } from 'vue'
+import { isOneOf } from '#core/schema/tables'
 import type { Unreadable } from '#core/records/kept/stored'
 import { RECORD_KINDS, type Kept, type RecordKind } from '#core/records/kept/things'
 import type { Problem } from '#core/schema/problem'
@@ -9,7 +10,7 @@ export type Tool = Exclude<RecordKind, 'jobs'>
 export type Few = Exclude<Tool, 'blades'>
 export const FEW = RECORD_KINDS.filter((kind): kind is Few => kind !== 'jobs' && kind !== 'blades')
 
-export const isThingKind = (name: string): name is RecordKind => (RECORD_KINDS as readonly string[]).includes(name)
+export const isThingKind = (name: string): name is RecordKind => isOneOf(RECORD_KINDS, name)
 
 /** A part of the jobs or the blades, on the bench or the shelf unless they are to be those put away. */
 export interface AskedPart {

@@ -1,3 +1,4 @@
+import { keysOf } from '#core/schema/tables'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import type { Job } from '#core/records/job/job'
 import type { Rig } from '#core/records/rig/rig'
@@ -89,7 +90,7 @@ export function jobDifferences(
   theirs: Job,
   names: JobNames,
 ): { word: string; mine: string; theirs: string }[] {
-  const rows = (Object.keys(LINES) as (keyof typeof LINES)[]).flatMap((field) => {
+  const rows = keysOf(LINES).flatMap((field) => {
     const [here, there] = [LINES[field](mine, names), LINES[field](theirs, names)]
     const words = [...new Set([...here, ...there].map(([word]) => word))]
     const of = (lines: readonly Line[], word: string) => lines.find((line) => line[0] === word)?.[1] ?? '–'

@@ -5,6 +5,7 @@ import { createInterface } from 'node:readline'
 import { finished } from 'node:stream/promises'
 import { setImmediate } from 'node:timers/promises'
 import { JSONParser } from '@streamparser/json'
+import { rawOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
 import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
 import { bladePhoto, type BladePhoto } from '../../core/records/kept/bladePhoto'
@@ -54,7 +55,8 @@ export async function readBackupStream(source: AsyncIterable<Buffer>, folder: st
 }
 
 async function reading(source: AsyncIterable<Buffer>, pictures: PutDown): Promise<ReadStream> {
-  let [bytes, file, wrong, tooMuch] = [0, undefined as unknown, false, false]
+  let file: unknown
+  let [bytes, wrong, tooMuch] = [0, false, false]
   const problems: FieldProblem[] = []
   const parser = new JSONParser({ paths: ['$.bladePhotos.*', '$'] })
   parser.onError = () => void (wrong = true)
@@ -80,8 +82,8 @@ async function reading(source: AsyncIterable<Buffer>, pictures: PutDown): Promis
   if (wrong || file === undefined) return failed('not-json')
   const unkeepable = unkeepableText(file)
   if (unkeepable !== null) return invalid([{ field: unkeepable, code: 'text-unkeepable' }])
-  if (Array.isArray((file as Partial<Backup> | null)?.bladePhotos)) (file as Backup).bladePhotos = []
-  const rows = readingBackup(file)
+  const pictured = Array.isArray(rawOf(file).bladePhotos)
+  const rows = readingBackup(pictured ? { ...rawOf(file), bladePhotos: [] } : file)
   let step = rows.next()
   for (; !step.done; step = rows.next()) await setImmediate()
   if (!step.value.ok) return invalid(step.value.problems)

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { keysOf } from '../../core/schema/tables'
 import { nth } from '#core/math/list'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
@@ -127,6 +128,6 @@ async function each<Key extends string, C, T>(
   keep: (content: C) => Promise<T>,
 ): Promise<Record<Key, T>> {
   const kept: Partial<Record<Key, T>> = {}
-  for (const key of Object.keys(contents) as Key[]) kept[key] = await keep(contents[key])
+  for (const key of keysOf(contents)) kept[key] = await keep(contents[key])
   return kept as Record<Key, T>
 }

@@ -1,4 +1,6 @@
 import { setImmediate } from 'node:timers/promises'
+import { rawOf } from '../../core/schema/versioned'
+import { tableOf } from '../../core/schema/tables'
 import { MOST_PROBLEMS, type Backup, type BroughtBack } from '../../core/exchange/backup/backup'
 import { readRecord } from '../../core/records/kept/stored'
 import { RECORD_KINDS, RECORDS, type RecordKind } from '../../core/records/kept/things'
@@ -14,7 +16,7 @@ import { listVersions, takeOverVersions } from './versionRepository'
 
 /** All that is kept, archived things and what cannot be read included. */
 export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
-  const things = {} as Backup['things']
+  const things: Backup['things'] = tableOf(RECORD_KINDS, () => [])
   for (const kind of RECORD_KINDS) things[kind] = await listStored(db, kind)
   return {
     format: 'jaw-tilt',
@@ -35,8 +37,8 @@ function brokenLinks(
   path: string,
   kindOf: ReadonlyMap<string, RecordKind>,
 ): FieldProblem[] {
-  return Object.entries<string>(RECORDS[kind].links).flatMap(([link, of]) =>
-    missing(`${path}.${link}`, content[link], of as RecordKind, kindOf),
+  return Object.entries(RECORDS[kind].links).flatMap(([link, of]) =>
+    missing(`${path}.${link}`, content[link], of, kindOf),
   )
 }
 const missing = (
@@ -143,7 +145,7 @@ async function brought(
             const path = `things.${kind}.${at + i}.content`
             const read = readRecord(kind, thing)
             if (read.ok) {
-              if (!whole) tell(brokenLinks(kind, thing.content as Record<string, unknown>, path, kindOf))
+              if (!whole) tell(brokenLinks(kind, rawOf(thing.content), path, kindOf))
               continue
             }
             // What cannot be read is kept as it is, whatever it names.

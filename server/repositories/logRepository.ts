@@ -1,4 +1,5 @@
 import { asc, gt, max } from 'drizzle-orm'
+import { rawOf } from '../../core/schema/versioned'
 import type { ListedLog } from '../../core/exchange/api/lists'
 import type { LogEntry } from '../../core/log/entry'
 import { readEntry, storeEntry, type StoredEntry } from '../../core/log/stored'
@@ -14,7 +15,7 @@ export const storedEntryOf = ({ id, kind, at, version, content }: LogRow): Store
 })
 
 const idIn = (content: unknown, field: 'jobId' | 'bladeId' | 'stoneId'): string | null => {
-  const id = (content as Record<string, unknown> | null)?.[field]
+  const id = rawOf(content)[field]
   return typeof id === 'string' ? id : null
 }
 

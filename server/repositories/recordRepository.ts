@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
-import { rawOf } from '../../core/schema/versioned'
+import { rawOf, rawListOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
 import { readRecord, type StoredRecord, type Unreadable } from '../../core/records/kept/stored'
 import { RECORDS, versionOfKind, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
@@ -21,9 +21,6 @@ export interface Listed<K extends RecordKind> {
 }
 
 export type ThingRow = typeof things.$inferSelect
-interface Named {
-  readonly name?: string
-}
 
 export const storedThingOf = ({
   id,
@@ -187,8 +184,8 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     const versions = (await listVersions(db)).filter(({ thingId }) => thingId === rigId)
     const [now] = await db.select({ content: things.content }).from(things).where(eq(things.id, rigId))
     return [now, ...versions].some((version) => {
-      const { jaws, moreJaws } = (version?.content ?? {}) as { jaws?: Named | null; moreJaws?: Named[] }
-      return [jaws, ...(moreJaws ?? [])].some((one) => one?.name === name)
+      const { jaws, moreJaws } = rawOf(version?.content)
+      return [rawOf(jaws), ...rawListOf(moreJaws)].some((one) => one.name === name)
     })
   }
 

@@ -6,6 +6,7 @@ import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/pglite'
 import { migrate as migrateOnServer } from 'drizzle-orm/node-postgres/migrator'
 import { migrate as migrateEmbedded } from 'drizzle-orm/pglite/migrator'
+import { rawOf, rawListOf } from '../../core/schema/versioned'
 import { carryOver } from './carryOver'
 import type { Database } from '../database/connection'
 import { isDiskFull } from '../database/databaseErrors'
@@ -36,10 +37,8 @@ export function migrationsFolder(): string {
 
 /** When the newest migration was made, ms: what tells a later version's data from today's. */
 export function newestMigration(): number {
-  const journal = JSON.parse(readFileSync(join(migrationsFolder(), 'meta/_journal.json'), 'utf8')) as {
-    entries: { when: number }[]
-  }
-  return Math.max(...journal.entries.map(({ when }) => when))
+  const journal = rawOf(JSON.parse(readFileSync(join(migrationsFolder(), 'meta/_journal.json'), 'utf8')))
+  return Math.max(...rawListOf(journal.entries).map(({ when }) => Number(when)))
 }
 
 /**

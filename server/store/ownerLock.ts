@@ -1,6 +1,7 @@
 import { linkSync, readFileSync, readdirSync, unlinkSync, writeFileSync } from 'node:fs'
 import { hostname } from 'node:os'
 import { join } from 'node:path'
+import { rawOf } from '../../core/schema/versioned'
 import { errorCode } from '../database/errorCode'
 import { nth } from '#core/math/list'
 
@@ -64,7 +65,7 @@ const highestNumber = (folder: string): number => Math.max(0, ...numbers(folder)
 function readOwner(folder: string, number: number): Owner | null {
   const file = join(folder, `owner.${number}`)
   try {
-    const { pid, host, started } = JSON.parse(readFileSync(file, 'utf8')) as Partial<Owner>
+    const { pid, host, started } = rawOf(JSON.parse(readFileSync(file, 'utf8')))
     if (typeof pid !== 'number' || !Number.isInteger(pid) || typeof host !== 'string' || typeof started !== 'string')
       return null
     return { pid, host, started, file }

@@ -51,15 +51,15 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
     <h2 id="strokes" class="text-lg font-semibold">Strokes made with {{ job.stone.value.name }}</h2>
     <form class="mt-2 space-y-3" aria-label="Strokes made" @submit.prevent="note">
       <div class="grid gap-3 sm:grid-cols-3">
-        <UFormField v-for="side in job.sides.value" :key="side" :label="labelOf(side)" :error="problems[side]"
-          ><UInput
-            v-model="form[side]"
-            size="xl"
-            inputmode="numeric"
-            autocomplete="off"
-            class="w-full"
-            :data-testid="`strokes-${side}`"
-        /></UFormField>
+        <FigureField
+          v-for="side in job.sides.value"
+          :key="side"
+          v-model="form[side]"
+          :label="labelOf(side)"
+          :problem="problems[side]"
+          whole
+          :data-testid="`strokes-${side}`"
+        />
         <LabelledSelect v-model="form.place" label="Where" :items="places" size="xl" />
       </div>
       <UButton type="submit" size="xl" color="neutral" variant="outline" label="Note them" />

@@ -81,7 +81,8 @@ function onKey(event: KeyboardEvent) {
 /** A finger or the mouse drags how much of the face is bare. */
 function drag(event: PointerEvent, i: number) {
   if (event.buttons === 0 || i !== at.value || !here.value) return
-  const box = (event.currentTarget as HTMLElement).getBoundingClientRect()
+  if (!(event.currentTarget instanceof Element)) return
+  const box = event.currentTarget.getBoundingClientRect()
   const down = Math.min(1, Math.max(0, ((event.clientY - box.top) / box.height - 0.22) / 0.7))
   setShare(shareDownTo(here.value.seen, down))
 }

@@ -109,24 +109,18 @@ const { causes, earlier, unexplained } = useProofCauses()
             :items="sides.map((side) => ({ value: side, label: names[side] }))"
           />
           <div class="grid grid-cols-2 gap-3">
-            <UFormField label="Angle per side, °" :error="problems.deg"
-              ><UInput
-                v-model="typed.deg"
-                size="xl"
-                inputmode="decimal"
-                autocomplete="off"
-                class="w-full"
-                data-testid="proof-deg"
-            /></UFormField>
-            <UFormField label="Known to ±, °" :error="problems.uncertaintyDeg"
-              ><UInput
-                v-model="typed.uncertainty"
-                :placeholder="usualUncertainty"
-                size="xl"
-                inputmode="decimal"
-                autocomplete="off"
-                class="w-full"
-            /></UFormField>
+            <FigureField
+              v-model="typed.deg"
+              label="Angle per side, °"
+              :problem="problems.deg"
+              data-testid="proof-deg"
+            />
+            <FigureField
+              v-model="typed.uncertainty"
+              label="Known to ±, °"
+              :problem="problems.uncertaintyDeg"
+              :usual="usualUncertainty"
+            />
           </div>
           <LabelledSelect v-model="typed.place" label="On" :items="places" />
           <UButton type="submit" size="xl" label="Note it" />

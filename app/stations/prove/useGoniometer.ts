@@ -7,7 +7,7 @@ import type { Finish } from '#core/log/choices'
 import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
 import type { Proof } from '#core/log/entry'
 import { contactFor } from '#core/geometry/setup/setup'
-import { NO_PLACE, useEdgePlace } from './useEdgePlace'
+import { NO_PLACE, useEdgePlace, type TypedPlace } from './useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
 import { readSpot, spotDeg, type SpotsIn } from '~/shelf/instrument/readSpot'
@@ -35,6 +35,14 @@ export const FIGURES: Record<Finish, readonly TypedFigure[]> = {
   convex: ['from', 'to', 'primary'],
 }
 
+interface GoniometerForm extends Record<Side, TypedSide> {
+  on: TypedPlace
+  /** Whether the bevel was cut through to the apex: 'yes', 'no', or nothing. */
+  apex: string
+  /** Spots are told by how far they are from the middle of the flat screen. */
+  inLengths: boolean
+}
+
 /** What is wrong, by field: "A.edge". */
 type Problems = Record<string, string>
 
@@ -46,13 +54,11 @@ function goniometer(job: JobView) {
   const preferences = usePreferences()
   const readings = useReadings()
   const { instrument, uncertaintyDeg, zeroDeg } = useInstrument('proof')
-  const { form, takenUp, beginAnew } = useForm(`goniometer:${job.id}`, () => ({
-    A: NOTHING_TYPED as TypedSide,
-    B: NOTHING_TYPED as TypedSide,
+  const { form, takenUp, beginAnew } = useForm<GoniometerForm>(`goniometer:${job.id}`, () => ({
+    A: NOTHING_TYPED,
+    B: NOTHING_TYPED,
     on: NO_PLACE,
-    /** Whether the bevel was cut through to the apex: 'yes', 'no', or nothing. */
     apex: '',
-    /** Spots are told by how far they are from the middle of the flat screen. */
     inLengths: false,
   }))
   const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { bothOf } from '#core/math/list'
 import { SIDES } from '#core/records/common/side'
 import { isSample } from '#core/records/kept/samples'
 import { thrownBy, type ThrownSide } from '#core/simulation/standIn/thrownPattern'
@@ -18,12 +19,12 @@ export function useSimulatedScreen() {
   const thrown = computed(() => {
     const hidden = hiddenError(job.setup.value, job.content.value, seedOf(job.id))
     const { sides, edgePoint } = job.dialFor.value
-    return SIDES.map((side): ThrownSide => {
+    return bothOf(SIDES, (side): ThrownSide => {
       const set = sides[side]
       if (!set.ok) return { primaryDeg: PRIMARY_DEG, edge: null }
       const deg = set.contact.edgeAngleDeg + hidden(side, set.pivotHeightMm, edgePoint)
       return { primaryDeg: PRIMARY_DEG, edge: thrownBy(deg, job.stone.value.grainUm) }
-    }) as [ThrownSide, ThrownSide]
+    })
   })
   return { offered, thrown, seed: computed(() => seedOf(`${job.id}:screen`)) }
 }

@@ -10,13 +10,15 @@ import { stone } from '../stone/stone'
 import { recordMeta } from '../common/meta'
 import { rawListOf, rawOf, renamed, versionOf, type Raw, type Versioned } from '../../schema/versioned'
 
+type RecordName = 'rigs' | 'blades' | 'stones' | 'jobs' | 'instruments'
+
 interface Kind<T extends z.ZodObject> extends Versioned<T> {
   /** The content together with what every kept thing carries: what the server answers. */
   readonly kept: z.ZodObject<T['shape'] & typeof recordMeta.shape>
   /** What may be written, where that is stricter than what can be read: a later rule takes nothing away. */
   readonly writable: z.ZodType<z.output<T>>
   /** Fields that name another thing, and its kind. */
-  readonly links: Readonly<Record<string, string>>
+  readonly links: Readonly<Record<string, RecordName>>
   /** Whether what it was is kept at each change: jobs go on with the version they were done with. */
   readonly keepsVersions: boolean
 }

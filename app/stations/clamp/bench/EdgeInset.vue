@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { useJob } from '~/job/useJob'
 import { edgeView } from './edgeView'
 import { lineOf, pointList } from '~/drawing/viewport'
@@ -9,45 +8,47 @@ import { fromMm } from '#core/math/units/length'
 /** The edge magnified: the bevel that this setting grinds, beside the one that is wanted. */
 const job = useJob()
 const preferences = usePreferences()
-const frame = ref<HTMLElement | null>(null)
-const { width, height } = useElementSize(frame)
+const size = ref({ width: 0, height: 0 })
 const view = computed(() => {
   const drawn = job.drawn.value
-  return drawn && width.value > 0
-    ? edgeView(drawn.setup.blade, drawn.set.contact.edgeAngleDeg, job.wantedDeg.value, width.value, height.value)
+  const { width, height } = size.value
+  return drawn && width > 0
+    ? edgeView(drawn.setup.blade, drawn.set.contact.edgeAngleDeg, job.wantedDeg.value, width, height)
     : null
 })
 /** Bevels are small: a hundredth of a millimetre is told, as far as the thickness behind the edge is known. */
 const fine = (mm: number) =>
   `${fromMm(mm, preferences.unit).toFixed(preferences.unit === 'mm' ? 2 : 3)} ${preferences.unit}`
+const spoken = computed(() => {
+  if (!view.value) return 'The edge magnified'
+  const { times, bevelSetMm, bevelWantedMm } = view.value
+  return `The edge magnified ${times} times: bevel ${fine(bevelSetMm)} wide as set, ${fine(bevelWantedMm)} as wanted`
+})
 </script>
 
 <template>
-  <div ref="frame" class="relative overflow-hidden">
-    <svg
-      v-if="view"
-      class="drawing absolute inset-0 size-full"
-      role="img"
-      :aria-label="`The edge magnified ${view.times} times: bevel ${fine(view.bevelSetMm)} wide as set, ${fine(view.bevelWantedMm)} as wanted`"
-    >
+  <SizedDrawing v-model:size="size" class="overflow-hidden" role="img" :label="spoken">
+    <template v-if="view">
       <line v-bind="lineOf(view.face)" class="face" />
       <polygon :points="pointList(view.steel)" class="steel" />
       <line v-bind="lineOf(view.wanted)" class="wanted" />
-    </svg>
-    <p v-if="view" class="absolute top-1.5 right-3 text-right text-sm text-muted">
-      <b class="text-default">Edge</b>, {{ view.times }} times
-    </p>
-    <dl v-if="view" class="absolute right-3 bottom-1.5 text-right text-sm">
-      <div class="flex items-center justify-end gap-1">
-        <dt class="flex items-center gap-1 text-muted"><AngleMark angle="set" class="size-4!" />bevel</dt>
-        <dd>{{ fine(view.bevelSetMm) }}</dd>
-      </div>
-      <div class="flex items-center justify-end gap-1">
-        <dt class="flex items-center gap-1 text-muted"><AngleMark angle="wanted" class="size-4!" />bevel</dt>
-        <dd>{{ fine(view.bevelWantedMm) }}</dd>
-      </div>
-    </dl>
-  </div>
+    </template>
+    <template v-if="view" #over>
+      <p class="absolute top-1.5 right-3 text-right text-sm text-muted">
+        <b class="text-default">Edge</b>, {{ view.times }} times
+      </p>
+      <dl class="absolute right-3 bottom-1.5 text-right text-sm">
+        <div class="flex items-center justify-end gap-1">
+          <dt class="flex items-center gap-1 text-muted"><AngleMark angle="set" class="size-4!" />bevel</dt>
+          <dd>{{ fine(view.bevelSetMm) }}</dd>
+        </div>
+        <div class="flex items-center justify-end gap-1">
+          <dt class="flex items-center gap-1 text-muted"><AngleMark angle="wanted" class="size-4!" />bevel</dt>
+          <dd>{{ fine(view.bevelWantedMm) }}</dd>
+        </div>
+      </dl>
+    </template>
+  </SizedDrawing>
 </template>
 
 <style scoped>

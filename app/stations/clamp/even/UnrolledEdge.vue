@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { useJob } from '~/job/useJob'
 import { useEven } from './useEven'
 import { unrolledView } from './unrolledView'
@@ -10,32 +9,18 @@ import { zoneName } from '~/words/zoneText'
 const job = useJob()
 const preferences = usePreferences()
 const { places, bevels, zones } = useEven()
-const frame = ref<HTMLElement | null>(null)
-const { width, height } = useElementSize(frame)
+const size = ref({ width: 0, height: 0 })
 const view = computed(() =>
-  width.value > 0 && places.value.length > 0
-    ? unrolledView(
-        places.value,
-        bevels.value,
-        zones.value,
-        job.wantedDeg.value,
-        { width: width.value, height: height.value },
-        preferences.unit,
-      )
+  size.value.width > 0 && places.value.length > 0
+    ? unrolledView(places.value, bevels.value, zones.value, job.wantedDeg.value, size.value, preferences.unit)
     : null,
 )
 const LEAST_NAMED_PX = 34
 </script>
 
 <template>
-  <div ref="frame" class="relative">
-    <svg
-      v-if="view"
-      :viewBox="`0 0 ${width} ${height}`"
-      class="drawing absolute inset-0 size-full select-none"
-      role="group"
-      aria-label="The edge from heel to tip: angle, zones and bevel"
-    >
+  <SizedDrawing v-model:size="size" label="The edge from heel to tip: angle, zones and bevel">
+    <template v-if="view">
       <AxisTicks :frame="view.angle.frame" side="left" :ticks="view.angle.ticks" />
       <polygon
         v-for="fill in view.angle.fills"
@@ -76,8 +61,8 @@ const LEAST_NAMED_PX = 34
       <polyline v-for="(line, i) in view.bevel.after" :key="`q${i}`" :points="line" class="after" />
       <AxisTicks :frame="view.bevel.frame" side="bottom" :ticks="view.acrossTicks" :grid="false" />
       <PlaceHandle :axis="view" :top="view.angle.frame.y" :bottom="view.bevel.frame.y + view.bevel.frame.height" />
-    </svg>
-  </div>
+    </template>
+  </SizedDrawing>
 </template>
 
 <style scoped>

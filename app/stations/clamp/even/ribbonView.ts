@@ -42,12 +42,7 @@ export function ribbonBounds(setup: Setup, edgePoints: readonly EdgePoint[]): Bo
       .map((edgePoint) => toClampFrame(edgePoint.point, frame)),
     toClampFrame([0, 0], frame),
     toClampFrame([lastOf(edgePoints).point[0], 0], frame),
-    ...(jaws
-      ? ([
-          [-jaws.widthMm / 2, -jaws.depthMm],
-          [jaws.widthMm / 2, 0],
-        ] as Vec2[])
-      : []),
+    ...(jaws ? jawCorners(jaws) : []),
   ])
 }
 
@@ -107,6 +102,12 @@ export function ribbonView(
     },
   }
 }
+
+/** Two corners that span a pair of jaws, in the clamp's frame. */
+const jawCorners = ({ widthMm, depthMm }: { widthMm: number; depthMm: number }): Vec2[] => [
+  [-widthMm / 2, -depthMm],
+  [widthMm / 2, 0],
+]
 
 const width = (deg: number): number =>
   Math.sign(deg) * Math.min(BAND.most, Math.max(BAND.least, Math.abs(deg) * BAND.perDeg))

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { clamp } from '#core/math/units/figures'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
@@ -11,11 +10,10 @@ import { angleText } from '~/words/angleText'
 const job = useJob()
 const preferences = usePreferences()
 const { places, square, expected } = useGauge()
-const frame = ref<HTMLElement | null>(null)
-const { width, height } = useElementSize(frame)
+const size = ref({ width: 0, height: 0 })
 const view = computed(() =>
-  width.value > 0 && places.value.length > 0
-    ? gaugeView(places.value, square.value, { width: width.value, height: height.value }, preferences.unit)
+  size.value.width > 0 && places.value.length > 0
+    ? gaugeView(places.value, square.value, size.value, preferences.unit)
     : null,
 )
 const at = computed(() => job.evaluation.value.edgePoint.fromHeelMm)
@@ -32,19 +30,13 @@ const tagY = computed(() => {
 </script>
 
 <template>
-  <div ref="frame" class="relative">
-    <svg
-      v-if="view && set"
-      :viewBox="`0 0 ${width} ${height}`"
-      class="drawing absolute inset-0 size-full select-none"
-      role="group"
-      aria-label="The edge from heel to tip with the edge angle and the gauge’s reading"
-    >
+  <SizedDrawing v-model:size="size" label="The edge from heel to tip with the edge angle and the gauge’s reading">
+    <template v-if="view && set">
       <AxisTicks :frame="view.frame" side="left" :ticks="view.upTicks" />
       <AxisTicks :frame="view.frame" side="bottom" :ticks="view.acrossTicks" :below="30" />
-      <text :x="view.frame.x" :y="height - 6">heel</text>
-      <text :x="view.frame.x + view.frame.width" :y="height - 6" text-anchor="end">tip</text>
-      <text :x="view.frame.x + view.frame.width / 2" :y="height - 6" text-anchor="middle">
+      <text :x="view.frame.x" :y="size.height - 6">heel</text>
+      <text :x="view.frame.x + view.frame.width" :y="size.height - 6" text-anchor="end">tip</text>
+      <text :x="view.frame.x + view.frame.width / 2" :y="size.height - 6" text-anchor="middle">
         from the heel, {{ preferences.unit }}
       </text>
       <rect
@@ -82,8 +74,8 @@ const tagY = computed(() => {
         :text="angleText(reading, set.uncertaintyDeg)"
         class="tag"
       />
-    </svg>
-  </div>
+    </template>
+  </SizedDrawing>
 </template>
 
 <style scoped>

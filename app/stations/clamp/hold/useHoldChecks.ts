@@ -22,11 +22,10 @@ export function useHoldChecks() {
     const taper = taperInJawsMm(setup)
     const [heel, tip] = [nth(set.along, 0), lastOf(set.along)]
     const limitMm = setup.rig.stroke?.farthestMm ?? setup.rig.rodLengthMm
-    const reached = (at: typeof heel) => ({
-      reachMm: at.ok ? at.reachMm : null,
-      refusal: at.ok ? null : at,
-      verdict: (at.ok ? (limitMm - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad') as Verdict,
-    })
+    function reached(at: typeof heel) {
+      const within: Verdict = at.ok ? (limitMm - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad'
+      return { reachMm: at.ok ? at.reachMm : null, refusal: at.ok ? null : at, verdict: within }
+    }
     const lowestSet = set.lowestDeg
     const clears = (lowestDeg: number | null): Verdict =>
       lowestDeg === null || lowestDeg < lowestSet - 1 ? 'good' : lowestDeg < lowestSet ? 'watch' : 'bad'

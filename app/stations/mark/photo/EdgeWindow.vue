@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { outlinePath } from '#core/records/blade/outline'
 import { edgePointAt } from '#core/math/curve/edgePoints'
 import { clamp } from '#core/math/units/figures'
@@ -12,8 +11,7 @@ const fromMm = defineModel<number>('from', { required: true })
 const toMm = defineModel<number>('to', { required: true })
 const job = useJob()
 const preferences = usePreferences()
-const frame = ref<HTMLElement | null>(null)
-const { width } = useElementSize(frame)
+const size = ref({ width: 0, height: 0 })
 const MARGIN = 24
 const edge = computed(() => job.blade.value.edge)
 const box = computed(() => {
@@ -21,7 +19,7 @@ const box = computed(() => {
   const [xs, ys] = [points.map((p) => p[0]), points.map((p) => p[1])]
   return { from: Math.min(...xs), to: Math.max(...xs), high: Math.max(job.blade.value.widthMm, ...ys) }
 })
-const k = computed(() => Math.min(6, (width.value - 2 * MARGIN) / Math.max(1, box.value.to - box.value.from)))
+const k = computed(() => Math.min(6, (size.value.width - 2 * MARGIN) / Math.max(1, box.value.to - box.value.from)))
 const height = computed(() => box.value.high * k.value + 44)
 const px = (mm: number) => {
   const [x, y] = edgePointAt(edge.value, mm).point
@@ -51,39 +49,35 @@ const ends = computed(() => [
 </script>
 
 <template>
-  <div ref="frame" class="min-h-24">
-    <svg
-      v-if="width > 0"
-      :viewBox="`0 0 ${width} ${height}`"
-      :height="height"
-      class="block w-full select-none"
-      role="group"
-      aria-label="The stretch of the edge that the picture shows"
-    >
-      <path
-        :d="outlinePath(job.blade.value)"
-        :transform="`translate(${MARGIN - box.from * k} 10) scale(${k})`"
-        class="steel"
-      />
-      <polyline :points="stretch" class="window" />
-      <DragHandle
-        v-for="end in ends"
-        :key="end.id"
-        :x="px(end.mm)[0]"
-        :y="px(end.mm)[1] + 14"
-        :label="end.label"
-        :now="end.mm"
-        :text="`${lengthText(end.mm, preferences.unit)} from the heel`"
-        @drag="
-          (dx, _dy, _g, taken) => {
-            end.move(end.mm + dx / k)
-            taken()
-          }
-        "
-        @step="(n) => end.move(end.mm + n)"
-      />
-    </svg>
-  </div>
+  <SizedDrawing
+    v-model:size="size"
+    class="min-h-24"
+    :height="height"
+    label="The stretch of the edge that the picture shows"
+  >
+    <path
+      :d="outlinePath(job.blade.value)"
+      :transform="`translate(${MARGIN - box.from * k} 10) scale(${k})`"
+      class="steel"
+    />
+    <polyline :points="stretch" class="window" />
+    <DragHandle
+      v-for="end in ends"
+      :key="end.id"
+      :x="px(end.mm)[0]"
+      :y="px(end.mm)[1] + 14"
+      :label="end.label"
+      :now="end.mm"
+      :text="`${lengthText(end.mm, preferences.unit)} from the heel`"
+      @drag="
+        (dx, _dy, _g, taken) => {
+          end.move(end.mm + dx / k)
+          taken()
+        }
+      "
+      @step="(n) => end.move(end.mm + n)"
+    />
+  </SizedDrawing>
 </template>
 
 <style scoped>

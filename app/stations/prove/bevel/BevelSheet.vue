@@ -117,24 +117,18 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
             there, at {{ angleText(must.angle.deg, must.angle.uncertaintyDeg) }} {{ must.angle.by }}.
           </p>
           <div class="grid grid-cols-2 gap-3">
-            <UFormField :label="`Apex to shoulder, ${preferences.unit}`" :error="problems.widthMm"
-              ><UInput
-                v-model="form.width"
-                size="xl"
-                inputmode="decimal"
-                autocomplete="off"
-                class="w-full"
-                data-testid="bevel-width"
-            /></UFormField>
-            <UFormField :label="`Known to ±, ${preferences.unit}`" :error="problems.uncertaintyMm"
-              ><UInput
-                v-model="form.uncertainty"
-                :placeholder="lengthTyped(LOUPE_UNCERTAINTY_MM)"
-                size="xl"
-                inputmode="decimal"
-                autocomplete="off"
-                class="w-full"
-            /></UFormField>
+            <FigureField
+              v-model="form.width"
+              :label="`Apex to shoulder, ${preferences.unit}`"
+              :problem="problems.widthMm"
+              data-testid="bevel-width"
+            />
+            <FigureField
+              v-model="form.uncertainty"
+              :label="`Known to ±, ${preferences.unit}`"
+              :problem="problems.uncertaintyMm"
+              :usual="lengthTyped(LOUPE_UNCERTAINTY_MM)"
+            />
           </div>
           <LabelledSelect v-model="form.by" label="Measured with" :items="means" />
           <UButton type="submit" size="xl" label="Note it" />

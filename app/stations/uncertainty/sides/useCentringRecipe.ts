@@ -1,8 +1,9 @@
 import { computed, reactive, watch } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
+import { rawOf } from '#core/schema/versioned'
 import type { RefusalCode } from '#core/schema/refusal'
 import { failed, type Result } from '#core/schema/result'
-import { SIDES, type PerSide, type Side } from '#core/records/common/side'
+import { SIDES, type Side } from '#core/records/common/side'
 import {
   clampOrBlade,
   offsetFromEdgeHeights,
@@ -33,9 +34,9 @@ function typedFrom(kept: string, unit: LengthUnit): Typed {
     // Begun anew.
   }
   const text = (pair: RecipePair, side: Side) => {
-    const both = before[pair] as Partial<PerSide<unknown> & Record<'a' | 'b', unknown>> | undefined
+    const both = rawOf(before[pair])
     // Sides were called a and b once.
-    const typed = both?.[side] ?? both?.[side === 'A' ? 'a' : 'b']
+    const typed = both[side] ?? both[side === 'A' ? 'a' : 'b']
     if (typeof typed !== 'string') return ''
     // In which unit it was typed was not kept once.
     const typedIn = lengthUnit.safeParse(before.unit).data ?? unit

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { equalAngleLines } from '#core/geometry/dial/equalAngles'
 import { heightRange } from '#core/records/rig/dial'
 import { useJob } from '~/job/useJob'
@@ -15,8 +14,7 @@ import { lengthText } from '~/words/lengthText'
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
-const frame = ref<HTMLElement | null>(null)
-const { width, height } = useElementSize(frame)
+const size = ref({ width: 0, height: 0 })
 const grabbed = ref(false)
 
 const now = computed(() => {
@@ -62,30 +60,12 @@ const lines = computed(() => {
     equalAngleLines(setup, job.side.value, job.evaluation.value.edgePoint, all, over)
   return { whole: of(angles), wanted: of([job.wantedDeg.value]) }
 })
-const view = computed(() =>
-  range.value && lines.value && now.value && width.value > 0
-    ? whatIfView(
-        range.value,
-        lines.value.whole,
-        now.value,
-        heldMm.value,
-        { width: width.value, height: height.value },
-        preferences.unit,
-      )
-    : null,
-)
-const wanted = computed(() =>
-  range.value && lines.value && now.value && width.value > 0
-    ? (whatIfView(
-        range.value,
-        lines.value.wanted,
-        now.value,
-        heldMm.value,
-        { width: width.value, height: height.value },
-        preferences.unit,
-      ).lines[0] ?? null)
-    : null,
-)
+const viewOf = (which: 'whole' | 'wanted') =>
+  range.value && lines.value && now.value && size.value.width > 0
+    ? whatIfView(range.value, lines.value[which], now.value, heldMm.value, size.value, preferences.unit)
+    : null
+const view = computed(() => viewOf('whole'))
+const wanted = computed(() => viewOf('wanted')?.lines[0] ?? null)
 const slots = computed(() => {
   const dial = job.rig.value.height
   const shown = range.value
@@ -116,20 +96,18 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
 </script>
 
 <template>
-  <div ref="frame" class="relative h-full min-h-80">
-    <svg
-      v-if="view && now"
-      :viewBox="`0 0 ${width} ${height}`"
-      class="drawing absolute inset-0 size-full select-none"
-      role="group"
-      aria-label="Blade height across, pivot height up, with lines of equal edge angle"
-    >
+  <SizedDrawing
+    v-model:size="size"
+    class="h-full min-h-80"
+    label="Blade height across, pivot height up, with lines of equal edge angle"
+  >
+    <template v-if="view && now">
       <defs>
         <clipPath id="what-if-frame"><rect v-bind="view.frame" /></clipPath>
       </defs>
       <AxisTicks :frame="view.frame" side="bottom" :ticks="view.acrossTicks" />
       <AxisTicks :frame="view.frame" side="left" :ticks="view.upTicks" />
-      <text :x="view.frame.x + view.frame.width / 2" :y="height - 6" text-anchor="middle" class="axis">
+      <text :x="view.frame.x + view.frame.width / 2" :y="size.height - 6" text-anchor="middle" class="axis">
         Blade height, {{ preferences.unit }}
       </text>
       <text
@@ -192,8 +170,8 @@ const step = (steps: number, gesture: string, axis: 'x' | 'y') =>
         :text="angleText(now.edgeAngleDeg, now.uncertaintyDeg)"
         class="angle"
       />
-    </svg>
-  </div>
+    </template>
+  </SizedDrawing>
 </template>
 
 <style scoped>
