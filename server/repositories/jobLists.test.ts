@@ -1,12 +1,19 @@
+import { v7 as uuid } from 'uuid'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { plantSamples } from '../demo/plantSamples'
 import { aroundJob, jobPage } from '../../core/exchange/api/lists'
 import { job } from '../../core/records/job/job'
 import type { JobRecord } from '../../core/records/kept/things'
 import type { OpenDatabase } from '../store/database'
+import { LEVELS } from '../../core/log/choices'
+import type { EntryOf } from '../../core/log/entry'
+import { storeEntry } from '../../core/log/stored'
+import { addEntries } from './logRepository'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { aroundAJob, jobNames, logOfNoJob, pageOfJobs } from './jobLists'
 import { recordRepository } from './recordRepository'
+
+type PracticeEntry = EntryOf<'practice'>
 
 let open: OpenDatabase
 let made: JobRecord[]
@@ -89,4 +96,31 @@ it('names that are taken, and what is of no job', async () => {
   const { entries } = await logOfNoJob(open.db)
   expect(entries.length).toBeGreaterThan(0)
   expect(entries.every(({ jobId }) => jobId === null)).toBe(true)
+})
+
+it('of all that was practised, the best of each level', async () => {
+  const practised = (level: PracticeEntry['level'], points: number, looks: number): PracticeEntry => ({
+    id: uuid(),
+    at: '2026-03-01T10:00:00.000Z',
+    jobId: null,
+    bladeId: null,
+    stoneId: null,
+    instrumentId: null,
+    kind: 'practice',
+    level,
+    points,
+    looks,
+  })
+  const [easy, hard] = [LEVELS[0], LEVELS[2]]
+  const all = [
+    practised(easy, 60, 9),
+    practised(easy, 80, 9),
+    practised(hard, 9, 3),
+    practised(easy, 80, 7),
+    practised(easy, 70, 1),
+  ]
+  await addEntries(open.db, all.map(storeEntry))
+  const { entries } = await logOfNoJob(open.db)
+  expect(entries.filter(({ kind }) => kind === 'practice')).toEqual([all[2], all[3]])
+  expect(entries.some(({ kind }) => kind === 'stone-wear')).toBe(true)
 })

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import { armsRig, plainStone, postRig, sampleSetup, tableRig } from '../../geometry/setup/sampleSetup.fixture'
+import { uncertaintyBudget } from '../../uncertainty/budget'
 import { ANGLE_ALONE, type Proof } from '../../log/entry'
 import { fitRig, type ProvedAngle, type RigFit } from './fitRig'
 import { onRig } from '../../records/rig/fittedAt'
@@ -52,6 +53,124 @@ it('what may not move makes each proof more uncertain', () => {
     provedOnRig([proof], RIG_UNKNOWNS, { ...lookup, fixedStones: [stoneId] }).counted[0]!.angle.uncertaintyDeg
   expect(fixed('s')).toBe(uncertainty(RIG_UNKNOWNS.filter((id) => id !== 'face-offset')))
   expect(fixed('another')).toBe(uncertainty(RIG_UNKNOWNS))
+})
+
+it('a proof of which the blade or stone is gone, or that this rig gives no angle to, tells nothing', () => {
+  const left = (more: object) => provedOnRig([proof], RIG_UNKNOWNS, { ...lookup, ...more }).left[0]?.why
+  expect(left({ blade: () => undefined })).toBe('blade-or-stone-gone')
+  expect(left({ stone: () => undefined })).toBe('blade-or-stone-gone')
+  const cut = { ...proof.cut!, setting: { by: 'slot' as const, label: '3' } }
+  expect(why({ cut })).toBe('no-angle')
+  expect(why({ cut: { ...proof.cut!, setting: { by: 'millimetres', mm: -60 } } })).toBe('no-angle')
+})
+
+it('is placed where it was taken, at the heel where that was not said, and as uncertain as all that differs each time', () => {
+  const angleOf = (more: Partial<Proof>) => provedOnRig([{ ...proof, ...more }], RIG_UNKNOWNS, lookup).counted[0]!.angle
+  expect(angleOf({}).edgePoint.fromHeelMm).toBe(30)
+  expect(angleOf({ placeMm: null }).edgePoint.fromHeelMm).toBe(0)
+  expect(angleOf({})).toMatchObject({ side: 'A', stoneId: 's', deg: 20, setup: { hold: sampleSetup.hold } })
+  const { pivotHeightMm, edgePoint, uncertaintyDeg } = angleOf({})
+  const budget = uncertaintyBudget(
+    { ...sampleSetup, rig: postRig, stone: plainStone },
+    known,
+    'A',
+    pivotHeightMm,
+    edgePoint,
+  )
+  const ofHold = budget.filter(({ id }) => !RIG_UNKNOWNS.some((one) => one === id))
+  const slope = (id: string) => budget.find((share) => share.id === id)!.perUnitDeg
+  const { againOffsetMm, againTiltDeg } = postRig.tolerance
+  expect(uncertaintyDeg).toBeCloseTo(
+    Math.hypot(
+      0.2,
+      ...ofHold.map(({ shareDeg }) => shareDeg),
+      againOffsetMm * slope('centre-offset'),
+      againTiltDeg * slope('tilt'),
+    ),
+    6,
+  )
+})
+
+it('what may move is known to its tolerance, to what proofs left of it, and not asked about where it is known', () => {
+  const stones = [
+    { ...plainStone, id: 's' },
+    { ...plainStone, id: 't', faceOffsetToleranceMm: 0 },
+  ]
+  const { heightMm, setbackMm } = postRig.tolerance
+  const tolerances = (rig: typeof postRig) => unknownsOf(rig, stones, known).map(({ tolerance }) => tolerance)
+  expect(tolerances(postRig)).toEqual([heightMm, setbackMm, 0.1, 0.2, 0.1])
+  const face = { stoneId: 's', writtenMm: plainStone.faceOffsetMm, isMm: plainStone.faceOffsetMm }
+  const fitted = {
+    at: '',
+    ofRevision: 1,
+    measures: [
+      { id: 'setback' as const, uncertainty: 0.07, written: setbackMm, face: null },
+      { id: 'face-offset' as const, uncertainty: 0.04, written: plainStone.faceOffsetToleranceMm, face },
+    ],
+    correlation: [
+      [1, -0.6],
+      [-0.6, 1],
+    ],
+  }
+  const rig = { ...postRig, fitted }
+  expect(tolerances(rig)).toEqual([heightMm, 0.07, 0.1, 0.2, 0.04])
+  const unknowns = unknownsOf(rig, stones, known)
+  expect(priorCorrelation(rig, stones, unknowns)).toEqual([
+    [1, 0, 0, 0, 0],
+    [0, 1, 0, 0, -0.6],
+    [0, 0, 1, 0, 0],
+    [0, 0, 0, 1, 0],
+    [0, -0.6, 0, 0, 1],
+  ])
+})
+
+it('measures are written to a thousandth, uncertainties rounded up to a hundredth, and no face lies behind the rod', () => {
+  const stones = [{ ...plainStone, id: 's' }]
+  const unknown = (id: UnknownId, error: number, uncertainty: number, stoneId: string | null = null) => ({
+    id,
+    stoneId,
+    tolerance: 0.5,
+    error,
+    uncertainty,
+  })
+  const fit: RigFit = {
+    unknowns: [
+      unknown('pivot-height', 0.12345, 0.123),
+      unknown('setback', -0.2344, 0.001),
+      unknown('centre-offset', 0.0506, 0.05),
+      unknown('tilt', -0.1004, 0.1),
+      unknown('face-offset', -20, 0.05, 's'),
+    ],
+    proofs: [],
+    correlation: [[1]],
+  }
+  const rig = calibratedRig({ ...postRig, calibratedBy: ['before'] }, stones, fit, {
+    at: '2026-03-01T10:00:00.000Z',
+    ofRevision: 3,
+    proofIds: [proof.id],
+  })
+  expect(rig.tolerance).toEqual({ ...postRig.tolerance, heightMm: 0.13, setbackMm: 0.01 })
+  expect(rig.pivot.setbackMm).toBeCloseTo(postRig.pivot.setbackMm - 0.234, 9)
+  expect(rig.centring).toEqual({ offsetMm: 0.051, tiltDeg: -0.1 })
+  expect(rig.calibratedBy).toEqual(['before', proof.id])
+  expect(rig.fitted).toMatchObject({ at: '2026-03-01T10:00:00.000Z', ofRevision: 3, correlation: [[1]] })
+  expect(rig.fitted!.measures.map(({ id, written, face }) => [id, written, face?.isMm ?? null])).toEqual([
+    ['pivot-height', 0.13, null],
+    ['setback', 0.01, null],
+    ['centre-offset', null, null],
+    ['tilt', null, null],
+    ['face-offset', plainStone.faceOffsetToleranceMm, 0],
+  ])
+  expect(rig.height).toMatchObject({ by: 'millimetres' })
+  expect(rig.pivotB).toBeNull()
+  const arms = calibratedRig(
+    armsRig,
+    [],
+    { ...fit, unknowns: [unknown('setback-b', 0.3, 0.2)] },
+    { at: '', ofRevision: 1, proofIds: [] },
+  )
+  expect(arms.pivotB!.setbackMm).toBeCloseTo(armsRig.pivotB!.setbackMm + 0.3, 9)
+  expect(arms.pivot).toEqual(armsRig.pivot)
 })
 
 it('a rig lets move only what it has and can be written down of it', () => {
