@@ -5,7 +5,7 @@ import { useOpenPanel } from '~/stores/openPanel'
 import { useFieldKeys } from '~/shell/useFieldKeys'
 import { useServerAway } from '~/shell/useServerAway'
 import { useCollections } from '~/stores/collections'
-import { isThingKind } from '~/stores/known'
+import { isRecordKind } from '~/stores/known'
 import { useCopies } from '~/stores/copies'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
@@ -21,10 +21,10 @@ const away = useServerAway(() => fetchAgain())
 /** What changes elsewhere, on another device too, is shown here. */
 useChangesElsewhere((where) => {
   if (!collections.loaded) return
-  const known = [...where].every((one) => one === 'log' || isThingKind(one))
+  const known = [...where].every((one) => one === 'log' || isRecordKind(one))
   if (!known) return fetchAgain(['backup', 'snapshots'].some((one) => where.has(one)))
   if (where.has('log')) void log.load()
-  for (const kind of where) if (isThingKind(kind)) void collections.reload(kind)
+  for (const kind of where) if (isRecordKind(kind)) void collections.reload(kind)
 })
 
 useFieldKeys()

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { comesTo, degrees, expect, ledger, measure, openJob, openSheet, saved, test } from './bench'
 import type { Page } from '@playwright/test'
-import type { BladeRecord } from '../core/records/kept/things'
+import type { BladeRecord } from '../core/records/storage/kinds'
 
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true })
 const form = (page: Page) => page.getByRole('form', { name: 'Blade' })

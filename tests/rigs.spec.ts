@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import type { APIRequestContext, Page } from '@playwright/test'
 import reference from '../core/geometry/contact/fixtures/edge-angle.json' with { type: 'json' }
-import type { BladeRecord, RigRecord, JobRecord, StoneRecord } from '../core/records/kept/things'
+import type { BladeRecord, RigRecord, JobRecord, StoneRecord } from '../core/records/storage/kinds'
 import { degrees, expect, ledger, measure, openJob, saved, test } from './bench'
 
 const refCase = (name: string) => reference.cases.find((one) => one.name === name)!

@@ -1,7 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { StoneRecord } from '../core/records/kept/things'
+import type { StoneRecord } from '../core/records/storage/kinds'
 import { expect, test } from './bench'
 import { startServer, type BuiltServer } from './builtServer'
 

@@ -3,7 +3,7 @@ import { crc32, deflateSync } from 'node:zlib'
 import { evenEdgePoints } from '../core/math/curve/edgePoints'
 import { applied, homographyOf } from '../core/photo/trace/homography'
 import type { Vec2 } from '../core/math/vector/vec2'
-import type { BladeRecord } from '../core/records/kept/things'
+import type { BladeRecord } from '../core/records/storage/kinds'
 import { expect, openJob, test } from './bench'
 import type { Page } from '@playwright/test'
 

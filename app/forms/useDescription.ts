@@ -1,7 +1,7 @@
 import { computed, nextTick, ref, watch, type Ref } from 'vue'
 import { storeToRefs } from 'pinia'
 import type { z } from 'zod'
-import type { Kept } from '#core/records/kept/things'
+import type { RecordOf } from '#core/records/storage/kinds'
 import type { FieldProblem } from '#core/schema/problem'
 import type { LengthUnit } from '#core/math/units/length'
 import type { Tool } from '~/stores/known'
@@ -14,7 +14,7 @@ import { useKeptDraft, type DraftKind } from './useKeptDraft'
 interface Describing<K extends Tool, T extends object, R extends { readonly problems: readonly FieldProblem[] }> {
   readonly kind: K
   /** The record that is measured anew or copied; null begins a new one. */
-  readonly from: Kept<K> | null
+  readonly from: RecordOf<K> | null
   readonly copy: boolean
   /** What is said of one that was changed: "is measured anew". */
   readonly changed: string
@@ -72,7 +72,7 @@ export function useDescription<
     step.value = Math.min(ids.value.length - 1, Math.max(0, to))
   }
   /** Saves it and forgets the draft; null, at the first field that is wrong, where something is. */
-  async function save(): Promise<Kept<K> | null> {
+  async function save(): Promise<RecordOf<K> | null> {
     ids.value.forEach((_, at) => leave(at))
     const whole = content(read.value)
     if (!whole || problems.value.length > 0) {

@@ -1,16 +1,16 @@
 import { ref, shallowRef } from 'vue'
-import type { Kept } from '#core/records/kept/things'
+import type { RecordOf } from '#core/records/storage/kinds'
 import type { FieldProblem } from '#core/schema/problem'
 import { useWords } from '~/words/useWords'
 import { useCollections } from '~/stores/collections'
 import type { Tool } from '~/stores/known'
-import { THING_WORD } from '~/words/thingText'
+import { RECORD_WORD } from '~/words/recordText'
 
 /**
  * Keeps a described rig, blade, stone or instrument, over what it was (`from`) or as a new one (null). A change can be
  * undone; one that someone else made meanwhile is told, and written over when the user keeps again.
  */
-export function useKeeping<K extends Tool>(kind: K, from: Kept<K> | null, changed: string) {
+export function useKeeping<K extends Tool>(kind: K, from: RecordOf<K> | null, changed: string) {
   const collections = useCollections()
   const toast = useToast()
   const words = useWords()
@@ -21,7 +21,7 @@ export function useKeeping<K extends Tool>(kind: K, from: Kept<K> | null, change
   /** The version a save starts from: newer once someone else's was seen. */
   let before = from
 
-  async function keep(content: object): Promise<Kept<K> | null> {
+  async function keep(content: object): Promise<RecordOf<K> | null> {
     failure.value = ''
     busy.value = true
     const was = before
@@ -38,8 +38,8 @@ export function useKeeping<K extends Tool>(kind: K, from: Kept<K> | null, change
     failure.value = words.problem(answer.problem)
     refused.value = answer.problem.fields
     if (answer.status === 409 && answer.problem.current) {
-      before = answer.problem.current as Kept<K>
-      failure.value = `This ${THING_WORD[kind]} was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.`
+      before = answer.problem.current as RecordOf<K>
+      failure.value = `This ${RECORD_WORD[kind]} was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.`
     }
     return null
   }

@@ -14,14 +14,14 @@ export interface DraftKind<T extends object> {
   inUnit(draft: T, from: LengthUnit, to: LengthUnit): T
 }
 
-interface Kept {
+interface StoredDraft {
   readonly version: number
   readonly unit: LengthUnit
   readonly draft: unknown
   readonly step: number
 }
 
-function parsed(text: string | null): Kept | null {
+function parsed(text: string | null): StoredDraft | null {
   try {
     // The first drafts did not say their version.
     const { version = 1, unit, draft, step = 0 } = rawOf(JSON.parse(text || 'null'))
@@ -53,7 +53,7 @@ export function useKeptDraft<T extends object>(key: string, unit: Ref<LengthUnit
   /** The step of describing that one is at: it outlives the page as the draft does. */
   const step = ref(usable ? (before?.step ?? 0) : 0)
   const keep = () => {
-    const now: Kept = { version: kind.version, unit: unit.value, draft: draft.value, step: step.value }
+    const now: StoredDraft = { version: kind.version, unit: unit.value, draft: draft.value, step: step.value }
     try {
       localStorage.setItem(place, JSON.stringify(now))
     } catch {

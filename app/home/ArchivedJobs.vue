@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
-import type { JobRecord } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/storage/kinds'
 import { useFoundPart } from '~/composables/useFoundPart'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
@@ -35,7 +35,8 @@ const bladeOf = (job: JobRecord) => collections.blades.find((one) => one.id === 
         class="flex items-center justify-between gap-3 border-t border-default py-1.5"
       >
         <span class="min-w-0"
-          ><ThingName class="block truncate" kind="jobs" :thing="job" /><span class="block truncate text-sm text-muted"
+          ><RecordTitle class="block truncate" kind="jobs" :thing="job" /><span
+            class="block truncate text-sm text-muted"
             >{{ bladeOf(job) }} · put away {{ momentText(job.archivedAt!) }}</span
           ></span
         ><UButton

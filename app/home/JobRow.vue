@@ -3,7 +3,7 @@ import { nextStep } from '#core/process/nextStep/nextStep'
 import { perSide, type PerSide } from '#core/records/common/side'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { evaluate } from '#core/uncertainty/evaluate'
-import type { JobRecord } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/storage/kinds'
 import { meanProof, meanReading } from '#core/log/meanReading'
 import { ofKind, onBlade } from '#core/log/activeEntries'
 import { onRig } from '#core/records/rig/fittedAt'
@@ -108,7 +108,7 @@ async function shelve() {
       <NuxtLink
         :to="sheetPath(job.id, 'clamp')"
         class="block truncate text-lg font-semibold after:absolute after:inset-0"
-        ><ThingName kind="jobs" :thing="job"
+        ><RecordTitle kind="jobs" :thing="job"
       /></NuxtLink>
       <p class="truncate text-sm text-muted">{{ parts }}</p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">

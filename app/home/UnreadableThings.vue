@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useCollections } from '~/stores/collections'
-import { THING_WORD } from '~/words/thingText'
+import { RECORD_WORD } from '~/words/recordText'
 
 /** What lies in the data folder and this version cannot read: told by its number, and kept as it is. */
 const collections = useCollections()
@@ -12,7 +12,7 @@ const collections = useCollections()
     <p class="text-sm text-muted">It stays as it is, and goes out whole with all data (Preferences).</p>
     <ul class="mt-1 text-sm" data-testid="unreadable">
       <li v-for="one in collections.unreadable" :key="one.id">
-        <span class="capitalize">{{ THING_WORD[one.kind] }}</span> {{ one.name }}
+        <span class="capitalize">{{ RECORD_WORD[one.kind] }}</span> {{ one.name }}
         <span class="font-mono text-muted">{{ one.id }}</span>
       </li>
     </ul>

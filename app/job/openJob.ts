@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
-import { recordSchema } from '#core/records/kept/things'
+import { recordSchema } from '#core/records/storage/kinds'
 import type { Problem } from '#core/schema/problem'
 import { jobSession, type JobSession } from './session'
 import { ask } from '~/saving/api'

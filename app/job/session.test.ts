@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { job as jobSchema, type Job } from '#core/records/job/job'
-import type { JobRecord } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/storage/kinds'
 import type { LogEntry, Reading } from '#core/log/entry'
 import { activeEntries } from '#core/log/activeEntries'
 import type { Answer } from '~/saving/api'

@@ -3,7 +3,7 @@ import { useDebounceFn } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { job as jobSchema, type Job } from '#core/records/job/job'
-import { RECORDS, versionOfKind, type JobRecord } from '#core/records/kept/things'
+import { RECORDS, versionOfKind, type JobRecord } from '#core/records/storage/kinds'
 import type { LogEntry } from '#core/log/entry'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import { readContent } from '#core/schema/versioned'
@@ -18,7 +18,7 @@ import {
   undo,
   withStep,
   type History,
-  type Step,
+  type UndoStep,
 } from '~/saving/history'
 import { storageJournal } from '~/saving/journal'
 import type { Together } from '~/saving/merge'
@@ -168,13 +168,13 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     if (all.length === 0) return []
     parts.append(all)
     lastStep.value = label
-    const step: Step = { ...stepBetween(label, before, read.value), entries: all.map((entry) => entry.id) }
+    const step: UndoStep = { ...stepBetween(label, before, read.value), entries: all.map((entry) => entry.id) }
     settle(read.value, withStep(history.value, step))
     return []
   }
 
   /** Answers what was done, in words; null where nothing was. */
-  function step(to: { history: History; step: Step } | null, direction: 'back' | 'forth'): string | null {
+  function step(to: { history: History; step: UndoStep } | null, direction: 'back' | 'forth'): string | null {
     if (!to) return null
     const { label, entries } = to.step
     const next = parseJob(applied(content.value, to.step[direction]))

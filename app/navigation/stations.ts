@@ -171,13 +171,13 @@ export const tabsOf = (room: Room): readonly Sheet[] => room.sheets.filter((shee
 export const sheetPath = (jobId: string, room: Room['id'], sheetId = ''): string =>
   `/jobs/${jobId}/${room}${sheetId && `/${sheetId}`}`
 
-export interface Place {
+export interface SheetAddress {
   readonly room: Room
   readonly sheet: Sheet
 }
 
 /** The room and the sheet that an address is of; null outside a job, and where there is no such sheet. */
-export function placeAt(path: string): Place | null {
+export function placeAt(path: string): SheetAddress | null {
   const [, jobs, , roomId, sheetId = ''] = path.split('/')
   const room = jobs === 'jobs' ? ROOMS.find((one) => one.id === roomId) : undefined
   const sheet = room?.sheets.find((one) => one.id === sheetId)

@@ -5,7 +5,7 @@ import type { Journal, Unsaved } from './journal'
 import { merged, type Merged, type Together } from './merge'
 
 /** Content as the server has it. */
-export type Kept<T> = T & { revision: number }
+export type Revised<T> = T & { revision: number }
 
 /** Where the content stands between the screen and the disk. */
 export type SaveState<T> =
@@ -20,7 +20,7 @@ export type SaveState<T> =
 
 interface Options<T> {
   /** Writes content that started from a revision. */
-  send(content: T, revision: number): Promise<Answer<Kept<T>>>
+  send(content: T, revision: number): Promise<Answer<Revised<T>>>
   journal: Journal<T>
   /** The content alone of what the server has, or null where it is none. */
   parse(kept: unknown): T | null
@@ -44,7 +44,7 @@ const MOST_UNHEARD = 5
  * stays in the journal. What the server turns out to have of one's own, though its answer was lost, is no conflict;
  * nor is a change of something else.
  */
-export function autosave<T extends object>(start: Kept<T>, options: Options<T>) {
+export function autosave<T extends object>(start: Revised<T>, options: Options<T>) {
   const { send, journal, parse, onState, onSaved, gatherMs = 0, retryMs = [1000, 2000, 5000, 10_000] } = options
   let revision = start.revision
   /** What the server had at that revision; null where that is not known. */
@@ -93,7 +93,7 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
     }
     if (answer.ok) return
     pending ??= content
-    if (answer.status === 409 && answer.problem.current) return meet(answer.problem.current as Kept<T>, pending)
+    if (answer.status === 409 && answer.problem.current) return meet(answer.problem.current as Revised<T>, pending)
     if (answer.status >= 400 && answer.status < 500) return onState({ is: 'refused', problem: answer.problem })
     onState({ is: 'waiting', problem: answer.problem })
     if (closing) return
@@ -103,12 +103,12 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
   const same = (a: unknown, b: unknown): boolean => equal(parse(a), parse(b))
 
   /** What the server has, where it is something that was sent from here and whose answer was never heard. */
-  function ours(current: unknown): Kept<T> | null {
-    return current && unheard.some((one) => same(current, one)) ? (current as Kept<T>) : null
+  function ours(current: unknown): Revised<T> | null {
+    return current && unheard.some((one) => same(current, one)) ? (current as Revised<T>) : null
   }
 
   /** Puts what is here together with another version; where both changed the same, both stand until one is chosen. */
-  async function meet(kept: Kept<T>, mine: T): Promise<void> {
+  async function meet(kept: Revised<T>, mine: T): Promise<void> {
     const theirs = parse(kept)!
     // Without what both began from, nothing tells who changed what.
     const between = base ? merged(base, mine, theirs, options.together) : { clashes: [''], mine, theirs }
@@ -126,7 +126,7 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
     return flush()
   }
 
-  function goOnFrom(kept: Kept<T>): void {
+  function goOnFrom(kept: Revised<T>): void {
     revision = kept.revision
     base = parse(kept)
     stopped = false
@@ -147,7 +147,7 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
      * Takes up what an earlier page left unsaved: sends it, unless the server has it, or by now has something of
      * another's.
      */
-    async takeUp(left: Unsaved<T>, kept: Kept<T>): Promise<void> {
+    async takeUp(left: Unsaved<T>, kept: Revised<T>): Promise<void> {
       if (same(kept, left.content)) return journal.clear()
       unheard = left.unheard
       if (left.revision !== kept.revision) {
@@ -169,7 +169,7 @@ export function autosave<T extends object>(start: Kept<T>, options: Options<T>) 
       return this.change(content)
     },
     /** Takes over a version that came from elsewhere. */
-    adopt(kept: Kept<T>) {
+    adopt(kept: Revised<T>) {
       goOnFrom(kept)
       pending = null
       journal.clear()

@@ -1,7 +1,7 @@
 import jsonPatch, { type Operation } from 'fast-json-patch'
 
 /** One step that can be undone: the differences it made, not the content before and after (RFC 6902). */
-export interface Step {
+export interface UndoStep {
   label: string
   forth: Operation[]
   back: Operation[]
@@ -12,8 +12,8 @@ export interface Step {
 }
 
 export interface History {
-  done: Step[]
-  undone: Step[]
+  done: UndoStep[]
+  undone: UndoStep[]
 }
 
 const MOST_STEPS = 200
@@ -21,7 +21,7 @@ const MOST_STEPS = 200
 export const emptyHistory = (): History => ({ done: [], undone: [] })
 
 /** What leads from one content to the other, and back. */
-export const stepBetween = (label: string, before: object, after: object, gesture: string | null = null): Step => ({
+export const stepBetween = (label: string, before: object, after: object, gesture: string | null = null): UndoStep => ({
   label,
   gesture,
   forth: jsonPatch.compare(before, after),
@@ -41,19 +41,19 @@ export function applied(content: object, differences: readonly Operation[]): unk
  * The history with one more step. What was undone is gone. `goesOn`: the step takes the place of the last one, for it
  * leads from where their gesture began.
  */
-export function withStep(history: History, step: Step, goesOn = false): History {
+export function withStep(history: History, step: UndoStep, goesOn = false): History {
   const done = [...(goesOn ? history.done.slice(0, -1) : history.done), step]
   return { done: done.slice(-MOST_STEPS), undone: [] }
 }
 
 /** The history one step back, and that step; null when there is nothing to undo. */
-export function undo(history: History): { history: History; step: Step } | null {
+export function undo(history: History): { history: History; step: UndoStep } | null {
   const step = history.done.at(-1)
   return step ? { history: { done: history.done.slice(0, -1), undone: [...history.undone, step] }, step } : null
 }
 
 /** The history one step forward again, and that step; null when nothing was undone. */
-export function redo(history: History): { history: History; step: Step } | null {
+export function redo(history: History): { history: History; step: UndoStep } | null {
   const step = history.undone.at(-1)
   if (!step) return null
   return { history: { done: [...history.done, { ...step, gesture: null }], undone: history.undone.slice(0, -1) }, step }
@@ -75,7 +75,7 @@ export function keepHistory(storage: Storage, key: string, history: History): bo
 export function keptHistory(storage: Storage, key: string): History {
   try {
     const kept = JSON.parse(storage.getItem(key) ?? 'null') as Partial<History> | null
-    const isStep = (step: Partial<Step>) => Array.isArray(step.forth) && Array.isArray(step.back)
+    const isStep = (step: Partial<UndoStep>) => Array.isArray(step.forth) && Array.isArray(step.back)
     const sound = kept && [...(kept.done ?? []), ...(kept.undone ?? [])].every(isStep)
     return sound ? { done: kept.done ?? [], undone: kept.undone ?? [] } : emptyHistory()
   } catch {

@@ -1,17 +1,17 @@
 <script setup lang="ts" generic="K extends 'rigs' | 'blades'">
-import type { Kept } from '#core/records/kept/things'
+import type { RecordOf } from '#core/records/storage/kinds'
 import { describingAt } from '~/forms/useDescribing'
 import { useCollections } from '~/stores/collections'
 import { capital } from '~/words/sentence'
 
 /** The rigs, or the blades, that there are: chosen, described, measured anew, copied, put away. */
-const props = defineProps<{ kind: K; word: 'rig' | 'blade'; title: string; empty: string; things: Kept<K>[] }>()
+const props = defineProps<{ kind: K; word: 'rig' | 'blade'; title: string; empty: string; things: RecordOf<K>[] }>()
 const collections = useCollections()
 const router = useRouter()
 const chosenId = ref('')
 const there = computed(() => props.things.filter((thing) => thing.archivedAt === null))
 const chosen = computed(() => there.value.find((thing) => thing.id === chosenId.value) ?? null)
-const describe = (from: Kept<K> | null, copy: boolean) =>
+const describe = (from: RecordOf<K> | null, copy: boolean) =>
   void router.push(describingAt(`/shelf/${props.word}`, from, copy))
 </script>
 
@@ -23,7 +23,7 @@ const describe = (from: Kept<K> | null, copy: boolean) =>
     <BladeList v-else-if="kind === 'blades'" v-slot="{ blades }">
       <CardChoice
         v-slot="{ thing }"
-        :things="blades as unknown as Kept<K>[]"
+        :things="blades as unknown as RecordOf<K>[]"
         :chosen="chosenId"
         :label="capital(word)"
         @choose="chosenId = $event"

@@ -1,11 +1,11 @@
 <script setup lang="ts" generic="K extends Tool">
-import type { Kept } from '#core/records/kept/things'
+import type { RecordOf } from '#core/records/storage/kinds'
 import { useArchiving } from './useArchiving'
 import type { Tool } from '~/stores/known'
 
 /** What can be done with the rig, blade or stone that is chosen, and those that were put away. */
-const props = defineProps<{ kind: K; chosen: Kept<K> | null; things: Kept<K>[]; word: string }>()
-const emit = defineEmits<{ describe: [from: Kept<K> | null, copy: boolean] }>()
+const props = defineProps<{ kind: K; chosen: RecordOf<K> | null; things: RecordOf<K>[]; word: string }>()
+const emit = defineEmits<{ describe: [from: RecordOf<K> | null, copy: boolean] }>()
 const { shelve, putBack } = useArchiving(props.kind)
 const away = computed(() =>
   props.things.filter((thing) => thing.archivedAt !== null).map(({ id, name }) => ({ id, name: String(name) })),

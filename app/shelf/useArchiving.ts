@@ -1,4 +1,4 @@
-import type { Kept } from '#core/records/kept/things'
+import type { RecordOf } from '#core/records/storage/kinds'
 import { useWords } from '~/words/useWords'
 import { useCollections } from '~/stores/collections'
 import type { Tool } from '~/stores/known'
@@ -8,7 +8,7 @@ export function useArchiving<K extends Tool>(kind: K) {
   const collections = useCollections()
   const toast = useToast()
   const words = useWords()
-  async function shelve(thing: Kept<K>, away: boolean): Promise<void> {
+  async function shelve(thing: RecordOf<K>, away: boolean): Promise<void> {
     const answer = await collections.putAway(kind, thing, away)
     if (!answer.ok) toast.add({ title: words.problem(answer.problem), color: 'error' })
     else if (away)
@@ -19,7 +19,7 @@ export function useArchiving<K extends Tool>(kind: K) {
   }
   /** The same by its id, back on the shelf. */
   function putBack(id: string): void {
-    const thing = (collections[kind] as unknown as Kept<K>[]).find((one) => one.id === id)
+    const thing = (collections[kind] as unknown as RecordOf<K>[]).find((one) => one.id === id)
     if (thing) void shelve(thing, false)
   }
   return { shelve, putBack }

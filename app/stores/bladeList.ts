@@ -1,8 +1,8 @@
 import { ref } from 'vue'
 import type { z } from 'zod'
 import { bladePage, MOST_NAMED_AT_ONCE, type BladePage } from '#core/exchange/api/lists'
-import { collectionOf, type Unreadable } from '#core/records/kept/stored'
-import type { BladeRecord } from '#core/records/kept/things'
+import { collectionOf, type Unreadable } from '#core/records/storage/stored'
+import type { BladeRecord } from '#core/records/storage/kinds'
 import { ask, type Answer } from '~/saving/api'
 import { merged, queryOf, type AskedPart, type Known } from './known'
 

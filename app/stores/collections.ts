@@ -3,23 +3,23 @@ import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { nth } from '#core/math/list'
 import { LISTED_AT_ONCE } from '#core/exchange/api/lists'
-import { rigVersion, type RigVersion } from '#core/records/kept/rigVersion'
-import { collectionOf, type Unreadable } from '#core/records/kept/stored'
+import { rigVersion, type RigVersion } from '#core/records/storage/rigVersion'
+import { collectionOf, type Unreadable } from '#core/records/storage/stored'
 import {
   recordSchema,
-  type Kept,
+  type RecordOf,
   type BladeRecord,
   type InstrumentRecord,
   type JobRecord,
   type RigRecord,
   type StoneRecord,
   type RecordKind,
-} from '#core/records/kept/things'
+} from '#core/records/storage/kinds'
 import { ask, type Answer } from '~/saving/api'
 import { bladeList, type FetchedBlades } from './bladeList'
 import { coarseToFine, jobBeginning } from './jobBeginning'
 import { jobList } from './jobList'
-import { FEW, knownThings, type Few, type Tool } from './known'
+import { FEW, knownRecords, type Few, type Tool } from './known'
 import { useLog } from './log'
 import { sampleRoom } from './sampleRoom'
 
@@ -28,7 +28,7 @@ import { sampleRoom } from './sampleRoom'
  * asked for: the last ones, and what bears on a job that is open.
  */
 export const useCollections = defineStore('collections', () => {
-  const known = knownThings()
+  const known = knownRecords()
   const { all, unreadable, problem } = known
   const jobParts = jobList(known, useLog())
   const bladeParts = bladeList(known)
@@ -100,7 +100,11 @@ export const useCollections = defineStore('collections', () => {
   }
 
   /** Keeps what is described: new, or changed from what it was. The answer says what is stored, or why not. */
-  async function keep<K extends Tool>(kind: K, content: object, from: Kept<K> | null): Promise<Answer<Kept<K>>> {
+  async function keep<K extends Tool>(
+    kind: K,
+    content: object,
+    from: RecordOf<K> | null,
+  ): Promise<Answer<RecordOf<K>>> {
     const answer = from
       ? await ask(recordSchema(kind), `/api/${kind}/${from.id}`, 'PUT', { ...content, revision: from.revision })
       : await ask(recordSchema(kind), `/api/${kind}`, 'POST', content)
@@ -109,7 +113,11 @@ export const useCollections = defineStore('collections', () => {
   }
 
   /** Puts a thing away, or back. */
-  async function putAway<K extends RecordKind>(kind: K, thing: Kept<K>, away: boolean): Promise<Answer<Kept<K>>> {
+  async function putAway<K extends RecordKind>(
+    kind: K,
+    thing: RecordOf<K>,
+    away: boolean,
+  ): Promise<Answer<RecordOf<K>>> {
     const path = `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`
     const answer = await ask(recordSchema(kind), path, 'POST', { revision: thing.revision })
     if (answer.ok) await noteKept(kind, answer.value)
@@ -119,20 +127,20 @@ export const useCollections = defineStore('collections', () => {
   const shelve = async (job: JobRecord, away: boolean): Promise<JobRecord | null> =>
     noted('jobs', await putAway('jobs', job, away))
 
-  async function noteKept<K extends RecordKind>(kind: K, thing: Kept<K>) {
+  async function noteKept<K extends RecordKind>(kind: K, thing: RecordOf<K>) {
     // What a rig was before first: jobs that were done with it go on with that.
     if (kind === 'rigs') await loadRigVersions()
     note(kind, thing)
   }
-  function note<K extends RecordKind>(kind: K, thing: Kept<K>) {
-    const before = (all.value[kind] as Kept<K>[]).find((one) => one.id === thing.id)
+  function note<K extends RecordKind>(kind: K, thing: RecordOf<K>) {
+    const before = (all.value[kind] as RecordOf<K>[]).find((one) => one.id === thing.id)
     known.learn(kind, [thing])
     const by = Number(thing.archivedAt === null) - Number(before?.archivedAt === null)
     if (kind === 'blades') bladeParts.noted(by)
     if (kind === 'jobs') jobParts.noted(thing as JobRecord, by)
   }
   /** What was answered, with the list brought up to it; or null with the problem told. */
-  function noted<K extends RecordKind>(kind: K, answer: Answer<Kept<K>>): Kept<K> | null {
+  function noted<K extends RecordKind>(kind: K, answer: Answer<RecordOf<K>>): RecordOf<K> | null {
     if (answer.ok) note(kind, answer.value)
     else problem.value = answer.problem
     return answer.ok ? answer.value : null

@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { z } from 'zod'
 import { doneWith } from '#core/process/card/sameAgain'
 import { startingCard } from '#core/process/card/starting'
-import { recordSchema, type Kept, type JobRecord } from '#core/records/kept/things'
+import { recordSchema, type RecordOf, type JobRecord } from '#core/records/storage/kinds'
 import { ask, type Answer } from '~/saving/api'
 import type { bladeList } from './bladeList'
 import type { jobList } from './jobList'
@@ -22,7 +22,8 @@ export function jobBeginning(
   const { all, problem } = known
   const canStart = computed(
     () =>
-      blades.inUse.value > 0 && (['rigs', 'stones'] as const).every((kind) => usable<Kept<Tool>>(all.value[kind])[0]),
+      blades.inUse.value > 0 &&
+      (['rigs', 'stones'] as const).every((kind) => usable<RecordOf<Tool>>(all.value[kind])[0]),
   )
 
   /** The last job with a blade, on a rig that is still in use; undefined for a blade that is new here. */
@@ -51,7 +52,7 @@ export function jobBeginning(
     const [anyRig] = all.value.rigs
     if (anyRig) await jobs.learnAround({ rigId: anyRig.id, bladeId })
     const last = lastWith(bladeId) ?? jobs.recent.value[0]
-    const lastOr = <T extends Kept<Tool>>(things: readonly T[], id: string | undefined): T | undefined =>
+    const lastOr = <T extends RecordOf<Tool>>(things: readonly T[], id: string | undefined): T | undefined =>
       usable(things).find((one) => one.id === id) ?? usable(things)[0]
     const rig = lastOr(all.value.rigs, last?.rigId)
     const stone = lastOr(coarseToFine(all.value.stones), last?.stoneId)

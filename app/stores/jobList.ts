@@ -1,6 +1,6 @@
 import { computed, shallowRef } from 'vue'
 import { aroundJob, jobPage, LISTED_AT_ONCE, type JobPage } from '#core/exchange/api/lists'
-import type { JobRecord } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/storage/kinds'
 import { ask, type Answer } from '~/saving/api'
 import { queryOf, type AskedPart, type Known } from './known'
 import type { useLog } from './log'

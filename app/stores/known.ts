@@ -1,7 +1,7 @@
 import { shallowRef, type ShallowRef } from 'vue'
 import { isOneOf } from '#core/schema/tables'
-import type { Unreadable } from '#core/records/kept/stored'
-import { RECORD_KINDS, type Kept, type RecordKind } from '#core/records/kept/things'
+import type { Unreadable } from '#core/records/storage/stored'
+import { RECORD_KINDS, type RecordOf, type RecordKind } from '#core/records/storage/kinds'
 import type { Problem } from '#core/schema/problem'
 
 /** What is described by its measures. */
@@ -10,7 +10,7 @@ export type Tool = Exclude<RecordKind, 'jobs'>
 export type Few = Exclude<Tool, 'blades'>
 export const FEW = RECORD_KINDS.filter((kind): kind is Few => kind !== 'jobs' && kind !== 'blades')
 
-export const isThingKind = (name: string): name is RecordKind => isOneOf(RECORD_KINDS, name)
+export const isRecordKind = (name: string): name is RecordKind => isOneOf(RECORD_KINDS, name)
 
 /** A part of the jobs or the blades, on the bench or the shelf unless they are to be those put away. */
 export interface AskedPart {
@@ -27,15 +27,15 @@ export const queryOf = (asked: AskedPart): string => {
 
 /** The things that are known here, and what went wrong in asking for more. */
 export interface Known {
-  readonly all: ShallowRef<{ [K in RecordKind]: Kept<K>[] }>
+  readonly all: ShallowRef<{ [K in RecordKind]: RecordOf<K>[] }>
   /** What lies on the disk and cannot be read by this version. */
   readonly unreadable: ShallowRef<Unreadable[]>
   readonly problem: ShallowRef<Problem | null>
   /** Things that came. `replaced`: an earlier state may have been put in the place of what is known. */
-  learn<K extends RecordKind>(kind: K, things: readonly Kept<K>[], replaced?: boolean): void
+  learn<K extends RecordKind>(kind: K, things: readonly RecordOf<K>[], replaced?: boolean): void
 }
 
-export function knownThings(): Known {
+export function knownRecords(): Known {
   const all: Known['all'] = shallowRef({ rigs: [], blades: [], stones: [], jobs: [], instruments: [] })
   return {
     all,

@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { job as jobSchema } from '#core/records/job/job'
-import type { JobRecord } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/storage/kinds'
 import { plainStone } from '#core/geometry/setup/sampleSetup.fixture'
 import { testStorage } from '~/saving/storage.fixture'
 import { useCollections } from './collections'

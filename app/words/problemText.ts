@@ -3,9 +3,9 @@ import type { Failure } from '#core/schema/result'
 import type { LengthUnit } from '#core/math/units/length'
 import { COMPUTED_WORDS } from './computedWords'
 import { figured, type Say } from './figured'
-import { THING_WORD } from './thingText'
+import { RECORD_WORD } from './recordText'
 
-const THING: Record<string, string> = THING_WORD
+const THING: Record<string, string> = RECORD_WORD
 const ODD_MEASURE: Record<string, string> = {
   setback: 'A setback',
   pitch: 'A pitch',

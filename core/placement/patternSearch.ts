@@ -3,7 +3,7 @@ import { clamp } from '../math/units/figures'
 import { FINE, type HoldSpace, type Tried } from './holdSpace'
 
 /** Along the blade (mm), in turn (degrees), in depth (mm). */
-type Step = readonly [number, number, number]
+type StepSizes = readonly [number, number, number]
 
 const IN_PLANE = [
   [1, 0],
@@ -16,10 +16,10 @@ const IN_PLANE = [
   [-1, -1],
 ] as const
 /** Steps along the blade, in turn and, where the depth is free, in depth: each alone or together. */
-const directions = (free: boolean): Step[] => [
-  ...IN_PLANE.map(([x, turn]): Step => [x, turn, 0]),
+const directions = (free: boolean): StepSizes[] => [
+  ...IN_PLANE.map(([x, turn]): StepSizes => [x, turn, 0]),
   ...(free
-    ? [-1, 1].flatMap((depth) => [[0, 0] as const, ...IN_PLANE].map(([x, turn]): Step => [x, turn, depth]))
+    ? [-1, 1].flatMap((depth) => [[0, 0] as const, ...IN_PLANE].map(([x, turn]): StepSizes => [x, turn, depth]))
     : []),
 ]
 
@@ -34,7 +34,7 @@ export function patternSearch({ range, places, turns, at }: HoldSpace, from: Tri
   const free = range.freeDepthMm
   const ways = directions(free !== null).filter(([x]) => !range.onMarks || x === 0)
   /** The better of the best so far and the hold that a step leads to. */
-  const betterBy = (best: Tried, here: Tried, [x, turn, depth]: Step): Tried =>
+  const betterBy = (best: Tried, here: Tried, [x, turn, depth]: StepSizes): Tried =>
     at(
       range.onMarks ? here.place : clamp(here.place + x, range.bladeXMm),
       clamp(here.hold.turnDeg + turn, range.turnDeg),
@@ -43,7 +43,7 @@ export function patternSearch({ range, places, turns, at }: HoldSpace, from: Tri
     ) ?? best
   let here = from
   let before = from
-  let step: Step = [range.onMarks ? 0 : apart(places), apart(turns), free ? (free[1] - free[0]) / 4 : 0]
+  let step: StepSizes = [range.onMarks ? 0 : apart(places), apart(turns), free ? (free[1] - free[0]) / 4 : 0]
   while (step[0] > FINE.mm || step[1] > FINE.deg || step[2] > FINE.mm) {
     const around = ways.reduce(
       (best, way) => betterBy(best, here, [way[0] * step[0], way[1] * step[1], way[2] * step[2]]),
@@ -59,7 +59,7 @@ export function patternSearch({ range, places, turns, at }: HoldSpace, from: Tri
 }
 
 const apart = (spread: readonly number[]): number => (spread.length > 1 ? nth(spread, 1) - nth(spread, 0) : 0)
-const wayBetween = (a: Tried, b: Tried): Step => [
+const wayBetween = (a: Tried, b: Tried): StepSizes => [
   b.place - a.place,
   b.hold.turnDeg - a.hold.turnDeg,
   b.hold.bladeYMm - a.hold.bladeYMm,

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { beforeEach, expect, it } from 'vitest'
 import { readBackup, type Backup } from '../../core/exchange/backup/backup'
-import type { BladePhoto } from '../../core/records/kept/bladePhoto'
+import type { BladePhoto } from '../../core/records/storage/bladePhoto'
 import { readBackupStream } from './backupStream'
 
 let folder: string

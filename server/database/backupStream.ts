@@ -8,7 +8,7 @@ import { JSONParser } from '@streamparser/json'
 import { rawOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
 import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
-import { bladePhoto, type BladePhoto } from '../../core/records/kept/bladePhoto'
+import { bladePhoto, type BladePhoto } from '../../core/records/storage/bladePhoto'
 import { checked, invalid, type FieldProblem, type Invalid } from '../../core/schema/problem'
 import { unkeepableText } from './cleanText'
 

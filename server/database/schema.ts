@@ -11,7 +11,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core'
-import type { RecordKind } from '../../core/records/kept/things'
+import type { RecordKind } from '../../core/records/storage/kinds'
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 

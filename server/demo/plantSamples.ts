@@ -3,12 +3,12 @@ import { keysOf } from '../../core/schema/tables'
 import { nth } from '#core/math/list'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
-import { RECORD_KINDS, RECORDS, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
+import { RECORD_KINDS, RECORDS, type ContentOf, type RecordOf, type RecordKind } from '../../core/records/storage/kinds'
 import { ANGLE_ALONE, type Proof, type Reading } from '../../core/log/entry'
 import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import { evaluate } from '../../core/uncertainty/evaluate'
 import type { Setup } from '../../core/geometry/setup/setup'
-import { sampleEntryId, sampleId } from '../../core/records/kept/samples'
+import { sampleEntryId, sampleId } from '../../core/records/storage/samples'
 import { wearEntry } from '../../core/log/wearLog'
 import { append } from '../repositories/logRepository'
 import { listStored, recordRepository } from '../repositories/recordRepository'
@@ -32,7 +32,7 @@ async function layOut(db: Database): Promise<void> {
   const rigs = await each(demoRigs, keeper(db, 'rigs'))
   const blades = await each(demoBlades, keeper(db, 'blades'))
   const keepStone = keeper(db, 'stones')
-  const stones: Kept<'stones'>[] = []
+  const stones: RecordOf<'stones'>[] = []
   const entryId = counter(sampleEntryId)
   for (const { log, ...content } of demoStones) {
     const kept = await keepStone(content)
@@ -66,7 +66,7 @@ async function layOut(db: Database): Promise<void> {
 }
 
 /** What was found where the dial is for, as the job has it dialled; a bevel cut through to the apex. */
-function asSet(entry: Reading | Proof, of: Kept<'jobs'>, setup: Setup): Reading | Proof {
+function asSet(entry: Reading | Proof, of: RecordOf<'jobs'>, setup: Setup): Reading | Proof {
   const { side } = entry
   const { sides, edgePoint } = evaluate(setup, of, evenEdgePoints(setup.blade.edge, EDGE_POINTS))
   const set = sides[side]
@@ -88,8 +88,8 @@ function counter(idOf: (n: number) => string): () => string {
 
 /** What was read with a gauge, or proved with a goniometer, on a job, side by side. */
 function entriesOf(
-  of: Kept<'jobs'>,
-  instrument: Kept<'instruments'>,
+  of: RecordOf<'jobs'>,
+  instrument: RecordOf<'instruments'>,
   angles: DemoAngles | undefined,
   entryId: () => string,
 ): (Reading | Proof)[] {
@@ -116,7 +116,7 @@ function entriesOf(
 /** Keeps the samples of a kind one after the other, each under the id of its number. */
 function keeper<K extends RecordKind>(db: Database, kind: K) {
   const id = counter((n) => sampleId(kind, n))
-  return async (content: z.input<(typeof RECORDS)[K]['schema']>): Promise<Kept<K>> => {
+  return async (content: z.input<(typeof RECORDS)[K]['schema']>): Promise<RecordOf<K>> => {
     const written = await recordRepository(db, kind).create(RECORDS[kind].schema.parse(content) as ContentOf<K>, id())
     if (!written.ok) throw new Error(`The sample ${kind} cannot be kept: ${written.code}`)
     return written.kept

@@ -1,7 +1,7 @@
 import { getRouterParam, type H3Event } from 'h3'
 import { z } from 'zod'
 import { startedFrom } from '../../core/records/common/meta'
-import { RECORDS, recordKind, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
+import { RECORDS, recordKind, type ContentOf, type RecordOf, type RecordKind } from '../../core/records/storage/kinds'
 import type { Rig } from '../../core/records/rig/rig'
 import { recordRepository, type Written } from '../repositories/recordRepository'
 import { useDatabase } from '../store/store'
@@ -33,7 +33,7 @@ export async function contentOf<K extends RecordKind>(kind: K, body: unknown): P
 export const revisionOf = (from: unknown): number => parsed(startedFrom, from).revision
 
 /** What was written, or the refusal that says why it was not. */
-export function answer<K extends RecordKind>(written: Written<K>): Kept<K> {
+export function answer<K extends RecordKind>(written: Written<K>): RecordOf<K> {
   if (written.ok) return written.kept
   if (written.code === 'outdated') throw refusal(409, 'outdated', { current: written.current })
   if (written.code === 'missing') throw refusal(404, 'no-such-thing')

@@ -1,13 +1,13 @@
 import { and, asc, eq, gt, or, type SQL } from 'drizzle-orm'
 import { lastOf } from '#core/math/list'
 import { BACKUP_VERSION } from '../../core/exchange/backup/backup'
-import { RECORD_KINDS } from '../../core/records/kept/things'
+import { RECORD_KINDS } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
 import { log, photos, things, thingVersions } from '../database/schema'
 import { storedEntryOf } from './logRepository'
 import { photoOf } from './photoRepository'
 import { readPreferences } from './preferencesRepository'
-import { storedThingOf } from './recordRepository'
+import { storedRecordOf } from './recordRepository'
 
 /** So many rows are read at once; between them others are answered. */
 const ROWS = 50
@@ -68,7 +68,7 @@ export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<s
           .orderBy(asc(things.id))
           .limit(ROWS),
       ({ id }) => id,
-      storedThingOf,
+      storedRecordOf,
     )
   }
   yield '}}'

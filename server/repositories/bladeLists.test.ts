@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { bladePage } from '../../core/exchange/api/lists'
-import type { BladeRecord, JobRecord } from '../../core/records/kept/things'
+import type { BladeRecord, JobRecord } from '../../core/records/storage/kinds'
 import { blade } from '../../core/records/blade/blade'
 import { job } from '../../core/records/job/job'
 import { plantSamples } from '../demo/plantSamples'

@@ -1,6 +1,6 @@
 import { and, desc, eq, inArray, isNull, like, not, or, sql, type SQL } from 'drizzle-orm'
 import type { AroundJob, JobPage } from '../../core/exchange/api/lists'
-import type { JobRecord } from '../../core/records/kept/things'
+import type { JobRecord } from '../../core/records/storage/kinds'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
 import { linkOf, log, things, wordsOf } from '../database/schema'

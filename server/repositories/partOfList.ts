@@ -2,10 +2,10 @@ import { and, count, desc, eq, sql, type SQL } from 'drizzle-orm'
 import { z } from 'zod'
 import { nth } from '#core/math/list'
 import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '../../core/exchange/api/lists'
-import type { RecordKind } from '../../core/records/kept/things'
+import type { RecordKind } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
 import { things } from '../database/schema'
-import type { ThingRow } from './recordRepository'
+import type { RecordRow } from './recordRepository'
 
 /** What ends a part, and begins the next: the moment it is ordered by and the id. */
 const cursor = z.string().refine((text) => {
@@ -41,7 +41,7 @@ export async function partOf(
   { away, from, limit }: AskedPart,
   moment: SQL,
   found: readonly SQL[],
-): Promise<{ rows: ThingRow[]; total: number; elsewhere: number; next: string | null }> {
+): Promise<{ rows: RecordRow[]; total: number; elsewhere: number; next: string | null }> {
   // As the index has it.
   const inPlace = (isAway: boolean) => and(eq(things.kind, kind), sql`(${things.archivedAt} is null) = ${!isAway}`)
   const asked = and(inPlace(away), ...found)

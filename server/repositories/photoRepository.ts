@@ -1,7 +1,7 @@
 import { and, asc, count, eq } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { failed, type Result } from '../../core/schema/result'
-import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/records/kept/bladePhoto'
+import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/records/storage/bladePhoto'
 import type { Database } from '../database/connection'
 import { photos, things } from '../database/schema'
 

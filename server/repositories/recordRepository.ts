@@ -2,27 +2,33 @@ import { and, asc, eq, inArray, lt } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { rawOf, rawListOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
-import { readRecord, type StoredRecord, type Unreadable } from '../../core/records/kept/stored'
-import { RECORDS, versionOfKind, type ContentOf, type Kept, type RecordKind } from '../../core/records/kept/things'
+import { readRecord, type StoredRecord, type Unreadable } from '../../core/records/storage/stored'
+import {
+  RECORDS,
+  versionOfKind,
+  type ContentOf,
+  type RecordOf,
+  type RecordKind,
+} from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
 import { things } from '../database/schema'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
 
 export type Written<K extends RecordKind> =
-  | { readonly ok: true; readonly kept: Kept<K> }
+  | { readonly ok: true; readonly kept: RecordOf<K> }
   | Failure<'missing'>
-  | (Failure<'outdated'> & { readonly current: Kept<K> })
+  | (Failure<'outdated'> & { readonly current: RecordOf<K> })
   | (Failure<'no-such-link'> & { readonly field: string; readonly kind: string })
 
 /** All of a kind: what can be read, and what cannot be. */
 export interface Listed<K extends RecordKind> {
-  things: Kept<K>[]
+  things: RecordOf<K>[]
   unreadable: Unreadable[]
 }
 
-export type ThingRow = typeof things.$inferSelect
+export type RecordRow = typeof things.$inferSelect
 
-export const storedThingOf = ({
+export const storedRecordOf = ({
   id,
   revision,
   createdAt,
@@ -30,7 +36,7 @@ export const storedThingOf = ({
   archivedAt,
   version,
   content,
-}: ThingRow): StoredRecord => ({
+}: RecordRow): StoredRecord => ({
   id,
   revision,
   createdAt: createdAt.toISOString(),
@@ -50,13 +56,13 @@ const rowsOf = (db: Database, kind: RecordKind) =>
 
 /** Everything of a kind as it is stored, in the order it was made. */
 export const listStored = async (db: Database, kind: RecordKind): Promise<StoredRecord[]> =>
-  (await rowsOf(db, kind)).map(storedThingOf)
+  (await rowsOf(db, kind)).map(storedRecordOf)
 
 /** Rows as things: what can be read, and what cannot be. */
-export function readRows<K extends RecordKind>(kind: K, rows: readonly ThingRow[]): Listed<K> {
+export function readRows<K extends RecordKind>(kind: K, rows: readonly RecordRow[]): Listed<K> {
   const listed: Listed<K> = { things: [], unreadable: [] }
   for (const row of rows) {
-    const read = readRecord(kind, storedThingOf(row))
+    const read = readRecord(kind, storedRecordOf(row))
     if (read.ok) listed.things.push(read.thing)
     else listed.unreadable.push(read.unreadable)
   }
@@ -123,17 +129,17 @@ export async function storedAmong(
   kind: RecordKind,
   ids: readonly string[],
 ): Promise<Map<string, StoredRecord>> {
-  return new Map((await rowsNamed(db, kind, ids)).map((row) => [row.id, storedThingOf(row)]))
+  return new Map((await rowsNamed(db, kind, ids)).map((row) => [row.id, storedRecordOf(row)]))
 }
 
 /** Reads and writes one kind of thing. A write names the revision it started from; an outdated one changes nothing. */
 export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
-  const parse = (row: ThingRow): Kept<K> => {
-    const read = readRecord(kind, storedThingOf(row))
+  const parse = (row: RecordRow): RecordOf<K> => {
+    const read = readRecord(kind, storedRecordOf(row))
     if (!read.ok) throw new Error(`The ${kind} ${row.id} cannot be read: ${JSON.stringify(read.unreadable)}`)
     return read.thing
   }
-  const rowOf = async (id: string): Promise<ThingRow | null> => {
+  const rowOf = async (id: string): Promise<RecordRow | null> => {
     const [row] = await db
       .select()
       .from(things)
@@ -142,9 +148,9 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
   }
 
   /** Null where it is not there, or cannot be read. */
-  const find = async (id: string): Promise<Kept<K> | null> => {
+  const find = async (id: string): Promise<RecordOf<K> | null> => {
     const row = await rowOf(id)
-    const read = row && readRecord(kind, storedThingOf(row))
+    const read = row && readRecord(kind, storedRecordOf(row))
     return read?.ok ? read.thing : null
   }
 
@@ -196,7 +202,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
   }
 
   /** Writes columns if the stored revision is the one named. */
-  async function write(id: string, revision: number, columns: Partial<ThingRow>): Promise<Written<K>> {
+  async function write(id: string, revision: number, columns: Partial<RecordRow>): Promise<Written<K>> {
     const [row] = await db.transaction(async (tx) => {
       if (RECORDS[kind].keepsVersions) await keepVersion(tx, id, revision)
       return tx

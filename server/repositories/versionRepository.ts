@@ -1,5 +1,5 @@
 import { and, asc, eq } from 'drizzle-orm'
-import { readRigVersion, type RigVersion, type StoredVersion } from '../../core/records/kept/rigVersion'
+import { readRigVersion, type RigVersion, type StoredVersion } from '../../core/records/storage/rigVersion'
 import type { Database } from '../database/connection'
 import { things, thingVersions } from '../database/schema'
 

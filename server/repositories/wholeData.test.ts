@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readBackup } from '../../core/exchange/backup/backup'
-import { RECORD_KINDS, RECORDS, type ContentOf, type RecordKind } from '../../core/records/kept/things'
+import { RECORD_KINDS, RECORDS, type ContentOf, type RecordKind } from '../../core/records/storage/kinds'
 import type { LogEntry } from '../../core/log/entry'
 import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/geometry/setup/sampleSetup.fixture'
 import type { OpenDatabase } from '../store/database'

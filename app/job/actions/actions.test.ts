@@ -4,7 +4,7 @@ import { bellyBlade, plainStone, postRig, slotRig } from '#core/geometry/setup/s
 import type { LogEntry } from '#core/log/entry'
 import { job as jobSchema } from '#core/records/job/job'
 import { gripOf } from '#core/geometry/hold/grip'
-import type { JobRecord } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/storage/kinds'
 import { testStorage } from '~/saving/storage.fixture'
 import { jobSession } from '../session'
 import { jobState, type Stores } from '../state'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BladeRecord } from '#core/records/kept/things'
+import type { BladeRecord } from '#core/records/storage/kinds'
 import { bladeSpanMm } from './bladeIcon'
 
 /** A blade in a choice of blades. Those of one length class share a scale, so that a short one is told from a long. */
@@ -8,7 +8,7 @@ defineProps<{ blade: BladeRecord }>()
 
 <template>
   <span class="flex items-baseline justify-between gap-2"
-    ><ThingName class="truncate font-semibold" kind="blades" :thing="blade" /><span
+    ><RecordTitle class="truncate font-semibold" kind="blades" :thing="blade" /><span
       class="truncate text-sm text-muted"
       >{{ blade.owner }}</span
     ></span

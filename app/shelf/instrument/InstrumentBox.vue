@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useAskedFor } from '~/forms/useAskedFor'
-import type { InstrumentRecord } from '#core/records/kept/things'
+import type { InstrumentRecord } from '#core/records/storage/kinds'
 import { useCollections } from '~/stores/collections'
 import { angleText } from '~/words/angleText'
-import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
+import { INSTRUMENT_KIND_WORD } from '~/words/recordText'
 
 /** The instruments angles are read with: describe a new one, change, copy or put one away. */
 const collections = useCollections()
@@ -44,7 +44,7 @@ function kept({ id }: InstrumentRecord) {
       :chosen="chosenId"
       label="Instrument"
       @choose="chosenId = $event"
-      ><ThingName class="font-semibold" kind="instruments" :thing="thing" />
+      ><RecordTitle class="font-semibold" kind="instruments" :thing="thing" />
       <span class="flex flex-wrap justify-between gap-x-3 text-sm text-muted"
         ><span>{{ INSTRUMENT_KIND_WORD[thing.kind] }}</span
         ><span>± {{ angleText(thing.uncertaintyDeg, thing.uncertaintyDeg) }}</span></span

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { useWords } from '~/words/useWords'
 import { INSTRUMENT_KINDS, instrument as instrumentSchema, twoReadings } from '#core/records/instrument/instrument'
-import type { InstrumentRecord } from '#core/records/kept/things'
+import type { InstrumentRecord } from '#core/records/storage/kinds'
 import { instrumentDrafts, readInstrument } from './instrumentDraft'
 import { UNDESCRIBED_UNCERTAINTY_DEG } from '~/composables/useInstrument'
 import { readSpot, type SpotsIn } from './readSpot'
 import { useDescription } from '~/forms/useDescription'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
-import { INSTRUMENT_KIND_WORD } from '~/words/thingText'
+import { INSTRUMENT_KIND_WORD } from '~/words/recordText'
 
 const words = useWords()
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RigRecord } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/storage/kinds'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { RIG_WORDS } from '~/words/rigText'
@@ -11,7 +11,7 @@ const preferences = usePreferences()
 
 <template>
   <span class="flex flex-wrap items-baseline justify-between gap-x-2"
-    ><ThingName class="truncate text-lg font-semibold" kind="rigs" :thing="rig" /><span
+    ><RecordTitle class="truncate text-lg font-semibold" kind="rigs" :thing="rig" /><span
       class="text-sm whitespace-nowrap text-muted"
       >{{ RIG_WORDS[rig.kind].word }}</span
     ></span

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useAskedField } from '~/forms/useAskedFor'
 import { nth } from '#core/math/list'
-import type { RigRecord } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/storage/kinds'
 
 import { RIG_KINDS, type RigKind } from '#core/records/rig/kinds'
 import { exactFigure } from '~/forms/draft'

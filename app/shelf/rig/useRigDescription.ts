@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { nth } from '#core/math/list'
-import type { RigRecord } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/storage/kinds'
 import { heightRange } from '#core/records/rig/dial'
 import { slotsBelowFace } from '#core/records/rig/impossible'
 import { RIGS, type RigKind } from '#core/records/rig/kinds'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useAskedFor, useAskedToMeasure } from '~/forms/useAskedFor'
-import type { StoneRecord } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/storage/kinds'
 import { onRig } from '#core/records/rig/fittedAt'
 import type { Rig } from '#core/records/rig/rig'
 import { useCollections } from '~/stores/collections'
@@ -42,7 +42,7 @@ function kept(stone: StoneRecord) {
     <h2 class="mb-2 text-xl font-semibold">{{ title }}</h2>
     <CardChoice v-slot="{ thing }" :things="stones" :chosen="chosen" label="Stone" @choose="emit('choose', $event)">
       <span class="flex flex-wrap items-baseline gap-x-2"
-        ><ThingName class="font-semibold" kind="stones" :thing="thing" /><span class="text-sm text-muted">{{
+        ><RecordTitle class="font-semibold" kind="stones" :thing="thing" /><span class="text-sm text-muted">{{
           STONE_KIND_WORD[thing.kind]
         }}</span
         ><span class="ml-auto text-sm whitespace-nowrap text-muted"

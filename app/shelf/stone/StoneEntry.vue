@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StoneRecord } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/storage/kinds'
 import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/records/stone/grit'
 import { STONE_KINDS } from '#core/records/stone/stone'
 import { dishTiltDeg, faceTiltDeg, middleOffsetMm } from '#core/records/stone/taper'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia'
 import { v7 as newId } from 'uuid'
-import type { StoneRecord } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/storage/kinds'
 import type { LogEntry, WearEntry } from '#core/log/entry'
 import { wearEntry, wearLogOf } from '#core/log/wearLog'
 import { checked, type FieldProblem } from '#core/schema/problem'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { z } from 'zod'
-import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '#core/records/kept/bladePhoto'
+import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '#core/records/storage/bladePhoto'
 import { useWords } from '~/words/useWords'
 import { ask } from '~/saving/api'
 import { smallPicture } from '~/photographs/smallPicture'

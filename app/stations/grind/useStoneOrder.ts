@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import type { StoneRecord } from '#core/records/kept/things'
+import type { StoneRecord } from '#core/records/storage/kinds'
 import { stoneSwaps } from '#core/geometry/dial/stoneSwaps'
 import { useJob } from '~/job/useJob'
 import { riseOnDial } from '~/words/riseText'

@@ -19,14 +19,14 @@ const ticks = computed(() => {
     text: `${least + i * step}°`,
   }))
 })
-type Place = (mm: number, deg: number) => Vec2
-const bar = (at: Place, { fromMm, toMm, deg, uncertaintyDeg }: DrawnFinding) => {
+type ToPixels = (mm: number, deg: number) => Vec2
+const bar = (at: ToPixels, { fromMm, toMm, deg, uncertaintyDeg }: DrawnFinding) => {
   const [from, to] = [at(fromMm, deg + uncertaintyDeg), at(toMm, deg - uncertaintyDeg)]
   return { x: from[0], y: from[1], width: Math.max(6, to[0] - from[0]), height: Math.max(3, to[1] - from[1]) }
 }
-const middle = (at: Place, { fromMm, toMm, deg }: DrawnFinding) => at((fromMm + toMm) / 2, deg)
+const middle = (at: ToPixels, { fromMm, toMm, deg }: DrawnFinding) => at((fromMm + toMm) / 2, deg)
 /** A reading's word stands on the other side of its mark: it is often taken where the proof is. */
-function wordAt(at: Place, one: DrawnFinding) {
+function wordAt(at: ToPixels, one: DrawnFinding) {
   const [x, y] = middle(at, one)
   return one.angle === 'read' ? { x: x - 12, y: y + 14, 'text-anchor': 'end' } : { x: x + 8, y: y - 6 }
 }

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { bothOf } from '#core/math/list'
 import { SIDES } from '#core/records/common/side'
-import { isSample } from '#core/records/kept/samples'
+import { isSample } from '#core/records/storage/samples'
 import { thrownBy, type ThrownSide } from '#core/simulation/standIn/thrownPattern'
 import { hiddenError, seedOf } from '~/devices/trueBench'
 import { useJob } from '~/job/useJob'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { jawSetsOf } from '#core/records/rig/jaws'
-import type { RigRecord, StoneRecord } from '#core/records/kept/things'
+import type { RigRecord, StoneRecord } from '#core/records/storage/kinds'
 import { describingAt } from '~/forms/useDescribing'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'

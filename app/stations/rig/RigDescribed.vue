@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RigRecord } from '#core/records/kept/things'
+import type { RigRecord } from '#core/records/storage/kinds'
 import { useJob } from '~/job/useJob'
 import { useDescribing } from '~/forms/useDescribing'
 import { sheetPath } from '~/navigation/stations'

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { logEntry } from '../../log/entry'
 import { unreadableEntry } from '../../log/stored'
-import { unreadable } from '../../records/kept/stored'
-import { recordSchema } from '../../records/kept/things'
+import { unreadable } from '../../records/storage/stored'
+import { recordSchema } from '../../records/storage/kinds'
 
 /** So many jobs or blades are shown at once, and fetched. */
 export const LISTED_AT_ONCE = 30

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { rawOf } from '../../schema/versioned'
 import type { Backup } from '../backup/backup'
-import { RECORD_KINDS } from '../../records/kept/things'
+import { RECORD_KINDS } from '../../records/storage/kinds'
 
 /** So many of the newest are kept; beyond them one of each day for so long, and one of each month. */
 const SNAPSHOTS = { newest: 10, days: 30 } as const

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { ENTRIES, kindOfStored } from '../../log/entry'
 import { readEntry } from '../../log/stored'
-import { readRigVersion } from '../../records/kept/rigVersion'
+import { readRigVersion } from '../../records/storage/rigVersion'
 import { bellyBlade, plainStone, postRig } from '../../geometry/setup/sampleSetup.fixture'
 import { readBackup } from './backup'
 import version1 from './fixtures/backup-1.json'
 import version2 from './fixtures/backup-2.json'
-import { readRecord, storeRecord } from '../../records/kept/stored'
-import { RECORD_KINDS, versionOfKind, type Kept, type RecordKind } from '../../records/kept/things'
+import { readRecord, storeRecord } from '../../records/storage/stored'
+import { RECORD_KINDS, versionOfKind, type RecordOf, type RecordKind } from '../../records/storage/kinds'
 
 const meta = {
   id: '0197a000-0000-7000-8000-0000000000aa',
@@ -107,13 +107,13 @@ describe('a backup from before uncertainties were called so', () => {
 })
 
 describe('a stored thing', () => {
-  const stone: Kept<'stones'> = { ...plainStone, ...meta }
+  const stone: RecordOf<'stones'> = { ...plainStone, ...meta }
 
   it('comes back to the last field', () => {
     expect(readRecord('stones', storeRecord('stones', stone))).toEqual({ ok: true, thing: stone })
-    const rig: Kept<'rigs'> = { ...postRig, ...meta }
+    const rig: RecordOf<'rigs'> = { ...postRig, ...meta }
     expect(readRecord('rigs', storeRecord('rigs', rig))).toEqual({ ok: true, thing: rig })
-    const blade: Kept<'blades'> = { ...bellyBlade, ...meta }
+    const blade: RecordOf<'blades'> = { ...bellyBlade, ...meta }
     expect(readRecord('blades', storeRecord('blades', blade))).toEqual({ ok: true, thing: blade })
   })
 

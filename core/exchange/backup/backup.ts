@@ -3,12 +3,12 @@ import { tableOf } from '../../schema/tables'
 import { rawOf } from '../../schema/versioned'
 import { checked, invalid, says, type FieldProblem, type Invalid } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'
-import { bladePhoto } from '../../records/kept/bladePhoto'
+import { bladePhoto } from '../../records/storage/bladePhoto'
 import { backupFromVersion1 } from './backupVersion1'
 import { keptPreferences } from '../../records/preferences/preferences'
-import { storedVersion } from '../../records/kept/rigVersion'
-import { storedRecord, unreadable } from '../../records/kept/stored'
-import { RECORD_KINDS } from '../../records/kept/things'
+import { storedVersion } from '../../records/storage/rigVersion'
+import { storedRecord, unreadable } from '../../records/storage/stored'
+import { RECORD_KINDS } from '../../records/storage/kinds'
 
 export const BACKUP_VERSION = 2
 

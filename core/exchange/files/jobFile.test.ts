@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { evaluate } from '../../uncertainty/evaluate'
-import { RECORDS, type StoneRecord } from '../../records/kept/things'
+import { RECORDS, type StoneRecord } from '../../records/storage/kinds'
 import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import { heldSetup, plainStone } from '../../geometry/setup/sampleSetup.fixture'
 import { jobFile, jobRecordJsonSchema, recordOf, type RecordedJob } from './jobFile'

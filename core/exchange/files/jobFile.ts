@@ -7,7 +7,7 @@ import {
   type JobRecord,
   type RigRecord,
   type StoneRecord,
-} from '../../records/kept/things'
+} from '../../records/storage/kinds'
 import { ofKind, onBlade } from '../../log/activeEntries'
 import { logEntry, type LogEntry } from '../../log/entry'
 import { meanProof, meanReading } from '../../log/meanReading'

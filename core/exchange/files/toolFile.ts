@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { RECORDS } from '../../records/kept/things'
+import { RECORDS } from '../../records/storage/kinds'
 import { rawOf } from '../../schema/versioned'
 import { possibleRig } from '../../records/rig/possibleRig'
 import { says } from '../../schema/problem'

@@ -33,7 +33,7 @@ export interface Setup {
 }
 
 /** A place of the edge: its arc length from the heel. */
-type Place = Pick<EdgePoint, 'fromHeelMm'>
+type EdgePosition = Pick<EdgePoint, 'fromHeelMm'>
 
 /** Whether the blade lies differently for each place of its edge: on a table, where its thickness changes along it. */
 export const liesByPlace = ({ rig, blade }: Pick<Setup, 'rig' | 'blade'>): boolean => restsOnTable(rig) && tapers(blade)
@@ -42,7 +42,7 @@ export const liesByPlace = ({ rig, blade }: Pick<Setup, 'rig' | 'blade'>): boole
  * Where the blade's reference plane lies over the clamp, or over the table for a place of the edge: as thick and as
  * steep as it is there. Source: docs/geometry.md, "Rigs", table with post.
  */
-export function centrePlaneOf(setup: Setup, side: Side, place: Place): CentrePlane {
+export function centrePlaneOf(setup: Setup, side: Side, place: EdgePosition): CentrePlane {
   const { rig, blade, hold } = setup
   if (!restsOnTable(rig)) return grippedCentrePlane(inTheseJaws(rig, hold), side)
   const there = liesByPlace(setup) ? asThickAs(blade, shareAlong(blade, place)) : blade
@@ -60,14 +60,14 @@ const inTheseJaws = ({ centring }: Rig, hold: GrippedHold): GrippedHold => ({
  * What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table), as each
  * place of the edge sees it.
  */
-export function rodPosesAt(setup: Setup, side: Side, pivotHeightMm: number): (place: Place) => RodPose {
+export function rodPosesAt(setup: Setup, side: Side, pivotHeightMm: number): (place: EdgePosition) => RodPose {
   if (liesByPlace(setup)) return (place) => rodPoseAt(setup, side, pivotHeightMm, place)
   const everywhere = rodPoseAt(setup, side, pivotHeightMm, { fromHeelMm: 0 })
   return () => everywhere
 }
 
 /** The same for one place of the edge. */
-export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number, place: Place): RodPose {
+export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number, place: EdgePosition): RodPose {
   const { pivot, slideMm } = pivotAt(setup.rig, pivotHeightMm, side)
   const plane = centrePlaneOf(setup, side, place)
   return {
@@ -85,7 +85,7 @@ export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number, place
  * The pivot as one place of the edge sees it, for any of its heights (mm above the clamp's centre plane, or the table):
  * in the blade's own plane, mm.
  */
-export function pivotOverBladeAt(setup: Setup, side: Side, place: Place): (pivotHeightMm: number) => ClampPoint {
+export function pivotOverBladeAt(setup: Setup, side: Side, place: EdgePosition): (pivotHeightMm: number) => ClampPoint {
   const { pivot } = pivotAt(setup.rig, 0, side)
   const over = overPlane(centrePlaneOf(setup, side, place))
   return (pivotHeightMm) => over({ ...pivot, w: pivotHeightMm })

@@ -101,21 +101,21 @@ export function widthCauses(
   return [...(narrow ? [{ what: 'not-through' as const, sides: open }] : []), ...singleCauses(differences, suspects)]
 }
 
-type Place = Pick<WidthFound, 'side' | 'placeMm' | 'edgeDeg'>
-const shareOf = (blade: Blade, { placeMm }: Place): number => placeMm / curveLength(blade.edge)
+type MeasuredPlace = Pick<WidthFound, 'side' | 'placeMm' | 'edgeDeg'>
+const shareOf = (blade: Blade, { placeMm }: MeasuredPlace): number => placeMm / curveLength(blade.edge)
 
-const widthAt = (blade: Blade, place: Place): number | null =>
+const widthAt = (blade: Blade, place: MeasuredPlace): number | null =>
   bevelAt(blade, place.side, shareOf(blade, place), place.edgeDeg).afterMm
 
 /** mm of width for each degree steeper, where it is so many degrees steeper. */
-function slopeByAngle(blade: Blade, place: Place, off = 0): number {
+function slopeByAngle(blade: Blade, place: MeasuredPlace, off = 0): number {
   const by = Math.abs(off) < STEP ? STEP : off
   const [now, then] = [widthAt(blade, place), widthAt(blade, { ...place, edgeDeg: place.edgeDeg + by })]
   return now === null || then === null ? 0 : (then - now) / by
 }
 
 /** mm of width for a millimetre more behind the edge, all along, on a blade whose flanks stay as steep as they are. */
-function slopeByThickness(blade: Blade, place: Place): number {
+function slopeByThickness(blade: Blade, place: MeasuredPlace): number {
   const thicker = {
     ...blade,
     spineThicknessMm: blade.spineThicknessMm + STEP,
@@ -128,7 +128,7 @@ function slopeByThickness(blade: Blade, place: Place): number {
 }
 
 /** mm of width for a millimetre of apex towards side A: A's face ends sooner on its flank, B's later. */
-function slopeByApex(blade: Blade, place: Place): number {
+function slopeByApex(blade: Blade, place: MeasuredPlace): number {
   const flank = radians(primaryFaceDeg(asThickAs(blade, shareOf(blade, place)), place.side))
   const edge = radians(place.edgeDeg)
   const across = Math.sin(edge) - Math.cos(edge) * Math.tan(flank)

@@ -3,7 +3,7 @@ import { uncertaintyBudget } from '../../uncertainty/budget'
 import { READ_TO_DEG, readingMoves } from '../gauge/likelyCauses'
 import type { ProvedAgainst, ReadAgainst, SetThere } from '../ledger/against'
 import type { GaugeUse } from '../../records/job/gaugeZero'
-import type { Found, ProvedAgainstSet, ReadAgainstSet } from './proofCauses'
+import type { ProvedAndRead, ProvedAgainstSet, ReadAgainstSet } from './proofCauses'
 
 /**
  * What was proved and read on a job, as its causes are looked for: only what can be held against what is set, a reading
@@ -14,7 +14,7 @@ export function foundOnJob(
   { proved, read }: { readonly proved: readonly ProvedAgainst[]; readonly read: readonly ReadAgainst[] },
   known: KnownHold,
   use: GaugeUse,
-): Required<Pick<Found, 'proved' | 'read'>> {
+): Required<Pick<ProvedAndRead, 'proved' | 'read'>> {
   const budgetOf = ({ setup, side, pivotHeightMm, edgePoint }: SetThere) =>
     uncertaintyBudget(setup, known, side, pivotHeightMm, edgePoint)
   return {

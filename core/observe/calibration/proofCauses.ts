@@ -82,7 +82,7 @@ const KNOWN_HOLD: KnownHold = {
 const OF_PLACE: readonly MeasureId[] = ['edge-heading', 'edge-place']
 
 /** What was proved on a job, and read on the stone, place by place. */
-export interface Found {
+export interface ProvedAndRead {
   readonly proved: readonly ProvedAgainstSet[]
   readonly read?: readonly ReadAgainstSet[]
   readonly earlier?: readonly ProvedEarlier[]
@@ -94,7 +94,7 @@ export interface Found {
  * places of both sides, what the gauge read and all that was proved on this rig before. Empty where nothing differs
  * beyond its own uncertainty. Source: docs/calibration.md, "Why proved and set differ".
  */
-export function proofCauses({ proved, read = [], earlier = [] }: Found): ProofCause[] {
+export function proofCauses({ proved, read = [], earlier = [] }: ProvedAndRead): ProofCause[] {
   const differ = proved.filter(({ differsDeg, uncertaintyDeg }) => Math.abs(differsDeg) > uncertaintyDeg)
   const readOff = read.some(({ readDeg, mustDeg, uncertaintyDeg }) => Math.abs(readDeg - mustDeg) > uncertaintyDeg)
   if (differ.length === 0 && !readOff) return []

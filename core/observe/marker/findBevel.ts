@@ -36,7 +36,7 @@ export interface FoundFace {
   readonly shoulder: Interval
 }
 
-export interface Found {
+export interface BevelFinding {
   /** One for each face; null where nobody looked. */
   readonly faces: readonly (FoundFace | null)[]
   /** Contact depth, micrometres: its middle. */
@@ -54,7 +54,7 @@ export interface InkTerms {
  * uncertainty of the set angle, common to all looks of a hold, is folded in at the end. Source: docs/ink.md, "From
  * looks to an angle".
  */
-export function findBevel(faces: readonly LookedAt[], { depthUm, setUncertaintyDeg }: InkTerms): Found {
+export function findBevel(faces: readonly LookedAt[], { depthUm, setUncertaintyDeg }: InkTerms): BevelFinding {
   const weighed = faces.map((face) => weighedFace(face, depthUm))
   const { odds } = depthOdds(weighed)
   const middle = depthsOf(depthUm).depths.reduce((sum, depth, i) => sum + nth(odds, i) * Math.log(depth), 0)

@@ -1,7 +1,7 @@
 import { nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { contradictions, type Culprit } from './contradictions'
-import { findBevel, type Found, type InkTerms } from './findBevel'
+import { findBevel, type BevelFinding, type InkTerms } from './findBevel'
 import { nextSetting, type Candidate, type NextLook } from './nextSetting'
 import type { LookedAt } from './weigh'
 
@@ -16,7 +16,7 @@ export interface InkAsk {
 }
 
 export interface InkSays {
-  readonly found: Readonly<Partial<Record<Side, Found>>>
+  readonly found: Readonly<Partial<Record<Side, BevelFinding>>>
   readonly next: NextLook
   /** Looks that cannot well be true with the others: the side, the zone and the look, each by its number. */
   readonly against: readonly {

@@ -16,13 +16,13 @@ import {
   sharpeningsLeft,
   thickEnoughMm,
   thinningMm3,
-  type Place,
+  type PlannedPlace,
 } from '../../steel/removal/plan'
 import { plansFor, type Plans } from './plans'
 import { coarsestSensible, strokesFor } from '../../steel/removal/strokes'
 import { unevenRig } from './unevenRig'
 
-const place = (of: Partial<Place> & { thereDeg?: Place['thereDeg'] }): Place => ({
+const place = (of: Partial<PlannedPlace> & { thereDeg?: PlannedPlace['thereDeg'] }): PlannedPlace => ({
   zone: 0,
   lengthMm: 1,
   shoulderMm: 0.2,
@@ -33,8 +33,8 @@ const place = (of: Partial<Place> & { thereDeg?: Place['thereDeg'] }): Place => 
   ...of,
 })
 const flat = (deg: number) => ({ apex: deg, shoulder: deg })
-const along = (of: Partial<Place>, count = 80) => Array.from({ length: count }, () => place(of))
-const removed = (places: readonly Place[]): number => {
+const along = (of: Partial<PlannedPlace>, count = 80) => Array.from({ length: count }, () => place(of))
+const removed = (places: readonly PlannedPlace[]): number => {
   const plan = planSide(places)
   if (!plan.ok) throw new Error(plan.code)
   return plan.removedMm3

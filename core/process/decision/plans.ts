@@ -17,7 +17,7 @@ import {
   sharpeningsLeft,
   thickEnoughMm,
   thinningMm3,
-  type Place,
+  type PlannedPlace,
   type ZonePlan,
 } from '../../steel/removal/plan'
 import { coarsestSensible, SECONDS_PER_STROKE, strokesFor } from '../../steel/removal/strokes'
@@ -158,7 +158,7 @@ export function plansFor<S extends Stone>(ask: {
   /** The edge of a side as it would be ground with a setting; or why the stone cannot lie on all of it. */
   function placesOf(side: Side, faces: readonly FoundFace[], setting: DialSetting): Places | Refusal {
     const total = lastOf(edgePoints).fromHeelMm
-    const places: Place[] = []
+    const places: PlannedPlace[] = []
     for (const [i, at] of edgePoints.entries()) {
       const contact = contactFor(setup, side, setting, at)
       if (!contact.ok) return contact
@@ -183,7 +183,7 @@ export function plansFor<S extends Stone>(ask: {
 
 interface Places {
   readonly ok: true
-  readonly places: readonly Place[]
+  readonly places: readonly PlannedPlace[]
 }
 
 function sideThere({ side, faces, wantedDeg }: SideFound, zones: readonly Zone[]): SideThere {
@@ -201,7 +201,7 @@ function sideThere({ side, faces, wantedDeg }: SideFound, zones: readonly Zone[]
 
 /** A bevel cannot be flatter than this, degrees. */
 const FLATTEST_DEG = 1
-const steeper = (place: Place, byDeg: number): Place => {
+const steeper = (place: PlannedPlace, byDeg: number): PlannedPlace => {
   const { apex, shoulder } = place.thereDeg
   const moved = (deg: number) => Math.max(FLATTEST_DEG, deg + byDeg)
   return { ...place, thereDeg: { apex: moved(apex), shoulder: moved(shoulder) } }

@@ -206,8 +206,8 @@ describe('zones, to the millimetre', () => {
 })
 
 describe('the heel of a drawn edge, at its limits', () => {
-  const rest: Curve = [line([10, 24], [110, 24])]
-  const notch = (widthMm: number, depthMm: number): Curve => [
+  const rest = [line([10, 24], [110, 24])]
+  const notch = (widthMm: number, depthMm: number) => [
     line([10 - widthMm - 4, 24], [10 - widthMm, 24]),
     line([10 - widthMm, 24], [10 - widthMm / 2, 24 - depthMm]),
     line([10 - widthMm / 2, 24 - depthMm], [10, 24]),
@@ -238,9 +238,9 @@ describe('the heel of a drawn edge, at its limits', () => {
 
 describe('the outline of a blade', () => {
   it('goes along the edge and back along the spine; a spine that is not known is straight', () => {
-    const edge: Curve = [line([0, 20], [60, 12])]
+    const edge = [line([0, 20], [60, 12])]
     expect(outlinePath({ edge, spine: null })).toBe('M0 20 L60 12 L60 0 L0 0 Z')
-    const spine: Curve = [line([0, 1], [50, 2]), line([50, 2], [60, 12])]
+    const spine = [line([0, 1], [50, 2]), line([50, 2], [60, 12])]
     expect(outlinePath({ edge, spine })).toBe('M0 20 L60 12 L60 12 L50 2 L0 1 Z')
   })
 })

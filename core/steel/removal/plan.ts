@@ -6,7 +6,7 @@ import { facesOf, ground, thinned, type Section } from '../section/section'
 import type { Vec2 } from '../../math/vector/vec2'
 
 /** A short stretch of one side of the edge: the bevel that is there, and the angle that it would be ground at. */
-export interface Place {
+export interface PlannedPlace {
   readonly zone: number
   /** Of the edge that it stands for, mm. */
   readonly lengthMm: number
@@ -51,7 +51,7 @@ const PIECES = 6
 const FACE_PIECES = 24
 
 /** One side's section at a place. Source: docs/ink.md, "The section over the blade's life". */
-export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: Omit<Place, 'newDeg'>): Section {
+export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: Omit<PlannedPlace, 'newDeg'>): Section {
   const pieces = thereDeg.apex === thereDeg.shoulder ? 1 : PIECES
   const angles = Array.from(
     { length: pieces },
@@ -84,7 +84,7 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: 
  * 'flatter-than-primary' where the new angle is not steeper than the flat of the blade (`limitDeg`): no bevel
  * ends on it. Source: docs/ink.md, "Follow, cut, come nearer".
  */
-export function planSide(places: readonly Place[]): SidePlan | Refusal {
+export function planSide(places: readonly PlannedPlace[]): SidePlan | Refusal {
   const zones = new Map<
     number,
     { length: number; deg: number; before: number; after: number; mm3: number; edge: number }
@@ -159,7 +159,7 @@ const MOST_OF_HEIGHT = 0.25
  * How many sharpenings of this kind a side has left at a place before it is too thick behind the edge (`mostMm`, of
  * this side alone), or a quarter of its height is gone; 0 where it is too thick already.
  */
-export function sharpeningsLeft(place: Place, mostMm: number): number {
+export function sharpeningsLeft(place: PlannedPlace, mostMm: number): number {
   const section = sectionAt(place)
   const tooThick = (times: number): boolean => {
     const face = nth(facesOf(ground(section, place.newDeg, times * APEX_WORN_MM).section), 0)
@@ -179,7 +179,7 @@ export function sharpeningsLeft(place: Place, mostMm: number): number {
 const THINNED_OVER_DEG = 1
 
 /** What thinning one side down to a thickness behind the edge takes first, mm³; 0 where it is thin enough. */
-export function thinningMm3(places: readonly Place[], mostMm: number): number {
+export function thinningMm3(places: readonly PlannedPlace[], mostMm: number): number {
   return places.reduce((sum, place) => {
     if (place.shoulderMm <= mostMm) return sum
     const stopsAtMm = mostMm / Math.tan(radians(place.thereDeg.apex))

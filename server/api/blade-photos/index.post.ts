@@ -1,5 +1,5 @@
 import { setResponseStatus } from 'h3'
-import { MOST_PHOTOS, newBladePhoto } from '../../../core/records/kept/bladePhoto'
+import { MOST_PHOTOS, newBladePhoto } from '../../../core/records/storage/bladePhoto'
 import { jsonBody } from '../../http/jsonBody'
 import { parsed, refusal } from '../../http/refusal'
 import { addPhoto } from '../../repositories/photoRepository'

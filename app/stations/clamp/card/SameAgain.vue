@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { JobRecord } from '#core/records/kept/things'
+import type { JobRecord } from '#core/records/storage/kinds'
 import { cardOf } from '#core/process/card/sameAgain'
 import { adviseDial } from '#core/geometry/dial/advised'
 import { gripOf } from '#core/geometry/hold/grip'

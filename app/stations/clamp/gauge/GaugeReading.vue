@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isSample } from '#core/records/kept/samples'
+import { isSample } from '#core/records/storage/samples'
 import type { Side } from '#core/records/common/side'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'

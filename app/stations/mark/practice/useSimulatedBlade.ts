@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { isSample } from '#core/records/kept/samples'
+import { isSample } from '#core/records/storage/samples'
 import { hiddenBlade } from '#core/simulation/standIn/hiddenBlade'
 import { useInk } from '~/composables/useInk'
 import { usePractice } from './usePractice'

@@ -2,7 +2,7 @@
 import type { Component } from 'vue'
 import { useJob } from '~/job/useJob'
 import { SHEET_VIEWS } from '~/jobPage/sheetViews'
-import { movedTo, placeAt, type Place, type SheetKey } from '~/navigation/stations'
+import { movedTo, placeAt, type SheetAddress, type SheetKey } from '~/navigation/stations'
 
 /** Every sheet of a job: the table of stations says which, with its heading and the window's title. */
 const route = useRoute()
@@ -11,7 +11,7 @@ const place = computed(() => placeAt(route.path))
 watch(place, (now) => now ?? void navigateTo(movedTo(route.path), { replace: true }), { immediate: true })
 
 const views = new Map<string, Component>()
-function viewOf({ room, sheet }: Place): Component {
+function viewOf({ room, sheet }: SheetAddress): Component {
   const key = `${room.id}/${sheet.id}`
   if (!views.has(key)) views.set(key, defineAsyncComponent(SHEET_VIEWS[key as SheetKey]))
   return views.get(key)!

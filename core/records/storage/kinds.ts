@@ -86,16 +86,16 @@ export const recordKind = z.enum(RECORD_KINDS)
 
 /** The content of a kind, and the same with what every kept thing carries. */
 export type ContentOf<K extends RecordKind> = z.output<(typeof RECORDS)[K]['schema']>
-export type Kept<K extends RecordKind> = ContentOf<K> & z.output<typeof recordMeta>
-export type RigRecord = Kept<'rigs'>
-export type BladeRecord = Kept<'blades'>
-export type StoneRecord = Kept<'stones'>
-export type JobRecord = Kept<'jobs'>
-export type InstrumentRecord = Kept<'instruments'>
+export type RecordOf<K extends RecordKind> = ContentOf<K> & z.output<typeof recordMeta>
+export type RigRecord = RecordOf<'rigs'>
+export type BladeRecord = RecordOf<'blades'>
+export type StoneRecord = RecordOf<'stones'>
+export type JobRecord = RecordOf<'jobs'>
+export type InstrumentRecord = RecordOf<'instruments'>
 
 /** The schema of what the server answers for one kind. */
-export const recordSchema = <K extends RecordKind>(of: K): z.ZodType<Kept<K>> =>
-  RECORDS[of].kept as unknown as z.ZodType<Kept<K>>
+export const recordSchema = <K extends RecordKind>(of: K): z.ZodType<RecordOf<K>> =>
+  RECORDS[of].kept as unknown as z.ZodType<RecordOf<K>>
 
 /** The version in which content of a kind is written today. */
 export const versionOfKind = (of: RecordKind): number => versionOf(RECORDS[of])

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { rigMeasures } from '../rig/rig'
 import { revision } from '../common/meta'
-import { RECORDS } from './things'
+import { RECORDS } from './kinds'
 import { readContent } from '../../schema/versioned'
 
 /** What a thing was at a revision that has been written over since, as it is stored. */

@@ -1,4 +1,4 @@
-import { RECORD_KINDS, type RecordKind } from './things'
+import { RECORD_KINDS, type RecordKind } from './kinds'
 
 /** The ids of samples begin alike: a thing is told as one by its id alone, and a copy of it is the user's own. */
 const SAMPLE = '01980000-5a3e-7000-8000-'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { isSample } from '#core/records/kept/samples'
-import type { RecordKind } from '#core/records/kept/things'
+import { isSample } from '#core/records/storage/samples'
+import type { RecordKind } from '#core/records/storage/kinds'
 import { useCollections } from '~/stores/collections'
 import { momentText } from '~/words/momentText'
 

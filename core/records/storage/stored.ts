@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fieldProblem } from '../../schema/problem'
 import { recordMeta } from '../common/meta'
-import { RECORDS, recordKind, versionOfKind, type Kept, type RecordKind } from './things'
+import { RECORDS, recordKind, versionOfKind, type RecordOf, type RecordKind } from './kinds'
 import { readContent, type Versioned, rawOf } from '../../schema/versioned'
 
 /** A kept thing as it lies on the disk and in files: its content as it was written, and by which version. */
@@ -20,12 +20,12 @@ export const unreadable = z.object({
 export type Unreadable = z.infer<typeof unreadable>
 
 export type ReadRecord<K extends RecordKind> =
-  { readonly ok: true; readonly thing: Kept<K> } | { readonly ok: false; readonly unreadable: Unreadable }
+  { readonly ok: true; readonly thing: RecordOf<K> } | { readonly ok: false; readonly unreadable: Unreadable }
 
 /** Reads a stored thing of any version so far. */
 export function readRecord<K extends RecordKind>(kind: K, { version, content, ...meta }: StoredRecord): ReadRecord<K> {
   const read = readContent(RECORDS[kind] as Versioned<z.ZodType>, version, content)
-  if (read.ok) return { ok: true, thing: { ...(read.content as object), ...meta } as Kept<K> }
+  if (read.ok) return { ok: true, thing: { ...(read.content as object), ...meta } as RecordOf<K> }
   const name = rawOf(content).name
   const { code: why, problems } = read
   return {
@@ -35,11 +35,14 @@ export function readRecord<K extends RecordKind>(kind: K, { version, content, ..
 }
 
 /** A kept thing as it is stored today. */
-export function storeRecord<K extends RecordKind>(kind: K, thing: Kept<K>): StoredRecord {
-  const { id, revision, createdAt, updatedAt, archivedAt, ...content } = thing as Kept<RecordKind>
+export function storeRecord<K extends RecordKind>(kind: K, thing: RecordOf<K>): StoredRecord {
+  const { id, revision, createdAt, updatedAt, archivedAt, ...content } = thing as RecordOf<RecordKind>
   return { id, revision, createdAt, updatedAt, archivedAt, version: versionOfKind(kind), content }
 }
 
 /** What the server answers when a collection is asked for. */
 export const collectionOf = <K extends RecordKind>(kind: K) =>
-  z.object({ things: z.array(RECORDS[kind].kept as unknown as z.ZodType<Kept<K>>), unreadable: z.array(unreadable) })
+  z.object({
+    things: z.array(RECORDS[kind].kept as unknown as z.ZodType<RecordOf<K>>),
+    unreadable: z.array(unreadable),
+  })

@@ -1,8 +1,8 @@
 import type { InstrumentKind } from '#core/records/instrument/instrument'
-import type { RecordKind } from '#core/records/kept/things'
+import type { RecordKind } from '#core/records/storage/kinds'
 
 /** What a kept thing is called. */
-export const THING_WORD: Record<RecordKind, string> = {
+export const RECORD_WORD: Record<RecordKind, string> = {
   rigs: 'rig',
   blades: 'blade',
   stones: 'stone',
