@@ -132,7 +132,7 @@ test('a bad figure is told at its field in words, and the last good drawing stay
   const [before, set] = [await field.inputValue(), await ledger(page, 'set', 'A').textContent()]
   await field.fill('around 50')
   await field.press('Enter')
-  await expect(page.getByRole('alert')).toHaveText('“around 50” is no length.')
+  await expect(page.getByRole('alert')).toHaveText('“around 50” is not a length.')
   await field.fill('300')
   await field.press('Enter')
   await expect(page.getByRole('alert')).toHaveText('This rig’s pivot stands between 36.0 mm and 112.0 mm.')

@@ -165,7 +165,7 @@ test('what a printed scale was drawn for is worked out from two of its marks', a
   const worked = page.getByRole('region', { name: 'Worked out from marks' })
   const height = (deg: number) => (112 + 31) * Math.tan((deg * Math.PI) / 180) + 7.5 / Math.cos((deg * Math.PI) / 180)
   await worked.getByRole('button', { name: 'Work them out' }).click()
-  await expect(worked.getByRole('alert')).toHaveText('Write a mark and the height measured at it in each line.')
+  await expect(worked.getByRole('alert')).toHaveText('Enter a mark and the height measured at it in each line.')
   for (const [i, deg] of [12, 28].entries()) {
     await worked.getByLabel('Mark, °').nth(i).fill(String(deg))
     await worked.getByLabel('Pivot height there, mm').nth(i).fill(height(deg).toFixed(2))
@@ -290,7 +290,7 @@ test('rigs and stones go out as files and come in again; a wrong file says its l
     'stones.csv',
     [table[0], table[1]!.replace('Plain No. 1', 'Not to be kept'), table[2]!.replace('150', 'long')].join('\r\n'),
   )
-  await expect(page.getByRole('alert')).toContainText('Line 3, lengthMm: “long” is no number.')
+  await expect(page.getByRole('alert')).toContainText('Line 3, lengthMm: “long” is not a number.')
   const wrong = tools.replace('"setbackMm": 92', '"setbackMm": -92')
   await bring('tools.json', wrong)
   const line = wrong.split('\n').findIndex((row) => row.includes('"setbackMm": -92')) + 1

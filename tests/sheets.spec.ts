@@ -122,7 +122,7 @@ test('the gauge: where it reads the edge angle, what it must read elsewhere, and
   await expect.poll(async () => Math.abs((await degrees(ledger(page, 'read', 'A'))) - onCentre)).toBeLessThan(1.5)
   await page.getByTestId('gauge-A').fill('steep')
   await page.getByTestId('gauge-A').press('Tab')
-  await expect(page.getByText('Write the angle as a number, such as 17.5.')).toBeVisible()
+  await expect(page.getByText('Enter the angle as a number, such as 17.5.')).toBeVisible()
 })
 
 test('two sides: the centring error is found by turning over, explained, and corrected per side', async ({ page }) => {
@@ -202,7 +202,7 @@ test('the wear log tells what is due', async ({ page }) => {
   await page.getByRole('option', { name: 'flattened' }).click()
   await log.getByLabel(/^Rod to face/).fill('thin')
   await log.getByRole('button', { name: 'Write it down' }).click()
-  await expect(log.getByText('“thin” is no length.')).toBeVisible()
+  await expect(log.getByText('“thin” is not a length.')).toBeVisible()
   await log.getByLabel(/^Rod to face/).fill('8.6')
   await log.getByRole('button', { name: 'Write it down' }).click()
   await expect(page.getByTestId('due')).toHaveText('Nothing is due.')

@@ -43,7 +43,7 @@ test('a stone that cannot be is refused at its fields, and nothing typed is lost
   await form.getByLabel(/^Far end/).fill('six')
   await form.getByRole('button', { name: 'Keep' }).click()
   await expect(form.getByText('FEPA F goes from 16 to 2000.')).toBeVisible()
-  await expect(form.getByText('“six” is no length.')).toBeVisible()
+  await expect(form.getByText('“six” is not a length.')).toBeVisible()
   await form.getByLabel('Grit number').fill('600')
   await form.getByLabel(/^Far end/).fill('6')
   await form.getByRole('button', { name: 'Keep' }).click()

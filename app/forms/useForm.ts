@@ -21,7 +21,7 @@ interface Form<T> {
   /** What is wrong, in words, by field; gone when anything is typed. */
   readonly problems: Readonly<Ref<Readonly<Record<string, string>>>>
   /** Says what is wrong at a field, unless something is said there already. */
-  tell(field: string, wrong: Explained): void
+  tell(field: string, wrong: Explained & { readonly field?: string }): void
   /** Whether something is said to be wrong. */
   wrong(): boolean
   /**
@@ -70,7 +70,8 @@ export function useForm<T extends object>(
 
   const problems = ref<Record<string, string>>({})
   watch(draft, () => (problems.value = {}), { deep: true })
-  const tell = (field: string, wrong: Explained) => void (problems.value[field] ||= words.problem(wrong, field))
+  const tell = (field: string, wrong: Explained & { readonly field?: string }) =>
+    void (problems.value[field] ||= words.problem(wrong, wrong.field ?? field))
   return {
     form: draft,
     takenUp,

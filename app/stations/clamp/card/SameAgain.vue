@@ -34,7 +34,7 @@ const now = computed(() => {
   const [setup, evaluation] = [job.setup.value, job.dialFor.value]
   const parsed = parseLengthMm(form.value.measured, preferences.unit)
   if (form.value.measured.trim() === '') return null
-  if (!parsed.ok) return { problem: `“${form.value.measured}” is no length.` }
+  if (!parsed.ok) return { problem: `“${form.value.measured}” is not a length.` }
   if (parsed.value <= 0) return { problem: 'The edge must stand out of the jaws: more than 0.' }
   const differsMm = parsed.value - evaluation.bladeHeightMm
   const hold = moved(setup.hold, 0, differsMm)
