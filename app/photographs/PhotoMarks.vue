@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { nth } from '#core/math/list'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { clamp } from '#core/math/units/figures'
 import { pointList } from '~/drawing/viewport'
@@ -93,7 +94,7 @@ function release(event: PointerEvent) {
 }
 
 function move({ id, marks }: MarkGroup, i: number, dx: number, dy: number) {
-  const [x, y] = marks[i]!
+  const [x, y] = nth(marks, i)
   emit('move', id, i, [x + dx / k.value, y + dy / k.value])
 }
 function add(event: MouseEvent) {

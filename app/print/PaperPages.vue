@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import type { CardPage } from './paper'
 import { pointList } from '~/drawing/viewport'
 
 /** Pages of lines and texts as they will be printed. `label`: what they are of. */
 const props = defineProps<{ pages: readonly CardPage[]; label: string }>()
-const first = computed(() => props.pages[0]!)
+const first = computed(() => nth(props.pages, 0))
 // The printed page is the paper's, without the browser's own margins.
 useHead({
   style: [

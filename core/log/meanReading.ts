@@ -113,7 +113,7 @@ function mean<E extends Reading | Proof>(of: readonly E[]): MeanReading<E> {
   return {
     deg,
     uncertaintyDeg: birge / Math.sqrt(total),
-    spreadDeg: repeated(of.map((one) => one.deg))!.spread,
+    spreadDeg: repeated(of.map((one) => one.deg))?.spread ?? null,
     of,
   }
 }

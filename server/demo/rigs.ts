@@ -15,7 +15,7 @@ export const demoRigs = {
       { name: 'pin 1', depthMm: 6 },
       { name: 'pin 2', depthMm: 12 },
     ],
-    positionMarks: [-10, -5, 0, 5, 10].map((alongMm, i) => ({ name: 'abcde'[i]!, alongMm })),
+    positionMarks: [-10, -5, 0, 5, 10].map((alongMm, i) => ({ name: 'abcde'.charAt(i), alongMm })),
     rodLengthMm: 280,
     stroke: null,
     pivot: { setbackMm: 92, alongMm: 0 },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth, lastOf } from '#core/math/list'
 import { outlinePath } from '#core/records/blade/outline'
 import type { ShapeMeasure } from '#core/records/blade/shapeMeasures'
 import type { Zone } from '#core/records/blade/zones'
@@ -31,7 +32,7 @@ const bounds = () =>
     ? boundsOf([
         ...props.edgePoints.map((edgePoint) => edgePoint.point),
         [0, 0],
-        [props.edgePoints.at(-1)!.point[0], 0],
+        [lastOf(props.edgePoints).point[0], 0],
       ])
     : null
 const { viewport, box } = useViewport(frame, bounds, grabbed, { x: 70, top: 76, bottom: 76 })
@@ -46,7 +47,7 @@ const edgePolyline = computed(() =>
   viewport.value ? pointList(props.edgePoints.map((edgePoint) => px(edgePoint.point))) : '',
 )
 const outline = computed(() => outlinePath(props.outline))
-const tip = computed(() => props.edgePoints.at(-1)!.point)
+const tip = computed(() => lastOf(props.edgePoints).point)
 const marks = computed(() =>
   viewport.value
     ? props.zones
@@ -83,7 +84,7 @@ const overall = computed(() =>
   viewport.value
     ? {
         length: dimension(px([0, 0]), px([tip.value[0], 0]), LENGTH_LINE_PX),
-        width: dimension(px([0, 0]), px([0, props.edgePoints[0]!.point[1]]), 34),
+        width: dimension(px([0, 0]), px([0, nth(props.edgePoints, 0).point[1]]), 34),
       }
     : null,
 )

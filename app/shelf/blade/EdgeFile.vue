@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import { curveLength } from '#core/math/curve/arcLength'
 import { recognised } from '#core/exchange/edges/recognised'
 import type { DrawnPath, WrittenBlade } from '#core/exchange/edges/drawnPath'
@@ -80,7 +81,7 @@ async function read(given: File): Promise<boolean> {
 function begin(name: string, drawing: Extract<EdgeFile, { ok: true }>): true {
   const { paths, mmPerUnit, leftOut, written, residualMm } = drawing
   const longest = paths.reduce(
-    (best, path, i) => (curveLength(path.segments) > curveLength(paths[best]!.segments) ? i : best),
+    (best, path, i) => (curveLength(path.segments) > curveLength(nth(paths, best).segments) ? i : best),
     0,
   )
   // What was drawn before is not shown in the place of this one while something is still to be said of it.
@@ -92,7 +93,7 @@ function begin(name: string, drawing: Extract<EdgeFile, { ok: true }>): true {
     chosen: longest,
     unit: mmPerUnit === null ? 'mm' : 'as drawn',
     edgeSide: '',
-    ...lying(paths[longest]!),
+    ...lying(nth(paths, longest)),
   }
   return true
 }
@@ -102,7 +103,7 @@ function lying(path: DrawnPath): { tip: '' | 'left' | 'right' } {
   return { tip: tipAtLeft === null ? '' : tipAtLeft ? 'left' : 'right' }
 }
 const choosePath = (i: number) =>
-  (form.value = { ...form.value, chosen: i, edgeSide: '', ...lying(file.value!.paths[i]!) })
+  (form.value = { ...form.value, chosen: i, edgeSide: '', ...lying(nth(file.value?.paths ?? [], i)) })
 
 const mmPerUnit = computed(() => (form.value.unit === 'as drawn' ? (drawnUnit.value ?? 1) : MM_PER[form.value.unit]))
 const path = computed(() => file.value?.paths[form.value.chosen] ?? null)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import { ZONE_KINDS, type Zone, type ZoneKind } from '#core/records/blade/zones'
 import { ZONE_WORD } from '~/words/zoneText'
 import { parseLengthMm } from '#core/math/units/length'
@@ -34,16 +35,16 @@ function add() {
 function drop(i: number) {
   if (!zones.value) return
   const left = zones.value.filter((_, k) => k !== i).map((zone) => ({ ...zone }))
-  const gone = zones.value[i]!
-  if (i === 0) left[0]!.fromMm = gone.fromMm
-  else left[i - 1]!.toMm = gone.toMm
+  const gone = nth(zones.value, i)
+  if (i === 0) nth(left, 0).fromMm = gone.fromMm
+  else nth(left, i - 1).toMm = gone.toMm
   zones.value = left
 }
 /** Where one zone ends the next begins. */
 function moveEnd(i: number, text: string) {
   if (!zones.value) return
-  zones.value[i]!.toMm = text
-  if (zones.value[i + 1]) zones.value[i + 1]!.fromMm = text
+  nth(zones.value, i).toMm = text
+  if (zones.value[i + 1]) nth(zones.value, i + 1).fromMm = text
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import type { InkPattern } from '#core/log/choices'
 import { FRACTION_STEP } from '#core/observe/marker/look'
 import { useInk, type Observed } from '~/composables/useInk'
@@ -38,7 +39,7 @@ function see(seen: InkPattern) {
 }
 function stepPattern(by: number) {
   const now = here.value ? ORDER.indexOf(here.value.seen) : by > 0 ? 0 : 2
-  see(ORDER[(now + by + ORDER.length) % ORDER.length]!)
+  see(nth(ORDER, (now + by + ORDER.length) % ORDER.length))
 }
 function setShare(fraction: number) {
   if (!here.value || !hasFraction(here.value.seen)) return

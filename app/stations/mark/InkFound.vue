@@ -86,7 +86,7 @@ const everyFound = computed(() =>
 const provable = computed(() => {
   const index = zoneAt(ink.zones.value, job.dialFor.value.edgePoint.fromHeelMm)
   const row = rows.value[index]
-  return row?.face ? { ...row, face: row.face, zone: ink.zones.value[index]! } : null
+  return row?.face ? { ...row, face: row.face, zone: nth(ink.zones.value, index) } : null
 })
 function prove(of: Side) {
   const one = provable.value

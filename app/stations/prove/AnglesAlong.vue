@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { useAnglesAlong } from './useAnglesAlong'
 import { reachOf, type DrawnFinding } from './anglesAlong'
@@ -9,7 +10,7 @@ import { angleText } from '~/words/angleText'
 /** The four angles of the side that is up, drawn along its edge: lines for what is meant, marks for what was found. */
 const job = useJob()
 const { sides, edgeMm } = useAnglesAlong()
-const drawn = computed(() => sides.value.find(({ side }) => side === job.side.value) ?? sides.value[0]!)
+const drawn = computed(() => sides.value.find(({ side }) => side === job.side.value) ?? nth(sides.value, 0))
 const reach = computed(() => reachOf(drawn.value))
 const ticks = computed(() => {
   const [least, most] = reach.value

@@ -79,7 +79,7 @@ export function readSvg(text: string): ReadDrawing {
 
   function walk(nodes: readonly Node[], outer: Matrix, around: Size, inOwn: boolean): void {
     for (const node of nodes) {
-      const tag = Object.keys(node).find((key) => key !== ':@')!
+      const tag = Object.keys(node).find((key) => key !== ':@') ?? ''
       const attributes = node[':@'] ?? {}
       if (NOT_DRAWN_HERE.has(tag) || isHidden(attributes)) continue
       const inner = tag === 'svg' ? nestedViewport(attributes, around) : { matrix: identity(), inside: around }

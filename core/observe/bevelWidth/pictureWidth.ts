@@ -37,7 +37,7 @@ const LEAST_SCALE_PX = 20
  */
 export function pictureWidth({ scale, scaleMm, edge, shoulder }: MarkedBevel): PictureWidth {
   const across = scale.length === 2 ? subtract(nth(scale, 1), nth(scale, 0)) : [0, 0]
-  const scalePx = Math.hypot(across[0]!, across[1]!)
+  const scalePx = Math.hypot(nth(across, 0), nth(across, 1))
   if (scalePx < LEAST_SCALE_PX || !(scaleMm > 0)) return failed('no-scale')
   if (edge.length < 2) return failed('no-edge')
   if (shoulder.length === 0) return failed('no-shoulder')

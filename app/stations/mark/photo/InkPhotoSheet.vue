@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import { zoneAt } from '#core/records/blade/zones'
 import { INK_PATTERNS, type InkPattern } from '#core/log/choices'
 import { inkPhotograph } from '#core/simulation/standIn/inkPhotograph'
@@ -35,7 +36,7 @@ const groups = computed((): MarkGroup[] => [
 const patterns = INK_PATTERNS.map((value) => ({ value, label: INK_WORD[value] }))
 const FIRST_FRACTION = 0.25
 function seeAs(i: number, seen: InkPattern) {
-  const fraction = photo.proposals.value[i]!.observed?.fraction
+  const fraction = nth(photo.proposals.value, i).observed?.fraction
   const partly = fraction && fraction > 0 && fraction < 1 ? fraction : FIRST_FRACTION
   photo.mend(i, { seen, fraction: seen === 'all' ? 1 : hasFraction(seen) ? partly : 0 })
 }
@@ -68,7 +69,7 @@ async function simulate() {
       const mm = tipLeft ? toMm - along * (toMm - fromMm) : fromMm + along * (toMm - fromMm)
       const zone = zoneAt(ink.zones.value, mm)
       const deg = ink.setDeg.value[zone]
-      return deg === null || deg === undefined ? [] : blade.pass(side, ink.names.value[zone]!, deg, number)
+      return deg === null || deg === undefined ? [] : blade.pass(side, nth(ink.names.value, zone), deg, number)
     },
   })
   await photo.take(await pictureFile(picture, 'simulated.png'))

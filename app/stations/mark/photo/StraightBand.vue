@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { nth } from '#core/math/list'
 import { context2d } from '~/workers/context2d'
 import { picturedSpans } from '#core/observe/marker/pictured'
 import type { InkPhoto } from './useInkPhoto'
@@ -63,7 +64,7 @@ const zones = computed(() =>
     i,
     x: one.from * width.value,
     wide: (one.to - one.from) * width.value,
-    name: ink.names.value[one.zone]!,
+    name: nth(ink.names.value, one.zone),
   })),
 )
 function drag(one: (typeof zones.value)[number], dy: number) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import { SIDES } from '#core/records/common/side'
 import { MARK_KINDS, type MarkKind } from '#core/photo/goniometer/readGoniometerPhoto'
 import { goniometerPhotograph } from '#core/simulation/standIn/goniometerPhotograph'
@@ -38,7 +39,7 @@ const groups = computed((): MarkGroup[] => [
 ])
 function move(group: string, i: number, to: readonly [number, number]) {
   if (group === 'ticks') photo.changeTick(i, { at: to })
-  else photo.moveMark(Number(group.split(':')[1]), (['at', 'from', 'to'] as const)[i]!, to)
+  else photo.moveMark(Number(group.split(':')[1]), nth(['at', 'from', 'to'] as const, i), to)
 }
 const degText = (mark: (typeof form.value.marks)[number]) =>
   mark.finish === 'crisp' ? angleText(mark.middleDeg) : `${angleText(mark.fromDeg)} to ${angleText(mark.toDeg)}`

@@ -33,10 +33,10 @@ const figure = (mark: Mark) => dialFigures(rig.value, mark.setting)
 const series = computed(() => {
   const ofStones = stones.value.map((stone, i) => ({
     name: stone.name,
-    data: rows.value.map((row) => ({
-      x: figure(row.mark),
-      y: row.angles[i] == null ? null : Number(row.angles[i]!.toFixed(2)),
-    })),
+    data: rows.value.map(({ mark, angles }) => {
+      const deg = angles[i] ?? null
+      return { x: figure(mark), y: deg === null ? null : Number(deg.toFixed(2)) }
+    }),
   }))
   const printed = isScale.value
     ? [{ name: 'as printed', data: rows.value.map((row) => ({ x: figure(row.mark), y: row.mark.figure })) }]
