@@ -57,7 +57,7 @@ test('Enter takes a figure and leaves its field, Escape takes it back; single ke
   // A figure that cannot be keeps the hand in the field, with what it said.
   await turn.fill('about 2')
   await turn.press('Enter')
-  await expect(page.getByText('“about 2” is no angle.')).toBeVisible()
+  await expect(page.getByText('“about 2” is not a number.')).toBeVisible()
   await expect(turn).toBeFocused()
   await turn.press('Escape')
   await page.keyboard.press('Control+z')

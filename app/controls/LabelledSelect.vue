@@ -11,7 +11,9 @@ const emit = defineEmits<{ 'update:modelValue': [value: T] }>()
 defineOptions({ inheritAttrs: false })
 /** The kit's select tells no kinds of values apart. */
 const chosen = computed((): string | number | undefined => props.modelValue)
-const choices = computed(() => props.items.map(({ value, label }) => ({ value: value as string | number, label })))
+const choices = computed((): { value: string | number; label: string }[] =>
+  props.items.map(({ value, label }) => ({ value, label })),
+)
 </script>
 
 <template>

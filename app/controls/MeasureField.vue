@@ -3,6 +3,7 @@ import { parseDecimal, parseLengthMm } from '#core/math/units/length'
 import { useUnitSwitch } from './useUnitSwitch'
 import { usePreferences } from '~/stores/preferences'
 import { lengthFigure } from '~/words/lengthText'
+import { useWords } from '~/words/useWords'
 
 /**
  * A measure that can be typed, stepped by its buttons or by the arrow keys. A bad figure stays in the field with the
@@ -21,6 +22,7 @@ const props = defineProps<{
   hint?: string
 }>()
 const preferences = usePreferences()
+const words = useWords()
 const id = useId()
 const problem = ref('')
 const text = ref('')
@@ -42,7 +44,9 @@ function commit() {
   const parsed =
     props.kind === 'length' ? parseLengthMm(text.value, preferences.unit) : parseDecimal(text.value.replace('°', ''))
   if (!parsed.ok) {
-    problem.value = parsed.code === 'missing' ? 'Give a figure.' : `“${text.value}” is no ${props.kind}.`
+    const wrong = props.kind === 'length' ? 'not-a-length' : 'not-a-number'
+    const code = parsed.code === 'missing' ? 'missing' : wrong
+    problem.value = words.problem({ code, figures: { text: text.value } })
     return
   }
   problem.value = props.apply(parsed.value) ?? ''

@@ -1,5 +1,4 @@
 import { computed, ref, watch } from 'vue'
-import type { RecordOf } from '#core/records/storage/kinds'
 import { useCollections } from '~/stores/collections'
 
 /** The page on which a rig or a blade is described: which one it begins as, by the address, and the way back. */
@@ -7,9 +6,7 @@ export function useDescribing<K extends 'rigs' | 'blades'>(kind: K, backTo: stri
   const route = useRoute()
   const router = useRouter()
   const collections = useCollections()
-  const from = computed(
-    () => (collections[kind].find((one) => one.id === route.query.from) ?? null) as RecordOf<K> | null,
-  )
+  const from = computed(() => collections.listOf(kind).find((one) => one.id === route.query.from) ?? null)
   /** False while what it begins as is being fetched. */
   const ready = ref(false)
   watch(

@@ -19,7 +19,7 @@ export function useArchiving<K extends Tool>(kind: K) {
   }
   /** The same by its id, back on the shelf. */
   function putBack(id: string): void {
-    const thing = (collections[kind] as unknown as RecordOf<K>[]).find((one) => one.id === id)
+    const thing = collections.listOf(kind).find((one) => one.id === id)
     if (thing) void shelve(thing, false)
   }
   return { shelve, putBack }

@@ -1,5 +1,4 @@
 import { ref } from 'vue'
-import type { z } from 'zod'
 import { bladePage, MOST_NAMED_AT_ONCE, type BladePage } from '#core/exchange/api/lists'
 import { collectionOf, type Unreadable } from '#core/records/storage/stored'
 import type { BladeRecord } from '#core/records/storage/kinds'
@@ -20,11 +19,7 @@ export function bladeList(known: Known) {
   const inUse = ref(0)
   const changed = ref(0)
 
-  const fetchNamed = (ids: readonly string[]) =>
-    ask(
-      collectionOf('blades') as unknown as z.ZodType<{ things: BladeRecord[]; unreadable: Unreadable[] }>,
-      `/api/blades?ids=${ids.join(',')}`,
-    )
+  const fetchNamed = (ids: readonly string[]) => ask(collectionOf('blades'), `/api/blades?ids=${ids.join(',')}`)
   async function fetchPart(asked: AskedPart): Promise<Answer<BladePage>> {
     const page = await ask(bladePage, `/api/blades?${queryOf(asked)}`)
     if (page.ok && !asked.away && !asked.search) inUse.value = page.value.total

@@ -81,8 +81,7 @@ export const useCollections = defineStore('collections', () => {
   }
 
   // Archived things are fetched too: a job goes on with what it was begun with, and a clamp card comes back.
-  const fetchTools = (kind: Few) =>
-    ask(collectionOf(kind) as z.ZodType<{ things: unknown[]; unreadable: Unreadable[] }>, `/api/${kind}?archived=true`)
+  const fetchTools = (kind: Few) => ask(collectionOf(kind), `/api/${kind}?archived=true`)
   /** Fetches one collection again, of the jobs the part that is shown; what cannot be fetched stays as it was. */
   async function reload(kind: RecordKind): Promise<void> {
     if (kind === 'jobs') {
@@ -132,12 +131,14 @@ export const useCollections = defineStore('collections', () => {
     if (kind === 'rigs') await loadRigVersions()
     note(kind, thing)
   }
+  const listOf = <K extends RecordKind>(kind: K) => all.value[kind] as RecordOf<K>[]
   function note<K extends RecordKind>(kind: K, thing: RecordOf<K>) {
-    const before = (all.value[kind] as RecordOf<K>[]).find((one) => one.id === thing.id)
+    const before = listOf(kind).find((one) => one.id === thing.id)
     known.learn(kind, [thing])
     const by = Number(thing.archivedAt === null) - Number(before?.archivedAt === null)
     if (kind === 'blades') bladeParts.noted(by)
-    if (kind === 'jobs') jobParts.noted(thing as JobRecord, by)
+    const job = kind === 'jobs' && all.value.jobs.find(({ id }) => id === thing.id)
+    if (job) jobParts.noted(job, by)
   }
   /** What was answered, with the list brought up to it; or null with the problem told. */
   function noted<K extends RecordKind>(kind: K, answer: Answer<RecordOf<K>>): RecordOf<K> | null {
@@ -172,6 +173,8 @@ export const useCollections = defineStore('collections', () => {
     stones,
     jobs,
     instruments,
+    /** Those of a kind that are known. */
+    listOf,
     unreadable,
     problem,
     loaded,

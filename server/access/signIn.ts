@@ -35,7 +35,8 @@ export class SignIn {
 
   private async tried(request: IncomingMessage, response: ServerResponse): Promise<void> {
     let body = ''
-    for await (const piece of request as AsyncIterable<Buffer>) {
+    const pieces: AsyncIterable<Buffer> = request
+    for await (const piece of pieces) {
       body += piece.toString('utf8')
       if (body.length > MOST_BYTES) return page(response, 413, 'That is too long.')
     }

@@ -10,7 +10,8 @@ import { useDatabase } from '../store/store'
 /** Merges a backup, read as it comes in: pictures of any number of blades. */
 export default defineEventHandler(async (event) => {
   onlyJson(event)
-  const read = await readBackupStream(event.node.req as AsyncIterable<Buffer>, snapshotsFolder(dataFolder()))
+  const pieces: AsyncIterable<Buffer> = event.node.req
+  const read = await readBackupStream(pieces, snapshotsFolder(dataFolder()))
   if (!read.ok && read.code === 'invalid') throw refusedFields(read.problems)
   if (!read.ok && read.code === 'not-json') throw refusal(400, 'not-json')
   if (!read.ok) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: MOST_BYTES_BESIDES_PICTURES / 1e6 } })

@@ -63,7 +63,7 @@ async function reading(source: AsyncIterable<Buffer>, pictures: PutDown): Promis
   parser.onValue = ({ value, key, parent, stack }) => {
     if (stack.length === 0) return void (file = value)
     // It is not held any longer than it takes to put it down.
-    ;(parent as Record<string, unknown>)[key!] = null
+    if (parent && key !== undefined) Reflect.set(parent, key, null)
     const read = checkedPicture(value, key!)
     if (read.ok) pictures.add(read.value)
     else problems.push(...read.problems.slice(0, MOST_PROBLEMS))
@@ -137,7 +137,7 @@ class PutDown implements Pictures {
     if (!this.file) return
     let part: BladePhoto[] = []
     for await (const line of createInterface({ input: createReadStream(this.path), crlfDelay: Infinity })) {
-      part.push(JSON.parse(line) as BladePhoto)
+      part.push(bladePhoto.parse(JSON.parse(line)))
       if (part.length < size) continue
       yield part
       part = []

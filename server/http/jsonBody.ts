@@ -11,7 +11,8 @@ export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Pro
   onlyJson(event)
   const chunks: Buffer[] = []
   let size = 0
-  for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
+  const pieces: AsyncIterable<Buffer> = event.node.req
+  for await (const chunk of pieces) {
     size += chunk.length
     // What is too much is read to its end but not kept, so that the answer reaches its sender.
     if (size <= mostBytes) chunks.push(chunk)

@@ -1,8 +1,14 @@
 import { getRouterParam, type H3Event } from 'h3'
 import { z } from 'zod'
 import { startedFrom } from '../../core/records/common/meta'
-import { RECORDS, recordKind, type ContentOf, type RecordOf, type RecordKind } from '../../core/records/storage/kinds'
-import type { Rig } from '../../core/records/rig/rig'
+import {
+  recordKind,
+  writableSchema,
+  type ContentOf,
+  type RecordOf,
+  type RecordKind,
+} from '../../core/records/storage/kinds'
+import { rigMeasures } from '../../core/records/rig/rig'
 import { recordRepository, type Written } from '../repositories/recordRepository'
 import { useDatabase } from '../store/store'
 import { parsed, refusal } from './refusal'
@@ -24,8 +30,8 @@ export function routeId(event: H3Event): string {
 
 /** The content of a body, by the kind's schema and, for a rig, by the stones there are. */
 export async function contentOf<K extends RecordKind>(kind: K, body: unknown): Promise<ContentOf<K>> {
-  const content = parsed(RECORDS[kind].writable as unknown as z.ZodType<ContentOf<K>>, body)
-  if (kind === 'rigs') await refuseSlotsBelowFace(await useDatabase(), [{ rig: content as unknown as Rig, path: '' }])
+  const content = parsed(writableSchema(kind), body)
+  if (kind === 'rigs') await refuseSlotsBelowFace(await useDatabase(), [{ rig: rigMeasures.parse(content), path: '' }])
   return content
 }
 

@@ -119,7 +119,9 @@ it('of all that was practised, the best of each level', async () => {
     practised(easy, 80, 7),
     practised(easy, 70, 1),
   ]
-  await addEntries(open.db, all.map(storeEntry))
+  const best = practised(easy, 99, 1)
+  const retraction = { ...best, id: uuid(), kind: 'retraction' as const, entryId: best.id }
+  await addEntries(open.db, [...all, best, retraction].map(storeEntry))
   const { entries } = await logOfNoJob(open.db)
   expect(entries.filter(({ kind }) => kind === 'practice')).toEqual([all[2], all[3]])
   expect(entries.some(({ kind }) => kind === 'stone-wear')).toBe(true)

@@ -22,7 +22,7 @@ export async function openServer(url: string, folder: string, say: (line: string
   // One that breaks while nobody uses it is replaced when it is needed.
   pool.on('error', () => undefined)
   pool.on('connect', (client) => client.on('error', () => undefined))
-  const db = drizzle(pool) as unknown as Database
+  const db = databaseOf(pool)
   try {
     await bringUpToDate(pool)
   } catch (error) {
@@ -48,11 +48,14 @@ export async function openServer(url: string, folder: string, say: (line: string
   }
 }
 
+/** Both drivers answer alike; nothing above knows which. */
+const databaseOf = (on: pg.Pool | pg.PoolClient): Database => drizzle(on) as unknown as Database
+
 async function bringUpToDate(pool: pg.Pool): Promise<void> {
   const client = await pool.connect()
   try {
     await client.query('select pg_advisory_lock($1)', [MIGRATING])
-    await upToDate(drizzle(client) as unknown as Database, 'node-postgres')
+    await upToDate(databaseOf(client), 'node-postgres')
   } finally {
     await client.query('select pg_advisory_unlock($1)', [MIGRATING]).catch(() => undefined)
     client.release()

@@ -6,15 +6,15 @@ import { useCollections } from '~/stores/collections'
 import { sheetPath } from '~/navigation/stations'
 
 /** A rig or a blade described without a job; a blade that is described to start a job with starts it. */
-const DESCRIBED = {
-  rig: { kind: 'rigs', title: 'Describe a rig', description: RigDescription as Component },
-  blade: { kind: 'blades', title: 'Describe a blade', description: BladeDescription as Component },
-} as const
+const DESCRIBED: Record<'rig' | 'blade', { kind: 'rigs' | 'blades'; title: string; description: Component }> = {
+  rig: { kind: 'rigs', title: 'Describe a rig', description: RigDescription },
+  blade: { kind: 'blades', title: 'Describe a blade', description: BladeDescription },
+}
 definePageMeta({ validate: ({ params }) => ['rig', 'blade'].includes(String(params.thing)) })
 const collections = useCollections()
 const route = useRoute()
 const router = useRouter()
-const { kind, title, description } = DESCRIBED[route.params.thing as keyof typeof DESCRIBED]
+const { kind, title, description } = DESCRIBED[route.params.thing === 'rig' ? 'rig' : 'blade']
 const starts = route.query.then === 'start'
 const { from, copy, key, ready, back } = useDescribing(kind, starts ? '/start' : '/shelf')
 async function done({ id }: { id: string }) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isOneOf, keysOf } from '#core/schema/tables'
 import type { MarkGroup } from '~/photographs/PhotoMarks.vue'
 import type { Trace } from './useTrace'
 import type { Vec2 } from '#core/math/vector/vec2'
@@ -36,7 +37,8 @@ const groups = computed((): MarkGroup[] => [
   })),
 ])
 function move(id: string, i: number, to: Vec2) {
-  const marks = marksOf.value[id as keyof typeof marksOf.value]
+  if (!isOneOf(keysOf(marksOf.value), id)) return
+  const marks = marksOf.value[id]
   marks.value = marks.value.map((mark, j) => (j === i ? to : mark))
   touched()
 }

@@ -97,5 +97,9 @@ export type InstrumentRecord = RecordOf<'instruments'>
 export const recordSchema = <K extends RecordKind>(of: K): z.ZodType<RecordOf<K>> =>
   RECORDS[of].kept as unknown as z.ZodType<RecordOf<K>>
 
+/** The schema of what may be written of one kind. */
+export const writableSchema = <K extends RecordKind>(of: K): z.ZodType<ContentOf<K>> =>
+  RECORDS[of].writable as unknown as z.ZodType<ContentOf<K>>
+
 /** The version in which content of a kind is written today. */
 export const versionOfKind = (of: RecordKind): number => versionOf(RECORDS[of])

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { fieldProblem } from '../../schema/problem'
 import { recordMeta } from '../common/meta'
-import { RECORDS, recordKind, versionOfKind, type RecordOf, type RecordKind } from './kinds'
+import { RECORDS, recordKind, recordSchema, versionOfKind, type RecordOf, type RecordKind } from './kinds'
 import { readContent, type Versioned, rawOf } from '../../schema/versioned'
 
 /** A kept thing as it lies on the disk and in files: its content as it was written, and by which version. */
@@ -43,6 +43,6 @@ export function storeRecord<K extends RecordKind>(kind: K, thing: RecordOf<K>): 
 /** What the server answers when a collection is asked for. */
 export const collectionOf = <K extends RecordKind>(kind: K) =>
   z.object({
-    things: z.array(RECORDS[kind].kept as unknown as z.ZodType<RecordOf<K>>),
+    things: z.array(recordSchema(kind)),
     unreadable: z.array(unreadable),
   })
