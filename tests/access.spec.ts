@@ -1,6 +1,7 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { chromiumPath } from '../bin/lib/setUp.mjs'
 import { expect, test } from './bench'
 import { startServer, stopServer } from './builtServer'
 
@@ -10,7 +11,7 @@ const bench = `http://127.0.0.1:${PORT}`
 const elsewhere = `http://bench.example:${PORT}`
 test.use({
   launchOptions: {
-    executablePath: process.env.CHROMIUM_PATH || '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--host-resolver-rules=MAP bench.example 127.0.0.1'],
   },
 })

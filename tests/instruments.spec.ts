@@ -10,7 +10,7 @@ test('an instrument on the shelf gives its uncertainty and takes its zero off wh
   await form.getByLabel('Name').fill('Screen by the door')
   await form.getByLabel('Kind').click()
   await page.getByRole('option', { name: 'Goniometer, flat screen' }).click()
-  await expect(form.getByText('Measure it and write it here.')).toBeVisible()
+  await expect(form.getByText('Measure it and enter it here.')).toBeVisible()
   await form.getByLabel(/^Edge to screen/).fill('250')
   await form.getByLabel(/^Known to/).fill('0.4')
   // Left in the middle, it stands as it was.

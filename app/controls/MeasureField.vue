@@ -55,17 +55,17 @@ function commit() {
 function nudge(steps: number) {
   problem.value = (props.stepBy ? props.stepBy(steps) : props.apply(props.value + steps * (props.step ?? 0.5))) ?? ''
 }
-const blurred = ({ target }: Event) => target instanceof HTMLElement && target.blur()
+const blur = ({ target }: Event) => target instanceof HTMLElement && target.blur()
 /** Enter takes the figure and leaves the field, so that single keys work again; a bad figure keeps the hand there. */
 function take(event: Event) {
   commit()
-  if (!problem.value) blurred(event)
+  if (!problem.value) blur(event)
 }
 /** Escape takes back what was typed, and leaves. */
 function leave(event: Event) {
   text.value = shown.value
   problem.value = ''
-  blurred(event)
+  blur(event)
 }
 </script>
 

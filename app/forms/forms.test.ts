@@ -60,8 +60,8 @@ describe('a small form', () => {
   })
 
   it('says what is wrong once at each field, with the limit of the schema, until anything is typed', async () => {
-    const { form: typed, problems, figure, fit, wrong } = form()
-    expect(figure('widthMm', 'broad', 'mm', 'width-missing')).toBeNaN()
+    const { form: typed, problems, readFigure, validate, hasProblems } = form()
+    expect(readFigure('widthMm', 'broad', 'mm', 'width-missing')).toBeNaN()
     expect(problems.value.widthMm).toBe('Enter how wide the bevel is, as a number.')
     const about = { id: record.id, at, jobId: null, bladeId: null, stoneId: null, instrumentId: null }
     const entry = {
@@ -73,13 +73,13 @@ describe('a small form', () => {
       by: 'loupe' as const,
     }
     const widths = ENTRIES['bevel-width'].schema
-    expect(fit(widths, [{ ...entry, widthMm: 500, uncertaintyMm: 0.05 }])).toBe(false)
+    expect(validate(widths, [{ ...entry, widthMm: 500, uncertaintyMm: 0.05 }])).toBe(false)
     expect(problems.value).toEqual({ widthMm: 'Enter how wide the bevel is, as a number.' })
     typed.value.width = '500'
     await nextTick()
-    expect(wrong()).toBe(false)
-    expect(figure('widthMm', '0,8', 'mm', 'width-missing')).toBe(0.8)
-    fit(widths, [{ ...entry, widthMm: 500, uncertaintyMm: 0 }], (path) => `the ${path}`)
+    expect(hasProblems()).toBe(false)
+    expect(readFigure('widthMm', '0,8', 'mm', 'width-missing')).toBe(0.8)
+    validate(widths, [{ ...entry, widthMm: 500, uncertaintyMm: 0 }], (path) => `the ${path}`)
     expect(problems.value).toEqual({
       'the widthMm': 'At most 100 mm.',
       'the uncertaintyMm': 'This must be above 0 mm.',

@@ -21,19 +21,18 @@ interface Form<T> {
   /** What is wrong, in words, by field; gone when anything is typed. */
   readonly problems: Readonly<Ref<Readonly<Record<string, string>>>>
   /** Says what is wrong at a field, unless something is said there already. */
-  tell(field: string, wrong: Explained & { readonly field?: string }): void
-  /** Whether something is said to be wrong. */
-  wrong(): boolean
+  addProblem(field: string, problem: Explained & { readonly field?: string }): void
+  hasProblems(): boolean
   /**
-   * The figure that was typed, in mm, degrees or whatever it is measured in. NaN, with `missing` told at its field,
-   * where it cannot be read.
+   * The figure that was typed, in mm, degrees or whatever it is measured in. Where it cannot be read: NaN, and `missing`
+   * is the problem of its field.
    */
-  figure(field: string, text: string, measure: MeasureUnit, missing: ComputedCode): number
+  readFigure(field: string, text: string, measure: MeasureUnit, missing: ComputedCode): number
   /**
-   * Whether all contents keep to the limits of their schema; what does not is told. `fieldOf`: the field of the form
-   * for a field of the schema, by its dotted path.
+   * Whether the form has no problem and all contents keep to the limits of their schema; what does not is a problem
+   * of its field. `fieldOf`: the field of the form for a field of the schema, by its dotted path.
    */
-  fit<S extends z.ZodType>(
+  validate<S extends z.ZodType>(
     schema: S,
     contents: readonly z.input<S>[],
     fieldOf?: (path: string, content: z.input<S>) => string,
@@ -70,26 +69,27 @@ export function useForm<T extends object>(
 
   const problems = ref<Record<string, string>>({})
   watch(draft, () => (problems.value = {}), { deep: true })
-  const tell = (field: string, wrong: Explained & { readonly field?: string }) =>
-    void (problems.value[field] ||= words.problem(wrong, wrong.field ?? field))
+  const addProblem = (field: string, problem: Explained & { readonly field?: string }) =>
+    void (problems.value[field] ||= words.problem(problem, problem.field ?? field))
+  const hasProblems = () => Object.keys(problems.value).length > 0
   return {
     form: draft,
     takenUp,
     beginAnew,
     problems,
-    tell,
-    wrong: () => Object.keys(problems.value).length > 0,
-    figure(field, text, measure, missing) {
+    addProblem,
+    hasProblems,
+    readFigure(field, text, measure, missing) {
       const parsed = parseFigure(text, measure, unit.value)
-      if (!parsed.ok) tell(field, { code: missing })
+      if (!parsed.ok) addProblem(field, { code: missing })
       return parsed.ok ? parsed.value : NaN
     },
-    fit(schema, contents, fieldOf = (path) => path) {
+    validate(schema, contents, fieldOf = (path) => path) {
       for (const content of contents) {
         const read = checked(schema, content)
-        if (!read.ok) for (const one of read.problems) tell(fieldOf(one.field, content), one)
+        if (!read.ok) for (const one of read.problems) addProblem(fieldOf(one.field, content), one)
       }
-      return Object.keys(problems.value).length === 0
+      return !hasProblems()
     },
   }
 }

@@ -1,4 +1,4 @@
-import { keysOf } from '#core/schema/tables'
+import { keysOf } from '#core/schema/keys'
 import type { Vec2 } from '#core/math/vector/vec2'
 
 /** Sheets of paper, lying, mm. */

@@ -1,5 +1,5 @@
 import { shallowRef, type ShallowRef } from 'vue'
-import { isOneOf } from '#core/schema/tables'
+import { isOneOf } from '#core/schema/keys'
 import type { Unreadable } from '#core/records/storage/stored'
 import { RECORD_KINDS, type RecordOf, type RecordKind } from '#core/records/storage/kinds'
 import type { Problem } from '#core/schema/problem'

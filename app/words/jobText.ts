@@ -1,4 +1,4 @@
-import { keysOf } from '#core/schema/tables'
+import { keysOf } from '#core/schema/keys'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import type { Job } from '#core/records/job/job'
 import type { Rig } from '#core/records/rig/rig'

@@ -18,7 +18,7 @@ const spaced = (code: string): string => code.replace(/(?<=[a-z])[A-Z]/g, (lette
 
 const WORDS: Record<FailureCode, Say> = {
   ...COMPUTED_WORDS,
-  missing: () => 'Measure it and write it here.',
+  missing: () => 'Measure it and enter it here.',
   'not-a-number': (f) => (f.has('text') ? `“${f.text('text')}” is not a number.` : 'This is not a number.'),
   'not-a-length': (f) => `“${f.text('text')}” is not a length.`,
   'not-whole': () => 'Enter a whole number.',

@@ -63,20 +63,19 @@ export async function build() {
   if ((await run('npx', ['nuxt', 'build'])) !== 0) giveUp('The build failed; the lines above say why.')
 }
 
-/** Without a window of its own it takes a fifth less of the processor: that one first. */
+/** The headless shell needs a fifth less of the processor: it comes first. */
 const CHROMIUM = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser']
 export const chromiumPath = () => process.env.CHROMIUM_PATH || CHROMIUM.find((path) => existsSync(path))
 
-/** Debian's Chromium for the browser tests: installed where it is missing and this user may. Gives its path. */
+/** Debian's Chromium for the browser tests: installed where it is missing and this user may. */
 export async function chromium() {
-  const found = chromiumPath()
-  if (found) return found
+  if (chromiumPath()) return
   if (process.getuid?.() === 0 && spawnSync('which', ['apt-get']).status === 0) {
     say('Installing Chromium for the browser tests')
     const apt = async (...args) => (await run('apt-get', args, { DEBIAN_FRONTEND: 'noninteractive' })) === 0
     const added = (name) => apt('install', '-y', '-qq', '--no-install-recommends', name)
     if (await apt('update', '-qq')) (await added('chromium-headless-shell')) || (await added('chromium'))
-    if (chromiumPath()) return chromiumPath()
+    if (chromiumPath()) return
   }
   giveUp(
     'The browser tests need Chromium: install it with “sudo apt-get install chromium”, or name it in CHROMIUM_PATH.',

@@ -40,12 +40,12 @@ async function runPart(name) {
   await prepare?.()
   if (!command) return
   let output = ''
-  const env = { NO_COLOR: '1', FORCE_COLOR: undefined, TMPDIR: scratch, CHROMIUM_PATH: browser || undefined }
+  const env = { NO_COLOR: '1', FORCE_COLOR: undefined, TMPDIR: scratch }
   if ((await run('npx', [...command, ...rest], env, (text) => (output += text))) !== 0) giveUp(`${what}: failed.`)
   passed += passedIn(output)
 }
 // Both wait for the network more than for this machine.
-const [browser] = await Promise.all([steps.flat().includes('browser') && chromium(), install()])
+await Promise.all([install(), steps.flat().includes('browser') && chromium()])
 for (const together of steps) await Promise.all(together.map(runPart))
 say('All is well')
 if (passed > 0) console.log(`${passed} passed, 0 failed`)

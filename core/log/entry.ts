@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isOneOf, keysOf } from '../schema/tables'
+import { isOneOf, keysOf } from '../schema/keys'
 import { WIDTH_MEANS, FINISHES, INK_PATTERNS, LEVELS, BURRS, SHARPNESS_TESTS } from './choices'
 import { ZONE_KINDS } from '../records/blade/zones'
 import { SIDES } from '../records/common/side'

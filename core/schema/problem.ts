@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isOneOf } from './tables'
+import { isOneOf } from './keys'
 import { unitAt } from './measure'
 import { PROBLEM_CODES, type ProblemCode } from './codes'
 import { failed, type Failure, type Figures } from './result'

@@ -1,4 +1,4 @@
-import { isOneOf } from '../schema/tables'
+import { isOneOf } from '../schema/keys'
 import { nth } from '../math/list'
 import { edgeHeadingToleranceDeg } from '../records/blade/edgeHeading'
 import { thinsPerMm } from '../records/blade/taper'

@@ -1,18 +1,15 @@
-import { errorCode } from './errorCode'
-/** Whether an error, or what caused it, is so. */
-const somewhere = (error: unknown, is: (one: { code: string; message: string }) => boolean): boolean =>
-  error instanceof Error && (is({ code: errorCode(error) ?? '', message: error.message }) || somewhere(error.cause, is))
+import { isCausedBy } from './errors'
 
 /** ENOSPC from the file system, or PostgreSQL's own disk_full. */
 export const isDiskFull = (error: unknown): boolean =>
-  somewhere(error, ({ code, message }) => code === 'ENOSPC' || code === '53100' || /no space left/i.test(message))
+  isCausedBy(error, ({ code, message }) => code === 'ENOSPC' || code === '53100' || /no space left/i.test(message))
 
 /** Of the way to a PostgreSQL server, and of one that ends, begins or takes no more in (its classes 08, 57P and 53). */
 const AWAY = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND|EAI_AGAIN|08...|57P0[123]|53300)$/
 
 /** Whether the database server does not answer: it is asked again later. */
 export const isDatabaseAway = (error: unknown): boolean =>
-  somewhere(
+  isCausedBy(
     error,
     ({ code, message }) =>
       AWAY.test(code) ||

@@ -1,7 +1,7 @@
 import { closeSync, existsSync, fdatasyncSync, fsyncSync, openSync, readdirSync, rmSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { NodeFS } from '@electric-sql/pglite/nodefs'
-import { errorCode } from './errorCode'
+import { errorCode, errorNumber } from './errors'
 
 /** What PGlite's file system hands its operations: an open file, and a place in the tree. */
 interface Node {
@@ -120,7 +120,7 @@ export class SyncedFolder extends NodeFS {
     try {
       return go()
     } catch (error) {
-      if (error instanceof Error && 'errno' in error && error.errno === NO_SPACE && this.watch.makeRoom()) return go()
+      if (errorNumber(error) === NO_SPACE && this.watch.makeRoom()) return go()
       throw error
     }
   }

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { keysOf } from '../../core/schema/tables'
+import { keysOf } from '../../core/schema/keys'
 import { nth } from '#core/math/list'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'

@@ -1,6 +1,6 @@
 import { setImmediate } from 'node:timers/promises'
 import { rawOf } from '../../core/schema/versioned'
-import { tableOf } from '../../core/schema/tables'
+import { tableOf } from '../../core/schema/keys'
 import { MOST_PROBLEMS, type Backup, type BroughtBack } from '../../core/exchange/backup/backup'
 import { readRecord } from '../../core/records/storage/stored'
 import { RECORD_KINDS, RECORDS, type RecordKind } from '../../core/records/storage/kinds'

@@ -1,5 +1,7 @@
-import { and, desc, eq, inArray, isNull, like, not, notInArray, or, sql, type SQL } from 'drizzle-orm'
-import type { AroundJob, JobPage } from '../../core/exchange/api/lists'
+import { and, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm'
+import { activeEntries, ofKind } from '../../core/log/activeEntries'
+import { bestOfEachLevel } from '../../core/simulation/practice/best'
+import type { AroundJob, JobPage, ListedLog } from '../../core/exchange/api/lists'
 import type { JobRecord } from '../../core/records/storage/kinds'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
@@ -94,18 +96,9 @@ export async function jobNames(db: Database, beginning: string): Promise<string[
   return rows.map(({ name }) => name)
 }
 
-/** What is of no job: how stones wore, and the best that was practised at each level and was not retracted. */
-export const logOfNoJob = (db: Database) => {
-  const practised = inArray(log.kind, storedKinds('practice'))
-  const level = sql`${log.content} ->> 'level'`
-  const retracted = db
-    .select({ id: sql`(${log.content} ->> 'entryId')::uuid` })
-    .from(log)
-    .where(inArray(log.kind, storedKinds('retraction')))
-  const best = db
-    .selectDistinctOn([level], { id: log.id })
-    .from(log)
-    .where(and(practised, notInArray(log.id, retracted)))
-    .orderBy(level, sql`(${log.content} ->> 'points')::int desc`, sql`(${log.content} ->> 'looks')::int`)
-  return logWhere(db, and(isNull(log.jobId), or(not(practised), inArray(log.id, best))))
+/** What is of no job: how stones wore, and of what was practised the best of each level. */
+export async function logOfNoJob(db: Database): Promise<ListedLog> {
+  const { entries, ...rest } = await logWhere(db, isNull(log.jobId))
+  const best = new Set(bestOfEachLevel(ofKind(activeEntries(entries), 'practice')).map(({ id }) => id))
+  return { ...rest, entries: entries.filter(({ kind, id }) => kind !== 'practice' || best.has(id)) }
 }

@@ -1,7 +1,7 @@
 import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
-import { errorCode } from '../database/errorCode'
+import { errorCode } from '../database/errors'
 import { putInPlace } from '../repositories/backupRepository'
 import { CannotMigrate, LaterVersion, newestMigration, openDatabase, type OpenDatabase } from './database'
 import { isDiskFull } from '../database/databaseErrors'
@@ -105,7 +105,7 @@ async function openOrMend(
         `The data in ${folder} could not be brought to this version (${error.message}). Nothing was changed: go on with the version before, and tell its makers.`,
       )
     if (isDiskFull(error)) throw new CannotOpen(fullText(folder))
-    if (['EACCES', 'EPERM', 'EROFS'].includes(errorCode(error) ?? ''))
+    if (['EACCES', 'EPERM', 'EROFS'].includes(errorCode(error)))
       throw new CannotOpen(
         `The files in ${folder} may not be written by this user. Give them to it, or choose another folder with JAW_TILT_DATA.`,
       )

@@ -1,6 +1,6 @@
 import { drizzle } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
-import { errorCode } from '../database/errorCode'
+import { errorCode } from '../database/errors'
 import { announceHere, tellOthersBy } from '../database/changes'
 import type { Database } from '../database/connection'
 import { CannotMigrate, LaterVersion, upToDate } from './database'

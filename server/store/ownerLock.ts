@@ -2,7 +2,7 @@ import { linkSync, readFileSync, readdirSync, unlinkSync, writeFileSync } from '
 import { hostname } from 'node:os'
 import { join } from 'node:path'
 import { rawOf } from '../../core/schema/versioned'
-import { errorCode } from '../database/errorCode'
+import { errorCode } from '../database/errors'
 import { nth } from '#core/math/list'
 
 /**

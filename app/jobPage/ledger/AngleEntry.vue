@@ -22,20 +22,15 @@ const nowDeg = (side: Side): number | null =>
     ? job.content.value.wanted.deg[side]
     : readings.shownDeg(props.angle === 'read' ? 'reading' : 'proof', side)
 const figure = (deg: number | null) => (deg === null ? '' : String(Math.round(deg * 100) / 100))
-const {
-  form,
-  takenUp,
-  beginAnew,
-  problems,
-  tell,
-  wrong,
-  figure: typedFigure,
-} = useForm(`angle:${job.id}:${props.angle}`, () => ({
-  A: figure(nowDeg('A')),
-  B: figure(nowDeg('B')),
-  linked: job.content.value.wanted.linked,
-  why: job.content.value.wanted.why,
-}))
+const { form, takenUp, beginAnew, problems, addProblem, hasProblems, readFigure } = useForm(
+  `angle:${job.id}:${props.angle}`,
+  () => ({
+    A: figure(nowDeg('A')),
+    B: figure(nowDeg('B')),
+    linked: job.content.value.wanted.linked,
+    why: job.content.value.wanted.why,
+  }),
+)
 const shownSides = computed(() => (oneBevel.value || (wanted.value && form.value.linked) ? (['A'] as const) : SIDES))
 
 /** What stands in a side's field: what was there where it was not touched. */
@@ -43,7 +38,7 @@ function read(side: Side): number | null {
   if (form.value[side] === figure(nowDeg(side))) return nowDeg(side)
   const empty = form.value[side].trim() === ''
   if (empty && !wanted.value) return null
-  return typedFigure(side, form.value[side], 'deg', empty ? 'wanted-missing' : 'angle-missing')
+  return readFigure(side, form.value[side], 'deg', empty ? 'wanted-missing' : 'angle-missing')
 }
 
 const included = computed(() => {
@@ -59,14 +54,14 @@ function keep() {
   const A = read('A')
   const both = shownSides.value.length === 1
   const B = both ? A : read('B')
-  if (wrong()) return
+  if (hasProblems()) return
   const refused =
     props.angle === 'wanted'
       ? job.session.change('wanted angle', {
           wanted: { deg: { A: A ?? 0, B: B ?? 0 }, linked: form.value.linked, why: form.value.why },
         })[0]
       : readings.putInstead(props.angle === 'read' ? 'reading' : 'proof', oneBevel.value ? { A } : { A, B })
-  if (refused) return tell('A', refused)
+  if (refused) return addProblem('A', refused)
   void beginAnew()
   emit('done')
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isOneOf, keysOf } from '#core/schema/tables'
+import { isOneOf, keysOf } from '#core/schema/keys'
 import type { MarkGroup } from '~/photographs/PhotoMarks.vue'
 import type { Trace } from './useTrace'
 import type { Vec2 } from '#core/math/vector/vec2'

@@ -18,7 +18,11 @@ const job = useJob()
 const preferences = usePreferences()
 const collections = useCollections()
 const names = computed(() => preferences.current.sideNames)
-const { form, problems, tell, figure, fit } = useForm(`strokes:${job.id}`, () => ({ A: '', B: '', place: WHOLE_EDGE }))
+const { form, problems, addProblem, readFigure, validate } = useForm(`strokes:${job.id}`, () => ({
+  A: '',
+  B: '',
+  place: WHOLE_EDGE,
+}))
 const kinds = computed(() => ZONE_KINDS.filter((kind) => job.zones.value.some((zone) => zone.kind === kind)))
 const places = computed(() => [
   { value: WHOLE_EDGE, label: 'full strokes, heel to tip' },
@@ -28,12 +32,12 @@ const places = computed(() => [
 function note() {
   const zone = zoneChosen(form.value.place)
   const typed = job.sides.value.filter((side) => form.value[side].trim() !== '')
-  if (typed.length === 0) return tell('A', { code: 'strokes-missing' })
+  if (typed.length === 0) return addProblem('A', { code: 'strokes-missing' })
   const entries = typed.map((side): Strokes => {
-    const count = figure(side, form.value[side], 'count', 'strokes-missing')
+    const count = readFigure(side, form.value[side], 'count', 'strokes-missing')
     return { ...job.session.newEntry(), kind: 'strokes', side, count, zone }
   })
-  if (!fit(ENTRIES.strokes.schema, entries, (_, { side }) => side)) return
+  if (!validate(ENTRIES.strokes.schema, entries, (_, { side }) => side)) return
   job.session.record('strokes', entries)
   Object.assign(form.value, { A: '', B: '' })
 }

@@ -45,9 +45,9 @@ interface ProofForm {
 const {
   form: typed,
   problems,
-  tell,
-  figure,
-  wrong,
+  addProblem,
+  readFigure,
+  hasProblems,
 } = useForm<ProofForm>(
   `proof:${job.id}`,
   () => ({ deg: '', uncertainty: '', by: 'goniometer', place: WHOLE_EDGE, side: 'A' }),
@@ -59,11 +59,16 @@ const INK_UNCERTAINTY_DEG = 0.5
 const usualUncertainty = String(INK_UNCERTAINTY_DEG)
 function add() {
   const { side, place, uncertainty } = typed.value
-  const deg = figure('deg', typed.value.deg, 'deg', 'angle-missing')
-  const uncertaintyDeg = figure('uncertaintyDeg', uncertainty.trim() || usualUncertainty, 'deg', 'uncertainty-missing')
-  if (wrong()) return
+  const deg = readFigure('deg', typed.value.deg, 'deg', 'angle-missing')
+  const uncertaintyDeg = readFigure(
+    'uncertaintyDeg',
+    uncertainty.trim() || usualUncertainty,
+    'deg',
+    'uncertainty-missing',
+  )
+  if (hasProblems()) return
   const refused = readings.addProof(side, deg, { uncertaintyDeg, by: 'ink', zone: zoneChosen(place) })
-  if (refused) tell(refused.field, refused)
+  if (refused) addProblem(refused.field === 'uncertaintyDeg' ? 'uncertaintyDeg' : 'deg', refused)
   else typed.value.deg = ''
 }
 

@@ -22,7 +22,7 @@ interface SharpnessForm {
   burr: Burr | ''
   burrZones: ZoneKind[]
 }
-const { form, beginAnew, problems, tell, fit } = useForm<SharpnessForm>(`sharpness:${job.id}`, () => ({
+const { form, beginAnew, problems, addProblem, validate } = useForm<SharpnessForm>(`sharpness:${job.id}`, () => ({
   test: 'paper',
   zones: [],
   forces: '',
@@ -45,7 +45,7 @@ const forces = computed((): number[] =>
 const readable = computed(() => forces.value.length > 0 && !forces.value.some(Number.isNaN))
 async function note() {
   const { test, zones, burr, burrZones } = form.value
-  if (thread.value && !readable.value) return tell('forces', { code: 'forces-missing' })
+  if (thread.value && !readable.value) return addProblem('forces', { code: 'forces-missing' })
   const entry: Sharpness = {
     ...job.session.newEntry(),
     stoneId: null,
@@ -56,7 +56,7 @@ async function note() {
     burr: burr === '' ? null : burr,
     burrZones: hasBurr.value ? [...burrZones] : [],
   }
-  if (!fit(ENTRIES.sharpness.schema, [entry], () => 'forces')) return
+  if (!validate(ENTRIES.sharpness.schema, [entry], () => 'forces')) return
   job.session.record('sharpness', [entry])
   await beginAnew()
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { tableOf } from '../../schema/tables'
+import { tableOf } from '../../schema/keys'
 import { rawOf } from '../../schema/versioned'
 import { checked, invalid, says, type FieldProblem, type Invalid } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'

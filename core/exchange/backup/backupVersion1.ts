@@ -1,6 +1,6 @@
 import { v5 as idFrom, validate as isId } from 'uuid'
 import { gaugeZero } from '../../records/job/gaugeZero'
-import { isOneOf } from '../../schema/tables'
+import { isOneOf } from '../../schema/keys'
 import { storeEntry, type StoredEntry } from '../../log/stored'
 import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import { wearEntry } from '../../log/wearLog'

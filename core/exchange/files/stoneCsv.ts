@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { isOneOf } from '../../schema/tables'
+import { isOneOf } from '../../schema/keys'
 import { checked, invalid } from '../../schema/problem'
 import { grainSize, GRIT_STANDARDS } from '../../records/stone/grit'
 import { middleOffsetMm } from '../../records/stone/taper'

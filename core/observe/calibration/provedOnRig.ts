@@ -1,4 +1,4 @@
-import { isOneOf } from '../../schema/tables'
+import { isOneOf } from '../../schema/keys'
 import { nth } from '../../math/list'
 import type { Blade } from '../../records/blade/blade'
 import type { KnownHold } from '../../records/job/knownHold'

@@ -1,4 +1,4 @@
-import { keysOf } from '../../schema/tables'
+import { keysOf } from '../../schema/keys'
 import { nth } from '../../math/list'
 import type { FaceKind } from './face'
 import {

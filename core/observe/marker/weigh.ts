@@ -1,4 +1,4 @@
-import { keysOf } from '../../schema/tables'
+import { keysOf } from '../../schema/keys'
 import { lastOf, nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
 import type { FaceKind } from './face'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { keysOf } from '../../schema/tables'
+import { keysOf } from '../../schema/keys'
 import { deg, mm } from '../../schema/measure'
 
 /** What a blade lies on: its parallel flats, or the primary face between them and the edge. */

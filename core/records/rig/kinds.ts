@@ -1,4 +1,4 @@
-import { keysOf } from '../../schema/tables'
+import { keysOf } from '../../schema/keys'
 import type { DialLanguage } from './dials/readings'
 
 /** All that differs between the kinds of rigs, as far as it is computed. */

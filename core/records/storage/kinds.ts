@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { keysOf } from '../../schema/tables'
+import { keysOf } from '../../schema/keys'
 import { blade } from '../blade/blade'
 import { possibleBlade } from '../blade/impossible'
 import { instrument, usableInstrument } from '../instrument/instrument'

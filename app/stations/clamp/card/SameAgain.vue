@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '~/words/useWords'
 import type { JobRecord } from '#core/records/storage/kinds'
 import { cardOf } from '#core/process/card/sameAgain'
 import { adviseDial } from '#core/geometry/dial/advised'
@@ -19,6 +20,7 @@ const { others, heldAs } = useSameAgain()
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
+const words = useWords()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 const take = (one: JobRecord) => void job.change(`the same again as in ${one.name}`, cardOf(one))
@@ -34,8 +36,9 @@ const now = computed(() => {
   const [setup, evaluation] = [job.setup.value, job.dialFor.value]
   const parsed = parseLengthMm(form.value.measured, preferences.unit)
   if (form.value.measured.trim() === '') return null
-  if (!parsed.ok) return { problem: `“${form.value.measured}” is not a length.` }
-  if (parsed.value <= 0) return { problem: 'The edge must stand out of the jaws: more than 0.' }
+  const figures = { text: form.value.measured }
+  if (!parsed.ok) return { problem: words.problem({ code: 'not-a-length', figures }) }
+  if (parsed.value <= 0) return { problem: words.problem({ code: 'edge-in-jaws' }) }
   const differsMm = parsed.value - evaluation.bladeHeightMm
   const hold = moved(setup.hold, 0, differsMm)
   return {

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { nth } from '#core/math/list'
 import { context2d } from '~/workers/context2d'
 import { picturedSpans } from '#core/observe/marker/pictured'
@@ -13,8 +12,8 @@ import { fractionText } from '~/words/inkText'
  */
 const props = defineProps<{ photo: InkPhoto }>()
 const ink = useInk()
-const frame = ref<HTMLElement | null>(null)
-const { width } = useElementSize(frame)
+const size = ref({ width: 0, height: 0 })
+const width = computed(() => size.value.width)
 const HEIGHT = 190
 /** What is shown of the band, in widths of the face below the shoulder. */
 const [FROM, TO] = [-0.35, 1.2]
@@ -82,16 +81,14 @@ function set(one: (typeof zones.value)[number], fraction: number) {
 </script>
 
 <template>
-  <div ref="frame" class="min-h-48">
-    <svg
-      v-if="band && width > 0"
-      :viewBox="`0 0 ${width} ${HEIGHT}`"
-      :height="HEIGHT"
-      class="block w-full select-none"
-      role="group"
-      aria-label="The bevel laid straight"
-      data-testid="straight-band"
-    >
+  <SizedDrawing
+    v-model:size="size"
+    class="min-h-48"
+    :height="HEIGHT"
+    label="The bevel laid straight"
+    data-testid="straight-band"
+  >
+    <template v-if="band">
       <image
         v-if="address"
         :href="address"
@@ -134,8 +131,8 @@ function set(one: (typeof zones.value)[number], fraction: number) {
           />
         </template>
       </g>
-    </svg>
-  </div>
+    </template>
+  </SizedDrawing>
 </template>
 
 <style scoped>

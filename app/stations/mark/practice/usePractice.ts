@@ -2,6 +2,7 @@ import { computed, ref, watch } from 'vue'
 import { until } from '@vueuse/core'
 import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
+import { bestOf } from '#core/simulation/practice/best'
 import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import type { Side } from '#core/records/common/side'
@@ -135,8 +136,7 @@ function practice(job: JobView) {
 
   /** The best of a level, as far back as the log goes. */
   const all = computed(() => log.ofKind('practice'))
-  const best = (of: Level) =>
-    all.value.filter((one) => one.level === of).sort((a, b) => b.points - a.points || a.looks - b.looks)[0] ?? null
+  const best = (of: Level) => bestOf(all.value, of)
 
   return { on, level, passes, blade, begin, leave, shown, makePass, finish, cameTo, best, working }
 }

@@ -35,7 +35,7 @@ interface WidthForm {
   uncertainty: string
   on: TypedPlace
 }
-const { form, problems, figure, fit } = useForm<WidthForm>(
+const { form, problems, readFigure, validate } = useForm<WidthForm>(
   `bevel-width:${job.id}`,
   () => ({ side: 'A', by: 'loupe', width: '', uncertainty: '', on: NO_PLACE }),
   (old, inNewUnit) => ({ ...old, width: inNewUnit(old.width), uncertainty: inNewUnit(old.uncertainty) }),
@@ -58,14 +58,15 @@ function note() {
   tried.value = true
   const where = place.where.value
   const { width, uncertainty, by } = form.value
-  const widthMm = figure('widthMm', width, 'mm', 'width-missing')
+  const widthMm = readFigure('widthMm', width, 'mm', 'width-missing')
   const usual = lengthTyped(LOUPE_UNCERTAINTY_MM)
-  const uncertaintyMm = figure('uncertaintyMm', uncertainty.trim() || usual, 'mm', 'uncertainty-missing')
+  const uncertaintyMm = readFigure('uncertaintyMm', uncertainty.trim() || usual, 'mm', 'uncertainty-missing')
   if (!where) return
   const side = check.sides.value.length > 1 ? form.value.side : 'A'
   const about = { ...job.session.newEntry(), stoneId: null }
   const entry: BevelWidth = { ...about, kind: 'bevel-width', side, ...where, widthMm, uncertaintyMm, by }
-  if (!fit(ENTRIES['bevel-width'].schema, [entry])) return
+  const fieldOf = (path: string) => (path === 'uncertaintyMm' ? path : 'widthMm')
+  if (!validate(ENTRIES['bevel-width'].schema, [entry], fieldOf)) return
   job.session.record('bevel width', [entry])
   Object.assign(form.value, { width: '', uncertainty: '', by: 'loupe' })
   tried.value = false
