@@ -24,8 +24,8 @@ interface Form<T> {
   addProblem(field: string, problem: Explained & { readonly field?: string }): void
   hasProblems(): boolean
   /**
-   * The figure that was typed, in mm, degrees or whatever it is measured in. Where it cannot be read: NaN, and `missing`
-   * is the problem of its field.
+   * The figure that was typed, in mm, degrees or whatever it is measured in. Where it cannot be read: NaN, and
+   * `missing` is the problem of its field.
    */
   readFigure(field: string, text: string, measure: MeasureUnit, missing: ComputedCode): number
   /**
