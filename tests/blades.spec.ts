@@ -108,8 +108,8 @@ test('typed points, a drawing and a bad one: each is an edge or says why not, an
   await give('again.svg', drawn)
   await expect(page.getByText('Written by this application: edge and spine come in as they were.')).toBeVisible()
   await finish(page, 'Drawn again')
-  const { things } = (await (await page.request.get('/api/blades')).json()) as { things: BladeRecord[] }
-  const [once, again] = ['Drawn blade', 'Drawn again'].map((name) => things.find((blade) => blade.name === name)!)
+  const { records } = (await (await page.request.get('/api/blades')).json()) as { records: BladeRecord[] }
+  const [once, again] = ['Drawn blade', 'Drawn again'].map((name) => records.find((blade) => blade.name === name)!)
   expect(again!.edge).toEqual(once!.edge)
   expect(again!.widthMm).toBeCloseTo(once!.widthMm, 6)
 })

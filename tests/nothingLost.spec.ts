@@ -229,7 +229,7 @@ test.describe('two devices', () => {
 
 test('a snapshot is looked into, put in the place of all, and that is undone', async ({ page }) => {
   const stones = async () =>
-    ((await (await page.request.get('/api/stones')).json()) as { things: { id: string }[] }).things
+    ((await (await page.request.get('/api/stones')).json()) as { records: { id: string }[] }).records
   const [first] = await stones()
   const added = await page.request.post('/api/stones', {
     data: { ...first, id: '0197a000-0000-7000-8000-00000000cafe', name: 'Since then' },

@@ -51,8 +51,8 @@ test('on a home screen it opens without the server what was opened last, and sen
   await start(data)
   await saved(page)
   await expect(page.getByText('The server is out of reach')).toBeHidden({ timeout: 30_000 })
-  const { things } = (await (await page.request.get(url('/api/jobs'))).json()) as {
-    things: { name: string; wanted: { deg: { A: number } } }[]
+  const { records } = (await (await page.request.get(url('/api/jobs'))).json()) as {
+    records: { name: string; wanted: { deg: { A: number } } }[]
   }
-  expect(things.find((job) => job.name === 'Vine hooks')!.wanted.deg.A).toBe(21)
+  expect(records.find((job) => job.name === 'Vine hooks')!.wanted.deg.A).toBe(21)
 })

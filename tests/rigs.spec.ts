@@ -13,7 +13,7 @@ async function jobFor(request: APIRequestContext, name: string, bevels: 'both' |
   const { edge, mount, faceOffset } = refCase(name)
   const [blades, rigs, stones] = (await Promise.all(
     ['blades', 'rigs', 'stones'].map(
-      async (kind) => ((await (await request.get(`/api/${kind}`)).json()) as { things: unknown[] }).things,
+      async (kind) => ((await (await request.get(`/api/${kind}`)).json()) as { records: unknown[] }).records,
     ),
   )) as [BladeRecord[], RigRecord[], StoneRecord[]]
   const post = async <T>(kind: string, data: object) =>

@@ -27,7 +27,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
   const data = join(mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')), 'made', 'with', 'parents')
   const first = start({ JAW_TILT_DATA: data, JAW_TILT_DEMO: '1' })
   await first.ready()
-  let [stone] = ((await (await fetch(url('/api/stones'))).json()) as { things: [StoneRecord] }).things
+  let [stone] = ((await (await fetch(url('/api/stones'))).json()) as { records: [StoneRecord] }).records
   for (let i = 1; i <= 5; i++) stone = (await (await put(stone, { notes: `pass ${i}` })).json()) as StoneRecord
 
   const second = start({ JAW_TILT_DATA: data }, PORT + 1)
@@ -63,7 +63,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
 test('every refusal has one shape and a proper status, and answers carry the headers that keep them in', async ({
   request,
 }) => {
-  const [stone] = ((await (await request.get('/api/stones')).json()) as { things: [StoneRecord] }).things
+  const [stone] = ((await (await request.get('/api/stones')).json()) as { records: [StoneRecord] }).records
   const send = (data: unknown, headers: Record<string, string> = { 'content-type': 'application/json' }) =>
     request.put(`/api/stones/${stone.id}`, {
       data: Buffer.from(typeof data === 'string' ? data : JSON.stringify(data)),
@@ -90,7 +90,7 @@ test('every refusal has one shape and a proper status, and answers carry the hea
   expect((await send({ ...stone, notes: 'x'.repeat(1_100_000) })).status()).toBe(413)
   expect(await refused(await request.get('/api/stones/not-an-id'))).toEqual([
     404,
-    { code: 'no-such-thing', fields: [] },
+    { code: 'no-such-record', fields: [] },
   ])
   expect((await request.get('/api/knots')).status()).toBe(404)
   expect((await request.get('/api/health', { headers: { host: 'elsewhere.example' } })).status()).toBe(421)

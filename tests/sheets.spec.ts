@@ -104,7 +104,7 @@ test('the gauge: where it reads the edge angle, what it must read elsewhere, and
   await expect.poll(() => degrees(must)).toBeLessThan(onCentre - 0.5)
   const onFlat = await degrees(must)
   await page.getByText('On the blade’s centre plane', { exact: true }).click()
-  // Read as if it had been zeroed on the flat: that is the first thing named.
+  // Read as if it had been zeroed on the flat: that is the first cause named.
   for (const [side, deg] of [
     ['A', a],
     ['B', b],
@@ -211,8 +211,8 @@ test('the wear log tells what is due', async ({ page }) => {
 
 test('a name with markup in it is text, in a chart too', async ({ page }) => {
   const hostile = '<meta http-equiv="refresh" content="0;url=/gone"><b id="made">x</b>'
-  const { things } = (await (await page.request.get('/api/stones')).json()) as { things: Record<string, unknown>[] }
-  for (const stone of things) {
+  const { records } = (await (await page.request.get('/api/stones')).json()) as { records: Record<string, unknown>[] }
+  for (const stone of records) {
     const answer = await page.request.put(`/api/stones/${String(stone.id)}`, { data: { ...stone, name: hostile } })
     expect(answer.status()).toBe(200)
   }

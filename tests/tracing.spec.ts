@@ -203,7 +203,7 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   await page.getByRole('button', { name: 'Keep this blade' }).click()
   await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Traced blade' })).toBeVisible()
-  const blades = ((await (await page.request.get('/api/blades')).json()) as { things: BladeRecord[] }).things
+  const blades = ((await (await page.request.get('/api/blades')).json()) as { records: BladeRecord[] }).records
   const traced = blades.find((blade) => blade.name === 'Traced blade')!
   // The marks stand a pixel of the screen off the edge; the sheet is seen at two pixels for a millimetre or so.
   expect(Math.abs(traced.widthMm - 28)).toBeLessThan(1)

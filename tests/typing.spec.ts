@@ -145,7 +145,7 @@ test('stones, centring, the best hold and the printed card have keys', async ({ 
   await expect(page.getByTestId('placement')).toBeVisible()
   await page.keyboard.press('k')
   await expect(page.locator('body')).toHaveAttribute('data-printed')
-  // No key stands for two things.
+  // No key stands for two commands.
   await page.keyboard.press('?')
   const rows = page.getByRole('dialog', { name: 'Keys' }).locator('section:not(:last-child) dd')
   await expect(rows.filter({ hasText: 'O' })).toHaveCount(1)

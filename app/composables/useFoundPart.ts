@@ -5,7 +5,7 @@ import type { Answer } from '~/saving/api'
 import type { AskedPart } from '~/stores/known'
 
 interface Part {
-  readonly things: readonly { id: string }[]
+  readonly records: readonly { id: string }[]
   readonly total: number
   readonly next: string | null
 }
@@ -34,7 +34,7 @@ export function useFoundPart<P extends Part>(
     if (mine !== latest) return
     problem.value = answer.ok ? null : answer.problem
     if (!answer.ok) return
-    const found = answer.value.things.map(({ id }) => id)
+    const found = answer.value.records.map(({ id }) => id)
     ids.value = from === null ? found : [...new Set([...ids.value, ...found])]
     part.value = answer.value
   }

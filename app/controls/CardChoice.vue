@@ -1,9 +1,9 @@
 <script setup lang="ts" generic="T extends { id: string }">
-/** A choice among things that are shown as cards: radio buttons, arrow keys and all. */
-const props = defineProps<{ things: T[]; chosen: string; label: string; columns?: boolean }>()
+/** A choice among records that are shown as cards: radio buttons, arrow keys and all. */
+const props = defineProps<{ records: T[]; chosen: string; label: string; columns?: boolean }>()
 const emit = defineEmits<{ choose: [id: string] }>()
-const items = computed<{ value: string; label: string; thing: unknown }[]>(() =>
-  props.things.map((thing) => ({ value: thing.id, label: thing.id, thing })),
+const items = computed<{ value: string; label: string; record: unknown }[]>(() =>
+  props.records.map((record) => ({ value: record.id, label: record.id, record })),
 )
 const ui = computed(() => ({
   fieldset: props.columns ? 'grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2' : 'gap-1.5',
@@ -24,6 +24,6 @@ const ui = computed(() => ({
     :ui="ui"
     @update:model-value="emit('choose', String($event))"
   >
-    <template #label="{ item }"><slot :thing="item.thing as T" /></template>
+    <template #label="{ item }"><slot :record="item.record as T" /></template>
   </URadioGroup>
 </template>

@@ -5,7 +5,7 @@ import { watchEffect } from 'vue'
 /** A drawing that fills its frame, in pixels: its slot is drawn once there is room. Of a fixed height where one is given. */
 const props = defineProps<{
   label: string
-  /** A picture that is only looked at, or a group with things to take hold of. */
+  /** A picture that is only looked at, or a group with records to take hold of. */
   role?: 'img' | 'group'
   height?: number
 }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Asks whether the job at hand takes what was just described; null: nothing is to be asked. */
-defineProps<{ thing: { name: string; word: 'rig' | 'blade' | 'stone'; anew: boolean } | null }>()
+defineProps<{ record: { name: string; word: 'rig' | 'blade' | 'stone'; anew: boolean } | null }>()
 const HELD_ANEW = 'changes how the blade is held; going back brings that back.'
 /** What taking another one comes to. */
 const MEANS = { rig: HELD_ANEW, blade: HELD_ANEW, stone: 'asks for another dial.' } as const
@@ -9,19 +9,19 @@ const emit = defineEmits<{ answered: [takes: boolean] }>()
 
 <template>
   <UModal
-    :open="thing !== null"
-    :title="thing?.anew ? `Take the new measures into this job?` : `Use this ${thing?.word} in this job?`"
+    :open="record !== null"
+    :title="record?.anew ? `Take the new measures into this job?` : `Use this ${record?.word} in this job?`"
     :description="
-      thing?.anew
-        ? `${thing.name} is measured anew. The job was done with the measures it had.`
-        : thing
-          ? `${thing.name} is on the shelf either way. Another ${thing.word} ${MEANS[thing.word]}`
+      record?.anew
+        ? `${record.name} is measured anew. The job was done with the measures it had.`
+        : record
+          ? `${record.name} is on the shelf either way. Another ${record.word} ${MEANS[record.word]}`
           : ''
     "
     @update:open="$event || emit('answered', false)"
   >
     <template #footer>
-      <UButton size="lg" :label="thing?.anew ? 'Take them' : 'Use it'" @click="emit('answered', true)" />
+      <UButton size="lg" :label="record?.anew ? 'Take them' : 'Use it'" @click="emit('answered', true)" />
       <UButton
         size="lg"
         color="neutral"

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-/** The frame in which a thing is described: its drawing, and the steps of its measures beside it. */
+/** The frame in which a record is described: its drawing, and the steps of its measures beside it. */
 const props = defineProps<{
   /** What is described: "Rig". */
-  thing: string
+  record: string
   step: number
   steps: readonly { readonly mark: string; readonly title: string; readonly missing: boolean }[]
   takenUp: boolean
@@ -19,7 +19,7 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
 <template>
   <form
     class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_29rem]"
-    :aria-label="thing"
+    :aria-label="record"
     data-described
     @submit.prevent="last ? emit('keep') : emit('go', step + 1)"
   >
@@ -73,7 +73,7 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
         <UButton
           type="submit"
           size="xl"
-          :label="last ? `Keep this ${thing.toLowerCase()}` : `Next: ${next}`"
+          :label="last ? `Keep this ${record.toLowerCase()}` : `Next: ${next}`"
           :trailing-icon="last ? undefined : 'i-lucide-arrow-right'"
           :loading="busy"
         />

@@ -2,7 +2,7 @@
 import type { Field } from './rigDials'
 import type { Fields } from './useFields'
 
-/** One measure or fact of a thing being described: how to take it, what it is, what is wrong or odd about it. */
+/** One measure or fact of a record being described: how to take it, what it is, what is wrong or odd about it. */
 const props = defineProps<{
   field: Field
   fields: Fields

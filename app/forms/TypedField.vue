@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Fields } from './useFields'
 
-/** One fact or figure of a thing being described, under its label; its unit comes from the thing's schema. */
+/** One fact or figure of a record being described, under its label; its unit comes from the record's schema. */
 const props = defineProps<{
   fields: Fields
   path: string

@@ -20,7 +20,7 @@ import { emptyRigDraft, readRig, rigDraftOf, rigDrafts } from '~/shelf/rig/rigDr
 import { rigSteps, stepOf } from '~/shelf/rig/rigSteps'
 import { readStone, stoneDrafts } from '~/shelf/stone/stoneDraft'
 
-const thing = z.object({
+const record = z.object({
   name: label(20),
   widthMm: mm({ above: 0, most: 100 }),
   offDeg: deg({ least: 0, most: 90 }).default(5),
@@ -47,39 +47,39 @@ describe('a draft', () => {
   const whole = { name: 'Bar', widthMm: 23.8125, offDeg: 1.25, wornAtMm: null, mark: null, rows: [{ heightMm: 2.54 }] }
 
   it('shows lengths in the unit in use, and gives back to the last digit what was not touched', () => {
-    const inches = toDraft(whole, thing, 'in')
+    const inches = toDraft(whole, record, 'in')
     expect(inches).toMatchObject({ widthMm: '0.9375', offDeg: '1.25', wornAtMm: '', rows: [{ heightMm: '0.1' }] })
-    expect(readDraft(inches, thing, 'in', { base: whole })).toEqual({ content: whole, problems: [] })
+    expect(readDraft(inches, record, 'in', { base: whole })).toEqual({ content: whole, problems: [] })
     const odd = { ...whole, widthMm: 1 / 3 }
-    expect(readDraft(toDraft(odd, thing, 'in'), thing, 'in', { base: odd }).content).toEqual(odd)
+    expect(readDraft(toDraft(odd, record, 'in'), record, 'in', { base: odd }).content).toEqual(odd)
   })
 
   it('means the same length whatever unit is shown; what cannot be read stays as it was typed', () => {
-    const typed = { ...(toDraft(whole, thing, 'mm') as object), widthMm: '25,4', wornAtMm: 'about 3', offDeg: '7' }
-    const inches = inUnit(typed, thing, 'mm', 'in')
+    const typed = { ...(toDraft(whole, record, 'mm') as object), widthMm: '25,4', wornAtMm: 'about 3', offDeg: '7' }
+    const inches = inUnit(typed, record, 'mm', 'in')
     expect(inches).toMatchObject({ widthMm: '1', wornAtMm: 'about 3', offDeg: '7' })
-    expect(readDraft(inches, thing, 'in').content).toMatchObject({ widthMm: 25.4 })
-    expect(inUnit(inches, thing, 'in', 'mm')).toMatchObject({ widthMm: '25.4', wornAtMm: 'about 3' })
+    expect(readDraft(inches, record, 'in').content).toMatchObject({ widthMm: 25.4 })
+    expect(inUnit(inches, record, 'in', 'mm')).toMatchObject({ widthMm: '25.4', wornAtMm: 'about 3' })
   })
 
-  it('begins empty, with what the thing’s own schema gives', () => {
+  it('begins empty, with what the record’s own schema gives', () => {
     const empty = { name: '', widthMm: '', offDeg: '5', wornAtMm: '', mark: { what: '', alongMm: '' }, rows: [] }
-    expect(emptyDraft(thing, 'mm')).toEqual(empty)
+    expect(emptyDraft(record, 'mm')).toEqual(empty)
   })
 
   it('tells what is missing and what is no figure at its path; what may be left empty, or out whole, is nothing', () => {
-    const draft = { ...(emptyDraft(thing, 'mm') as object), offDeg: 'flat', rows: [{ heightMm: 'low' }] }
-    const { content, problems } = readDraft(draft, thing, 'mm')
+    const draft = { ...(emptyDraft(record, 'mm') as object), offDeg: 'flat', rows: [{ heightMm: 'low' }] }
+    const { content, problems } = readDraft(draft, record, 'mm')
     expect(codes(problems)).toEqual({ widthMm: 'missing', offDeg: 'not-a-number', 'rows.0.heightMm': 'not-a-length' })
     expect(content).toMatchObject({ wornAtMm: null, mark: null })
-    const { problems: needed } = readDraft(draft, thing, 'mm', { needed: ['mark'] })
+    const { problems: needed } = readDraft(draft, record, 'mm', { needed: ['mark'] })
     expect(codes(needed)).toMatchObject({ 'mark.alongMm': 'missing' })
     expect(exactFigure(12.34567, 'mm')).toBe('12.346')
   })
 
   it('of before goes on with what has come since empty, and without what is of another kind', () => {
     const old = { name: 'Bar', widthMm: 12, mark: 'none', rows: [{ heightMm: '2' }], gone: 'x' }
-    expect(completed(old, thing, emptyDraft(thing, 'mm'))).toEqual({
+    expect(completed(old, record, emptyDraft(record, 'mm'))).toEqual({
       name: 'Bar',
       widthMm: '',
       offDeg: '5',

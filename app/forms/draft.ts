@@ -4,8 +4,8 @@ import type { FieldProblem } from '#core/schema/problem'
 import { fromMm, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber } from '#core/math/units/length'
 
 /**
- * A thing being described, as it is typed: the thing's own shape with texts for its figures. What is a figure, in which
- * unit, and what may be left empty stands in the thing's schema alone.
+ * A record being described, as it is typed: the record's own shape with texts for its figures. What is a figure, in
+ * which unit, and what may be left empty stands in the record's schema alone.
  */
 export type Draft = Record<string, unknown>
 type Schema = z.core.$ZodType
@@ -36,7 +36,7 @@ export const parseFigure = (text: string, of: MeasureUnit, unit: LengthUnit): Pa
 const isObject = (value: unknown): value is Draft =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
-/** The names of the parts of a thing; of one of several kinds, those of all of them. */
+/** The names of the parts of a record; of one of several kinds, those of all of them. */
 function keysOf(schema: Schema): string[] {
   const bare = unwrapped(schema)
   if (bare instanceof z.ZodObject) return Object.keys(bare.shape)
@@ -72,7 +72,7 @@ function empty(schema: Schema, unit: LengthUnit): unknown {
   return given ?? (bare instanceof z.ZodString ? '' : null)
 }
 
-/** A thing as its draft, in the unit in use. */
+/** A record as its draft, in the unit in use. */
 export const toDraft = <T>(value: NoInfer<T>, schema: z.core.$ZodType<T>, unit: LengthUnit): DraftOf<T> =>
   written(value, schema, unit) as DraftOf<T>
 
@@ -143,7 +143,7 @@ export interface ReadDraft {
 }
 
 /**
- * Reads a draft by the schema of its thing. A figure that was not touched keeps the value it had in `base`, whatever
+ * Reads a draft by the schema of its record. A figure that was not touched keeps the value it had in `base`, whatever
  * the unit it is shown in. A part that may be left out whole and in which nothing was said is null, unless it is
  * `needed`.
  */

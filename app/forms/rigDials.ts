@@ -3,9 +3,9 @@ import { RIGS, type RigKind } from '#core/records/rig/kinds'
 import { lengthUnit, type LengthUnit } from '#core/math/units/length'
 import { exactFigure, type DraftOf } from './draft'
 
-/** One measure to take. Its unit stands in the schema of the thing. */
+/** One measure to take. Its unit stands in the schema of the record. */
 export interface Field {
-  /** Where it stands in the thing, dotted. */
+  /** Where it stands in the record, dotted. */
   readonly path: string
   readonly label: string
   /** How to measure it with a rule and a calliper. */

@@ -1,12 +1,12 @@
 import { watch } from 'vue'
 
-/** The address may ask for a new thing to be described at once (`?new=stone`): does it, and takes that out again. */
-export function useAskedFor(thing: string, describe: () => void): void {
+/** The address may ask for a new record to be described at once (`?new=stone`): does it, and takes that out again. */
+export function useAskedFor(record: string, describe: () => void): void {
   const [route, router] = [useRoute(), useRouter()]
   watch(
     () => route.query.new,
     (asked) => {
-      if (asked !== thing) return
+      if (asked !== record) return
       describe()
       void router.replace({ query: {} })
     },
@@ -14,18 +14,18 @@ export function useAskedFor(thing: string, describe: () => void): void {
   )
 }
 
-/** Measures a thing anew that the address asks for by its id: "?measure=…". */
+/** Measures a record anew that the address asks for by its id: "?measure=…". */
 export function useAskedToMeasure<T extends { readonly id: string }>(
-  things: () => readonly T[],
-  measure: (thing: T) => void,
+  records: () => readonly T[],
+  measure: (record: T) => void,
 ): void {
   const [route, router] = [useRoute(), useRouter()]
   watch(
     () => route.query.measure,
     (asked) => {
-      const thing = things().find(({ id }) => id === asked)
-      if (!thing) return
-      measure(thing)
+      const record = records().find(({ id }) => id === asked)
+      if (!record) return
+      measure(record)
       void router.replace({ query: {} })
     },
     { immediate: true },

@@ -24,7 +24,7 @@ export function useDescribing<K extends 'rigs' | 'blades'>(kind: K, backTo: stri
   return { from, copy, key, ready, back }
 }
 
-/** The address of a page on which a thing is described, beginning as another one. */
+/** The address of a page on which a record is described, beginning as another one. */
 export const describingAt = (path: string, from: { id: string } | null, copy: boolean) => ({
   path,
   query: { ...(from ? { from: from.id } : {}), ...(copy ? { copy: '1' } : {}) },

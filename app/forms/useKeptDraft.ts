@@ -38,7 +38,7 @@ const placeOf = (key: string): string => `jaw-tilt-draft:${key}`
 export const forgetDraft = (key: string): void => localStorage.removeItem(placeOf(key))
 
 /**
- * A draft that outlives the page: describing a thing takes a while. It says in which unit it was typed, so that a
+ * A draft that outlives the page: describing a record takes a while. It says in which unit it was typed, so that a
  * length stays the same length when another unit is shown. `key`: what it is kept under.
  */
 export function useKeptDraft<T extends object>(key: string, unit: Ref<LengthUnit>, kind: DraftKind<T>) {

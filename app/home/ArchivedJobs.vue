@@ -35,7 +35,7 @@ const bladeOf = (job: JobRecord) => collections.blades.find((one) => one.id === 
         class="flex items-center justify-between gap-3 border-t border-default py-1.5"
       >
         <span class="min-w-0"
-          ><RecordTitle class="block truncate" kind="jobs" :thing="job" /><span
+          ><RecordTitle class="block truncate" kind="jobs" :record="job" /><span
             class="block truncate text-sm text-muted"
             >{{ bladeOf(job) }} · put away {{ momentText(job.archivedAt!) }}</span
           ></span

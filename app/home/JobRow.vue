@@ -108,7 +108,7 @@ async function shelve() {
       <NuxtLink
         :to="sheetPath(job.id, 'clamp')"
         class="block truncate text-lg font-semibold after:absolute after:inset-0"
-        ><RecordTitle kind="jobs" :thing="job"
+        ><RecordTitle kind="jobs" :record="job"
       /></NuxtLink>
       <p class="truncate text-sm text-muted">{{ parts }}</p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">

@@ -29,7 +29,7 @@ export interface Stores {
   readonly log: ReturnType<typeof useLog>
 }
 
-/** What is missing of an opened job: it names a thing that is not there, or that cannot be read. */
+/** What is missing of an opened job: it names a record that is not there, or that cannot be read. */
 export type Missing = 'rig' | 'blade' | 'stone'
 export function missingOf(job: Job, { rigs, blades, stones }: Stores['collections']): Missing | null {
   if (!rigs.some((rig) => rig.id === job.rigId)) return 'rig'

@@ -22,7 +22,7 @@ const away = computed(() =>
 <template>
   <ArchivedList
     :total="part?.total ?? 0"
-    :things="away"
+    :records="away"
     :left="opened && part?.next ? left : 0"
     @open="opened = $event"
     @back="putBack"

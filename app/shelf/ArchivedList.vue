@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What was put away, put back from here; `left`: how many more there are. */
-defineProps<{ total: number; things: readonly { id: string; name: string }[]; left?: number }>()
+defineProps<{ total: number; records: readonly { id: string; name: string }[]; left?: number }>()
 const emit = defineEmits<{ open: [opened: boolean]; back: [id: string]; more: [] }>()
 </script>
 
@@ -8,13 +8,13 @@ const emit = defineEmits<{ open: [opened: boolean]; back: [id: string]; more: []
   <details v-if="total > 0" class="mt-2" @toggle="emit('open', ($event.currentTarget as HTMLDetailsElement).open)">
     <summary class="cursor-pointer py-1 text-sm">Put away: {{ total }}</summary>
     <ul>
-      <li v-for="thing in things" :key="thing.id" class="flex items-center justify-between py-1">
-        <span>{{ thing.name }}</span><UButton
+      <li v-for="record in records" :key="record.id" class="flex items-center justify-between py-1">
+        <span>{{ record.name }}</span><UButton
           color="neutral"
           variant="ghost"
           label="Put back"
-          :aria-label="`Put ${thing.name} back`"
-          @click="emit('back', thing.id)"
+          :aria-label="`Put ${record.name} back`"
+          @click="emit('back', record.id)"
         />
       </li>
     </ul>

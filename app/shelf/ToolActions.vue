@@ -4,11 +4,11 @@ import { useArchiving } from './useArchiving'
 import type { Tool } from '~/stores/known'
 
 /** What can be done with the rig, blade or stone that is chosen, and those that were put away. */
-const props = defineProps<{ kind: K; chosen: RecordOf<K> | null; things: RecordOf<K>[]; word: string }>()
+const props = defineProps<{ kind: K; chosen: RecordOf<K> | null; records: RecordOf<K>[]; word: string }>()
 const emit = defineEmits<{ describe: [from: RecordOf<K> | null, copy: boolean] }>()
 const { shelve, putBack } = useArchiving(props.kind)
 const away = computed(() =>
-  props.things.filter((thing) => thing.archivedAt !== null).map(({ id, name }) => ({ id, name: String(name) })),
+  props.records.filter((record) => record.archivedAt !== null).map(({ id, name }) => ({ id, name: String(name) })),
 )
 </script>
 
@@ -56,6 +56,6 @@ const away = computed(() =>
       />
     </div>
     <ArchivedBlades v-if="kind === 'blades'" />
-    <ArchivedList v-else :total="away.length" :things="away" @back="putBack" />
+    <ArchivedList v-else :total="away.length" :records="away" @back="putBack" />
   </div>
 </template>

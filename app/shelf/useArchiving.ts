@@ -3,24 +3,24 @@ import { useWords } from '~/words/useWords'
 import { useCollections } from '~/stores/collections'
 import type { Tool } from '~/stores/known'
 
-/** Puts a thing away, which can be taken back at once, or back on the shelf. */
+/** Puts a record away, which can be taken back at once, or back on the shelf. */
 export function useArchiving<K extends Tool>(kind: K) {
   const collections = useCollections()
   const toast = useToast()
   const words = useWords()
-  async function shelve(thing: RecordOf<K>, away: boolean): Promise<void> {
-    const answer = await collections.putAway(kind, thing, away)
+  async function shelve(record: RecordOf<K>, away: boolean): Promise<void> {
+    const answer = await collections.putAway(kind, record, away)
     if (!answer.ok) toast.add({ title: words.problem(answer.problem), color: 'error' })
     else if (away)
       toast.add({
-        title: `${thing.name} is put away`,
+        title: `${record.name} is put away`,
         actions: [{ label: 'Put it back', onClick: () => void shelve(answer.value, false) }],
       })
   }
   /** The same by its id, back on the shelf. */
   function putBack(id: string): void {
-    const thing = collections.listOf(kind).find((one) => one.id === id)
-    if (thing) void shelve(thing, false)
+    const record = collections.listOf(kind).find((one) => one.id === id)
+    if (record) void shelve(record, false)
   }
   return { shelve, putBack }
 }

@@ -8,7 +8,7 @@ import { merged, queryOf, type AskedPart, type Known } from './known'
 /** Blades as they were fetched again; `asked`: which were known before. */
 export interface FetchedBlades {
   readonly asked: readonly string[]
-  readonly things: BladeRecord[]
+  readonly records: BladeRecord[]
   readonly unreadable: Unreadable[]
 }
 
@@ -40,22 +40,22 @@ export function bladeList(known: Known) {
       ok: true,
       value: {
         asked: ids,
-        things: [...new Map(listed.flatMap(({ things }) => things).map((one) => [one.id, one])).values()],
+        records: [...new Map(listed.flatMap(({ records }) => records).map((one) => [one.id, one])).values()],
         unreadable: [...new Map(listed.flatMap((of) => of.unreadable).map((one) => [one.id, one])).values()],
       },
     }
   }
   /** What is known of them with what was fetched again: those that are no more are forgotten. */
   function knownWith(fetched: FetchedBlades, replaced = false): BladeRecord[] {
-    const there = new Set(fetched.things.map(({ id }) => id))
+    const there = new Set(fetched.records.map(({ id }) => id))
     const gone = new Set(fetched.asked.filter((id) => !there.has(id)))
     const left = all.value.blades.filter(({ id }) => !gone.has(id))
-    return merged(left, fetched.things, replaced)
+    return merged(left, fetched.records, replaced)
   }
   /** A part of them: those in hand last, those in which words are found, or those put away. */
   async function find(asked: AskedPart): Promise<Answer<BladePage>> {
     const page = await fetchPart(asked)
-    if (page.ok) known.learn('blades', page.value.things)
+    if (page.ok) known.learn('blades', page.value.records)
     return page
   }
   /** One that is named comes to be known; null where there is none that can be read. */
@@ -64,7 +64,7 @@ export function bladeList(known: Known) {
     if (there()) return { ok: true, value: there() }
     const named = await fetchNamed([id])
     if (!named.ok) return named
-    known.learn('blades', named.value.things)
+    known.learn('blades', named.value.records)
     return { ok: true, value: there() }
   }
   /** One was kept, put away or put back: `by` how many more there are in use. */

@@ -62,7 +62,7 @@ export const useCollections = defineStore('collections', () => {
     const harmed: Unreadable[] = []
     listed.forEach((answer, i) => {
       if (!answer.ok) return
-      next[nth(FEW, i)] = answer.value.things as never
+      next[nth(FEW, i)] = answer.value.records as never
       harmed.push(...answer.value.unreadable)
     })
     if (fetched.ok) {
@@ -80,7 +80,7 @@ export const useCollections = defineStore('collections', () => {
     loaded.value = !failed
   }
 
-  // Archived things are fetched too: a job goes on with what it was begun with, and a clamp card comes back.
+  // Archived records are fetched too: a job goes on with what it was begun with, and a clamp card comes back.
   const fetchTools = (kind: Few) => ask(collectionOf(kind), `/api/${kind}?archived=true`)
   /** Fetches one collection again, of the jobs the part that is shown; what cannot be fetched stays as it was. */
   async function reload(kind: RecordKind): Promise<void> {
@@ -92,8 +92,8 @@ export const useCollections = defineStore('collections', () => {
     const listed = kind === 'blades' ? await bladeParts.fetchKnown() : await fetchTools(kind)
     if (!listed.ok) return
     if (kind === 'rigs') await loadRigVersions()
-    const { things } = listed.value
-    const now = 'asked' in listed.value ? bladeParts.knownWith(listed.value as FetchedBlades) : things
+    const { records } = listed.value
+    const now = 'asked' in listed.value ? bladeParts.knownWith(listed.value as FetchedBlades) : records
     all.value = { ...all.value, [kind]: now }
     unreadable.value = [...unreadable.value.filter((one) => one.kind !== kind), ...listed.value.unreadable]
   }
@@ -111,14 +111,14 @@ export const useCollections = defineStore('collections', () => {
     return answer
   }
 
-  /** Puts a thing away, or back. */
+  /** Puts a record away, or back. */
   async function putAway<K extends RecordKind>(
     kind: K,
-    thing: RecordOf<K>,
+    record: RecordOf<K>,
     away: boolean,
   ): Promise<Answer<RecordOf<K>>> {
-    const path = `/api/${kind}/${thing.id}/${away ? 'archive' : 'restore'}`
-    const answer = await ask(recordSchema(kind), path, 'POST', { revision: thing.revision })
+    const path = `/api/${kind}/${record.id}/${away ? 'archive' : 'restore'}`
+    const answer = await ask(recordSchema(kind), path, 'POST', { revision: record.revision })
     if (answer.ok) await noteKept(kind, answer.value)
     return answer
   }
@@ -126,18 +126,18 @@ export const useCollections = defineStore('collections', () => {
   const shelve = async (job: JobRecord, away: boolean): Promise<JobRecord | null> =>
     noted('jobs', await putAway('jobs', job, away))
 
-  async function noteKept<K extends RecordKind>(kind: K, thing: RecordOf<K>) {
+  async function noteKept<K extends RecordKind>(kind: K, record: RecordOf<K>) {
     // What a rig was before first: jobs that were done with it go on with that.
     if (kind === 'rigs') await loadRigVersions()
-    note(kind, thing)
+    note(kind, record)
   }
   const listOf = <K extends RecordKind>(kind: K) => all.value[kind] as RecordOf<K>[]
-  function note<K extends RecordKind>(kind: K, thing: RecordOf<K>) {
-    const before = listOf(kind).find((one) => one.id === thing.id)
-    known.learn(kind, [thing])
-    const by = Number(thing.archivedAt === null) - Number(before?.archivedAt === null)
+  function note<K extends RecordKind>(kind: K, record: RecordOf<K>) {
+    const before = listOf(kind).find((one) => one.id === record.id)
+    known.learn(kind, [record])
+    const by = Number(record.archivedAt === null) - Number(before?.archivedAt === null)
     if (kind === 'blades') bladeParts.noted(by)
-    const job = kind === 'jobs' && all.value.jobs.find(({ id }) => id === thing.id)
+    const job = kind === 'jobs' && all.value.jobs.find(({ id }) => id === record.id)
     if (job) jobParts.noted(job, by)
   }
   /** What was answered, with the list brought up to it; or null with the problem told. */

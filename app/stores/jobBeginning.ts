@@ -52,8 +52,8 @@ export function jobBeginning(
     const [anyRig] = all.value.rigs
     if (anyRig) await jobs.learnAround({ rigId: anyRig.id, bladeId })
     const last = lastWith(bladeId) ?? jobs.recent.value[0]
-    const lastOr = <T extends RecordOf<Tool>>(things: readonly T[], id: string | undefined): T | undefined =>
-      usable(things).find((one) => one.id === id) ?? usable(things)[0]
+    const lastOr = <T extends RecordOf<Tool>>(records: readonly T[], id: string | undefined): T | undefined =>
+      usable(records).find((one) => one.id === id) ?? usable(records)[0]
     const rig = lastOr(all.value.rigs, last?.rigId)
     const stone = lastOr(coarseToFine(all.value.stones), last?.stoneId)
     if (!rig || !stone || !blade) return null

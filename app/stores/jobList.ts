@@ -26,7 +26,7 @@ export function jobList(known: Known, log: ReturnType<typeof useLog>) {
   function learnPage(page: JobPage, replaced = false) {
     log.learn(page.log)
     known.learn('blades', page.blades, replaced)
-    known.learn('jobs', page.things, replaced)
+    known.learn('jobs', page.records, replaced)
     const there = new Set(unreadable.value.map(({ id }) => id))
     unreadable.value = [...unreadable.value, ...page.unreadable.filter(({ id }) => !there.has(id))]
   }
@@ -34,7 +34,7 @@ export function jobList(known: Known, log: ReturnType<typeof useLog>) {
   function show(page: JobPage, first: boolean, replaced = false) {
     learnPage(page, replaced)
     const before = first ? [] : bench.value.ids
-    const ids = [...new Set([...before, ...page.things.map(({ id }) => id)])]
+    const ids = [...new Set([...before, ...page.records.map(({ id }) => id)])]
     const { total, elsewhere, next } = page
     bench.value = { ids, shown: Math.max(LISTED_AT_ONCE, ids.length), total, elsewhere, next }
   }

@@ -25,14 +25,14 @@ export const queryOf = (asked: AskedPart): string => {
   return new URLSearchParams(said.map(([name, value]) => [name, String(value)])).toString()
 }
 
-/** The things that are known here, and what went wrong in asking for more. */
+/** The records that are known here, and what went wrong in asking for more. */
 export interface Known {
   readonly all: ShallowRef<{ [K in RecordKind]: RecordOf<K>[] }>
   /** What lies on the disk and cannot be read by this version. */
   readonly unreadable: ShallowRef<Unreadable[]>
   readonly problem: ShallowRef<Problem | null>
   /** Things that came. `replaced`: an earlier state may have been put in the place of what is known. */
-  learn<K extends RecordKind>(kind: K, things: readonly RecordOf<K>[], replaced?: boolean): void
+  learn<K extends RecordKind>(kind: K, records: readonly RecordOf<K>[], replaced?: boolean): void
 }
 
 export function knownRecords(): Known {
@@ -41,8 +41,8 @@ export function knownRecords(): Known {
     all,
     unreadable: shallowRef([]),
     problem: shallowRef(null),
-    learn(kind, things, replaced = false) {
-      all.value = { ...all.value, [kind]: merged<{ id: string; revision: number }>(all.value[kind], things, replaced) }
+    learn(kind, records, replaced = false) {
+      all.value = { ...all.value, [kind]: merged<{ id: string; revision: number }>(all.value[kind], records, replaced) }
     },
   }
 }
@@ -58,5 +58,5 @@ export function merged<T extends { id: string; revision: number }>(
   return [...all.values()]
 }
 
-export const usable = <T extends { archivedAt: string | null }>(things: readonly T[]) =>
-  things.filter((one) => one.archivedAt === null)
+export const usable = <T extends { archivedAt: string | null }>(records: readonly T[]) =>
+  records.filter((one) => one.archivedAt === null)

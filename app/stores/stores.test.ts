@@ -45,7 +45,7 @@ beforeEach(() => {
     (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) =>
       new Promise((resolve) => {
         const nothingKnown = { jobs: [], blades: [], log: { entries: [], unreadable: [], upTo: 0 } }
-        const noBlade = { things: [], unreadable: [] }
+        const noBlade = { records: [], unreadable: [] }
         if (path.startsWith('/api/blades?ids=')) resolve({ ok: true, status: 200, json: async () => noBlade })
         if (path.startsWith('/api/around')) resolve({ ok: true, status: 200, json: async () => nothingKnown })
         requests.push({
@@ -100,9 +100,9 @@ describe('which job is open', () => {
   it('why it is not open is told by the server’s own reason', async () => {
     const open = useOpenJob()
     const opening = open.open(id(8))
-    await to(`/api/jobs/${id(8)}`).answer({ code: 'no-such-thing', fields: [] }, 404)
+    await to(`/api/jobs/${id(8)}`).answer({ code: 'no-such-record', fields: [] }, 404)
     await opening
-    expect(open.problem?.code).toBe('no-such-thing')
+    expect(open.problem?.code).toBe('no-such-record')
   })
 })
 
@@ -114,13 +114,13 @@ describe('the collections', () => {
     const fine = { ...plainStone, ...meta(3), grainUm: 5 }
     const coarse = { ...plainStone, ...meta(4), grainUm: 100 }
     const harmed = { kind: 'stones', id: id(5), name: 'Bent', why: 'unreadable', problems: [] }
-    await to('/api/rigs?archived=true').answer({ things: [], unreadable: [] })
-    await to('/api/blades?').answer({ things: [], last: [], unreadable: [], total: 0, elsewhere: 0, next: null })
-    await to('/api/stones?archived=true').answer({ things: [fine, coarse], unreadable: [harmed] })
-    const page = { things: [job(9, 'One')], blades: [], unreadable: [], total: 1, elsewhere: 0, next: null }
+    await to('/api/rigs?archived=true').answer({ records: [], unreadable: [] })
+    await to('/api/blades?').answer({ records: [], last: [], unreadable: [], total: 0, elsewhere: 0, next: null })
+    await to('/api/stones?archived=true').answer({ records: [fine, coarse], unreadable: [harmed] })
+    const page = { records: [job(9, 'One')], blades: [], unreadable: [], total: 1, elsewhere: 0, next: null }
     await to('/api/jobs?limit=30').answer({ ...page, log: { entries: [], unreadable: [], upTo: 0 } })
     await to('/api/samples').answer({ count: 0 })
-    await to('/api/instruments?archived=true').answer({ things: [], unreadable: [] })
+    await to('/api/instruments?archived=true').answer({ records: [], unreadable: [] })
     await to('/api/rig-versions').answer([])
     await loading
     expect(collections.stones.map((stone) => stone.grainUm)).toEqual([100, 5])

@@ -1,7 +1,7 @@
 import type { InstrumentKind } from '#core/records/instrument/instrument'
 import type { RecordKind } from '#core/records/storage/kinds'
 
-/** What a kept thing is called. */
+/** What a record is called. */
 export const RECORD_WORD: Record<RecordKind, string> = {
   rigs: 'rig',
   blades: 'blade',

@@ -90,7 +90,7 @@ export const PROBLEM_CODES = [
   'not-a-picture',
   // The server.
   'outdated',
-  'no-such-thing',
+  'no-such-record',
   'no-such-link',
   'too-many-photos',
   'body-too-large',

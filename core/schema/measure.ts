@@ -55,7 +55,7 @@ export function mayBeEmpty(schema: z.core.$ZodType): boolean {
 }
 
 /**
- * The schema of one part of a thing; of a thing of several kinds, the part of the first kind that has it. Null: none.
+ * The schema of one part of a record; of a record of several kinds, the part of the first kind that has it. Null: none.
  */
 export function partOf(schema: z.core.$ZodType, key: string | number): z.core.$ZodType | null {
   const bare = unwrapped(schema)
@@ -76,7 +76,7 @@ export function unitOf(schema: z.core.$ZodType): MeasureUnit | null {
   return bare instanceof z.ZodNumber ? (MEASURES.get(bare)?.unit ?? null) : null
 }
 
-/** The unit of the measure at a path of a thing; null where there is none. */
+/** The unit of the measure at a path of a record; null where there is none. */
 export function unitAt(schema: z.core.$ZodType, path: readonly PropertyKey[]): MeasureUnit | null {
   let at: z.core.$ZodType | null = schema
   for (const key of path) at = at && (typeof key === 'symbol' ? null : partOf(at, key))

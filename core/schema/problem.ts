@@ -13,7 +13,7 @@ export interface Finding {
   readonly figures?: Figures
 }
 
-/** What is wrong with one field, by its dotted path; an empty path is the thing as a whole. */
+/** What is wrong with one field, by its dotted path; an empty path is the record as a whole. */
 export const fieldProblem = finding.extend({ field: z.string() })
 export interface FieldProblem extends Finding {
   readonly field: string
@@ -30,7 +30,7 @@ export interface Problem extends Finding {
   readonly current?: unknown
 }
 
-/** Says in a schema's own rule what is wrong, at a path below the thing. */
+/** Says in a schema's own rule what is wrong, at a path below the record. */
 export function refuseAt(
   context: Pick<z.core.$RefinementCtx, 'addIssue'>,
   path: readonly (string | number)[],

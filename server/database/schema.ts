@@ -16,10 +16,10 @@ import type { RecordKind } from '../../core/records/storage/kinds'
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
 /**
- * Every kept thing (rigs, blades, stones, jobs). What it says is one content, written and read by its kind's schema in
+ * Every record (rigs, blades, stones, jobs). What it says is one content, written and read by its kind's schema in
  * core/records/kept; here stands only what the database itself asks for. No field can get lost between the two.
  */
-export const things = pgTable(
+export const records = pgTable(
   'things',
   {
     id: uuid().primaryKey(),
@@ -51,20 +51,20 @@ export const things = pgTable(
   ],
 )
 
-/** The words that a thing is looked for by: its name and, for a blade, whose it is and what for. */
+/** The words that a record is looked for by: its name and, for a blade, whose it is and what for. */
 export const wordsOf = ({ name, content }: { name: AnyPgColumn; content: AnyPgColumn }): SQL =>
   sql`to_tsvector('simple'::regconfig, ${name} || ' ' || coalesce(${content} ->> 'owner', '') || ' ' || coalesce(${content} ->> 'use', ''))`
 
 /** What a job names as its rig or its blade. */
-export const linkOf = (field: 'rigId' | 'bladeId'): SQL => sql`(${things.content} ->> ${sql.raw(`'${field}'`)})`
+export const linkOf = (field: 'rigId' | 'bladeId'): SQL => sql`(${records.content} ->> ${sql.raw(`'${field}'`)})`
 
-/** What a thing was before each change, for kinds that keep it: jobs go on with the version they were done with. */
-export const thingVersions = pgTable(
+/** What a record was before each change, for kinds that keep it: jobs go on with the version they were done with. */
+export const recordVersions = pgTable(
   'thing_versions',
   {
     thingId: uuid('thing_id')
       .notNull()
-      .references(() => things.id),
+      .references(() => records.id),
     revision: integer().notNull(),
     version: integer().notNull(),
     content: jsonb().$type<unknown>().notNull(),
@@ -101,7 +101,7 @@ export const photos = pgTable('photos', {
   id: uuid().primaryKey(),
   bladeId: uuid('blade_id')
     .notNull()
-    .references(() => things.id),
+    .references(() => records.id),
   caption: text().notNull(),
   image: text().notNull(),
   createdAt: moment('created_at').notNull().defaultNow(),

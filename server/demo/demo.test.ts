@@ -14,14 +14,14 @@ import { demoStones } from './stones'
 const id = '0197a000-0000-7000-8000-000000000001'
 
 it.each(demoJobs.map((one) => [one.name, one] as const))('%s can be held, reached and dialled', (_, one) => {
-  const things = {
+  const records = {
     rig: possibleRig.parse(demoRigs[one.rig]),
     blade: possibleBlade.parse(demoBlades[one.blade]),
     stone: stone.parse(demoStones[one.stoneNumber - 1]),
   }
   const content = job.parse({ ...one, rigId: id, bladeId: id, stoneId: id })
-  const setup = { ...things, hold: content.hold }
-  const evaluation = evaluate(setup, content, evenEdgePoints(things.blade.edge, 100))
+  const setup = { ...records, hold: content.hold }
+  const evaluation = evaluate(setup, content, evenEdgePoints(records.blade.edge, 100))
   expect(nextStep({ setup, job: content, evaluation, log: [] }).does).toBe('dial')
 })
 

@@ -3,7 +3,7 @@ import type { job } from '../../core/records/job/job'
 import type { demoBlades } from './blades'
 import type { demoRigs } from './rigs'
 
-/** A job of the demo, naming its things by their keys and its stone by its number. */
+/** A job of the demo, naming its records by their keys and its stone by its number. */
 export interface DemoJob extends Omit<z.input<typeof job>, 'rigId' | 'bladeId' | 'stoneId' | 'progression'> {
   rig: keyof typeof demoRigs
   blade: keyof typeof demoBlades

@@ -14,7 +14,7 @@ export async function refuseSlotsBelowFace(
   rigs: readonly { rig: Rig; path: string }[],
   stonesWithThem: readonly Stone[] = [],
 ): Promise<void> {
-  const box = [...(await recordRepository(db, 'stones').list()).things, ...stonesWithThem]
+  const box = [...(await recordRepository(db, 'stones').list()).records, ...stonesWithThem]
   const fields = rigs.flatMap(({ rig, path }) =>
     slotsBelowFace(rig, box).map((one) => ({ ...one, field: path + one.field })),
   )

@@ -7,14 +7,14 @@ import { RECORD_KINDS, RECORDS, type RecordKind } from '../../core/records/stora
 import { invalid, type FieldProblem, type Invalid } from '../../core/schema/problem'
 import type { Database } from '../database/connection'
 import { picturesOf, type Pictures } from '../database/backupStream'
-import { log, photos, things, thingVersions } from '../database/schema'
+import { log, photos, records, recordVersions } from '../database/schema'
 import { addEntries, listStoredEntries } from './logRepository'
 import { listPhotos, takeOverPhotos } from './photoRepository'
 import { readPreferences, replacePreferences } from './preferencesRepository'
 import { listStored, storedAmong, takeOver } from './recordRepository'
 import { listVersions, takeOverVersions } from './versionRepository'
 
-/** All that is kept, archived things and what cannot be read included. */
+/** All that is kept, archived records and what cannot be read included. */
 export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
   const things: Backup['things'] = tableOf(RECORD_KINDS, () => [])
   for (const kind of RECORD_KINDS) things[kind] = await listStored(db, kind)
@@ -30,7 +30,7 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
   }
 }
 
-/** What in a thing names one that is neither in the backup nor here. */
+/** What in a record names one that is neither in the backup nor here. */
 function brokenLinks(
   kind: RecordKind,
   content: Record<string, unknown>,
@@ -51,7 +51,7 @@ const missing = (
 /** Which ids there are, here and in a backup, and of which kind; what is here goes before. */
 async function kindsOf(db: Database, from: Backup): Promise<Map<string, RecordKind>> {
   const kindOf = new Map(RECORD_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => [id, kind] as const)))
-  for (const { id, kind } of await db.select({ id: things.id, kind: things.kind }).from(things)) kindOf.set(id, kind)
+  for (const { id, kind } of await db.select({ id: records.id, kind: records.kind }).from(records)) kindOf.set(id, kind)
   return kindOf
 }
 
@@ -66,7 +66,7 @@ class Harmful extends Error {
 export type OnPart = (rowsDone: number) => void
 
 /**
- * Merges a backup into what is kept, all of it or nothing: what is not here is added, newer things written, the rest
+ * Merges a backup into what is kept, all of it or nothing: what is not here is added, newer records written, the rest
  * left. What cannot be read is added as it is, but never takes the place of what can be: that is told, by its field.
  * Preferences stay. `pictures`: where they are not the backup's own.
  */
@@ -79,7 +79,7 @@ export const bringBack = (
 
 /**
  * Puts a backup in the place of all that is kept, preferences too: all of it or nothing. What was kept before is kept
- * again, even what names a thing that was not there then either; versions and pictures of such a thing are left out.
+ * again, even what names a record that was not there then either; versions and pictures of such a record are left out.
  */
 export function putInPlace(
   db: Database,
@@ -141,17 +141,17 @@ async function brought(
             kind,
             part.map(({ id }) => id),
           )
-          for (const [i, thing] of part.entries()) {
+          for (const [i, record] of part.entries()) {
             const path = `things.${kind}.${at + i}.content`
-            const read = readRecord(kind, thing)
+            const read = readRecord(kind, record)
             if (read.ok) {
-              if (!whole) tell(brokenLinks(kind, rawOf(thing.content), path, kindOf))
+              if (!whole) tell(brokenLinks(kind, rawOf(record.content), path, kindOf))
               continue
             }
             // What cannot be read is kept as it is, whatever it names.
             done.unreadable.push(read.unreadable)
-            const before = here.get(thing.id)
-            if (!before || before.revision >= thing.revision || !readRecord(kind, before).ok) continue
+            const before = here.get(record.id)
+            if (!before || before.revision >= record.revision || !readRecord(kind, before).ok) continue
             const { why, problems: found } = read.unreadable
             if (why === 'later-version') tell([{ field: path, code: 'later-version' }])
             else tell(found.map((one) => ({ ...one, field: one.field ? `${path}.${one.field}` : path })))
@@ -186,7 +186,7 @@ async function brought(
 
 /** Takes all away, and puts another copy's preferences in the place of those that are kept. */
 async function clear(db: Database, { preferences }: Backup): Promise<void> {
-  for (const table of [log, photos, thingVersions, things]) await db.delete(table)
+  for (const table of [log, photos, recordVersions, records]) await db.delete(table)
   const { revision, ...liked } = preferences
   await replacePreferences(db, revision, liked)
 }

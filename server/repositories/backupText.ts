@@ -3,7 +3,7 @@ import { lastOf } from '#core/math/list'
 import { BACKUP_VERSION } from '../../core/exchange/backup/backup'
 import { RECORD_KINDS } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
-import { log, photos, things, thingVersions } from '../database/schema'
+import { log, photos, records, recordVersions } from '../database/schema'
 import { storedEntryOf } from './logRepository'
 import { photoOf } from './photoRepository'
 import { readPreferences } from './preferencesRepository'
@@ -48,9 +48,9 @@ export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<s
     (after: { thingId: string; revision: number } | null) =>
       db
         .select()
-        .from(thingVersions)
+        .from(recordVersions)
         .where(after === null ? undefined : laterVersion(after))
-        .orderBy(asc(thingVersions.thingId), asc(thingVersions.revision))
+        .orderBy(asc(recordVersions.thingId), asc(recordVersions.revision))
         .limit(ROWS),
     (row) => row,
     (row) => row,
@@ -63,9 +63,9 @@ export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<s
       (after: string | null) =>
         db
           .select()
-          .from(things)
-          .where(and(eq(things.kind, kind), after === null ? undefined : gt(things.id, after)))
-          .orderBy(asc(things.id))
+          .from(records)
+          .where(and(eq(records.kind, kind), after === null ? undefined : gt(records.id, after)))
+          .orderBy(asc(records.id))
           .limit(ROWS),
       ({ id }) => id,
       storedRecordOf,
@@ -76,7 +76,10 @@ export async function* backupText(db: Database, savedAt: Date): AsyncGenerator<s
 const JOBS_FIRST = [...RECORD_KINDS].sort((a, b) => Number(b === 'jobs') - Number(a === 'jobs'))
 
 const laterVersion = ({ thingId, revision }: { thingId: string; revision: number }): SQL | undefined =>
-  or(gt(thingVersions.thingId, thingId), and(eq(thingVersions.thingId, thingId), gt(thingVersions.revision, revision)))
+  or(
+    gt(recordVersions.thingId, thingId),
+    and(eq(recordVersions.thingId, thingId), gt(recordVersions.revision, revision)),
+  )
 
 /** A list as JSON, page by page: each page begins after the last row of the one before. */
 async function* list<Row, Place>(

@@ -16,12 +16,12 @@ const asked = { away: false, search: '', from: null, limit: 99 }
 beforeAll(async () => {
   open = await freshDatabase()
   await plantSamples(open.db)
-  blades = (await recordRepository(open.db, 'blades').list()).things
-  jobs = (await recordRepository(open.db, 'jobs').list()).things
+  blades = (await recordRepository(open.db, 'blades').list()).records
+  jobs = (await recordRepository(open.db, 'jobs').list()).records
 }, 60_000)
 afterAll(() => open.close())
 const page = (more: Partial<typeof asked> | { from: string | null }) => pageOfBlades(open.db, { ...asked, ...more })
-const ids = (things: readonly { id: string }[]) => things.map(({ id }) => id)
+const ids = (records: readonly { id: string }[]) => records.map(({ id }) => id)
 
 it('the blades come in parts, each once, the one first that was done last', async () => {
   const done = jobs[2]!
@@ -32,7 +32,7 @@ it('the blades come in parts, each once, the one first that was done last', asyn
     const part = await page({ from, limit: 3 })
     expect(bladePage.safeParse(JSON.parse(JSON.stringify(part))).success).toBe(true)
     expect(part.total).toBe(blades.length)
-    parts.push(...part.things)
+    parts.push(...part.records)
     from = part.next
   } while (from)
   expect(parts[0]!.id).toBe(done.bladeId)
@@ -42,7 +42,7 @@ it('the blades come in parts, each once, the one first that was done last', asyn
 it('each says when it was last done and on which rig; one that never was says nothing', async () => {
   const { last } = await page({})
   const newest = new Map<string, JobRecord>()
-  for (const one of (await recordRepository(open.db, 'jobs').list()).things)
+  for (const one of (await recordRepository(open.db, 'jobs').list()).records)
     if ((newest.get(one.bladeId)?.updatedAt ?? '') < one.updatedAt) newest.set(one.bladeId, one)
   expect(new Map(last.map(({ bladeId, rigId, updatedAt }) => [bladeId, [rigId, updatedAt]]))).toEqual(
     new Map([...newest].map(([bladeId, { rigId, updatedAt }]) => [bladeId, [rigId, updatedAt]])),
@@ -55,9 +55,9 @@ it('they are found by name, owner and use, and those put away are a list of thei
   const said = { ...blade.parse(one), name: 'Quince knife', owner: 'Orchard wall', use: 'grafting quinces' }
   const written = await repository.update(one!.id, one!.revision, said)
   for (const search of ['QUINCE kni', 'orchard', 'quinces graft'])
-    expect(ids((await page({ search })).things)).toEqual([one!.id])
-  expect((await page({ search: 'quince plum' })).things).toEqual([])
+    expect(ids((await page({ search })).records)).toEqual([one!.id])
+  expect((await page({ search: 'quince plum' })).records).toEqual([])
   await repository.archive(one!.id, written.ok ? written.kept.revision : 0)
-  expect(ids((await page({ away: true })).things)).toEqual([one!.id])
+  expect(ids((await page({ away: true })).records)).toEqual([one!.id])
   expect(await page({})).toMatchObject({ total: blades.length - 1, elsewhere: 1 })
 })

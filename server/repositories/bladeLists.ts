@@ -1,18 +1,18 @@
 import { and, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { BladePage, LastJob } from '../../core/exchange/api/lists'
 import type { Database } from '../database/connection'
-import { linkOf, things, wordsOf } from '../database/schema'
+import { linkOf, records, wordsOf } from '../database/schema'
 import { partOf, wordsFound, type AskedPart } from './partOfList'
 import { readRows } from './recordRepository'
 
 /** When a blade was last done or, where that is later, measured. */
-const lastHandled = sql`greatest(${things.updatedAt}, (
-  select max(job.updated_at) from things job where job.kind = 'jobs' and job.content ->> 'bladeId' = ${things.id}::text
+const lastHandled = sql`greatest(${records.updatedAt}, (
+  select max(job.updated_at) from things job where job.kind = 'jobs' and job.content ->> 'bladeId' = ${records.id}::text
 ))`
 
 /** A part of the blades that are put away or not, those first that were in hand last; words are its own. */
 export async function pageOfBlades(db: Database, asked: AskedPart): Promise<BladePage> {
-  const found = wordsFound(asked.search, (query) => sql`${wordsOf(things)} @@ ${query}`)
+  const found = wordsFound(asked.search, (query) => sql`${wordsOf(records)} @@ ${query}`)
   const { rows, ...part } = await partOf(db, 'blades', asked, lastHandled, found)
   const ids = rows.map(({ id }) => id)
   return { ...part, ...readRows('blades', rows), last: await lastJobsOf(db, ids) }
@@ -24,10 +24,10 @@ async function lastJobsOf(db: Database, bladeIds: readonly string[]): Promise<La
     .selectDistinctOn([linkOf('bladeId')], {
       bladeId: sql<string>`${linkOf('bladeId')}`,
       rigId: sql<string>`${linkOf('rigId')}`,
-      updatedAt: things.updatedAt,
+      updatedAt: records.updatedAt,
     })
-    .from(things)
-    .where(and(eq(things.kind, 'jobs'), inArray(linkOf('bladeId'), [...bladeIds]), isNotNull(linkOf('rigId'))))
-    .orderBy(linkOf('bladeId'), desc(things.updatedAt))
+    .from(records)
+    .where(and(eq(records.kind, 'jobs'), inArray(linkOf('bladeId'), [...bladeIds]), isNotNull(linkOf('rigId'))))
+    .orderBy(linkOf('bladeId'), desc(records.updatedAt))
   return rows.map(({ updatedAt, ...last }) => ({ ...last, updatedAt: updatedAt.toISOString() }))
 }

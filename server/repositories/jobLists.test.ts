@@ -21,10 +21,10 @@ const asked = { away: false, search: '', from: null, limit: 3 }
 beforeAll(async () => {
   open = await freshDatabase()
   await plantSamples(open.db)
-  made = (await recordRepository(open.db, 'jobs').list()).things
+  made = (await recordRepository(open.db, 'jobs').list()).records
 }, 60_000)
 afterAll(() => open.close())
-const names = (things: readonly { name: string }[]) => things.map(({ name }) => name)
+const names = (records: readonly { name: string }[]) => records.map(({ name }) => name)
 
 describe('the list of jobs', () => {
   it('comes in parts, the last changed first, each once, with what happened on them', async () => {
@@ -34,12 +34,12 @@ describe('the list of jobs', () => {
     do {
       const part = await pageOfJobs(open.db, { ...asked, from })
       expect(jobPage.safeParse(JSON.parse(JSON.stringify(part))).success).toBe(true)
-      expect(part.things.length).toBeLessThanOrEqual(3)
+      expect(part.records.length).toBeLessThanOrEqual(3)
       expect(part.total).toBe(made.length)
-      const ids = part.things.map(({ id }) => id)
+      const ids = part.records.map(({ id }) => id)
       expect(part.log.entries.every(({ jobId }) => ids.includes(jobId!))).toBe(true)
-      expect(new Set(part.blades.map(({ id }) => id))).toEqual(new Set(part.things.map(({ bladeId }) => bladeId)))
-      parts.push(...part.things)
+      expect(new Set(part.blades.map(({ id }) => id))).toEqual(new Set(part.records.map(({ bladeId }) => bladeId)))
+      parts.push(...part.records)
       from = part.next
     } while (from)
     expect(parts[0]!.id).toBe(made[0]!.id)
@@ -53,7 +53,7 @@ describe('the list of jobs', () => {
   })
 
   it('finds words of the job, of its blade and of its rig, however they begin; nothing a word does not begin', async () => {
-    const found = async (search: string) => names((await pageOfJobs(open.db, { ...asked, limit: 99, search })).things)
+    const found = async (search: string) => names((await pageOfJobs(open.db, { ...asked, limit: 99, search })).records)
     const [first] = made
     const rig = await recordRepository(open.db, 'rigs').find(first!.rigId)
     const [word] = rig!.name.split(' ')
@@ -67,7 +67,7 @@ describe('the list of jobs', () => {
   it('what is off the bench is a list of its own', async () => {
     const away = made[1]!
     await recordRepository(open.db, 'jobs').archive(away.id, 1)
-    expect(names((await pageOfJobs(open.db, { ...asked, away: true })).things)).toEqual([away.name])
+    expect(names((await pageOfJobs(open.db, { ...asked, away: true })).records)).toEqual([away.name])
     expect(await pageOfJobs(open.db, asked)).toMatchObject({ total: made.length - 1, elsewhere: 1 })
     await recordRepository(open.db, 'jobs').restore(away.id, 2)
   })

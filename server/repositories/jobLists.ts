@@ -5,30 +5,30 @@ import type { AroundJob, JobPage, ListedLog } from '../../core/exchange/api/list
 import type { JobRecord } from '../../core/records/storage/kinds'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
-import { linkOf, log, things, wordsOf } from '../database/schema'
+import { linkOf, log, records, wordsOf } from '../database/schema'
 import { logUpTo, readLog, type LogRow } from './logRepository'
 import { partOf, wordsFound, type AskedPart } from './partOfList'
 import { listNamed, readRows } from './recordRepository'
 
-const isJob = eq(things.kind, 'jobs')
+const isJob = eq(records.kind, 'jobs')
 
 /** Each word begins a word of the job, its blade (or whose it is) or its rig. */
 const jobsFound = (search: string): SQL[] =>
   wordsFound(search, (query) => {
-    const parts = sql`(select id::text from things where kind in ('rigs', 'blades') and ${wordsOf(things)} @@ ${query})`
-    return sql`(${wordsOf(things)} @@ ${query} or ${linkOf('bladeId')} in ${parts} or ${linkOf('rigId')} in ${parts})`
+    const parts = sql`(select id::text from things where kind in ('rigs', 'blades') and ${wordsOf(records)} @@ ${query})`
+    return sql`(${wordsOf(records)} @@ ${query} or ${linkOf('bladeId')} in ${parts} or ${linkOf('rigId')} in ${parts})`
   })
 
 /** A part of the jobs on the bench or off it, the last changed first. */
 export async function pageOfJobs(db: Database, asked: AskedPart): Promise<JobPage> {
-  const { rows, ...part } = await partOf(db, 'jobs', asked, sql`${things.updatedAt}`, jobsFound(asked.search))
+  const { rows, ...part } = await partOf(db, 'jobs', asked, sql`${records.updatedAt}`, jobsFound(asked.search))
   const jobs = readRows('jobs', rows)
-  const blades = await listNamed(db, 'blades', [...new Set(jobs.things.map(({ bladeId }) => bladeId))])
+  const blades = await listNamed(db, 'blades', [...new Set(jobs.records.map(({ bladeId }) => bladeId))])
   const ids = rows.map(({ id }) => id)
   return {
     ...part,
-    things: jobs.things,
-    blades: blades.things,
+    records: jobs.records,
+    blades: blades.records,
     unreadable: [...jobs.unreadable, ...blades.unreadable],
     log: await logWhere(db, inArray(log.jobId, ids)),
   }
@@ -49,8 +49,8 @@ export async function aroundAJob(
   const newest = (where: SQL | undefined, limit: number) =>
     db.select().from(log).where(where).orderBy(desc(log.received)).limit(limit)
   const onThisRig = db
-    .select({ id: things.id })
-    .from(things)
+    .select({ id: records.id })
+    .from(records)
     .where(and(isJob, eq(linkOf('rigId'), rigId)))
   const proved = await newest(
     and(
@@ -71,28 +71,28 @@ export async function aroundAJob(
   const rows = new Map([...proved, ...others.flat()].map((row) => [row.received, row]))
   const earlier = await db
     .select()
-    .from(things)
+    .from(records)
     .where(and(isJob, eq(linkOf('bladeId'), bladeId)))
-    .orderBy(desc(things.updatedAt), desc(things.id))
+    .orderBy(desc(records.updatedAt), desc(records.id))
     .limit(MOST_EARLIER)
   const provedOn = [...new Set(proved.flatMap((entry) => (entry.kind === 'proof' ? (entry.jobId ?? []) : [])))]
-  const jobsProvedOn = provedOn.length === 0 ? [] : await db.select().from(things).where(inArray(things.id, provedOn))
+  const jobsProvedOn = provedOn.length === 0 ? [] : await db.select().from(records).where(inArray(records.id, provedOn))
   const jobs = new Map(
-    readRows('jobs', [...earlier, ...jobsProvedOn]).things.map((job): [string, JobRecord] => [job.id, job]),
+    readRows('jobs', [...earlier, ...jobsProvedOn]).records.map((job): [string, JobRecord] => [job.id, job]),
   )
   const inOrder = [...rows.values()].sort((a, b) => a.received - b.received)
   const named = [bladeId, ...inOrder.map((entry) => entry.bladeId), ...[...jobs.values()].map((job) => job.bladeId)]
   const blades = await listNamed(db, 'blades', [...new Set(named.filter((id) => id !== null))])
-  return { jobs: [...jobs.values()], blades: blades.things, log: readLog(inOrder, await logUpTo(db)) }
+  return { jobs: [...jobs.values()], blades: blades.records, log: readLog(inOrder, await logUpTo(db)) }
 }
 
 /** Names of jobs that begin so. */
 export async function jobNames(db: Database, beginning: string): Promise<string[]> {
   const pattern = `${beginning.replace(/[\\%_]/g, '\\$&')}%`
   const rows = await db
-    .select({ name: things.name })
-    .from(things)
-    .where(and(isJob, like(things.name, pattern)))
+    .select({ name: records.name })
+    .from(records)
+    .where(and(isJob, like(records.name, pattern)))
   return rows.map(({ name }) => name)
 }
 

@@ -4,7 +4,7 @@ import { nth } from '#core/math/list'
 import { LISTED_AT_ONCE, MOST_LISTED_AT_ONCE } from '../../core/exchange/api/lists'
 import type { RecordKind } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
-import { things } from '../database/schema'
+import { records } from '../database/schema'
 import type { RecordRow } from './recordRepository'
 
 /** What ends a part, and begins the next: the moment it is ordered by and the id. */
@@ -34,7 +34,7 @@ export function wordsFound(search: string, found: (query: SQL) => SQL): SQL[] {
   return words.slice(0, MOST_WORDS).map((word) => found(sql`to_tsquery('simple', ${`'${word}':*`})`))
 }
 
-/** A part of the things of a kind that are put away or not, the latest first by a moment that each row has. */
+/** A part of the records of a kind that are put away or not, the latest first by a moment that each row has. */
 export async function partOf(
   db: Database,
   kind: RecordKind,
@@ -43,16 +43,16 @@ export async function partOf(
   found: readonly SQL[],
 ): Promise<{ rows: RecordRow[]; total: number; elsewhere: number; next: string | null }> {
   // As the index has it.
-  const inPlace = (isAway: boolean) => and(eq(things.kind, kind), sql`(${things.archivedAt} is null) = ${!isAway}`)
+  const inPlace = (isAway: boolean) => and(eq(records.kind, kind), sql`(${records.archivedAt} is null) = ${!isAway}`)
   const asked = and(inPlace(away), ...found)
   const counted = async (where: SQL | undefined) =>
-    nth(await db.select({ things: count() }).from(things).where(where), 0).things
+    nth(await db.select({ records: count() }).from(records).where(where), 0).records
   const after = from && cursorOf(from)
   const rows = await db
-    .select({ row: things, at: sql<Date>`${moment}`.mapWith(things.updatedAt) })
-    .from(things)
-    .where(and(asked, after ? sql`(${moment}, ${things.id}) < (${after.at}, ${after.id})` : undefined))
-    .orderBy(desc(moment), desc(things.id))
+    .select({ row: records, at: sql<Date>`${moment}`.mapWith(records.updatedAt) })
+    .from(records)
+    .where(and(asked, after ? sql`(${moment}, ${records.id}) < (${after.at}, ${after.id})` : undefined))
+    .orderBy(desc(moment), desc(records.id))
     .limit(limit + 1)
   const shown = rows.slice(0, limit)
   const [last] = shown.slice(-1)

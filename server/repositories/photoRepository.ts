@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid'
 import { failed, type Result } from '../../core/schema/result'
 import { bladePhoto, MOST_PHOTOS, type BladePhoto } from '../../core/records/storage/bladePhoto'
 import type { Database } from '../database/connection'
-import { photos, things } from '../database/schema'
+import { photos, records } from '../database/schema'
 
 export const photoOf = (row: typeof photos.$inferSelect): BladePhoto =>
   bladePhoto.parse({ ...row, createdAt: row.createdAt.toISOString() })
@@ -27,9 +27,9 @@ export const addPhoto = (db: Database, photo: NewPhoto): Promise<AddedPhoto> => 
 
 async function added(db: Database, { id = newId(), bladeId, caption, image }: NewPhoto): Promise<AddedPhoto> {
   const [blade] = await db
-    .select({ id: things.id })
-    .from(things)
-    .where(and(eq(things.id, bladeId), eq(things.kind, 'blades')))
+    .select({ id: records.id })
+    .from(records)
+    .where(and(eq(records.id, bladeId), eq(records.kind, 'blades')))
     .for('update')
   if (!blade) return failed('no-such-blade')
   const [kept] = await db.select({ photos: count() }).from(photos).where(eq(photos.bladeId, bladeId))

@@ -31,7 +31,7 @@ describe('what is kept', () => {
     expect(late).toMatchObject({ ok: false, code: 'outdated', current: { revision: 2, name: 'Spare, flattened' } })
   })
 
-  it('the same id twice keeps one thing, so a repeated send does no harm', async () => {
+  it('the same id twice keeps one record, so a repeated send does no harm', async () => {
     const stones = recordRepository(open.db, 'stones')
     const id = '0197a000-0000-7000-8000-000000000001'
     await stones.create({ ...demoStones[1]!, name: 'Once' }, id)
@@ -39,18 +39,18 @@ describe('what is kept', () => {
     expect(again).toMatchObject({ ok: true, kept: { name: 'Once' } })
   })
 
-  it('archived things leave the list and come back', async () => {
+  it('archived records leave the list and come back', async () => {
     const blades = recordRepository(open.db, 'blades')
-    const [first] = (await blades.list()).things
+    const [first] = (await blades.list()).records
     await blades.archive(first!.id, 1)
-    expect((await blades.list()).things.some((b) => b.id === first!.id)).toBe(false)
+    expect((await blades.list()).records.some((b) => b.id === first!.id)).toBe(false)
     await blades.restore(first!.id, 2)
     expect((await blades.find(first!.id))?.archivedAt).toBeNull()
   })
 
   it('a job that names a stone that is not there, or something that is no stone, is refused at that field', async () => {
     const jobs = recordRepository(open.db, 'jobs')
-    const [first] = (await jobs.list()).things
+    const [first] = (await jobs.list()).records
     const content = job.parse(first)
     for (const stoneId of ['0197a000-0000-7000-8000-00000000dead', content.bladeId])
       expect(await jobs.create({ ...content, stoneId })).toEqual({
@@ -75,7 +75,7 @@ describe('what is kept', () => {
 
   it('a rig keeps what it was at each change', async () => {
     const rigs = recordRepository(open.db, 'rigs')
-    const [rig] = (await rigs.list()).things
+    const [rig] = (await rigs.list()).records
     await rigs.update(rig!.id, 1, { ...rigMeasures.parse(rig), rodLengthMm: rig!.rodLengthMm + 5 })
     const before = (await listRigVersions(open.db)).filter((version) => version.rigId === rig!.id)
     expect(before).toEqual([{ rigId: rig!.id, revision: 1, content: rigMeasures.parse(rig) }])
@@ -96,7 +96,7 @@ describe('what is kept', () => {
 describe('the demo data', () => {
   it('is planted once: four rigs of different kinds, eight blades, eight stones, and jobs that all have an angle', async () => {
     await plantDemo(open.db)
-    const all = async <K extends RecordKind>(kind: K) => (await recordRepository(open.db, kind).list()).things
+    const all = async <K extends RecordKind>(kind: K) => (await recordRepository(open.db, kind).list()).records
     const [rigs, blades, stones, jobs] = await Promise.all([all('rigs'), all('blades'), all('stones'), all('jobs')])
     expect(new Set(rigs.map((r) => r.kind)).size).toBe(4)
     expect(blades).toHaveLength(8)

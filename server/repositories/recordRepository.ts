@@ -11,7 +11,7 @@ import {
   type RecordKind,
 } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
-import { things } from '../database/schema'
+import { records } from '../database/schema'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
 
 export type Written<K extends RecordKind> =
@@ -22,11 +22,11 @@ export type Written<K extends RecordKind> =
 
 /** All of a kind: what can be read, and what cannot be. */
 export interface Listed<K extends RecordKind> {
-  things: RecordOf<K>[]
+  records: RecordOf<K>[]
   unreadable: Unreadable[]
 }
 
-export type RecordRow = typeof things.$inferSelect
+export type RecordRow = typeof records.$inferSelect
 
 export const storedRecordOf = ({
   id,
@@ -52,18 +52,18 @@ const nameOf = (content: unknown): string => {
 }
 
 const rowsOf = (db: Database, kind: RecordKind) =>
-  db.select().from(things).where(eq(things.kind, kind)).orderBy(asc(things.createdAt), asc(things.id))
+  db.select().from(records).where(eq(records.kind, kind)).orderBy(asc(records.createdAt), asc(records.id))
 
 /** Everything of a kind as it is stored, in the order it was made. */
 export const listStored = async (db: Database, kind: RecordKind): Promise<StoredRecord[]> =>
   (await rowsOf(db, kind)).map(storedRecordOf)
 
-/** Rows as things: what can be read, and what cannot be. */
+/** Rows as records: what can be read, and what cannot be. */
 export function readRows<K extends RecordKind>(kind: K, rows: readonly RecordRow[]): Listed<K> {
-  const listed: Listed<K> = { things: [], unreadable: [] }
+  const listed: Listed<K> = { records: [], unreadable: [] }
   for (const row of rows) {
     const read = readRecord(kind, storedRecordOf(row))
-    if (read.ok) listed.things.push(read.thing)
+    if (read.ok) listed.records.push(read.record)
     else listed.unreadable.push(read.unreadable)
   }
   return listed
@@ -79,22 +79,22 @@ export const listNamed = async <K extends RecordKind>(
 const rowsNamed = (db: Database, kind: RecordKind, ids: readonly string[]) =>
   db
     .select()
-    .from(things)
-    .where(and(eq(things.kind, kind), inArray(things.id, [...ids])))
+    .from(records)
+    .where(and(eq(records.kind, kind), inArray(records.id, [...ids])))
 
-const columnsOfStored = (kind: RecordKind, { version, content, ...thing }: StoredRecord) => ({
+const columnsOfStored = (kind: RecordKind, { version, content, ...record }: StoredRecord) => ({
   kind,
   version,
   content,
-  revision: thing.revision,
+  revision: record.revision,
   name: nameOf(content),
-  createdAt: new Date(thing.createdAt),
-  updatedAt: new Date(thing.updatedAt),
-  archivedAt: thing.archivedAt === null ? null : new Date(thing.archivedAt),
+  createdAt: new Date(record.createdAt),
+  updatedAt: new Date(record.updatedAt),
+  archivedAt: record.archivedAt === null ? null : new Date(record.archivedAt),
 })
 
 /**
- * Takes over things as another copy of the data has them: added when they are not here, written when the other copy is
+ * Takes over records as another copy of the data has them: added when they are not here, written when the other copy is
  * newer, else left. Contents are not looked into: what this version cannot read is kept all the same. `here`: what of
  * them is here already.
  */
@@ -105,19 +105,19 @@ export async function takeOver(
   here: ReadonlyMap<string, StoredRecord>,
 ): Promise<{ added: number; updated: number; left: number }> {
   const fresh = given.filter(({ id }) => !here.has(id))
-  const rows = fresh.map((thing) => ({ ...columnsOfStored(kind, thing), id: thing.id }))
+  const rows = fresh.map((record) => ({ ...columnsOfStored(kind, record), id: record.id }))
   const inserted =
-    rows.length === 0 ? [] : await db.insert(things).values(rows).onConflictDoNothing().returning({ id: things.id })
+    rows.length === 0 ? [] : await db.insert(records).values(rows).onConflictDoNothing().returning({ id: records.id })
   let updated = 0
-  for (const thing of given) {
-    const { id, revision } = thing
+  for (const record of given) {
+    const { id, revision } = record
     if ((here.get(id)?.revision ?? revision) >= revision) continue
     if (RECORDS[kind].keepsVersions) await keepVersion(db, id)
     const newer = await db
-      .update(things)
-      .set(columnsOfStored(kind, thing))
-      .where(and(eq(things.id, id), eq(things.kind, kind), lt(things.revision, revision)))
-      .returning({ id: things.id })
+      .update(records)
+      .set(columnsOfStored(kind, record))
+      .where(and(eq(records.id, id), eq(records.kind, kind), lt(records.revision, revision)))
+      .returning({ id: records.id })
     updated += newer.length
   }
   return { added: inserted.length, updated, left: given.length - inserted.length - updated }
@@ -132,18 +132,18 @@ export async function storedAmong(
   return new Map((await rowsNamed(db, kind, ids)).map((row) => [row.id, storedRecordOf(row)]))
 }
 
-/** Reads and writes one kind of thing. A write names the revision it started from; an outdated one changes nothing. */
+/** Reads and writes one kind of record. A write names the revision it started from; an outdated one changes nothing. */
 export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
   const parse = (row: RecordRow): RecordOf<K> => {
     const read = readRecord(kind, storedRecordOf(row))
     if (!read.ok) throw new Error(`The ${kind} ${row.id} cannot be read: ${JSON.stringify(read.unreadable)}`)
-    return read.thing
+    return read.record
   }
   const rowOf = async (id: string): Promise<RecordRow | null> => {
     const [row] = await db
       .select()
-      .from(things)
-      .where(and(eq(things.id, id), eq(things.kind, kind)))
+      .from(records)
+      .where(and(eq(records.id, id), eq(records.kind, kind)))
     return row ?? null
   }
 
@@ -151,11 +151,11 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
   const find = async (id: string): Promise<RecordOf<K> | null> => {
     const row = await rowOf(id)
     const read = row && readRecord(kind, storedRecordOf(row))
-    return read?.ok ? read.thing : null
+    return read?.ok ? read.record : null
   }
 
   /**
-   * The first field that names a thing which is not there. Nothing that is named is ever deleted, so a link that was
+   * The first field that names a record which is not there. Nothing that is named is ever deleted, so a link that was
    * good stays so.
    */
   async function brokenLink(
@@ -170,7 +170,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     if (Array.isArray(progression))
       named.push(...progression.map((id, i) => ({ field: `progression.${i}`, kind: 'stones', id: String(id) })))
     const ids = named.map(({ id }) => id)
-    const there = await db.select({ id: things.id, kind: things.kind }).from(things).where(inArray(things.id, ids))
+    const there = await db.select({ id: records.id, kind: records.kind }).from(records).where(inArray(records.id, ids))
     const broken = named.find(({ id, kind: of }) => !there.some((one) => one.id === id && one.kind === of))
     if (broken) return { field: broken.field, kind: broken.kind }
     const { rigId, rigRevision, jawsName } = content
@@ -188,16 +188,16 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
   /** Whether a rig has such jaws, or had them when it was measured before. */
   async function hasJaws(rigId: string, name: string): Promise<boolean> {
     const versions = (await listVersions(db)).filter(({ thingId }) => thingId === rigId)
-    const [now] = await db.select({ content: things.content }).from(things).where(eq(things.id, rigId))
+    const [now] = await db.select({ content: records.content }).from(records).where(eq(records.id, rigId))
     return [now, ...versions].some((version) => {
       const { jaws, moreJaws } = rawOf(version?.content)
       return [rawOf(jaws), ...rawListOf(moreJaws)].some((one) => one.name === name)
     })
   }
 
-  /** Whether a thing is, or was, at a revision. */
+  /** Whether a record is, or was, at a revision. */
   async function hasRevision(id: string, revision: number): Promise<boolean> {
-    const [now] = await db.select({ revision: things.revision }).from(things).where(eq(things.id, id))
+    const [now] = await db.select({ revision: records.revision }).from(records).where(eq(records.id, id))
     return now?.revision === revision || (await wasAt(db, id, revision))
   }
 
@@ -206,9 +206,9 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     const [row] = await db.transaction(async (tx) => {
       if (RECORDS[kind].keepsVersions) await keepVersion(tx, id, revision)
       return tx
-        .update(things)
+        .update(records)
         .set({ ...columns, revision: revision + 1, updatedAt: new Date() })
-        .where(and(eq(things.id, id), eq(things.kind, kind), eq(things.revision, revision)))
+        .where(and(eq(records.id, id), eq(records.kind, kind), eq(records.revision, revision)))
         .returning()
     })
     if (row) return { ok: true, kept: parse(row) }
@@ -224,7 +224,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     /** All that is not archived, or all, in the order it was made. */
     async list(withArchived = false): Promise<Listed<K>> {
       const all = readRows(kind, await rowsOf(db, kind))
-      return withArchived ? all : { ...all, things: all.things.filter(({ archivedAt }) => archivedAt === null) }
+      return withArchived ? all : { ...all, records: all.records.filter(({ archivedAt }) => archivedAt === null) }
     },
 
     /** Keeps something new under its id (a new one without). The same id again gives what is kept already. */
@@ -233,7 +233,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
       if (broken) return { ...failed('no-such-link'), ...broken }
       const now = new Date()
       const [row] = await db
-        .insert(things)
+        .insert(records)
         .values({ id, kind, revision: 1, createdAt: now, updatedAt: now, ...columnsOf(content) })
         .onConflictDoNothing()
         .returning()

@@ -29,10 +29,10 @@ it('samples come and go together; what an own job goes on with stays, and they c
 
   // Measured anew, a sample is still one; a copy of it, and a job on it, are the user's own.
   const [rigs, jobs] = [recordRepository(open.db, 'rigs'), recordRepository(open.db, 'jobs')]
-  const [rig] = (await rigs.list()).things
+  const [rig] = (await rigs.list()).records
   await rigs.update(rig!.id, 1, { ...rig!, notes: 'By the window now.' })
   const copy = await rigs.create({ ...rig!, name: 'My own' })
-  const [sampleJob] = (await jobs.list()).things
+  const [sampleJob] = (await jobs.list()).records
   const own = await jobs.create({ ...job.parse(sampleJob), name: 'My own job' })
   if (!own.ok || !copy.ok) throw new Error('not kept')
   const before = await whole()

@@ -4,7 +4,7 @@ import type { Backup } from '../../core/exchange/backup/backup'
 import { isSample, SAMPLE_IDS } from '../../core/records/storage/samples'
 import { RECORD_KINDS } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
-import { log, photos, things, thingVersions } from '../database/schema'
+import { log, photos, records, recordVersions } from '../database/schema'
 import { readAll } from './backupRepository'
 
 const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g
@@ -48,8 +48,8 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
     if (entries.length > 0) await tx.delete(log).where(inArray(log.id, entries))
     if (ids.length > 0) {
       await tx.delete(photos).where(inArray(photos.bladeId, ids))
-      await tx.delete(thingVersions).where(inArray(thingVersions.thingId, ids))
-      await tx.delete(things).where(inArray(things.id, ids))
+      await tx.delete(recordVersions).where(inArray(recordVersions.thingId, ids))
+      await tx.delete(records).where(inArray(records.id, ids))
     }
     return gone
   })
@@ -59,7 +59,7 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
 export async function countSamples(db: Database): Promise<number> {
   const [counted] = await db
     .select({ samples: count() })
-    .from(things)
-    .where(between(things.id, ...SAMPLE_IDS))
+    .from(records)
+    .where(between(records.id, ...SAMPLE_IDS))
   return counted!.samples
 }

@@ -16,8 +16,8 @@ export async function readTools(db: Database): Promise<ToolFile> {
   return {
     format: 'jaw-tilt-tools',
     version: 2,
-    rigs: rigs.things.map((rig) => rigMeasures.parse(rig)),
-    stones: stones.things.map((stone) => handedOnStone.parse({ ...stone, log: wearLogOf(log, stone.id) })),
+    rigs: rigs.records.map((rig) => rigMeasures.parse(rig)),
+    stones: stones.records.map((stone) => handedOnStone.parse({ ...stone, log: wearLogOf(log, stone.id) })),
   }
 }
 
@@ -29,13 +29,13 @@ export async function takeInTools(db: Database, tools: ToolFile): Promise<TakenI
   const count: TakenIn = { added: 0, already: 0 }
   await db.transaction(async (tx) => {
     const here = await readTools(tx)
-    const isNew = <T extends { name: string }>(thing: T, those: T[]): T | null => {
-      if (those.some((one) => equal(one, thing))) {
+    const isNew = <T extends { name: string }>(record: T, those: T[]): T | null => {
+      if (those.some((one) => equal(one, record))) {
         count.already++
         return null
       }
       count.added++
-      const named = { ...thing, name: nameBeside(thing.name, those) }
+      const named = { ...record, name: nameBeside(record.name, those) }
       those.push(named)
       return named
     }

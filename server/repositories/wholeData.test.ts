@@ -6,7 +6,7 @@ import type { LogEntry } from '../../core/log/entry'
 import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/geometry/setup/sampleSetup.fixture'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
-import { things } from '../database/schema'
+import { records } from '../database/schema'
 import { bringBack, putInPlace, readAll } from './backupRepository'
 import { backupText } from './backupText'
 import { append, listLog } from './logRepository'
@@ -277,15 +277,15 @@ describe('all that is kept', () => {
   it('one row that cannot be read is reported by its id, kept, and taken out as it is', async () => {
     const harmed = { name: 'Bent', lengthMm: 'long' }
     await recordRepository(one.db, 'stones').create({ ...plainStone, name: 'Second' })
-    await one.db.update(things).set({ content: harmed }).where(eq(things.id, ID.stones))
-    const { things: readable, unreadable } = await recordRepository(one.db, 'stones').list()
+    await one.db.update(records).set({ content: harmed }).where(eq(records.id, ID.stones))
+    const { records: readable, unreadable } = await recordRepository(one.db, 'stones').list()
     expect(readable.map((stone) => stone.name)).toEqual(['Second'])
     expect(unreadable).toMatchObject([{ kind: 'stones', id: ID.stones, name: 'Bent', why: 'unreadable' }])
     const out = await readAll(one.db, new Date())
     expect(out.things.stones.find((stone) => stone.id === ID.stones)?.content).toEqual(harmed)
     const empty = await freshDatabase()
     const back = await bringBack(empty.db, out)
-    expect(back.ok && back.done.unreadable.map((thing) => thing.id)).toEqual([ID.stones])
+    expect(back.ok && back.done.unreadable.map((record) => record.id)).toEqual([ID.stones])
     expect((await readAll(empty.db, new Date())).things.stones).toEqual(out.things.stones)
     await empty.close()
     // Where a good one is, it stays: the whole file is refused at the field, and nothing of it is taken.
@@ -300,7 +300,7 @@ describe('all that is kept', () => {
     expect((await readAll(other.db, new Date())).things).toEqual(good.things)
   })
 
-  it('what names a thing that is nowhere is told by its field, and nothing is merged; put in place, it is kept as it was', async () => {
+  it('what names a record that is nowhere is told by its field, and nothing is merged; put in place, it is kept as it was', async () => {
     const whole = await readAll(other.db, new Date())
     const nowhere = '0197a000-0000-7000-8000-00000000dead'
     const [job] = whole.things.jobs

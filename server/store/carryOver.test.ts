@@ -84,12 +84,12 @@ describe('a data folder of an earlier version', () => {
         await list('jobs'),
       ]
       expect([rigs, blades, stones, jobs].flatMap((listed) => listed.unreadable)).toEqual([])
-      expect(rigs.things.map(({ name, revision, archivedAt }) => [name, revision, archivedAt])).toEqual([
+      expect(rigs.records.map(({ name, revision, archivedAt }) => [name, revision, archivedAt])).toEqual([
         ['Slot plate', 2, null],
         ['Two arms', 1, '2026-03-01T08:00:00.000Z'],
       ])
-      expect(blades.things[0]).toMatchObject({ owner: 'Orchard', edge: file.blades![0]!.edge })
-      expect(jobs.things[0]).toMatchObject({
+      expect(blades.records[0]).toMatchObject({ owner: 'Orchard', edge: file.blades![0]!.edge })
+      expect(jobs.records[0]).toMatchObject({
         revision: 7,
         updatedAt: '2026-04-02T09:30:00.000Z',
         hold: file.setups![0]!.held,
@@ -102,12 +102,12 @@ describe('a data folder of an earlier version', () => {
       expect(await readPreferences(db)).toEqual(file.preferences)
       if (shipped > 2) {
         expect(columns).toContain('stops')
-        expect(rigs.things[0]).toMatchObject({ stops: [{ name: 'pin 1', depthMm: 8 }], pivotPlayMm: 0.2 })
+        expect(rigs.records[0]).toMatchObject({ stops: [{ name: 'pin 1', depthMm: 8 }], pivotPlayMm: 0.2 })
         expect(await listRigVersions(db)).toHaveLength(1)
       }
       if (shipped > 4) expect(await listPhotos(db, null)).toEqual(file.bladePhotos)
-      if (shipped > 3) expect(blades.things[0]!.bevelDeg).toEqual({ A: 19.5, B: 20 })
-      if (shipped > 5) expect(blades.things[0]!.landmark).toEqual({ what: 'stud', alongMm: 12 })
+      if (shipped > 3) expect(blades.records[0]!.bevelDeg).toEqual({ A: 19.5, B: 20 })
+      if (shipped > 5) expect(blades.records[0]!.landmark).toEqual({ what: 'stud', alongMm: 12 })
       await close()
     },
     60_000,

@@ -23,7 +23,7 @@ function fieldsOf(row: Row): Row {
 }
 
 /**
- * Carries the rows of version 1 over into things and log, and drops their tables: all of it or nothing. Does nothing
+ * Carries the rows of version 1 over into records and log, and drops their tables: all of it or nothing. Does nothing
  * where there are none. They go the way of a backup of that version, so a folder and a file come to the same.
  */
 export async function carryOver(db: Database): Promise<void> {

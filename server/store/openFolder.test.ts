@@ -15,7 +15,7 @@ import { listSnapshots } from './snapshots'
 
 const empty = () => mkdtempSync(join(tmpdir(), 'jaw-tilt-folder-'))
 const stonesIn = async ({ db }: OpenData) =>
-  (await recordRepository(db, 'stones').list()).things.map(({ name }) => name).sort()
+  (await recordRepository(db, 'stones').list()).records.map(({ name }) => name).sort()
 const quiet = () => undefined
 
 /** A folder with one stone that a snapshot has, and one that came after it; and where that table lies. */
@@ -80,34 +80,31 @@ describe('a data folder', () => {
     'no control file': (folder) => rmSync(join(folder, 'postgres/global/pg_control')),
   }
   it.each(Object.keys(harms))(
-    '%s: it is set aside and built anew from the newest snapshot that reads, with one line that says so',
+    '%s: it cannot be read, and without a snapshot is left as it was, with what to do',
     async (harm) => {
       const folder = copy()
+      rmSync(join(folder, 'snapshots'), { recursive: true })
       harms[harm]!(folder)
-      // A snapshot that is not whole is passed over.
-      const [newest] = listSnapshots(folder)
-      writeFileSync(
-        join(folder, 'snapshots', newest!.name),
-        readFileSync(join(folder, 'snapshots', newest!.name)).subarray(0, 90),
-      )
-      const said: string[] = []
-      const data = await openFolder(folder, (line) => said.push(line))
-      expect(await stonesIn(data)).toEqual(['Before'])
-      expect(said).toHaveLength(1)
-      expect(said[0]).toMatch(/could not be read: it was built anew from the snapshot of 20.*set-aside-/)
-      await data.close()
-      expect(readdirSync(folder).some((name) => name.startsWith('postgres.set-aside-'))).toBe(true)
+      const before = contentsOf(join(folder, 'postgres'))
+      await expect(openFolder(folder, quiet)).rejects.toThrow(/cannot be read, and .* has no snapshot .* Move .* away/)
+      expect(contentsOf(join(folder, 'postgres'))).toEqual(before)
     },
-    60_000,
   )
 
-  it('that cannot be read and has no snapshot is left as it was, and says what to do', async () => {
+  it('that cannot be read is set aside and built anew from the newest snapshot that reads, with one line that says so', async () => {
     const folder = copy()
-    rmSync(join(folder, 'snapshots'), { recursive: true })
-    rmSync(join(folder, 'postgres/PG_VERSION'))
-    const before = contentsOf(join(folder, 'postgres'))
-    await expect(openFolder(folder, quiet)).rejects.toThrow(/cannot be read, and .* has no snapshot .* Move .* away/)
-    expect(contentsOf(join(folder, 'postgres'))).toEqual(before)
+    harms['bits turned in a table']!(folder)
+    // A snapshot that is not whole is passed over.
+    const [newest] = listSnapshots(folder)
+    const file = join(folder, 'snapshots', newest!.name)
+    writeFileSync(file, readFileSync(file).subarray(0, 90))
+    const said: string[] = []
+    const data = await openFolder(folder, (line) => said.push(line))
+    expect(await stonesIn(data)).toEqual(['Before'])
+    expect(said).toHaveLength(1)
+    expect(said[0]).toMatch(/could not be read: it was built anew from the snapshot of 20.*set-aside-/)
+    await data.close()
+    expect(readdirSync(folder).some((name) => name.startsWith('postgres.set-aside-'))).toBe(true)
   })
 
   it('of a later version is refused before anything in it is touched, by its mark and by its database', async () => {

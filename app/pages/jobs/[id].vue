@@ -25,7 +25,7 @@ const missing = computed(() =>
   collections.loaded && open.session ? missingOf(open.session.content.value, collections) : null,
 )
 const trouble = computed(() => {
-  if (open.problem?.code === 'no-such-thing')
+  if (open.problem?.code === 'no-such-record')
     return { title: 'This job is not on the bench', text: 'It may have been made in another data folder.' }
   const problem = open.problem ?? (collections.loaded ? null : collections.problem)
   if (problem) return { title: 'The bench cannot be shown', text: problemText(problem, preferences.unit) }

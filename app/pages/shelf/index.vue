@@ -16,22 +16,22 @@ useHead({ title: 'The shelf · Jaw Tilt' })
     <template v-if="collections.loaded">
       <div class="grid items-start gap-6 lg:grid-cols-3">
         <ShelfOf
-          v-slot="{ thing }"
+          v-slot="{ record }"
           kind="rigs"
           word="rig"
           title="Rigs"
           empty="None yet. Its pivot, its jaws and how its height is set: a rule and a calliper will do."
-          :things="collections.rigs"
-          ><RigCard :rig="thing"
+          :records="collections.rigs"
+          ><RigCard :rig="record"
         /></ShelfOf>
         <ShelfOf
-          v-slot="{ thing }"
+          v-slot="{ record }"
           kind="blades"
           word="blade"
           title="Blades"
           empty="None yet. The shape of its edge, its thickness and its grind: from the library, a photograph or a drawing."
-          :things="collections.blades"
-          ><BladeCard :blade="thing"
+          :records="collections.blades"
+          ><BladeCard :blade="record"
         /></ShelfOf>
         <div class="pane">
           <StoneBox title="Stones" :chosen="stoneId" @choose="stoneId = $event" @described="stoneId = $event.id" />

@@ -8,7 +8,7 @@ defineProps<{ blade: BladeRecord }>()
 
 <template>
   <span class="flex items-baseline justify-between gap-2"
-    ><RecordTitle class="truncate font-semibold" kind="blades" :thing="blade" /><span
+    ><RecordTitle class="truncate font-semibold" kind="blades" :record="blade" /><span
       class="truncate text-sm text-muted"
       >{{ blade.owner }}</span
     ></span

@@ -140,7 +140,7 @@ const steps = computed(() => BLADE_STEPS.map((title, i) => ({ mark: title, title
 <template>
   <DescribeFrame
     :step="step"
-    thing="Blade"
+    record="Blade"
     :steps="steps"
     :taken-up="takenUp"
     :early="from !== null && !copy"

@@ -29,7 +29,7 @@ function kept({ id }: InstrumentRecord) {
       class="mb-3"
       kind="instruments"
       :chosen="chosen"
-      :things="collections.instruments"
+      :records="collections.instruments"
       word="instrument"
       @describe="describe"
     />
@@ -39,15 +39,15 @@ function kept({ id }: InstrumentRecord) {
     </p>
     <CardChoice
       v-else
-      v-slot="{ thing }"
-      :things="there"
+      v-slot="{ record }"
+      :records="there"
       :chosen="chosenId"
       label="Instrument"
       @choose="chosenId = $event"
-      ><RecordTitle class="font-semibold" kind="instruments" :thing="thing" />
+      ><RecordTitle class="font-semibold" kind="instruments" :record="record" />
       <span class="flex flex-wrap justify-between gap-x-3 text-sm text-muted"
-        ><span>{{ INSTRUMENT_KIND_WORD[thing.kind] }}</span
-        ><span>± {{ angleText(thing.uncertaintyDeg, thing.uncertaintyDeg) }}</span></span
+        ><span>{{ INSTRUMENT_KIND_WORD[record.kind] }}</span
+        ><span>± {{ angleText(record.uncertaintyDeg, record.uncertaintyDeg) }}</span></span
       ></CardChoice
     >
     <USlideover

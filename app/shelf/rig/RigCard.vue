@@ -11,7 +11,7 @@ const preferences = usePreferences()
 
 <template>
   <span class="flex flex-wrap items-baseline justify-between gap-x-2"
-    ><RecordTitle class="truncate text-lg font-semibold" kind="rigs" :thing="rig" /><span
+    ><RecordTitle class="truncate text-lg font-semibold" kind="rigs" :record="rig" /><span
       class="text-sm whitespace-nowrap text-muted"
       >{{ RIG_WORDS[rig.kind].word }}</span
     ></span

@@ -85,7 +85,7 @@ const frameSteps = computed(() =>
 <template>
   <DescribeFrame
     :step="step"
-    thing="Rig"
+    record="Rig"
     :steps="frameSteps"
     :taken-up="takenUp"
     :early="from !== null && !copy"

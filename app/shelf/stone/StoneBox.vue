@@ -40,13 +40,13 @@ function kept(stone: StoneRecord) {
 <template>
   <section>
     <h2 class="mb-2 text-xl font-semibold">{{ title }}</h2>
-    <CardChoice v-slot="{ thing }" :things="stones" :chosen="chosen" label="Stone" @choose="emit('choose', $event)">
+    <CardChoice v-slot="{ record }" :records="stones" :chosen="chosen" label="Stone" @choose="emit('choose', $event)">
       <span class="flex flex-wrap items-baseline gap-x-2"
-        ><RecordTitle class="font-semibold" kind="stones" :thing="thing" /><span class="text-sm text-muted">{{
-          STONE_KIND_WORD[thing.kind]
+        ><RecordTitle class="font-semibold" kind="stones" :record="record" /><span class="text-sm text-muted">{{
+          STONE_KIND_WORD[record.kind]
         }}</span
         ><span class="ml-auto text-sm whitespace-nowrap text-muted"
-          >{{ stoneGrainText(thing) }} · {{ lengthText(faceMm(thing), preferences.unit) }}</span
+          >{{ stoneGrainText(record) }} · {{ lengthText(faceMm(record), preferences.unit) }}</span
         ></span
       >
     </CardChoice>
@@ -55,7 +55,7 @@ function kept(stone: StoneRecord) {
       class="mt-2"
       kind="stones"
       :chosen="stone"
-      :things="collections.stones"
+      :records="collections.stones"
       word="stone"
       @describe="describe"
     >

@@ -18,7 +18,7 @@ interface JobCommandsAsk {
 export function jobCommands({ router, open, undo, redo, say }: JobCommandsAsk): CommandEntry[] {
   const ANGLE_LABEL = (id: AngleId, word: string) =>
     id === 'set' ? 'How sure is the set angle?' : `Enter the ${word.toLowerCase()} angle`
-  /** What goes back or forth is said; where a thing is described there is nothing of the job to be seen. */
+  /** What goes back or forth is said; where a record is described there is nothing of the job to be seen. */
   const step = (way: 'goBack' | 'goForward') => (job: JobView) => {
     if (placeAt(router.currentRoute.value.path)?.sheet.aside) return
     const title = job.session[way]()

@@ -69,21 +69,21 @@ export function navigationCommands(router: Router): CommandEntry[] {
       icon: 'i-lucide-library',
       run: () => go('/shelf'),
     },
-    ...(['rig', 'blade'] as const).map((thing): CommandEntry => ({
-      id: `new-${thing}`,
-      label: `Describe a new ${thing}`,
-      finds: `add measure ${thing}`,
+    ...(['rig', 'blade'] as const).map((record): CommandEntry => ({
+      id: `new-${record}`,
+      label: `Describe a new ${record}`,
+      finds: `add measure ${record}`,
       group: 'Go',
       icon: 'i-lucide-plus',
-      run: () => go(`/shelf/${thing}`),
+      run: () => go(`/shelf/${record}`),
     })),
-    ...(['stone', 'instrument'] as const).map((thing): CommandEntry => ({
-      id: `new-${thing}`,
-      label: `Describe a new ${thing}`,
-      finds: `add measure ${{ stone: 'grit', instrument: 'gauge goniometer zero' }[thing]}`,
+    ...(['stone', 'instrument'] as const).map((record): CommandEntry => ({
+      id: `new-${record}`,
+      label: `Describe a new ${record}`,
+      finds: `add measure ${{ stone: 'grit', instrument: 'gauge goniometer zero' }[record]}`,
       group: 'Go',
       icon: 'i-lucide-plus',
-      run: () => go(`/shelf?new=${thing}`),
+      run: () => go(`/shelf?new=${record}`),
     })),
     { id: 'go-home', label: 'All jobs', group: 'Go', icon: 'i-lucide-list', keys: '0', run: () => go('/') },
     {

@@ -70,8 +70,8 @@ const facts = computed(() => {
       <h2 class="mb-2 text-xl font-semibold">Which blade?</h2>
       <BladeList v-slot="{ blades }">
         <CardChoice
-          v-slot="{ thing: blade }"
-          :things="withTaken(blades)"
+          v-slot="{ record: blade }"
+          :records="withTaken(blades)"
           :chosen="job.content.value.bladeId"
           label="Blade"
           columns
@@ -84,7 +84,7 @@ const facts = computed(() => {
         class="mt-3"
         kind="blades"
         :chosen="job.blade.value"
-        :things="collections.blades"
+        :records="collections.blades"
         word="blade"
         @describe="describe"
       />

@@ -23,5 +23,5 @@ async function answered(takes: boolean) {
 
 <template>
   <BladeDescription v-if="ready" :key="key" :from="from" :copy="copy" @done="done" @away="back" />
-  <AskTake :thing="asked" @answered="answered" />
+  <AskTake :record="asked" @answered="answered" />
 </template>

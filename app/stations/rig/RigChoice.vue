@@ -47,8 +47,8 @@ const describe = (from: RigRecord | null, copy: boolean) =>
         <UButton label="Take the new measures" @click="actions.chooseRig(job.rigMeasuredAnew.value!.id)" />
       </p>
       <CardChoice
-        v-slot="{ thing: rig }"
-        :things="rigs"
+        v-slot="{ record: rig }"
+        :records="rigs"
         :chosen="job.content.value.rigId"
         label="Rig"
         columns
@@ -75,7 +75,7 @@ const describe = (from: RigRecord | null, copy: boolean) =>
         class="mt-3"
         kind="rigs"
         :chosen="chosen"
-        :things="collections.rigs"
+        :records="collections.rigs"
         word="rig"
         @describe="describe"
       />
@@ -89,7 +89,7 @@ const describe = (from: RigRecord | null, copy: boolean) =>
         @described="stoneDescribed = $event"
       />
       <AskTake
-        :thing="stoneDescribed && { name: stoneDescribed.name, word: 'stone', anew: false }"
+        :record="stoneDescribed && { name: stoneDescribed.name, word: 'stone', anew: false }"
         @answered="takeStone"
       />
       <UButton

@@ -31,5 +31,5 @@ async function answered(takes: boolean) {
 
 <template>
   <RigDescription :key="key" :from="from" :copy="copy" @done="done" @away="back" />
-  <AskTake :thing="asked" @answered="answered" />
+  <AskTake :record="asked" @answered="answered" />
 </template>

@@ -33,7 +33,7 @@ export type ListedLog = z.infer<typeof listedLog>
 
 /** A part of the list of jobs, the last changed first, with their blades and what happened on them. */
 export const jobPage = part.extend({
-  things: z.array(recordSchema('jobs')),
+  records: z.array(recordSchema('jobs')),
   blades: z.array(recordSchema('blades')),
   log: listedLog,
 })
@@ -44,7 +44,7 @@ const lastJob = z.object({ bladeId: z.uuid(), rigId: z.uuid(), updatedAt: z.iso.
 export type LastJob = z.infer<typeof lastJob>
 
 /** A part of the list of blades, those first that were done or measured last. */
-export const bladePage = part.extend({ things: z.array(recordSchema('blades')), last: z.array(lastJob) })
+export const bladePage = part.extend({ records: z.array(recordSchema('blades')), last: z.array(lastJob) })
 export type BladePage = z.infer<typeof bladePage>
 
 /**

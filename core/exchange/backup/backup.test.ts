@@ -36,8 +36,8 @@ describe('a backup of the first version', () => {
   it('calls how a blade is held its hold, and loses no other field', () => {
     const [stored] = carried().things.jobs
     const read = readRecord('jobs', stored!)
-    expect(read.ok && read.thing.hold).toEqual(version1.setups[0]!.held)
-    expect(read.ok && [read.thing.name, read.thing.notes]).toEqual(['Orchard knife', 'Ask for the sheath.'])
+    expect(read.ok && read.record.hold).toEqual(version1.setups[0]!.held)
+    expect(read.ok && [read.record.name, read.record.notes]).toEqual(['Orchard knife', 'Ask for the sheath.'])
   })
 
   it('has what was read and proved, and the stone’s wear, as entries: the same ones each time it is read', () => {
@@ -64,7 +64,7 @@ describe('a backup from before uncertainties were called so', () => {
   const content = (kind: RecordKind) => {
     const record = readRecord(kind, things[kind][0]!)
     if (!record.ok) throw new Error(JSON.stringify(record.unreadable))
-    return record.thing
+    return record.record
   }
   /** Every figure and name in it, whatever its fields are called. */
   const values = (of: unknown): unknown[] => (of && typeof of === 'object' ? Object.values(of).flatMap(values) : [of])
@@ -110,11 +110,11 @@ describe('a stored thing', () => {
   const stone: RecordOf<'stones'> = { ...plainStone, ...meta }
 
   it('comes back to the last field', () => {
-    expect(readRecord('stones', storeRecord('stones', stone))).toEqual({ ok: true, thing: stone })
+    expect(readRecord('stones', storeRecord('stones', stone))).toEqual({ ok: true, record: stone })
     const rig: RecordOf<'rigs'> = { ...postRig, ...meta }
-    expect(readRecord('rigs', storeRecord('rigs', rig))).toEqual({ ok: true, thing: rig })
+    expect(readRecord('rigs', storeRecord('rigs', rig))).toEqual({ ok: true, record: rig })
     const blade: RecordOf<'blades'> = { ...bellyBlade, ...meta }
-    expect(readRecord('blades', storeRecord('blades', blade))).toEqual({ ok: true, thing: blade })
+    expect(readRecord('blades', storeRecord('blades', blade))).toEqual({ ok: true, record: blade })
   })
 
   it('that is harmed is named with its id, its name and the field', () => {

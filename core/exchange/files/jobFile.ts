@@ -19,7 +19,7 @@ const angle = z.object({ deg: z.number(), uncertaintyDeg: z.number().nullable() 
 const sideAngles = z.object({ wanted: angle, set: angle, read: angle, proved: angle })
 
 /**
- * Everything of one job: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. The things as they
+ * Everything of one job: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. The records as they
  * are kept, the log as it holds, and the four angles that come of them.
  */
 export const jobFile = z.object({

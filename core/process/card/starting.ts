@@ -47,17 +47,17 @@ export function startingDial(setup: Setup, wanted: Job['wanted'], dialForMm: num
 }
 
 /**
- * How a job with these things begins: as an earlier job with this blade on this rig (dialled anew where the rig has no
+ * How a job with these records begins: as an earlier job with this blade on this rig (dialled anew where the rig has no
  * such setting any more); without one, at a place to begin with, and `now` goes on.
  */
 export function startingCard(
-  things: Omit<Setup, 'hold'>,
+  records: Omit<Setup, 'hold'>,
   earlier: ClampCard | null,
   now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted'>,
 ): ClampCard {
   const card = earlier && clampCard.parse(earlier)
-  if (card && [card.dialled.A, card.dialled.B].every((setting) => heightOfSetting(things.rig, setting).ok)) return card
-  const hold = card?.hold ?? startingHold(things.rig, things.blade)
+  if (card && [card.dialled.A, card.dialled.B].every((setting) => heightOfSetting(records.rig, setting).ok)) return card
+  const hold = card?.hold ?? startingHold(records.rig, records.blade)
   const { jawsName, progression, wanted } = card ?? now
   const dialForMm = card?.dialForMm ?? null
   return {
@@ -66,7 +66,7 @@ export function startingCard(
     wanted,
     hold,
     dialForMm,
-    dialled: startingDial({ ...things, hold }, wanted, dialForMm),
+    dialled: startingDial({ ...records, hold }, wanted, dialForMm),
     positions: null,
   }
 }

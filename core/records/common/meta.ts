@@ -4,7 +4,7 @@ import { z } from 'zod'
 export const MOST_REVISION = 1_000_000_000
 export const revision = z.number().int().min(1).max(MOST_REVISION)
 
-/** What every kept thing carries besides its content. */
+/** What every record carries besides its content. */
 export const recordMeta = z.object({
   /** UUID version 7: sorted by time, and collections of two machines can be merged. */
   id: z.uuid(),
@@ -15,5 +15,5 @@ export const recordMeta = z.object({
   archivedAt: z.iso.datetime().nullable(),
 })
 
-/** What a write of an existing thing names: the revision it started from. */
+/** What a write of an existing record names: the revision it started from. */
 export const startedFrom = z.object({ revision })

@@ -13,7 +13,7 @@ import { rawListOf, rawOf, renamed, versionOf, type Raw, type Versioned } from '
 type RecordName = 'rigs' | 'blades' | 'stones' | 'jobs' | 'instruments'
 
 interface Kind<T extends z.ZodObject> extends Versioned<T> {
-  /** The content together with what every kept thing carries: what the server answers. */
+  /** The content together with what every record carries: what the server answers. */
   readonly kept: z.ZodObject<T['shape'] & typeof recordMeta.shape>
   /** What may be written, where that is stricter than what can be read: a later rule takes nothing away. */
   readonly writable: z.ZodType<z.output<T>>
@@ -64,7 +64,7 @@ function rigInWordsOfMetrology(content: Raw): Raw {
 const stoneWithoutLog = ({ log: _log, ...content }: Raw): Raw => content
 
 /**
- * The things that are kept under a revision, by the name of their collection. A new kind, or a new field of one, is
+ * The records that are kept under a revision, by the name of their collection. A new kind, or a new field of one, is
  * told here and in its schema; tables, routes, files and screens read this.
  */
 export const RECORDS = {
@@ -84,7 +84,7 @@ export type RecordKind = keyof typeof RECORDS
 export const RECORD_KINDS = keysOf(RECORDS)
 export const recordKind = z.enum(RECORD_KINDS)
 
-/** The content of a kind, and the same with what every kept thing carries. */
+/** The content of a kind, and the same with what every record carries. */
 export type ContentOf<K extends RecordKind> = z.output<(typeof RECORDS)[K]['schema']>
 export type RecordOf<K extends RecordKind> = ContentOf<K> & z.output<typeof recordMeta>
 export type RigRecord = RecordOf<'rigs'>

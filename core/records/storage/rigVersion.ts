@@ -4,7 +4,7 @@ import { revision } from '../common/meta'
 import { RECORDS } from './kinds'
 import { readContent } from '../../schema/versioned'
 
-/** What a thing was at a revision that has been written over since, as it is stored. */
+/** What a record was at a revision that has been written over since, as it is stored. */
 export const storedVersion = z.object({
   thingId: z.uuid(),
   revision,

@@ -1,6 +1,6 @@
 import { RECORD_KINDS, type RecordKind } from './kinds'
 
-/** The ids of samples begin alike: a thing is told as one by its id alone, and a copy of it is the user's own. */
+/** The ids of samples begin alike: a record is told as one by its id alone, and a copy of it is the user's own. */
 const SAMPLE = '01980000-5a3e-7000-8000-'
 const IN_A_KIND = 1e6
 
@@ -13,7 +13,7 @@ export const sampleId = (kind: RecordKind, n: number): string =>
 /** The id of the samples' log entry by its number, from 0. */
 export const sampleEntryId = (n: number): string => numbered(n)
 
-/** Whether a thing (or a log entry) is one of the samples. */
+/** Whether a record (or a log entry) is one of the samples. */
 export const isSample = (id: string): boolean => id.startsWith(SAMPLE)
 
 /** The first and the last id that a sample can have. */

@@ -4,11 +4,11 @@ import { recordMeta } from '../common/meta'
 import { RECORDS, recordKind, recordSchema, versionOfKind, type RecordOf, type RecordKind } from './kinds'
 import { readContent, type Versioned, rawOf } from '../../schema/versioned'
 
-/** A kept thing as it lies on the disk and in files: its content as it was written, and by which version. */
+/** A record as it lies on the disk and in files: its content as it was written, and by which version. */
 export const storedRecord = recordMeta.extend({ version: z.number().int().min(1).max(1000), content: z.unknown() })
 export type StoredRecord = z.infer<typeof storedRecord>
 
-/** A kept thing that this version cannot read: it is told by its id, left as it is, and taken out as it is. */
+/** A record that this version cannot read: it is told by its id, left as it is, and taken out as it is. */
 export const unreadable = z.object({
   kind: recordKind,
   id: z.uuid(),
@@ -20,12 +20,12 @@ export const unreadable = z.object({
 export type Unreadable = z.infer<typeof unreadable>
 
 export type ReadRecord<K extends RecordKind> =
-  { readonly ok: true; readonly thing: RecordOf<K> } | { readonly ok: false; readonly unreadable: Unreadable }
+  { readonly ok: true; readonly record: RecordOf<K> } | { readonly ok: false; readonly unreadable: Unreadable }
 
-/** Reads a stored thing of any version so far. */
+/** Reads a stored record of any version so far. */
 export function readRecord<K extends RecordKind>(kind: K, { version, content, ...meta }: StoredRecord): ReadRecord<K> {
   const read = readContent(RECORDS[kind] as Versioned<z.ZodType>, version, content)
-  if (read.ok) return { ok: true, thing: { ...(read.content as object), ...meta } as RecordOf<K> }
+  if (read.ok) return { ok: true, record: { ...(read.content as object), ...meta } as RecordOf<K> }
   const name = rawOf(content).name
   const { code: why, problems } = read
   return {
@@ -34,15 +34,15 @@ export function readRecord<K extends RecordKind>(kind: K, { version, content, ..
   }
 }
 
-/** A kept thing as it is stored today. */
-export function storeRecord<K extends RecordKind>(kind: K, thing: RecordOf<K>): StoredRecord {
-  const { id, revision, createdAt, updatedAt, archivedAt, ...content } = thing as RecordOf<RecordKind>
+/** A record as it is stored today. */
+export function storeRecord<K extends RecordKind>(kind: K, record: RecordOf<K>): StoredRecord {
+  const { id, revision, createdAt, updatedAt, archivedAt, ...content } = record as RecordOf<RecordKind>
   return { id, revision, createdAt, updatedAt, archivedAt, version: versionOfKind(kind), content }
 }
 
 /** What the server answers when a collection is asked for. */
 export const collectionOf = <K extends RecordKind>(kind: K) =>
   z.object({
-    things: z.array(recordSchema(kind)),
+    records: z.array(recordSchema(kind)),
     unreadable: z.array(unreadable),
   })

@@ -1,7 +1,7 @@
 import { setResponseStatus } from 'h3'
 import { z } from 'zod'
 import { jsonBody } from '../../http/jsonBody'
-import { answer, collection, contentOf } from '../../http/things'
+import { answer, collection, contentOf } from '../../http/records'
 import { parsed } from '../../http/refusal'
 
 const withId = z.object({ id: z.uuid().optional() })

@@ -1,5 +1,5 @@
 import { jsonBody } from '../../../http/jsonBody'
-import { answer, collection, contentOf, revisionOf, routeId } from '../../../http/things'
+import { answer, collection, contentOf, revisionOf, routeId } from '../../../http/records'
 
 export default defineEventHandler(async (event) => {
   const { kind, repository } = await collection(event)

@@ -10,11 +10,11 @@ const DESCRIBED: Record<'rig' | 'blade', { kind: 'rigs' | 'blades'; title: strin
   rig: { kind: 'rigs', title: 'Describe a rig', description: RigDescription },
   blade: { kind: 'blades', title: 'Describe a blade', description: BladeDescription },
 }
-definePageMeta({ validate: ({ params }) => ['rig', 'blade'].includes(String(params.thing)) })
+definePageMeta({ validate: ({ params }) => ['rig', 'blade'].includes(String(params.record)) })
 const collections = useCollections()
 const route = useRoute()
 const router = useRouter()
-const { kind, title, description } = DESCRIBED[route.params.thing === 'rig' ? 'rig' : 'blade']
+const { kind, title, description } = DESCRIBED[route.params.record === 'rig' ? 'rig' : 'blade']
 const starts = route.query.then === 'start'
 const { from, copy, key, ready, back } = useDescribing(kind, starts ? '/start' : '/shelf')
 async function done({ id }: { id: string }) {

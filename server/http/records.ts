@@ -24,7 +24,7 @@ export async function collection(event: H3Event) {
 /** The id named by the route; 404 when it is no id at all. */
 export function routeId(event: H3Event): string {
   const id = z.uuid().safeParse(getRouterParam(event, 'id'))
-  if (!id.success) throw refusal(404, 'no-such-thing')
+  if (!id.success) throw refusal(404, 'no-such-record')
   return id.data
 }
 
@@ -42,7 +42,7 @@ export const revisionOf = (from: unknown): number => parsed(startedFrom, from).r
 export function answer<K extends RecordKind>(written: Written<K>): RecordOf<K> {
   if (written.ok) return written.kept
   if (written.code === 'outdated') throw refusal(409, 'outdated', { current: written.current })
-  if (written.code === 'missing') throw refusal(404, 'no-such-thing')
+  if (written.code === 'missing') throw refusal(404, 'no-such-record')
   const link = { code: written.code, figures: { kind: written.kind } }
   throw refusal(422, link.code, { figures: link.figures, fields: [{ field: written.field, ...link }] })
 }
