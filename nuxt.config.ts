@@ -77,6 +77,8 @@ export default defineNuxtConfig({
   // A tool at one bench: the screen is drawn where the work is, the server only keeps.
   ssr: false,
   telemetry: { enabled: false },
+  // A build by bin/ has a folder of its own: what lint and types read stays as it is.
+  buildDir: process.env.JAW_TILT_BUILD_FOLDER ?? '.nuxt',
   devtools: { enabled: false },
   modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', '@vite-pwa/nuxt', '@nuxt/eslint'],
   css: ['~/assets/main.css'],

@@ -37,6 +37,9 @@ export default defineConfig({
         '--disable-component-update',
         '--disable-sync',
         '--no-first-run',
+        // One process for all pages of a test file: starting another takes half a second.
+        '--renderer-process-limit=1',
+        '--disable-site-isolation-trials',
       ],
     },
   },

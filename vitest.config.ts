@@ -18,7 +18,13 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'server', include: ['server/**/*.test.ts'], globalSetup: 'server/store/dumps.fixture.ts' },
+        test: {
+          name: 'server',
+          include: ['server/**/*.test.ts'],
+          globalSetup: 'server/store/dumps.fixture.ts',
+          // As in tests/builtServer: databases that live for seconds.
+          execArgv: ['--liftoff-only'],
+        },
       },
     ],
     benchmark: { include: ['core/**/*.bench.ts'] },
