@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it } from 'vitest'
 import { ANGLE_ALONE, type InkLookEntry, type LogEntry } from '#core/log/entry'
+import { bothSides, setupSaying } from '#core/log/setupSnapshot.fixture'
 import { AT, closeTestJob, id, openTestJob } from '~/job/openJob.fixture'
 import { useInk } from './useInk'
 import { useInstrument } from './useInstrument'
@@ -19,6 +20,7 @@ const reading = (n: number, deg: number, instrumentId: string | null = null): Lo
   placeMm: 40,
   zero: 'centre-plane',
   expectedDeg: null,
+  setup: null,
 })
 const proof = (n: number, deg: number): LogEntry => ({
   ...about,
@@ -90,7 +92,7 @@ describe('a marker test', () => {
       {
         kind: 'ink-look',
         side: 'A',
-        setting: job.content.value.dialled.A,
+        setup: job.setNow.value,
         setUncertaintyDeg: set.ok && set.uncertaintyDeg,
         zones: [{ kind: ink.zones.value[1]!.kind, seen: 'shoulder', fraction: 0.3, setDeg: ink.setDeg.value[1] }],
       },
@@ -105,7 +107,7 @@ describe('a marker test', () => {
       id: id(n),
       kind: 'ink-look',
       side: 'B',
-      setting: { by: 'millimetres', mm: 43 },
+      setup: setupSaying({ setting: bothSides({ by: 'millimetres', mm: 43 }) }),
       setUncertaintyDeg: 0.3,
       zones: [{ ...face, seen: 'all', fraction: 1 }],
       ...change,

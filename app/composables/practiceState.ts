@@ -22,13 +22,17 @@ interface PracticeForm {
   passOf: Record<string, number>
 }
 
-/** A practice that an earlier version began, its blade and its looks in the words of today. */
-const migratePractice: Migration = (form) => ({
+/** A practice that an earlier version began: its blade in the words of today. */
+const migrateBlade: Migration = (form) => ({
   ...form,
   begun: rawListOf(form.begun).map((one) => ({
     ...one,
     blade: renamed({ setDoubtDeg: 'setUncertaintyDeg' })(rawOf(one.blade)),
   })),
+})
+/** Its looks, of whichever version before this one, as they are written today: the first migration fits both. */
+const migrateLooks: Migration = (form) => ({
+  ...form,
   looks: rawListOf(form.looks).flatMap((content) => {
     const read = readContent(ENTRIES['ink-look'], 1, content)
     return read.ok ? [read.content] : []
@@ -41,5 +45,6 @@ const migratePractice: Migration = (form) => ({
  */
 export const practiceState = (job: JobView) =>
   useForm<PracticeForm>(`practice:${job.id}`, () => ({ begun: [], looks: [], passes: 0, passOf: {} }), undefined, [
-    migratePractice,
+    migrateBlade,
+    migrateLooks,
   ])

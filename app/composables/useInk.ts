@@ -16,7 +16,7 @@ import type { InkPattern } from '#core/log/choices'
 import type { InkAsk } from '#core/observe/marker/inkSays'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
 import type { Candidate } from '#core/observe/marker/nextSetting'
-import { logEntry, type InkLookEntry, type InkZone } from '#core/log/entry'
+import { logEntry, type BevelFound, type InkLookEntry, type InkZone } from '#core/log/entry'
 import { ofKind } from '#core/log/activeEntries'
 import { checked } from '#core/schema/problem'
 import type { DialSetting } from '#core/records/rig/dials/readings'
@@ -120,10 +120,9 @@ function ink(job: JobView) {
     })
     if (looked.length === 0) return words.problem({ code: 'no-zone-described' })
     const entry: InkLookEntry = {
-      ...job.session.newEntry(),
+      ...job.newEntry(),
       kind: 'ink-look',
       side,
-      setting: job.content.value.dialled[side],
       setUncertaintyDeg: Math.max(0.01, set.uncertaintyDeg),
       zones: looked,
     }
@@ -147,6 +146,25 @@ function ink(job: JobView) {
   /** Counts an earlier look in this job too: as it was entered, when it was. */
   const countToo = (then: InkLookEntry) =>
     void job.session.record('count an earlier look', [{ ...then, id: newId(), jobId: job.id }])
+  /** What the tests say of the side that is up, taken for known; null where a zone of it is not known yet. */
+  const bevelFound = computed((): BevelFound | null => {
+    const faces = zones.value.map((_, i) => foundOn(job.side.value)[i] ?? null)
+    if (practising.value || faces.length === 0 || faces.some((face) => face === null)) return null
+    return {
+      ...job.session.newEntry(),
+      kind: 'bevel-found',
+      side: job.side.value,
+      zones: faces.flatMap((face, i) => {
+        if (!face) return []
+        const { kind, fromMm, toMm } = nth(zones.value, i)
+        const { middleDeg, toDeg, fromDeg } = face.angle
+        return [{ kind, fromMm, toMm, deg: middleDeg, uncertaintyDeg: Math.max(0.01, (toDeg - fromDeg) / 2) }]
+      }),
+    }
+  })
+  function recordFound() {
+    if (bevelFound.value) job.session.record('the bevel that was found', [bevelFound.value])
+  }
   function retract(entry: InkLookEntry) {
     if (practising.value) practice.value.looks = practice.value.looks.filter(({ id }) => id !== entry.id)
     else job.session.record('strike out a look', [], [entry.id])
@@ -234,6 +252,8 @@ function ink(job: JobView) {
     countToo,
     retract,
     foundOn,
+    bevelFound,
+    recordFound,
     against,
     next,
     neededDeg,

@@ -1,4 +1,5 @@
 import { SIDES, type PerSide, type Side } from '#core/records/common/side'
+import { cutWith } from '#core/log/cutWith'
 import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import { useJob } from '~/job/useJob'
@@ -15,7 +16,7 @@ export function useReadings() {
   const { expected, use } = useGauge()
   const [gauge, goniometer] = [useInstrument('reading'), useInstrument('proof')]
 
-  const about = (side: Side) => ({ ...job.session.newEntry(), side })
+  const about = (side: Side) => ({ ...job.newEntry(), side })
   /** What a gauge showed: what its zero adds is taken off. */
   const reading = (side: Side, shownDeg: number): Reading => ({
     ...about(side),
@@ -39,6 +40,7 @@ export function useReadings() {
       zone: null,
       by: 'not said',
       ...ANGLE_ALONE,
+      setup: cutWith(job.entriesOfBlade.value, side),
       ...more,
     }
   }

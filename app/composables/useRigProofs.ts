@@ -19,7 +19,7 @@ function rigProofs(job: JobView) {
   const stones = computed(() => collections.stones.map((one) => onRig(rig.value, one)))
   const jobOf = (jobId: string | null) => collections.jobs.find(({ id }) => id === jobId)
   const proofs = computed(() =>
-    log.ofKind('proof').filter(({ cut, jobId }) => (cut?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
+    log.ofKind('proof').filter(({ setup, jobId }) => (setup?.rigId ?? jobOf(jobId)?.rigId) === rig.value.id),
   )
   /** Those that count and those that do not; `moving`: what of the rig may be off by as much each time. */
   const counting = (

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { nextStep } from '#core/process/nextStep/nextStep'
+import { nextStep } from '#core/process/steps/nextStep'
 import { perSide, type PerSide } from '#core/records/common/side'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
+import { asSet } from '#core/uncertainty/asSet'
 import { evaluate } from '#core/uncertainty/evaluate'
 import type { JobRecord } from '#core/records/storage/kinds'
 import { meanProof, meanReading } from '#core/log/meanReading'
@@ -13,7 +14,8 @@ import { sheetPath } from '~/navigation/stations'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
-import { adviceText } from '~/words/adviceText'
+import { purposeOf } from '~/job/purpose'
+import { stepText } from '~/words/stepText'
 import { angleText } from '~/words/angleText'
 
 /** A job in the list: its blade, its four angles, and its next step. */
@@ -34,7 +36,8 @@ const made = computed(() => {
   if (!asThen || !blade || !stone) return null
   const rig = fittedWith(asThen, props.job.jawsName)
   const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
-  return { setup, evaluation: evaluate(setup, props.job, evenEdgePoints(blade.edge, EDGE_POINTS)) }
+  const evaluation = evaluate(setup, props.job, evenEdgePoints(blade.edge, EDGE_POINTS))
+  return { setup, evaluation, asSet: asSet(props.job, rig, evaluation) }
 })
 const entries = computed(() => log.ofJob(props.job.id))
 const parts = computed(() => {
@@ -51,13 +54,15 @@ const next = computed(() => {
     const stone = collections.stones.find((one) => one.id === id)
     return stone && onRig(rig, stone)
   }
-  const step = nextStep({ ...made.value, job: props.job, log: entries.value, stoneOf })
+  const purpose = purposeOf(props.job, made.value.setup.blade, log)
+  const step = nextStep({ ...made.value, job: props.job, purpose, log: entries.value, stoneOf })
   const { unit, current } = preferences
-  return adviceText(step, {
+  return stepText(step, {
     setup: made.value.setup,
     unit,
     sideNames: current.sideNames,
     dialForMm: props.job.dialForMm,
+    stoneName: collections.nameOf,
   })
 })
 

@@ -42,6 +42,7 @@ const reading = (n: number): Reading => ({
   uncertaintyDeg: 0.1,
   zero: 'centre-plane',
   expectedDeg: null,
+  setup: null,
 })
 
 /** A job on a bench whose server keeps what it is sent, unless it is out of reach. */

@@ -11,6 +11,7 @@ import { gripOf } from '#core/geometry/hold/grip'
 import type { Job } from '#core/records/job/job'
 import { meanProof, meanReading } from '#core/log/meanReading'
 import { dialledState } from '#core/log/dialledState'
+import { asSet } from '#core/uncertainty/asSet'
 import { ofKind, onBlade } from '#core/log/activeEntries'
 import type { Setup } from '#core/geometry/setup/setup'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
@@ -130,8 +131,13 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const read = computed(() => perSide((of) => meanReading(ofKind(entriesOfBlade.value, 'reading'), of)))
   const proved = computed(() => perSide((of) => meanProof(ofKind(entriesOfBlade.value, 'proof'), of)))
 
+  /** How the job is set now, as an entry of its log has it: with the set angles where the dial is for. */
+  const setNow = computed(() => asSet(content.value, rig.value, dialFor.value))
+  /** What every entry of this job's log that depends on the setup begins with. */
+  const newEntry = () => ({ ...session.newEntry(), setup: setNow.value })
+
   /** Whether a hand has dialled what is dialled here. */
-  const dialled = computed(() => perSide((of) => dialledState(entries.value, content.value, of)))
+  const dialled = computed(() => perSide((of) => dialledState(entries.value, setNow.value, of)))
 
   /** What a change came to, in words; null when it was taken. */
   function change(label: string, patch: Partial<Job>, gesture: string | null = null): string | null {
@@ -170,6 +176,8 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     read,
     proved,
     dialled,
+    setNow,
+    newEntry,
     change,
   }
 }

@@ -1,32 +1,67 @@
 <script setup lang="ts">
-import { useNextStep } from './useNextStep'
+import { leaveOutText } from '~/words/stepText'
+import { CONTROLS } from './stepControls'
 import { useJob } from '~/job/useJob'
+import { useNextStep } from '~/job/useNextStep'
+import { controlOn } from '~/navigation/controlOn'
+import { sheetAddress } from '~/navigation/stations'
+import { useOpenPanel } from '~/stores/openPanel'
 
-/** What to do next, with what and why: the same line on every page of the job. */
+/** What to do next, with what and why: the same line on every page of the job, and the way to where it is done. */
 const job = useJob()
 const { next, text } = useNextStep()
+const { angle } = useOpenPanel()
+const router = useRouter()
 /** A hold that is none is an alarm; where there is one near it, it is one press away. */
-const alarm = computed(() => next.value.does === 'mend-grip')
-const instead = computed(() => (next.value.does === 'mend-grip' ? next.value.instead : null))
+const alarm = computed(() => next.value?.toDo.does === 'mend-grip')
+const instead = computed(() => (next.value?.toDo.does === 'mend-grip' ? next.value.toDo.instead : null))
 const failure = ref('')
 watch(next, () => (failure.value = ''))
+
+async function go() {
+  const step = next.value
+  if (!step) return
+  if (step.side && step.side !== job.side.value) job.turnOver()
+  if (step.toDo.does === 'put-on' && step.stoneId) return job.actions.chooseStone(step.stoneId)
+  if (step.toDo.does === 'say-wanted') return void (angle.value = 'wanted')
+  const { sheet, focus } = CONTROLS[step.toDo.does]
+  const path = sheetAddress(job.id, sheet)
+  if (focus) (await controlOn(router, path, focus))?.focus()
+  else await router.push(path)
+}
+function leaveOut() {
+  const step = next.value
+  if (!step) return
+  const { id, side, zone } = step
+  job.session.record('leave a step out', [{ ...job.session.newEntry(), kind: 'left-out', step: id, side, zone }])
+}
 </script>
 
 <template>
-  <p
+  <div
     class="border-b bg-default px-3 py-1.5 sm:px-4"
     :class="alarm ? 'border-error' : 'border-default'"
     :role="alarm ? 'alert' : undefined"
     aria-live="polite"
     data-testid="next-step"
-    :title="`${text.do}: ${text.why}`"
+    :data-does="next?.toDo.does ?? 'nothing'"
   >
-    <span class="mx-auto flex max-w-[120rem] min-w-0 items-baseline gap-2">
+    <div class="mx-auto flex max-w-[120rem] min-w-0 flex-wrap items-center gap-x-3 gap-y-1 sm:flex-nowrap">
       <span v-if="alarm" class="shrink-0 text-sm font-bold text-error">No hold</span>
       <span v-else class="shrink-0 text-sm text-muted">Next</span>
-      <span class="min-w-0 sm:truncate"
+      <button
+        v-if="next"
+        type="button"
+        class="min-w-0 cursor-pointer text-left underline-offset-3 hover:underline sm:truncate"
+        :title="`${text.do}: ${text.why}`"
+        data-testid="go-to-step"
+        @click="go"
+      >
+        <b>{{ text.do }}</b><span class="text-toned">: {{ failure || text.why }}{{ failure ? '' : '.' }}</span>
+      </button>
+      <span v-else class="min-w-0"
         ><b>{{ text.do }}</b
-        ><span class="text-toned">: {{ failure || text.why }}{{ failure ? '' : '.' }}</span></span
+        ><span class="text-toned">: {{ text.why }}.</span></span
       >
       <button
         v-if="instead"
@@ -36,6 +71,15 @@ watch(next, () => (failure.value = ''))
       >
         Hold it so
       </button>
-    </span>
-  </p>
+      <button
+        v-if="next?.leavable"
+        type="button"
+        class="text-link ml-auto shrink-0 text-sm"
+        data-testid="leave-out"
+        @click="leaveOut"
+      >
+        {{ leaveOutText(next) }}
+      </button>
+    </div>
+  </div>
 </template>

@@ -1,25 +1,25 @@
 <script setup lang="ts">
-import { NuxtLink } from '#components'
-import { stationState, type StationId, type StationState } from '#core/process/nextStep/nextStep'
-import { useNextStep } from './useNextStep'
+import type { StationState } from '#core/process/steps/stationStates'
+import type { StationId } from '#core/process/steps/step'
 import { useJob } from '~/job/useJob'
+import { useNextStep } from '~/job/useNextStep'
 import { usePreferences } from '~/stores/preferences'
 import { UNCERTAINTY, placeAt, sheetPath, STATIONS } from '~/navigation/stations'
 import { dialFigures } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
 /**
- * The way through the job: which stations are settled, which is next, which are open; told by shape. Beside it, how
- * sure it all is.
+ * The way through the job: how each station stands by the facts of its steps, told by shape, and which is next. Beside
+ * it, how sure it all is.
  */
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
-const { next } = useNextStep()
+const { next, stations: states } = useNextStep()
 const route = useRoute()
 
-/** What has been settled at a station, in short. */
-const settled = computed<Partial<Record<StationId, string>>>(() => ({
+/** What is chosen at a station, in short. */
+const chosen = computed<Partial<Record<StationId, string>>>(() => ({
   rig: `${job.rig.value.name}, ${job.stone.value.name}`,
   blade: job.blade.value.name,
   clamp: [
@@ -31,13 +31,24 @@ const here = computed(() => placeAt(route.path)?.room.id)
 const stations = computed(() =>
   STATIONS.map((station) => ({
     ...station,
-    state: stationState(station.id, next.value),
+    state: states.value[station.id],
+    isNext: next.value?.station === station.id,
     here: station.id === here.value,
-    byHand: station.sheets.length === 0,
-    summary: settled.value[station.id] ?? '',
+    summary: chosen.value[station.id] ?? '',
   })),
 )
-const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'next', open: 'still open' }
+const STATE_WORD: Record<StationState['is'], string> = {
+  'not-needed': 'not needed',
+  'not-begun': 'not begun',
+  'under-way': 'under way',
+  done: 'done',
+  'out-of-date': 'out of date',
+  'left-out': 'left out',
+}
+const stateText = ({ state, isNext }: (typeof stations.value)[number]): string => {
+  const figures = state.is === 'under-way' ? `, ${state.done} of ${state.of}` : ''
+  return `${isNext ? 'next; ' : ''}${STATE_WORD[state.is]}${figures}`
+}
 </script>
 
 <template>
@@ -52,42 +63,20 @@ const STATE_WORD: Record<StationState, string> = { settled: 'settled', next: 'ne
         class="way-stop flex min-w-0"
         :class="{ here: station.here, 'with-summary': station.summary }"
       >
-        <component
-          :is="station.byHand ? 'span' : NuxtLink"
-          :to="station.byHand ? undefined : sheetPath(job.id, station.id)"
+        <NuxtLink
+          :to="sheetPath(job.id, station.id)"
           class="flex min-w-0 flex-1 items-center justify-center gap-x-1.5 border-b-3 px-1 py-1.5 max-lg:flex-col lg:justify-start lg:px-2"
-          :class="
-            station.here
-              ? 'border-primary'
-              : station.byHand
-                ? 'border-transparent text-muted'
-                : 'border-transparent hover:border-accented'
-          "
+          :class="station.here ? 'border-primary' : 'border-transparent hover:border-accented'"
           :aria-current="station.here ? 'step' : undefined"
-          :data-state="station.state"
-          :title="station.byHand ? `${station.word}: done by hand` : station.summary || undefined"
+          :data-state="station.state.is"
+          :data-next="station.isNext || undefined"
+          :title="[station.summary, stateText(station)].filter(Boolean).join(': ')"
         >
-          <svg viewBox="0 0 20 20" class="size-5 shrink-0" aria-hidden="true">
-            <template v-if="station.state === 'settled'">
-              <circle cx="10" cy="10" r="8.5" fill="var(--ink-soft)" />
-              <path d="m6 10.2 2.8 2.8L14.2 7.4" fill="none" stroke="var(--sheet)" stroke-width="2" />
-            </template>
-            <path v-else-if="station.state === 'next'" d="M2.5 3h9l6.5 7-6.5 7h-9z" fill="var(--accent)" />
-            <circle
-              v-else
-              cx="10"
-              cy="10"
-              r="7.5"
-              fill="none"
-              stroke="var(--ink-soft)"
-              stroke-width="1.8"
-              stroke-dasharray="3 2.4"
-            />
-          </svg>
+          <StationMark :state="station.state.is" :next="station.isNext" />
           <span class="font-semibold max-lg:text-sm">{{ station.word }}</span>
-          <span class="sr-only">{{ STATE_WORD[station.state] }}{{ station.byHand ? ', done by hand' : '' }}</span>
+          <span class="sr-only">{{ stateText(station) }}</span>
           <span v-if="station.summary" class="truncate text-sm text-muted max-lg:hidden">{{ station.summary }}</span>
-        </component>
+        </NuxtLink>
       </li>
     </ol>
     <NuxtLink

@@ -23,6 +23,7 @@ export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>
   'prove/bevel': () => import('~/stations/prove/bevel/BevelSheet.vue'),
   'prove/report': () => import('~/stations/prove/report/ReportSheet.vue'),
   'prove/calibrate': () => import('~/stations/prove/calibrate/CalibrateSheet.vue'),
+  'use/': () => import('~/stations/use/UseSheet.vue'),
   'uncertainty/': () => import('~/stations/uncertainty/SureSheet.vue'),
   'uncertainty/sides': () => import('~/stations/uncertainty/sides/SidesSheet.vue'),
   'uncertainty/what-if': () => import('~/stations/uncertainty/whatIf/WhatIfSheet.vue'),

@@ -1,4 +1,4 @@
-import { STATION_IDS, type StationId } from '#core/process/nextStep/nextStep'
+import { STATION_IDS, type StationId } from '#core/process/steps/step'
 
 /** One view of a station or of the room beside them. The first has no name in the address. */
 export interface Sheet {
@@ -134,7 +134,7 @@ const SHEETS = {
       { id: 'calibrate', word: 'The rig’s own errors', title: 'What do the proofs say of the rig?' },
     ],
   },
-  use: { word: 'Use', key: '7', sheets: [] },
+  use: { word: 'Use', key: '7', sheets: [{ id: '', word: 'Use', title: 'How did the edge hold?' }] },
 } as const satisfies Record<StationId, Omit<Room, 'id'>>
 export const STATIONS: readonly (Room & { readonly id: StationId })[] = STATION_IDS.map((id) => ({ id, ...SHEETS[id] }))
 
@@ -170,6 +170,12 @@ export const tabsOf = (room: Room): readonly Sheet[] => room.sheets.filter((shee
 /** The address of a sheet of a job. */
 export const sheetPath = (jobId: string, room: Room['id'], sheetId = ''): string =>
   `/jobs/${jobId}/${room}${sheetId && `/${sheetId}`}`
+
+/** The same, from a sheet's key. */
+export function sheetAddress(jobId: string, key: SheetKey): string {
+  const [room, sheet] = key.split('/')
+  return `/jobs/${jobId}/${room}${sheet && `/${sheet}`}`
+}
 
 export interface SheetAddress {
   readonly room: Room

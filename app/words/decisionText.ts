@@ -1,4 +1,5 @@
-import type { Choice, Reason } from '#core/process/decision/decide'
+import type { Choice } from '#core/log/choices'
+import type { Reason } from '#core/process/decision/decide'
 import type { SideThere } from '#core/process/decision/plans'
 import { angleText } from './angleText'
 

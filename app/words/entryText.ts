@@ -10,6 +10,12 @@ const ENTRY_WORD: Readonly<Record<EntryKind, string>> = {
   strokes: 'Strokes',
   sharpness: 'Sharpness test',
   'bevel-width': 'Bevel width',
+  'blade-height': 'Measured blade height',
+  'bevel-found': 'Bevel found',
+  decided: 'Decision',
+  'left-out': 'Step left out',
+  'put-to-use': 'Put to use',
+  outcome: 'Outcome in use',
   'stone-wear': 'Stone wear',
   retraction: 'Removal of an entry',
 }

@@ -60,7 +60,7 @@ export const NOT_COUNTED: Record<NotCounted, string> = {
   'not-to-apex': 'the bevel was not cut through to the apex: the steel there has an older angle',
   'apex-not-said': 'nobody said whether the bevel was cut through to the apex',
   convex: 'a convex bevel has no one angle',
-  'not-dialled': 'what the rig was set to was not noted as dialled',
+  'not-cut': 'no strokes were recorded before it: what it was cut with is not known',
   'counted-before': 'it is in the measures already',
   'blade-or-stone-gone': 'its blade or stone is no longer there',
   'no-angle': 'with the measures as they stand the rig gives no angle there',

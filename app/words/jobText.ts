@@ -8,6 +8,7 @@ import { dialText } from './dialText'
 import { exactLength, lengthText } from './lengthText'
 import { GAUGE_AXES_WORD, GAUGE_ZERO_WORD } from './measureText'
 import { placeText } from './placeText'
+import { PURPOSE_WORD } from './purposeText'
 import { RIG_WORDS } from './rigText'
 import { capital } from './sentence'
 
@@ -30,6 +31,7 @@ type Untold = 'setAside' | 'rigRevision'
 /** What each field of a job says, in words and with units; a field without words does not compile. */
 const LINES: Record<Exclude<keyof Job, Untold>, (job: Job, names: JobNames) => readonly Line[]> = {
   name: (job) => [['Name', job.name]],
+  purpose: (job) => [['Purpose', job.purpose ? PURPOSE_WORD[job.purpose] : 'the usual one']],
   notes: (job) => [['Notes', job.notes || 'none']],
   rigId: (job, { name }) => [['Rig', name(job.rigId)]],
   bladeId: (job, { name }) => [['Blade', name(job.bladeId)]],

@@ -112,6 +112,7 @@ const WORDS: Record<FailureCode, Say> = {
   'picture-too-large': () => 'This picture is too large to be kept.',
   'not-a-picture': () => 'Only JPEG and PNG pictures are kept.',
   outdated: () => 'This was changed elsewhere meanwhile.',
+  'not-its-row': () => 'This entry says that it is another than it is stored as.',
   'no-such-record': () => 'There is no such record here.',
   'no-such-link': (f) => `There is no such ${THING[f.text('kind')] ?? 'record'}.`,
   'too-many-photos': (f) => `${f.text('most')} pictures of a blade are kept at most: take one away first.`,

@@ -9,7 +9,8 @@ import { elsewhereText, grainText } from './grainText'
 import { jobDifferences } from './jobText'
 import { lengthText } from './lengthText'
 import { middleMark, moveText, stopAt } from './placementText'
-import { adviceText } from './adviceText'
+import type { NextStep } from '#core/process/steps/nextStep'
+import { stepText } from './stepText'
 import { problemText } from './problemText'
 import { riseOnDial, riseText } from './riseText'
 import { zoneName } from './zoneText'
@@ -137,33 +138,32 @@ describe('words for the bench', () => {
     )
   })
 
-  it('the next step says what to do and why, in the rig’s own language', () => {
+  it('the next step says what to do and why, in the rig’s own language, and what has changed since', () => {
     const says = {
       setup: { ...sampleSetup, rig: slotRig },
       unit: 'mm' as const,
       sideNames: { A: 'Stamp', B: 'Plain' },
       dialForMm: null,
+      stoneName: () => 'Stone 800',
     }
-    const dial = {
-      does: 'dial',
-      at: 'clamp',
+    const at = { station: 'clamp', zone: null, stoneId: null, leavable: false } as const
+    const dial: NextStep = {
+      ...at,
+      id: 'dial',
       side: 'B',
-      setting: { by: 'slot', label: '4' },
-      givesDeg: 19.84,
-      offDeg: -0.16,
-      uncertaintyDeg: 0.3,
-    } as const
-    expect(adviceText(dial, says)).toEqual({
-      do: 'Dial slot 4 for Plain',
-      why: 'it gives 19.8°, −0.2° off the wanted angle',
-    })
-    const mend = {
-      does: 'mend-hold',
-      at: 'clamp',
-      side: 'A',
-      refusal: refuse('pivot-below-face', { limitMm: 6.5 }),
-    } as const
-    expect(adviceText(mend, says).why).toBe('the pivot stands lower than the stone’s face: raise it above 6.5 mm')
+      state: { is: 'missing' },
+      toDo: { does: 'dial', setting: { by: 'slot', label: '4' }, givesDeg: 19.84, offDeg: -0.16, uncertaintyDeg: 0.3 },
+    }
+    const why = 'it gives 19.8°, −0.2° off the wanted angle'
+    expect(stepText(dial, says)).toEqual({ do: 'Dial slot 4 for Plain', why })
+    const state = { is: 'out-of-date', fact: { at: null }, because: ['hold', 'stone', 'ground-since'] } as const
+    expect(stepText({ ...dial, state }, says).why).toBe(
+      `${why}; the hold and the stone changed since; strokes were made since`,
+    )
+    const refusal = refuse('pivot-below-face', { limitMm: 6.5 })
+    const mend: NextStep = { ...dial, id: 'hold', side: 'A', toDo: { does: 'mend-hold', refusal } }
+    expect(stepText(mend, says).why).toBe('the pivot stands lower than the stone’s face: raise it above 6.5 mm')
+    expect(stepText(null, says).do).toBe('Nothing is left to do')
   })
 
   it('what two versions of a job say differently is told in words and units, never by keys or ids', () => {

@@ -19,6 +19,14 @@ export type WidthMeans = (typeof WIDTH_MEANS)[number]
 export const SHARPNESS_TESTS = ['paper', 'light', 'strop', 'magnifier', 'thread'] as const
 export type SharpnessTest = (typeof SHARPNESS_TESTS)[number]
 
+/** What became of an edge in use. */
+export const OUTCOMES = ['cuts-well', 'rolled', 'chipped', 'dulled-soon'] as const
+export type Outcome = (typeof OUTCOMES)[number]
+
+/** What is done about the bevel that was found. */
+export const CHOICES = ['follow', 'cut', 'nearer'] as const
+export type Choice = (typeof CHOICES)[number]
+
 /** On which side a burr was felt for and found. */
 export const BURRS = ['none', 'A', 'B', 'both'] as const
 export type Burr = (typeof BURRS)[number]

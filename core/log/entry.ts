@@ -1,14 +1,14 @@
 import { z } from 'zod'
 import { isOneOf, keysOf } from '../schema/keys'
-import { WIDTH_MEANS, FINISHES, INK_PATTERNS, LEVELS, BURRS, SHARPNESS_TESTS } from './choices'
+import { BURRS, CHOICES, FINISHES, INK_PATTERNS, LEVELS, OUTCOMES, SHARPNESS_TESTS, WIDTH_MEANS } from './choices'
+import { STEP_IDS } from './stepIds'
 import { ZONE_KINDS } from '../records/blade/zones'
 import { SIDES } from '../records/common/side'
-import { clampPosition } from '../records/job/clampPosition'
 import { renamed, versionOf, type Migration, type Raw, rawOf } from '../schema/versioned'
 import { count, deg, mm } from '../schema/measure'
-import { dialSetting } from '../records/rig/dials/readings'
 import { gaugeZero } from '../records/job/gaugeZero'
 import { stoneWear } from '../records/stone/wear'
+import { cutIntoSetup, settingIntoSetup, setupSnapshot } from './setupSnapshot'
 
 const id = z.uuid().nullable().default(null)
 
@@ -30,6 +30,9 @@ const angle = deg({ least: 0, most: 90 })
 /** Half-width of the range that holds 95 in 100 such readings. */
 const uncertaintyDeg = deg({ least: 0.01, most: 10 })
 
+/** How the rig was set then; null where an earlier version did not say. */
+const setup = setupSnapshot.nullable().default(null)
+
 /** A level gauge on the stone was read. */
 const reading = entry.extend({
   kind: z.literal('reading'),
@@ -40,6 +43,7 @@ const reading = entry.extend({
   zero: gaugeZero,
   /** What it had to read as the rig was set then; null where there was no angle. */
   expectedDeg: angle.nullable().default(null),
+  setup,
 })
 /** An angle was proved on the steel. */
 const proof = entry.extend({
@@ -58,17 +62,8 @@ const proof = entry.extend({
   primaryDeg: angle.nullable().default(null),
   /** Whether the bevel was cut through to the apex: else the steel there has an older angle. */
   toApex: z.boolean().nullable().default(null),
-  /** What the rig was set to when it was cut; the stone is the entry's. Null where nothing was noted as dialled. */
-  cut: z
-    .object({
-      rigId: z.uuid(),
-      rigRevision: z.number().int().min(1).nullable(),
-      setting: dialSetting,
-      hold: clampPosition,
-      setDeg: angle,
-    })
-    .nullable()
-    .default(null),
+  /** How the rig was set when steel was last taken off here; null: it is the bevel that was found. */
+  setup,
 })
 /** A proof of which nothing but its angle was said. */
 export const ANGLE_ALONE = {
@@ -77,10 +72,10 @@ export const ANGLE_ALONE = {
   toDeg: null,
   primaryDeg: null,
   toApex: null,
-  cut: null,
+  setup: null,
 } as const
 /** A hand has turned the rig to a setting, with the stone of the entry on the rod, and said so. */
-const dialled = entry.extend({ kind: z.literal('dialled'), rigId: z.uuid(), side, setting: dialSetting })
+const dialled = entry.extend({ kind: z.literal('dialled'), side, setup: setupSnapshot })
 /** What was bare of ink in one zone, and what the geometry said of its face then. */
 const inkZone = z.object({
   kind: z.enum(ZONE_KINDS),
@@ -99,7 +94,7 @@ export type InkZone = z.infer<typeof inkZone>
 const inkLook = entry.extend({
   kind: z.literal('ink-look'),
   side,
-  setting: dialSetting,
+  setup: setupSnapshot,
   setUncertaintyDeg: uncertaintyDeg,
   zones: z.array(inkZone).min(1).max(40),
 })
@@ -117,6 +112,7 @@ const strokes = entry.extend({
   count: count({ least: 1, most: 10_000 }),
   /** Of a zone alone; null: full strokes, from heel to tip. */
   zone: z.enum(ZONE_KINDS).nullable().default(null),
+  setup,
 })
 /** How sharp the edge was found. */
 const sharpness = entry.extend({
@@ -140,6 +136,52 @@ const bevelWidth = entry.extend({
   /** Half-width of the range that holds 95 in 100 such measures. */
   uncertaintyMm: mm({ above: 0, most: 10 }),
   by: z.enum(WIDTH_MEANS),
+  setup,
+})
+/** How far the edge stands out of the jaws was measured, with the blade in them. */
+const bladeHeight = entry.extend({
+  kind: z.literal('blade-height'),
+  heightMm: mm({ above: 0, most: 500 }),
+  setup: setupSnapshot,
+})
+/** What marker tests say of the bevel of a side, zone by zone, was taken for known. */
+const bevelFound = entry.extend({
+  kind: z.literal('bevel-found'),
+  side,
+  zones: z
+    .array(
+      z.object({
+        kind: z.enum(ZONE_KINDS),
+        fromMm: mm({ least: 0, most: 3000 }),
+        toMm: mm({ least: 0, most: 3000 }),
+        deg: angle,
+        uncertaintyDeg,
+      }),
+    )
+    .min(1)
+    .max(40),
+})
+/** What to do about the bevel that was found was decided: the angle of each side, degrees. */
+const decided = entry.extend({
+  kind: z.literal('decided'),
+  choice: z.enum(CHOICES),
+  deg: z.object({ A: angle, B: angle }),
+  why: z.string().max(300).default(''),
+})
+/** A person leaves a step of the job out, or takes what it came to as it is. */
+const leftOut = entry.extend({
+  kind: z.literal('left-out'),
+  step: z.enum(STEP_IDS),
+  side: side.nullable().default(null),
+  zone: z.enum(ZONE_KINDS).nullable().default(null),
+})
+/** The edge was put to use. */
+const putToUse = entry.extend({ kind: z.literal('put-to-use') })
+/** What became of the edge in use. */
+const outcome = entry.extend({
+  kind: z.literal('outcome'),
+  outcome: z.enum(OUTCOMES),
+  note: z.string().max(1000).default(''),
 })
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
@@ -159,13 +201,19 @@ function lookInWordsOfMetrology(content: Raw): Raw {
  */
 export const ENTRIES = {
   reading: { schema: reading, migrations: [UNCERTAINTY] },
-  proof: { schema: proof, migrations: [UNCERTAINTY] },
-  dialled: { schema: dialled, migrations: [] },
-  'ink-look': { schema: inkLook, migrations: [lookInWordsOfMetrology] },
+  proof: { schema: proof, migrations: [UNCERTAINTY, cutIntoSetup] },
+  dialled: { schema: dialled, migrations: [settingIntoSetup] },
+  'ink-look': { schema: inkLook, migrations: [lookInWordsOfMetrology, settingIntoSetup] },
   practice: { schema: practice, migrations: [] },
   strokes: { schema: strokes, migrations: [] },
   sharpness: { schema: sharpness, migrations: [] },
   'bevel-width': { schema: bevelWidth, migrations: [renamed({ doubtMm: 'uncertaintyMm' })] },
+  'blade-height': { schema: bladeHeight, migrations: [] },
+  'bevel-found': { schema: bevelFound, migrations: [] },
+  decided: { schema: decided, migrations: [] },
+  'left-out': { schema: leftOut, migrations: [] },
+  'put-to-use': { schema: putToUse, migrations: [] },
+  outcome: { schema: outcome, migrations: [] },
   'stone-wear': { schema: wear, migrations: [] },
   retraction: { schema: retraction, migrations: [(content) => ({ ...content, kind: 'retraction' })] },
 } as const satisfies Record<string, { schema: z.ZodObject; migrations: readonly Migration[] }>
@@ -184,6 +232,7 @@ export type Strokes = EntryOf<'strokes'>
 export type Sharpness = EntryOf<'sharpness'>
 export type Dialled = EntryOf<'dialled'>
 export type WearEntry = EntryOf<'stone-wear'>
+export type BevelFound = EntryOf<'bevel-found'>
 
 /** The version in which an entry of a kind is written today. */
 export const versionOfEntry = (kind: EntryKind): number => versionOf(ENTRIES[kind])

@@ -2,8 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { meanProof, provedAtPlaces, meanReading, readAtPlaces } from './meanReading'
 import { dialledState } from './dialledState'
-import { ANGLE_ALONE, type Dialled, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
+import { ANGLE_ALONE, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
 import { activeEntries, onBlade } from './activeEntries'
+import type { SetupSnapshot } from './setupSnapshot'
+import { bothSides, setupSaying } from './setupSnapshot.fixture'
 import { strokesMade } from './strokesMade'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -20,6 +22,7 @@ const reading = (n: number, more: Partial<Reading> = {}): Reading => ({
   uncertaintyDeg: 0.1,
   zero: 'centre-plane',
   expectedDeg: 20,
+  setup: null,
   ...more,
 })
 const proof = (n: number, more: Partial<Proof> = {}): Proof => ({
@@ -37,13 +40,8 @@ const proof = (n: number, more: Partial<Proof> = {}): Proof => ({
   ...more,
 })
 const HOLD = { bladeXMm: 40, bladeYMm: 8, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }
-const cutWith = (mm: number) => ({
-  rigId: id(902),
-  rigRevision: 1,
-  setting: { by: 'millimetres' as const, mm },
-  hold: HOLD,
-  setDeg: 20,
-})
+const cutWith = (mm: number, more: Partial<SetupSnapshot> = {}) =>
+  setupSaying({ rigId: id(902), stoneId: id(901), setting: bothSides({ by: 'millimetres', mm }), hold: HOLD, ...more })
 const retraction = (n: number, entryId: string): LogEntry => ({
   ...about,
   id: id(n),
@@ -82,18 +80,23 @@ describe('what holds of the log', () => {
 
 describe('what is dialled', () => {
   const slot = (label: string) => ({ by: 'slot' as const, label })
-  const note = (n: number, side: 'A' | 'B', label: string, more: Partial<Dialled> = {}): LogEntry => ({
+  const note = (n: number, side: 'A' | 'B', label: string, more: Partial<SetupSnapshot> = {}): LogEntry => ({
     ...about,
     id: id(n),
     at: minute(n),
     kind: 'dialled',
-    rigId: id(902),
     side,
-    setting: slot(label),
-    ...more,
+    setup: setupSaying({ rigId: id(902), stoneId: id(901), hold: HOLD, setting: bothSides(slot(label)), ...more }),
   })
-  const job = { rigId: id(902), stoneId: id(901), dialled: { A: slot('3'), B: slot('4'), linked: false } }
-  const isOf = (log: LogEntry[], side: 'A' | 'B' = 'A') => dialledState(log, job, side).is
+  const now = setupSaying({
+    rigId: id(902),
+    rigRevision: 2,
+    stoneId: id(901),
+    hold: HOLD,
+    setting: { A: slot('3'), B: slot('4') },
+  })
+  const stateOf = (log: LogEntry[], side: 'A' | 'B' = 'A') => dialledState(log, now, side)
+  const isOf = (log: LogEntry[], side: 'A' | 'B' = 'A') => stateOf(log, side).is
 
   it('is what a hand noted last on that side and rig, with that stone, and nothing else', () => {
     expect(isOf([])).toBe('not-noted')
@@ -103,6 +106,13 @@ describe('what is dialled', () => {
     expect(isOf([note(1, 'A', '5'), note(2, 'A', '3'), note(3, 'B', '5')])).toBe('noted')
     expect(isOf([note(1, 'A', '3', { stoneId: id(7) })])).toBe('changed')
     expect(isOf([note(1, 'A', '3', { rigId: id(7) })])).toBe('not-noted')
+  })
+
+  it('says what was changed since; what an older entry did not say, or a centring known better, is no change', () => {
+    const changed = note(1, 'A', '5', { stoneId: id(7), rigRevision: 1, hold: { ...HOLD, bladeYMm: 9 } })
+    expect(stateOf([changed])).toMatchObject({ by: ['rig-measures', 'hold', 'stone', 'dial'] })
+    expect(isOf([note(1, 'A', '3', { stoneId: null, hold: null })])).toBe('noted')
+    expect(isOf([note(1, 'A', '3', { hold: { ...HOLD, tiltDeg: 1 } })])).toBe('noted')
   })
 })
 
@@ -145,13 +155,13 @@ describe('what readings come to', () => {
   })
 
   it.each<[string, Partial<Proof>]>([
-    ['setting', { cut: cutWith(50) }],
-    ['hold', { cut: { ...cutWith(45), hold: { ...HOLD, bladeYMm: 9 } } }],
-    ['stone', { stoneId: id(7) }],
-    ['setting, as nobody noted one,', { cut: null }],
+    ['setting', { setup: cutWith(50) }],
+    ['hold', { setup: cutWith(45, { hold: { ...HOLD, bladeYMm: 9 } }) }],
+    ['stone', { setup: cutWith(45, { stoneId: id(7) }) }],
+    ['bevel, as it was found,', { setup: null }],
     ['word of the apex', { toApex: true }],
   ])('a proof with another %s is of another cut', (_, more) => {
-    const [before, now] = [proof(1, { deg: 21, cut: cutWith(45), ...more }), proof(9, { cut: cutWith(45) })]
+    const [before, now] = [proof(1, { deg: 21, setup: cutWith(45), ...more }), proof(9, { setup: cutWith(45) })]
     expect(meanProof([before, now], 'A')!.deg).toBe(20)
     expect(meanProof([now, { ...before, at: minute(12) }], 'A')!.deg).toBe(21)
   })
@@ -182,6 +192,7 @@ describe('strokes', () => {
     side: 'A',
     count: 10,
     zone: null,
+    setup: null,
     ...more,
   })
 

@@ -1,8 +1,8 @@
-import equal from 'fast-deep-equal'
 import { nth } from '../math/list'
 import type { Side } from '../records/common/side'
 import { repeated } from '../math/statistics/repeated'
 import type { Proof, Reading } from './entry'
+import { setAlike } from './setAlike'
 import { Z95 } from '../math/statistics/normal'
 
 /** What several readings of one angle come to. */
@@ -48,9 +48,7 @@ export function meanReading(readings: readonly Reading[], side: Side): MeanReadi
 
 /** With one setting, hold and stone; as far as they were noted. */
 const cutWithTheSame = (one: Proof, other: Proof): boolean =>
-  one.cut === null || other.cut === null
-    ? one.cut === other.cut
-    : one.stoneId === other.stoneId && equal(one.cut.setting, other.cut.setting) && equal(one.cut.hold, other.cut.hold)
+  one.setup === null || other.setup === null ? one.setup === other.setup : setAlike(one.setup, other.setup, one.side)
 
 /** The proofs of a side that go with its newest: of the same sitting, and cut with the same. */
 function withNewest(proofs: readonly Proof[], side: Side): Proof[] {

@@ -31,9 +31,17 @@ export function readEntry({ id, kind, version, content }: StoredEntry): ReadEntr
   const known = kindOfStored(kind)
   if (!known) return { ok: false, unreadable: { id, kind, why: 'later-version' }, problems: [] }
   const read = readContent(ENTRIES[known] as Versioned<z.ZodType>, version, content)
-  return read.ok
-    ? { ok: true, entry: read.content as LogEntry }
-    : { ok: false, unreadable: { id, kind, why: read.code }, problems: read.problems }
+  if (!read.ok) return { ok: false, unreadable: { id, kind, why: read.code }, problems: read.problems }
+  const entry = read.content as LogEntry
+  // An entry that says it is another than its row would be found under one, and retracted under the other.
+  const differs = [entry.id !== id && 'id', entry.kind !== known && 'kind'].filter((field) => field !== false)
+  return differs.length === 0
+    ? { ok: true, entry }
+    : {
+        ok: false,
+        unreadable: { id, kind, why: 'unreadable' },
+        problems: differs.map((field) => ({ field, code: 'not-its-row' })),
+      }
 }
 
 /** An entry as it is stored today. */

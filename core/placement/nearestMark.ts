@@ -4,9 +4,10 @@ import type { Side } from '../records/common/side'
 import { clampFrame, toClampFrame } from '../geometry/clamping/clampFrame'
 import type { ClampPosition } from '../records/job/clampPosition'
 import type { EdgePoint } from '../math/curve/edgePoints'
-import { heightOfSetting, settingOfHeight, toNearestMark } from '../records/rig/dial'
+import { heightOfSetting, settingOfHeight, stepSetting, toNearestMark } from '../records/rig/dial'
 import type { DialSetting } from '../records/rig/dials/readings'
 import { rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { holdLimits } from './holdLimits'
 import type { Placement } from './holdSpace'
 
 /** A way of holding a blade as it can really be dialled. */
@@ -35,7 +36,15 @@ export function atNearestMark(
   edgePoints: readonly EdgePoint[],
   wantedDeg: number,
 ): AtMark | null {
-  const setting = toNearestMark(setup.rig, settingOfHeight(setup.rig, pivotHeightMm))
+  const limits = holdLimits(setup, side, edgePoints)
+  const nearest = toNearestMark(setup.rig, settingOfHeight(setup.rig, pivotHeightMm))
+  // Beside a limit the nearest mark can lie beyond it: then it is the one on the other side.
+  const around = [0, 1, -1].map((marks) => stepSetting(setup.rig, nearest, marks))
+  const allowed = around.find((one) => {
+    const at = heightOfSetting(setup.rig, one)
+    return at.ok && limits(hold, at.heightMm) === null
+  })
+  const setting = allowed ?? nearest
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return null
   const contacts = contactsAlong(edgePoints, hold, rodPosesAt({ ...setup, hold }, side, height.heightMm))

@@ -91,6 +91,7 @@ export const PROBLEM_CODES = [
   // The server.
   'outdated',
   'no-such-record',
+  'not-its-row',
   'no-such-link',
   'too-many-photos',
   'body-too-large',

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import type { job } from '../../core/records/job/job'
+import type { Purpose } from '../../core/records/job/purpose'
 import type { demoBlades } from './blades'
 import type { demoRigs } from './rigs'
 
@@ -10,10 +11,16 @@ export interface DemoJob extends Omit<z.input<typeof job>, 'rigId' | 'bladeId' |
   stoneNumber: number
   /** The stones to be used one after the other, by their numbers. */
   order?: number[]
+  purpose?: Purpose
+  /** What was done on it, in the order of the work. */
+  did?: DemoStep[]
   /** What the gauge read and the goniometer proved. */
   read?: DemoAngles
   proved?: DemoAngles
 }
+/** A step that was done, on both sides where it has any. */
+export type DemoStep =
+  'height' | 'dialled' | 'read' | { readonly strokes: DemoAngles } | 'burr' | 'proved' | 'put-to-use' | 'outcome'
 export type DemoAngles = Record<'A' | 'B', number>
 
 const hold = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
@@ -33,7 +40,9 @@ export const demoJobs: DemoJob[] = [
     rig: 'plate',
     blade: 'pocket',
     stoneNumber: 3,
-    order: [3, 4, 5, 8],
+    order: [3],
+    purpose: 'touch-up',
+    did: ['height', 'dialled', 'read', { strokes: { A: 45, B: 45 } }, 'burr', 'proved', 'put-to-use', 'outcome'],
     hold: hold(40, 6),
     dialled: { A: { by: 'slot', label: '4' }, B: { by: 'slot', label: '4' }, linked: true },
     wanted: { deg: { A: 20, B: 20 }, linked: true, why: 'General use; the maker’s bevel is near 20.' },

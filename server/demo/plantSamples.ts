@@ -4,8 +4,10 @@ import { nth } from '#core/math/list'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
 import { RECORD_KINDS, RECORDS, type ContentOf, type RecordOf, type RecordKind } from '../../core/records/storage/kinds'
-import { ANGLE_ALONE, type Proof, type Reading } from '../../core/log/entry'
+import { ANGLE_ALONE, type LogEntry } from '../../core/log/entry'
+import { SIDES, type Side } from '../../core/records/common/side'
 import { evenEdgePoints } from '../../core/math/curve/edgePoints'
+import { asSet } from '../../core/uncertainty/asSet'
 import { evaluate } from '../../core/uncertainty/evaluate'
 import type { Setup } from '../../core/geometry/setup/setup'
 import { sampleEntryId, sampleId } from '../../core/records/storage/samples'
@@ -15,7 +17,7 @@ import { listStored, recordRepository } from '../repositories/recordRepository'
 import type { Database } from '../database/connection'
 import { demoBlades } from './blades'
 import { demoInstruments } from './instruments'
-import { demoJobs, type DemoAngles } from './jobs'
+import { demoJobs, type DemoAngles, type DemoStep } from './jobs'
 import { demoRigs } from './rigs'
 import { demoStones } from './stones'
 
@@ -45,7 +47,7 @@ async function layOut(db: Database): Promise<void> {
   const instruments = await each(demoInstruments, keeper(db, 'instruments'))
   const stoneId = (number: number) => nth(stones, number - 1).id
   const keepJob = keeper(db, 'jobs')
-  for (const { rig, blade, stoneNumber, order = [], read, proved, ...content } of demoJobs) {
+  for (const { rig, blade, stoneNumber, order = [], read, proved, did = [], ...content } of demoJobs) {
     const links = {
       rigId: rigs[rig].id,
       rigRevision: rigs[rig].revision,
@@ -55,62 +57,78 @@ async function layOut(db: Database): Promise<void> {
     }
     const made = await keepJob(job.parse({ ...content, ...links }))
     const setup = { rig: rigs[rig], blade: blades[blade], stone: nth(stones, stoneNumber - 1), hold: made.hold }
-    await append(
-      db,
-      [
-        ...entriesOf(made, instruments.gauge, read, entryId),
-        ...entriesOf(made, instruments.goniometer, proved, entryId),
-      ].map((entry) => asSet(entry, made, setup)),
-    )
+    await append(db, happenedOn(made, { ...setup, rig: rigs[rig] }, { instruments, read, proved, did }, entryId))
   }
 }
 
-/** What was found where the dial is for, as the job has it dialled; a bevel cut through to the apex. */
-function asSet(entry: Reading | Proof, of: RecordOf<'jobs'>, setup: Setup): Reading | Proof {
-  const { side } = entry
-  const { sides, edgePoint } = evaluate(setup, of, evenEdgePoints(setup.blade.edge, EDGE_POINTS))
-  const set = sides[side]
-  if (!set.ok) return entry
-  const placeMm = edgePoint.fromHeelMm
-  if (entry.kind === 'reading')
-    return { ...entry, placeMm, expectedDeg: expectedReadingDeg(setup, side, set.contact, gaugeUseOf(of)) }
-  const { rigId, rigRevision, dialled, hold } = of
-  const cut = { rigId, rigRevision, setting: dialled[side], hold, setDeg: set.contact.edgeAngleDeg }
-  return { ...entry, placeMm, finish: 'crisp', toApex: true, cut }
+interface Happened {
+  readonly instruments: { readonly gauge: RecordOf<'instruments'>; readonly goniometer: RecordOf<'instruments'> }
+  readonly read: DemoAngles | undefined
+  readonly proved: DemoAngles | undefined
+  readonly did: readonly DemoStep[]
 }
+
+/** What happened on a job, in the order of the work, as the job is set: where the dial is for, cut through to the apex. */
+function happenedOn(
+  of: RecordOf<'jobs'>,
+  setup: Setup & { readonly rig: RecordOf<'rigs'> },
+  { instruments, read, proved, did }: Happened,
+  entryId: () => string,
+): LogEntry[] {
+  const evaluation = evaluate(setup, of, evenEdgePoints(setup.blade.edge, EDGE_POINTS))
+  const { sides, edgePoint, bladeHeightMm } = evaluation
+  const then = asSet(of, setup.rig, evaluation)
+  const begun = Date.parse(of.createdAt)
+  let minutes = 0
+  const about = (stoneId: string | null = of.stoneId) => ({
+    id: entryId(),
+    at: new Date(begun + MINUTE_MS * minutes++).toISOString(),
+    jobId: of.id,
+    bladeId: of.bladeId,
+    stoneId,
+    instrumentId: null,
+  })
+  const both = (entry: (side: Side) => LogEntry[]): LogEntry[] => SIDES.flatMap(entry)
+  const placeMm = edgePoint.fromHeelMm
+  const steps: Record<Exclude<DemoStep, object>, () => LogEntry[]> = {
+    height: () => [{ ...about(), kind: 'blade-height', heightMm: bladeHeightMm, setup: then }],
+    dialled: () => both((side) => [{ ...about(), kind: 'dialled', side, setup: then }]),
+    read: () =>
+      both((side) => {
+        const set = sides[side]
+        if (!read || !set.ok) return []
+        const { id: instrumentId, uncertaintyDeg } = instruments.gauge
+        const expectedDeg = expectedReadingDeg(setup, side, set.contact, gaugeUseOf(of))
+        const shown = { side, placeMm, deg: read[side], uncertaintyDeg, expectedDeg, setup: then }
+        return [{ ...about(), ...shown, kind: 'reading', instrumentId, zero: 'centre-plane' }]
+      }),
+    burr: () => [
+      { ...about(null), kind: 'sharpness', test: 'paper', zones: [], forcesG: [], burr: 'none', burrZones: [] },
+    ],
+    proved: () =>
+      both((side) => {
+        if (!proved) return []
+        const { id: instrumentId, uncertaintyDeg } = instruments.goniometer
+        const found = { side, placeMm, zone: null, deg: proved[side], uncertaintyDeg, by: 'goniometer' as const }
+        const looks = { ...ANGLE_ALONE, finish: 'crisp' as const, toApex: true, setup: then }
+        return [{ ...about(), ...found, ...looks, kind: 'proof', instrumentId }]
+      }),
+    'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
+    outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],
+  }
+  return did.flatMap((step) =>
+    typeof step === 'string'
+      ? steps[step]()
+      : both((side) => [{ ...about(), kind: 'strokes', side, count: step.strokes[side], zone: null, setup: then }]),
+  )
+}
+const MINUTE_MS = 60_000
 const EDGE_POINTS = 60
 
 /** Gives an id for each number, from 0 on. */
 function counter(idOf: (n: number) => string): () => string {
   let n = 0
   return () => idOf(n++)
-}
-
-/** What was read with a gauge, or proved with a goniometer, on a job, side by side. */
-function entriesOf(
-  of: RecordOf<'jobs'>,
-  instrument: RecordOf<'instruments'>,
-  angles: DemoAngles | undefined,
-  entryId: () => string,
-): (Reading | Proof)[] {
-  if (!angles) return []
-  return (['A', 'B'] as const).map((side): Reading | Proof => {
-    const about = {
-      id: entryId(),
-      at: of.createdAt,
-      jobId: of.id,
-      bladeId: of.bladeId,
-      stoneId: of.stoneId,
-      instrumentId: instrument.id,
-      side,
-      placeMm: null,
-      deg: angles[side],
-      uncertaintyDeg: instrument.uncertaintyDeg,
-    }
-    return instrument.kind === 'level-gauge'
-      ? { ...about, kind: 'reading', zero: 'centre-plane', expectedDeg: null }
-      : { ...about, kind: 'proof', zone: null, by: 'goniometer', ...ANGLE_ALONE }
-  })
 }
 
 /** Keeps the samples of a kind one after the other, each under the id of its number. */

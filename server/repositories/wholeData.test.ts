@@ -2,6 +2,7 @@ import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { readBackup } from '../../core/exchange/backup/backup'
 import { RECORD_KINDS, RECORDS, type ContentOf, type RecordKind } from '../../core/records/storage/kinds'
+import { setupSaying } from '../../core/log/setupSnapshot.fixture'
 import type { LogEntry } from '../../core/log/entry'
 import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/geometry/setup/sampleSetup.fixture'
 import type { OpenDatabase } from '../store/database'
@@ -76,6 +77,7 @@ const FULL: { [K in RecordKind]: ContentOf<K> } = {
   },
   jobs: {
     name: 'Orchard knife',
+    purpose: 'thin',
     notes: 'Before Friday.',
     rigId: ID.rigs,
     rigRevision: 1,
@@ -111,6 +113,17 @@ const FULL: { [K in RecordKind]: ContentOf<K> } = {
     uncertaintyDeg: 0.3,
   },
 }
+const SETUP = setupSaying({
+  rigId: ID.rigs,
+  rigRevision: 1,
+  jawsName: 'Wide',
+  stoneId: ID.stones,
+  hold: { bladeXMm: 40, bladeYMm: 8, turnDeg: 1, centreOffsetMm: 0.1, tiltDeg: 0.2 },
+  position: 2,
+  setting: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '4' } },
+  placeMm: 40,
+  setDeg: { A: 18, B: 18.5 },
+})
 const ENTRIES: LogEntry[] = [
   {
     id: '0197a000-0000-7000-8000-000000000011',
@@ -126,6 +139,7 @@ const ENTRIES: LogEntry[] = [
     uncertaintyDeg: 0.1,
     zero: 'primary-face',
     expectedDeg: 20,
+    setup: SETUP,
   },
   {
     id: '0197a000-0000-7000-8000-000000000014',
@@ -136,7 +150,7 @@ const ENTRIES: LogEntry[] = [
     instrumentId: null,
     kind: 'ink-look',
     side: 'A',
-    setting: { by: 'slot', label: '3' },
+    setup: SETUP,
     setUncertaintyDeg: 0.3,
     zones: [
       { kind: 'tip', fromMm: 60, toMm: 80, setDeg: 18, widthMm: 0.7, primaryDeg: 2.5, seen: 'ends', fraction: 0.3 },
@@ -173,13 +187,7 @@ const ENTRIES: LogEntry[] = [
     toDeg: 18.6,
     primaryDeg: 2.5,
     toApex: true,
-    cut: {
-      rigId: ID.rigs,
-      rigRevision: 1,
-      setting: { by: 'slot', label: '3' },
-      hold: { bladeXMm: 40, bladeYMm: 8, turnDeg: 1, centreOffsetMm: 0.1, tiltDeg: 0.2 },
-      setDeg: 18,
-    },
+    setup: SETUP,
   },
   {
     id: '0197a000-0000-7000-8000-000000000017',
@@ -209,6 +217,7 @@ const ENTRIES: LogEntry[] = [
     widthMm: 0.82,
     uncertaintyMm: 0.04,
     by: 'photograph',
+    setup: SETUP,
   },
   {
     id: '0197a000-0000-7000-8000-000000000019',
@@ -221,6 +230,7 @@ const ENTRIES: LogEntry[] = [
     side: 'A',
     count: 60,
     zone: 'tip',
+    setup: null,
   },
   {
     id: '0197a000-0000-7000-8000-000000000012',

@@ -1,4 +1,6 @@
 import { SIDES } from '#core/records/common/side'
+import { asSet } from '#core/uncertainty/asSet'
+import { evaluate } from '#core/uncertainty/evaluate'
 import { heightOfSetting, heightRange, settingOfHeight, stepSetting } from '#core/records/rig/dial'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import type { ActionContext } from './context'
@@ -13,15 +15,16 @@ export function dialling({ job, say, objection, dialledNow, withDial }: ActionCo
   function noteDialled(setting: DialSetting): string | null {
     const wrong = objection(job.setup.value, setting)
     if (wrong) return wrong
-    const { rigId } = job.content.value
     const dialled = withDial(setting)
+    const next = { ...job.content.value, dialled }
+    const evaluation = evaluate(job.setup.value, next, job.edgePoints.value, next.dialForMm)
+    const setup = asSet(next, job.rig.value, evaluation)
     const bothAlike = dialled.linked && job.blade.value.bevels === 'both'
     const entries = (bothAlike ? SIDES : [job.side.value]).map((side) => ({
       ...job.session.newEntry(),
       kind: 'dialled' as const,
-      rigId,
       side,
-      setting,
+      setup,
     }))
     job.session.record('note as dialled', entries, [], { dialled })
     return null

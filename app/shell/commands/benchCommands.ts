@@ -1,5 +1,5 @@
 import type { Router } from 'vue-router'
-import type { StationId } from '#core/process/nextStep/nextStep'
+import type { StationId } from '#core/process/steps/step'
 import type { JobView } from '~/job/view'
 import { controlOn } from '~/navigation/controlOn'
 import { sheetPath } from '~/navigation/stations'

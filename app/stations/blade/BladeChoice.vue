@@ -7,7 +7,10 @@ import { writePoints } from '#core/exchange/edges/points'
 import { writeSvg } from '#core/exchange/edges/svg'
 import type { BladeRecord } from '#core/records/storage/kinds'
 import { describingAt } from '~/forms/useDescribing'
+import { PURPOSES } from '#core/records/job/purpose'
+import { PURPOSE_WORD } from '~/words/purposeText'
 import { useJob } from '~/job/useJob'
+import { useNextStep } from '~/job/useNextStep'
 import { useOpenPanel } from '~/stores/openPanel'
 import { sheetPath } from '~/navigation/stations'
 import { useCollections } from '~/stores/collections'
@@ -22,6 +25,8 @@ const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
 const { angle } = useOpenPanel()
+const { purpose } = useNextStep()
+const purposes = PURPOSES.map((value) => ({ value, label: PURPOSE_WORD[value] }))
 /** With the one that is taken, should it be none of them. */
 const withTaken = (blades: readonly BladeRecord[]): BladeRecord[] =>
   blades.some(({ id }) => id === job.blade.value.id) ? [...blades] : [job.blade.value, ...blades]
@@ -90,6 +95,15 @@ const facts = computed(() => {
       />
     </section>
     <aside aria-label="This blade">
+      <LabelledSelect
+        class="mb-4"
+        label="What is this job for?"
+        :model-value="purpose"
+        :items="purposes"
+        size="xl"
+        data-testid="purpose"
+        @update:model-value="job.change('purpose', { purpose: $event })"
+      />
       <h2 class="mb-2 text-xl font-semibold">{{ job.blade.value.name }}</h2>
       <dl class="pane px-3 py-1">
         <div

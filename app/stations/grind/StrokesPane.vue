@@ -35,7 +35,7 @@ function note() {
   if (typed.length === 0) return addProblem('A', { code: 'strokes-missing' })
   const entries = typed.map((side): Strokes => {
     const count = readFigure(side, form.value[side], 'count', 'strokes-missing')
-    return { ...job.session.newEntry(), kind: 'strokes', side, count, zone }
+    return { ...job.newEntry(), kind: 'strokes', side, count, zone }
   })
   if (!validate(ENTRIES.strokes.schema, entries, (_, { side }) => side)) return
   job.session.record('strokes', entries)
@@ -62,6 +62,7 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
           :label="labelOf(side)"
           :problem="problems[side]"
           whole
+          :data-focus="side === job.side.value ? 'strokes' : undefined"
           :data-testid="`strokes-${side}`"
         />
         <LabelledSelect v-model="form.place" label="Where" :items="places" size="xl" />

@@ -2,6 +2,7 @@
 import equal from 'fast-deep-equal'
 import { nth } from '#core/math/list'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
+import { ofKind } from '#core/log/activeEntries'
 import { useWords } from '~/words/useWords'
 import { zoneAt } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
@@ -76,6 +77,14 @@ const isDialled = computed(() => {
   const setting = ink.next.value?.setting
   return !!setting && equal(setting, job.content.value.dialled[side.value])
 })
+/** What was found of this side is recorded, and no test was made since. */
+const isRecorded = computed(() => {
+  const last = ofKind(job.entriesOfBlade.value, 'bevel-found').findLast((one) => one.side === side.value)
+  return !!last && !ink.looks.value.some((look) => look.side === side.value && look.at > last.at)
+})
+function recordFound() {
+  if (!isRecorded.value) ink.recordFound()
+}
 const dialNext = () => void (ink.next.value?.setting && job.actions.dial(ink.next.value.setting))
 
 /** Every zone of every bevelled side was looked at: what to do about it can be weighed. */
@@ -153,6 +162,17 @@ function prove(of: Side) {
         size="xl"
         :label="`Dial ${dialText(job.rig.value, ink.next.value.setting)} for the next look`"
         @click="dialNext"
+      />
+      <UButton
+        v-if="ink.bevelFound.value"
+        class="mt-2"
+        size="xl"
+        :variant="isRecorded ? 'outline' : 'solid'"
+        :icon="isRecorded ? 'i-lucide-check' : undefined"
+        :label="isRecorded ? `Recorded as the bevel of ${names[side]}` : `Record this as the bevel of ${names[side]}`"
+        :aria-disabled="isRecorded"
+        data-testid="record-found"
+        @click="recordFound"
       />
       <UButton
         v-if="provable && !ink.practising.value"

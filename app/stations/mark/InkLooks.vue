@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { InkLookEntry } from '#core/log/entry'
+import { settingOn } from '#core/log/setupSnapshot'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
@@ -16,6 +17,10 @@ const ink = useInk()
 const collections = useCollections()
 const names = computed(() => usePreferences().current.sideNames)
 const rows = computed(() => ink.looks.value.toReversed())
+const settingThen = ({ setup, side }: InkLookEntry) => {
+  const setting = settingOn(setup, side)
+  return setting ? dialText(job.rig.value, setting) : ''
+}
 const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number]) =>
   `${ZONE_WORD[kind]}, set ${angleText(setDeg)}: ${INK_WORD[seen]}${fraction > 0 && fraction < 1 ? ` ${fractionText(fraction)}` : ''}`
 </script>
@@ -32,7 +37,7 @@ const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number
       >
         <div class="min-w-0 flex-1">
           <p>
-            <b>{{ names[look.side] }}</b> {{ dialText(job.rig.value, look.setting) }}
+            <b>{{ names[look.side] }}</b> {{ settingThen(look) }}
             <span class="text-sm text-muted"
               >{{ momentText(look.at) }}{{ look.stoneId ? `, ${collections.nameOf(look.stoneId)}` : '' }}</span
             >

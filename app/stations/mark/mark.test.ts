@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
 import type { InkLookEntry, LogEntry } from '#core/log/entry'
 import { useInk } from '~/composables/useInk'
+import { bothSides, setupSaying } from '#core/log/setupSnapshot.fixture'
 import { AT, closeTestJob, id, openTestJob } from '~/job/openJob.fixture'
 import { useDecision } from './decide/useDecision'
 import { usePractice } from './practice/usePractice'
@@ -23,7 +24,7 @@ async function testsOf(sides: readonly ('A' | 'B')[]): Promise<LogEntry[]> {
     instrumentId: null,
     kind: 'ink-look',
     side,
-    setting: { by: 'millimetres', mm: 43 },
+    setup: setupSaying({ setting: bothSides({ by: 'millimetres', mm: 43 }) }),
     setUncertaintyDeg: 0.1,
     zones: names.value.map((_, i) => {
       const { kind, fromMm, toMm } = zones.value[i]!

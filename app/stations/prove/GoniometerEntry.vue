@@ -44,7 +44,7 @@ async function note() {
   else tried.value = false
 }
 watch([form, () => gonio.problems.value], () => (failure.value = ''), { deep: true })
-const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(side)))
+const uncut = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(side)))
 </script>
 
 <template>
@@ -114,9 +114,9 @@ const undialled = computed(() => gonio.sides.value.filter((side) => !gonio.cutNo
       <PlaceOnEdge v-model="gonio.on.value" :tried="tried" />
       <LabelledSelect v-model="form.apex" label="Cut through to the apex" :items="APEX" placeholder="not said" />
     </div>
-    <p v-if="undialled.length > 0" class="text-sm text-muted">
-      Not noted as dialled: {{ undialled.map((side) => names[side]).join(', ') }}. A proof without it tells nothing of
-      the rig.
+    <p v-if="uncut.length > 0" class="text-sm text-muted">
+      No strokes recorded on {{ uncut.map((side) => names[side]).join(', ') }}: this is the bevel as it was found. It
+      tells nothing of the rig.
     </p>
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <div class="flex flex-wrap items-center gap-3">

@@ -76,6 +76,7 @@ const retract = ({ id }: Sharpness) => void job.session.record('strike out', [],
         <LabelledSelect v-model="form.test" label="Tried with" :items="tests" />
         <LabelledSelect
           label="Burr"
+          data-focus="burr"
           :model-value="form.burr || undefined"
           :items="burrs"
           placeholder="not felt for"

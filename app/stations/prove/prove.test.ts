@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { ANGLE_ALONE, type LogEntry } from '#core/log/entry'
 import { clampPosition } from '#core/records/job/clampPosition'
+import { bothSides, setupSaying } from '#core/log/setupSnapshot.fixture'
 import { AT, closeTestJob, id, openTestJob } from '~/job/openJob.fixture'
 import { useBevelCheck } from './bevel/useBevelCheck'
 import { useCalibration } from './calibrate/useCalibration'
@@ -24,7 +25,14 @@ const proof = (n: number, side: 'A' | 'B', deg: number, mm: number, setDeg: numb
   zone: null,
   by: 'goniometer',
   toApex: true,
-  cut: { rigId: id(1), rigRevision: 1, setting: { by: 'millimetres', mm }, hold, setDeg },
+  setup: setupSaying({
+    rigId: id(1),
+    rigRevision: 1,
+    stoneId: id(5),
+    hold,
+    setting: bothSides({ by: 'millimetres', mm }),
+    setDeg: { A: setDeg, B: setDeg },
+  }),
 })
 const width = (n: number, widthMm: number): LogEntry => ({
   ...about,
@@ -36,6 +44,7 @@ const width = (n: number, widthMm: number): LogEntry => ({
   uncertaintyMm: 0.05,
   zone: null,
   by: 'loupe',
+  setup: null,
 })
 
 describe('the rig’s own errors', () => {

@@ -1,12 +1,10 @@
 import { computed } from 'vue'
 import { useWords } from '~/words/useWords'
 import type { ComputedCode } from '#core/schema/codes'
-import { edgePointAt } from '#core/math/curve/edgePoints'
 import type { Side } from '#core/records/common/side'
 import type { Finish } from '#core/log/choices'
 import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
-import type { Proof } from '#core/log/entry'
-import { contactFor } from '#core/geometry/setup/setup'
+import { cutWith } from '#core/log/cutWith'
 import { NO_PLACE, useEdgePlace, type TypedPlace } from './useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
@@ -131,17 +129,6 @@ function goniometer(job: JobView) {
   })
   const uneven = computed(() => (pattern.value ? unevenBy(pattern.value) : null))
 
-  /** What the rig was set to when the bevel was cut: what was last noted as dialled on that side. */
-  function cutOf(side: Side, placeMm: number): Pick<Proof, 'cut' | 'stoneId'> | null {
-    const dialled = job.dialled.value[side]
-    if (dialled.is === 'not-noted') return null
-    const { setting, stoneId } = dialled.noted
-    const { rigId, rigRevision, hold } = job.content.value
-    const contact = contactFor(job.setup.value, side, setting, edgePointAt(job.blade.value.edge, placeMm))
-    if (!contact.ok) return null
-    return { stoneId, cut: { rigId, rigRevision, setting, hold, setDeg: contact.edgeAngleDeg } }
-  }
-
   /** Notes what is shown as a proof of each side. Answers what is wrong with it. */
   function note(): string | null {
     const found = pattern.value
@@ -160,7 +147,6 @@ function goniometer(job: JobView) {
         primaryDeg: primaryDeg === null ? null : Math.max(0, primaryDeg),
         toApex,
         ...place,
-        ...cutOf(side, place.placeMm),
       })),
     )
     if (wrong) return words.problem(wrong, wrong.field)
@@ -182,6 +168,6 @@ function goniometer(job: JobView) {
     inLengths,
     put,
     note,
-    cutNoted: (side: Side) => job.dialled.value[side].is !== 'not-noted',
+    cutNoted: (side: Side) => cutWith(job.entriesOfBlade.value, side) !== null,
   }
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { ENTRIES, kindOfStored } from '../../log/entry'
+import { kindOfStored } from '../../log/entry'
 import { readEntry } from '../../log/stored'
 import { readRigVersion } from '../../records/storage/rigVersion'
 import { bellyBlade, plainStone, postRig } from '../../geometry/setup/sampleSetup.fixture'
@@ -75,7 +75,8 @@ describe('a backup from before uncertainties were called so', () => {
     expect(readRigVersion(rigVersions[0]!)).toMatchObject({
       content: { calibratedBy: version2.things.rigs[0]!.content.mendedBy },
     })
-    expect(new Set(log.map(({ kind }) => kind)).size).toBe(Object.keys(ENTRIES).length)
+    // As many as there were then.
+    expect(new Set(log.map(({ kind }) => kind)).size).toBe(10)
     for (const stored of log) {
       const entry = readEntry(stored)
       expect(entry, stored.kind).toMatchObject({ ok: true })

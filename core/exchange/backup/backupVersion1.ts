@@ -77,7 +77,7 @@ function anglesOf(job: Row): StoredEntry[] {
     })
     if (isNumber(read)) {
       const zero = gaugeZero.catch('centre-plane').parse(job.gaugeZero)
-      entries.push({ ...common('read'), kind: 'reading', deg: read, zero, expectedDeg: null })
+      entries.push({ ...common('read'), kind: 'reading', deg: read, zero, expectedDeg: null, setup: null })
     }
     if (isNumber(proved))
       entries.push({ ...common('proved'), kind: 'proof', deg: proved, zone: null, by: 'not said', ...ANGLE_ALONE })

@@ -49,7 +49,7 @@ export function readingsCsv(log: readonly LogEntry[], nameOf: (id: string) => st
     if (entry.kind === 'reading')
       return [{ ...common(entry), ...angle(entry), what: 'read', by: entry.zero, mustReadDeg: entry.expectedDeg ?? '' }]
     if (entry.kind !== 'proof') return []
-    const { by, zone, finish, fromDeg, toDeg, primaryDeg, toApex, cut } = entry
+    const { by, zone, finish, fromDeg, toDeg, primaryDeg, toApex, setup } = entry
     return [
       {
         ...common(entry),
@@ -62,7 +62,7 @@ export function readingsCsv(log: readonly LogEntry[], nameOf: (id: string) => st
         toDeg: toDeg ?? '',
         primaryDeg: primaryDeg ?? '',
         cutToApex: toApex === null ? '' : toApex ? 'yes' : 'no',
-        setDeg: cut?.setDeg ?? '',
+        setDeg: setup?.setDeg[entry.side] ?? '',
       },
     ]
   })

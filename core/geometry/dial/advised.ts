@@ -6,8 +6,11 @@ import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
 import type { DialSetting } from '../../records/rig/dials/readings'
-import { lowestAngleOverJawsDeg, topsOf } from '../hold/jawClearance'
-import { contactFor, type Setup } from '../setup/setup'
+import { contactAt, contactsAlong } from '../contact/contact'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
+import { shortOverJawsDeg } from '../hold/jawClearance'
+import { heightOfSetting } from '../../records/rig/dial'
+import { rodPosesAt, type Setup } from '../setup/setup'
 
 /**
  * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'), and
@@ -20,12 +23,22 @@ export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoin
   return advice.ok ? (meetsJaws(setup, side, advice.setting, edgePoint) ?? advice) : advice
 }
 
-/** That the stone would meet the jaws there, so set; null where it does not. */
+/** So many places of an edge are asked whether the stone clears the jaws there. */
+const PLACES_ALONG = 24
+
+/**
+ * That the stone would meet the jaws somewhere along the edge, so set; null where it does not. `limitDeg`: the angle
+ * at the edge point from which on it clears them all along.
+ */
 function meetsJaws(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Refusal | null {
-  const contact = contactFor(setup, side, setting, edgePoint)
-  if (!contact.ok || !setup.rig.jaws) return null
-  const lowest = lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws), setup.stone, setup.rig.stroke)
-  return lowest !== null && lowest > contact.edgeAngleDeg ? refuse('stone-meets-jaws', { limitDeg: lowest }) : null
+  const height = heightOfSetting(setup.rig, setting)
+  if (!height.ok || !setup.rig.jaws) return null
+  const over = rodPosesAt(setup, side, height.heightMm)
+  const contact = contactAt(edgePoint, setup.hold, over(edgePoint))
+  if (!contact.ok) return null
+  const along = [contact, ...contactsAlong(evenEdgePoints(setup.blade.edge, PLACES_ALONG), setup.hold, over)]
+  const shortDeg = shortOverJawsDeg(setup, side, setup.rig.jaws, along)
+  return shortDeg > 0 ? refuse('stone-meets-jaws', { limitDeg: contact.edgeAngleDeg + shortDeg }) : null
 }
 
 /**

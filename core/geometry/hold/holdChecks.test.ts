@@ -42,8 +42,8 @@ describe('will it hold', () => {
     const narrow = { ...sampleSetup.rig.jaws!, name: 'Narrow', widthMm: 12, halfThicknessMm: 2 }
     const setup = { ...sampleSetup, rig: { ...sampleSetup.rig, moreJaws: [narrow] } }
     const [wide, low] = clearances(setup, 'A', contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 58)))
-    expect(wide!.lowestDeg).toBeGreaterThan(low!.lowestDeg!)
-    expect(low!.lowestDeg).toBeCloseTo((Math.atan2(2 + 1.5, 28) * 180) / Math.PI, 1)
+    expect(wide!.nearest!.lowestDeg).toBeGreaterThan(low!.nearest!.lowestDeg)
+    expect(low!.nearest!.lowestDeg).toBeCloseTo((Math.atan2(2 + 1.5, 28) * 180) / Math.PI, 1)
   })
 
   it('jaws open for the blade they grip, and stand nearer to its plane on one side than on the other', () => {
@@ -112,8 +112,8 @@ describe('will it hold', () => {
       const stone = { ...sampleSetup.stone, lengthMm }
       const setup = { ...sampleSetup, stone, rig: { ...sampleSetup.rig, stroke, jaws } }
       const along = contactsAlong([edgePointAt(setup.blade.edge, 40)], setup.hold, rodPosesAt(setup, 'A', 58))
-      const { lowestDeg, byKnob } = clearances(setup, 'A', along)[0]!
-      return [lowestDeg, byKnob]
+      const { nearest, byKnob } = clearances(setup, 'A', along)[0]!
+      return [nearest?.lowestDeg ?? null, byKnob]
     }
     const deg = (of: number) => expect.closeTo((of * 180) / Math.PI, 6)
     const [high, back] = [20 + 1.5, 40]

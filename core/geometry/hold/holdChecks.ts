@@ -69,26 +69,33 @@ export function tipStop({ hold, stone }: Setup, edgePoints: readonly EdgePoint[]
 export interface Clearance {
   readonly jaws: JawSet
   /**
-   * The lowest edge angle at which the stone passes over these jaws anywhere along the edge, degrees; null where they
-   * are never in its way.
+   * Where the stone comes nearest to these jaws: the lowest edge angle at which it passes over them there, and what is
+   * set there, degrees; null where they are never in its way.
    */
-  readonly lowestDeg: number | null
+  readonly nearest: { readonly lowestDeg: number; readonly setDeg: number } | null
   /** Whether that is for what stands higher behind their front. */
   readonly byKnob: boolean
 }
 
 /**
- * How low each set of the rig's jaws lets the stone go on a side. Contacts: along the edge. Source: docs/geometry.md,
+ * How each set of the rig's jaws lets the stone pass on a side, judged at each place by the angle there. Contacts: along
+ * the edge. Source: docs/geometry.md,
  * "Limits".
  */
 export function clearances(setup: Setup, side: Side, along: readonly (Contact | Refusal)[]): Clearance[] {
   return jawSetsOf(setup.rig).map((jaws) => {
     const tops = topsOf(setup, side, jaws)
-    let lowest: LowestOver | null = null
+    let nearest: (LowestOver & { readonly setDeg: number }) | null = null
     for (const contact of along) {
       const here = contact.ok ? lowestOverJaws(contact, tops, setup.stone, setup.rig.stroke) : null
-      if (here && here.deg > (lowest?.deg ?? 0)) lowest = here
+      if (!contact.ok || !here) continue
+      const short = here.deg - contact.edgeAngleDeg
+      if (!nearest || short > nearest.deg - nearest.setDeg) nearest = { ...here, setDeg: contact.edgeAngleDeg }
     }
-    return { jaws, lowestDeg: lowest?.deg ?? null, byKnob: lowest?.over === 'knob' }
+    return {
+      jaws,
+      nearest: nearest && { lowestDeg: nearest.deg, setDeg: nearest.setDeg },
+      byKnob: nearest?.over === 'knob',
+    }
   })
 }

@@ -1,5 +1,6 @@
 import { nth } from '../../math/list'
 import type { Contact } from '../contact/contact'
+import type { Refusal } from '../../schema/refusal'
 import { bladeThere } from '../../records/blade/taper'
 import type { Side } from '../../records/common/side'
 import { pivotOverBlade, type ClampPoint } from '../clamping/centring'
@@ -175,3 +176,23 @@ const between = (a: Corner, b: Corner, share: number): Corner => ({
   inFront: a.inFront + (b.inFront - a.inFront) * share,
   w: a.w + (b.w - a.w) * share,
 })
+
+/**
+ * By how much the stone is too flat somewhere to clear the jaws, degrees, judged at each place by the angle there: the
+ * worst of a side's contacts; negative by what is to spare at the nearest place, −Infinity where the jaws are never in
+ * its way. Source: docs/geometry.md, "Limits".
+ */
+export function shortOverJawsDeg(
+  setup: Setup,
+  side: Side,
+  jaws: JawSet,
+  along: readonly (Contact | Refusal)[],
+): number {
+  const tops = topsOf(setup, side, jaws)
+  let short = -Infinity
+  for (const contact of along) {
+    const lowestDeg = contact.ok ? lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke) : null
+    if (contact.ok && lowestDeg !== null) short = Math.max(short, lowestDeg - contact.edgeAngleDeg)
+  }
+  return short
+}

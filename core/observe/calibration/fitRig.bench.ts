@@ -1,6 +1,8 @@
 import { bench } from 'vitest'
 import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { zonesOfBlade } from '../../records/blade/zones'
+import { setupSaying } from '../../log/setupSnapshot.fixture'
+import type { JobAsSet } from '../ledger/against'
 import { zoneAngles } from '../ledger/zoneAngles'
 import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
 import { fitRig, type ProvedAngle } from './fitRig'
@@ -25,7 +27,8 @@ const proofs = [50, 56, 62].flatMap((pivotHeightMm, blade) =>
 bench(`${freeParameters(sampleSetup.rig).length} measures fitted to twelve proofs`, () => void fitRig(proofs, unknowns))
 
 const dial = { by: 'millimetres', mm: 43 } as const
-const asSet = {
+const now: JobAsSet = {
+  asSet: setupSaying({}),
   setup: sampleSetup,
   job: {
     rigId: '',
@@ -37,5 +40,5 @@ const asSet = {
   dialFor: edgePointAt(sampleSetup.blade.edge, 40),
   zones: zonesOfBlade(sampleSetup.blade, evenEdgePoints(sampleSetup.blade.edge, 400)),
   stoneOf: () => undefined,
-} as const
-bench('the angles of a side zone by zone', () => void zoneAngles(asSet, known, [], 'A'))
+}
+bench('the angles of a side zone by zone', () => void zoneAngles(now, known, [], 'A'))

@@ -18,8 +18,11 @@ export function foundOnJob(
   const budgetOf = ({ setup, side, pivotHeightMm, edgePoint }: SetThere) =>
     uncertaintyBudget(setup, known, side, pivotHeightMm, edgePoint)
   return {
-    proved: proved.flatMap(({ side, amount: { uncertaintyDeg }, set, differsDeg, toApex }): ProvedAgainstSet[] =>
-      set && differsDeg !== null ? [{ side, differsDeg, uncertaintyDeg, budget: budgetOf(set), toApex }] : [],
+    proved: proved.flatMap(
+      ({ side, amount: { uncertaintyDeg }, set, differsDeg, found, toApex }): ProvedAgainstSet[] =>
+        set && differsDeg !== null && !found
+          ? [{ side, differsDeg, uncertaintyDeg, budget: budgetOf(set), toApex }]
+          : [],
     ),
     read: read.flatMap(({ side, amount: { deg, uncertaintyDeg }, mustDeg, set }): ReadAgainstSet[] => {
       if (!set || mustDeg === null) return []

@@ -2,6 +2,8 @@ import { expect, it } from 'vitest'
 import { armsRig, plainStone, postRig, sampleSetup, tableRig } from '../../geometry/setup/sampleSetup.fixture'
 import { uncertaintyBudget } from '../../uncertainty/budget'
 import { ANGLE_ALONE, type Proof } from '../../log/entry'
+import { bothSides, setupSaying } from '../../log/setupSnapshot.fixture'
+import type { DialSetting } from '../../records/rig/dials/readings'
 import { fitRig, type ProvedAngle, type RigFit } from './fitRig'
 import { onRig } from '../../records/rig/fittedAt'
 import { asBefore, calibratedRig } from './calibrated'
@@ -28,7 +30,7 @@ const proof: Proof = {
   by: 'goniometer',
   ...ANGLE_ALONE,
   toApex: true,
-  cut: { rigId: '', rigRevision: 1, setting: { by: 'millimetres', mm: 40 }, hold: sampleSetup.hold, setDeg: 20 },
+  setup: setupSaying({ setting: bothSides({ by: 'millimetres', mm: 40 }), hold: sampleSetup.hold }),
 }
 const lookup = { rig: postRig, blade: () => sampleSetup.blade, stone: () => plainStone, known: () => known }
 const why = (more: Partial<Proof>, rig = postRig) =>
@@ -40,7 +42,8 @@ it('only a flat bevel cut through to the apex at a noted setting, read on a goni
   expect(why({ finish: 'convex' })).toBe('convex')
   expect(why({ toApex: null })).toBe('apex-not-said')
   expect(why({ toApex: false })).toBe('not-to-apex')
-  expect(why({ cut: null })).toBe('not-dialled')
+  expect(why({ setup: null })).toBe('not-cut')
+  expect(why({ setup: { ...proof.setup!, hold: null } })).toBe('not-cut')
   expect(why({}, { ...postRig, calibratedBy: [proof.id] })).toBe('counted-before')
 })
 
@@ -59,9 +62,9 @@ it('a proof of which the blade or stone is gone, or that this rig gives no angle
   const left = (more: object) => provedOnRig([proof], RIG_UNKNOWNS, { ...lookup, ...more }).left[0]?.why
   expect(left({ blade: () => undefined })).toBe('blade-or-stone-gone')
   expect(left({ stone: () => undefined })).toBe('blade-or-stone-gone')
-  const cut = { ...proof.cut!, setting: { by: 'slot' as const, label: '3' } }
-  expect(why({ cut })).toBe('no-angle')
-  expect(why({ cut: { ...proof.cut!, setting: { by: 'millimetres', mm: -60 } } })).toBe('no-angle')
+  const cutAt = (setting: DialSetting) => ({ setup: { ...proof.setup!, setting: bothSides(setting) } })
+  expect(why(cutAt({ by: 'slot', label: '3' }))).toBe('no-angle')
+  expect(why(cutAt({ by: 'millimetres', mm: -60 }))).toBe('no-angle')
 })
 
 it('is placed where it was taken, at the heel where that was not said, and as uncertain as all that differs each time', () => {

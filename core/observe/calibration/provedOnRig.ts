@@ -5,6 +5,7 @@ import type { KnownHold } from '../../records/job/knownHold'
 import { edgePointAt } from '../../math/curve/edgePoints'
 import { uncertaintyBudget, totalUncertaintyDeg } from '../../uncertainty/budget'
 import type { Proof } from '../../log/entry'
+import { settingOn } from '../../log/setupSnapshot'
 import { heightOfSetting } from '../../records/rig/dial'
 import { RIG_UNKNOWNS, type UnknownId } from '../../records/rig/unknowns'
 import { fittedAt } from '../../records/rig/fittedAt'
@@ -34,7 +35,7 @@ export type NotCounted =
   | 'not-to-apex'
   | 'apex-not-said'
   | 'convex'
-  | 'not-dialled'
+  | 'not-cut'
   | 'counted-before'
   | 'blade-or-stone-gone'
   | 'no-angle'
@@ -76,19 +77,20 @@ export function provedOnRig(proofs: readonly Proof[], moving: readonly UnknownId
 }
 
 function angleOf(proof: Proof, moving: readonly UnknownId[], lookup: Lookup): ProvedAngle | NotCounted {
-  const { by, toApex, finish, cut, side, deg } = proof
+  const { by, toApex, finish, setup: cutWith, side, deg } = proof
   if (by !== 'goniometer') return 'not-goniometer'
   if (finish === 'convex') return 'convex'
   if (toApex === null) return 'apex-not-said'
   if (!toApex) return 'not-to-apex'
-  if (!cut) return 'not-dialled'
+  const setting = settingOn(cutWith, side)
+  if (!cutWith?.hold || !setting) return 'not-cut'
   if (lookup.rig.calibratedBy.includes(proof.id)) return 'counted-before'
   const [blade, stone] = [lookup.blade(proof.bladeId), lookup.stone(proof.stoneId)]
   if (!blade || !stone) return 'blade-or-stone-gone'
-  const setup: Setup = { rig: lookup.rig, blade, stone, hold: cut.hold }
-  const height = heightOfSetting(lookup.rig, cut.setting)
+  const setup: Setup = { rig: lookup.rig, blade, stone, hold: cutWith.hold }
+  const height = heightOfSetting(lookup.rig, setting)
   const edgePoint = edgePointAt(blade.edge, proof.placeMm ?? 0)
-  if (!height.ok || !contactFor(setup, side, cut.setting, edgePoint).ok) return 'no-angle'
+  if (!height.ok || !contactFor(setup, side, setting, edgePoint).ok) return 'no-angle'
   const budget = uncertaintyBudget(setup, lookup.known(proof.jobId), side, height.heightMm, edgePoint)
   const fixedFace = lookup.fixedStones?.includes(proof.stoneId ?? '') ?? false
   const moves = (id: UnknownId) => moving.includes(id) && !(id === 'face-offset' && fixedFace)

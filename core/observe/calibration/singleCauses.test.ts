@@ -86,6 +86,7 @@ describe('what was found on a job', () => {
     set,
     differsDeg: 0.5,
     asSetNow: true,
+    found: false,
     toApex: true,
   }
   const read = { side: 'A' as const, amount: amount(19, 0.01), placeMm: 30, set, mustDeg: 20, differsDeg: -1 }
@@ -104,6 +105,7 @@ describe('what was found on a job', () => {
         proved: [
           { ...proved, set: null },
           { ...proved, differsDeg: null },
+          { ...proved, found: true },
         ],
         read: [
           { ...read, set: null },

@@ -1,4 +1,3 @@
-import equal from 'fast-deep-equal'
 import { lastOf } from '../../math/list'
 import type { ZoneKind, Zone } from '../../records/blade/zones'
 import type { Contact } from '../../geometry/contact/contact'
@@ -11,12 +10,16 @@ import type { Proof, Reading } from '../../log/entry'
 import { heightOfSetting } from '../../records/rig/dial'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import type { StoneInUse } from '../../records/rig/fittedAt'
+import { setAlike } from '../../log/setAlike'
+import type { SetupSnapshot } from '../../log/setupSnapshot'
 import { contactFor, type Setup } from '../../geometry/setup/setup'
 
 /** A job as it is set now. */
 export interface JobAsSet {
   readonly setup: Setup
   readonly job: Pick<Job, 'rigId' | 'stoneId' | 'dialled' | 'gaugeZero' | 'gaugeAxes'>
+  /** The same as an entry of its log would have it. */
+  readonly asSet: SetupSnapshot
   /** The place that the dial is for. */
   readonly dialFor: EdgePoint
   readonly zones: readonly Zone[]
@@ -43,8 +46,10 @@ export interface ProvedAgainst {
   readonly set: SetThere | null
   /** The steel less the set angle, degrees; of another rig by what it said then; null where none is known. */
   readonly differsDeg: number | null
-  /** Cut as the job is set now, as far as was noted. */
+  /** Cut as the job is set now, as far as was said. */
   readonly asSetNow: boolean
+  /** Nothing was taken off before it: it is the bevel that was there, and proves no setting. */
+  readonly found: boolean
   /** Whether the bevel was cut through to the apex; null where it was not said. */
   readonly toApex: boolean | null
 }
@@ -61,24 +66,27 @@ function placeOf(
 
 /**
  * What was proved at a place against what the rig was set to when it was cut, with the hold and the stone of then; what
- * was not noted is taken to be as it is now. Source: docs/geometry.md, "Read and proved against set".
+ * was not said is taken to be as it is now. Source: docs/geometry.md, "Read and proved against set".
  */
 export function provedAgainst(now: JobAsSet, side: Side, amount: MeanReading<Proof>): ProvedAgainst {
   const last = lastOf(amount.of)
   const { setup, job } = now
   const placeMm = placeOf(last, now)
   const toApex = last.toApex
-  const { cut } = last
-  if (cut && cut.rigId !== job.rigId)
-    return { side, amount, placeMm, set: null, differsDeg: amount.deg - cut.setDeg, asSetNow: false, toApex }
-  const stoneId = cut ? (last.stoneId ?? job.stoneId) : job.stoneId
+  const then = last.setup
+  const saidDeg = then?.setDeg[side] ?? null
+  if (then?.rigId && then.rigId !== job.rigId) {
+    const differsDeg = saidDeg === null ? null : amount.deg - saidDeg
+    return { side, amount, placeMm, set: null, differsDeg, asSetNow: false, found: false, toApex }
+  }
+  const stoneId = then?.stoneId ?? job.stoneId
   const stone = stoneId === job.stoneId ? setup.stone : now.stoneOf(stoneId)
-  const setting = cut?.setting ?? job.dialled[side]
-  const set = stone ? setThere({ ...setup, stone, hold: cut?.hold ?? setup.hold }, side, setting, placeMm) : null
-  const setDeg = set?.contact.edgeAngleDeg ?? cut?.setDeg ?? null
+  const setting = then?.setting[side] ?? job.dialled[side]
+  const set = stone ? setThere({ ...setup, stone, hold: then?.hold ?? setup.hold }, side, setting, placeMm) : null
+  const setDeg = set?.contact.edgeAngleDeg ?? saidDeg
   const differsDeg = setDeg === null ? null : amount.deg - setDeg
-  const asSetNow = !cut || (stoneId === job.stoneId && equal(setting, job.dialled[side]))
-  return { side, amount, placeMm, set, differsDeg, asSetNow, toApex }
+  const asSetNow = then !== null && setAlike(then, now.asSet, side)
+  return { side, amount, placeMm, set, differsDeg, asSetNow, found: then === null, toApex }
 }
 
 /** What the rig gives at a place of the edge with such a setting; null where it gives no angle there. */

@@ -5,15 +5,16 @@ import { meanProof, meanReading } from '../../log/meanReading'
 import { ANGLE_ALONE, type Proof, type Reading } from '../../log/entry'
 import { contactFor, type Setup } from '../../geometry/setup/setup'
 import { heldSetup } from '../../geometry/setup/sampleSetup.fixture'
+import { bothSides, setupSaying } from '../../log/setupSnapshot.fixture'
 import { provedAgainst, readAgainst, type JobAsSet } from './against'
 import { zoneAngles } from './zoneAngles'
 
+const [RIG, STONE, OTHER] = ['rig', 'stone', 'other']
 const known = {
   bladeHeightToleranceMm: 0.5,
   holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
 }
 const at = (mm: number) => ({ by: 'millimetres' as const, mm })
-const [RIG, STONE, OTHER] = ['rig', 'stone', 'other']
 const { blade } = heldSetup
 const zones = zonesOfBlade(blade)
 const tip = zones.at(-1)!
@@ -28,6 +29,7 @@ const now: JobAsSet = {
     gaugeZero: 'centre-plane',
     gaugeAxes: 'one',
   },
+  asSet: setupSaying({ rigId: RIG, stoneId: STONE, setting: bothSides(at(45)), hold: heldSetup.hold }),
   dialFor: edgePointAt(blade.edge, 40),
   zones,
   stoneOf: (id) => (id === OTHER ? thicker : undefined),
@@ -66,15 +68,11 @@ const reading = (n: number, more: Partial<Reading> = {}): Reading => ({
   deg: 20,
   zero: 'centre-plane',
   expectedDeg: null,
+  setup: null,
   ...more,
 })
-const cut = (mm: number, rigId = RIG!) => ({
-  rigId,
-  rigRevision: 1,
-  setting: at(mm),
-  hold: heldSetup.hold,
-  setDeg: 33,
-})
+const cut = (mm: number, rigId = RIG!, stoneId = STONE!) =>
+  setupSaying({ rigId, stoneId, setting: bothSides(at(mm)), hold: heldSetup.hold, setDeg: { A: 33, B: 33 } })
 const against = (...proofs: Proof[]) => provedAgainst(now, 'A', meanProof(proofs, 'A')!)
 
 describe('what was proved', () => {
@@ -83,29 +81,31 @@ describe('what was proved', () => {
     expect(against(proof(1, { placeMm: tipMm })).differsDeg).toBeCloseTo(20 - setDeg(tipMm), 9)
     expect(against(proof(1, { placeMm: null, zone: 'tip', by: 'ink' })).differsDeg).toBeCloseTo(20 - setDeg(tipMm), 9)
     expect(against(proof(1, { placeMm: null })).placeMm).toBe(40)
+    // Nothing was ground before it: it is what was there.
+    expect(against(proof(1))).toMatchObject({ found: true, asSetNow: false })
   })
 
   it('belongs to the setting and the stone that it was cut with', () => {
-    expect(against(proof(1, { cut: cut(45) }))).toMatchObject({ asSetNow: true })
-    const earlier = against(proof(1, { cut: cut(50) }))
+    expect(against(proof(1, { setup: cut(45) }))).toMatchObject({ asSetNow: true, found: false })
+    const earlier = against(proof(1, { setup: cut(50) }))
     expect(earlier.asSetNow).toBe(false)
     expect(earlier.differsDeg).toBeCloseTo(20 - setDeg(40, 50), 9)
-    const onOther = against(proof(1, { cut: cut(45), stoneId: OTHER! }))
+    const onOther = against(proof(1, { setup: cut(45, RIG, OTHER) }))
     expect(onOther.asSetNow).toBe(false)
     expect(onOther.differsDeg).toBeCloseTo(20 - setDeg(40, 45, { ...heldSetup, stone: thicker }), 9)
   })
 
   it('on another rig, or with a stone that is gone, is compared with what was set then', () => {
-    expect(against(proof(1, { cut: cut(45, 'sold') }))).toMatchObject({ set: null, differsDeg: -13, asSetNow: false })
-    expect(against(proof(1, { cut: cut(45), stoneId: 'gone' }))).toMatchObject({ set: null, differsDeg: -13 })
+    expect(against(proof(1, { setup: cut(45, 'sold') }))).toMatchObject({ set: null, differsDeg: -13, asSetNow: false })
+    expect(against(proof(1, { setup: cut(45, RIG, 'gone') }))).toMatchObject({ set: null, differsDeg: -13 })
   })
 
   it('goes together with what was proved after the same cut alone', () => {
-    const recut = [proof(1, { deg: 22, cut: cut(50) }), proof(9, { deg: 20, cut: cut(45) })]
+    const recut = [proof(1, { deg: 22, setup: cut(50) }), proof(9, { deg: 20, setup: cut(45) })]
     expect(meanProof(recut, 'A')!.deg).toBe(20)
     const through = [proof(1, { deg: 22, toApex: false }), proof(9, { deg: 20, toApex: true })]
     expect(meanProof(through, 'A')!.deg).toBe(20)
-    expect(meanProof([proof(1, { deg: 22, cut: cut(45) }), proof(9, { cut: cut(45) })], 'A')!.deg).toBe(21)
+    expect(meanProof([proof(1, { deg: 22, setup: cut(45) }), proof(9, { setup: cut(45) })], 'A')!.deg).toBe(21)
   })
 })
 
@@ -125,10 +125,10 @@ describe('what was read', () => {
 
 describe('the angles zone by zone', () => {
   const log = [
-    proof(1, { deg: 19, cut: cut(50) }),
-    proof(2, { deg: 20.2, placeMm: 30, cut: cut(45) }),
-    proof(3, { deg: 20.4, placeMm: 40, cut: cut(45) }),
-    proof(4, { deg: 18, placeMm: tipMm, cut: cut(45) }),
+    proof(1, { deg: 19, setup: cut(50) }),
+    proof(2, { deg: 20.2, placeMm: 30, setup: cut(45) }),
+    proof(3, { deg: 20.4, placeMm: 40, setup: cut(45) }),
+    proof(4, { deg: 18, placeMm: tipMm, setup: cut(45) }),
     reading(5, { placeMm: tipMm }),
   ]
   const rowsOf = () => zoneAngles(now, known, log, 'A')

@@ -1,8 +1,7 @@
+import type { Choice } from '../../log/choices'
 import { nth } from '../../math/list'
 
 /** What to do about the bevel that is there: grind it as it is, cut the wanted one, or come nearer each time. */
-export const CHOICES = ['follow', 'cut', 'nearer'] as const
-export type Choice = (typeof CHOICES)[number]
 
 export type Reason =
   /** What is there is what is wanted, as well as it is known. */

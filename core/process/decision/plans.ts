@@ -11,7 +11,8 @@ import type { FoundFace } from '../../observe/marker/findBevel'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import { contactFor, type Setup } from '../../geometry/setup/setup'
 import type { Stone } from '../../records/stone/stone'
-import { CHOICES, decide, sharpeningsTo, type Choice, type Decision } from './decide'
+import { CHOICES, type Choice } from '../../log/choices'
+import { decide, sharpeningsTo, type Decision } from './decide'
 import {
   planSide,
   sharpeningsLeft,

@@ -6,6 +6,7 @@ import { deg, label, mm } from '../../schema/measure'
 import { dialSetting } from '../rig/dials/readings'
 import { gaugeAxes, gaugeZero, type GaugeUse } from './gaugeZero'
 import { keptPositions } from './positions'
+import { purpose } from './purpose'
 
 const wantedAngle = deg({ above: 0, most: 60 })
 const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
@@ -38,6 +39,8 @@ export const MOST_SET_ASIDE = 12
  */
 export const job = z.object({
   name: label(120),
+  /** What it is for; null: what its blade's record makes most likely. */
+  purpose: purpose.nullable().default(null),
   notes: z.string().max(4000).default(''),
   rigId: z.uuid(),
   /** The version of the rig that the job is done with; null: the newest. */

@@ -9,6 +9,7 @@ import { edgePointAt } from '../../math/curve/edgePoints'
 import { uncertaintyBudget, totalUncertaintyDeg } from '../../uncertainty/budget'
 import { edgeAngleShifter, type Shifts } from '../../uncertainty/shifted'
 import { ANGLE_ALONE, type Proof } from '../../log/entry'
+import { setupNow } from '../../log/setupSnapshot'
 import { heightOfSetting } from '../../records/rig/dial'
 import { onRig } from '../../records/rig/fittedAt'
 import type { Rig } from '../../records/rig/rig'
@@ -85,8 +86,15 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
     const proofs = Array.from({ length: blades }, cut).flatMap(({ hold, setting, trueDeg }) =>
       SIDES.map((side): Proof => {
         const deg = trueDeg(side) + normal() * PROVED_DEG
-        const done = { rigId: '', rigRevision: 1, setting, hold, setDeg: 0 }
-        return { ...PROOF, side, placeMm: EDGE_MM / 2, deg, uncertaintyDeg: PROVED_DEG, toApex: true, cut: done }
+        const job = {
+          rigId: '',
+          stoneId: STONE,
+          hold,
+          dialled: { A: setting, B: setting, linked: true },
+          positions: null,
+        }
+        const setup = setupNow({ job, rig: { revision: 1, jaws: null }, placeMm: EDGE_MM / 2, setDeg: { A: 0, B: 0 } })
+        return { ...PROOF, side, placeMm: EDGE_MM / 2, deg, uncertaintyDeg: PROVED_DEG, toApex: true, setup }
       }),
     )
     const { counted } = provedOnRig(proofs, freeParameters(rig), {

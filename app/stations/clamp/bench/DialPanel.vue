@@ -8,6 +8,8 @@ import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, dialParts, dialText } from '~/words/dialText'
 import { grainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
+import { changesText } from '~/words/setupText'
+import { settingOn } from '#core/log/setupSnapshot'
 import { momentText } from '~/words/momentText'
 import { placeText } from '~/words/placeText'
 import { problemText } from '~/words/problemText'
@@ -29,10 +31,11 @@ const dialled = computed(
 )
 const noted = computed(() => {
   if (state.value.is === 'not-noted') return ''
-  const { at, setting, stoneId } = state.value.noted
+  const { at, setup, stoneId } = state.value.noted
+  const setting = settingOn(setup, job.side.value)
   const stone = collections.stones.find((one) => one.id === stoneId)?.name ?? 'another stone'
-  const changed = state.value.is === 'changed' ? ' Changed since.' : ''
-  return `Noted ${momentText(at)}: ${text(setting)}, for ${stone}.${changed}`
+  const changed = state.value.is === 'changed' ? ` Changed since: ${changesText(state.value.by)}.` : ''
+  return `Dialled ${momentText(at)}: ${setting ? text(setting) : ''}, for ${stone}.${changed}`
 })
 const failure = ref('')
 /** A blade is not moved by less than this. */
@@ -100,6 +103,7 @@ const linked = computed({
           />
           <UCheckbox v-if="job.blade.value.bevels === 'both'" v-model="linked" label="both sides alike" />
         </div>
+        <HeightMeasured />
         <p v-if="noted" class="mt-1 text-sm text-toned" data-testid="noted">{{ noted }}</p>
         <p v-if="failure" role="alert" class="mt-1 text-sm text-error">{{ failure }}</p>
       </template>

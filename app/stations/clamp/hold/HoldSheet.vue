@@ -105,13 +105,13 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
           :verdict="one.verdict"
           :title="`${one.jaws.name}, ${text(one.jaws.widthMm)} wide${one.jaws.name === fitted ? ' (fitted)' : ''}`"
         >
-          <template v-if="one.lowestDeg === null">Never in the stone’s way.</template>
+          <template v-if="one.nearest === null">Never in the stone’s way.</template>
           <template v-else
             >{{
               one.byKnob ? 'At the bottom of its stroke the stone meets the knob behind them' : 'The stone meets them'
             }}
-            below {{ angleText(one.lowestDeg) }}; the flattest place is set at
-            {{ angleText(checks.lowestSet) }}.</template
+            below {{ angleText(one.nearest.lowestDeg) }}; where it comes nearest, {{ angleText(one.nearest.setDeg) }} is
+            set.</template
           >
           <button
             v-if="one.jaws.name !== fitted"

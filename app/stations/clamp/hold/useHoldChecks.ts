@@ -1,7 +1,15 @@
 import { computed } from 'vue'
 import { lastOf, nth } from '#core/math/list'
 import { bendsDeg } from '#core/geometry/hold/bending'
-import { clearances, handleReach, jawFit, taperInJawsMm, tipStop, type Verdict } from '#core/geometry/hold/holdChecks'
+import {
+  clearances,
+  handleReach,
+  jawFit,
+  taperInJawsMm,
+  tipStop,
+  type Clearance,
+  type Verdict,
+} from '#core/geometry/hold/holdChecks'
 import { useJob } from '~/job/useJob'
 
 /** More than this of taper within the jaws wants the pressure on the thin corner, mm. */
@@ -10,6 +18,8 @@ const TAPER_MM = 0.05
 const SUPPORT_FROM = 5
 /** A blade that gives way by less than this is stiff, degrees. */
 const BENDS_DEG = 0.1
+/** A stone that clears the jaws by less than this is near them, degrees. */
+const SPARE_DEG = 1
 /** Less rod than this beyond the far contact is tight, mm. */
 const SPARE_MM = 15
 
@@ -26,9 +36,10 @@ export function useHoldChecks() {
       const within: Verdict = at.ok ? (limitMm - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad'
       return { reachMm: at.ok ? at.reachMm : null, refusal: at.ok ? null : at, verdict: within }
     }
-    const lowestSet = set.lowestDeg
-    const clears = (lowestDeg: number | null): Verdict =>
-      lowestDeg === null || lowestDeg < lowestSet - 1 ? 'good' : lowestDeg < lowestSet ? 'watch' : 'bad'
+    const clears = ({ nearest }: Clearance): Verdict => {
+      const spareDeg = nearest ? nearest.setDeg - nearest.lowestDeg : Infinity
+      return spareDeg > SPARE_DEG ? 'good' : spareDeg > 0 ? 'watch' : 'bad'
+    }
     return {
       fit: jawFit(setup),
       taper: Math.abs(taper) > TAPER_MM ? { mm: Math.abs(taper), towards: taper > 0 ? 'tip' : 'heel' } : null,
@@ -39,8 +50,7 @@ export function useHoldChecks() {
       tip: reached(tip),
       limitMm,
       stop: tipStop(setup, job.edgePoints.value),
-      clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one.lowestDeg) })),
-      lowestSet,
+      clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one) })),
       bends: bends(),
     }
   })

@@ -3,11 +3,13 @@ import { plansFor, type Plan as PlanOn } from '#core/process/decision/plans'
 import { unevenRig } from '#core/process/decision/unevenRig'
 import type { FoundFace } from '#core/observe/marker/findBevel'
 import type { StoneRecord } from '#core/records/storage/kinds'
+import type { LogEntry } from '#core/log/entry'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
+import { useWords } from '~/words/useWords'
 import { CHOICE_WORD, whyText } from '~/words/decisionText'
 
 /** A zone known this many times less well than is needed is still rough. */
@@ -23,6 +25,7 @@ export function useDecision() {
 function decision(job: JobView) {
   const ink = useInk()
   const preferences = usePreferences()
+  const words = useWords()
 
   /** The zones of all sides, each with its name and what was found there. */
   const faces = computed(() =>
@@ -79,9 +82,11 @@ function decision(job: JobView) {
     const deg = { ...job.content.value.wanted.deg }
     for (const { side, deg: of } of plan.sides) deg[side] = of
     if (ink.sides.value.length === 1) deg.B = deg.A
-    return job.change(`take over: ${CHOICE_WORD[plan.choice].toLowerCase()}`, {
-      wanted: { deg, linked: deg.A === deg.B, why: whyText(plan, decided.value!.there) },
-    })
+    const why = whyText(plan, decided.value!.there)
+    const entry: LogEntry = { ...job.session.newEntry(), kind: 'decided', choice: plan.choice, deg, why }
+    const wanted = { deg, linked: deg.A === deg.B, why }
+    const [wrong] = job.session.record(`apply: ${CHOICE_WORD[plan.choice].toLowerCase()}`, [entry], [], { wanted })
+    return wrong ? words.problem(wrong, wrong.field) : null
   }
   return {
     open,

@@ -63,7 +63,7 @@ function note() {
   const uncertaintyMm = readFigure('uncertaintyMm', uncertainty.trim() || usual, 'mm', 'uncertainty-missing')
   if (!where) return
   const side = check.sides.value.length > 1 ? form.value.side : 'A'
-  const about = { ...job.session.newEntry(), stoneId: null }
+  const about = { ...job.newEntry(), stoneId: null }
   const entry: BevelWidth = { ...about, kind: 'bevel-width', side, ...where, widthMm, uncertaintyMm, by }
   const fieldOf = (path: string) => (path === 'uncertaintyMm' ? path : 'widthMm')
   if (!validate(ENTRIES['bevel-width'].schema, [entry], fieldOf)) return

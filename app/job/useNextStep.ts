@@ -1,0 +1,44 @@
+import { computed } from 'vue'
+import { nextOf } from '#core/process/steps/nextStep'
+import { stationStates } from '#core/process/steps/stationStates'
+import { stepsOf } from '#core/process/steps/steps'
+import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
+import { purposeOf } from '~/job/purpose'
+import { useCollections } from '~/stores/collections'
+import { useLog } from '~/stores/log'
+import { usePreferences } from '~/stores/preferences'
+import { stepText } from '~/words/stepText'
+
+/** The steps of this job, the one that is next, how each station stands, and what the next step says. */
+export const useNextStep = () => useJob().share(process)
+
+function process(job: JobView) {
+  const preferences = usePreferences()
+  const collections = useCollections()
+  const log = useLog()
+  const purpose = computed(() => purposeOf({ ...job.content.value, id: job.id }, job.blade.value, log))
+  const steps = computed(() =>
+    stepsOf({
+      setup: job.setup.value,
+      job: job.content.value,
+      purpose: purpose.value,
+      evaluation: job.dialFor.value,
+      asSet: job.setNow.value,
+      log: job.entries.value,
+      zones: job.zones.value,
+      stoneOf: (id) => job.stones.value.find((one) => one.id === id),
+    }),
+  )
+  const next = computed(() => nextOf(steps.value))
+  const text = computed(() =>
+    stepText(next.value, {
+      setup: job.setup.value,
+      unit: preferences.unit,
+      sideNames: preferences.current.sideNames,
+      dialForMm: job.content.value.dialForMm,
+      stoneName: collections.nameOf,
+    }),
+  )
+  return { purpose, steps, next, stations: computed(() => stationStates(steps.value)), text }
+}

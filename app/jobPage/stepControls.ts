@@ -1,0 +1,26 @@
+import type { ToDo } from '#core/process/steps/step'
+import type { SheetKey } from '~/navigation/stations'
+
+/** Where each thing that is to do is done: its sheet, and the control there that a hand goes to. */
+export const CONTROLS: Readonly<Record<ToDo['does'], { readonly sheet: SheetKey; readonly focus?: string }>> = {
+  'say-wanted': { sheet: 'clamp/' },
+  'mend-grip': { sheet: 'clamp/' },
+  'mend-hold': { sheet: 'clamp/hold' },
+  'hold-otherwise': { sheet: 'clamp/hold' },
+  'clear-jaws': { sheet: 'clamp/hold' },
+  'even-angle': { sheet: 'clamp/even' },
+  'measure-height': { sheet: 'clamp/', focus: 'height-measured' },
+  dial: { sheet: 'clamp/', focus: 'dial-it' },
+  read: { sheet: 'clamp/gauge' },
+  'explain-reading': { sheet: 'clamp/gauge' },
+  mark: { sheet: 'mark/' },
+  decide: { sheet: 'mark/decide' },
+  'choose-stones': { sheet: 'grind/' },
+  'put-on': { sheet: 'grind/' },
+  grind: { sheet: 'grind/', focus: 'strokes' },
+  'remove-burr': { sheet: 'prove/', focus: 'burr' },
+  prove: { sheet: 'prove/' },
+  'explain-proof': { sheet: 'prove/' },
+  'put-to-use': { sheet: 'use/', focus: 'put-to-use' },
+  'note-outcome': { sheet: 'use/', focus: 'outcome' },
+}

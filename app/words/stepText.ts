@@ -1,0 +1,163 @@
+import type { NextStep } from '#core/process/steps/nextStep'
+import type { OutOfDate, Step } from '#core/process/steps/step'
+import type { PerSide } from '#core/records/common/side'
+import type { Setup } from '#core/geometry/setup/setup'
+import type { LengthUnit } from '#core/math/units/length'
+import { angleText, differenceText } from './angleText'
+import { dialText } from './dialText'
+import { lengthText } from './lengthText'
+import { GRIP_TEXT, moveText } from './placementText'
+import { placeText } from './placeText'
+import { problemText } from './problemText'
+import { uncapital } from './sentence'
+import { SETUP_PART_WORD } from './setupText'
+import { ZONE_WORD } from './zoneText'
+
+export interface Spoken {
+  readonly setup: Setup
+  readonly unit: LengthUnit
+  readonly sideNames: PerSide<string>
+  /** The place that the dial is for: what is to be read is read there. */
+  readonly dialForMm: number | null
+  readonly stoneName: (id: string) => string
+}
+
+export interface StepText {
+  readonly do: string
+  readonly why: string
+}
+
+/** The next step in words: what to do, and why. Null: everything that was expected is done or left out. */
+export function stepText(next: NextStep | null, spoken: Spoken): StepText {
+  if (!next) return { do: 'Nothing is left to do', why: 'every step that this job expects is done or left out' }
+  const said = toDoText(next, spoken)
+  const because = becauseText(next)
+  return because ? { ...said, why: `${said.why}; ${because}` } : said
+}
+
+const BECAUSE: Readonly<Record<OutOfDate, string>> = {
+  ...SETUP_PART_WORD,
+  wanted: 'the wanted angle',
+  'ground-since': 'strokes were made since',
+  'tested-since': 'there are marker tests since',
+  'found-since': 'the bevel was found anew since',
+  apex: 'it is not said to be cut through to the apex',
+  unsure: 'it is too uncertain',
+}
+const isPart = (one: OutOfDate): one is keyof typeof SETUP_PART_WORD | 'wanted' =>
+  one === 'wanted' || one in SETUP_PART_WORD
+
+/** Why what was done counts no longer: "the hold and the dial were changed since". */
+function becauseText({ state, toDo }: NextStep): string | null {
+  if (state.is !== 'out-of-date' || toDo.does.startsWith('explain')) return null
+  const parts = state.because.filter(isPart).map((one) => BECAUSE[one])
+  const others = state.because.filter((one) => !isPart(one)).map((one) => BECAUSE[one])
+  const changed = parts.length > 0 ? [`${parts.join(' and ')} changed since`] : []
+  return [...changed, ...others].join('; ')
+}
+
+function toDoText(
+  { toDo, side, zone, stoneId }: NextStep,
+  { setup, unit, sideNames, dialForMm, stoneName }: Spoken,
+): StepText {
+  const on = side ? sideNames[side] : ''
+  const stone = stoneId ? stoneName(stoneId) : 'the stone'
+  switch (toDo.does) {
+    case 'say-wanted':
+      return { do: 'Enter the wanted angle', why: '20° is only what every job begins with' }
+    case 'mend-grip':
+      return {
+        do: toDo.instead
+          ? moveText(setup.rig, setup.blade, setup.hold, toDo.instead, unit)
+          : 'Take other jaws, or another rig',
+        why: GRIP_TEXT[toDo.trouble],
+      }
+    case 'mend-hold':
+      return { do: `Choose another setting${on ? ` for ${on}` : ''}`, why: uncapital(problemText(toDo.refusal, unit)) }
+    case 'hold-otherwise':
+      return {
+        do: 'Take other jaws, or a table',
+        why:
+          toDo.mostMm === 0
+            ? 'a false edge on the spine slips out of ordinary jaws'
+            : `a spine of ${lengthText(toDo.spineMm, unit)} slips out of jaws that hold to ${lengthText(toDo.mostMm, unit)}`,
+      }
+    case 'clear-jaws':
+      return {
+        do: 'Move the blade further out, or fit narrower jaws',
+        why: `on ${on} the stone meets the jaws below ${angleText(toDo.lowestDeg)}`,
+      }
+    case 'even-angle':
+      return {
+        do: 'Find a hold with a more even angle',
+        why: `the angle runs from ${angleText(toDo.lowestDeg)} to ${angleText(toDo.highestDeg)} along the edge`,
+      }
+    case 'measure-height':
+      return {
+        do: 'Measure the blade height in the clamp',
+        why: `the angles count on ${lengthText(toDo.heightMm, unit)}`,
+      }
+    case 'dial':
+      return {
+        do: `Dial ${dialText(setup.rig, toDo.setting)} for ${on}`,
+        why: `it gives ${angleText(toDo.givesDeg, toDo.uncertaintyDeg)}, ${differenceText(toDo.offDeg, toDo.uncertaintyDeg)} off the wanted angle`,
+      }
+    case 'read':
+      return {
+        do: `Read the gauge on ${on}`,
+        why: `${placeText(dialForMm, setup.rig.kind, unit)} it must show ${angleText(toDo.mustReadDeg, toDo.uncertaintyDeg)} if all measures are right`,
+      }
+    case 'explain-reading':
+      return {
+        do: `Find out why the gauge is off on ${on}`,
+        why: `it shows ${differenceText(toDo.offDeg)} against what it must`,
+      }
+    case 'mark':
+      return {
+        do: `Test ${on} with the marker`,
+        why:
+          toDo.looked === 0
+            ? 'ink, one or two light passes, then say what is bare'
+            : `${toDo.looked} of ${toDo.of} zones have a test; record the bevel once it is known`,
+      }
+    case 'decide':
+      return { do: 'Decide: follow the bevel, or cut a new one', why: 'the bevel that is there is known' }
+    case 'choose-stones':
+      return { do: 'Choose the stones', why: 'no coarser than needed, coarse to fine' }
+    case 'put-on':
+      return { do: `Put on ${stone}`, why: 'the stone before it has done its work' }
+    case 'grind':
+      return {
+        do: `Grind ${on} with ${stone}, and record the strokes`,
+        why: 'hands behind the edge, no stroke past the tip',
+      }
+    case 'remove-burr':
+      return { do: 'Remove the burr', why: 'light passes on both sides until none is left; record it at Prove' }
+    case 'prove':
+      return {
+        do: `Prove ${on}${zone ? `, the ${ZONE_WORD[zone]}` : ''}`,
+        why: zone ? 'its set angle differs from the rest' : 'what is set is not yet what is on the steel',
+      }
+    case 'explain-proof':
+      return {
+        do: `Find out why ${on} is not as set`,
+        why: `proved and set are ${angleText(Math.abs(toDo.offDeg), toDo.uncertaintyDeg)} apart`,
+      }
+    case 'put-to-use':
+      return {
+        do: 'Put it to use',
+        why:
+          toDo.offDeg === null
+            ? 'nothing was proved: the angle is not known'
+            : `proved within ${angleText(Math.abs(toDo.offDeg))} of the wanted angle`,
+      }
+    case 'note-outcome':
+      return { do: 'After use, record how the edge held', why: 'rolled, chipped, dulled soon, or cut well' }
+  }
+}
+
+/** What leaving a step out is called: an explanation that is not sought is an angle taken as it is. */
+export const leaveOutText = ({ toDo }: Pick<Step, 'toDo'>): string =>
+  toDo?.does === 'explain-proof' || toDo?.does === 'explain-reading' || toDo?.does === 'even-angle'
+    ? 'Accept it as it is'
+    : 'Leave this out'

@@ -1,0 +1,41 @@
+import { ofKind } from '../../log/activeEntries'
+import { zoneAt } from '../../records/blade/zones'
+import type { Side } from '../../records/common/side'
+import { doneUnless, MISSING, step } from './make'
+import type { JobAsked } from './jobNow'
+import type { Step } from './step'
+
+/** What marker tests say of the bevel of a side was taken for known. */
+export function markStep(now: JobAsked, side: Side): Step {
+  const zones = now.against.zones
+  const tests = ofKind(now.found, 'ink-look').filter((one) => one.side === side)
+  const looked = new Set(
+    tests.flatMap((one) => one.zones.map(({ fromMm, toMm }) => zoneAt(zones, (fromMm + toMm) / 2))),
+  ).size
+  const toDo = { does: 'mark', looked, of: zones.length } as const
+  const last = ofKind(now.found, 'bevel-found').findLast((one) => one.side === side)
+  if (!last) {
+    const state = looked === 0 ? MISSING : ({ is: 'under-way', done: looked, of: zones.length } as const)
+    return step(now, 'mark', { side, state, toDo })
+  }
+  const [length, mean] = last.zones.reduce(
+    ([sum, deg], zone) => [sum + zone.toMm - zone.fromMm, deg + zone.deg * (zone.toMm - zone.fromMm)],
+    [0, 0],
+  )
+  const uncertaintyDeg = Math.max(...last.zones.map((zone) => zone.uncertaintyDeg))
+  const since = tests.some((one) => one.at > last.at) ? (['tested-since'] as const) : []
+  return step(now, 'mark', {
+    side,
+    state: doneUnless({ at: last.at, deg: mean / length, uncertaintyDeg }, since),
+    toDo,
+  })
+}
+
+/** Whether to follow the bevel that was found, to cut the wanted one or to come nearer was decided. */
+export function decideStep(now: JobAsked): Step {
+  const last = ofKind(now.found, 'decided').at(-1)
+  const toDo = { does: 'decide' } as const
+  if (!last) return step(now, 'decide', { state: MISSING, toDo })
+  const since = ofKind(now.found, 'bevel-found').some((one) => one.at > last.at) ? (['found-since'] as const) : []
+  return step(now, 'decide', { state: doneUnless({ at: last.at, deg: last.deg.A }, since), toDo })
+}

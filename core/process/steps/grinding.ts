@@ -1,0 +1,75 @@
+import { ofKind } from '../../log/activeEntries'
+import type { Strokes } from '../../log/entry'
+import { lastOf } from '../../math/list'
+import type { Side } from '../../records/common/side'
+import { changedSince, done, doneUnless, MISSING, step } from './make'
+import type { JobAsked } from './jobNow'
+import { dialStep, readStep } from './settingUp'
+import type { OutOfDate, Step } from './step'
+
+const HELD = ['hold'] as const
+/** Strokes made nearer than this to what is wanted now were made for it, degrees. */
+const SAME_ANGLE_DEG = 0.5
+
+export const strokesOn = ({ found }: Pick<JobAsked, 'found'>, side: Side): Strokes[] =>
+  ofKind(found, 'strokes').filter((one) => one.side === side)
+
+/** The stones of the job in their order: those that were chosen, or the one on the rod. */
+const stonesOf = ({ job }: JobAsked): readonly string[] =>
+  job.progression.length > 0 ? job.progression : [job.stoneId]
+
+export function stonesStep(now: JobAsked): Step {
+  const state = now.job.progression.length > 0 ? done({ at: null, count: now.job.progression.length }) : MISSING
+  return step(now, 'stones', { state, toDo: { does: 'choose-stones' } })
+}
+
+/** What is done with each stone in its order: put on, dialled (and read with the first), ground side by side. */
+export function stoneSteps(now: JobAsked, reading: boolean): Step[] {
+  const stones = stonesOf(now)
+  return stones.flatMap((stoneId, i) => {
+    const grinds = now.sides.map((side) => grindStep(now, stoneId, side))
+    if (grinds.every(({ state }) => state.is === 'done')) return grinds
+    if (stoneId !== now.job.stoneId)
+      return [step(now, 'put-on', { stoneId, state: MISSING, toDo: { does: 'put-on' } }), ...grinds]
+    return now.sides.flatMap((side, k) => {
+      const grind = grinds[k]!
+      if (grind.state.is === 'done') return [grind]
+      const read = reading && i === 0 ? [readStep(now, side)] : []
+      return [dialStep(now, side), ...read, grind]
+    })
+  })
+}
+
+/** Strokes were made on a side with a stone, at this hold and for the angle that is wanted now. */
+function grindStep(now: JobAsked, stoneId: string, side: Side): Step {
+  const of = { side, stoneId }
+  const made = strokesOn(now, side).filter((one) => one.stoneId === stoneId)
+  const toDo = { does: 'grind' } as const
+  if (made.length === 0) return step(now, 'grind', { ...of, state: MISSING, toDo })
+  const last = lastOf(made)
+  const fact = { at: last.at, count: made.reduce((sum, { count }) => sum + count, 0) }
+  const inAnother = last.setup?.position !== now.asSet.position
+  // Worked in another of a long blade's positions, it is held otherwise there.
+  const because: OutOfDate[] = changedSince(now, last.setup, side, ['rig', 'jaws', ...(inAnother ? [] : HELD)])
+  const setDeg = last.setup?.setDeg[side] ?? null
+  if (setDeg !== null && because.length === 0 && !forWanted(now, side, setDeg)) because.push('wanted')
+  return step(now, 'grind', { ...of, state: doneUnless(fact, because), toDo })
+}
+
+/** Whether a set angle is that of what is wanted now: as near as what is dialled, or near enough. */
+function forWanted({ job, evaluation }: JobAsked, side: Side, setDeg: number): boolean {
+  const set = evaluation.sides[side]
+  const wantedDeg = job.wanted.deg[side]
+  const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - wantedDeg) : 0
+  return Math.abs(setDeg - wantedDeg) <= Math.max(SAME_ANGLE_DEG, offNow + 0.05)
+}
+
+/** No burr is left, found after the last strokes. */
+export function burrStep(now: JobAsked): Step {
+  const toDo = { does: 'remove-burr' } as const
+  const last = ofKind(now.found, 'sharpness').findLast(({ burr }) => burr !== null)
+  const ground = ofKind(now.found, 'strokes').at(-1)
+  if (!last || last.burr !== 'none') return step(now, 'burr', { state: MISSING, toDo })
+  const since = ground && ground.at > last.at ? (['ground-since'] as const) : []
+  return step(now, 'burr', { state: doneUnless({ at: last.at }, since), toDo })
+}

@@ -1,0 +1,56 @@
+import type { LogEntry } from '../../log/entry'
+import type { SetupSnapshot } from '../../log/setupSnapshot'
+import type { JobAsSet } from '../../observe/ledger/against'
+import { zonesOfBlade, type Zone } from '../../records/blade/zones'
+import { SIDES, type Side } from '../../records/common/side'
+import type { Job } from '../../records/job/job'
+import type { Purpose } from '../../records/job/purpose'
+import { onBlade } from '../../log/activeEntries'
+import type { Evaluation } from '../../uncertainty/evaluate'
+import type { Setup } from '../../geometry/setup/setup'
+
+/** A job as it stands: how it is set, what it comes to, and what happened on it. */
+export interface JobNow {
+  readonly setup: Setup
+  readonly job: Pick<
+    Job,
+    'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero' | 'gaugeAxes' | 'progression'
+  >
+  readonly purpose: Purpose
+  /** At the place that the dial is for. */
+  readonly evaluation: Evaluation
+  /** How the job is set, as an entry of its log would have it. */
+  readonly asSet: SetupSnapshot
+  /** The active entries of this job, oldest first. */
+  readonly log: readonly LogEntry[]
+  readonly stoneOf?: JobAsSet['stoneOf']
+  /** The blade's, where they are known already. */
+  readonly zones?: readonly Zone[]
+}
+
+/** The same with what every step asks of it. */
+export interface JobAsked extends JobNow {
+  readonly sides: readonly Side[]
+  /** What happened with the blade that the job has now. */
+  readonly found: readonly LogEntry[]
+  readonly against: JobAsSet
+}
+
+export function asked(now: JobNow): JobAsked {
+  let { zones } = now
+  return {
+    ...now,
+    sides: now.setup.blade.bevels === 'A' ? ['A'] : SIDES,
+    found: onBlade(now.log, now.job.bladeId),
+    against: {
+      setup: now.setup,
+      job: now.job,
+      asSet: now.asSet,
+      dialFor: now.evaluation.edgePoint,
+      get zones() {
+        return (zones ??= zonesOfBlade(now.setup.blade))
+      },
+      stoneOf: now.stoneOf ?? (() => undefined),
+    },
+  }
+}

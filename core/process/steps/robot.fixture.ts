@@ -1,0 +1,226 @@
+import { cutWith } from '../../log/cutWith'
+import { activeEntries } from '../../log/activeEntries'
+import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
+import { evenEdgePoints } from '../../math/curve/edgePoints'
+import type { Blade } from '../../records/blade/blade'
+import { zonesOfBlade } from '../../records/blade/zones'
+import type { Side } from '../../records/common/side'
+import { gaugeUseOf, job as jobSchema, type Job } from '../../records/job/job'
+import type { Purpose } from '../../records/job/purpose'
+import type { DialSetting } from '../../records/rig/dials/readings'
+import type { Rig } from '../../records/rig/rig'
+import type { Stone } from '../../records/stone/stone'
+import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
+import { asSet } from '../../uncertainty/asSet'
+import { evaluate } from '../../uncertainty/evaluate'
+import { startingDial, startingHold } from '../card/starting'
+import type { JobNow } from './jobNow'
+import { nextStep, type NextStep } from './nextStep'
+
+export const robotId = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
+export const STONES = [robotId(5), robotId(6)] as const
+
+/** A job on a bench without a hand: it does what it is told, and what it did stands in its log. */
+export interface Bench {
+  readonly now: () => JobNow
+  readonly next: () => NextStep | null
+  /** Does a step as a careful hand would; false where the line alone cannot. */
+  press(step: NextStep): boolean
+  leaveOut(step: Pick<NextStep, 'id' | 'side' | 'zone'>): void
+  grind(side: Side): void
+  prove(side: Side, offDeg?: number): void
+  test(side: Side): void
+  read(side: Side): void
+  change(patch: Partial<Job>): void
+  readonly log: LogEntry[]
+  readonly job: () => Job
+}
+
+export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): Bench {
+  const hold = startingHold(rig, blade)
+  const wanted = { deg: { A: 20, B: 20 }, linked: true, why: '' }
+  let job = jobSchema.parse({
+    name: blade.name,
+    rigId: robotId(1),
+    bladeId: robotId(3),
+    stoneId: STONES[0],
+    hold,
+    dialled: startingDial({ rig, blade, stone, hold }, wanted, null),
+    wanted,
+  })
+  const log: LogEntry[] = []
+  const edgePoints = evenEdgePoints(blade.edge, 24)
+  const zones = zonesOfBlade(blade)
+  const setup = () => ({ rig, blade, stone, hold: job.hold })
+  const evaluation = () => evaluate(setup(), job, edgePoints)
+  const snapshot = () => asSet(job, { ...rig, revision: 1 }, evaluation())
+  const now = (): JobNow => ({
+    setup: setup(),
+    job,
+    purpose,
+    evaluation: evaluation(),
+    asSet: snapshot(),
+    log: activeEntries(log),
+    zones,
+    stoneOf: () => stone,
+  })
+  const about = () => ({
+    id: robotId(1000 + log.length),
+    at: new Date(Date.UTC(2026, 4, 1, 9, log.length)).toISOString(),
+    jobId: robotId(9),
+    bladeId: job.bladeId,
+    stoneId: job.stoneId,
+    instrumentId: null,
+  })
+  const setDeg = (side: Side) => {
+    const set = evaluation().sides[side]
+    return set.ok ? set.contact.edgeAngleDeg : 20
+  }
+  const change = (patch: Partial<Job>) => void (job = { ...job, ...patch })
+  function dial(side: Side, setting: DialSetting) {
+    const both = job.dialled.linked && blade.bevels === 'both'
+    const dialled = job.dialled.linked ? { A: setting, B: setting } : { ...job.dialled, [side]: setting }
+    change({ dialled: { ...job.dialled, ...dialled } })
+    for (const of of both ? (['A', 'B'] as const) : [side])
+      log.push({ ...about(), kind: 'dialled', side: of, setup: snapshot() })
+  }
+  const test = (side: Side) =>
+    void log.push({
+      ...about(),
+      kind: 'ink-look',
+      side,
+      setup: snapshot(),
+      setUncertaintyDeg: 0.3,
+      zones: zones.map((zone) => ({
+        ...zone,
+        setDeg: setDeg(side),
+        widthMm: 0.7,
+        primaryDeg: 3,
+        seen: 'all',
+        fraction: 1,
+      })),
+    })
+  const found = (side: Side) =>
+    void log.push({
+      ...about(),
+      kind: 'bevel-found',
+      side,
+      zones: zones.map((zone) => ({ ...zone, deg: setDeg(side), uncertaintyDeg: 0.3 })),
+    })
+  const grind = (side: Side) =>
+    void log.push({ ...about(), kind: 'strokes', side, count: 40, zone: null, setup: snapshot() })
+  function read(side: Side) {
+    const set = evaluation().sides[side]
+    if (!set.ok) return
+    const deg = expectedReadingDeg(setup(), side, set.contact, gaugeUseOf(job))
+    const placeMm = evaluation().edgePoint.fromHeelMm
+    const { gaugeZero: zero } = job
+    log.push({
+      ...about(),
+      kind: 'reading',
+      side,
+      placeMm,
+      deg,
+      uncertaintyDeg: 0.1,
+      zero,
+      expectedDeg: deg,
+      setup: snapshot(),
+    })
+  }
+  const proveAt = (side: Side, zone: NextStep['zone'], offDeg = 0) => {
+    const its = zones.find(({ kind }) => kind === zone)
+    const placeMm = its ? (its.fromMm + its.toMm) / 2 : evaluation().edgePoint.fromHeelMm
+    log.push({
+      ...about(),
+      ...ANGLE_ALONE,
+      kind: 'proof',
+      side,
+      placeMm,
+      zone,
+      deg: setDegAt(side, placeMm) + offDeg,
+      uncertaintyDeg: 0.3,
+      by: 'goniometer',
+      toApex: true,
+      setup: cutWith(activeEntries(log), side),
+    })
+  }
+  const setDegAt = (side: Side, placeMm: number) => {
+    const set = evaluate(setup(), job, edgePoints, placeMm).sides[side]
+    return set.ok ? set.contact.edgeAngleDeg : 20
+  }
+  const leaveOut: Bench['leaveOut'] = ({ id, side, zone }) =>
+    void log.push({ ...about(), kind: 'left-out', step: id, side, zone })
+
+  function press(step: NextStep): boolean {
+    const side = step.side ?? 'A'
+    const { toDo } = step
+    switch (toDo.does) {
+      case 'say-wanted':
+        change({ wanted: { deg: { A: 21, B: 21 }, linked: true, why: 'Because.' } })
+        return true
+      case 'mend-grip':
+        if (!toDo.instead) return false
+        change({ hold: toDo.instead })
+        return true
+      case 'even-angle':
+      case 'explain-reading':
+      case 'explain-proof':
+        leaveOut(step)
+        return true
+      case 'measure-height':
+        log.push({ ...about(), kind: 'blade-height', heightMm: toDo.heightMm, setup: snapshot() })
+        return true
+      case 'dial':
+        dial(side, toDo.setting)
+        return true
+      case 'read':
+        read(side)
+        return true
+      case 'mark':
+        if (toDo.looked < toDo.of) test(side)
+        else found(side)
+        return true
+      case 'decide': {
+        const { deg } = job.wanted
+        log.push({ ...about(), kind: 'decided', choice: 'cut', deg, why: '' })
+        return true
+      }
+      case 'choose-stones':
+        change({ progression: [...STONES] })
+        return true
+      case 'put-on':
+        change({ stoneId: step.stoneId! })
+        return true
+      case 'grind':
+        grind(side)
+        return true
+      case 'remove-burr':
+        log.push({ ...about(), kind: 'sharpness', test: 'paper', zones: [], forcesG: [], burr: 'none', burrZones: [] })
+        return true
+      case 'prove':
+        proveAt(side, step.zone)
+        return true
+      case 'put-to-use':
+        log.push({ ...about(), kind: 'put-to-use' })
+        return true
+      case 'note-outcome':
+        log.push({ ...about(), kind: 'outcome', outcome: 'cuts-well', note: '' })
+        return true
+      default:
+        return false
+    }
+  }
+  return {
+    now,
+    next: () => nextStep(now()),
+    press,
+    leaveOut,
+    grind,
+    prove: (side, offDeg) => proveAt(side, null, offDeg),
+    test,
+    read,
+    change,
+    log,
+    job: () => job,
+  }
+}

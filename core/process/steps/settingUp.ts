@@ -1,0 +1,147 @@
+import { dialledState } from '../../log/dialledState'
+import { ofKind } from '../../log/activeEntries'
+import { meanReading } from '../../log/meanReading'
+import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
+import { adviseDial } from '../../geometry/dial/advised'
+import { gripOf } from '../../geometry/hold/grip'
+import { jawFit } from '../../geometry/hold/holdChecks'
+import { contactFor } from '../../geometry/setup/setup'
+import { READ_TO_DEG } from '../../observe/gauge/likelyCauses'
+import { readAgainst } from '../../observe/ledger/against'
+import { SIDES, type Side } from '../../records/common/side'
+import { gaugeUseOf } from '../../records/job/job'
+import { changedSince, done, doneUnless, MISSING, step } from './make'
+import type { JobAsked } from './jobNow'
+import type { Step, ToDo } from './step'
+
+/** What a job is begun with before anyone said what its edge should have, degrees. */
+const BEGUN_WITH_DEG = 20
+/** A dial that is nearer than this to the best the rig can do is dialled, degrees. */
+const DIALLED_DEG = 0.05
+/** An edge that runs further off the wanted angle than this somewhere wants a better hold, or several, degrees. */
+const EVEN_DEG = 3
+
+/** What the edge should have: a figure or a reason that someone gave. */
+export function wantedStep(now: JobAsked): Step {
+  const { deg, why } = now.job.wanted
+  const given = why !== '' || now.sides.some((side) => deg[side] !== BEGUN_WITH_DEG)
+  const state = given ? done({ at: null, deg: deg.A }) : MISSING
+  // Who follows the bevel that is there learns from it what to want.
+  return step(now, 'wanted', { state, toDo: { does: 'say-wanted' }, leavable: now.purpose === 'sharpen' })
+}
+
+/** The hold: the jaws have the blade, both sides have an angle, and it is even enough along the edge. */
+export function holdStep(now: JobAsked): Step {
+  const { setup, evaluation, sides } = now
+  const bad = (toDo: ToDo, side: Side | null = null) => step(now, 'hold', { state: MISSING, toDo, side })
+  const grip = gripOf(setup.blade, setup.rig)
+  const trouble = grip.trouble(setup.hold)
+  if (trouble) return bad({ does: 'mend-grip', trouble, instead: grip.nearest(setup.hold) })
+  for (const side of sides) {
+    const set = evaluation.sides[side]
+    if (!set.ok) return bad({ does: 'mend-hold', refusal: set }, side)
+  }
+  const fit = jawFit(setup)
+  if (fit?.verdict === 'bad')
+    return bad({ does: 'hold-otherwise', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm })
+  for (const side of sides) {
+    const set = evaluation.sides[side]
+    if (!set.ok) continue
+    const { lowestDeg, highestDeg, contact } = set
+    const off = Math.max(contact.edgeAngleDeg - lowestDeg, highestDeg - contact.edgeAngleDeg)
+    if (off > EVEN_DEG)
+      return step(now, 'hold', {
+        state: MISSING,
+        toDo: { does: 'even-angle', lowestDeg, highestDeg },
+        leavable: true,
+      })
+  }
+  return step(now, 'hold', { state: done({ at: null }) })
+}
+
+/** How far the edge stands out of the jaws, measured with the blade in them. On a table there is nothing to measure. */
+export function heightSteps(now: JobAsked): Step[] {
+  if (!now.setup.rig.jaws) return []
+  const last = ofKind(now.found, 'blade-height').at(-1)
+  const toDo = { does: 'measure-height', heightMm: now.evaluation.bladeHeightMm } as const
+  if (!last) return [step(now, 'height', { state: MISSING, toDo })]
+  const because = changedSince(now, last.setup, 'A', ['rig', 'jaws', 'hold'])
+  return [step(now, 'height', { state: doneUnless({ at: last.at, heightMm: last.heightMm }, because), toDo })]
+}
+
+/** One dial for two sides that want the same: set to what is best for one, as good for both as it can be. */
+function bestShared(now: JobAsked): boolean {
+  const { job, sides, setup, evaluation } = now
+  const { deg } = job.wanted
+  if (!job.dialled.linked || sides.length < 2 || deg.A !== deg.B) return false
+  const worst = (offDeg: (side: Side) => number) => Math.max(...SIDES.map((side) => Math.abs(offDeg(side))))
+  const shared = SIDES.flatMap((of) => {
+    const best = adviseDial(setup, of, deg[of], evaluation.edgePoint)
+    if (!best.ok) return []
+    return worst((side) => {
+      const contact = contactFor(setup, side, best.setting, evaluation.edgePoint)
+      return contact.ok ? contact.edgeAngleDeg - deg[side] : Infinity
+    })
+  })
+  const setDeg = (side: Side) => {
+    const set = evaluation.sides[side]
+    return set.ok ? set.contact.edgeAngleDeg - deg[side] : Infinity
+  }
+  return worst(setDeg) <= Math.min(...shared) + DIALLED_DEG
+}
+
+/** A side is dialled for the stone on the rod: as near the wanted angle as the rig can, and a hand has said so. */
+export function dialStep(now: JobAsked, side: Side): Step {
+  const { setup, job, evaluation, asSet, found } = now
+  const of = { side, stoneId: job.stoneId }
+  const set = evaluation.sides[side]
+  const best = adviseDial(setup, side, job.wanted.deg[side], evaluation.edgePoint)
+  if (!best.ok) {
+    const toDo: ToDo =
+      best.code === 'stone-meets-jaws'
+        ? { does: 'clear-jaws', lowestDeg: Number(best.figures?.limitDeg) }
+        : { does: 'mend-hold', refusal: best }
+    return step(now, 'dial', { ...of, state: MISSING, toDo })
+  }
+  const { setting, givesDeg, offDeg } = best
+  const uncertaintyDeg = set.ok ? set.uncertaintyDeg : 0
+  const toDo = { does: 'dial', setting, givesDeg, offDeg, uncertaintyDeg } as const
+  const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - job.wanted.deg[side]) : Infinity
+  const asGood = offNow - Math.abs(offDeg) <= DIALLED_DEG || bestShared(now)
+  const dialled = dialledState(found, asSet, side)
+  if (dialled.is === 'not-noted') return step(now, 'dial', { ...of, state: MISSING, toDo })
+  const { noted } = dialled
+  const fact = { at: noted.at, deg: noted.setup.setDeg[side] ?? undefined }
+  const because = dialled.is === 'changed' ? dialled.by : []
+  return step(now, 'dial', { ...of, state: doneUnless(fact, asGood ? because : [...because, 'wanted']), toDo })
+}
+
+/** The gauge on the stone shows what it must, as the rig is set. */
+export function readStep(now: JobAsked, side: Side): Step {
+  const { setup, job, evaluation, found, against } = now
+  const set = evaluation.sides[side]
+  const amount = meanReading(ofKind(found, 'reading'), side)
+  const read = amount && readAgainst(against, side, amount)
+  const uncertaintyDeg = set.ok ? set.uncertaintyDeg : 0
+  const toDo: ToDo | null = set.ok
+    ? { does: 'read', mustReadDeg: expectedReadingDeg(setup, side, set.contact, gaugeUseOf(job)), uncertaintyDeg }
+    : null
+  if (!read) return step(now, 'read', { side, state: MISSING, toDo })
+  const last = read.amount.of.at(-1)
+  const fact = { at: last?.at ?? null, deg: read.amount.deg, uncertaintyDeg: read.amount.uncertaintyDeg }
+  if (!read.set) {
+    const because = changedSince(now, last?.setup ?? null, side, [
+      'rig',
+      'rig-measures',
+      'jaws',
+      'hold',
+      'stone',
+      'dial',
+    ])
+    return step(now, 'read', { side, state: doneUnless(fact, because.length > 0 ? because : ['dial']), toDo })
+  }
+  const offDeg = read.differsDeg ?? 0
+  if (Math.abs(offDeg) <= Math.max(READ_TO_DEG, uncertaintyDeg)) return step(now, 'read', { side, state: done(fact) })
+  const explain = { does: 'explain-reading', offDeg } as const
+  return step(now, 'read', { side, state: { is: 'out-of-date', fact, because: ['unsure'] }, toDo: explain })
+}

@@ -1,0 +1,85 @@
+import type { SetupPart } from '../../log/setAlike'
+import type { StepId } from '../../log/stepIds'
+import type { ZoneKind } from '../../records/blade/zones'
+import type { Side } from '../../records/common/side'
+import type { ClampPosition } from '../../records/job/clampPosition'
+import type { DialSetting } from '../../records/rig/dials/readings'
+import type { GripTrouble } from '../../geometry/hold/grip'
+import type { Refusal } from '../../schema/refusal'
+
+/** The stations of the work, in their order. */
+export const STATION_IDS = ['rig', 'blade', 'clamp', 'mark', 'grind', 'prove', 'use'] as const
+export type StationId = (typeof STATION_IDS)[number]
+
+/** What completes a step: when, and its figure. */
+export interface Fact {
+  /** When it was recorded; null for what is said of the job itself, which is not dated. */
+  readonly at: string | null
+  /** Degrees. */
+  readonly deg?: number
+  readonly uncertaintyDeg?: number
+  /** Strokes. */
+  readonly count?: number
+  readonly heightMm?: number
+}
+
+/** Why what completed a step does so no longer. */
+export type OutOfDate = SetupPart | 'wanted' | 'ground-since' | 'tested-since' | 'found-since' | 'apex' | 'unsure'
+
+export type StepState =
+  | { readonly is: 'missing' }
+  | { readonly is: 'under-way'; readonly done: number; readonly of: number }
+  | { readonly is: 'done'; readonly fact: Fact }
+  | { readonly is: 'out-of-date'; readonly fact: Fact; readonly because: readonly OutOfDate[] }
+  | { readonly is: 'left-out'; readonly at: string }
+
+/** What to do for a step, with the figures that say how and why. Angles in degrees. */
+export type ToDo =
+  | { readonly does: 'say-wanted' }
+  | {
+      readonly does: 'mend-grip'
+      readonly trouble: GripTrouble
+      /** The nearest hold that can be; null where these jaws hold this blade nowhere. */
+      readonly instead: ClampPosition | null
+    }
+  | { readonly does: 'mend-hold'; readonly refusal: Refusal }
+  | { readonly does: 'hold-otherwise'; readonly spineMm: number; readonly mostMm: number }
+  | { readonly does: 'clear-jaws'; readonly lowestDeg: number }
+  | { readonly does: 'even-angle'; readonly lowestDeg: number; readonly highestDeg: number }
+  | { readonly does: 'measure-height'; readonly heightMm: number }
+  | {
+      readonly does: 'dial'
+      readonly setting: DialSetting
+      readonly givesDeg: number
+      readonly offDeg: number
+      readonly uncertaintyDeg: number
+    }
+  | { readonly does: 'read'; readonly mustReadDeg: number; readonly uncertaintyDeg: number }
+  | { readonly does: 'explain-reading'; readonly offDeg: number }
+  | { readonly does: 'mark'; readonly looked: number; readonly of: number }
+  | { readonly does: 'decide' }
+  | { readonly does: 'choose-stones' }
+  | { readonly does: 'put-on' }
+  | { readonly does: 'grind' }
+  | { readonly does: 'remove-burr' }
+  | { readonly does: 'prove' }
+  | { readonly does: 'explain-proof'; readonly offDeg: number; readonly uncertaintyDeg: number }
+  /** `offDeg`: the worst of what was proved, less what was wanted; null where nothing was proved. */
+  | { readonly does: 'put-to-use'; readonly offDeg: number | null }
+  | { readonly does: 'note-outcome' }
+
+/** One step of a job: where it is done, what completes it or is missing, and what to do for it. */
+export interface Step {
+  readonly id: StepId
+  readonly station: StationId
+  readonly side: Side | null
+  readonly zone: ZoneKind | null
+  readonly stoneId: string | null
+  readonly state: StepState
+  /** Null where there is nothing to do for it, or something else comes first. */
+  readonly toDo: ToDo | null
+  /** Whether a person may leave it out. */
+  readonly leavable: boolean
+}
+
+export const isOpen = ({ is }: StepState): boolean => is === 'missing' || is === 'under-way' || is === 'out-of-date'

@@ -1,0 +1,183 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { PURPOSES, type Purpose } from '../../records/job/purpose'
+import type { Blade } from '../../records/blade/blade'
+import type { Rig } from '../../records/rig/rig'
+import {
+  armsRig,
+  bellyBlade,
+  plainStone,
+  postRig,
+  scaleRig,
+  screwRig,
+  slotRig,
+  tableRig,
+} from '../../geometry/setup/sampleSetup.fixture'
+import { bench, STONES, type Bench } from './robot.fixture'
+import type { NextStep } from './nextStep'
+import { stationStates } from './stationStates'
+import { stepsOf } from './steps'
+
+const sabre: Blade = { ...bellyBlade, primaryGrindHeightMm: 14, widthMm: 28 }
+const oneBevel: Blade = { ...sabre, bevels: 'A' }
+const RIGS = { post: postRig, slot: slotRig, screw: screwRig, scale: scaleRig, arms: armsRig, table: tableRig }
+const keyOf = ({ id, side, zone, stoneId, toDo }: NextStep) => [id, side, zone, stoneId, toDo.does].join(' ')
+const start = (purpose: Purpose = 'new-angle', rig: Rig = postRig, blade = sabre) =>
+  bench(rig, blade, plainStone, purpose)
+
+/** Presses what the line offers until nothing is left; what it pressed, in order. */
+function pressAll(of: Bench, most = 80): string[] {
+  const pressed: string[] = []
+  for (let next = of.next(); next; next = of.next()) {
+    pressed.push(keyOf(next))
+    if (pressed.length > most) throw new Error(`no end: ${pressed.slice(-12).join(' | ')}`)
+    if (!of.press(next)) throw new Error(`cannot be done: ${keyOf(next)} ${JSON.stringify(next.toDo)}`)
+  }
+  return pressed
+}
+/** Presses until a step of a kind is next. */
+function pressUpTo(of: Bench, does: NextStep['toDo']['does']): NextStep {
+  for (let i = 0; i < 60; i++) {
+    const next = of.next()
+    if (!next) break
+    if (next.toDo.does === does) return next
+    of.press(next)
+  }
+  throw new Error(`never came to ${does}`)
+}
+const doesNext = (of: Bench) => of.next()?.toDo.does ?? null
+const stateOf = (of: Bench, id: string, side: 'A' | 'B' | null = null) =>
+  stepsOf(of.now()).find((one) => one.id === id && (side === null || one.side === side))!.state
+
+describe('a robot that presses what the line offers', () => {
+  it.each(Object.keys(RIGS).flatMap((rig) => PURPOSES.map((purpose) => [rig, purpose] as const)))(
+    'on the %s comes to the end of “%s”, with no step twice',
+    (rig, purpose) => {
+      for (const blade of [sabre, oneBevel]) {
+        const of = start(purpose, RIGS[rig as keyof typeof RIGS], blade)
+        const pressed = pressAll(of)
+        // A look is made and then recorded: twice the same step, by its own two parts. Two stones are put on in turn.
+        const twice = pressed.filter((key, i) => pressed.indexOf(key) !== i && !key.startsWith('mark'))
+        expect(twice.filter((key) => !/^(dial|read)/.test(key))).toEqual([])
+        expect(stepsOf(of.now()).filter(({ state }) => state.is === 'out-of-date')).toEqual([])
+      }
+    },
+  )
+
+  it('whatever was done before in whatever order, comes to an end all the same', () => {
+    const acts: Record<string, (of: Bench) => void> = {
+      grindA: (of) => of.grind('A'),
+      grindB: (of) => of.grind('B'),
+      proveA: (of) => of.prove('A'),
+      proveFarOff: (of) => of.prove('B', 3),
+      test: (of) => of.test('A'),
+      read: (of) => of.read('B'),
+      otherStone: (of) => of.change({ stoneId: STONES[1] }),
+      deeper: (of) => of.change({ hold: { ...of.job().hold, bladeYMm: of.job().hold.bladeYMm - 1 } }),
+      wanted: (of) => of.change({ wanted: { deg: { A: 23, B: 23 }, linked: true, why: 'Chipped.' } }),
+      press: (of) => {
+        const next = of.next()
+        if (next) of.press(next)
+      },
+    }
+    const orders = fc.array(fc.constantFrom(...Object.keys(acts)), { maxLength: 12 })
+    fc.assert(
+      fc.property(fc.constantFrom(...PURPOSES), orders, (purpose, order) => {
+        const of = start(purpose)
+        for (const act of order) acts[act]!(of)
+        pressAll(of)
+        expect(of.next()).toBeNull()
+      }),
+      { numRuns: 30 },
+    )
+  })
+})
+
+describe('the next step', () => {
+  it('of an edge that nobody ground is never to put it to use, whatever was proved of the old bevel', () => {
+    const of = start()
+    pressUpTo(of, 'grind')
+    of.prove('A')
+    of.prove('B')
+    expect(doesNext(of)).toBe('grind')
+    expect(stateOf(of, 'prove', 'A')).toEqual({ is: 'missing' })
+  })
+
+  it('goes stone by stone and side by side, and each stone is put on and dialled', () => {
+    const of = start('new-angle')
+    const pressed = pressAll(of).filter((key) => /put-on|grind/.test(key))
+    expect(pressed).toEqual([
+      `grind A  ${STONES[0]} grind`,
+      `grind B  ${STONES[0]} grind`,
+      `put-on   ${STONES[1]} put-on`,
+      `grind A  ${STONES[1]} grind`,
+      `grind B  ${STONES[1]} grind`,
+    ])
+  })
+
+  it('wants the blade height measured again once the blade was moved, and what was ground ground again', () => {
+    const of = start()
+    pressUpTo(of, 'put-to-use')
+    of.change({ hold: { ...of.job().hold, bladeYMm: of.job().hold.bladeYMm - 1 } })
+    expect(of.next()).toMatchObject({ id: 'height', state: { is: 'out-of-date', because: ['hold'] } })
+    expect(stateOf(of, 'grind', 'A')).toMatchObject({ is: 'out-of-date', because: ['hold'] })
+  })
+
+  it('after more strokes wants the burr removed and the angle proved anew', () => {
+    const of = start()
+    pressUpTo(of, 'put-to-use')
+    of.grind('A')
+    expect(of.next()).toMatchObject({ id: 'burr', state: { because: ['ground-since'] } })
+    of.press(of.next()!)
+    expect(of.next()).toMatchObject({ id: 'prove', side: 'A', state: { because: ['ground-since'] } })
+  })
+
+  it('a test at a setting says that it is dialled; another setting is dialled anew', () => {
+    const of = start('find-angle')
+    pressUpTo(of, 'dial')
+    of.test('A')
+    expect(stateOf(of, 'mark', 'A')).toMatchObject({ is: 'under-way' })
+    expect(of.next()).toMatchObject({ id: 'mark', side: 'A' })
+  })
+
+  it('a proof far off what was set is to be explained, or taken as it is', () => {
+    const of = start()
+    pressUpTo(of, 'prove')
+    of.prove('A', 3)
+    expect(of.next()).toMatchObject({ side: 'A', toDo: { does: 'explain-proof' } })
+    of.leaveOut(of.next()!)
+    expect(stateOf(of, 'prove', 'A')).toMatchObject({ is: 'left-out' })
+    expect(doesNext(of)).toBe('prove')
+  })
+
+  it('what is left out is so by a person’s word, with its date, and is asked again once it was done and is out of date', () => {
+    const of = start()
+    const read = pressUpTo(of, 'read')
+    of.leaveOut(read)
+    expect(stateOf(of, 'read', 'A')).toMatchObject({ is: 'left-out' })
+    expect(doesNext(of)).not.toBe('read')
+  })
+})
+
+describe('how the stations stand', () => {
+  it('is told by facts alone: nothing is done because it was passed', () => {
+    const of = start()
+    const states = () => stationStates(stepsOf(of.now()))
+    expect(states()).toMatchObject({
+      rig: { is: 'done' },
+      clamp: { is: 'not-begun' },
+      mark: { is: 'not-needed' },
+      grind: { is: 'not-begun' },
+      prove: { is: 'not-begun' },
+    })
+    of.read('A')
+    of.read('B')
+    expect([states().mark.is, states().grind.is]).toEqual(['not-needed', 'not-begun'])
+    pressAll(of)
+    expect(Object.values(states()).every(({ is }) => is === 'done' || is === 'not-needed' || is === 'left-out')).toBe(
+      true,
+    )
+    of.grind('A')
+    expect(states().prove).toEqual({ is: 'out-of-date' })
+  })
+})

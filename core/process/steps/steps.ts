@@ -1,0 +1,65 @@
+import { ofKind } from '../../log/activeEntries'
+import type { StepId } from '../../log/stepIds'
+import { EXPECTED } from '../purposes'
+import { decideStep, markStep } from './bevel'
+import { burrStep, stonesStep, stoneSteps } from './grinding'
+import { asked, type JobAsked, type JobNow } from './jobNow'
+import { done, doneUnless, MISSING, step } from './make'
+import { proveStep, zoneProofSteps } from './proving'
+import { dialStep, heightSteps, holdStep, readStep, wantedStep } from './settingUp'
+import type { Step } from './step'
+
+/**
+ * The steps that a job's purpose expects, in the order of the work, each with the fact that completes it or what is
+ * missing. Source: docs/process.md.
+ */
+export function stepsOf(job: JobNow): Step[] {
+  const now = asked(job)
+  const expected = (id: StepId) => EXPECTED[now.purpose].includes(id)
+  const steps: Step[] = []
+  if (expected('wanted')) steps.push(wantedStep(now))
+  steps.push(holdStep(now), ...heightSteps(now))
+  const marks = expected('mark') ? markSteps(now) : []
+  steps.push(...marks)
+  // Where the person looks for no bevel there is nothing to decide about.
+  const looked = marks.some(({ id, state }) => id === 'mark' && state.is !== 'left-out')
+  if (expected('decide') && looked) steps.push(decideStep(now))
+  if (expected('stones')) steps.push(stonesStep(now))
+  if (!expected('grind')) return steps
+  steps.push(...stoneSteps(now, expected('read')))
+  const burr = burrStep(now)
+  steps.push(burr)
+  for (const side of now.sides) steps.push(proveStep(now, side, burr.state.is === 'done'), ...zoneProofSteps(now, side))
+  steps.push(...usingSteps(now, steps))
+  return steps
+}
+
+/** The bevel of each side is looked for at a setting: the first one is that of the wanted angle. */
+function markSteps(now: JobAsked): Step[] {
+  return now.sides.flatMap((side) => {
+    const mark = markStep(now, side)
+    if (mark.state.is !== 'missing') return [mark]
+    const reading = EXPECTED[now.purpose].includes('read') ? [readStep(now, side)] : []
+    return [dialStep(now, side), ...reading, mark]
+  })
+}
+
+function usingSteps(now: JobAsked, before: readonly Step[]): Step[] {
+  const { deg } = now.job.wanted
+  const off = before.flatMap(({ id, side, state }) =>
+    id === 'prove' && side && state.is === 'done' && state.fact.deg !== undefined ? [state.fact.deg - deg[side]] : [],
+  )
+  const worst = off.length > 0 ? off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a)) : null
+  const used = ofKind(now.found, 'put-to-use').at(-1)
+  const ground = ofKind(now.found, 'strokes').at(-1)
+  const since = used && ground && ground.at > used.at ? (['ground-since'] as const) : []
+  const put = step(now, 'put-to-use', {
+    state: used ? doneUnless({ at: used.at }, since) : MISSING,
+    toDo: { does: 'put-to-use', offDeg: worst },
+  })
+  const became = ofKind(now.found, 'outcome').findLast((one) => used !== undefined && one.at > used.at)
+  return [
+    put,
+    step(now, 'outcome', { state: became ? done({ at: became.at }) : MISSING, toDo: { does: 'note-outcome' } }),
+  ]
+}
