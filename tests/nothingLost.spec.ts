@@ -168,7 +168,7 @@ test.describe('two devices', () => {
     await saved(other)
     await elsewhere.close()
     await expect(measure(page, 'Turn in the jaws')).toHaveValue('1.0')
-    await expect(page.getByTestId('noted')).toContainText('Noted')
+    await expect(page.getByTestId('noted')).toContainText('Dialled')
   })
 
   test('changes of different parts are put together; the same figure changed twice is asked, in words', async ({

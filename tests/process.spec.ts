@@ -36,7 +36,7 @@ async function doNext(page: Page, what: string) {
     case 'remove-burr':
       await focused('burr')
       await page.keyboard.press('Enter')
-      await page.getByRole('option', { name: 'none' }).click()
+      await page.getByRole('option', { name: 'no burr' }).click()
       return page.getByRole('button', { name: 'Note how sharp it is' }).click()
     case 'prove': {
       const side = (await line(page).innerText()).includes('Prove A') ? 'A' : 'B'

@@ -21,7 +21,11 @@ watch(next, () => (failure.value = ''))
 async function go() {
   const step = next.value
   if (!step) return
-  if (step.side && step.side !== job.side.value) job.turnOver()
+  if (step.side && step.side !== job.side.value) {
+    job.turnOver()
+    // The controls of the other side are there by then.
+    await nextTick()
+  }
   if (step.toDo.does === 'put-on' && step.stoneId) return job.actions.chooseStone(step.stoneId)
   if (step.toDo.does === 'say-wanted') return void (angle.value = 'wanted')
   const { sheet, focus } = CONTROLS[step.toDo.does]
@@ -52,12 +56,16 @@ function leaveOut() {
       <button
         v-if="next"
         type="button"
-        class="min-w-0 cursor-pointer text-left underline-offset-3 hover:underline sm:truncate"
+        class="group flex min-h-8 min-w-0 cursor-pointer items-center gap-2 text-left"
         :title="`${text.do}: ${text.why}`"
         data-testid="go-to-step"
         @click="go"
       >
-        <b>{{ text.do }}</b><span class="text-toned">: {{ failure || text.why }}{{ failure ? '' : '.' }}</span>
+        <span class="min-w-0 sm:truncate"
+          ><b class="underline-offset-3 group-hover:underline">{{ text.do }}</b
+          ><span class="text-toned">: {{ failure || text.why }}{{ failure ? '' : '.' }}</span></span
+        >
+        <UIcon name="i-lucide-arrow-right" class="size-5 shrink-0 text-primary" aria-hidden="true" />
       </button>
       <span v-else class="min-w-0"
         ><b>{{ text.do }}</b

@@ -4,8 +4,8 @@ import type { LogEntry } from './entry'
 import type { SetupSnapshot } from './setupSnapshot'
 
 /**
- * How the rig was set when steel was last taken off a side: what a proof of it is a proof of. Null where no strokes were
- * recorded there: it is the bevel that was found. Log: the active entries of the job at the blade, oldest first.
+ * How the rig was set when steel was last taken off a side: what a proof of it is a proof of. Null where no strokes
+ * were recorded there: it is the bevel that was found. Log: the active entries of the job at the blade, oldest first.
  */
 export const cutWith = (log: readonly LogEntry[], side: Side): SetupSnapshot | null =>
   ofKind(log, 'strokes').findLast((one) => one.side === side)?.setup ?? null

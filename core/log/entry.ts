@@ -105,11 +105,13 @@ const practice = entry.extend({
   points: z.number().int().min(0).max(100),
   looks: z.number().int().min(1).max(1000),
 })
-/** Strokes were made with the stone of the entry on a side. */
+/** So many an entry counts at most. */
+export const MOST_STROKES = 10_000
+/** Strokes were made with the stone of the entry on a side: those of one sitting are one entry, which grows. */
 const strokes = entry.extend({
   kind: z.literal('strokes'),
   side,
-  count: count({ least: 1, most: 10_000 }),
+  count: count({ least: 1, most: MOST_STROKES }),
   /** Of a zone alone; null: full strokes, from heel to tip. */
   zone: z.enum(ZONE_KINDS).nullable().default(null),
   setup,
@@ -230,7 +232,6 @@ export type InkLookEntry = EntryOf<'ink-look'>
 export type BevelWidth = EntryOf<'bevel-width'>
 export type Strokes = EntryOf<'strokes'>
 export type Sharpness = EntryOf<'sharpness'>
-export type Dialled = EntryOf<'dialled'>
 export type WearEntry = EntryOf<'stone-wear'>
 export type BevelFound = EntryOf<'bevel-found'>
 

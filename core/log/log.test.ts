@@ -6,7 +6,7 @@ import { ANGLE_ALONE, type LogEntry, type Proof, type Reading, type Strokes } fr
 import { activeEntries, onBlade } from './activeEntries'
 import type { SetupSnapshot } from './setupSnapshot'
 import { bothSides, setupSaying } from './setupSnapshot.fixture'
-import { strokesMade } from './strokesMade'
+import { strokesBefore, strokesMade } from './strokesMade'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const about = { jobId: id(900), bladeId: null, stoneId: id(901), instrumentId: null }
@@ -208,5 +208,20 @@ describe('strokes', () => {
       { stoneId: about.stoneId, full: { A: 65, B: 55 }, local: [{ zone: 'tip', A: 0, B: 12 }] },
       { stoneId: id(7), full: { A: 20, B: 0 }, local: [] },
     ])
+  })
+
+  it('of one sitting grow into one entry; another stone, zone or setup, and what came between, begin anew', () => {
+    const setup = cutWith(45)
+    const first = made(1, { count: 30, setup })
+    const next = made(9, { count: 20, setup })
+    expect(strokesBefore([first], next)).toBe(first)
+    expect(strokesBefore([first, made(2, { side: 'B', setup })], next)).toBe(first)
+    expect(strokesBefore([first, proof(5)], next)).toBeNull()
+    expect(strokesBefore([{ ...first, zone: 'tip' }], next)).toBeNull()
+    expect(strokesBefore([{ ...first, stoneId: id(7) }], next)).toBeNull()
+    expect(strokesBefore([{ ...first, setup: cutWith(46) }], next)).toBeNull()
+    expect(strokesBefore([{ ...first, setup: null }], next)).toBeNull()
+    expect(strokesBefore([first], made(122, { setup }))).toBeNull()
+    expect(strokesBefore([{ ...first, count: 9_990 }], next)).toBeNull()
   })
 })

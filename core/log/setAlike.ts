@@ -4,7 +4,7 @@ import type { Side } from '../records/common/side'
 import type { SetupSnapshot } from './setupSnapshot'
 
 /** What of a setup can have changed, in the order in which it is set. */
-export const SETUP_PARTS = ['rig', 'rig-measures', 'jaws', 'hold', 'stone', 'dial'] as const
+const SETUP_PARTS = ['rig', 'rig-measures', 'jaws', 'hold', 'stone', 'dial'] as const
 export type SetupPart = (typeof SETUP_PARTS)[number]
 
 const DIFFERS: Readonly<Record<SetupPart, (one: SetupSnapshot, other: SetupSnapshot, side: Side) => boolean>> = {

@@ -76,7 +76,7 @@ interface SaidBefore {
 }
 
 /** A snapshot of what an earlier version said, for migrations: what it did not say is null. */
-export function setupAsSaid(side: unknown, said: SaidBefore): Raw {
+function setupAsSaid(side: unknown, said: SaidBefore): Raw {
   const on = (of: Side, value: unknown) => (of === side ? (value ?? null) : null)
   return {
     rigId: said.rigId ?? null,

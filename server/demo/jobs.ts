@@ -20,7 +20,15 @@ export interface DemoJob extends Omit<z.input<typeof job>, 'rigId' | 'bladeId' |
 }
 /** A step that was done, on both sides where it has any. */
 export type DemoStep =
-  'height' | 'dialled' | 'read' | { readonly strokes: DemoAngles } | 'burr' | 'proved' | 'put-to-use' | 'outcome'
+  | 'height'
+  | 'dialled'
+  | 'read'
+  | { readonly strokes: DemoAngles }
+  | 'burr'
+  | 'proved'
+  | 'accepted-B'
+  | 'put-to-use'
+  | 'outcome'
 export type DemoAngles = Record<'A' | 'B', number>
 
 const hold = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
@@ -42,7 +50,17 @@ export const demoJobs: DemoJob[] = [
     stoneNumber: 3,
     order: [3],
     purpose: 'touch-up',
-    did: ['height', 'dialled', 'read', { strokes: { A: 45, B: 45 } }, 'burr', 'proved', 'put-to-use', 'outcome'],
+    did: [
+      'height',
+      'dialled',
+      'read',
+      { strokes: { A: 45, B: 45 } },
+      'burr',
+      'proved',
+      'accepted-B',
+      'put-to-use',
+      'outcome',
+    ],
     hold: hold(40, 6),
     dialled: { A: { by: 'slot', label: '4' }, B: { by: 'slot', label: '4' }, linked: true },
     wanted: { deg: { A: 20, B: 20 }, linked: true, why: 'General use; the maker’s bevel is near 20.' },

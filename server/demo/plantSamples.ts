@@ -68,7 +68,7 @@ interface Happened {
   readonly did: readonly DemoStep[]
 }
 
-/** What happened on a job, in the order of the work, as the job is set: where the dial is for, cut through to the apex. */
+/** What happened on a job, in the order of the work, as the job is set: where the dial is for, cut to the apex. */
 function happenedOn(
   of: RecordOf<'jobs'>,
   setup: Setup & { readonly rig: RecordOf<'rigs'> },
@@ -78,11 +78,12 @@ function happenedOn(
   const evaluation = evaluate(setup, of, evenEdgePoints(setup.blade.edge, EDGE_POINTS))
   const { sides, edgePoint, bladeHeightMm } = evaluation
   const then = asSet(of, setup.rig, evaluation)
-  const begun = Date.parse(of.createdAt)
-  let minutes = 0
+  // All of it before the samples were laid out: what is done on them from then on comes after it.
+  const ended = Date.parse(of.createdAt)
+  let minutes = MOST_MINUTES
   const about = (stoneId: string | null = of.stoneId) => ({
     id: entryId(),
-    at: new Date(begun + MINUTE_MS * minutes++).toISOString(),
+    at: new Date(ended - MINUTE_MS * minutes--).toISOString(),
     jobId: of.id,
     bladeId: of.bladeId,
     stoneId,
@@ -113,6 +114,7 @@ function happenedOn(
         const looks = { ...ANGLE_ALONE, finish: 'crisp' as const, toApex: true, setup: then }
         return [{ ...about(), ...found, ...looks, kind: 'proof', instrumentId }]
       }),
+    'accepted-B': () => [{ ...about(null), kind: 'left-out', step: 'prove', side: 'B', zone: null }],
     'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
     outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],
   }
@@ -123,6 +125,7 @@ function happenedOn(
   )
 }
 const MINUTE_MS = 60_000
+const MOST_MINUTES = 60
 const EDGE_POINTS = 60
 
 /** Gives an id for each number, from 0 on. */

@@ -5,7 +5,7 @@ import { ZONE_KINDS } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import { ENTRIES, type Strokes } from '#core/log/entry'
 import { ofKind } from '#core/log/activeEntries'
-import { strokesMade } from '#core/log/strokesMade'
+import { strokesBefore, strokesMade } from '#core/log/strokesMade'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
@@ -38,7 +38,14 @@ function note() {
     return { ...job.newEntry(), kind: 'strokes', side, count, zone }
   })
   if (!validate(ENTRIES.strokes.schema, entries, (_, { side }) => side)) return
-  job.session.record('strokes', entries)
+  // What is added within a sitting takes the place of what it goes on with.
+  const before = entries.map((entry) => strokesBefore(job.entries.value, entry))
+  const grown = entries.map((entry, i) => ({ ...entry, count: entry.count + (before[i]?.count ?? 0) }))
+  job.session.record(
+    'strokes',
+    grown,
+    before.flatMap((one) => one?.id ?? []),
+  )
   Object.assign(form.value, { A: '', B: '' })
 }
 const noted = computed(() => ofKind(job.entriesOfBlade.value, 'strokes'))

@@ -64,7 +64,10 @@ const retract = (id: string) => void job.session.record('remove an outcome', [],
     </SheetPane>
     <SheetPane v-if="put" labelledby="held">
       <h2 id="held" class="text-lg font-semibold">How did the edge hold?</h2>
-      <form class="mt-2 space-y-3" aria-label="How the edge held" @submit.prevent="record">
+      <p v-if="!isPut" class="mt-1 text-toned">
+        After use, record here whether it rolled, chipped, dulled soon or cut well.
+      </p>
+      <form v-else class="mt-2 space-y-3" aria-label="How the edge held" @submit.prevent="record">
         <LabelledSelect v-model="form.outcome" label="After use" :items="outcomes" size="xl" data-focus="outcome" />
         <p class="text-sm text-toned">{{ OUTCOME_ADVICE[form.outcome] }}</p>
         <UFormField label="Note" :error="problems.note"

@@ -2,7 +2,8 @@ import type { LogEntry } from '../../log/entry'
 import type { SetupSnapshot } from '../../log/setupSnapshot'
 import type { JobAsSet } from '../../observe/ledger/against'
 import { zonesOfBlade, type Zone } from '../../records/blade/zones'
-import { SIDES, type Side } from '../../records/common/side'
+import { adviseDial } from '../../geometry/dial/advised'
+import { SIDES, type PerSide, type Side } from '../../records/common/side'
 import type { Job } from '../../records/job/job'
 import type { Purpose } from '../../records/job/purpose'
 import { onBlade } from '../../log/activeEntries'
@@ -34,14 +35,19 @@ export interface JobAsked extends JobNow {
   /** What happened with the blade that the job has now. */
   readonly found: readonly LogEntry[]
   readonly against: JobAsSet
+  /** What to dial on a side for what is wanted of it; worked out once. */
+  advice(side: Side): ReturnType<typeof adviseDial>
 }
 
 export function asked(now: JobNow): JobAsked {
   let { zones } = now
+  const advised: Partial<PerSide<ReturnType<typeof adviseDial>>> = {}
   return {
     ...now,
     sides: now.setup.blade.bevels === 'A' ? ['A'] : SIDES,
     found: onBlade(now.log, now.job.bladeId),
+    advice: (side) =>
+      (advised[side] ??= adviseDial(now.setup, side, now.job.wanted.deg[side], now.evaluation.edgePoint)),
     against: {
       setup: now.setup,
       job: now.job,

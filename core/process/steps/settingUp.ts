@@ -2,7 +2,6 @@ import { dialledState } from '../../log/dialledState'
 import { ofKind } from '../../log/activeEntries'
 import { meanReading } from '../../log/meanReading'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
-import { adviseDial } from '../../geometry/dial/advised'
 import { gripOf } from '../../geometry/hold/grip'
 import { jawFit } from '../../geometry/hold/holdChecks'
 import { contactFor } from '../../geometry/setup/setup'
@@ -76,7 +75,7 @@ function bestShared(now: JobAsked): boolean {
   if (!job.dialled.linked || sides.length < 2 || deg.A !== deg.B) return false
   const worst = (offDeg: (side: Side) => number) => Math.max(...SIDES.map((side) => Math.abs(offDeg(side))))
   const shared = SIDES.flatMap((of) => {
-    const best = adviseDial(setup, of, deg[of], evaluation.edgePoint)
+    const best = now.advice(of)
     if (!best.ok) return []
     return worst((side) => {
       const contact = contactFor(setup, side, best.setting, evaluation.edgePoint)
@@ -92,10 +91,10 @@ function bestShared(now: JobAsked): boolean {
 
 /** A side is dialled for the stone on the rod: as near the wanted angle as the rig can, and a hand has said so. */
 export function dialStep(now: JobAsked, side: Side): Step {
-  const { setup, job, evaluation, asSet, found } = now
+  const { job, evaluation, asSet, found } = now
   const of = { side, stoneId: job.stoneId }
   const set = evaluation.sides[side]
-  const best = adviseDial(setup, side, job.wanted.deg[side], evaluation.edgePoint)
+  const best = now.advice(side)
   if (!best.ok) {
     const toDo: ToDo =
       best.code === 'stone-meets-jaws'
