@@ -3,7 +3,7 @@ import type { SetupSnapshot } from '../../log/setupSnapshot'
 import type { JobAsSet } from '../../observe/ledger/against'
 import { zonesOfBlade, type Zone } from '../../records/blade/zones'
 import { adviseDial } from '../../geometry/dial/advised'
-import { SIDES, type PerSide, type Side } from '../../records/common/side'
+import { SIDES, type Side } from '../../records/common/side'
 import type { Job } from '../../records/job/job'
 import type { Purpose } from '../../records/job/purpose'
 import { onBlade } from '../../log/activeEntries'
@@ -41,7 +41,7 @@ export interface JobAsked extends JobNow {
 
 export function asked(now: JobNow): JobAsked {
   let { zones } = now
-  const advised: Partial<PerSide<ReturnType<typeof adviseDial>>> = {}
+  const advised: Partial<Record<Side, ReturnType<typeof adviseDial>>> = {}
   return {
     ...now,
     sides: now.setup.blade.bevels === 'A' ? ['A'] : SIDES,
