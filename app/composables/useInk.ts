@@ -147,23 +147,20 @@ function ink(job: JobView) {
   const countToo = (then: InkLookEntry) =>
     void job.session.record('count an earlier look', [{ ...then, id: newId(), jobId: job.id }])
   /** What the tests say of the side that is up, taken for known; null where a zone of it is not known yet. */
-  const bevelFound = computed((): BevelFound | null => {
+  const bevelFound = computed((): BevelFound['zones'] | null => {
     const faces = zones.value.map((_, i) => foundOn(job.side.value)[i] ?? null)
     if (practising.value || faces.length === 0 || faces.some((face) => face === null)) return null
-    return {
-      ...job.session.newEntry(),
-      kind: 'bevel-found',
-      side: job.side.value,
-      zones: faces.flatMap((face, i) => {
-        if (!face) return []
-        const { kind, fromMm, toMm } = nth(zones.value, i)
-        const { middleDeg, toDeg, fromDeg } = face.angle
-        return [{ kind, fromMm, toMm, deg: middleDeg, uncertaintyDeg: Math.max(0.01, (toDeg - fromDeg) / 2) }]
-      }),
-    }
+    return faces.flatMap((face, i) => {
+      if (!face) return []
+      const { kind, fromMm, toMm } = nth(zones.value, i)
+      const { middleDeg, toDeg, fromDeg } = face.angle
+      return [{ kind, fromMm, toMm, deg: middleDeg, uncertaintyDeg: Math.max(0.01, (toDeg - fromDeg) / 2) }]
+    })
   })
   function recordFound() {
-    if (bevelFound.value) job.session.record('the bevel that was found', [bevelFound.value])
+    if (!bevelFound.value) return
+    const about = { ...job.session.newEntry(), kind: 'bevel-found' as const, side: job.side.value }
+    job.session.record('the bevel that was found', [{ ...about, zones: bevelFound.value }])
   }
   function retract(entry: InkLookEntry) {
     if (practising.value) practice.value.looks = practice.value.looks.filter(({ id }) => id !== entry.id)

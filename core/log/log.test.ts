@@ -6,6 +6,7 @@ import { ANGLE_ALONE, type LogEntry, type Proof, type Reading, type Strokes } fr
 import { activeEntries, onBlade } from './activeEntries'
 import type { SetupSnapshot } from './setupSnapshot'
 import { bothSides, setupSaying } from './setupSnapshot.fixture'
+import { readEntry } from './stored'
 import { strokesBefore, strokesMade } from './strokesMade'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -223,5 +224,42 @@ describe('strokes', () => {
     expect(strokesBefore([{ ...first, setup: null }], next)).toBeNull()
     expect(strokesBefore([first], made(122, { setup }))).toBeNull()
     expect(strokesBefore([{ ...first, count: 9_990 }], next)).toBeNull()
+  })
+})
+
+describe('an entry as it is stored', () => {
+  const stored = (kind: string, version: number, content: object) =>
+    readEntry({
+      id: id(1),
+      kind,
+      at: minute(1),
+      version,
+      content: { ...about, id: id(1), at: minute(1), kind, ...content },
+    })
+  const slot = { by: 'slot', label: '3' }
+
+  it('of an earlier version says of its setup what it knew, for its side, and null for the rest', () => {
+    const dialled = stored('dialled', 1, { rigId: id(902), side: 'B', setting: slot })
+    const said = { rigId: id(902), stoneId: id(901), setting: { A: null, B: slot } }
+    expect(dialled).toMatchObject({ entry: { side: 'B', setup: setupSaying(said as Partial<SetupSnapshot>) } })
+    const zones = [{ kind: 'tip', fromMm: 0, toMm: 9, setDeg: 20, widthMm: 1, primaryDeg: 3, seen: 'all', share: 1 }]
+    const look = stored('ink-look', 1, { side: 'A', setting: slot, setDoubtDeg: 0.3, zones })
+    expect(look).toMatchObject({ entry: { setup: { rigId: null, setting: { A: slot, B: null }, hold: null } } })
+    const cut = { rigId: id(902), rigRevision: 3, setting: slot, hold: HOLD, setDeg: 19 }
+    const proved = stored('proof', 2, { side: 'A', placeMm: 30, deg: 20, uncertaintyDeg: 0.2, by: 'goniometer', cut })
+    const then = { rigRevision: 3, hold: HOLD, placeMm: 30, setDeg: { A: 19, B: null } }
+    expect(proved).toMatchObject({ entry: { setup: { ...said, ...then, setting: { A: slot, B: null } } } })
+    const found = stored('proof', 2, { side: 'A', deg: 20, uncertaintyDeg: 0.2, by: 'ink', cut: null })
+    expect(found).toMatchObject({ entry: { setup: null } })
+  })
+
+  it('that says it is another than its row is not read', () => {
+    const good = { side: 'A', count: 5 }
+    expect(stored('strokes', 1, good)).toMatchObject({ ok: true })
+    expect(stored('strokes', 1, { ...good, id: id(2) })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'id', code: 'not-its-row' }],
+    })
+    expect(stored('strokes', 1, { ...good, kind: 'reading' })).toMatchObject({ ok: false })
   })
 })

@@ -179,8 +179,7 @@ const between = (a: Corner, b: Corner, share: number): Corner => ({
 
 /**
  * By how much the stone is too flat somewhere to clear the jaws, degrees, judged at each place by the angle there: the
- * worst of a side's contacts; negative by what is to spare at the nearest place, −Infinity where the jaws are never in
- * its way. Source: docs/geometry.md, "Limits".
+ * worst of a side's contacts; 0 where it clears them at each. Source: docs/geometry.md, "Limits".
  */
 export function shortOverJawsDeg(
   setup: Setup,
@@ -189,10 +188,12 @@ export function shortOverJawsDeg(
   along: readonly (Contact | Refusal)[],
 ): number {
   const tops = topsOf(setup, side, jaws)
-  let short = -Infinity
+  let short = 0
   for (const contact of along) {
-    const lowestDeg = contact.ok ? lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke) : null
-    if (contact.ok && lowestDeg !== null) short = Math.max(short, lowestDeg - contact.edgeAngleDeg)
+    // Whether it clears them is seen far sooner than from which angle on it would.
+    if (!contact.ok || passesOverJaws(contact, tops, setup.stone, setup.rig.stroke)) continue
+    const lowestDeg = lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke)
+    if (lowestDeg !== null) short = Math.max(short, lowestDeg - contact.edgeAngleDeg)
   }
   return short
 }

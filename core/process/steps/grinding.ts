@@ -45,6 +45,10 @@ function grindStep(now: JobAsked, stoneId: string, side: Side): Step {
   const of = { side, stoneId }
   const made = strokesOn(now, side).filter((one) => one.stoneId === stoneId)
   const toDo = { does: 'grind' } as const
+  // A proof of an earlier version says that its bevel was cut, and knows of no strokes.
+  const cut = ofKind(now.found, 'proof').findLast((one) => one.side === side && one.setup !== null)
+  if (made.length === 0 && cut && strokesOn(now, side).length === 0)
+    return step(now, 'grind', { ...of, state: done({ at: cut.at }) })
   if (made.length === 0) return step(now, 'grind', { ...of, state: MISSING, toDo })
   const last = lastOf(made)
   const fact = { at: last.at, count: made.reduce((sum, { count }) => sum + count, 0) }

@@ -1,10 +1,10 @@
 import { ofKind } from '../../log/activeEntries'
-import { meanProof } from '../../log/meanReading'
+import { meanProof, provedAtPlaces } from '../../log/meanReading'
 import { lastOf } from '../../math/list'
-import { zoneAngles } from '../../observe/ledger/zoneAngles'
-import { provedAgainst } from '../../observe/ledger/against'
+import { provedAgainst, setThere } from '../../observe/ledger/against'
+import { zoneAt } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
-import { changedSince, doneUnless, MISSING, step } from './make'
+import { changedSince, done, doneUnless, MISSING, step } from './make'
 import type { JobAsked } from './jobNow'
 import { strokesOn } from './grinding'
 import type { OutOfDate, Step } from './step'
@@ -43,15 +43,18 @@ const DIFFERS_DEG = 1.5
 
 /** The zones of a side that differ from the place that the dial is for, each to be proved once the side is. */
 export function zoneProofSteps(now: JobAsked, side: Side): Step[] {
-  const set = now.evaluation.sides[side]
-  if (!set.ok) return []
-  const known = { bladeHeightToleranceMm: 0, holdTolerance: NOTHING_UNKNOWN }
-  const cut = now.found.filter((entry) => entry.kind !== 'proof' || entry.setup !== null)
-  return zoneAngles(now.against, known, cut, side).flatMap(({ zone, set: there, proved }) => {
-    if (!there || Math.abs(there.deg - set.contact.edgeAngleDeg) <= DIFFERS_DEG) return []
-    const at = proved?.of.at(-1)?.at ?? null
-    const state = proved ? doneUnless({ at, deg: proved.deg, uncertaintyDeg: proved.uncertaintyDeg }, []) : MISSING
+  const { evaluation, against, asSet, found } = now
+  const [set, setting] = [evaluation.sides[side], asSet.setting[side]]
+  if (!set.ok || !setting) return []
+  const cut = provedAtPlaces(ofKind(found, 'proof'), side).filter(({ of }) => lastOf(of).setup !== null)
+  return against.zones.flatMap((zone, i) => {
+    const there = setThere(now.setup, side, setting, (zone.fromMm + zone.toMm) / 2)
+    if (!there || Math.abs(there.contact.edgeAngleDeg - set.contact.edgeAngleDeg) <= DIFFERS_DEG) return []
+    const inIt = cut.findLast(({ of }) => {
+      const { placeMm, zone: kind } = lastOf(of)
+      return placeMm === null ? kind === null || kind === zone.kind : zoneAt(against.zones, placeMm) === i
+    })
+    const state = inIt ? done({ at: lastOf(inIt.of).at, deg: inIt.deg, uncertaintyDeg: inIt.uncertaintyDeg }) : MISSING
     return [step(now, 'prove', { side, zone: zone.kind, state, toDo: { does: 'prove' } })]
   })
 }
-const NOTHING_UNKNOWN = { alongMm: 0, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 }

@@ -12,7 +12,7 @@ import type { Rig } from '../../records/rig/rig'
 import type { Stone } from '../../records/stone/stone'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { asSet } from '../../uncertainty/asSet'
-import { evaluate } from '../../uncertainty/evaluate'
+import { evaluate, type Evaluation } from '../../uncertainty/evaluate'
 import { startingDial, startingHold } from '../card/starting'
 import type { JobNow } from './jobNow'
 import { nextStep, type NextStep } from './nextStep'
@@ -52,7 +52,11 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
   const edgePoints = evenEdgePoints(blade.edge, 24)
   const zones = zonesOfBlade(blade)
   const setup = () => ({ rig, blade, stone, hold: job.hold })
-  const evaluation = () => evaluate(setup(), job, edgePoints)
+  let evaluated: { readonly of: Job; readonly is: Evaluation } | null = null
+  const evaluation = () => {
+    if (evaluated?.of !== job) evaluated = { of: job, is: evaluate(setup(), job, edgePoints) }
+    return evaluated.is
+  }
   const snapshot = () => asSet(job, { ...rig, revision: 1 }, evaluation())
   const now = (): JobNow => ({
     setup: setup(),
@@ -223,4 +227,16 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
     log,
     job: () => job,
   }
+}
+
+const keyOf = ({ id, side, zone, stoneId, toDo }: NextStep) => [id, side, zone, stoneId, toDo.does].join(' ')
+/** Presses what the line offers until nothing is left; what it pressed, in order. */
+export function pressAll(of: Bench, most = 80): string[] {
+  const pressed: string[] = []
+  for (let next = of.next(); next; next = of.next()) {
+    pressed.push(keyOf(next))
+    if (pressed.length > most) throw new Error(`no end: ${pressed.slice(-12).join(' | ')}`)
+    if (!of.press(next)) throw new Error(`cannot be done: ${keyOf(next)} ${JSON.stringify(next.toDo)}`)
+  }
+  return pressed
 }

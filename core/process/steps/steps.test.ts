@@ -1,40 +1,18 @@
-import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { PURPOSES, type Purpose } from '../../records/job/purpose'
+import type { Purpose } from '../../records/job/purpose'
 import type { Blade } from '../../records/blade/blade'
 import type { Rig } from '../../records/rig/rig'
-import {
-  armsRig,
-  bellyBlade,
-  plainStone,
-  postRig,
-  scaleRig,
-  screwRig,
-  slotRig,
-  tableRig,
-} from '../../geometry/setup/sampleSetup.fixture'
-import { bench, STONES, type Bench } from './robot.fixture'
+import { bellyBlade, plainStone, postRig } from '../../geometry/setup/sampleSetup.fixture'
+import { usualPurpose } from '../purposes'
+import { bench, pressAll, STONES, type Bench } from './robot.fixture'
 import type { NextStep } from './nextStep'
 import { stationStates } from './stationStates'
 import { stepsOf } from './steps'
 
 const sabre: Blade = { ...bellyBlade, primaryGrindHeightMm: 14, widthMm: 28 }
-const oneBevel: Blade = { ...sabre, bevels: 'A' }
-const RIGS = { post: postRig, slot: slotRig, screw: screwRig, scale: scaleRig, arms: armsRig, table: tableRig }
-const keyOf = ({ id, side, zone, stoneId, toDo }: NextStep) => [id, side, zone, stoneId, toDo.does].join(' ')
 const start = (purpose: Purpose = 'new-angle', rig: Rig = postRig, blade = sabre) =>
   bench(rig, blade, plainStone, purpose)
 
-/** Presses what the line offers until nothing is left; what it pressed, in order. */
-function pressAll(of: Bench, most = 80): string[] {
-  const pressed: string[] = []
-  for (let next = of.next(); next; next = of.next()) {
-    pressed.push(keyOf(next))
-    if (pressed.length > most) throw new Error(`no end: ${pressed.slice(-12).join(' | ')}`)
-    if (!of.press(next)) throw new Error(`cannot be done: ${keyOf(next)} ${JSON.stringify(next.toDo)}`)
-  }
-  return pressed
-}
 /** Presses until a step of a kind is next. */
 function pressUpTo(of: Bench, does: NextStep['toDo']['does']): NextStep {
   for (let i = 0; i < 60; i++) {
@@ -48,50 +26,6 @@ function pressUpTo(of: Bench, does: NextStep['toDo']['does']): NextStep {
 const doesNext = (of: Bench) => of.next()?.toDo.does ?? null
 const stateOf = (of: Bench, id: string, side: 'A' | 'B' | null = null) =>
   stepsOf(of.now()).find((one) => one.id === id && (side === null || one.side === side))!.state
-
-describe('a robot that presses what the line offers', () => {
-  it.each(Object.keys(RIGS).flatMap((rig) => PURPOSES.map((purpose) => [rig, purpose] as const)))(
-    'on the %s comes to the end of “%s”, with no step twice',
-    (rig, purpose) => {
-      for (const blade of [sabre, oneBevel]) {
-        const of = start(purpose, RIGS[rig as keyof typeof RIGS], blade)
-        const pressed = pressAll(of)
-        // A look is made and then recorded: twice the same step, by its own two parts. Two stones are put on in turn.
-        const twice = pressed.filter((key, i) => pressed.indexOf(key) !== i && !key.startsWith('mark'))
-        expect(twice.filter((key) => !/^(dial|read)/.test(key))).toEqual([])
-        expect(stepsOf(of.now()).filter(({ state }) => state.is === 'out-of-date')).toEqual([])
-      }
-    },
-  )
-
-  it('whatever was done before in whatever order, comes to an end all the same', () => {
-    const acts: Record<string, (of: Bench) => void> = {
-      grindA: (of) => of.grind('A'),
-      grindB: (of) => of.grind('B'),
-      proveA: (of) => of.prove('A'),
-      proveFarOff: (of) => of.prove('B', 3),
-      test: (of) => of.test('A'),
-      read: (of) => of.read('B'),
-      otherStone: (of) => of.change({ stoneId: STONES[1] }),
-      deeper: (of) => of.change({ hold: { ...of.job().hold, bladeYMm: of.job().hold.bladeYMm - 1 } }),
-      wanted: (of) => of.change({ wanted: { deg: { A: 23, B: 23 }, linked: true, why: 'Chipped.' } }),
-      press: (of) => {
-        const next = of.next()
-        if (next) of.press(next)
-      },
-    }
-    const orders = fc.array(fc.constantFrom(...Object.keys(acts)), { maxLength: 12 })
-    fc.assert(
-      fc.property(fc.constantFrom(...PURPOSES), orders, (purpose, order) => {
-        const of = start(purpose)
-        for (const act of order) acts[act]!(of)
-        pressAll(of)
-        expect(of.next()).toBeNull()
-      }),
-      { numRuns: 30 },
-    )
-  })
-})
 
 describe('the next step', () => {
   it('of an edge that nobody ground is never to put it to use, whatever was proved of the old bevel', () => {
@@ -156,6 +90,31 @@ describe('the next step', () => {
     of.leaveOut(read)
     expect(stateOf(of, 'read', 'A')).toMatchObject({ is: 'left-out' })
     expect(doesNext(of)).not.toBe('read')
+  })
+})
+
+describe('the purpose that a job most likely has', () => {
+  const wanted = { deg: { A: 20, B: 20 }, linked: true, why: 'Kitchen.' }
+  const blade = { bevels: 'both', bevelDeg: null } as const
+  const proved = (deg: number) => {
+    const of = start()
+    pressUpTo(of, 'prove')
+    of.prove('A')
+    of.prove('B')
+    return of.log.map((entry) => (entry.kind === 'proof' ? { ...entry, deg } : entry))
+  }
+
+  it('is to touch up what was proved near the wanted angle, to follow what is not known, else a new angle', () => {
+    expect(usualPurpose(blade, wanted, [])).toBe('sharpen')
+    expect(usualPurpose(blade, wanted, proved(20.9))).toBe('touch-up')
+    expect(usualPurpose(blade, wanted, proved(21.1))).toBe('sharpen')
+    // What was found before anything was ground was not set by anyone.
+    const found = proved(20).map((entry) => (entry.kind === 'proof' ? { ...entry, setup: null } : entry))
+    expect(usualPurpose(blade, wanted, found)).toBe('sharpen')
+    const known = { ...blade, bevelDeg: { A: 20, B: 22 } }
+    expect(usualPurpose(known, wanted, [])).toBe('new-angle')
+    expect(usualPurpose({ ...known, bevels: 'A' }, wanted, [])).toBe('sharpen')
+    expect(usualPurpose(known, { ...wanted, why: '' }, [])).toBe('sharpen')
   })
 })
 

@@ -1,0 +1,158 @@
+import { describe, expect, it } from 'vitest'
+import type { Proof } from '../../log/entry'
+import { gripOf } from '../../geometry/hold/grip'
+import { armsRig, bellyBlade, plainStone, postRig, tableRig } from '../../geometry/setup/sampleSetup.fixture'
+import type { Blade } from '../../records/blade/blade'
+import type { Rig } from '../../records/rig/rig'
+import { bench, type Bench } from './robot.fixture'
+import type { NextStep } from './nextStep'
+import { stepsOf } from './steps'
+
+const sabre: Blade = { ...bellyBlade, primaryGrindHeightMm: 14, widthMm: 28 }
+const start = (rig: Rig = postRig, blade = sabre) => bench(rig, blade, plainStone, 'new-angle')
+const jaws = (change: Partial<NonNullable<Rig['jaws']>>): Rig => ({ ...postRig, jaws: { ...postRig.jaws!, ...change } })
+function upTo(of: Bench, does: NextStep['toDo']['does']): NextStep {
+  for (let i = 0; i < 60; i++) {
+    const next = of.next()
+    if (!next) break
+    if (next.toDo.does === does) return next
+    if (!of.press(next)) throw new Error(`${next.toDo.does} stands before ${does}`)
+  }
+  throw new Error(`never came to ${does}`)
+}
+const stateOf = (of: Bench, id: string, side: 'A' | 'B' | null = null) =>
+  stepsOf(of.now()).find((one) => one.id === id && (side === null || one.side === side))?.state
+
+describe('the wanted angle', () => {
+  it('is asked for while it is what every job begins with; a figure is one without a reason too', () => {
+    const of = start()
+    expect(of.next()).toMatchObject({ id: 'wanted', station: 'blade', leavable: false })
+    of.change({ wanted: { deg: { A: 20, B: 21 }, linked: false, why: '' } })
+    expect(of.next()?.id).not.toBe('wanted')
+    of.change({ wanted: { deg: { A: 20, B: 20 }, linked: true, why: 'Kitchen.' } })
+    expect(of.next()?.id).not.toBe('wanted')
+  })
+
+  it('may be left to the bevel that is followed; of a blade with one bevel that side alone counts', () => {
+    const follow = bench(postRig, sabre, plainStone, 'sharpen')
+    expect(follow.next()).toMatchObject({ id: 'wanted', leavable: true })
+    const one = start(postRig, { ...sabre, bevels: 'A' })
+    one.change({ wanted: { deg: { A: 20, B: 24 }, linked: false, why: '' } })
+    expect(one.next()?.id).toBe('wanted')
+  })
+})
+
+describe('what stands against a hold', () => {
+  const wanted = { deg: { A: 21, B: 21 }, linked: true, why: 'Kitchen.' }
+  const after = (of: Bench) => {
+    of.change({ wanted })
+    return of.next()
+  }
+
+  it('comes before anything else, with the nearest hold that can be', () => {
+    const of = start()
+    of.change({ hold: { ...of.job().hold, bladeYMm: 2 } })
+    const next = after(of)
+    expect(next).toMatchObject({ id: 'hold', leavable: false, toDo: { does: 'mend-grip', trouble: 'too-little-held' } })
+    const instead = next?.toDo.does === 'mend-grip' ? next.toDo.instead : null
+    expect(instead && gripOf(sabre, postRig).trouble(instead)).toBeNull()
+    expect(after(start(jaws({ widthMm: 120 })))).toMatchObject({ toDo: { trouble: 'off-the-blade', instead: null } })
+    expect(after(start(tableRig))?.toDo.does).not.toBe('mend-grip')
+  })
+
+  it('is a side without an angle, a spine that slips, an angle that runs far along the edge', () => {
+    expect(after(start({ ...postRig, rodLengthMm: 110 }))).toMatchObject({
+      side: 'A',
+      toDo: { does: 'mend-hold', refusal: { code: 'beyond-rod' } },
+    })
+    const thick = { ...sabre, spineThicknessMm: 10 }
+    expect(after(start(postRig, thick))).toMatchObject({ toDo: { does: 'hold-otherwise', spineMm: 10, mostMm: 9 } })
+    const falseEdge = { ...sabre, falseEdge: true }
+    expect(after(start(postRig, falseEdge))).toMatchObject({ toDo: { does: 'hold-otherwise', mostMm: 0 } })
+    const turned = start()
+    expect(after(turned)).toMatchObject({ id: 'hold', leavable: true, toDo: { does: 'even-angle' } })
+    turned.leaveOut(turned.next()!)
+    expect(turned.next()?.id).toBe('height')
+  })
+
+  it('is jaws that the stone would meet, said with the angle from which on it clears them', () => {
+    const of = start(jaws({ halfThicknessMm: 8 }))
+    const next = upTo(of, 'clear-jaws')
+    expect(next.toDo.does === 'clear-jaws' && next.toDo.lowestDeg).toBeGreaterThan(21)
+    expect(next).toMatchObject({ id: 'dial', leavable: false })
+  })
+})
+
+describe('what is dialled', () => {
+  it('one dial for two sides that want other marks is set once it is as good for both as it can be', () => {
+    const of = start({ ...armsRig, pivotB: { setbackMm: 101, alongMm: 0 } })
+    upTo(of, 'dial')
+    of.change({ dialled: { ...of.job().dialled, linked: true } })
+    of.press(upTo(of, 'dial'))
+    expect(stepsOf(of.now()).filter(({ id, state }) => id === 'dial' && state.is !== 'done')).toEqual([])
+  })
+
+  it('and another angle wanted since is dialled anew, as the reason says', () => {
+    const of = start()
+    upTo(of, 'read')
+    of.change({ wanted: { deg: { A: 25, B: 25 }, linked: true, why: 'Chipped.' } })
+    expect(of.next()).toMatchObject({ id: 'dial', side: 'A', state: { is: 'out-of-date', because: ['wanted'] } })
+  })
+})
+
+describe('what the gauge read', () => {
+  it('is done where it is what it must be, to be explained where it is not, and read anew with another dial', () => {
+    const of = start()
+    upTo(of, 'read')
+    of.read('A')
+    expect(stateOf(of, 'read', 'A')).toMatchObject({ is: 'done' })
+    const last = of.log.at(-1)!
+    if (last.kind === 'reading') of.log.splice(-1, 1, { ...last, deg: last.deg + 2 })
+    const next = of.next()
+    expect(next).toMatchObject({ id: 'read', side: 'A', toDo: { does: 'explain-reading' } })
+    expect(next?.toDo.does === 'explain-reading' && next.toDo.offDeg).toBeCloseTo(2, 6)
+    const { dialled } = of.job()
+    const other = { by: 'millimetres', mm: 60 } as const
+    of.change({ dialled: { ...dialled, A: other, B: other } })
+    expect(stateOf(of, 'read', 'A')).toMatchObject({ is: 'out-of-date', because: ['dial'] })
+  })
+})
+
+describe('what is proved', () => {
+  const proved = (change: Partial<Proof>) => {
+    const of = start()
+    upTo(of, 'prove')
+    of.prove('A')
+    const last = of.log.at(-1)!
+    if (last.kind === 'proof') of.log.splice(-1, 1, { ...last, ...change })
+    return stateOf(of, 'prove', 'A')
+  }
+
+  it('counts where it was cut to the apex, a degree sure, at the hold and the dial of now', () => {
+    expect(proved({})).toMatchObject({ is: 'done' })
+    expect(proved({ toApex: false })).toMatchObject({ because: ['apex'] })
+    // A burr that stood and was removed says it too.
+    expect(proved({ toApex: null })).toMatchObject({ is: 'done' })
+    expect(proved({ uncertaintyDeg: 1 })).toMatchObject({ is: 'done' })
+    expect(proved({ uncertaintyDeg: 1.1 })).toMatchObject({ because: ['unsure'] })
+    expect(proved({ setup: null })).toEqual({ is: 'missing' })
+  })
+
+  it('and is put to use with the worst of it, less what was wanted', () => {
+    const of = start()
+    for (let next = upTo(of, 'prove'); next.toDo.does === 'prove'; next = of.next()!) of.press(next)
+    const next = upTo(of, 'put-to-use')
+    const off = (['A', 'B'] as const).map((side) => {
+      const state = stateOf(of, 'prove', side)
+      return state?.is === 'done' ? state.fact.deg! - of.job().wanted.deg[side] : NaN
+    })
+    const worst = off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a))
+    expect(next.toDo).toEqual({ does: 'put-to-use', offDeg: worst })
+  })
+
+  it('where nothing is, and that was left out, nothing is claimed of the angle', () => {
+    const of = start()
+    for (let next = upTo(of, 'prove'); next.toDo.does === 'prove'; next = of.next()!) of.leaveOut(next)
+    expect(of.next()?.toDo).toEqual({ does: 'put-to-use', offDeg: null })
+  })
+})
