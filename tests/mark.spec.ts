@@ -49,9 +49,9 @@ test('a look at four zones takes few keys, says what is there, is struck out and
   await expect(looks).toHaveCount(1)
   await expect(belly).toHaveText(/°/)
 
-  await page.getByRole('button', { name: /as proved by ink/ }).click()
-  await expect(ledger(page, 'proved', 'A')).toHaveText(/°/)
-  await expect(page.getByText(/^By ink: /)).toBeVisible()
+  // The old bevel is what was found: it proves nothing, and is not offered as proved.
+  await expect(page.getByText('Found by ink, before any grinding')).toBeVisible()
+  await expect(page.getByRole('button', { name: /as proved by ink/ })).toHaveCount(0)
 })
 
 test('nothing said is told so; the simulated blade shows itself, and what is dialled next is dialled', async ({

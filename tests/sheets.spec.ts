@@ -216,7 +216,7 @@ test('a name with markup in it is text, in a chart too', async ({ page }) => {
     const answer = await page.request.put(`/api/stones/${String(stone.id)}`, { data: { ...stone, name: hostile } })
     expect(answer.status()).toBe(200)
   }
-  await openJob(page, 'Pocket knife from the gate')
+  await openJob(page, 'Vine hooks')
   await openSheet(page, 'rig/marks')
   const chart = page.locator('.apexcharts-legend')
   await expect(chart).toContainText('‹meta http-equiv="refresh"')

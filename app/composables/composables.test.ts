@@ -149,7 +149,7 @@ describe('the four angles', () => {
     expect([read!.included, read!.note]).toEqual([null, expect.stringMatching(/^The gauge should show \d/)])
     expect(proved!.sides).toMatchObject([{ text: '21.2°', byInk: true }, { text: null }])
     expect(proved!.included).toBeNull()
-    expect(proved!.note).toMatch(/^By ink: /)
+    expect(proved!.note).toBe('Found by ink, before any grinding')
     expect(proved!.more).toMatch(/Mean of 2 proofs/)
   })
 })

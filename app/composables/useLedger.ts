@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { perSide, SIDES, type PerSide, type Side } from '#core/records/common/side'
+import { cutWith } from '#core/log/cutWith'
 import { zoneAt } from '#core/records/blade/zones'
 import { ANGLES, type AngleId } from '~/navigation/stations'
 import { useJob } from '~/job/useJob'
@@ -103,15 +104,18 @@ export function useLedger() {
     const one = proved.value[job.side.value]
     if (!one) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
     const noted = against.proved.value[job.side.value]
+    const sure = `± ${angleText(one.uncertaintyDeg, one.uncertaintyDeg)}`
+    const of = one.at ? `Last looked at ${momentText(one.at)}` : ofSeveral(one.of.length, 'proofs')
+    const more = [sure, of, noted && elsewhere(noted.placeMm)].filter(Boolean).join('. ')
+    const isInk = !noted || byInk(job.side.value)
+    if (noted ? noted.found : !cutWith(job.entriesOfBlade.value, job.side.value))
+      return [`Found${isInk ? ' by ink' : ''}, before any grinding`, more]
     const set = job.dialFor.value.sides[job.side.value]
     const off = noted ? noted.differsDeg : set.ok ? one.deg - set.contact.edgeAngleDeg : null
     if (off === null) return ['No set angle to compare with.', '']
     const differs = differenceText(off, Math.max(uncertainty, one.uncertaintyDeg))
     const then = noted && !noted.asSetNow ? 'what was set then' : 'set'
-    const sure = `± ${angleText(one.uncertaintyDeg, one.uncertaintyDeg)}`
-    const of = one.at ? `Last looked at ${momentText(one.at)}` : ofSeveral(one.of.length, 'proofs')
-    const more = [sure, of, noted && elsewhere(noted.placeMm)]
-    return [`${byInk(job.side.value) ? 'By ink: ' : ''}${differs} against ${then}`, more.filter(Boolean).join('. ')]
+    return [`${byInk(job.side.value) ? 'By ink: ' : ''}${differs} against ${then}`, more]
   }
 
   return computed<LedgerLine[]>(() => {

@@ -4,6 +4,7 @@ import { meanProof, provedAtPlaces, meanReading, readAtPlaces } from './meanRead
 import { dialledState } from './dialledState'
 import { ANGLE_ALONE, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
 import { activeEntries, onBlade } from './activeEntries'
+import { setAlike } from './setAlike'
 import type { SetupSnapshot } from './setupSnapshot'
 import { bothSides, setupSaying } from './setupSnapshot.fixture'
 import { readEntry } from './stored'
@@ -114,6 +115,9 @@ describe('what is dialled', () => {
     expect(stateOf([changed])).toMatchObject({ by: ['rig-measures', 'hold', 'stone', 'dial'] })
     expect(isOf([note(1, 'A', '3', { stoneId: null, hold: null })])).toBe('noted')
     expect(isOf([note(1, 'A', '3', { hold: { ...HOLD, tiltDeg: 1 } })])).toBe('noted')
+    // Measured anew a rig is set alike all the same: no screw was turned.
+    expect(setAlike(now, { ...now, rigRevision: 9 }, 'A')).toBe(true)
+    expect(setAlike(now, { ...now, rigId: id(7), rigRevision: 9 }, 'A')).toBe(false)
   })
 })
 

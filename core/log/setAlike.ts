@@ -24,6 +24,9 @@ const bothSaid = (one: unknown, other: unknown): boolean => one !== null && othe
 export const setupChanges = (one: SetupSnapshot, other: SetupSnapshot, side: Side): SetupPart[] =>
   SETUP_PARTS.filter((part) => DIFFERS[part](one, other, side))
 
-/** Whether nothing that both said differs for a side. */
+/**
+ * Whether a rig was set alike for a side, as far as both said it: its measures may be known better since, which turns
+ * no screw.
+ */
 export const setAlike = (one: SetupSnapshot, other: SetupSnapshot, side: Side): boolean =>
-  setupChanges(one, other, side).length === 0
+  setupChanges(one, other, side).every((part) => part === 'rig-measures')

@@ -3,6 +3,7 @@ import equal from 'fast-deep-equal'
 import { nth } from '#core/math/list'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
 import { ofKind } from '#core/log/activeEntries'
+import { cutWith } from '#core/log/cutWith'
 import { useWords } from '~/words/useWords'
 import { zoneAt } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
@@ -77,6 +78,8 @@ const isDialled = computed(() => {
   const setting = ink.next.value?.setting
   return !!setting && equal(setting, job.content.value.dialled[side.value])
 })
+/** Steel was taken off this side: what the ink says now is what was ground. */
+const isCut = computed(() => cutWith(job.entriesOfBlade.value, side.value) !== null)
 /** What was found of this side is recorded, and no test was made since. */
 const isRecorded = computed(() => {
   const last = ofKind(job.entriesOfBlade.value, 'bevel-found').findLast((one) => one.side === side.value)
@@ -175,7 +178,7 @@ function prove(of: Side) {
         @click="recordFound"
       />
       <UButton
-        v-if="provable && !ink.practising.value"
+        v-if="provable && isCut && !ink.practising.value"
         class="mt-2"
         color="neutral"
         variant="outline"
