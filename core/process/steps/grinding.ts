@@ -1,5 +1,6 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Strokes } from '../../log/entry'
+import { adviseDial } from '../../geometry/dial/advised'
 import { lastOf } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { changedSince, done, doneUnless, MISSING, step } from './make'
@@ -10,6 +11,8 @@ import type { OutOfDate, Step } from './step'
 const HELD = ['hold'] as const
 /** Strokes made nearer than this to what is wanted now were made for it, degrees. */
 const SAME_ANGLE_DEG = 0.5
+/** And this much further off than the best the rig can do, as near as it comes, degrees. */
+const AS_NEAR_DEG = 0.1
 
 export const strokesOn = ({ found }: Pick<JobAsked, 'found'>, side: Side): Strokes[] =>
   ofKind(found, 'strokes').filter((one) => one.side === side)
@@ -56,16 +59,19 @@ function grindStep(now: JobAsked, stoneId: string, side: Side): Step {
   // Worked in another of a long blade's positions, it is held otherwise there.
   const because: OutOfDate[] = changedSince(now, last.setup, side, ['rig', 'jaws', ...(inAnother ? [] : HELD)])
   const setDeg = last.setup?.setDeg[side] ?? null
-  if (setDeg !== null && because.length === 0 && !forWanted(now, side, setDeg)) because.push('wanted')
+  if (setDeg !== null && because.length === 0 && !forWanted(now, side, stoneId, setDeg)) because.push('wanted')
   return step(now, 'grind', { ...of, state: doneUnless(fact, because), toDo })
 }
 
-/** Whether a set angle is that of what is wanted now: as near as what is dialled, or near enough. */
-function forWanted({ job, evaluation }: JobAsked, side: Side, setDeg: number): boolean {
-  const set = evaluation.sides[side]
+/** Whether a set angle is that of what is wanted now: near enough, or as near as the rig comes with that stone. */
+function forWanted(now: JobAsked, side: Side, stoneId: string, setDeg: number): boolean {
+  const { setup, job, evaluation, against } = now
   const wantedDeg = job.wanted.deg[side]
-  const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - wantedDeg) : 0
-  return Math.abs(setDeg - wantedDeg) <= Math.max(SAME_ANGLE_DEG, offNow + 0.05)
+  const offDeg = Math.abs(setDeg - wantedDeg)
+  if (offDeg <= SAME_ANGLE_DEG) return true
+  const stone = stoneId === job.stoneId ? setup.stone : against.stoneOf(stoneId)
+  const best = stone && adviseDial({ ...setup, stone }, side, wantedDeg, evaluation.edgePoint)
+  return best?.ok === true && offDeg <= Math.abs(best.offDeg) + AS_NEAR_DEG
 }
 
 /** No burr is left, found after the last strokes. */
