@@ -20,7 +20,7 @@ function against(job: JobView) {
   const now = computed((): JobAsSet => ({
     setup: job.setup.value,
     job: job.content.value,
-    asSet: job.setNow.value,
+    setNow: job.setNow.value,
     dialFor: job.dialFor.value.edgePoint,
     zones: job.zones.value,
     stoneOf: (id) => job.stones.value.find((one) => one.id === id),

@@ -10,7 +10,8 @@ import { ofKind, onBlade } from '#core/log/activeEntries'
 import { onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
 import { bladeSpanMm } from '~/shelf/blade/bladeIcon'
-import { sheetPath } from '~/navigation/stations'
+import { sheetAddress, sheetPath } from '~/navigation/stations'
+import { CONTROLS } from '~/navigation/stepControls'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
@@ -37,7 +38,7 @@ const made = computed(() => {
   const rig = fittedWith(asThen, props.job.jawsName)
   const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
   const evaluation = evaluate(setup, props.job, evenEdgePoints(blade.edge, EDGE_POINTS))
-  return { setup, evaluation, asSet: asSet(props.job, rig, evaluation) }
+  return { setup, evaluation, setNow: asSet(props.job, rig, evaluation) }
 })
 const entries = computed(() => log.ofJob(props.job.id))
 const parts = computed(() => {
@@ -57,13 +58,14 @@ const next = computed(() => {
   const purpose = purposeOf(props.job, made.value.setup.blade, log)
   const step = nextStep({ ...made.value, job: props.job, purpose, log: entries.value, stoneOf })
   const { unit, current } = preferences
-  return stepText(step, {
+  const said = stepText(step, {
     setup: made.value.setup,
     unit,
     sideNames: current.sideNames,
     dialForMm: props.job.dialForMm,
     stoneName: collections.nameOf,
   })
+  return { ...said, to: sheetAddress(props.job.id, step ? CONTROLS[step.toDo.does].sheet : 'clamp/') }
 })
 
 /** The four angles of side A, or included, as the user likes them. */
@@ -117,7 +119,10 @@ async function shelve() {
       /></NuxtLink>
       <p class="truncate text-sm text-muted">{{ parts }}</p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
-        Next: <b>{{ next.do }}</b>
+        Next:
+        <NuxtLink :to="next.to" class="relative z-1 font-bold underline-offset-3 hover:underline">{{
+          next.do
+        }}</NuxtLink>
       </p>
     </div>
     <dl class="grid grid-cols-4 gap-x-2 max-sm:order-last max-sm:w-full sm:shrink-0 sm:gap-x-4">

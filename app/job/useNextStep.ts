@@ -24,7 +24,7 @@ function process(job: JobView) {
       job: job.content.value,
       purpose: purpose.value,
       evaluation: job.dialFor.value,
-      asSet: job.setNow.value,
+      setNow: job.setNow.value,
       log: job.entries.value,
       zones: job.zones.value,
       stoneOf: (id) => job.stones.value.find((one) => one.id === id),

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { leaveOutText } from '~/words/stepText'
-import { CONTROLS } from './stepControls'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
 import { controlOn } from '~/navigation/controlOn'
+import { CONTROLS } from '~/navigation/stepControls'
 import { sheetAddress } from '~/navigation/stations'
 import { useOpenPanel } from '~/stores/openPanel'
 
@@ -37,7 +37,7 @@ function leaveOut() {
   const step = next.value
   if (!step) return
   const { id, side, zone } = step
-  job.session.record('leave a step out', [{ ...job.session.newEntry(), kind: 'left-out', step: id, side, zone }])
+  job.session.record('leave a step out', [{ ...job.newEntry(), kind: 'left-out', step: id, side, zone }])
 }
 </script>
 

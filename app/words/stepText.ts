@@ -41,11 +41,13 @@ const BECAUSE: Readonly<Record<OutOfDate, string>> = {
   'ground-since': 'strokes were made since',
   'tested-since': 'there are marker tests since',
   'found-since': 'the bevel was found anew since',
-  apex: 'it is not said to be cut through to the apex',
+  'gauge-zero': 'the gauge’s zero',
+  'apex-not-said': 'say whether it is cut through to the apex',
+  'not-to-apex': 'it is not cut through to the apex yet',
   unsure: 'it is too uncertain',
+  differs: 'it is not what it should be',
 }
-const isPart = (one: OutOfDate): one is keyof typeof SETUP_PART_WORD | 'wanted' =>
-  one === 'wanted' || one in SETUP_PART_WORD
+const isPart = (one: OutOfDate): boolean => one === 'wanted' || one === 'gauge-zero' || one in SETUP_PART_WORD
 
 /** Why what was done counts no longer: "the hold and the dial were changed since". */
 function becauseText({ state, toDo }: NextStep): string | null {

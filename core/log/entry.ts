@@ -170,12 +170,13 @@ const decided = entry.extend({
   deg: z.object({ A: angle, B: angle }),
   why: z.string().max(300).default(''),
 })
-/** A person leaves a step of the job out, or takes what it came to as it is. */
+/** A person leaves a step of the job out, or accepts what it came to, as the rig is set then. */
 const leftOut = entry.extend({
   kind: z.literal('left-out'),
   step: z.enum(STEP_IDS),
   side: side.nullable().default(null),
   zone: z.enum(ZONE_KINDS).nullable().default(null),
+  setup,
 })
 /** The edge was put to use. */
 const putToUse = entry.extend({ kind: z.literal('put-to-use') })

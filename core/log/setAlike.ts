@@ -8,17 +8,17 @@ const SETUP_PARTS = ['rig', 'rig-measures', 'jaws', 'hold', 'stone', 'dial'] as 
 export type SetupPart = (typeof SETUP_PARTS)[number]
 
 const DIFFERS: Readonly<Record<SetupPart, (one: SetupSnapshot, other: SetupSnapshot, side: Side) => boolean>> = {
-  rig: (one, other) => bothSaid(one.rigId, other.rigId),
-  'rig-measures': (one, other) => one.rigId === other.rigId && bothSaid(one.rigRevision, other.rigRevision),
-  jaws: (one, other) => bothSaid(one.jawsName, other.jawsName),
-  hold: (one, other) => bothSaid(one.hold && placeOf(one.hold), other.hold && placeOf(other.hold)),
-  stone: (one, other) => bothSaid(one.stoneId, other.stoneId),
-  dial: (one, other, side) => bothSaid(one.setting[side], other.setting[side]),
+  rig: (one, other) => differ(one.rigId, other.rigId),
+  'rig-measures': (one, other) => one.rigId === other.rigId && differ(one.rigRevision, other.rigRevision),
+  jaws: (one, other) => differ(one.jawsName, other.jawsName),
+  hold: (one, other) => differ(one.hold && placeOf(one.hold), other.hold && placeOf(other.hold)),
+  stone: (one, other) => differ(one.stoneId, other.stoneId),
+  dial: (one, other, side) => differ(one.setting[side], other.setting[side]),
 }
 /** Where the blade lies in the jaws: its centring may be known better since, and is no other hold. */
 const placeOf = ({ bladeXMm, bladeYMm, turnDeg, restsOn }: ClampPosition) => [bladeXMm, bladeYMm, turnDeg, restsOn]
-/** Whether both said it, and differently: what one did not say is not held against it. */
-const bothSaid = (one: unknown, other: unknown): boolean => one !== null && other !== null && !equal(one, other)
+/** Whether both are known and not the same: what one entry did not say is not held against it. */
+const differ = (one: unknown, other: unknown): boolean => one !== null && other !== null && !equal(one, other)
 
 /** What differs between two setups for a side, as far as both said it. */
 export const setupChanges = (one: SetupSnapshot, other: SetupSnapshot, side: Side): SetupPart[] =>

@@ -32,7 +32,7 @@ export const setupSnapshot = z.object({
 export type SetupSnapshot = z.infer<typeof setupSnapshot>
 
 /** What is known of how a job is set: the rig as it is measured for it, and the set angles at a place. */
-export interface SetNow {
+export interface JobSetup {
   readonly job: Pick<Job, 'rigId' | 'stoneId' | 'hold' | 'dialled' | 'positions'>
   readonly rig: { readonly revision: number; readonly jaws: { readonly name: string } | null }
   readonly placeMm: number
@@ -41,7 +41,7 @@ export interface SetNow {
 }
 
 /** How a job is set now, for an entry of its log. */
-export function setupNow({ job, rig, placeMm, setDeg }: SetNow): SetupSnapshot {
+export function setupNow({ job, rig, placeMm, setDeg }: JobSetup): SetupSnapshot {
   const { rigId, stoneId, hold, dialled, positions } = job
   return {
     rigId,
@@ -104,6 +104,9 @@ export function cutIntoSetup({ cut, ...entry }: Raw): Raw {
   const { side, stoneId, placeMm } = entry
   return { ...entry, setup: setupAsSaid(side, { rigId, rigRevision, stoneId, hold, setting, placeMm, setDeg }) }
 }
+
+/** Whether it comes from an earlier version, which knew what was dialled on one side alone. */
+export const isOfEarlierVersion = ({ setting }: SetupSnapshot): boolean => setting.A === null || setting.B === null
 
 /** What was dialled on a side, as far as it was said. */
 export const settingOn = (setup: SetupSnapshot | null, side: Side): DialSetting | null => setup?.setting[side] ?? null

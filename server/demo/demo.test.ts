@@ -24,7 +24,7 @@ it.each(demoJobs.map((one) => [one.name, one] as const))('%s can be held, reache
   const setup = { ...records, hold: content.hold }
   const evaluation = evaluate(setup, content, evenEdgePoints(records.blade.edge, 100))
   const now = asSet(content, { ...setup.rig, revision: 1 }, evaluation)
-  const step = nextStep({ setup, job: content, purpose: 'new-angle', evaluation, asSet: now, log: [] })
+  const step = nextStep({ setup, job: content, purpose: 'new-angle', evaluation, setNow: now, log: [] })
   // Nothing stands against how it is held; what is uneven along its edge is a matter of choice.
   expect(['measure-height', 'choose-stones', 'even-angle']).toContain(step?.toDo.does)
 })

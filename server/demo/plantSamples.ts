@@ -114,7 +114,7 @@ function happenedOn(
         const looks = { ...ANGLE_ALONE, finish: 'crisp' as const, toApex: true, setup: then }
         return [{ ...about(), ...found, ...looks, kind: 'proof', instrumentId }]
       }),
-    'accepted-B': () => [{ ...about(null), kind: 'left-out', step: 'prove', side: 'B', zone: null }],
+    'accepted-B': () => [{ ...about(null), kind: 'left-out', step: 'prove', side: 'B', zone: null, setup: then }],
     'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
     outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],
   }

@@ -2,7 +2,7 @@
 import equal from 'fast-deep-equal'
 import { nth } from '#core/math/list'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
-import { ofKind } from '#core/log/activeEntries'
+import { recordedBevel } from '#core/log/foundBevel'
 import { cutWith } from '#core/log/cutWith'
 import { useWords } from '~/words/useWords'
 import { zoneAt } from '#core/records/blade/zones'
@@ -81,10 +81,7 @@ const isDialled = computed(() => {
 /** Steel was taken off this side: what the ink says now is what was ground. */
 const isCut = computed(() => cutWith(job.entriesOfBlade.value, side.value) !== null)
 /** What was found of this side is recorded, and no test was made since. */
-const isRecorded = computed(() => {
-  const last = ofKind(job.entriesOfBlade.value, 'bevel-found').findLast((one) => one.side === side.value)
-  return !!last && !ink.looks.value.some((look) => look.side === side.value && look.at > last.at)
-})
+const isRecorded = computed(() => recordedBevel(job.entriesOfBlade.value, side.value)?.testedSince === false)
 function recordFound() {
   if (!isRecorded.value) ink.recordFound()
 }

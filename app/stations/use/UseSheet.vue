@@ -2,6 +2,7 @@
 import { ofKind } from '#core/log/activeEntries'
 import { OUTCOMES, type Outcome } from '#core/log/choices'
 import { ENTRIES, type LogEntry } from '#core/log/entry'
+import { isOpen } from '#core/process/steps/step'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
@@ -10,18 +11,18 @@ import { OUTCOME_ADVICE, OUTCOME_WORD } from '~/words/outcomeText'
 
 /** The edge goes to use, and what became of it. */
 const job = useJob()
-const { steps } = useNextStep()
+const { steps, next } = useNextStep()
 const put = computed(() => steps.value.find(({ id }) => id === 'put-to-use'))
 /** What is still open before the edge can be said to be ready. */
 const before = computed(() => {
   const at = steps.value.findIndex(({ id }) => id === 'put-to-use')
-  return steps.value.slice(0, at).filter(({ state }) => !['done', 'left-out'].includes(state.is)).length
+  return steps.value.slice(0, at).filter(({ state }) => isOpen(state)).length
 })
+const isNext = computed(() => next.value?.id === 'put-to-use')
 const isPut = computed(() => put.value?.state.is === 'done')
 const putAt = computed(() => (put.value?.state.is === 'done' ? put.value.state.fact.at : null))
 function putToUse() {
-  if (!isPut.value && before.value === 0)
-    job.session.record('put to use', [{ ...job.session.newEntry(), stoneId: null, kind: 'put-to-use' }])
+  if (isNext.value) job.session.record('put to use', [{ ...job.session.newEntry(), stoneId: null, kind: 'put-to-use' }])
 }
 
 const { form, beginAnew, problems, validate } = useForm<{ outcome: Outcome; note: string }>(
@@ -51,10 +52,10 @@ const retract = (id: string) => void job.session.record('remove an outcome', [],
       <UButton
         class="mt-3"
         size="xl"
-        :variant="isPut || before > 0 ? 'outline' : 'solid'"
+        :variant="isNext ? 'solid' : 'outline'"
         :icon="isPut ? 'i-lucide-check' : undefined"
         :label="isPut ? 'Put to use' : 'Put it to use'"
-        :aria-disabled="isPut || before > 0"
+        :aria-disabled="!isNext"
         data-focus="put-to-use"
         @click="putToUse"
       />

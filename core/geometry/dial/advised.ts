@@ -24,7 +24,7 @@ export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoin
 }
 
 /** So many places of an edge are asked whether the stone clears the jaws there. */
-const PLACES_ALONG = 24
+const PLACES_ALONG = 60
 
 /**
  * That the stone would meet the jaws somewhere along the edge, so set; null where it does not. `limitDeg`: the angle

@@ -28,7 +28,7 @@ bench(`${freeParameters(sampleSetup.rig).length} measures fitted to twelve proof
 
 const dial = { by: 'millimetres', mm: 43 } as const
 const now: JobAsSet = {
-  asSet: setupSaying({}),
+  setNow: setupSaying({}),
   setup: sampleSetup,
   job: {
     rigId: '',

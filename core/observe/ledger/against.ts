@@ -19,7 +19,7 @@ export interface JobAsSet {
   readonly setup: Setup
   readonly job: Pick<Job, 'rigId' | 'stoneId' | 'dialled' | 'gaugeZero' | 'gaugeAxes'>
   /** The same as an entry of its log would have it. */
-  readonly asSet: SetupSnapshot
+  readonly setNow: SetupSnapshot
   /** The place that the dial is for. */
   readonly dialFor: EdgePoint
   readonly zones: readonly Zone[]
@@ -85,7 +85,7 @@ export function provedAgainst(now: JobAsSet, side: Side, amount: MeanReading<Pro
   const set = stone ? setThere({ ...setup, stone, hold: then?.hold ?? setup.hold }, side, setting, placeMm) : null
   const setDeg = set?.contact.edgeAngleDeg ?? saidDeg
   const differsDeg = setDeg === null ? null : amount.deg - setDeg
-  const asSetNow = then !== null && setAlike(then, now.asSet, side)
+  const asSetNow = then !== null && setAlike(then, now.setNow, side)
   return { side, amount, placeMm, set, differsDeg, asSetNow, found: then === null, toApex }
 }
 

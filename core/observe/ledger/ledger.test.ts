@@ -29,7 +29,7 @@ const now: JobAsSet = {
     gaugeZero: 'centre-plane',
     gaugeAxes: 'one',
   },
-  asSet: setupSaying({ rigId: RIG, stoneId: STONE, setting: bothSides(at(45)), hold: heldSetup.hold }),
+  setNow: setupSaying({ rigId: RIG, stoneId: STONE, setting: bothSides(at(45)), hold: heldSetup.hold }),
   dialFor: edgePointAt(blade.edge, 40),
   zones,
   stoneOf: (id) => (id === OTHER ? thicker : undefined),

@@ -1,7 +1,8 @@
 import { ofKind } from '../../log/activeEntries'
+import { recordedBevel } from '../../log/foundBevel'
 import { zoneAt } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
-import { doneUnless, MISSING, step } from './make'
+import { doneUnless, MISSING, step } from './makeStep'
 import type { JobAsked } from './jobNow'
 import type { Step } from './step'
 
@@ -13,21 +14,23 @@ export function markStep(now: JobAsked, side: Side): Step {
     tests.flatMap((one) => one.zones.map(({ fromMm, toMm }) => zoneAt(zones, (fromMm + toMm) / 2))),
   ).size
   const toDo = { does: 'mark', looked, of: zones.length } as const
-  const last = ofKind(now.found, 'bevel-found').findLast((one) => one.side === side)
-  if (!last) {
+  const recorded = recordedBevel(now.found, side)
+  if (!recorded) {
     const state = looked === 0 ? MISSING : ({ is: 'under-way', done: looked, of: zones.length } as const)
     return step(now, 'mark', { side, state, toDo })
   }
+  const { entry: last, testedSince } = recorded
   const [length, mean] = last.zones.reduce(
     ([sum, deg], zone) => [sum + zone.toMm - zone.fromMm, deg + zone.deg * (zone.toMm - zone.fromMm)],
     [0, 0],
   )
   const uncertaintyDeg = Math.max(...last.zones.map((zone) => zone.uncertaintyDeg))
-  const since = tests.some((one) => one.at > last.at) ? (['tested-since'] as const) : []
+  const since = testedSince ? (['tested-since'] as const) : []
   return step(now, 'mark', {
     side,
     state: doneUnless({ at: last.at, deg: mean / length, uncertaintyDeg }, since),
     toDo,
+    askedSince: testedSince ? tests.at(-1)?.at : null,
   })
 }
 
@@ -36,6 +39,11 @@ export function decideStep(now: JobAsked): Step {
   const last = ofKind(now.found, 'decided').at(-1)
   const toDo = { does: 'decide' } as const
   if (!last) return step(now, 'decide', { state: MISSING, toDo })
-  const since = ofKind(now.found, 'bevel-found').some((one) => one.at > last.at) ? (['found-since'] as const) : []
-  return step(now, 'decide', { state: doneUnless({ at: last.at, deg: last.deg.A }, since), toDo })
+  const found = ofKind(now.found, 'bevel-found').at(-1)
+  const since = found && found.at > last.at ? (['found-since'] as const) : []
+  return step(now, 'decide', {
+    state: doneUnless({ at: last.at, deg: last.deg.A }, since),
+    toDo,
+    askedSince: found?.at,
+  })
 }

@@ -130,9 +130,8 @@ describe('what is proved', () => {
 
   it('counts where it was cut to the apex, a degree sure, at the hold and the dial of now', () => {
     expect(proved({})).toMatchObject({ is: 'done' })
-    expect(proved({ toApex: false })).toMatchObject({ because: ['apex'] })
-    // A burr that stood and was removed says it too.
-    expect(proved({ toApex: null })).toMatchObject({ is: 'done' })
+    expect(proved({ toApex: false })).toMatchObject({ because: ['not-to-apex'] })
+    expect(proved({ toApex: null })).toMatchObject({ because: ['apex-not-said'] })
     expect(proved({ uncertaintyDeg: 1 })).toMatchObject({ is: 'done' })
     expect(proved({ uncertaintyDeg: 1.1 })).toMatchObject({ because: ['unsure'] })
     expect(proved({ setup: null })).toEqual({ is: 'missing' })
@@ -142,10 +141,10 @@ describe('what is proved', () => {
     const of = start()
     for (let next = upTo(of, 'prove'); next.toDo.does === 'prove'; next = of.next()!) of.press(next)
     const next = upTo(of, 'put-to-use')
-    const off = (['A', 'B'] as const).map((side) => {
-      const state = stateOf(of, 'prove', side)
-      return state?.is === 'done' ? state.fact.deg! - of.job().wanted.deg[side] : NaN
-    })
+    // The worst place counts: here the tip, which is set steeper than the rest.
+    const off = stepsOf(of.now()).flatMap(({ id, side, state }) =>
+      id === 'prove' && side && state.is === 'done' ? [state.fact.deg! - of.job().wanted.deg[side]] : [],
+    )
     const worst = off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a))
     expect(next.toDo).toEqual({ does: 'put-to-use', offDeg: worst })
   })
@@ -154,5 +153,78 @@ describe('what is proved', () => {
     const of = start()
     for (let next = upTo(of, 'prove'); next.toDo.does === 'prove'; next = of.next()!) of.leaveOut(next)
     expect(of.next()?.toDo).toEqual({ does: 'put-to-use', offDeg: null })
+  })
+})
+
+describe('what was accepted or left out', () => {
+  it('is asked for again once the steel is another: a proof that was off, a burr that nobody felt for', () => {
+    const of = start()
+    upTo(of, 'prove')
+    of.prove('A', 3)
+    of.leaveOut(of.next()!)
+    expect(stateOf(of, 'prove', 'A')).toMatchObject({ is: 'left-out', fact: { uncertaintyDeg: 0.3 } })
+    of.grind('A')
+    expect(stateOf(of, 'prove', 'A')).toMatchObject({ is: 'out-of-date', because: ['ground-since'] })
+    const unfelt = start()
+    unfelt.leaveOut(upTo(unfelt, 'remove-burr'))
+    expect(stateOf(unfelt, 'burr')).toMatchObject({ is: 'left-out', fact: null })
+    unfelt.grind('B')
+    expect(stateOf(unfelt, 'burr')).toEqual({ is: 'missing' })
+  })
+
+  it('an angle that runs along the edge is accepted for the hold of then; an accepted proof counts in what is claimed', () => {
+    const of = start()
+    upTo(of, 'measure-height')
+    expect(stateOf(of, 'hold')).toMatchObject({ is: 'left-out' })
+    of.change({ hold: { ...of.job().hold, bladeYMm: of.job().hold.bladeYMm - 1 } })
+    expect(stateOf(of, 'hold')).toEqual({ is: 'missing' })
+    const off = start()
+    upTo(off, 'prove')
+    off.prove('A', 3)
+    off.leaveOut(off.next()!)
+    const next = upTo(off, 'put-to-use')
+    expect(next.toDo.does === 'put-to-use' && next.toDo.offDeg).toBeGreaterThan(2.5)
+  })
+})
+
+describe('a proof', () => {
+  const ground = () => {
+    const of = start()
+    upTo(of, 'prove')
+    return of
+  }
+
+  it('of a zone that differs says nothing of the side, nor the other way round; both are of the last strokes alone', () => {
+    const of = ground()
+    const ofTip = stepsOf(of.now()).find(({ id, side, zone }) => id === 'prove' && side === 'A' && zone === 'tip')!
+    of.press({ ...ofTip, toDo: { does: 'prove' } })
+    const states = () =>
+      stepsOf(of.now()).flatMap(({ id, side, state }) => (id === 'prove' && side === 'A' ? [state.is] : []))
+    expect(states()).toEqual(['missing', 'done'])
+    of.prove('A')
+    expect(states()).toEqual(['done', 'done'])
+    of.grind('A')
+    expect(states()).toEqual(['out-of-date', 'out-of-date'])
+  })
+
+  it('of a bevel that does not reach the apex leads back to the stone; a burr that was felt says that it does', () => {
+    const of = ground()
+    of.prove('A')
+    const last = of.log.at(-1)!
+    if (last.kind === 'proof') of.log.splice(-1, 1, { ...last, toApex: false })
+    expect(of.next()).toMatchObject({ id: 'prove', side: 'A', toDo: { does: 'grind' } })
+    if (last.kind === 'proof') of.log.splice(-1, 1, { ...last, toApex: null })
+    const at = of.log.findIndex((entry) => entry.kind === 'sharpness')
+    const none = of.log[at]!
+    if (none.kind === 'sharpness') of.log.splice(at, 0, { ...none, id: none.id.replace(/^0197/, '0198'), burr: 'both' })
+    expect(stateOf(of, 'prove', 'A')).toMatchObject({ is: 'done' })
+  })
+
+  it('does not stand for strokes that were removed', () => {
+    const of = ground()
+    of.prove('A')
+    const kept = of.log.filter((entry) => entry.kind !== 'strokes')
+    of.log.splice(0, of.log.length, ...kept)
+    expect(stateOf(of, 'grind', 'A')).toEqual({ is: 'missing' })
   })
 })

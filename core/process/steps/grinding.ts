@@ -1,14 +1,14 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Strokes } from '../../log/entry'
+import { isOfEarlierVersion } from '../../log/setupSnapshot'
 import { adviseDial } from '../../geometry/dial/advised'
 import { lastOf } from '../../math/list'
 import type { Side } from '../../records/common/side'
-import { changedSince, done, doneUnless, MISSING, step } from './make'
+import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import type { JobAsked } from './jobNow'
 import { dialStep, readStep } from './settingUp'
 import type { OutOfDate, Step } from './step'
 
-const HELD = ['hold'] as const
 /** Strokes made nearer than this to what is wanted now were made for it, degrees. */
 const SAME_ANGLE_DEG = 0.5
 /** And this much further off than the best the rig can do, as near as it comes, degrees. */
@@ -46,18 +46,21 @@ export function stoneSteps(now: JobAsked, reading: boolean): Step[] {
 /** Strokes were made on a side with a stone, at this hold and for the angle that is wanted now. */
 function grindStep(now: JobAsked, stoneId: string, side: Side): Step {
   const of = { side, stoneId }
-  const made = strokesOn(now, side).filter((one) => one.stoneId === stoneId)
+  const all = strokesOn(now, side)
+  const made = all.filter((one) => one.stoneId === stoneId)
   const toDo = { does: 'grind' } as const
   // A proof of an earlier version says that its bevel was cut, and knows of no strokes.
-  const cut = ofKind(now.found, 'proof').findLast((one) => one.side === side && one.setup !== null)
-  if (made.length === 0 && cut && strokesOn(now, side).length === 0)
-    return step(now, 'grind', { ...of, state: done({ at: cut.at }) })
+  const cut = ofKind(now.found, 'proof').findLast(
+    (one) => one.side === side && one.setup !== null && isOfEarlierVersion(one.setup),
+  )
+  if (all.length === 0 && cut) return step(now, 'grind', { ...of, state: done({ at: cut.at }) })
   if (made.length === 0) return step(now, 'grind', { ...of, state: MISSING, toDo })
   const last = lastOf(made)
   const fact = { at: last.at, count: made.reduce((sum, { count }) => sum + count, 0) }
-  const inAnother = last.setup?.position !== now.asSet.position
   // Worked in another of a long blade's positions, it is held otherwise there.
-  const because: OutOfDate[] = changedSince(now, last.setup, side, ['rig', 'jaws', ...(inAnother ? [] : HELD)])
+  const inAnother = last.setup?.position !== now.setNow.position
+  const parts = HELD_WITH.filter((part) => part !== 'hold' || !inAnother)
+  const because: OutOfDate[] = changedSince(now, last.setup, side, parts)
   const setDeg = last.setup?.setDeg[side] ?? null
   if (setDeg !== null && because.length === 0 && !forWanted(now, side, stoneId, setDeg)) because.push('wanted')
   return step(now, 'grind', { ...of, state: doneUnless(fact, because), toDo })
@@ -79,7 +82,15 @@ export function burrStep(now: JobAsked): Step {
   const toDo = { does: 'remove-burr' } as const
   const last = ofKind(now.found, 'sharpness').findLast(({ burr }) => burr !== null)
   const ground = ofKind(now.found, 'strokes').at(-1)
-  if (!last || last.burr !== 'none') return step(now, 'burr', { state: MISSING, toDo })
+  const of = { toDo, askedSince: ground?.at }
+  if (!last || last.burr !== 'none') return step(now, 'burr', { ...of, state: MISSING })
   const since = ground && ground.at > last.at ? (['ground-since'] as const) : []
-  return step(now, 'burr', { state: doneUnless({ at: last.at }, since), toDo })
+  return step(now, 'burr', { ...of, state: doneUnless({ at: last.at }, since) })
+}
+
+/** Whether a burr was felt since a side was first ground: the bevel reaches the apex then. */
+export function burrStood(now: JobAsked, side: Side): boolean {
+  const first = strokesOn(now, side)[0]
+  const burrs = ofKind(now.found, 'sharpness').filter(({ burr }) => burr !== null && burr !== 'none')
+  return first !== undefined && burrs.some(({ at }) => at > first.at)
 }

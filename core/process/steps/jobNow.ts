@@ -21,7 +21,7 @@ export interface JobNow {
   /** At the place that the dial is for. */
   readonly evaluation: Evaluation
   /** How the job is set, as an entry of its log would have it. */
-  readonly asSet: SetupSnapshot
+  readonly setNow: SetupSnapshot
   /** The active entries of this job, oldest first. */
   readonly log: readonly LogEntry[]
   readonly stoneOf?: JobAsSet['stoneOf']
@@ -51,7 +51,7 @@ export function asked(now: JobNow): JobAsked {
     against: {
       setup: now.setup,
       job: now.job,
-      asSet: now.asSet,
+      setNow: now.setNow,
       dialFor: now.evaluation.edgePoint,
       get zones() {
         return (zones ??= zonesOfBlade(now.setup.blade))

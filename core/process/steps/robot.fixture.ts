@@ -63,7 +63,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
     job,
     purpose,
     evaluation: evaluation(),
-    asSet: snapshot(),
+    setNow: snapshot(),
     log: activeEntries(log),
     zones,
     stoneOf: () => stone,
@@ -153,7 +153,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
     return set.ok ? set.contact.edgeAngleDeg : 20
   }
   const leaveOut: Bench['leaveOut'] = ({ id, side, zone }) =>
-    void log.push({ ...about(), kind: 'left-out', step: id, side, zone })
+    void log.push({ ...about(), kind: 'left-out', step: id, side, zone, setup: snapshot() })
 
   function press(step: NextStep): boolean {
     const side = step.side ?? 'A'

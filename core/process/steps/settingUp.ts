@@ -1,23 +1,28 @@
 import { dialledState } from '../../log/dialledState'
 import { ofKind } from '../../log/activeEntries'
 import { meanReading } from '../../log/meanReading'
+import { setupChanges } from '../../log/setAlike'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { gripOf } from '../../geometry/hold/grip'
+import { shortOverJawsDeg } from '../../geometry/hold/jawClearance'
 import { jawFit } from '../../geometry/hold/holdChecks'
 import { contactFor } from '../../geometry/setup/setup'
+import { lastOf } from '../../math/list'
 import { READ_TO_DEG } from '../../observe/gauge/likelyCauses'
 import { readAgainst } from '../../observe/ledger/against'
 import { SIDES, type Side } from '../../records/common/side'
 import { gaugeUseOf } from '../../records/job/job'
-import { changedSince, done, doneUnless, MISSING, step } from './make'
+import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import type { JobAsked } from './jobNow'
-import type { Step, ToDo } from './step'
+import type { OutOfDate, Step, ToDo } from './step'
 
 /** What a job is begun with before anyone said what its edge should have, degrees. */
 const BEGUN_WITH_DEG = 20
 /** A dial that is nearer than this to the best the rig can do is dialled, degrees. */
 const DIALLED_DEG = 0.05
-/** An edge that runs further off the wanted angle than this somewhere wants a better hold, or several, degrees. */
+/** What is advised clears the jaws at some places along the edge: between them it may lack this much, degrees. */
+const MEETS_DEG = 0.05
+/** An edge that runs further than this from its angle where the dial is for wants a better hold, degrees. */
 const EVEN_DEG = 3
 
 /** What the edge should have: a figure or a reason that someone gave. */
@@ -53,6 +58,7 @@ export function holdStep(now: JobAsked): Step {
         state: MISSING,
         toDo: { does: 'even-angle', lowestDeg, highestDeg },
         leavable: true,
+        askedWith: HELD_WITH,
       })
   }
   return step(now, 'hold', { state: done({ at: null }) })
@@ -64,7 +70,7 @@ export function heightSteps(now: JobAsked): Step[] {
   const last = ofKind(now.found, 'blade-height').at(-1)
   const toDo = { does: 'measure-height', heightMm: now.evaluation.bladeHeightMm } as const
   if (!last) return [step(now, 'height', { state: MISSING, toDo })]
-  const because = changedSince(now, last.setup, 'A', ['rig', 'jaws', 'hold'])
+  const because = changedSince(now, last.setup, 'A', HELD_WITH)
   return [step(now, 'height', { state: doneUnless({ at: last.at, heightMm: last.heightMm }, because), toDo })]
 }
 
@@ -91,7 +97,7 @@ function bestShared(now: JobAsked): boolean {
 
 /** A side is dialled for the stone on the rod: as near the wanted angle as the rig can, and a hand has said so. */
 export function dialStep(now: JobAsked, side: Side): Step {
-  const { job, evaluation, asSet, found } = now
+  const { setup, job, evaluation, setNow, found } = now
   const of = { side, stoneId: job.stoneId }
   const set = evaluation.sides[side]
   const best = now.advice(side)
@@ -107,7 +113,15 @@ export function dialStep(now: JobAsked, side: Side): Step {
   const toDo = { does: 'dial', setting, givesDeg, offDeg, uncertaintyDeg } as const
   const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - job.wanted.deg[side]) : Infinity
   const asGood = offNow - Math.abs(offDeg) <= DIALLED_DEG || bestShared(now)
-  const dialled = dialledState(found, asSet, side)
+  const dialled = dialledState(found, setNow, side)
+  // One dial for two sides, or one that is all but the best, is no dial where the stone meets the jaws.
+  const shortDeg = set.ok && setup.rig.jaws ? shortOverJawsDeg(setup, side, setup.rig.jaws, set.along) : 0
+  if (asGood && set.ok && shortDeg > MEETS_DEG)
+    return step(now, 'dial', {
+      ...of,
+      state: MISSING,
+      toDo: { does: 'clear-jaws', lowestDeg: set.contact.edgeAngleDeg + shortDeg },
+    })
   if (dialled.is === 'not-noted') return step(now, 'dial', { ...of, state: MISSING, toDo })
   const { noted } = dialled
   const fact = { at: noted.at, deg: noted.setup.setDeg[side] ?? undefined }
@@ -125,22 +139,17 @@ export function readStep(now: JobAsked, side: Side): Step {
   const toDo: ToDo | null = set.ok
     ? { does: 'read', mustReadDeg: expectedReadingDeg(setup, side, set.contact, gaugeUseOf(job)), uncertaintyDeg }
     : null
-  if (!read) return step(now, 'read', { side, state: MISSING, toDo })
-  const last = read.amount.of.at(-1)
-  const fact = { at: last?.at ?? null, deg: read.amount.deg, uncertaintyDeg: read.amount.uncertaintyDeg }
+  if (!amount || !read) return step(now, 'read', { side, state: MISSING, toDo })
+  const last = lastOf(amount.of)
+  const fact = { at: last.at, deg: amount.deg, uncertaintyDeg: amount.uncertaintyDeg }
   if (!read.set) {
-    const because = changedSince(now, last?.setup ?? null, side, [
-      'rig',
-      'rig-measures',
-      'jaws',
-      'hold',
-      'stone',
-      'dial',
-    ])
+    const because: OutOfDate[] = last.setup ? setupChanges(last.setup, now.setNow, side) : []
+    if (last.zero !== job.gaugeZero) because.push('gauge-zero')
+    // An older entry did not say how the rig was set: that the gauge had to show something else is all that is known.
     return step(now, 'read', { side, state: doneUnless(fact, because.length > 0 ? because : ['dial']), toDo })
   }
   const offDeg = read.differsDeg ?? 0
   if (Math.abs(offDeg) <= Math.max(READ_TO_DEG, uncertaintyDeg)) return step(now, 'read', { side, state: done(fact) })
   const explain = { does: 'explain-reading', offDeg } as const
-  return step(now, 'read', { side, state: { is: 'out-of-date', fact, because: ['unsure'] }, toDo: explain })
+  return step(now, 'read', { side, state: { is: 'out-of-date', fact, because: ['differs'] }, toDo: explain })
 }

@@ -24,14 +24,26 @@ export interface Fact {
 }
 
 /** Why what completed a step does so no longer. */
-export type OutOfDate = SetupPart | 'wanted' | 'ground-since' | 'tested-since' | 'found-since' | 'apex' | 'unsure'
+export type OutOfDate =
+  | SetupPart
+  | 'wanted'
+  | 'gauge-zero'
+  | 'ground-since'
+  | 'tested-since'
+  | 'found-since'
+  | 'apex-not-said'
+  | 'not-to-apex'
+  | 'unsure'
+  /** It is not what it should be: to be explained, or accepted. */
+  | 'differs'
 
 export type StepState =
   | { readonly is: 'missing' }
   | { readonly is: 'under-way'; readonly done: number; readonly of: number }
   | { readonly is: 'done'; readonly fact: Fact }
   | { readonly is: 'out-of-date'; readonly fact: Fact; readonly because: readonly OutOfDate[] }
-  | { readonly is: 'left-out'; readonly at: string }
+  /** `fact`: what it came to, where that was accepted as it is. */
+  | { readonly is: 'left-out'; readonly at: string; readonly fact: Fact | null }
 
 /** What to do for a step, with the figures that say how and why. Angles in degrees. */
 export type ToDo =

@@ -4,8 +4,8 @@ import { EXPECTED } from '../purposes'
 import { decideStep, markStep } from './bevel'
 import { burrStep, stonesStep, stoneSteps } from './grinding'
 import { asked, type JobAsked, type JobNow } from './jobNow'
-import { done, doneUnless, MISSING, step } from './make'
-import { proveStep, zoneProofSteps } from './proving'
+import { done, doneUnless, MISSING, step } from './makeStep'
+import { proofSteps } from './proving'
 import { dialStep, heightSteps, holdStep, readStep, wantedStep } from './settingUp'
 import type { Step } from './step'
 
@@ -27,9 +27,7 @@ export function stepsOf(job: JobNow): Step[] {
   if (expected('stones')) steps.push(stonesStep(now))
   if (!expected('grind')) return steps
   steps.push(...stoneSteps(now, expected('read')))
-  const burr = burrStep(now)
-  steps.push(burr)
-  for (const side of now.sides) steps.push(proveStep(now, side, burr.state.is === 'done'), ...zoneProofSteps(now, side))
+  steps.push(burrStep(now), ...now.sides.flatMap((side) => proofSteps(now, side)))
   steps.push(...usingSteps(now, steps))
   return steps
 }
@@ -46,9 +44,11 @@ function markSteps(now: JobAsked): Step[] {
 
 function usingSteps(now: JobAsked, before: readonly Step[]): Step[] {
   const { deg } = now.job.wanted
-  const off = before.flatMap(({ id, side, state }) =>
-    id === 'prove' && side && state.is === 'done' && state.fact.deg !== undefined ? [state.fact.deg - deg[side]] : [],
-  )
+  // What was accepted as it is counts as much as what came out right.
+  const off = before.flatMap(({ id, side, state }) => {
+    const provedDeg = state.is === 'done' || state.is === 'left-out' ? state.fact?.deg : undefined
+    return id === 'prove' && side && provedDeg !== undefined ? [provedDeg - deg[side]] : []
+  })
   const worst = off.length > 0 ? off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a)) : null
   const used = ofKind(now.found, 'put-to-use').at(-1)
   const ground = ofKind(now.found, 'strokes').at(-1)

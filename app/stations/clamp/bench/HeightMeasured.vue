@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { ofKind } from '#core/log/activeEntries'
-import { setupChanges } from '#core/log/setAlike'
 import { useJob } from '~/job/useJob'
+import { useNextStep } from '~/job/useNextStep'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
@@ -10,14 +9,14 @@ import { momentText } from '~/words/momentText'
 const job = useJob()
 const preferences = usePreferences()
 const height = computed(() => lengthText(job.dialFor.value.bladeHeightMm, preferences.unit))
-const last = computed(() => ofKind(job.entriesOfBlade.value, 'blade-height').at(-1) ?? null)
-const isNow = computed(
-  () =>
-    last.value !== null && setupChanges(last.value.setup, job.setNow.value, 'A').every((part) => !MOVES.includes(part)),
-)
-const MOVES: readonly string[] = ['rig', 'jaws', 'hold']
+const { steps } = useNextStep()
+/** When it was measured, at the hold of now; null where it was not. */
+const measuredAt = computed(() => {
+  const state = steps.value.find(({ id }) => id === 'height')?.state
+  return state?.is === 'done' ? state.fact.at : null
+})
 function record() {
-  if (isNow.value) return
+  if (measuredAt.value) return
   const heightMm = job.dialFor.value.bladeHeightMm
   job.session.record('measured blade height', [{ ...job.newEntry(), kind: 'blade-height', heightMm }])
 }
@@ -29,13 +28,13 @@ function record() {
       color="neutral"
       variant="outline"
       size="lg"
-      :icon="isNow ? 'i-lucide-check' : undefined"
-      :label="isNow ? `Blade height measured: ${height}` : `I measured the blade height: ${height}`"
-      :aria-disabled="isNow"
+      :icon="measuredAt ? 'i-lucide-check' : undefined"
+      :label="measuredAt ? `Blade height measured: ${height}` : `I measured the blade height: ${height}`"
+      :aria-disabled="measuredAt !== null"
       data-focus="height-measured"
       @click="record"
     />
-    <span v-if="last && isNow" class="text-sm text-toned">{{ momentText(last.at) }}</span>
+    <span v-if="measuredAt" class="text-sm text-toned">{{ momentText(measuredAt) }}</span>
     <span v-else class="text-sm text-toned">Other? Enter it under Measures first.</span>
   </div>
 </template>

@@ -1,5 +1,5 @@
 import type { ToDo } from '#core/process/steps/step'
-import type { SheetKey } from '~/navigation/stations'
+import type { SheetKey } from './stations'
 
 /** Where each thing that is to do is done: its sheet, and the control there that a hand goes to. */
 export const CONTROLS: Readonly<Record<ToDo['does'], { readonly sheet: SheetKey; readonly focus?: string }>> = {

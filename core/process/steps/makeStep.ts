@@ -25,6 +25,9 @@ const STATION_OF: Readonly<Record<StepId, StationId>> = {
 /** What may be left out: what a person may do without, or take as it is. */
 const LEAVABLE: readonly StepId[] = ['height', 'read', 'mark', 'decide', 'stones', 'burr', 'prove', 'outcome']
 
+/** What a blade is held with: another of these, and what was measured or ground so is so no longer. */
+export const HELD_WITH: readonly SetupPart[] = ['rig', 'jaws', 'hold']
+
 export const MISSING: StepState = { is: 'missing' }
 export const done = (fact: Fact): StepState => ({ is: 'done', fact })
 /** Done, unless something has changed since. */
@@ -38,25 +41,32 @@ interface Made {
   readonly state: StepState
   readonly toDo?: ToDo | null
   readonly leavable?: boolean
+  /** What was left out before this happened is asked for again. */
+  readonly askedSince?: string | null
+  /** What was left out with another of these is asked for again. */
+  readonly askedWith?: readonly SetupPart[]
 }
 
 /** A step; where it is open, what a person left out since counts. */
-export function step({ found }: Pick<JobAsked, 'found'>, id: StepId, made: Made): Step {
+export function step(now: Pick<JobAsked, 'found' | 'setNow'>, id: StepId, made: Made): Step {
   const { side = null, zone = null, stoneId = null, toDo = null, leavable = LEAVABLE.includes(id) } = made
+  const { state, askedSince = null, askedWith = [] } = made
   const of = { id, station: STATION_OF[id], side, zone, stoneId, leavable }
-  const left =
-    isOpen(made.state) && leavable
-      ? ofKind(found, 'left-out').findLast((one) => one.step === id && one.side === side && one.zone === zone)
-      : undefined
-  const since = made.state.is === 'out-of-date' ? made.state.fact.at : null
-  if (left && (since === null || left.at >= since)) return { ...of, state: { is: 'left-out', at: left.at }, toDo: null }
-  return { ...of, state: made.state, toDo: isOpen(made.state) ? toDo : null }
+  if (!isOpen(state)) return { ...of, state, toDo: null }
+  const fact = state.is === 'out-of-date' ? state.fact : null
+  const left = leavable
+    ? ofKind(now.found, 'left-out').findLast((one) => one.step === id && one.side === side && one.zone === zone)
+    : undefined
+  const counts = left && [askedSince, fact?.at ?? null].every((since) => since === null || left.at >= since)
+  if (!left || !counts || changedSince(now, left.setup, side ?? 'A', askedWith).length > 0)
+    return { ...of, state, toDo }
+  return { ...of, state: { is: 'left-out', at: left.at, fact }, toDo: null }
 }
 
 /** What of a setup has changed since, of the parts that a step depends on. */
 export const changedSince = (
-  { asSet }: Pick<JobAsked, 'asSet'>,
+  { setNow }: Pick<JobAsked, 'setNow'>,
   setup: SetupSnapshot | null,
   side: Side,
   parts: readonly SetupPart[],
-): SetupPart[] => (setup ? setupChanges(setup, asSet, side).filter((part) => parts.includes(part)) : [])
+): SetupPart[] => (setup ? setupChanges(setup, setNow, side).filter((part) => parts.includes(part)) : [])
