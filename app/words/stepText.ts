@@ -97,7 +97,7 @@ function toDoText(
     case 'measure-height':
       return {
         do: 'Measure the blade height in the clamp',
-        why: `the angles count on ${lengthText(toDo.heightMm, unit)}`,
+        why: `the angles assume ${lengthText(toDo.heightMm, unit)}`,
       }
     case 'dial':
       return {
@@ -127,7 +127,7 @@ function toDoText(
     case 'choose-stones':
       return { do: 'Choose the stones', why: 'no coarser than needed, coarse to fine' }
     case 'put-on':
-      return { do: `Put on ${stone}`, why: 'the stone before it has done its work' }
+      return { do: `Put on ${stone}`, why: 'it is the next of the chosen stones' }
     case 'grind':
       return {
         do: `Grind ${on} with ${stone}, and record the strokes`,
