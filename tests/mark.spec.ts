@@ -225,6 +225,12 @@ test('a practice on a hidden blade: passes are told by eye, scored with the reas
   await expect(ledger(page, 'set', 'A')).not.toHaveText(set)
   await page.reload()
   await expect(page.getByTestId('looks').getByRole('listitem')).toHaveCount(1)
+  // The other sheets say so, those of the job itself are closed, and the line stands on all of them.
+  await page.keyboard.press('6')
+  await expect(page.getByRole('heading', { name: 'Not during a practice' })).toBeVisible()
+  await page.keyboard.press('3')
+  await page.keyboard.press('u')
+  await expect(page.getByTestId('practice-line')).toContainText('a hidden blade, not the one in the jaws, 1 pass.')
   await page.getByRole('link', { name: 'End the practice' }).click()
   await page.getByRole('button', { name: 'I know it: how well?' }).click()
   const score = page.getByTestId('practice-score')

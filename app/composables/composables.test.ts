@@ -6,7 +6,6 @@ import { useInk } from './useInk'
 import { useInstrument } from './useInstrument'
 import { useLedger } from './useLedger'
 import { useReadings } from './useReadings'
-import { practiceState } from './practiceState'
 
 const about = { at: AT, jobId: id(9), bladeId: id(3), stoneId: id(5), instrumentId: null }
 const reading = (n: number, deg: number, instrumentId: string | null = null): LogEntry => ({
@@ -118,26 +117,6 @@ describe('a marker test', () => {
     ink.countToo(ink.earlier.value[0]!)
     expect(ink.looks.value).toMatchObject([{ jobId: id(9), at: AT, side: 'B' }])
     expect([ink.earlier.value, log().length]).toEqual([[], 2])
-  })
-
-  it('of a practice is no entry of the log', async () => {
-    const { job, log, use } = await openTestJob()
-    const { form } = job.share(practiceState)
-    const blade = {
-      seed: 0.5,
-      level: 'easy',
-      zones: ['heel'],
-      aroundDeg: 20,
-      widthMm: 0.7,
-      setUncertaintyDeg: 0.3,
-    } as const
-    form.value.begun = [{ blade, dialled: job.content.value.dialled }]
-    const ink = use(useInk)
-    ink.tell(0, { seen: 'all', fraction: 1 })
-    expect(ink.note()).toBeNull()
-    expect([ink.looks.value.length, log()]).toEqual([1, []])
-    ink.retract(ink.looks.value[0]!)
-    expect(ink.looks.value).toEqual([])
   })
 })
 

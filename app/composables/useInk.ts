@@ -22,7 +22,6 @@ import { checked } from '#core/schema/problem'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import { contactFor } from '#core/geometry/setup/setup'
 import { lightPassUm } from '#core/observe/marker/look'
-import { practiceState } from '~/composables/practiceState'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -66,13 +65,9 @@ function ink(job: JobView) {
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
   const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
   const middles = computed(() => zones.value.map((zone) => edgePointAt(job.blade.value.edge, middleOf(zone))))
-  const { form: practice } = job.share(practiceState)
-  const practising = computed(() => practice.value.begun.length > 0)
   /** Those at the blade that is held: another one that the job had before tells nothing of it. */
   const looks = computed(() =>
-    practising.value
-      ? practice.value.looks
-      : ofKind(job.entries.value, 'ink-look').filter(({ bladeId }) => bladeId === job.content.value.bladeId),
+    ofKind(job.entries.value, 'ink-look').filter(({ bladeId }) => bladeId === job.content.value.bladeId),
   )
 
   const setWith = (side: Side, setting: DialSetting): (number | null)[] =>
@@ -95,7 +90,7 @@ function ink(job: JobView) {
 
   /** A look that is being observed, zone by zone: kept until it is noted. */
   const { form: draft } = useForm<{ observed: Record<string, Observed> }>(
-    `ink:${job.id}`,
+    `ink:${job.keptAs}`,
     () => ({ observed: {} }),
     undefined,
     [migrateLookForm],
@@ -129,16 +124,13 @@ function ink(job: JobView) {
     const read = checked(logEntry, entry)
     const [wrong] = read.ok ? [] : read.problems
     if (wrong) return words.problem(wrong, wrong.field)
-    if (practising.value) {
-      practice.value.looks = [...practice.value.looks, entry]
-      practice.value.passOf[entry.id] = practice.value.passes
-    } else job.session.record('look at the ink', [entry])
+    job.session.record('look at the ink', [entry])
     zones.value.forEach((_, i) => tell(i, null))
     return null
   }
   /** Looks at this blade from other jobs, newest first, that were not taken over yet. */
   const earlier = computed(() =>
-    (practising.value ? [] : log.ofKind('ink-look'))
+    (job.practising ? [] : log.ofKind('ink-look'))
       .filter(({ bladeId, jobId }) => bladeId === job.content.value.bladeId && jobId !== job.id)
       .filter((then) => !looks.value.some(({ at, side }) => at === then.at && side === then.side))
       .toReversed(),
@@ -149,7 +141,7 @@ function ink(job: JobView) {
   /** What the tests say of the side that is up, taken for known; null where a zone of it is not known yet. */
   const bevelFound = computed((): BevelFound['zones'] | null => {
     const faces = zones.value.map((_, i) => foundOn(job.side.value)[i] ?? null)
-    if (practising.value || faces.length === 0 || faces.some((face) => face === null)) return null
+    if (faces.length === 0 || faces.some((face) => face === null)) return null
     return faces.flatMap((face, i) => {
       if (!face) return []
       const { kind, fromMm, toMm } = nth(zones.value, i)
@@ -162,10 +154,7 @@ function ink(job: JobView) {
     const about = { ...job.session.newEntry(), kind: 'bevel-found' as const, side: job.side.value }
     job.session.record('the bevel that was found', [{ ...about, zones: bevelFound.value }])
   }
-  function retract(entry: InkLookEntry) {
-    if (practising.value) practice.value.looks = practice.value.looks.filter(({ id }) => id !== entry.id)
-    else job.session.record('strike out a look', [], [entry.id])
-  }
+  const retract = (entry: InkLookEntry) => void job.session.record('strike out a look', [], [entry.id])
 
   /** Settings of this rig that may be advised for the side that is up, with what they give in each zone. */
   const settings = computed((): (Candidate & { setting: DialSetting })[] => {
@@ -238,7 +227,6 @@ function ink(job: JobView) {
     sides,
     zones,
     names,
-    practising,
     looks,
     setDeg,
     faceOf,

@@ -42,7 +42,7 @@ export function useLedger() {
   const proved = computed(() =>
     perSide((side) => {
       const noted = job.proved.value[side]
-      if (noted || ink.practising.value) return noted && { ...noted, at: null }
+      if (noted) return noted && { ...noted, at: null }
       const face = ink.foundOn(side)[zoneAt(job.zones.value, job.dialFor.value.edgePoint.fromHeelMm)]
       if (!face) return null
       const { fromDeg, middleDeg, toDeg } = face.angle

@@ -5,7 +5,7 @@ import { plainStone } from '#core/geometry/setup/sampleSetup.fixture'
 import { ENTRIES } from '#core/log/entry'
 import { renamed } from '#core/schema/versioned'
 import type { StoneRecord } from '#core/records/storage/kinds'
-import { testStorage } from '~/saving/storage.fixture'
+import { memoryStorage } from '~/saving/memoryStorage'
 import { readStone, stoneDrafts, stoneFacts } from '~/shelf/stone/stoneDraft'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
@@ -23,7 +23,7 @@ const record: StoneRecord = {
 }
 let scope: EffectScope
 beforeEach(() => {
-  vi.stubGlobal('localStorage', testStorage())
+  vi.stubGlobal('localStorage', memoryStorage())
   vi.stubGlobal('document', { querySelector: () => null })
   vi.stubGlobal('useToast', () => ({ add: () => undefined }))
   setActivePinia(createPinia())

@@ -7,12 +7,13 @@ import { instrument } from '#core/records/instrument/instrument'
 import { job as jobSchema, type Job } from '#core/records/job/job'
 import type { LogEntry } from '#core/log/entry'
 import type { JobRecord } from '#core/records/storage/kinds'
-import { testStorage } from '~/saving/storage.fixture'
+import { memoryStorage } from '~/saving/memoryStorage'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { TASKS, type TaskName } from '~/workers/tasks'
-import { jobSession } from './session'
+import { jobPractice } from './practice'
+import { jobSession, type JobSession } from './session'
 import { JOB } from './useJob'
 import { jobView } from './view'
 
@@ -111,8 +112,8 @@ let scope: EffectScope | null = null
 /** A job that is open on a page, with the stores and the server behind it. */
 export async function openTestJob(change: Partial<Job> = {}, before: readonly LogEntry[] = []) {
   closeTestJob()
-  vi.stubGlobal('localStorage', testStorage())
-  vi.stubGlobal('sessionStorage', testStorage())
+  vi.stubGlobal('localStorage', memoryStorage())
+  vi.stubGlobal('sessionStorage', memoryStorage())
   vi.stubGlobal('document', { querySelector: () => null })
   vi.stubGlobal('useToast', () => ({ add: () => undefined }))
   vi.stubGlobal('Worker', function () {
@@ -126,22 +127,27 @@ export async function openTestJob(change: Partial<Job> = {}, before: readonly Lo
   stores.log.append(before)
   const start = { ...START, ...change }
   const session = jobSession(start, {
-    local: testStorage(),
-    session: testStorage(),
+    local: memoryStorage(),
+    session: memoryStorage(),
     now: () => new Date(AT),
     append: stores.log.append,
     fetch: async () => ({ ok: true, value: start }),
     send: async (changed, revision) => ({ ok: true, value: { ...start, ...changed, revision: revision + 1 } }),
   })
   scope = effectScope()
-  const job = scope.run(() => jobView(session, stores))!
-  const app = createApp({}).provide(JOB, job)
+  const practice = scope.run(() => jobPractice(session))!
+  /** The pages of the job, or of the copy that is practised on. `use`: what a composable gives on a page of it. */
+  function pagesOf(shown: JobSession, log: Pick<typeof stores.log, 'ofJob'>) {
+    const job = scope!.run(() => jobView(shown, { ...stores, log }, practice))!
+    const app = createApp({}).provide(JOB, job)
+    return { job, use: <T>(composable: () => T): T => app.runWithContext(() => scope!.run(composable)!) }
+  }
+  const pages = pagesOf(session, stores.log)
   return {
-    job,
+    ...pages,
     stores,
-    log: () => stores.log.ofJob(job.id),
-    /** What a composable gives on a page of this job. */
-    use: <T>(composable: () => T): T => app.runWithContext(() => scope!.run(composable)!),
+    log: () => stores.log.ofJob(pages.job.id),
+    practising: () => pagesOf(practice.session.value!, { ofJob: () => practice.entries.value }),
   }
 }
 export function closeTestJob() {

@@ -2,18 +2,18 @@ import { onScopeDispose, provide } from 'vue'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
+import type { Practice } from './practice'
 import type { JobSession } from './session'
 import { useShownJob } from './shownJob'
 import { JOB } from './useJob'
 import { jobView, type JobView } from './view'
 
-/** Makes an opened job ready and gives it to all that is below. */
-export function provideJob(session: JobSession): JobView {
-  const view = jobView(session, {
-    collections: useCollections(),
-    preferences: usePreferences(),
-    log: useLog(),
-  })
+/** Makes an opened job ready, or the copy of it that is practised on, and gives it to all that is below. */
+export function provideJob(session: JobSession, practice: Practice): JobView {
+  const stores = { collections: useCollections(), preferences: usePreferences() }
+  const practising = session === practice.session.value
+  const log = practising ? { ofJob: () => practice.entries.value } : useLog()
+  const view = jobView(session, { ...stores, log }, practice)
   const shown = useShownJob()
   shown.value = view
   provide(JOB, view)

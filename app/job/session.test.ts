@@ -4,7 +4,7 @@ import type { JobRecord } from '#core/records/storage/kinds'
 import type { LogEntry, Reading } from '#core/log/entry'
 import { activeEntries } from '#core/log/activeEntries'
 import type { Answer } from '~/saving/api'
-import { testStorage } from '~/saving/storage.fixture'
+import { memoryStorage } from '~/saving/memoryStorage'
 import { jobSession, type SessionParts } from './session'
 
 const id = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -46,7 +46,7 @@ const reading = (n: number): Reading => ({
 })
 
 /** A job on a bench whose server keeps what it is sent, unless it is out of reach. */
-function bench(storage = { local: testStorage(), session: testStorage() }, start = kept()) {
+function bench(storage = { local: memoryStorage(), session: memoryStorage() }, start = kept()) {
   const server = { job: start, reachable: true }
   const log: LogEntry[] = []
   const parts: SessionParts = {
@@ -178,7 +178,7 @@ describe('an opened job', () => {
     await settled()
     expect(later.server.job.name).toBe('Pruner')
 
-    const storage = { local: testStorage(), session: testStorage() }
+    const storage = { local: memoryStorage(), session: memoryStorage() }
     const { hold, dialled, wanted, ...rest } = content
     const before = {
       ...rest,

@@ -27,7 +27,7 @@ const EDGE_POINTS_ALONG = 400
 export interface Stores {
   readonly collections: ReturnType<typeof useCollections>
   readonly preferences: ReturnType<typeof usePreferences>
-  readonly log: ReturnType<typeof useLog>
+  readonly log: Pick<ReturnType<typeof useLog>, 'ofJob'>
 }
 
 /** What is missing of an opened job: it names a record that is not there, or that cannot be read. */

@@ -1,20 +1,13 @@
 <script setup lang="ts">
-import { provideJob } from '~/job/provideJob'
+import { jobPractice } from '~/job/practice'
 import type { JobSession } from '~/job/session'
 
-/** The frame of a job's pages, and the job that they all have. */
+/** A job's pages: of the job itself, or, while a practice goes on, of the copy that is practised on. */
 const props = defineProps<{ session: JobSession }>()
-provideJob(props.session)
+const practice = jobPractice(props.session)
+const copy = practice.session
 </script>
 
 <template>
-  <div class="job-room flex flex-col">
-    <SaveTrouble />
-    <StationWay />
-    <AngleLedger />
-    <NextStepLine />
-    <StationSheets />
-    <BenchPatterns />
-    <NuxtPage />
-  </div>
+  <JobPages :key="copy ? 'copy' : 'job'" :session="copy ?? session" :practice="practice" />
 </template>

@@ -19,7 +19,10 @@ function rename() {
 
 <template>
   <span class="text-dimmed max-sm:hidden" aria-hidden="true">/</span>
-  <div class="relative min-w-0 flex-1">
+  <span v-if="job.practising" class="min-w-0 flex-1 truncate font-semibold"
+    >Practice, held as {{ job.content.value.name }}</span
+  >
+  <div v-else class="relative min-w-0 flex-1">
     <input
       v-model="name"
       class="w-full max-w-sm truncate rounded-sm border border-transparent bg-transparent px-1.5 py-1 font-semibold hover:border-default focus:border-accented"

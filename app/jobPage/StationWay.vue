@@ -32,7 +32,7 @@ const stations = computed(() =>
   STATIONS.map((station) => ({
     ...station,
     state: states.value[station.id],
-    isNext: next.value?.station === station.id,
+    isNext: !job.practising && next.value?.station === station.id,
     here: station.id === here.value,
     summary: chosen.value[station.id] ?? '',
   })),

@@ -190,6 +190,11 @@ export function placeAt(path: string): SheetAddress | null {
   return room && sheet ? { room, sheet } : null
 }
 
+/** The sheets that a practice is done on; the others are of the job itself. */
+const PRACTISED: readonly SheetKey[] = ['clamp/', 'clamp/hold', 'mark/', 'mark/photo', 'mark/practice']
+export const isPractised = ({ room, sheet }: SheetAddress): boolean =>
+  PRACTISED.some((key) => key === `${room.id}/${sheet.id}`)
+
 /** Where sheets of earlier addresses are now. */
 const MOVED: Readonly<Record<string, string>> = {
   'rig/order': 'grind',

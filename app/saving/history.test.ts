@@ -10,7 +10,7 @@ import {
   withStep,
   type History,
 } from './history'
-import { testStorage } from './storage.fixture'
+import { memoryStorage } from './memoryStorage'
 
 interface Note {
   text: string
@@ -48,18 +48,18 @@ describe('undo', () => {
   it('outlives the page; in a full storage its newest steps do, and it says when none can', () => {
     let history = emptyHistory()
     for (let i = 0; i < 32; i++) history = added(history, note(`n${i}`), note(`n${i + 1}`))
-    const roomy = testStorage()
+    const roomy = memoryStorage()
     expect(keepHistory(roomy, 'h', history)).toBe(true)
     expect(keptHistory(roomy, 'h')).toEqual(history)
-    const tight = testStorage(1500)
+    const tight = memoryStorage(1500)
     expect(keepHistory(tight, 'h', history)).toBe(true)
     expect(keptHistory(tight, 'h').done.at(-1)).toEqual(history.done.at(-1))
     expect(keptHistory(tight, 'h').done.length).toBeLessThan(32)
-    expect(keepHistory(testStorage(10), 'h', history)).toBe(false)
+    expect(keepHistory(memoryStorage(10), 'h', history)).toBe(false)
   })
 
   it('a history of before, or harmed, is begun anew', () => {
-    const storage = testStorage()
+    const storage = memoryStorage()
     storage.setItem('old', JSON.stringify({ done: [{ label: 'x', before: {}, after: {} }], undone: [] }))
     storage.setItem('harmed', '{"done":')
     expect([keptHistory(storage, 'old'), keptHistory(storage, 'harmed')]).toEqual([emptyHistory(), emptyHistory()])

@@ -4,7 +4,7 @@ import type { LogEntry } from '#core/log/entry'
 import { storeEntry, type StoredEntry, type TakenEntries } from '#core/log/stored'
 import type { Answer } from './api'
 import { outbox, type OutboxState, type RefusedEntry } from './outbox'
-import { testStorage } from './storage.fixture'
+import { memoryStorage } from './memoryStorage'
 
 const entry = (n: number): LogEntry => ({
   id: `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`,
@@ -22,7 +22,7 @@ const allTaken = (entries: readonly StoredEntry[]): Answer<TakenEntries> => ({
   value: { taken: entries.map((one) => one.id), refused: [] },
 })
 
-function bench(answer: (entries: readonly StoredEntry[]) => Answer<TakenEntries>, storage = testStorage()) {
+function bench(answer: (entries: readonly StoredEntry[]) => Answer<TakenEntries>, storage = memoryStorage()) {
   const states: OutboxState[] = []
   let refused: readonly RefusedEntry[] = []
   const sent: string[] = []
@@ -93,7 +93,7 @@ describe('entries on their way to the server', () => {
   })
 
   it('what an earlier build left here is sent as it was written, and read in the words of today', async () => {
-    const storage = testStorage()
+    const storage = memoryStorage()
     const { kind: _, ...rest } = entry(1)
     storage.setItem(`jaw-tilt-outbox:${entry(1).id}`, JSON.stringify({ ...rest, kind: 'strike' }))
     storage.setItem(`jaw-tilt-refused:${entry(2).id}`, JSON.stringify({ ...rest, id: entry(2).id, kind: 'strike' }))
@@ -106,7 +106,7 @@ describe('entries on their way to the server', () => {
   })
 
   it('a full storage does not keep them from being sent', async () => {
-    const { out, sent } = bench(allTaken, testStorage(20))
+    const { out, sent } = bench(allTaken, memoryStorage(20))
     await out.add([entry(1)])
     expect(sent).toEqual([entry(1).id])
   })
@@ -115,7 +115,7 @@ describe('entries on their way to the server', () => {
     const fates = fc.array(fc.constantFrom('taken', 'answer lost', 'unreachable', 'page left'), { maxLength: 30 })
     await fc.assert(
       fc.asyncProperty(fates, async (all) => {
-        const [storage, server] = [testStorage(), new Set<string>()]
+        const [storage, server] = [memoryStorage(), new Set<string>()]
         let fate = 'taken'
         const page = () =>
           bench((entries) => {

@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { job as jobSchema } from '#core/records/job/job'
 import type { JobRecord } from '#core/records/storage/kinds'
 import { plainStone } from '#core/geometry/setup/sampleSetup.fixture'
-import { testStorage } from '~/saving/storage.fixture'
+import { memoryStorage } from '~/saving/memoryStorage'
 import { useCollections } from './collections'
 import { useOpenJob } from '~/job/openJob'
 import { usePreferences } from './preferences'
@@ -38,8 +38,8 @@ const to = (path: string) => requests.find((one) => one.path === path)!
 beforeEach(() => {
   setActivePinia(createPinia())
   requests.length = 0
-  vi.stubGlobal('localStorage', testStorage())
-  vi.stubGlobal('sessionStorage', testStorage())
+  vi.stubGlobal('localStorage', memoryStorage())
+  vi.stubGlobal('sessionStorage', memoryStorage())
   vi.stubGlobal(
     'fetch',
     (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) =>

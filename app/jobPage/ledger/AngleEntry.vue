@@ -23,7 +23,7 @@ const nowDeg = (side: Side): number | null =>
     : readings.shownDeg(props.angle === 'read' ? 'reading' : 'proof', side)
 const figure = (deg: number | null) => (deg === null ? '' : String(Math.round(deg * 100) / 100))
 const { form, takenUp, beginAnew, problems, addProblem, hasProblems, readFigure } = useForm(
-  `angle:${job.id}:${props.angle}`,
+  `angle:${job.keptAs}:${props.angle}`,
   () => ({
     A: figure(nowDeg('A')),
     B: figure(nowDeg('B')),

@@ -56,7 +56,7 @@ function go(to: number) {
   void nextTick(() => strip.value?.querySelectorAll<HTMLElement>('button')[at.value]?.focus())
 }
 function note() {
-  if (practice.on.value && !practice.shown.value) return void (problem.value = 'Make a light pass first.')
+  if (job.practising && !practice.shown.value) return void (problem.value = 'Make a light pass first.')
   problem.value = ink.note() ?? ''
   if (!problem.value) go(0)
 }
@@ -119,7 +119,7 @@ function simulate() {
       <SideSwitch />
     </div>
     <p v-if="!job.up.value.ok" class="mt-2 text-error">{{ job.trouble.value }}</p>
-    <PassShown v-if="practice.on.value" class="mt-3" />
+    <PassShown v-if="job.practising" class="mt-3" />
     <div
       ref="strip"
       role="group"
@@ -196,7 +196,7 @@ function simulate() {
     <div class="mt-3 flex flex-wrap items-center gap-3">
       <UButton size="xl" label="Note the look" @click="note" />
       <UButton
-        v-if="offered && !practice.on.value"
+        v-if="offered && !job.practising"
         color="neutral"
         variant="outline"
         size="lg"

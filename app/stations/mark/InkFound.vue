@@ -175,7 +175,7 @@ function prove(of: Side) {
         @click="recordFound"
       />
       <UButton
-        v-if="provable && isCut && !ink.practising.value"
+        v-if="provable && isCut && !job.practising"
         class="mt-2"
         color="neutral"
         variant="outline"
@@ -184,14 +184,11 @@ function prove(of: Side) {
         @click="prove(side)"
       />
       <NuxtLink
-        v-if="everyFound && !ink.practising.value"
+        v-if="everyFound && !job.practising"
         class="text-link mt-3 block"
         :to="sheetPath(job.id, 'mark', 'decide')"
         data-testid="to-decide"
         >Follow this bevel, or cut another?</NuxtLink
-      >
-      <NuxtLink v-if="ink.practising.value" class="text-link mt-3 block" :to="sheetPath(job.id, 'mark', 'practice')"
-        >Known well enough? End the practice</NuxtLink
       >
     </div>
   </SheetPane>

@@ -3,6 +3,7 @@ import { nextTick } from 'vue'
 import type { InkLookEntry, LogEntry } from '#core/log/entry'
 import { useInk } from '~/composables/useInk'
 import { bothSides, setupSaying } from '#core/log/setupSnapshot.fixture'
+import { jobPractice } from '~/job/practice'
 import { AT, closeTestJob, id, openTestJob } from '~/job/openJob.fixture'
 import { useDecision } from './decide/useDecision'
 import { usePractice } from './practice/usePractice'
@@ -68,34 +69,72 @@ describe('the decision', () => {
 })
 
 describe('a practice', () => {
-  it('that is left leaves the job as it was: what was dialled for it too, and nothing in the log', async () => {
-    const { use, job, log } = await openTestJob()
-    const { dialled } = job.content.value
-    const { on, begin, leave, makePass, shown, passes } = use(usePractice)
-    await begin('easy')
-    job.actions.stepDial(4)
+  it('is on a copy: whatever is done in it leaves the job, its log and its forms as they were', async () => {
+    const { use, job, log, practising } = await openTestJob()
+    const before = job.content.value
+    await use(usePractice).begin('easy')
+    const copy = practising()
+    const { leave, makePass, shown, passes } = copy.use(usePractice)
+    copy.job.actions.stepDial(4)
+    copy.job.change('wanted angle', { wanted: { deg: { A: 25, B: 25 }, linked: true, why: 'To try.' } })
     makePass()
-    expect([on.value, passes.value, shown.value?.length]).toEqual([true, 1, use(useInk).names.value.length])
-    job.turnOver()
+    const ink = copy.use(useInk)
+    expect([passes.value, shown.value?.length]).toEqual([1, ink.names.value.length])
+    ink.tell(0, { seen: 'all', fraction: 1 })
+    expect(use(useInk).observed.value[0]).toBeNull()
+    expect(ink.note()).toBeNull()
+    expect([ink.looks.value.length, use(useInk).looks.value]).toEqual([1, []])
+    copy.job.turnOver()
     await nextTick()
     expect(shown.value).toBeNull()
+    ink.retract(ink.looks.value[0]!)
+    expect(ink.looks.value).toEqual([])
     await leave()
-    expect([on.value, job.content.value.dialled, log()]).toEqual([false, dialled, []])
+    expect([job.practice.session.value, job.content.value, log()]).toEqual([null, before, []])
+  })
+
+  it('goes on after the page was loaded anew, as it was dialled', async () => {
+    const { use, job, practising } = await openTestJob()
+    await use(usePractice).begin('easy')
+    const copy = practising()
+    copy.job.actions.stepDial(4)
+    await copy.job.session.close()
+    await nextTick()
+    const again = use(() => jobPractice(job.session))
+    expect(again.session.value?.content.value.dialled).toEqual(copy.job.content.value.dialled)
+    expect(again.session.value?.content.value.dialled).not.toEqual(job.content.value.dialled)
+  })
+
+  it('that an earlier version began is over, and what was dialled before it is dialled', async () => {
+    const { use, job } = await openTestJob()
+    const before = job.content.value.dialled
+    job.actions.stepDial(4)
+    const kept = {
+      version: 3,
+      unit: 'mm',
+      draft: { begun: [{ blade: { seed: 0.5 }, dialled: before }], looks: [] },
+      step: 0,
+    }
+    localStorage.setItem(`jaw-tilt-draft:practice:${job.id}`, JSON.stringify(kept))
+    const again = use(() => jobPractice(job.session))
+    expect([again.session.value, job.content.value.dialled]).toEqual([null, before])
   })
 
   it('without a marker test has no end; with one it has a score, of no job and no blade', async () => {
-    const { use, log, stores } = await openTestJob()
-    const { begin, makePass, finish, cameTo, best } = use(usePractice)
-    await begin('easy')
+    const { use, log, stores, practising } = await openTestJob()
+    await use(usePractice).begin('easy')
+    const copy = practising()
+    const { makePass, finish } = copy.use(usePractice)
     expect(await finish()).toMatch(/\S/)
     makePass()
-    const ink = use(useInk)
+    const ink = copy.use(useInk)
     ink.names.value.forEach((_, i) => ink.tell(i, { seen: 'all', fraction: 1 }))
     ink.note()
     expect(await finish()).toBeNull()
-    expect([cameTo.value?.passes, cameTo.value?.advised.length]).toEqual([1, 1])
+    const { result } = copy.job.practice
+    expect([result.value?.passes, result.value?.advised.length]).toEqual([1, 1])
     expect(log()).toEqual([])
     expect(stores.log.ofKind('practice')).toMatchObject([{ jobId: null, bladeId: null, level: 'easy', looks: 1 }])
-    expect(best('easy')).toMatchObject({ points: cameTo.value?.points })
+    expect(use(usePractice).best('easy')).toMatchObject({ points: result.value?.points })
   })
 })

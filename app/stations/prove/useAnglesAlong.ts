@@ -48,7 +48,6 @@ function anglesAlong(job: JobView) {
       const word = one.by === 'ink' ? 'ink' : 'proved'
       return { angle: 'proved', word, fromMm: at.fromMm, toMm: at.toMm, deg, uncertaintyDeg }
     })
-    if (ink.practising.value) return found
     const lastLook = ink.looks.value.findLast((look) => look.side === side)
     const firstProof = job.proved.value[side]?.of[0]
     const word = lastLook && firstProof && lastLook.at < firstProof.at ? 'before' : 'ink'

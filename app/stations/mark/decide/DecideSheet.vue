@@ -62,11 +62,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
   <div class="space-y-3">
     <SheetPane labelledby="found">
       <h2 id="found" class="text-lg font-semibold">What is there, and what is wanted</h2>
-      <p v-if="ink.practising.value" class="mt-1">
-        A practice goes on, of a blade that is not there:
-        <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark', 'practice')">end it first</NuxtLink>.
-      </p>
-      <p v-else-if="ink.looks.value.length === 0" class="mt-1">
+      <p v-if="ink.looks.value.length === 0" class="mt-1">
         Nobody has looked at this blade’s bevel yet:
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">ink it and look</NuxtLink>.
       </p>
@@ -106,7 +102,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
     </SheetPane>
     <div class="panes lg:grid-cols-3">
       <SheetPane
-        v-for="plan in ink.practising.value ? [] : plans"
+        v-for="plan in plans"
         :key="plan.choice"
         :labelledby="`plan-${plan.choice}`"
         :data-testid="`plan-${plan.choice}`"
@@ -183,7 +179,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
         />
       </SheetPane>
     </div>
-    <p v-if="plans.length > 0 && !ink.practising.value" class="px-1 text-sm text-muted">
+    <p v-if="plans.length > 0" class="px-1 text-sm text-muted">
       Strokes and minutes are for the coarsest sensible stone alone, before anything is known of your stones: the finer
       ones come on top. Steel: with the bevel as flat and as steep as it may be. Wet the swarf; hands behind the edge.
     </p>

@@ -52,8 +52,8 @@ async function simulate() {
   const blade = simulatedBlade()
   const { fromMm, toMm, tipLeft } = form.value
   const side = job.side.value
-  if (practice.on.value) practice.makePass()
-  const number = practice.on.value ? practice.passes.value : ink.looks.value.length
+  if (job.practising) practice.makePass()
+  const number = job.practising ? practice.passes.value : ink.looks.value.length
   const { picture } = inkPhotograph({
     seed: (number * 0.37 + 0.11) % 1,
     ink: 'blue',
@@ -83,7 +83,7 @@ async function simulate() {
     :groups="groups"
     :heading="`A look at ${names[job.side.value]} from a photograph`"
     named="Photograph of the bevel"
-    :simulated="(offered || practice.on.value) && 'Photograph the simulated blade'"
+    :simulated="(offered || job.practising) && 'Photograph the simulated blade'"
     read-label="Read the picture"
     @move="(group, i, to) => photo.moveTap(group as 'edge' | 'shoulder', i, to)"
     @simulate="simulate"

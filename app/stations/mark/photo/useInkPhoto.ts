@@ -46,7 +46,7 @@ export function useInkPhoto() {
   const words = useWords()
   const job = useJob()
   const ink = useInk()
-  const keptAs = `ink-photo:${job.id}`
+  const keptAs = `ink-photo:${job.keptAs}`
   const total = job.edgeMm
   const { form, beginAnew } = useForm<InkPhotoForm>(keptAs, () => ({
     edge: [],

@@ -14,7 +14,7 @@ import { momentText } from '~/words/momentText'
 const job = useJob()
 const ink = useInk()
 const practice = usePractice()
-const { cameTo } = practice
+const cameTo = job.practice.result
 const names = computed(() => usePreferences().current.sideNames)
 const problem = ref('')
 const advisedText = computed(() =>
@@ -38,7 +38,7 @@ async function finish() {
 
 <template>
   <div class="panes lg:grid-cols-2">
-    <SheetPane v-if="practice.on.value" labelledby="goes-on" class="space-y-2">
+    <SheetPane v-if="job.practising" labelledby="goes-on" class="space-y-2">
       <h2 id="goes-on" class="text-lg font-semibold">
         A practice goes on, {{ LEVEL_TEXT[practice.level.value!].word.toLowerCase() }}
       </h2>

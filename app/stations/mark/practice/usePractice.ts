@@ -1,18 +1,15 @@
 import { computed, ref, watch } from 'vue'
 import { until } from '@vueuse/core'
-import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { bestOf } from '#core/simulation/practice/best'
 import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
-import type { Side } from '#core/records/common/side'
 import type { Span } from '#core/observe/marker/exposed'
-import { outcomeOf, type PracticeOutcome, type PracticeObservation } from '#core/simulation/practice/outcome'
-import { scoreOf, type Score } from '#core/simulation/practice/score'
+import { outcomeOf, type PracticeObservation } from '#core/simulation/practice/outcome'
+import { scoreOf } from '#core/simulation/practice/score'
 import { hiddenBlade } from '#core/simulation/standIn/hiddenBlade'
 import type { Level } from '#core/log/choices'
 import { zoneAt } from '#core/records/blade/zones'
-import { practiceState } from '~/composables/practiceState'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -24,12 +21,6 @@ const MOST_WAIT_MS = 20_000
 /** The make-believe rig is off by an error drawn from this half-width, degrees. */
 const RIG_UNCERTAINTY_DEG = 0.3
 
-/** What a practice came to: its score, and what the advice dials on the same blade, look by look, for each side. */
-interface CameTo extends PracticeOutcome, Score {
-  readonly passes: number
-  readonly advised: readonly { readonly side: Side; readonly setDeg: readonly number[] }[]
-}
-
 /** "Find the bevel" on a hidden blade, on the same screens: its passes, its end, and what it came to. */
 export function usePractice() {
   return useJob().share(practice)
@@ -39,37 +30,21 @@ function practice(job: JobView) {
   const words = useWords()
   const ink = useInk()
   const log = useLog()
-  const { form, beginAnew } = job.share(practiceState)
-  const begun = computed(() => form.value.begun[0] ?? null)
-  const on = computed(() => begun.value !== null)
-  const level = computed(() => begun.value?.blade.level ?? null)
+  const { form, blade: hidden, result } = job.practice
+  const level = computed(() => hidden.value?.level ?? null)
   const passes = computed(() => form.value.passes)
-  const blade = computed(() => begun.value && hiddenBlade(begun.value.blade))
-  const cameTo = ref<CameTo | null>(null)
+  const blade = computed(() => hidden.value && hiddenBlade(hidden.value))
 
-  async function begin(of: Level) {
-    await beginAnew()
+  function begin(of: Level) {
     const aroundDeg = job.content.value.wanted.deg.A
-    form.value.begun = [
-      {
-        dialled: job.content.value.dialled,
-        blade: {
-          seed: Math.random(),
-          level: of,
-          zones: ink.names.value,
-          aroundDeg,
-          widthMm: ink.faceOf(0, 'A', aroundDeg).widthMm,
-          setUncertaintyDeg: RIG_UNCERTAINTY_DEG,
-        },
-      },
-    ]
-    cameTo.value = null
-  }
-  /** Leaves the practice: what was dialled for the blade in the jaws is dialled again. */
-  async function leave() {
-    const dialled = begun.value?.dialled
-    await beginAnew()
-    if (dialled && !equal(dialled, job.content.value.dialled)) job.change('dial as before the practice', { dialled })
+    return job.practice.begin({
+      seed: Math.random(),
+      level: of,
+      zones: ink.names.value,
+      aroundDeg,
+      widthMm: ink.faceOf(0, 'A', aroundDeg).widthMm,
+      setUncertaintyDeg: RIG_UNCERTAINTY_DEG,
+    })
   }
 
   /**
@@ -77,7 +52,7 @@ function practice(job: JobView) {
    */
   const shown = ref<readonly (readonly Span[])[] | null>(null)
   const dialled = computed(() => JSON.stringify(job.content.value.dialled))
-  watch([() => job.side.value, dialled, () => form.value.looks.length], () => (shown.value = null))
+  watch([() => job.side.value, dialled, () => ink.looks.value.length], () => (shown.value = null))
   function makePass() {
     form.value.passes++
     shown.value = ink.names.value.map((zone, i) => {
@@ -87,7 +62,7 @@ function practice(job: JobView) {
   }
 
   const observed = computed((): PracticeObservation[] =>
-    form.value.looks.flatMap((look) =>
+    ink.looks.value.flatMap((look) =>
       look.zones.map(({ fromMm, toMm, setDeg, seen, fraction }) => ({
         side: look.side,
         zone: nth(ink.names.value, zoneAt(ink.zones.value, (fromMm + toMm) / 2)),
@@ -111,7 +86,7 @@ function practice(job: JobView) {
   }
   async function end(): Promise<string | null> {
     const sides = ink.sides.value.filter((side) => observed.value.some((one) => one.side === side))
-    if (!begun.value || sides.length === 0) return words.problem({ code: 'practice-without-look' })
+    if (!hidden.value || sides.length === 0) return words.problem({ code: 'practice-without-look' })
     // The looks may still be being weighed.
     const weighed = () => sides.every((side) => ink.foundOn(side).length > 0)
     await until(weighed).toBe(true, { timeout: MOST_WAIT_MS })
@@ -119,18 +94,18 @@ function practice(job: JobView) {
       void ink.weighAgain()
       return words.problem({ code: 'looks-not-weighed' })
     }
-    const ways = await task.run({ blade: begun.value.blade, sides, neededDeg: ink.neededDeg.value })
+    const ways = await task.run({ blade: hidden.value, sides, neededDeg: ink.neededDeg.value })
     if (!ways) return task.failure.value && words.problem(task.failure.value)
     const found = sides.map((side) => ({ side, faces: ink.foundOn(side) }))
     const outcome = outcomeOf(blade.value!, ink.names.value, found, observed.value)
     const advisedPasses = ways.reduce((sum, way) => sum + way.length, 0)
     const score = scoreOf(outcome, passes.value, advisedPasses)
     const advised = sides.map((side, i) => ({ side, setDeg: nth(ways, i) }))
-    cameTo.value = { ...outcome, ...score, passes: passes.value, advised }
+    result.value = { ...outcome, ...score, passes: passes.value, advised }
     const about = { jobId: null, bladeId: null, stoneId: null, instrumentId: null }
-    const entry = { ...about, id: newId(), at: new Date().toISOString(), level: begun.value.blade.level }
+    const entry = { ...about, id: newId(), at: new Date().toISOString(), level: hidden.value.level }
     log.append([{ ...entry, kind: 'practice', points: score.points, looks: passes.value }])
-    await leave()
+    await job.practice.end()
     return null
   }
 
@@ -138,5 +113,5 @@ function practice(job: JobView) {
   const all = computed(() => log.ofKind('practice'))
   const best = (of: Level) => bestOf(all.value, of)
 
-  return { on, level, passes, blade, begin, leave, shown, makePass, finish, cameTo, best, working }
+  return { level, passes, blade, begin, leave: job.practice.end, shown, makePass, finish, best, working }
 }

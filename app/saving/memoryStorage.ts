@@ -1,5 +1,5 @@
 /** A storage in memory, as a browser has it; full when so many characters lie in it. */
-export function testStorage(mostCharacters = Infinity): Storage {
+export function memoryStorage(mostCharacters = Infinity): Storage {
   const items = new Map<string, string>()
   const size = () => [...items].reduce((sum, [key, value]) => sum + key.length + value.length, 0)
   return {
