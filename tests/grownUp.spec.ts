@@ -69,7 +69,7 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   // An old one opens, and what bears on it is there.
   await find.fill('order 1001')
   await expect(rows).toHaveCount(1)
-  await rows.getByRole('link').click()
+  await rows.getByRole('link', { name: 'Order 1001' }).click()
   await expect(page.getByLabel('Name of this job')).toHaveValue('Order 1001')
 
   // So do the blades: the one done last first, found by what it is for; with it a job is started.

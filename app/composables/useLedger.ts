@@ -1,6 +1,5 @@
 import { computed } from 'vue'
 import { perSide, SIDES, type PerSide, type Side } from '#core/records/common/side'
-import { cutWith } from '#core/log/cutWith'
 import { zoneAt } from '#core/records/blade/zones'
 import { ANGLES, type AngleId } from '~/navigation/stations'
 import { useJob } from '~/job/useJob'
@@ -74,7 +73,7 @@ export function useLedger() {
     const off = steepnessText(set.contact.edgeAngleDeg - job.wantedDeg.value, set.uncertaintyDeg)
     return [
       `± ${angleText(set.uncertaintyDeg, set.uncertaintyDeg)}; ${off}`,
-      `Heel to tip ${angleText(set.lowestDeg, set.uncertaintyDeg)} to ${angleText(set.highestDeg, set.uncertaintyDeg)}`,
+      `${job.setup.value.worked ? 'In this position' : 'Heel to tip'} ${angleText(set.lowestDeg, set.uncertaintyDeg)} to ${angleText(set.highestDeg, set.uncertaintyDeg)}`,
     ]
   }
 
@@ -108,7 +107,7 @@ export function useLedger() {
     const of = one.at ? `Last looked at ${momentText(one.at)}` : ofSeveral(one.of.length, 'proofs')
     const more = [sure, of, noted && elsewhere(noted.placeMm)].filter(Boolean).join('. ')
     const isInk = !noted || byInk(job.side.value)
-    if (noted ? noted.found : !cutWith(job.entriesOfBlade.value, job.side.value))
+    if (noted ? noted.found : !job.cutWith(job.side.value, null))
       return [`Found${isInk ? ' by ink' : ''}, before any grinding`, more]
     const set = job.dialFor.value.sides[job.side.value]
     const off = noted ? noted.differsDeg : set.ok ? one.deg - set.contact.edgeAngleDeg : null

@@ -40,9 +40,14 @@ export function useReadings() {
       zone: null,
       by: 'not said',
       ...ANGLE_ALONE,
-      setup: cutWith(job.entriesOfBlade.value, side),
       ...more,
+      setup: job.cutWith(side, placeOf(more)),
     }
+  }
+
+  function placeOf({ placeMm, zone }: Partial<Proof>): number | null {
+    const its = job.zones.value.find(({ kind }) => kind === zone)
+    return placeMm ?? (its ? (its.fromMm + its.toMm) / 2 : null)
   }
 
   /** Adds entries; else what is wrong with the first that cannot be. */

@@ -7,6 +7,7 @@ import { evaluate } from '#core/uncertainty/evaluate'
 import type { JobRecord } from '#core/records/storage/kinds'
 import { meanProof, meanReading } from '#core/log/meanReading'
 import { ofKind, onBlade } from '#core/log/activeEntries'
+import { workedIn } from '#core/records/job/positions'
 import { onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
 import { bladeSpanMm } from '~/shelf/blade/bladeIcon'
@@ -36,7 +37,8 @@ const made = computed(() => {
   const stone = collections.stones.find((one) => one.id === props.job.stoneId)
   if (!asThen || !blade || !stone) return null
   const rig = fittedWith(asThen, props.job.jawsName)
-  const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold }
+  const { hold, positions } = props.job
+  const setup = { rig, blade, stone: onRig(rig, stone), hold, worked: workedIn(hold, positions) }
   const evaluation = evaluate(setup, props.job, evenEdgePoints(blade.edge, EDGE_POINTS))
   return { setup, evaluation, setNow: asSet(props.job, rig, evaluation) }
 })
@@ -64,6 +66,7 @@ const next = computed(() => {
     sideNames: current.sideNames,
     dialForMm: props.job.dialForMm,
     stoneName: collections.nameOf,
+    up: null,
   })
   return { ...said, to: sheetAddress(props.job.id, step ? CONTROLS[step.toDo.does].sheet : 'clamp/') }
 })

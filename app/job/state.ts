@@ -9,7 +9,9 @@ import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { alongEdge, evaluateAt, type Evaluation, type SideSet } from '#core/uncertainty/evaluate'
 import { gripOf } from '#core/geometry/hold/grip'
 import type { Job } from '#core/records/job/job'
+import { positionAt, workedIn } from '#core/records/job/positions'
 import { meanProof, meanReading } from '#core/log/meanReading'
+import { cutWith } from '#core/log/cutWith'
 import { dialledState } from '#core/log/dialledState'
 import { asSet } from '#core/uncertainty/asSet'
 import { ofKind, onBlade } from '#core/log/activeEntries'
@@ -88,6 +90,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     blade: blade.value,
     stone: stone.value,
     hold: content.value.hold,
+    worked: workedIn(content.value.hold, content.value.positions),
   }))
   const edgePoints = computed(() => evenEdgePoints(blade.value.edge, EDGE_POINTS_ALONG))
   /** How long the edge is, mm along it. */
@@ -136,6 +139,13 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   /** What every entry of this job's log that depends on the setup begins with. */
   const newEntry = () => ({ ...session.newEntry(), setup: setNow.value })
 
+  /**
+   * How the rig was set when steel was last taken off a side at a place, arc length from the heel; without a place,
+   * anywhere on it. Null where no strokes were recorded: the bevel is the one that was found.
+   */
+  const cutAt = (of: Side, atMm: number | null) =>
+    cutWith(entriesOfBlade.value, of, atMm === null ? null : positionAt(atMm, content.value.positions))
+
   /** Whether a hand has dialled what is dialled here. */
   const dialled = computed(() => perSide((of) => dialledState(entries.value, setNow.value, of)))
 
@@ -178,6 +188,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     dialled,
     setNow,
     newEntry,
+    cutWith: cutAt,
     change,
   }
 }

@@ -38,6 +38,7 @@ function process(job: JobView) {
       sideNames: preferences.current.sideNames,
       dialForMm: job.content.value.dialForMm,
       stoneName: collections.nameOf,
+      up: job.side.value,
     }),
   )
   return { purpose, steps, next, stations: computed(() => stationStates(steps.value)), text }

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { StationState } from '#core/process/steps/stationStates'
-import type { StationId } from '#core/process/steps/step'
+import type { StepId } from '#core/log/stepIds'
+import type { Fact, StationId } from '#core/process/steps/step'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
 import { usePreferences } from '~/stores/preferences'
 import { UNCERTAINTY, placeAt, sheetPath, STATIONS } from '~/navigation/stations'
+import { angleText } from '~/words/angleText'
 import { dialFigures } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 
@@ -15,10 +17,25 @@ import { lengthText } from '~/words/lengthText'
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
-const { next, stations: states } = useNextStep()
+const { next, steps, stations: states } = useNextStep()
 const route = useRoute()
 
-/** What is chosen at a station, in short. */
+/** The figures of steps that are done, side by side: "18.4° / 18.6°"; empty where there are none. */
+const figures = (id: StepId, text: (fact: Fact) => string | undefined) =>
+  steps.value
+    .flatMap((step) =>
+      step.id === id && step.zone === null && step.state.is === 'done' ? [text(step.state.fact)] : [],
+    )
+    .filter(Boolean)
+    .join(' / ')
+const degText = ({ deg, uncertaintyDeg }: Fact) => (deg === undefined ? undefined : angleText(deg, uncertaintyDeg))
+const strokes = computed(() =>
+  steps.value.reduce(
+    (sum, { id, state }) => sum + (id === 'grind' && state.is === 'done' ? (state.fact.count ?? 0) : 0),
+    0,
+  ),
+)
+/** What is chosen at a station, or came out there, in short. */
 const chosen = computed<Partial<Record<StationId, string>>>(() => ({
   rig: `${job.rig.value.name}, ${job.stone.value.name}`,
   blade: job.blade.value.name,
@@ -26,6 +43,9 @@ const chosen = computed<Partial<Record<StationId, string>>>(() => ({
     `${dialFigures(job.rig.value, actions.dialledNow())} ${job.dialled.value[job.side.value].is === 'noted' ? 'dialled' : 'not dialled yet'}`,
     `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
   ].join(', '),
+  mark: figures('mark', degText),
+  grind: strokes.value > 0 ? `${strokes.value} strokes` : '',
+  prove: figures('prove', degText),
 }))
 const here = computed(() => placeAt(route.path)?.room.id)
 const stations = computed(() =>

@@ -1,6 +1,6 @@
 import type { NextStep } from '#core/process/steps/nextStep'
 import type { OutOfDate, Step } from '#core/process/steps/step'
-import type { PerSide } from '#core/records/common/side'
+import type { PerSide, Side } from '#core/records/common/side'
 import type { Setup } from '#core/geometry/setup/setup'
 import type { LengthUnit } from '#core/math/units/length'
 import { angleText, differenceText } from './angleText'
@@ -20,6 +20,8 @@ export interface Spoken {
   /** The place that the dial is for: what is to be read is read there. */
   readonly dialForMm: number | null
   readonly stoneName: (id: string) => string
+  /** The side that is up; null where no blade lies on the bench. */
+  readonly up: Side | null
 }
 
 export interface StepText {
@@ -30,10 +32,16 @@ export interface StepText {
 /** The next step in words: what to do, and why. Null: everything that was expected is done or left out. */
 export function stepText(next: NextStep | null, spoken: Spoken): StepText {
   if (!next) return { do: 'Nothing is left to do', why: 'every step that this job expects is done or left out' }
-  const said = toDoText(next, spoken)
+  const there = toDoText(next, spoken)
+  const turns =
+    next.side !== null && spoken.up !== null && next.side !== spoken.up && AT_THE_STONE.includes(next.toDo.does)
+  const said = turns ? { ...there, do: `Turn over to ${spoken.sideNames[next.side]}: ${uncapital(there.do)}` } : there
   const because = becauseText(next)
   return because ? { ...said, why: `${said.why}; ${because}` } : said
 }
+
+/** What is done with the side up that it is for. */
+const AT_THE_STONE: readonly string[] = ['dial', 'read', 'mark', 'grind'] satisfies NextStep['toDo']['does'][]
 
 const BECAUSE: Readonly<Record<OutOfDate, string>> = {
   ...SETUP_PART_WORD,
@@ -59,7 +67,7 @@ function becauseText({ state, toDo }: NextStep): string | null {
 }
 
 function toDoText(
-  { toDo, side, zone, stoneId }: NextStep,
+  { toDo, side, zone, stoneId, position }: NextStep,
   { setup, unit, sideNames, dialForMm, stoneName }: Spoken,
 ): StepText {
   const on = side ? sideNames[side] : ''
@@ -76,6 +84,16 @@ function toDoText(
       }
     case 'mend-hold':
       return { do: `Choose another setting${on ? ` for ${on}` : ''}`, why: uncapital(problemText(toDo.refusal, unit)) }
+    case 'hold-position':
+      return {
+        do: `Hold the blade in position ${toDo.position} of ${toDo.of}`,
+        why: 'each position is ground with every stone before the blade is moved on',
+      }
+    case 'find-positions':
+      return {
+        do: 'Find the positions anew',
+        why: `those of this job were found for ${angleText(toDo.foundForDeg)}`,
+      }
     case 'hold-otherwise':
       return {
         do: 'Take other jaws, or a table',
@@ -97,7 +115,7 @@ function toDoText(
     case 'measure-height':
       return {
         do: 'Measure the blade height in the clamp',
-        why: `the angles assume ${lengthText(toDo.heightMm, unit)}`,
+        why: `the angles assume ${lengthText(toDo.heightMm, unit)} out of the jaws${toDo.placeMm === null ? '' : `, ${placeText(toDo.placeMm, setup.rig.kind, unit)}`}`,
       }
     case 'dial':
       return {
@@ -137,7 +155,7 @@ function toDoText(
       return { do: 'Remove the burr', why: 'light passes on both sides until none is left; record it at Prove' }
     case 'prove':
       return {
-        do: `Prove ${on}${zone ? `, the ${ZONE_WORD[zone]}` : ''}`,
+        do: `Prove ${on}${zone ? `, the ${ZONE_WORD[zone]}` : ''}${position ? `, where position ${position} is worked` : ''}`,
         why: zone ? 'its set angle differs from the rest' : 'what is set is not yet what is on the steel',
       }
     case 'explain-proof':
@@ -160,6 +178,9 @@ function toDoText(
 
 /** What leaving a step out is called: an explanation that is not sought is an angle taken as it is. */
 export const leaveOutText = ({ toDo }: Pick<Step, 'toDo'>): string =>
-  toDo?.does === 'explain-proof' || toDo?.does === 'explain-reading' || toDo?.does === 'even-angle'
+  toDo?.does === 'explain-proof' ||
+  toDo?.does === 'explain-reading' ||
+  toDo?.does === 'even-angle' ||
+  toDo?.does === 'find-positions'
     ? 'Accept it as it is'
     : 'Leave this out'

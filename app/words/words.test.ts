@@ -145,8 +145,9 @@ describe('words for the bench', () => {
       sideNames: { A: 'Stamp', B: 'Plain' },
       dialForMm: null,
       stoneName: () => 'Stone 800',
+      up: 'B' as const,
     }
-    const at = { station: 'clamp', zone: null, stoneId: null, leavable: false } as const
+    const at = { station: 'clamp', zone: null, stoneId: null, position: null, leavable: false } as const
     const dial: NextStep = {
       ...at,
       id: 'dial',
@@ -163,6 +164,7 @@ describe('words for the bench', () => {
     const refusal = refuse('pivot-below-face', { limitMm: 6.5 })
     const mend: NextStep = { ...dial, id: 'hold', side: 'A', toDo: { does: 'mend-hold', refusal } }
     expect(stepText(mend, says).why).toBe('the pivot stands lower than the stone’s face: raise it above 6.5 mm')
+    expect(stepText(dial, { ...says, up: 'A' }).do).toBe('Turn over to Plain: dial slot 4 for Plain')
     expect(stepText(null, says).do).toBe('Nothing is left to do')
   })
 

@@ -7,6 +7,7 @@ import { SIDES } from '../records/common/side'
 import { renamed, versionOf, type Migration, type Raw, rawOf } from '../schema/versioned'
 import { count, deg, mm } from '../schema/measure'
 import { gaugeZero } from '../records/job/gaugeZero'
+import { positionNumber } from '../records/job/positions'
 import { stoneWear } from '../records/stone/wear'
 import { cutIntoSetup, settingIntoSetup, setupSnapshot } from './setupSnapshot'
 
@@ -176,6 +177,8 @@ const leftOut = entry.extend({
   step: z.enum(STEP_IDS),
   side: side.nullable().default(null),
   zone: z.enum(ZONE_KINDS).nullable().default(null),
+  /** Of a long blade, the clamping position that it was for; null: of none. */
+  position: positionNumber.default(null),
   setup,
 })
 /** The edge was put to use. */

@@ -3,6 +3,7 @@ import { revision } from '../records/common/meta'
 import { perSide, type PerSide, type Side } from '../records/common/side'
 import { clampPosition } from '../records/job/clampPosition'
 import type { Job } from '../records/job/job'
+import { positionNumber, positionOf } from '../records/job/positions'
 import { dialSetting, type DialSetting } from '../records/rig/dials/readings'
 import { deg, mm } from '../schema/measure'
 import { rawOf, type Raw } from '../schema/versioned'
@@ -22,7 +23,7 @@ export const setupSnapshot = z.object({
   stoneId: z.uuid().nullable(),
   hold: clampPosition.nullable(),
   /** Which of the clamping positions of a long blade, from 1 on; null also where there is one alone. */
-  position: z.number().int().min(1).max(20).nullable(),
+  position: positionNumber,
   /** What was dialled on each side. */
   setting: z.object({ A: setting, B: setting }),
   /** The set angles, and the place of the edge where they were so, arc length from the heel. */
@@ -49,19 +50,11 @@ export function setupNow({ job, rig, placeMm, setDeg }: JobSetup): SetupSnapshot
     jawsName: rig.jaws?.name ?? null,
     stoneId,
     hold,
-    position: positions && positionOf(hold, positions),
+    position: positionOf(hold, positions),
     setting: { A: dialled.A, B: dialled.B },
     placeMm,
     setDeg: perSide((side) => setDeg[side]),
   }
-}
-
-/** The clamping position that a hold is: the centring is the clamp's, and no part of it. Null: none of them. */
-function positionOf(hold: Job['hold'], { each }: NonNullable<Job['positions']>): number | null {
-  const at = each.findIndex(
-    ({ hold: one }) => one.bladeXMm === hold.bladeXMm && one.bladeYMm === hold.bladeYMm && one.turnDeg === hold.turnDeg,
-  )
-  return at < 0 ? null : at + 1
 }
 
 /** What an entry of an earlier version said of one side. */

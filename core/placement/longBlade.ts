@@ -1,4 +1,5 @@
 import { failed, type Result } from '../schema/result'
+import type { KeptPositions } from '../records/job/positions'
 import { nth } from '../math/list'
 import { contactsAlong } from '../geometry/contact/contact'
 import { seatedUnder } from '../geometry/contact/underStone'
@@ -46,6 +47,18 @@ export interface PositionsAsk {
   /** From heel to tip, even in arc length. */
   readonly edgePoints: readonly EdgePoint[]
   readonly range: PlacementRange
+}
+
+/** What was found, as a job keeps it; null where it is one position, or one of them cannot be dialled. */
+export function keptPositions(
+  { positions, seams }: Positions & { readonly ok: true },
+  about: Pick<KeptPositions, 'side' | 'wantedDeg' | 'toleranceDeg'>,
+): KeptPositions | null {
+  if (positions.length < 2) return null
+  const each = positions.flatMap(({ hold, atMark, fromMm, toMm }, i) =>
+    atMark ? [{ hold, dialForMm: atMark.evenAtMm, fromMm, toMm, blendAtMm: seams[i - 1]?.atMm ?? null }] : [],
+  )
+  return each.length === positions.length ? { ...about, each } : null
 }
 
 /** Stretches are made of so many pieces at the most: a seam is not told finer. */

@@ -7,7 +7,7 @@ import { edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
 import { uncertaintyBudget, includedUncertaintyDeg, totalUncertaintyDeg, type UncertaintyShare } from './budget'
 import type { KnownHold } from '../records/job/knownHold'
 import { heightOfSetting } from '../records/rig/dial'
-import { rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { isWorked, rodPosesAt, type Setup } from '../geometry/setup/setup'
 import type { Job } from '../records/job/job'
 
 /** What the rig gives on one side. */
@@ -23,6 +23,7 @@ export interface SideSet {
   readonly budget: readonly UncertaintyShare[]
   /** Along the edge, one for each edge point. */
   readonly along: readonly (Contact | Refusal)[]
+  /** Of what is worked in this hold. */
   readonly lowestDeg: number
   readonly highestDeg: number
   /** The lowest edge angle that clears the jaws at the place looked at; null where the jaws are out of the way. */
@@ -110,7 +111,7 @@ function sideSet(
   if (!contact.ok) return contact
   let [lowestDeg, highestDeg] = [contact.edgeAngleDeg, contact.edgeAngleDeg]
   for (const at of along) {
-    if (!at.ok) continue
+    if (!at.ok || !isWorked(setup, at)) continue
     lowestDeg = Math.min(lowestDeg, at.edgeAngleDeg)
     highestDeg = Math.max(highestDeg, at.edgeAngleDeg)
   }

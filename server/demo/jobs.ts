@@ -23,6 +23,8 @@ export type DemoStep =
   | 'height'
   | 'dialled'
   | 'read'
+  /** The bevel of each side was tested with the marker, and is known. */
+  | 'bevel-found'
   | { readonly strokes: DemoAngles }
   | 'burr'
   | 'proved'
@@ -40,7 +42,7 @@ const hold = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
 })
 const common = { notes: '', bladeHeightToleranceMm: 0.5 }
 
-/** Jobs on the bench: one just begun, some set, one already proved. */
+/** Jobs on the bench: some just begun, one at each station on the way, one done with. */
 export const demoJobs: DemoJob[] = [
   {
     ...common,
@@ -107,5 +109,63 @@ export const demoJobs: DemoJob[] = [
     hold: { ...hold(96, 12), centreOffsetMm: 0.2 },
     dialled: { A: { by: 'turns', turns: 16 }, B: { by: 'turns', turns: 16 }, linked: true },
     wanted: { deg: { A: 15, B: 15 }, linked: true, why: 'Thin, hard enough, soft boards.' },
+  },
+  {
+    ...common,
+    name: 'Paring knife, café',
+    rig: 'plate',
+    blade: 'paring',
+    stoneNumber: 4,
+    purpose: 'sharpen',
+    did: ['height', 'dialled', 'read', 'bevel-found'],
+    hold: hold(14, 6, 1.25),
+    dialForMm: 75,
+    dialled: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '3' }, linked: true },
+    wanted: { deg: { A: 17, B: 17 }, linked: true, why: 'Peels and trims, no boards.' },
+    read: { A: 17.1, B: 16.9 },
+  },
+  {
+    ...common,
+    name: 'Harvest knife, before the vintage',
+    rig: 'upright',
+    blade: 'harvest',
+    stoneNumber: 2,
+    order: [2, 4],
+    purpose: 'new-angle',
+    did: ['height', 'dialled', 'read', { strokes: { A: 120, B: 110 } }],
+    hold: hold(20, 18.2, 2.25),
+    dialForMm: 123,
+    dialled: { A: { by: 'degree-scale', markDeg: 21 }, B: { by: 'degree-scale', markDeg: 21 }, linked: true },
+    wanted: { deg: { A: 22, B: 22 }, linked: true, why: 'Woody stems rolled it at 18.' },
+    read: { A: 20, B: 20.1 },
+  },
+  {
+    ...common,
+    name: 'Paring knife, tea room',
+    rig: 'upright',
+    blade: 'paring',
+    stoneNumber: 4,
+    order: [4],
+    purpose: 'new-angle',
+    did: ['height', 'dialled', 'read', { strokes: { A: 60, B: 60 } }, 'burr'],
+    hold: hold(26, 5, -2),
+    dialled: { A: { by: 'degree-scale', markDeg: 17 }, B: { by: 'degree-scale', markDeg: 17 }, linked: true },
+    wanted: { deg: { A: 19, B: 19 }, linked: true, why: 'Thin slices.' },
+    read: { A: 19.2, B: 19.2 },
+  },
+  {
+    ...common,
+    name: 'Pocket knife, second owner',
+    rig: 'upright',
+    blade: 'pocket',
+    stoneNumber: 4,
+    order: [4],
+    purpose: 'touch-up',
+    did: ['height', 'dialled', 'read', { strokes: { A: 30, B: 30 } }, 'burr', 'proved'],
+    hold: hold(22, 6, 4),
+    dialled: { A: { by: 'degree-scale', markDeg: 18.5 }, B: { by: 'degree-scale', markDeg: 18.5 }, linked: true },
+    wanted: { deg: { A: 20, B: 20 }, linked: true, why: 'General use.' },
+    read: { A: 20, B: 19.9 },
+    proved: { A: 20.1, B: 20.2 },
   },
 ]

@@ -5,6 +5,11 @@ import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
 import { RECORD_KINDS, RECORDS, type ContentOf, type RecordOf, type RecordKind } from '../../core/records/storage/kinds'
 import { ANGLE_ALONE, type LogEntry } from '../../core/log/entry'
+import { bevelThicknessMm } from '../../core/records/blade/bevelThickness'
+import { primaryFaceDeg } from '../../core/records/blade/primaryFace'
+import { zonesOfBlade } from '../../core/records/blade/zones'
+import { bevelWidthMm } from '../../core/steel/bevel/bevelWidth'
+import { setThere } from '../../core/observe/ledger/against'
 import { SIDES, type Side } from '../../core/records/common/side'
 import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import { asSet } from '../../core/uncertainty/asSet'
@@ -103,6 +108,25 @@ function happenedOn(
         const shown = { side, placeMm, deg: read[side], uncertaintyDeg, expectedDeg, setup: then }
         return [{ ...about(), ...shown, kind: 'reading', instrumentId, zero: 'centre-plane' }]
       }),
+    'bevel-found': () =>
+      both((side) => {
+        const zones = zonesOfBlade(setup.blade).map((zone) => {
+          const there = setThere(setup, side, of.dialled[side], (zone.fromMm + zone.toMm) / 2)
+          return { ...zone, setDeg: there?.contact.edgeAngleDeg ?? of.wanted.deg[side] }
+        })
+        const face = (zone: (typeof zones)[number]) => ({
+          ...zone,
+          widthMm: bevelWidthMm(bevelThicknessMm(setup.blade), zone.setDeg),
+          primaryDeg: Math.max(0, primaryFaceDeg(setup.blade, side)),
+          seen: 'all' as const,
+          fraction: 1,
+        })
+        const known = ({ setDeg: deg, ...zone }: (typeof zones)[number]) => ({ ...zone, deg, uncertaintyDeg: 0.5 })
+        return [
+          { ...about(), kind: 'ink-look', side, setup: then, setUncertaintyDeg: 0.3, zones: zones.map(face) },
+          { ...about(), kind: 'bevel-found', side, zones: zones.map(known) },
+        ]
+      }),
     burr: () => [
       { ...about(null), kind: 'sharpness', test: 'paper', zones: [], forcesG: [], burr: 'none', burrZones: [] },
     ],
@@ -114,7 +138,9 @@ function happenedOn(
         const looks = { ...ANGLE_ALONE, finish: 'crisp' as const, toApex: true, setup: then }
         return [{ ...about(), ...found, ...looks, kind: 'proof', instrumentId }]
       }),
-    'accepted-B': () => [{ ...about(null), kind: 'left-out', step: 'prove', side: 'B', zone: null, setup: then }],
+    'accepted-B': () => [
+      { ...about(null), kind: 'left-out', step: 'prove', side: 'B', zone: null, position: null, setup: then },
+    ],
     'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
     outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],
   }

@@ -3,6 +3,8 @@ import { clampFrame, toClampFrame } from '#core/geometry/clamping/clampFrame'
 import { moved } from '#core/geometry/clamping/bladeHeight'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import { settingOfHeight } from '#core/records/rig/dial'
+import type { Job } from '#core/records/job/job'
+import { positionOf } from '#core/records/job/positions'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import type { ActionContext } from './context'
 
@@ -21,12 +23,28 @@ export function holding(
   const moveBlade = (alongMm: number, outMm: number, gesture: string | null = null): string | null =>
     holdAs('move the blade', moved(job.content.value.hold, alongMm, outMm), gesture)
 
-  /** Brings the edge at the place that the dial is for to a height out of the jaws. */
-  function setBladeHeight(heightMm: number, gesture: string | null = null): string | null {
+  /** Brings the edge to a height out of the jaws at a place where it stands `nowMm` out; else where the dial is for. */
+  function setBladeHeight(
+    heightMm: number,
+    gesture: string | null = null,
+    nowMm = job.dialFor.value.bladeHeightMm,
+  ): string | null {
     const { hold } = job.content.value
     if (heightMm <= 0) return say('edge-in-jaws')
-    const outMm = heightMm - job.dialFor.value.bladeHeightMm
-    return holdAs('blade height', moved(hold, 0, outMm), gesture)
+    const outMm = heightMm - nowMm
+    const so = moved(hold, 0, outMm)
+    return (
+      objection({ ...job.setup.value, hold: so }, dialledNow()) ??
+      job.change('blade height', { hold: so, positions: heldSoIn(so) }, gesture)
+    )
+  }
+
+  /** The kept positions of a long blade, the one that the blade is in as it is really held. */
+  function heldSoIn(so: ClampPosition): Job['positions'] {
+    const { hold, positions } = job.content.value
+    const now = positionOf(hold, positions)
+    if (!positions || now === null) return positions
+    return { ...positions, each: positions.each.map((one, i) => (i + 1 === now ? { ...one, hold: so } : one)) }
   }
 
   /**

@@ -3,7 +3,6 @@ import equal from 'fast-deep-equal'
 import { nth } from '#core/math/list'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
 import { recordedBevel } from '#core/log/foundBevel'
-import { cutWith } from '#core/log/cutWith'
 import { useWords } from '~/words/useWords'
 import { zoneAt } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
@@ -79,7 +78,7 @@ const isDialled = computed(() => {
   return !!setting && equal(setting, job.content.value.dialled[side.value])
 })
 /** Steel was taken off this side: what the ink says now is what was ground. */
-const isCut = computed(() => cutWith(job.entriesOfBlade.value, side.value) !== null)
+const isCut = computed(() => job.cutWith(side.value, null) !== null)
 /** What was found of this side is recorded, and no test was made since. */
 const isRecorded = computed(() => recordedBevel(job.entriesOfBlade.value, side.value)?.testedSince === false)
 function recordFound() {

@@ -4,7 +4,6 @@ import type { ComputedCode } from '#core/schema/codes'
 import type { Side } from '#core/records/common/side'
 import type { Finish } from '#core/log/choices'
 import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
-import { cutWith } from '#core/log/cutWith'
 import { NO_PLACE, useEdgePlace, type TypedPlace } from './useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
@@ -168,6 +167,6 @@ function goniometer(job: JobView) {
     inLengths,
     put,
     note,
-    cutNoted: (side: Side) => cutWith(job.entriesOfBlade.value, side) !== null,
+    cutNoted: (side: Side) => job.cutWith(side, null) !== null,
   }
 }

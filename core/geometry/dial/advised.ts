@@ -6,44 +6,47 @@ import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
 import type { DialSetting } from '../../records/rig/dials/readings'
-import { contactAt, contactsAlong } from '../contact/contact'
+import { contactsAlong } from '../contact/contact'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
-import { shortOverJawsDeg } from '../hold/jawClearance'
+import { MEETS_DEG, shortOverJawsDeg } from '../hold/jawClearance'
 import { heightOfSetting } from '../../records/rig/dial'
-import { rodPosesAt, type Setup } from '../setup/setup'
+import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
 /**
- * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'), and
- * nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle that clears
- * them there, degrees).
+ * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'); nothing
+ * at which some place that is worked has no angle, for the rod or its stops do not reach it (as contactAt refuses
+ * there); and nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle
+ * that clears them there, degrees).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')
   const advice = whatToDial(setup, side, wantedDeg, edgePoint)
-  return advice.ok ? (meetsJaws(setup, side, advice.setting, edgePoint) ?? advice) : advice
+  return advice.ok ? (objectionAlong(setup, side, advice.setting, edgePoint) ?? advice) : advice
 }
 
-/** So many places of an edge are asked whether the stone clears the jaws there. */
+/** So many places of an edge are asked whether the stone reaches them and clears the jaws there. */
 const PLACES_ALONG = 60
 
 /**
- * That the stone would meet the jaws somewhere along the edge, so set; null where it does not. `limitDeg`: the angle
- * at the edge point from which on it clears them all along.
+ * What stands against a setting somewhere along the edge that is worked: the stone does not reach that place, or would
+ * meet the jaws there; null where nothing does. `limitDeg`: the angle at the edge point from which on it clears them.
  */
-function meetsJaws(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Refusal | null {
+function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Refusal | null {
   const height = heightOfSetting(setup.rig, setting)
-  if (!height.ok || !setup.rig.jaws) return null
+  if (!height.ok) return height
   const over = rodPosesAt(setup, side, height.heightMm)
-  const contact = contactAt(edgePoint, setup.hold, over(edgePoint))
-  if (!contact.ok) return null
-  const along = [contact, ...contactsAlong(evenEdgePoints(setup.blade.edge, PLACES_ALONG), setup.hold, over)]
+  const places = evenEdgePoints(setup.blade.edge, PLACES_ALONG).filter((place) => isWorked(setup, place))
+  const along = contactsAlong([edgePoint, ...places], setup.hold, over)
+  const [contact] = along
+  for (const there of along) if (!there.ok) return there
+  if (!setup.rig.jaws || !contact?.ok) return null
   const shortDeg = shortOverJawsDeg(setup, side, setup.rig.jaws, along)
-  return shortDeg > 0 ? refuse('stone-meets-jaws', { limitDeg: contact.edgeAngleDeg + shortDeg }) : null
+  return shortDeg > MEETS_DEG ? refuse('stone-meets-jaws', { limitDeg: contact.edgeAngleDeg + shortDeg }) : null
 }
 
 /**
- * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the stone would meet the jaws
- * ('stone-meets-jaws', as above), or that the jaws would not hold it
+ * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the stone would not reach all
+ * that is worked or would meet the jaws (as above), or that the jaws would not hold it
  * ('jaws-reach-to': `limitMm` is the blade height, mm, that they hold it to, in the direction that was needed;
  * 'not-held' where they hold it at no height here).
  */
@@ -57,7 +60,8 @@ export function adviseBladeHeight(
   const solved = bladeHeightFor(setup, side, setting, wantedDeg, edgePoint)
   if (!solved.ok) return solved
   const grip = gripOf(setup.blade, setup.rig)
-  if (!grip.trouble(solved.hold)) return meetsJaws({ ...setup, hold: solved.hold }, side, setting, edgePoint) ?? solved
+  if (!grip.trouble(solved.hold))
+    return objectionAlong({ ...setup, hold: solved.hold }, side, setting, edgePoint) ?? solved
   const heights = grip.heightsMm(setup.hold, edgePoint)
   if (!heights) return refuse('not-held')
   const furtherOut = solved.bladeHeightMm > bladeHeightMm(edgePoint, setup.hold)

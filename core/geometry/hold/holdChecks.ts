@@ -1,4 +1,4 @@
-import { lastOf } from '../../math/list'
+import { lastOf, nth } from '../../math/list'
 import type { Contact } from '../contact/contact'
 import { lowestOverJaws, topsOf, type LowestOver } from './jawClearance'
 import type { Refusal } from '../../schema/refusal'
@@ -7,7 +7,7 @@ import { curveLength } from '../../math/curve/arcLength'
 import type { EdgePoint } from '../../math/curve/edgePoints'
 import type { JawSet } from '../../records/rig/jawSet'
 import { jawSetsOf } from '../../records/rig/jaws'
-import type { Setup } from '../setup/setup'
+import { isWorked, type Setup } from '../setup/setup'
 import type { Side } from '../../records/common/side'
 import { clampFrame, toClampFrame } from '../clamping/clampFrame'
 
@@ -66,6 +66,31 @@ export function tipStop({ hold, stone }: Setup, edgePoints: readonly EdgePoint[]
   return { alongMm, freeEdgeMm: alongMm + stone.widthMm / 2 }
 }
 
+/**
+ * Where the stone reaches, of the edge that is worked: at its two ends, and, where it does not reach some place between
+ * them or that one is farther than both, there. Contacts: along the edge, and their places.
+ */
+export function reachAlong(
+  setup: Setup,
+  edgePoints: readonly EdgePoint[],
+  along: readonly (Contact | Refusal)[],
+): { readonly heel: Reached; readonly tip: Reached; readonly between: Reached | null } {
+  const worked = edgePoints.flatMap(({ fromHeelMm }, i): Reached[] =>
+    isWorked(setup, { fromHeelMm }) ? [{ fromHeelMm, contact: nth(along, i) }] : [],
+  )
+  const far = ({ contact }: Reached) => (contact.ok ? contact.reachMm : Infinity)
+  const [heel, tip] = [nth(worked, 0), lastOf(worked)]
+  const farthest = worked.reduce((most, one) => (far(one) > far(most) ? one : most))
+  return { heel, tip, between: far(farthest) > Math.max(far(heel), far(tip)) + FARTHER_MM ? farthest : null }
+}
+/** Reaches nearer to each other than this are one, mm. */
+const FARTHER_MM = 1
+
+export interface Reached {
+  readonly fromHeelMm: number
+  readonly contact: Contact | Refusal
+}
+
 export interface Clearance {
   readonly jaws: JawSet
   /**
@@ -78,7 +103,7 @@ export interface Clearance {
 }
 
 /**
- * How each set of the rig's jaws lets the stone pass on a side, judged at each place by the angle there. Contacts:
+ * How each set of the rig's jaws lets the stone pass on a side, judged at each place that is worked by the angle there. Contacts:
  * along the edge. Source: docs/geometry.md, "Limits".
  */
 export function clearances(setup: Setup, side: Side, along: readonly (Contact | Refusal)[]): Clearance[] {
@@ -86,7 +111,8 @@ export function clearances(setup: Setup, side: Side, along: readonly (Contact | 
     const tops = topsOf(setup, side, jaws)
     let nearest: (LowestOver & { readonly setDeg: number }) | null = null
     for (const contact of along) {
-      const here = contact.ok ? lowestOverJaws(contact, tops, setup.stone, setup.rig.stroke) : null
+      const here =
+        contact.ok && isWorked(setup, contact) ? lowestOverJaws(contact, tops, setup.stone, setup.rig.stroke) : null
       if (!contact.ok || !here) continue
       const short = here.deg - contact.edgeAngleDeg
       if (!nearest || short > nearest.deg - nearest.setDeg) nearest = { ...here, setDeg: contact.edgeAngleDeg }

@@ -7,7 +7,7 @@ import { pivotOverBlade, type ClampPoint } from '../clamping/centring'
 import { curveLength } from '../../math/curve/arcLength'
 import type { JawSet } from '../../records/rig/jawSet'
 import type { Rig } from '../../records/rig/rig'
-import { centrePlaneOf, type Setup } from '../setup/setup'
+import { centrePlaneOf, isWorked, type Setup } from '../setup/setup'
 import type { Stone } from '../../records/stone/stone'
 import { degrees, radians } from '../../math/units/angle'
 import { clamp } from '../../math/units/figures'
@@ -177,8 +177,11 @@ const between = (a: Corner, b: Corner, share: number): Corner => ({
   w: a.w + (b.w - a.w) * share,
 })
 
+/** Judged at some places along the edge, what clears the jaws may lack this much between them, degrees. */
+export const MEETS_DEG = 0.05
+
 /**
- * By how much the stone is too flat somewhere to clear the jaws, degrees, judged at each place by the angle there: the
+ * By how much the stone is too flat somewhere that is worked to clear the jaws, degrees, judged at each place by the angle there: the
  * worst of a side's contacts; 0 where it clears them at each. Source: docs/geometry.md, "Limits".
  */
 export function shortOverJawsDeg(
@@ -191,7 +194,8 @@ export function shortOverJawsDeg(
   let short = 0
   for (const contact of along) {
     // Whether it clears them is seen far sooner than from which angle on it would.
-    if (!contact.ok || passesOverJaws(contact, tops, setup.stone, setup.rig.stroke)) continue
+    if (!contact.ok || !isWorked(setup, contact) || passesOverJaws(contact, tops, setup.stone, setup.rig.stroke))
+      continue
     const lowestDeg = lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke)
     if (lowestDeg !== null) short = Math.max(short, lowestDeg - contact.edgeAngleDeg)
   }

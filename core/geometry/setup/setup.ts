@@ -30,7 +30,17 @@ export interface Setup {
   readonly blade: Blade
   readonly stone: StoneInUse
   readonly hold: ClampPosition
+  /** The stretch of the edge that is worked in this hold, arc length from the heel, mm; absent: all of it. */
+  readonly worked?: Stretch
 }
+export interface Stretch {
+  readonly fromMm: number
+  readonly toMm: number
+}
+
+/** Whether a place of the edge is worked in this hold. */
+export const isWorked = ({ worked }: Pick<Setup, 'worked'>, { fromHeelMm }: EdgePosition): boolean =>
+  !worked || (fromHeelMm >= worked.fromMm && fromHeelMm <= worked.toMm)
 
 /** A place of the edge: its arc length from the heel. */
 type EdgePosition = Pick<EdgePoint, 'fromHeelMm'>

@@ -2,11 +2,11 @@ import { ofKind } from '../../log/activeEntries'
 import type { Strokes } from '../../log/entry'
 import { isOfEarlierVersion } from '../../log/setupSnapshot'
 import { adviseDial } from '../../geometry/dial/advised'
-import { lastOf } from '../../math/list'
+import { lastOf, nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
-import type { JobAsked } from './jobNow'
-import { dialStep, readStep } from './settingUp'
+import { heldIn, positionsOf, type JobAsked } from './jobNow'
+import { dialStep, holdPositionStep, readStep } from './settingUp'
 import type { OutOfDate, Step } from './step'
 
 /** Strokes made nearer than this to what is wanted now were made for it, degrees. */
@@ -14,8 +14,9 @@ const SAME_ANGLE_DEG = 0.5
 /** And this much further off than the best the rig can do, as near as it comes, degrees. */
 const AS_NEAR_DEG = 0.1
 
-export const strokesOn = ({ found }: Pick<JobAsked, 'found'>, side: Side): Strokes[] =>
-  ofKind(found, 'strokes').filter((one) => one.side === side)
+/** The strokes on a side; of a long blade those of one clamping position, or, null, of all. */
+export const strokesOn = ({ found }: Pick<JobAsked, 'found'>, side: Side, position: number | null): Strokes[] =>
+  ofKind(found, 'strokes').filter((one) => one.side === side && (position === null || one.setup?.position === position))
 
 /** The stones of the job in their order: those that were chosen, or the one on the rod. */
 const stonesOf = ({ job }: JobAsked): readonly string[] =>
@@ -26,16 +27,30 @@ export function stonesStep(now: JobAsked): Step {
   return step(now, 'stones', { state, toDo: { does: 'choose-stones' } })
 }
 
-/** What is done with each stone in its order: put on, dialled (and read with the first), ground side by side. */
-export function stoneSteps(now: JobAsked, reading: boolean): Step[] {
-  const stones = stonesOf(now)
-  return stones.flatMap((stoneId, i) => {
-    const grinds = now.sides.map((side) => grindStep(now, stoneId, side))
-    if (grinds.every(({ state }) => state.is === 'done')) return grinds
+/** What is ground in a clamping position: each side with each stone. */
+const grindSteps = (now: JobAsked, position: number | null): Step[][] =>
+  stonesOf(now).map((stoneId) => now.sides.map((side) => grindStep(heldIn(now, position), stoneId, side, position)))
+const areDone = (steps: readonly Step[]): boolean => steps.every(({ state }) => state.is === 'done')
+
+/** The first clamping position that is not ground with every stone; null where there is none. */
+export const positionToGrind = (now: JobAsked): number | null =>
+  positionsOf(now).find((position) => position !== null && !areDone(grindSteps(now, position).flat())) ?? null
+
+/**
+ * What is done in a clamping position: the blade is held in it; then each stone in its order is put on, dialled (and
+ * read with the first), and ground with, side by side.
+ */
+export function stoneSteps(now: JobAsked, position: number | null, reading: boolean): Step[] {
+  const byStone = grindSteps(now, position)
+  if (position !== null && now.setNow.position !== position && !areDone(byStone.flat()))
+    return [holdPositionStep(now, position), ...byStone.flat()]
+  return byStone.flatMap((grinds, i) => {
+    const stoneId = nth(stonesOf(now), i)
+    if (areDone(grinds)) return grinds
     if (stoneId !== now.job.stoneId)
-      return [step(now, 'put-on', { stoneId, state: MISSING, toDo: { does: 'put-on' } }), ...grinds]
+      return [step(now, 'put-on', { stoneId, position, state: MISSING, toDo: { does: 'put-on' } }), ...grinds]
     return now.sides.flatMap((side, k) => {
-      const grind = grinds[k]!
+      const grind = nth(grinds, k)
       if (grind.state.is === 'done') return [grind]
       const read = reading && i === 0 ? [readStep(now, side)] : []
       return [dialStep(now, side), ...read, grind]
@@ -44,9 +59,9 @@ export function stoneSteps(now: JobAsked, reading: boolean): Step[] {
 }
 
 /** Strokes were made on a side with a stone, at this hold and for the angle that is wanted now. */
-function grindStep(now: JobAsked, stoneId: string, side: Side): Step {
-  const of = { side, stoneId }
-  const all = strokesOn(now, side)
+function grindStep(now: JobAsked, stoneId: string, side: Side, position: number | null): Step {
+  const of = { side, stoneId, position }
+  const all = strokesOn(now, side, position)
   const made = all.filter((one) => one.stoneId === stoneId)
   const toDo = { does: 'grind' } as const
   // A proof of an earlier version says that its bevel was cut, and knows of no strokes.
@@ -57,9 +72,9 @@ function grindStep(now: JobAsked, stoneId: string, side: Side): Step {
   if (made.length === 0) return step(now, 'grind', { ...of, state: MISSING, toDo })
   const last = lastOf(made)
   const fact = { at: last.at, count: made.reduce((sum, { count }) => sum + count, 0) }
-  // Worked in another of a long blade's positions, it is held otherwise there.
-  const inAnother = last.setup?.position !== now.setNow.position
-  const parts = HELD_WITH.filter((part) => part !== 'hold' || !inAnother)
+  // Worked in positions that were let go since, it was held otherwise in each.
+  const letGo = position === null && last.setup !== null && last.setup.position !== null
+  const parts = HELD_WITH.filter((part) => part !== 'hold' || !letGo)
   const because: OutOfDate[] = changedSince(now, last.setup, side, parts)
   const setDeg = last.setup?.setDeg[side] ?? null
   if (setDeg !== null && because.length === 0 && !forWanted(now, side, stoneId, setDeg)) because.push('wanted')
@@ -68,12 +83,12 @@ function grindStep(now: JobAsked, stoneId: string, side: Side): Step {
 
 /** Whether a set angle is that of what is wanted now: near enough, or as near as the rig comes with that stone. */
 function forWanted(now: JobAsked, side: Side, stoneId: string, setDeg: number): boolean {
-  const { setup, job, evaluation, against } = now
+  const { setup, job, dialFor, against } = now
   const wantedDeg = job.wanted.deg[side]
   const offDeg = Math.abs(setDeg - wantedDeg)
   if (offDeg <= SAME_ANGLE_DEG) return true
   const stone = stoneId === job.stoneId ? setup.stone : against.stoneOf(stoneId)
-  const best = stone && adviseDial({ ...setup, stone }, side, wantedDeg, evaluation.edgePoint)
+  const best = stone && adviseDial({ ...setup, stone }, side, wantedDeg, dialFor)
   return best?.ok === true && offDeg <= Math.abs(best.offDeg) + AS_NEAR_DEG
 }
 
@@ -90,7 +105,7 @@ export function burrStep(now: JobAsked): Step {
 
 /** Whether a burr was felt since a side was first ground: the bevel reaches the apex then. */
 export function burrStood(now: JobAsked, side: Side): boolean {
-  const first = strokesOn(now, side)[0]
+  const first = strokesOn(now, side, null)[0]
   const burrs = ofKind(now.found, 'sharpness').filter(({ burr }) => burr !== null && burr !== 'none')
   return first !== undefined && burrs.some(({ at }) => at > first.at)
 }

@@ -7,6 +7,9 @@ import { SIDES, type Side } from '../../records/common/side'
 import type { Job } from '../../records/job/job'
 import type { Purpose } from '../../records/job/purpose'
 import { onBlade } from '../../log/activeEntries'
+import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
+import { nth } from '../../math/list'
+import { heldAs } from '../../records/job/positions'
 import type { Evaluation } from '../../uncertainty/evaluate'
 import type { Setup } from '../../geometry/setup/setup'
 
@@ -15,7 +18,7 @@ export interface JobNow {
   readonly setup: Setup
   readonly job: Pick<
     Job,
-    'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero' | 'gaugeAxes' | 'progression'
+    'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero' | 'gaugeAxes' | 'progression' | 'positions'
   >
   readonly purpose: Purpose
   /** At the place that the dial is for. */
@@ -32,6 +35,10 @@ export interface JobNow {
 /** The same with what every step asks of it. */
 export interface JobAsked extends JobNow {
   readonly sides: readonly Side[]
+  /** The place that the dial is for. */
+  readonly dialFor: EdgePoint
+  /** Whether the blade is held as this says. */
+  readonly isHeld: boolean
   /** What happened with the blade that the job has now. */
   readonly found: readonly LogEntry[]
   readonly against: JobAsSet
@@ -45,6 +52,8 @@ export function asked(now: JobNow): JobAsked {
   return {
     ...now,
     sides: now.setup.blade.bevels === 'A' ? ['A'] : SIDES,
+    dialFor: now.evaluation.edgePoint,
+    isHeld: true,
     found: onBlade(now.log, now.job.bladeId),
     advice: (side) =>
       (advised[side] ??= adviseDial(now.setup, side, now.job.wanted.deg[side], now.evaluation.edgePoint)),
@@ -58,5 +67,23 @@ export function asked(now: JobNow): JobAsked {
       },
       stoneOf: now.stoneOf ?? (() => undefined),
     },
+  }
+}
+
+/** The clamping positions of the job, one after the other; null where one hold does for all of the edge. */
+export const positionsOf = ({ job }: Pick<JobAsked, 'job'>): readonly (number | null)[] =>
+  job.positions ? job.positions.each.map((_, i) => i + 1) : [null]
+
+/** The job as it would be held in one of its clamping positions, from 1 on: as it is, where it is held so, or null. */
+export function heldIn(now: JobAsked, position: number | null): JobAsked {
+  if (position === null || position === now.setNow.position || !now.job.positions) return now
+  const kept = nth(now.job.positions.each, position - 1)
+  const hold = heldAs(kept, now.setup.hold)
+  return {
+    ...now,
+    setup: { ...now.setup, hold, worked: kept },
+    setNow: { ...now.setNow, hold, position },
+    dialFor: edgePointAt(now.setup.blade.edge, kept.dialForMm),
+    isHeld: false,
   }
 }

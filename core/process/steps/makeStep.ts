@@ -38,6 +38,7 @@ interface Made {
   readonly side?: Side | null
   readonly zone?: Step['zone']
   readonly stoneId?: string | null
+  readonly position?: number | null
   readonly state: StepState
   readonly toDo?: ToDo | null
   readonly leavable?: boolean
@@ -49,13 +50,23 @@ interface Made {
 
 /** A step; where it is open, what a person left out since counts. */
 export function step(now: Pick<JobAsked, 'found' | 'setNow'>, id: StepId, made: Made): Step {
-  const { side = null, zone = null, stoneId = null, toDo = null, leavable = LEAVABLE.includes(id) } = made
+  const {
+    side = null,
+    zone = null,
+    stoneId = null,
+    position = null,
+    toDo = null,
+    leavable = LEAVABLE.includes(id),
+  } = made
   const { state, askedSince = null, askedWith = [] } = made
-  const of = { id, station: STATION_OF[id], side, zone, stoneId, leavable }
+  const of = { id, station: STATION_OF[id], side, zone, stoneId, position, leavable }
   if (!isOpen(state)) return { ...of, state, toDo: null }
   const fact = state.is === 'out-of-date' ? state.fact : null
   const left = leavable
-    ? ofKind(now.found, 'left-out').findLast((one) => one.step === id && one.side === side && one.zone === zone)
+    ? ofKind(now.found, 'left-out').findLast(
+        (one) =>
+          one.step === id && one.side === side && one.zone === zone && (position === null || one.position === position),
+      )
     : undefined
   const counts = left && [askedSince, fact?.at ?? null].every((since) => since === null || left.at >= since)
   if (!left || !counts || changedSince(now, left.setup, side ?? 'A', askedWith).length > 0)

@@ -1,12 +1,15 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Proof } from '../../log/entry'
 import { meanProof } from '../../log/meanReading'
+import type { SetupPart } from '../../log/setAlike'
+import { settingOn } from '../../log/setupSnapshot'
 import { lastOf } from '../../math/list'
 import { provedAgainst, setThere } from '../../observe/ledger/against'
 import { zoneAt, type Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
+import { positionAt } from '../../records/job/positions'
 import { changedSince, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
-import type { JobAsked } from './jobNow'
+import { heldIn, positionsOf, type JobAsked } from './jobNow'
 import { burrStood, strokesOn } from './grinding'
 import type { OutOfDate, Step } from './step'
 
@@ -16,29 +19,47 @@ const SHOWS_DEG = 1
 const DIFFERS_DEG = 1.5
 
 /** What is on the steel of a side: once for the zones that are set alike, and for each that differs by itself. */
-export function proofSteps(now: JobAsked, side: Side): Step[] {
-  const { setup, setNow, evaluation, against } = now
-  const [set, setting] = [evaluation.sides[side], setNow.setting[side]]
-  const differs = ({ fromMm, toMm }: Zone) => {
-    const there = set.ok && setting && setThere(setup, side, setting, (fromMm + toMm) / 2)
-    return there ? Math.abs(there.contact.edgeAngleDeg - set.contact.edgeAngleDeg) > DIFFERS_DEG : false
+export const proofSteps = (now: JobAsked, side: Side): Step[] =>
+  positionsOf(now).flatMap((position) => proofStepsIn(heldIn(now, position), side, position))
+
+const middleOf = ({ fromMm, toMm }: Zone): number => (fromMm + toMm) / 2
+
+/** The same of what is worked in one clamping position, as it is held in it. */
+function proofStepsIn(now: JobAsked, side: Side, position: number | null): Step[] {
+  const { setup, setNow, dialFor, against, job } = now
+  const cut = now.isHeld ? null : strokesOn(now, side, position).at(-1)?.setup
+  const setting = settingOn(cut ?? setNow, side)
+  const setDegAt = (placeMm: number) => setting && setThere(setup, side, setting, placeMm)?.contact.edgeAngleDeg
+  const setDeg = setDegAt(dialFor.fromHeelMm)
+  const differs = (zone: Zone) => {
+    const there = setDegAt(middleOf(zone))
+    return setDeg && there ? Math.abs(there - setDeg) > DIFFERS_DEG : false
   }
-  const apart = against.zones.filter(differs)
-  const alike = against.zones.filter((zone) => !apart.includes(zone))
+  const here = against.zones.filter(
+    (zone) => position === null || positionAt(middleOf(zone), job.positions) === position,
+  )
+  const apart = here.filter(differs)
+  const alike = here.filter((zone) => !apart.includes(zone))
   return [
     // Where every zone differs from the place between them, none stands for the side.
-    ...(alike.length > 0 ? [proofStep(now, side, alike, null)] : []),
-    ...apart.map((zone) => proofStep(now, side, [zone], zone)),
+    ...(alike.length > 0 || here.length === 0 ? [proofStep(now, side, position, alike, null)] : []),
+    ...apart.map((zone) => proofStep(now, side, position, [zone], zone)),
   ]
 }
 
 /** What was proved in some zones, as the rig was set when they were last ground. `zone`: the one it is asked for. */
-function proofStep(now: JobAsked, side: Side, zones: readonly Zone[], zone: Zone | null): Step {
-  const ground = strokesOn(now, side).at(-1)
-  const of = { side, zone: zone?.kind ?? null, askedSince: ground?.at }
+function proofStep(
+  now: JobAsked,
+  side: Side,
+  position: number | null,
+  zones: readonly Zone[],
+  zone: Zone | null,
+): Step {
+  const ground = strokesOn(now, side, position).at(-1)
+  const of = { side, zone: zone?.kind ?? null, position, askedSince: ground?.at }
   const toDo = { does: 'prove' } as const
   const amount = meanProof(
-    ofKind(now.found, 'proof').filter((proof) => proof.side === side && isIn(now, proof, zones)),
+    ofKind(now.found, 'proof').filter((proof) => proof.side === side && isIn(now, proof, position, zones)),
     side,
   )
   const proved = amount && provedAgainst(now.against, side, amount)
@@ -55,7 +76,9 @@ function proofStep(now: JobAsked, side: Side, zones: readonly Zone[], zone: Zone
       state: doneUnless(fact, ['not-to-apex']),
       toDo: { does: 'grind' },
     })
-  const because: OutOfDate[] = changedSince(now, last.setup, side, [...HELD_WITH, 'dial'])
+  // What is dialled now is for the position that the blade is held in.
+  const parts: readonly SetupPart[] = now.isHeld ? [...HELD_WITH, 'dial'] : HELD_WITH
+  const because: OutOfDate[] = changedSince(now, last.setup, side, parts)
   if (proved.toApex === null && !burrStood(now, side)) because.push('apex-not-said')
   if (proved.amount.uncertaintyDeg > SHOWS_DEG) because.push('unsure')
   if (because.length > 0) return step(now, 'prove', { ...of, state: doneUnless(fact, because), toDo })
@@ -70,8 +93,11 @@ function proofStep(now: JobAsked, side: Side, zones: readonly Zone[], zone: Zone
   })
 }
 
-/** Whether a proof holds for one of some zones: at its place, of its kind, or of the whole edge. */
-function isIn({ against }: JobAsked, { placeMm, zone }: Proof, zones: readonly Zone[]): boolean {
+/** Whether a proof holds for one of some zones of a position: at its place, of its kind, or of the whole edge. */
+function isIn({ against, job }: JobAsked, { placeMm, zone }: Proof, position: number | null, zones: readonly Zone[]) {
+  if (placeMm !== null && position !== null && positionAt(placeMm, job.positions) !== position) return false
+  // What is worked in a position can lie within one zone, with its middle in another.
+  if (zones.length === 0) return placeMm !== null || zone === null
   if (placeMm !== null) return zones.includes(against.zones[zoneAt(against.zones, placeMm)]!)
   return zone === null || zones.some(({ kind }) => kind === zone)
 }

@@ -1,21 +1,34 @@
+import equal from 'fast-deep-equal'
 import { cutWith } from '../../log/cutWith'
 import { activeEntries } from '../../log/activeEntries'
+import type { SetupSnapshot } from '../../log/setupSnapshot'
 import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Blade } from '../../records/blade/blade'
 import { zonesOfBlade } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import { gaugeUseOf, job as jobSchema, type Job } from '../../records/job/job'
+import { heldAs, positionAt, workedIn } from '../../records/job/positions'
 import type { Purpose } from '../../records/job/purpose'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import type { Rig } from '../../records/rig/rig'
 import type { Stone } from '../../records/stone/stone'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { asSet } from '../../uncertainty/asSet'
+import { setThere } from '../../observe/ledger/against'
 import { evaluate, type Evaluation } from '../../uncertainty/evaluate'
+import { findPlacement, placementRange } from '../../placement/findPlacement'
+import { keptPositions, positionsFor } from '../../placement/longBlade'
 import { startingDial, startingHold } from '../card/starting'
 import type { JobNow } from './jobNow'
 import { nextStep, type NextStep } from './nextStep'
+
+const finished = <T>(task: Generator<number, T, void>): T => {
+  for (;;) {
+    const step = task.next()
+    if (step.done) return step.value
+  }
+}
 
 export const robotId = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
 export const STONES = [robotId(5), robotId(6)] as const
@@ -26,17 +39,20 @@ export interface Bench {
   readonly next: () => NextStep | null
   /** Does a step as a careful hand would; false where the line alone cannot. */
   press(step: NextStep): boolean
-  leaveOut(step: Pick<NextStep, 'id' | 'side' | 'zone'>): void
+  leaveOut(step: Pick<NextStep, 'id' | 'side' | 'zone' | 'position'>): void
   grind(side: Side): void
   prove(side: Side, offDeg?: number): void
   test(side: Side): void
   read(side: Side): void
   change(patch: Partial<Job>): void
+  /** Finds the positions of a long blade and keeps them; false where one does, or none. */
+  keepPositions(toleranceDeg: number): boolean
   readonly log: LogEntry[]
   readonly job: () => Job
 }
 
-export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): Bench {
+/** `searches`: it looks for a better hold, and for positions, before it accepts how the angle runs along the edge. */
+export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, searches = false): Bench {
   const hold = startingHold(rig, blade)
   const wanted = { deg: { A: 20, B: 20 }, linked: true, why: '' }
   let job = jobSchema.parse({
@@ -51,7 +67,8 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
   const log: LogEntry[] = []
   const edgePoints = evenEdgePoints(blade.edge, 24)
   const zones = zonesOfBlade(blade)
-  const setup = () => ({ rig, blade, stone, hold: job.hold })
+  let takenBest = false
+  const setup = () => ({ rig, blade, stone, hold: job.hold, worked: workedIn(job.hold, job.positions) })
   let evaluated: { readonly of: Job; readonly is: Evaluation } | null = null
   const evaluation = () => {
     if (evaluated?.of !== job) evaluated = { of: job, is: evaluate(setup(), job, edgePoints) }
@@ -131,9 +148,11 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
       setup: snapshot(),
     })
   }
-  const proveAt = (side: Side, zone: NextStep['zone'], offDeg = 0) => {
+  const proveAt = (side: Side, zone: NextStep['zone'], position: number | null, offDeg = 0) => {
     const its = zones.find(({ kind }) => kind === zone)
-    const placeMm = its ? (its.fromMm + its.toMm) / 2 : evaluation().edgePoint.fromHeelMm
+    const kept = position === null ? undefined : job.positions?.each[position - 1]
+    const placeMm = its ? (its.fromMm + its.toMm) / 2 : (kept?.dialForMm ?? evaluation().edgePoint.fromHeelMm)
+    const cut = cutWith(activeEntries(log), side, positionAt(placeMm, job.positions))
     log.push({
       ...about(),
       ...ANGLE_ALONE,
@@ -141,19 +160,48 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
       side,
       placeMm,
       zone,
-      deg: setDegAt(side, placeMm) + offDeg,
+      deg: setDegAt(side, placeMm, cut) + offDeg,
       uncertaintyDeg: 0.3,
       by: 'goniometer',
       toApex: true,
-      setup: cutWith(activeEntries(log), side),
+      setup: cut,
     })
   }
-  const setDegAt = (side: Side, placeMm: number) => {
-    const set = evaluate(setup(), job, edgePoints, placeMm).sides[side]
-    return set.ok ? set.contact.edgeAngleDeg : 20
+  /** What is set at a place with the hold and the dial that it was cut with; as it is now, where nothing was cut. */
+  const setDegAt = (side: Side, placeMm: number, cut: SetupSnapshot | null) => {
+    const setting = cut?.setting[side] ?? job.dialled[side]
+    const there = setThere({ ...setup(), hold: cut?.hold ?? job.hold }, side, setting, placeMm)
+    return there?.contact.edgeAngleDeg ?? 20
   }
-  const leaveOut: Bench['leaveOut'] = ({ id, side, zone }) =>
-    void log.push({ ...about(), kind: 'left-out', step: id, side, zone, setup: snapshot() })
+  const leaveOut: Bench['leaveOut'] = ({ id, side, zone, position }) =>
+    void log.push({ ...about(), kind: 'left-out', step: id, side, zone, position, setup: snapshot() })
+
+  /** Takes the best hold that the search finds, once; false where there is none, or it was taken already. */
+  function holdBetter(side: Side): boolean {
+    const task = findPlacement({
+      setup: setup(),
+      side,
+      wantedDeg: job.wanted.deg[side],
+      edgePoints,
+      aim: 'even',
+      onMarks: false,
+      thereDeg: null,
+    })
+    const { best, atMark } = finished(task)
+    if (!best || !atMark || equal(best.hold, job.hold) || takenBest) return false
+    takenBest = true
+    change({ hold: best.hold, dialForMm: atMark.evenAtMm })
+    dial(side, atMark.setting)
+    return true
+  }
+  function keepPositions(toleranceDeg = 1): boolean {
+    const about = { side: 'A' as const, wantedDeg: job.wanted.deg.A, toleranceDeg } as const
+    const range = placementRange(setup())
+    const found = finished(positionsFor({ setup: { ...setup(), worked: undefined }, ...about, edgePoints, range }))
+    const positions = found.ok ? keptPositions(found, about) : null
+    if (positions) change({ positions })
+    return positions !== null
+  }
 
   function press(step: NextStep): boolean {
     const side = step.side ?? 'A'
@@ -166,7 +214,19 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
         if (!toDo.instead) return false
         change({ hold: toDo.instead })
         return true
+      case 'hold-position': {
+        const kept = job.positions!.each[toDo.position - 1]!
+        change({ hold: heldAs(kept, job.hold), dialForMm: kept.dialForMm })
+        return true
+      }
+      case 'find-positions':
+        return keepPositions()
       case 'even-angle':
+        if (!searches || !(holdBetter(side) || keepPositions())) leaveOut(step)
+        return true
+      case 'clear-jaws':
+      case 'mend-hold':
+        return holdBetter(side)
       case 'explain-reading':
       case 'explain-proof':
         leaveOut(step)
@@ -202,7 +262,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
         log.push({ ...about(), kind: 'sharpness', test: 'paper', zones: [], forcesG: [], burr: 'none', burrZones: [] })
         return true
       case 'prove':
-        proveAt(side, step.zone)
+        proveAt(side, step.zone, step.position)
         return true
       case 'put-to-use':
         log.push({ ...about(), kind: 'put-to-use' })
@@ -220,16 +280,18 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose): B
     press,
     leaveOut,
     grind,
-    prove: (side, offDeg) => proveAt(side, null, offDeg),
+    prove: (side, offDeg) => proveAt(side, null, null, offDeg),
     test,
     read,
     change,
+    keepPositions,
     log,
     job: () => job,
   }
 }
 
-const keyOf = ({ id, side, zone, stoneId, toDo }: NextStep) => [id, side, zone, stoneId, toDo.does].join(' ')
+const keyOf = ({ id, side, zone, stoneId, position, toDo }: NextStep) =>
+  [id, side, zone, stoneId, toDo.does, ...(position === null ? [] : [position])].join(' ')
 /** Presses what the line offers until nothing is left; what it pressed, in order. */
 export function pressAll(of: Bench, most = 80): string[] {
   const pressed: string[] = []

@@ -2,26 +2,28 @@ import { dialledState } from '../../log/dialledState'
 import { ofKind } from '../../log/activeEntries'
 import { meanReading } from '../../log/meanReading'
 import { setupChanges } from '../../log/setAlike'
+import { bladeHeightMm, heightMeasuredAt } from '../../geometry/clamping/bladeHeight'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { gripOf } from '../../geometry/hold/grip'
-import { shortOverJawsDeg } from '../../geometry/hold/jawClearance'
+import { MEETS_DEG, shortOverJawsDeg } from '../../geometry/hold/jawClearance'
 import { jawFit } from '../../geometry/hold/holdChecks'
 import { contactFor } from '../../geometry/setup/setup'
 import { lastOf } from '../../math/list'
 import { READ_TO_DEG } from '../../observe/gauge/likelyCauses'
 import { readAgainst } from '../../observe/ledger/against'
+import type { Refusal } from '../../schema/refusal'
 import { SIDES, type Side } from '../../records/common/side'
 import { gaugeUseOf } from '../../records/job/job'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
-import type { JobAsked } from './jobNow'
+import { positionsOf, type JobAsked } from './jobNow'
 import type { OutOfDate, Step, ToDo } from './step'
 
 /** What a job is begun with before anyone said what its edge should have, degrees. */
 const BEGUN_WITH_DEG = 20
 /** A dial that is nearer than this to the best the rig can do is dialled, degrees. */
 const DIALLED_DEG = 0.05
-/** What is advised clears the jaws at some places along the edge: between them it may lack this much, degrees. */
-const MEETS_DEG = 0.05
+/** Positions that were found for an angle nearer to the wanted one than this do for it, degrees. */
+const SAME_WANTED_DEG = 0.1
 /** An edge that runs further than this from its angle where the dial is for wants a better hold, degrees. */
 const EVEN_DEG = 3
 
@@ -34,9 +36,24 @@ export function wantedStep(now: JobAsked): Step {
   return step(now, 'wanted', { state, toDo: { does: 'say-wanted' }, leavable: now.purpose === 'sharpen' })
 }
 
-/** The hold: the jaws have the blade, both sides have an angle, and it is even enough along the edge. */
-export function holdStep(now: JobAsked): Step {
+/** The blade is to be held in one of a long blade's clamping positions. */
+export const holdPositionStep = (now: JobAsked, position: number): Step =>
+  step(now, 'hold', {
+    state: MISSING,
+    position,
+    toDo: { does: 'hold-position', position, of: positionsOf(now).length },
+  })
+
+/**
+ * The hold: the jaws have the blade, both sides have an angle, and it is even enough along the edge. Of a long blade: it
+ * is one of its positions (`toGrind` is the next), and they were found for the angle that is wanted.
+ */
+export function holdStep(now: JobAsked, toGrind: number | null): Step {
   const { setup, evaluation, sides } = now
+  const { positions } = now.job
+  if (positions && Math.abs(positions.wantedDeg - now.job.wanted.deg[positions.side]) > SAME_WANTED_DEG)
+    return step(now, 'hold', { state: MISSING, toDo: { does: 'find-positions', foundForDeg: positions.wantedDeg } })
+  if (positions && now.setNow.position === null) return holdPositionStep(now, toGrind ?? 1)
   const bad = (toDo: ToDo, side: Side | null = null) => step(now, 'hold', { state: MISSING, toDo, side })
   const grip = gripOf(setup.blade, setup.rig)
   const trouble = grip.trouble(setup.hold)
@@ -61,14 +78,25 @@ export function holdStep(now: JobAsked): Step {
         askedWith: HELD_WITH,
       })
   }
+  // What cannot be dialled in this hold is said before its blade height is measured.
+  for (const side of sides) {
+    const best = now.advice(side)
+    if (!best.ok) return bad(insteadOf(best), side)
+  }
   return step(now, 'hold', { state: done({ at: null }) })
 }
 
 /** How far the edge stands out of the jaws, measured with the blade in them. On a table there is nothing to measure. */
 export function heightSteps(now: JobAsked): Step[] {
-  if (!now.setup.rig.jaws) return []
+  const { rig, blade, hold } = now.setup
+  if (!rig.jaws) return []
   const last = ofKind(now.found, 'blade-height').at(-1)
-  const toDo = { does: 'measure-height', heightMm: now.evaluation.bladeHeightMm } as const
+  const at = heightMeasuredAt({ edge: blade.edge, jawsWidthMm: rig.jaws.widthMm }, hold, now.dialFor)
+  const toDo = {
+    does: 'measure-height',
+    heightMm: bladeHeightMm(at, hold),
+    placeMm: at === now.dialFor ? null : at.fromHeelMm,
+  } as const
   if (!last) return [step(now, 'height', { state: MISSING, toDo })]
   const because = changedSince(now, last.setup, 'A', HELD_WITH)
   return [step(now, 'height', { state: doneUnless({ at: last.at, heightMm: last.heightMm }, because), toDo })]
@@ -95,19 +123,19 @@ function bestShared(now: JobAsked): boolean {
   return worst(setDeg) <= Math.min(...shared) + DIALLED_DEG
 }
 
+/** What to do where the wanted angle cannot be dialled. */
+const insteadOf = (refusal: Refusal): ToDo =>
+  refusal.code === 'stone-meets-jaws'
+    ? { does: 'clear-jaws', lowestDeg: Number(refusal.figures?.limitDeg) }
+    : { does: 'mend-hold', refusal }
+
 /** A side is dialled for the stone on the rod: as near the wanted angle as the rig can, and a hand has said so. */
 export function dialStep(now: JobAsked, side: Side): Step {
   const { setup, job, evaluation, setNow, found } = now
   const of = { side, stoneId: job.stoneId }
   const set = evaluation.sides[side]
   const best = now.advice(side)
-  if (!best.ok) {
-    const toDo: ToDo =
-      best.code === 'stone-meets-jaws'
-        ? { does: 'clear-jaws', lowestDeg: Number(best.figures?.limitDeg) }
-        : { does: 'mend-hold', refusal: best }
-    return step(now, 'dial', { ...of, state: MISSING, toDo })
-  }
+  if (!best.ok) return step(now, 'dial', { ...of, state: MISSING, toDo: insteadOf(best) })
   const { setting, givesDeg, offDeg } = best
   const uncertaintyDeg = set.ok ? set.uncertaintyDeg : 0
   const toDo = { does: 'dial', setting, givesDeg, offDeg, uncertaintyDeg } as const

@@ -55,10 +55,15 @@ export type ToDo =
       readonly instead: ClampPosition | null
     }
   | { readonly does: 'mend-hold'; readonly refusal: Refusal }
+  /** Of a long blade: the clamping position that is next, of so many. */
+  | { readonly does: 'hold-position'; readonly position: number; readonly of: number }
+  /** They were found for another angle. */
+  | { readonly does: 'find-positions'; readonly foundForDeg: number }
   | { readonly does: 'hold-otherwise'; readonly spineMm: number; readonly mostMm: number }
   | { readonly does: 'clear-jaws'; readonly lowestDeg: number }
   | { readonly does: 'even-angle'; readonly lowestDeg: number; readonly highestDeg: number }
-  | { readonly does: 'measure-height'; readonly heightMm: number }
+  /** `placeMm`: where, from the heel; null: at the place that the dial is for. */
+  | { readonly does: 'measure-height'; readonly heightMm: number; readonly placeMm: number | null }
   | {
       readonly does: 'dial'
       readonly setting: DialSetting
@@ -87,6 +92,8 @@ export interface Step {
   readonly side: Side | null
   readonly zone: ZoneKind | null
   readonly stoneId: string | null
+  /** Of a long blade, the clamping position that it is for, from 1 on; null where there is one alone, or for all. */
+  readonly position: number | null
   readonly state: StepState
   /** Null where there is nothing to do for it, or something else comes first. */
   readonly toDo: ToDo | null

@@ -2,8 +2,8 @@ import { ofKind } from '../../log/activeEntries'
 import type { StepId } from '../../log/stepIds'
 import { EXPECTED } from '../purposes'
 import { decideStep, markStep } from './bevel'
-import { burrStep, stonesStep, stoneSteps } from './grinding'
-import { asked, type JobAsked, type JobNow } from './jobNow'
+import { burrStep, positionToGrind, stonesStep, stoneSteps } from './grinding'
+import { asked, positionsOf, type JobAsked, type JobNow } from './jobNow'
 import { done, doneUnless, MISSING, step } from './makeStep'
 import { proofSteps } from './proving'
 import { dialStep, heightSteps, holdStep, readStep, wantedStep } from './settingUp'
@@ -18,7 +18,7 @@ export function stepsOf(job: JobNow): Step[] {
   const expected = (id: StepId) => EXPECTED[now.purpose].includes(id)
   const steps: Step[] = []
   if (expected('wanted')) steps.push(wantedStep(now))
-  steps.push(holdStep(now), ...heightSteps(now))
+  steps.push(holdStep(now, expected('grind') ? positionToGrind(now) : null), ...heightSteps(now))
   const marks = expected('mark') ? markSteps(now) : []
   steps.push(...marks)
   // Where the person looks for no bevel there is nothing to decide about.
@@ -26,7 +26,7 @@ export function stepsOf(job: JobNow): Step[] {
   if (expected('decide') && looked) steps.push(decideStep(now))
   if (expected('stones')) steps.push(stonesStep(now))
   if (!expected('grind')) return steps
-  steps.push(...stoneSteps(now, expected('read')))
+  steps.push(...positionsOf(now).flatMap((position) => stoneSteps(now, position, expected('read'))))
   steps.push(burrStep(now), ...now.sides.flatMap((side) => proofSteps(now, side)))
   steps.push(...usingSteps(now, steps))
   return steps

@@ -1,40 +1,66 @@
 <script setup lang="ts">
+import { bladeHeightMm, heightMeasuredAt } from '#core/geometry/clamping/bladeHeight'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
 import { usePreferences } from '~/stores/preferences'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
+import { placeText } from '~/words/placeText'
 
-/** The blade height was measured with the blade in the clamp: said by a hand, not taken from what was planned. */
+/** The blade height as it was measured with the blade in the clamp: said by a hand, not taken from what was planned. */
 const job = useJob()
 const preferences = usePreferences()
-const height = computed(() => lengthText(job.dialFor.value.bladeHeightMm, preferences.unit))
 const { steps } = useNextStep()
 /** When it was measured, at the hold of now; null where it was not. */
 const measuredAt = computed(() => {
   const state = steps.value.find(({ id }) => id === 'height')?.state
   return state?.is === 'done' ? state.fact.at : null
 })
+const place = computed(() => {
+  const { edge } = job.blade.value
+  const jawsWidthMm = job.rig.value.jaws?.widthMm ?? 0
+  return heightMeasuredAt({ edge, jawsWidthMm }, job.content.value.hold, job.dialFor.value.edgePoint)
+})
+const heightMm = computed(() => bladeHeightMm(place.value, job.content.value.hold))
+const height = computed(() => lengthText(heightMm.value, preferences.unit))
+const where = computed(() => {
+  const { dialForMm } = job.content.value
+  const mm = dialForMm === null ? null : place.value.fromHeelMm
+  return placeText(mm, job.rig.value.kind, preferences.unit)
+})
+const setHeight = (mm: number) => job.actions.setBladeHeight(mm, null, heightMm.value)
 function record() {
   if (measuredAt.value) return
-  const heightMm = job.dialFor.value.bladeHeightMm
-  job.session.record('measured blade height', [{ ...job.newEntry(), kind: 'blade-height', heightMm }])
+  const entry = { ...job.newEntry(), kind: 'blade-height' as const, heightMm: heightMm.value }
+  job.session.record('measured blade height', [entry])
 }
 </script>
 
 <template>
-  <div v-if="job.rig.value.jaws" class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+  <div
+    v-if="job.rig.value.jaws"
+    class="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1 border-t border-default pt-2"
+    data-testid="height-measured"
+  >
+    <MeasureField
+      v-if="!measuredAt"
+      label="Blade height, measured"
+      kind="length"
+      focus="measured-height"
+      :value="heightMm"
+      :apply="setHeight"
+      class="w-44"
+    />
     <UButton
       color="neutral"
       variant="outline"
       size="lg"
       :icon="measuredAt ? 'i-lucide-check' : undefined"
-      :label="measuredAt ? `Blade height measured: ${height}` : `I measured the blade height: ${height}`"
+      :label="measuredAt ? `Blade height measured: ${height}` : `I measured ${height}`"
       :aria-disabled="measuredAt !== null"
       data-focus="height-measured"
       @click="record"
     />
-    <span v-if="measuredAt" class="text-sm text-toned">{{ momentText(measuredAt) }}</span>
-    <span v-else class="text-sm text-toned">Other? Enter it under Measures first.</span>
+    <span class="text-sm text-toned">{{ measuredAt ? momentText(measuredAt) : '' }} {{ where }}</span>
   </div>
 </template>

@@ -5,7 +5,7 @@ import { bladeHeightMm } from '#core/geometry/clamping/bladeHeight'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import { edgePointAt, type EdgePoint } from '#core/math/curve/edgePoints'
 import { tipStop } from '#core/geometry/hold/holdChecks'
-import { heldAs } from '#core/records/job/positions'
+import { heldAs, workedIn } from '#core/records/job/positions'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
 import { markUnderLandmark } from '#core/geometry/hold/landmark'
 import { contactFor, type Setup } from '#core/geometry/setup/setup'
@@ -82,7 +82,8 @@ export function useCard() {
   })
 
   function contentOf({ hold, edgePoint, dialForMm, title, note }: Held): CardContent {
-    const [setup, kept] = [{ ...job.setup.value, hold }, job.content.value]
+    const kept = job.content.value
+    const setup = { ...job.setup.value, hold, worked: workedIn(hold, kept.positions) }
     const { rig, blade } = setup
     const trouble = job.grip.value.trouble(hold)
     const text = (mm: number) => lengthText(mm, preferences.unit)

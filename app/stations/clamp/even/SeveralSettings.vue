@@ -2,6 +2,7 @@
 import { useWords } from '~/words/useWords'
 import type { Position } from '#core/placement/longBlade'
 import { useJob } from '~/job/useJob'
+import { useNextStep } from '~/job/useNextStep'
 import { useParts } from './useParts'
 import { usePositions } from './usePositions'
 import { usePreferences } from '~/stores/preferences'
@@ -37,6 +38,10 @@ function beyond({ atMark, cost }: Position): string {
   return `More than asked for: no ${mark} of this rig stands nearer. Between two of them it would be ± ${cost.toFixed(2)}°.`
 }
 
+const { next } = useNextStep()
+/** The one that the next step is for; null where it is for none. */
+const nextPosition = computed(() => (next.value?.toDo.does === 'hold-position' ? next.value.toDo.position : null))
+
 const { facets, hollow, stones } = useParts()
 </script>
 
@@ -56,6 +61,7 @@ const { facets, hollow, stones } = useParts()
       />
       <TaskButton
         label="Find the positions"
+        focus="find-positions"
         :running="running"
         :done="done"
         :most="1"
@@ -64,7 +70,7 @@ const { facets, hollow, stones } = useParts()
         @stop="stop"
       />
       <p v-if="failure" role="alert" class="text-error">{{ words.problem(failure) }}</p>
-      <section v-if="kept && !result" aria-labelledby="kept-positions">
+      <section v-if="kept && (!result || isKept)" aria-labelledby="kept-positions">
         <h3 id="kept-positions" class="font-semibold">Kept for this job, and printed on its card</h3>
         <p class="text-sm" :class="changedSince ? 'text-error' : 'text-muted'">
           Within ± {{ angleText(kept.toleranceDeg, 0.05) }} of {{ angleText(kept.wantedDeg) }}.{{ changedSince }}
@@ -86,6 +92,7 @@ const { facets, hollow, stones } = useParts()
               variant="outline"
               label="Hold it so"
               :aria-label="`Hold it as in position ${i + 1}`"
+              :data-focus="i + 1 === nextPosition ? 'next-position' : undefined"
               @click="holdKept(position)"
             />
           </li>
@@ -93,7 +100,7 @@ const { facets, hollow, stones } = useParts()
         <UButton color="neutral" variant="outline" size="lg" label="Let them go" @click="letGo" />
         <p v-if="holdFailure" role="alert" class="mt-1 text-error">{{ holdFailure }}</p>
       </section>
-      <div v-if="result" aria-live="polite" data-testid="positions">
+      <div v-else-if="result" aria-live="polite" data-testid="positions">
         <template v-if="result.ok">
           <p class="font-semibold">
             {{ result.positions.length === 1 ? 'One position does.' : `${result.positions.length} positions.` }}
@@ -128,10 +135,7 @@ const { facets, hollow, stones } = useParts()
               />
             </li>
           </ol>
-          <p v-if="keepable">
-            <b v-if="isKept">Kept: the card has a page for each.</b>
-            <UButton v-else size="lg" label="Keep these positions" @click="keep" />
-          </p>
+          <UButton v-if="keepable" size="lg" label="Keep these positions" @click="keep" />
           <p v-if="holdFailure" role="alert" class="text-error">{{ holdFailure }}</p>
           <p v-if="result.positions.length > 1" class="text-sm text-muted">
             Three full strokes for each local one at the seam.

@@ -16,7 +16,12 @@ export function useParts() {
       .map((facet) => ({
         ...facet,
         name: zoneName(zones.value, zones.value.indexOf(facet.zone)),
-        advice: adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, facet.middle),
+        advice: adviseDial(
+          { ...job.setup.value, worked: facet.zone },
+          job.side.value,
+          job.wantedDeg.value,
+          facet.middle,
+        ),
       }))
       .sort((a, b) => a.order - b.order),
   )

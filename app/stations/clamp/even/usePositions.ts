@@ -4,9 +4,9 @@ import equal from 'fast-deep-equal'
 import { apartFromHold } from './apartFromHold'
 import { edgePointAt } from '#core/math/curve/edgePoints'
 import { adviseDial } from '#core/geometry/dial/advised'
-import { heldAs, type KeptPosition, type KeptPositions } from '#core/records/job/positions'
+import { heldAs, type KeptPosition } from '#core/records/job/positions'
 import { placementRange } from '#core/placement/findPlacement'
-import type { Position } from '#core/placement/longBlade'
+import { keptPositions, type Position } from '#core/placement/longBlade'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
@@ -42,15 +42,9 @@ export function usePositions() {
   }
 
   const kept = computed(() => job.content.value.positions)
-  /** What was found, as a job keeps it; null where it is one position, or one of them cannot be dialled. */
-  const keepable = computed((): KeptPositions | null => {
-    if (!result.value?.ok || result.value.positions.length < 2) return null
-    const { positions, seams } = result.value
-    const each = positions.flatMap(({ hold: as, atMark, fromMm, toMm }, i) =>
-      atMark ? [{ hold: as, dialForMm: atMark.evenAtMm, fromMm, toMm, blendAtMm: seams[i - 1]?.atMm ?? null }] : [],
-    )
+  const keepable = computed(() => {
     const about = { side: job.side.value, wantedDeg: job.wantedDeg.value, toleranceDeg: toleranceDeg.value }
-    return each.length === positions.length ? { ...about, each } : null
+    return result.value?.ok ? keptPositions(result.value, about) : null
   })
   const isKept = computed(() => keepable.value !== null && equal(kept.value, keepable.value))
   function keep() {
@@ -64,12 +58,17 @@ export function usePositions() {
     return Math.abs(kept.value.wantedDeg - now) < 1e-9 ? null : now
   })
 
-  const isHeld = (position: KeptPosition) => equal(heldAs(position, job.content.value.hold), job.content.value.hold)
+  const isHeld = (position: KeptPosition) => job.setup.value.worked === position
   /** Holds the blade as in a kept position, and dials what is wanted there with the stone that is on the rod. */
   function holdKept(position: KeptPosition) {
     const as = heldAs(position, job.content.value.hold)
     const edgePoint = edgePointAt(job.blade.value.edge, position.dialForMm)
-    const advice = adviseDial({ ...job.setup.value, hold: as }, job.side.value, job.wantedDeg.value, edgePoint)
+    const advice = adviseDial(
+      { ...job.setup.value, hold: as, worked: position },
+      job.side.value,
+      job.wantedDeg.value,
+      edgePoint,
+    )
     failure.value = advice.ok
       ? (actions.holdAndDial(as, advice.setting, position.dialForMm) ?? '')
       : problemText(advice, preferences.unit)

@@ -15,6 +15,18 @@ const { actions } = job
 const preferences = usePreferences()
 const { checks } = useHoldChecks()
 const text = (mm: number) => lengthText(mm, preferences.unit)
+/** Where the stone reaches; of a position of a long blade, at the ends of its own stretch. */
+const reaches = computed(() => {
+  if (!checks.value) return []
+  const { heel, between, tip } = checks.value.reaches
+  const { worked } = job.setup.value
+  const at = (title: string, mm: number) => (worked ? `At ${text(mm)} from the heel` : title)
+  return [
+    { ...heel, title: at('At the heel', heel.fromHeelMm) },
+    ...(between ? [{ ...between, title: `Farthest, at ${text(between.fromHeelMm)} from the heel` }] : []),
+    { ...tip, title: at('At the tip', tip.fromHeelMm) },
+  ]
+})
 const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.name)
 </script>
 
@@ -74,16 +86,11 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
         <SideSwitch />
       </div>
       <ul>
-        <HoldCheck
-          v-for="end in ['heel', 'tip'] as const"
-          :key="end"
-          :verdict="checks[end].verdict"
-          :title="end === 'heel' ? 'At the heel' : 'At the tip'"
-        >
-          <template v-if="checks[end].reachMm !== null"
-            >{{ text(checks[end].reachMm!) }} from the pivot, of {{ text(checks.limitMm) }} there are.</template
+        <HoldCheck v-for="one in reaches" :key="one.title" :verdict="one.verdict" :title="one.title">
+          <template v-if="one.reachMm !== null"
+            >{{ text(one.reachMm) }} from the pivot, of {{ text(checks.limitMm) }} there are.</template
           >
-          <template v-else>{{ problemText(checks[end].refusal!, preferences.unit) }}</template>
+          <template v-else>{{ problemText(one.refusal!, preferences.unit) }}</template>
         </HoldCheck>
         <HoldCheck v-if="checks.noChoil" verdict="watch" title="No choil at the heel"
           >The stone cannot run out past the heel: begin each stroke with its edge just clear of the handle, and give

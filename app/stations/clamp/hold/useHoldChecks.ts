@@ -1,13 +1,15 @@
 import { computed } from 'vue'
-import { lastOf, nth } from '#core/math/list'
+import { MEETS_DEG } from '#core/geometry/hold/jawClearance'
 import { bendsDeg } from '#core/geometry/hold/bending'
 import {
   clearances,
   handleReach,
   jawFit,
+  reachAlong,
   taperInJawsMm,
   tipStop,
   type Clearance,
+  type Reached,
   type Verdict,
 } from '#core/geometry/hold/holdChecks'
 import { useJob } from '~/job/useJob'
@@ -30,15 +32,15 @@ export function useHoldChecks() {
     const [setup, set] = [job.setup.value, job.up.value]
     if (!set.ok) return null
     const taper = taperInJawsMm(setup)
-    const [heel, tip] = [nth(set.along, 0), lastOf(set.along)]
+    const reach = reachAlong(setup, job.edgePoints.value, set.along)
     const limitMm = setup.rig.stroke?.farthestMm ?? setup.rig.rodLengthMm
-    function reached(at: typeof heel) {
+    function reached({ fromHeelMm, contact: at }: Reached) {
       const within: Verdict = at.ok ? (limitMm - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad'
-      return { reachMm: at.ok ? at.reachMm : null, refusal: at.ok ? null : at, verdict: within }
+      return { fromHeelMm, reachMm: at.ok ? at.reachMm : null, refusal: at.ok ? null : at, verdict: within }
     }
     const clears = ({ nearest }: Clearance): Verdict => {
       const spareDeg = nearest ? nearest.setDeg - nearest.lowestDeg : Infinity
-      return spareDeg > SPARE_DEG ? 'good' : spareDeg > 0 ? 'watch' : 'bad'
+      return spareDeg > SPARE_DEG ? 'good' : spareDeg >= -MEETS_DEG ? 'watch' : 'bad'
     }
     return {
       fit: jawFit(setup),
@@ -46,8 +48,11 @@ export function useHoldChecks() {
       coating: setup.blade.coating,
       noChoil: !setup.blade.choil,
       support: handleReach(setup) > SUPPORT_FROM,
-      heel: reached(heel),
-      tip: reached(tip),
+      reaches: {
+        heel: reached(reach.heel),
+        between: reach.between && reached(reach.between),
+        tip: reached(reach.tip),
+      },
       limitMm,
       stop: tipStop(setup, job.edgePoints.value),
       clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one) })),
