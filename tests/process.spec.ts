@@ -13,7 +13,8 @@ async function choosePurpose(page: Page, name: string) {
 
 /** Does what the line asks for at the control that it leads to; leaves out what takes an instrument. */
 async function doNext(page: Page, what: string) {
-  if (['read', 'explain-reading', 'even-angle', 'mark'].includes(what)) return page.getByTestId('leave-out').click()
+  if (['read', 'explain-reading', 'explain-proof', 'even-angle'].includes(what))
+    return page.getByTestId('leave-out').click()
   if (what === 'prove' && !/^Prove (A|B):/.test((await line(page).innerText()).replace('Next', '').trim()))
     return page.getByTestId('leave-out').click()
   await page.getByTestId('go-to-step').click()
@@ -25,6 +26,16 @@ async function doNext(page: Page, what: string) {
     case 'dial':
       await focused('dial-it')
       return page.keyboard.press('Enter')
+    case 'mark': {
+      await page.getByRole('button', { name: 'Let the simulated blade show it' }).click()
+      await page.getByRole('button', { name: 'Note the look' }).click()
+      return page.getByTestId('record-found').click()
+    }
+    case 'decide':
+      return page
+        .getByRole('button', { name: /^Take it over/ })
+        .first()
+        .click()
     case 'choose-stones':
       return page.getByRole('checkbox').first().click()
     case 'put-on':
@@ -55,13 +66,18 @@ async function doNext(page: Page, what: string) {
   }
 }
 
-for (const [purpose, ground] of [
-  ['Touch up at the same setting', true],
-  ['New angle', true],
-  ['Find the angle only', false],
+/** Each purpose on a sample: some that have just begun, some that are on their way. */
+for (const [purpose, sample] of [
+  ['Sharpen, follow the bevel', 'Packing-room cutter'],
+  ['Micro-bevel', 'Grafting knife, spring'],
+  ['Find the angle only', 'Vine hooks'],
+  ['New angle', 'Harvest knife, before the vintage'],
+  ['Thin or repair', 'Paring knife, café'],
+  ['Touch up at the same setting', 'Paring knife, tea room'],
 ] as const)
   test(`by pressing the line alone, “${purpose}” comes to its end`, async ({ page }) => {
-    await openJob(page, 'Packing-room cutter')
+    const ground = purpose !== 'Find the angle only'
+    await openJob(page, sample)
     await choosePurpose(page, purpose)
     const done: string[] = []
     for (let what = await does(page); what && what !== 'nothing'; what = await does(page)) {
@@ -80,7 +96,8 @@ for (const [purpose, ground] of [
     await saved(page)
     await page.reload()
     await expect(line(page)).toContainText('Nothing is left to do')
-    if (ground) expect(done.indexOf('grind')).toBeLessThan(done.indexOf('prove'))
+    if (ground) expect(done).toContain('put-to-use')
+    if (done.includes('grind')) expect(done.indexOf('grind')).toBeLessThan(done.indexOf('prove'))
   })
 
 test('an old bevel that is proved sends nothing into use: it is what was found', async ({ page }) => {

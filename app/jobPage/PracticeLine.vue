@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useJob } from '~/job/useJob'
-import { sheetPath } from '~/navigation/stations'
+import { placeAt, sheetPath } from '~/navigation/stations'
 import { usePractice } from '~/stations/mark/practice/usePractice'
 import { LEVEL_TEXT, passesText } from '~/words/inkText'
 
 /** That a practice goes on, on every page of the job until it is ended, in the place of the next step. */
 const job = useJob()
 const practice = usePractice()
+const route = useRoute()
+const isMark = computed(() => placeAt(route.path)?.room.id === 'mark')
 </script>
 
 <template>
@@ -16,7 +18,7 @@ const practice = usePractice()
         ><b>Practice{{ practice.level.value && `, ${LEVEL_TEXT[practice.level.value].word.toLowerCase()}` }}:</b> a
         hidden blade, not the one in the jaws, {{ passesText(practice.passes.value) }}. The job stays as it is.</span
       >
-      <NuxtLink class="text-link shrink-0" :to="sheetPath(job.id, 'mark')">Marker test</NuxtLink>
+      <NuxtLink v-if="!isMark" class="text-link shrink-0" :to="sheetPath(job.id, 'mark')">Marker test</NuxtLink>
       <NuxtLink class="text-link shrink-0" :to="sheetPath(job.id, 'mark', 'practice')">End the practice</NuxtLink>
     </div>
   </div>

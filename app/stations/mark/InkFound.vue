@@ -163,7 +163,7 @@ function prove(of: Side) {
         @click="dialNext"
       />
       <UButton
-        v-if="ink.bevelFound.value"
+        v-if="ink.bevelFound.value && !job.practising"
         class="mt-2"
         size="xl"
         :variant="isRecorded ? 'outline' : 'solid'"

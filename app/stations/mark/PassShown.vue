@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useInk } from '~/composables/useInk'
 import { usePractice } from '~/stations/mark/practice/usePractice'
-import { LEVEL_TEXT, passesText } from '~/words/inkText'
+import { passesText } from '~/words/inkText'
 
 /** In a practice: a light pass on the hidden blade, and what it exposed, to be told by eye. */
 const ink = useInk()
@@ -25,12 +25,7 @@ const shapes = computed(() =>
 <template>
   <div class="rounded-sm border border-dashed border-inverted p-3" data-testid="practice-pass">
     <div class="flex flex-wrap items-center justify-between gap-3">
-      <p>
-        <b>Practice, {{ LEVEL_TEXT[practice.level.value!].word.toLowerCase() }}.</b>
-        <span class="text-toned">
-          A hidden blade, not the one in the jaws. {{ passesText(practice.passes.value) }}.</span
-        >
-      </p>
+      <p>{{ practice.shown.value ? passesText(practice.passes.value) : 'Ink is on: make a light pass.' }}</p>
       <UButton size="lg" label="Make a light pass" @click="practice.makePass" />
     </div>
     <div v-if="practice.shown.value" class="mt-2 flex gap-1" aria-hidden="true">

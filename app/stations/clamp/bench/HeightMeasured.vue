@@ -44,23 +44,23 @@ function record() {
   >
     <MeasureField
       v-if="!measuredAt"
-      label="Blade height, measured"
+      :label="`Blade height ${where}`"
       kind="length"
       focus="measured-height"
       :value="heightMm"
       :apply="setHeight"
-      class="w-44"
+      class="w-40"
     />
     <UButton
       color="neutral"
       variant="outline"
       size="lg"
       :icon="measuredAt ? 'i-lucide-check' : undefined"
-      :label="measuredAt ? `Blade height measured: ${height}` : `I measured ${height}`"
+      :label="measuredAt ? `Blade height measured: ${height}` : 'I measured it'"
       :aria-disabled="measuredAt !== null"
       data-focus="height-measured"
       @click="record"
     />
-    <span class="text-sm text-toned">{{ measuredAt ? momentText(measuredAt) : '' }} {{ where }}</span>
+    <span v-if="measuredAt" class="text-sm text-toned">{{ momentText(measuredAt) }}</span>
   </div>
 </template>
