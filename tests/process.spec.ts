@@ -37,7 +37,7 @@ async function doNext(page: Page, what: string) {
         .first()
         .click()
     case 'choose-stones':
-      return page.getByRole('checkbox').first().click()
+      return page.getByRole('checkbox', { name: 'Plain No. 4' }).click()
     case 'put-on':
       return
     case 'grind':

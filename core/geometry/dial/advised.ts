@@ -13,10 +13,10 @@ import { heightOfSetting } from '../../records/rig/dial'
 import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
 /**
- * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'); nothing
- * at which some place that is worked has no angle, for the rod or its stops do not reach it (as contactAt refuses
- * there); and nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle
- * that clears them there, degrees).
+ * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held');
+ * nothing at which some place that is worked has no angle, for the rod or its stops do not reach it (as contactAt
+ * refuses there); and nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge
+ * angle that clears them there, degrees).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')

@@ -103,8 +103,8 @@ export interface Clearance {
 }
 
 /**
- * How each set of the rig's jaws lets the stone pass on a side, judged at each place that is worked by the angle there. Contacts:
- * along the edge. Source: docs/geometry.md, "Limits".
+ * How each set of the rig's jaws lets the stone pass on a side, judged at each place that is worked by the angle
+ * there. Contacts: along the edge. Source: docs/geometry.md, "Limits".
  */
 export function clearances(setup: Setup, side: Side, along: readonly (Contact | Refusal)[]): Clearance[] {
   return jawSetsOf(setup.rig).map((jaws) => {

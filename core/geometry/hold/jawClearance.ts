@@ -181,8 +181,8 @@ const between = (a: Corner, b: Corner, share: number): Corner => ({
 export const MEETS_DEG = 0.05
 
 /**
- * By how much the stone is too flat somewhere that is worked to clear the jaws, degrees, judged at each place by the angle there: the
- * worst of a side's contacts; 0 where it clears them at each. Source: docs/geometry.md, "Limits".
+ * By how much the stone is too flat somewhere that is worked to clear the jaws, degrees, judged at each place by the
+ * angle there: the worst of a side's contacts; 0 where it clears them at each. Source: docs/geometry.md, "Limits".
  */
 export function shortOverJawsDeg(
   setup: Setup,

@@ -1,11 +1,11 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Strokes } from '../../log/entry'
 import { isOfEarlierVersion } from '../../log/setupSnapshot'
-import { adviseDial } from '../../geometry/dial/advised'
 import { lastOf, nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { heldIn, positionsOf, type JobAsked } from './jobNow'
+import { nearestDialDeg } from './nearestDial'
 import { dialStep, holdPositionStep, readStep } from './settingUp'
 import type { OutOfDate, Step } from './step'
 
@@ -83,13 +83,11 @@ function grindStep(now: JobAsked, stoneId: string, side: Side, position: number 
 
 /** Whether a set angle is that of what is wanted now: near enough, or as near as the rig comes with that stone. */
 function forWanted(now: JobAsked, side: Side, stoneId: string, setDeg: number): boolean {
-  const { setup, job, dialFor, against } = now
-  const wantedDeg = job.wanted.deg[side]
-  const offDeg = Math.abs(setDeg - wantedDeg)
+  const { setup, job, against } = now
+  const offDeg = Math.abs(setDeg - job.wanted.deg[side])
   if (offDeg <= SAME_ANGLE_DEG) return true
   const stone = stoneId === job.stoneId ? setup.stone : against.stoneOf(stoneId)
-  const best = stone && adviseDial({ ...setup, stone }, side, wantedDeg, dialFor)
-  return best?.ok === true && offDeg <= Math.abs(best.offDeg) + AS_NEAR_DEG
+  return stone !== undefined && offDeg <= nearestDialDeg(now, side, stone) + AS_NEAR_DEG
 }
 
 /** No burr is left, found after the last strokes. */

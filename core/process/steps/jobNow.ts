@@ -37,8 +37,6 @@ export interface JobAsked extends JobNow {
   readonly sides: readonly Side[]
   /** The place that the dial is for. */
   readonly dialFor: EdgePoint
-  /** Whether the blade is held as this says. */
-  readonly isHeld: boolean
   /** What happened with the blade that the job has now. */
   readonly found: readonly LogEntry[]
   readonly against: JobAsSet
@@ -53,7 +51,6 @@ export function asked(now: JobNow): JobAsked {
     ...now,
     sides: now.setup.blade.bevels === 'A' ? ['A'] : SIDES,
     dialFor: now.evaluation.edgePoint,
-    isHeld: true,
     found: onBlade(now.log, now.job.bladeId),
     advice: (side) =>
       (advised[side] ??= adviseDial(now.setup, side, now.job.wanted.deg[side], now.evaluation.edgePoint)),
@@ -79,11 +76,13 @@ export function heldIn(now: JobAsked, position: number | null): JobAsked {
   if (position === null || position === now.setNow.position || !now.job.positions) return now
   const kept = nth(now.job.positions.each, position - 1)
   const hold = heldAs(kept, now.setup.hold)
+  const setup = { ...now.setup, hold, worked: kept }
+  const dialFor = edgePointAt(setup.blade.edge, kept.dialForMm)
   return {
     ...now,
-    setup: { ...now.setup, hold, worked: kept },
+    setup,
     setNow: { ...now.setNow, hold, position },
-    dialFor: edgePointAt(now.setup.blade.edge, kept.dialForMm),
-    isHeld: false,
+    dialFor,
+    advice: (side) => adviseDial(setup, side, now.job.wanted.deg[side], dialFor),
   }
 }

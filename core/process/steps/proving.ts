@@ -1,7 +1,6 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Proof } from '../../log/entry'
 import { meanProof } from '../../log/meanReading'
-import type { SetupPart } from '../../log/setAlike'
 import { settingOn } from '../../log/setupSnapshot'
 import { lastOf } from '../../math/list'
 import { provedAgainst, setThere } from '../../observe/ledger/against'
@@ -27,8 +26,9 @@ const middleOf = ({ fromMm, toMm }: Zone): number => (fromMm + toMm) / 2
 /** The same of what is worked in one clamping position, as it is held in it. */
 function proofStepsIn(now: JobAsked, side: Side, position: number | null): Step[] {
   const { setup, setNow, dialFor, against, job } = now
-  const cut = now.isHeld ? null : strokesOn(now, side, position).at(-1)?.setup
-  const setting = settingOn(cut ?? setNow, side)
+  // As it was ground there last; else as it is dialled.
+  const cut = strokesOn(now, side, position).at(-1)?.setup ?? null
+  const setting = settingOn(cut, side) ?? setNow.setting[side]
   const setDegAt = (placeMm: number) => setting && setThere(setup, side, setting, placeMm)?.contact.edgeAngleDeg
   const setDeg = setDegAt(dialFor.fromHeelMm)
   const differs = (zone: Zone) => {
@@ -76,9 +76,8 @@ function proofStep(
       state: doneUnless(fact, ['not-to-apex']),
       toDo: { does: 'grind' },
     })
-  // What is dialled now is for the position that the blade is held in.
-  const parts: readonly SetupPart[] = now.isHeld ? [...HELD_WITH, 'dial'] : HELD_WITH
-  const because: OutOfDate[] = changedSince(now, last.setup, side, parts)
+  // Another dial since does not count: that it was cut for the angle that is wanted now is what its strokes say.
+  const because: OutOfDate[] = changedSince(now, last.setup, side, HELD_WITH)
   if (proved.toApex === null && !burrStood(now, side)) because.push('apex-not-said')
   if (proved.amount.uncertaintyDeg > SHOWS_DEG) because.push('unsure')
   if (because.length > 0) return step(now, 'prove', { ...of, state: doneUnless(fact, because), toDo })

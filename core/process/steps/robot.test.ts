@@ -54,6 +54,18 @@ describe('a robot that presses what the line offers', () => {
     },
   )
 
+  it.each(['slot', 'screw', 'scale'] as const)(
+    'one dial for two sides that differ, on the %s, comes to its end',
+    (rig) => {
+      for (const centreOffsetMm of [0.4, 1.2]) {
+        const of = start('new-angle', RIGS[rig])
+        of.change({ hold: { ...of.job().hold, centreOffsetMm } })
+        pressAll(of)
+        expect(stepsOf(of.now()).filter(({ state }) => state.is === 'out-of-date')).toEqual([])
+      }
+    },
+  )
+
   it('holds a long blade in each of its positions in turn, and proves what was worked in each', () => {
     const of = bench({ ...postRig, rodLengthMm: 600 }, longBlade, plainStone, 'touch-up')
     of.change({ wanted: { deg: { A: 21, B: 21 }, linked: true, why: 'As it was.' } })

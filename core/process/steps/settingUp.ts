@@ -7,15 +7,15 @@ import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { gripOf } from '../../geometry/hold/grip'
 import { MEETS_DEG, shortOverJawsDeg } from '../../geometry/hold/jawClearance'
 import { jawFit } from '../../geometry/hold/holdChecks'
-import { contactFor } from '../../geometry/setup/setup'
 import { lastOf } from '../../math/list'
 import { READ_TO_DEG } from '../../observe/gauge/likelyCauses'
 import { readAgainst } from '../../observe/ledger/against'
 import type { Refusal } from '../../schema/refusal'
-import { SIDES, type Side } from '../../records/common/side'
+import type { Side } from '../../records/common/side'
 import { gaugeUseOf } from '../../records/job/job'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { positionsOf, type JobAsked } from './jobNow'
+import { nearestDialDeg } from './nearestDial'
 import type { OutOfDate, Step, ToDo } from './step'
 
 /** What a job is begun with before anyone said what its edge should have, degrees. */
@@ -45,8 +45,8 @@ export const holdPositionStep = (now: JobAsked, position: number): Step =>
   })
 
 /**
- * The hold: the jaws have the blade, both sides have an angle, and it is even enough along the edge. Of a long blade: it
- * is one of its positions (`toGrind` is the next), and they were found for the angle that is wanted.
+ * The hold: the jaws have the blade, both sides have an angle that can be dialled, and it is even enough along the edge.
+ * Of a long blade: it is one of its positions (`toGrind` is the next), and they were found for the wanted angle.
  */
 export function holdStep(now: JobAsked, toGrind: number | null): Step {
   const { setup, evaluation, sides } = now
@@ -102,27 +102,6 @@ export function heightSteps(now: JobAsked): Step[] {
   return [step(now, 'height', { state: doneUnless({ at: last.at, heightMm: last.heightMm }, because), toDo })]
 }
 
-/** One dial for two sides that want the same: set to what is best for one, as good for both as it can be. */
-function bestShared(now: JobAsked): boolean {
-  const { job, sides, setup, evaluation } = now
-  const { deg } = job.wanted
-  if (!job.dialled.linked || sides.length < 2 || deg.A !== deg.B) return false
-  const worst = (offDeg: (side: Side) => number) => Math.max(...SIDES.map((side) => Math.abs(offDeg(side))))
-  const shared = SIDES.flatMap((of) => {
-    const best = now.advice(of)
-    if (!best.ok) return []
-    return worst((side) => {
-      const contact = contactFor(setup, side, best.setting, evaluation.edgePoint)
-      return contact.ok ? contact.edgeAngleDeg - deg[side] : Infinity
-    })
-  })
-  const setDeg = (side: Side) => {
-    const set = evaluation.sides[side]
-    return set.ok ? set.contact.edgeAngleDeg - deg[side] : Infinity
-  }
-  return worst(setDeg) <= Math.min(...shared) + DIALLED_DEG
-}
-
 /** What to do where the wanted angle cannot be dialled. */
 const insteadOf = (refusal: Refusal): ToDo =>
   refusal.code === 'stone-meets-jaws'
@@ -140,7 +119,7 @@ export function dialStep(now: JobAsked, side: Side): Step {
   const uncertaintyDeg = set.ok ? set.uncertaintyDeg : 0
   const toDo = { does: 'dial', setting, givesDeg, offDeg, uncertaintyDeg } as const
   const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - job.wanted.deg[side]) : Infinity
-  const asGood = offNow - Math.abs(offDeg) <= DIALLED_DEG || bestShared(now)
+  const asGood = offNow <= nearestDialDeg(now, side, setup.stone) + DIALLED_DEG
   const dialled = dialledState(found, setNow, side)
   // One dial for two sides, or one that is all but the best, is no dial where the stone meets the jaws.
   const shortDeg = set.ok && setup.rig.jaws ? shortOverJawsDeg(setup, side, setup.rig.jaws, set.along) : 0
