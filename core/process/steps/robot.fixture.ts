@@ -19,6 +19,7 @@ import { setThere } from '../../observe/ledger/against'
 import { evaluate, type Evaluation } from '../../uncertainty/evaluate'
 import { findPlacement, placementRange } from '../../placement/findPlacement'
 import { keptPositions, positionsFor } from '../../placement/longBlade'
+import { bellyBlade } from '../../geometry/setup/sampleSetup.fixture'
 import { startingDial, startingHold } from '../card/starting'
 import type { JobNow } from './jobNow'
 import { nextStep, type NextStep } from './nextStep'
@@ -32,6 +33,24 @@ const finished = <T>(task: Generator<number, T, void>): T => {
 
 export const robotId = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
 export const STONES = [robotId(5), robotId(6)] as const
+
+/** One of 360 mm. */
+export const longBlade: Blade = {
+  ...bellyBlade,
+  edge: [
+    {
+      type: 'bezier',
+      points: [
+        [0, 30],
+        [119, 33],
+        [288, 33],
+        [360, -6],
+      ],
+    },
+  ],
+  widthMm: 34,
+  primaryGrindHeightMm: 18,
+}
 
 /** A job on a bench without a hand: it does what it is told, and what it did stands in its log. */
 export interface Bench {

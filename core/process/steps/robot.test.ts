@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Job } from '../../records/job/job'
-import { positionAt } from '../../records/job/positions'
 import { PURPOSES, type Purpose } from '../../records/job/purpose'
 import type { Blade } from '../../records/blade/blade'
 import type { Rig } from '../../records/rig/rig'
@@ -15,26 +14,10 @@ import {
   slotRig,
   tableRig,
 } from '../../geometry/setup/sampleSetup.fixture'
-import { bench, pressAll, STONES, type Bench } from './robot.fixture'
+import { bench, longBlade, pressAll, STONES, type Bench } from './robot.fixture'
 import { stepsOf } from './steps'
 
 const sabre: Blade = { ...bellyBlade, primaryGrindHeightMm: 14, widthMm: 28 }
-const longBlade: Blade = {
-  ...sabre,
-  edge: [
-    {
-      type: 'bezier',
-      points: [
-        [0, 30],
-        [119, 33],
-        [288, 33],
-        [360, -6],
-      ],
-    },
-  ],
-  widthMm: 34,
-  primaryGrindHeightMm: 18,
-}
 const oneBevel: Blade = { ...sabre, bevels: 'A' }
 const RIGS = { post: postRig, slot: slotRig, screw: screwRig, scale: scaleRig, arms: armsRig, table: tableRig }
 const start = (purpose: Purpose, rig: Rig = postRig, blade = sabre) => bench(rig, blade, plainStone, purpose)
@@ -66,31 +49,14 @@ describe('a robot that presses what the line offers', () => {
     },
   )
 
-  it('holds a long blade in each of its positions in turn, and proves what was worked in each', () => {
+  it('finds the positions of a long blade anew for another wanted angle', () => {
     const of = bench({ ...postRig, rodLengthMm: 600 }, longBlade, plainStone, 'touch-up')
     of.change({ wanted: { deg: { A: 21, B: 21 }, linked: true, why: 'As it was.' } })
     expect(of.keepPositions(0.4)).toBe(true)
-    const count = of.job().positions!.each.length
-    const pressed = pressAll(of)
-    const positions = Array.from({ length: count }, (_, i) => i + 1)
-    const inTurn = positions.flatMap((n) => [
-      `hold    hold-position ${n}`,
-      `height    measure-height`,
-      `grind A  ${STONES[0]} grind ${n}`,
-      `grind B  ${STONES[0]} grind ${n}`,
-    ])
-    expect(pressed.filter((key) => /^(hold|height|grind)/.test(key))).toEqual(inTurn)
-    const proofs = (['A', 'B'] as const).flatMap((side) => positions.map((n) => `prove ${side}   prove ${n}`))
-    expect(pressed.filter((key) => key.startsWith('prove'))).toEqual(proofs)
-    // Each was proved as it was cut: with the hold and the dial of its own position.
-    for (const entry of of.log)
-      if (entry.kind === 'proof') expect(entry.setup?.position).toBe(positionAt(entry.placeMm!, of.job().positions))
-
-    // Wanted otherwise, the positions are found anew; held in none of them, the first is next.
     of.change({ wanted: { deg: { A: 24, B: 24 }, linked: true, why: 'Chipped.' } })
     expect(of.next()?.toDo).toEqual({ does: 'find-positions', foundForDeg: 21 })
-    of.press(of.next()!)
-    expect(of.next()?.toDo).toMatchObject({ does: 'hold-position', position: 1 })
+    expect(pressAll(of).slice(0, 2)).toEqual(['hold    find-positions', 'hold    hold-position 1'])
+    expect(of.job().positions?.wantedDeg).toBe(24)
   })
 
   it('looks for a better hold where the angle runs off, the stone meets the jaws, or the rod is too short', () => {

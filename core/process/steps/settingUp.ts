@@ -45,8 +45,8 @@ export const holdPositionStep = (now: JobAsked, position: number): Step =>
   })
 
 /**
- * The hold: the jaws have the blade, both sides have an angle that can be dialled, and it is even enough along the edge.
- * Of a long blade: it is one of its positions (`toGrind` is the next), and they were found for the wanted angle.
+ * The hold: the jaws have the blade, both sides have an angle that can be dialled, and it is even enough along the
+ * edge. Of a long blade: it is one of its positions (`toGrind` is the next), and they were found for the wanted angle.
  */
 export function holdStep(now: JobAsked, toGrind: number | null): Step {
   const { setup, evaluation, sides } = now
