@@ -1,5 +1,4 @@
 import { SIDES, type PerSide, type Side } from '#core/records/common/side'
-import { cutWith } from '#core/log/cutWith'
 import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import { useJob } from '~/job/useJob'
