@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { NextStep } from '#core/process/steps/nextStep'
 import { leaveOutText } from '~/words/stepText'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
@@ -28,7 +27,7 @@ async function go() {
     await nextTick()
   }
   // What is proved is proved where the step asks for it.
-  if (step.toDo.does === 'prove') job.lookAtMm.value = placeOf(step)
+  if (step.toDo.does === 'prove') job.lookAtMm.value = step.placeMm
   if (step.toDo.does === 'put-on' && step.stoneId) return job.actions.chooseStone(step.stoneId)
   if (step.toDo.does === 'say-wanted') return void (angle.value = 'wanted')
   const { sheet, focus } = CONTROLS[step.toDo.does]
@@ -36,17 +35,13 @@ async function go() {
   if (focus) (await controlOn(router, path, focus))?.focus()
   else await router.push(path)
 }
-/** The place that a step is for, from the heel: its zone's, its position's; null: where the dial is for. */
-function placeOf({ zone, position }: NextStep): number | null {
-  const its = job.zones.value.find(({ kind }) => kind === zone)
-  if (its) return (its.fromMm + its.toMm) / 2
-  return position === null ? null : (job.content.value.positions?.each[position - 1]?.dialForMm ?? null)
-}
 function leaveOut() {
   const step = next.value
   if (!step) return
-  const { id, side, zone, position } = step
-  job.session.record('leave a step out', [{ ...job.newEntry(), kind: 'left-out', step: id, side, zone, position }])
+  const { id, side, zone, position, placeMm } = step
+  job.session.record('leave a step out', [
+    { ...job.newEntry(), kind: 'left-out', step: id, side, zone, position, placeMm },
+  ])
 }
 </script>
 

@@ -11,7 +11,7 @@ import { placeText } from './placeText'
 import { problemText } from './problemText'
 import { uncapital } from './sentence'
 import { SETUP_PART_WORD } from './setupText'
-import { ZONE_WORD } from './zoneText'
+import { zoneNameAt } from './zoneText'
 
 export interface Spoken {
   readonly setup: Setup
@@ -67,7 +67,7 @@ function becauseText({ state, toDo }: NextStep): string | null {
 }
 
 function toDoText(
-  { toDo, side, zone, stoneId, position }: NextStep,
+  { toDo, side, zone, stoneId, position, placeMm }: NextStep,
   { setup, unit, sideNames, dialForMm, stoneName }: Spoken,
 ): StepText {
   const on = side ? sideNames[side] : ''
@@ -155,7 +155,7 @@ function toDoText(
       return { do: 'Remove the burr', why: 'light passes on both sides until none is left; record it at Prove' }
     case 'prove':
       return {
-        do: `Prove ${on}${zone ? `, the ${ZONE_WORD[zone]}` : ''}${position ? `, where position ${position} is worked` : ''}`,
+        do: `Prove ${on}${zone && placeMm !== null ? `, the ${zoneNameAt(setup.blade, placeMm)}` : ''}${position ? `, where position ${position} is worked` : ''}`,
         why: zone ? 'its set angle differs from the rest' : 'what is set is not yet what is on the steel',
       }
     case 'explain-proof':

@@ -147,7 +147,7 @@ describe('words for the bench', () => {
       stoneName: () => 'Stone 800',
       up: 'B' as const,
     }
-    const at = { station: 'clamp', zone: null, stoneId: null, position: null, leavable: false } as const
+    const at = { station: 'clamp', zone: null, stoneId: null, position: null, placeMm: null, leavable: false } as const
     const dial: NextStep = {
       ...at,
       id: 'dial',

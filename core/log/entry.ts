@@ -179,6 +179,8 @@ const leftOut = entry.extend({
   zone: z.enum(ZONE_KINDS).nullable().default(null),
   /** Of a long blade, the clamping position that it was for; null: of none. */
   position: positionNumber.default(null),
+  /** The place of the edge that it was for, from the heel: a blade can have two zones of one kind. */
+  placeMm: mm({ least: 0, most: 3000 }).nullable().default(null),
   setup,
 })
 /** The edge was put to use. */

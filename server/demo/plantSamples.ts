@@ -139,7 +139,16 @@ function happenedOn(
         return [{ ...about(), ...found, ...looks, kind: 'proof', instrumentId }]
       }),
     'accepted-B': () => [
-      { ...about(null), kind: 'left-out', step: 'prove', side: 'B', zone: null, position: null, setup: then },
+      {
+        ...about(null),
+        kind: 'left-out',
+        step: 'prove',
+        side: 'B',
+        zone: null,
+        position: null,
+        placeMm: null,
+        setup: then,
+      },
     ],
     'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
     outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],

@@ -46,6 +46,37 @@ const PAPER = 215
 const TABLE = 95
 const BEVEL_MM = 1
 
+/** Worked out once for all the pictures that have it in common. */
+function once<T>(make: (key: string) => T): (key: string) => T {
+  const made = new Map<string, T>()
+  return (key) => {
+    const known = made.get(key) ?? make(key)
+    made.set(key, known)
+    return known
+  }
+}
+/** Which cell of the sheet's grid a place of the picture shows, seen through a lens; −1 beside the sheet. */
+const cellThrough = (lens: Lens | null) => {
+  const { toMm } = scaleOfSheet(SEEN, A4, lens)!
+  return (x: number, y: number): number => {
+    const [mx, my] = toMm([x, y])
+    if (mx < 0 || my < 0 || mx >= A4[0] || my >= A4[1]) return -1
+    return Math.floor(my * PER_MM) * A4[0] * PER_MM + Math.floor(mx * PER_MM)
+  }
+}
+/** The cells at the middles of all pixels, by the lens as JSON. */
+const middleCells = once((lens) => {
+  const cell = cellThrough(JSON.parse(lens) as Lens | null)
+  const { width, height } = SIZE
+  return Int32Array.from({ length: width * height }, (_, i) => cell((i % width) + 0.5, Math.floor(i / width) + 0.5))
+})
+/** The noise of all pixels, of a seed. */
+const noiseOf = once((seed) => {
+  const { even, normal } = numbers(Number(seed))
+  even()
+  return Float64Array.from({ length: SIZE.width * SIZE.height }, normal)
+})
+
 /** A blade of the library on an A4 sheet on a table, photographed from one side, one half of it in the shade. */
 export function photographedSheet(id: ShapeId, scene: Scene, seed = 5): PhotographedSheet {
   const { usual, build } = SHAPES[id]
@@ -83,34 +114,33 @@ export function photographedSheet(id: ShapeId, scene: Scene, seed = 5): Photogra
           ]),
           grid,
         )
-  const scale = scaleOfSheet(SEEN, A4, scene.lens ?? null)!
-  const { even, normal } = numbers(seed)
-  even()
+  const lens = scene.lens ?? null
+  const scale = scaleOfSheet(SEEN, A4, lens)!
   const { width, height } = SIZE
   const pixels = new Uint8Array(width * height)
-  const brightness = (x: number, y: number): number => {
-    const [mx, my] = scale.toMm([x, y])
-    if (mx < 0 || my < 0 || mx >= A4[0] || my >= A4[1]) return TABLE
-    const at = Math.floor(my * PER_MM) * grid.width + Math.floor(mx * PER_MM)
-    if (steel[at]) return bevel?.[at] ? scene.bevel! : scene.blade
-    return handle?.[at] ? scene.handle! : PAPER
+  const brightnessOf = (cell: number): number => {
+    if (cell < 0) return TABLE
+    if (steel[cell]) return bevel?.[cell] ? scene.bevel! : scene.blade
+    return handle?.[cell] ? scene.handle! : PAPER
   }
-  const middles = new Float32Array(width * height).map((_, i) =>
-    brightness((i % width) + 0.5, Math.floor(i / width) + 0.5),
-  )
+  const cellAt = cellThrough(lens)
+  const middles = Float32Array.from(middleCells(JSON.stringify(lens)), brightnessOf)
   const mean = (x: number, y: number): number => {
     // A pixel that is like those around it is so all over.
     const i = y * width + x
     const here = middles[i]!
     if ([i - width, i - 1, i + 1, i + width].every((beside) => (middles[beside] ?? here) === here)) return here
     let sum = 0
-    for (let i = 0; i < 9; i++) sum += brightness(x + 0.17 + 0.33 * (i % 3), y + 0.17 + 0.33 * Math.floor(i / 3))
+    for (let i = 0; i < 9; i++)
+      sum += brightnessOf(cellAt(x + 0.17 + 0.33 * (i % 3), y + 0.17 + 0.33 * Math.floor(i / 3)))
     return sum / 9
   }
+  const noise = noiseOf(String(seed))
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
-      const here = mean(x, y)
-      pixels[y * width + x] = Math.max(0, Math.min(255, here - (x / width) * 30 + scene.noise * normal()))
+      const i = y * width + x
+      const seen = mean(x, y) - (x / width) * 30 + scene.noise * noise[i]!
+      pixels[i] = Math.max(0, Math.min(255, seen))
     }
   return { picture: { width, height, pixels }, scale, edge, lengthMm: shown * usual.lengthMm, toSheet }
 }

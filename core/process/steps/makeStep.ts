@@ -39,6 +39,7 @@ interface Made {
   readonly zone?: Step['zone']
   readonly stoneId?: string | null
   readonly position?: number | null
+  readonly placeMm?: number | null
   readonly state: StepState
   readonly toDo?: ToDo | null
   readonly leavable?: boolean
@@ -58,14 +59,18 @@ export function step(now: Pick<JobAsked, 'found' | 'setNow'>, id: StepId, made: 
     toDo = null,
     leavable = LEAVABLE.includes(id),
   } = made
-  const { state, askedSince = null, askedWith = [] } = made
-  const of = { id, station: STATION_OF[id], side, zone, stoneId, position, leavable }
+  const { state, placeMm = null, askedSince = null, askedWith = [] } = made
+  const of = { id, station: STATION_OF[id], side, zone, stoneId, position, placeMm, leavable }
   if (!isOpen(state)) return { ...of, state, toDo: null }
   const fact = state.is === 'out-of-date' ? state.fact : null
   const left = leavable
     ? ofKind(now.found, 'left-out').findLast(
         (one) =>
-          one.step === id && one.side === side && one.zone === zone && (position === null || one.position === position),
+          one.step === id &&
+          one.side === side &&
+          one.zone === zone &&
+          (position === null || one.position === position) &&
+          (zone === null || one.placeMm === null || one.placeMm === placeMm),
       )
     : undefined
   const counts = left && [askedSince, fact?.at ?? null].every((since) => since === null || left.at >= since)

@@ -125,9 +125,9 @@ describe('the positions of a long blade', () => {
   it('a proof that was left out for one is asked for in the other', () => {
     const of = longJob()
     pressTo(of, 'prove', 1)
-    const { id, side, zone, position } = of.next()!
+    const { id, side, zone, position, placeMm } = of.next()!
     expect(position).toBe(1)
-    of.leaveOut({ id, side, zone, position })
+    of.leaveOut({ id, side, zone, position, placeMm })
     expect([stateOf(of, 'prove', 1)?.is, stateOf(of, 'prove', 2)?.is]).toEqual(['left-out', 'missing'])
     expect(of.next()).toMatchObject({ id: 'prove', position: 2, side: 'A' })
   })

@@ -2,7 +2,7 @@ import { ofKind } from '../../log/activeEntries'
 import type { Proof } from '../../log/entry'
 import { meanProof } from '../../log/meanReading'
 import { settingOn } from '../../log/setupSnapshot'
-import { lastOf } from '../../math/list'
+import { lastOf, nth } from '../../math/list'
 import { provedAgainst, setThere } from '../../observe/ledger/against'
 import { zoneAt, type Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
@@ -39,27 +39,35 @@ function proofStepsIn(now: JobAsked, side: Side, position: number | null): Step[
     (zone) => position === null || positionAt(middleOf(zone), job.positions) === position,
   )
   const apart = here.filter(differs)
-  const alike = here.filter((zone) => !apart.includes(zone))
+  const isAlike = (zone: Zone) => !apart.includes(zone)
+  const at = (placeMm: number) => nth(against.zones, zoneAt(against.zones, placeMm))
+  // Where the dial is for, unless that lies in a zone that is proved by itself.
+  const other = isAlike(at(dialFor.fromHeelMm)) ? undefined : here.find(isAlike)
+  const forDialMm = position === null ? null : dialFor.fromHeelMm
+  const alike = { zone: null, placeMm: other ? middleOf(other) : forDialMm, countsIn: isAlike }
   return [
     // Where every zone differs from the place between them, none stands for the side.
-    ...(alike.length > 0 || here.length === 0 ? [proofStep(now, side, position, alike, null)] : []),
-    ...apart.map((zone) => proofStep(now, side, position, [zone], zone)),
+    ...(here.length === 0 || here.some(isAlike) ? [proofStep(now, side, position, alike)] : []),
+    ...apart.map((zone) =>
+      proofStep(now, side, position, { zone, placeMm: middleOf(zone), countsIn: (one) => one === zone }),
+    ),
   ]
 }
 
-/** What was proved in some zones, as the rig was set when they were last ground. `zone`: the one it is asked for. */
-function proofStep(
-  now: JobAsked,
-  side: Side,
-  position: number | null,
-  zones: readonly Zone[],
-  zone: Zone | null,
-): Step {
+/** What a proof is asked of: a zone alone, or those that are set alike; the place that is asked for, from the heel. */
+interface ProofAsked {
+  readonly zone: Zone | null
+  readonly placeMm: number | null
+  readonly countsIn: (zone: Zone) => boolean
+}
+
+/** What was proved in the zones that count, as the rig was set when they were last ground. */
+function proofStep(now: JobAsked, side: Side, position: number | null, { zone, placeMm, countsIn }: ProofAsked): Step {
   const ground = strokesOn(now, side, position).at(-1)
-  const of = { side, zone: zone?.kind ?? null, position, askedSince: ground?.at }
+  const of = { side, zone: zone?.kind ?? null, position, placeMm, askedSince: ground?.at }
   const toDo = { does: 'prove' } as const
   const amount = meanProof(
-    ofKind(now.found, 'proof').filter((proof) => proof.side === side && isIn(now, proof, position, zones)),
+    ofKind(now.found, 'proof').filter((proof) => proof.side === side && isIn(now, proof, position, countsIn)),
     side,
   )
   const proved = amount && provedAgainst(now.against, side, amount)
@@ -92,11 +100,14 @@ function proofStep(
   })
 }
 
-/** Whether a proof holds for one of some zones of a position: at its place, of its kind, or of the whole edge. */
-function isIn({ against, job }: JobAsked, { placeMm, zone }: Proof, position: number | null, zones: readonly Zone[]) {
-  if (placeMm !== null && position !== null && positionAt(placeMm, job.positions) !== position) return false
-  // What is worked in a position can lie within one zone, with its middle in another.
-  if (zones.length === 0) return placeMm !== null || zone === null
-  if (placeMm !== null) return zones.includes(against.zones[zoneAt(against.zones, placeMm)]!)
-  return zone === null || zones.some(({ kind }) => kind === zone)
+/** Whether a proof is of a position and of a zone that counts: at its place, of its kind, or of the whole edge. */
+function isIn(
+  { against, job }: JobAsked,
+  { placeMm, zone }: Proof,
+  position: number | null,
+  countsIn: (zone: Zone) => boolean,
+): boolean {
+  const isHere = (mm: number) => position === null || positionAt(mm, job.positions) === position
+  if (placeMm !== null) return isHere(placeMm) && countsIn(nth(against.zones, zoneAt(against.zones, placeMm)))
+  return zone === null || against.zones.some((one) => one.kind === zone && isHere(middleOf(one)) && countsIn(one))
 }

@@ -58,7 +58,7 @@ export interface Bench {
   readonly next: () => NextStep | null
   /** Does a step as a careful hand would; false where the line alone cannot. */
   press(step: NextStep): boolean
-  leaveOut(step: Pick<NextStep, 'id' | 'side' | 'zone' | 'position'>): void
+  leaveOut(step: Pick<NextStep, 'id' | 'side' | 'zone' | 'position' | 'placeMm'>): void
   grind(side: Side): void
   prove(side: Side, offDeg?: number): void
   test(side: Side): void
@@ -167,10 +167,8 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
       setup: snapshot(),
     })
   }
-  const proveAt = (side: Side, zone: NextStep['zone'], position: number | null, offDeg = 0) => {
-    const its = zones.find(({ kind }) => kind === zone)
-    const kept = position === null ? undefined : job.positions?.each[position - 1]
-    const placeMm = its ? (its.fromMm + its.toMm) / 2 : (kept?.dialForMm ?? evaluation().edgePoint.fromHeelMm)
+  const proveAt = (side: Side, zone: NextStep['zone'], at: number | null, offDeg = 0) => {
+    const placeMm = at ?? evaluation().edgePoint.fromHeelMm
     const cut = cutWith(activeEntries(log), side, positionAt(placeMm, job.positions))
     log.push({
       ...about(),
@@ -192,8 +190,8 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
     const there = setThere({ ...setup(), hold: cut?.hold ?? job.hold }, side, setting, placeMm)
     return there?.contact.edgeAngleDeg ?? 20
   }
-  const leaveOut: Bench['leaveOut'] = ({ id, side, zone, position }) =>
-    void log.push({ ...about(), kind: 'left-out', step: id, side, zone, position, setup: snapshot() })
+  const leaveOut: Bench['leaveOut'] = ({ id, side, zone, position, placeMm }) =>
+    void log.push({ ...about(), kind: 'left-out', step: id, side, zone, position, placeMm, setup: snapshot() })
 
   /** Takes the best hold that the search finds, once; false where there is none, or it was taken already. */
   function holdBetter(side: Side): boolean {
@@ -281,7 +279,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
         log.push({ ...about(), kind: 'sharpness', test: 'paper', zones: [], forcesG: [], burr: 'none', burrZones: [] })
         return true
       case 'prove':
-        proveAt(side, step.zone, step.position)
+        proveAt(side, step.zone, step.placeMm)
         return true
       case 'put-to-use':
         log.push({ ...about(), kind: 'put-to-use' })

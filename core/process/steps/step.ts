@@ -94,6 +94,8 @@ export interface Step {
   readonly stoneId: string | null
   /** Of a long blade, the clamping position that it is for, from 1 on; null where there is one alone, or for all. */
   readonly position: number | null
+  /** The place of the edge that it is for, mm from the heel; null: where the dial is for, or all along. */
+  readonly placeMm: number | null
   readonly state: StepState
   /** Null where there is nothing to do for it, or something else comes first. */
   readonly toDo: ToDo | null
