@@ -96,7 +96,10 @@ export function jobPractice(of: JobSession): Practice {
   watch(
     () => begun.value?.blade.seed,
     () => {
-      session.value = begun.value && onCopy(jobSchema.parse(begun.value.content))
+      const content = jobSchema.safeParse(begun.value?.content)
+      session.value = content.success ? onCopy(content.data) : null
+      // A copy that cannot be read any more is no practice.
+      if (begun.value && !content.success) void beginAnew()
     },
     { immediate: true, flush: 'sync' },
   )

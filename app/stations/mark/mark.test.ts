@@ -120,6 +120,16 @@ describe('a practice', () => {
     expect([again.session.value, job.content.value.dialled]).toEqual([null, before])
   })
 
+  it('whose copy cannot be read any more is over, and the job is opened all the same', async () => {
+    const { use, job } = await openTestJob()
+    const draft = { begun: [{ blade: { seed: 0.5 }, content: { hold: 'elsewhere' } }], entries: [] }
+    const kept = { version: 4, unit: 'mm', draft, step: 0 }
+    localStorage.setItem(`jaw-tilt-draft:practice:${job.id}`, JSON.stringify(kept))
+    const again = use(() => jobPractice(job.session))
+    await nextTick()
+    expect([again.session.value, again.blade.value]).toEqual([null, null])
+  })
+
   it('without a marker test has no end; with one it has a score, of no job and no blade', async () => {
     const { use, log, stores, practising } = await openTestJob()
     await use(usePractice).begin('easy')

@@ -36,7 +36,7 @@ export const heldAs = ({ hold }: KeptPosition, { centreOffsetMm, tiltDeg }: Clam
   tiltDeg,
 })
 
-/** Which of the positions a hold is, from 1 on: the centring is no part of it. Null: none of them, or there are none. */
+/** Which of the positions a hold is, from 1 on: its centring is no part of it. Null: none, or there are none at all. */
 export function positionOf(hold: ClampPosition, positions: KeptPositions | null): number | null {
   const at = positions?.each.findIndex(
     ({ hold: one }) => one.bladeXMm === hold.bladeXMm && one.bladeYMm === hold.bladeYMm && one.turnDeg === hold.turnDeg,
