@@ -49,7 +49,7 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   await expect(rows).toHaveCount(30)
   // One part of the jobs, and not the log of all.
   expect(asked.filter((url) => /api\/jobs.*limit=30/.test(url))).toHaveLength(1)
-  await page.getByRole('button', { name: 'Show more, 125 are left' }).click()
+  await page.getByRole('button', { name: 'Show more, 129 are left' }).click()
   await expect(rows).toHaveCount(60)
 
   const find = page.getByLabel('Find a job')

@@ -31,15 +31,14 @@ const passedIn = (output) => Number(/^\s*(?:Tests\s+)?(\d+) passed \(/m.exec(out
 const scratch = mkdtempSync(join(tmpdir(), 'jaw-tilt-test-'))
 process.on('exit', () => rmSync(scratch, { recursive: true, force: true, maxRetries: 3 }))
 
-// One after the other what fills both cores; before that two rows side by side, one for each.
+// Two rows side by side, one for each core; the unit tests take what the build leaves. Then what is driven in a browser.
 const rows = part
   ? [[[part]]]
   : [
       [
         ['lint', 'build'],
-        ['types', 'rooms', 'unused', 'format'],
+        ['types', 'rooms', 'unused', 'format', 'unit'],
       ],
-      [['unit']],
       [['browser']],
     ]
 let passed = 0
