@@ -20,7 +20,7 @@ const preferences = usePreferences()
 const { next, steps, stations: states } = useNextStep()
 const route = useRoute()
 
-/** The figures of steps that are done, side by side: "18.4° / 18.6°"; empty where there are none. */
+/** The figures of steps that are done, or were accepted as they came out, side by side: "18.4° / 18.6°"; empty where there are none. */
 const figures = (id: StepId, text: (fact: Fact) => string | undefined) =>
   steps.value
     .flatMap((step) =>

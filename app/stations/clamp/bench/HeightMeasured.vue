@@ -23,11 +23,10 @@ const place = computed(() => {
 })
 const heightMm = computed(() => bladeHeightMm(place.value, job.content.value.hold))
 const height = computed(() => lengthText(heightMm.value, preferences.unit))
-const where = computed(() => {
-  const { dialForMm } = job.content.value
-  const mm = dialForMm === null ? null : place.value.fromHeelMm
-  return placeText(mm, job.rig.value.kind, preferences.unit)
-})
+/** Where that is, unless it is where the dial is for. */
+const where = computed(() =>
+  place.value === job.dialFor.value.edgePoint ? '' : placeText(null, job.rig.value.kind, preferences.unit),
+)
 const setHeight = (mm: number) => job.actions.setBladeHeight(mm, null, heightMm.value)
 function record() {
   if (measuredAt.value) return
@@ -44,7 +43,7 @@ function record() {
   >
     <MeasureField
       v-if="!measuredAt"
-      :label="`Blade height ${where}`"
+      label="Height, measured"
       kind="length"
       focus="measured-height"
       :value="heightMm"
@@ -61,6 +60,6 @@ function record() {
       data-focus="height-measured"
       @click="record"
     />
-    <span v-if="measuredAt" class="text-sm text-toned">{{ momentText(measuredAt) }}</span>
+    <span class="text-sm text-toned">{{ measuredAt ? momentText(measuredAt) : where }}</span>
   </div>
 </template>
