@@ -23,9 +23,10 @@ const route = useRoute()
 /** The figures of steps that are done, or were accepted as they came out, side by side: "18.4° / 18.6°"; empty where there are none. */
 const figures = (id: StepId, text: (fact: Fact) => string | undefined) =>
   steps.value
-    .flatMap((step) =>
-      step.id === id && step.zone === null && step.state.is === 'done' ? [text(step.state.fact)] : [],
-    )
+    .flatMap(({ id: one, zone, state }) => {
+      const fact = state.is === 'done' || state.is === 'left-out' ? state.fact : null
+      return one === id && zone === null && fact ? [text(fact)] : []
+    })
     .filter(Boolean)
     .join(' / ')
 const degText = ({ deg, uncertaintyDeg }: Fact) => (deg === undefined ? undefined : angleText(deg, uncertaintyDeg))

@@ -31,14 +31,15 @@ const passedIn = (output) => Number(/^\s*(?:Tests\s+)?(\d+) passed \(/m.exec(out
 const scratch = mkdtempSync(join(tmpdir(), 'jaw-tilt-test-'))
 process.on('exit', () => rmSync(scratch, { recursive: true, force: true, maxRetries: 3 }))
 
-// Two rows side by side, one for each core; the unit tests take what the build leaves. Then what is driven in a browser.
+// One after the other what fills both cores; before that two rows side by side, one for each.
 const rows = part
   ? [[[part]]]
   : [
       [
         ['lint', 'build'],
-        ['types', 'rooms', 'unused', 'format', 'unit'],
+        ['types', 'rooms', 'unused', 'format'],
       ],
+      [['unit']],
       [['browser']],
     ]
 let passed = 0
