@@ -7,7 +7,7 @@ import { rawOf, renamed, type Raw } from '#core/schema/versioned'
 import { bevelThicknessMm } from '#core/records/blade/bevelThickness'
 import { primaryFaceDeg } from '#core/records/blade/primaryFace'
 import { asThickAs } from '#core/records/blade/taper'
-import type { Zone } from '#core/records/blade/zones'
+import { zoneMiddleMm } from '#core/records/blade/zones'
 import { bevelWidthMm } from '#core/steel/bevel/bevelWidth'
 import type { Side } from '#core/records/common/side'
 import { edgePointAt } from '#core/math/curve/edgePoints'
@@ -63,8 +63,7 @@ function ink(job: JobView) {
   const log = useLog()
   const { sides, zones } = job
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
-  const middleOf = (zone: Zone) => (zone.fromMm + zone.toMm) / 2
-  const middles = computed(() => zones.value.map((zone) => edgePointAt(job.blade.value.edge, middleOf(zone))))
+  const middles = computed(() => zones.value.map((zone) => edgePointAt(job.blade.value.edge, zoneMiddleMm(zone))))
   /** Those at the blade that is held: another one that the job had before tells nothing of it. */
   const looks = computed(() =>
     ofKind(job.entries.value, 'ink-look').filter(({ bladeId }) => bladeId === job.content.value.bladeId),
@@ -81,7 +80,7 @@ function ink(job: JobView) {
   /** The face in a zone as its measures have it: how wide at an angle, and the primary half-angle behind it. */
   function faceOf(index: number, side: Side, deg: number): Pick<InkZone, 'widthMm' | 'primaryDeg'> {
     const total = job.edgeMm.value
-    const there = asThickAs(job.blade.value, middleOf(nth(zones.value, index)) / total)
+    const there = asThickAs(job.blade.value, zoneMiddleMm(nth(zones.value, index)) / total)
     return {
       widthMm: bevelWidthMm(bevelThicknessMm(there), job.blade.value.bevelDeg?.[side] ?? deg),
       primaryDeg: Math.max(0, primaryFaceDeg(there, side)),

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { runsOffDeg, UNEVEN_DEG } from '#core/uncertainty/evaluate'
 import { perSide, SIDES, type PerSide, type Side } from '#core/records/common/side'
 import { zoneAt } from '#core/records/blade/zones'
 import { ANGLES, type AngleId } from '~/navigation/stations'
@@ -70,7 +71,9 @@ export function useLedger() {
   function setNote(): [string, string] {
     const set = job.up.value
     if (!set.ok) return [job.trouble.value, '']
-    const off = steepnessText(set.contact.edgeAngleDeg - job.wantedDeg.value, set.uncertaintyDeg)
+    // An edge that runs far off elsewhere is not on its angle for being so here.
+    const here = runsOffDeg(set) > UNEVEN_DEG ? ' here' : ''
+    const off = steepnessText(set.contact.edgeAngleDeg - job.wantedDeg.value, set.uncertaintyDeg) + here
     return [
       `± ${angleText(set.uncertaintyDeg, set.uncertaintyDeg)}; ${off}`,
       `${job.setup.value.worked ? 'In this position' : 'Heel to tip'} ${angleText(set.lowestDeg, set.uncertaintyDeg)} to ${angleText(set.highestDeg, set.uncertaintyDeg)}`,

@@ -1,3 +1,4 @@
+import { placeOfProof } from '#core/observe/ledger/against'
 import { SIDES, type PerSide, type Side } from '#core/records/common/side'
 import { ANGLE_ALONE, logEntry, type LogEntry, type Proof, type Reading } from '#core/log/entry'
 import { checked, type FieldProblem } from '#core/schema/problem'
@@ -40,13 +41,8 @@ export function useReadings() {
       by: 'not said',
       ...ANGLE_ALONE,
       ...more,
-      setup: job.cutWith(side, placeOf(more)),
+      setup: job.cutWith(side, placeOfProof(more, job.zones.value)),
     }
-  }
-
-  function placeOf({ placeMm, zone }: Partial<Proof>): number | null {
-    const its = job.zones.value.find(({ kind }) => kind === zone)
-    return placeMm ?? (its ? (its.fromMm + its.toMm) / 2 : null)
   }
 
   /** Adds entries; else what is wrong with the first that cannot be. */

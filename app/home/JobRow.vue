@@ -12,7 +12,7 @@ import { onRig } from '#core/records/rig/fittedAt'
 import { fittedWith } from '#core/records/rig/jaws'
 import { bladeSpanMm } from '~/shelf/blade/bladeIcon'
 import { sheetAddress, sheetPath } from '~/navigation/stations'
-import { CONTROLS } from '~/navigation/stepControls'
+import { CONTROLS, goToControl } from '~/navigation/stepControls'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
@@ -26,6 +26,7 @@ const collections = useCollections()
 const preferences = usePreferences()
 const log = useLog()
 const toast = useToast()
+const router = useRouter()
 
 const EDGE_POINTS = 20
 const READ_UNCERTAINTY = 0.1
@@ -68,7 +69,11 @@ const next = computed(() => {
     stoneName: collections.nameOf,
     up: null,
   })
-  return { ...said, to: sheetAddress(props.job.id, step ? CONTROLS[step.toDo.does].sheet : 'clamp/') }
+  return {
+    ...said,
+    does: step?.toDo.does ?? null,
+    to: sheetAddress(props.job.id, step ? CONTROLS[step.toDo.does].sheet : 'clamp/'),
+  }
 })
 
 /** The four angles of side A, or included, as the user likes them. */
@@ -123,9 +128,12 @@ async function shelve() {
       <p class="truncate text-sm text-muted">{{ parts }}</p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
         Next:
-        <NuxtLink :to="next.to" class="relative z-1 font-bold underline-offset-3 hover:underline">{{
-          next.do
-        }}</NuxtLink>
+        <NuxtLink
+          :to="next.to"
+          class="relative z-1 font-bold underline-offset-3 hover:underline"
+          @click.exact="next.does && goToControl(router, job.id, next.does)"
+          >{{ next.do }}</NuxtLink
+        >
       </p>
     </div>
     <dl class="grid grid-cols-4 gap-x-2 max-sm:order-last max-sm:w-full sm:shrink-0 sm:gap-x-4">

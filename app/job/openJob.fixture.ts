@@ -137,17 +137,17 @@ export async function openTestJob(change: Partial<Job> = {}, before: readonly Lo
   scope = effectScope()
   const practice = scope.run(() => jobPractice(session))!
   /** The pages of the job, or of the copy that is practised on. `use`: what a composable gives on a page of it. */
-  function pagesOf(shown: JobSession, log: Pick<typeof stores.log, 'ofJob'>) {
-    const job = scope!.run(() => jobView(shown, { ...stores, log }, practice))!
+  function pagesOf(shown: JobSession) {
+    const job = scope!.run(() => jobView(shown, stores, practice))!
     const app = createApp({}).provide(JOB, job)
     return { job, use: <T>(composable: () => T): T => app.runWithContext(() => scope!.run(composable)!) }
   }
-  const pages = pagesOf(session, stores.log)
+  const pages = pagesOf(session)
   return {
     ...pages,
     stores,
     log: () => stores.log.ofJob(pages.job.id),
-    practising: () => pagesOf(practice.session.value!, { ofJob: () => practice.entries.value }),
+    practising: () => pagesOf(practice.session.value!),
   }
 }
 export function closeTestJob() {

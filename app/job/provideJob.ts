@@ -10,10 +10,8 @@ import { jobView, type JobView } from './view'
 
 /** Makes an opened job ready, or the copy of it that is practised on, and gives it to all that is below. */
 export function provideJob(session: JobSession, practice: Practice): JobView {
-  const stores = { collections: useCollections(), preferences: usePreferences() }
-  const practising = session === practice.session.value
-  const log = practising ? { ofJob: () => practice.entries.value } : useLog()
-  const view = jobView(session, { ...stores, log }, practice)
+  const stores = { collections: useCollections(), preferences: usePreferences(), log: useLog() }
+  const view = jobView(session, stores, practice)
   const shown = useShownJob()
   shown.value = view
   provide(JOB, view)

@@ -8,7 +8,7 @@ import { jobState, type JobState, type Stores } from './state'
 export type JobView = JobState & {
   readonly actions: BenchActions
   readonly practice: Practice
-  /** It is the copy that is practised on. */
+  /** Whether this is the copy that a practice is on. */
   readonly practising: boolean
   /** What its forms are kept under: those of a practice are not the job's. */
   readonly keptAs: string
@@ -24,8 +24,10 @@ export type JobView = JobState & {
 export function jobView(session: JobSession, stores: Stores, practice: Practice): JobView {
   const scope = effectScope()
   const shared = new Map<unknown, unknown>()
-  const state = jobState(session, stores)
   const practising = session === practice.session.value
+  // What happens in a practice is not in the log.
+  const log = practising ? { ofJob: () => practice.entries.value } : stores.log
+  const state = jobState(session, { ...stores, log })
   const view: JobView = {
     ...state,
     actions: benchActions(state, stores),

@@ -20,7 +20,7 @@ function rename() {
 <template>
   <span class="text-dimmed max-sm:hidden" aria-hidden="true">/</span>
   <span v-if="job.practising" class="min-w-0 flex-1 truncate font-semibold"
-    >Practice, held as {{ job.content.value.name }}</span
+    >Practice: {{ job.content.value.name }}</span
   >
   <div v-else class="relative min-w-0 flex-1">
     <input

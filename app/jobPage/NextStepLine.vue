@@ -2,9 +2,7 @@
 import { leaveOutText } from '~/words/stepText'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
-import { controlOn } from '~/navigation/controlOn'
-import { CONTROLS } from '~/navigation/stepControls'
-import { sheetAddress } from '~/navigation/stations'
+import { goToControl } from '~/navigation/stepControls'
 import { useOpenPanel } from '~/stores/openPanel'
 
 /** What to do next, with what and why: the same line on every page of the job, and the way to where it is done. */
@@ -26,14 +24,11 @@ async function go() {
     // The controls of the other side are there by then.
     await nextTick()
   }
-  // What is proved is proved where the step asks for it.
-  if (step.toDo.does === 'prove') job.lookAtMm.value = step.placeMm
+  // What is read and proved is read and proved where the step asks for it.
+  job.lookAtMm.value = step.placeMm
   if (step.toDo.does === 'put-on' && step.stoneId) return job.actions.chooseStone(step.stoneId)
   if (step.toDo.does === 'say-wanted') return void (angle.value = 'wanted')
-  const { sheet, focus } = CONTROLS[step.toDo.does]
-  const path = sheetAddress(job.id, sheet)
-  if (focus) (await controlOn(router, path, focus))?.focus()
-  else await router.push(path)
+  await goToControl(router, job.id, step.toDo.does)
 }
 function leaveOut() {
   const step = next.value

@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import type { StationState } from '#core/process/steps/stationStates'
-import type { StepId } from '#core/log/stepIds'
-import type { Fact, StationId } from '#core/process/steps/step'
+import type { StationId } from '#core/process/steps/step'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
 import { usePreferences } from '~/stores/preferences'
 import { UNCERTAINTY, placeAt, sheetPath, STATIONS } from '~/navigation/stations'
-import { angleText } from '~/words/angleText'
 import { dialFigures } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
+import { stationFigures, stationStateText } from '~/words/stationText'
 
 /**
  * The way through the job: how each station stands by the facts of its steps, told by shape, and which is next. Beside
@@ -20,22 +18,6 @@ const preferences = usePreferences()
 const { next, steps, stations: states } = useNextStep()
 const route = useRoute()
 
-/** The figures of steps that are done, or were accepted as they came out, side by side: "18.4° / 18.6°"; empty where there are none. */
-const figures = (id: StepId, text: (fact: Fact) => string | undefined) =>
-  steps.value
-    .flatMap(({ id: one, zone, state }) => {
-      const fact = state.is === 'done' || state.is === 'left-out' ? state.fact : null
-      return one === id && zone === null && fact ? [text(fact)] : []
-    })
-    .filter(Boolean)
-    .join(' / ')
-const degText = ({ deg, uncertaintyDeg }: Fact) => (deg === undefined ? undefined : angleText(deg, uncertaintyDeg))
-const strokes = computed(() =>
-  steps.value.reduce(
-    (sum, { id, state }) => sum + (id === 'grind' && state.is === 'done' ? (state.fact.count ?? 0) : 0),
-    0,
-  ),
-)
 /** What is chosen at a station, or came out there, in short. */
 const chosen = computed<Partial<Record<StationId, string>>>(() => ({
   rig: `${job.rig.value.name}, ${job.stone.value.name}`,
@@ -44,9 +26,7 @@ const chosen = computed<Partial<Record<StationId, string>>>(() => ({
     `${dialFigures(job.rig.value, actions.dialledNow())} ${job.dialled.value[job.side.value].is === 'noted' ? 'dialled' : 'not dialled yet'}`,
     `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
   ].join(', '),
-  mark: figures('mark', degText),
-  grind: strokes.value > 0 ? `${strokes.value} strokes` : '',
-  prove: figures('prove', degText),
+  ...stationFigures(steps.value),
 }))
 const here = computed(() => placeAt(route.path)?.room.id)
 const stations = computed(() =>
@@ -58,18 +38,8 @@ const stations = computed(() =>
     summary: chosen.value[station.id] ?? '',
   })),
 )
-const STATE_WORD: Record<StationState['is'], string> = {
-  'not-needed': 'not needed',
-  'not-begun': 'not begun',
-  'under-way': 'under way',
-  done: 'done',
-  'out-of-date': 'out of date',
-  'left-out': 'left out',
-}
-const stateText = ({ state, isNext }: (typeof stations.value)[number]): string => {
-  const figures = state.is === 'under-way' ? `, ${state.done} of ${state.of}` : ''
-  return `${isNext ? 'next; ' : ''}${STATE_WORD[state.is]}${figures}`
-}
+const stateText = ({ state, isNext }: (typeof stations.value)[number]): string =>
+  `${isNext ? 'next; ' : ''}${stationStateText(state)}`
 </script>
 
 <template>

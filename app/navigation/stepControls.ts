@@ -1,5 +1,7 @@
 import type { ToDo } from '#core/process/steps/step'
-import type { SheetKey } from './stations'
+import type { Router } from 'vue-router'
+import { controlOn } from './controlOn'
+import { sheetAddress, type SheetKey } from './stations'
 
 /** Where each thing that is to do is done: its sheet, and the control there that a hand goes to. */
 export const CONTROLS: Readonly<Record<ToDo['does'], { readonly sheet: SheetKey; readonly focus?: string }>> = {
@@ -25,4 +27,12 @@ export const CONTROLS: Readonly<Record<ToDo['does'], { readonly sheet: SheetKey;
   'explain-proof': { sheet: 'prove/' },
   'put-to-use': { sheet: 'use/', focus: 'put-to-use' },
   'note-outcome': { sheet: 'use/', focus: 'outcome' },
+}
+
+/** Goes to where something is done, and puts the focus on its control where it has one. */
+export async function goToControl(router: Router, jobId: string, does: ToDo['does']): Promise<void> {
+  const { sheet, focus } = CONTROLS[does]
+  const path = sheetAddress(jobId, sheet)
+  if (focus) (await controlOn(router, path, focus))?.focus()
+  else await router.push(path)
 }

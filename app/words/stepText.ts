@@ -36,8 +36,9 @@ export function stepText(next: NextStep | null, spoken: Spoken): StepText {
   const turns =
     next.side !== null && spoken.up !== null && next.side !== spoken.up && AT_THE_STONE.includes(next.toDo.does)
   const said = turns ? { ...there, do: `Turn over to ${spoken.sideNames[next.side]}: ${uncapital(there.do)}` } : there
-  const because = becauseText(next)
-  return because ? { ...said, why: `${said.why}; ${because}` } : said
+  const { state, toDo } = next
+  if (state.is !== 'out-of-date' || toDo.does.startsWith('explain')) return said
+  return { ...said, why: `${said.why}; ${outOfDateText(state.because)}` }
 }
 
 /** What is done with the side up that it is for. */
@@ -57,11 +58,10 @@ const BECAUSE: Readonly<Record<OutOfDate, string>> = {
 }
 const isPart = (one: OutOfDate): boolean => one === 'wanted' || one === 'gauge-zero' || one in SETUP_PART_WORD
 
-/** Why what was done counts no longer: "the hold and the dial were changed since". */
-function becauseText({ state, toDo }: NextStep): string | null {
-  if (state.is !== 'out-of-date' || toDo.does.startsWith('explain')) return null
-  const parts = state.because.filter(isPart).map((one) => BECAUSE[one])
-  const others = state.because.filter((one) => !isPart(one)).map((one) => BECAUSE[one])
+/** Why what was done counts no longer: "the hold and the dial changed since; strokes were made since". */
+export function outOfDateText(because: readonly OutOfDate[]): string {
+  const parts = because.filter(isPart).map((one) => BECAUSE[one])
+  const others = because.filter((one) => !isPart(one)).map((one) => BECAUSE[one])
   const changed = parts.length > 0 ? [`${parts.join(' and ')} changed since`] : []
   return [...changed, ...others].join('; ')
 }
@@ -178,9 +178,6 @@ function toDoText(
 
 /** What leaving a step out is called: an explanation that is not sought is an angle taken as it is. */
 export const leaveOutText = ({ toDo }: Pick<Step, 'toDo'>): string =>
-  toDo?.does === 'explain-proof' ||
-  toDo?.does === 'explain-reading' ||
-  toDo?.does === 'even-angle' ||
-  toDo?.does === 'find-positions'
+  toDo?.does === 'explain-proof' || toDo?.does === 'explain-reading' || toDo?.does === 'even-angle'
     ? 'Accept it as it is'
     : 'Leave this out'

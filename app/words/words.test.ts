@@ -10,6 +10,8 @@ import { jobDifferences } from './jobText'
 import { lengthText } from './lengthText'
 import { middleMark, moveText, stopAt } from './placementText'
 import type { NextStep } from '#core/process/steps/nextStep'
+import type { Step } from '#core/process/steps/step'
+import { stationFigures, stationStateText } from './stationText'
 import { stepText } from './stepText'
 import { problemText } from './problemText'
 import { riseOnDial, riseText } from './riseText'
@@ -166,6 +168,29 @@ describe('words for the bench', () => {
     expect(stepText(mend, says).why).toBe('the pivot stands lower than the stone’s face: raise it above 6.5 mm')
     expect(stepText(dial, { ...says, up: 'A' }).do).toBe('Turn over to Plain: dial slot 4 for Plain')
     expect(stepText(null, says).do).toBe('Nothing is left to do')
+  })
+
+  it('a station says how it stands, and what came out there', () => {
+    expect(stationStateText({ is: 'under-way', done: 2, of: 5 })).toBe('under way, 2 of 5')
+    expect(stationStateText({ is: 'out-of-date', because: ['hold', 'ground-since'] })).toBe(
+      'out of date: the hold changed since; strokes were made since',
+    )
+    const at = { leavable: true, toDo: null, stoneId: null, position: null, placeMm: null } as const
+    const proved = (side: 'A' | 'B', deg: number, more: Partial<Step> = {}): Step => {
+      const state = { is: 'done', fact: { at: null, deg, uncertaintyDeg: 0.2 } } as const
+      return { ...at, id: 'prove', station: 'prove', side, zone: null, state, ...more }
+    }
+    const accepted = { is: 'left-out', at: '', fact: { at: null, deg: 19.7, uncertaintyDeg: 0.2 } } as const
+    const grind = { ...at, id: 'grind', station: 'grind', zone: null } as const
+    const ground = { is: 'done', fact: { at: null, count: 45 } } as const
+    const steps: Step[] = [
+      { ...grind, side: 'A', state: ground },
+      { ...grind, side: 'B', state: ground },
+      proved('A', 20.4),
+      proved('A', 24, { zone: 'tip' }),
+      proved('B', 0, { state: accepted }),
+    ]
+    expect(stationFigures(steps)).toEqual({ mark: '', grind: '90 strokes', prove: '20.4° / 19.7°' })
   })
 
   it('what two versions of a job say differently is told in words and units, never by keys or ids', () => {

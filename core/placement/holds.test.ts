@@ -1,3 +1,4 @@
+import { finished } from '../math/finished.fixture'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../geometry/contact/contact'
 import type { Blade } from '../records/blade/blade'
@@ -13,12 +14,6 @@ import { holdLimits } from './holdLimits'
 import { leastSteel } from './leastSteel'
 import { positionsFor, type Positions } from './longBlade'
 
-const finished = <T>(task: Generator<number, T, void>): T => {
-  for (;;) {
-    const step = task.next()
-    if (step.done) return step.value
-  }
-}
 const sabre: Blade = { ...sampleSetup.blade, primaryGrindHeightMm: 14, widthMm: 28 }
 const setup: Setup = { ...sampleSetup, blade: sabre, hold: { ...sampleSetup.hold, bladeYMm: 8 } }
 const edgePoints = evenEdgePoints(sabre.edge, 300)

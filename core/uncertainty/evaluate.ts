@@ -23,12 +23,18 @@ export interface SideSet {
   readonly budget: readonly UncertaintyShare[]
   /** Along the edge, one for each edge point. */
   readonly along: readonly (Contact | Refusal)[]
-  /** Of what is worked in this hold. */
+  /** Along the stretch that is worked in this hold. */
   readonly lowestDeg: number
   readonly highestDeg: number
   /** The lowest edge angle that clears the jaws at the place looked at; null where the jaws are out of the way. */
   readonly lowestOverJawsDeg: number | null
 }
+
+/** How far the angle along the edge that is worked runs off from that at the place looked at, degrees. */
+export const runsOffDeg = ({ contact, lowestDeg, highestDeg }: SideSet): number =>
+  Math.max(contact.edgeAngleDeg - lowestDeg, highestDeg - contact.edgeAngleDeg)
+/** An angle that runs off further than this along the edge wants a better hold, degrees. */
+export const UNEVEN_DEG = 3
 
 export interface Evaluation {
   /** The place of the edge looked at. */

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { clearances, jawFit, reachAlong } from '../../core/geometry/hold/holdChecks'
 import { gripOf } from '../../core/geometry/hold/grip'
-import { MEETS_DEG } from '../../core/geometry/hold/jawClearance'
+import { CLEARANCE_TOLERANCE_DEG } from '../../core/geometry/hold/jawClearance'
 import type { LogEntry } from '../../core/log/entry'
 import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import type { JobNow } from '../../core/process/steps/jobNow'
@@ -66,7 +66,7 @@ it.each(demoJobs.map(({ name }) => name))('%s passes every check of how it is he
     for (const one of [heel, tip, between]) expect(one?.contact.ok ?? true).toBe(true)
     for (const { jaws, nearest } of clearances(setup, side, set.along))
       if (jaws.name === setup.rig.jaws?.name && nearest)
-        expect(nearest.setDeg).toBeGreaterThan(nearest.lowestDeg - MEETS_DEG)
+        expect(nearest.setDeg).toBeGreaterThan(nearest.lowestDeg - CLEARANCE_TOLERANCE_DEG)
   }
 })
 

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import type { job } from '../../core/records/job/job'
+import type { DialSetting } from '../../core/records/rig/dials/readings'
 import type { Purpose } from '../../core/records/job/purpose'
 import type { demoBlades } from './blades'
 import type { demoRigs } from './rigs'
@@ -40,6 +41,9 @@ const hold = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
   centreOffsetMm: 0,
   tiltDeg: 0,
 })
+/** One dial for both sides. */
+const bothSides = (setting: DialSetting) => ({ A: setting, B: setting, linked: true })
+const wantedOfBoth = (deg: number, why: string) => ({ deg: { A: deg, B: deg }, linked: true, why })
 const common = { notes: '', bladeHeightToleranceMm: 0.5 }
 
 /** Jobs on the bench: some just begun, one at each station on the way, one done with. */
@@ -64,8 +68,8 @@ export const demoJobs: DemoJob[] = [
       'outcome',
     ],
     hold: hold(40, 6),
-    dialled: { A: { by: 'slot', label: '4' }, B: { by: 'slot', label: '4' }, linked: true },
-    wanted: { deg: { A: 20, B: 20 }, linked: true, why: 'General use; the maker’s bevel is near 20.' },
+    dialled: bothSides({ by: 'slot', label: '4' }),
+    wanted: wantedOfBoth(20, 'General use; the maker’s bevel is near 20.'),
     read: { A: 20.1, B: 20 },
     proved: { A: 20.4, B: 19.7 },
   },
@@ -76,8 +80,8 @@ export const demoJobs: DemoJob[] = [
     blade: 'grafting',
     stoneNumber: 4,
     hold: hold(31, 0),
-    dialled: { A: { by: 'millimetres', mm: 68 }, B: { by: 'millimetres', mm: 68 }, linked: true },
-    wanted: { deg: { A: 18, B: 18 }, linked: true, why: 'Clean cut in green wood.' },
+    dialled: bothSides({ by: 'millimetres', mm: 68 }),
+    wanted: wantedOfBoth(18, 'Clean cut in green wood.'),
   },
   {
     ...common,
@@ -86,8 +90,8 @@ export const demoJobs: DemoJob[] = [
     blade: 'pruning',
     stoneNumber: 6,
     hold: hold(38, 9.5),
-    dialled: { A: { by: 'degree-scale', markDeg: 20 }, B: { by: 'degree-scale', markDeg: 20 }, linked: true },
-    wanted: { deg: { A: 22, B: 22 }, linked: true, why: 'Woody shoots.' },
+    dialled: bothSides({ by: 'degree-scale', markDeg: 20 }),
+    wanted: wantedOfBoth(22, 'Woody shoots.'),
   },
   {
     ...common,
@@ -96,8 +100,8 @@ export const demoJobs: DemoJob[] = [
     blade: 'angular',
     stoneNumber: 2,
     hold: hold(36, 6),
-    dialled: { A: { by: 'turns', turns: 24.4 }, B: { by: 'turns', turns: 24.4 }, linked: true },
-    wanted: { deg: { A: 23, B: 23 }, linked: true, why: 'Hard steel that chipped at 20.' },
+    dialled: bothSides({ by: 'turns', turns: 24.4 }),
+    wanted: wantedOfBoth(23, 'Hard steel that chipped at 20.'),
   },
   {
     ...common,
@@ -107,8 +111,8 @@ export const demoJobs: DemoJob[] = [
     stoneNumber: 4,
     order: [2, 3, 4, 5, 7],
     hold: { ...hold(96, 12), centreOffsetMm: 0.2 },
-    dialled: { A: { by: 'turns', turns: 16 }, B: { by: 'turns', turns: 16 }, linked: true },
-    wanted: { deg: { A: 15, B: 15 }, linked: true, why: 'Thin, hard enough, soft boards.' },
+    dialled: bothSides({ by: 'turns', turns: 16 }),
+    wanted: wantedOfBoth(15, 'Thin, hard enough, soft boards.'),
   },
   {
     ...common,
@@ -120,8 +124,8 @@ export const demoJobs: DemoJob[] = [
     did: ['height', 'dialled', 'read', 'bevel-found'],
     hold: hold(14, 6, 1.25),
     dialForMm: 75,
-    dialled: { A: { by: 'slot', label: '3' }, B: { by: 'slot', label: '3' }, linked: true },
-    wanted: { deg: { A: 17, B: 17 }, linked: true, why: 'Peels and trims, no boards.' },
+    dialled: bothSides({ by: 'slot', label: '3' }),
+    wanted: wantedOfBoth(17, 'Peels and trims, no boards.'),
     read: { A: 17.1, B: 16.9 },
   },
   {
@@ -135,8 +139,8 @@ export const demoJobs: DemoJob[] = [
     did: ['height', 'dialled', 'read', { strokes: { A: 120, B: 110 } }],
     hold: hold(20, 18.2, 2.25),
     dialForMm: 123,
-    dialled: { A: { by: 'degree-scale', markDeg: 21 }, B: { by: 'degree-scale', markDeg: 21 }, linked: true },
-    wanted: { deg: { A: 22, B: 22 }, linked: true, why: 'Woody stems rolled it at 18.' },
+    dialled: bothSides({ by: 'degree-scale', markDeg: 21 }),
+    wanted: wantedOfBoth(22, 'Woody stems rolled it at 18.'),
     read: { A: 20, B: 20.1 },
   },
   {
@@ -149,8 +153,8 @@ export const demoJobs: DemoJob[] = [
     purpose: 'new-angle',
     did: ['height', 'dialled', 'read', { strokes: { A: 60, B: 60 } }, 'burr'],
     hold: hold(26, 5, -2),
-    dialled: { A: { by: 'degree-scale', markDeg: 17 }, B: { by: 'degree-scale', markDeg: 17 }, linked: true },
-    wanted: { deg: { A: 19, B: 19 }, linked: true, why: 'Thin slices.' },
+    dialled: bothSides({ by: 'degree-scale', markDeg: 17 }),
+    wanted: wantedOfBoth(19, 'Thin slices.'),
     read: { A: 19.2, B: 19.2 },
   },
   {
@@ -163,8 +167,8 @@ export const demoJobs: DemoJob[] = [
     purpose: 'touch-up',
     did: ['height', 'dialled', 'read', { strokes: { A: 30, B: 30 } }, 'burr', 'proved'],
     hold: hold(22, 6, 4),
-    dialled: { A: { by: 'degree-scale', markDeg: 18.5 }, B: { by: 'degree-scale', markDeg: 18.5 }, linked: true },
-    wanted: { deg: { A: 20, B: 20 }, linked: true, why: 'General use.' },
+    dialled: bothSides({ by: 'degree-scale', markDeg: 18.5 }),
+    wanted: wantedOfBoth(20, 'General use.'),
     read: { A: 20, B: 19.9 },
     proved: { A: 20.1, B: 20.2 },
   },

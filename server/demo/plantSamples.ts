@@ -7,7 +7,7 @@ import { RECORD_KINDS, RECORDS, type ContentOf, type RecordOf, type RecordKind }
 import { ANGLE_ALONE, type LogEntry } from '../../core/log/entry'
 import { bevelThicknessMm } from '../../core/records/blade/bevelThickness'
 import { primaryFaceDeg } from '../../core/records/blade/primaryFace'
-import { zonesOfBlade } from '../../core/records/blade/zones'
+import { zonesOfBlade, zoneMiddleMm } from '../../core/records/blade/zones'
 import { bevelWidthMm } from '../../core/steel/bevel/bevelWidth'
 import { setThere } from '../../core/observe/ledger/against'
 import { SIDES, type Side } from '../../core/records/common/side'
@@ -111,7 +111,7 @@ function happenedOn(
     'bevel-found': () =>
       both((side) => {
         const zones = zonesOfBlade(setup.blade).map((zone) => {
-          const there = setThere(setup, side, of.dialled[side], (zone.fromMm + zone.toMm) / 2)
+          const there = setThere(setup, side, of.dialled[side], zoneMiddleMm(zone))
           return { ...zone, setDeg: there?.contact.edgeAngleDeg ?? of.wanted.deg[side] }
         })
         const face = (zone: (typeof zones)[number]) => ({

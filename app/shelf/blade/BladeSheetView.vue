@@ -2,7 +2,7 @@
 import { nth, lastOf } from '#core/math/list'
 import { outlinePath } from '#core/records/blade/outline'
 import type { ShapeMeasure } from '#core/records/blade/shapeMeasures'
-import type { Zone } from '#core/records/blade/zones'
+import { type Zone, zoneMiddleMm } from '#core/records/blade/zones'
 import type { Segment } from '#core/math/curve/segment'
 import type { EdgePoint } from '#core/math/curve/edgePoints'
 import { useViewport } from '~/drawing/useViewport'
@@ -65,8 +65,7 @@ const names = computed(() =>
   viewport.value
     ? props.zones.map((zone, i) => {
         const middle = props.edgePoints.reduce((best, edgePoint) =>
-          Math.abs(edgePoint.fromHeelMm - (zone.fromMm + zone.toMm) / 2) <
-          Math.abs(best.fromHeelMm - (zone.fromMm + zone.toMm) / 2)
+          Math.abs(edgePoint.fromHeelMm - zoneMiddleMm(zone)) < Math.abs(best.fromHeelMm - zoneMiddleMm(zone))
             ? edgePoint
             : best,
         )

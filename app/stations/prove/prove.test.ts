@@ -1,9 +1,11 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
+import { nextTick } from 'vue'
 import { ANGLE_ALONE, type LogEntry } from '#core/log/entry'
 import { clampPosition } from '#core/records/job/clampPosition'
 import { bothSides, setupSaying } from '#core/log/setupSnapshot.fixture'
 import { AT, closeTestJob, id, openTestJob } from '~/job/openJob.fixture'
 import { useBevelCheck } from './bevel/useBevelCheck'
+import { useGoniometer } from './useGoniometer'
 import { useCalibration } from './calibrate/useCalibration'
 
 afterEach(closeTestJob)
@@ -99,5 +101,22 @@ describe('the width of a bevel', () => {
     expect(check.angleAt('A', 40)?.deg).toBeGreaterThan(25)
     // Steeper, the same steel makes a narrower bevel.
     expect(check.noted.value[0]!.checked!.predictedMm).toBeLessThan(bySet.predictedMm)
+  })
+})
+
+describe('a goniometer', () => {
+  it('measures where the next step, or a hand, looks; and where the dial is for, once nobody looks elsewhere', async () => {
+    const { use, job, log } = await openTestJob()
+    const { form, put, note } = use(useGoniometer)
+    expect(form.value.on.place).toBe('dial')
+    job.lookAtMm.value = 71
+    await nextTick()
+    put('A', { edge: '20' })
+    expect(note()).toBeNull()
+    expect(log()).toMatchObject([{ kind: 'proof', side: 'A', placeMm: job.evaluation.value.edgePoint.fromHeelMm }])
+    expect(job.evaluation.value.edgePoint.fromHeelMm).toBeCloseTo(71, 6)
+    job.lookAtMm.value = null
+    await nextTick()
+    expect(form.value.on.place).toBe('dial')
   })
 })

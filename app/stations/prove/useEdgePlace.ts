@@ -1,13 +1,16 @@
-import { computed, type Ref } from 'vue'
+import { computed, watch, type Ref } from 'vue'
 import { problemText } from '~/words/problemText'
-import type { ZoneKind } from '#core/records/blade/zones'
+import { zoneMiddleMm, type ZoneKind } from '#core/records/blade/zones'
 import { parseLengthMm } from '#core/math/units/length'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
+import { lengthText } from '~/words/lengthText'
 import { zoneName } from '~/words/zoneText'
 
 /** The place that the dial is for, among the zones. */
 const AT_DIAL = 'dial'
+/** The place that is looked at, among the zones. */
+const LOOKED_AT = 'looked-at'
 /** So far from the heel, as it is typed. */
 export const FROM_HEEL = 'from-heel'
 
@@ -25,6 +28,9 @@ export function useEdgePlace(form: Ref<TypedPlace>) {
   const preferences = usePreferences()
   const places = computed(() => [
     { value: AT_DIAL, label: 'where the dial is for' },
+    ...(job.lookAtMm.value === null
+      ? []
+      : [{ value: LOOKED_AT, label: `${lengthText(job.lookAtMm.value, preferences.unit)} from the heel, looked at` }]),
     ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
     { value: FROM_HEEL, label: 'so far from the heel' },
   ])
@@ -32,7 +38,8 @@ export function useEdgePlace(form: Ref<TypedPlace>) {
   const where = computed((): { placeMm: number; zone: ZoneKind | null } | null => {
     const { place, fromHeel } = form.value
     const zone = job.zones.value[Number(place)]
-    if (zone) return { placeMm: (zone.fromMm + zone.toMm) / 2, zone: zone.kind }
+    if (zone) return { placeMm: zoneMiddleMm(zone), zone: zone.kind }
+    if (place === LOOKED_AT) return { placeMm: job.evaluation.value.edgePoint.fromHeelMm, zone: null }
     if (place !== FROM_HEEL) return { placeMm: job.dialFor.value.edgePoint.fromHeelMm, zone: null }
     const typed = parseLengthMm(fromHeel, preferences.unit)
     return typed.ok && typed.value >= 0 && typed.value <= edgeMm.value ? { placeMm: typed.value, zone: null } : null
@@ -41,4 +48,17 @@ export function useEdgePlace(form: Ref<TypedPlace>) {
     where.value ? '' : problemText({ code: 'place-missing', figures: { mostMm: edgeMm.value } }, preferences.unit),
   )
   return { places, where, problem }
+}
+
+/** What is measured is measured where it is looked at: a form turns to that place, and back to the dial's with it. */
+export function followLook(form: Ref<TypedPlace>) {
+  const { lookAtMm } = useJob()
+  watch(
+    lookAtMm,
+    (mm) => {
+      if (mm !== null) form.value = { ...form.value, place: LOOKED_AT }
+      else if (form.value.place === LOOKED_AT) form.value = { ...form.value, place: AT_DIAL }
+    },
+    { immediate: true },
+  )
 }

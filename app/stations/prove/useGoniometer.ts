@@ -4,7 +4,7 @@ import type { ComputedCode } from '#core/schema/codes'
 import type { Side } from '#core/records/common/side'
 import type { Finish } from '#core/log/choices'
 import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
-import { NO_PLACE, useEdgePlace, type TypedPlace } from './useEdgePlace'
+import { followLook, NO_PLACE, useEdgePlace, type TypedPlace } from './useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
 import { readSpot, spotDeg, type SpotsIn } from '~/shelf/instrument/readSpot'
@@ -60,6 +60,7 @@ function goniometer(job: JobView) {
   }))
   const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })
   const edgePlace = useEdgePlace(on)
+  followLook(on)
   const { sides } = job
   /** Along the beam to a flat screen; null on one drawn in degrees. */
   const distanceMm = computed(() =>

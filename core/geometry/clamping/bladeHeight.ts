@@ -1,6 +1,6 @@
 import { lastOf, nth } from '../../math/list'
 import type { Curve } from '../../math/curve/curve'
-import { edgePointAt, evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
+import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { clampFrame, holdWith, toBladeFrame, toClampFrame } from './clampFrame'
 import type { ClampPosition } from '../../records/job/clampPosition'
 
@@ -24,22 +24,6 @@ export function edgePointOverJaws(edge: Curve, edgePoints: readonly EdgePoint[],
 /** Blade height, mm: how far the edge stands out of the jaws at an edge point. Source: docs/geometry.md, "Frames". */
 export const bladeHeightMm = (edgePoint: EdgePoint, hold: ClampPosition): number =>
   toClampFrame(edgePoint.point, clampFrame(hold))[1]
-
-/** So many places tell where the edge passes over the jaws' middle: between them it is interpolated. */
-const PLACES_ALONG = 100
-
-/**
- * Where a rule is held from the jaws to the edge: at the place that the dial is for, where that is over the jaws; else
- * over their middle.
- */
-export function heightMeasuredAt({ edge, jawsWidthMm }: HeldEdge, hold: ClampPosition, dialFor: EdgePoint): EdgePoint {
-  const [u] = toClampFrame(dialFor.point, clampFrame(hold))
-  return Math.abs(u) <= jawsWidthMm / 2 ? dialFor : edgePointOverJaws(edge, evenEdgePoints(edge, PLACES_ALONG), hold)
-}
-interface HeldEdge {
-  readonly edge: Curve
-  readonly jawsWidthMm: number
-}
 
 /** The blade moved by so much along the jaws (towards the tip) and out of them, in the clamp frame, mm. */
 export const moved = (hold: ClampPosition, alongMm: number, outMm: number): ClampPosition =>

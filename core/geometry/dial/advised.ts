@@ -8,7 +8,7 @@ import { gripOf } from '../hold/grip'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import { contactsAlong } from '../contact/contact'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
-import { MEETS_DEG, shortOverJawsDeg } from '../hold/jawClearance'
+import { CLEARANCE_TOLERANCE_DEG, shortOverJawsDeg } from '../hold/jawClearance'
 import { heightOfSetting } from '../../records/rig/dial'
 import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
@@ -41,7 +41,9 @@ function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoin
   for (const there of along) if (!there.ok) return there
   if (!setup.rig.jaws || !contact?.ok) return null
   const shortDeg = shortOverJawsDeg(setup, side, setup.rig.jaws, along)
-  return shortDeg > MEETS_DEG ? refuse('stone-meets-jaws', { limitDeg: contact.edgeAngleDeg + shortDeg }) : null
+  return shortDeg > CLEARANCE_TOLERANCE_DEG
+    ? refuse('stone-meets-jaws', { limitDeg: contact.edgeAngleDeg + shortDeg })
+    : null
 }
 
 /**

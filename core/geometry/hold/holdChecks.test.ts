@@ -6,7 +6,10 @@ import { rodPosesAt, type Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { dot, scale, subtract, type Vec2 } from '../../math/vector/vec2'
 import { lowestAngleOverJawsDeg, passesOverJaws, topsOf } from './jawClearance'
-import { clearances, handleReach, jawFit, taperInJawsMm, tipStop } from './holdChecks'
+import { lastOf } from '../../math/list'
+import { bladeHeightMm, edgePointOverJaws } from '../clamping/bladeHeight'
+import { heightToMeasure } from './heightToMeasure'
+import { clearances, handleReach, jawFit, reachAlong, taperInJawsMm, tipStop } from './holdChecks'
 
 const withBlade = (blade: Partial<Setup['blade']>): Setup => ({
   ...sampleSetup,
@@ -36,6 +39,32 @@ describe('will it hold', () => {
   it('stops the stone with its middle over the tip', () => {
     const tip = edgePoints.at(-1)!.point
     expect(tipStop(sampleSetup, edgePoints)).toEqual({ alongMm: tip[0] - 40, freeEdgeMm: tip[0] - 40 + 12.5 })
+  })
+
+  it('its height is measured where a rule can be held: at the dial’s place over the jaws, else over their middle', () => {
+    const { blade, rig, hold } = sampleSetup
+    const places = evenEdgePoints(blade.edge, 200)
+    const middle = edgePointOverJaws(blade.edge, places, hold)
+    const near = edgePointAt(blade.edge, middle.fromHeelMm + rig.jaws!.widthMm / 2 - 1)
+    expect(heightToMeasure(sampleSetup, near)).toEqual({ heightMm: bladeHeightMm(near, hold), placeMm: null })
+    const far = heightToMeasure(sampleSetup, lastOf(places))
+    expect(far?.placeMm).toBeCloseTo(middle.fromHeelMm, 1)
+    expect(far?.heightMm).toBeCloseTo(bladeHeightMm(middle, hold), 2)
+    expect(heightToMeasure({ ...sampleSetup, rig: tableRig }, middle)).toBeNull()
+  })
+
+  it('what is not worked in a hold need not be reached, nor cleared', () => {
+    const short = { ...sampleSetup, rig: { ...sampleSetup.rig, rodLengthMm: 128 } }
+    const places = evenEdgePoints(short.blade.edge, 60)
+    const along = contactsAlong(places, short.hold, rodPosesAt(short, 'A', 52))
+    const { heel, tip, between } = reachAlong(short, places, along)
+    const out = [heel, between, tip].find((one) => one && !one.contact.ok)
+    expect(out?.contact).toMatchObject({ code: 'beyond-rod' })
+    const [first, last] = [places.findIndex((_, i) => along[i]!.ok), places.findLastIndex((_, i) => along[i]!.ok)]
+    const worked = { fromMm: places[first]!.fromHeelMm, toMm: places[last]!.fromHeelMm }
+    const ends = reachAlong({ ...short, worked }, places, along)
+    expect([ends.heel.fromHeelMm, ends.tip.fromHeelMm]).toEqual([worked.fromMm, worked.toMm])
+    expect([ends.heel, ends.tip, ends.between].every((one) => one?.contact.ok ?? true)).toBe(true)
   })
 
   it('narrow jaws let the stone go lower', () => {

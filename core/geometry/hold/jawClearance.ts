@@ -178,7 +178,7 @@ const between = (a: Corner, b: Corner, share: number): Corner => ({
 })
 
 /** Judged at some places along the edge, what clears the jaws may lack this much between them, degrees. */
-export const MEETS_DEG = 0.05
+export const CLEARANCE_TOLERANCE_DEG = 0.05
 
 /**
  * By how much the stone is too flat somewhere that is worked to clear the jaws, degrees, judged at each place by the

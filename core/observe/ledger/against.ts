@@ -1,5 +1,5 @@
 import { lastOf } from '../../math/list'
-import type { ZoneKind, Zone } from '../../records/blade/zones'
+import { type ZoneKind, type Zone, zoneMiddleMm } from '../../records/blade/zones'
 import type { Contact } from '../../geometry/contact/contact'
 import type { Side } from '../../records/common/side'
 import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
@@ -54,15 +54,17 @@ export interface ProvedAgainst {
   readonly toApex: boolean | null
 }
 
-/** Where along the edge a proof holds: its place, its zone's middle, or where the dial is for. */
-function placeOf(
-  { placeMm, zone }: { placeMm: number | null; zone?: ZoneKind | null },
-  { zones, dialFor }: Pick<JobAsSet, 'zones' | 'dialFor'>,
-): number {
-  if (placeMm !== null) return placeMm
+/** Where along the edge a proof holds: its place, or its zone's middle; null where it says neither. */
+export function placeOfProof(
+  { placeMm, zone }: { readonly placeMm?: number | null; readonly zone?: ZoneKind | null },
+  zones: readonly Zone[],
+): number | null {
   const its = zones.find(({ kind }) => kind === zone)
-  return its ? (its.fromMm + its.toMm) / 2 : dialFor.fromHeelMm
+  return placeMm ?? (its ? zoneMiddleMm(its) : null)
 }
+/** The same; where the dial is for, where it says neither. */
+const placeOf = (said: Parameters<typeof placeOfProof>[0], { zones, dialFor }: Pick<JobAsSet, 'zones' | 'dialFor'>) =>
+  placeOfProof(said, zones) ?? dialFor.fromHeelMm
 
 /**
  * What was proved at a place against what the rig was set to when it was cut, with the hold and the stone of then; what

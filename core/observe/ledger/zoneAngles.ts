@@ -1,5 +1,5 @@
 import { nth, lastOf } from '../../math/list'
-import { zoneAt, type Zone } from '../../records/blade/zones'
+import { zoneAt, type Zone, zoneMiddleMm } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
 import { uncertaintyBudget, totalUncertaintyDeg } from '../../uncertainty/budget'
@@ -37,7 +37,7 @@ export function zoneAngles(now: JobAsSet, known: KnownHold, log: readonly LogEnt
     const weight = weighed.reduce((sum, one) => sum + one.weight, 0)
     return {
       zone,
-      set: setAt(now, known, side, (zone.fromMm + zone.toMm) / 2),
+      set: setAt(now, known, side, zoneMiddleMm(zone)),
       read: read.filter(({ placeMm }) => zoneAt(now.zones, placeMm) === i).at(-1) ?? null,
       proved: all,
       differsDeg: weight > 0 ? weighed.reduce((sum, one) => sum + one.weight * one.differsDeg, 0) / weight : null,

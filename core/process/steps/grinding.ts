@@ -4,7 +4,7 @@ import { isOfEarlierVersion } from '../../log/setupSnapshot'
 import { lastOf, nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
-import { heldIn, positionsOf, type JobAsked } from './jobNow'
+import { heldIn, type JobAsked } from './jobNow'
 import { nearestDialDeg } from './nearestDial'
 import { dialStep, holdPositionStep, readStep } from './settingUp'
 import type { OutOfDate, Step } from './step'
@@ -27,21 +27,27 @@ export function stonesStep(now: JobAsked): Step {
   return step(now, 'stones', { state, toDo: { does: 'choose-stones' } })
 }
 
-/** What is ground in a clamping position: each side with each stone. */
-const grindSteps = (now: JobAsked, position: number | null): Step[][] =>
-  stonesOf(now).map((stoneId) => now.sides.map((side) => grindStep(heldIn(now, position), stoneId, side, position)))
+/** What is ground in a clamping position (null: in the one hold there is): for each stone in its order, each side. */
+export interface Grinding {
+  readonly position: number | null
+  readonly byStone: readonly (readonly Step[])[]
+}
+export function grindingIn(now: JobAsked, position: number | null): Grinding {
+  const held = heldIn(now, position)
+  const byStone = stonesOf(now).map((stoneId) => now.sides.map((side) => grindStep(held, stoneId, side, position)))
+  return { position, byStone }
+}
 const areDone = (steps: readonly Step[]): boolean => steps.every(({ state }) => state.is === 'done')
 
 /** The first clamping position that is not ground with every stone; null where there is none. */
-export const positionToGrind = (now: JobAsked): number | null =>
-  positionsOf(now).find((position) => position !== null && !areDone(grindSteps(now, position).flat())) ?? null
+export const positionToGrind = (all: readonly Grinding[]): number | null =>
+  all.find(({ position, byStone }) => position !== null && !areDone(byStone.flat()))?.position ?? null
 
 /**
  * What is done in a clamping position: the blade is held in it; then each stone in its order is put on, dialled (and
  * read with the first), and ground with, side by side.
  */
-export function stoneSteps(now: JobAsked, position: number | null, reading: boolean): Step[] {
-  const byStone = grindSteps(now, position)
+export function stoneSteps(now: JobAsked, { position, byStone }: Grinding, reading: boolean): Step[] {
   if (position !== null && now.setNow.position !== position && !areDone(byStone.flat()))
     return [holdPositionStep(now, position), ...byStone.flat()]
   return byStone.flatMap((grinds, i) => {
@@ -102,7 +108,7 @@ export function burrStep(now: JobAsked): Step {
 }
 
 /** Whether a burr was felt since a side was first ground: the bevel reaches the apex then. */
-export function burrStood(now: JobAsked, side: Side): boolean {
+export function burrFelt(now: JobAsked, side: Side): boolean {
   const first = strokesOn(now, side, null)[0]
   const burrs = ofKind(now.found, 'sharpness').filter(({ burr }) => burr !== null && burr !== 'none')
   return first !== undefined && burrs.some(({ at }) => at > first.at)

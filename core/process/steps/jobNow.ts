@@ -46,14 +46,12 @@ export interface JobAsked extends JobNow {
 
 export function asked(now: JobNow): JobAsked {
   let { zones } = now
-  const advised: Partial<Record<Side, ReturnType<typeof adviseDial>>> = {}
   return {
     ...now,
     sides: now.setup.blade.bevels === 'A' ? ['A'] : SIDES,
     dialFor: now.evaluation.edgePoint,
     found: onBlade(now.log, now.job.bladeId),
-    advice: (side) =>
-      (advised[side] ??= adviseDial(now.setup, side, now.job.wanted.deg[side], now.evaluation.edgePoint)),
+    advice: adviceFor(now.setup, now.job, now.evaluation.edgePoint),
     against: {
       setup: now.setup,
       job: now.job,
@@ -65,6 +63,12 @@ export function asked(now: JobNow): JobAsked {
       stoneOf: now.stoneOf ?? (() => undefined),
     },
   }
+}
+
+/** What to dial on each side, worked out when it is first asked for. */
+function adviceFor(setup: Setup, { wanted }: Pick<Job, 'wanted'>, dialFor: EdgePoint): JobAsked['advice'] {
+  const advised: Partial<Record<Side, ReturnType<typeof adviseDial>>> = {}
+  return (side) => (advised[side] ??= adviseDial(setup, side, wanted.deg[side], dialFor))
 }
 
 /** The clamping positions of the job, one after the other; null where one hold does for all of the edge. */
@@ -83,6 +87,6 @@ export function heldIn(now: JobAsked, position: number | null): JobAsked {
     setup,
     setNow: { ...now.setNow, hold, position },
     dialFor,
-    advice: (side) => adviseDial(setup, side, now.job.wanted.deg[side], dialFor),
+    advice: adviceFor(setup, now.job, dialFor),
   }
 }

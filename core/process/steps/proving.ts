@@ -4,24 +4,22 @@ import { meanProof } from '../../log/meanReading'
 import { settingOn } from '../../log/setupSnapshot'
 import { lastOf, nth } from '../../math/list'
 import { provedAgainst, setThere } from '../../observe/ledger/against'
-import { zoneAt, type Zone } from '../../records/blade/zones'
+import { zoneAt, type Zone, zoneMiddleMm } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import { positionAt } from '../../records/job/positions'
 import { changedSince, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { heldIn, positionsOf, type JobAsked } from './jobNow'
-import { burrStood, strokesOn } from './grinding'
+import { burrFelt, strokesOn } from './grinding'
 import type { OutOfDate, Step } from './step'
 
-/** What is known no better than this shows nothing, degrees. */
-const SHOWS_DEG = 1
+/** A proof that is less certain than this proves nothing, degrees. */
+const MOST_UNCERTAIN_DEG = 1
 /** A zone whose set angle is further than this from that of the place that the dial is for is proved by itself. */
 const DIFFERS_DEG = 1.5
 
 /** What is on the steel of a side: once for the zones that are set alike, and for each that differs by itself. */
 export const proofSteps = (now: JobAsked, side: Side): Step[] =>
   positionsOf(now).flatMap((position) => proofStepsIn(heldIn(now, position), side, position))
-
-const middleOf = ({ fromMm, toMm }: Zone): number => (fromMm + toMm) / 2
 
 /** The same of what is worked in one clamping position, as it is held in it. */
 function proofStepsIn(now: JobAsked, side: Side, position: number | null): Step[] {
@@ -32,11 +30,11 @@ function proofStepsIn(now: JobAsked, side: Side, position: number | null): Step[
   const setDegAt = (placeMm: number) => setting && setThere(setup, side, setting, placeMm)?.contact.edgeAngleDeg
   const setDeg = setDegAt(dialFor.fromHeelMm)
   const differs = (zone: Zone) => {
-    const there = setDegAt(middleOf(zone))
+    const there = setDegAt(zoneMiddleMm(zone))
     return setDeg && there ? Math.abs(there - setDeg) > DIFFERS_DEG : false
   }
   const here = against.zones.filter(
-    (zone) => position === null || positionAt(middleOf(zone), job.positions) === position,
+    (zone) => position === null || positionAt(zoneMiddleMm(zone), job.positions) === position,
   )
   const apart = here.filter(differs)
   const isAlike = (zone: Zone) => !apart.includes(zone)
@@ -44,12 +42,12 @@ function proofStepsIn(now: JobAsked, side: Side, position: number | null): Step[
   // Where the dial is for, unless that lies in a zone that is proved by itself.
   const other = isAlike(at(dialFor.fromHeelMm)) ? undefined : here.find(isAlike)
   const forDialMm = position === null ? null : dialFor.fromHeelMm
-  const alike = { zone: null, placeMm: other ? middleOf(other) : forDialMm, countsIn: isAlike }
+  const alike = { zone: null, placeMm: other ? zoneMiddleMm(other) : forDialMm, countsIn: isAlike }
   return [
-    // Where every zone differs from the place between them, none stands for the side.
+    // Where each zone is proved by itself, nothing is left to prove of the side as a whole.
     ...(here.length === 0 || here.some(isAlike) ? [proofStep(now, side, position, alike)] : []),
     ...apart.map((zone) =>
-      proofStep(now, side, position, { zone, placeMm: middleOf(zone), countsIn: (one) => one === zone }),
+      proofStep(now, side, position, { zone, placeMm: zoneMiddleMm(zone), countsIn: (one) => one === zone }),
     ),
   ]
 }
@@ -86,8 +84,8 @@ function proofStep(now: JobAsked, side: Side, position: number | null, { zone, p
     })
   // Another dial since does not count: that it was cut for the angle that is wanted now is what its strokes say.
   const because: OutOfDate[] = changedSince(now, last.setup, side, HELD_WITH)
-  if (proved.toApex === null && !burrStood(now, side)) because.push('apex-not-said')
-  if (proved.amount.uncertaintyDeg > SHOWS_DEG) because.push('unsure')
+  if (proved.toApex === null && !burrFelt(now, side)) because.push('apex-not-said')
+  if (proved.amount.uncertaintyDeg > MOST_UNCERTAIN_DEG) because.push('unsure')
   if (because.length > 0) return step(now, 'prove', { ...of, state: doneUnless(fact, because), toDo })
   const set = now.evaluation.sides[side]
   const uncertaintyDeg = Math.hypot(proved.amount.uncertaintyDeg, set.ok ? set.uncertaintyDeg : 0)
@@ -109,5 +107,5 @@ function isIn(
 ): boolean {
   const isHere = (mm: number) => position === null || positionAt(mm, job.positions) === position
   if (placeMm !== null) return isHere(placeMm) && countsIn(nth(against.zones, zoneAt(against.zones, placeMm)))
-  return zone === null || against.zones.some((one) => one.kind === zone && isHere(middleOf(one)) && countsIn(one))
+  return zone === null || against.zones.some((one) => one.kind === zone && isHere(zoneMiddleMm(one)) && countsIn(one))
 }

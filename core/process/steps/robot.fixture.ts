@@ -1,3 +1,4 @@
+import { finished } from '../../math/finished.fixture'
 import equal from 'fast-deep-equal'
 import { cutWith } from '../../log/cutWith'
 import { activeEntries } from '../../log/activeEntries'
@@ -23,13 +24,6 @@ import { bellyBlade } from '../../geometry/setup/sampleSetup.fixture'
 import { startingDial, startingHold } from '../card/starting'
 import type { JobNow } from './jobNow'
 import { nextStep, type NextStep } from './nextStep'
-
-const finished = <T>(task: Generator<number, T, void>): T => {
-  for (;;) {
-    const step = task.next()
-    if (step.done) return step.value
-  }
-}
 
 export const robotId = (n: number) => `0197a000-0000-7000-8000-${String(n).padStart(12, '0')}`
 export const STONES = [robotId(5), robotId(6)] as const

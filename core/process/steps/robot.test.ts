@@ -5,7 +5,7 @@ import { PURPOSES, type Purpose } from '../../records/job/purpose'
 import { contactsAlong } from '../../geometry/contact/contact'
 import { gripOf } from '../../geometry/hold/grip'
 import { clearances, reachAlong } from '../../geometry/hold/holdChecks'
-import { MEETS_DEG } from '../../geometry/hold/jawClearance'
+import { CLEARANCE_TOLERANCE_DEG } from '../../geometry/hold/jawClearance'
 import { rodPosesAt } from '../../geometry/setup/setup'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Side } from '../../records/common/side'
@@ -43,7 +43,7 @@ function objections(of: Bench, side: Side, setting: DialSetting): string[] {
   const { heel, between, tip } = reachAlong(setup, places, along)
   const reaches = [heel, between, tip].flatMap((one) => (one && !one.contact.ok ? [one.contact.code] : []))
   const fitted = clearances(setup, side, along).find(({ jaws }) => jaws.name === setup.rig.jaws?.name)?.nearest
-  const meets = fitted && fitted.setDeg < fitted.lowestDeg - MEETS_DEG ? ['stone-meets-jaws'] : []
+  const meets = fitted && fitted.setDeg < fitted.lowestDeg - CLEARANCE_TOLERANCE_DEG ? ['stone-meets-jaws'] : []
   const grip = gripOf(setup.blade, setup.rig).trouble(setup.hold)
   return [...(grip ? [grip] : []), ...reaches, ...meets]
 }

@@ -2,14 +2,15 @@ import { dialledState } from '../../log/dialledState'
 import { ofKind } from '../../log/activeEntries'
 import { meanReading } from '../../log/meanReading'
 import { setupChanges } from '../../log/setAlike'
-import { bladeHeightMm, heightMeasuredAt } from '../../geometry/clamping/bladeHeight'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { gripOf } from '../../geometry/hold/grip'
-import { MEETS_DEG, shortOverJawsDeg } from '../../geometry/hold/jawClearance'
+import { CLEARANCE_TOLERANCE_DEG, shortOverJawsDeg } from '../../geometry/hold/jawClearance'
+import { heightToMeasure } from '../../geometry/hold/heightToMeasure'
 import { jawFit } from '../../geometry/hold/holdChecks'
 import { lastOf } from '../../math/list'
 import { READ_TO_DEG } from '../../observe/gauge/likelyCauses'
 import { readAgainst } from '../../observe/ledger/against'
+import { runsOffDeg, UNEVEN_DEG } from '../../uncertainty/evaluate'
 import type { Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
 import { gaugeUseOf } from '../../records/job/job'
@@ -24,8 +25,6 @@ const BEGUN_WITH_DEG = 20
 const DIALLED_DEG = 0.05
 /** Positions that were found for an angle nearer to the wanted one than this do for it, degrees. */
 const SAME_WANTED_DEG = 0.1
-/** An edge that runs further than this from its angle where the dial is for wants a better hold, degrees. */
-const EVEN_DEG = 3
 
 /** What the edge should have: a figure or a reason that someone gave. */
 export function wantedStep(now: JobAsked): Step {
@@ -54,23 +53,22 @@ export function holdStep(now: JobAsked, toGrind: number | null): Step {
   if (positions && Math.abs(positions.wantedDeg - now.job.wanted.deg[positions.side]) > SAME_WANTED_DEG)
     return step(now, 'hold', { state: MISSING, toDo: { does: 'find-positions', foundForDeg: positions.wantedDeg } })
   if (positions && now.setNow.position === null) return holdPositionStep(now, toGrind ?? 1)
-  const bad = (toDo: ToDo, side: Side | null = null) => step(now, 'hold', { state: MISSING, toDo, side })
+  const missing = (toDo: ToDo, side: Side | null = null) => step(now, 'hold', { state: MISSING, toDo, side })
   const grip = gripOf(setup.blade, setup.rig)
   const trouble = grip.trouble(setup.hold)
-  if (trouble) return bad({ does: 'mend-grip', trouble, instead: grip.nearest(setup.hold) })
+  if (trouble) return missing({ does: 'mend-grip', trouble, instead: grip.nearest(setup.hold) })
   for (const side of sides) {
     const set = evaluation.sides[side]
-    if (!set.ok) return bad({ does: 'mend-hold', refusal: set }, side)
+    if (!set.ok) return missing({ does: 'mend-hold', refusal: set }, side)
   }
   const fit = jawFit(setup)
   if (fit?.verdict === 'bad')
-    return bad({ does: 'hold-otherwise', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm })
+    return missing({ does: 'hold-otherwise', spineMm: fit.spineMm, mostMm: fit.falseEdge ? 0 : fit.mostMm })
   for (const side of sides) {
     const set = evaluation.sides[side]
     if (!set.ok) continue
-    const { lowestDeg, highestDeg, contact } = set
-    const off = Math.max(contact.edgeAngleDeg - lowestDeg, highestDeg - contact.edgeAngleDeg)
-    if (off > EVEN_DEG)
+    const { lowestDeg, highestDeg } = set
+    if (runsOffDeg(set) > UNEVEN_DEG)
       return step(now, 'hold', {
         state: MISSING,
         toDo: { does: 'even-angle', lowestDeg, highestDeg },
@@ -81,22 +79,17 @@ export function holdStep(now: JobAsked, toGrind: number | null): Step {
   // What cannot be dialled in this hold is said before its blade height is measured.
   for (const side of sides) {
     const best = now.advice(side)
-    if (!best.ok) return bad(insteadOf(best), side)
+    if (!best.ok) return missing(insteadOf(best), side)
   }
   return step(now, 'hold', { state: done({ at: null }) })
 }
 
 /** How far the edge stands out of the jaws, measured with the blade in them. On a table there is nothing to measure. */
 export function heightSteps(now: JobAsked): Step[] {
-  const { rig, blade, hold } = now.setup
-  if (!rig.jaws) return []
+  const measure = heightToMeasure(now.setup, now.dialFor)
+  if (!measure) return []
   const last = ofKind(now.found, 'blade-height').at(-1)
-  const at = heightMeasuredAt({ edge: blade.edge, jawsWidthMm: rig.jaws.widthMm }, hold, now.dialFor)
-  const toDo = {
-    does: 'measure-height',
-    heightMm: bladeHeightMm(at, hold),
-    placeMm: at === now.dialFor ? null : at.fromHeelMm,
-  } as const
+  const toDo = { does: 'measure-height', ...measure } as const
   if (!last) return [step(now, 'height', { state: MISSING, toDo })]
   const because = changedSince(now, last.setup, 'A', HELD_WITH)
   return [step(now, 'height', { state: doneUnless({ at: last.at, heightMm: last.heightMm }, because), toDo })]
@@ -121,9 +114,9 @@ export function dialStep(now: JobAsked, side: Side): Step {
   const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - job.wanted.deg[side]) : Infinity
   const asGood = offNow <= nearestDialDeg(now, side, setup.stone) + DIALLED_DEG
   const dialled = dialledState(found, setNow, side)
-  // One dial for two sides, or one that is all but the best, is no dial where the stone meets the jaws.
+  // A shared dial, or one that is nearly the best, may let the stone meet the jaws where the best one clears them.
   const shortDeg = set.ok && setup.rig.jaws ? shortOverJawsDeg(setup, side, setup.rig.jaws, set.along) : 0
-  if (asGood && set.ok && shortDeg > MEETS_DEG)
+  if (asGood && set.ok && shortDeg > CLEARANCE_TOLERANCE_DEG)
     return step(now, 'dial', {
       ...of,
       state: MISSING,

@@ -139,6 +139,6 @@ describe('how the stations stand', () => {
       true,
     )
     of.grind('A')
-    expect(states().prove).toEqual({ is: 'out-of-date' })
+    expect(states().prove).toEqual({ is: 'out-of-date', because: ['ground-since'] })
   })
 })

@@ -2,7 +2,7 @@ import { ofKind } from '../../log/activeEntries'
 import type { StepId } from '../../log/stepIds'
 import { EXPECTED } from '../purposes'
 import { decideStep, markStep } from './bevel'
-import { burrStep, positionToGrind, stonesStep, stoneSteps } from './grinding'
+import { burrStep, grindingIn, positionToGrind, stonesStep, stoneSteps } from './grinding'
 import { asked, positionsOf, type JobAsked, type JobNow } from './jobNow'
 import { done, doneUnless, MISSING, step } from './makeStep'
 import { proofSteps } from './proving'
@@ -18,7 +18,8 @@ export function stepsOf(job: JobNow): Step[] {
   const expected = (id: StepId) => EXPECTED[now.purpose].includes(id)
   const steps: Step[] = []
   if (expected('wanted')) steps.push(wantedStep(now))
-  steps.push(holdStep(now, expected('grind') ? positionToGrind(now) : null), ...heightSteps(now))
+  const grinding = expected('grind') ? positionsOf(now).map((position) => grindingIn(now, position)) : []
+  steps.push(holdStep(now, positionToGrind(grinding)), ...heightSteps(now))
   const marks = expected('mark') ? markSteps(now) : []
   steps.push(...marks)
   // Where the person looks for no bevel there is nothing to decide about.
@@ -26,7 +27,7 @@ export function stepsOf(job: JobNow): Step[] {
   if (expected('decide') && looked) steps.push(decideStep(now))
   if (expected('stones')) steps.push(stonesStep(now))
   if (!expected('grind')) return steps
-  steps.push(...positionsOf(now).flatMap((position) => stoneSteps(now, position, expected('read'))))
+  steps.push(...grinding.flatMap((one) => stoneSteps(now, one, expected('read'))))
   steps.push(burrStep(now), ...now.sides.flatMap((side) => proofSteps(now, side)))
   steps.push(...usingSteps(now, steps))
   return steps

@@ -1,7 +1,7 @@
 import { cornersOf } from '../../math/curve/corners'
 import type { Curve } from '../../math/curve/curve'
 import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
-import type { Zone } from './zones'
+import { type Zone, zoneMiddleMm } from './zones'
 
 /** A straight facet between corners: its own tangent, so its own setting. */
 export interface Facet {
@@ -23,7 +23,7 @@ export function facetsOf(edge: Curve, zones: readonly Zone[]): Facet[] {
   const longestFirst = [...facets].sort((a, b) => b.toMm - b.fromMm - (a.toMm - a.fromMm))
   return facets.map((zone) => ({
     zone,
-    middle: edgePointAt(edge, (zone.fromMm + zone.toMm) / 2),
+    middle: edgePointAt(edge, zoneMiddleMm(zone)),
     order: longestFirst.indexOf(zone) + 1,
   }))
 }

@@ -101,6 +101,9 @@ function joined(zones: readonly Zone[]): Zone[] {
   }, [])
 }
 
+/** The middle of a zone, arc length from the heel, mm. */
+export const zoneMiddleMm = ({ fromMm, toMm }: Pick<Zone, 'fromMm' | 'toMm'>): number => (fromMm + toMm) / 2
+
 /** The number of the zone that a place lies in, arc length from the heel; beyond the last one, the last. */
 export const zoneAt = (zones: readonly Zone[], fromHeelMm: number): number => {
   const at = zones.findIndex((zone) => fromHeelMm <= zone.toMm + 1e-6)

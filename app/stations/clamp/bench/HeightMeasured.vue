@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { bladeHeightMm, heightMeasuredAt } from '#core/geometry/clamping/bladeHeight'
+import { heightToMeasure } from '#core/geometry/hold/heightToMeasure'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
 import { usePreferences } from '~/stores/preferences'
@@ -16,17 +16,14 @@ const measuredAt = computed(() => {
   const state = steps.value.find(({ id }) => id === 'height')?.state
   return state?.is === 'done' ? state.fact.at : null
 })
-const place = computed(() => {
-  const { edge } = job.blade.value
-  const jawsWidthMm = job.rig.value.jaws?.widthMm ?? 0
-  return heightMeasuredAt({ edge, jawsWidthMm }, job.content.value.hold, job.dialFor.value.edgePoint)
-})
-const heightMm = computed(() => bladeHeightMm(place.value, job.content.value.hold))
+const measure = computed(() => heightToMeasure(job.setup.value, job.dialFor.value.edgePoint))
+const heightMm = computed(() => measure.value?.heightMm ?? 0)
 const height = computed(() => lengthText(heightMm.value, preferences.unit))
 /** Where that is, unless it is where the dial is for. */
-const where = computed(() =>
-  place.value === job.dialFor.value.edgePoint ? '' : placeText(null, job.rig.value.kind, preferences.unit),
-)
+const where = computed(() => {
+  const placeMm = measure.value?.placeMm ?? null
+  return placeMm === null ? '' : placeText(placeMm, job.rig.value.kind, preferences.unit)
+})
 const setHeight = (mm: number) => job.actions.setBladeHeight(mm, null, heightMm.value)
 function record() {
   if (measuredAt.value) return
@@ -37,7 +34,7 @@ function record() {
 
 <template>
   <div
-    v-if="job.rig.value.jaws"
+    v-if="measure"
     class="mt-2 flex flex-wrap items-end gap-x-3 gap-y-1 border-t border-default pt-2"
     data-testid="height-measured"
   >

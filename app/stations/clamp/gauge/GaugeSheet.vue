@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { zoneMiddleMm } from '#core/records/blade/zones'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
 import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/records/job/gaugeZero'
 import { READ_TO_DEG } from '#core/observe/gauge/likelyCauses'
@@ -50,7 +51,7 @@ const whereText = computed(() => {
 })
 const goSquare = () => {
   const first = square.value[0]
-  if (first) actions.lookAt((first.fromMm + first.toMm) / 2)
+  if (first) actions.lookAt(zoneMiddleMm(first))
 }
 const here = computed(() => job.evaluation.value.edgePoint.fromHeelMm)
 const isSquare = computed(() =>

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { MEETS_DEG } from '#core/geometry/hold/jawClearance'
+import { CLEARANCE_TOLERANCE_DEG } from '#core/geometry/hold/jawClearance'
 import { bendsDeg } from '#core/geometry/hold/bending'
 import {
   clearances,
@@ -40,7 +40,7 @@ export function useHoldChecks() {
     }
     const clears = ({ nearest }: Clearance): Verdict => {
       const spareDeg = nearest ? nearest.setDeg - nearest.lowestDeg : Infinity
-      return spareDeg > SPARE_DEG ? 'good' : spareDeg >= -MEETS_DEG ? 'watch' : 'bad'
+      return spareDeg > SPARE_DEG ? 'good' : spareDeg >= -CLEARANCE_TOLERANCE_DEG ? 'watch' : 'bad'
     }
     return {
       fit: jawFit(setup),

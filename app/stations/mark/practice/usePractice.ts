@@ -9,7 +9,7 @@ import { outcomeOf, type PracticeObservation } from '#core/simulation/practice/o
 import { scoreOf } from '#core/simulation/practice/score'
 import { hiddenBlade } from '#core/simulation/standIn/hiddenBlade'
 import type { Level } from '#core/log/choices'
-import { zoneAt } from '#core/records/blade/zones'
+import { zoneAt, zoneMiddleMm } from '#core/records/blade/zones'
 import { useInk } from '~/composables/useInk'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -63,10 +63,10 @@ function practice(job: JobView) {
 
   const observed = computed((): PracticeObservation[] =>
     ink.looks.value.flatMap((look) =>
-      look.zones.map(({ fromMm, toMm, setDeg, seen, fraction }) => ({
+      look.zones.map(({ setDeg, seen, fraction, ...zone }) => ({
         side: look.side,
-        zone: nth(ink.names.value, zoneAt(ink.zones.value, (fromMm + toMm) / 2)),
-        lengthMm: toMm - fromMm,
+        zone: nth(ink.names.value, zoneAt(ink.zones.value, zoneMiddleMm(zone))),
+        lengthMm: zone.toMm - zone.fromMm,
         pass: form.value.passOf[look.id] ?? 0,
         setDeg,
         seen,

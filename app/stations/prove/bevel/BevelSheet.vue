@@ -6,7 +6,7 @@ import type { Side } from '#core/records/common/side'
 import { ENTRIES, type BevelWidth } from '#core/log/entry'
 import { fromMm } from '#core/math/units/length'
 import { useBevelCheck } from './useBevelCheck'
-import { NO_PLACE, useEdgePlace, type TypedPlace } from '~/stations/prove/useEdgePlace'
+import { followLook, NO_PLACE, useEdgePlace, type TypedPlace } from '~/stations/prove/useEdgePlace'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
@@ -43,6 +43,7 @@ const { form, problems, readFigure, validate } = useForm<WidthForm>(
 )
 const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })
 const place = useEdgePlace(on)
+followLook(on)
 const lengthTyped = (mm: number) =>
   String(Number(fromMm(mm, preferences.unit).toFixed(preferences.unit === 'mm' ? 3 : 5)))
 function fromPicture(mm: number, uncertaintyMm: number) {
