@@ -46,13 +46,28 @@ export default withNuxt(
   never(['app/**/*.test.ts'], ['**/server/**', 'drizzle-orm*', '@electric-sql/*'], 'app and server meet only in core.'),
   never(['server/**/*.ts'], ['**/app/**', '~/*', 'vue', 'pinia'], 'app and server meet only in core.'),
   {
-    // Not the components: the whole program would be read anew for each of them, minutes in all.
-    files: ['{app,core,server,tests}/**/*.ts'],
-    languageOptions: { parserOptions: { projectService: true } },
+    // Not the components: the whole program would be read anew for each of them, minutes in all. Core promises nothing.
+    files: ['{app,server,tests}/**/*.ts', 'core/exchange/**/*.test.ts'],
+    languageOptions: { parserOptions: { project: './tsconfig.lint.json' } },
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/await-thenable': 'error',
       '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['core/exchange/**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: ':function[async=true], Identifier[name="Promise"]', message: 'Core answers at once.' },
+      ],
+    },
+  },
+  {
+    files: ['{app,core,server,tests}/**/*.ts'],
+    rules: {
       'max-len': [
         'error',
         { code: 120, ignoreStrings: true, ignoreTemplateLiterals: true, ignoreRegExpLiterals: true, ignoreUrls: true },

@@ -11,7 +11,7 @@ const inProject = (path: string) => fileURLToPath(new URL(path, import.meta.url)
 const server = {
   entry: inProject('./server/entry.ts'),
   errorHandler: inProject('./server/problemHandler.ts'),
-  compressPublicAssets: true,
+  compressPublicAssets: { gzip: true, brotli: false },
   externals: { inline: ['nitropack'] },
   esbuild: { options: { target: 'es2022' } },
   hooks: {
@@ -77,6 +77,7 @@ export default defineNuxtConfig({
   // A tool at one bench: the screen is drawn where the work is, the server only keeps.
   ssr: false,
   telemetry: { enabled: false },
+  sourcemap: false,
   // A build by bin/ has a folder of its own: what lint and types read stays as it is.
   buildDir: process.env.JAW_TILT_BUILD_FOLDER ?? '.nuxt',
   devtools: { enabled: false },

@@ -1,8 +1,5 @@
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { chromiumPath } from '../bin/lib/setUp.mjs'
-import { expect, test } from './bench'
+import { demoFolder, expect, test } from './bench'
 import { startServer, stopServer } from './builtServer'
 
 const PORT = 4769
@@ -20,8 +17,7 @@ test('opened to a network: a stranger gets the sign-in page alone; a code lets a
   page,
   browser,
 }) => {
-  const data = mkdtempSync(join(tmpdir(), 'jaw-tilt-access-'))
-  const server = startServer(PORT, { JAW_TILT_DATA: data, JAW_TILT_DEMO: '1', HOST: '0.0.0.0' })
+  const server = startServer(PORT, { JAW_TILT_DATA: demoFolder(), HOST: '0.0.0.0' })
   await server.ready()
   try {
     expect(server.said()).toContain('devices that were let in at its screen')

@@ -2,8 +2,16 @@ import { cpSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
-import { ROOMS, tabsOf, type SheetKey } from '../app/navigation/stations'
+import { ROOMS, sheetPath, tabsOf, type SheetKey } from '../app/navigation/stations'
+import type { JobRecord } from '../core/records/storage/kinds'
 import { startServer, stopServer, type BuiltServer } from './builtServer'
+
+/** A folder with the demo data in it, that no one else has. */
+export function demoFolder(): string {
+  const data = mkdtempSync(join(tmpdir(), 'jaw-tilt-browser-'))
+  cpSync(process.env.JAW_TILT_TEST_DATA!, data, { recursive: true })
+  return data
+}
 
 /** Serves each test file its own copy of the demo data, so that no file finds what another left. */
 class OwnServer {
@@ -13,9 +21,7 @@ class OwnServer {
   async for(file: string): Promise<string> {
     if (this.now?.file !== file) {
       await this.stop()
-      const data = mkdtempSync(join(tmpdir(), 'jaw-tilt-browser-'))
-      cpSync(process.env.JAW_TILT_TEST_DATA!, data, { recursive: true })
-      this.now = { file, server: startServer(this.port, { JAW_TILT_DATA: data }) }
+      this.now = { file, server: startServer(this.port, { JAW_TILT_DATA: demoFolder() }) }
       await this.now.server.ready()
     }
     return `http://127.0.0.1:${this.port}`
@@ -65,10 +71,10 @@ export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }, { o
 })
 export { expect }
 
-/** Opens a job of the demo at its clamp station. */
+/** Opens a job of the demo at its clamp station, by its address. */
 export async function openJob(page: Page, name: string) {
-  await page.goto('/')
-  await page.getByRole('link', { name }).click()
+  const { records } = (await (await page.request.get('/api/jobs')).json()) as { records: JobRecord[] }
+  await page.goto(sheetPath(records.find((job) => job.name === name)!.id, 'clamp', ''))
   await expect(page.getByRole('region', { name: 'The bench, drawn to scale' })).toBeVisible()
 }
 

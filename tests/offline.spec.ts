@@ -1,7 +1,4 @@
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { expect, ledger, saved, test } from './bench'
+import { demoFolder, expect, ledger, saved, test } from './bench'
 import { startServer, stopServer, type BuiltServer } from './builtServer'
 
 const PORT = 4797
@@ -22,7 +19,7 @@ test.use({
 test('on a home screen it opens without the server what was opened last, and sends on what was changed', async ({
   page,
 }) => {
-  const data = { JAW_TILT_DATA: mkdtempSync(join(tmpdir(), 'jaw-tilt-offline-')), JAW_TILT_DEMO: '1' }
+  const data = { JAW_TILT_DATA: demoFolder() }
   const server = await start(data)
   await page.goto(url('/'))
   const manifest = (await (await page.request.get(url('/manifest.webmanifest'))).json()) as { icons: { src: string }[] }

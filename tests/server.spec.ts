@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { StoneRecord } from '../core/records/storage/kinds'
-import { expect, test } from './bench'
+import { demoFolder, expect, test } from './bench'
 import { startServer, type BuiltServer } from './builtServer'
 
 const PORT = 4767
@@ -52,7 +52,7 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
   const kept = (await (await fetch(url(`/api/stones/${stone.id}`))).json()) as StoneRecord
   expect(kept).toMatchObject({ notes: 'pass 5', revision: 6 })
 
-  const taken = start({ JAW_TILT_DATA: mkdtempSync(join(tmpdir(), 'jaw-tilt-server-')) })
+  const taken = start({ JAW_TILT_DATA: demoFolder() })
   expect(await taken.ended).toBe(1)
   expect(taken.said()).toContain(`port ${PORT} is in use`)
 
