@@ -2,11 +2,15 @@ export default defineAppConfig({
   ui: {
     colors: { primary: 'rust', neutral: 'stone', error: 'red' },
     button: {
-      slots: { base: 'rounded-sm font-medium cursor-pointer' },
+      slots: { base: 'target rounded-sm font-medium cursor-pointer' },
       // Under the pointer the words must be as easy to read as before.
       compoundVariants: [
         { color: 'primary', variant: 'solid', class: 'hover:bg-(--accent-pressed) active:bg-(--accent-pressed)' },
       ],
+    },
+    checkbox: {
+      slots: { root: 'items-center', container: 'h-auto', label: 'target cursor-pointer' },
+      defaultVariants: { size: 'xl' },
     },
     input: { slots: { base: 'rounded-sm' } },
     modal: { slots: { content: 'rounded-md', title: 'text-lg' } },

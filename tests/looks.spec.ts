@@ -113,7 +113,31 @@ test('every view passes axe, by day and by night', async ({ page }) => {
   await opened('keys', page.getByRole('dialog', { name: 'Keys' }), () => page.keyboard.press('?'))
 })
 
-test('nothing runs over the side on a phone, a laptop or a large screen, and the ledger stays in sight', async ({
+/** What a person would find cut or over the side: figures in their fields, words on buttons and in cells. */
+function cutOff(): string[] {
+  const pen = document.createElement('canvas').getContext('2d')!
+  const isCut = (one: HTMLElement): boolean => {
+    if (!(one instanceof HTMLInputElement))
+      return [one, ...one.querySelectorAll<HTMLElement>('*')].some(
+        (part) =>
+          part.scrollWidth > part.clientWidth + 1 &&
+          getComputedStyle(part).overflowX !== 'visible' &&
+          !part.matches('.sr-only'),
+      )
+    const { font, paddingLeft, paddingRight } = getComputedStyle(one)
+    pen.font = font
+    const room = one.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight)
+    return pen.measureText(one.value).width > room + 1
+  }
+  const all = [...document.querySelectorAll<HTMLElement>('input[inputmode], button, td, th')]
+  const { scrollWidth, clientWidth } = document.documentElement
+  return [
+    ...(scrollWidth > clientWidth ? [`the page is ${scrollWidth - clientWidth} px too wide`] : []),
+    ...all.flatMap((one) => (one.offsetParent && isCut(one) ? [`${one.tagName} ${one.id} ${one.innerText}`] : [])),
+  ]
+}
+
+test('nothing is cut or runs over the side from a small phone to a large screen, and the ledger stays in sight', async ({
   page,
 }) => {
   test.slow()
@@ -123,23 +147,45 @@ test('nothing runs over the side on a phone, a laptop or a large screen, and the
   for (const [room, sheet] of ROOMS.flatMap((one) => one.sheets.map((sheet) => [one, sheet] as const))) {
     if (tabsOf(room).includes(sheet)) await openSheet(page, `${room.id}/${sheet.id}` as SheetKey)
     else await page.goto(sheetPath(jobId, room.id, sheet.id))
-    for (const [width, height] of [
-      [390, 844],
-      [1024, 768],
-      [1280, 800],
-      [1920, 1080],
-    ] as const) {
-      await page.setViewportSize({ width, height })
-      await expect(ledger).toBeVisible()
-      await expect
-        .poll(
-          () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
-          `${room.id} ${sheet.id} at ${width}`,
-        )
-        .toBe(0)
+    await expect(ledger).toBeVisible()
+    for (const width of [360, 390, 768, 1024, 1112, 1180, 1280, 1920]) {
+      await page.setViewportSize({ width, height: 800 })
+      await expect.poll(() => page.evaluate(cutOff), `${room.id} ${sheet.id} at ${width}`).toEqual([])
+      if (width !== 390 && width !== 1280) continue
       await page.mouse.wheel(0, 3000)
       await expect(ledger).toBeInViewport()
     }
+  }
+})
+
+test('what to dial and its button are on the first screen of a phone and a tablet, large enough for wet hands', async ({
+  page,
+}) => {
+  await openJob(page, 'Packing-room cutter')
+  const panel = page.getByRole('region', { name: 'What to dial' })
+  for (const [width, height] of [
+    [390, 844],
+    [768, 1024],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await expect(panel.getByTestId('dial')).toBeInViewport({ ratio: 1 })
+    const pressed = [
+      panel.getByRole('button', { name: 'I have dialled it' }),
+      panel.getByText('both sides alike'),
+      page.getByRole('button', { name: 'Blade height: more' }),
+      page.getByRole('button', { name: 'B', exact: true }),
+    ]
+    await expect(pressed[0]!).toBeInViewport({ ratio: 1 })
+    for (const target of pressed) {
+      const box = (await target.boundingBox())!
+      expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44)
+    }
+    const [caution, stones] = await Promise.all(
+      [page.getByText('Gloves on while clamping'), page.getByRole('region', { name: 'The stones of the box' })].map(
+        async (one) => (await one.boundingBox())!.y,
+      ),
+    )
+    expect(caution).toBeLessThan(stones!)
   }
 })
 

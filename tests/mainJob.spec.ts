@@ -22,7 +22,7 @@ test('with the mouse: pick rig, stone and blade, hold it, dial it, and find it a
   const box = (await knob.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 5, { steps: 5 })
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 4, { steps: 4 })
   await page.mouse.up()
   await expect
     .poll(async () => Number.parseFloat(await measure(page, 'Blade height').inputValue()))
@@ -88,8 +88,7 @@ test('with the keyboard alone: the same job from the first key to the last', asy
 
   await expect(page.getByTestId('wanted-A')).toBeHidden()
   await page.keyboard.press('d')
-  await expect(page.getByRole('button', { name: /dialled/i })).toBeFocused()
-  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Dialled', exact: true })).toBeFocused()
   await comesTo(ledger(page, 'set', 'A'), 18, 0.5)
 
   // One mark up, then back by undo.

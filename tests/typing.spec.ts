@@ -43,10 +43,30 @@ test('a scale is dialled in what is engraved on it, whatever unit its user works
 test('Enter takes a figure and leaves its field, Escape takes it back; single keys work at once', async ({ page }) => {
   await openJob(page, 'Chef’s knife, weekly')
   const turn = measure(page, 'Turn in the jaws')
+  // What is typed replaces what stands there, however the field was entered.
+  const height = measure(page, 'Blade height')
+  const plan = page.getByRole('group', { name: 'Plan of the blade in the rig' })
+  for (const [enter, typed] of [
+    [() => page.keyboard.press('b'), '16'],
+    [() => height.click(), '17'],
+    [() => plan.getByText('17.0 mm', { exact: true }).click(), '18'],
+  ] as const) {
+    await enter()
+    await expect(height).toBeFocused()
+    await page.keyboard.type(typed)
+    await page.keyboard.press('Enter')
+    await expect(height).toHaveValue(`${typed}.0`)
+  }
+  // Left, it is still in sight: arrows step it, and Tab goes on to the next.
+  await page.keyboard.press('ArrowUp')
+  await expect(height).toHaveValue('18.5')
+  await page.keyboard.press('Tab')
+  await expect(measure(page, 'Clamp position')).toBeFocused()
   await turn.fill('−1,5')
   await turn.press('Enter')
   await expect(turn).toHaveValue('−1.5')
   await expect(turn).not.toBeFocused()
+  expect(await page.evaluate(() => document.activeElement?.textContent)).toContain('Turn in the jaws')
   await page.keyboard.press('s')
   await expect(page.getByRole('button', { name: 'B', exact: true })).toHaveAttribute('aria-pressed', 'true')
   await page.keyboard.press('s')

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { parseDecimal, parseLengthMm } from '#core/math/units/length'
+import { leaveField } from './leaveField'
 import { useUnitSwitch } from './useUnitSwitch'
 import { usePreferences } from '~/stores/preferences'
 import { lengthFigure } from '~/words/lengthText'
@@ -55,22 +56,28 @@ function commit() {
 function nudge(steps: number) {
   problem.value = (props.stepBy ? props.stepBy(steps) : props.apply(props.value + steps * (props.step ?? 0.5))) ?? ''
 }
-const blur = ({ target }: Event) => target instanceof HTMLElement && target.blur()
 /** Enter takes the figure and leaves the field, so that single keys work again; a bad figure keeps the hand there. */
 function take(event: Event) {
   commit()
-  if (!problem.value) blur(event)
+  if (!problem.value) leave(event)
 }
 /** Escape takes back what was typed, and leaves. */
-function leave(event: Event) {
+function takeBack(event: Event) {
   text.value = shown.value
   problem.value = ''
-  blur(event)
+  leave(event)
+}
+const leave = ({ target }: Event) => target instanceof HTMLElement && leaveField(target)
+/** The arrows step the figure in its field, and around it once it has been left. */
+function onArrow(event: KeyboardEvent) {
+  if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return
+  event.preventDefault()
+  nudge((event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1))
 }
 </script>
 
 <template>
-  <div class="relative min-w-0">
+  <div class="relative min-w-0 rounded-sm" data-field @keydown="onArrow">
     <label :for="id" class="block truncate text-sm text-toned">{{ label }}</label>
     <div class="flex">
       <UButton
@@ -98,9 +105,7 @@ function leave(event: Event) {
           :aria-describedby="problem ? `${id}-problem` : undefined"
           @change="commit"
           @keydown.enter="take"
-          @keydown.escape.stop="leave"
-          @keydown.up.prevent="nudge($event.shiftKey ? 10 : 1)"
-          @keydown.down.prevent="nudge($event.shiftKey ? -10 : -1)"
+          @keydown.escape.stop="takeBack"
         />
         <span class="pointer-events-none absolute inset-y-0 right-1.5 grid place-items-center text-sm text-muted">{{
           unit

@@ -18,7 +18,7 @@ const sides = computed(() => SIDES.map((side) => ({ side, name: preferences.curr
         v-for="s in sides"
         :key="s.side"
         type="button"
-        class="min-w-11 px-3 py-1 font-semibold"
+        class="target min-w-11 px-3 py-1 font-semibold"
         :class="job.side.value === s.side ? 'bg-inverted text-inverted' : 'bg-default hover:bg-elevated'"
         :aria-pressed="job.side.value === s.side"
         @click="job.side.value = s.side"

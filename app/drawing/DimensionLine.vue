@@ -11,7 +11,7 @@ const label = computed(
     ] as const,
 )
 const width = computed(() => props.text.length * 7.6 + 10)
-const type = () => props.focus && document.querySelector<HTMLInputElement>(`[data-focus="${props.focus}"]`)?.select()
+const type = () => props.focus && document.querySelector<HTMLInputElement>(`[data-focus="${props.focus}"]`)?.focus()
 </script>
 
 <template>

@@ -56,11 +56,10 @@ function leaveOut() {
         v-if="next"
         type="button"
         class="group flex min-h-8 min-w-0 cursor-pointer items-center gap-2 text-left"
-        :title="`${text.do}: ${text.why}`"
         data-testid="go-to-step"
         @click="go"
       >
-        <span class="min-w-0 sm:truncate"
+        <span class="min-w-0"
           ><b class="underline-offset-3 group-hover:underline">{{ text.do }}</b
           ><span class="text-toned">: {{ failure || text.why }}{{ failure ? '' : '.' }}</span></span
         >

@@ -18,16 +18,25 @@ const preferences = usePreferences()
 const { next, steps, stations: states } = useNextStep()
 const route = useRoute()
 
-/** What is chosen at a station, or came out there, in short. */
+/** What is chosen at a station, by its name. */
 const chosen = computed<Partial<Record<StationId, string>>>(() => ({
   rig: `${job.rig.value.name}, ${job.stone.value.name}`,
   blade: job.blade.value.name,
-  clamp: [
-    `${dialFigures(job.rig.value, actions.dialledNow())} ${job.dialled.value[job.side.value].is === 'noted' ? 'dialled' : 'not dialled yet'}`,
-    `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
-  ].join(', '),
-  ...stationFigures(steps.value),
 }))
+/** What came out at a station, in short: as many of the figures as have room, each whole. */
+const figures = computed<Partial<Record<StationId, string[]>>>(() => {
+  const { mark, grind, prove } = stationFigures(steps.value)
+  const noted = job.dialled.value[job.side.value].is === 'noted'
+  return {
+    clamp: [
+      `${dialFigures(job.rig.value, actions.dialledNow())} ${noted ? 'dialled' : 'not dialled yet'}`,
+      `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
+    ],
+    mark: mark ? [mark] : [],
+    grind: grind ? [grind] : [],
+    prove: prove ? [prove] : [],
+  }
+})
 const here = computed(() => placeAt(route.path)?.room.id)
 const stations = computed(() =>
   STATIONS.map((station) => ({
@@ -35,7 +44,8 @@ const stations = computed(() =>
     state: states.value[station.id],
     isNext: !job.practising && next.value?.station === station.id,
     here: station.id === here.value,
-    summary: chosen.value[station.id] ?? '',
+    chosen: chosen.value[station.id],
+    figures: figures.value[station.id] ?? [],
   })),
 )
 const stateText = ({ state, isNext }: (typeof stations.value)[number]): string =>
@@ -52,7 +62,7 @@ const stateText = ({ state, isNext }: (typeof stations.value)[number]): string =
         v-for="station in stations"
         :key="station.id"
         class="way-stop flex min-w-0"
-        :class="{ here: station.here, 'with-summary': station.summary }"
+        :class="{ here: station.here, 'with-summary': station.chosen || station.figures.length }"
       >
         <NuxtLink
           :to="sheetPath(job.id, station.id)"
@@ -61,12 +71,19 @@ const stateText = ({ state, isNext }: (typeof stations.value)[number]): string =
           :aria-current="station.here ? 'step' : undefined"
           :data-state="station.state.is"
           :data-next="station.isNext || undefined"
-          :title="[station.summary, stateText(station)].filter(Boolean).join(': ')"
+          :title="
+            [[station.chosen, ...station.figures].filter(Boolean).join(', '), stateText(station)]
+              .filter(Boolean)
+              .join(': ')
+          "
         >
           <StationMark :state="station.state.is" :next="station.isNext" />
           <span class="font-semibold max-lg:text-sm">{{ station.word }}</span>
           <span class="sr-only">{{ stateText(station) }}</span>
-          <span v-if="station.summary" class="truncate text-sm text-muted max-lg:hidden">{{ station.summary }}</span>
+          <span v-if="station.chosen" class="truncate text-sm text-muted max-lg:hidden">{{ station.chosen }}</span>
+          <span v-else class="figures text-sm text-muted max-lg:hidden"
+            ><span v-for="figure in station.figures" :key="figure">{{ figure }}</span></span
+          >
         </NuxtLink>
       </li>
     </ol>
@@ -85,6 +102,22 @@ const stateText = ({ state, isNext }: (typeof stations.value)[number]): string =
 <style scoped>
 .way-stop {
   flex: 1 1 0;
+}
+/* What has no room goes to a line that is out of sight. */
+.figures {
+  display: flex;
+  flex: 1;
+  flex-wrap: wrap;
+  min-width: 0;
+  column-gap: 0.5rem;
+  height: 1.25rem;
+  overflow: hidden;
+}
+.figures::before {
+  content: '';
+}
+.figures > span {
+  white-space: nowrap;
 }
 @media (min-width: 64rem) {
   .way-stop {

@@ -58,8 +58,8 @@ const spoken = computed(() => {
             ><span class="block leading-5">included</span>{{ line.included ?? '–' }}</span
           >
         </span>
-        <span class="block truncate text-sm text-toned max-sm:hidden" :title="line.note">{{ line.note }}</span>
-        <span class="block min-h-5 truncate text-sm text-muted max-sm:hidden" :title="line.more">{{ line.more }}</span>
+        <span class="block text-sm text-pretty text-toned max-sm:hidden">{{ line.note }}</span>
+        <span class="block min-h-5 text-sm text-pretty text-muted max-sm:hidden">{{ line.more }}</span>
       </button>
       <template #content>
         <AngleEntry v-if="line.id !== 'set'" :angle="line.id" @done="emit('update:open', false)" />

@@ -50,11 +50,12 @@ export function benchCommands(router: Router, collections: ReturnType<typeof use
     },
     {
       id: 'dial-it',
-      label: 'Note what is advised as dialled',
+      label: 'Record the advised setting as dialled',
+      finds: 'note dialed',
       group: 'Bench',
       icon: 'i-lucide-check',
       keys: 'd',
-      onJob: onBench('dial-it'),
+      onJob: pressOn('clamp', '', 'dial-it'),
     },
     {
       id: 'pivot-height',

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { Proof } from '../../log/entry'
+import type { Proof, Reading } from '../../log/entry'
 import { gripOf } from '../../geometry/hold/grip'
 import { armsRig, bellyBlade, plainStone, postRig, tableRig } from '../../geometry/setup/sampleSetup.fixture'
 import type { Blade } from '../../records/blade/blade'
@@ -226,5 +226,74 @@ describe('a proof', () => {
     const kept = of.log.filter((entry) => entry.kind !== 'strokes')
     of.log.splice(0, of.log.length, ...kept)
     expect(stateOf(of, 'grind', 'A')).toEqual({ is: 'missing' })
+  })
+})
+
+describe('a dial', () => {
+  const wanted = { deg: { A: 21, B: 21 }, linked: true, why: 'Kitchen.' }
+
+  it('that both sides share, and that lets the stone meet the jaws on one of them, is none', () => {
+    const of = bench(jaws({ halfThicknessMm: 4.25 }), sabre, plainStone, 'touch-up')
+    of.change({ wanted, hold: { ...of.job().hold, centreOffsetMm: -0.8 } })
+    const next = upTo(of, 'clear-jaws')
+    expect(next).toMatchObject({ id: 'dial', side: 'A', state: { is: 'missing' } })
+    const { lowestDeg } = next.toDo as { lowestDeg: number }
+    // At the wanted angle it would clear them: it is the dial for both that does not.
+    const set = of.now().evaluation.sides.A
+    expect(lowestDeg).toBeGreaterThan(set.ok ? set.contact.edgeAngleDeg + 0.05 : Infinity)
+    expect(lowestDeg).toBeLessThan(21)
+  })
+
+  it('is out of date by what changed since it was dialled, and by another wanted angle', () => {
+    const of = start()
+    of.change({ wanted })
+    const dialled = upTo(of, 'dial')
+    of.press(dialled)
+    const side = dialled.side!
+    expect(stateOf(of, 'dial', side)).toMatchObject({ is: 'done', fact: { deg: expect.closeTo(21, 0) } })
+    of.change({ wanted: { ...wanted, deg: { A: 24, B: 24 } } })
+    expect(stateOf(of, 'dial', side)).toMatchObject({ is: 'out-of-date', because: ['wanted'] })
+    of.change({ wanted, hold: { ...of.job().hold, bladeYMm: of.job().hold.bladeYMm - 2 } })
+    expect(stateOf(of, 'dial', side)).toMatchObject({ because: expect.arrayContaining(['hold']) })
+  })
+})
+
+describe('a reading of the gauge', () => {
+  function read(): Bench {
+    const of = start()
+    of.change({ wanted: { deg: { A: 21, B: 21 }, linked: true, why: 'Kitchen.' } })
+    of.press(upTo(of, 'read'))
+    return of
+  }
+  const readSide = (of: Bench) => of.log.findLast((one): one is Reading => one.kind === 'reading')!
+
+  it('is done when it shows what it must, with its figure', () => {
+    const of = read()
+    const { side, deg, at } = readSide(of)
+    expect(stateOf(of, 'read', side)).toMatchObject({
+      is: 'done',
+      fact: { at, deg, uncertaintyDeg: expect.any(Number) },
+    })
+  })
+
+  it('that differs by more than is known is explained first', () => {
+    const of = read()
+    const { side, deg } = readSide(of)
+    of.log.splice(of.log.indexOf(readSide(of)), 1, { ...readSide(of), deg: deg + 1.5 })
+    expect(stateOf(of, 'read', side)).toMatchObject({ is: 'out-of-date', because: ['differs'] })
+    expect(of.next()).toMatchObject({ id: 'read', toDo: { does: 'explain-reading', offDeg: expect.closeTo(1.5, 1) } })
+    of.log.splice(of.log.indexOf(readSide(of)), 1, { ...readSide(of), deg: deg + 0.2 })
+    expect(stateOf(of, 'read', side)?.is).toBe('done')
+  })
+
+  it('is out of date once the gauge is zeroed on something else, or the dial is another', () => {
+    const of = read()
+    const { side } = readSide(of)
+    const { gaugeZero } = of.job()
+    of.change({ gaugeZero: gaugeZero === 'plane' ? 'base' : 'plane' } as Partial<ReturnType<Bench['job']>>)
+    expect(stateOf(of, 'read', side)).toMatchObject({ is: 'out-of-date', because: ['gauge-zero'] })
+    of.change({ gaugeZero, wanted: { deg: { A: 24, B: 24 }, linked: true, why: 'Chipped.' } })
+    of.press(upTo(of, 'dial'))
+    expect(stateOf(of, 'read', side)).toMatchObject({ is: 'out-of-date', because: ['dial'] })
   })
 })

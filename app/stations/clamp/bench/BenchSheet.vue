@@ -11,12 +11,16 @@ const { heldAs } = useSameAgain()
   <div
     class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_22rem] lg:grid-rows-[minmax(0,1fr)_auto] 2xl:grid-cols-[minmax(0,1fr)_26rem]"
   >
-    <BenchDrawing />
-    <DialPanel class="lg:row-span-2" />
-    <div>
+    <!-- Where there is one column, what to dial comes first and the stones last. -->
+    <BenchDrawing class="order-2 lg:order-none" />
+    <div class="contents min-h-0 flex-col gap-3 lg:row-span-2 lg:flex">
+      <DialPanel class="order-1" />
+      <StonesPane class="order-4 min-h-0 flex-1" />
+    </div>
+    <div class="order-3 lg:order-none">
       <MeasureStrip />
-      <div class="mt-1.5 flex items-center justify-between gap-3">
-        <div>
+      <div class="mt-1.5 flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 sm:flex-nowrap">
+        <div class="min-w-0">
           <p v-if="heldAs" class="text-sm" data-testid="held-as">
             Held as in <b>{{ heldAs.name }}</b>, {{ heldAs.updatedAt.slice(0, 10) }}. Measure the blade height: steel
             wears.

@@ -5,8 +5,7 @@ import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
-import { dialFigures, dialParts, dialText } from '~/words/dialText'
-import { grainText } from '~/words/grainText'
+import { dialParts, dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { changesText } from '~/words/setupText'
 import { settingOn } from '#core/log/setupSnapshot'
@@ -20,7 +19,7 @@ const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
 const collections = useCollections()
-const { advice, holdInstead, stones } = useAdvice()
+const { advice, holdInstead } = useAdvice()
 
 const parts = computed(() => (advice.value.ok ? dialParts(job.rig.value, advice.value.setting) : null))
 const text = (setting: DialSetting) => dialText(job.rig.value, setting)
@@ -68,133 +67,73 @@ const linked = computed({
 </script>
 
 <template>
-  <SheetPane label="What to dial" class="flex min-h-0 p-0 flex-col">
-    <div class="border-b border-default px-4 pt-3 pb-3">
-      <h2 class="flex items-center gap-2 text-sm">
-        <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} on
-        {{ preferences.current.sideNames[job.side.value] }} {{ place }}, dial
-      </h2>
-      <p v-if="oneBevelBack" class="mt-1">
-        Side {{ preferences.current.sideNames.B }} of this blade is its flat back: it gets no bevel. Lay it flat on the
-        stone to take the burr off.
-      </p>
-      <template v-else-if="advice?.ok && parts">
-        <p class="figure mt-1 flex flex-wrap items-baseline gap-x-2 leading-none" data-testid="dial">
-          <span
-            v-for="(part, i) in parts"
-            :key="i"
-            :class="part.figure ? 'text-5xl' : 'text-xl font-normal text-toned'"
-            >{{ part.text }}</span
-          >
-        </p>
-        <p class="mt-2">
-          gives <b>{{ angleText(advice.givesDeg, uncertainty) }}</b>,
-          <span data-testid="remains">{{ differenceText(advice.offDeg, uncertainty) }} remains</span>
-        </p>
-        <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
-          <UButton
-            size="lg"
-            :variant="dialled ? 'outline' : 'solid'"
-            :icon="dialled ? 'i-lucide-check' : undefined"
-            :label="dialled ? 'Dialled' : 'I have dialled it'"
-            :aria-disabled="dialled"
-            data-focus="dial-it"
-            @click="noteIt"
-          />
-          <UCheckbox v-if="job.blade.value.bevels === 'both'" v-model="linked" label="both sides alike" />
-        </div>
-        <HeightMeasured />
-        <p v-if="noted" class="mt-1 text-sm text-toned" data-testid="noted">{{ noted }}</p>
-        <p v-if="failure" role="alert" class="mt-1 text-sm text-error">{{ failure }}</p>
-      </template>
-      <p v-else-if="advice && !advice.ok" class="mt-1 text-error" data-testid="no-dial">
-        {{ problemText(advice, preferences.unit) }}
-      </p>
-      <p v-if="holdInstead.ok && movesBlade && !oneBevelBack" class="mt-2 text-sm text-toned">
-        Or leave the dial and stand the blade {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
-        <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it so</button>
-      </p>
-      <p
-        v-else-if="!holdInstead.ok && holdInstead.code === 'jaws-reach-to' && !oneBevelBack && !job.gripTrouble.value"
-        class="mt-2 text-sm text-toned"
-      >
-        Moving the blade alone does not do it: {{ uncapital(problemText(holdInstead, preferences.unit)) }}.
-      </p>
-      <p v-if="elsewhere !== null || job.content.value.dialForMm !== null" class="mt-2 text-sm text-toned">
-        <button v-if="elsewhere !== null" type="button" class="text-link mr-2" @click="actions.dialForPlace(elsewhere)">
-          Dial for {{ placeText(elsewhere, job.rig.value.kind, preferences.unit) }}
-        </button>
-        <button
-          v-if="job.content.value.dialForMm !== null"
-          type="button"
-          class="text-link"
-          @click="actions.dialForPlace(null)"
+  <SheetPane label="What to dial" class="px-4 py-3">
+    <h2 class="flex items-center gap-2 text-sm">
+      <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} on
+      {{ preferences.current.sideNames[job.side.value] }} {{ place }}, dial
+    </h2>
+    <p v-if="oneBevelBack" class="mt-1">
+      Side {{ preferences.current.sideNames.B }} of this blade is its flat back: it gets no bevel. Lay it flat on the
+      stone to take the burr off.
+    </p>
+    <template v-else-if="advice?.ok && parts">
+      <p class="figure mt-1 flex flex-wrap items-baseline gap-x-2 leading-none" data-testid="dial">
+        <span
+          v-for="(part, i) in parts"
+          :key="i"
+          :class="part.figure ? 'text-5xl' : 'text-xl font-normal text-toned'"
+          >{{ part.text }}</span
         >
-          Dial for the edge {{ placeText(null, job.rig.value.kind, preferences.unit) }}
-        </button>
       </p>
-      <p v-if="overJaws !== null && advice.ok" role="alert" class="mt-2 text-sm text-error">
-        The stone meets the jaws below {{ angleText(overJaws, uncertainty) }} here. Stand the blade further out, or take
-        narrower jaws.
+      <p class="mt-2">
+        gives <b>{{ angleText(advice.givesDeg, uncertainty) }}</b>,
+        <span data-testid="remains">{{ differenceText(advice.offDeg, uncertainty) }} remains</span>
       </p>
-    </div>
-    <div class="min-h-0 flex-1 overflow-y-auto px-2 py-2" tabindex="0" role="region" aria-label="The stones of the box">
-      <table class="w-full table-fixed">
-        <thead class="text-left text-sm text-muted">
-          <tr class="*:pb-1 *:font-normal">
-            <th class="px-2">Stone</th>
-            <th class="w-16 text-right">dial</th>
-            <th class="w-16 text-right">remains</th>
-            <th class="w-16 px-2 text-right whitespace-nowrap">if left</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr
-            v-for="row in stones"
-            :key="row.stone.id"
-            class="border-t border-default"
-            :class="{ 'bg-elevated': row.onRod }"
-          >
-            <th class="p-0 text-left font-normal">
-              <button
-                type="button"
-                class="flex w-full cursor-pointer items-center gap-2 px-2 py-[0.3rem] text-left hover:underline"
-                :aria-pressed="row.onRod"
-                @click="actions.chooseStone(row.stone.id)"
-              >
-                <span
-                  class="size-3 shrink-0 rounded-full border-2 border-primary"
-                  :class="{ 'bg-primary': row.onRod }"
-                  aria-hidden="true"
-                />
-                <span class="min-w-0"
-                  ><span class="block break-words lg:truncate" :class="{ 'font-semibold': row.onRod }">{{
-                    row.stone.name
-                  }}</span></span
-                >
-                <span class="ml-auto hidden text-sm whitespace-nowrap text-muted sm:max-lg:inline 2xl:inline">{{
-                  grainText(row.stone.grainUm)
-                }}</span>
-              </button>
-            </th>
-            <td class="text-right whitespace-nowrap">
-              {{ row.advice.ok ? dialFigures(job.rig.value, row.advice.setting) : '–' }}
-            </td>
-            <td
-              class="text-right whitespace-nowrap"
-              :title="row.advice.ok ? undefined : problemText(row.advice, preferences.unit)"
-            >
-              {{ row.advice.ok ? differenceText(row.advice.offDeg, uncertainty) : 'no' }}
-            </td>
-            <td class="px-2 text-right whitespace-nowrap">
-              {{ row.leftOffDeg === null ? '–' : differenceText(row.leftOffDeg, 0.1) }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p class="px-2 pt-2 text-sm text-muted">
-        Remains: off the wanted angle at that mark. If left: with the dial as it stands.
-      </p>
-    </div>
+      <div class="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1">
+        <UButton
+          size="lg"
+          :variant="dialled ? 'outline' : 'solid'"
+          :icon="dialled ? 'i-lucide-check' : undefined"
+          :label="dialled ? 'Dialled' : 'I have dialled it'"
+          :aria-disabled="dialled"
+          data-focus="dial-it"
+          @click="noteIt"
+        />
+        <UCheckbox v-if="job.blade.value.bevels === 'both'" v-model="linked" label="both sides alike" />
+      </div>
+      <HeightMeasured />
+      <p v-if="noted" class="mt-1 text-sm text-toned" data-testid="noted">{{ noted }}</p>
+      <p v-if="failure" role="alert" class="mt-1 text-sm text-error">{{ failure }}</p>
+    </template>
+    <p v-else-if="advice && !advice.ok" class="mt-1 text-error" data-testid="no-dial">
+      {{ problemText(advice, preferences.unit) }}
+    </p>
+    <p v-if="holdInstead.ok && movesBlade && !oneBevelBack" class="mt-2 text-sm text-toned">
+      Or leave the dial and stand the blade {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
+      <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it so</button>
+    </p>
+    <p
+      v-else-if="!holdInstead.ok && holdInstead.code === 'jaws-reach-to' && !oneBevelBack && !job.gripTrouble.value"
+      class="mt-2 text-sm text-toned"
+    >
+      Moving the blade alone does not do it: {{ uncapital(problemText(holdInstead, preferences.unit)) }}.
+    </p>
+    <p v-if="elsewhere !== null || job.content.value.dialForMm !== null" class="mt-2 text-sm text-toned">
+      <button v-if="elsewhere !== null" type="button" class="text-link mr-2" @click="actions.dialForPlace(elsewhere)">
+        Dial for {{ placeText(elsewhere, job.rig.value.kind, preferences.unit) }}
+      </button>
+      <button
+        v-if="job.content.value.dialForMm !== null"
+        type="button"
+        class="text-link"
+        @click="actions.dialForPlace(null)"
+      >
+        Dial for the edge {{ placeText(null, job.rig.value.kind, preferences.unit) }}
+      </button>
+    </p>
+    <p v-if="overJaws !== null && advice.ok" role="alert" class="mt-2 text-sm text-error">
+      The stone meets the jaws below {{ angleText(overJaws, uncertainty) }} here. Stand the blade further out, or take
+      narrower jaws.
+    </p>
   </SheetPane>
 </template>

@@ -18,7 +18,7 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
 </script>
 
 <template>
-  <section aria-label="Measures" class="grid grid-cols-2 gap-x-3 gap-y-2 md:grid-cols-5">
+  <section aria-label="Measures" class="measures grid gap-x-3 gap-y-2">
     <MeasureField
       :label="words.pivotHeight"
       kind="length"
@@ -67,3 +67,10 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
     />
   </section>
 </template>
+
+<style scoped>
+/* As many beside each other as have room for their figure. */
+.measures {
+  grid-template-columns: repeat(auto-fill, minmax(max(9.5rem, 19%), 1fr));
+}
+</style>

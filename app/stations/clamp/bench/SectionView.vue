@@ -48,7 +48,7 @@ const turnOf = (direction: readonly [number, number]) => (Math.atan2(direction[1
 <template>
   <figure class="relative flex min-h-0 min-w-0 flex-col">
     <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted">
-      <b class="text-default">Section</b>, square to the edge
+      <b class="text-default">Section</b><span class="lg:max-xl:hidden">, square to the edge</span>
     </figcaption>
     <div ref="sheet" class="min-h-0 flex-1">
       <svg

@@ -1,0 +1,14 @@
+/** What is around a field, once the field has been left. */
+export const LEFT = 'data-left'
+
+/**
+ * Leaves a field for what is around it: single keys work again, what has just been entered is seen, and Tab goes on to
+ * the next field.
+ */
+export function leaveField(field: HTMLElement) {
+  const around = field.closest<HTMLElement>('[data-field]') ?? field.parentElement
+  if (!around) return field.blur()
+  around.setAttribute(LEFT, '')
+  around.tabIndex = -1
+  around.focus({ preventScroll: true })
+}
