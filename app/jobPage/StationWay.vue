@@ -103,23 +103,23 @@ const stateText = ({ state, isNext }: (typeof stations.value)[number]): string =
 .way-stop {
   flex: 1 1 0;
 }
-/* What has no room goes to a line that is out of sight. */
-.figures {
-  display: flex;
-  flex: 1;
-  flex-wrap: wrap;
-  min-width: 0;
-  column-gap: 0.5rem;
-  height: 1.25rem;
-  overflow: hidden;
-}
-.figures::before {
-  content: '';
-}
-.figures > span {
-  white-space: nowrap;
-}
 @media (min-width: 64rem) {
+  /* What has no room goes to a line that is out of sight. */
+  .figures {
+    display: flex;
+    flex: 1;
+    flex-wrap: wrap;
+    min-width: 0;
+    column-gap: 0.5rem;
+    height: 1.25rem;
+    overflow: hidden;
+  }
+  .figures::before {
+    content: '';
+  }
+  .figures > span {
+    white-space: nowrap;
+  }
   .way-stop {
     flex: 0 1 auto;
   }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { moment } from '../schema/moment'
 import { isOneOf, keysOf } from '../schema/keys'
 import { BURRS, CHOICES, FINISHES, INK_PATTERNS, LEVELS, OUTCOMES, SHARPNESS_TESTS, WIDTH_MEANS } from './choices'
 import { STEP_IDS } from './stepIds'
@@ -17,7 +18,7 @@ const id = z.uuid().nullable().default(null)
 const entry = z.object({
   /** The client's own, UUID version 7: sent twice it is still one entry. */
   id: z.uuid(),
-  at: z.iso.datetime(),
+  at: moment,
   jobId: id,
   bladeId: id,
   stoneId: id,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { moment } from '../schema/moment'
 import { fieldProblem, type FieldProblem } from '../schema/problem'
 import { readContent, type Versioned, rawOf } from '../schema/versioned'
 import { ENTRIES, kindOfStored, versionOfEntry, type LogEntry } from './entry'
@@ -8,7 +9,7 @@ export const storedEntry = z.object({
   id: z.uuid(),
   /** Its kind; one that this version does not know is kept all the same. */
   kind: z.string().max(100),
-  at: z.iso.datetime(),
+  at: moment,
   version: z.number().int().min(1).max(1000),
   content: z.unknown(),
 })

@@ -11,7 +11,7 @@ import { useDatabase } from '../store/store'
 export default defineEventHandler(async (event) => {
   onlyJson(event)
   const pieces: AsyncIterable<Buffer> = event.node.req
-  const read = await readBackupStream(pieces, snapshotsFolder(dataFolder()))
+  const read = await readBackupStream(pieces, snapshotsFolder(dataFolder()), MOST_BYTES_BESIDES_PICTURES)
   if (!read.ok && read.code === 'invalid') throw refusedFields(read.problems)
   if (!read.ok && read.code === 'not-json') throw refusal(400, 'not-json')
   if (!read.ok) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: MOST_BYTES_BESIDES_PICTURES / 1e6 } })

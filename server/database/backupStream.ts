@@ -7,7 +7,7 @@ import { setImmediate } from 'node:timers/promises'
 import { JSONParser } from '@streamparser/json'
 import { rawOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
-import { MOST_PROBLEMS, MOST_ROWS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
+import { MOST_PROBLEMS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
 import { bladePhoto, type BladePhoto } from '../../core/records/storage/bladePhoto'
 import { checked, invalid, type FieldProblem, type Invalid } from '../../core/schema/problem'
 import { unkeepableText } from './cleanText'
@@ -38,14 +38,21 @@ export interface StreamedBackup {
 }
 export type ReadStream = StreamedBackup | Failure<'not-json' | 'body-too-large'> | Invalid
 
-/** What is not a picture is held in memory: far more than any bench has. */
+/** Of a file from outside: what is not a picture is held in memory, and this is far more than any bench has. */
 export const MOST_BYTES_BESIDES_PICTURES = 250_000_000
 
-/** Reads a backup of any version as it comes in; its pictures are put down one by one in a folder. */
-export async function readBackupStream(source: AsyncIterable<Buffer>, folder: string): Promise<ReadStream> {
+/**
+ * Reads a backup of any version as it comes in; its pictures are put down one by one in a folder. `mostBytes`: of what
+ * is no picture; without end for what this bench wrote itself.
+ */
+export async function readBackupStream(
+  source: AsyncIterable<Buffer>,
+  folder: string,
+  mostBytes = Infinity,
+): Promise<ReadStream> {
   const pictures = new PutDown(folder)
   try {
-    const read = await reading(source, pictures)
+    const read = await reading(source, pictures, mostBytes)
     if (!read.ok) pictures.close()
     return read
   } catch (error) {
@@ -54,7 +61,7 @@ export async function readBackupStream(source: AsyncIterable<Buffer>, folder: st
   }
 }
 
-async function reading(source: AsyncIterable<Buffer>, pictures: PutDown): Promise<ReadStream> {
+async function reading(source: AsyncIterable<Buffer>, pictures: PutDown, mostBytes: number): Promise<ReadStream> {
   let file: unknown
   let [bytes, wrong, tooMuch] = [0, false, false]
   const problems: FieldProblem[] = []
@@ -71,7 +78,7 @@ async function reading(source: AsyncIterable<Buffer>, pictures: PutDown): Promis
   for await (const chunk of source) {
     // What is wrong is read to its end all the same, so that the answer reaches its sender.
     bytes += chunk.length
-    tooMuch ||= bytes - pictures.bytes > MOST_BYTES_BESIDES_PICTURES || pictures.bladeIds.length > MOST_ROWS
+    tooMuch ||= bytes - pictures.bytes > mostBytes
     if (!tooMuch && !wrong && problems.length < MOST_PROBLEMS) parser.write(chunk)
     await pictures.written()
     await setImmediate()

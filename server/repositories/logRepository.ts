@@ -1,4 +1,5 @@
 import { asc, gt, max } from 'drizzle-orm'
+import { z } from 'zod'
 import { rawOf } from '../../core/schema/versioned'
 import type { ListedLog } from '../../core/exchange/api/lists'
 import type { LogEntry } from '../../core/log/entry'
@@ -14,9 +15,11 @@ export const storedEntryOf = ({ id, kind, at, version, content }: LogRow): Store
   content,
 })
 
+const uuid = z.uuid()
 const idIn = (content: unknown, field: 'jobId' | 'bladeId' | 'stoneId'): string | null => {
   const id = rawOf(content)[field]
-  return typeof id === 'string' ? id : null
+  // What names nothing that can be is kept in its content, and found under no record.
+  return uuid.safeParse(id).data ?? null
 }
 
 /** Adds entries in their order; those that are here already stay as they are. */

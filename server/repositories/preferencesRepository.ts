@@ -6,6 +6,7 @@ import {
   type KeptPreferences,
   type Preferences,
 } from '../../core/records/preferences/preferences'
+import { MOST_REVISION_TAKEN } from '../../core/records/common/meta'
 import type { Database } from '../database/connection'
 import { settings } from '../database/schema'
 
@@ -48,7 +49,10 @@ export async function writePreferences(
 export async function replacePreferences(db: Database, revision: number, wanted: Preferences): Promise<void> {
   const now = await readPreferences(db)
   if (revision === 0 && now.revision === 0) return
-  const values = { content: storePreferences(wanted), revision: Math.max(now.revision, revision) + 1 }
+  const values = {
+    content: storePreferences(wanted),
+    revision: Math.max(now.revision, Math.min(revision, MOST_REVISION_TAKEN)) + 1,
+  }
   await db
     .insert(settings)
     .values({ ...values, id: ONLY_ROW })

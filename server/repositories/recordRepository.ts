@@ -10,6 +10,7 @@ import {
   type RecordOf,
   type RecordKind,
 } from '../../core/records/storage/kinds'
+import { MOST_REVISION_TAKEN } from '../../core/records/common/meta'
 import type { Database } from '../database/connection'
 import { records } from '../database/schema'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
@@ -86,7 +87,7 @@ const columnsOfStored = (kind: RecordKind, { version, content, ...record }: Stor
   kind,
   version,
   content,
-  revision: record.revision,
+  revision: Math.min(record.revision, MOST_REVISION_TAKEN),
   name: nameOf(content),
   createdAt: new Date(record.createdAt),
   updatedAt: new Date(record.updatedAt),
@@ -110,7 +111,8 @@ export async function takeOver(
     rows.length === 0 ? [] : await db.insert(records).values(rows).onConflictDoNothing().returning({ id: records.id })
   let updated = 0
   for (const record of given) {
-    const { id, revision } = record
+    const { id } = record
+    const revision = Math.min(record.revision, MOST_REVISION_TAKEN)
     if ((here.get(id)?.revision ?? revision) >= revision) continue
     if (RECORDS[kind].keepsVersions) await keepVersion(db, id)
     const newer = await db

@@ -4,13 +4,14 @@ import { readBackup } from '../../core/exchange/backup/backup'
 import { RECORD_KINDS, RECORDS, type ContentOf, type RecordKind } from '../../core/records/storage/kinds'
 import { setupSaying } from '../../core/log/setupSnapshot.fixture'
 import type { LogEntry } from '../../core/log/entry'
+import { storedEntry, storeEntry } from '../../core/log/stored'
 import { armsRig, bellyBlade, plainStone, slotRig } from '../../core/geometry/setup/sampleSetup.fixture'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { records } from '../database/schema'
 import { bringBack, putInPlace, readAll } from './backupRepository'
 import { backupText } from './backupText'
-import { append, listLog } from './logRepository'
+import { addEntries, append, listLog } from './logRepository'
 import { recordRepository } from './recordRepository'
 
 let one: OpenDatabase
@@ -273,6 +274,37 @@ describe('all that is kept', () => {
       expect(await recordRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
     expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 13 } })
+  })
+
+  it('a record that a file brings with the last revision there is can be written over, and all comes back', async () => {
+    const [from, to] = [await freshDatabase(), await freshDatabase()]
+    await recordRepository(from.db, 'stones').create(plainStone)
+    const file = await readAll(from.db, new Date())
+    const [stone] = file.things.stones
+    const late = { ...file, things: { ...file.things, stones: [{ ...stone!, revision: 2_147_483_647 }] } }
+    expect(await bringBack(to.db, late)).toMatchObject({ ok: true })
+    const stones = recordRepository(to.db, 'stones')
+    const { revision } = (await stones.find(stone!.id))!
+    expect(await stones.update(stone!.id, revision, { ...plainStone, name: 'Flattened' })).toMatchObject({ ok: true })
+    const out = readBackup(JSON.parse(JSON.stringify(await readAll(to.db, new Date()))))
+    expect(out.ok && out.backup.things.stones).toMatchObject([
+      { revision: revision + 1, content: { name: 'Flattened' } },
+    ])
+    // What stands there already is newer than the file's.
+    expect(await bringBack(to.db, late)).toMatchObject({ done: { updated: 0, left: 1 } })
+    await Promise.all([from.close(), to.close()])
+  })
+
+  it('an entry of a year 0 is refused; one that names what can be no id is kept, found under no record', async () => {
+    const { db, close } = await freshDatabase()
+    const entry = storeEntry(ENTRIES[0]!)
+    const yearZero = { ...entry, at: '0000-01-01T00:00:00.000Z' }
+    expect(storedEntry.safeParse(yearZero).success).toBe(false)
+    expect(storedEntry.safeParse({ ...entry, at: '0001-01-01T00:00:00.000Z' }).success).toBe(true)
+    const content = { ...(entry.content as object), jobId: 'mine', stoneId: 7 }
+    expect(await addEntries(db, [{ ...entry, content }])).toBe(1)
+    expect((await readAll(db, new Date())).log).toMatchObject([{ content }])
+    await close()
   })
 
   it('an entry sent twice is one entry, and what came in later is asked for from there on', async () => {

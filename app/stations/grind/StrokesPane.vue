@@ -25,7 +25,7 @@ const { form, problems, addProblem, readFigure, validate } = useForm(`strokes:${
 }))
 const kinds = computed(() => ZONE_KINDS.filter((kind) => job.zones.value.some((zone) => zone.kind === kind)))
 const places = computed(() => [
-  { value: WHOLE_EDGE, label: 'full strokes, heel to tip' },
+  { value: WHOLE_EDGE, label: 'heel to tip' },
   ...kinds.value.map((kind) => ({ value: kind, label: `the ${ZONE_WORD[kind]} alone` })),
 ])
 

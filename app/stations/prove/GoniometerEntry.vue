@@ -68,7 +68,7 @@ const uncut = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(
       size="xl"
       :label="`Spots by their distance from the middle, ${preferences.unit}`"
     />
-    <div class="grid gap-4" :class="{ 'grid-cols-2': gonio.sides.value.length > 1 }">
+    <div class="grid gap-4" :class="{ 'min-[24rem]:grid-cols-2': gonio.sides.value.length > 1 }">
       <fieldset v-for="side in gonio.sides.value" :key="side" class="min-w-0 space-y-2">
         <legend class="text-lg font-semibold">{{ names[side] }}</legend>
         <LabelledSelect

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { moment } from '../../schema/moment'
 import { tableOf } from '../../schema/keys'
 import { rawOf } from '../../schema/versioned'
 import { checked, invalid, says, type FieldProblem, type Invalid } from '../../schema/problem'
@@ -22,7 +23,7 @@ const things = z.object(tableOf(RECORD_KINDS, () => z.array(storedRecord).defaul
 export const backup = z.object({
   format: z.literal('jaw-tilt', says('not-this-format')),
   version: z.literal(BACKUP_VERSION, says('later-version')),
-  savedAt: z.iso.datetime(),
+  savedAt: moment,
   things,
   rigVersions: z.array(storedVersion).default([]),
   bladePhotos: z.array(bladePhoto).default([]),
@@ -33,19 +34,17 @@ export type Backup = z.infer<typeof backup>
 
 export type ReadBackup = { readonly ok: true; readonly backup: Backup } | Invalid
 
-/** So many of each are taken: far more than any bench has. */
-export const MOST_ROWS = 200_000
 /** More problems than these tell nothing new. */
 export const MOST_PROBLEMS = 20
 /** After so many rows others are let in. */
 const ROWS_A_STEP = 200
 
-/** What stands around the rows. */
+/** What stands around the rows: as many as there are, for what is kept here comes back whatever it is. */
 const frame = backup.omit({ things: true }).extend({
-  things: z.record(z.string(), z.array(z.unknown()).max(MOST_ROWS)).default({}),
-  rigVersions: z.array(z.unknown()).max(MOST_ROWS).default([]),
-  bladePhotos: z.array(z.unknown()).max(MOST_ROWS).default([]),
-  log: z.array(z.unknown()).max(MOST_ROWS).default([]),
+  things: z.record(z.string(), z.array(z.unknown())).default({}),
+  rigVersions: z.array(z.unknown()).default([]),
+  bladePhotos: z.array(z.unknown()).default([]),
+  log: z.array(z.unknown()).default([]),
 })
 
 /** Reads a backup of any version that was ever written, a step at a time. A wrong row is told by its path. */

@@ -125,6 +125,14 @@ describe('stones as CSV', () => {
     expect(read).toMatchObject({ ok: true, content: [{ name: 'Coarse', grainUm: 109, faceOffsetMm: 5.6 }] })
   })
 
+  it('a name or note that a spreadsheet would run is text in it, and comes back as it was', () => {
+    const notes = ['=1+1', '+44', '-x', '@sum(a1)', "'=x", "''-y", 'it’s', "'quoted'"]
+    const text = writeStoneCsv(notes.map((note) => ({ ...plainStone, name: note, notes: note })))
+    expect(text).not.toMatch(/(^|,)"?[=+@]|(^|,)"?-[^\d]/m)
+    const read = readStoneCsv(text)
+    expect(read.ok && read.content.map((stone) => [stone.name, stone.notes])).toEqual(notes.map((note) => [note, note]))
+  })
+
   it('that are wrong say on which line and in which column, also behind a line that is broken in a field', () => {
     const text = writeStoneCsv([second, plainStone, plainStone]).split('\r\n')
     text[2] = text[2]!.replace(',150,', ',hundred,')

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { moment } from '../../schema/moment'
 import { perSide } from '../../records/common/side'
 import {
   RECORDS,
@@ -25,7 +26,7 @@ const sideAngles = z.object({ wanted: angle, set: angle, read: angle, proved: an
 export const jobFile = z.object({
   format: z.literal('jaw-tilt-job'),
   version: z.literal(2),
-  writtenAt: z.iso.datetime(),
+  writtenAt: moment,
   job: RECORDS.jobs.kept,
   /** As it was measured when the job was done with it. */
   rig: RECORDS.rigs.kept,

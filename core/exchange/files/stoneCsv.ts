@@ -27,6 +27,11 @@ const STONE_COLUMNS = [
 type Column = (typeof STONE_COLUMNS)[number]
 const REQUIRED: readonly Column[] = ['name', 'kind', 'faceOffsetNearMm', 'lengthMm', 'widthMm']
 
+/** What a spreadsheet would run, and what was written so already. */
+const FORMULA = /^'*[=+\-@\t\r]/
+/** A cell as it was before a quote kept a spreadsheet from running it. */
+const unquoted = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell)
+
 /** Stones as CSV (RFC 4180). Their wear logs are left out: the JSON file carries them. */
 export function writeStoneCsv(stones: readonly Stone[]): string {
   const rows = stones.map((of): Record<Column, string | number | null> => ({
@@ -45,7 +50,7 @@ export function writeStoneCsv(stones: readonly Stone[]): string {
     wornOutAtMm: of.wornOutAtMm,
     notes: of.notes,
   }))
-  return Papa.unparse(rows, { columns: [...STONE_COLUMNS], newline: '\r\n' }) + '\r\n'
+  return `${Papa.unparse(rows, { columns: [...STONE_COLUMNS], newline: '\r\n', escapeFormulae: FORMULA })}\r\n`
 }
 
 /**
@@ -99,7 +104,7 @@ function readRow(
   cells: readonly string[],
 ): { stone: Stone | null; problems: CellProblem[] } {
   const problems: CellProblem[] = []
-  const text = (column: Column): string => cells[columns.indexOf(column)]?.trim() ?? ''
+  const text = (column: Column): string => unquoted(cells[columns.indexOf(column)]?.trim() ?? '')
   const number = (column: Column): number | undefined => {
     if (text(column) === '') return undefined
     const parsed = parseDecimal(text(column))

@@ -290,7 +290,7 @@ describe('a reading of the gauge', () => {
     const of = read()
     const { side } = readSide(of)
     const { gaugeZero } = of.job()
-    of.change({ gaugeZero: gaugeZero === 'plane' ? 'base' : 'plane' } as Partial<ReturnType<Bench['job']>>)
+    of.change({ gaugeZero: 'clamp' })
     expect(stateOf(of, 'read', side)).toMatchObject({ is: 'out-of-date', because: ['gauge-zero'] })
     of.change({ gaugeZero, wanted: { deg: { A: 24, B: 24 }, linked: true, why: 'Chipped.' } })
     of.press(upTo(of, 'dial'))

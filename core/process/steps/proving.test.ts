@@ -57,8 +57,8 @@ describe('what is proved of a side', () => {
 
   it('that is farther off what was set than both are sure of is explained first', () => {
     const of = finishedJob()
-    const [{ state }] = proofsOf(of) as [{ state: { is: string; fact: { deg: number } } }]
-    provedInstead(of, { placeMm: 40, zone: null, deg: state.fact.deg + 2 })
+    const { deg } = of.log.find((one): one is Proof => one.kind === 'proof' && one.side === 'A')!
+    provedInstead(of, { placeMm: 40, zone: null, deg: deg + 2 })
     const [side] = proofsOf(of)
     expect(side).toMatchObject({ state: { is: 'out-of-date', because: ['differs'] }, toDo: { does: 'explain-proof' } })
     expect(side!.toDo).toMatchObject({ offDeg: expect.closeTo(2, 0) })

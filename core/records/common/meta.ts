@@ -1,7 +1,10 @@
 import { z } from 'zod'
+import { moment } from '../../schema/moment'
 
-/** Half of what its column holds: one that a file brings can be written over as often again. */
-export const MOST_REVISION = 1_000_000_000
+/** What its column holds: whatever was written can be read back. */
+export const MOST_REVISION = 2_147_483_647
+/** A file's later one is taken as this one: it can still be written over as often as anyone will. */
+export const MOST_REVISION_TAKEN = 1_000_000_000
 export const revision = z.number().int().min(1).max(MOST_REVISION)
 
 /** What every record carries besides its content. */
@@ -10,9 +13,9 @@ export const recordMeta = z.object({
   id: z.uuid(),
   /** Counts the writes, from 1. A write names the revision it started from. */
   revision,
-  createdAt: z.iso.datetime(),
-  updatedAt: z.iso.datetime(),
-  archivedAt: z.iso.datetime().nullable(),
+  createdAt: moment,
+  updatedAt: moment,
+  archivedAt: moment.nullable(),
 })
 
 /** What a write of an existing record names: the revision it started from. */

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { moment } from '../../schema/moment'
 import { RIG_UNKNOWNS } from './unknowns'
 import { mm } from '../../schema/measure'
 
@@ -7,7 +8,7 @@ const offset = mm({ least: 0, most: 60 })
 
 /** What the proofs that a rig's measures were calibrated by leave open of them, all together. */
 export const rigFitted = z.object({
-  at: z.iso.datetime(),
+  at: moment,
   /** The revision that was calibrated. */
   ofRevision: z.number().int().min(1),
   measures: z

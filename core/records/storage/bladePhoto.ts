@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { moment } from '../../schema/moment'
 import { says } from '../../schema/problem'
 
 /**
@@ -12,7 +13,7 @@ export const newBladePhoto = z.object({
     .max(700_000, says('picture-too-large'))
     .regex(/^data:image\/(jpeg|png);base64,[A-Za-z0-9+/]+=*$/, says('not-a-picture')),
 })
-export const bladePhoto = newBladePhoto.extend({ id: z.uuid(), createdAt: z.iso.datetime() })
+export const bladePhoto = newBladePhoto.extend({ id: z.uuid(), createdAt: moment })
 export type BladePhoto = z.infer<typeof bladePhoto>
 
 /** So many pictures of one blade are kept. */
