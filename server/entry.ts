@@ -41,8 +41,8 @@ function listener(request: IncomingMessage, response: ServerResponse) {
     response.writeHead(why.status, { 'content-type': 'application/json', 'cache-control': 'no-store' })
     return void response.end(JSON.stringify({ code: why.code, fields: [] }))
   }
-  const asker = askerOf(request, host, devices, new Date())
-  if (asker === 'stranger') return void signIn.answer(request, response).catch(() => response.destroy())
+  const asker = () => askerOf(request, host, devices, new Date())
+  if (asker() === 'stranger') return void signIn.answer(request, response).catch(() => response.destroy())
   noteAsker(request, asker)
   void answer(request, response)
 }

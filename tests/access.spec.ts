@@ -53,8 +53,13 @@ test('opened to a network: a stranger gets the sign-in page alone; a code lets a
     const devices = page.getByTestId('devices').getByRole('listitem')
     await expect(devices).toContainText('<b>Phone</b>')
     await expect(offer).toBeHidden()
+    // What it was listening to ends at once.
+    const listening = new Promise((resolve) =>
+      phone.on('requestfinished', (one) => one.url().endsWith('/api/changes') && resolve('ended')),
+    )
     await page.getByRole('button', { name: 'Shut out <b>Phone</b>' }).click()
     await expect(devices).toHaveCount(0)
+    expect(await listening).toBe('ended')
     await phone.reload()
     await expect(phone.getByRole('heading', { name: 'Let this device in' })).toBeVisible()
     await context.close()

@@ -125,7 +125,7 @@ test.describe('a second folder for copies', () => {
     await named.fill(folder)
     await page.getByRole('button', { name: 'Copy there' }).click()
     await expect(page.getByText(/^Last copy /)).toBeVisible()
-    expect(readdirSync(folder)).toEqual([expect.stringMatching(/^20.*\.json\.gz$/)])
+    expect(readdirSync(folder)).toEqual([expect.stringMatching(/^[\da-f]{12}-20.*\.json\.gz$/)])
     rmSync(folder, { recursive: true })
     await page.reload()
     await expect(page.getByText(`The copy in ${folder} was not made.`)).toBeVisible()

@@ -4,8 +4,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { askerOf, COOKIE } from './access'
+import { announceHere, endWhoMayNotWatch, watchChanges } from '../database/changes'
 import { Devices } from './devices'
-import { MOST_TRIES, OFFERED_FOR_MS, Offers } from './offer'
+import { MOST_TRIES, MOST_TRIES_OF_ALL, OFFERED_FOR_MS, Offers } from './offer'
 
 const NOW = new Date('2026-05-01T09:00:00Z')
 const later = (ms: number) => new Date(NOW.getTime() + ms)
@@ -69,23 +70,58 @@ describe('an offer', () => {
   it('lets one device in, by its code as it is typed or by its key, for five minutes', () => {
     const offers = new Offers()
     const { code, key } = offers.make(NOW)
-    expect(offers.redeem(`${code.slice(0, 4)} ${code.slice(4)}`, NOW)).toBe(true)
-    expect(offers.redeem(code, NOW), 'used up').toBe(false)
-    expect(offers.redeem(key, NOW), 'used up').toBe(false)
-    expect(offers.redeem(offers.make(NOW).key, later(OFFERED_FOR_MS))).toBe(true)
-    expect(offers.redeem(offers.make(NOW).code, later(OFFERED_FOR_MS + 1))).toBe(false)
+    expect(offers.redeem(`${code.slice(0, 4)} ${code.slice(4)}`, '192.168.1.7', NOW)).toBe(true)
+    expect(offers.redeem(code, '192.168.1.7', NOW), 'used up').toBe(false)
+    expect(offers.redeem(key, '192.168.1.7', NOW), 'used up').toBe(false)
+    expect(offers.redeem(offers.make(NOW).key, '192.168.1.7', later(OFFERED_FOR_MS))).toBe(true)
+    expect(offers.redeem(offers.make(NOW).code, '192.168.1.7', later(OFFERED_FOR_MS + 1))).toBe(false)
   })
 
-  it('a newer one takes its place; taken back, or tried wrongly too often, it is none', () => {
+  it('a newer one takes its place; taken back, or tried wrongly too often, its digits are none', () => {
     const offers = new Offers()
     const first = offers.make(NOW)
     offers.make(NOW)
-    expect(offers.redeem(first.key, NOW)).toBe(false)
+    expect(offers.redeem(first.key, '192.168.1.7', NOW)).toBe(false)
     const third = offers.make(NOW)
     offers.withdraw()
-    expect(offers.redeem(third.key, NOW)).toBe(false)
+    expect(offers.redeem(third.key, '192.168.1.7', NOW)).toBe(false)
     const second = offers.make(NOW)
-    for (let i = 0; i < MOST_TRIES; i++) expect(offers.redeem('', NOW)).toBe(false)
-    expect(offers.redeem(second.key, NOW)).toBe(false)
+    for (let i = 0; i < MOST_TRIES; i++) expect(offers.redeem('', '192.168.1.7', NOW)).toBe(false)
+    expect(offers.redeem(second.code, '192.168.1.7', NOW)).toBe(false)
+    expect(offers.redeem(second.key, '192.168.1.7', NOW), 'nobody guesses the key').toBe(true)
   })
+
+  it('is not spoilt for others by one who guesses, until all have guessed too often', () => {
+    const offers = new Offers()
+    const guess = (from: string) => {
+      for (let i = 0; i < 100; i++) offers.redeem('1', from, NOW)
+    }
+    const { code } = offers.make(NOW)
+    guess('192.168.1.66')
+    expect(offers.redeem(code, '192.168.1.7', NOW)).toBe(true)
+    const again = offers.make(NOW)
+    for (let i = 0; i < MOST_TRIES_OF_ALL / MOST_TRIES; i++) guess(`192.168.1.${i}`)
+    expect(offers.redeem(again.code, '192.168.1.77', NOW)).toBe(false)
+    expect(offers.redeem(again.key, '192.168.1.77', NOW)).toBe(true)
+  })
+})
+
+it('who was shut out while watching is told nothing more', () => {
+  const heard: string[] = []
+  let letIn = true
+  const watch = (name: string, mayWatch: () => boolean) => {
+    const end = () => {
+      heard.push(`${name} ended`)
+      stop()
+    }
+    const stop = watchChanges({ changed: (by) => void heard.push(`${name} ${by}`), end, mayWatch })
+    return stop
+  }
+  const stops = [watch('bench', () => true), watch('phone', () => letIn)]
+  announceHere('jobs')
+  letIn = false
+  announceHere('stones')
+  endWhoMayNotWatch()
+  stops.forEach((stop) => stop())
+  expect(heard).toEqual(['bench jobs', 'phone jobs', 'phone ended', 'bench stones'])
 })

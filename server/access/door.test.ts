@@ -18,6 +18,11 @@ it('a server of this machine alone answers to its own names alone, IPv6 among th
   expect(ask('GET', '/', { host: 'bench.local:4747' }, '0.0.0.0')).toBe('in')
 })
 
+it('an address that is no path of this server is of nothing here', () => {
+  for (const url of ['//', '//elsewhere.example/', 'http://elsewhere.example/', '*', ''])
+    expect(ask('GET', url)).toBe(404)
+})
+
 it('methods that nothing here has are refused, and pages are only read', () => {
   for (const method of ['PATCH', 'TRACE', 'OPTIONS', 'BREW', '']) expect(ask(method, '/api/jobs')).toBe(405)
   expect(ask('POST', '/')).toBe(405)

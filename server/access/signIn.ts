@@ -13,8 +13,6 @@ const LATEST_MS = 8000
 
 /** What a stranger gets, whatever it asks for: the sign-in page, and nothing else. */
 export class SignIn {
-  private wrong = 0
-
   constructor(
     private readonly devices: Devices,
     private readonly offers: Offers,
@@ -43,15 +41,15 @@ export class SignIn {
     const typed = new URLSearchParams(body)
     const name = (typed.get('name') ?? '').trim().slice(0, 60) || 'A device'
     const now = new Date()
-    if (!this.offers.redeem((typed.get('code') ?? '').trim(), now)) {
-      await pause(Math.min(LATEST_MS, 250 * 2 ** Math.min(10, this.wrong++)))
+    const from = request.socket.remoteAddress ?? ''
+    if (!this.offers.redeem((typed.get('code') ?? '').trim(), from, now)) {
+      await pause(Math.min(LATEST_MS, 125 * 2 ** this.offers.wrongTries(from)))
       return page(
         response,
         403,
         'That is not the code on the bench’s screen, or it has run out. Ask for a new one there.',
       )
     }
-    this.wrong = 0
     const key = this.devices.letIn(name, now)
     response.writeHead(303, {
       location: '/',

@@ -2,13 +2,21 @@
 interface Watcher {
   changed(by: string): void
   end(): void
+  /** Whether it may still: a device may have been shut out since it began. */
+  mayWatch(): boolean
 }
 
 const watchers = new Set<Watcher>()
 
 /** Tells all who watch here that something was changed. */
 export function announceHere(by: string): void {
+  endWhoMayNotWatch()
   for (const watcher of watchers) watcher.changed(by)
+}
+
+/** Ends it for all who may no longer watch. */
+export function endWhoMayNotWatch(): void {
+  for (const watcher of watchers) if (!watcher.mayWatch()) watcher.end()
 }
 
 let announce = announceHere

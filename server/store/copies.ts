@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto'
 import {
   copyFileSync,
   existsSync,
@@ -17,29 +18,42 @@ import { listSnapshotsIn, snapshotsFolder, tooOld, type Snapshot } from './snaps
 import { sync } from '../database/syncedFolder'
 
 type Failure = (typeof COPY_FAILURES)[number]
-const kept = z.object({ folder: z.string().nullable() })
+const kept = z.object({
+  folder: z.string().nullable(),
+  /** Whose the copies are: another bench may have its own in the same folder. */
+  installation: z
+    .string()
+    .regex(/^[\da-f]{12}$/)
+    .default(() => randomBytes(6).toString('hex')),
+})
 
 /**
  * Copies of the snapshots in a second folder (a stick, one that is synchronised), kept by age as the snapshots are.
- * Which folder that is lies in copies.json of the data folder.
+ * Which folder that is lies in copies.json of the data folder, with what its own copies are named by: those of others
+ * are left alone.
  */
 export class Copies {
   private readonly file: string
   private readonly from: string
+  private readonly prefix: string
   private folder: string | null
   private failed: Failure | null = null
 
   constructor(dataFolder: string) {
     this.file = join(dataFolder, 'copies.json')
     this.from = snapshotsFolder(dataFolder)
-    this.folder = readFolder(this.file)
+    const { folder, installation } = read(this.file)
+    this.folder = folder
+    this.prefix = `${installation}-`
+    // What the copies are named by is written down before the first of them.
+    if (folder) this.keep()
   }
 
   state(): CopiesState {
     const { folder, failed } = this
     if (!folder) return { folder, lastAt: null, failed: null }
     const why = failed ?? whyNotThere(folder)
-    const [last] = why ? [] : listSnapshotsIn(folder)
+    const [last] = why ? [] : listSnapshotsIn(folder, this.prefix)
     return { folder, lastAt: last?.at.toISOString() ?? null, failed: why }
   }
 
@@ -49,22 +63,28 @@ export class Copies {
     if (why) return why
     this.folder = folder
     this.failed = null
-    writeFileSync(`${this.file}.new`, JSON.stringify({ folder }), { mode: 0o600 })
+    this.keep()
+    return null
+  }
+
+  private keep() {
+    const content = { folder: this.folder, installation: this.prefix.slice(0, -1) }
+    writeFileSync(`${this.file}.new`, JSON.stringify(content), { mode: 0o600 })
     sync(`${this.file}.new`)
     renameSync(`${this.file}.new`, this.file)
-    return null
   }
 
   /** Copies a snapshot, if a folder is named; whole before it has its name. The state says where that failed. */
   copy({ name }: Pick<Snapshot, 'name'>): void {
-    const { folder, from } = this
+    const { folder, from, prefix } = this
     if (!folder) return
-    const unfinished = join(folder, `${name}.unfinished`)
+    const copy = join(folder, `${prefix}${name}`)
+    const unfinished = `${copy}.unfinished`
     try {
       copyFileSync(join(from, name), unfinished)
       sync(unfinished)
-      renameSync(unfinished, join(folder, name))
-      for (const old of tooOld(listSnapshotsIn(folder))) rmSync(join(folder, old.name), { force: true })
+      renameSync(unfinished, copy)
+      for (const old of tooOld(listSnapshotsIn(folder, prefix))) rmSync(join(folder, old.name), { force: true })
       this.failed = null
     } catch (error) {
       this.failed = whyNot(folder) ?? (isDiskFull(error) ? 'disk-full' : 'failed')
@@ -73,12 +93,13 @@ export class Copies {
   }
 }
 
-function readFolder(file: string): string | null {
+function read(file: string): z.infer<typeof kept> {
   try {
-    return existsSync(file) ? kept.parse(JSON.parse(readFileSync(file, 'utf8'))).folder : null
+    if (existsSync(file)) return kept.parse(JSON.parse(readFileSync(file, 'utf8')))
   } catch {
-    return null
+    // What cannot be read names no folder.
   }
+  return kept.parse({ folder: null })
 }
 
 /** Whether it is a folder that is not there. */

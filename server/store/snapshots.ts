@@ -30,11 +30,11 @@ export function listSnapshots(dataFolder: string): Snapshot[] {
   return listSnapshotsIn(folder)
 }
 
-/** The snapshots in a folder, newest first. */
-export function listSnapshotsIn(folder: string): Snapshot[] {
+/** The snapshots in a folder whose names begin so, newest first. */
+export function listSnapshotsIn(folder: string, prefix = ''): Snapshot[] {
   return readdirSync(folder)
     .flatMap((name): Snapshot[] => {
-      const found = NAME.exec(name)
+      const found = name.startsWith(prefix) && NAME.exec(name.slice(prefix.length))
       if (!found) return []
       const [, day, hour, minute, second] = found
       const at = new Date(`${day}T${hour}:${minute}:${second}Z`)

@@ -1,4 +1,5 @@
 import { useAccess } from '../../access/bench'
+import { endWhoMayNotWatch } from '../../database/changes'
 import { benchAlone } from '../../http/benchAlone'
 import { refusal } from '../../http/refusal'
 import { routeId } from '../../http/records'
@@ -7,5 +8,6 @@ import { routeId } from '../../http/records'
 export default defineEventHandler((event) => {
   benchAlone(event)
   if (!useAccess().devices.shutOut(routeId(event))) throw refusal(404, 'no-such-record')
+  endWhoMayNotWatch()
   return { ok: true }
 })
