@@ -23,7 +23,13 @@ const centringText = computed(() => {
 
 <template>
   <UPopover v-if="job.rig.value.jaws" :content="{ side: 'top', align: 'end' }">
-    <UButton class="shrink-0" data-focus="centring" color="neutral" variant="outline" :label="`Centring: ${centringText}`" />
+    <UButton
+      class="shrink-0"
+      data-focus="centring"
+      color="neutral"
+      variant="outline"
+      :label="`Centring: ${centringText}`"
+    />
     <template #content>
       <div class="w-80 space-y-3 p-4">
         <p class="text-sm text-muted">
