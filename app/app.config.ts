@@ -9,7 +9,7 @@ export default defineAppConfig({
       ],
     },
     checkbox: {
-      slots: { root: 'items-center', container: 'h-auto', label: 'target cursor-pointer' },
+      slots: { root: 'items-center', container: 'h-auto', label: 'target inline-flex items-center cursor-pointer' },
       defaultVariants: { size: 'xl' },
     },
     input: { slots: { base: 'rounded-sm' } },

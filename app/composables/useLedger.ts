@@ -92,8 +92,8 @@ export function useLedger() {
     const read = against.read.value[job.side.value]
     if (!read || read.differsDeg === null)
       return [
-        `The gauge should show ${angleText(mustRead, uncertainty)} here.`,
-        `Zero it on ${GAUGE_ZERO_WORD[job.content.value.gaugeZero]}, then stand it on the stone.`,
+        `Should show ${angleText(mustRead, uncertainty)} here.`,
+        `Zero on ${GAUGE_ZERO_WORD[job.content.value.gaugeZero]} first.`,
       ]
     const differs = differenceText(read.differsDeg, Math.max(uncertainty, READ_UNCERTAINTY))
     const had = read.set ? 'it should show' : 'it should show then'
@@ -104,7 +104,7 @@ export function useLedger() {
 
   function provedNote(uncertainty: number): [string, string] {
     const one = proved.value[job.side.value]
-    if (!one) return ['Not proved: ink, two light passes, look.', 'Then the goniometer, left and right.']
+    if (!one) return ['Not proved: ink, then two passes.', 'Then the goniometer.']
     const noted = against.proved.value[job.side.value]
     const sure = `± ${angleText(one.uncertaintyDeg, one.uncertaintyDeg)}`
     const of = one.at ? `Last looked at ${momentText(one.at)}` : ofSeveral(one.of.length, 'proofs')

@@ -115,6 +115,7 @@ const stateText = ({ state, isNext }: (typeof stations.value)[number]): string =
     overflow: hidden;
   }
   .figures::before {
+    height: 100%;
     content: '';
   }
   .figures > span {

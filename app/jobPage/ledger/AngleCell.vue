@@ -26,7 +26,7 @@ const spoken = computed(() => {
     >
       <button
         type="button"
-        class="block h-full w-full cursor-pointer px-3 py-1.5 text-left hover:bg-elevated sm:px-4"
+        class="flex h-full w-full cursor-pointer flex-col px-3 py-1.5 text-left hover:bg-elevated sm:px-4"
         :aria-label="`${spoken}. ${line.editable ? 'Enter it' : 'How sure is it?'}`"
       >
         <span class="flex items-center gap-2 text-sm">

@@ -45,7 +45,7 @@ function record() {
       focus="measured-height"
       :value="heightMm"
       :apply="setHeight"
-      class="w-40"
+      class="w-44"
     />
     <UButton
       color="neutral"

@@ -71,6 +71,6 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
 <style scoped>
 /* As many beside each other as have room for their figure. */
 .measures {
-  grid-template-columns: repeat(auto-fill, minmax(max(9.5rem, 19%), 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(max(9.5rem, 17%), 1fr));
 }
 </style>
