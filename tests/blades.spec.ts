@@ -267,7 +267,13 @@ test('the clamp card: a PDF at 1:1, the same again, and the correction for a bla
   await openJob(page, 'Packing-room cutter')
   await expect(page.getByTestId('held-as')).toBeHidden()
   await openJob(page, 'Angular-tip utility knife')
+  await expect(page.getByTestId('held-as')).toBeVisible()
   await measure(page, 'Blade height').fill(String(out - 1.5))
   await measure(page, 'Blade height').press('Enter')
   await expect(page.getByTestId('held-as')).toBeHidden()
+  // Where the marks of the rig leave something, it stands behind the dial.
+  await openJob(page, 'Vine hooks')
+  const remains = await page.getByTestId('remains').innerText()
+  await openSheet(page, 'clamp/card')
+  await expect(page.getByText(new RegExp(`^[\\d.]+°, ${remains.replace(' remains', '')}$`)).first()).toBeVisible()
 })

@@ -51,10 +51,12 @@ const spoken = computed(() => {
             class="flex items-baseline gap-1"
             :class="s.side === job.side.value ? '' : 'opacity-80'"
           >
-            <span class="text-sm text-muted">{{ s.name }}{{ s.byInk ? ' ink' : '' }}</span>
+            <span class="text-sm whitespace-nowrap text-muted">{{ s.name }}{{ s.byInk ? ' ink' : '' }}</span>
             <span class="figure text-xl leading-9 sm:text-[2rem]" :data-side="s.side">{{ s.text ?? '–' }}</span>
           </span>
-          <span class="ml-auto text-right text-sm leading-5 text-muted max-xl:hidden"
+          <span
+            class="ml-auto text-right text-sm leading-5 text-muted"
+            :class="line.sides.some((s) => s.byInk) ? 'max-2xl:hidden' : 'max-xl:hidden'"
             ><span class="block leading-5">included</span>{{ line.included ?? '–' }}</span
           >
         </span>

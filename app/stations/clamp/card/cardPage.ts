@@ -29,7 +29,7 @@ export interface CardContent {
 const MARGIN = 12
 const DRAWING_TOP = 120
 const FACTS = { top: 36, inRow: 4, rowMm: 15 } as const
-const STONES = { width: 105, rowMm: 5.2, columns: [0, 42, 63, 84] } as const
+const STONES = { width: 105, rowMm: 5.2, columns: [0, 37, 55, 80] } as const
 const MOST_STONES = 13
 const GAP = 3
 const OUTLINE_PLACES = 160

@@ -17,7 +17,7 @@ import { cardPage, type CardContent } from './cardPage'
 import { usePaper } from '~/print/usePaper'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
-import { angleText } from '~/words/angleText'
+import { angleText, differenceText } from '~/words/angleText'
 import { dialFigures, figuresAre } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
@@ -47,6 +47,7 @@ const CHECK = {
   in: { checkText: 'This line must measure 4 in on paper.', checkMm: 4 * MM_PER_INCH },
 } as const
 const NOTES = [
+  'Behind a dial: what remains to the wanted angle with it.',
   'Lay the blade on the drawing: heel and spine on the lines, the dashed cross on the middle of the jaws’ front.',
   'Gloves on while clamping and wiping; hands behind the edge; no stroke past the tip.',
 ]
@@ -93,7 +94,9 @@ export function useCard() {
     const dial = (stone: Stone, side: Side) => {
       if (!sides.some((one) => one === side)) return 'flat'
       const advice = advised(stone, side)
-      return advice.ok ? dialFigures(rig, advice.setting) : 'not possible'
+      if (!advice.ok) return 'not possible'
+      const remains = differenceText(advice.offDeg)
+      return [dialFigures(rig, advice.setting), ...(/^[+−]/.test(remains) ? [remains] : [])].join(', ')
     }
     /** A figure of each side that is bevelled: "15.0° / 15.2°". */
     const each = (of: (side: Side) => number | null) =>
