@@ -46,7 +46,16 @@ function listener(request: IncomingMessage, response: ServerResponse) {
   noteAsker(request, asker)
   void answer(request, response)
 }
-const server = tls ? createTlsServer(tls, listener) : createServer(listener)
+const server = tls ? encrypted(tls) : createServer(listener)
+function encrypted(files: { cert: Buffer; key: Buffer }) {
+  try {
+    return createTlsServer(files, listener)
+  } catch {
+    return giveUp(
+      'JAW_TILT_TLS_CERT must name a certificate and JAW_TILT_TLS_KEY its private key, both as PEM: these do not go together.',
+    )
+  }
+}
 /**
  * How long a connection may idle. Closed sooner (Node does after 5 s), one that is just being used again is reset, and
  * a client that does not ask again takes that for a failure.

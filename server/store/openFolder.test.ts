@@ -19,7 +19,7 @@ const stonesIn = async ({ db }: OpenData) =>
 const quiet = () => undefined
 
 /** A folder with one stone that a snapshot has, and one that came after it; and where that table lies. */
-const sample = { folder: '', table: '' }
+const sample = { folder: '', table: '', migrations: '' }
 beforeAll(async () => {
   sample.folder = empty()
   const data = await openFolder(sample.folder, quiet)
@@ -29,6 +29,10 @@ beforeAll(async () => {
   await recordRepository(data.db, 'stones').create({ ...plainStone, name: 'After' })
   const at = await data.db.execute<{ path: string }>(sql`select pg_relation_filepath('things') as path`)
   sample.table = at.rows[0]!.path
+  const noted = await data.db.execute<{ path: string }>(
+    sql`select pg_relation_filepath('drizzle.__drizzle_migrations') as path`,
+  )
+  sample.migrations = noted.rows[0]!.path
   await data.db.execute(sql`checkpoint`)
   // Copied as it lies while it is open: as a process leaves it that was killed.
   cpSync(sample.folder, `${sample.folder}-killed`, { recursive: true })
@@ -103,10 +107,24 @@ describe('a data folder', () => {
     const said: string[] = []
     const data = await openFolder(folder, (line) => said.push(line))
     expect(await stonesIn(data)).toEqual(['Before'])
-    expect(said).toHaveLength(1)
-    expect(said[0]).toMatch(/could not be read: it was built anew from the snapshot of 20.*set-aside-/)
+    expect(said).toEqual([
+      expect.stringMatching(/could not be read: it is being built anew/),
+      expect.stringMatching(/could not be read: it was built anew from the snapshot of 20.*set-aside-/),
+    ])
     await data.close()
     expect(readdirSync(folder).some((name) => name.startsWith('postgres.set-aside-'))).toBe(true)
+  })
+
+  it('harmed so that it looks like one of an earlier version is built anew; one of an earlier version is let be', async () => {
+    const folder = copy()
+    writeFileSync(join(folder, 'postgres', sample.migrations), '')
+    const data = await openFolder(folder, quiet)
+    expect(await stonesIn(data)).toEqual(['After', 'Before'])
+    await data.close()
+    const earlier = copy()
+    writeFileSync(join(earlier, 'postgres', sample.migrations), '')
+    writeFileSync(join(earlier, 'data-version'), '1\n')
+    await expect(openFolder(earlier, quiet)).rejects.toThrow(/could not be brought to this version/)
   })
 
   it('of a later version is refused before anything in it is touched, by its mark and by its database', async () => {

@@ -100,7 +100,8 @@ async function openOrMend(
     return database
   } catch (error) {
     if (error instanceof LaterVersion) throw new CannotOpen(laterText(folder))
-    if (error instanceof CannotMigrate)
+    // What this version has brought up before needs no bringing up: that it does is harm.
+    if (error instanceof CannotMigrate && versionSeen(folder) !== newestMigration())
       throw new CannotOpen(
         `The data in ${folder} could not be brought to this version (${error.message}). Nothing was changed: go on with the version before, and tell its makers.`,
       )
@@ -139,6 +140,7 @@ async function buildFromSnapshot(
     if (!read) continue
     const aside = `${path}.set-aside-${new Date().toISOString().slice(0, 19).replaceAll(':', '-')}`
     const was = existsSync(path)
+    say(`The database in ${folder} ${why}: it is being built anew from a snapshot, which can take some minutes.`)
     if (was) renameSync(path, aside)
     try {
       await make(path, making, async ({ db }) => {
@@ -186,10 +188,10 @@ const KEYS = {
 
 /** The newest migration that this folder's data has seen: a later version is known before anything is opened. */
 const versionFile = (folder: string): string => join(folder, 'data-version')
+const versionSeen = (folder: string): number =>
+  existsSync(versionFile(folder)) ? Number(readFileSync(versionFile(folder), 'utf8')) : 0
 function refuseLater(folder: string): void {
-  const file = versionFile(folder)
-  if (existsSync(file) && Number(readFileSync(file, 'utf8')) > newestMigration())
-    throw new CannotOpen(laterText(folder))
+  if (versionSeen(folder) > newestMigration()) throw new CannotOpen(laterText(folder))
 }
 function noteVersion(folder: string): void {
   const file = versionFile(folder)

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import { plantDemo } from '../demo/plantSamples'
 import type { Database } from '../database/connection'
 import { dataFolder } from '../database/dataFolder'
-import type { OpenData } from './openData'
+import { folderTrouble, type OpenData } from './openData'
 import { openFolder } from './openFolder'
 import { openServer } from './openServer'
 import { takeFolder } from './ownerLock'
@@ -20,7 +20,10 @@ async function open(): Promise<OpenData> {
 }
 
 /** What this process keeps, opened on first use: taken, brought up to date, demo data planted if asked for. */
-export const useData = (): Promise<OpenData> => (opened ??= open())
+export const useData = (): Promise<OpenData> =>
+  (opened ??= open().catch((error: unknown) => {
+    throw folderTrouble(error)
+  }))
 
 /** Its database. */
 export const useDatabase = async (): Promise<Database> => (await useData()).db
