@@ -46,7 +46,8 @@ export default withNuxt(
   never(['app/**/*.test.ts'], ['**/server/**', 'drizzle-orm*', '@electric-sql/*'], 'app and server meet only in core.'),
   never(['server/**/*.ts'], ['**/app/**', '~/*', 'vue', 'pinia'], 'app and server meet only in core.'),
   {
-    // Not the components: the whole program would be read anew for each of them, minutes in all. Core promises nothing.
+    // Not the components: the whole program would be read anew for each of them, minutes in all. Core has no
+    // asynchronous code, as the rules below see to.
     files: ['{app,server,tests}/**/*.ts', 'core/exchange/**/*.test.ts'],
     languageOptions: { parserOptions: { project: './tsconfig.lint.json' } },
     rules: {
@@ -61,7 +62,7 @@ export default withNuxt(
     rules: {
       'no-restricted-syntax': [
         'error',
-        { selector: ':function[async=true], Identifier[name="Promise"]', message: 'Core answers at once.' },
+        { selector: ':function[async=true], Identifier[name="Promise"]', message: 'Core has no asynchronous code.' },
       ],
     },
   },

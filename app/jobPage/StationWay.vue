@@ -24,17 +24,14 @@ const chosen = computed<Partial<Record<StationId, string>>>(() => ({
   blade: job.blade.value.name,
 }))
 /** What came out at a station, in short: as many of the figures as have room, each whole. */
-const figures = computed<Partial<Record<StationId, string[]>>>(() => {
-  const { mark, grind, prove } = stationFigures(steps.value)
+const figures = computed((): Partial<Record<StationId, string[]>> => {
   const noted = job.dialled.value[job.side.value].is === 'noted'
   return {
     clamp: [
       `${dialFigures(job.rig.value, actions.dialledNow())} ${noted ? 'dialled' : 'not dialled yet'}`,
       `${lengthText(job.dialFor.value.bladeHeightMm, preferences.unit)} out`,
     ],
-    mark: mark ? [mark] : [],
-    grind: grind ? [grind] : [],
-    prove: prove ? [prove] : [],
+    ...stationFigures(steps.value),
   }
 })
 const here = computed(() => placeAt(route.path)?.room.id)

@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { LEFT, leaveField } from '~/controls/leaveField'
+import { JUST_LEFT, leaveField } from '~/controls/leaveField'
 
 /** Fields with keys of their own say so. */
 const OWN = '[data-own-keys], [role="combobox"]'
@@ -21,12 +21,12 @@ export function useFieldKeys() {
     if (isFigure(target)) target.select()
   })
   useEventListener(document, 'focusout', ({ target }) => {
-    if (target instanceof HTMLElement && target.hasAttribute(LEFT)) {
-      target.removeAttribute(LEFT)
+    if (target instanceof HTMLElement && target.hasAttribute(JUST_LEFT)) {
+      target.removeAttribute(JUST_LEFT)
       target.removeAttribute('tabindex')
     }
   })
-  // A press would put the caret where it is: not when it enters the field, unless it selects a part of it.
+  // A click that enters a field selects its figure as well, unless the pointer has selected a part of it.
   useEventListener(
     document,
     'pointerdown',
@@ -37,7 +37,7 @@ export function useFieldKeys() {
   })
   useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     const { target, key } = event
-    if (key === 'Tab' && !event.shiftKey && target instanceof HTMLElement && target.hasAttribute(LEFT))
+    if (key === 'Tab' && !event.shiftKey && target instanceof HTMLElement && target.hasAttribute(JUST_LEFT))
       target.querySelector('input')?.focus()
     if (!isTyped(target) || target.matches(OWN) || event.isComposing) return
     if (key === 'Enter' && !target.form) leaveField(target)

@@ -21,17 +21,19 @@ export function stationStateText(state: StationState): string {
 }
 
 /** What came out at a station, in short: the bevel that was found, the strokes that were made, what was proved. */
-export function stationFigures(steps: readonly Step[]): Readonly<Partial<Record<StationId, string>>> {
+export function stationFigures(steps: readonly Step[]): Readonly<Partial<Record<StationId, string[]>>> {
   // What was accepted as it came out counts too. A zone that is proved by itself is no figure of its side.
   const facts = (id: StepId): Fact[] =>
     steps.flatMap(({ id: one, zone, state }) => {
       const fact = state.is === 'done' || state.is === 'left-out' ? state.fact : null
       return one === id && zone === null && fact ? [fact] : []
     })
-  const angles = (id: StepId) =>
-    facts(id)
-      .flatMap(({ deg, uncertaintyDeg }) => (deg === undefined ? [] : [angleText(deg, uncertaintyDeg)]))
-      .join(' / ')
+  const angles = (id: StepId): string[] => {
+    const each = facts(id).flatMap(({ deg, uncertaintyDeg }) =>
+      deg === undefined ? [] : [angleText(deg, uncertaintyDeg)],
+    )
+    return each.length > 0 ? [each.join(' / ')] : []
+  }
   const strokes = facts('grind').reduce((sum, { count }) => sum + (count ?? 0), 0)
-  return { mark: angles('mark'), grind: strokes > 0 ? `${strokes} strokes` : '', prove: angles('prove') }
+  return { mark: angles('mark'), grind: strokes > 0 ? [`${strokes} strokes`] : [], prove: angles('prove') }
 }

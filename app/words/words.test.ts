@@ -190,7 +190,7 @@ describe('words for the bench', () => {
       proved('A', 24, { zone: 'tip' }),
       proved('B', 0, { state: accepted }),
     ]
-    expect(stationFigures(steps)).toEqual({ mark: '', grind: '90 strokes', prove: '20.4° / 19.7°' })
+    expect(stationFigures(steps)).toEqual({ mark: [], grind: ['90 strokes'], prove: ['20.4° / 19.7°'] })
   })
 
   it('what two versions of a job say differently is told in words and units, never by keys or ids', () => {

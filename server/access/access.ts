@@ -26,7 +26,7 @@ const cookieOf = (header: string): string | null =>
     ?.slice(COOKIE.length + 1) ?? null
 
 const askers = new WeakMap<IncomingMessage, () => Asker>()
-/** Notes how it is told who asks, for the routes: a device may be shut out while it is being answered. */
+/** Remembers how to tell who asks, for the routes: a device may be shut out while it is being answered. */
 export const noteAsker = (request: IncomingMessage, asker: () => Asker): void => void askers.set(request, asker)
 /** Who asks, as of now. */
 export const notedAsker = (request: IncomingMessage): Asker => askers.get(request)?.() ?? 'bench'

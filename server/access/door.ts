@@ -26,7 +26,7 @@ export function turnedAway(
 ): TurnedAway | null {
   if (isLoopback(bound) && !isOwnName(headers.host ?? '')) return { status: 421, code: 'foreign-name' }
   if (!METHODS.includes(method)) return { status: 405, code: 'no-such-method' }
-  // An address that names another host, or none at all, is of nothing here.
+  // What is no path of this server, as "//" or another host's address, is not found here.
   if (!/^\/(?!\/)/.test(url)) return { status: 404, code: 'not-found' }
   if (method === 'GET' || method === 'HEAD') return null
   if (!/^\/(api|let-in)(\/|\?|$)/.test(url)) return { status: 405, code: 'no-such-method' }

@@ -6,7 +6,7 @@ import {
   type KeptPreferences,
   type Preferences,
 } from '../../core/records/preferences/preferences'
-import { MOST_REVISION_TAKEN } from '../../core/records/common/meta'
+import { takenRevision } from '../../core/records/common/meta'
 import type { Database } from '../database/connection'
 import { settings } from '../database/schema'
 
@@ -51,7 +51,7 @@ export async function replacePreferences(db: Database, revision: number, wanted:
   if (revision === 0 && now.revision === 0) return
   const values = {
     content: storePreferences(wanted),
-    revision: Math.max(now.revision, Math.min(revision, MOST_REVISION_TAKEN)) + 1,
+    revision: Math.max(now.revision, takenRevision(revision)) + 1,
   }
   await db
     .insert(settings)

@@ -10,7 +10,7 @@ import {
   type RecordOf,
   type RecordKind,
 } from '../../core/records/storage/kinds'
-import { MOST_REVISION_TAKEN } from '../../core/records/common/meta'
+import { takenRevision } from '../../core/records/common/meta'
 import type { Database } from '../database/connection'
 import { records } from '../database/schema'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
@@ -87,7 +87,7 @@ const columnsOfStored = (kind: RecordKind, { version, content, ...record }: Stor
   kind,
   version,
   content,
-  revision: Math.min(record.revision, MOST_REVISION_TAKEN),
+  revision: takenRevision(record.revision),
   name: nameOf(content),
   createdAt: new Date(record.createdAt),
   updatedAt: new Date(record.updatedAt),
@@ -112,7 +112,7 @@ export async function takeOver(
   let updated = 0
   for (const record of given) {
     const { id } = record
-    const revision = Math.min(record.revision, MOST_REVISION_TAKEN)
+    const revision = takenRevision(record.revision)
     if ((here.get(id)?.revision ?? revision) >= revision) continue
     if (RECORDS[kind].keepsVersions) await keepVersion(db, id)
     const newer = await db

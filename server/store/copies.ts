@@ -24,7 +24,7 @@ const kept = z.object({
   installation: z
     .string()
     .regex(/^[\da-f]{12}$/)
-    .default(() => randomBytes(6).toString('hex')),
+    .optional(),
 })
 
 /**
@@ -35,7 +35,9 @@ const kept = z.object({
 export class Copies {
   private readonly file: string
   private readonly from: string
-  private readonly prefix: string
+  private readonly installation: string
+  /** Whether the file says what the copies are named by. */
+  private noted: boolean
   private folder: string | null
   private failed: Failure | null = null
 
@@ -44,9 +46,12 @@ export class Copies {
     this.from = snapshotsFolder(dataFolder)
     const { folder, installation } = read(this.file)
     this.folder = folder
-    this.prefix = `${installation}-`
-    // What the copies are named by is written down before the first of them.
-    if (folder) this.keep()
+    this.noted = installation !== undefined
+    this.installation = installation ?? randomBytes(6).toString('hex')
+  }
+
+  private get prefix(): string {
+    return `${this.installation}-`
   }
 
   state(): CopiesState {
@@ -68,10 +73,11 @@ export class Copies {
   }
 
   private keep() {
-    const content = { folder: this.folder, installation: this.prefix.slice(0, -1) }
-    writeFileSync(`${this.file}.new`, JSON.stringify(content), { mode: 0o600 })
+    const { folder, installation } = this
+    writeFileSync(`${this.file}.new`, JSON.stringify({ folder, installation }), { mode: 0o600 })
     sync(`${this.file}.new`)
     renameSync(`${this.file}.new`, this.file)
+    this.noted = true
   }
 
   /** Copies a snapshot, if a folder is named; whole before it has its name. The state says where that failed. */
@@ -81,6 +87,8 @@ export class Copies {
     const copy = join(folder, `${prefix}${name}`)
     const unfinished = `${copy}.unfinished`
     try {
+      // What the copies are named by is on the disk before the first of them.
+      if (!this.noted) this.keep()
       copyFileSync(join(from, name), unfinished)
       sync(unfinished)
       renameSync(unfinished, copy)

@@ -29,7 +29,7 @@ const FOLDER_TROUBLE: Readonly<Record<string, string>> = {
   EPERM: `may not be used by this user: give it to this user, or ${CHOOSE}`,
   EEXIST: `cannot be the data folder, for there is a file of that name: ${CHOOSE}`,
   ENOTDIR: `cannot be the data folder, for there is a file of that name: ${CHOOSE}`,
-  EISDIR: `has a folder where a file of the data should be: ${CHOOSE}`,
+  EISDIR: `is a folder, where a file of the data should be: move it away, or ${CHOOSE}`,
   ENAMETOOLONG: `has too long a name: ${CHOOSE}`,
 }
 /** An error of the file system at the data folder, in words and with what to do; any other as it is. */

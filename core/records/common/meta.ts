@@ -3,9 +3,9 @@ import { moment } from '../../schema/moment'
 
 /** What its column holds: whatever was written can be read back. */
 export const MOST_REVISION = 2_147_483_647
-/** A file's later one is taken as this one: it can still be written over as often as anyone will. */
-export const MOST_REVISION_TAKEN = 1_000_000_000
 export const revision = z.number().int().min(1).max(MOST_REVISION)
+/** A revision as it is taken over from a file: low enough that the record can still be written over as often as needed. */
+export const takenRevision = (inFile: number): number => Math.min(inFile, 1_000_000_000)
 
 /** What every record carries besides its content. */
 export const recordMeta = z.object({

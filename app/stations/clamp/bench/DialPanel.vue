@@ -109,7 +109,8 @@ const linked = computed({
       {{ problemText(advice, preferences.unit) }}
     </p>
     <p v-if="holdInstead.ok && movesBlade && !oneBevelBack" class="mt-2 text-sm text-toned">
-      Or leave the dial and stand the blade {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
+      {{ advice.ok ? 'Or leave the dial and stand' : 'Stand' }} the blade
+      {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
       <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it so</button>
     </p>
     <p

@@ -95,8 +95,8 @@ export function useCard() {
       if (!sides.some((one) => one === side)) return 'flat'
       const advice = advised(stone, side)
       if (!advice.ok) return 'not possible'
-      const remains = differenceText(advice.offDeg)
-      return [dialFigures(rig, advice.setting), ...(/^[+−]/.test(remains) ? [remains] : [])].join(', ')
+      const remains = Math.abs(advice.offDeg) < 0.05 ? '' : `, ${differenceText(advice.offDeg)}`
+      return `${dialFigures(rig, advice.setting)}${remains}`
     }
     /** A figure of each side that is bevelled: "15.0° / 15.2°". */
     const each = (of: (side: Side) => number | null) =>
