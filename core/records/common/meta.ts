@@ -4,7 +4,7 @@ import { moment } from '../../schema/moment'
 /** What its column holds: whatever was written can be read back. */
 export const MOST_REVISION = 2_147_483_647
 export const revision = z.number().int().min(1).max(MOST_REVISION)
-/** A revision as it is taken over from a file: low enough that the record can still be written over as often as needed. */
+/** A revision as it is taken over from a file: low enough that the record can still be written over for good. */
 export const takenRevision = (inFile: number): number => Math.min(inFile, 1_000_000_000)
 
 /** What every record carries besides its content. */
