@@ -8,10 +8,16 @@ const { heldAs } = useSameAgain()
 </script>
 
 <template>
-  <div class="bench-sheet grid min-h-0 gap-3">
-    <DialPanel class="dial" />
-    <BenchDrawing class="drawing" />
-    <div class="measures">
+  <div
+    class="grid min-h-0 gap-3 lg:grid-cols-[minmax(0,1fr)_22rem] lg:grid-rows-[minmax(0,1fr)_auto] 2xl:grid-cols-[minmax(0,1fr)_26rem]"
+  >
+    <!-- In one column what to dial comes first and the stones last; with room both stand beside the drawing. -->
+    <div class="contents min-h-0 flex-col gap-3 lg:col-start-2 lg:row-span-2 lg:row-start-1 lg:flex">
+      <DialPanel />
+      <StonesPane class="order-last min-h-0 flex-1" />
+    </div>
+    <BenchDrawing class="lg:col-start-1 lg:row-start-1" />
+    <div class="lg:col-start-1 lg:row-start-2">
       <MeasureStrip />
       <div class="mt-1.5 flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5 sm:flex-nowrap">
         <div class="min-w-0">
@@ -27,33 +33,5 @@ const { heldAs } = useSameAgain()
         <CentringEntry />
       </div>
     </div>
-    <StonesPane class="stones" />
   </div>
 </template>
-
-<style scoped>
-/* In one column what to dial comes first and the stones last; with room they stand beside the drawing. */
-@media (min-width: 64rem) {
-  .bench-sheet {
-    grid-template: 'drawing dial' auto 'drawing stones' minmax(0, 1fr) 'measures stones' auto / minmax(0, 1fr) 22rem;
-  }
-  .dial {
-    grid-area: dial;
-  }
-  .drawing {
-    grid-area: drawing;
-  }
-  .measures {
-    grid-area: measures;
-  }
-  .stones {
-    grid-area: stones;
-    min-height: 0;
-  }
-}
-@media (min-width: 96rem) {
-  .bench-sheet {
-    grid-template-columns: minmax(0, 1fr) 26rem;
-  }
-}
-</style>
