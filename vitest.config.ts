@@ -10,12 +10,9 @@ export default defineConfig({
   },
   test: {
     projects: [
-      // What has no state needs no fresh start for each file: modules are loaded once.
-      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'], isolate: false } },
-      {
-        extends: true,
-        test: { name: 'app', include: ['app/**/*.test.ts', 'bin/**/*.test.ts'] },
-      },
+      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'] } },
+      // Stubbed globals and modules are each file's own.
+      { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'bin/**/*.test.ts'], isolate: true } },
       {
         extends: true,
         test: {
@@ -28,6 +25,8 @@ export default defineConfig({
       },
     ],
     benchmark: { include: ['core/**/*.bench.ts'] },
+    // Modules are loaded once, not for each file anew.
+    isolate: false,
     // A test takes seconds; on a busy machine far longer.
     testTimeout: 60_000,
     // One for each core of the machine that checks each change.

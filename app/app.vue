@@ -2,7 +2,9 @@
 import { onMounted, reactive, ref, watch } from 'vue'
 import { useChangesElsewhere } from '~/shell/useChangesElsewhere'
 import { useOpenPanel } from '~/stores/openPanel'
+import { useDroppedFiles } from '~/shell/useDroppedFiles'
 import { useFieldKeys } from '~/shell/useFieldKeys'
+import { useRadioKeys } from '~/shell/useRadioKeys'
 import { useServerAway } from '~/shell/useServerAway'
 import { useCollections } from '~/stores/collections'
 import { isRecordKind } from '~/stores/known'
@@ -28,6 +30,8 @@ useChangesElsewhere((where) => {
 })
 
 useFieldKeys()
+useRadioKeys()
+useDroppedFiles()
 
 /** Panels are fetched when they are first asked for. */
 const { panel } = useOpenPanel()

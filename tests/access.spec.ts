@@ -35,7 +35,7 @@ test('opened to a network: a stranger gets the sign-in page alone; a code lets a
 
     await page.goto(bench)
     await page.getByRole('button', { name: 'Preferences' }).click()
-    await page.getByRole('button', { name: 'Let a device in' }).click()
+    await page.getByRole('button', { name: 'Allow a device' }).click()
     const offer = page.getByTestId('offer')
     await expect(offer).toBeVisible()
     const code = (await offer.locator('b.figure').innerText()).trim()
@@ -57,7 +57,7 @@ test('opened to a network: a stranger gets the sign-in page alone; a code lets a
     const listening = new Promise((resolve) =>
       phone.on('requestfinished', (one) => one.url().endsWith('/api/changes') && resolve('ended')),
     )
-    await page.getByRole('button', { name: 'Shut out <b>Phone</b>' }).click()
+    await page.getByRole('button', { name: 'Remove <b>Phone</b>' }).click()
     await expect(devices).toHaveCount(0)
     expect(await listening).toBe('ended')
     await phone.reload()

@@ -1,7 +1,7 @@
 import { cpSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { ROOMS, sheetPath, tabsOf, type SheetKey } from '../app/navigation/stations'
 import type { JobRecord } from '../core/records/storage/kinds'
 import { startServer, stopServer, type BuiltServer } from './builtServer'
@@ -18,13 +18,17 @@ class OwnServer {
   private now: { file: string; server: BuiltServer } | null = null
   constructor(private readonly port: number) {}
 
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`
+  }
+
   async for(file: string): Promise<string> {
     if (this.now?.file !== file) {
       await this.stop()
       this.now = { file, server: startServer(this.port, { JAW_TILT_DATA: demoFolder() }) }
       await this.now.server.ready()
     }
-    return `http://127.0.0.1:${this.port}`
+    return this.url
   }
 
   async stop(): Promise<void> {
@@ -37,7 +41,10 @@ class OwnServer {
  * A test on a server of its file's own; it fails on any console error, page error, failed request or icon that could
  * not be drawn.
  */
-export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }, { ownServer: OwnServer }>({
+export const test = base.extend<
+  { noTrouble: undefined; allowed: RegExp[] },
+  { ownServer: OwnServer; profile: BrowserContext }
+>({
   ownServer: [
     // eslint-disable-next-line no-empty-pattern -- the runner reads the pattern
     async ({}, use, { parallelIndex }) => {
@@ -48,6 +55,24 @@ export const test = base.extend<{ noTrouble: undefined; allowed: RegExp[] }, { o
     { scope: 'worker' },
   ],
   baseURL: async ({ ownServer }, use, { file }) => use(await ownServer.for(file)),
+  // One browser profile for the tests of a worker: what they load is compiled once. Each finds it empty.
+  profile: [
+    async ({ browser, ownServer }, use, { project }) => {
+      const { viewport, contextOptions, serviceWorkers } = project.use
+      const profile = await browser.newContext({ baseURL: ownServer.url, viewport, serviceWorkers, ...contextOptions })
+      await use(profile)
+      await profile.close()
+    },
+    { scope: 'worker' },
+  ],
+  context: async ({ profile, ownServer }, use) => {
+    await use(profile)
+    await Promise.all(profile.pages().map((page) => page.close()))
+    const storage = await profile.newCDPSession(await profile.newPage())
+    await storage.send('Storage.clearDataForOrigin', { origin: ownServer.url, storageTypes: 'all' })
+    await profile.pages()[0]!.close()
+    await profile.clearCookies()
+  },
   allowed: [[], { option: true }],
   noTrouble: [
     async ({ page, allowed }, use) => {

@@ -128,7 +128,7 @@ test('a picture of a blade is kept, taken away and brought back; one that is non
   )
   await add('blade.png', Buffer.from(png, 'base64'))
   await expect(pictures.getByRole('img')).toHaveCount(1)
-  await pictures.getByRole('button', { name: 'Take picture 1 away' }).click()
+  await pictures.getByRole('button', { name: 'Remove picture 1' }).click()
   await expect(pictures.getByRole('img')).toHaveCount(0)
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await page.reload()

@@ -17,10 +17,10 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   page,
 }) => {
   await page.goto(url('/'))
-  const begin = page.getByRole('region', { name: 'To begin with' })
+  const begin = page.getByRole('region', { name: 'Getting started' })
   await expect(begin.getByRole('link')).toHaveText(['Describe your rig', 'Describe your blade', 'Describe your stone'])
   const samples = page.getByRole('region', { name: 'Samples' })
-  await expect(samples.getByRole('button', { name: 'Lay out the samples' })).toBeVisible()
+  await expect(samples.getByRole('button', { name: 'Add the samples' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Start a job' })).toHaveCount(0)
 
   await begin.getByRole('link', { name: 'Describe your stone' }).click()
@@ -73,9 +73,9 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
 
   // Off the bench it has its place, and comes back from there.
   await page.goto(url('/'))
-  await page.getByRole('button', { name: 'Take Garden knife off the bench' }).click()
-  await page.getByText('Off the bench: 1').click()
-  await page.getByRole('button', { name: 'Put Garden knife back on the bench' }).click()
+  await page.getByRole('button', { name: 'Archive Garden knife' }).click()
+  await page.getByText('Archived: 1').click()
+  await page.getByRole('button', { name: 'Unarchive Garden knife' }).click()
   await expect(page.getByRole('link', { name: 'Garden knife' })).toBeVisible()
 })
 
@@ -84,7 +84,7 @@ test('samples are laid out beside what is one’s own, marked, and taken away to
 }) => {
   await page.goto(url('/shelf'))
   const samples = page.getByRole('region', { name: 'Samples' })
-  await samples.getByRole('button', { name: 'Lay out the samples' }).click()
+  await samples.getByRole('button', { name: 'Add the samples' }).click()
   await expect(page.getByRole('radio', { name: /Tea-room chef’s knife.*sample/ })).toBeVisible()
   await expect(page.getByRole('radio', { name: /^Garden knife/ })).not.toHaveAccessibleName(/sample/)
 
@@ -96,10 +96,10 @@ test('samples are laid out beside what is one’s own, marked, and taken away to
 
   await page.goto(url('/'))
   await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(9)
-  await samples.getByRole('button', { name: 'Take the samples away' }).click()
+  await samples.getByRole('button', { name: 'Remove the samples' }).click()
   await expect(page.getByText(/^\d+ stay: jobs of your own go on with them\.$/)).toBeVisible()
   await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(0)
   await expect(page.getByRole('link', { name: 'Tea-room chef’s knife' })).toBeVisible()
-  await page.getByRole('button', { name: 'Bring them back' }).click()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(9)
 })

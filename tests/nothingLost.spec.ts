@@ -3,7 +3,8 @@ import type { Page } from '@playwright/test'
 import type { Job as JobContent } from '../core/records/job/job'
 import type { Backup } from '../core/exchange/backup/backup'
 import type { Rig } from '../core/records/rig/rig'
-import { expect, ledger, measure, openJob, saved, test } from './bench'
+import type { JobFile } from '../core/exchange/files/jobFile'
+import { expect, ledger, measure, openJob, openSheet, saved, test } from './bench'
 
 test.describe('a server that cannot keep', () => {
   test.use({ allowed: [/507|503|Failed to load resource/] })
@@ -92,14 +93,14 @@ test('all data comes out as one file and goes back in, adding what is missing an
   await page.getByRole('button', { name: 'Preferences' }).click()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('link', { name: 'Take out' }).click(),
+    page.getByRole('link', { name: 'Export' }).click(),
   ])
   const file = JSON.parse(await readFile(await download.path(), 'utf8')) as Backup
   expect(file.things.rigs).toHaveLength(4)
 
   const bring = (content: unknown) =>
     page
-      .getByLabel('File to bring back')
+      .getByLabel('File to import')
       .setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(content)) })
   const job = file.things.jobs.find((one) => (one.content as JobContent).name === 'Packing-room cutter')!
   const content = job.content as JobContent
@@ -114,9 +115,49 @@ test('all data comes out as one file and goes back in, adding what is missing an
     content: { ...content, wanted: { ...content.wanted, deg: { A: 24, B: 24 } } },
   }
   await bring({ ...file, things: { ...file.things, jobs: [added, newer] } })
-  await expect(page.getByText(/^1 added, 1 brought up to date, \d+ left/)).toBeVisible()
+  await expect(page.getByText(/^1 added, 1 updated, \d+ left/)).toBeVisible()
   await expect(ledger(page, 'wanted', 'A')).toHaveText('24.0°')
   await expect.poll(async () => (await page.request.get('/api/jobs')).text()).toContain('From the other bench')
+})
+
+test('the record of a job is taken in wherever it is dropped; what is no such file says what it is', async ({
+  page,
+}) => {
+  await openJob(page, 'Pocket knife from the gate')
+  await openSheet(page, 'prove/report')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'JSON' }).click(),
+  ])
+  const record = JSON.parse(await readFile(await download.path(), 'utf8')) as JobFile
+  const dropped = async (name: string, text: string) => {
+    const dataTransfer = await page.evaluateHandle(
+      ([called, content]) => {
+        const data = new DataTransfer()
+        data.items.add(new File([content], called))
+        return data
+      },
+      [name, text] as const,
+    )
+    await page.dispatchEvent('body', 'drop', { dataTransfer })
+  }
+  await dropped('letter.json', 'Dear customer')
+  await expect(page.getByText('letter.json is no file that can be read here.').first()).toBeVisible()
+  await dropped('readings.txt', 'at,what,side,fromHeelMm')
+  await expect(page.getByText('readings.txt is a table of readings.').first()).toBeVisible()
+
+  await dropped('all.json', JSON.stringify({ format: 'jaw-tilt', version: 2 }))
+  await expect(page.getByText('all.json is a backup of all data.').first()).toBeVisible()
+
+  // As it would be on another bench: a job that is not there yet.
+  const id = '0197a000-0000-7000-8000-00000000d0b0'
+  const log = record.log.map((entry, i) => ({ ...entry, jobId: id, id: id.replace('d0b0', String(1000 + i)) }))
+  const job = { ...record.job, id, name: 'Pocket knife, sent over' }
+  await dropped('no ending', JSON.stringify({ ...record, job, log }))
+  await page.getByRole('button', { name: 'Open “Pocket knife, sent over”' }).click()
+  await expect(page).toHaveTitle(/Pocket knife, sent over/)
+  await openSheet(page, 'prove/')
+  await expect(ledger(page, 'read', 'A')).toHaveText(/\d/)
 })
 
 test.describe('a file that is wrong', () => {
@@ -134,7 +175,7 @@ test.describe('a file that is wrong', () => {
     job!.revision += 1
     await page.getByRole('button', { name: 'Preferences' }).click()
     await page
-      .getByLabel('File to bring back')
+      .getByLabel('File to import')
       .setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) })
     await expect(
       page.getByText('things.rigs.1.content.pivot.setbackMm: The pivot must stand behind the jaws: a setback above 0.'),
@@ -239,11 +280,11 @@ test('a snapshot is looked into, put in the place of all, and that is undone', a
   await page.getByRole('button', { name: 'Preferences' }).click()
   const list = page.getByTestId('snapshots')
   await list
-    .getByRole('button', { name: /^Look into/ })
+    .getByRole('button', { name: /^View the snapshot/ })
     .last()
     .click()
   await expect(list.getByText(/^9 jobs, 4 rigs, 8 blades, 8 stones/)).toBeVisible()
-  await list.getByRole('button', { name: 'Put it in the place of all' }).click()
+  await list.getByRole('button', { name: 'Restore it, replacing everything' }).click()
   await expect(page.getByText('All is as it was in the snapshot.')).toBeVisible()
   expect(await stones()).toHaveLength(8)
   await page.getByRole('button', { name: 'Undo', exact: true }).click()

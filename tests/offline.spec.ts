@@ -1,18 +1,25 @@
-import { demoFolder, expect, ledger, saved, test } from './bench'
+import { demoFolder, expect, ledger, saved, test as onBench } from './bench'
 import { startServer, stopServer, type BuiltServer } from './builtServer'
 
 const PORT = 4797
 const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
 const started: BuiltServer[] = []
-test.afterEach(() => started.splice(0).forEach(({ child }) => child.kill('SIGKILL')))
+onBench.afterEach(() => started.splice(0).forEach(({ child }) => child.kill('SIGKILL')))
 async function start(env: Record<string, string>): Promise<BuiltServer> {
   const server = startServer(PORT, env)
   started.push(server)
   await server.ready()
   return server
 }
+// What the worker keeps is kept in a profile of its own.
+const test = onBench.extend({
+  context: async ({ browser, viewport }, use) => {
+    const context = await browser.newContext({ viewport, serviceWorkers: 'allow' })
+    await use(context)
+    await context.close()
+  },
+})
 test.use({
-  serviceWorkers: 'allow',
   allowed: [/ERR_CONNECTION_REFUSED|ERR_FAILED|no-response|Failed to (load|fetch)|status of 503/],
 })
 

@@ -160,7 +160,7 @@ test('a new table with post gives the angle of the reference to a blade lying on
 test('what a printed scale was drawn for is worked out from two of its marks', async ({ page }) => {
   await openJob(page, 'Vine hooks')
   await page.keyboard.press('1')
-  await page.getByRole('button', { name: 'Measure Corner upright anew' }).click()
+  await page.getByRole('button', { name: 'Measure Corner upright again' }).click()
   await page.getByRole('button', { name: /^3: / }).click()
   const worked = page.getByRole('region', { name: 'Worked out from marks' })
   const height = (deg: number) => (112 + 31) * Math.tan((deg * Math.PI) / 180) + 7.5 / Math.cos((deg * Math.PI) / 180)
@@ -221,7 +221,7 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
     await jobFor(request, 'straight edge, centred pivot'),
   ]
   await page.goto(`/jobs/${one.id}/rig`)
-  await page.getByRole('button', { name: 'Copy Window-bench turner' }).click()
+  await page.getByRole('button', { name: 'Duplicate Window-bench turner' }).click()
   await fill(page, { Name: 'Back-room turner' })
   await page.getByRole('button', { name: /^6: / }).click()
   await page.getByRole('button', { name: 'Keep this rig' }).click()
@@ -233,7 +233,7 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
   const set = await ledger(page, 'set', 'A').textContent()
 
   await page.goto(`/jobs/${one.id}/rig`)
-  await page.getByRole('button', { name: 'Measure Back-room turner anew' }).click()
+  await page.getByRole('button', { name: 'Measure Back-room turner again' }).click()
   await page.getByRole('button', { name: /^2: / }).click()
   await fill(page, { Setback: '158' })
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
@@ -250,13 +250,13 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
   await page.getByRole('button', { name: /^Undo: rig/ }).click()
   await expect(ledger(page, 'set', 'A')).toHaveText(set!)
 
-  await page.getByRole('button', { name: 'Put Back-room turner away' }).click()
+  await page.getByRole('button', { name: 'Archive Back-room turner' }).click()
   await page
-    .getByText(/^Put away: \d/)
+    .getByText(/^Archived: \d/)
     .first()
     .click()
-  await page.getByRole('button', { name: 'Put Back-room turner back' }).click()
-  await expect(page.getByRole('button', { name: 'Put Back-room turner away' })).toBeVisible()
+  await page.getByRole('button', { name: 'Unarchive Back-room turner' }).click()
+  await expect(page.getByRole('button', { name: 'Archive Back-room turner' })).toBeVisible()
 })
 
 test('rigs and stones go out as files and come in again; a wrong file says its line and field and changes nothing', async ({
@@ -273,9 +273,7 @@ test('rigs and stones go out as files and come in again; a wrong file says its l
     return readFile(await download.path(), 'utf8')
   }
   const bring = (name: string, content: string) =>
-    page
-      .getByLabel('File of rigs or stones')
-      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
+    page.getByLabel('File to import').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) })
   const tools = await take('Rigs and stones')
   await bring('tools.json', tools)
   await expect(page.getByText(/^0 added, \d+ were here already\.$/)).toBeVisible()

@@ -26,7 +26,7 @@ test('a stone measured anew changes every angle set with it; the grit says what 
   const expected = before - ((6.1 / Math.hypot(161, 72.6)) * 180) / Math.PI
   await comesTo(ledger(page, 'set', 'A'), expected, 0.15)
 
-  await page.getByRole('button', { name: 'Measure Thick water stone anew' }).click()
+  await page.getByRole('button', { name: 'Measure Thick water stone again' }).click()
   await form.getByLabel(/^Far end/).fill('11.4')
   await form.getByRole('button', { name: 'Keep' }).click()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()

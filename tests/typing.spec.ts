@@ -104,7 +104,10 @@ test('the palette finds what a person would type, and says so where it finds not
   }
   await page.keyboard.press('Control+k')
   await page.getByPlaceholder('What do you want to do?').fill('zzzz')
-  await expect(page.getByText('Nothing here does “zzzz”.')).toBeVisible()
+  await expect(page.getByText('Nothing found for “zzzz”.')).toBeVisible()
+  await page.getByPlaceholder('What do you want to do?').fill('vine')
+  await found.getByRole('option').filter({ hasText: 'Vine hooks' }).click()
+  await expect(page).toHaveTitle(/Vine hooks/)
 })
 
 test('the place along the edge goes to heel and tip by Home and End, and to a typed figure', async ({ page }) => {

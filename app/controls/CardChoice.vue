@@ -6,7 +6,7 @@ const items = computed<{ value: string; label: string; record: unknown }[]>(() =
   props.records.map((record) => ({ value: record.id, label: record.id, record })),
 )
 const ui = computed(() => ({
-  fieldset: props.columns ? 'grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2' : 'gap-1.5',
+  fieldset: props.columns ? 'grid grid-cols-[minmax(0,1fr)] gap-3 sm:grid-cols-2' : 'min-w-0 gap-1.5',
   item: 'choice-card',
   wrapper: 'w-full text-left min-w-0',
   label: 'font-normal',

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '#core/geometry/contact/contact'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
@@ -7,7 +8,9 @@ import { rodPosesAt } from '#core/geometry/setup/setup'
 import { sampleSetup } from '#core/geometry/setup/sampleSetup.fixture'
 import { cardPage } from '~/stations/clamp/card/cardPage'
 import { PAPER_NAMES, PAPERS } from '~/print/paper'
+import { boxOf, overlap } from '~/print/freePlace'
 import { widthMm } from '~/print/lettering'
+import type { DrawnSide } from '~/stations/prove/anglesAlong'
 import { cardPdf } from '~/print/cardPdf'
 import { reportPage, type ReportContent } from '~/stations/prove/report/reportPage'
 import { gaugeView } from '~/stations/clamp/gauge/gaugeView'
@@ -173,7 +176,7 @@ describe('the report', () => {
     ],
     findings: [{ angle: 'proved', word: 'proved', fromMm: 10, toMm: 20, deg: 20.4, uncertaintyDeg: 0.2 }],
   })
-  const report = (rows: number, paper: 'A4' | 'US Letter') =>
+  const report = (rows: number, paper: 'A4' | 'US Letter', sides: readonly DrawnSide[] = [side('A'), side('B')]) =>
     reportPage(
       {
         title: long,
@@ -190,7 +193,7 @@ describe('the report', () => {
         readings: many(rows, 'reading'),
         sharpness: many(rows, 'test'),
         stones: many(rows, 'stone'),
-        sides: [side('A'), side('B')],
+        sides,
         edgeMm: 90,
         edgeText: 'tip, 90.0 mm',
         sections: [],
@@ -206,6 +209,36 @@ describe('the report', () => {
     expect(texts.every(({ x, text, size: letters, bold }) => x + widthMm(text, letters, bold) < width)).toBe(true)
     expect(note.y).toBeLessThan(height)
     expect(texts.filter(({ text }) => /^and \d+ more$/.test(text)).length).toBeGreaterThan(1)
+  })
+
+  it('no text lies over another, whatever was read and proved where', () => {
+    const deg = fc.double({ min: 15, max: 25, noNaN: true })
+    const finding = fc.record({
+      angle: fc.constantFrom('read' as const, 'proved' as const),
+      fromMm: fc.double({ min: 0, max: 80, noNaN: true }),
+      deg,
+      uncertaintyDeg: fc.double({ min: 0.1, max: 1, noNaN: true }),
+    })
+    const found = fc.array(finding, { maxLength: 8 })
+    const line = fc.tuple(deg, deg, deg)
+    fc.assert(
+      fc.property(line, deg, found, (set, wanted, all) => {
+        const angles: DrawnSide['angles'] = [
+          { angle: 'wanted', line: [0, 90].map((mm) => [mm, wanted]) },
+          { angle: 'set', line: set.map((one, i) => [45 * i, one]) },
+        ]
+        const findings = all.map((one) => ({ ...one, word: one.angle, toMm: one.fromMm + 10 }))
+        const sides = [side('A'), side('B')].map((one) => ({ ...one, angles, findings }))
+        const { texts } = report(4, 'A4', sides)
+        const boxes = texts.map(boxOf)
+        const over = texts.flatMap((one, i) =>
+          texts.slice(i + 1).filter((_, k) => overlap(boxes[i]!, boxes[i + 1 + k]!)),
+        )
+        expect(over.map(({ text }) => text)).toEqual([])
+        // Both lines have room for their words unless findings crowd the drawing.
+        if (all.length < 3) expect(texts.filter(({ text }) => text === 'set')).toHaveLength(3)
+      }),
+    )
   })
 
   it('leaves nothing out of a job that has little', () => {

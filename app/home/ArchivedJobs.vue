@@ -27,7 +27,7 @@ const bladeOf = (job: JobRecord) => collections.blades.find((one) => one.id === 
     class="pane mt-3 px-4 py-2"
     @toggle="opened = ($event.currentTarget as HTMLDetailsElement).open"
   >
-    <summary class="cursor-pointer py-1">Off the bench: {{ part.total }}</summary>
+    <summary class="cursor-pointer py-1">Archived: {{ part.total }}</summary>
     <ul>
       <li
         v-for="job in away"
@@ -35,15 +35,15 @@ const bladeOf = (job: JobRecord) => collections.blades.find((one) => one.id === 
         class="flex items-center justify-between gap-3 border-t border-default py-1.5"
       >
         <span class="min-w-0"
-          ><RecordTitle class="block truncate" kind="jobs" :record="job" /><span
-            class="block truncate text-sm text-muted"
-            >{{ bladeOf(job) }} · put away {{ momentText(job.archivedAt!) }}</span
+          ><RecordTitle class="block wrap-anywhere" kind="jobs" :record="job" /><span
+            class="block text-sm wrap-anywhere text-muted"
+            >{{ bladeOf(job) }} · archived {{ momentText(job.archivedAt!) }}</span
           ></span
         ><UButton
           color="neutral"
           variant="outline"
-          label="Put back"
-          :aria-label="`Put ${job.name} back on the bench`"
+          label="Unarchive"
+          :aria-label="`Unarchive ${job.name}`"
           @click="() => void collections.shelve(job, false)"
         />
       </li>

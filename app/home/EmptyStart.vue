@@ -30,7 +30,7 @@ const next = computed(() => steps.value.findIndex((step) => !step.done))
 </script>
 
 <template>
-  <section class="pane p-6" aria-label="To begin with">
+  <section class="pane p-6" aria-label="Getting started">
     <p class="text-lg">A job needs a rig, a blade and a stone.</p>
     <ol class="mt-3">
       <li

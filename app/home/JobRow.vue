@@ -104,9 +104,9 @@ async function shelve() {
   const away = await collections.shelve(props.job, true)
   if (!away) return
   toast.add({
-    title: `${away.name} is off the bench`,
+    title: `${away.name} archived`,
     duration: 10_000,
-    actions: [{ label: 'Put it back', onClick: () => void collections.shelve(away, false) }],
+    actions: [{ label: 'Undo', onClick: () => void collections.shelve(away, false) }],
   })
 }
 </script>
@@ -122,10 +122,10 @@ async function shelve() {
     <div class="min-w-0 flex-1">
       <NuxtLink
         :to="sheetPath(job.id, 'clamp')"
-        class="block truncate text-lg font-semibold after:absolute after:inset-0"
+        class="block text-lg leading-snug font-semibold wrap-anywhere after:absolute after:inset-0"
         ><RecordTitle kind="jobs" :record="job"
       /></NuxtLink>
-      <p class="truncate text-sm text-muted">{{ parts }}</p>
+      <p class="text-sm text-pretty wrap-anywhere text-muted">{{ parts }}</p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
         Next:
         <NuxtLink
@@ -150,7 +150,7 @@ async function shelve() {
       icon="i-lucide-archive"
       size="lg"
       class="relative"
-      :aria-label="`Take ${job.name} off the bench`"
+      :aria-label="`Archive ${job.name}`"
       @click="shelve"
     />
   </li>

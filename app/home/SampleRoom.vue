@@ -17,10 +17,10 @@ const takeAway = () =>
     if (!bringBack) return
     const stay = collections.samples
     toast.add({
-      title: 'The samples are taken away',
+      title: 'Samples removed',
       description: stay > 0 ? `${stay} stay: jobs of your own go on with them.` : undefined,
       duration: 30_000,
-      actions: [{ label: 'Bring them back', onClick: () => void bringBack() }],
+      actions: [{ label: 'Undo', onClick: () => void bringBack() }],
     })
   })
 </script>
@@ -38,10 +38,10 @@ const takeAway = () =>
       v-if="collections.samples > 0"
       color="neutral"
       variant="outline"
-      label="Take the samples away"
+      label="Remove the samples"
       :loading="busy"
       @click="takeAway"
     />
-    <UButton v-else color="neutral" variant="outline" label="Lay out the samples" :loading="busy" @click="layOut" />
+    <UButton v-else color="neutral" variant="outline" label="Add the samples" :loading="busy" @click="layOut" />
   </section>
 </template>

@@ -43,7 +43,7 @@ const FEW = 9
 <template>
   <main id="work" class="mx-auto w-full max-w-5xl px-4 py-6">
     <template v-if="collections.loaded">
-      <div class="mb-4 flex items-end justify-between gap-4">
+      <div class="mb-4 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
         <h1 class="text-2xl font-semibold">On the bench</h1>
         <div class="flex gap-2">
           <UButton to="/shelf" color="neutral" variant="outline" size="xl" icon="i-lucide-library" label="The shelf" />
@@ -74,7 +74,7 @@ const FEW = 9
           @click="showMore"
         />
       </template>
-      <p v-else-if="found" role="status" class="pane p-6 text-lg">Nothing on the bench is called so.</p>
+      <p v-else-if="found" role="status" class="pane p-6 text-lg">No job has that name.</p>
       <div v-else-if="collections.canStart" class="pane p-8">
         <p class="text-lg">No job is on the bench.</p>
         <p class="mt-1 text-muted">A job is one blade in one rig: start one, and it is kept as you go.</p>
@@ -89,6 +89,6 @@ const FEW = 9
       <p class="text-error">{{ problem }}</p>
       <UButton class="mt-4" size="lg" label="Try again" @click="collections.load()" />
     </div>
-    <p v-else class="text-muted" aria-busy="true">Laying out the bench…</p>
+    <p v-else class="text-muted" aria-busy="true">Loading…</p>
   </main>
 </template>

@@ -24,7 +24,7 @@ useHead({ title: 'Start a job · Jaw Tilt' })
 
 <template>
   <main id="work" class="mx-auto w-full max-w-6xl px-4 py-6">
-    <div class="mb-1 flex items-end justify-between gap-4">
+    <div class="mb-1 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
       <h1 class="text-2xl font-semibold">Which blade is it?</h1>
       <UButton
         to="/shelf/blade?then=start"
@@ -40,7 +40,7 @@ useHead({ title: 'Start a job · Jaw Tilt' })
       <template v-else>
         <p class="mb-3 text-muted">Rig, stone and hold are taken from the last job with it.</p>
         <BladeList v-slot="{ blades, last }">
-          <ul class="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+          <ul class="grid grid-cols-1 gap-3 sm:grid-cols-2 lg:grid-cols-3">
             <li v-for="blade in blades" :key="blade.id">
               <button
                 type="button"
@@ -48,7 +48,7 @@ useHead({ title: 'Start a job · Jaw Tilt' })
                 :disabled="busy !== ''"
                 @click="start(blade.id, last.get(blade.id))"
               >
-                <BladeCard :blade="blade" /><span class="mt-1 block truncate text-sm text-muted">{{
+                <BladeCard :blade="blade" /><span class="mt-1 block text-sm wrap-anywhere text-muted">{{
                   lastText(last.get(blade.id))
                 }}</span>
               </button>
@@ -58,6 +58,6 @@ useHead({ title: 'Start a job · Jaw Tilt' })
       </template>
       <p v-if="collections.problem" role="alert" class="mt-3 text-error">{{ words.problem(collections.problem) }}</p>
     </template>
-    <p v-else class="text-muted" aria-busy="true">Looking along the shelf…</p>
+    <p v-else class="text-muted" aria-busy="true">Loading…</p>
   </main>
 </template>

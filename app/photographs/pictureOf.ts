@@ -1,4 +1,5 @@
 import { failed, type Result } from '#core/schema/result'
+import { kindOfFile } from '~/workers/kindOfFile'
 
 /** A chosen file as a picture that may have so many megapixels; or why it is not taken. The picture is to be closed. */
 export async function pictureOf(
@@ -13,6 +14,7 @@ export async function pictureOf(
     bitmap.close()
     return failed('picture-of-too-many-pixels', { name, megapixels: Math.round(megapixels), most: mostMegapixels })
   } catch {
-    return failed('picture-unreadable', { name })
+    const kind = await kindOfFile(file)
+    return failed('picture-unreadable', kind === 'picture' || kind === 'unknown' ? { name } : { name, kind })
   }
 }

@@ -55,10 +55,11 @@ const without = (address: string) => address.split('#')[0]
   <fieldset v-if="here">
     <legend class="mb-1 font-medium">Other devices</legend>
     <p v-if="here.reach === 'this-machine'" class="text-sm text-muted">
-      Only this machine reaches the data. Started with HOST=0.0.0.0, phones and tablets at the bench can be let in here.
+      Only this machine reaches the data. Started with HOST=0.0.0.0, phones and tablets at the bench can be allowed
+      here.
     </p>
     <template v-else>
-      <p v-if="!here.bench" class="text-sm text-muted">Let in and shut out on the bench’s own screen.</p>
+      <p v-if="!here.bench" class="text-sm text-muted">Devices are allowed and removed on the bench’s own screen.</p>
       <div v-else-if="offer" class="space-y-2" data-testid="offer">
         <img
           v-if="picture"
@@ -73,9 +74,9 @@ const without = (address: string) => address.split('#')[0]
           <b class="figure text-2xl">{{ spaced(offer.code) }}</b>
         </p>
         <p class="text-sm text-muted">For one device, until {{ momentText(offer.until) }}.</p>
-        <UButton color="neutral" variant="ghost" label="Take it back" @click="withdraw" />
+        <UButton color="neutral" variant="ghost" label="Cancel" @click="withdraw" />
       </div>
-      <UButton v-else color="neutral" variant="outline" size="lg" label="Let a device in" @click="letIn" />
+      <UButton v-else color="neutral" variant="outline" size="lg" label="Allow a device" @click="letIn" />
       <ul v-if="here.devices.length > 0" class="mt-2" data-testid="devices">
         <li
           v-for="{ id, name, lastUsedAt } in here.devices"
@@ -83,15 +84,15 @@ const without = (address: string) => address.split('#')[0]
           class="flex items-center gap-3 border-t border-default py-1"
         >
           <span class="min-w-0 flex-1"
-            ><span class="block truncate">{{ name }}</span
+            ><span class="block wrap-anywhere">{{ name }}</span
             ><span class="block text-sm text-muted">last here {{ momentText(lastUsedAt) }}</span></span
           >
           <UButton
             v-if="here.bench"
             color="neutral"
             variant="outline"
-            label="Shut out"
-            :aria-label="`Shut out ${name}`"
+            label="Remove"
+            :aria-label="`Remove ${name}`"
             @click="shutOut(id)"
           />
         </li>

@@ -44,7 +44,7 @@ async function bringBack(name: string, whole: boolean) {
   busy.value = false
   if (!answer.ok) return void (failure.value = `${words.problem(answer.problem)} Nothing was changed.`)
   const { added, updated, before: kept } = answer.value
-  done.value = whole ? 'All is as it was in the snapshot.' : `${added} added, ${updated} brought up to date.`
+  done.value = whole ? 'All is as it was in the snapshot.' : `${added} added, ${updated} updated.`
   before.value = kept
   open.value = null
   await Promise.all([reloadAll(), load()])
@@ -79,8 +79,8 @@ const MOST_NAMES = 6
             color="neutral"
             variant="ghost"
             size="lg"
-            label="Look into"
-            :aria-label="`Look into the snapshot of ${momentText(one.at)}`"
+            label="View"
+            :aria-label="`View the snapshot of ${momentText(one.at)}`"
             :aria-expanded="open?.name === one.name"
             @click="look(one.name)"
           />
@@ -104,7 +104,7 @@ const MOST_NAMES = 6
             <UButton
               color="neutral"
               variant="outline"
-              label="Put it in the place of all"
+              label="Restore it, replacing everything"
               :disabled="busy"
               @click="bringBack(one.name, true)"
             />

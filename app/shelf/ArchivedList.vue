@@ -6,14 +6,14 @@ const emit = defineEmits<{ open: [opened: boolean]; back: [id: string]; more: []
 
 <template>
   <details v-if="total > 0" class="mt-2" @toggle="emit('open', ($event.currentTarget as HTMLDetailsElement).open)">
-    <summary class="cursor-pointer py-1 text-sm">Put away: {{ total }}</summary>
+    <summary class="cursor-pointer py-1 text-sm">Archived: {{ total }}</summary>
     <ul>
       <li v-for="record in records" :key="record.id" class="flex items-center justify-between py-1">
         <span>{{ record.name }}</span><UButton
           color="neutral"
           variant="ghost"
-          label="Put back"
-          :aria-label="`Put ${record.name} back`"
+          label="Unarchive"
+          :aria-label="`Unarchive ${record.name}`"
           @click="emit('back', record.id)"
         />
       </li>

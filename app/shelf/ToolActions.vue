@@ -21,8 +21,8 @@ const away = computed(() =>
           variant="outline"
           size="lg"
           icon="i-lucide-pencil-line"
-          label="Measure anew"
-          :aria-label="`Measure ${chosen.name} anew`"
+          label="Measure again"
+          :aria-label="`Measure ${chosen.name} again`"
           @click="emit('describe', chosen, false)"
         />
         <UButton
@@ -30,8 +30,8 @@ const away = computed(() =>
           variant="outline"
           size="lg"
           icon="i-lucide-copy"
-          label="Copy"
-          :aria-label="`Copy ${chosen.name}`"
+          label="Duplicate"
+          :aria-label="`Duplicate ${chosen.name}`"
           @click="emit('describe', chosen, true)"
         />
         <UButton
@@ -40,8 +40,8 @@ const away = computed(() =>
           variant="outline"
           size="lg"
           icon="i-lucide-archive"
-          label="Put away"
-          :aria-label="`Put ${chosen.name} away`"
+          label="Archive"
+          :aria-label="`Archive ${chosen.name}`"
           @click="shelve(chosen, true)"
         />
         <slot />

@@ -13,8 +13,8 @@ export function useArchiving<K extends Tool>(kind: K) {
     if (!answer.ok) toast.add({ title: words.problem(answer.problem), color: 'error' })
     else if (away)
       toast.add({
-        title: `${record.name} is put away`,
-        actions: [{ label: 'Put it back', onClick: () => void shelve(answer.value, false) }],
+        title: `${record.name} archived`,
+        actions: [{ label: 'Undo', onClick: () => void shelve(answer.value, false) }],
       })
   }
   /** The same by its id, back on the shelf. */

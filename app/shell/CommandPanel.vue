@@ -1,4 +1,8 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core'
+import { useFoundPart } from '~/composables/useFoundPart'
+import { sheetPath } from '~/navigation/stations'
+import { useCollections } from '~/stores/collections'
 import { useOpenPanel } from '~/stores/openPanel'
 import { keysShown, type Command } from './commands/command'
 import { useCommands } from './commands/useCommands'
@@ -11,8 +15,37 @@ const run = (command: Command) => {
   open.value = false
   void nextTick(command.run)
 }
-const groups = computed(() =>
-  (['Bench', 'Angles', 'Go', 'Job', 'Look'] as const).map((group) => ({
+/** Jobs are looked for by what is typed, once the typing has come to rest. */
+const collections = useCollections()
+const typed = ref('')
+watch(open, () => (typed.value = ''))
+const sought = refDebounced(typed, 200)
+const MOST_JOBS = 6
+const { ids } = useFoundPart(collections.findJobs, () => {
+  const search = sought.value.trim()
+  return open.value && search !== '' ? { away: false, search, limit: MOST_JOBS } : null
+})
+const jobs = computed(() => ({
+  id: 'Jobs',
+  label: 'Jobs',
+  ignoreFilter: true,
+  items:
+    typed.value.trim() === ''
+      ? []
+      : ids.value.slice(0, MOST_JOBS).flatMap((id) => {
+          const job = collections.jobs.find((one) => one.id === id)
+          const go = () => {
+            open.value = false
+            void navigateTo(sheetPath(id, 'clamp'))
+          }
+          return job
+            ? [{ label: job.name, icon: 'i-lucide-notebook-text', suffix: bladeOf(job.bladeId), onSelect: go }]
+            : []
+        }),
+}))
+const bladeOf = (id: string) => collections.blades.find((blade) => blade.id === id)?.name ?? ''
+const groups = computed(() => [
+  ...(['Bench', 'Angles', 'Go', 'Job', 'Look'] as const).map((group) => ({
     id: group,
     label: group,
     items: available.value
@@ -25,7 +58,8 @@ const groups = computed(() =>
         onSelect: () => run(c),
       })),
   })),
-)
+  jobs.value,
+])
 
 /** The kit's list has no name of its own, and scrolls without being reachable: both are given here. */
 function nameList(list: Element | null) {
@@ -43,6 +77,7 @@ watch(frame, () => nameList(frame.value), { flush: 'post' })
     <template #content>
       <div ref="frame" class="contents">
         <UCommandPalette
+          v-model:search-term="typed"
           :groups="groups"
           placeholder="What do you want to do?"
           :fuse="{ fuseOptions: { keys: ['label', 'finds'], threshold: 0.25, ignoreLocation: true } }"
@@ -51,7 +86,7 @@ watch(frame, () => nameList(frame.value), { flush: 'post' })
           @update:open="open = $event"
         >
           <template #empty="{ searchTerm }">
-            Nothing here does “{{ searchTerm }}”. Try what you want to have: a sheet, an angle, a stone, a key. All
+            Nothing found for “{{ searchTerm }}”. Try what you want to have: a sheet, an angle, a stone, a job. All
             keys: ?
           </template>
         </UCommandPalette>

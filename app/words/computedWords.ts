@@ -1,5 +1,7 @@
+import type { FileKind } from '#core/exchange/files/fileKind'
 import type { ComputedCode } from '#core/schema/codes'
 import type { Say } from './figured'
+import { goesElsewhere } from './fileWords'
 
 /** Why an angle, a setting or a reading does not exist, or what is still to be entered for it, and what to do. */
 export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
@@ -28,7 +30,10 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'fits-no-stone': () => 'No blade and stone fit these heights: measure them and the setback again.',
   'no-position': (f) =>
     `From ${f.length('fromMm')} on, no hold keeps even a short stretch within ± ${f.text('toleranceDeg')}°. Allow more, or take another rig or stone.`,
-  'picture-unreadable': (f) => `${f.text('name')} is not a picture that can be read.`,
+  'picture-unreadable': (f) =>
+    f.has('kind')
+      ? goesElsewhere(f.text('name'), f.text('kind') as FileKind)
+      : `${f.text('name')} is not a picture that can be read.`,
   'picture-of-too-many-pixels': (f) =>
     `${f.text('name')} has ${f.text('megapixels')} megapixels: make it ${f.text('most')} or fewer first.`,
   'few-taps': () => 'Tap the edge and the shoulder at two places each at least, five are better.',

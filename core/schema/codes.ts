@@ -80,6 +80,7 @@ export const PROBLEM_CODES = [
   'not-this-format',
   'later-version',
   'not-json',
+  'nested-too-deep',
   'unclosed-quote',
   'no-stones',
   'column-missing',

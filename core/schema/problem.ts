@@ -43,6 +43,9 @@ export function refuseAt(
 /** A rule's own message in a schema: `z.literal('x', says('not-this-format'))`. */
 export const says = (code: ProblemCode): string => `says:${code}`
 
+/** More problems of one file than these tell nothing new. */
+export const MOST_PROBLEMS = 20
+
 /** Of several parts some are wrong: each with its field. */
 export interface Invalid<P extends FieldProblem = FieldProblem> extends Failure<'invalid'> {
   readonly problems: readonly P[]

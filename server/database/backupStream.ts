@@ -7,9 +7,9 @@ import { setImmediate } from 'node:timers/promises'
 import { JSONParser } from '@streamparser/json'
 import { rawOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
-import { MOST_PROBLEMS, readingBackup, type Backup } from '../../core/exchange/backup/backup'
+import { readingBackup, type Backup } from '../../core/exchange/backup/backup'
 import { bladePhoto, type BladePhoto } from '../../core/records/storage/bladePhoto'
-import { checked, invalid, type FieldProblem, type Invalid } from '../../core/schema/problem'
+import { checked, invalid, MOST_PROBLEMS, type FieldProblem, type Invalid } from '../../core/schema/problem'
 import { unkeepableText } from './cleanText'
 
 /** The pictures of a backup: the greater part of it, which no memory holds at once. */

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, it, vi } from 'vitest'
 import { readEdgeFile } from '../../core/exchange/edges/readEdgeFile'
-import { readToolFile } from '../../core/exchange/files/readToolFile'
+import { readToolFile } from '../../core/exchange/files/jsonFile'
 import { readStoneCsv } from '../../core/exchange/files/stoneCsv'
 import { readBackup } from '../../core/exchange/backup/backup'
 

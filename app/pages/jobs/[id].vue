@@ -5,7 +5,8 @@ import { useOpenJob } from '~/job/openJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 
-/** The door of a job: inside, everything that the job needs is there. */
+/** The door of a job: inside, everything that the job needs is there. It stays while one job is left for another. */
+definePageMeta({ key: 'job' })
 const route = useRoute()
 const open = useOpenJob()
 const collections = useCollections()
@@ -43,5 +44,5 @@ useHead({ title: 'Jaw Tilt' })
     <UButton class="mt-4" size="lg" to="/" label="All jobs" />
   </main>
   <JobRoom v-else-if="collections.loaded && open.session" :key="open.session.id" :session="open.session" />
-  <main v-else id="work" class="p-8 text-muted" aria-busy="true">Laying out the bench…</main>
+  <main v-else id="work" class="p-8 text-muted" aria-busy="true">Loading…</main>
 </template>

@@ -9,7 +9,7 @@ useHead({ title: 'The shelf · Jaw Tilt' })
 
 <template>
   <main id="work" class="mx-auto w-full max-w-[90rem] px-4 py-6">
-    <div class="mb-4 flex items-end justify-between gap-4">
+    <div class="mb-4 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
       <h1 class="text-2xl font-semibold">The shelf</h1>
       <UButton to="/" color="neutral" variant="outline" size="xl" label="The bench" icon="i-lucide-arrow-left" />
     </div>

@@ -7,11 +7,10 @@ defineProps<{ blade: BladeRecord }>()
 </script>
 
 <template>
-  <span class="flex items-baseline justify-between gap-2"
-    ><RecordTitle class="truncate font-semibold" kind="blades" :record="blade" /><span
-      class="truncate text-sm text-muted"
-      >{{ blade.owner }}</span
-    ></span
+  <span class="flex flex-wrap items-baseline justify-between gap-x-2 wrap-anywhere"
+    ><RecordTitle class="font-semibold" kind="blades" :record="blade" /><span class="text-sm text-muted">{{
+      blade.owner
+    }}</span></span
   >
   <BladeFigure :blade="blade" :span="bladeSpanMm(blade)" />
 </template>

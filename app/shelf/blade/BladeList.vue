@@ -38,7 +38,7 @@ watch(part, (now) => now?.last.forEach((one) => last.value.set(one.bladeId, one)
     />
     <p v-if="problem" role="alert" class="text-error">{{ words.problem(problem) }}</p>
     <p v-if="!part && !problem" class="text-muted" aria-busy="true">Looking along the shelf…</p>
-    <p v-else-if="blades.length === 0 && sought !== ''" role="status" class="text-muted">No blade is called so.</p>
+    <p v-else-if="blades.length === 0 && sought !== ''" role="status" class="text-muted">No blade has that name.</p>
     <slot v-else-if="part" :blades="blades" :last="last" />
     <UButton
       v-if="part?.next"

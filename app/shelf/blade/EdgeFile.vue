@@ -12,7 +12,9 @@ import { keptFile } from '~/photographs/keptFile'
 import { useForm } from '~/forms/useForm'
 import { useWords } from '~/words/useWords'
 import { usePreferences } from '~/stores/preferences'
-import { readEdgeFileAside } from '~/workers/readEdgeFileAside'
+import { goesElsewhere } from '~/words/fileWords'
+import { kindOfFile } from '~/workers/kindOfFile'
+import { readFileAside } from '~/workers/readFileAside'
 
 /**
  * Takes an edge from a drawing or a table of points: which path, in which unit, which way round; the sheet shows what
@@ -71,11 +73,14 @@ async function read(given: File): Promise<boolean> {
   const refused = (why: string) => ((failure.value = `${why} What was here is kept.`), false)
   failure.value = ''
   if (given.size > MOST_BYTES) return refused(`${given.name} is larger than 8 MB: that is no drawing of an edge.`)
+  const kind = await kindOfFile(given)
+  if (!['drawing', 'points', 'unknown'].includes(kind)) return refused(goesElsewhere(given.name, kind))
   busy.value = true
-  const drawing = await readEdgeFileAside(given.name, await given.text())
+  const text = await given.text()
+  const drawing = await readFileAside(async (readers) => readers.readEdgeFile(given.name, text))
   busy.value = false
   if (drawing.ok) return begin(given.name, drawing)
-  const where = drawing.line === undefined ? '' : `${given.name}, line ${drawing.line}: `
+  const where = 'line' in drawing && drawing.line ? `${given.name}, line ${drawing.line}: ` : ''
   return refused(`${where}${words.problem(drawing)}`)
 }
 function begin(name: string, drawing: Extract<EdgeFile, { ok: true }>): true {

@@ -110,13 +110,13 @@ function addMiddle() {
           <UButton
             color="neutral"
             variant="outline"
-            label="Take the last away"
+            label="Remove the last"
             :disabled="edge.length === 0"
             @click="keepFirst(edge.length - 1)"
           /><UButton
             color="neutral"
             variant="outline"
-            label="Take all away"
+            label="Remove all"
             :disabled="edge.length === 0"
             @click="keepFirst(0)"
           /><UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />

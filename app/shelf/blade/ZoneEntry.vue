@@ -76,7 +76,7 @@ function moveEnd(i: number, text: string) {
             color="neutral"
             variant="ghost"
             icon="i-lucide-x"
-            :aria-label="`Take zone ${i + 1} away`"
+            :aria-label="`Remove zone ${i + 1}`"
             @click="drop(i)"
           />
         </div>

@@ -10,8 +10,8 @@ const preferences = usePreferences()
 </script>
 
 <template>
-  <span class="flex flex-wrap items-baseline justify-between gap-x-2"
-    ><RecordTitle class="truncate text-lg font-semibold" kind="rigs" :record="rig" /><span
+  <span class="flex flex-wrap items-baseline justify-between gap-x-2 wrap-anywhere"
+    ><RecordTitle class="text-lg font-semibold" kind="rigs" :record="rig" /><span
       class="text-sm whitespace-nowrap text-muted"
       >{{ RIG_WORDS[rig.kind].word }}</span
     ></span

@@ -40,7 +40,7 @@ async function remove(photo: BladePhoto) {
   const answer = await ask(z.object({ ok: z.literal(true) }), `/api/blade-photos/${photo.id}`, 'DELETE')
   if (!answer.ok) return void (failure.value = words.problem(answer.problem))
   photos.value = photos.value.filter((one) => one.id !== photo.id)
-  toast.add({ title: 'The picture is taken away', actions: [{ label: 'Undo', onClick: () => void put(photo) }] })
+  toast.add({ title: 'Picture removed', actions: [{ label: 'Undo', onClick: () => void put(photo) }] })
 }
 </script>
 
@@ -59,7 +59,7 @@ async function remove(photo: BladePhoto) {
           color="neutral"
           variant="solid"
           icon="i-lucide-x"
-          :aria-label="`Take picture ${i + 1} away`"
+          :aria-label="`Remove picture ${i + 1}`"
           @click="remove(photo)"
         />
       </li>

@@ -21,7 +21,7 @@ const byProofs = (id: 'tilt' | 'centre-offset') => {
 <template>
   <SheetPane labelledby="hold-known">
     <h2 id="hold-known" class="font-semibold">How well is the hold known, to ±</h2>
-    <div class="mt-2 grid grid-cols-2 gap-x-3 gap-y-2">
+    <div class="mt-2 grid grid-cols-[repeat(auto-fill,minmax(10rem,1fr))] gap-x-3 gap-y-2">
       <MeasureField
         label="Blade height"
         kind="length"

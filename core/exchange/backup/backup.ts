@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { moment } from '../../schema/moment'
 import { tableOf } from '../../schema/keys'
 import { rawOf } from '../../schema/versioned'
-import { checked, invalid, says, type FieldProblem, type Invalid } from '../../schema/problem'
+import { checked, invalid, MOST_PROBLEMS, says, type FieldProblem, type Invalid } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'
 import { bladePhoto } from '../../records/storage/bladePhoto'
 import { backupFromVersion1 } from './backupVersion1'
@@ -34,8 +34,6 @@ export type Backup = z.infer<typeof backup>
 
 export type ReadBackup = { readonly ok: true; readonly backup: Backup } | Invalid
 
-/** More problems than these tell nothing new. */
-export const MOST_PROBLEMS = 20
 /** After so many rows others are let in. */
 const ROWS_A_STEP = 200
 

@@ -10,7 +10,7 @@ import {
   tableRig,
 } from '../../geometry/setup/sampleSetup.fixture'
 import { readStoneCsv, writeStoneCsv } from './stoneCsv'
-import { readToolFile } from './readToolFile'
+import { readToolFile } from './jsonFile'
 import { toolFileJsonSchema, type ToolFile } from './toolFile'
 
 const tools: ToolFile = {
@@ -72,6 +72,19 @@ describe('a file of rigs and stones', () => {
       problems: [{ line: 3, field: '', code: 'not-json', figures: { error: 'CommaExpected' } }],
     })
     expect(readToolFile('')).toMatchObject({ ok: false, problems: [{ line: 1 }] })
+  })
+
+  it('that is nested without end, or has more rows than are taken, is told so', () => {
+    const deep = `{"format":${'['.repeat(100_000)}`
+    expect(readToolFile(deep)).toMatchObject({ ok: false, problems: [{ code: 'nested-too-deep' }] })
+    const [head, row] = writeStoneCsv([plainStone]).split('\r\n')
+    const rows = (count: number) => readStoneCsv([head, ...Array<string>(count).fill(row!)].join('\n'))
+    expect(rows(1000).ok).toBe(true)
+    expect(rows(30_000)).toEqual({
+      ok: false,
+      code: 'invalid',
+      problems: [{ line: 1002, field: '', code: 'too-many', figures: { most: 1000 } }],
+    })
   })
 
   it('any text at all is read or refused, never thrown at', () => {

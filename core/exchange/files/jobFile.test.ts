@@ -4,6 +4,12 @@ import { evaluate } from '../../uncertainty/evaluate'
 import { RECORDS, type StoneRecord } from '../../records/storage/kinds'
 import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import { heldSetup, plainStone } from '../../geometry/setup/sampleSetup.fixture'
+import { readRecord } from '../../records/storage/stored'
+import { readRigVersion } from '../../records/storage/rigVersion'
+import { readEntry } from '../../log/stored'
+import { readBackup } from '../backup/backup'
+import { backupOfJob } from './jobBackup'
+import { readJobFile } from './jsonFile'
 import { jobFile, jobRecordJsonSchema, recordOf, type RecordedJob } from './jobFile'
 
 const id = (n: number) => `01980000-0000-7000-8000-00000000000${n}`
@@ -65,6 +71,23 @@ it('a job’s record holds what the job and its log name, and the four angles th
   expect(record.setAlong).toHaveLength(edgePoints.length)
   const oneSided = recordOf({ ...of, blade: { ...of.blade, bevels: 'A' } }, AT)
   expect([oneSided.angles.B, oneSided.setAlong[0]!.B]).toEqual([null, null])
+})
+
+it('comes back in as a backup of that job, with all that it names', () => {
+  const record = recordOf(of, AT)
+  const read = readJobFile(JSON.stringify(record))
+  if (!read.ok) throw new Error(read.code)
+  const backup = readBackup(JSON.parse(JSON.stringify(backupOfJob(read.content))))
+  if (!backup.ok) throw new Error(backup.code)
+  const { things, log: entries } = backup.backup
+  expect(things.jobs.map((one) => readRecord('jobs', one))).toEqual([{ ok: true, record: record.job }])
+  expect(backup.backup.rigVersions.map((one) => readRigVersion(one)?.revision)).toEqual([record.rig.revision])
+  expect([...things.rigs, ...things.blades, ...things.stones].map(({ id }) => id)).toEqual([id(2), id(3), id(4), id(5)])
+  expect(entries.map(readEntry)).toEqual(record.log.map((entry) => ({ ok: true, entry })))
+  expect(readJobFile(JSON.stringify({ ...record, job: { ...record.job, stoneId: 7 } }))).toMatchObject({
+    ok: false,
+    problems: [{ line: 1, field: 'job.stoneId' }],
+  })
 })
 
 it('has a published JSON Schema', async () => {

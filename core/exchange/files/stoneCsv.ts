@@ -1,11 +1,12 @@
 import Papa from 'papaparse'
 import { isOneOf } from '../../schema/keys'
-import { checked, invalid } from '../../schema/problem'
+import { checked, invalid, MOST_PROBLEMS } from '../../schema/problem'
 import { grainSize, GRIT_STANDARDS } from '../../records/stone/grit'
 import { middleOffsetMm } from '../../records/stone/taper'
 import { stone, type Stone } from '../../records/stone/stone'
 import { parseDecimal } from '../../math/units/length'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
+import { MOST_STONES } from './toolFile'
 
 /** The columns of a table of stones, in the order they are written. Lengths in mm, grains in micrometres. */
 const STONE_COLUMNS = [
@@ -61,15 +62,19 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
   const plain = text.replace(/^\uFEFF/, '')
   const problems: FileProblem[] = []
   const rows: { line: number; cells: string[] }[] = []
-  let start = 0
+  let [start, line] = [0, 1]
   Papa.parse<string[]>(plain, {
     delimitersToGuess: [',', ';', '\t'],
-    step({ data, errors, meta }) {
-      const line = lineAt(plain, start)
-      start = meta.cursor
+    step({ data, errors, meta }, parser) {
+      if (rows.length > MOST_STONES) {
+        problems.push({ line, field: '', code: 'too-many', figures: { most: MOST_STONES } })
+        return parser.abort()
+      }
       for (const error of errors)
         if (error.type === 'Quotes') problems.push({ line, field: '', code: 'unclosed-quote' })
       if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data })
+      line += lineAt(plain.slice(start, meta.cursor), Infinity) - 1
+      start = meta.cursor
     },
   })
   const [head, ...body] = rows
@@ -94,7 +99,7 @@ export function readStoneCsv(text: string): ReadFile<Stone[]> {
     problems.push(...read.problems.map((problem) => ({ line, ...problem })))
     return read.stone ?? []
   })
-  return problems.length > 0 ? invalid(problems) : { ok: true, content: stones }
+  return problems.length > 0 ? invalid(problems.slice(0, MOST_PROBLEMS)) : { ok: true, content: stones }
 }
 
 type CellProblem = Omit<FileProblem, 'line'>

@@ -10,12 +10,15 @@ import { stoneWear } from '../../records/stone/wear'
 export const handedOnStone = stone.extend({ log: z.array(stoneWear).max(500).default([]) })
 export type HandedOnStone = z.infer<typeof handedOnStone>
 
+/** So many stones are handed on at once, at most. */
+export const MOST_STONES = 1000
+
 /** Rigs and stones to hand on: JSON, lengths in mm, angles in degrees, as docs/geometry.md defines them. */
 export const toolFile = z.object({
   format: z.literal('jaw-tilt-tools', says('not-this-format')),
   version: z.literal(2, says('later-version')),
   rigs: z.array(possibleRig).max(200).default([]),
-  stones: z.array(handedOnStone).max(1000).default([]),
+  stones: z.array(handedOnStone).max(MOST_STONES).default([]),
 })
 export type ToolFile = z.infer<typeof toolFile>
 

@@ -7,7 +7,7 @@ import type { Segment } from '../../math/curve/segment'
 import { segmentAt } from '../../math/curve/segmentAt'
 import { evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import { rotate } from '../../math/vector/vec2'
-import { contactAt, contactsAlong, type RodPose } from './contact'
+import { contactAt, strokeMm, contactsAlong, type RodPose } from './contact'
 import { edgeAngle, heightForAngleMm } from '../../math/edgeAngle/edgeAngle'
 import { refuse } from '../../schema/refusal'
 import { secantRoot } from './solve'
@@ -51,6 +51,7 @@ const over = (w: number, faceOffsetMm = 6, u = 0, v = -95): RodPose => ({
   slideMm: 0,
   faceOffsetMm,
   rodLengthMm: 1000,
+  stoneLengthMm: 150,
 })
 
 describe('the brute-force reference cases', () => {
@@ -63,7 +64,7 @@ describe('the brute-force reference cases', () => {
           { u: c.pivot[0]!, v: c.pivot[1]!, w: c.pivot[2]! },
           grippedCentrePlane(hold, s.side as Side),
         )
-        const over: RodPose = { pivot, slideMm: 0, faceOffsetMm: c.faceOffset, rodLengthMm: 1000 }
+        const over: RodPose = { pivot, slideMm: 0, faceOffsetMm: c.faceOffset, rodLengthMm: 1000, stoneLengthMm: 150 }
         // The search took its tangents by differences: at the ends of arcs they are off by up to 3e-5°. Ours agree to
         // that, and from the search's own tangent the angles agree to 1e-6°.
         const turn = hold.turnDeg
@@ -177,7 +178,20 @@ describe('facts about a guided edge', () => {
     expect(stopped(reachMm, reachMm)).toEqual(free)
     expect(stopped(reachMm + 0.01, 900)).toEqual({ ok: false, code: 'before-stop', figures: { limitMm: reachMm } })
     expect(stopped(0, reachMm - 0.01)).toEqual({ ok: false, code: 'beyond-stop', figures: { limitMm: reachMm } })
-    expect(contactAt(straight, centred, { ...over(60), rodLengthMm: reachMm }).ok).toBe(true)
+    const rod = (rodLengthMm: number, more: Partial<RodPose> = {}) =>
+      contactAt(straight, centred, { ...over(60), rodLengthMm, ...more })
+    // A stroke of 10 mm, or of all of a shorter stone, wants as much rod beyond the contact.
+    expect(rod(reachMm + 9.9)).toEqual({ ok: false, code: 'beyond-rod', figures: { limitMm: reachMm + 10 } })
+    expect([rod(reachMm + 10.1).ok, rod(reachMm + 4.1, { stoneLengthMm: 4 }).ok]).toEqual([true, true])
+    expect(rod(reachMm, { stroke: { nearestMm: 0, farthestMm: reachMm } }).ok).toBe(true)
+  })
+
+  it('as much of the stone passes over a place as its stops, the end of the rod and its own length leave', () => {
+    const free = { rodLengthMm: 280, stoneLengthMm: 150 }
+    expect([100, 140, 275, 290].map((reachMm) => strokeMm(reachMm, free))).toEqual([150, 140, 5, 0])
+    // From stop to stop its middle goes from 20 mm before the place to 40 beyond it.
+    expect(strokeMm(140, { ...free, stroke: { nearestMm: 120, farthestMm: 180 } })).toBe(60)
+    expect(strokeMm(140, { ...free, stoneLengthMm: 30, stroke: { nearestMm: 120, farthestMm: 180 } })).toBe(30)
   })
 
   it('the search for a crossing finds it from afar, and says when there is none', () => {

@@ -11,10 +11,25 @@ import type { Seat } from './underStone'
 export interface RodPose extends SlidingPivot {
   readonly faceOffsetMm: number
   readonly rodLengthMm: number
+  readonly stoneLengthMm: number
   /** Where the stone lies with its middle over a place; on the place itself where it is not said. */
   readonly seat?: Seat | null
-  /** Where stops keep the stone's face on the rod, from the pivot. */
+  /** Where stops keep the stone's middle on the rod, from the pivot. */
   readonly stroke?: { readonly nearestMm: number; readonly farthestMm: number } | null
+}
+
+/** A stroke along the rod is at least so long, mm, or as long as the stone: a shorter one grinds nothing evenly. */
+const LEAST_STROKE_MM = 10
+
+/**
+ * How much of the stone's length passes over a place so far from the pivot along the rod, mm: its middle goes from stop
+ * to stop, or where there are none, until its end is at the end of the rod. Source: docs/geometry.md, "Limits".
+ */
+export function strokeMm(reachMm: number, over: Pick<RodPose, 'rodLengthMm' | 'stroke' | 'stoneLengthMm'>): number {
+  const half = over.stoneLengthMm / 2
+  const nearestMm = over.stroke?.nearestMm ?? -Infinity
+  const farthestMm = over.stroke?.farthestMm ?? over.rodLengthMm - half
+  return Math.max(0, Math.min(half, reachMm - nearestMm) + Math.min(half, farthestMm - reachMm))
 }
 
 /** A place as the stone lies over it. */
@@ -35,7 +50,8 @@ export interface Contact extends Pedal {
 
 /**
  * The edge angle and all that goes with it at one edge point of the edge. Refused as edgeAngle refuses, and when the
- * contact lies beyond the rod's end or outside the stops of its stroke (`limitMm`: the reach from the pivot needed).
+ * rod ends before the contact or leaves no stroke over it, or the stone's middle would pass its stops (`limitMm`: the
+ * rod, or the reach from the pivot, that is needed).
  * Source: docs/geometry.md, "Edge angle", "What a level gauge reads" and "Limits".
  */
 export const contactAt = (edgePoint: EdgePoint, hold: ClampPosition, over: RodPose): Contact | Refusal =>
@@ -62,7 +78,8 @@ function contactIn(frame: ClampFrame, edgePoint: EdgePoint, over: RodPose): Cont
   const run = Math.sqrt(runU * runU + runV * runV)
   const fall = heightMm - over.faceOffsetMm * Math.cos(theta)
   const reachMm = Math.sqrt(run * run + fall * fall)
-  if (reachMm > over.rodLengthMm) return refuse('beyond-rod', { limitMm: reachMm })
+  const rodNeededMm = reachMm + (over.stroke ? 0 : Math.min(LEAST_STROKE_MM, over.stoneLengthMm))
+  if (rodNeededMm > over.rodLengthMm) return refuse('beyond-rod', { limitMm: rodNeededMm })
   if (over.stroke && reachMm > over.stroke.farthestMm) return refuse('beyond-stop', { limitMm: reachMm })
   if (over.stroke && reachMm < over.stroke.nearestMm) return refuse('before-stop', { limitMm: reachMm })
   const gaugeDeg = degrees(Math.atan2(fall, run))

@@ -86,6 +86,7 @@ export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number, place
     slide: slideMm > 0 ? alongSlot(plane) : undefined,
     faceOffsetMm: setup.stone.faceOffsetMm,
     rodLengthMm: setup.rig.rodLengthMm,
+    stoneLengthMm: setup.stone.lengthMm,
     stroke: setup.rig.stroke,
     seat: seatUnder(setup.blade.edge, setup.stone.widthMm),
   }

@@ -151,7 +151,7 @@ describe('the angles zone by zone', () => {
   })
 
   it('have none set where the rod does not reach', () => {
-    const short = { ...heldSetup, rig: { ...heldSetup.rig, rodLengthMm: 128 } }
+    const short = { ...heldSetup, rig: { ...heldSetup.rig, rodLengthMm: 138 } }
     const set = zoneAngles({ ...now, setup: short }, known, [], 'A').map((row) => row.set?.deg ?? null)
     expect(set).toContain(null)
     expect(set.some((deg) => deg !== null)).toBe(true)

@@ -40,8 +40,7 @@ function tracedAlone(id: ShapeId, scene: Scene, otherWay: OtherWay = {}) {
 describe('a clean picture of a blade on a sheet needs no mark', () => {
   it.each<[string, ShapeId, Scene]>([
     ['alone on it', 'drop-point', { blade: 90, noise: 4 }],
-    ['with a darker handle', 'clip', { blade: 130, noise: 6, handle: 60 }],
-    ['its spine sloping to the edge', 'sheepfoot', { blade: 130, noise: 6, handle: 60 }],
+    ['its spine sloping to the edge, with a darker handle', 'sheepfoot', { blade: 130, noise: 6, handle: 60 }],
     ['blunt, with its tip in a corner', 'chisel-tip', { blade: 130, noise: 6, handle: 60 }],
     ['with corners in its edge', 'angular-tip', { blade: 90, noise: 4 }],
     [

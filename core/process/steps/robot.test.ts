@@ -99,7 +99,7 @@ describe('a robot that presses what the line offers', () => {
     expect(firstTwo(postRig, { bladeXMm: 70 })).toEqual(['even-angle', 'measure-height'])
     const thick = { ...postRig, jaws: { ...postRig.jaws!, halfThicknessMm: 7 } }
     expect(firstTwo(thick, { bladeXMm: 18, bladeYMm: 12 })).toEqual(['clear-jaws', 'measure-height'])
-    expect(firstTwo({ ...postRig, rodLengthMm: 130 }, { bladeXMm: 20 })).toEqual(['mend-hold', 'measure-height'])
+    expect(firstTwo({ ...postRig, rodLengthMm: 140 }, { bladeXMm: 20 })).toEqual(['mend-hold', 'measure-height'])
   })
 
   it('any blade of the library, on any kind of rig, for any purpose: to the end, or to where no hold is to be had', () => {

@@ -39,7 +39,7 @@ export const rigMeasures = z.object({
     .max(60)
     .default([]),
   rodLengthMm: mm({ above: 0, most: 1000 }),
-  /** Where stops keep the stone on the rod: from the pivot to the nearest and the farthest place of its face. */
+  /** Where stops keep the stone on the rod: from the pivot to its middle, pushed back and pulled out. */
   stroke: z
     .object({ nearestMm: mm({ least: 0, most: 1000 }), farthestMm: mm({ above: 0, most: 1000 }) })
     .nullable()

@@ -69,7 +69,7 @@ function correct() {
         :key="one.id"
         class="flex items-center justify-between gap-2 border-t border-default py-1.5 first:border-t-0"
       >
-        <span class="min-w-0 truncate"
+        <span class="min-w-0 wrap-anywhere"
           >{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span
         ><span v-if="one.id === heldAs?.id" class="font-semibold">Held so</span
         ><span v-else-if="against(one)" class="text-sm">Not as then: {{ GRIP_TEXT[against(one)!] }}.</span

@@ -87,10 +87,11 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
       </div>
       <ul>
         <HoldCheck v-for="one in reaches" :key="one.title" :verdict="one.verdict" :title="one.title">
-          <template v-if="one.reachMm !== null"
-            >{{ text(one.reachMm) }} from the pivot, of {{ text(checks.limitMm) }} there are.</template
+          <template v-if="one.strokeMm !== null"
+            >{{ text(one.reachMm) }} from the pivot, of {{ text(checks.limitMm) }} there are: strokes of
+            {{ text(one.strokeMm) }}.</template
           >
-          <template v-else>{{ problemText(one.refusal!, preferences.unit) }}</template>
+          <template v-else>{{ problemText(one.refusal, preferences.unit) }}</template>
         </HoldCheck>
         <HoldCheck v-if="checks.noChoil" verdict="watch" title="No choil at the heel"
           >The stone cannot run out past the heel: begin each stroke with its edge just clear of the handle, and give

@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { CLEARANCE_TOLERANCE_DEG } from '#core/geometry/hold/jawClearance'
+import { strokeMm } from '#core/geometry/contact/contact'
 import { bendsDeg } from '#core/geometry/hold/bending'
 import {
   clearances,
@@ -22,8 +23,8 @@ const SUPPORT_FROM = 5
 const BENDS_DEG = 0.1
 /** A stone that clears the jaws by less than this is near them, degrees. */
 const SPARE_DEG = 1
-/** Less rod than this beyond the far contact is tight, mm. */
-const SPARE_MM = 15
+/** Strokes shorter than this wear a stone at its end, mm. */
+const SHORT_STROKE_MM = 30
 
 /** Will it hold, will it reach, will it clear; null while the side that is up has no angle. */
 export function useHoldChecks() {
@@ -33,10 +34,12 @@ export function useHoldChecks() {
     if (!set.ok) return null
     const taper = taperInJawsMm(setup)
     const reach = reachAlong(setup, job.edgePoints.value, set.along)
-    const limitMm = setup.rig.stroke?.farthestMm ?? setup.rig.rodLengthMm
+    const over = { ...setup.rig, stoneLengthMm: setup.stone.lengthMm }
     function reached({ fromHeelMm, contact: at }: Reached) {
-      const within: Verdict = at.ok ? (limitMm - at.reachMm < SPARE_MM ? 'watch' : 'good') : 'bad'
-      return { fromHeelMm, reachMm: at.ok ? at.reachMm : null, refusal: at.ok ? null : at, verdict: within }
+      if (!at.ok) return { fromHeelMm, strokeMm: null, refusal: at, verdict: 'bad' as Verdict }
+      const stroke = strokeMm(at.reachMm, over)
+      const verdict: Verdict = stroke < Math.min(SHORT_STROKE_MM, setup.stone.lengthMm) ? 'watch' : 'good'
+      return { fromHeelMm, reachMm: at.reachMm, strokeMm: stroke, verdict }
     }
     const clears = ({ nearest }: Clearance): Verdict => {
       const spareDeg = nearest ? nearest.setDeg - nearest.lowestDeg : Infinity
@@ -53,7 +56,7 @@ export function useHoldChecks() {
         between: reach.between && reached(reach.between),
         tip: reached(reach.tip),
       },
-      limitMm,
+      limitMm: setup.rig.stroke?.farthestMm ?? setup.rig.rodLengthMm,
       stop: tipStop(setup, job.edgePoints.value),
       clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one) })),
       bends: bends(),

@@ -146,7 +146,7 @@ async function simulate() {
           >
         </p>
         <div class="mt-1 flex flex-wrap gap-2">
-          <UButton color="neutral" variant="outline" label="Take the last away" @click="photo.takeBack" />
+          <UButton color="neutral" variant="outline" label="Remove the last" @click="photo.takeBack" />
           <UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
         </div>
       </div>

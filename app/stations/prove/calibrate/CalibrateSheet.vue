@@ -44,7 +44,7 @@ const countText = computed(() => {
   const { length } = proved.value.counted
   return length === 0 ? 'No new proof counts' : length === 1 ? 'One proof counts' : `${length} proofs count`
 })
-const jobName = (id: string | null) => collections.jobs.find((one) => one.id === id)?.name ?? 'a job put away'
+const jobName = (id: string | null) => collections.jobs.find((one) => one.id === id)?.name ?? 'an archived job'
 /** A proof counts for less than this is told as wild. */
 const OUTLIER = 0.5
 const setNow = computed(() => {

@@ -140,7 +140,7 @@ async function simulate() {
                 variant="ghost"
                 size="lg"
                 icon="i-lucide-x"
-                :aria-label="`Take tick ${i + 1} away`"
+                :aria-label="`Remove tick ${i + 1}`"
                 @click="photo.removeTick(i)"
               />
             </li>

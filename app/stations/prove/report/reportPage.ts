@@ -1,7 +1,10 @@
+import { scaleLinear } from 'd3-scale'
+import { bothOf } from '#core/math/list'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { reachOf, type DrawnSide } from '~/stations/prove/anglesAlong'
 import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from '~/print/paper'
-import { fitted, wrapped } from '~/print/lettering'
+import { freePlaces } from '~/print/freePlace'
+import { fitted, widthMm, wrapped } from '~/print/lettering'
 
 /** The words, tables and drawings of a report. */
 export interface ReportContent {
@@ -123,31 +126,65 @@ export function reportPage(content: ReportContent, paper: Paper = 'A4'): CardPag
       from + CHART_MM - ((deg - least) / (most - least)) * (CHART_MM - 4),
     ]
     say(`${name}, along the edge, °`, right, from, half, true, 4)
+    const drawn: CardLine[] = []
     for (const deg of [least, Math.round((least + most) / 2), most]) {
       const at = place(0, deg)
       say(String(deg), right, at[1] + 1.2, 9, false, 3.2)
-      lines.push({ points: [at, place(content.edgeMm, deg)], width: 0.1 })
+      drawn.push({ points: [at, place(content.edgeMm, deg)], width: 0.1 })
     }
     say('heel', axis, from + CHART_MM + 4, 20, false, 3.2)
     say(content.edgeText, axis + half - 12 - 30, from + CHART_MM + 4, 30, false, 3.2)
     for (const { line, angle } of angles) {
       const dashed = angle === 'wanted'
-      lines.push({ points: line.map(([mm, deg]) => place(mm, deg)), width: dashed ? 0.3 : 0.5, dashed })
-      const last = line[Math.floor(line.length / 3)]
-      if (last) {
-        const [x, yAt] = place(last[0], last[1])
-        say(angle, x, yAt - 1, 24, false, 3)
-      }
+      drawn.push({ points: line.map(([mm, deg]) => place(mm, deg)), width: dashed ? 0.3 : 0.5, dashed })
     }
-    for (const { angle, fromMm, toMm, deg, uncertaintyDeg, word } of findings) {
+    for (const { fromMm, toMm, deg, uncertaintyDeg } of findings) {
       const middle = (fromMm + toMm) / 2
-      lines.push(
+      drawn.push(
         { points: [place(middle, deg - uncertaintyDeg), place(middle, deg + uncertaintyDeg)], width: 0.3 },
         { points: [place(fromMm, deg), place(toMm, deg)], width: 0.7 },
       )
-      const [x, yAt] = place(middle, deg)
-      // A reading is often taken where the proof is: its word stands under its mark.
-      say(word, x + 1, angle === 'read' ? yAt + 3.4 : yAt - 1.2, 24, false, 3)
+    }
+    lines.push(...drawn)
+    const room = freePlaces(drawn.map(({ points }) => points))
+    const WORD = { size: 3, bold: false }
+    const write = (text: string, places: readonly Vec2[]) => {
+      const isInside = ([x, y]: Vec2) =>
+        x >= axis && x + widthMm(text, WORD.size, false) <= axis + half - 12 && y > from + 5 && y < from + CHART_MM
+      const word = room.put({ ...WORD, text }, places.filter(isInside))
+      if (word) texts.push(word)
+    }
+    // A finding's word beside its mark, a line's along it, over or under it.
+    for (const { fromMm, toMm, deg, word } of findings) {
+      const [x, yAt] = place((fromMm + toMm) / 2, deg)
+      const wide = widthMm(word, WORD.size, false)
+      const [[left], [right]] = bothOf([fromMm, toMm], (mm) => place(mm, deg))
+      const rows = [-1.2, 3.6, -4.8, 7.2, -8.4, 10.8]
+      write(word, [
+        [right + 1, yAt + 1],
+        [left - 1 - wide, yAt + 1],
+        ...rows.flatMap((dy): Vec2[] => [
+          [x + 1, yAt + dy],
+          [x - 1 - wide, yAt + dy],
+        ]),
+      ])
+    }
+    for (const { line, angle } of angles) {
+      const degAt = scaleLinear(
+        line.map(([mm]) => mm),
+        line.map(([, deg]) => deg),
+      )
+      write(
+        angle,
+        [0.3, 0.15, 0.45, 0.6, 0.75, 0.02, 0.9].flatMap((share): Vec2[] => {
+          const mm = share * content.edgeMm
+          const [x, yAt] = place(mm, degAt(mm))
+          return [
+            [x, yAt - 1],
+            [x, yAt + 3.2],
+          ]
+        }),
+      )
     }
   }
 

@@ -6,14 +6,31 @@ import {
   type Node,
   type ParseError,
 } from 'jsonc-parser'
-import { checked, invalid } from '../../schema/problem'
+import type { z } from 'zod'
+import { checked, invalid, MOST_PROBLEMS } from '../../schema/problem'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
-import { toolFile, toolFileOfToday, type ToolFile } from './toolFile'
+import { jobFile } from './jobFile'
+import { toolFile, toolFileOfToday } from './toolFile'
 
 /** Reads a file of rigs and stones. What is wrong is told by line and field, and then nothing of it is taken. */
-export function readToolFile(text: string): ReadFile<ToolFile> {
+export const readToolFile = (text: string) => readJson(text, toolFile, toolFileOfToday)
+
+/** The same for the record of a job. */
+export const readJobFile = (text: string) => readJson(text, jobFile)
+
+function readJson<T extends z.ZodType>(
+  text: string,
+  schema: T,
+  ofToday = (file: unknown) => file,
+): ReadFile<z.output<T>> {
   const errors: ParseError[] = []
-  const tree = parseTree(text, errors, { allowTrailingComma: false, disallowComments: true })
+  let tree: Node | undefined
+  try {
+    tree = parseTree(text, errors, { allowTrailingComma: false, disallowComments: true })
+  } catch {
+    // Nested so deep that there is no room to follow it.
+    return invalid<FileProblem>([{ line: 1, field: '', code: 'nested-too-deep' }])
+  }
   const [error] = errors
   if (error || !tree) {
     return invalid<FileProblem>([
@@ -25,9 +42,9 @@ export function readToolFile(text: string): ReadFile<ToolFile> {
       },
     ])
   }
-  const parsed = checked(toolFile, toolFileOfToday(getNodeValue(tree)))
+  const parsed = checked(schema, ofToday(getNodeValue(tree)))
   if (parsed.ok) return { ok: true, content: parsed.value }
-  const problems = parsed.problems.map((one): FileProblem => ({
+  const problems = parsed.problems.slice(0, MOST_PROBLEMS).map((one): FileProblem => ({
     line: lineAt(text, nodeOf(tree, one.field).offset),
     ...one,
   }))
