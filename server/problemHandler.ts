@@ -14,6 +14,8 @@ export default function problemHandler(error: H3Error, event: H3Event) {
   // One that hung up hears no answer; it is no failure of the server's.
   const gone = event.node.req.destroyed && !event.node.req.complete
   if (status >= 500 && !full && !away && !gone) console.error(`${event.method} ${getRequestURL(event).pathname}`, error)
+  // What has begun cannot be answered otherwise: it is cut off, so that its reader does not take it for whole.
+  if (event.node.res.headersSent) return void event.node.res.destroy()
   const code = full ? 'disk-full' : away ? 'database-away' : status >= 500 ? 'server-failed' : 'not-found'
   const body: Problem = isProblem(error.data) ? error.data : { code, fields: [] }
   setResponseHeader(event, 'content-type', 'application/json')

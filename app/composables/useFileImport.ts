@@ -12,7 +12,8 @@ import { sheetPath } from '~/navigation/stations'
 import { ask } from '~/saving/api'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
-import { goesElsewhere } from '~/words/fileWords'
+import { usePreferences } from '~/stores/preferences'
+import { goesElsewhere, leftOutText } from '~/words/fileWords'
 import { useWords } from '~/words/useWords'
 import { kindOfFile } from '~/workers/kindOfFile'
 import { readFileAside } from '~/workers/readFileAside'
@@ -30,7 +31,7 @@ export function useFileImport() {
   const words = useWords()
   const reloadAll = useReloadAll()
   const toast = useToast()
-  const [collections, log] = [useCollections(), useLog()]
+  const [collections, log, preferences] = [useCollections(), useLog(), usePreferences()]
   const done = ref('')
   const problems = ref<readonly string[]>([])
   /** The job that was imported, to be opened. */
@@ -111,11 +112,12 @@ export function useFileImport() {
       refuse(name, said(answer.problem))
       return false
     }
-    const { added, updated, left, unreadable } = answer.value
+    const { added, updated, left, unreadable, setAside } = answer.value
     done.value = `${added} added, ${updated} updated, ${left} left as they are.`
-    problems.value = unreadable.map(
-      (one) => `“${one.name || one.id}” cannot be read by this version: it is kept as it is.`,
-    )
+    problems.value = [
+      ...unreadable.map((one) => `“${one.name || one.id}” cannot be read by this version: it is kept as it is.`),
+      ...leftOutText(setAside, preferences.unit),
+    ]
     await reloadAll()
     return true
   }

@@ -5,12 +5,15 @@ import { listedSnapshot, lookedInto, type ListedSnapshot, type LookedInto } from
 import { useWords } from '~/words/useWords'
 import { ask } from '~/saving/api'
 import { useReloadAll } from '~/job/reloadAll'
+import { usePreferences } from '~/stores/preferences'
+import { leftOutText } from '~/words/fileWords'
 import { momentText } from '~/words/momentText'
 
 /**
  * Snapshots that were kept by themselves: looked into, then brought back as a merge or in whole, which can be undone.
  */
 const words = useWords()
+const preferences = usePreferences()
 const reloadAll = useReloadAll()
 const there = ref<ListedSnapshot[]>([])
 const all = ref(false)
@@ -25,6 +28,7 @@ onMounted(load)
 const open = ref<{ name: string; holds: LookedInto } | null>(null)
 const failure = ref('')
 const done = ref('')
+const leftOut = ref<string[]>([])
 /** The snapshot that was kept before something was brought back. */
 const before = ref('')
 async function look(name: string) {
@@ -43,7 +47,8 @@ async function bringBack(name: string, whole: boolean) {
   const answer = await ask(broughtFrom, `/api/snapshots/${name}/bring-back`, 'POST', { whole }, BROUGHT_BACK_WITHIN_MS)
   busy.value = false
   if (!answer.ok) return void (failure.value = `${words.problem(answer.problem)} Nothing was changed.`)
-  const { added, updated, before: kept } = answer.value
+  const { added, updated, setAside, before: kept } = answer.value
+  leftOut.value = leftOutText(setAside, preferences.unit)
   done.value = whole ? 'All is as it was in the snapshot.' : `${added} added, ${updated} updated.`
   before.value = kept
   open.value = null
@@ -123,6 +128,9 @@ const MOST_NAMES = 6
       {{ done }}
       <UButton v-if="before" color="neutral" variant="link" label="Undo" :disabled="busy" @click="undo" />
     </p>
+    <ul v-if="leftOut.length > 0" role="alert" class="mt-1 text-error">
+      <li v-for="one in leftOut" :key="one">{{ one }}</li>
+    </ul>
     <p v-if="failure" role="alert" class="mt-1 text-error">{{ failure }}</p>
   </fieldset>
 </template>

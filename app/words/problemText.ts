@@ -114,6 +114,7 @@ const WORDS: Record<FailureCode, Say> = {
   'not-a-picture': () => 'Only JPEG and PNG pictures are kept.',
   outdated: () => 'This was changed elsewhere meanwhile.',
   'not-its-row': () => 'This entry says that it is another than it is stored as.',
+  'id-of-another': () => 'Another kind of record has this id.',
   'no-such-record': () => 'There is no such record here.',
   'no-such-link': (f) => `There is no such ${THING[f.text('kind')] ?? 'record'}.`,
   'too-many-photos': (f) => `${f.text('most')} pictures of a blade are kept at most: take one away first.`,

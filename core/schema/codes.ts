@@ -93,6 +93,7 @@ export const PROBLEM_CODES = [
   'outdated',
   'no-such-record',
   'not-its-row',
+  'id-of-another',
   'no-such-link',
   'too-many-photos',
   'body-too-large',

@@ -1,3 +1,4 @@
+import { bothSetAside } from '../../core/exchange/backup/backup'
 import { followed } from '../http/bringingBack'
 import { onlyJson } from '../http/jsonBody'
 import { refusal, refusedFields } from '../http/refusal'
@@ -17,9 +18,8 @@ export default defineEventHandler(async (event) => {
   if (!read.ok) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: MOST_BYTES_BESIDES_PICTURES / 1e6 } })
   const following = followed(event, rowsOf(read.backup, read.pictures))
   try {
-    const brought = await bringBack(await useDatabase(), read.backup, read.pictures, following.onPart)
-    if (!brought.ok) throw refusedFields(brought.problems)
-    return brought.done
+    const done = await bringBack(await useDatabase(), read.backup, read.pictures, following.onPart)
+    return { ...done, setAside: bothSetAside(read.setAside, done.setAside) }
   } finally {
     following.end()
     read.close()

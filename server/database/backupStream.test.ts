@@ -58,18 +58,34 @@ it('what comes in pieces is what it is at once, its pictures one part after the 
   expect(readdirSync(folder)).toEqual([])
 })
 
-it('what is wrong with it is said by its place, and nothing is left behind', async () => {
-  const wrong = [...pictures.slice(0, 9), { ...picture(9), image: 'http://elsewhere' }]
-  expect(await read({ ...file, bladePhotos: wrong })).toMatchObject({
-    code: 'invalid',
-    problems: [{ field: 'bladePhotos.9.image', code: 'not-a-picture' }],
-  })
-  expect(await read({ ...file, bladePhotos: [{ ...picture(0), caption: 'x\0' }] })).toMatchObject({
-    code: 'invalid',
-    problems: [{ field: 'bladePhotos.0.caption', code: 'text-unkeepable' }],
-  })
+it('a bad row is set aside and told, the others come in; what is no backup is refused, and nothing is left behind', async () => {
+  const deep = `${'{"in":'.repeat(6000)}1${'}'.repeat(6000)}`
+  const [blade] = file.things.blades
+  const bad = {
+    ...file,
+    bladePhotos: [
+      ...pictures.slice(0, 9),
+      { ...picture(9), image: 'http://elsewhere' },
+      { ...picture(0), caption: 'x\0' },
+    ],
+    things: { blades: [...file.things.blades, { ...blade, id: id(2), content: { name: 'Deep', deep: 'DEEP' } }] },
+    rigVersions: [{ thingId: 'mine' }],
+    log: [{ id: id(3), kind: 'reading', at: '0000-01-01T00:00:00.000Z', version: 1, content: {} }],
+  }
+  const some = await readBackupStream(pieces(JSON.stringify(bad).replace('"DEEP"', deep)), folder)
+  if (!some.ok) throw new Error('refused')
+  expect([some.backup.things.blades.length, some.pictures.bladeIds.length]).toEqual([1, 9])
+  expect(some.setAside.rows).toBe(5)
+  expect(some.setAside.first.map(({ list, problems }) => [list, problems[0]!.code])).toEqual([
+    ['blades', 'nested-too-deep'],
+    ['rigVersions', 'wrong-kind'],
+    ['log', 'not-a-date'],
+    ['bladePhotos', 'not-a-picture'],
+    ['bladePhotos', 'text-unkeepable'],
+  ])
+  some.close()
   const things = { blades: [{ ...file.things.blades[0], revision: 'two' }] } as unknown as Backup['things']
-  expect(await read({ ...file, things })).toMatchObject({ problems: [{ field: 'things.blades.0.revision' }] })
+  expect(await read({ ...file, things })).toMatchObject({ problems: [{ field: 'blades.revision' }] })
   for (const text of ['', '{', JSON.stringify(file).slice(0, -1), `${JSON.stringify(file)}}`, '{"a":01}', '[1,]'])
     expect(await readBackupStream(pieces(text), folder), text.slice(-9)).toEqual({ ok: false, code: 'not-json' })
   for (const value of [null, 3, [], { bladePhotos: {} }, { bladePhotos: { a: 1 } }])

@@ -7,10 +7,17 @@ import { setImmediate } from 'node:timers/promises'
 import { JSONParser } from '@streamparser/json'
 import { rawOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
-import { readingBackup, type Backup } from '../../core/exchange/backup/backup'
+import {
+  bothSetAside,
+  keepable,
+  NONE_SET_ASIDE,
+  readingBackup,
+  withSetAside,
+  type Backup,
+  type SetAside,
+} from '../../core/exchange/backup/backup'
 import { bladePhoto, type BladePhoto } from '../../core/records/storage/bladePhoto'
-import { checked, invalid, MOST_PROBLEMS, type FieldProblem, type Invalid } from '../../core/schema/problem'
-import { unkeepableText } from './cleanText'
+import { invalid, type Invalid } from '../../core/schema/problem'
 
 /** The pictures of a backup: the greater part of it, which no memory holds at once. */
 export interface Pictures {
@@ -32,6 +39,7 @@ export const picturesOf = (all: readonly BladePhoto[]): Pictures => ({
 export interface StreamedBackup {
   readonly ok: true
   readonly backup: Backup
+  readonly setAside: SetAside
   readonly pictures: Pictures
   /** Its pictures are no longer needed. */
   close(): void
@@ -64,48 +72,36 @@ export async function readBackupStream(
 async function reading(source: AsyncIterable<Buffer>, pictures: PutDown, mostBytes: number): Promise<ReadStream> {
   let file: unknown
   let [bytes, wrong, tooMuch] = [0, false, false]
-  const problems: FieldProblem[] = []
+  let aside = NONE_SET_ASIDE
   const parser = new JSONParser({ paths: ['$.bladePhotos.*', '$'] })
   parser.onError = () => void (wrong = true)
   parser.onValue = ({ value, key, parent, stack }) => {
     if (stack.length === 0) return void (file = value)
     // It is not held any longer than it takes to put it down.
     if (parent && key !== undefined) Reflect.set(parent, key, null)
-    const read = checkedPicture(value, key!)
+    const read = keepable(bladePhoto, value)
     if (read.ok) pictures.add(read.value)
-    else problems.push(...read.problems.slice(0, MOST_PROBLEMS))
+    else aside = withSetAside(aside, 'bladePhotos', value, read.problems)
   }
   for await (const chunk of source) {
     // What is wrong is read to its end all the same, so that the answer reaches its sender.
     bytes += chunk.length
     tooMuch ||= bytes - pictures.bytes > mostBytes
-    if (!tooMuch && !wrong && problems.length < MOST_PROBLEMS) parser.write(chunk)
+    if (!tooMuch && !wrong) parser.write(chunk)
     await pictures.written()
     await setImmediate()
   }
   if (tooMuch) return failed('body-too-large')
-  if (problems.length > 0) return invalid(problems.slice(0, MOST_PROBLEMS))
   if (!wrong && !parser.isEnded) parser.end()
   if (wrong || file === undefined) return failed('not-json')
-  const unkeepable = unkeepableText(file)
-  if (unkeepable !== null) return invalid([{ field: unkeepable, code: 'text-unkeepable' }])
   const pictured = Array.isArray(rawOf(file).bladePhotos)
   const rows = readingBackup(pictured ? { ...rawOf(file), bladePhotos: [] } : file)
   let step = rows.next()
   for (; !step.done; step = rows.next()) await setImmediate()
   if (!step.value.ok) return invalid(step.value.problems)
   await pictures.finish()
-  return { ok: true, backup: step.value.backup, pictures, close: () => pictures.close() }
-}
-
-function checkedPicture(value: unknown, at: number | string) {
-  const unkeepable = unkeepableText(value)
-  const read = checked(bladePhoto, value)
-  const found: readonly FieldProblem[] =
-    unkeepable === null ? (read.ok ? [] : read.problems) : [{ field: unkeepable, code: 'text-unkeepable' }]
-  if (read.ok && found.length === 0) return read
-  const problems = found.map((one) => ({ ...one, field: [`bladePhotos.${at}`, one.field].filter(Boolean).join('.') }))
-  return invalid(problems)
+  const { backup, setAside } = step.value
+  return { ok: true, backup, setAside: bothSetAside(setAside, aside), pictures, close: () => pictures.close() }
 }
 
 /** Pictures in a file of their own, each a line. */

@@ -20,6 +20,7 @@ import { wearEntry } from '../../core/log/wearLog'
 import { append } from '../repositories/logRepository'
 import { listStored, recordRepository } from '../repositories/recordRepository'
 import type { Database } from '../database/connection'
+import { withSamples } from '../database/samplesLock'
 import { demoBlades } from './blades'
 import { demoInstruments } from './instruments'
 import { demoJobs, type DemoAngles, type DemoStep } from './jobs'
@@ -33,7 +34,7 @@ export async function plantDemo(db: Database): Promise<void> {
 }
 
 /** Lays the samples out beside what is there, all or none; those that are there already stay as they are. */
-export const plantSamples = (db: Database): Promise<void> => db.transaction(layOut)
+export const plantSamples = (db: Database): Promise<void> => withSamples(db, layOut)
 
 async function layOut(db: Database): Promise<void> {
   const rigs = await each(demoRigs, keeper(db, 'rigs'))

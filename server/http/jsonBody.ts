@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import { getRequestHeader } from 'h3'
-import { unkeepableText } from '../database/cleanText'
+import { unkeepable } from '../../core/schema/keepable'
 import { refusal, refusedFields } from './refusal'
 
 /** The largest body taken: a blade with a traced edge is far below it. */
@@ -19,8 +19,8 @@ export async function jsonBody(event: H3Event, mostBytes = MOST_BODY_BYTES): Pro
   }
   if (size > mostBytes) throw refusal(413, 'body-too-large', { figures: { mostMegabytes: mostBytes / 1e6 } })
   const content = json(Buffer.concat(chunks).toString('utf8'))
-  const field = unkeepableText(content)
-  if (field !== null) throw refusedFields([{ field, code: 'text-unkeepable' }])
+  const wrong = unkeepable(content)
+  if (wrong) throw refusedFields([wrong])
   return content
 }
 

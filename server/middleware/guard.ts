@@ -1,5 +1,5 @@
 import { getQuery, setResponseHeaders } from 'h3'
-import { unkeepableText } from '../database/cleanText'
+import { unkeepable } from '../../core/schema/keepable'
 import { refusedFields } from '../http/refusal'
 
 /**
@@ -17,6 +17,6 @@ export default defineEventHandler((event) => {
   })
   if (!event.path.startsWith('/api/')) return
   setResponseHeaders(event, { 'cache-control': 'no-store', 'content-security-policy': "default-src 'none'" })
-  const field = unkeepableText(getQuery(event))
-  if (field !== null) throw refusedFields([{ field, code: 'text-unkeepable' }])
+  const wrong = unkeepable(getQuery(event))
+  if (wrong) throw refusedFields([wrong])
 })

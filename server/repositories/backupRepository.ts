@@ -1,10 +1,11 @@
 import { setImmediate } from 'node:timers/promises'
-import { rawOf } from '../../core/schema/versioned'
+import { rawOf, type Raw } from '../../core/schema/versioned'
 import { tableOf } from '../../core/schema/keys'
-import type { Backup, BroughtBack } from '../../core/exchange/backup/backup'
-import { readRecord } from '../../core/records/storage/stored'
+import { NONE_SET_ASIDE, withSetAside, type Backup, type BroughtBack } from '../../core/exchange/backup/backup'
+import { readEntry, type StoredEntry } from '../../core/log/stored'
+import { readRecord, type StoredRecord } from '../../core/records/storage/stored'
 import { RECORD_KINDS, RECORDS, type RecordKind } from '../../core/records/storage/kinds'
-import { invalid, MOST_PROBLEMS, type FieldProblem, type Invalid } from '../../core/schema/problem'
+import type { FieldProblem } from '../../core/schema/problem'
 import type { Database } from '../database/connection'
 import { picturesOf, type Pictures } from '../database/backupStream'
 import { log, photos, records, recordVersions } from '../database/schema'
@@ -30,17 +31,9 @@ export async function readAll(db: Database, savedAt: Date): Promise<Backup> {
   }
 }
 
-/** What in a record names one that is neither in the backup nor here. */
-function brokenLinks(
-  kind: RecordKind,
-  content: Record<string, unknown>,
-  path: string,
-  kindOf: ReadonlyMap<string, RecordKind>,
-): FieldProblem[] {
-  return Object.entries(RECORDS[kind].links).flatMap(([link, of]) =>
-    missing(`${path}.${link}`, content[link], of, kindOf),
-  )
-}
+/** What a record names that is neither in the backup nor here. */
+const brokenLinks = (kind: RecordKind, content: Raw, kindOf: ReadonlyMap<string, RecordKind>): FieldProblem[] =>
+  Object.entries(RECORDS[kind].links).flatMap(([field, of]) => missing(field, content[field], of, kindOf))
 const missing = (
   field: string,
   id: unknown,
@@ -55,43 +48,46 @@ async function kindsOf(db: Database, from: Backup): Promise<Map<string, RecordKi
   return kindOf
 }
 
-/** Why a backup was not brought back: it names what is not there, or would be written over good content unread. */
-class Harmful extends Error {
-  constructor(readonly problems: readonly FieldProblem[]) {
-    super('a backup that would do harm')
-  }
+/** Of several rows of one record the newest. */
+const newestOfEach = (all: readonly StoredRecord[]): StoredRecord[] => {
+  const newest = new Map<string, StoredRecord>()
+  for (const one of all) if (one.revision > (newest.get(one.id)?.revision ?? 0)) newest.set(one.id, one)
+  return [...newest.values()]
+}
+
+/** What is wrong with an entry that is kept under another id or kind than its own. */
+function notItsRow(entry: StoredEntry): readonly FieldProblem[] {
+  const read = readEntry(entry)
+  return read.ok ? [] : read.problems.filter(({ code }) => code === 'not-its-row')
 }
 
 /** Told after each part how many rows are done; what it throws ends it, with all as it was. */
 export type OnPart = (rowsDone: number) => void
 
 /**
- * Merges a backup into what is kept, all of it or nothing: what is not here is added, newer records written, the rest
- * left. What cannot be read is added as it is, but never takes the place of what can be: that is told, by its field.
- * Preferences stay. `pictures`: where they are not the backup's own.
+ * Merges a backup into what is kept, all at once: what is not here is added, newer records written, the rest left. What
+ * cannot be read is added as it is, but never takes the place of what can be. A row that would do harm is set aside and
+ * told: it names what is neither here nor in the backup, has the id of another kind of record, or would be written over
+ * good content unread. Preferences stay. `pictures`: where they are not the backup's own.
  */
 export const bringBack = (
   db: Database,
   from: Backup,
   pictures: Pictures = picturesOf(from.bladePhotos),
   onPart: OnPart = () => undefined,
-): Promise<Brought> => brought(db, from, pictures, false, onPart)
+): Promise<BroughtBack> => brought(db, from, pictures, false, onPart)
 
 /**
  * Puts a backup in the place of all that is kept, preferences too: all of it or nothing. What was kept before is kept
- * again, even what names a record that was not there then either; versions and pictures of such a record are left out.
+ * again, even what names a record that was not there then either; versions and pictures of such a record are set aside.
  */
 export function putInPlace(
   db: Database,
   from: Backup,
   pictures: Pictures = picturesOf(from.bladePhotos),
-): Promise<Brought> {
-  const ids = new Set(RECORD_KINDS.flatMap((kind) => from.things[kind].map(({ id }) => id)))
-  const rigVersions = from.rigVersions.filter(({ thingId }) => ids.has(thingId))
-  return brought(db, { ...from, rigVersions }, pictures, true, () => undefined)
+): Promise<BroughtBack> {
+  return brought(db, from, pictures, true, () => undefined)
 }
-
-type Brought = { readonly ok: true; readonly done: BroughtBack } | Invalid
 
 /** So many rows are written at once; between such parts others are let in. */
 const ROWS_AT_ONCE = 200
@@ -107,8 +103,8 @@ async function brought(
   pictures: Pictures,
   whole: boolean,
   onPart: OnPart,
-): Promise<Brought> {
-  const done: BroughtBack = { added: 0, updated: 0, left: 0, unreadable: [] }
+): Promise<BroughtBack> {
+  const done: BroughtBack = { added: 0, updated: 0, left: 0, unreadable: [], setAside: NONE_SET_ASIDE }
   let rows = 0
   async function tellPart(more: number) {
     onPart((rows += more))
@@ -125,63 +121,59 @@ async function brought(
       await tellPart(part.length)
     }
   }
-  try {
-    await db.transaction(async (tx) => {
-      if (whole) await clear(tx, from)
-      const kindOf = await kindsOf(tx, from)
-      const problems: FieldProblem[] = []
-      const tell = (more: readonly FieldProblem[]) => {
-        problems.push(...more)
-        if (problems.length >= MOST_PROBLEMS) throw new Harmful(problems.slice(0, MOST_PROBLEMS))
-      }
-      for (const kind of RECORD_KINDS) {
-        await inParts(from.things[kind], ROWS_AT_ONCE, async (part, at) => {
-          const here = await storedAmong(
-            tx,
-            kind,
-            part.map(({ id }) => id),
-          )
-          for (const [i, record] of part.entries()) {
-            const path = `things.${kind}.${at + i}.content`
-            const read = readRecord(kind, record)
-            if (read.ok) {
-              if (!whole) tell(brokenLinks(kind, rawOf(record.content), path, kindOf))
-              continue
-            }
-            // What cannot be read is kept as it is, whatever it names.
-            done.unreadable.push(read.unreadable)
-            const before = here.get(record.id)
-            if (!before || before.revision >= record.revision || !readRecord(kind, before).ok) continue
-            const { why, problems: found } = read.unreadable
-            if (why === 'later-version') tell([{ field: path, code: 'later-version' }])
-            else tell(found.map((one) => ({ ...one, field: one.field ? `${path}.${one.field}` : path })))
-          }
-          const came = await takeOver(tx, kind, part, here)
-          for (const how of ['added', 'updated', 'left'] as const) done[how] += came[how]
-        })
-      }
-      if (!whole) {
-        tell(from.rigVersions.flatMap(({ thingId }, i) => missing(`rigVersions.${i}.thingId`, thingId, 'rigs', kindOf)))
-        tell(pictures.bladeIds.flatMap((bladeId, i) => missing(`bladePhotos.${i}.bladeId`, bladeId, 'blades', kindOf)))
-      }
-      if (problems.length > 0) throw new Harmful(problems)
-      await inParts(from.rigVersions, ROWS_AT_ONCE, (part) => takeOverVersions(tx, part))
-      for await (const part of pictures.parts(PICTURES_AT_ONCE)) {
-        const ofBlades = part.filter(({ bladeId }) => kindOf.get(bladeId) === 'blades')
-        if (ofBlades.length > 0) await takeOverPhotos(tx, ofBlades)
-        await tellPart(part.length)
-      }
-      await inParts(from.log, ROWS_AT_ONCE, async (part) => {
-        const entries = await addEntries(tx, part)
-        done.added += entries
-        done.left += part.length - entries
-      })
+  /** Those with which nothing is wrong; the others are set aside. */
+  const unharmful = <T>(list: string, part: readonly T[], wrongWith: (row: T) => readonly FieldProblem[]): T[] =>
+    part.filter((row) => {
+      const problems = wrongWith(row)
+      if (problems.length > 0) done.setAside = withSetAside(done.setAside, list, row, problems)
+      return problems.length === 0
     })
-  } catch (error) {
-    if (error instanceof Harmful) return invalid(error.problems)
-    throw error
-  }
-  return { ok: true, done }
+  await db.transaction(async (tx) => {
+    if (whole) await clear(tx, from)
+    const kindOf = await kindsOf(tx, from)
+    for (const kind of RECORD_KINDS) {
+      const newest = newestOfEach(from.things[kind])
+      done.left += from.things[kind].length - newest.length
+      await inParts(newest, ROWS_AT_ONCE, async (part) => {
+        const here = await storedAmong(
+          tx,
+          kind,
+          part.map(({ id }) => id),
+        )
+        const taken = unharmful(kind, part, (record) => {
+          if (kindOf.get(record.id) !== kind) return [{ field: 'id', code: 'id-of-another' }]
+          const read = readRecord(kind, record)
+          if (read.ok) return whole ? [] : brokenLinks(kind, rawOf(record.content), kindOf)
+          const before = here.get(record.id)
+          if (before && before.revision < record.revision && readRecord(kind, before).ok) {
+            const { why, problems } = read.unreadable
+            return why === 'later-version' ? [{ field: '', code: why }] : problems
+          }
+          // What cannot be read is kept as it is, whatever it names.
+          done.unreadable.push(read.unreadable)
+          return []
+        })
+        const came = await takeOver(tx, kind, taken, here)
+        for (const how of ['added', 'updated', 'left'] as const) done[how] += came[how]
+      })
+    }
+    await inParts(from.rigVersions, ROWS_AT_ONCE, async (part) => {
+      const ofRigs = unharmful('rigVersions', part, ({ thingId }) => missing('thingId', thingId, 'rigs', kindOf))
+      if (ofRigs.length > 0) await takeOverVersions(tx, ofRigs)
+    })
+    for await (const part of pictures.parts(PICTURES_AT_ONCE)) {
+      const ofBlades = unharmful('bladePhotos', part, ({ bladeId }) => missing('bladeId', bladeId, 'blades', kindOf))
+      if (ofBlades.length > 0) await takeOverPhotos(tx, ofBlades)
+      await tellPart(part.length)
+    }
+    await inParts(from.log, ROWS_AT_ONCE, async (part) => {
+      const own = unharmful('log', part, notItsRow)
+      const entries = await addEntries(tx, own)
+      done.added += entries
+      done.left += own.length - entries
+    })
+  })
+  return done
 }
 
 /** Takes all away, and puts another copy's preferences in the place of those that are kept. */

@@ -4,6 +4,7 @@ import type { Backup } from '../../core/exchange/backup/backup'
 import { isSample, SAMPLE_IDS } from '../../core/records/storage/samples'
 import { RECORD_KINDS } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
+import { withSamples } from '../database/samplesLock'
 import { log, photos, records, recordVersions } from '../database/schema'
 import { readAll } from './backupRepository'
 
@@ -20,7 +21,7 @@ function idAt(content: unknown, field: string): string {
  * user's own goes on with. Answers what was taken away, as a backup that brings it back.
  */
 export async function removeSamples(db: Database, now: Date): Promise<Backup> {
-  return db.transaction(async (tx) => {
+  return withSamples(db, async (tx) => {
     const all = await readAll(tx, now)
     const jobs = new Set(all.things.jobs.map(({ id }) => id).filter(isSample))
     const ofJobs = (content: unknown) => jobs.has(idAt(content, 'jobId'))

@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { readBackup } from '../../core/exchange/backup/backup'
+import { NONE_SET_ASIDE, readBackup } from '../../core/exchange/backup/backup'
 import { RECORD_KINDS, RECORDS, type ContentOf, type RecordKind } from '../../core/records/storage/kinds'
 import { setupSaying } from '../../core/log/setupSnapshot.fixture'
 import type { LogEntry } from '../../core/log/entry'
@@ -267,13 +267,16 @@ describe('all that is kept', () => {
     const read = readBackup(file)
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
-      ok: true,
-      done: { added: 13, updated: 0, left: 0, unreadable: [] },
+      added: 13,
+      updated: 0,
+      left: 0,
+      unreadable: [],
+      setAside: NONE_SET_ASIDE,
     })
     for (const kind of RECORD_KINDS)
       expect(await recordRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ done: { added: 0, updated: 0, left: 13 } })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ added: 0, updated: 0, left: 13 })
   })
 
   it('a record that a file brings with the last revision there is can be written over, and all comes back', async () => {
@@ -282,7 +285,7 @@ describe('all that is kept', () => {
     const file = await readAll(from.db, new Date())
     const [stone] = file.things.stones
     const late = { ...file, things: { ...file.things, stones: [{ ...stone!, revision: 2_147_483_647 }] } }
-    expect(await bringBack(to.db, late)).toMatchObject({ ok: true })
+    expect(await bringBack(to.db, late)).toMatchObject({ added: 1 })
     const stones = recordRepository(to.db, 'stones')
     const { revision } = (await stones.find(stone!.id))!
     expect(await stones.update(stone!.id, revision, { ...plainStone, name: 'Flattened' })).toMatchObject({ ok: true })
@@ -291,8 +294,18 @@ describe('all that is kept', () => {
       { revision: revision + 1, content: { name: 'Flattened' } },
     ])
     // What stands there already is newer than the file's.
-    expect(await bringBack(to.db, late)).toMatchObject({ done: { updated: 0, left: 1 } })
+    expect(await bringBack(to.db, late)).toMatchObject({ updated: 0, left: 1 })
     await Promise.all([from.close(), to.close()])
+  })
+
+  it('of thousands of versions of one record in a file the newest comes in, at once', async () => {
+    const { db, close } = await freshDatabase()
+    await recordRepository(db, 'rigs').create(slotRig, ID.rigs)
+    const file = await readAll(db, new Date())
+    const rigs = Array.from({ length: 5000 }, (_, i) => ({ ...file.things.rigs[0]!, revision: i + 2 }))
+    expect(await bringBack(db, { ...file, things: { ...file.things, rigs } })).toMatchObject({ updated: 1, left: 4999 })
+    expect(await recordRepository(db, 'rigs').find(ID.rigs)).toMatchObject({ revision: 5001 })
+    await close()
   })
 
   it('an entry of a year 0 is refused; one that names what can be no id is kept, found under no record', async () => {
@@ -327,22 +340,24 @@ describe('all that is kept', () => {
     expect(out.things.stones.find((stone) => stone.id === ID.stones)?.content).toEqual(harmed)
     const empty = await freshDatabase()
     const back = await bringBack(empty.db, out)
-    expect(back.ok && back.done.unreadable.map((record) => record.id)).toEqual([ID.stones])
+    expect(back.unreadable.map((record) => record.id)).toEqual([ID.stones])
     expect((await readAll(empty.db, new Date())).things.stones).toEqual(out.things.stones)
     await empty.close()
-    // Where a good one is, it stays: the whole file is refused at the field, and nothing of it is taken.
+    // Where a good one is, it stays: that row is set aside with its field, the others come in.
     const good = await readAll(other.db, new Date())
     const [stone] = out.things.stones
     const [blade] = out.things.blades
     const newer = { ...out.things, stones: [{ ...stone!, revision: 99 }], blades: [{ ...blade!, revision: 99 }] }
-    const refused = await bringBack(other.db, { ...out, things: newer })
-    expect(refused.ok ? [] : refused.problems.map((problem) => problem.field)).toContain(
-      'things.stones.0.content.lengthMm',
-    )
-    expect((await readAll(other.db, new Date())).things).toEqual(good.things)
+    expect(await bringBack(other.db, { ...out, things: newer })).toMatchObject({
+      updated: 1,
+      setAside: { rows: 1, first: [{ list: 'stones', id: ID.stones, name: 'Bent' }] },
+    })
+    const then = (await readAll(other.db, new Date())).things
+    expect(then.stones).toEqual(good.things.stones)
+    expect(then.blades).toMatchObject([{ id: ID.blades, revision: 99 }])
   })
 
-  it('what names a record that is nowhere is told by its field, and nothing is merged; put in place, it is kept as it was', async () => {
+  it('what names a record that is nowhere, or is not its row, is set aside and told; put in place, a job is kept as it was', async () => {
     const whole = await readAll(other.db, new Date())
     const nowhere = '0197a000-0000-7000-8000-00000000dead'
     const [job] = whole.things.jobs
@@ -353,14 +368,22 @@ describe('all that is kept', () => {
     }
     const [version] = whole.rigVersions
     const rigVersions = [...whole.rigVersions, { ...version!, thingId: nowhere }]
-    const file = { ...whole, things: { ...whole.things, jobs: [lost] }, rigVersions }
-    const refused = await bringBack(other.db, file)
-    expect(refused.ok ? [] : refused.problems).toEqual([
-      { field: 'things.jobs.0.content.rigId', code: 'no-such-link', figures: { kind: 'rigs' } },
-      { field: `rigVersions.${whole.rigVersions.length}.thingId`, code: 'no-such-link', figures: { kind: 'rigs' } },
-    ])
-    expect((await readAll(other.db, new Date())).things).toEqual(whole.things)
-    expect((await putInPlace(other.db, file)).ok).toBe(true)
+    const [entry] = whole.log
+    const log = [{ ...entry!, id: '0197a000-0000-7000-8000-0000000000bb' }, ...whole.log]
+    const [jaws] = whole.things.instruments
+    const things = { ...whole.things, jobs: [lost], stones: [...whole.things.stones, { ...jaws!, revision: 9 }] }
+    const file = { ...whole, things, rigVersions, log }
+    expect((await bringBack(other.db, file)).setAside).toMatchObject({
+      rows: 4,
+      first: [
+        { list: 'stones', id: ID.instruments, problems: [{ field: 'id', code: 'id-of-another' }] },
+        { list: 'jobs', id: lost.id, problems: [{ field: 'rigId', code: 'no-such-link', figures: { kind: 'rigs' } }] },
+        { list: 'rigVersions', problems: [{ field: 'thingId', code: 'no-such-link', figures: { kind: 'rigs' } }] },
+        { list: 'log', problems: [{ field: 'id', code: 'not-its-row' }] },
+      ],
+    })
+    expect(await readAll(other.db, new Date())).toMatchObject({ things: whole.things, log: whole.log })
+    await putInPlace(other.db, file)
     const then = await readAll(other.db, new Date())
     expect(then.things.jobs.map(({ id }) => id)).toEqual([lost.id])
     expect(then.rigVersions).toEqual(whole.rigVersions)

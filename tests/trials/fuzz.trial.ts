@@ -95,7 +95,7 @@ it(`${REQUESTS} requests that nobody should send: never a 500, no memory that st
   const whole = async (path: string) => (await fetch(`http://127.0.0.1:${PORT}/api/${path}`)).text()
   const seeds: Record<string, Json[]> = {}
   for (const kind of ['rigs', 'blades', 'stones', 'jobs', 'instruments'])
-    seeds[kind] = ((await get(kind)) as { things: Json[] }).things
+    seeds[kind] = ((await get(kind)) as { records: Json[] }).records
   const backup = (await get('backup')) as Json
   const tools = (await get('tools')) as Json
   const log = ((await get('log')) as { entries: Json[] }).entries

@@ -19,8 +19,8 @@ const post = (path: string, body: unknown) =>
     body: typeof body === 'string' ? body : JSON.stringify(body),
   }).catch(() => null)
 const stoneNames = async () => {
-  const listed = (await (await fetch(`${base}/api/stones`)).json()) as { things: { name: string }[] }
-  return listed.things.map(({ name }) => name)
+  const listed = (await (await fetch(`${base}/api/stones`)).json()) as { records: { name: string }[] }
+  return listed.records.map(({ name }) => name)
 }
 
 it(`killed ${KILLS} times at any moment: what was acknowledged is there, and what was begun is whole or not at all`, async () => {
@@ -69,12 +69,12 @@ it(`killed ${KILLS} times at any moment: what was acknowledged is there, and wha
     const after = startServer(PORT, env)
     await after.ready().catch((error: unknown) => wrong.push(`${moment}: ${String(error)}`))
     wrong.push(...(await writers.lost()).map((one) => `${moment}: ${one}`))
-    const jobs = (await (await fetch(`${base}/api/jobs`)).json()) as { things: unknown[] }
-    if (moment === 'planting' && jobs.things.length !== 0) {
+    const jobs = (await (await fetch(`${base}/api/jobs`)).json()) as { records: unknown[] }
+    if (moment === 'planting' && jobs.records.length !== 0) {
       // All of the samples came: they are taken away again, for the next time.
-      const rigs = (await (await fetch(`${base}/api/rigs`)).json()) as { things: unknown[] }
-      if (jobs.things.length !== SAMPLE_JOBS || rigs.things.length !== SAMPLE_RIGS)
-        wrong.push(`planting: ${jobs.things.length} jobs, ${rigs.things.length} rigs`)
+      const rigs = (await (await fetch(`${base}/api/rigs`)).json()) as { records: unknown[] }
+      if (jobs.records.length !== SAMPLE_JOBS || rigs.records.length !== SAMPLE_RIGS)
+        wrong.push(`planting: ${jobs.records.length} jobs, ${rigs.records.length} rigs`)
       await fetch(`${base}/api/samples`, { method: 'DELETE' })
     }
     if (moment === 'bringing back' && file) {

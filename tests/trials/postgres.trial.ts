@@ -84,7 +84,7 @@ it('two processes that start at once make one database, hear of each other, and 
   const url = newDatabase('two')
   await Promise.all([start(ONE, url), start(OTHER, url)])
   await Promise.all([send(ONE, 'POST', 'samples', {}), send(OTHER, 'POST', 'samples', {})])
-  const { things: rigs } = (await get(OTHER, 'rigs')) as { things: { id: string }[] }
+  const { records: rigs } = (await get(OTHER, 'rigs')) as { records: { id: string }[] }
   expect(rigs).toHaveLength(4)
   const line = await fetch(at(OTHER, 'changes'))
   const reader = line.body!.getReader()
@@ -93,8 +93,10 @@ it('two processes that start at once make one database, hear of each other, and 
     while (!text.includes('trial')) text += new TextDecoder().decode((await reader.read()).value)
   })()
   const began = performance.now()
-  const { things } = (await get(ONE, 'stones')) as { things: { id: string; revision: number; name: string }[] }
-  const [stone] = things
+  const { records: stones } = (await get(ONE, 'stones')) as {
+    records: { id: string; revision: number; name: string }[]
+  }
+  const [stone] = stones
   const both = await Promise.all(
     [ONE, OTHER].map((port) => send(port, 'PUT', `stones/${stone!.id}`, { ...stone, name: `By ${port}` })),
   )
@@ -103,7 +105,7 @@ it('two processes that start at once make one database, hear of each other, and 
   console.log(`heard after ${Math.round(performance.now() - began)} ms`)
   expect(performance.now() - began).toBeLessThan(1000)
   await reader.cancel()
-  const { things: blades } = (await get(ONE, 'blades')) as { things: { id: string }[] }
+  const { records: blades } = (await get(ONE, 'blades')) as { records: { id: string }[] }
   const image = `data:image/png;base64,${readFileSync('public/icon-192.png').toString('base64')}`
   const pictures = await Promise.all(
     Array.from({ length: 12 }, (_, i) =>
@@ -197,6 +199,29 @@ it('the backup moves all to it and back', async () => {
   expect((await send(ONE, 'POST', 'backup', back)).status).toBe(200)
   expect(told(await backupOf(ONE))).toEqual(told(out))
   await stopServer(again)
+})
+
+it('samples that two processes lay out and remove at once are all there or none; who is not let in hears it', async () => {
+  const url = newDatabase('samples')
+  await Promise.all([start(ONE, url), start(OTHER, url)])
+  const answers = await Promise.all(
+    Array.from({ length: 24 }, (_, i) =>
+      i % 3 === 0
+        ? send(i % 2 ? ONE : OTHER, 'DELETE', 'samples', {})
+        : send(i % 2 ? ONE : OTHER, 'POST', 'samples', {}),
+    ),
+  )
+  expect(answers.map(({ status }) => status).filter((status) => status !== 200)).toEqual([])
+  const { records: rigs } = (await get(ONE, 'rigs')) as { records: unknown[] }
+  expect([0, 4]).toContain(rigs.length)
+  const sql = (text: string) => asPostgres(`${bin}/psql -h 127.0.0.1 -p ${PG_PORT} -d postgres -qtc "${text}"`)
+  const backup = await fetch(at(ONE, 'backup'))
+  sql(`alter database samples allow_connections false`)
+  sql(`select pg_terminate_backend(pid) from pg_stat_activity where datname = 'samples'`)
+  await backup.text().catch(() => undefined)
+  expect((await fetch(at(ONE, 'rigs'))).status).toBe(503)
+  sql(`alter database samples allow_connections true`)
+  expect((await fetch(at(ONE, 'rigs'))).status).toBe(200)
 })
 
 it('an address at which there is none is said in one line', async () => {

@@ -84,10 +84,10 @@ export class Writers {
   /** What was acknowledged and is not there, in words; what is there goes on from what the server has. */
   async lost(): Promise<string[]> {
     const get = async (path: string) => (await fetch(`${this.base}/api/${path}`)).json() as Promise<never>
-    const { things } = (await get('stones')) as { things: Stone[] }
+    const { records } = (await get('stones')) as { records: Stone[] }
     const lost: string[] = []
     for (const mine of this.stones.values()) {
-      const theirs = things.find(({ id }) => id === mine.id)
+      const theirs = records.find(({ id }) => id === mine.id)
       if (!theirs) lost.push(`stone ${mine.id} at ${mine.revision}`)
       else if (theirs.revision < mine.revision) lost.push(`stone ${mine.id}: ${theirs.revision}, not ${mine.revision}`)
       else if (theirs.revision === mine.revision && theirs.notes !== mine.notes)

@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { nth } from '#core/math/list'
+import { bothSetAside } from '../../../../core/exchange/backup/backup'
 import { jsonBody } from '../../../http/jsonBody'
-import { parsed, refusedFields } from '../../../http/refusal'
+import { parsed } from '../../../http/refusal'
 import { withSnapshot } from '../../../http/snapshots'
 import { bringBack, putInPlace } from '../../../repositories/backupRepository'
 import { useData } from '../../../store/store'
@@ -14,12 +15,11 @@ const asked = z.object({ whole: z.boolean().default(false) })
  */
 export default defineEventHandler(async (event) => {
   const { whole } = parsed(asked, await jsonBody(event))
-  return withSnapshot(event, async ({ backup, pictures }) => {
+  return withSnapshot(event, async ({ backup, pictures, setAside }) => {
     const data = await useData()
     await data.snapshot()
     const before = nth(data.snapshots(), 0).name
-    const brought = await (whole ? putInPlace : bringBack)(data.db, backup, pictures)
-    if (!brought.ok) throw refusedFields(brought.problems)
-    return { ...brought.done, before }
+    const done = await (whole ? putInPlace : bringBack)(data.db, backup, pictures)
+    return { ...done, setAside: bothSetAside(setAside, done.setAside), before }
   })
 })
