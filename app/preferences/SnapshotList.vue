@@ -6,7 +6,7 @@ import { useWords } from '~/words/useWords'
 import { ask } from '~/saving/api'
 import { useReloadAll } from '~/job/reloadAll'
 import { usePreferences } from '~/stores/preferences'
-import { leftOutText } from '~/words/fileWords'
+import { leftOutText } from '~/words/leftOutText'
 import { momentText } from '~/words/momentText'
 
 /**

@@ -3,7 +3,7 @@ import type { Database } from './connection'
 
 const SAMPLES = 471_101
 
-/** A transaction that lays out or removes the samples: of several processes one at a time, else they undo each other. */
+/** A transaction that lays out or removes the samples: of several processes one does so at a time. */
 export const withSamples = <T>(db: Database, act: (tx: Database) => Promise<T>): Promise<T> =>
   db.transaction(async (tx) => {
     await tx.execute(sql`select pg_advisory_xact_lock(${SAMPLES})`)

@@ -46,7 +46,7 @@ const rowSetAside = z.object({ list: z.string(), id: z.string(), name: z.string(
 export type RowSetAside = z.infer<typeof rowSetAside>
 
 /** How many rows of a backup are not taken over, and the first of them. */
-export const setAside = z.object({ rows: z.number().int(), first: z.array(rowSetAside) })
+const setAside = z.object({ rows: z.number().int(), first: z.array(rowSetAside) })
 export type SetAside = z.infer<typeof setAside>
 
 /** One more of them. `row`: as it was written. */
