@@ -6,9 +6,11 @@ import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { askerOf, noteAsker } from './access/access'
 import { useAccess } from './access/bench'
+import { Screen } from './access/screen'
 import { SignIn } from './access/signIn'
 import { isLoopback, turnedAway } from './access/door'
 import { endWatching } from './database/changes'
+import { dataFolder } from './database/dataFolder'
 import { useDatabase } from './store/store'
 
 /**
@@ -35,14 +37,18 @@ const answer = toNodeListener(nitro.h3App)
 const tls = tlsFiles()
 const { devices, offers } = useAccess()
 const signIn = new SignIn(devices, offers, tls !== null)
+const screen = new Screen(dataFolder(), tls !== null)
 function listener(request: IncomingMessage, response: ServerResponse) {
   const why = turnedAway(request, host)
   if (why) {
     response.writeHead(why.status, { 'content-type': 'application/json', 'cache-control': 'no-store' })
     return void response.end(JSON.stringify({ code: why.code, fields: [] }))
   }
-  const asker = () => askerOf(request, host, devices, new Date())
-  if (asker() === 'stranger') return void signIn.answer(request, response).catch(() => response.destroy())
+  const asker = () => askerOf(request, host, screen, devices, new Date())
+  const who = asker()
+  if (who === 'stranger') return void signIn.answer(request, response).catch(() => response.destroy())
+  if ((who === 'other-user' || who === 'bench') && screen.takesKey(request, response)) return
+  if (who === 'other-user') return screen.turnAway(request, response)
   noteAsker(request, asker)
   void answer(request, response)
 }
@@ -90,8 +96,9 @@ server.on('clientError', (_error, socket) => {
   if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nConnection: close\r\n\r\n')
   else socket.destroy()
 })
-server.listen(port, host, () => {
-  console.log(`Jaw Tilt is at ${tls ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${port}`)
+server.listen(port, host, async () => {
+  const end = await screen.addressEnd(port, isLoopback(host) ? host : '127.0.0.1')
+  console.log(`Jaw Tilt is at ${tls ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${port}${end}`)
   if (isLoopback(host)) return
   console.log('Reached by this machine, and by devices that were let in at its screen: Preferences, Other devices.')
   if (!tls) console.log('Not encrypted: whoever can listen on this network can read along.')

@@ -1,4 +1,5 @@
-import { mkdtempSync } from 'node:fs'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { StoneRecord } from '../core/records/storage/kinds'
@@ -101,4 +102,34 @@ test('every refusal has one shape and a proper status, and answers carry the hea
   expect(page.headers()['content-security-policy']).toMatch(/default-src 'none'; script-src 'self' 'nonce-[\w+/=]+'/)
   expect(page.headers()['content-security-policy']).not.toMatch(/script-src[^;]*unsafe/)
   expect(page.headers()['x-content-type-options']).toBe('nosniff')
+})
+
+test('another user of this machine gets nothing but where the key stands, and with the key all of it', async () => {
+  test.skip(process.getuid?.() !== 0, 'asking as another user takes root')
+  const data = demoFolder()
+  const server = start({ JAW_TILT_DATA: data })
+  await server.ready()
+  expect(server.said()).toContain(`Jaw Tilt is at ${url('')}\n`)
+  const NOBODY = 65534
+  const asNobody = (path: string, headers: Record<string, string> = {}) =>
+    JSON.parse(
+      execFileSync(
+        process.execPath,
+        [
+          '-e',
+          `fetch(${JSON.stringify(url(path))}, { redirect: 'manual', headers: ${JSON.stringify(headers)} })
+            .then(async (a) => console.log(JSON.stringify([a.status, await a.text(), a.headers.get('set-cookie')])))`,
+        ],
+        { uid: NOBODY, gid: NOBODY, cwd: '/', encoding: 'utf8', env: {} },
+      ),
+    ) as [status: number, text: string, cookie: string | null]
+  expect(asNobody('/api/backup')).toEqual([401, '{"code":"not-let-in","fields":[]}', null])
+  const [status, line] = asNobody('/jobs', { accept: 'text/html' })
+  expect([status, line]).toEqual([401, expect.stringContaining(join(data, 'screen-key'))])
+  const key = readFileSync(join(data, 'screen-key'), 'utf8').trim()
+  expect(asNobody(`/?key=${key.slice(1)}`)[0]).toBe(401)
+  const [moved, , cookie] = asNobody(`/jobs?key=${key}`)
+  expect([moved, cookie]).toEqual([303, expect.stringMatching(/HttpOnly; SameSite=Strict/)])
+  expect(asNobody('/api/stones', { cookie: cookie!.split(';')[0]! })[0]).toBe(200)
+  expect((await fetch(url('/api/stones'))).status).toBe(200)
 })

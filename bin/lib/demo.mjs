@@ -7,18 +7,19 @@ import { build, giveUp, install, root, say } from './setUp.mjs'
 
 const HELP = `bin/demo: starts Jaw Tilt with its demo data.
 
-  --port N     the port to listen on (4747)
+  --port N     the port to listen on (PORT of the environment, else 4747)
   --data DIR   the data folder; one that is empty gets the demo data, one that holds data is served as it is
   --fresh      new demo data in a new folder, never over an existing one
   --help       this text
 
+HOST of the environment is the address to listen on: this machine alone (127.0.0.1) unless it says otherwise.
 The first start installs the packages and builds; later ones take seconds. Ctrl+C stops it.`
 
 function options() {
   try {
     const { values } = parseArgs({
       options: {
-        port: { type: 'string', default: '4747' },
+        port: { type: 'string', default: process.env.PORT || '4747' },
         data: { type: 'string' },
         fresh: { type: 'boolean' },
         help: { type: 'boolean' },

@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest'
 import { askerOf, COOKIE } from './access'
 import { announceHere, endWhoMayNotWatch, watchChanges } from '../database/changes'
 import { Devices } from './devices'
+import { userOf } from './userOf'
 import { MOST_TRIES, MOST_TRIES_OF_ALL, OFFERED_FOR_MS, Offers } from './offer'
 
 const NOW = new Date('2026-05-01T09:00:00Z')
@@ -15,8 +16,15 @@ const empty = () => mkdtempSync(join(tmpdir(), 'jaw-tilt-devices-'))
 describe('who asks', () => {
   const devices = new Devices(empty())
   const key = devices.letIn('Phone', NOW)
-  const ask = (from: string, host: string, cookie?: string, bound = '0.0.0.0') =>
-    askerOf({ socket: { remoteAddress: from }, headers: { host, cookie } } as IncomingMessage, bound, devices, NOW)
+  const screen = { isOwn: () => true }
+  const ask = (from: string, host: string, cookie?: string, by = screen) =>
+    askerOf(
+      { socket: { remoteAddress: from }, headers: { host, cookie } } as IncomingMessage,
+      '0.0.0.0',
+      by,
+      devices,
+      NOW,
+    )
 
   it('the bench’s own screen, by its own name; under another name, or from elsewhere, a stranger', () => {
     expect(ask('127.0.0.1', 'localhost:4747')).toBe('bench')
@@ -25,6 +33,31 @@ describe('who asks', () => {
     expect(ask('127.0.0.1', 'elsewhere.example')).toBe('stranger')
     expect(ask('192.168.1.7', 'localhost:4747')).toBe('stranger')
     expect(ask('192.168.1.7', '192.168.1.4:4747')).toBe('stranger')
+  })
+
+  it('another user of the machine, but for one who shows a device’s key', () => {
+    const isOwn = () => false
+    expect(ask('127.0.0.1', 'localhost:4747', undefined, { isOwn })).toBe('other-user')
+    expect(ask('127.0.0.1', 'localhost:4747', `${COOKIE}=${key}`, { isOwn })).toBe('device')
+  })
+
+  it('by the line of its end of the connection, in both families of addresses; of one that is ending, nobody', () => {
+    const line = (local: string, remote: string, state: string, user: number) =>
+      `   1: ${local} ${remote} ${state} 00000000:00000000 00:00000000 00000000  ${user}        0 81532 1 0`
+    const list = [
+      '  sl  local_address rem_address   st tx_queue rx_queue tr tm->when retrnsmt   uid  timeout inode',
+      line('0100007F:128B', '0100007F:9C40', '01', 0),
+      line('0100007F:9C40', '0100007F:128B', '01', 1000),
+      line('0100007F:9C41', '0100007F:128B', '06', 0),
+      line('00000000000000000000000001000000:9C42', '00000000000000000000000001000000:128B', '01', 1001),
+    ].join('\n')
+    const from = (address: string, remotePort: number) =>
+      userOf({ remoteAddress: address, remotePort, localAddress: address, localPort: 4747 }, [list])
+    expect(from('127.0.0.1', 40000)).toBe(1000)
+    expect(from('::ffff:127.0.0.1', 40000)).toBe(1000)
+    expect(from('127.0.0.1', 40001)).toBe(null)
+    expect(from('::1', 40002)).toBe(1001)
+    expect(from('127.0.0.2', 40000)).toBe(null)
   })
 
   it('a device by its key, and by nothing like it', () => {
