@@ -23,6 +23,10 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'jaws-reach-to': (f) => `The jaws hold the blade only to a height of ${f.length('limitMm')} here.`,
   'stone-meets-jaws': (f) =>
     `The stone meets the jaws below ${f.angle('limitDeg')} here: stand the blade further out, or take narrower jaws.`,
+  'jaws-in-the-way': () =>
+    'The jaws are in the stone’s way here at any angle: stand the blade further out, or take narrower jaws.',
+  'slips-out': (f) =>
+    `Jaws that hold a spine of ${f.length('limitMm')} let this one slip out: take other jaws, or a table.`,
   'flatter-than-primary': (f) => `Flatter than the blade’s own flat, ${f.angle('limitDeg')}: no bevel would end there.`,
   'setting-of-another-rig': () => 'What is dialled is not of this rig: dial it anew.',
   'readings-too-far-apart': () => 'No centring error explains two readings so far apart.',

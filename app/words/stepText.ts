@@ -105,7 +105,10 @@ function toDoText(
     case 'clear-jaws':
       return {
         do: 'Move the blade further out, or fit narrower jaws',
-        why: `on ${on} the stone meets the jaws below ${angleText(toDo.lowestDeg)}`,
+        why:
+          toDo.lowestDeg === null
+            ? `on ${on} the jaws are in the stone’s way at any angle`
+            : `on ${on} the stone meets the jaws below ${angleText(toDo.lowestDeg)}`,
       }
     case 'even-angle':
       return {

@@ -4,11 +4,13 @@ import type { Side } from '../records/common/side'
 import type { ClampPosition } from '../records/job/clampPosition'
 import type { EdgePoint } from '../math/curve/edgePoints'
 import { gripOf, type GripTrouble } from '../geometry/hold/grip'
+import { jawFit } from '../geometry/hold/holdChecks'
 import { heightRange } from '../records/rig/dial'
 import { rodPosesAt, type Setup } from '../geometry/setup/setup'
 
 /** Why a blade cannot be held so. */
-export type HoldTrouble = GripTrouble | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
+export type HoldTrouble =
+  GripTrouble | 'slips-out' | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
 
 const ALONG_EDGE = 9
 
@@ -30,6 +32,7 @@ export function holdLimits(
   return (hold, pivotHeightMm) => {
     const grip = held.trouble(hold)
     if (grip) return grip
+    if (jawFit({ ...setup, hold })?.verdict === 'bad') return 'slips-out'
     if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
     const at = { ...setup, hold }
     const over = rodPosesAt(at, side, pivotHeightMm)

@@ -15,6 +15,8 @@ export type RefusalCode =
   | 'not-held'
   | 'jaws-reach-to'
   | 'stone-meets-jaws'
+  | 'jaws-in-the-way'
+  | 'slips-out'
   | 'flatter-than-primary'
 
 /** No angle or setting: its figures hold what would have to be passed for one to exist (`limitMm`, `limitDeg`). */

@@ -33,6 +33,22 @@ describe('a flat stone over an edge', () => {
     }
   })
 
+  it('at the two ends of a hollow edge lies on the chord that it lies on just beside them', () => {
+    const arc: Curve = [{ type: 'arc', centre: [40, 80], radiusMm: 60, startDeg: 240, endDeg: 300 }]
+    const lengthMm = (60 * Math.PI) / 3
+    const seat = seatUnder(arc, 20)!
+    for (const [end, beside] of [
+      [0, 0.05],
+      [lengthMm, lengthMm - 0.05],
+    ] as const) {
+      const [there, near] = [seat(edgePointAt(arc, end)), seat(edgePointAt(arc, beside))]
+      expect(dot(there.heading, near.heading)).toBeGreaterThan(Math.cos(0.002))
+      // The chord of half a stone's width, 10 mm of 60, lies half its arc off the tangent.
+      const turned = Math.acos(dot(there.heading, edgePointAt(arc, end).heading))
+      expect(turned).toBeCloseTo(Math.asin(10 / 60) / 2, 2)
+    }
+  })
+
   it('lies on every place of an edge without a hollow, and of a straight part further from one than half its width', () => {
     const convex = SHAPES['long-kitchen'].build(SHAPES['long-kitchen'].usual).edge
     expect(seatUnder(convex, 25)).toBeNull()
@@ -59,9 +75,11 @@ describe('a flat stone over an edge', () => {
       }
       if (seated === place) continue
       bridged++
-      // It touches on either side of its middle.
-      expect(Math.min(...touching)).toBeLessThan(0)
-      expect(Math.max(...touching)).toBeGreaterThan(0)
+      // It touches on either side of its middle, or under it at an end of the edge.
+      const [from, to] = [Math.min(...touching), Math.max(...touching)]
+      expect(from).toBeLessThanOrEqual(0)
+      expect(to).toBeGreaterThanOrEqual(0)
+      expect(to - from).toBeGreaterThan(1)
     }
     expect(bridged).toBeGreaterThan(5)
   })

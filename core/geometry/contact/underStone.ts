@@ -81,6 +81,10 @@ export function secantUnder(places: readonly EdgePoint[], edgePoint: EdgePoint, 
   return onSecant(edgePoint, under)
 }
 
+/** Whether a place, the first of what is under the stone, is an end of the edge: all else lies to one side of it. */
+const endsAt = (under: readonly Vec2[]): boolean =>
+  under.every(([along]) => along >= 0) || under.every(([along]) => along <= 0)
+
 /** A place moved onto the side of the hull that runs over it. */
 function onSecant(edgePoint: EdgePoint, under: readonly Vec2[]): EdgePoint {
   const hull = upperHull(under)
@@ -89,7 +93,9 @@ function onSecant(edgePoint: EdgePoint, under: readonly Vec2[]): EdgePoint {
   if (!from || !to) return edgePoint
   const slope = (to[1] - from[1]) / (to[0] - from[0])
   const hangMm = from[1] - slope * from[0]
-  if (hangMm < LEAST_HANG_MM) return edgePoint
+  // At an end of the edge the stone touches the place, and lies on the same secant where the edge rises from there.
+  const risesFromEnd = endsAt(under) && Math.max(from[1], to[1]) > LEAST_HANG_MM
+  if (hangMm < LEAST_HANG_MM && !risesFromEnd) return edgePoint
   const { point, heading, fromHeelMm } = edgePoint
   const outward = leftOf(heading)
   return {

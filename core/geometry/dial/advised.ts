@@ -5,6 +5,7 @@ import type { EdgePoint } from '../../math/curve/edgePoints'
 import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
 import { whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
+import { jawFit } from '../hold/holdChecks'
 import type { DialSetting } from '../../records/rig/dials/readings'
 import { contactsAlong } from '../contact/contact'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
@@ -13,15 +14,24 @@ import { heightOfSetting } from '../../records/rig/dial'
 import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
 /**
- * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held');
- * nothing at which some place that is worked has no angle, for the rod or its stops do not reach it (as contactAt
+ * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'), or that
+ * slips out of them ('slips-out': `limitMm` is the thickest spine they hold); nothing at which some place that is worked has no angle, for the rod or its stops do not reach it (as contactAt
  * refuses there); and nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge
- * angle that clears them there, degrees).
+ * angle that clears them there, degrees; 'jaws-in-the-way' where none does).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
+  const slips = slipsOut(setup)
+  if (slips) return slips
   if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')
   const advice = whatToDial(setup, side, wantedDeg, edgePoint)
   return advice.ok ? (objectionAlong(setup, side, advice.setting, edgePoint) ?? advice) : advice
+}
+
+/** The spine is none that these jaws hold: it slips out of them. */
+function slipsOut(setup: Setup): Refusal | null {
+  const fit = jawFit(setup)
+  if (fit?.verdict !== 'bad') return null
+  return fit.falseEdge ? refuse('not-held') : refuse('slips-out', { limitMm: fit.mostMm })
 }
 
 /** So many places of an edge are asked whether the stone reaches them and clears the jaws there. */
@@ -41,6 +51,7 @@ function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoin
   for (const there of along) if (!there.ok) return there
   if (!setup.rig.jaws || !contact?.ok) return null
   const shortDeg = shortOverJawsDeg(setup, side, setup.rig.jaws, along)
+  if (shortDeg === Infinity) return refuse('jaws-in-the-way')
   return shortDeg > CLEARANCE_TOLERANCE_DEG
     ? refuse('stone-meets-jaws', { limitDeg: contact.edgeAngleDeg + shortDeg })
     : null
@@ -50,7 +61,7 @@ function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoin
  * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the stone would not reach all
  * that is worked or would meet the jaws (as above), or that the jaws would not hold it
  * ('jaws-reach-to': `limitMm` is the blade height, mm, that they hold it to, in the direction that was needed;
- * 'not-held' where they hold it at no height here).
+ * 'not-held' where they hold it at no height here; 'slips-out' as above).
  */
 export function adviseBladeHeight(
   setup: Setup,
@@ -59,6 +70,8 @@ export function adviseBladeHeight(
   wantedDeg: number,
   edgePoint: EdgePoint,
 ): BladeHeightFor | Refusal {
+  const slips = slipsOut(setup)
+  if (slips) return slips
   const solved = bladeHeightFor(setup, side, setting, wantedDeg, edgePoint)
   if (!solved.ok) return solved
   const grip = gripOf(setup.blade, setup.rig)

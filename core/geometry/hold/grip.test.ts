@@ -3,11 +3,15 @@ import { describe, expect, it } from 'vitest'
 import { bladeHeightMm, moved } from '../clamping/bladeHeight'
 import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
 import { adviseBladeHeight, adviseDial } from '../dial/advised'
+import { contactsAlong } from '../contact/contact'
 import { bladeHeightFor } from '../dial/bladeHeightFor'
 import { whatToDial } from '../dial/whatToDial'
 import { settingOfHeight } from '../../records/rig/dial'
 import { holdLimits } from '../../placement/holdLimits'
+import type { Blade } from '../../records/blade/blade'
 import { heldSetup, tableRig } from '../setup/sampleSetup.fixture'
+import { rodPosesAt } from '../setup/setup'
+import { shortOverJawsDeg } from './jawClearance'
 import { deepestHoldMm, gripOf, LEAST_HELD_MM } from './grip'
 
 // 28 mm wide with a straight spine, ground to 26: the jaws reach at most half of it; they are 30 wide.
@@ -85,6 +89,25 @@ describe('advice', () => {
     const out = { ...heldSetup, hold: at(40, 1) }
     expect(whatToDial(out, 'A', 20, edgePoint).ok).toBe(true)
     expect(adviseDial(out, 'A', 20, edgePoint)).toEqual({ ok: false, code: 'not-held' })
+  })
+
+  it('is none for a spine that slips out of the jaws, and says what they hold', () => {
+    const thick = { ...heldSetup, blade: { ...blade, spineThicknessMm: 14 } }
+    const refused = { ok: false, code: 'slips-out', figures: { limitMm: 5 } }
+    expect(adviseDial(thick, 'A', 20, edgePoint)).toEqual(refused)
+    expect(adviseBladeHeight(thick, 'A', settingOfHeight(rig, 60), 20, edgePoint)).toEqual(refused)
+    expect(holdLimits(thick, 'A', [edgePoint])(heldSetup.hold, 60)).toBe('slips-out')
+    expect(adviseDial({ ...thick, rig: { ...rig, jaws: null } }, 'A', 20, edgePoint).ok).toBe(true)
+  })
+
+  it('names no angle where jaws stand beside the contact, higher than a face could pass: none clears them', () => {
+    // A blade of 25 mm that goes round to its tip, in jaws far wider than it is.
+    const edge: Blade['edge'] = [{ type: 'arc', centre: [0, 3], radiusMm: 25, startDeg: 90, endDeg: 5 }]
+    const short = { ...heldSetup, blade: { ...blade, edge }, hold: at(10, 8) }
+    const along = contactsAlong(evenEdgePoints(edge, 9), short.hold, rodPosesAt(short, 'A', 60))
+    const wide = { ...rig.jaws!, widthMm: 80 }
+    expect(shortOverJawsDeg(short, 'A', wide, along)).toBe(Infinity)
+    expect(shortOverJawsDeg(short, 'A', { ...wide, widthMm: 6 }, along)).toBeLessThan(30)
   })
 
   it('to dial ends where the stone would meet the jaws, and says at which angle', () => {

@@ -60,6 +60,9 @@ export function topsOf(setup: Setup, side: Side, jaws: JawSet): Top[] {
   ]
 }
 
+/** What clears the jaws at no smaller angle than this clears them at none, degrees. */
+export const AT_NO_ANGLE_DEG = 90
+
 /** The lowest edge angle at which the stone and its rod pass, and what that is for. */
 export interface LowestOver {
   readonly deg: number
@@ -68,8 +71,8 @@ export interface LowestOver {
 
 /**
  * The lowest edge angle (degrees) at which the stone at this contact passes over the jaws and what stands behind their
- * front, also at the bottom of its stroke, and the rod behind it too; null where they are never in its way. 90 where
- * the stone would have to come down on them from in front. Source: docs/geometry.md, "Limits".
+ * front, also at the bottom of its stroke, and the rod behind it too; null where they are never in its way.
+ * AT_NO_ANGLE_DEG where the stone would have to come down on them from in front. Source: docs/geometry.md, "Limits".
  */
 export function lowestOverJaws(
   contact: Contact,
@@ -106,7 +109,7 @@ export function lowestOverJaws(
   for (const { what, corners } of tops) {
     // What each of these needs is greatest at a corner of the part that is under it: the face is a plane.
     for (const { inFront, w } of cut(corners.map(seenOn(0)), stone.widthMm / 2, 0, stoneEndMm))
-      if (w > 0) needs(inFront <= 0 ? 90 : degrees(Math.atan2(w, inFront)), what)
+      if (w > 0) needs(inFront <= 0 ? AT_NO_ANGLE_DEG : degrees(Math.atan2(w, inFront)), what)
     for (const { inFront, w } of cut(corners.map(seenOn(free)), rodRadiusMm, stoneEndMm, contact.reachMm)) {
       const far = Math.hypot(inFront, w)
       if (far > free) needs(degrees(Math.acos(free / far) - Math.atan2(inFront, w)), what)
@@ -182,7 +185,7 @@ export const CLEARANCE_TOLERANCE_DEG = 0.05
 
 /**
  * By how much the stone is too flat somewhere that is worked to clear the jaws, degrees, judged at each place by the
- * angle there: the worst of a side's contacts; 0 where it clears them at each. Source: docs/geometry.md, "Limits".
+ * angle there: the worst of a side's contacts; 0 where it clears them at each, Infinity where no angle would do. Source: docs/geometry.md, "Limits".
  */
 export function shortOverJawsDeg(
   setup: Setup,
@@ -197,7 +200,8 @@ export function shortOverJawsDeg(
     if (!contact.ok || !isWorked(setup, contact) || passesOverJaws(contact, tops, setup.stone, setup.rig.stroke))
       continue
     const lowestDeg = lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke)
-    if (lowestDeg !== null) short = Math.max(short, lowestDeg - contact.edgeAngleDeg)
+    if (lowestDeg === null) continue
+    short = Math.max(short, lowestDeg < AT_NO_ANGLE_DEG ? lowestDeg - contact.edgeAngleDeg : Infinity)
   }
   return short
 }

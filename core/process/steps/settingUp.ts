@@ -96,10 +96,11 @@ export function heightSteps(now: JobAsked): Step[] {
 }
 
 /** What to do where the wanted angle cannot be dialled. */
-const insteadOf = (refusal: Refusal): ToDo =>
-  refusal.code === 'stone-meets-jaws'
-    ? { does: 'clear-jaws', lowestDeg: Number(refusal.figures?.limitDeg) }
-    : { does: 'mend-hold', refusal }
+function insteadOf(refusal: Refusal): ToDo {
+  if (refusal.code === 'stone-meets-jaws') return { does: 'clear-jaws', lowestDeg: Number(refusal.figures?.limitDeg) }
+  if (refusal.code === 'jaws-in-the-way') return { does: 'clear-jaws', lowestDeg: null }
+  return { does: 'mend-hold', refusal }
+}
 
 /** A side is dialled for the stone on the rod: as near the wanted angle as the rig can, and a hand has said so. */
 export function dialStep(now: JobAsked, side: Side): Step {
@@ -120,7 +121,7 @@ export function dialStep(now: JobAsked, side: Side): Step {
     return step(now, 'dial', {
       ...of,
       state: MISSING,
-      toDo: { does: 'clear-jaws', lowestDeg: set.contact.edgeAngleDeg + shortDeg },
+      toDo: { does: 'clear-jaws', lowestDeg: shortDeg < Infinity ? set.contact.edgeAngleDeg + shortDeg : null },
     })
   if (dialled.is === 'not-noted') return step(now, 'dial', { ...of, state: MISSING, toDo })
   const { noted } = dialled

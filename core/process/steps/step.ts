@@ -60,7 +60,7 @@ export type ToDo =
   /** They were found for another angle. */
   | { readonly does: 'find-positions'; readonly foundForDeg: number }
   | { readonly does: 'hold-otherwise'; readonly spineMm: number; readonly mostMm: number }
-  | { readonly does: 'clear-jaws'; readonly lowestDeg: number }
+  | { readonly does: 'clear-jaws'; readonly lowestDeg: number | null }
   | { readonly does: 'even-angle'; readonly lowestDeg: number; readonly highestDeg: number }
   /** `placeMm`: where, from the heel; null: at the place that the dial is for. */
   | { readonly does: 'measure-height'; readonly heightMm: number; readonly placeMm: number | null }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { AT_NO_ANGLE_DEG } from '#core/geometry/hold/jawClearance'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import { useAdvice } from './useAdvice'
 import { useJob } from '~/job/useJob'
@@ -133,8 +134,12 @@ const linked = computed({
       </button>
     </p>
     <p v-if="overJaws !== null && advice.ok" role="alert" class="mt-2 text-sm text-error">
-      The stone meets the jaws below {{ angleText(overJaws, uncertainty) }} here. Stand the blade further out, or take
-      narrower jaws.
+      {{
+        overJaws < AT_NO_ANGLE_DEG
+          ? `The stone meets the jaws below ${angleText(overJaws, uncertainty)} here.`
+          : 'The jaws are in the stone’s way here at any angle.'
+      }}
+      Stand the blade further out, or take narrower jaws.
     </p>
   </SheetPane>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { STROKE_LOAD_N } from '#core/geometry/hold/bending'
+import { AT_NO_ANGLE_DEG } from '#core/geometry/hold/jawClearance'
 import { useJob } from '~/job/useJob'
 import { useHoldChecks } from './useHoldChecks'
 import { usePreferences } from '~/stores/preferences'
@@ -27,6 +28,7 @@ const reaches = computed(() => {
     { ...tip, title: at('At the tip', tip.fromHeelMm) },
   ]
 })
+const BENDS_WHERE = { dial: 'where the dial is for', heel: 'at the heel', tip: 'at the tip' }
 const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.name)
 </script>
 
@@ -63,10 +65,10 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
           >{{ text(checks.taper.mm) }} thinner at the {{ checks.taper.towards }} end of the jaws: press them together at
           that corner while you tighten.</HoldCheck
         >
-        <HoldCheck v-if="checks.bends !== null" verdict="watch" title="It gives way"
+        <HoldCheck v-if="checks.bends.length > 0" verdict="watch" title="It gives way"
           >Thin and far out: under a stone and a light hand ({{ STROKE_LOAD_N }} N) it bends away by about
-          {{ angleText(checks.bends) }} where the dial is for, and the edge comes out so much flatter. Light strokes, or
-          hold it farther in.</HoldCheck
+          {{ checks.bends.map(({ where, deg }) => `${angleText(deg)} ${BENDS_WHERE[where]}`).join(', ') }}, and the edge
+          comes out so much flatter there. Light strokes, or hold it closer.</HoldCheck
         >
         <HoldCheck v-if="checks.coating" verdict="watch" title="Coated flats"
           >{{ checks.coating }}: tape both flats, or lay thin leather in the jaws.</HoldCheck
@@ -114,6 +116,7 @@ const fitted = computed(() => job.content.value.jawsName ?? job.rig.value.jaws?.
           :title="`${one.jaws.name}, ${text(one.jaws.widthMm)} wide${one.jaws.name === fitted ? ' (fitted)' : ''}`"
         >
           <template v-if="one.nearest === null">Never in the stone’s way.</template>
+          <template v-else-if="one.nearest.lowestDeg >= AT_NO_ANGLE_DEG">In the stone’s way at any angle.</template>
           <template v-else
             >{{
               one.byKnob ? 'At the bottom of its stroke the stone meets the knob behind them' : 'The stone meets them'

@@ -13,6 +13,9 @@ import {
   type Reached,
   type Verdict,
 } from '#core/geometry/hold/holdChecks'
+import { edgePointAt } from '#core/math/curve/edgePoints'
+import type { Refusal } from '#core/schema/refusal'
+import type { SideSet } from '#core/uncertainty/evaluate'
 import { useJob } from '~/job/useJob'
 
 /** More than this of taper within the jaws wants the pressure on the thin corner, mm. */
@@ -59,15 +62,23 @@ export function useHoldChecks() {
       limitMm: setup.rig.stroke?.farthestMm ?? setup.rig.rodLengthMm,
       stop: tipStop(setup, job.edgePoints.value),
       clear: clearances(setup, job.side.value, set.along).map((one) => ({ ...one, verdict: clears(one) })),
-      bends: bends(),
+      bends: bends(reach),
     }
   })
-  /** Where the dial is for, as it is set there; null where it is too little to be seen. */
-  function bends(): number | null {
+  /** How far it bends where the dial is for and at the ends of what is worked, as far as it is enough to be seen. */
+  function bends({ heel, tip }: ReturnType<typeof reachAlong>): { where: 'dial' | 'heel' | 'tip'; deg: number }[] {
     const { edgePoint, sides } = job.dialFor.value
-    const set = sides[job.side.value]
-    const deg = set.ok ? bendsDeg(job.setup.value, edgePoint, set.contact.edgeAngleDeg) : null
-    return deg !== null && deg > BENDS_DEG ? deg : null
+    const { edge } = job.blade.value
+    const places = [
+      ['heel', edgePointAt(edge, heel.fromHeelMm), heel.contact],
+      ['dial', edgePoint, contactOf(sides[job.side.value])],
+      ['tip', edgePointAt(edge, tip.fromHeelMm), tip.contact],
+    ] as const
+    return places.flatMap(([where, place, contact]) => {
+      const deg = contact.ok ? bendsDeg(job.setup.value, place, contact.edgeAngleDeg) : null
+      return deg !== null && deg > BENDS_DEG ? [{ where, deg }] : []
+    })
   }
+  const contactOf = (set: SideSet | Refusal) => (set.ok ? set.contact : set)
   return { checks }
 }
