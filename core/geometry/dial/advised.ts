@@ -14,10 +14,11 @@ import { heightOfSetting } from '../../records/rig/dial'
 import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
 /**
- * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held'), or that
- * slips out of them ('slips-out': `limitMm` is the thickest spine they hold); nothing at which some place that is worked has no angle, for the rod or its stops do not reach it (as contactAt
- * refuses there); and nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge
- * angle that clears them there, degrees; 'jaws-in-the-way' where none does).
+ * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held') or that
+ * slips out of them ('slips-out': `limitMm` is the thickest spine they hold, mm); nothing at which some place that is
+ * worked has no angle, for the rod or its stops do not reach it (as contactAt refuses there); and nothing at which the
+ * stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle that clears them there, degrees;
+ * 'jaws-in-the-way' where none does).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   const slips = slipsOut(setup)

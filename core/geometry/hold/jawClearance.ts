@@ -185,7 +185,8 @@ export const CLEARANCE_TOLERANCE_DEG = 0.05
 
 /**
  * By how much the stone is too flat somewhere that is worked to clear the jaws, degrees, judged at each place by the
- * angle there: the worst of a side's contacts; 0 where it clears them at each, Infinity where no angle would do. Source: docs/geometry.md, "Limits".
+ * angle there: the worst of a side's contacts; 0 where it clears them at each, Infinity where no angle would do.
+ * Source: docs/geometry.md, "Limits".
  */
 export function shortOverJawsDeg(
   setup: Setup,
