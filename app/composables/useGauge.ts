@@ -1,8 +1,7 @@
 import { computed } from 'vue'
 import { nth } from '#core/math/list'
-import { perSide, SIDES } from '#core/records/common/side'
+import { perSide } from '#core/records/common/side'
 import { expectedReadingDeg } from '#core/geometry/gauge/expectedReading'
-import { likelyCauses } from '#core/observe/gauge/likelyCauses'
 import { alongTangent, whereSquare } from '#core/geometry/gauge/whereSquare'
 import { gaugeUseOf } from '#core/records/job/job'
 import { useAgainst } from '~/composables/useAgainst'
@@ -43,16 +42,7 @@ function gauge(job: JobView) {
     ).fromHeelMm
   })
 
-  /** What was read, against what it had to read there; a rig that is set otherwise since has no part in why. */
+  /** What was read, against what it had to read there. */
   const { read } = useAgainst()
-  const causes = computed(() => {
-    const readings = Object.fromEntries(
-      SIDES.flatMap((side) => {
-        const one = read.value[side]
-        return one?.set ? [[side, { ...one.set, readDeg: one.amount.deg }] as const] : []
-      }),
-    )
-    return likelyCauses(job.setup.value, job.content.value, readings, use.value)
-  })
-  return { use, expected, places, square, nearestSquare, read, causes }
+  return { use, expected, places, square, nearestSquare, read }
 }

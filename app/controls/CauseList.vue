@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import type { Cause } from '#core/observe/calibration/causesOnJob'
 import { useMeasureAgain } from './useMeasureAgain'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
-import { causeText, type Cause } from '~/words/causeText'
+import { causeText } from '~/words/causeText'
 
 /** What would explain a difference, the likeliest first; each leads to the measure to take again. */
 defineProps<{ causes: readonly Cause[] }>()

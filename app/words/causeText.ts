@@ -1,13 +1,9 @@
-import type { ProofCause } from '#core/observe/calibration/proofCauses'
+import type { Cause } from '#core/observe/calibration/causesOnJob'
 import type { PerSide } from '#core/records/common/side'
-import type { LikelyCause } from '#core/observe/gauge/likelyCauses'
 import type { LengthUnit } from '#core/math/units/length'
 import { angleText } from './angleText'
 import { MEASURE_WORD, zeroWord } from './measureText'
 import { toleranceText } from './toleranceText'
-
-/** What is off when something is not as it was set. */
-export type Cause = ProofCause | LikelyCause
 
 /** What would explain that gauge or steel have another angle than was set. `onTable`: the blade lies on one. */
 export function causeText(

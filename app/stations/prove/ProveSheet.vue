@@ -4,7 +4,7 @@ import { ZONE_KINDS } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { useAgainst } from '~/composables/useAgainst'
-import { useProofCauses } from './useProofCauses'
+import { useCauses } from '~/composables/useCauses'
 import { useReadings } from '~/composables/useReadings'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
@@ -94,7 +94,7 @@ const means = computed(() =>
     return { side, proved: amount, off, where: `${lengthText(placeMm, preferences.unit)} from the heel` }
   }),
 )
-const { causes, earlier, unexplained } = useProofCauses()
+const { causes, earlier, unexplained } = useCauses()
 </script>
 
 <template>

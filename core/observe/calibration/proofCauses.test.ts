@@ -7,6 +7,7 @@ import type { MeasureId } from '../../uncertainty/measures'
 import { edgeAngleShifter } from '../../uncertainty/shifted'
 import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
 import { readingMoves } from '../gauge/likelyCauses'
+import { causesOnJob } from './causesOnJob'
 import { proofCauses, type ProvedAgainstSet, type ProvedEarlier, type ReadAgainstSet } from './proofCauses'
 
 const known: KnownHold = {
@@ -56,6 +57,21 @@ it('what moves both sides one way is never put down to centring or tilt, and the
 it('an apex that nobody saw reached is asked for first', () => {
   expect(causesOf(provedWith('pivot-height', 0.6, null))[0]).toEqual({ by: 'not-to-apex', sides: ['A', 'B'] })
   expect(first(causesOf(provedWith('pivot-height', 0.6, false)))).toBeDefined()
+})
+
+it('gauge and steel have one list: the readings’ own until something is proved, then that of all of it, a zero first', () => {
+  const zero = { by: 'zero', zero: 'clamp', leavesDeg: 0.05 } as const
+  const centring = {
+    by: 'measure',
+    measure: 'centre-offset',
+    unit: 'mm',
+    off: 0.4,
+    times: 0.5,
+    leavesDeg: 0.1,
+  } as const
+  const proved = provedWith('pivot-height', 0.6)
+  expect(causesOnJob([zero, centring], { proved: [], read: [] })).toEqual([zero, centring])
+  expect(causesOnJob([zero, centring], { proved })).toEqual([zero, ...proofCauses({ proved })])
 })
 
 it('nothing is explained where nothing differs', () => {

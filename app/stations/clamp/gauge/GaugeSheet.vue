@@ -4,6 +4,7 @@ import { perSide, SIDES, type Side } from '#core/records/common/side'
 import { GAUGE_AXES, GAUGE_ZEROS, type GaugeAxes, type GaugeZero } from '#core/records/job/gaugeZero'
 import { READ_TO_DEG } from '#core/observe/gauge/likelyCauses'
 import { useJob } from '~/job/useJob'
+import { useCauses } from '~/composables/useCauses'
 import { useGauge } from '~/composables/useGauge'
 import { useReadings } from '~/composables/useReadings'
 import { usePreferences } from '~/stores/preferences'
@@ -19,7 +20,8 @@ const { actions } = job
 const preferences = usePreferences()
 const words = useWords()
 const readings = useReadings()
-const { use, expected, square, nearestSquare, read, causes } = useGauge()
+const { use, expected, square, nearestSquare, read } = useGauge()
+const { causes } = useCauses()
 const names = computed(() => preferences.current.sideNames)
 const set = computed(() => (job.up.value.ok ? job.up.value : null))
 const text = (mm: number) => lengthText(mm, preferences.unit)
@@ -153,12 +155,9 @@ const known = computed(() => SIDES.some((side) => differs(side) !== null))
         </div>
         <GaugeReading class="mt-1" @hold="readings.addReading" />
         <div v-if="known" class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="causes">
-          <p v-if="causes.length === 0">
-            {{
-              SIDES.some((side) => Math.abs(differs(side) ?? 0) > READ_TO_DEG)
-                ? 'No single measure explains it: read again, with the stone’s middle over the place looked at.'
-                : 'It reads what it should.'
-            }}
+          <p v-if="SIDES.every((side) => Math.abs(differs(side) ?? 0) <= READ_TO_DEG)">It reads what it should.</p>
+          <p v-else-if="causes.length === 0">
+            No single measure explains it: read again, with the stone’s middle over the place looked at.
           </p>
           <template v-else>
             <h3 class="font-semibold">Likeliest first</h3>

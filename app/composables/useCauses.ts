@@ -1,14 +1,21 @@
 import { computed } from 'vue'
+import { causesOnJob } from '#core/observe/calibration/causesOnJob'
 import { foundOnJob } from '#core/observe/calibration/foundOnJob'
-import { proofCauses, provedEarlier, RIG_AND_STONE } from '#core/observe/calibration/proofCauses'
+import { provedEarlier, RIG_AND_STONE } from '#core/observe/calibration/proofCauses'
+import { likelyCauses } from '#core/observe/gauge/likelyCauses'
+import { SIDES } from '#core/records/common/side'
 import { useAgainst } from '~/composables/useAgainst'
 import { useGauge } from '~/composables/useGauge'
 import { useRigProofs } from '~/composables/useRigProofs'
 import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
 
-/** Why what was proved and read differs from what was set, over all places, and with what the rig proved before. */
-export function useProofCauses() {
-  const job = useJob()
+/** Why what was read and proved on a job differs from what was set: one list, wherever it is shown. */
+export function useCauses() {
+  return useJob().share(causesOf)
+}
+
+function causesOf(job: JobView) {
   const against = useAgainst()
   const { use } = useGauge()
   const rigProofs = useRigProofs()
@@ -17,6 +24,16 @@ export function useProofCauses() {
     const { sides, content } = job
     const [proved, read] = [sides.value.flatMap(against.provedAlong), sides.value.flatMap(against.readAlong)]
     return foundOnJob({ proved, read }, content.value, use.value)
+  })
+  /** A rig that is set otherwise since has no part in why a reading differs. */
+  const ofReadings = computed(() => {
+    const readings = Object.fromEntries(
+      SIDES.flatMap((side) => {
+        const one = against.read.value[side]
+        return one?.set ? [[side, { ...one.set, readDeg: one.amount.deg }] as const] : []
+      }),
+    )
+    return likelyCauses(job.setup.value, job.content.value, readings, use.value)
   })
   /** What was proved on this rig on other jobs tells a measure of the rig from one of this hold. */
   const earlier = computed(() =>
@@ -28,7 +45,7 @@ export function useProofCauses() {
       job.content.value.stoneId,
     ),
   )
-  const causes = computed(() => proofCauses({ ...found.value, earlier: earlier.value }))
+  const causes = computed(() => causesOnJob(ofReadings.value, { ...found.value, earlier: earlier.value }))
   const unexplained = computed(
     () =>
       causes.value.length === 0 &&
