@@ -198,13 +198,19 @@ function ink(job: JobView) {
     again: weighAgain,
   } = useAnswer('inkSays', () => ask.value)
 
-  /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
-  const found = computed(() => {
+  /** Of other settings that are weighed the looks themselves say the same. */
+  const isNow = computed(() => {
     const looksOf = (of: InkAsk | null | undefined) => of && [of.faces, of.terms]
-    // Of other settings that are weighed the looks themselves say the same.
-    return equal(looksOf(answered.value?.ask), looksOf(ask.value)) ? answered.value?.result?.found : undefined
+    return equal(looksOf(answered.value?.ask), looksOf(ask.value))
   })
+  const found = computed(() => (isNow.value ? answered.value?.result?.found : undefined))
+  /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
   const foundOn = (side: Side) => found.value?.[side]?.faces ?? []
+  /** What it said of these zones before the looks that are being weighed; none where nothing is being weighed. */
+  const formerOn = (side: Side) => {
+    const former = !isNow.value && weighing.value && ask.value ? answered.value?.result?.found[side]?.faces : undefined
+    return former?.length === zones.value.length ? former : []
+  }
   /** Looks at the side that is up which cannot well be true with the others. */
   const against = computed(() => {
     if (!answer.value) return []
@@ -236,6 +242,7 @@ function ink(job: JobView) {
     countToo,
     retract,
     foundOn,
+    formerOn,
     bevelFound,
     recordFound,
     against,

@@ -27,11 +27,13 @@ const found = computed(() => ink.foundOn(side.value))
 const looksThere = computed(() => looksAtZones(ink.looks.value, side.value, ink.zones.value))
 const rows = computed(() =>
   ink.zones.value.map((_, i) => {
-    const face = found.value[i] ?? null
+    const former = ink.formerOn(side.value)[i] ?? null
+    const face = found.value[i] ?? former
     const uncertaintyDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
     return {
       name: nth(ink.names.value, i),
       face,
+      isFormer: face !== null && face === former,
       uncertaintyDeg,
       setDeg: ink.setDeg.value[i] ?? null,
       lookedAt: nth(looksThere.value, i).looks.length > 0,
@@ -60,9 +62,9 @@ function sayText({ face, uncertaintyDeg, lookedAt }: (typeof rows.value)[number]
 const nextText = computed(() => {
   const next = ink.next.value
   if (!looked.value) return `Dial what you think it has, and look: nothing is known of ${names.value[side.value]} yet.`
-  if (!next) return ''
+  if (!next) return ink.weighing.value ? 'The next test is being worked out…' : ''
   if (next.stop === 'known') {
-    const open = rows.value.filter(({ face }) => !face).map(({ name }) => name)
+    const open = rows.value.filter(({ lookedAt }) => !lookedAt).map(({ name }) => name)
     const enough = `known to ± ${angleText(next.nowDeg, 0.1)}`
     return open.length === 0
       ? `Enough: every zone of ${names.value[side.value]} is ${enough}.`
@@ -94,7 +96,7 @@ const everyFound = computed(() =>
 const provable = computed(() => {
   const index = zoneAt(ink.zones.value, job.dialFor.value.edgePoint.fromHeelMm)
   const row = rows.value[index]
-  return row?.face ? { ...row, face: row.face, zone: nth(ink.zones.value, index) } : null
+  return row?.face && !row.isFormer ? { ...row, face: row.face, zone: nth(ink.zones.value, index) } : null
 })
 function prove(of: Side) {
   const one = provable.value
@@ -109,18 +111,24 @@ function prove(of: Side) {
 
 <template>
   <SheetPane labelledby="ink-says">
-    <h2 id="ink-says" class="text-lg font-semibold">What the ink says of {{ names[side] }}</h2>
+    <h2 id="ink-says" class="flex items-baseline justify-between gap-3 text-lg font-semibold">
+      What the ink says of {{ names[side] }}
+      <span v-if="ink.weighing.value" class="text-sm font-normal text-muted" data-testid="weighing">working out…</span>
+    </h2>
     <ul class="mt-2" data-testid="ink-says" :aria-busy="ink.weighing.value">
       <li v-for="row in rows" :key="row.name" class="border-t border-default py-1.5 first:border-t-0">
         <p class="flex flex-wrap items-baseline justify-between gap-x-3">
-          <span>{{ row.name }}</span><span class="font-semibold" :data-testid="`says-${row.name}`">{{
-            sayText(row)
-          }}</span>
+          <span>{{ row.name }}</span><span
+            :class="row.isFormer ? 'text-muted' : 'font-semibold'"
+            :data-testid="`says-${row.name}`"
+            >{{ sayText(row) }}</span
+          >
         </p>
         <div class="relative mt-1 h-5 rounded-sm bg-elevated" aria-hidden="true">
           <span
             v-if="row.face"
-            class="absolute top-1 h-3 rounded-sm border border-inverted bg-(--angle-proved)"
+            class="absolute top-1 h-3 rounded-sm border border-inverted"
+            :class="row.isFormer ? 'bg-muted' : 'bg-(--angle-proved)'"
             :style="{
               left: scale(row.face.angle.fromDeg),
               width: `calc(${scale(row.face.angle.toDeg)} - ${scale(row.face.angle.fromDeg)})`,

@@ -1,6 +1,6 @@
 import { nth } from '../../math/list'
 import type { InkLook } from './look'
-import { depthOdds, weighedFace, type DepthRange, type LookedAt } from './weigh'
+import { depthOdds, evidenceWith, type DepthRange, type LookedAt } from './weigh'
 
 /** What most likely went wrong with a look that does not go with the others. */
 export type Culprit = 'side-mixed-up' | 'pressed-hard' | 'blade-moved' | 'ink-wiped' | 'dished-stone' | 'misjudged'
@@ -49,26 +49,25 @@ export function contradictions(
     if (across !== null && nth(faces, across).looks.length > 0 && fits(nth(faces, across), look)) return 'side-mixed-up'
     if (look.seen === 'all' || look.seen === 'nothing') return 'ink-wiped'
     if (look.seen === 'ends') return 'dished-stone'
-    if (fits(without(nth(faces, face), number), { ...look, fraction: look.fraction / HARD })) return 'pressed-hard'
+    if (fits(nth(faces, face), { ...look, fraction: look.fraction / HARD }, number)) return 'pressed-hard'
     return inSeveralZones ? 'blade-moved' : 'misjudged'
   }
 
-  function fits(face: LookedAt, look: InkLook): boolean {
-    return oddsOf(face, look, range) > FITS
+  function fits(face: LookedAt, look: InkLook, without?: number): boolean {
+    return oddsOf(face, look, range, without) > FITS
   }
 }
 
 function leastLikely(face: LookedAt, range: DepthRange): number | null {
   if (face.looks.length < 2) return null
-  const all = logEvidence(face, range)
-  const odds = face.looks.map((_, i) => all - logEvidence(without(face, i), range))
+  const all = logOdds(evidenceWith(face, range, {}))
+  const odds = face.looks.map((_, without) => all - logOdds(evidenceWith(face, range, { without })))
   const least = Math.min(...odds)
   return least > Math.log(UNLIKELY) ? null : odds.findLastIndex((one) => one <= least + Math.log(AS_BADLY))
 }
 
-const without = (face: LookedAt, i: number): LookedAt => ({ ...face, looks: face.looks.filter((_, k) => k !== i) })
-const logEvidence = (face: LookedAt, range: DepthRange): number => depthOdds([weighedFace(face, range)]).logEvidence
+const logOdds = (evidence: readonly number[]): number => depthOdds([{ evidence }]).logEvidence
 
-/** How likely a look is at a face, what was seen there being true. */
-const oddsOf = (face: LookedAt, look: InkLook, range: DepthRange): number =>
-  Math.exp(logEvidence({ ...face, looks: [...face.looks, look] }, range) - logEvidence(face, range))
+/** How likely a look is at a face, what was seen there being true; one of its looks may be left out. */
+const oddsOf = (face: LookedAt, more: InkLook, range: DepthRange, without?: number): number =>
+  Math.exp(logOdds(evidenceWith(face, range, { without, more })) - logOdds(evidenceWith(face, range, { without })))

@@ -35,6 +35,8 @@ export interface Grid {
   readonly stepDeg: number
   readonly growsDeg: number
   readonly rows: readonly Float64Array[]
+  /** The same of each look by itself: the rows are their product. */
+  readonly ofLooks: readonly (readonly Float64Array[])[]
 }
 
 export type Grids = Readonly<Record<FaceKind, readonly Grid[]>>
@@ -43,10 +45,17 @@ function gridsOf(face: LookedAt, lookDepths: readonly number[], spread: readonly
   const [fromDeg, toDeg] = whereToLook(face)
   const grid = (growsDeg: number, stepDeg: number): Grid => {
     const cells = Math.max(1, Math.round((toDeg - fromDeg) / stepDeg) + 1)
-    const rows = Array.from({ length: DEPTHS }, () => new Float64Array(cells).fill(1))
-    for (const look of face.looks)
-      timesOdds(rows, look, { fromDeg, stepDeg, growsDeg, widthMm: face.widthMm }, lookDepths, spread)
-    return { fromDeg, stepDeg, growsDeg, rows }
+    const cell = { fromDeg, stepDeg, growsDeg, widthMm: face.widthMm, cells }
+    const ofLooks = face.looks.map((look) => oddsOfLook(look, cell, lookDepths, spread))
+    const rows = Array.from({ length: DEPTHS }, (_, depth) => {
+      const row = new Float64Array(cells).fill(1)
+      for (const look of ofLooks) {
+        const odds = nth(look, depth)
+        for (let i = 0; i < cells; i++) row[i]! *= odds[i]!
+      }
+      return row
+    })
+    return { fromDeg, stepDeg, growsDeg, rows, ofLooks }
   }
   const curved = (sign: number) => GROWTHS.map((growsDeg) => grid(sign * growsDeg, CURVED_STEP_DEG))
   return { flat: [grid(0, STEP_DEG)], convex: curved(1), hollow: curved(-1) }
@@ -60,35 +69,81 @@ function whereToLook({ looks, primaryDeg }: LookedAt): [fromDeg: number, toDeg: 
   return [Math.max(primaryDeg, first.setDeg - below), Math.min(STEEPEST_DEG, last.setDeg + beyond)]
 }
 
-/** Rows of odds over the angle at the middle, one for each depth, times those of one look, whose depth spreads. */
-function timesOdds(
-  rows: readonly Float64Array[],
+/** Rows of odds over the angle at the middle, one for each depth, of one look, whose own depth spreads around that. */
+function oddsOfLook(
   look: InkLook,
-  { fromDeg, stepDeg, growsDeg, widthMm }: Pick<Grid, 'fromDeg' | 'stepDeg' | 'growsDeg'> & { widthMm: number },
+  {
+    fromDeg,
+    stepDeg,
+    growsDeg,
+    widthMm,
+    cells,
+  }: Pick<Grid, 'fromDeg' | 'stepDeg' | 'growsDeg'> & { widthMm: number; cells: number },
   lookDepths: readonly number[],
   spread: readonly number[],
-): void {
+): Float64Array[] {
+  const rows = Array.from({ length: DEPTHS }, () => new Float64Array(cells))
   const odds = lookOdds(look)
   const grows = radians(growsDeg)
   const at = new Float64Array(lookDepths.length)
-  const inWidths = lookDepths.map((depthUm) => depthUm / 1000 / widthMm)
-  for (let i = 0; i < nth(rows, 0).length; i++) {
+  const inWidths = Float64Array.from(lookDepths, (depthUm) => depthUm / 1000 / widthMm)
+  const weights = Float64Array.from(spread)
+  for (let i = 0; i < cells; i++) {
     const over = radians(fromDeg + i * stepDeg - look.setDeg) - grows / 2
-    for (let d = 0; d < at.length; d++) at[d] = odds(over, grows, inWidths[d]!)
+    let alike = true
+    for (let d = 0; d < at.length; d++) {
+      at[d] = odds(over, grows, inWidths[d]!)
+      alike &&= at[d] === at[0]
+    }
     for (let d = 0; d < rows.length; d++) {
-      let sum = 0
-      for (let k = 0; k < spread.length; k++) sum += spread[k]! * at[d + k]!
-      rows[d]![i]! *= sum
+      let sum = alike ? at[0]! : 0
+      if (!alike) for (let k = 0; k < weights.length; k++) sum += weights[k]! * at[d + k]!
+      rows[d]![i] = sum
     }
   }
+  return rows
 }
 
-export const sumOf = (row: Float64Array): number => row.reduce((sum, odds) => sum + odds, 0)
+export function sumOf(row: Float64Array): number {
+  let sum = 0
+  for (let i = 0; i < row.length; i++) sum += row[i]!
+  return sum
+}
 export const massOf = (grids: readonly Grid[], depth: number): number =>
   grids.reduce((sum, { rows, stepDeg }) => sum + sumOf(nth(rows, depth)) * stepDeg, 0) / grids.length
 
-const evidenceOf = (of: Grids, depth: number): number =>
-  keysOf(BEFORE).reduce((sum, kind) => sum + BEFORE[kind] * massOf(of[kind], depth), 0)
+const evidenceOf = (of: Grids, depth: number, mass = massOf): number =>
+  keysOf(BEFORE).reduce((sum, kind) => sum + BEFORE[kind] * mass(of[kind], depth), 0)
+
+/** The odds over depths of a face with one of its looks left out (by its number), one more counted, or both. */
+export function evidenceWith(
+  face: LookedAt,
+  range: DepthRange,
+  change: { readonly without?: number; readonly more?: InkLook },
+): number[] {
+  const { ofLooks: lookDepths, spread } = depthsOf(range)
+  const weighed = weighedFace(face, range)
+  if (!weighed) return []
+  const { without, more } = change
+  const added = new Map<Grid, readonly Float64Array[]>()
+  for (const grid of more ? keysOf(BEFORE).flatMap((kind) => weighed.grids[kind]) : []) {
+    const cell = { ...grid, widthMm: face.widthMm, cells: nth(grid.rows, 0).length }
+    added.set(grid, oddsOfLook(more!, cell, lookDepths, spread))
+  }
+  const mass = (of: readonly Grid[], depth: number): number => {
+    let all = 0
+    for (const grid of of) {
+      const row = nth(grid.rows, depth)
+      const left = without === undefined ? null : nth(nth(grid.ofLooks, without), depth)
+      const extra = added.get(grid)?.[depth]
+      let sum = 0
+      for (let i = 0; i < row.length; i++) sum += (row[i]! / (left ? left[i]! : 1)) * (extra ? extra[i]! : 1)
+      all += sum * grid.stepDeg
+    }
+    return all / of.length
+  }
+  return weighed.evidence.map((_, depth) => evidenceOf(weighed.grids, depth, mass))
+}
 
 export function normalized(odds: readonly number[]): number[] {
   const total = odds.reduce((sum, one) => sum + one, 0)
@@ -137,7 +192,10 @@ function weigh(face: LookedAt, range: DepthRange): WeighedFace {
 }
 
 /** The odds of the contact depths that the faces fraction. */
-export function depthOdds(faces: readonly (WeighedFace | null)[]): { odds: number[]; logEvidence: number } {
+export function depthOdds(faces: readonly (Pick<WeighedFace, 'evidence'> | null)[]): {
+  odds: number[]
+  logEvidence: number
+} {
   const logs = Array.from({ length: DEPTHS }, (_, i) =>
     faces.reduce((sum, face) => sum + (face ? Math.log(nth(face.evidence, i)) : 0), 0),
   )
