@@ -1,3 +1,5 @@
+import { ofKind } from '../core/log/activeEntries'
+import type { LogEntry } from '../core/log/entry'
 import { comesTo, degrees, expect, ledger, openJob, test } from './bench'
 
 test('a stone measured anew changes every angle set with it; the grit says what it is by its standard', async ({
@@ -28,7 +30,16 @@ test('a stone measured anew changes every angle set with it; the grit says what 
 
   await page.getByRole('button', { name: 'Measure Thick water stone again' }).click()
   await form.getByLabel(/^Far end/).fill('11.4')
+  // A face that is lower than it was is asked about, once: it wore, or was measured wrongly.
   await form.getByRole('button', { name: 'Keep' }).click()
+  await expect(form.getByText('Say which it was.')).toBeVisible()
+  await form.getByText('It wore: note it in its wear log').click()
+  await form.getByRole('button', { name: 'Keep' }).click()
+  const measured = async () => {
+    const { entries } = (await (await page.request.get('/api/log?after=0')).json()) as { entries: LogEntry[] }
+    return ofKind(entries, 'stone-wear').map(({ faceOffsetMm }) => faceOffsetMm)
+  }
+  await expect.poll(async () => (await measured()).slice(-2)).toEqual([11.7, 11.4])
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByRole('radio', { name: /Thick water stone.*11\.7 mm/ })).toBeVisible()
 })

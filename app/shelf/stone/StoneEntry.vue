@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { v7 as newId } from 'uuid'
+import { wearEntry, wearLogOf, wornLines } from '#core/log/wearLog'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { grainSize, GRIT_STANDARDS, type GritStandard } from '#core/records/stone/grit'
 import { STONE_KINDS } from '#core/records/stone/stone'
@@ -7,6 +9,7 @@ import { readStone, stoneDrafts, stoneFacts } from './stoneDraft'
 import { useDescription } from '~/forms/useDescription'
 import { angleText, differenceText } from '~/words/angleText'
 import { elsewhereText, grainText } from '~/words/grainText'
+import { useLog } from '~/stores/log'
 import { lengthText } from '~/words/lengthText'
 import { STONE_KIND_WORD } from '~/words/rigText'
 
@@ -14,6 +17,7 @@ import { STONE_KIND_WORD } from '~/words/rigText'
 const props = defineProps<{ from: StoneRecord | null; copy?: boolean }>()
 const emit = defineEmits<{ done: [kept: StoneRecord] }>()
 const { from, copy } = props
+const log = useLog()
 const { unit, draft, takenUp, beginAnew, fieldsOf, shown, save, busy, failure } = useDescription({
   kind: 'stones',
   from,
@@ -63,9 +67,36 @@ const dishHint = computed(() => {
   return `A stroke that ends on its rim tilts the face by ${angleText(dishTiltDeg(depth, length), 0.01)}.`
 })
 
+/** A face found this much lower than it was described wore, or was measured wrongly before, mm. */
+const LOWER_MM = 0.02
+const isLower = computed(() => {
+  const [near, far] = [figure('faceOffsetEnds.nearMm'), figure('faceOffsetEnds.farMm')]
+  if (!from || copy || near === null || far === null) return false
+  return from.faceOffsetMm - middleOffsetMm(near, far, figure('dishMm') ?? 0) > LOWER_MM
+})
+const WHY_LOWER = [
+  { value: 'wore', label: 'It wore: note it in its wear log' },
+  { value: 'wrong', label: 'It was measured wrongly before' },
+]
+const whyLower = ref('')
+const unsaid = ref(false)
+
 async function keep() {
+  unsaid.value = isLower.value && whyLower.value === ''
+  if (unsaid.value) return
+  const wore = isLower.value && whyLower.value === 'wore'
   const kept = await save()
-  if (kept) emit('done', kept)
+  if (!kept) return
+  if (from && wore) {
+    const lines = wornLines(
+      from,
+      kept.faceOffsetMm,
+      new Date().toLocaleDateString('sv'),
+      wearLogOf(log.ofKind('stone-wear'), kept.id),
+    )
+    log.append(lines.map((line) => wearEntry(kept.id, line, newId())))
+  }
+  emit('done', kept)
 }
 
 interface Shown {
@@ -116,6 +147,14 @@ const SIZES: readonly Shown[] = [
       </div>
       <p class="mt-1 min-h-5 text-sm text-muted" data-testid="taper">{{ taperHint }}</p>
     </fieldset>
+    <UFormField v-if="from && isLower" :error="unsaid && whyLower === '' ? 'Say which it was.' : undefined">
+      <URadioGroup
+        v-model="whyLower"
+        :items="WHY_LOWER"
+        :legend="`The face was ${lengthText(from.faceOffsetMm, unit)} from the rod, and is lower now.`"
+        size="lg"
+      />
+    </UFormField>
     <div class="grid grid-cols-2 gap-3">
       <TypedField v-for="one in SIZES" :key="one.path" v-bind="one" :fields="fields" :problem="problemAt(one.path)" />
     </div>
