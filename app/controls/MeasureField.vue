@@ -31,9 +31,20 @@ const shown = computed(() =>
   props.kind === 'length' ? lengthFigure(props.value, preferences.unit) : props.value.toFixed(1).replace('-', '−'),
 )
 const unit = computed(() => (props.kind === 'length' ? preferences.unit : '°'))
-// What stands in the field is taken over when the figure changes; what is being typed keeps its meaning.
+// What stands in the field is taken over when the figure changes; what is being typed stays, and keeps its meaning.
+const input = useTemplateRef<HTMLInputElement>('input')
 let untouched = ''
-watch(shown, () => ((text.value = untouched = shown.value), (problem.value = '')), { immediate: true })
+watch(
+  shown,
+  (now) => {
+    const isTyping = input.value !== null && document.activeElement === input.value && text.value !== untouched
+    untouched = now
+    if (isTyping) return
+    text.value = now
+    problem.value = ''
+  },
+  { immediate: true },
+)
 useUnitSwitch((inNewUnit) => {
   if (props.kind !== 'length' || text.value === untouched) return
   const typed = inNewUnit(text.value)
@@ -93,6 +104,7 @@ function onArrow(event: KeyboardEvent) {
       <div class="relative min-w-0 flex-1">
         <input
           :id="id"
+          ref="input"
           v-model="text"
           :data-focus="focus"
           data-own-keys
