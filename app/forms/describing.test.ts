@@ -15,7 +15,7 @@ import {
   tableRig,
 } from '#core/geometry/setup/sampleSetup.fixture'
 import { bladeDraftOf, bladeDrafts, emptyBladeDraft, readBlade, type BladeDraft } from '~/shelf/blade/bladeDraft'
-import { lengthInUnit, completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft } from './draft'
+import { lengthInUnit, completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft, usualDraft } from './draft'
 import { emptyRigDraft, readRig, rigDraftOf, rigDrafts } from '~/shelf/rig/rigDraft'
 import { rigSteps, stepOf } from '~/shelf/rig/rigSteps'
 import { readStone, stoneDrafts } from '~/shelf/stone/stoneDraft'
@@ -55,6 +55,13 @@ describe('a draft', () => {
   })
 
   it('means the same length whatever unit is shown; what cannot be read stays as it was typed', () => {
+    // What is usual is round in either unit.
+    const usual = { ...whole, widthMm: 150, rows: [{ heightMm: 0.1 }, { heightMm: 25 }, { heightMm: 2 }] }
+    expect(usualDraft(usual, record, 'mm')).toMatchObject({ widthMm: '150', rows: [{ heightMm: '0.1' }, {}, {}] })
+    expect(usualDraft(usual, record, 'in')).toMatchObject({
+      widthMm: '6',
+      rows: [{ heightMm: '0.004' }, { heightMm: '1' }, { heightMm: '0.08' }],
+    })
     const typed = { ...(toDraft(whole, record, 'mm') as object), widthMm: '25,4', wornAtMm: 'about 3', offDeg: '7' }
     const inches = inUnit(typed, record, 'mm', 'in')
     expect(inches).toMatchObject({ widthMm: '1', wornAtMm: 'about 3', offDeg: '7' })

@@ -29,6 +29,23 @@ export const exactFigure = (mm: number, unit: LengthUnit): string =>
 const figureText = (value: number, of: MeasureUnit, unit: LengthUnit): string =>
   of === 'mm' ? exactFigure(value, unit) : String(Number(value.toFixed(6)))
 
+/** A usual length is a round one in either unit: 150 mm are 6 in, a tenth of a millimetre 0.004 in. */
+const usualFigure = (value: number, of: MeasureUnit, unit: LengthUnit): string =>
+  of === 'mm' && unit === 'in' ? String(roundInches(fromMm(value, 'in'))) : figureText(value, of, unit)
+
+/** From so many inches on, a round length is a multiple of so much. */
+const ROUND_INCHES: readonly (readonly [from: number, step: number])[] = [
+  [4, 0.25],
+  [1, 0.125],
+  [0.25, 0.0625],
+  [0.05, 0.01],
+]
+function roundInches(inches: number): number {
+  // So that 25 mm, a hair under an inch, come to one.
+  const step = ROUND_INCHES.find(([from]) => Math.abs(inches) >= 0.98 * from)?.[1]
+  return step ? Number((Math.round(inches / step) * step).toFixed(4)) : Number(inches.toPrecision(1))
+}
+
 /** Reads what stands in a field: a length in mm, anything else as it is. */
 export const parseFigure = (text: string, of: MeasureUnit, unit: LengthUnit): ParsedNumber =>
   of === 'mm' ? parseLengthMm(text, unit) : parseDecimal(text.replace('°', ''))
@@ -67,27 +84,31 @@ function empty(schema: Schema, unit: LengthUnit): unknown {
   const keys = keysOf(bare)
   if (keys.length > 0) return Object.fromEntries(keys.map((key) => [key, empty(partOf(bare, key)!, unit)]))
   const of = unitOf(bare)
-  if (of) return typeof given === 'number' ? figureText(given, of, unit) : ''
+  if (of) return typeof given === 'number' ? usualFigure(given, of, unit) : ''
   if (bare instanceof z.ZodEnum) return given ?? bare.options[0]
   return given ?? (bare instanceof z.ZodString ? '' : null)
 }
 
 /** A record as its draft, in the unit in use. */
 export const toDraft = <T>(value: NoInfer<T>, schema: z.core.$ZodType<T>, unit: LengthUnit): DraftOf<T> =>
-  written(value, schema, unit) as DraftOf<T>
+  written(value, schema, unit, figureText) as DraftOf<T>
 
-function written(value: unknown, schema: Schema, unit: LengthUnit): unknown {
+/** The same of what is usual, to begin with: its lengths are round in the unit in use. */
+export const usualDraft = <T>(value: NoInfer<T>, schema: z.core.$ZodType<T>, unit: LengthUnit): DraftOf<T> =>
+  written(value, schema, unit, usualFigure) as DraftOf<T>
+
+function written(value: unknown, schema: Schema, unit: LengthUnit, figure: typeof figureText): unknown {
   const bare = unwrapped(schema)
   const of = unitOf(bare)
-  if (of) return typeof value === 'number' ? figureText(value, of, unit) : ''
-  if (Array.isArray(value)) return value.map((one, i) => written(one, partOf(bare, i) ?? bare, unit))
+  if (of) return typeof value === 'number' ? figure(value, of, unit) : ''
+  if (Array.isArray(value)) return value.map((one, i) => written(one, partOf(bare, i) ?? bare, unit, figure))
   const keys = keysOf(bare)
   if (keys.length === 0) return value ?? null
   if (!isObject(value)) return empty(schema, unit)
   return Object.fromEntries(
     keys.map((key) => {
       const part = partOf(bare, key)!
-      return [key, key in value ? written(value[key], part, unit) : empty(part, unit)]
+      return [key, key in value ? written(value[key], part, unit, figure) : empty(part, unit)]
     }),
   )
 }

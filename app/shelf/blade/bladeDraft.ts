@@ -15,7 +15,7 @@ import type { ProblemCode } from '#core/schema/codes'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import type { Figures } from '#core/schema/result'
 import { toMm, type LengthUnit } from '#core/math/units/length'
-import { completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft, type DraftOf } from '~/forms/draft'
+import { completed, emptyDraft, exactFigure, inUnit, readDraft, toDraft, usualDraft, type DraftOf } from '~/forms/draft'
 import { firstAtEach } from '~/shelf/rig/rigDraft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
@@ -62,7 +62,7 @@ export const emptyBladeDraft = (unit: LengthUnit): BladeDraft => ({
   facts: emptyDraft(bladeFacts, unit),
   source: 'shape',
   shapeId: 'drop-point',
-  measures: toDraft(SHAPES['drop-point'].usual, shapeMeasures, unit),
+  measures: usualDraft(SHAPES['drop-point'].usual, shapeMeasures, unit),
   points: '',
   drawn: null,
 })
@@ -73,7 +73,9 @@ export function bladeDraftOf(of: Blade, unit: LengthUnit): BladeDraft {
     facts: toDraft(bladeFacts.parse(of), bladeFacts, unit),
     source: shape ? 'shape' : 'file',
     shapeId: shape?.id ?? 'drop-point',
-    measures: toDraft(shape?.measures ?? SHAPES['drop-point'].usual, shapeMeasures, unit),
+    measures: shape
+      ? toDraft(shape.measures, shapeMeasures, unit)
+      : usualDraft(SHAPES['drop-point'].usual, shapeMeasures, unit),
     points: '',
     drawn: { edge: [...edge], spine: spine ? [...spine] : null, choil: null, uncertainty },
   }

@@ -6,7 +6,7 @@ import { zonesOf, type Zone } from '#core/records/blade/zones'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import type { BladeRecord } from '#core/records/storage/kinds'
 import { bladeDrafts, bladeFacts, readBlade } from './bladeDraft'
-import { exactFigure, parseFigure, toDraft } from '~/forms/draft'
+import { exactFigure, parseFigure, usualDraft } from '~/forms/draft'
 import { useDescription } from '~/forms/useDescription'
 
 const EDGE_POINTS = 300
@@ -49,7 +49,7 @@ export function useBladeDescription(from: BladeRecord | null, copy: boolean) {
 
   function chooseShape(id: ShapeId) {
     draft.value.shapeId = id
-    draft.value.measures = toDraft(SHAPES[id].usual, shapeMeasures, unit.value)
+    draft.value.measures = usualDraft(SHAPES[id].usual, shapeMeasures, unit.value)
   }
   const uses = computed(() => SHAPES[draft.value.shapeId].uses)
   const measureMm = (key: ShapeMeasure): number | null => {

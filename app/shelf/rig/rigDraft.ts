@@ -6,7 +6,7 @@ import { rigMeasures, type Rig } from '#core/records/rig/rig'
 import { rawOf } from '#core/schema/versioned'
 import type { LengthUnit } from '#core/math/units/length'
 import { DIALS, dialsOf } from '~/forms/rigDials'
-import { completed, emptyDraft, inUnit, readDraft, toDraft, type DraftOf } from '~/forms/draft'
+import { completed, emptyDraft, inUnit, readDraft, toDraft, usualDraft, type DraftOf } from '~/forms/draft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
 /**
@@ -37,7 +37,7 @@ export function emptyRigDraft(kind: RigKind, unit: LengthUnit): RigDraft {
       ...empty.height,
       by: dialsOf(kind)[0],
     }),
-    tolerance: toDraft(BEGUN_WITH, tolerance, unit),
+    tolerance: usualDraft(BEGUN_WITH, tolerance, unit),
   }
 }
 

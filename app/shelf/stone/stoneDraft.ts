@@ -5,7 +5,7 @@ import { stone as stoneSchema, type Stone } from '#core/records/stone/stone'
 import { rawOf } from '#core/schema/versioned'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import type { LengthUnit } from '#core/math/units/length'
-import { completed, emptyDraft, inUnit, readDraft, toDraft, type DraftOf } from '~/forms/draft'
+import { completed, emptyDraft, inUnit, readDraft, toDraft, usualDraft, type DraftOf } from '~/forms/draft'
 import { firstAtEach } from '~/shelf/rig/rigDraft'
 import type { DraftKind } from '~/forms/useKeptDraft'
 
@@ -25,7 +25,7 @@ const BEGUN_WITH = { lengthMm: 150, widthMm: 25, faceOffsetToleranceMm: 0.1 }
 function begunFrom(from: Stone | null, copy: boolean, unit: LengthUnit): StoneDraft {
   if (!from) {
     const empty = emptyDraft(stoneFacts, unit)
-    const usual = toDraft(
+    const usual = usualDraft(
       BEGUN_WITH,
       stoneFacts.pick({ lengthMm: true, widthMm: true, faceOffsetToleranceMm: true }),
       unit,

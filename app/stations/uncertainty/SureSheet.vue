@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import type { UncertaintyShare } from '#core/uncertainty/budget'
 import { useJob } from '~/job/useJob'
 import { useChartColours } from '~/controls/chart/useChartColours'
@@ -18,6 +19,7 @@ const set = computed(() => (job.up.value.ok ? job.up.value : null))
 /** What adds nothing that could be seen is left out of the chart. */
 const shares = computed(() => set.value?.budget.filter((share) => share.shareDeg >= 0.005) ?? [])
 const ROW = 34
+const narrow = useMediaQuery('(max-width: 640px)')
 const series = computed(() => [
   {
     name: 'adds',
@@ -30,6 +32,8 @@ const options = computed(() => ({
   colors: shares.value.map((_, i) => (i === 0 ? colours.value.set : colours.value.iron)),
   legend: { show: false },
   xaxis: {
+    // As many figures as stand beside each other.
+    tickAmount: narrow.value ? 2 : 4,
     labels: { formatter: (value: string) => `${Number(value).toFixed(2)}°`, style: { fontSize: '14px' } },
     axisTicks: { show: false },
   },
@@ -41,7 +45,7 @@ const fractionText = (share: UncertaintyShare) =>
   `${MEASURE_WORD[share.id]} ± ${toleranceText(share, preferences.unit)} adds ${share.shareDeg.toFixed(2)}°`
 const WHERE = {
   rig: 'Measure the rig anew',
-  hold: 'Take it again and say how well it is known, at the right',
+  hold: 'Take it again, and say how well it is known now',
   blade: 'Measure the blade anew',
   stone: 'Measure the stone anew',
 } as const

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nth } from '#core/math/list'
 import type { Mark } from '#core/geometry/dial/marks'
 import { dialOf } from '#core/records/rig/dials/dials'
 import type { DialSetting } from '#core/records/rig/dials/readings'
@@ -45,9 +46,15 @@ const series = computed(() => {
 })
 const options = computed(() => {
   const count = stones.value.length
-  const shades = [colours.value.set, colours.value.ink, colours.value.proved, colours.value.read, colours.value.iron]
+  // The stone on the rod gives what is set; no other wears the colour of one of the four angles.
+  const shades = [colours.value.ink, colours.value.soft, colours.value.iron]
   return {
-    colors: [...shades.slice(0, count), colours.value.wanted],
+    colors: [
+      ...stones.value.map(({ id }, i) =>
+        id === job.content.value.stoneId ? colours.value.set : nth(shades, i % shades.length),
+      ),
+      colours.value.wanted,
+    ],
     stroke: {
       width: [...stones.value.map((stone) => (stone.id === job.content.value.stoneId ? 4 : 2)), 2],
       dashArray: [...DASHES.slice(0, count), 2],
