@@ -5,7 +5,7 @@ import { zoneAt } from '#core/records/blade/zones'
 import { ANGLES, type AngleId } from '~/navigation/stations'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
-import { angleText, differenceText, steepnessText } from '~/words/angleText'
+import { angleText, differenceText, steepnessText, sumText, type SureAngle } from '~/words/angleText'
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
@@ -138,7 +138,11 @@ export function useLedger() {
       const sumUncertainty =
         id === 'set' ? (includedUncertaintyDeg ?? READ_UNCERTAINTY) : Math.max(...SIDES.map(uncertaintyOn))
       const value = values.value[id]
-      const sum = oneBevel ? value.A : value.A === null || value.B === null ? null : value.A + value.B
+      const counted = (oneBevel ? (['A'] as const) : SIDES).map((side) => ({
+        deg: value[side],
+        uncertaintyDeg: uncertaintyOn(side),
+      }))
+      const isKnown = (one: (typeof counted)[number]): one is SureAngle => one.deg !== null
       const text = (side: Side): string | null => {
         if (oneBevel && side === 'B') return 'flat'
         return value[side] === null ? null : angleText(value[side], uncertaintyOn(side))
@@ -153,7 +157,7 @@ export function useLedger() {
           text: text(side),
           byInk: id === 'proved' && byInk(side),
         })),
-        included: sum === null ? null : angleText(sum, sumUncertainty),
+        included: counted.every(isKnown) ? sumText(counted, sumUncertainty) : null,
         note: notes[id][0],
         more: notes[id][1],
         editable: id !== 'set',

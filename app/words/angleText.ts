@@ -7,6 +7,19 @@ const decimals = (uncertaintyDeg: number): number => decimalsBackedBy(uncertaint
 export const angleText = (deg: number, uncertaintyDeg = 0.1): string =>
   `${withMinus(deg.toFixed(decimals(uncertaintyDeg)))}°`
 
+/** An angle with how sure it is, both in degrees. */
+export interface SureAngle {
+  readonly deg: number
+  readonly uncertaintyDeg: number
+}
+
+/** The sum of angles that stand beside it: it adds up as they are shown. */
+export const sumText = (each: readonly SureAngle[], uncertaintyDeg: number): string =>
+  angleText(
+    each.reduce((sum, one) => sum + Number(one.deg.toFixed(decimals(one.uncertaintyDeg))), 0),
+    uncertaintyDeg,
+  )
+
 /** A difference with its sign: "+0.4°", "−1.2°", "0.0°". */
 export function differenceText(deg: number, uncertaintyDeg = 0.1): string {
   const figure = Math.abs(deg).toFixed(decimals(uncertaintyDeg))

@@ -3,7 +3,7 @@ import { zoneAt } from '#core/records/blade/zones'
 import { refuse } from '#core/schema/refusal'
 import { job } from '#core/records/job/job'
 import { postRig, sampleSetup, scaleRig, screwRig, slotRig } from '#core/geometry/setup/sampleSetup.fixture'
-import { angleText, differenceText, steepnessText } from './angleText'
+import { angleText, differenceText, steepnessText, sumText } from './angleText'
 import { dialFigures, dialText } from './dialText'
 import { elsewhereText, grainText } from './grainText'
 import { jobDifferences } from './jobText'
@@ -47,6 +47,9 @@ describe('words for the bench', () => {
 
   it('no figure is finer than its uncertainty, and none finer than a tenth of a degree', () => {
     expect([angleText(19.84, 0.3), angleText(19.84, 1.2), angleText(19.84, 0.01)]).toEqual(['19.8°', '20°', '19.8°'])
+    // Half of 35.9° is shown as 18.0°: the two add up to what stands beside them.
+    const half = { deg: 17.96, uncertaintyDeg: 0.3 }
+    expect([sumText([half, half], 0.4), sumText([half], 0.4)]).toEqual(['36.0°', '18.0°'])
     expect([differenceText(0.44, 0.3), differenceText(-1.21, 0.3), differenceText(-0.02, 0.3)]).toEqual([
       '+0.4°',
       '−1.2°',

@@ -6,7 +6,7 @@ import { useSimulatedScreen } from './useSimulatedScreen'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
-import { angleText } from '~/words/angleText'
+import { angleText, sumText } from '~/words/angleText'
 import { FINISH_MEANS, FINISH_WORD, shiftText, unevenText } from '~/words/goniometerText'
 
 /** What the goniometer shows, both sides at once: what it comes to stands below it before it is noted. */
@@ -14,6 +14,14 @@ const job = useJob()
 const preferences = usePreferences()
 const gonio = useGoniometer()
 const { form, pattern } = gonio
+const included = computed(() => {
+  const { sides, includedUncertaintyDeg } = pattern.value ?? { sides: [], includedUncertaintyDeg: null }
+  if (includedUncertaintyDeg === null) return null
+  return sumText(
+    sides.map(({ edgeDeg: deg, uncertaintyDeg }) => ({ deg, uncertaintyDeg })),
+    includedUncertaintyDeg,
+  )
+})
 const names = computed(() => preferences.current.sideNames)
 const finishes = FINISHES.map((value) => ({ value, label: `${FINISH_WORD[value]}: ${FINISH_MEANS[value]}` }))
 const LABEL: Record<TypedFigure, string> = {
@@ -100,9 +108,8 @@ const uncut = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(
           ><span class="mr-1 text-muted">{{ names[one.side] }}</span
           ><b class="figure text-2xl">{{ angleText(one.edgeDeg, one.uncertaintyDeg) }}</b
           ><span class="ml-1 text-muted">± {{ angleText(one.uncertaintyDeg, one.uncertaintyDeg) }}</span></span
-        ><span v-if="pattern.includedDeg !== null"
-          ><span class="mr-1 text-muted">included</span
-          ><b class="figure text-2xl">{{ angleText(pattern.includedDeg, pattern.includedUncertaintyDeg!) }}</b></span
+        ><span v-if="included !== null"
+          ><span class="mr-1 text-muted">included</span><b class="figure text-2xl">{{ included }}</b></span
         >
       </p>
       <p class="mt-1 text-sm text-toned">{{ shiftText(pattern, names) }}</p>
