@@ -12,7 +12,7 @@ const about = {
   uncertaintyDeg: 0.2,
 } as const
 const log: LogEntry[] = [
-  { ...about, kind: 'reading', side: 'A', placeMm: 32.5, deg: 20.1, zero: 'clamp', expectedDeg: 20.2 },
+  { ...about, kind: 'reading', side: 'A', placeMm: 32.5, deg: 20.1, zero: 'clamp', expectedDeg: 20.2034 },
   { ...about, kind: 'retraction', entryId: about.id },
   {
     ...about,

@@ -25,6 +25,11 @@ const READING_COLUMNS = [
 ] as const
 type Row = Partial<Record<(typeof READING_COLUMNS)[number], string | number>>
 
+/** No figure has more digits than are known: hundredths of a degree and of a millimetre, thousandths of a width. */
+const DIGITS = { deg: 2, mm: 2, width: 3 } as const
+const known = (value: number | null | undefined, of: keyof typeof DIGITS): number | '' =>
+  value === null || value === undefined ? '' : Number(value.toFixed(DIGITS[of]))
+
 /**
  * What was read, proved and measured of the bevel, oldest first, as a table. `nameOf`: what an instrument or a stone is
  * called.
@@ -34,20 +39,38 @@ export function readingsCsv(log: readonly LogEntry[], nameOf: (id: string) => st
   const common = (entry: Reading | Proof | BevelWidth): Row => ({
     at: entry.at,
     side: entry.side,
-    fromHeelMm: entry.placeMm ?? '',
+    fromHeelMm: known(entry.placeMm, 'mm'),
     instrument: named(entry.instrumentId),
     stone: named(entry.stoneId),
   })
-  const angle = ({ deg, uncertaintyDeg }: Reading | Proof): Row => ({ deg, uncertaintyDeg })
+  const angle = ({ deg, uncertaintyDeg }: Reading | Proof): Row => ({
+    deg: known(deg, 'deg'),
+    uncertaintyDeg: known(uncertaintyDeg, 'deg'),
+  })
   const rows = log.flatMap((entry): Row[] => {
     if (entry.kind === 'bevel-width') {
       const { zone, by, widthMm, uncertaintyMm } = entry
       return [
-        { ...common(entry), what: 'bevel width', zone: zone ?? '', by, widthMm, widthUncertaintyMm: uncertaintyMm },
+        {
+          ...common(entry),
+          what: 'bevel width',
+          zone: zone ?? '',
+          by,
+          widthMm: known(widthMm, 'width'),
+          widthUncertaintyMm: known(uncertaintyMm, 'width'),
+        },
       ]
     }
     if (entry.kind === 'reading')
-      return [{ ...common(entry), ...angle(entry), what: 'read', by: entry.zero, mustReadDeg: entry.expectedDeg ?? '' }]
+      return [
+        {
+          ...common(entry),
+          ...angle(entry),
+          what: 'read',
+          by: entry.zero,
+          mustReadDeg: known(entry.expectedDeg, 'deg'),
+        },
+      ]
     if (entry.kind !== 'proof') return []
     const { by, zone, finish, fromDeg, toDeg, primaryDeg, toApex, setup } = entry
     return [
@@ -58,11 +81,11 @@ export function readingsCsv(log: readonly LogEntry[], nameOf: (id: string) => st
         by,
         zone: zone ?? '',
         looks: finish ?? '',
-        fromDeg: fromDeg ?? '',
-        toDeg: toDeg ?? '',
-        primaryDeg: primaryDeg ?? '',
+        fromDeg: known(fromDeg, 'deg'),
+        toDeg: known(toDeg, 'deg'),
+        primaryDeg: known(primaryDeg, 'deg'),
         cutToApex: toApex === null ? '' : toApex ? 'yes' : 'no',
-        setDeg: setup?.setDeg[entry.side] ?? '',
+        setDeg: known(setup?.setDeg[entry.side], 'deg'),
       },
     ]
   })
