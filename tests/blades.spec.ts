@@ -153,8 +153,11 @@ test('an even angle: what runs off is shown as the blade is moved, and the best 
   await expect(told).toContainText(/Hold it .*: the \w+ runs \d\.\d° (high|low); now the worst place is \d\.\d° off\./)
   const [, less, more] = /runs (\d\.\d)° \w+; now the worst place is (\d\.\d)° off/.exec((await told.textContent())!)!
   expect(Number(less)).toBeLessThan(Number(more))
-  await page.getByRole('region', { name: 'Where to hold it' }).getByRole('button', { name: 'Hold it so' }).click()
-  await expect(page.getByRole('button', { name: 'Held so' })).toBeVisible()
+  await page
+    .getByRole('region', { name: 'Where to hold it' })
+    .getByRole('button', { name: 'Hold it like this' })
+    .click()
+  await expect(page.getByRole('button', { name: 'Held like this' })).toBeVisible()
   await expect
     .poll(async () => Number(/(\d\.\d)° (high|low)/.exec((await worst.textContent())!)?.[1]))
     .toBeLessThanOrEqual(Number(less) + 0.11)
@@ -175,7 +178,10 @@ test('on a rig with marks the blade’s landmark is laid on one, or anywhere whe
   await page.getByRole('button', { name: 'Find the best hold' }).click()
   await expect(told).toContainText(/mark [a-e]/)
   const mark = /mark ([a-e])/.exec((await told.textContent())!)![1]!
-  await page.getByRole('region', { name: 'Where to hold it' }).getByRole('button', { name: 'Hold it so' }).click()
+  await page
+    .getByRole('region', { name: 'Where to hold it' })
+    .getByRole('button', { name: 'Hold it like this' })
+    .click()
   await openSheet(page, 'clamp/card')
   await expect(page.getByRole('img', { name: 'The clamp card' })).toContainText(`Thumb stud onmark ${mark}`)
 })
@@ -185,10 +191,10 @@ test('long blades, facets, hollows, and whether it holds, reaches and clears', a
   await openSheet(page, 'clamp/even')
   await expect(page.getByTestId('hollow')).toContainText('the widest flat stone that reaches is')
   const tolerance = page.getByLabel('Keep within ±', { exact: true })
-  await tolerance.fill('0.1')
+  await tolerance.fill('0.05')
   await tolerance.press('Enter')
   await page.getByRole('button', { name: 'Find the positions' }).click()
-  await expect(page.getByTestId('positions')).toContainText('no hold keeps even a short stretch within ± 0.1°')
+  await expect(page.getByTestId('positions')).toContainText('no hold keeps even a short stretch within ± 0.05°')
   await openJob(page, 'Packing-room cutter')
   await openSheet(page, 'clamp/even')
   await expect(page.getByText('1. facet 1')).toBeVisible()
@@ -216,9 +222,9 @@ test('the positions of a long blade are kept, held one after the other, and prin
   await expect(next).toContainText('Measure the blade height')
   await saved(page)
   await page.reload()
-  await expect(kept.getByRole('listitem').nth(0)).toContainText('Held so')
+  await expect(kept.getByRole('listitem').nth(0)).toContainText('Held like this')
   await kept.getByRole('button', { name: 'Hold it as in position 2' }).click()
-  await expect(kept.getByRole('listitem').nth(1)).toContainText('Held so')
+  await expect(kept.getByRole('listitem').nth(1)).toContainText('Held like this')
   await openSheet(page, 'clamp/card')
   await expect(page.getByRole('img', { name: 'The clamp card, page 2 of 2' })).toContainText('blend into the position')
   // Printed by the browser, nothing but the card's pages comes out, each on the paper's size.

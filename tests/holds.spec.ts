@@ -4,7 +4,7 @@ test('a hold that is none is never advised, and is an alarm wherever it shows', 
   await openJob(page, 'Chef’s knife, weekly')
   const panel = page.getByRole('region', { name: 'What to dial' })
   await expect(panel).toContainText('Moving the blade alone does not do it: the jaws hold the blade only to')
-  await expect(panel.getByRole('button', { name: 'Hold it so' })).toHaveCount(0)
+  await expect(panel.getByRole('button', { name: 'Hold it like this' })).toHaveCount(0)
 
   // Out of the jaws altogether: refused at its field, with what can be.
   const height = measure(page, 'Blade height')
@@ -28,7 +28,7 @@ test('a hold that is none is never advised, and is an alarm wherever it shows', 
   const card = page.getByRole('img', { name: 'The clamp card' })
   await expect(card).toContainText('No hold: the jaws hold too little')
   await expect(card).toContainText('not possible')
-  await next.getByRole('button', { name: 'Hold it so' }).click()
+  await next.getByRole('button', { name: 'Hold it like this' }).click()
   await expect(next).not.toContainText('No hold')
   await expect(card).not.toContainText('not possible')
   await openSheet(page, 'clamp/')

@@ -20,7 +20,7 @@ test('an instrument on the shelf gives its uncertainty and takes its zero off wh
   await form.getByLabel('On side A, °').fill('18,5')
   await form.getByLabel('Turned end for end').fill('17.5')
   await expect(form.getByText('The bevel is 18.0°; the instrument’s own zero is +0.5°: each ± 0.3°.')).toBeVisible()
-  await form.getByRole('button', { name: 'Take it over' }).click()
+  await form.getByRole('button', { name: 'Apply' }).click()
   await expect(form.getByLabel(/^Shows too much/)).toHaveValue('0.5')
   await form.getByRole('button', { name: 'Keep' }).click()
   await expect(page.getByRole('radio', { name: /Screen by the door/ })).toBeChecked()
@@ -33,7 +33,7 @@ test('an instrument on the shelf gives its uncertainty and takes its zero off wh
   for (const side of ['A', 'B']) await page.getByTestId(`gonio-${side}-edge`).fill('20')
   // Without primary spots the blade may stand askew by half a degree: that comes on top of the instrument's own 0.4.
   await expect(page.getByTestId('gonio-says').getByText('± 0.6°')).toHaveCount(2)
-  await page.getByRole('button', { name: 'Note it' }).click()
+  await page.getByRole('button', { name: 'Record it' }).click()
   await expect(page.getByTestId('noted').getByText('Proved, with Screen by the door')).toHaveCount(2)
   await expect(page.getByTestId('noted').getByText('± 0.6°')).toHaveCount(2)
   await expect(ledger(page, 'proved', 'A')).toHaveText(/19\.5/)
@@ -43,7 +43,7 @@ test('an instrument on the shelf gives its uncertainty and takes its zero off wh
   await page.getByTestId('instrument-proof').click()
   await page.getByRole('option', { name: 'Potting-shed goniometer' }).click()
   await page.getByTestId('gonio-A-edge').fill('19.7')
-  await page.getByRole('button', { name: 'Note it' }).click()
+  await page.getByRole('button', { name: 'Record it' }).click()
   await expect(page.getByTestId('noted').getByText('Proved, with Potting-shed goniometer')).toHaveCount(1)
   await expect(ledger(page, 'proved', 'A')).toHaveText(/19\.6/)
 

@@ -26,12 +26,12 @@ async function doNext(page: Page, what: string) {
       return page.keyboard.press('Enter')
     case 'mark': {
       await page.getByRole('button', { name: 'Let the simulated blade show it' }).click()
-      await page.getByRole('button', { name: 'Note the look' }).click()
+      await page.getByRole('button', { name: 'Record this test' }).click()
       return page.getByTestId('record-found').click()
     }
     case 'decide':
       return page
-        .getByRole('button', { name: /^Take it over/ })
+        .getByRole('button', { name: /^Apply/ })
         .first()
         .click()
     case 'choose-stones':
@@ -52,7 +52,7 @@ async function doNext(page: Page, what: string) {
       await page.getByTestId(`gonio-${side}-edge`).fill(String(await degrees(ledger(page, 'set', side))))
       await page.getByLabel('Cut through to the apex').click()
       await page.getByRole('option', { name: 'yes, a burr came up' }).click()
-      return page.getByRole('button', { name: 'Note it' }).click()
+      return page.getByRole('button', { name: 'Record it' }).click()
     }
     case 'put-to-use':
       await focused('put-to-use')
@@ -104,7 +104,7 @@ test('an old bevel that is proved sends nothing into use: it is what was found',
   await openSheet(page, 'prove/')
   for (const side of ['A', 'B']) await page.getByTestId(`gonio-${side}-edge`).fill('22')
   await expect(page.getByText('No strokes recorded on A, B: this is the bevel as it was found.')).toBeVisible()
-  await page.getByRole('button', { name: 'Note it' }).click()
+  await page.getByRole('button', { name: 'Record it' }).click()
   await expect(ledger(page, 'proved', 'A')).toHaveText(/22/)
   await openSheet(page, 'use/')
   await expect(page.getByRole('button', { name: 'Put it to use' })).toHaveAttribute('aria-disabled', 'true')

@@ -200,7 +200,7 @@ test('impossible measures are refused with the reason, odd ones are kept, and wh
   await page.getByRole('button', { name: /^2: / }).click()
   await expect(page.getByLabel('Setback', { exact: true })).toHaveValue('15')
   await fill(page, { Setback: '32' })
-  await expect(form(page).getByText(/Odd, but kept: A setback of 32 mm is unusual/)).toBeVisible()
+  await expect(form(page).getByText(/Saved, but unusual: A setback of 32 mm is unusual/)).toBeVisible()
   await page.getByRole('button', { name: /^6: / }).click()
   await page.getByRole('button', { name: 'Keep this rig' }).click()
   await page.getByRole('button', { name: 'Leave the job as it is' }).click()

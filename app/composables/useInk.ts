@@ -123,7 +123,7 @@ function ink(job: JobView) {
     const read = checked(logEntry, entry)
     const [wrong] = read.ok ? [] : read.problems
     if (wrong) return words.problem(wrong, wrong.field)
-    job.session.record('look at the ink', [entry])
+    job.session.record('marker test', [entry])
     zones.value.forEach((_, i) => tell(i, null))
     return null
   }
@@ -136,7 +136,7 @@ function ink(job: JobView) {
   )
   /** Counts an earlier look in this job too: as it was entered, when it was. */
   const countToo = (then: InkLookEntry) =>
-    void job.session.record('count an earlier look', [{ ...then, id: newId(), jobId: job.id }])
+    void job.session.record('count an earlier test', [{ ...then, id: newId(), jobId: job.id }])
   /** What the tests say of the side that is up, taken for known; null where a zone of it is not known yet. */
   const bevelFound = computed((): BevelFound['zones'] | null => {
     const faces = zones.value.map((_, i) => foundOn(job.side.value)[i] ?? null)
@@ -153,7 +153,7 @@ function ink(job: JobView) {
     const about = { ...job.session.newEntry(), kind: 'bevel-found' as const, side: job.side.value }
     job.session.record('the bevel that was found', [{ ...about, zones: bevelFound.value }])
   }
-  const retract = (entry: InkLookEntry) => void job.session.record('strike out a look', [], [entry.id])
+  const retract = (entry: InkLookEntry) => void job.session.record('remove a marker test', [], [entry.id])
 
   /** Settings of this rig that may be advised for the side that is up, with what they give in each zone. */
   const settings = computed((): (Candidate & { setting: DialSetting })[] => {

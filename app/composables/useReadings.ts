@@ -96,6 +96,6 @@ export function useReadings() {
           by: 'goniometer' as const,
         })),
       ),
-    retract: (entry: LogEntry) => void job.session.record('strike out', [], [entry.id]),
+    retract: (entry: LogEntry) => void job.session.record('remove an entry', [], [entry.id]),
   }
 }

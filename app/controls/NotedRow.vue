@@ -12,7 +12,7 @@ const emit = defineEmits<{ retract: [] }>()
       variant="ghost"
       icon="i-lucide-x"
       size="lg"
-      :aria-label="`Strike out ${what}`"
+      :aria-label="`Remove ${what}`"
       @click="emit('retract')"
     />
   </li>

@@ -56,7 +56,7 @@ const isFigure = computed(() => props.fields.isFigure(props.field.path))
       </div>
     </div>
     <p v-if="problem" role="alert" class="text-sm text-error">{{ problem }}</p>
-    <p v-else-if="remark" class="text-sm text-toned"><b>Odd, but kept:</b> {{ remark }}</p>
+    <p v-else-if="remark" class="text-sm text-toned"><b>Saved, but unusual:</b> {{ remark }}</p>
     <p :id="`${id}-how`" class="text-sm text-muted" :class="{ 'sr-only': compact && !active }">{{ field.how }}</p>
   </div>
 </template>

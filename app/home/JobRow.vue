@@ -47,8 +47,8 @@ const entries = computed(() => log.ofJob(props.job.id))
 const parts = computed(() => {
   const setup = made.value?.setup
   return setup
-    ? [props.job.updatedAt.slice(0, 10), setup.blade.name, setup.rig.name, setup.stone.name].join(' · ')
-    : 'A part of this job cannot be read.'
+    ? [props.job.updatedAt.slice(0, 10), setup.blade.name, setup.rig.name, setup.stone.name]
+    : ['A part of this job cannot be read.']
 })
 
 const next = computed(() => {
@@ -125,7 +125,9 @@ async function shelve() {
         class="block text-lg leading-snug font-semibold wrap-anywhere after:absolute after:inset-0"
         ><RecordTitle kind="jobs" :record="job"
       /></NuxtLink>
-      <p class="text-sm text-pretty wrap-anywhere text-muted">{{ parts }}</p>
+      <p class="text-sm wrap-anywhere text-muted">
+        <span v-for="(part, i) in parts" :key="i" class="inline-block">{{ i < parts.length - 1 ? `${part}\u00a0·\u00a0` : part }}</span>
+      </p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
         Next:
         <NuxtLink

@@ -75,7 +75,7 @@ function leaveOut() {
         class="text-link shrink-0"
         @click="failure = job.actions.holdSo(instead) ?? ''"
       >
-        Hold it so
+        Hold it like this
       </button>
       <button
         v-if="next?.leavable"

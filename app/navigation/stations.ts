@@ -40,8 +40,8 @@ const SHEETS = {
       },
       {
         id: 'marks',
-        word: 'Marks told true',
-        title: 'Printed marks told true',
+        word: 'Printed marks',
+        title: 'True angles of the printed marks',
       },
       {
         id: 'describe',

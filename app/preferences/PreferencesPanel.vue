@@ -52,7 +52,7 @@ const themes = [
           @update:model-value="preferences.change({ angles: $event as 'per-side' | 'included' })"
         />
         <fieldset>
-          <legend class="mb-1 font-medium">What the two sides are called</legend>
+          <legend class="mb-1 font-medium">Names of the two sides</legend>
           <div class="flex gap-3">
             <UFormField v-for="side in SIDES" :key="side" :label="`Side ${side}`" class="flex-1">
               <UInput
@@ -66,6 +66,7 @@ const themes = [
           <p v-if="preferences.problem" role="alert" class="mt-1 text-error">
             {{ words.problem(preferences.problem, preferences.problem.field) }}
           </p>
+          <SidesDrawing :names="preferences.current.sideNames" />
         </fieldset>
         <URadioGroup v-model="colorMode.preference" legend="Theme" :items="themes" size="lg" />
         <USwitch

@@ -39,7 +39,7 @@ export const CULPRIT_TEXT: Record<Culprit, string> = {
   'dished-stone': 'Is the stone dished? A hollow stone bares both ends.',
   'pressed-hard':
     'Much more is bare than the others allow: was it pressed too hard? Ink again, the stone’s own weight alone.',
-  misjudged: 'Was it told of another zone? Ink again, and look once more.',
+  misjudged: 'Was it recorded for another zone? Ink it again and repeat the test.',
 }
 
 /** Why a part of a picture tells nothing. */
@@ -52,7 +52,7 @@ export const PART_PROBLEM: Record<PartProblem, string> = {
 export const LEVEL_TEXT: Record<Level, { word: string; means: string }> = {
   easy: { word: 'Easy', means: 'flat bevels, alike all along, the sides a little apart' },
   usual: { word: 'Usual', means: 'a factory grind: uneven along the edge, some apexes dull' },
-  mean: { word: 'Mean', means: 'very uneven, some faces convex, dull apexes' },
+  mean: { word: 'Hard', means: 'very uneven, some faces convex, dull apexes' },
 }
 
 export const passesText = (count: number): string => `${count} ${count === 1 ? 'pass' : 'passes'}`
@@ -61,13 +61,13 @@ export const passesText = (count: number): string => `${count} ${count === 1 ? '
 export function lossText({ reason, by }: Loss, where: string): string {
   switch (reason) {
     case 'off':
-      return `${where} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: a look nearer to it would have told it.`
+      return `${where} was taken for ${Math.abs(by).toFixed(1)}° too ${by > 0 ? 'steep' : 'flat'}: a test nearer to it would have shown it.`
     case 'not-looked-at':
-      return `${where} was not told of.`
+      return `${where} was not recorded.`
     case 'misjudged-pattern':
-      return `${where}: one pass was told as another picture than it showed.`
+      return `${where}: one pass was recorded as another pattern than it showed.`
     case 'misjudged-fraction':
-      return `${where}: how much was bare was told ${Math.round(by * 100)} % off.`
+      return `${where}: the bare fraction was recorded ${Math.round(by * 100)} % off.`
     case 'passes':
       return `${passesText(by)} more than the advice takes: each takes ink and a little steel.`
   }

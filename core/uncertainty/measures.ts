@@ -132,7 +132,7 @@ export function measuresOf(setup: Setup, known: KnownHold, edgePoint: EdgePoint 
 /**
  * Measures with what proofs left open of them in the place of their tolerances, and how that hangs together. How the
  * jaws hold a blade differs a little each time besides; a hold that is known better than that stays as it is known.
- * Source: docs/calibration.md, "What is taken over".
+ * Source: docs/calibration.md, "What is applied".
  */
 function asFitted(measures: readonly UncertainMeasure[], { rig, stone }: Setup): UncertainMeasure[] {
   const again: Partial<Record<MeasureId, number>> = {

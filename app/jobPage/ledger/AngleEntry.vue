@@ -111,8 +111,8 @@ function keep() {
       </p>
     </template>
     <p v-else-if="angle === 'read'" class="text-sm text-muted">
-      Stand the gauge along the rod on the stone, the stone’s middle over the place looked at. Leave a side empty while
-      it is not read.
+      Stand the gauge along the rod on the stone, the stone’s middle over the point on the edge. Leave a side empty
+      while it is not read.
       <NuxtLink class="underline" :to="sheetPath(job.id, 'clamp', 'gauge')" @click="emit('done')"
         >How to zero it, and where to put it</NuxtLink
       >

@@ -258,7 +258,7 @@ const steps = computed(() => BLADE_STEPS.map((title, i) => ({ mark: title, title
           :key="side"
           :fields="facts"
           :path="`bevelDeg.${side}`"
-          :label="`Bevel there now, ${preferences.current.sideNames[side]}`"
+          :label="`Existing bevel, side ${preferences.current.sideNames[side]}, per side`"
           :problem="factProblem(`bevelDeg.${side}`)"
           placeholder="not known"
         />

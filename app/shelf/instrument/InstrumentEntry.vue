@@ -126,7 +126,7 @@ async function keep() {
           {{ angleText(found.uncertaintyDeg, found.uncertaintyDeg) }}.</template
         >
       </p>
-      <UButton color="neutral" variant="outline" label="Take it over" :disabled="!found" @click="takeOver" />
+      <UButton color="neutral" variant="outline" label="Apply" :disabled="!found" @click="takeOver" />
     </fieldset>
     <NotesAndSave
       :notes="textAt('notes')"

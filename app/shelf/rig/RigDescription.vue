@@ -159,7 +159,7 @@ const frameSteps = computed(() =>
       @begin="rig.beginAs"
     />
     <p v-if="at.id === 'height' && remarks.height" class="text-sm text-toned">
-      <b>Odd, but kept:</b> {{ remarks.height }}
+      <b>Saved, but unusual:</b> {{ remarks.height }}
     </p>
     <section v-for="list in at.lists" :key="list.path" :aria-label="list.word">
       <fieldset v-for="(_, i) in rows(list.path)" :key="i" class="border-t border-default py-2">

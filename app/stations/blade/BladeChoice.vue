@@ -56,7 +56,7 @@ const facts = computed(() => {
     ['Grind', GRIND_WORD[blade.grind] + (blade.bevels === 'A' ? ', one bevel' : '')],
     ['Steel', blade.steel + (blade.hardnessHrc ? `, ${blade.hardnessHrc} HRC` : '')],
     [
-      'Bevel there now',
+      'Existing bevel',
       blade.bevelDeg ? `${names.A} ${angleText(blade.bevelDeg.A)}, ${names.B} ${angleText(blade.bevelDeg.B)}` : '',
     ],
     ['Landmark', blade.landmark ? `${blade.landmark.what}, ${text(blade.landmark.alongMm)} from the heel` : ''],

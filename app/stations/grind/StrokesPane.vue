@@ -53,7 +53,7 @@ const made = computed(() => strokesMade(noted.value))
 const stoneName = (id: string | null) => (id === null ? 'a stone' : collections.nameOf(id))
 const whatOf = ({ count, side, zone }: Strokes): string =>
   `${count} on ${names.value[side]}${zone ? `, the ${ZONE_WORD[zone]} alone` : ''}`
-const retract = ({ id }: Strokes) => void job.session.record('strike out', [], [id])
+const retract = ({ id }: Strokes) => void job.session.record('remove an entry', [], [id])
 const labelOf = (side: Side) => `${names.value[side]}, strokes`
 </script>
 

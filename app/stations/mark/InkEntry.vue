@@ -194,7 +194,7 @@ function simulate() {
     </div>
     <p v-if="problem" role="alert" class="mt-2 text-error">{{ problem }}</p>
     <div class="mt-3 flex flex-wrap items-center gap-3">
-      <UButton size="xl" label="Note the look" @click="note" />
+      <UButton size="xl" label="Record this test" @click="note" />
       <UButton
         v-if="offered && !job.practising"
         color="neutral"

@@ -15,7 +15,7 @@ import { angleText } from '~/words/angleText'
 import { dialText } from '~/words/dialText'
 import { CULPRIT_TEXT, FACE_KIND_WORD, INK_WORD } from '~/words/inkText'
 
-/** What the looks say so far: each zone's angle as a bar, what to dial for the next look, and when to stop. */
+/** What the looks say so far: each zone's angle as a bar, what to dial for the next marker test, and when to stop. */
 const job = useJob()
 const preferences = usePreferences()
 const ink = useInk()
@@ -53,7 +53,7 @@ const scale = computed(() => {
   return (deg: number) => `${((deg - from) / (to - from)) * 100}%`
 })
 function sayText({ face, uncertaintyDeg, lookedAt }: (typeof rows.value)[number]): string {
-  if (!face) return !lookedAt ? 'not looked at' : ink.weighFailure.value ? 'not worked out' : 'being worked out…'
+  if (!face) return !lookedAt ? 'not tested' : ink.weighFailure.value ? 'not worked out' : 'being worked out…'
   const { fromDeg, toDeg, middleDeg } = face.angle
   const range = `${angleText(fromDeg, uncertaintyDeg)} to ${angleText(toDeg, uncertaintyDeg)}`
   if (face.kind === 'flat') return `${angleText(middleDeg, uncertaintyDeg)}, ${range}`
@@ -61,18 +61,19 @@ function sayText({ face, uncertaintyDeg, lookedAt }: (typeof rows.value)[number]
 }
 const nextText = computed(() => {
   const next = ink.next.value
-  if (!looked.value) return `Dial what you think it has, and look: nothing is known of ${names.value[side.value]} yet.`
+  if (!looked.value)
+    return `Dial what you think it has and do a marker test: nothing is known of ${names.value[side.value]} yet.`
   if (!next) return ink.weighing.value ? 'The next test is being worked out…' : ''
   if (next.stop === 'known') {
     const open = rows.value.filter(({ lookedAt }) => !lookedAt).map(({ name }) => name)
     const enough = `known to ± ${angleText(next.nowDeg, 0.1)}`
     return open.length === 0
       ? `Enough: every zone of ${names.value[side.value]} is ${enough}.`
-      : `What was looked at is ${enough}. Not looked at yet: ${open.join(', ')}.`
+      : `What was tested is ${enough}. Not tested yet: ${open.join(', ')}.`
   }
   if (next.stop === 'no-gain')
     return 'No setting of this rig would tell more. What is left is the uncertainty of the set angle itself.'
-  const looks = next.looksLeft === 1 ? 'One look' : `${next.looksLeft} looks`
+  const looks = next.looksLeft === 1 ? 'One test' : `${next.looksLeft} tests`
   return `${looks} more, likely: now ± ${angleText(next.nowDeg, 0.1)}, then about ± ${angleText(next.thenDeg, 0.1)}.`
 })
 const isDialled = computed(() => {
@@ -155,19 +156,19 @@ function prove(of: Side) {
     </p>
     <ul v-if="ink.against.value.length > 0" role="alert" class="mt-3 text-error" data-testid="ink-against">
       <li v-for="one in ink.against.value" :key="one.name">
-        <b>{{ one.name }}</b>: “{{ INK_WORD[one.look.seen] }}” at {{ angleText(one.look.setDeg) }} can hardly be true
-        with the other looks.
+        <b>{{ one.name }}</b>: “{{ INK_WORD[one.look.seen] }}” at {{ angleText(one.look.setDeg) }} contradicts the other
+        tests.
         {{ CULPRIT_TEXT[one.culprit] }}
       </li>
     </ul>
     <div class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="ink-next">
       <p>{{ nextText }}</p>
-      <p v-if="isDialled" class="mt-2 font-semibold">It stands there: ink, one or two light passes, and look.</p>
+      <p v-if="isDialled" class="mt-2 font-semibold">It is dialled: ink, one or two light passes, then look.</p>
       <UButton
         v-else-if="ink.next.value?.setting"
         class="mt-2"
         size="xl"
-        :label="`Dial ${dialText(job.rig.value, ink.next.value.setting)} for the next look`"
+        :label="`Dial ${dialText(job.rig.value, ink.next.value.setting)} for the next marker test`"
         @click="dialNext"
       />
       <UButton

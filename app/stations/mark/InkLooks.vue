@@ -27,7 +27,7 @@ const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number
 
 <template>
   <SheetPane labelledby="looks">
-    <h2 id="looks" class="text-lg font-semibold">Looks, newest first</h2>
+    <h2 id="looks" class="text-lg font-semibold">Marker tests, newest first</h2>
     <p v-if="rows.length === 0" class="mt-1 text-muted">None yet.</p>
     <ul v-else data-testid="looks">
       <li
@@ -49,13 +49,13 @@ const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number
           variant="ghost"
           icon="i-lucide-x"
           size="lg"
-          :aria-label="`Strike out the look at ${names[look.side]} of ${momentText(look.at)}`"
+          :aria-label="`Remove the test of ${names[look.side]} of ${momentText(look.at)}`"
           @click="ink.retract(look)"
         />
       </li>
     </ul>
     <section v-if="ink.earlier.value.length > 0" aria-labelledby="earlier" class="mt-3 border-t border-default pt-3">
-      <h3 id="earlier" class="font-semibold">Earlier looks at this blade</h3>
+      <h3 id="earlier" class="font-semibold">Earlier marker tests of this blade</h3>
       <p class="text-sm text-muted">
         From other jobs: they count nothing here. Where nothing was ground since, they can be taken as a start.
       </p>
@@ -71,7 +71,7 @@ const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number
             color="neutral"
             variant="outline"
             label="Count it too"
-            :aria-label="`Count the look at ${names[look.side]} of ${momentText(look.at)} too`"
+            :aria-label="`Count the test of ${names[look.side]} of ${momentText(look.at)} too`"
             @click="ink.countToo(look)"
           />
         </li>

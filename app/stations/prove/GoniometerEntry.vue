@@ -127,7 +127,7 @@ const uncut = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(
     </p>
     <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
     <div class="flex flex-wrap items-center gap-3">
-      <UButton type="submit" size="xl" label="Note it" />
+      <UButton type="submit" size="xl" label="Record it" />
       <NuxtLink class="text-link" :to="sheetPath(job.id, 'prove', 'photo')">From a photograph</NuxtLink>
     </div>
     <p class="text-sm text-muted">

@@ -128,7 +128,7 @@ const { causes, earlier, unexplained } = useCauses()
             />
           </div>
           <LabelledSelect v-model="typed.place" label="On" :items="places" />
-          <UButton type="submit" size="xl" label="Note it" />
+          <UButton type="submit" size="xl" label="Record it" />
         </form>
       </div>
     </SheetPane>

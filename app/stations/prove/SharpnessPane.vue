@@ -65,7 +65,7 @@ const noted = computed(() =>
     .filter(({ bladeId }) => bladeId === job.content.value.bladeId)
     .toReversed(),
 )
-const retract = ({ id }: Sharpness) => void job.session.record('strike out', [], [id])
+const retract = ({ id }: Sharpness) => void job.session.record('remove an entry', [], [id])
 </script>
 
 <template>

@@ -79,7 +79,7 @@ const first = computed(() => set.value?.budget[0] ?? null)
         {{ angleText(set.contact.edgeAngleDeg, set.uncertaintyDeg) }}, to first order; in quadrature they make the
         uncertainty. Nineteen angles in twenty lie within it.
         <template v-if="shares.some(({ tiedTo }) => tiedTo)">
-          What proofs told together counts for as much less as it hangs together.
+          Measures that were calibrated together are correlated, and count for less.
         </template>
       </p>
     </SheetPane>

@@ -19,7 +19,7 @@ export interface TakenOver {
 /**
  * A rig with its measures as they were fitted and its tolerances as they are known since; of stones, how their faces
  * are on this rig. How blades lie in the jaws is calibrated as a whole; how well each hold is known stays with the job.
- * Stones: as they are on this rig now. Source: docs/calibration.md, "What is taken over".
+ * Stones: as they are on this rig now. Source: docs/calibration.md, "What is applied".
  */
 export function calibratedRig(
   rig: Rig,

@@ -112,7 +112,7 @@ const linked = computed({
     <p v-if="holdInstead.ok && movesBlade && !oneBevelBack" class="mt-2 text-sm text-toned">
       {{ advice.ok ? 'Or leave the dial and stand' : 'Stand' }} the blade
       {{ lengthText(holdInstead.bladeHeightMm, preferences.unit) }} out.
-      <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it so</button>
+      <button type="button" class="text-link" @click="actions.holdSo(holdInstead.hold)">Hold it like this</button>
     </p>
     <p
       v-else-if="!holdInstead.ok && holdInstead.code === 'jaws-reach-to' && !oneBevelBack && !job.gripTrouble.value"

@@ -57,7 +57,7 @@ const words = computed(() => RIG_WORDS[job.rig.value.kind])
       hint="tip out is positive"
     />
     <MeasureField
-      label="Place looked at"
+      label="Point on the edge"
       kind="length"
       focus="look-place"
       :value="job.evaluation.value.edgePoint.fromHeelMm"

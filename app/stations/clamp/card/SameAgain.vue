@@ -71,7 +71,7 @@ function correct() {
       >
         <span class="min-w-0 wrap-anywhere"
           >{{ one.name }}<span class="block text-sm text-muted">{{ one.updatedAt.slice(0, 10) }}</span></span
-        ><span v-if="one.id === heldAs?.id" class="font-semibold">Held so</span
+        ><span v-if="one.id === heldAs?.id" class="font-semibold">Held like this</span
         ><span v-else-if="against(one)" class="text-sm">Not as then: {{ GRIP_TEXT[against(one)!] }}.</span
         ><UButton
           v-else

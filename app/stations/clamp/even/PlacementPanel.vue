@@ -150,7 +150,7 @@ function holdIt() {
           size="lg"
           :variant="isHeld ? 'outline' : 'solid'"
           :icon="isHeld ? 'i-lucide-check' : undefined"
-          :label="isHeld ? 'Held so' : 'Hold it so'"
+          :label="isHeld ? 'Held like this' : 'Hold it like this'"
           :aria-disabled="isHeld"
           @click="holdIt"
         />

@@ -27,7 +27,7 @@ const { toleranceDeg, task, find, failure: holdFailure, hold, kept, keepable, is
 const { keep, letGo, wantedNowDeg, isHeld, holdKept } = positions
 const { running, done, result, failure, stop } = task
 const setTolerance = (deg: number) =>
-  deg < 0.05 || deg > 5 ? 'Between 0.1° and 5°.' : ((toleranceDeg.value = Math.round(deg * 100) / 100), null)
+  deg < 0.05 || deg > 5 ? 'Between 0.05° and 5°.' : ((toleranceDeg.value = Math.round(deg * 100) / 100), null)
 const changedSince = computed(() =>
   wantedNowDeg.value === null ? '' : ` ${angleText(wantedNowDeg.value)} is wanted now: find them anew.`,
 )
@@ -84,13 +84,13 @@ const { facets, hollow, stones } = useParts()
             <p>
               <b>{{ i + 1 }}.</b> {{ positionText(position, preferences.unit) }}
             </p>
-            <b v-if="isHeld(position)" class="whitespace-nowrap">Held so</b>
+            <b v-if="isHeld(position)" class="whitespace-nowrap">Held like this</b>
             <UButton
               v-else
               size="lg"
               color="neutral"
               variant="outline"
-              label="Hold it so"
+              label="Hold it like this"
               :aria-label="`Hold it as in position ${i + 1}`"
               :data-focus="i + 1 === nextPosition ? 'next-position' : undefined"
               @click="holdKept(position)"
@@ -129,7 +129,7 @@ const { facets, hollow, stones } = useParts()
                 size="lg"
                 color="neutral"
                 variant="outline"
-                label="Hold it so"
+                label="Hold it like this"
                 :aria-label="`Hold it as in position ${i + 1}`"
                 @click="hold(position)"
               />

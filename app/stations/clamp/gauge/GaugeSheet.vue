@@ -157,7 +157,7 @@ const known = computed(() => SIDES.some((side) => differs(side) !== null))
         <div v-if="known" class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="causes">
           <p v-if="SIDES.every((side) => Math.abs(differs(side) ?? 0) <= READ_TO_DEG)">It reads what it should.</p>
           <p v-else-if="causes.length === 0">
-            No single measure explains it: read again, with the stone’s middle over the place looked at.
+            No single measure explains it: read again, with the stone’s middle over the point on the edge.
           </p>
           <template v-else>
             <h3 class="font-semibold">Likeliest first</h3>

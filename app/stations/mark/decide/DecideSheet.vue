@@ -64,16 +64,16 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
       <h2 id="found" class="text-lg font-semibold">What is there, and what is wanted</h2>
       <p v-if="ink.looks.value.length === 0" class="mt-1">
         Nobody has looked at this blade’s bevel yet:
-        <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">ink it and look</NuxtLink>.
+        <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">do a marker test</NuxtLink>.
       </p>
-      <p v-else-if="ink.weighing.value" class="mt-1" aria-live="polite">Weighing the looks.</p>
+      <p v-else-if="ink.weighing.value" class="mt-1" aria-live="polite">Working out the bevel angle…</p>
       <p v-else-if="ink.weighFailure.value" role="alert" class="mt-1 text-error">
         {{ words.problem(ink.weighFailure.value) }}
         <UButton color="neutral" variant="outline" label="Try again" @click="ink.weighAgain" />
       </p>
       <p v-else-if="open.length > 0" class="mt-1" data-testid="decide-open">
         Not ripe yet. Nothing is known of {{ open.join(', ') }}:
-        <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">look there too</NuxtLink>.
+        <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">test there too</NuxtLink>.
       </p>
       <template v-else>
         <ul class="mt-1 flex flex-wrap gap-x-8 gap-y-1" data-testid="decide-there">
@@ -89,7 +89,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
         </p>
         <p v-if="rough.length > 0" class="mt-1 text-toned">
           Still rough: {{ rough.join(', ') }}.
-          <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">Another look tells more</NuxtLink>
+          <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">Another test narrows it down</NuxtLink>
         </p>
         <p v-if="unevenRig" class="mt-2" data-testid="uneven-rig">
           <b>The rig, not the blade, is uneven here.</b> The bevel of {{ names[job.side.value] }} is even to
@@ -174,7 +174,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
           size="lg"
           :color="advised?.choice === plan.choice ? 'primary' : 'neutral'"
           :variant="advised?.choice === plan.choice ? 'solid' : 'outline'"
-          :label="`Take it over: ${degText(plan)} wanted`"
+          :label="`Apply: ${degText(plan)} wanted`"
           @click="takeOver(plan)"
         />
       </SheetPane>

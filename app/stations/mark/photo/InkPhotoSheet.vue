@@ -81,7 +81,7 @@ async function simulate() {
     v-model:zoom="form.zoom"
     :of="photo"
     :groups="groups"
-    :heading="`A look at ${names[job.side.value]} from a photograph`"
+    :heading="`A marker test of ${names[job.side.value]} from a photograph`"
     named="Photograph of the bevel"
     :simulated="(offered || job.practising) && 'Photograph the simulated blade'"
     read-label="Read the picture"
@@ -108,7 +108,7 @@ async function simulate() {
               :items="patterns"
               size="lg"
               class="w-56"
-              placeholder="not told"
+              placeholder="not recognised"
               :aria-label="`Where ${ink.names.value[one.zone]} is bare`"
               @update:model-value="seeAs(i, $event as InkPattern)"
             />
@@ -118,7 +118,7 @@ async function simulate() {
             <span v-else-if="one.problem" class="text-error">{{ PART_PROBLEM[one.problem] }}</span>
           </li>
         </ul>
-        <UButton size="xl" label="Take it into the look" :disabled="!usable" @click="accept" />
+        <UButton size="xl" label="Use in this test" :disabled="!usable" @click="accept" />
         <p class="text-sm text-muted">
           Nothing is noted yet: it stands on the Ink sheet then, where more pictures or your own eye can add to it.
         </p>

@@ -42,11 +42,11 @@ async function finish() {
       <h2 id="goes-on" class="text-lg font-semibold">
         A practice goes on, {{ LEVEL_TEXT[practice.level.value!].word.toLowerCase() }}
       </h2>
-      <p>{{ passesText(practice.passes.value) }}, {{ ink.looks.value.length }} looks observed.</p>
+      <p>{{ passesText(practice.passes.value) }}, {{ ink.looks.value.length }} tests recorded.</p>
       <p v-if="problem" role="alert" class="text-error">{{ problem }}</p>
       <div class="flex flex-wrap gap-3">
         <UButton size="xl" label="I know it: how well?" :loading="practice.working.value" @click="finish" />
-        <UButton :to="sheetPath(job.id, 'mark')" color="neutral" variant="outline" size="lg" label="Look on" />
+        <UButton :to="sheetPath(job.id, 'mark')" color="neutral" variant="outline" size="lg" label="Continue" />
         <UButton color="neutral" variant="ghost" size="lg" label="Leave it" @click="practice.leave" />
       </div>
     </SheetPane>
@@ -72,7 +72,7 @@ async function finish() {
       </ul>
     </SheetPane>
     <SheetPane labelledby="came-to" class="space-y-2">
-      <h2 id="came-to" class="text-lg font-semibold">What it came to</h2>
+      <h2 id="came-to" class="text-lg font-semibold">Result</h2>
       <section v-if="cameTo" aria-live="polite" data-testid="practice-score">
         <p>
           <span class="figure text-3xl font-semibold">{{ cameTo.points }}</span> of 100

@@ -82,7 +82,7 @@ const must = computed(() => {
   return angle && afterMm !== null ? { angle, afterMm } : null
 })
 const rows = computed(() => check.noted.value.toReversed())
-const retract = ({ id }: BevelWidth) => void job.session.record('strike out', [], [id])
+const retract = ({ id }: BevelWidth) => void job.session.record('remove an entry', [], [id])
 const whereText = ({ zone, placeMm }: BevelWidth) =>
   zone ? ZONE_WORD[zone] : `${lengthText(placeMm, preferences.unit)} from the heel`
 
@@ -133,7 +133,7 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
             />
           </div>
           <LabelledSelect v-model="form.by" label="Measured with" :items="means" />
-          <UButton type="submit" size="xl" label="Note it" />
+          <UButton type="submit" size="xl" label="Record it" />
           <p class="text-sm text-muted">
             Clamped, with the edge away from you; the loupe along the face, not the edge.
           </p>

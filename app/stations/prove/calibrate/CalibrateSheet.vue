@@ -80,10 +80,10 @@ const setNow = computed(() => {
           <table class="w-full text-left" data-testid="unknowns" :aria-busy="calibration.working.value">
             <thead>
               <tr class="border-b border-default text-sm text-muted">
-                <th class="py-1 pr-3 font-normal">may move</th>
-                <th class="px-3 font-normal">known to, now</th>
-                <th class="px-3 font-normal">is off by</th>
-                <th class="pl-3 font-normal">known to, then</th>
+                <th class="py-1 pr-3 font-normal">measure</th>
+                <th class="px-3 font-normal">uncertainty before</th>
+                <th class="px-3 font-normal">correction</th>
+                <th class="pl-3 font-normal">uncertainty after</th>
               </tr>
             </thead>
             <tbody>
@@ -96,7 +96,15 @@ const setNow = computed(() => {
                 <th class="py-1.5 pr-3 font-normal">{{ wordOf(unknown) }}</th>
                 <td class="px-3 whitespace-nowrap">± {{ meanText(unknown.id, unknown.tolerance) }}</td>
                 <td class="figure px-3 text-lg whitespace-nowrap">
-                  {{ fitted ? signed(unknown.id, fitted.error) : fit ? 'stays' : calibration.working.value ? '…' : '' }}
+                  {{
+                    fitted
+                      ? signed(unknown.id, fitted.error)
+                      : fit
+                        ? 'none needed'
+                        : calibration.working.value
+                          ? '…'
+                          : ''
+                  }}
                 </td>
                 <td class="pl-3 whitespace-nowrap">
                   {{ fitted ? `± ${meanText(unknown.id, fitted.uncertainty)}` : '' }}
@@ -107,8 +115,8 @@ const setNow = computed(() => {
         </div>
         <ul v-if="fit && calibration.tied.value.length > 0" class="mt-2 text-toned" data-testid="tied">
           <li v-for="pair in calibration.tied.value" :key="`${pair.one}:${pair.other}`">
-            <b>{{ wordOf(fit.unknowns[pair.one]!) }}</b> and <b>{{ wordOf(fit.unknowns[pair.other]!) }}</b> are told
-            only together by these proofs.
+            <b>{{ wordOf(fit.unknowns[pair.one]!) }}</b> and <b>{{ wordOf(fit.unknowns[pair.other]!) }}</b> cannot be
+            told apart by these proofs.
             {{ splitBy(fit.unknowns[pair.one]!.id, fit.unknowns[pair.other]!.id) }}
           </li>
         </ul>
@@ -127,7 +135,7 @@ const setNow = computed(() => {
         <UButton
           class="mt-3"
           size="xl"
-          label="Take them over as the rig’s measures"
+          label="Apply these corrections to the rig"
           :disabled="!fit"
           :loading="calibration.busy.value"
           @click="calibration.takeOver"
@@ -166,7 +174,7 @@ const setNow = computed(() => {
           :label="wordOf(unknown)"
           @update:model-value="calibration.letMove(unknown, $event === true)"
         />
-        <p class="mt-3 text-sm text-muted">What is surely right stays out: then the proofs tell more of the others.</p>
+        <p class="mt-3 text-sm text-muted">Untick what you know is right; the rest is then determined better.</p>
       </SheetPane>
       <SheetPane v-if="proved.left.length > 0" labelledby="left-out">
         <h2 id="left-out" class="text-lg font-semibold">Proofs that do not count</h2>

@@ -103,13 +103,7 @@ async function simulate() {
           </li>
         </ul>
         <p v-if="photo.shown.value.length === 0" role="alert" class="mt-1 text-error">{{ NO_EDGE }}</p>
-        <UButton
-          class="mt-2"
-          size="xl"
-          label="Take it over"
-          :disabled="photo.shown.value.length === 0"
-          @click="accept"
-        />
+        <UButton class="mt-2" size="xl" label="Apply" :disabled="photo.shown.value.length === 0" @click="accept" />
         <p class="mt-1 text-sm text-muted">Nothing is noted yet: the figures stand at Prove then, to be looked over.</p>
       </SheetPane>
     </template>

@@ -81,7 +81,7 @@ const fine = (deg: number) => `${deg > 0.005 ? '+' : deg < -0.005 ? '−' : ''}$
         </tbody>
       </table>
       <p class="mt-2 text-sm text-muted">
-        On side {{ preferences.current.sideNames[job.side.value] }}, at the place looked at, all else left alone.
+        On side {{ preferences.current.sideNames[job.side.value] }}, at the point on the edge, all else unchanged.
       </p>
     </SheetPane>
   </div>
