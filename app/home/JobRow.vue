@@ -126,7 +126,9 @@ async function shelve() {
         ><RecordTitle kind="jobs" :record="job"
       /></NuxtLink>
       <p class="text-sm wrap-anywhere text-muted">
-        <span v-for="(part, i) in parts" :key="i" class="inline-block">{{ i < parts.length - 1 ? `${part}\u00a0·\u00a0` : part }}</span>
+        <span v-for="(part, i) in parts" :key="i" class="inline-block">{{
+          i < parts.length - 1 ? `${part}\u00a0·\u00a0` : part
+        }}</span>
       </p>
       <p v-if="next" class="text-sm sm:truncate" data-testid="next-step" :title="`${next.do}: ${next.why}`">
         Next:
