@@ -4,7 +4,7 @@ import { isLoopback, isOwnName } from './door'
 import type { Devices } from './devices'
 import type { Screen } from './screen'
 
-/** Who asks: the owner at the bench, another user of this machine, a device that was let in, or nobody that is known. */
+/** Who asks: the owner at the bench, another user of this machine, a device that was allowed, or nobody known. */
 export type Asker = 'bench' | 'other-user' | 'device' | 'stranger'
 
 export const COOKIE = 'jaw-tilt-device'
