@@ -128,6 +128,9 @@ test('another user of this machine gets nothing but where the key stands, and wi
   expect([status, line]).toEqual([401, expect.stringContaining(join(data, 'screen-key'))])
   const key = readFileSync(join(data, 'screen-key'), 'utf8').trim()
   expect(asNobody(`/?key=${key.slice(1)}`)[0]).toBe(401)
+  // What is no key, or no path, is refused like anything else, and the server goes on.
+  expect(asNobody(`/?key=${encodeURIComponent('é'.repeat(key.length))}`)[0]).toBe(401)
+  expect(asNobody('/', { cookie: `jaw-tilt-screen=${'\u00e9'.repeat(key.length)}` })[0]).toBe(401)
   const [moved, , cookie] = asNobody(`/jobs?key=${key}`)
   expect([moved, cookie]).toEqual([303, expect.stringMatching(/HttpOnly; SameSite=Strict/)])
   expect(asNobody('/api/stones', { cookie: cookie!.split(';')[0]! })[0]).toBe(200)

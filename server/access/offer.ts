@@ -1,4 +1,5 @@
-import { randomBytes, randomInt, timingSafeEqual } from 'node:crypto'
+import { randomBytes, randomInt } from 'node:crypto'
+import { alike } from './alike'
 
 /** What the bench's own screen shows to let one device in. */
 export interface Offer {
@@ -13,9 +14,6 @@ export const OFFERED_FOR_MS = 5 * 60_000
 /** So many wrong tries an address has; and so many all have together, before the digits are no longer taken. */
 export const MOST_TRIES = 8
 export const MOST_TRIES_OF_ALL = 64
-
-const alike = (a: string, b: string): boolean =>
-  a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b))
 
 /** One offer at a time, for a few minutes and for one device. */
 export class Offers {

@@ -1,8 +1,9 @@
-import { randomBytes, timingSafeEqual } from 'node:crypto'
+import { randomBytes } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import type { IncomingMessage, ServerResponse } from 'node:http'
 import type { Socket } from 'node:net'
 import { join } from 'node:path'
+import { alike } from './alike'
 import { cookieOf } from './cookie'
 import { tellsUsers, userOf } from './userOf'
 
@@ -48,7 +49,7 @@ export class Screen {
   }
 
   isOwn(request: IncomingMessage): boolean {
-    return this.isOwnUser(request.socket) || this.isKey(cookieOf(request.headers.cookie ?? '', COOKIE) ?? '')
+    return this.isOwnUser(request.socket) || alike(cookieOf(request.headers.cookie ?? '', COOKIE) ?? '', this.key)
   }
 
   private isOwnUser(socket: Socket): boolean {
@@ -60,17 +61,16 @@ export class Screen {
     return own
   }
 
-  private isKey(shown: string): boolean {
-    return shown.length === this.key.length && timingSafeEqual(Buffer.from(shown), Buffer.from(this.key))
-  }
-
   /** Answers an address with the key in it: the page it is of, with the cookie. False where it has not the key. */
   takesKey(request: IncomingMessage, response: ServerResponse): boolean {
-    const address = new URL(request.url ?? '/', 'http://bench')
-    if (request.method !== 'GET' || !this.isKey(address.searchParams.get('key') ?? '')) return false
-    address.searchParams.delete('key')
+    const [path = '', query = ''] = (request.url ?? '').split('?')
+    const asked = new URLSearchParams(query)
+    if (request.method !== 'GET' || !alike(asked.get('key') ?? '', this.key)) return false
+    asked.delete('key')
+    // A path that a browser would take for another host leads nowhere else.
+    const to = /^\/(?![\\/])/.test(path) ? path : '/'
     response.writeHead(303, {
-      location: address.pathname + address.search,
+      location: asked.size > 0 ? `${to}?${asked.toString()}` : to,
       'cache-control': 'no-store',
       'set-cookie': `${COOKIE}=${this.key}; Path=/; HttpOnly; SameSite=Strict; Max-Age=${YEAR_S}${this.secure ? '; Secure' : ''}`,
     })

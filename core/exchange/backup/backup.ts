@@ -52,9 +52,9 @@ export type SetAside = z.infer<typeof setAside>
 /** One more of them. `row`: as it was written. */
 export function withSetAside({ rows, first }: SetAside, list: string, row: unknown, problems: readonly FieldProblem[]) {
   if (first.length >= MOST_PROBLEMS) return { rows: rows + 1, first }
-  const { id, content } = rawOf(row)
+  const { id, thingId, content } = rawOf(row)
   const { name } = rawOf(content)
-  const [said, called] = [id, name].map((one) => (typeof one === 'string' ? one : ''))
+  const [said, called] = [id ?? thingId, name].map((one) => (typeof one === 'string' ? one : ''))
   return { rows: rows + 1, first: [...first, { list, id: said!, name: called!, problems: [...problems] }] }
 }
 export const NONE_SET_ASIDE: SetAside = { rows: 0, first: [] }
