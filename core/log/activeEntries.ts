@@ -1,7 +1,8 @@
 import type { EntryKind, EntryOf, LogEntry } from './entry'
 
-/** In the order of the log: by time, then by id. */
-export const byTime = (a: LogEntry, b: LogEntry): number => a.at.localeCompare(b.at) || a.id.localeCompare(b.id)
+/** In the order of the log: by time, then by id. Both are ASCII: they are compared sign by sign, not by a language. */
+export const byTime = (a: LogEntry, b: LogEntry): number => inOrder(a.at, b.at) || inOrder(a.id, b.id)
+const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
 
 /** By the id of an entry, the ids of those that retract it. */
 export type Retractions = ReadonlyMap<string, readonly string[]>

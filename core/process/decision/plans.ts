@@ -78,7 +78,7 @@ export interface Plan<S> {
   readonly sameAs: Choice | null
   /** The coarsest sensible one; null where a side cannot be ground, or no stone takes steel off. */
   readonly stone: S | null
-  /** At that stone, both sides. */
+  /** At that stone, all of its sides: one of a blade with a single bevel. */
   readonly minutes: number | null
 }
 

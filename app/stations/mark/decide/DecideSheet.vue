@@ -123,8 +123,8 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
           <p class="text-sm text-toned">
             <template v-if="plan.choice === 'nearer'">{{ plan.sharpenings }} sharpenings to {{ wantedText }}. </template
             ><template v-if="plan.minutes !== null && !plan.sameAs"
-              >{{ minutesText(plan.minutes) }} for both sides on {{ plan.stone!.name }}, apex lost
-              {{ text(APEX_WORN_MM) }}</template
+              >{{ minutesText(plan.minutes) }} for {{ plan.sides.length > 1 ? 'both sides' : 'its one side' }} on
+              {{ plan.stone!.name }}, apex lost {{ text(APEX_WORN_MM) }}</template
             ><template v-else-if="goesOn(plan) && !plan.sameAs">No stone of the box takes steel off.</template>
           </p>
         </div>
