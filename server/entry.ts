@@ -6,7 +6,7 @@ import { toNodeListener } from 'h3'
 import { useNitroApp } from 'nitropack/runtime'
 import { askerOf, noteAsker } from './access/access'
 import { useAccess } from './access/bench'
-import { Screen } from './access/screen'
+import { OwnScreen } from './access/ownScreen'
 import { SignIn } from './access/signIn'
 import { isLoopback, turnedAway } from './access/door'
 import { endWatching } from './database/changes'
@@ -37,7 +37,7 @@ const answer = toNodeListener(nitro.h3App)
 const tls = tlsFiles()
 const { devices, offers } = useAccess()
 const signIn = new SignIn(devices, offers, tls !== null)
-const screen = new Screen(dataFolder(), tls !== null)
+const screen = new OwnScreen(dataFolder(), tls !== null)
 function listener(request: IncomingMessage, response: ServerResponse) {
   const why = turnedAway(request, host)
   if (why) {

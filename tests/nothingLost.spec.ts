@@ -160,7 +160,7 @@ test('the record of a job is taken in wherever it is dropped; what is no such fi
   await expect(ledger(page, 'read', 'A')).toHaveText(/\d/)
 })
 
-test('a row of a backup that is wrong is left out and named with its field; the others come in', async ({ page }) => {
+test('a row of a backup that is wrong is skipped and named with its field; the others come in', async ({ page }) => {
   await openJob(page, 'Packing-room cutter')
   const before = await (await page.request.get('/api/rigs')).text()
   const file = (await (await page.request.get('/api/backup')).json()) as Backup
@@ -176,7 +176,7 @@ test('a row of a backup that is wrong is left out and named with its field; the 
     .setInputFiles({ name: 'tools.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) })
   await expect(page.getByText('0 added, 1 updated,')).toBeVisible()
   await expect(
-    page.getByText(/^Left out: Rig “.+”\. pivot\.setbackMm: The pivot must stand behind the jaws: a setback above 0\./),
+    page.getByText(/^Skipped: Rig “.+”\. pivot\.setbackMm: The pivot must stand behind the jaws: a setback above 0\./),
   ).toBeVisible()
   expect(await (await page.request.get('/api/rigs')).text()).toBe(before)
   expect(await (await page.request.get('/api/jobs')).text()).toContain('As it was renamed')

@@ -46,7 +46,7 @@ async function doNext(page: Page, what: string) {
       await focused('burr')
       await page.keyboard.press('Enter')
       await page.getByRole('option', { name: 'no burr' }).click()
-      return page.getByRole('button', { name: 'Note how sharp it is' }).click()
+      return page.getByRole('button', { name: 'Record how sharp it is' }).click()
     case 'prove': {
       const side = (await line(page).innerText()).includes('Prove A') ? 'A' : 'B'
       await page.getByTestId(`gonio-${side}-edge`).fill(String(await degrees(ledger(page, 'set', side))))

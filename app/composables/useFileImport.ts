@@ -14,7 +14,7 @@ import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { goesElsewhere } from '~/words/fileWords'
-import { leftOutText } from '~/words/leftOutText'
+import { skippedText } from '~/words/skippedText'
 import { useWords } from '~/words/useWords'
 import { kindOfFile } from '~/workers/kindOfFile'
 import { readFileAside } from '~/workers/readFileAside'
@@ -97,7 +97,7 @@ export function useFileImport() {
     await Promise.all([collections.load(), log.load()])
   }
 
-  /** Adds what is missing here and what is newer; false where that was cancelled or refused. */
+  /** Adds what is missing here and what is newer; false where it was cancelled or refused, or rows were skipped. */
   async function importBackup(backup: Blob, name: string): Promise<boolean> {
     fraction.value = null
     const calling = (underWay.value = new AbortController())
@@ -113,14 +113,14 @@ export function useFileImport() {
       refuse(name, said(answer.problem))
       return false
     }
-    const { added, updated, left, unreadable, setAside } = answer.value
+    const { added, updated, left, unreadable, skipped } = answer.value
     done.value = `${added} added, ${updated} updated, ${left} left as they are.`
     problems.value = [
       ...unreadable.map((one) => `“${one.name || one.id}” cannot be read by this version: it is kept as it is.`),
-      ...leftOutText(setAside, preferences.unit),
+      ...skippedText(skipped, preferences.unit),
     ]
     await reloadAll()
-    return true
+    return skipped.count === 0
   }
   async function look() {
     const answer = await ask(progress, '/api/backup-progress')

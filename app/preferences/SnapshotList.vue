@@ -6,7 +6,7 @@ import { useWords } from '~/words/useWords'
 import { ask } from '~/saving/api'
 import { useReloadAll } from '~/job/reloadAll'
 import { usePreferences } from '~/stores/preferences'
-import { leftOutText } from '~/words/leftOutText'
+import { skippedText } from '~/words/skippedText'
 import { momentText } from '~/words/momentText'
 
 /**
@@ -28,7 +28,7 @@ onMounted(load)
 const open = ref<{ name: string; holds: LookedInto } | null>(null)
 const failure = ref('')
 const done = ref('')
-const leftOut = ref<string[]>([])
+const skipped = ref<string[]>([])
 /** The snapshot that was kept before something was brought back. */
 const before = ref('')
 async function look(name: string) {
@@ -47,8 +47,8 @@ async function bringBack(name: string, whole: boolean) {
   const answer = await ask(broughtFrom, `/api/snapshots/${name}/bring-back`, 'POST', { whole }, BROUGHT_BACK_WITHIN_MS)
   busy.value = false
   if (!answer.ok) return void (failure.value = `${words.problem(answer.problem)} Nothing was changed.`)
-  const { added, updated, setAside, before: kept } = answer.value
-  leftOut.value = leftOutText(setAside, preferences.unit)
+  const { added, updated, skipped: rows, before: kept } = answer.value
+  skipped.value = skippedText(rows, preferences.unit)
   done.value = whole ? 'All is as it was in the snapshot.' : `${added} added, ${updated} updated.`
   before.value = kept
   open.value = null
@@ -128,8 +128,8 @@ const MOST_NAMES = 6
       {{ done }}
       <UButton v-if="before" color="neutral" variant="link" label="Undo" :disabled="busy" @click="undo" />
     </p>
-    <ul v-if="leftOut.length > 0" role="alert" class="mt-1 text-error">
-      <li v-for="one in leftOut" :key="one">{{ one }}</li>
+    <ul v-if="skipped.length > 0" role="alert" class="mt-1 text-error">
+      <li v-for="one in skipped" :key="one">{{ one }}</li>
     </ul>
     <p v-if="failure" role="alert" class="mt-1 text-error">{{ failure }}</p>
   </fieldset>

@@ -26,7 +26,8 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'jaws-in-the-way': () =>
     'The jaws are in the stone’s way here at any angle: stand the blade further out, or take narrower jaws.',
   'slips-out': (f) =>
-    `Jaws that hold a spine of ${f.length('limitMm')} let this one slip out: take other jaws, or a table.`,
+    `This spine slips out of jaws that hold ${f.length('limitMm')}. Take other jaws or a table, or say at the rig what these hold.`,
+  'false-edge': () => 'A false edge on the spine slips out of ordinary jaws: take other jaws, or a table.',
   'flatter-than-primary': (f) => `Flatter than the blade’s own flat, ${f.angle('limitDeg')}: no bevel would end there.`,
   'setting-of-another-rig': () => 'What is dialled is not of this rig: dial it anew.',
   'readings-too-far-apart': () => 'No centring error explains two readings so far apart.',

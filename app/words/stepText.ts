@@ -100,7 +100,7 @@ function toDoText(
         why:
           toDo.mostMm === 0
             ? 'a false edge on the spine slips out of ordinary jaws'
-            : `a spine of ${lengthText(toDo.spineMm, unit)} slips out of jaws that hold to ${lengthText(toDo.mostMm, unit)}`,
+            : `a spine of ${lengthText(toDo.spineMm, unit)} slips out of jaws that hold ${lengthText(toDo.mostMm, unit)}; if these hold it, say so at the rig`,
       }
     case 'clear-jaws':
       return {

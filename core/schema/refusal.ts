@@ -17,6 +17,7 @@ export type RefusalCode =
   | 'stone-meets-jaws'
   | 'jaws-in-the-way'
   | 'slips-out'
+  | 'false-edge'
   | 'flatter-than-primary'
 
 /** No angle or setting: its figures hold what would have to be passed for one to exist (`limitMm`, `limitDeg`). */

@@ -2,7 +2,7 @@ import type { IncomingMessage } from 'node:http'
 import { cookieOf } from './cookie'
 import { isLoopback, isOwnName } from './door'
 import type { Devices } from './devices'
-import type { Screen } from './screen'
+import type { OwnScreen } from './ownScreen'
 
 /** Who asks: the owner at the bench, another user of this machine, a device that was allowed, or nobody known. */
 export type Asker = 'bench' | 'other-user' | 'device' | 'stranger'
@@ -16,7 +16,7 @@ export const COOKIE = 'jaw-tilt-device'
 export function askerOf(
   request: IncomingMessage,
   bound: string,
-  screen: Pick<Screen, 'isOwn'>,
+  screen: Pick<OwnScreen, 'isOwn'>,
   devices: Devices,
   now: Date,
 ): Asker {

@@ -1,4 +1,4 @@
-import { bothSetAside } from '../../core/exchange/backup/backup'
+import { bothSkipped } from '../../core/exchange/backup/skippedRows'
 import { followed } from '../http/bringingBack'
 import { onlyJson } from '../http/jsonBody'
 import { refusal, refusedFields } from '../http/refusal'
@@ -19,7 +19,7 @@ export default defineEventHandler(async (event) => {
   const following = followed(event, rowsOf(read.backup, read.pictures))
   try {
     const done = await bringBack(await useDatabase(), read.backup, read.pictures, following.onPart)
-    return { ...done, setAside: bothSetAside(read.setAside, done.setAside) }
+    return { ...done, skipped: bothSkipped(read.skipped, done.skipped) }
   } finally {
     following.end()
     read.close()

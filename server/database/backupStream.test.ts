@@ -58,7 +58,7 @@ it('what comes in pieces is what it is at once, its pictures one part after the 
   expect(readdirSync(folder)).toEqual([])
 })
 
-it('a bad row is set aside and told, the others come in; what is no backup is refused, and nothing is left behind', async () => {
+it('a bad row is skipped and named, the others come in; what is no backup is refused, and nothing is left behind', async () => {
   const deep = `${'{"in":'.repeat(6000)}1${'}'.repeat(6000)}`
   const [blade] = file.things.blades
   const bad = {
@@ -75,8 +75,8 @@ it('a bad row is set aside and told, the others come in; what is no backup is re
   const some = await readBackupStream(pieces(JSON.stringify(bad).replace('"DEEP"', deep)), folder)
   if (!some.ok) throw new Error('refused')
   expect([some.backup.things.blades.length, some.pictures.bladeIds.length]).toEqual([1, 9])
-  expect(some.setAside.rows).toBe(5)
-  expect(some.setAside.first.map(({ list, problems }) => [list, problems[0]!.code])).toEqual([
+  expect(some.skipped.count).toBe(5)
+  expect(some.skipped.first.map(({ list, problems }) => [list, problems[0]!.code])).toEqual([
     ['blades', 'nested-too-deep'],
     ['rigVersions', 'wrong-kind'],
     ['log', 'not-a-date'],

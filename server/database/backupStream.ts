@@ -7,15 +7,8 @@ import { setImmediate } from 'node:timers/promises'
 import { JSONParser } from '@streamparser/json'
 import { rawOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
-import {
-  bothSetAside,
-  keepable,
-  NONE_SET_ASIDE,
-  readingBackup,
-  withSetAside,
-  type Backup,
-  type SetAside,
-} from '../../core/exchange/backup/backup'
+import { keepable, readingBackup, type Backup } from '../../core/exchange/backup/backup'
+import { bothSkipped, NONE_SKIPPED, withSkipped, type SkippedRows } from '../../core/exchange/backup/skippedRows'
 import { bladePhoto, type BladePhoto } from '../../core/records/storage/bladePhoto'
 import { invalid, type Invalid } from '../../core/schema/problem'
 
@@ -39,7 +32,7 @@ export const picturesOf = (all: readonly BladePhoto[]): Pictures => ({
 export interface StreamedBackup {
   readonly ok: true
   readonly backup: Backup
-  readonly setAside: SetAside
+  readonly skipped: SkippedRows
   readonly pictures: Pictures
   /** Its pictures are no longer needed. */
   close(): void
@@ -72,7 +65,7 @@ export async function readBackupStream(
 async function reading(source: AsyncIterable<Buffer>, pictures: PutDown, mostBytes: number): Promise<ReadStream> {
   let file: unknown
   let [bytes, wrong, tooMuch] = [0, false, false]
-  let aside = NONE_SET_ASIDE
+  let badPictures = NONE_SKIPPED
   const parser = new JSONParser({ paths: ['$.bladePhotos.*', '$'] })
   parser.onError = () => void (wrong = true)
   parser.onValue = ({ value, key, parent, stack }) => {
@@ -81,7 +74,7 @@ async function reading(source: AsyncIterable<Buffer>, pictures: PutDown, mostByt
     if (parent && key !== undefined) Reflect.set(parent, key, null)
     const read = keepable(bladePhoto, value)
     if (read.ok) pictures.add(read.value)
-    else aside = withSetAside(aside, 'bladePhotos', value, read.problems)
+    else badPictures = withSkipped(badPictures, 'bladePhotos', value, read.problems)
   }
   for await (const chunk of source) {
     // What is wrong is read to its end all the same, so that the answer reaches its sender.
@@ -100,8 +93,8 @@ async function reading(source: AsyncIterable<Buffer>, pictures: PutDown, mostByt
   for (; !step.done; step = rows.next()) await setImmediate()
   if (!step.value.ok) return invalid(step.value.problems)
   await pictures.finish()
-  const { backup, setAside } = step.value
-  return { ok: true, backup, setAside: bothSetAside(setAside, aside), pictures, close: () => pictures.close() }
+  const { backup, skipped } = step.value
+  return { ok: true, backup, skipped: bothSkipped(skipped, badPictures), pictures, close: () => pictures.close() }
 }
 
 /** Pictures in a file of their own, each a line. */

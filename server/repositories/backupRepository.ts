@@ -1,7 +1,8 @@
 import { setImmediate } from 'node:timers/promises'
 import { rawOf, type Raw } from '../../core/schema/versioned'
 import { tableOf } from '../../core/schema/keys'
-import { NONE_SET_ASIDE, withSetAside, type Backup, type BroughtBack } from '../../core/exchange/backup/backup'
+import type { Backup, BroughtBack } from '../../core/exchange/backup/backup'
+import { NONE_SKIPPED, withSkipped } from '../../core/exchange/backup/skippedRows'
 import { readEntry, type StoredEntry } from '../../core/log/stored'
 import { readRecord, type StoredRecord } from '../../core/records/storage/stored'
 import { RECORD_KINDS, RECORDS, type RecordKind } from '../../core/records/storage/kinds'
@@ -65,10 +66,11 @@ function notItsRow(entry: StoredEntry): readonly FieldProblem[] {
 export type OnPart = (rowsDone: number) => void
 
 /**
- * Merges a backup into what is kept, all at once: what is not here is added, newer records written, the rest left. What
- * cannot be read is added as it is, but never takes the place of what can be. A row that would do harm is set aside and
- * told: it names what is neither here nor in the backup, has the id of another kind of record, or would be written over
- * good content unread. Preferences stay. `pictures`: where they are not the backup's own.
+ * Merges a backup into what is kept, in one transaction: what is not here is added, newer records are written, the rest
+ * is left. What cannot be read is added as it is, but never takes the place of what can be. A row that would do harm is
+ * skipped and named: it refers to what is neither here nor in the backup, has the id of another kind of record, or
+ * would overwrite good content with content that cannot be read. Preferences stay. `pictures`: where they are not the
+ * backup's own.
  */
 export const bringBack = (
   db: Database,
@@ -79,7 +81,7 @@ export const bringBack = (
 
 /**
  * Puts a backup in the place of all that is kept, preferences too: all of it or nothing. What was kept before is kept
- * again, even what names a record that was not there then either; versions and pictures of such a record are set aside.
+ * again, even what names a record that was not there then either; versions and pictures of such a record are skipped.
  */
 export function putInPlace(
   db: Database,
@@ -104,28 +106,24 @@ async function brought(
   whole: boolean,
   onPart: OnPart,
 ): Promise<BroughtBack> {
-  const done: BroughtBack = { added: 0, updated: 0, left: 0, unreadable: [], setAside: NONE_SET_ASIDE }
+  const done: BroughtBack = { added: 0, updated: 0, left: 0, unreadable: [], skipped: NONE_SKIPPED }
   let rows = 0
   async function tellPart(more: number) {
     onPart((rows += more))
     await setImmediate()
   }
-  async function inParts<T>(
-    all: readonly T[],
-    size: number,
-    each: (part: readonly T[], at: number) => Promise<unknown>,
-  ) {
-    for (let at = 0; at < all.length; at += size) {
-      const part = all.slice(at, at + size)
-      await each(part, at)
+  async function inParts<T>(all: readonly T[], each: (part: readonly T[]) => Promise<unknown>) {
+    for (let at = 0; at < all.length; at += ROWS_AT_ONCE) {
+      const part = all.slice(at, at + ROWS_AT_ONCE)
+      await each(part)
       await tellPart(part.length)
     }
   }
-  /** Those with which nothing is wrong; the others are set aside. */
+  /** Those with which nothing is wrong; the others are skipped. */
   const unharmful = <T>(list: string, part: readonly T[], wrongWith: (row: T) => readonly FieldProblem[]): T[] =>
     part.filter((row) => {
       const problems = wrongWith(row)
-      if (problems.length > 0) done.setAside = withSetAside(done.setAside, list, row, problems)
+      if (problems.length > 0) done.skipped = withSkipped(done.skipped, list, row, problems)
       return problems.length === 0
     })
   await db.transaction(async (tx) => {
@@ -134,7 +132,7 @@ async function brought(
     for (const kind of RECORD_KINDS) {
       const newest = newestOfEach(from.things[kind])
       done.left += from.things[kind].length - newest.length
-      await inParts(newest, ROWS_AT_ONCE, async (part) => {
+      await inParts(newest, async (part) => {
         const here = await storedAmong(
           tx,
           kind,
@@ -157,7 +155,7 @@ async function brought(
         for (const how of ['added', 'updated', 'left'] as const) done[how] += came[how]
       })
     }
-    await inParts(from.rigVersions, ROWS_AT_ONCE, async (part) => {
+    await inParts(from.rigVersions, async (part) => {
       const ofRigs = unharmful('rigVersions', part, ({ thingId }) => missing('thingId', thingId, 'rigs', kindOf))
       if (ofRigs.length > 0) await takeOverVersions(tx, ofRigs)
     })
@@ -166,7 +164,7 @@ async function brought(
       if (ofBlades.length > 0) await takeOverPhotos(tx, ofBlades)
       await tellPart(part.length)
     }
-    await inParts(from.log, ROWS_AT_ONCE, async (part) => {
+    await inParts(from.log, async (part) => {
       const own = unharmful('log', part, notItsRow)
       const entries = await addEntries(tx, own)
       done.added += entries

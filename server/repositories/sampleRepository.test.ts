@@ -46,7 +46,7 @@ it('samples come and go together; what an own job goes on with stays, and they c
     expect(content).toMatchObject({ jobId: null, stoneId: expect.toSatisfy((id: string) => kept.includes(id)) })
   expect(left.things.jobs.map((one) => one.id)).toEqual([own.kept.id])
 
-  expect((await bringBack(open.db, removed)).setAside.rows).toBe(0)
+  expect((await bringBack(open.db, removed)).skipped.count).toBe(0)
   const back = await whole()
   expect(new Set(back.ids)).toEqual(new Set(before.ids))
   expect(back.things.rigs).toEqual(before.things.rigs)

@@ -1,6 +1,7 @@
 import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { NONE_SET_ASIDE, readBackup } from '../../core/exchange/backup/backup'
+import { readBackup } from '../../core/exchange/backup/backup'
+import { NONE_SKIPPED } from '../../core/exchange/backup/skippedRows'
 import { RECORD_KINDS, RECORDS, type ContentOf, type RecordKind } from '../../core/records/storage/kinds'
 import { setupSaying } from '../../core/log/setupSnapshot.fixture'
 import type { LogEntry } from '../../core/log/entry'
@@ -271,7 +272,7 @@ describe('all that is kept', () => {
       updated: 0,
       left: 0,
       unreadable: [],
-      setAside: NONE_SET_ASIDE,
+      skipped: NONE_SKIPPED,
     })
     for (const kind of RECORD_KINDS)
       expect(await recordRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
@@ -343,21 +344,21 @@ describe('all that is kept', () => {
     expect(back.unreadable.map((record) => record.id)).toEqual([ID.stones])
     expect((await readAll(empty.db, new Date())).things.stones).toEqual(out.things.stones)
     await empty.close()
-    // Where a good one is, it stays: that row is set aside with its field, the others come in.
+    // Where a good one is, it stays: that row is skipped, with its field, the others come in.
     const good = await readAll(other.db, new Date())
     const [stone] = out.things.stones
     const [blade] = out.things.blades
     const newer = { ...out.things, stones: [{ ...stone!, revision: 99 }], blades: [{ ...blade!, revision: 99 }] }
     expect(await bringBack(other.db, { ...out, things: newer })).toMatchObject({
       updated: 1,
-      setAside: { rows: 1, first: [{ list: 'stones', id: ID.stones, name: 'Bent' }] },
+      skipped: { count: 1, first: [{ list: 'stones', id: ID.stones, name: 'Bent' }] },
     })
     const then = (await readAll(other.db, new Date())).things
     expect(then.stones).toEqual(good.things.stones)
     expect(then.blades).toMatchObject([{ id: ID.blades, revision: 99 }])
   })
 
-  it('what names a record that is nowhere, or is not its row, is set aside and told; put in place, a job is kept as it was', async () => {
+  it('what names a record that is nowhere, or is not its row, is skipped and named; put in place, a job is kept as it was', async () => {
     const whole = await readAll(other.db, new Date())
     const nowhere = '0197a000-0000-7000-8000-00000000dead'
     const [job] = whole.things.jobs
@@ -373,8 +374,8 @@ describe('all that is kept', () => {
     const [jaws] = whole.things.instruments
     const things = { ...whole.things, jobs: [lost], stones: [...whole.things.stones, { ...jaws!, revision: 9 }] }
     const file = { ...whole, things, rigVersions, log }
-    expect((await bringBack(other.db, file)).setAside).toMatchObject({
-      rows: 4,
+    expect((await bringBack(other.db, file)).skipped).toMatchObject({
+      count: 4,
       first: [
         { list: 'stones', id: ID.instruments, problems: [{ field: 'id', code: 'id-of-another' }] },
         { list: 'jobs', id: lost.id, problems: [{ field: 'rigId', code: 'no-such-link', figures: { kind: 'rigs' } }] },

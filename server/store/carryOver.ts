@@ -42,10 +42,9 @@ export async function carryOver(db: Database): Promise<void> {
       rigVersions: await rows('rig_versions'),
       bladePhotos: await rows('blade_photos'),
     })
-    const { setAside } = await bringBack(tx, before as unknown as Backup)
+    const { skipped } = await bringBack(tx, before as unknown as Backup)
     // What cannot be carried over stays where it is.
-    if (setAside.rows > 0)
-      throw new Error(`Rows of version 1 cannot be carried over: ${JSON.stringify(setAside.first)}`)
+    if (skipped.count > 0) throw new Error(`Rows of version 1 cannot be carried over: ${JSON.stringify(skipped.first)}`)
     const [liked] = await rows('preferences')
     if (liked) {
       const { id, revision, ...content } = liked as { id: number; revision: number }

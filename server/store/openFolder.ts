@@ -142,10 +142,10 @@ async function buildFromSnapshot(
     const was = existsSync(path)
     say(`The database in ${folder} ${why}: it is being built anew from a snapshot, which can take some minutes.`)
     if (was) renameSync(path, aside)
-    let leftOut = read.setAside.rows
+    let skipped = read.skipped.count
     try {
       await make(path, making, async ({ db }) => {
-        leftOut += (await putInPlace(db, read.backup, read.pictures)).setAside.rows
+        skipped += (await putInPlace(db, read.backup, read.pictures)).skipped.count
       })
     } catch (error) {
       if (was && !existsSync(path)) renameSync(aside, path)
@@ -157,7 +157,7 @@ async function buildFromSnapshot(
       read.close()
     }
     const left = was ? ` What was there is now ${aside}.` : ''
-    const rows = leftOut > 0 ? ` ${leftOut} of its rows cannot be kept and were left out.` : ''
+    const rows = skipped > 0 ? ` ${skipped} of its rows are damaged and were skipped.` : ''
     say(
       `The database in ${folder} ${why}: it was built anew from the snapshot of ${at.toISOString()}; what came after it is not in it.${rows}${left}`,
     )

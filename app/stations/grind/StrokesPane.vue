@@ -74,7 +74,7 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
         />
         <LabelledSelect v-model="form.place" label="Where" :items="places" size="xl" />
       </div>
-      <UButton type="submit" size="xl" color="neutral" variant="outline" label="Note them" />
+      <UButton type="submit" size="xl" color="neutral" variant="outline" label="Record them" />
       <p class="text-sm text-muted">Hands behind the edge; no stroke past the tip.</p>
     </form>
     <dl v-if="made.length > 0" class="mt-3 border-t border-default pt-2" data-testid="strokes-made">

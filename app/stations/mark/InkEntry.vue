@@ -206,7 +206,7 @@ function simulate() {
       />
     </div>
     <p id="ink-keys" class="mt-3 text-sm text-muted">
-      On the strip: ← → zone, ↑ ↓ where, + − how much, = as the zone before, * all alike, Enter notes it.
+      On the strip: ← → zone, ↑ ↓ where, + − how much, = as the zone before, * all alike, Enter records it.
     </p>
     <p class="mt-1 text-sm text-muted">
       Gloves, hands behind the edge; solvent with air and away from flame; ink off before food.

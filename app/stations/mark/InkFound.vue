@@ -188,7 +188,7 @@ function prove(of: Side) {
         color="neutral"
         variant="outline"
         size="lg"
-        :label="`Note ${angleText(provable.face.angle.middleDeg, provable.uncertaintyDeg)} ± ${angleText(provable.uncertaintyDeg, provable.uncertaintyDeg)} as proved by ink, ${provable.name}`"
+        :label="`Record ${angleText(provable.face.angle.middleDeg, provable.uncertaintyDeg)} ± ${angleText(provable.uncertaintyDeg, provable.uncertaintyDeg)} as proved by ink, ${provable.name}`"
         @click="prove(side)"
       />
       <NuxtLink

@@ -178,7 +178,7 @@ const { causes, earlier, unexplained } = useCauses()
       <SheetPane labelledby="noted">
         <h2 id="noted" class="text-lg font-semibold">What was read and proved, newest first</h2>
         <p v-if="rows.length === 0" class="mt-2 text-muted">
-          Nothing yet. What the gauge on the stone shows is noted at the Gauge sheet; what is on the steel, here.
+          Nothing yet. What the gauge on the stone shows is recorded on the Gauge sheet; what is on the steel, here.
         </p>
         <ul v-else class="mt-1" data-testid="noted">
           <NotedRow

@@ -97,7 +97,7 @@ const retract = ({ id }: Sharpness) => void job.session.record('remove an entry'
         :none="`nowhere: ${TEST_FINDS[form.test][1]}`"
       />
       <ZonePresses v-if="hasBurr" v-model="form.burrZones" finds="The burr is at" none="nowhere pressed: all along" />
-      <UButton type="submit" size="lg" color="neutral" variant="outline" label="Note how sharp it is" />
+      <UButton type="submit" size="lg" color="neutral" variant="outline" label="Record how sharp it is" />
       <p class="text-sm text-muted">Never on skin.</p>
     </form>
     <ul v-if="noted.length > 0" class="mt-3" data-testid="sharpness">

@@ -2,19 +2,12 @@ import { z } from 'zod'
 import { moment } from '../../schema/moment'
 import { tableOf } from '../../schema/keys'
 import { rawOf } from '../../schema/versioned'
-import { unkeepable as unkeepableIn } from '../../schema/keepable'
-import {
-  checked,
-  fieldProblem,
-  invalid,
-  MOST_PROBLEMS,
-  says,
-  type FieldProblem,
-  type Invalid,
-} from '../../schema/problem'
+import { unkeepable } from '../../schema/keepable'
+import { checked, invalid, MOST_PROBLEMS, says, type Invalid } from '../../schema/problem'
 import { storedEntry } from '../../log/stored'
 import { bladePhoto } from '../../records/storage/bladePhoto'
 import { backupFromVersion1 } from './backupVersion1'
+import { NONE_SKIPPED, skippedRows, withSkipped, type SkippedRows } from './skippedRows'
 import { keptPreferences } from '../../records/preferences/preferences'
 import { storedVersion } from '../../records/storage/rigVersion'
 import { storedRecord, unreadable } from '../../records/storage/stored'
@@ -41,32 +34,7 @@ export const backup = z.object({
 })
 export type Backup = z.infer<typeof backup>
 
-/** A row of a backup that is not taken over: in which list, what it is as far as it says, and what is wrong with it. */
-const rowSetAside = z.object({ list: z.string(), id: z.string(), name: z.string(), problems: z.array(fieldProblem) })
-export type RowSetAside = z.infer<typeof rowSetAside>
-
-/** How many rows of a backup are not taken over, and the first of them. */
-const setAside = z.object({ rows: z.number().int(), first: z.array(rowSetAside) })
-export type SetAside = z.infer<typeof setAside>
-
-/** One more of them. `row`: as it was written. */
-export function withSetAside({ rows, first }: SetAside, list: string, row: unknown, problems: readonly FieldProblem[]) {
-  if (first.length >= MOST_PROBLEMS) return { rows: rows + 1, first }
-  const { id, thingId, content } = rawOf(row)
-  const { name } = rawOf(content)
-  const [said, called] = [id ?? thingId, name].map((one) => (typeof one === 'string' ? one : ''))
-  return { rows: rows + 1, first: [...first, { list, id: said!, name: called!, problems: [...problems] }] }
-}
-export const NONE_SET_ASIDE: SetAside = { rows: 0, first: [] }
-export const bothSetAside = (a: SetAside, b: SetAside): SetAside => ({
-  rows: a.rows + b.rows,
-  first: [...a.first, ...b.first].slice(0, MOST_PROBLEMS),
-})
-/** What is wrong with a row, by its fields with its list before them. */
-const inList = ({ list, problems }: RowSetAside): FieldProblem[] =>
-  problems.map((one) => ({ ...one, field: [list, one.field].filter(Boolean).join('.') }))
-
-export type ReadBackup = { readonly ok: true; readonly backup: Backup; readonly setAside: SetAside } | Invalid
+export type ReadBackup = { readonly ok: true; readonly backup: Backup; readonly skipped: SkippedRows } | Invalid
 
 /** After so many rows others are let in. */
 const ROWS_A_STEP = 200
@@ -81,42 +49,43 @@ const frame = backup.omit({ things: true }).extend({
 
 /** A value by its schema, or why it can neither be read nor kept. */
 export function keepable<T extends z.ZodType>(schema: T, value: unknown) {
-  const unkept = unkeepableIn(value)
+  const unkept = unkeepable(value)
   return unkept ? invalid([unkept]) : checked(schema, value)
 }
 
 /**
- * Reads a backup of any version that was ever written, a step at a time. A wrong row is set aside and told; only what
- * has no good row at all is refused.
+ * Reads a backup of any version that was ever written, a step at a time. Wrong rows are skipped and named; a backup
+ * without one good row is refused.
  */
 export function* readingBackup(file: unknown): Generator<void, ReadBackup, void> {
   const { format, version } = rawOf(file)
   const now = format === 'jaw-tilt' && version === 1 ? backupFromVersion1(rawOf(file)) : file
   const around = checked(frame, now)
   if (!around.ok) return invalid(around.problems.slice(0, MOST_PROBLEMS))
-  let aside = NONE_SET_ASIDE
+  let skipped = NONE_SKIPPED
   let taken = 0
   function* rows<T extends z.ZodType>(list: string, schema: T, all: readonly unknown[]) {
     const good: z.output<T>[] = []
     for (const [i, one] of all.entries()) {
       const read = keepable(schema, one)
       if (read.ok) good.push(read.value)
-      else aside = withSetAside(aside, list, one, read.problems)
+      else skipped = withSkipped(skipped, list, one, read.problems)
       if (i % ROWS_A_STEP === ROWS_A_STEP - 1) yield
     }
     taken += good.length
     return good
   }
   const { things: kinds, rigVersions, bladePhotos, log, ...rest } = around.value
-  const unkept = unkeepableIn(rest)
+  const unkept = unkeepable(rest)
   if (unkept) return invalid([unkept])
   const read: Backup = { ...rest, things: tableOf(RECORD_KINDS, () => []), rigVersions: [], bladePhotos: [], log: [] }
   for (const kind of RECORD_KINDS) read.things[kind] = yield* rows(kind, storedRecord, kinds[kind] ?? [])
   read.rigVersions = yield* rows('rigVersions', storedVersion, rigVersions)
   read.bladePhotos = yield* rows('bladePhotos', bladePhoto, bladePhotos)
   read.log = yield* rows('log', storedEntry, log)
-  const [bad] = aside.first
-  return bad && taken === 0 ? invalid(inList(bad)) : { ok: true, backup: read, setAside: aside }
+  const [bad] = skipped.first
+  if (!bad || taken > 0) return { ok: true, backup: read, skipped }
+  return invalid(bad.problems.map((one) => ({ ...one, field: [bad.list, one.field].filter(Boolean).join('.') })))
 }
 
 /** The same at once. */
@@ -135,6 +104,6 @@ export const broughtBack = z.object({
   left: z.number().int(),
   /** What of it this version cannot read; it is kept as it is. */
   unreadable: z.array(unreadable),
-  setAside,
+  skipped: skippedRows,
 })
 export type BroughtBack = z.infer<typeof broughtBack>

@@ -15,10 +15,10 @@ import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
 /**
  * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held') or that
- * slips out of them ('slips-out': `limitMm` is the thickest spine they hold, mm); nothing at which some place that is
- * worked has no angle, for the rod or its stops do not reach it (as contactAt refuses there); and nothing at which the
- * stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle that clears them there, degrees;
- * 'jaws-in-the-way' where none does).
+ * slips out of them ('slips-out': `limitMm` is the thickest spine they hold, mm; 'false-edge'); nothing at which some
+ * place that is worked has no angle, for the rod or its stops do not reach it (as contactAt refuses there); and nothing
+ * at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle that clears them
+ * there, degrees; 'jaws-in-the-way' where none does).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   const slips = slipsOut(setup)
@@ -32,7 +32,7 @@ export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoin
 function slipsOut(setup: Setup): Refusal | null {
   const fit = jawFit(setup)
   if (fit?.verdict !== 'bad') return null
-  return fit.falseEdge ? refuse('not-held') : refuse('slips-out', { limitMm: fit.mostMm })
+  return fit.falseEdge ? refuse('false-edge') : refuse('slips-out', { limitMm: fit.mostMm })
 }
 
 /** So many places of an edge are asked whether the stone reaches them and clears the jaws there. */

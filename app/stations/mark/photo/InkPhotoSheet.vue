@@ -120,7 +120,7 @@ async function simulate() {
         </ul>
         <UButton size="xl" label="Use in this test" :disabled="!usable" @click="accept" />
         <p class="text-sm text-muted">
-          Nothing is noted yet: it stands on the Ink sheet then, where more pictures or your own eye can add to it.
+          Nothing is recorded yet: it goes to the Ink sheet, where more pictures or your own eye can add to it.
         </p>
       </SheetPane>
     </template>

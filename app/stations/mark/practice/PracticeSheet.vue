@@ -54,7 +54,7 @@ async function finish() {
       <h2 id="begin" class="text-lg font-semibold">Find the bevel of a blade that nobody knows</h2>
       <p class="text-toned">
         Held as this one, on this rig: a blade with hidden angles, a rig that is a little off, a hand of its own. Dial,
-        make a light pass, tell what it exposed, until every zone is known. Nothing of it is noted of the blade in the
+        make a light pass, tell what it exposed, until every zone is known. None of it is recorded for the blade in the
         jaws, and what is dialled comes back.
       </p>
       <ul class="grid gap-2">

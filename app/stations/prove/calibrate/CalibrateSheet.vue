@@ -71,7 +71,7 @@ const setNow = computed(() => {
         />
       </p>
       <p v-if="proved.counted.length === 0" class="mt-2 text-toned">
-        Note as dialled what is set, cut the bevel through to the apex, and
+        Record the setting as dialled, cut the bevel through to the apex, and
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'prove')">prove it on the goniometer</NuxtLink>. One blade on
         both sides tells much; another height and another stone tell the rest.
       </p>

@@ -104,7 +104,7 @@ async function simulate() {
         </ul>
         <p v-if="photo.shown.value.length === 0" role="alert" class="mt-1 text-error">{{ NO_EDGE }}</p>
         <UButton class="mt-2" size="xl" label="Apply" :disabled="photo.shown.value.length === 0" @click="accept" />
-        <p class="mt-1 text-sm text-muted">Nothing is noted yet: the figures stand at Prove then, to be looked over.</p>
+        <p class="mt-1 text-sm text-muted">Nothing is recorded yet: the figures go to Prove, to be checked.</p>
       </SheetPane>
     </template>
     <template #about><InstrumentChoice of="proof" /></template>

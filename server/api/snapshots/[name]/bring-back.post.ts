@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { nth } from '#core/math/list'
-import { bothSetAside } from '../../../../core/exchange/backup/backup'
+import { bothSkipped } from '../../../../core/exchange/backup/skippedRows'
 import { jsonBody } from '../../../http/jsonBody'
 import { parsed } from '../../../http/refusal'
 import { withSnapshot } from '../../../http/snapshots'
@@ -15,11 +15,11 @@ const asked = z.object({ whole: z.boolean().default(false) })
  */
 export default defineEventHandler(async (event) => {
   const { whole } = parsed(asked, await jsonBody(event))
-  return withSnapshot(event, async ({ backup, pictures, setAside }) => {
+  return withSnapshot(event, async ({ backup, pictures, skipped }) => {
     const data = await useData()
     await data.snapshot()
     const before = nth(data.snapshots(), 0).name
     const done = await (whole ? putInPlace : bringBack)(data.db, backup, pictures)
-    return { ...done, setAside: bothSetAside(setAside, done.setAside), before }
+    return { ...done, skipped: bothSkipped(skipped, done.skipped), before }
   })
 })

@@ -1,4 +1,4 @@
-import type { SetAside } from '#core/exchange/backup/backup'
+import type { SkippedRows } from '#core/exchange/backup/skippedRows'
 import type { LengthUnit } from '#core/math/units/length'
 import { problemText } from './problemText'
 
@@ -14,11 +14,11 @@ const LIST_TEXT: Readonly<Record<string, string>> = {
   log: 'Entry of the log',
 }
 
-/** Which rows of a backup were left out, and why. */
-export function leftOutText({ rows, first }: SetAside, unit: LengthUnit): string[] {
+/** Which rows of a backup were skipped, and why. */
+export function skippedText({ count, first }: SkippedRows, unit: LengthUnit): string[] {
   const each = first.map(({ list, id, name, problems }) => {
     const why = problems.map((one) => [one.field, problemText(one, unit, one.field)].filter(Boolean).join(': '))
-    return `Left out: ${LIST_TEXT[list] ?? list} “${name || id || 'without an id'}”. ${why.join(' ')}`
+    return `Skipped: ${LIST_TEXT[list] ?? list} “${name || id || 'without an id'}”. ${why.join(' ')}`
   })
-  return rows > first.length ? [...each, `${rows - first.length} more rows were left out.`] : each
+  return count > first.length ? [...each, `${count - first.length} more rows were skipped.`] : each
 }

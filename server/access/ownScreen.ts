@@ -16,7 +16,7 @@ const ROOT = 0
  * where the system tells it, else by a key that stands in the data folder, which is its owner's alone. The address that
  * the server prints has it where it is needed; a cookie keeps it.
  */
-export class Screen {
+export class OwnScreen {
   readonly path: string
   private readonly key: string
   /** Connections of the server's own user, as far as they were asked about. */
@@ -85,7 +85,7 @@ export class Screen {
     response.writeHead(401, { 'content-type': type, 'cache-control': 'no-store', 'x-content-type-options': 'nosniff' })
     response.end(
       page
-        ? `This Jaw Tilt is another user's of this machine. Its owner opens it with the key that stands in ${this.path}: put /?key= and the key behind the address.\n`
+        ? `This Jaw Tilt belongs to another user of this machine. To open it, add /?key= and its key to the address. Its owner finds the key in ${this.path}.\n`
         : JSON.stringify({ code: 'not-let-in', fields: [] }),
     )
   }
