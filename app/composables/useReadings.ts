@@ -84,7 +84,7 @@ export function useReadings() {
     shownDeg,
     /** One more reading beside those there are. */
     addReading: (side: Side, deg: number) => add(LABEL.reading, [reading(side, deg)]),
-    addProof: (side: Side, deg: number, more: Pick<Proof, 'uncertaintyDeg' | 'by' | 'zone'>) =>
+    addProof: (side: Side, deg: number, more: Pick<Proof, 'uncertaintyDeg' | 'by' | 'zone' | 'placeMm'>) =>
       add(LABEL.proof, [proof(side, deg, more)]),
     /** What a goniometer showed of both sides, its zero taken off already: one step. */
     addShown: (shown: readonly (Partial<Proof> & Pick<Proof, 'side' | 'deg'>)[]) =>

@@ -38,8 +38,7 @@ const made = computed(() => {
   const stone = collections.stones.find((one) => one.id === props.job.stoneId)
   if (!asThen || !blade || !stone) return null
   const rig = fittedWith(asThen, props.job.jawsName)
-  const { hold, positions } = props.job
-  const setup = { rig, blade, stone: onRig(rig, stone), hold, worked: workedIn(hold, positions) }
+  const setup = { rig, blade, stone: onRig(rig, stone), hold: props.job.hold, worked: workedIn(props.job) }
   const evaluation = evaluate(setup, props.job, evenEdgePoints(blade.edge, EDGE_POINTS))
   return { setup, evaluation, setNow: asSet(props.job, rig, evaluation) }
 })

@@ -90,7 +90,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     blade: blade.value,
     stone: stone.value,
     hold: content.value.hold,
-    worked: workedIn(content.value.hold, content.value.positions),
+    worked: workedIn(content.value),
   }))
   const edgePoints = computed(() => evenEdgePoints(blade.value.edge, EDGE_POINTS_ALONG))
   /** How long the edge is, mm along it. */

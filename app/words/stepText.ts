@@ -89,6 +89,11 @@ function toDoText(
         do: `Hold the blade in position ${toDo.position} of ${toDo.of}`,
         why: 'each position is ground with every stone before the blade is moved on',
       }
+    case 'set-for-facet':
+      return {
+        do: `Set the rig for the ${zoneNameAt(setup.blade, toDo.placeMm)}, ${toDo.position} of ${toDo.of}`,
+        why: 'each facet is ground with every stone before the next; the blade stays in the jaws',
+      }
     case 'find-positions':
       return {
         do: 'Find the positions anew',
@@ -114,6 +119,11 @@ function toDoText(
       return {
         do: 'Find a hold with a more even angle',
         why: `the angle runs from ${angleText(toDo.lowestDeg)} to ${angleText(toDo.highestDeg)} along the edge`,
+      }
+    case 'keep-facets':
+      return {
+        do: 'Set each facet by itself',
+        why: `one setting gives from ${angleText(toDo.lowestDeg)} to ${angleText(toDo.highestDeg)} on the facets of this edge`,
       }
     case 'measure-height':
       return {
@@ -181,6 +191,9 @@ function toDoText(
 
 /** What leaving a step out is called: an explanation that is not sought is an angle taken as it is. */
 export const leaveOutText = ({ toDo }: Pick<Step, 'toDo'>): string =>
-  toDo?.does === 'explain-proof' || toDo?.does === 'explain-reading' || toDo?.does === 'even-angle'
+  toDo?.does === 'explain-proof' ||
+  toDo?.does === 'explain-reading' ||
+  toDo?.does === 'even-angle' ||
+  toDo?.does === 'keep-facets'
     ? 'Accept it as it is'
     : 'Leave this out'

@@ -22,7 +22,7 @@ export const setupSnapshot = z.object({
   jawsName: z.string().max(40).nullable(),
   stoneId: z.uuid().nullable(),
   hold: clampPosition.nullable(),
-  /** Which of the clamping positions of a long blade, from 1 on; null also where there is one alone. */
+  /** Which of the job's positions, from 1 on; null also where it has none. */
   position: positionNumber,
   /** What was dialled on each side. */
   setting: z.object({ A: setting, B: setting }),
@@ -34,7 +34,7 @@ export type SetupSnapshot = z.infer<typeof setupSnapshot>
 
 /** What is known of how a job is set: the rig as it is measured for it, and the set angles at a place. */
 export interface JobSetup {
-  readonly job: Pick<Job, 'rigId' | 'stoneId' | 'hold' | 'dialled' | 'positions'>
+  readonly job: Pick<Job, 'rigId' | 'stoneId' | 'hold' | 'dialled' | 'dialForMm' | 'positions'>
   readonly rig: { readonly revision: number; readonly jaws: { readonly name: string } | null }
   readonly placeMm: number
   /** Degrees; null on a side that has no angle. */
@@ -43,14 +43,14 @@ export interface JobSetup {
 
 /** How a job is set now, for an entry of its log. */
 export function setupNow({ job, rig, placeMm, setDeg }: JobSetup): SetupSnapshot {
-  const { rigId, stoneId, hold, dialled, positions } = job
+  const { rigId, stoneId, hold, dialled } = job
   return {
     rigId,
     rigRevision: rig.revision,
     jawsName: rig.jaws?.name ?? null,
     stoneId,
     hold,
-    position: positionOf(hold, positions),
+    position: positionOf(job),
     setting: { A: dialled.A, B: dialled.B },
     placeMm,
     setDeg: perSide((side) => setDeg[side]),

@@ -4,7 +4,7 @@ import { moved } from '#core/geometry/clamping/bladeHeight'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import { settingOfHeight } from '#core/records/rig/dial'
 import type { Job } from '#core/records/job/job'
-import { positionOf } from '#core/records/job/positions'
+import { liesAlike } from '#core/records/job/positions'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import type { ActionContext } from './context'
 
@@ -39,12 +39,15 @@ export function holding(
     )
   }
 
-  /** The kept positions of a long blade, the one that the blade is in as it is really held. */
+  /** The kept positions, those that the blade is in as it is really held. */
   function heldSoIn(so: ClampPosition): Job['positions'] {
     const { hold, positions } = job.content.value
-    const now = positionOf(hold, positions)
-    if (!positions || now === null) return positions
-    return { ...positions, each: positions.each.map((one, i) => (i + 1 === now ? { ...one, hold: so } : one)) }
+    return (
+      positions && {
+        ...positions,
+        each: positions.each.map((one) => (liesAlike(one.hold, hold) ? { ...one, hold: so } : one)),
+      }
+    )
   }
 
   /**

@@ -4,7 +4,7 @@ import { nth } from '#core/math/list'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
 import { recordedBevel } from '#core/log/foundBevel'
 import { useWords } from '~/words/useWords'
-import { zoneAt } from '#core/records/blade/zones'
+import { zoneAt, zoneMiddleMm } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import { useInk } from '~/composables/useInk'
 import { useReadings } from '~/composables/useReadings'
@@ -106,6 +106,7 @@ function prove(of: Side) {
       uncertaintyDeg: one.uncertaintyDeg,
       by: 'ink',
       zone: one.zone.kind,
+      placeMm: zoneMiddleMm(one.zone),
     })
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { renamed } from '#core/schema/versioned'
-import { ZONE_KINDS } from '#core/records/blade/zones'
+import { zoneMiddleMm } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import type { LogEntry, Proof, Reading } from '#core/log/entry'
 import { useAgainst } from '~/composables/useAgainst'
@@ -14,8 +14,8 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
 import { momentText } from '~/words/momentText'
 import { lengthText } from '~/words/lengthText'
-import { WHOLE_EDGE, zoneChosen } from '~/forms/zoneChoice'
-import { ZONE_WORD } from '~/words/zoneText'
+import { WHOLE_EDGE } from '~/forms/zoneChoice'
+import { zoneName, ZONE_WORD } from '~/words/zoneText'
 
 /** What was proved on the steel and read on the stone: one more proof, and all that holds of the log. */
 const job = useJob()
@@ -30,10 +30,10 @@ const BY = [
   { value: 'goniometer', label: 'the goniometer' },
   { value: 'ink', label: 'ink' },
 ] as const
-const places = [
+const places = computed(() => [
   { value: WHOLE_EDGE, label: 'the whole edge' },
-  ...ZONE_KINDS.map((kind) => ({ value: kind, label: `its ${ZONE_WORD[kind]}` })),
-]
+  ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
+])
 interface ProofForm {
   deg: string
   /** Empty: as ink usually is known to. */
@@ -67,7 +67,9 @@ function add() {
     'uncertainty-missing',
   )
   if (hasProblems()) return
-  const refused = readings.addProof(side, deg, { uncertaintyDeg, by: 'ink', zone: zoneChosen(place) })
+  const zone = job.zones.value[Number(place)]
+  const where = { zone: zone?.kind ?? null, placeMm: zone ? zoneMiddleMm(zone) : null }
+  const refused = readings.addProof(side, deg, { uncertaintyDeg, by: 'ink', ...where })
   if (refused) addProblem(refused.field === 'uncertaintyDeg' ? 'uncertaintyDeg' : 'deg', refused)
   else typed.value.deg = ''
 }

@@ -10,6 +10,8 @@ import { fitPoints } from './fitPoints'
 import { parabolaThrough } from './parabolaThrough'
 import type { BezierSegment, Segment } from './segment'
 import { segmentAt } from './segmentAt'
+import { reversed } from './reversed'
+import { shifted } from './shifted'
 import { smoothed } from './smoothed'
 import { svgPath } from './svgPath'
 import { throughPoints } from './throughPoints'
@@ -279,6 +281,68 @@ describe('of a curve', () => {
     ]
     expect(cornersOf(turned(6))).toEqual([{ fromHeelMm: 30, turnDeg: close(6) }])
     expect(cornersOf(turned(4))).toEqual([])
+  })
+
+  it('a corner turns by the difference of the two headings, whichever way they run', () => {
+    const at = (deg: number): [number, number] => [
+      10 * Math.cos((deg * Math.PI) / 180),
+      10 * Math.sin((deg * Math.PI) / 180),
+    ]
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -180, max: 180 }),
+        fc.integer({ min: 6, max: 170 }),
+        fc.boolean(),
+        (from, by, left) => {
+          const turnDeg = left ? by : -by
+          const [middle, end] = [at(from), at(from + turnDeg)]
+          const bent: Segment[] = [
+            { type: 'line', from: [0, 0], to: middle },
+            { type: 'line', from: middle, to: [middle[0] + end[0], middle[1] + end[1]] },
+          ]
+          expect(cornersOf(bent)).toEqual([{ fromHeelMm: close(10), turnDeg: close(turnDeg) }])
+        },
+      ),
+    )
+  })
+
+  it('run from tip to heel, or moved, it has the same points, in that order or so much aside', () => {
+    const all: Segment[] = [
+      { type: 'line', from: [0, 28], to: [55, 28] },
+      { type: 'arc', centre: [55, -17], radiusMm: 45, startDeg: 90, endDeg: 35 },
+      {
+        type: 'bezier',
+        points: [
+          [91.862, 8.811],
+          [95, 5],
+          [97, 2],
+          [98, -4],
+        ],
+      },
+    ]
+    const places = [0, 0.2, 1]
+    const points = (of: readonly Segment[]) => of.flatMap((piece) => places.map((t) => segmentAt(piece, t).point))
+    const back = reversed(all)
+    expect(back.flatMap((piece) => places.map((t) => segmentAt(piece, 1 - t).point))).toEqual(
+      [...all].reverse().flatMap((piece) => places.map((t) => segmentAt(piece, t).point.map(close))),
+    )
+    expect(segmentAt(nth(back, 1), 0.5).heading.map((one) => -one)).toEqual(
+      segmentAt(nth(all, 1), 0.5).heading.map(close),
+    )
+    expect(points(shifted(all, [3, -2]))).toEqual(points(all).map(([x, y]) => [close(x + 3), close(y - 2)]))
+  })
+
+  it('an arc that runs over the place where angles begin anew is fitted with its own sweep, either way round', () => {
+    for (const [from, to] of [
+      [150, 230],
+      [230, 150],
+      [-20, 30],
+      [100, 265],
+    ] as const) {
+      const [piece] = fitPoints(onArc([4, 9], 30, from, to), 0.01).segments
+      expect(piece).toMatchObject({ type: 'arc', radiusMm: close(30) })
+      if (piece?.type === 'arc') expect(piece.endDeg - piece.startDeg).toBeCloseTo(to - from, 4)
+    }
   })
 
   it('the turning from point to point adds up to that of its ends', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { positionAt, type KeptPositions } from '../../records/job/positions'
-import { plainStone, postRig } from '../../geometry/setup/sampleSetup.fixture'
+import type { Blade } from '../../records/blade/blade'
+import { bellyBlade, plainStone, postRig } from '../../geometry/setup/sampleSetup.fixture'
 import { bench, longBlade, pressAll, STONES, type Bench } from './robot.fixture'
 import { stepsOf } from './steps'
 
@@ -140,5 +141,52 @@ describe('the positions of a long blade', () => {
     expect(of.next()?.toDo.does).toBe('measure-height')
     wanted(21.2)
     expect(of.next()?.toDo).toEqual({ does: 'find-positions', foundForDeg: 21 })
+  })
+})
+
+describe('the facets of an angular tip', () => {
+  const edge: Blade['edge'] = [
+    { type: 'line', from: [0, 26], to: [60, 26] },
+    { type: 'line', from: [60, 26], to: [84, 4] },
+  ]
+  const angular = { ...bellyBlade, edge, widthMm: 28, primaryGrindHeightMm: 14 }
+  function facetJob(): Bench {
+    const of = bench(postRig, angular, plainStone, 'touch-up')
+    of.change({ wanted: { deg: { A: 30, B: 30 }, linked: true, why: 'As it was.' } })
+    return of
+  }
+
+  it('are each dialled, ground and proved in one hold that is measured once, the longer first', () => {
+    const of = facetJob()
+    const done = pressed(of, /^(hold|height|dial A|grind A|prove A)/)
+    expect(done.map((key) => key.replace(/^.* (?=[a-z])/, ''))).toEqual([
+      'keep-facets',
+      'set-for-facet 1',
+      'measure-height',
+      ...['dial', 'grind 1', 'set-for-facet 2', 'dial', 'grind 2'],
+      ...['prove 1', 'prove 2'],
+    ])
+    const { each, toleranceDeg } = of.job().positions!
+    expect(each.map(({ fromMm, toMm }) => [fromMm, toMm])).toEqual([
+      [0, expect.closeTo(60, 6)],
+      [expect.closeTo(60, 6), expect.closeTo(60 + Math.hypot(24, 22), 6)],
+    ])
+    // What was ground on each is near what is wanted there, with a dial of its own.
+    const ground = of.log.flatMap((entry) => (entry.kind === 'strokes' && entry.side === 'A' ? [entry.setup!] : []))
+    expect(ground.map(({ position }) => position)).toEqual([1, 2])
+    expect(ground[0]!.setting.A).not.toEqual(ground[1]!.setting.A)
+    for (const { setDeg } of ground) expect(Math.abs(setDeg.A! - 30)).toBeLessThanOrEqual(toleranceDeg)
+    // The facets are the same, whatever is wanted of them; the first is ground for it first.
+    of.change({ wanted: { deg: { A: 32, B: 32 }, linked: true, why: 'Chipped.' } })
+    expect(of.next()?.toDo).toMatchObject({ does: 'set-for-facet', position: 1, of: 2, placeMm: expect.closeTo(30, 6) })
+    // Held otherwise, it is to be held as it was again.
+    of.change({ hold: { ...of.job().hold, turnDeg: 4 } })
+    expect(of.next()?.toDo).toEqual({ does: 'hold-position', position: 1, of: 2 })
+  })
+
+  it('one setting for both may be accepted as it is', () => {
+    const of = facetJob()
+    of.leaveOut(of.next()!)
+    expect(of.next()?.toDo.does).toBe('measure-height')
   })
 })

@@ -3,7 +3,7 @@ import type { Proof } from '../../log/entry'
 import { meanProof } from '../../log/meanReading'
 import { settingOn } from '../../log/setupSnapshot'
 import { lastOf, nth } from '../../math/list'
-import { provedAgainst, setThere } from '../../observe/ledger/against'
+import { placeOfProof, provedAgainst, setThere } from '../../observe/ledger/against'
 import { zoneAt, type Zone, zoneMiddleMm } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import { positionAt } from '../../records/job/positions'
@@ -98,14 +98,15 @@ function proofStep(now: JobAsked, side: Side, position: number | null, { zone, p
   })
 }
 
-/** Whether a proof is of a position and of a zone that counts: at its place, of its kind, or of the whole edge. */
+/** Whether a proof is of a position and of a zone that counts: by its place, or its zone's; else it is of all. */
 function isIn(
   { against, job }: JobAsked,
-  { placeMm, zone }: Proof,
+  proof: Proof,
   position: number | null,
   countsIn: (zone: Zone) => boolean,
 ): boolean {
-  const isHere = (mm: number) => position === null || positionAt(mm, job.positions) === position
-  if (placeMm !== null) return isHere(placeMm) && countsIn(nth(against.zones, zoneAt(against.zones, placeMm)))
-  return zone === null || against.zones.some((one) => one.kind === zone && isHere(zoneMiddleMm(one)) && countsIn(one))
+  const placeMm = placeOfProof(proof, against.zones)
+  if (placeMm === null) return true
+  const isHere = position === null || positionAt(placeMm, job.positions) === position
+  return isHere && countsIn(nth(against.zones, zoneAt(against.zones, placeMm)))
 }

@@ -19,6 +19,7 @@ import { asSet } from '../../uncertainty/asSet'
 import { setThere } from '../../observe/ledger/against'
 import { evaluate, type Evaluation } from '../../uncertainty/evaluate'
 import { findPlacement, placementRange } from '../../placement/findPlacement'
+import { facetPositions } from '../../placement/facetPositions'
 import { keptPositions, positionsFor } from '../../placement/longBlade'
 import { bellyBlade } from '../../geometry/setup/sampleSetup.fixture'
 import { startingDial, startingHold } from '../card/starting'
@@ -81,7 +82,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
   const edgePoints = evenEdgePoints(blade.edge, 24)
   const zones = zonesOfBlade(blade)
   let takenBest = false
-  const setup = () => ({ rig, blade, stone, hold: job.hold, worked: workedIn(job.hold, job.positions) })
+  const setup = () => ({ rig, blade, stone, hold: job.hold, worked: workedIn(job) })
   let evaluated: { readonly of: Job; readonly is: Evaluation } | null = null
   const evaluation = () => {
     if (evaluated?.of !== job) evaluated = { of: job, is: evaluate(setup(), job, edgePoints) }
@@ -225,10 +226,16 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
         if (!toDo.instead) return false
         change({ hold: toDo.instead })
         return true
-      case 'hold-position': {
+      case 'hold-position':
+      case 'set-for-facet': {
         const kept = job.positions!.each[toDo.position - 1]!
         change({ hold: heldAs(kept, job.hold), dialForMm: kept.dialForMm })
         return true
+      }
+      case 'keep-facets': {
+        const positions = facetPositions(setup(), side, job.wanted.deg[side], edgePoints, zones)
+        if (positions) change({ positions })
+        return positions !== null
       }
       case 'find-positions':
         return keepPositions()

@@ -14,6 +14,8 @@ import { runsOffDeg, UNEVEN_DEG } from '../../uncertainty/evaluate'
 import type { Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
 import { gaugeUseOf } from '../../records/job/job'
+import { liesAlike, shareOneHold } from '../../records/job/positions'
+import { facetPositions } from '../../placement/facetPositions'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { positionsOf, type JobAsked } from './jobNow'
 import { nearestDialDeg } from './nearestDial'
@@ -35,13 +37,17 @@ export function wantedStep(now: JobAsked): Step {
   return step(now, 'wanted', { state, toDo: { does: 'say-wanted' }, leavable: now.purpose === 'sharpen' })
 }
 
-/** The blade is to be held in one of a long blade's clamping positions. */
-export const holdPositionStep = (now: JobAsked, position: number): Step =>
-  step(now, 'hold', {
-    state: MISSING,
-    position,
-    toDo: { does: 'hold-position', position, of: positionsOf(now).length },
-  })
+/** The blade is to be held in one of its positions; of facets in one hold, the rig is to be set for one of them. */
+export function holdPositionStep(now: JobAsked, position: number): Step {
+  const { positions } = now.job
+  const of = positionsOf(now).length
+  const kept = positions?.each[position - 1]
+  const toDo: ToDo =
+    positions && kept && shareOneHold(positions) && liesAlike(kept.hold, now.setup.hold)
+      ? { does: 'set-for-facet', position, of, placeMm: kept.dialForMm }
+      : { does: 'hold-position', position, of }
+  return step(now, 'hold', { state: MISSING, position, toDo })
+}
 
 /**
  * The hold: the jaws have the blade, both sides have an angle that can be dialled, and it is even enough along the
@@ -50,7 +56,9 @@ export const holdPositionStep = (now: JobAsked, position: number): Step =>
 export function holdStep(now: JobAsked, toGrind: number | null): Step {
   const { setup, evaluation, sides } = now
   const { positions } = now.job
-  if (positions && Math.abs(positions.wantedDeg - now.job.wanted.deg[positions.side]) > SAME_WANTED_DEG)
+  // Facets are where they are whatever is wanted; each is dialled anew.
+  const stretched = positions && !shareOneHold(positions)
+  if (stretched && Math.abs(positions.wantedDeg - now.job.wanted.deg[positions.side]) > SAME_WANTED_DEG)
     return step(now, 'hold', { state: MISSING, toDo: { does: 'find-positions', foundForDeg: positions.wantedDeg } })
   if (positions && now.setNow.position === null) return holdPositionStep(now, toGrind ?? 1)
   const missing = (toDo: ToDo, side: Side | null = null) => step(now, 'hold', { state: MISSING, toDo, side })
@@ -68,13 +76,15 @@ export function holdStep(now: JobAsked, toGrind: number | null): Step {
     const set = evaluation.sides[side]
     if (!set.ok) continue
     const { lowestDeg, highestDeg } = set
-    if (runsOffDeg(set) > UNEVEN_DEG)
+    if (runsOffDeg(set) > UNEVEN_DEG) {
+      const does = !positions && hasFacets(now) ? 'keep-facets' : 'even-angle'
       return step(now, 'hold', {
         state: MISSING,
-        toDo: { does: 'even-angle', lowestDeg, highestDeg },
+        toDo: { does, lowestDeg, highestDeg },
         leavable: true,
         askedWith: HELD_WITH,
       })
+    }
   }
   // What cannot be dialled in this hold is said before its blade height is measured.
   for (const side of sides) {
@@ -83,6 +93,10 @@ export function holdStep(now: JobAsked, toGrind: number | null): Step {
   }
   return step(now, 'hold', { state: done({ at: null }) })
 }
+
+/** Whether each facet of the edge can be dialled by itself in this hold, on every side. */
+const hasFacets = ({ setup, job, against, sides }: JobAsked): boolean =>
+  sides.every((side) => facetPositions(setup, side, job.wanted.deg[side], [], against.zones) !== null)
 
 /** How far the edge stands out of the jaws, measured with the blade in them. On a table there is nothing to measure. */
 export function heightSteps(now: JobAsked): Step[] {

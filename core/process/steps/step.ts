@@ -57,11 +57,15 @@ export type ToDo =
   | { readonly does: 'mend-hold'; readonly refusal: Refusal }
   /** Of a long blade: the clamping position that is next, of so many. */
   | { readonly does: 'hold-position'; readonly position: number; readonly of: number }
+  /** Of facets that are worked in one hold: the one that is next, of so many, and the place that it is dialled for. */
+  | { readonly does: 'set-for-facet'; readonly position: number; readonly of: number; readonly placeMm: number }
   /** They were found for another angle. */
   | { readonly does: 'find-positions'; readonly foundForDeg: number }
   | { readonly does: 'hold-otherwise'; readonly spineMm: number; readonly mostMm: number }
   | { readonly does: 'clear-jaws'; readonly lowestDeg: number | null }
   | { readonly does: 'even-angle'; readonly lowestDeg: number; readonly highestDeg: number }
+  /** The same of an edge with corners, whose facets can each be set by itself. */
+  | { readonly does: 'keep-facets'; readonly lowestDeg: number; readonly highestDeg: number }
   /** `placeMm`: where, from the heel; null: at the place that the dial is for. */
   | { readonly does: 'measure-height'; readonly heightMm: number; readonly placeMm: number | null }
   | {
@@ -92,7 +96,7 @@ export interface Step {
   readonly side: Side | null
   readonly zone: ZoneKind | null
   readonly stoneId: string | null
-  /** Of a long blade, the clamping position that it is for, from 1 on; null where there is one alone, or for all. */
+  /** The job's position that it is for, from 1 on; null where it has none, or for all. */
   readonly position: number | null
   /** The place of the edge that it is for, mm from the heel; null: where the dial is for, or all along. */
   readonly placeMm: number | null

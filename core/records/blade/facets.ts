@@ -3,7 +3,7 @@ import type { Curve } from '../../math/curve/curve'
 import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { type Zone, zoneMiddleMm } from './zones'
 
-/** A straight facet between corners: its own tangent, so its own setting. */
+/** A stretch between corners, straight as a rule: its own tangent, so its own setting. */
 export interface Facet {
   readonly zone: Zone
   /** Its middle, where it is set. */
@@ -19,9 +19,8 @@ export interface Facet {
  */
 export function facetsOf(edge: Curve, zones: readonly Zone[]): Facet[] {
   if (cornersOf(edge).length === 0) return []
-  const facets = zones.filter((zone) => zone.kind === 'facet')
-  const longestFirst = [...facets].sort((a, b) => b.toMm - b.fromMm - (a.toMm - a.fromMm))
-  return facets.map((zone) => ({
+  const longestFirst = [...zones].sort((a, b) => b.toMm - b.fromMm - (a.toMm - a.fromMm))
+  return zones.map((zone) => ({
     zone,
     middle: edgePointAt(edge, zoneMiddleMm(zone)),
     order: longestFirst.indexOf(zone) + 1,

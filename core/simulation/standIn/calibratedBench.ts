@@ -91,6 +91,7 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
           stoneId: STONE,
           hold,
           dialled: { A: setting, B: setting, linked: true },
+          dialForMm: null,
           positions: null,
         }
         const setup = setupNow({ job, rig: { revision: 1, jaws: null }, placeMm: EDGE_MM / 2, setDeg: { A: 0, B: 0 } })

@@ -1,11 +1,10 @@
 import { computed } from 'vue'
-import equal from 'fast-deep-equal'
 import { MM_PER_INCH } from '#core/math/units/length'
 import { bladeHeightMm } from '#core/geometry/clamping/bladeHeight'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import { edgePointAt, type EdgePoint } from '#core/math/curve/edgePoints'
 import { tipStop } from '#core/geometry/hold/holdChecks'
-import { heldAs, workedIn } from '#core/records/job/positions'
+import { heldAs, positionOf, workedIn } from '#core/records/job/positions'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
 import { markUnderLandmark } from '#core/geometry/hold/landmark'
 import { contactFor, type Setup } from '#core/geometry/setup/setup'
@@ -79,12 +78,12 @@ export function useCard() {
       title: ` · position ${i + 1} of ${positions.each.length}`,
       note: positionText(one, preferences.unit),
     }))
-    return all.some((one) => equal(one.hold, hold)) ? all : [now, ...all]
+    return positionOf(job.content.value) === null ? [now, ...all] : all
   })
 
   function contentOf({ hold, edgePoint, dialForMm, title, note }: Held): CardContent {
     const kept = job.content.value
-    const setup = { ...job.setup.value, hold, worked: workedIn(hold, kept.positions) }
+    const setup = { ...job.setup.value, hold, worked: workedIn({ hold, dialForMm, positions: kept.positions }) }
     const { rig, blade } = setup
     const trouble = job.grip.value.trouble(hold)
     const text = (mm: number) => lengthText(mm, preferences.unit)

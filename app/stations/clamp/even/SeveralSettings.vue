@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useWords } from '~/words/useWords'
 import type { Position } from '#core/placement/longBlade'
+import { shareOneHold } from '#core/records/job/positions'
 import { useJob } from '~/job/useJob'
-import { useNextStep } from '~/job/useNextStep'
 import { useParts } from './useParts'
 import { usePositions } from './usePositions'
 import { usePreferences } from '~/stores/preferences'
@@ -10,8 +9,9 @@ import { angleText, differenceText } from '~/words/angleText'
 import { DIAL_WORDS } from '~/words/dialWords'
 import { dialText } from '~/words/dialText'
 import { lengthText } from '~/words/lengthText'
-import { moveText, positionText } from '~/words/placementText'
+import { moveText } from '~/words/placementText'
 import { problemText } from '~/words/problemText'
+import { useWords } from '~/words/useWords'
 
 const words = useWords()
 
@@ -24,7 +24,7 @@ const preferences = usePreferences()
 const text = (mm: number) => lengthText(mm, preferences.unit)
 
 const { toleranceDeg, task, find, failure: holdFailure, hold, kept, keepable, isKept, ...positions } = usePositions()
-const { keep, letGo, wantedNowDeg, isHeld, holdKept } = positions
+const { keep, wantedNowDeg } = positions
 const { running, done, result, failure, stop } = task
 const setTolerance = (deg: number) =>
   deg < 0.05 || deg > 5 ? 'Between 0.05° and 5°.' : ((toleranceDeg.value = Math.round(deg * 100) / 100), null)
@@ -38,11 +38,8 @@ function beyond({ atMark, cost }: Position): string {
   return `More than asked for: no ${mark} of this rig stands nearer. Between two of them it would be ± ${cost.toFixed(2)}°.`
 }
 
-const { next } = useNextStep()
-/** The one that the next step is for; null where it is for none. */
-const nextPosition = computed(() => (next.value?.toDo.does === 'hold-position' ? next.value.toDo.position : null))
-
-const { facets, hollow, stones } = useParts()
+const { facets, keepableFacets, keepFacets, hollow, stones } = useParts()
+const facetsKept = computed(() => kept.value !== null && shareOneHold(kept.value))
 </script>
 
 <template>
@@ -70,36 +67,13 @@ const { facets, hollow, stones } = useParts()
         @stop="stop"
       />
       <p v-if="failure" role="alert" class="text-error">{{ words.problem(failure) }}</p>
-      <section v-if="kept && (!result || isKept)" aria-labelledby="kept-positions">
-        <h3 id="kept-positions" class="font-semibold">Kept for this job, and printed on its card</h3>
-        <p class="text-sm" :class="changedSince ? 'text-error' : 'text-muted'">
-          Within ± {{ angleText(kept.toleranceDeg, 0.05) }} of {{ angleText(kept.wantedDeg) }}.{{ changedSince }}
-        </p>
-        <ol class="mt-1">
-          <li
-            v-for="(position, i) in kept.each"
-            :key="i"
-            class="flex items-center justify-between gap-3 border-t border-default py-2"
-          >
-            <p>
-              <b>{{ i + 1 }}.</b> {{ positionText(position, preferences.unit) }}
-            </p>
-            <b v-if="isHeld(position)" class="whitespace-nowrap">Held like this</b>
-            <UButton
-              v-else
-              size="lg"
-              color="neutral"
-              variant="outline"
-              label="Hold it like this"
-              :aria-label="`Hold it as in position ${i + 1}`"
-              :data-focus="i + 1 === nextPosition ? 'next-position' : undefined"
-              @click="holdKept(position)"
-            />
-          </li>
-        </ol>
-        <UButton color="neutral" variant="outline" size="lg" label="Let them go" @click="letGo" />
-        <p v-if="holdFailure" role="alert" class="mt-1 text-error">{{ holdFailure }}</p>
-      </section>
+      <KeptPositions v-if="kept && !facetsKept && (!result || isKept)" :kept="kept">
+        Within ± {{ angleText(kept.toleranceDeg, 0.05) }} of {{ angleText(kept.wantedDeg) }}.<b
+          v-if="changedSince"
+          class="text-error"
+          >{{ changedSince }}</b
+        >
+      </KeptPositions>
       <div v-else-if="result" aria-live="polite" data-testid="positions">
         <template v-if="result.ok">
           <p class="font-semibold">
@@ -164,7 +138,16 @@ const { facets, hollow, stones } = useParts()
               <p v-else class="text-error">{{ problemText(facet.advice, preferences.unit) }}</p>
             </li>
           </ol>
-          <p class="text-sm text-muted">
+          <KeptPositions v-if="kept && facetsKept" :kept="kept" class="mt-2" />
+          <UButton
+            v-else-if="keepableFacets"
+            class="mt-1"
+            size="lg"
+            label="Work them one after the other"
+            data-focus="keep-facets"
+            @click="keepFacets"
+          />
+          <p class="mt-2 text-sm text-muted">
             In this order the corners stay crisp: the longest moves the corner, the shorter meet it last. Keep the stone
             on its own side of the corner.
           </p>

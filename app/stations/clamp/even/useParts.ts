@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { facetsOf } from '#core/records/blade/facets'
 import { hollowOf } from '#core/geometry/contact/hollow'
 import { adviseDial } from '#core/geometry/dial/advised'
+import { facetPositions } from '#core/placement/facetPositions'
 import { useJob } from '~/job/useJob'
 import { zoneName } from '~/words/zoneText'
 import { useEven } from './useEven'
@@ -25,6 +26,17 @@ export function useParts() {
       }))
       .sort((a, b) => a.order - b.order),
   )
+  /** The facets as positions to be kept; null where they cannot be. */
+  const keepableFacets = computed(() =>
+    facetPositions(
+      { ...job.setup.value, worked: undefined },
+      job.side.value,
+      job.wantedDeg.value,
+      job.edgePoints.value,
+      zones.value,
+    ),
+  )
+  const keepFacets = () => void job.change('set each facet by itself', { positions: keepableFacets.value })
   const hollow = computed(() => hollowOf(job.edgePoints.value))
   const stones = computed(() => {
     const widest = hollow.value?.widestStoneMm
@@ -33,5 +45,5 @@ export function useParts() {
       .filter((stone) => stone.archivedAt === null)
       .map((stone) => ({ stone, fits: stone.widthMm <= widest }))
   })
-  return { facets, hollow, stones }
+  return { facets, keepableFacets, keepFacets, hollow, stones }
 }
