@@ -313,6 +313,12 @@ test('the next step is the same on every sheet and in the list of jobs; old addr
     await page.goto(`/jobs/${jobId}/${before}`)
     await expect(page).toHaveURL(new RegExp(`/jobs/${jobId}/${now}$`))
   }
+  for (const nowhere of ['/nowhere', '/jobs']) {
+    await page.goto(nowhere)
+    await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible()
+  }
+  await page.goto('/shelf/nothing')
+  await expect(page).toHaveURL(/\/shelf$/)
 })
 
 test('every icon is drawn from what ships with the application', async ({ page }) => {

@@ -11,8 +11,8 @@ const TOLERANCE_STEP_DEG = 0.05
 
 /**
  * The facets of an edge as positions of one hold, in the order to work them: each is dialled for its own middle. The
- * tolerance is what remains on any of them, as it can be dialled, degrees. Null where the edge has no corners, or one of
- * its facets cannot be dialled in this hold. Edge points: even in arc length. Source: docs/geometry.md, "Zones".
+ * tolerance is what remains on any of them, as it can be dialled, degrees. Null where the edge has no corners, or where
+ * one of its facets cannot be dialled in this hold. Edge points: even in arc length. Source: docs/geometry.md, "Zones".
  */
 export function facetPositions(
   setup: Setup,

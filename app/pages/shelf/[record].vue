@@ -10,7 +10,9 @@ const DESCRIBED: Record<'rig' | 'blade', { kind: 'rigs' | 'blades'; title: strin
   rig: { kind: 'rigs', title: 'Describe a rig', description: RigDescription },
   blade: { kind: 'blades', title: 'Describe a blade', description: BladeDescription },
 }
-definePageMeta({ validate: ({ params }) => ['rig', 'blade'].includes(String(params.record)) })
+definePageMeta({
+  middleware: ({ params }) => (['rig', 'blade'].includes(String(params.record)) ? undefined : navigateTo('/shelf')),
+})
 const collections = useCollections()
 const route = useRoute()
 const router = useRouter()

@@ -10,7 +10,10 @@ export const MOST_TOLERANCE_DEG = 10
 /** One of the positions, from 1 on; null: of none of them, or there are none. */
 export const positionNumber = z.number().int().min(1).max(MOST_POSITIONS).nullable()
 
-/** A stretch of the edge that is worked by itself: how it is held, and the place of it that the dial is for; from the heel. */
+/**
+ * A stretch of the edge that is worked by itself: how the blade is held for it, and the place of it that the dial is
+ * for; arc length from the heel.
+ */
 const keptPosition = z.object({
   hold: clampPosition,
   dialForMm: along,
