@@ -1,4 +1,4 @@
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import equal from 'fast-deep-equal'
 import { v7 as newId } from 'uuid'
 import { useWords } from '~/words/useWords'
@@ -14,15 +14,18 @@ import { edgePointAt } from '#core/math/curve/edgePoints'
 import { adviseDial } from '#core/geometry/dial/advised'
 import type { InkPattern } from '#core/log/choices'
 import type { InkAsk } from '#core/observe/marker/inkSays'
+import { knownBefore } from '#core/observe/marker/knownBefore'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
 import type { Candidate } from '#core/observe/marker/nextSetting'
 import { logEntry, type BevelFound, type InkLookEntry, type InkZone } from '#core/log/entry'
-import { ofKind } from '#core/log/activeEntries'
+import { byTime, ofKind } from '#core/log/activeEntries'
+import { EXPECTED } from '#core/process/purposes'
 import { checked } from '#core/schema/problem'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import { contactFor } from '#core/geometry/setup/setup'
 import { lightPassUm } from '#core/observe/marker/look'
 import { useForm } from '~/forms/useForm'
+import { purposeOf } from '~/job/purpose'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useCollections } from '~/stores/collections'
@@ -41,6 +44,8 @@ export interface Observed {
 /** A bevel known so well needs no further look, degrees; no better than the set angle backs. */
 const NEEDED_DEG = 0.5
 const OVER_SET_UNCERTAINTY = 1.25
+/** What of earlier jobs tells of the bevel that is there. */
+const earlierKinds = ['proof', 'bevel-found', 'strokes'] as const
 /** Settings that are weighed for a next look: so far around what was set and is wanted, and so far apart, degrees. */
 const AROUND_DEG = 4
 const APART_DEG = 0.25
@@ -60,7 +65,7 @@ export function useInk() {
 function ink(job: JobView) {
   const words = useWords()
   const collections = useCollections()
-  const log = useLog()
+  const logs = useLog()
   const { sides, zones } = job
   const names = computed(() => zones.value.map((_, i) => zoneName(zones.value, i)))
   const middles = computed(() => zones.value.map((zone) => edgePointAt(job.blade.value.edge, zoneMiddleMm(zone))))
@@ -129,7 +134,7 @@ function ink(job: JobView) {
   }
   /** Looks at this blade from other jobs, newest first, that were not taken over yet. */
   const earlier = computed(() =>
-    (job.practising ? [] : log.ofKind('ink-look'))
+    (job.practising ? [] : logs.ofKind('ink-look'))
       .filter(({ bladeId, jobId }) => bladeId === job.content.value.bladeId && jobId !== job.id)
       .filter((then) => !looks.value.some(({ at, side }) => at === then.at && side === then.side))
       .toReversed(),
@@ -179,8 +184,23 @@ function ink(job: JobView) {
     looks.value.flatMap(({ stoneId }) => collections.stones.find((stone) => stone.id === stoneId)?.grainUm ?? []),
   )
   const neededDeg = computed(() => Math.max(NEEDED_DEG, OVER_SET_UNCERTAINTY * setUncertaintyDeg.value))
+  /** Whether the first test is planned too: where its sheet is open. */
+  const plansFirst = shallowRef(false)
+  /** What earlier jobs say of the blade: of a blade that is practised on nothing. */
+  const before = computed(() => {
+    if (job.practising) return []
+    const { bladeId } = job.content.value
+    const log = earlierKinds.flatMap((kind) => logs.ofKind(kind))
+    const there = log.filter((entry) => entry.bladeId === bladeId && entry.jobId !== job.id).sort(byTime)
+    return knownBefore(there, zones.value, setUncertaintyDeg.value)
+  })
+  /** What is wanted, where the bevel is looked at to decide about it. */
+  const wantedDeg = computed(() => {
+    const purpose = purposeOf({ ...job.content.value, id: job.id }, job.blade.value, logs)
+    return !job.practising && EXPECTED[purpose].includes('decide') ? job.wantedDeg.value : null
+  })
   const ask = computed((): InkAsk | null =>
-    looks.value.length === 0
+    looks.value.length === 0 && !plansFirst.value
       ? null
       : {
           faces: sides.value.map((side) => ({ side, zones: looksAtZones(looks.value, side, zones.value) })),
@@ -188,6 +208,9 @@ function ink(job: JobView) {
           side: job.side.value,
           candidates: settings.value.map(({ setDeg: of }) => ({ setDeg: of })),
           neededDeg: neededDeg.value,
+          wantedDeg: wantedDeg.value,
+          thoughtDeg: job.blade.value.bevelDeg?.[job.side.value] ?? job.wantedDeg.value,
+          before: before.value,
         },
   )
   const {
@@ -246,6 +269,7 @@ function ink(job: JobView) {
     bevelFound,
     recordFound,
     against,
+    plansFirst,
     next,
     neededDeg,
     weighing,

@@ -40,6 +40,9 @@ const rows = computed(() =>
     }
   }),
 )
+// The first test is planned too, while this is open.
+onMounted(() => (ink.plansFirst.value = true))
+onUnmounted(() => (ink.plansFirst.value = false))
 const looked = computed(() => ink.looks.value.some((look) => look.side === side.value))
 
 /** The bars share one scale, a degree beyond all that is shown. */
@@ -61,20 +64,25 @@ function sayText({ face, uncertaintyDeg, lookedAt }: (typeof rows.value)[number]
 }
 const nextText = computed(() => {
   const next = ink.next.value
+  const on = names.value[side.value]
+  if (!next && ink.weighing.value) return 'The next test is being worked out…'
+  const tests = next?.looksLeft === 1 ? 'One test' : `${next?.looksLeft ?? 0} tests`
   if (!looked.value)
-    return `Dial what you think it has and do a marker test: nothing is known of ${names.value[side.value]} yet.`
-  if (!next) return ink.weighing.value ? 'The next test is being worked out…' : ''
-  if (next.stop === 'known') {
+    return next?.setting
+      ? `${tests} of ${on}, likely. Begin with the angle that it most likely has.`
+      : `Dial what you think it has and do a marker test: nothing is known of ${on} yet.`
+  if (!next) return ''
+  if (next.stop === 'known' || next.stop === 'decided') {
     const open = rows.value.filter(({ lookedAt }) => !lookedAt).map(({ name }) => name)
-    const enough = `known to ± ${angleText(next.nowDeg, 0.1)}`
+    const toDecide = next.stop === 'decided' ? ', as well as the decision needs' : ''
+    const enough = `known to ± ${angleText(next.nowDeg, 0.1)}${toDecide}`
     return open.length === 0
-      ? `Enough: every zone of ${names.value[side.value]} is ${enough}.`
+      ? `Enough: every zone of ${on} is ${enough}.`
       : `What was tested is ${enough}. Not tested yet: ${open.join(', ')}.`
   }
   if (next.stop === 'no-gain')
     return 'No setting of this rig would tell more. What is left is the uncertainty of the set angle itself.'
-  const looks = next.looksLeft === 1 ? 'One test' : `${next.looksLeft} tests`
-  return `${looks} more, likely: now ± ${angleText(next.nowDeg, 0.1)}, then about ± ${angleText(next.thenDeg, 0.1)}.`
+  return `${tests} more, likely: now ± ${angleText(next.nowDeg, 0.1)}, then about ± ${angleText(next.thenDeg, 0.1)}.`
 })
 const isDialled = computed(() => {
   const setting = ink.next.value?.setting

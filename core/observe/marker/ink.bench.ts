@@ -23,6 +23,9 @@ describe('looks at the ink', () => {
       side: 'A',
       candidates: settings.map((deg) => ({ setDeg: [deg, deg, deg, deg] })),
       neededDeg: 0.3,
+      wantedDeg: null,
+      thoughtDeg: 20,
+      before: [],
     })
     while (!task.next().done);
   }

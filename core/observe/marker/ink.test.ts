@@ -182,6 +182,11 @@ describe('the next setting', () => {
   })
   const terms = { depthUm: [0.4, 4] as const, setUncertaintyDeg: 0.2 }
   const settings = (degs: number[]) => degs.map((deg) => ({ setDeg: [deg] }))
+  const ask = (neededDeg: number, asked = { from: 0, count: 1 }, wantedDeg: number | null = null) => ({
+    neededDeg,
+    wantedDeg,
+    asked,
+  })
 
   it('lies between shoulder and edge, not beyond them', () => {
     const next = nextSetting(
@@ -193,7 +198,7 @@ describe('the next setting', () => {
       ],
       terms,
       settings([14, 17, 19, 21, 24]),
-      0.5,
+      ask(0.5),
     )
     expect(next.best).toBe(2)
     expect(next.thenDeg).toBeLessThan(next.nowDeg)
@@ -206,7 +211,7 @@ describe('the next setting', () => {
       [20, 'all', 1],
       [20.2, 'apex', 0.8],
     ])
-    expect(nextSetting([bracketed], terms, settings([20]), 0.6)).toMatchObject({
+    expect(nextSetting([bracketed], terms, settings([20]), ask(0.6))).toMatchObject({
       best: null,
       stop: 'known',
       looksLeft: 0,
@@ -215,7 +220,7 @@ describe('the next setting', () => {
       [17, 'shoulder', 0.05],
       [21, 'apex', 0.05],
     ])
-    expect(nextSetting([open], terms, settings([5, 44]), 0.3)).toMatchObject({ best: null, stop: 'no-gain' })
+    expect(nextSetting([open], terms, settings([5, 44]), ask(0.3))).toMatchObject({ best: null, stop: 'no-gain' })
   })
 
   it('asks for the faces that are asked for, whatever the others still leave open', () => {
@@ -229,8 +234,8 @@ describe('the next setting', () => {
       [20.2, 'apex', 0.8],
     ])
     const both = [{ setDeg: [19, 19] }]
-    expect(nextSetting([open, known], terms, both, 0.6, { from: 1, count: 1 }).stop).toBe('known')
-    expect(nextSetting([open, known], terms, both, 0.6).stop).toBeNull()
+    expect(nextSetting([open, known], terms, both, ask(0.6, { from: 1, count: 1 })).stop).toBe('known')
+    expect(nextSetting([open, known], terms, both, ask(0.6, { from: 0, count: 2 })).stop).toBeNull()
   })
 })
 

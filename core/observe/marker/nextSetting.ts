@@ -1,8 +1,9 @@
 import { nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
 import { othersOn, type InkTerms } from './findBevel'
+import { expectedKnown, knownOf, type Known } from './knownFace'
 import { shareTable, FRACTION_STEPS } from './look'
-import { depthOdds, depthsOf, weighedFace, type LookedAt, type WeighedFace } from './weigh'
+import { depthOdds, depthsOf, weighedFace, type LookedAt } from './weigh'
 import { Z95 } from '../../math/statistics/normal'
 
 /** A setting that a rig can dial, by what it gives on each face, degrees; null where it gives none. */
@@ -17,106 +18,102 @@ export interface NextLook {
   /** Half-width of what is known now, and expected after that look: the worst of the faces, degrees. */
   readonly nowDeg: number
   readonly thenDeg: number
-  /** Why to look no further: each face is known as well as is needed, or no setting of this rig tells more. */
-  readonly stop: 'known' | 'no-gain' | null
+  /**
+   * Why to look no further: each face is known as well as is needed; or well enough to say that it is not what is
+   * wanted; or no setting of this rig tells more.
+   */
+  readonly stop: 'known' | 'decided' | 'no-gain' | null
   /** How many looks more are likely to be needed; 0 when it says to stop. */
   readonly looksLeft: number
 }
 
+/** What a next look is asked for. */
+export interface NextAsk {
+  /** The half-width that is good enough, degrees. */
+  readonly neededDeg: number
+  /** What the edge should have, degrees: a face that is surely not that need not be known better. Null: do not ask. */
+  readonly wantedDeg: number | null
+  /** The faces that a setting is asked for; the others tell of the hand. */
+  readonly asked: { readonly from: number; readonly count: number }
+}
+
+/** As near as this, degrees, what is there is as good as wanted: one that is surely further off is decided about. */
+const CLOSE_DEG = 0.75
+/** But what is followed, and what is to be ground away, should be known so well, degrees. */
+const ROUGHLY_DEG = { close: 1, off: 1.5 }
 /** A look that leaves more than this fraction of the uncertainty is not worth its steel. */
 const LEAST_GAIN = 0.97
 const MOST_LOOKS = 8
-/** Odds below this fraction of the highest are left out. */
-const FAINT = 5e-3
-const CELL_DEG = 0.1
-
-/** What is known of one face: cells over its angle, each with its odds for every depth of a look. */
-interface Known {
-  readonly widthMm: number
-  readonly cells: readonly { readonly deg: number; readonly odds: Float64Array }[]
-  readonly sigmaDeg: number
-}
 
 /**
  * Which setting leaves the least uncertainty over the faces that matter, expected over all that might be seen there.
- * Faces nobody has looked at yet do not weigh in: any look tells of them. `neededDeg`: the half-width that is good
- * enough. `asked`: the faces that a setting is asked for; the others tell of the hand. Source: docs/ink.md, "The next
- * setting".
+ * Where some of the faces that are asked for were looked at, the others do not weigh in: any look tells of them. Where
+ * none was, what is expected of each counts. Source: docs/ink.md, "The next setting".
  */
 export function nextSetting(
   faces: readonly LookedAt[],
   terms: InkTerms,
   candidates: readonly Candidate[],
-  neededDeg: number,
-  asked: { readonly from: number; readonly count: number } = { from: 0, count: faces.length },
+  { neededDeg, wantedDeg, asked }: NextAsk,
 ): NextLook {
   const weighed = faces.map((face) => weighedFace(face, terms.depthUm))
   const { odds } = depthOdds(weighed)
   const isAsked = (i: number) => i >= asked.from && i < asked.from + asked.count
-  const known = weighed.map((face, i) =>
-    face && isAsked(i) ? knownOf(face, nth(faces, i), othersOn(face, odds), terms) : null,
-  )
+  const noneSeen = weighed.every((face, i) => !face || !isAsked(i))
+  const known = weighed.map((face, i): Known | null => {
+    const of = nth(faces, i)
+    if (!isAsked(i)) return null
+    if (face) return knownOf(face, of, othersOn(face, odds), terms)
+    return noneSeen && of.expected ? expectedKnown(of.expected, of, odds, terms) : null
+  })
   const halfWidth = (sigmaDeg: number) => Math.hypot(Z95 * sigmaDeg, terms.setUncertaintyDeg)
+  const needed = wantedDeg === null ? neededDeg : Math.max(neededDeg, neededToDecide(known, wantedDeg))
   const worst = (sigmas: readonly (number | null)[]) =>
     Math.max(0, ...sigmas.map((sigma) => (sigma === null ? 0 : halfWidth(sigma))))
-  const nowDeg = worst(known.map((face) => face && face.sigmaDeg))
-  if (nowDeg <= neededDeg) return { best: null, nowDeg, thenDeg: nowDeg, stop: 'known', looksLeft: 0 }
+  const now = known.map((face) => face && face.sigmaDeg)
+  /** How many times as uncertain as it may be the worst face is. */
+  const timesNeeded = (sigmas: readonly (number | null)[]) =>
+    Math.max(0, ...sigmas.map((sigma) => (sigma === null ? 0 : halfWidth(sigma) / needed)))
+  const nowDeg = worst(now)
+  const stop = (why: NextLook['stop']): NextLook => ({ best: null, nowDeg, thenDeg: nowDeg, stop: why, looksLeft: 0 })
+  if (!noneSeen && timesNeeded(now) <= 1) return stop(nowDeg <= neededDeg ? 'known' : 'decided')
 
-  let best = { at: -1, sum: Infinity, thenDeg: nowDeg }
+  /** What is left above what is needed, of all faces: one that is known well enough already does not ask for more. */
+  const openOf = (sigmas: readonly (number | null)[]) =>
+    sigmas.reduce<number>((all, sigma) => all + (sigma === null ? 0 : Math.max(0, halfWidth(sigma) - needed)), 0)
+  const sumOf = (sigmas: readonly (number | null)[]) => sigmas.reduce<number>((all, sigma) => all + (sigma ?? 0), 0)
+  let best = { at: -1, open: Infinity, after: now }
   const lookDepths = depthsOf(terms.depthUm).ofLooks
   candidates.forEach(({ setDeg }, at) => {
     const after = known.map((face, i) => {
       const faceSetDeg = nth(setDeg, i)
       return face && faceSetDeg !== null ? expectedSigma(face, faceSetDeg, lookDepths) : face && face.sigmaDeg
     })
-    // A face that is known well enough already does not ask for more.
-    const sum = after.reduce<number>(
-      (all, sigma) => all + (sigma === null ? 0 : Math.max(0, halfWidth(sigma) - neededDeg)),
-      0,
-    )
-    if (sum < best.sum) best = { at, sum, thenDeg: worst(after) }
+    const open = openOf(after)
+    // Where each of two would do, the one that tells more.
+    if (open < best.open || (open === best.open && sumOf(after) < sumOf(best.after))) best = { at, open, after }
   })
-  const open = known.reduce((sum, face) => sum + (face ? Math.max(0, halfWidth(face.sigmaDeg) - neededDeg) : 0), 0)
-  if (best.at < 0 || best.sum > LEAST_GAIN * open)
-    return { best: null, nowDeg, thenDeg: nowDeg, stop: 'no-gain', looksLeft: 0 }
-  const shrinks = best.thenDeg / nowDeg
-  const looksLeft = shrinks >= 1 ? MOST_LOOKS : Math.ceil(Math.log(neededDeg / nowDeg) / Math.log(shrinks))
+  if (best.at < 0 || (!noneSeen && best.open > LEAST_GAIN * openOf(now))) return stop('no-gain')
+  const [times, shrinks] = [timesNeeded(now), timesNeeded(best.after) / timesNeeded(now)]
+  const looksLeft = times <= 1 ? 1 : shrinks >= 1 ? MOST_LOOKS : Math.ceil(Math.log(1 / times) / Math.log(shrinks))
   return {
     best: best.at,
     nowDeg,
-    thenDeg: best.thenDeg,
+    thenDeg: worst(best.after),
     stop: null,
     looksLeft: Math.min(MOST_LOOKS, Math.max(1, looksLeft)),
   }
 }
 
-/** The odds of the flat faces, in coarse cells, over the depths that a further look may have. */
-function knownOf(face: WeighedFace, { widthMm }: LookedAt, others: readonly number[], { depthUm }: InkTerms): Known {
-  const { spread, ofLooks } = depthsOf(depthUm)
-  const grid = nth(face.grids.flat, 0)
-  const merge = Math.max(1, Math.round(CELL_DEG / grid.stepDeg))
-  const cells: { deg: number; odds: Float64Array; mass: number }[] = []
-  for (let from = 0; from < nth(grid.rows, 0).length; from += merge) {
-    const odds = new Float64Array(ofLooks.length)
-    let mass = 0
-    grid.rows.forEach((row, d) => {
-      let here = 0
-      for (let i = from; i < Math.min(row.length, from + merge); i++) here += row[i]!
-      here *= others[d]!
-      mass += here
-      spread.forEach((weight, k) => (odds[d + k]! += here * weight))
-    })
-    cells.push({ deg: grid.fromDeg + (from + (merge - 1) / 2) * grid.stepDeg, odds, mass })
-  }
-  const highest = Math.max(...cells.map(({ mass }) => mass))
-  const counted = cells.filter(({ mass }) => mass > FAINT * highest)
-  return { widthMm, cells: counted, sigmaDeg: sigmaOf(counted.map(({ deg, mass }) => [deg, mass])) }
-}
-
-function sigmaOf(weighted: readonly (readonly [deg: number, mass: number])[]): number {
-  const total = weighted.reduce((sum, [, mass]) => sum + mass, 0)
-  const mean = weighted.reduce((sum, [deg, mass]) => sum + deg * mass, 0) / total
-  return Math.sqrt(weighted.reduce((sum, [deg, mass]) => sum + (deg - mean) ** 2 * mass, 0) / total)
+/**
+ * How well each face must be known to decide whether the side is what is wanted, degrees: the further the mean of its
+ * faces lies from the border of that, the worse.
+ */
+function neededToDecide(known: readonly (Known | null)[], wantedDeg: number): number {
+  const means = known.flatMap((face) => face?.meanDeg ?? [])
+  const offDeg = Math.abs(means.reduce((sum, deg) => sum + deg, 0) / means.length - wantedDeg)
+  const toBorder = Math.abs(offDeg - CLOSE_DEG) * Math.sqrt(means.length)
+  return Math.max(CLOSE_DEG, Math.min(toBorder, offDeg > CLOSE_DEG ? ROUGHLY_DEG.off : ROUGHLY_DEG.close))
 }
 
 /** The standard deviation that one more look at a setting leaves, over all that may be seen there. */

@@ -1,6 +1,7 @@
 import { keysOf } from '../../schema/keys'
 import { lastOf, nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
+import type { Expected } from './expected'
 import type { FaceKind } from './face'
 import { DEPTH_SIGMA, lookOdds, type InkLook } from './look'
 import { normalCdf } from '../../math/statistics/normal'
@@ -12,6 +13,8 @@ export interface LookedAt {
   /** Half-angle of the primary face: no bevel is flatter, degrees. */
   readonly primaryDeg: number
   readonly looks: readonly InkLook[]
+  /** What was expected of it before; absent: nothing. */
+  readonly expected?: Expected
 }
 
 /** The range of the contact depth, micrometres. */
@@ -186,10 +189,34 @@ export function weighedFace(face: LookedAt, range: DepthRange): WeighedFace | nu
 }
 
 function weigh(face: LookedAt, range: DepthRange): WeighedFace {
-  const { depths, ofLooks, spread } = depthsOf(range)
+  const { ofLooks, spread } = depthsOf(range)
   const grids = gridsOf(face, ofLooks, spread)
-  return { grids, evidence: depths.map((_, i) => evidenceOf(grids, i)) }
+  return withEvidence(face.expected ? weightedBy(grids, face.expected) : grids)
 }
+const withEvidence = (grids: Grids): WeighedFace => ({
+  grids,
+  evidence: Array.from({ length: DEPTHS }, (_, i) => evidenceOf(grids, i)),
+})
+
+/** A face of which something is expected; its looks are not weighed anew. */
+export function expecting(face: LookedAt, expected: Expected, range: DepthRange): LookedAt {
+  const as = { ...face, expected }
+  const looks = weighedFace(face, range)
+  if (looks) weighedBefore.set(as, { range, weighed: withEvidence(weightedBy(looks.grids, expected)) })
+  return as
+}
+
+/** Odds over angles, times what is expected of the angle at the middle of the face. */
+function weightedBy(grids: Grids, expected: Expected): Grids {
+  const weigh = (grid: Grid): Grid => ({
+    ...grid,
+    rows: grid.rows.map((row) => row.map((one, i) => one * expectedOdds(expected, grid.fromDeg + i * grid.stepDeg))),
+  })
+  return { flat: grids.flat.map(weigh), convex: grids.convex.map(weigh), hollow: grids.hollow.map(weigh) }
+}
+/** How likely an angle is, before anyone looked; at the expected one 1. */
+export const expectedOdds = ({ deg, sigmaDeg }: Expected, at: number): number =>
+  Math.exp(-0.5 * ((at - deg) / sigmaDeg) ** 2)
 
 /** The odds of the contact depths that the faces fraction. */
 export function depthOdds(faces: readonly (Pick<WeighedFace, 'evidence'> | null)[]): {

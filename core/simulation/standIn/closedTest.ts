@@ -1,5 +1,6 @@
 import { nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
+import { expectFaces } from '../../observe/marker/expectFaces'
 import { findBevel, type InkTerms } from '../../observe/marker/findBevel'
 import { LIGHT_PASS_UM, type InkLook } from '../../observe/marker/look'
 import { nextSetting } from '../../observe/marker/nextSetting'
@@ -26,40 +27,58 @@ export interface ClosedTestResult {
 const MOST_LOOKS = 8
 
 /**
- * Finds the bevel of one side of a hidden blade as the advice says: the first look at the angle it is thought to have,
- * each next one where the advice sends it, of settings a quarter of a degree apart, until it says to stop.
+ * Finds the bevels of a hidden blade, side by side, as the advice says: the first look at a side at the angle that is
+ * expected of it, each next one where the advice sends it, of settings a quarter of a degree apart, until it says to
+ * stop. Yields how many sides are done.
  */
-export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side = 'A'): ClosedTestResult {
+export function* followAdvice(
+  ask: HiddenBladeAsk,
+  neededDeg: number,
+  sides: readonly Side[] = ['A'],
+  wantedDeg: number | null = null,
+): Generator<number, ClosedTestResult[], void> {
   const blade = hiddenBlade(ask)
-  const looks: InkLook[][] = ask.zones.map(() => [])
   const terms: InkTerms = { depthUm: LIGHT_PASS_UM, setUncertaintyDeg: ask.setUncertaintyDeg }
-  let faces: LookedAt[] = []
+  const places = sides.flatMap((side) => ask.zones.map((_, zone) => ({ side, zone })))
+  const looks: InkLook[][] = places.map(() => [])
   const settings = Array.from({ length: 33 }, (_, i) => ask.aroundDeg - 4 + i / 4)
-  const candidates = settings.map((deg) => ({ setDeg: ask.zones.map(() => deg) }))
-  const knownAfter: (number | null)[] = ask.zones.map(() => null)
-  let setDeg = ask.aroundDeg
-  const dialled: number[] = []
-  let taken = 0
-  while (taken < MOST_LOOKS) {
-    ask.zones.forEach((zone, i) => nth(looks, i).push({ setDeg, ...blade.look(side, zone, setDeg, taken) }))
-    dialled.push(setDeg)
-    taken++
-    faces = looks.map((of) => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: [...of] }))
-    findBevel(faces, terms).faces.forEach((face, i) => {
-      const known = face && face.angle.toDeg - face.angle.fromDeg <= 2 * neededDeg
-      if (known) knownAfter[i] ??= taken
-    })
-    const next = nextSetting(faces, terms, candidates, neededDeg)
-    if (next.best === null) break
-    setDeg = nth(settings, next.best)
-  }
-  const found = findBevel(faces, terms)
-  return {
-    looks: taken,
-    setDeg: dialled,
-    zones: ask.zones.map((zone, i) => {
+  const facesNow = () =>
+    expectFaces(
+      looks.map((of): LookedAt => ({ widthMm: ask.widthMm, primaryDeg: 3, looks: [...of] })),
+      places,
+      [],
+      terms,
+    )
+  const results: ClosedTestResult[] = []
+  for (const [k, side] of sides.entries()) {
+    const asked = { from: k * ask.zones.length, count: ask.zones.length }
+    const here = (i: number) => i >= asked.from && i < asked.from + asked.count
+    const candidates = settings.map((deg) => ({ setDeg: places.map((_, i) => (here(i) ? deg : null)) }))
+    const nextOf = (faces: readonly LookedAt[]) =>
+      nextSetting(faces, terms, candidates, { neededDeg, wantedDeg, asked }).best
+    const knownAfter: (number | null)[] = ask.zones.map(() => null)
+    const expected = facesNow()
+    let next = expected.some((face) => face.expected) ? nextOf(expected) : null
+    let setDeg = next === null ? ask.aroundDeg : nth(settings, next)
+    const dialled: number[] = []
+    do {
+      const number = dialled.length
+      ask.zones.forEach((zone, i) =>
+        nth(looks, asked.from + i).push({ setDeg, ...blade.look(side, zone, setDeg, number) }),
+      )
+      dialled.push(setDeg)
+      const faces = facesNow()
+      findBevel(faces, terms).faces.forEach((face, i) => {
+        const known = here(i) && face && face.angle.toDeg - face.angle.fromDeg <= 2 * neededDeg
+        if (known) knownAfter[i - asked.from] ??= dialled.length
+      })
+      next = nextOf(faces)
+      if (next !== null) setDeg = nth(settings, next)
+    } while (next !== null && dialled.length < MOST_LOOKS)
+    const found = findBevel(facesNow(), terms)
+    const zones = ask.zones.map((zone, i) => {
       const { shoulderDeg, apexDeg } = blade.face(side, zone)
-      const face = nth(found.faces, i)
+      const face = nth(found.faces, asked.from + i)
       if (face === null) throw new Error('A zone that was tested has a face.')
       const { kind, angle } = face
       const truth = kind === 'flat' ? (shoulderDeg + apexDeg) / 2 : apexDeg
@@ -69,8 +88,11 @@ export function followAdvice(ask: HiddenBladeAsk, neededDeg: number, side: Side 
         inside: truth >= angle.fromDeg && truth <= angle.toDeg,
         halfWidthDeg: (angle.toDeg - angle.fromDeg) / 2,
       }
-    }),
+    })
+    results.push({ looks: dialled.length, setDeg: dialled, zones })
+    yield results.length / sides.length
   }
+  return results
 }
 
 /** What the advice dials, look by look, at each of some sides of a hidden blade. Yields how far it is. */
@@ -83,10 +105,6 @@ export function* advisedWay({
   readonly sides: readonly Side[]
   readonly neededDeg: number
 }): Generator<number, (readonly number[])[], void> {
-  const ways: (readonly number[])[] = []
-  for (const side of sides) {
-    ways.push(followAdvice(blade, neededDeg, side).setDeg)
-    yield ways.length / sides.length
-  }
-  return ways
+  const results = yield* followAdvice(blade, neededDeg, sides)
+  return results.map(({ setDeg }) => setDeg)
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { finished } from '../../math/finished.fixture'
 import { followAdvice } from './closedTest'
 import { hiddenBlade } from './hiddenBlade'
 import type { Level } from '../../log/choices'
@@ -37,8 +38,8 @@ describe('the stand-in bench', () => {
   it(
     'following the advice finds its bevels: within half a degree in few looks, and as sure as it says',
     () => {
-      const results = Array.from({ length: BLADES }, (_, i) => followAdvice(ask((i + 0.5) / BLADES), 0.5))
-      const zones = results.flatMap((one) => one.zones)
+      const results = Array.from({ length: BLADES }, (_, i) => finished(followAdvice(ask((i + 0.5) / BLADES), 0.5)))
+      const zones = results.flatMap(([one]) => one!.zones)
       const known = zones.map(({ knownAfter }) => knownAfter ?? Infinity).sort((a, b) => a - b)
       expect(known[known.length >> 1]).toBeLessThanOrEqual(4)
       // Three zones share one rig's error: sixteen blades leave a tenth to chance.
@@ -47,4 +48,13 @@ describe('the stand-in bench', () => {
     },
     BLADES * 10_000,
   )
+
+  it('to decide about a wanted angle, three tests of a side are enough at the mean', () => {
+    const blades = 5
+    const results = Array.from({ length: blades }, (_, i) =>
+      finished(followAdvice(ask((i + 0.5) / blades), 0.5, ['A', 'B'], 20)),
+    )
+    const tests = results.flatMap((sides) => sides.map(({ looks }) => looks))
+    expect(tests.reduce((sum, one) => sum + one, 0) / tests.length).toBeLessThanOrEqual(3)
+  })
 })
