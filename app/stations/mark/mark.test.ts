@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
-import type { InkLookEntry, LogEntry } from '#core/log/entry'
+import { ANGLE_ALONE, type InkLookEntry, type LogEntry } from '#core/log/entry'
 import { useInk } from '~/composables/useInk'
 import { bothSides, setupSaying } from '#core/log/setupSnapshot.fixture'
 import { jobPractice } from '~/job/practice'
@@ -65,6 +65,55 @@ describe('the decision', () => {
     expect(wanted.why).not.toBe('')
     job.session.goBack()
     expect(job.content.value.wanted).toMatchObject({ deg: { A: 20, B: 20 }, why: '' })
+  })
+})
+
+describe('what the ink says', () => {
+  it('stands as what it said before while a further test is weighed, and is nothing that it says now', async () => {
+    const { use } = await openTestJob({}, await testsOf(['A']))
+    const ink = use(useInk)
+    await vi.waitFor(() => expect(ink.foundOn('A').length).toBe(ink.names.value.length), WEIGHED)
+    expect(ink.formerOn('A')).toEqual([])
+    const before = ink.foundOn('A')
+    ink.tell(0, { seen: 'shoulder', fraction: 0.9 })
+    expect(ink.note()).toBeNull()
+    await nextTick()
+    expect([ink.weighing.value, ink.foundOn('A'), ink.formerOn('A')]).toEqual([true, [], before])
+    await vi.waitFor(() => expect(ink.foundOn('A')).not.toEqual([]), WEIGHED)
+    expect(ink.formerOn('A')).toEqual([])
+    expect(ink.foundOn('A')).not.toEqual(before)
+  })
+
+  it('plans the first test where its sheet is open: with what an earlier job proved, one is likely enough', async () => {
+    const proof = (n: number, jobId: string): LogEntry => ({
+      ...ANGLE_ALONE,
+      id: id(n),
+      at: AT,
+      jobId,
+      bladeId: id(3),
+      stoneId: id(5),
+      instrumentId: null,
+      kind: 'proof',
+      side: 'A',
+      deg: 20,
+      uncertaintyDeg: 0.2,
+      placeMm: null,
+      zone: null,
+      by: 'goniometer',
+    })
+    const first = async (log: LogEntry[]) => {
+      const { use } = await openTestJob({ purpose: 'sharpen' }, log)
+      const ink = use(useInk)
+      expect(ink.next.value).toBeNull()
+      ink.plansFirst.value = true
+      await vi.waitFor(() => expect(ink.next.value?.setting).toBeTruthy(), WEIGHED)
+      return ink.next.value!.looksLeft
+    }
+    const unknown = await first([])
+    expect(unknown).toBeGreaterThan(1)
+    expect(await first([proof(70, id(8))])).toBeLessThan(unknown)
+    // What was proved on this job is no earlier job's word.
+    expect(await first([proof(70, id(9))])).toBe(unknown)
   })
 })
 

@@ -44,6 +44,8 @@ const ROUGHLY_DEG = { close: 1, off: 1.5 }
 /** A look that leaves more than this fraction of the uncertainty is not worth its steel. */
 const LEAST_GAIN = 0.97
 const MOST_LOOKS = 8
+/** So many looks more it took blades whose bevels are known, each time that the uncertainty had to be halved. */
+const LOOKS_TO_HALVE = 0.8
 
 /**
  * Which setting leaves the least uncertainty over the faces that matter, expected over all that might be seen there.
@@ -94,15 +96,8 @@ export function nextSetting(
     if (open < best.open || (open === best.open && sumOf(after) < sumOf(best.after))) best = { at, open, after }
   })
   if (best.at < 0 || (!noneSeen && best.open > LEAST_GAIN * openOf(now))) return stop('no-gain')
-  const [times, shrinks] = [timesNeeded(now), timesNeeded(best.after) / timesNeeded(now)]
-  const looksLeft = times <= 1 ? 1 : shrinks >= 1 ? MOST_LOOKS : Math.ceil(Math.log(1 / times) / Math.log(shrinks))
-  return {
-    best: best.at,
-    nowDeg,
-    thenDeg: worst(best.after),
-    stop: null,
-    looksLeft: Math.min(MOST_LOOKS, Math.max(1, looksLeft)),
-  }
+  const looksLeft = Math.round(1 + LOOKS_TO_HALVE * Math.log2(Math.max(1, timesNeeded(now))))
+  return { best: best.at, nowDeg, thenDeg: worst(best.after), stop: null, looksLeft: Math.min(MOST_LOOKS, looksLeft) }
 }
 
 /**
