@@ -250,6 +250,12 @@ describe('the report', () => {
 })
 
 describe('the clamp card', () => {
+  const files = '../../node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next'
+  const lettersOf = (weight: number) =>
+    ['latin', 'latin-ext'].map((part) =>
+      readFileSync(new URL(`${files}-${part}-${weight}-normal.woff`, import.meta.url)),
+    )
+
   const content = {
     title: 'Žluťoučký nůž − 5°',
     subtitle: '',
@@ -333,6 +339,60 @@ describe('the clamp card', () => {
     }
   })
 
+  it('no text lies over another or runs off, whatever the blade, its marks and its words', () => {
+    const word = fc.string({ minLength: 1, maxLength: 40, unit: fc.constantFrom(...'abc MWi1°−é') })
+    const words = fc.array(word, { maxLength: 6 })
+    const marks = fc.array(fc.record({ name: word, alongMm: fc.double({ min: -40, max: 40, noNaN: true }) }), {
+      maxLength: 8,
+    })
+    const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+    fc.assert(
+      fc.property(
+        mm(30, 360),
+        mm(8, 160),
+        marks,
+        words,
+        words,
+        fc.constantFrom(...PAPER_NAMES),
+        (length, width, positionMarks, some, notes, paper) => {
+          const edge = [
+            { type: 'line' as const, from: [0, width] as [number, number], to: [length, width] as [number, number] },
+          ]
+          const setup = {
+            ...sampleSetup,
+            rig: { ...sampleSetup.rig, positionMarks },
+            blade: { ...sampleSetup.blade, edge, widthMm: width },
+            hold: { ...sampleSetup.hold, bladeXMm: length / 3, bladeYMm: width / 3 },
+          }
+          const facts = some.map((one) => [one, one] as const)
+          const stones = some.map((one) => [one, '12.3 mm', one, one] as const)
+          const of = { ...content, title: some.join(' '), subtitle: some.join(' '), facts, stones, notes }
+          const page = cardPage(setup, of, paper)
+          const boxes = page.texts.map(boxOf)
+          for (const [i, one] of boxes.entries()) {
+            expect([one.left >= 0, one.right <= page.width, one.bottom <= page.height]).toEqual([true, true, true])
+            for (const other of boxes.slice(i + 1)) expect(overlap(one, other)).toBe(false)
+          }
+          const checkTop = page.height - 18
+          for (const { points } of page.lines.slice(0, 2)) expect(points.every(([, y]) => y <= checkTop)).toBe(true)
+        },
+      ),
+    )
+  })
+
+  it('no letter of the shipped font is wider than is reckoned with: on screen, printed and as a PDF', async () => {
+    const { default: fontkit } = await import('@cantoo/fontkit')
+    for (const weight of [400, 700])
+      for (const letters of lettersOf(weight)) {
+        const font = fontkit.create(letters)
+        if (!('layout' in font)) throw new Error('a collection of fonts')
+        const wider = font.characterSet
+          .map((code) => String.fromCodePoint(code))
+          .filter((letter) => font.layout(letter).advanceWidth / font.unitsPerEm > widthMm(letter, 1, weight === 700))
+        expect(wider).toEqual([])
+      }
+  })
+
   it('says so when the blade is longer than the page', () => {
     const long = {
       ...sampleSetup,
@@ -348,17 +408,12 @@ describe('the clamp card', () => {
 
   it('becomes a PDF of one A4 page that carries its letters, in whatever script a name is written', async () => {
     const { PDFDocument } = await import('@cantoo/pdf-lib')
-    const files = '../../node_modules/@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next'
-    const letters = (weight: number) =>
-      ['latin', 'latin-ext'].map((part) =>
-        readFileSync(new URL(`${files}-${part}-${weight}-normal.woff`, import.meta.url)),
-      )
     const pictured: string[] = []
     const dot = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
     const names = { ...content, title: 'Łódź, tępy nóż', subtitle: '小刀 18°' }
     const pdf = await cardPdf([cardPage(sampleSetup, names), cardPage(sampleSetup, names)], names.title, {
-      regular: letters(400),
-      bold: letters(700),
+      regular: lettersOf(400),
+      bold: lettersOf(700),
       picture: async (text) => {
         pictured.push(text)
         return { png: Buffer.from(dot, 'base64'), widthMm: 20, heightMm: 6, baselineMm: 5 }

@@ -1,10 +1,10 @@
 import type { CardText } from './paper'
 
-/** Widths of letters in heights of the letters, on the safe side of the shipped font's. */
+/** Widths of letters in heights of the letters: none of the shipped font is wider, bold or not. */
 const WIDTHS: readonly (readonly [RegExp, number])[] = [
-  [/[\u1100-\u11ff\u2e80-\ua4cf\uac00-\ud7af\uf900-\ufaff\uff00-\uff60]/u, 1.02],
-  [/[MWmw@%]/u, 0.9],
-  [/[\p{Lu}\d+−=<>]/u, 0.67],
+  [/[\u1100-\u11ff\u2e80-\ua4cf\uac00-\ud7af\uf900-\ufaff\uff00-\uff60ÆŒĲœ…—@%]/u, 1.02],
+  [/[MWmwŴŵẀẁẂẃẄẅæ¼½¾™©®#ЖМФШЩЫЮжмфшщыю]/u, 0.9],
+  [/[\p{Lu}\d+−=<>&$£€¥₹«»⁄∕÷¬ďß]/u, 0.74],
   [/[iljtfrI.,:;'’!|() ·]/u, 0.38],
 ]
 const USUAL = 0.58

@@ -4,7 +4,8 @@ import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import type { Setup } from '#core/geometry/setup/setup'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { landmarkLine } from '~/drawing/jawMarks'
-import { fitted, wrapped } from '~/print/lettering'
+import { freePlaces } from '~/print/freePlace'
+import { fitted, widthMm, wrapped } from '~/print/lettering'
 import { PAPERS, type CardLine, type CardPage, type CardText, type Paper } from '~/print/paper'
 
 /** The words and figures of a card. */
@@ -32,6 +33,8 @@ const FACTS = { top: 36, inRow: 4, rowMm: 15 } as const
 const STONES = { width: 105, rowMm: 5.2, columns: [0, 37, 55, 80] } as const
 const MOST_STONES = 13
 const GAP = 3
+/** What stands at the foot of the page has so much of it. */
+const BELOW_DRAWING = 18
 const OUTLINE_PLACES = 160
 /** How long a mark of the jaws is drawn. */
 const MARK_MM = 2.5
@@ -80,8 +83,7 @@ export function cardPage(setup: Setup, content: CardContent, paper: Paper = 'A4'
       y += 4.8
     }
 
-  const { lines, marks, truncated } = drawing(setup, page.width)
-  texts.push(...marks)
+  const { lines, names, truncated } = drawing(setup, page)
   if (truncated) {
     const text = 'Drawn as far as the page goes: lay the heel on it.'
     texts.push({ x: MARGIN, y: page.height - 13.5, size: 3.4, bold: false, text })
@@ -104,14 +106,40 @@ export function cardPage(setup: Setup, content: CardContent, paper: Paper = 'A4'
     })),
   )
   texts.push({ x: checkX, y: checkY - 3.5, size: 3.4, bold: false, text: content.checkText })
+  const room = freePlaces([])
+  texts.forEach(room.take)
+  for (const { at, text, bold } of names) {
+    const name = { text, bold, size: NAME_SIZE }
+    const width = widthMm(text, NAME_SIZE, bold)
+    const besides = [at[0] + NAME_GAP_MM, at[0] - NAME_GAP_MM - width]
+    const places = [0, 1, 2].flatMap((row) => besides.map((x): Vec2 => [x, at[1] + row * NAME_SIZE * 1.1]))
+    const inside = places.filter(([x]) => x >= 0 && x + width <= page.width)
+    const placed = room.put(name, inside)
+    if (placed) texts.push(placed)
+  }
   return { ...page, texts, lines }
+}
+/** The names beside the lines of the drawing, and how far they stand off. */
+const NAME_SIZE = 2.6
+const NAME_GAP_MM = 0.6
+
+const extent = (points: readonly Vec2[], axis: 0 | 1): [least: number, most: number] => {
+  const along = points.map((point) => point[axis])
+  return [Math.min(...along), Math.max(...along)]
+}
+
+/** What is named in the drawing, and the point that the name stands beside. */
+interface Named {
+  readonly at: Vec2
+  readonly text: string
+  readonly bold: boolean
 }
 
 /** The blade in its jaws at 1:1, its heel at the left margin where it is longer than the page. */
 function drawing(
   { blade, hold, rig }: Setup,
-  pageWidth: number,
-): { lines: CardLine[]; marks: CardText[]; truncated: boolean } {
+  page: { readonly width: number; readonly height: number },
+): { lines: CardLine[]; names: Named[]; truncated: boolean } {
   const frame = clampFrame(hold)
   const inClamp = (points: readonly Vec2[]) => points.map((point) => toClampFrame(point, frame))
   const edge = inClamp(evenEdgePoints(blade.edge, OUTLINE_PLACES).map((edgePoint) => edgePoint.point))
@@ -135,16 +163,13 @@ function drawing(
         [60, 0],
       ]
   const all = [...edge, ...spine, ...jaws]
-  const [minX, maxX, maxY] = [
-    Math.min(...all.map((p) => p[0])),
-    Math.max(...all.map((p) => p[0])),
-    Math.max(...all.map((p) => p[1])),
-  ]
-  const room = pageWidth - 2 * MARGIN
+  const [[minX, maxX], [minY, maxY]] = [extent(all, 0), extent(all, 1)]
+  const room = page.width - 2 * MARGIN
+  const lowest = page.height - BELOW_DRAWING
   const shift = maxX - minX <= room ? MARGIN + (room - (maxX - minX)) / 2 - minX : MARGIN - minX
-  const limit = pageWidth - MARGIN
+  const limit = page.width - MARGIN
   const onPage = (points: readonly Vec2[]) =>
-    points.map(([u, v]): Vec2 => [u + shift, DRAWING_TOP + maxY - v]).filter(([x]) => x <= limit)
+    points.map(([u, v]): Vec2 => [u + shift, DRAWING_TOP + maxY - v]).filter(([x, y]) => x <= limit && y <= lowest)
   const centre = onPage([
     [0, maxY + 3],
     [0, Math.min(...jaws.map((p) => p[1])) - 3],
@@ -168,19 +193,11 @@ function drawing(
     }))
     .filter(({ points }) => points.length === 2)
   return {
-    marks: [
-      ...(heel.length === 2
-        ? [{ x: nth(heel, 0)[0] + 1, y: nth(heel, 0)[1], size: 2.6, bold: false, text: 'heel' }]
-        : []),
-      ...ticks.map(({ points, name }): CardText => ({
-        x: nth(points, 1)[0] + 0.6,
-        y: nth(points, 1)[1],
-        size: 2.6,
-        bold: true,
-        text: name,
-      })),
+    names: [
+      ...heel.slice(1).map((): Named => ({ at: nth(heel, 0), text: 'heel', bold: false })),
+      ...ticks.map(({ points, name }): Named => ({ at: nth(points, 1), text: name, bold: true })),
     ],
-    truncated: maxX - minX > room,
+    truncated: maxX - minX > room || DRAWING_TOP + maxY - minY > lowest,
     lines: [
       { points: onPage(edge), width: 0.5 },
       { points: onPage(spine), width: 0.25 },
