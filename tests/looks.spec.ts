@@ -149,7 +149,7 @@ test('in inches nothing is cut either, and no sheet speaks of millimetres; the l
   test.slow()
   await openJob(page, 'Vine hooks')
   await page.getByRole('button', { name: 'Preferences' }).click()
-  await page.getByText('Inches').click()
+  await page.getByText('Inches, 1.188').click()
   await page.keyboard.press('Escape')
   for (const one of ALL_SHEETS) {
     await toSheet(page, one)

@@ -160,7 +160,7 @@ test('inches, included angles and side names show everywhere and are kept', asyn
   await openJob(page, 'Pocket knife from the gate')
   const mm = Number(await measure(page, 'Blade height').inputValue())
   await page.getByRole('button', { name: 'Preferences' }).click()
-  await page.getByText('Inches').click()
+  await page.getByText('Inches, 1.188').click()
   await page.getByText('Included', { exact: true }).click()
   await page.getByLabel('Side A').fill('Left')
   await page.getByLabel('Side A').press('Tab')
@@ -172,6 +172,25 @@ test('inches, included angles and side names show everywhere and are kept', asyn
   await measure(page, 'Blade height').fill('1')
   await measure(page, 'Blade height').press('Enter')
   await page.keyboard.press('Escape')
+  // Who measures in fractions sees them; what is no 64th stays as exact as it was.
+  await page.getByRole('button', { name: 'Preferences' }).click()
+  await page.getByText(/^Inches, 1 3\/16/).click()
+  await page.keyboard.press('Escape')
+  await expect(measure(page, 'Blade height')).toHaveValue('1')
+  for (const [typed, shown] of [
+    ['15/16', '15/16'],
+    ['0.901', '0.901'],
+    ['1 1/32', '1 1/32'],
+  ] as const) {
+    await measure(page, 'Blade height').fill(typed)
+    await measure(page, 'Blade height').press('Enter')
+    await expect(measure(page, 'Blade height')).toHaveValue(shown)
+  }
+  await saved(page)
+  await page.reload()
+  await expect(measure(page, 'Blade height')).toHaveValue('1 1/32')
+  await measure(page, 'Blade height').fill('1')
+  await measure(page, 'Blade height').press('Enter')
   await page.getByRole('button', { name: 'Preferences' }).click()
   await page.getByText('Millimetres').click()
   await page.getByText('Per side', { exact: true }).click()

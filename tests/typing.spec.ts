@@ -4,7 +4,7 @@ import { expect, ledger, measure, openJob, openSheet, saved, test } from './benc
 /** Switches the unit from wherever one is, and leaves the preferences again. */
 async function workIn(page: Page, unit: 'Inches' | 'Millimetres') {
   await page.getByRole('button', { name: 'Preferences' }).click()
-  await page.getByText(unit).click()
+  await page.getByText(unit === 'Inches' ? 'Inches, 1.188' : unit).click()
   await page.keyboard.press('Escape')
 }
 

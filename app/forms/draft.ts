@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { mayBeEmpty, partOf, unitOf, unwrapped, type MeasureUnit } from '#core/schema/measure'
 import type { FieldProblem } from '#core/schema/problem'
 import { fromMm, parseDecimal, parseLengthMm, type LengthUnit, type ParsedNumber } from '#core/math/units/length'
+import { enteredFraction } from '~/words/lengthText'
 
 /**
  * A record being described, as it is typed: the record's own shape with texts for its figures. What is a figure, in
@@ -27,7 +28,7 @@ export const exactFigure = (mm: number, unit: LengthUnit): string =>
   String(Number(fromMm(mm, unit).toFixed(DECIMALS[unit])))
 
 const figureText = (value: number, of: MeasureUnit, unit: LengthUnit): string =>
-  of === 'mm' ? exactFigure(value, unit) : String(Number(value.toFixed(6)))
+  of === 'mm' ? (enteredFraction(value, unit) ?? exactFigure(value, unit)) : String(Number(value.toFixed(6)))
 
 /** A usual length is a round one in either unit: 150 mm are 6 in, a tenth of a millimetre 0.004 in. */
 const usualFigure = (value: number, of: MeasureUnit, unit: LengthUnit): string =>
@@ -154,7 +155,7 @@ function converted(draft: unknown, schema: Schema, from: LengthUnit, to: LengthU
 /** A length as it is typed, for another unit: it means what it meant. What cannot be read stays as it was typed. */
 export function lengthInUnit(text: string, from: LengthUnit, to: LengthUnit): string {
   const parsed = parseLengthMm(text, from)
-  return from !== to && parsed.ok ? exactFigure(parsed.value, to) : text
+  return from !== to && parsed.ok ? figureText(parsed.value, 'mm', to) : text
 }
 
 /** What stands in a draft as numbers, and what is wrong with it, each at its dotted path. */

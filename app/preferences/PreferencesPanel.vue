@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { SIDES } from '#core/records/common/side'
+import { keysOf } from '#core/schema/keys'
 import { useOpenPanel } from '~/stores/openPanel'
 import { useWords } from '~/words/useWords'
 import { usePreferences } from '~/stores/preferences'
@@ -18,10 +19,17 @@ watch(
   (now) => Object.assign(names, now),
   { immediate: true, deep: true },
 )
-const units = [
-  { label: 'Millimetres', value: 'mm' },
-  { label: 'Inches', value: 'in' },
-]
+/** How lengths are shown: a unit, and inches in two ways. */
+const LENGTHS = {
+  mm: { label: 'Millimetres', shown: { unit: 'mm' } },
+  in: { label: 'Inches, 1.188', shown: { unit: 'in', inches: 'decimals' } },
+  fractions: { label: 'Inches, 1 3/16 where it is such', shown: { unit: 'in', inches: 'fractions' } },
+} as const
+const lengths = computed({
+  get: () => (preferences.unit === 'in' && preferences.current.inches === 'fractions' ? 'fractions' : preferences.unit),
+  set: (as) => void preferences.change(LENGTHS[as].shown),
+})
+const units = keysOf(LENGTHS).map((value) => ({ label: LENGTHS[value].label, value }))
 const angles = [
   { label: 'Per side', value: 'per-side' },
   { label: 'Included', value: 'included' },
@@ -37,13 +45,7 @@ const themes = [
   <USlideover v-model:open="open" title="Preferences" description="How figures are shown, and all data in one file.">
     <template #body>
       <div class="space-y-6">
-        <URadioGroup
-          :model-value="preferences.unit"
-          legend="Lengths"
-          :items="units"
-          size="lg"
-          @update:model-value="preferences.change({ unit: $event as 'mm' | 'in' })"
-        />
+        <URadioGroup v-model="lengths" legend="Lengths" :items="units" size="lg" />
         <URadioGroup
           :model-value="preferences.current.angles"
           legend="Angles"

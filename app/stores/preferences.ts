@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watchEffect } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { nth } from '#core/math/list'
 import { keptPreferences, preferences as schema, type Preferences } from '#core/records/preferences/preferences'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import { ask } from '~/saving/api'
+import { inchesAsFractions } from './inchesAsFractions'
 
 /** How the user likes figures shown, kept with the data; single keys and make-believe are this device's own choice. */
 export const usePreferences = defineStore('preferences', () => {
@@ -50,6 +51,7 @@ export const usePreferences = defineStore('preferences', () => {
   }
 
   const unit = computed(() => current.value.unit)
+  watchEffect(() => (inchesAsFractions.value = current.value.inches === 'fractions'), { flush: 'sync' })
   const included = computed(() => current.value.angles === 'included')
   return { current, unit, included, problem, singleKeys, simulated, load, change }
 })

@@ -1,6 +1,7 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { decimalsBackedBy } from './figures'
-import { parseLengthMm } from './length'
+import { inchFraction, parseLengthMm } from './length'
 
 const mm = (text: string, unit: 'mm' | 'in' = 'mm') => {
   const parsed = parseLengthMm(text, unit)
@@ -23,6 +24,34 @@ describe('lengths as people type them', () => {
     expect(mm('2', 'in')).toBe(50.8)
     expect(mm('1/2', 'in')).toBe(12.7)
     expect(mm('20 mm', 'in')).toBe(20)
+  })
+})
+
+describe('lengths as a rule in inches has them', () => {
+  it.each([
+    [30.1625, '1 3/16'],
+    [12.7, '1/2'],
+    [50.8, '2'],
+    [25.4 / 64, '1/64'],
+    [-30.1625, '−1 3/16'],
+    [0, '0'],
+    [25.3999, '1'],
+    [30.3, null],
+    [0.1, null],
+  ])('%d mm is %j', (of, expected) => expect(inchFraction(of, 0.001)).toBe(expected))
+
+  it('what is shown is within the tolerance, and means what it says when it is typed', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -600, max: 600, noNaN: true }),
+        fc.double({ min: 0.001, max: 0.2, noNaN: true }),
+        (of, tolerance) => {
+          const text = inchFraction(of, tolerance)
+          if (text !== null) expect(Math.abs(Number(mm(text, 'in')) - of)).toBeLessThanOrEqual(tolerance + 1e-6)
+          else expect(Math.abs(((of / 25.4) * 64) % 1)).toBeGreaterThan((tolerance / 25.4) * 64 - 1e-6)
+        },
+      ),
+    )
   })
 })
 

@@ -49,3 +49,20 @@ export function parseLengthMm(text: string, unitInUse: LengthUnit): ParsedNumber
   const parsed = parseDecimal(figure)
   return parsed.ok ? { ok: true, value: parsed.value * scale } : parsed
 }
+
+/** The finest divisions of a rule in inches. */
+const PER_INCH = 64
+
+/**
+ * A length as a rule in inches has it, "1 3/16", in lowest terms down to 64ths; null where it lies further than a
+ * tolerance (mm) from every one of these.
+ */
+export function inchFraction(mm: number, toleranceMm: number): string | null {
+  const parts = Math.round((Math.abs(mm) / MM_PER_INCH) * PER_INCH)
+  if (Math.abs(Math.abs(mm) - (parts / PER_INCH) * MM_PER_INCH) > toleranceMm) return null
+  let [over, under] = [parts % PER_INCH, PER_INCH]
+  while (over > 0 && over % 2 === 0) [over, under] = [over / 2, under / 2]
+  const whole = Math.floor(parts / PER_INCH)
+  const figure = [whole > 0 || over === 0 ? String(whole) : '', over > 0 ? `${over}/${under}` : ''].filter(Boolean)
+  return `${mm < 0 && parts > 0 ? '−' : ''}${figure.join(' ')}`
+}

@@ -9,6 +9,8 @@ const sideName = label(12)
 /** How the user likes figures shown. Kept with the data, so every device at the bench shows the same. */
 export const preferences = z.object({
   unit: lengthUnit.default('mm'),
+  /** Inches as a rule has them, where they are such. */
+  inches: z.enum(['decimals', 'fractions']).default('decimals'),
   angles: z.enum(['per-side', 'included']).default('per-side'),
   sideNames: z.object({ A: sideName, B: sideName }).default({ A: 'A', B: 'B' }),
 })
