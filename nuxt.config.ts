@@ -97,6 +97,8 @@ export default defineNuxtConfig({
         { rel: 'manifest', href: '/manifest.webmanifest' },
         { rel: 'apple-touch-icon', href: '/icon-192.png' },
       ],
+      // Schemas are read as they are: to try whether they may be compiled is a breach of the page's content policy.
+      script: [{ innerHTML: 'globalThis.__zod_globalConfig={jitless:true}' }],
     },
   },
   components: [

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, reactive, ref, watch } from 'vue'
+import { reactive, ref, watch } from 'vue'
 import { useChangesElsewhere } from '~/shell/useChangesElsewhere'
 import { useOpenPanel } from '~/stores/openPanel'
 import { useDroppedFiles } from '~/shell/useDroppedFiles'
@@ -16,7 +16,8 @@ const collections = useCollections()
 const preferences = usePreferences()
 const log = useLog()
 const copies = useCopies()
-onMounted(() => Promise.all([collections.load(), preferences.load(), log.load(), copies.load()]))
+// Asked for at once: what is drawn meanwhile is drawn while the server works.
+void Promise.all([collections.load(), preferences.load(), log.load(), copies.load()])
 
 const fetchAgain = (replaced = false) => void Promise.all([collections.load(true, replaced), log.load(), copies.load()])
 const away = useServerAway(() => fetchAgain())

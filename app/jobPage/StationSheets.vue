@@ -8,12 +8,13 @@ const route = useRoute()
 const place = computed(() => placeAt(route.path))
 const tabs = computed(() => (place.value ? tabsOf(place.value.room) : []))
 const list = ref<HTMLElement | null>(null)
-watch(
-  () => route.path,
-  () => list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }),
-  { flush: 'post' },
-)
-onMounted(() => list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }))
+/** With the next frame: the page is laid out once, not for this and then again. */
+const showActive = () =>
+  requestAnimationFrame(() =>
+    list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' }),
+  )
+watch(() => route.path, showActive, { flush: 'post' })
+onMounted(showActive)
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 import type { Component } from 'vue'
-import type { SheetKey } from '~/navigation/stations'
+import { placeAt, type SheetKey } from '~/navigation/stations'
 
 /** What shows each sheet, fetched when it is opened; a sheet without one does not compile. */
 export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>> = {
@@ -27,4 +27,10 @@ export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>
   'uncertainty/': () => import('~/stations/uncertainty/SureSheet.vue'),
   'uncertainty/sides': () => import('~/stations/uncertainty/sides/SidesSheet.vue'),
   'uncertainty/what-if': () => import('~/stations/uncertainty/whatIf/WhatIfSheet.vue'),
+}
+
+/** Fetches what shows the sheet at an address, if it is one, before it is needed. */
+export function fetchSheetView(path: string): void {
+  const place = placeAt(path)
+  if (place) void SHEET_VIEWS[`${place.room.id}/${place.sheet.id}` as SheetKey]()
 }

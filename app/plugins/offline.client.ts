@@ -1,3 +1,6 @@
+/** The page comes first: what it shows is fetched and drawn before anything is fetched to be kept. */
+const AFTER_LOAD_MS = 4000
+
 /**
  * Has the service worker keep what is opened, so that it is there without a network. What the first page fetched
  * before the worker was there is given to it afterwards. Where the browser has none, or the page comes neither by https
@@ -6,7 +9,7 @@
 export default defineNuxtPlugin(() => {
   if (!('serviceWorker' in navigator) || import.meta.dev) return
   const fetchedBefore = navigator.serviceWorker.controller === null
-  const begin = () => void register(fetchedBefore)
+  const begin = () => setTimeout(() => void register(fetchedBefore), AFTER_LOAD_MS)
   if (document.readyState === 'complete') begin()
   else addEventListener('load', begin, { once: true })
 })

@@ -6,7 +6,7 @@ import { job } from '../../core/records/job/job'
 import type { JobRecord } from '../../core/records/storage/kinds'
 import type { OpenDatabase } from '../store/database'
 import { LEVELS } from '../../core/log/choices'
-import type { EntryOf } from '../../core/log/entry'
+import type { EntryOf, LogEntry } from '../../core/log/entry'
 import { storeEntry } from '../../core/log/stored'
 import { addEntries } from './logRepository'
 import { freshDatabase } from '../store/freshDatabase.fixture'
@@ -88,6 +88,18 @@ it('around a job is what was proved on its rig with the jobs it was proved on, a
   const known = around.blades.map(({ id }) => id)
   expect(known).toEqual(expect.arrayContaining([one.bladeId, ...proofs.map((proof) => proof.bladeId)]))
   expect(around.log.entries.filter(({ jobId }) => jobId === one.id).length).toBeGreaterThan(0)
+})
+
+it('around a job that is to be is all that tells of the bevel its blade has, on whatever job and rig', async () => {
+  const { entries } = (
+    await Promise.all(made.map(({ id, rigId, bladeId }) => aroundAJob(open.db, { jobId: id, rigId, bladeId })))
+  ).reduce((most, { log }) => (log.entries.length > most.entries.length ? log : most), { entries: [] as LogEntry[] })
+  const { bladeId } = entries.find(({ kind }) => kind === 'strokes')!
+  const { rigId } = made.find((one) => one.bladeId !== bladeId)!
+  const around = await aroundAJob(open.db, { jobId: null, rigId, bladeId: bladeId! })
+  const telling = (log: readonly LogEntry[]) =>
+    log.filter((one) => one.bladeId === bladeId && ['proof', 'strokes', 'bevel-found', 'ink-look'].includes(one.kind))
+  expect(telling(around.log.entries).map(({ id }) => id)).toEqual(telling(entries).map(({ id }) => id))
 })
 
 it('names that are taken, and what is of no job', async () => {

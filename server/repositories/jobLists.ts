@@ -39,7 +39,9 @@ const logWhere = async (db: Database, where: SQL | undefined) =>
 
 const MOST_EARLIER = 50
 const MOST_PROOFS = 300
-const MOST_LOOKS = 200
+const MOST_OF_BLADE = 400
+/** What tells of the bevel that a blade has, on whatever job. */
+const TELLS_OF_BEVEL = (['ink-look', 'proof', 'bevel-found', 'strokes', 'retraction'] as const).flatMap(storedKinds)
 
 /** What bears on a job with a rig and a blade; without a job, on one that is to be. */
 export async function aroundAJob(
@@ -61,10 +63,7 @@ export async function aroundAJob(
   )
   const others: LogRow[][] = [
     jobId ? await db.select().from(log).where(eq(log.jobId, jobId)) : [],
-    await newest(
-      and(eq(log.bladeId, bladeId), inArray(log.kind, [...storedKinds('ink-look'), ...storedKinds('retraction')])),
-      MOST_LOOKS,
-    ),
+    await newest(and(eq(log.bladeId, bladeId), inArray(log.kind, TELLS_OF_BEVEL)), MOST_OF_BLADE),
     await newest(eq(log.kind, 'reading'), 1),
     await newest(and(eq(log.kind, 'proof'), sql`${log.content} ->> 'instrumentId' is not null`), 1),
   ]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fetchSheetView } from '~/jobPage/sheetViews'
 import { missingOf } from '~/job/state'
 import { useCollections } from '~/stores/collections'
 import { useOpenJob } from '~/job/openJob'
@@ -8,6 +9,8 @@ import { problemText } from '~/words/problemText'
 /** The door of a job: inside, everything that the job needs is there. It stays while one job is left for another. */
 definePageMeta({ key: 'job' })
 const route = useRoute()
+// Beside what the sheet shows, not after it.
+fetchSheetView(route.path)
 const open = useOpenJob()
 const collections = useCollections()
 const preferences = usePreferences()

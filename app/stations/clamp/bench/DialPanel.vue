@@ -100,7 +100,13 @@ const linked = computed({
           data-focus="dial-it"
           @click="noteIt"
         />
-        <UCheckbox v-if="job.blade.value.bevels === 'both'" v-model="linked" label="both sides alike" />
+        <!-- Named: else its label is looked up in the page, which lays all of it out. -->
+        <UCheckbox
+          v-if="job.blade.value.bevels === 'both'"
+          v-model="linked"
+          label="both sides alike"
+          aria-label="both sides alike"
+        />
       </div>
       <HeightMeasured />
       <p v-if="noted" class="mt-1 text-sm text-toned" data-testid="noted">{{ noted }}</p>
