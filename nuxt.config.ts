@@ -1,3 +1,4 @@
+import { existsSync } from 'node:fs'
 import { cp } from 'node:fs/promises'
 import { fileURLToPath } from 'node:url'
 import type { ModuleOptions } from '@vite-pwa/nuxt'
@@ -81,7 +82,14 @@ export default defineNuxtConfig({
   // A build by bin/ has a folder of its own: what lint and types read stays as it is.
   buildDir: process.env.JAW_TILT_BUILD_FOLDER ?? '.nuxt',
   devtools: { enabled: false },
-  modules: ['@nuxt/ui', '@pinia/nuxt', '@vueuse/nuxt', '@vite-pwa/nuxt', '@nuxt/eslint'],
+  modules: [
+    '@nuxt/ui',
+    '@pinia/nuxt',
+    '@vueuse/nuxt',
+    '@vite-pwa/nuxt',
+    // Not where only what running needs is installed.
+    ...(existsSync(inProject('./node_modules/@nuxt/eslint')) ? ['@nuxt/eslint'] : []),
+  ],
   css: ['~/assets/main.css'],
   alias: { '#core': inProject('./core') },
   app: {

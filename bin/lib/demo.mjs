@@ -13,7 +13,7 @@ const HELP = `bin/demo: starts Jaw Tilt with its demo data.
   --help       this text
 
 HOST of the environment is the address to listen on: this machine alone (127.0.0.1) unless it says otherwise.
-The first start installs the packages and builds; later ones take seconds. Ctrl+C stops it.`
+The first start installs the packages and builds, in about two minutes; later ones take seconds. Ctrl+C stops it.`
 
 function options() {
   try {
@@ -60,7 +60,7 @@ if (!Number.isInteger(port) || port < 1 || port > 65535)
   giveUp(`“${chosen.port}” is no port: take a number from 1 to 65535.`)
 if (!(await portIsFree(port))) giveUp(`Port ${port} is in use: choose another with --port.`)
 
-await install()
+await install({ toRun: true })
 await build()
 const folder = await dataFolder(chosen)
 say(`Opening the data in ${folder}${isEmpty(folder) ? ' (new: about ten seconds)' : ''}`)
