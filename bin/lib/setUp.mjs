@@ -43,15 +43,18 @@ function newest(path) {
   return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newest(join(path, name))), 0)
 }
 
+/** Whether lint and types have what they read. */
+const isPrepared = () => existsSync(inProject('.nuxt/tsconfig.json'))
+
 /** Installs the packages of the lock file where they are missing or older than it; `toRun`: those that running needs. */
 export async function install({ toRun = false } = {}) {
   const isCurrent = changed(inProject('node_modules/.package-lock.json')) >= changed(inProject('package-lock.json'))
-  const isEnough = toRun || existsSync(inProject('node_modules/vitest'))
-  if (isCurrent && isEnough && existsSync(inProject('.nuxt/tsconfig.json'))) return
+  const isWhole = existsSync(inProject('node_modules/vitest')) && isPrepared()
+  if (isCurrent && (toRun || isWhole)) return
   say(
     `Installing ${toRun ? 'the packages that running needs (once; about 40 s)' : 'the packages (once; a minute or two)'}`,
   )
-  const which = toRun ? ['--omit=dev'] : []
+  const which = toRun ? ['--omit=dev', '--ignore-scripts'] : []
   if ((await run('npm', ['ci', ...which, '--no-audit', '--no-fund', '--loglevel=error'])) !== 0)
     giveUp('The packages could not be installed: npm ci failed.')
 }
@@ -61,7 +64,9 @@ export async function build() {
   const built = changed(inProject('.output/nitro.json'))
   if (built > 0 && SOURCES.every((path) => newest(inProject(path)) <= built)) return
   say('Building the application (about a minute)')
-  if ((await run('npx', ['nuxt', 'build'], { JAW_TILT_BUILD_FOLDER: 'node_modules/.cache/build' })) !== 0)
+  // What lint and types read stays as it is; where it is not there yet, the build itself makes it.
+  const aside = isPrepared() ? { JAW_TILT_BUILD_FOLDER: 'node_modules/.cache/build' } : {}
+  if ((await run('npx', ['nuxt', 'build'], aside)) !== 0)
     giveUp('The build failed; the lines above say why.')
 }
 
