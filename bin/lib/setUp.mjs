@@ -66,8 +66,7 @@ export async function build() {
   say('Building the application (about a minute)')
   // What lint and types read stays as it is; where it is not there yet, the build itself makes it.
   const aside = isPrepared() ? { JAW_TILT_BUILD_FOLDER: 'node_modules/.cache/build' } : {}
-  if ((await run('npx', ['nuxt', 'build'], aside)) !== 0)
-    giveUp('The build failed; the lines above say why.')
+  if ((await run('npx', ['nuxt', 'build'], aside)) !== 0) giveUp('The build failed; the lines above say why.')
 }
 
 /** The headless shell needs a fifth less of the processor: it comes first. */
