@@ -10,6 +10,22 @@ const COPIES = Number(process.env.TRIALS ?? 2000)
 /** What is no drawing or table is told by then, on a slow machine too. */
 const READ_WITHIN_MS = 5000
 
+/** Blocks of a DXF drawing: each inserts others, or itself. */
+const dxf = (blocks: Readonly<Record<string, readonly string[]>>, inserts: readonly string[]) => {
+  const insert = (name: string) => `0\nINSERT\n8\n0\n2\n${name}\n10\n0\n20\n0`
+  const line = '0\nLINE\n8\n0\n10\n0\n20\n0\n11\n80\n21\n5'
+  const drawn = Object.entries(blocks).map(([name, inside]) =>
+    [`0\nBLOCK\n8\n0\n2\n${name}\n70\n0\n10\n0\n20\n0`, line, ...inside.map(insert), '0\nENDBLK'].join('\n'),
+  )
+  const section = (name: string, body: readonly string[]) => ['0\nSECTION\n2', name, ...body, '0\nENDSEC'].join('\n')
+  return [section('BLOCKS', drawn), section('ENTITIES', [line, ...inserts.map(insert)]), '0\nEOF'].join('\n')
+}
+/** Ten blocks, each with ten of the one before: drawn out, ten thousand million lines. */
+const GROWING = Object.fromEntries(
+  Array.from({ length: 11 }, (_, i) => [`B${i}`, i === 0 ? [] : new Array<string>(10).fill(`B${i - 1}`)]),
+)
+const WITHIN = { A: ['B'], B: ['A'], C: ['C'] }
+
 const drawings = 'core/exchange/edges/fixtures'
 const texts: readonly (readonly [name: string, text: string, read: (text: string) => unknown])[] = [
   ...readdirSync(drawings)
@@ -18,6 +34,8 @@ const texts: readonly (readonly [name: string, text: string, read: (text: string
       const text = readFileSync(join(drawings, name), 'utf8')
       return [name, text, (harmed: string) => readEdgeFile(name, harmed)] as const
     }),
+  ['blocks that insert each other.dxf', dxf(WITHIN, ['A', 'C']), (t) => readEdgeFile('a.dxf', t)],
+  ['blocks that grow.dxf', dxf(GROWING, ['B10']), (t) => readEdgeFile('a.dxf', t)],
   [
     'points.csv',
     Array.from({ length: 80 }, (_, i) => `${i};${20 - i / 9}`).join('\n'),

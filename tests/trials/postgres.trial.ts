@@ -1,20 +1,12 @@
 import { execFile, execFileSync, spawn } from 'node:child_process'
-import {
-  cpSync,
-  existsSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  realpathSync,
-  symlinkSync,
-  writeFileSync,
-} from 'node:fs'
+import { existsSync, mkdtempSync, readdirSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { setTimeout as pause } from 'node:timers/promises'
 import { afterAll, afterEach, beforeAll, expect, it } from 'vitest'
 import { startServer, stopServer, type BuiltServer } from '../builtServer'
+import { laterVersion } from './laterVersion'
 import { Writers } from './writers'
 
 const [PG_PORT, ONE, OTHER] = [5498, 4786, 4787]
@@ -145,19 +137,7 @@ it('a later version starts beside one that goes on; an earlier one that starts t
   const url = newDatabase('rolling')
   await start(ONE, url)
   await send(ONE, 'POST', 'samples', {})
-  // A later version: the same with one migration more.
-  const later = join(place, 'later')
-  cpSync('.output/server/migrations', join(later, 'server/migrations'), { recursive: true })
-  for (const name of readdirSync('.output/server'))
-    if (name !== 'migrations')
-      cpSync(join('.output/server', name), join(later, 'server', name), { recursive: true, verbatimSymlinks: true })
-  symlinkSync(realpathSync('.output/public'), join(later, 'public'))
-  const journal = join(later, 'server/migrations/meta/_journal.json')
-  const { entries, ...rest } = JSON.parse(readFileSync(journal, 'utf8')) as { entries: { idx: number; when: number }[] }
-  const last = entries.at(-1)!
-  const more = { ...last, idx: last.idx + 1, when: last.when + 1000, tag: '9999_more' }
-  writeFileSync(journal, JSON.stringify({ ...rest, entries: [...entries, more] }))
-  writeFileSync(join(later, 'server/migrations/9999_more.sql'), 'ALTER TABLE "things" ADD COLUMN "shelf" text;')
+  const later = laterVersion(join(place, 'later'))
 
   const writers = new Writers(`http://127.0.0.1:${ONE}`)
   const stop = new AbortController()

@@ -1,9 +1,11 @@
 import { spawn } from 'node:child_process'
-import { existsSync, readFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { expect, it } from 'vitest'
-import { startServer } from '../builtServer'
+import { startServer, type BuiltServer } from '../builtServer'
+import { laterVersion } from './laterVersion'
 import { SmallDisk } from './smallDisk'
 import { Writers } from './writers'
 
@@ -45,6 +47,77 @@ it(`${CUTS} power cuts under four writing clients: nothing that was acknowledged
   expect(lost).toEqual([])
   expect(writers.acknowledged).toBeGreaterThan(20 * CUTS)
 })
+
+/** What the server does when its power is cut, besides answering. */
+const AT_WORK = ['a snapshot', 'a restore', 'a migration'] as const
+type Work = (typeof AT_WORK)[number]
+
+it(`${CUTS} power cuts during a snapshot, a restore and a migration: what was acknowledged is there after each`, async () => {
+  const place = mkdtempSync(join(tmpdir(), 'jaw-tilt-later-'))
+  const later = laterVersion(join(place, 'later'))
+  const base = `http://127.0.0.1:${PORT}`
+  const wrong: string[] = []
+  let acknowledged = 0
+  for (let cut = 0; cut < CUTS; cut++) {
+    const work = AT_WORK[cut % AT_WORK.length]!
+    const disk = new SmallDisk(300)
+    const writers = new Writers(base)
+    const start = async (output?: string) => {
+      const server = startServer(PORT, { JAW_TILT_DATA: disk.folder }, output)
+      await server.ready()
+      return server
+    }
+    const write = async (ms: number) => {
+      const stop = new AbortController()
+      const writing = writers.write(3, stop.signal)
+      await pause(ms)
+      stop.abort()
+      await writing
+    }
+    // A clean end keeps a snapshot, which can be brought back.
+    const before = await start()
+    await write(700)
+    before.child.kill('SIGTERM')
+    await before.ended
+    const server = work === 'a migration' ? startServer(PORT, { JAW_TILT_DATA: disk.folder }, later) : await start()
+    if (work !== 'a migration') await write(300)
+    const begun = beginWork[work](server, base)
+    await pause(({ 'a snapshot': 500, 'a restore': 400, 'a migration': 2500 } as const)[work] * Math.random())
+    disk.cut()
+    await pause(20)
+    server.child.kill('SIGKILL')
+    await Promise.all([server.ended, begun])
+    await disk.back()
+    const after = await start(work === 'a migration' ? later : undefined).catch((error: unknown) => {
+      wrong.push(`${work}: ${String(error)}`)
+      return null
+    })
+    if (after) {
+      wrong.push(...(await writers.lost()).map((one) => `${work}: ${one}`))
+      after.child.kill('SIGTERM')
+      await after.ended
+    }
+    acknowledged += writers.acknowledged
+    await disk.remove()
+  }
+  rmSync(place, { recursive: true })
+  console.log(`${CUTS} cuts at work, ${acknowledged} writes acknowledged, ${wrong.length} wrong`, wrong.slice(0, 5))
+  expect(wrong).toEqual([])
+  expect(acknowledged).toBeGreaterThan(10 * CUTS)
+})
+
+const beginWork: Record<Work, (server: BuiltServer, base: string) => Promise<unknown>> = {
+  'a snapshot': async (server) => server.child.kill('SIGTERM'),
+  'a restore': async (_, base) => {
+    const [newest] = (await (await fetch(`${base}/api/snapshots`)).json()) as { name: string }[]
+    return fetch(`${base}/api/snapshots/${newest!.name}/bring-back`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-jaw-tilt-page': 'trial' },
+      body: '{}',
+    }).catch(() => null)
+  },
+  'a migration': async () => undefined,
+}
 
 it('the control: a writer that does not sync loses what it acknowledged, on the same kind of mount', async () => {
   const disk = new SmallDisk(64)
