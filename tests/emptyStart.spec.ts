@@ -29,7 +29,7 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   await stone.getByLabel('Grit number').fill('220')
   await stone.getByLabel('Pivot’s end').fill('6')
   await stone.getByLabel('Far end').fill('6')
-  await stone.getByRole('button', { name: 'Keep' }).click()
+  await stone.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(stone).toBeHidden()
   // From the shelf itself it is asked for as often as one likes.
   for (let i = 0; i < 2; i++) {
@@ -51,7 +51,7 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   await blade.getByLabel('Height of the primary grind').fill('14')
   await blade.getByRole('button', { name: 'What it is for', exact: true }).click()
   await blade.getByLabel('Name').fill('Garden knife')
-  await blade.getByRole('button', { name: 'Keep this blade' }).click()
+  await blade.getByRole('button', { name: 'Save this blade' }).click()
   await expect(page.getByRole('radio', { name: 'Garden knife' })).toBeVisible()
 
   // A rig may begin with the measures of a sample; it is one's own, and is named.
@@ -62,7 +62,7 @@ test('an empty start leads to a rig, a blade and a stone of one’s own, without
   await rig.getByRole('button', { name: 'Window-bench turner' }).click()
   await expect(rig.getByRole('button', { name: 'Window-bench turner' })).toHaveCount(0)
   await rig.getByRole('button', { name: /^6: / }).click()
-  await rig.getByRole('button', { name: 'Keep this rig' }).click()
+  await rig.getByRole('button', { name: 'Save this rig' }).click()
   await expect(page.getByRole('radio', { name: 'Garden turner' })).toBeVisible()
 
   await page.goto(url('/'))

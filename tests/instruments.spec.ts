@@ -5,7 +5,7 @@ test('an instrument on the shelf gives its uncertainty and takes its zero off wh
 }) => {
   await page.goto('/shelf?new=instrument')
   const form = page.getByRole('form', { name: 'Instrument' })
-  await form.getByRole('button', { name: 'Keep' }).click()
+  await form.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(form.getByText('Give it a name.')).toBeVisible()
   await form.getByLabel('Name').fill('Screen by the door')
   await form.getByLabel('Kind').click()
@@ -22,7 +22,7 @@ test('an instrument on the shelf gives its uncertainty and takes its zero off wh
   await expect(form.getByText('The bevel is 18.0°; the instrument’s own zero is +0.5°: each ± 0.3°.')).toBeVisible()
   await form.getByRole('button', { name: 'Apply' }).click()
   await expect(form.getByLabel(/^Shows too much/)).toHaveValue('0.5')
-  await form.getByRole('button', { name: 'Keep' }).click()
+  await form.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByRole('radio', { name: /Screen by the door/ })).toBeChecked()
 
   await openJob(page, 'Vine hooks')

@@ -32,7 +32,7 @@ test('with the mouse: pick rig, stone and blade, hold it, dial it, and find it a
   await page.locator('[data-angle="wanted"] button').click()
   await page.getByTestId('wanted-A').fill('16,5')
   await page.getByRole('textbox', { name: 'Why' }).fill('Soft steel')
-  await page.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(ledger(page, 'wanted', 'B')).toHaveText('16.5°')
   await page.getByRole('button', { name: 'I have dialled it' }).click()
   await expect(page.getByRole('button', { name: 'Dialled', exact: true })).toBeVisible()
@@ -142,7 +142,7 @@ test('a bad figure is told at its field in words, and the last good drawing stay
 
   await page.locator('[data-angle="wanted"] button').click()
   await page.getByTestId('wanted-A').fill('75')
-  await page.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
   await expect(page.getByText('More than 60° per side is no cutting edge.')).toBeVisible()
 })
 

@@ -270,7 +270,7 @@ test('the bevel’s width: measured here and there, read off a close-up, and wha
     await form.getByRole('button', { name: 'Record it' }).click()
   }
   await form.getByLabel('On', { exact: true }).click()
-  await page.getByRole('option', { name: 'so far from the heel' }).click()
+  await page.getByRole('option', { name: 'at a distance from the heel' }).click()
   await note('A', '900', 'broad')
   await expect(form.getByText(/Enter how far from the heel, along the edge: up to/)).toBeVisible()
   await expect(form.getByText(/Enter how wide the bevel is/)).toBeVisible()

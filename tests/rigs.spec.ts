@@ -60,7 +60,7 @@ async function newRig(page: Page, job: JobRecord, kind: string, name: string) {
 const jaws = { Name: 'Wide', 'Width along the edge': '30', 'Half-thickness at the front': '4', Depth: '20' }
 async function keepAndSet(page: Page, heightMm: number) {
   await next(page)
-  await page.getByRole('button', { name: 'Keep this rig' }).click()
+  await page.getByRole('button', { name: 'Save this rig' }).click()
   await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
   await page
@@ -114,7 +114,7 @@ test('a new plate with slots, its pivot off to one side, gives the angle of the 
   await fill(page, { 'Rod length from the pivot': '320' })
   await next(page)
   // A slot in which no stone can come down is refused at its field, and nothing typed is lost.
-  await page.getByRole('button', { name: 'Keep this rig' }).click()
+  await page.getByRole('button', { name: 'Save this rig' }).click()
   await expect(page.getByText(/^Slot 2 stands no higher than the face of the thinnest stone/)).toBeVisible()
   await slot(2).getByLabel('Height', { exact: true }).fill('52')
   for (let i = 0; i < 2; i++) await next(page)
@@ -202,7 +202,7 @@ test('impossible measures are refused with the reason, odd ones are kept, and wh
   await fill(page, { Setback: '32' })
   await expect(form(page).getByText(/Saved, but unusual: A setback of 32 mm is unusual/)).toBeVisible()
   await page.getByRole('button', { name: /^6: / }).click()
-  await page.getByRole('button', { name: 'Keep this rig' }).click()
+  await page.getByRole('button', { name: 'Save this rig' }).click()
   await page.getByRole('button', { name: 'Leave the job as it is' }).click()
   await expect(
     page
@@ -224,7 +224,7 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
   await page.getByRole('button', { name: 'Duplicate Window-bench turner' }).click()
   await fill(page, { Name: 'Back-room turner' })
   await page.getByRole('button', { name: /^6: / }).click()
-  await page.getByRole('button', { name: 'Keep this rig' }).click()
+  await page.getByRole('button', { name: 'Save this rig' }).click()
   await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Which rig?' })).toBeVisible()
   await page.goto(`/jobs/${other.id}/rig`)
@@ -236,8 +236,8 @@ test('a rig that is measured anew keeps its old measures for the jobs done with 
   await page.getByRole('button', { name: 'Measure Back-room turner again' }).click()
   await page.getByRole('button', { name: /^2: / }).click()
   await fill(page, { Setback: '158' })
-  await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await page.getByRole('dialog').getByRole('button', { name: 'Take them' }).click()
+  await page.getByRole('button', { name: 'Save', exact: true }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Use them' }).click()
   await expect(page.getByText('Pivot 158.0 mm behind the jaws')).toBeVisible()
   await expect
     .poll(async () => Math.abs((await degrees(ledger(page, 'set', 'A'))) - Number.parseFloat(set!)))

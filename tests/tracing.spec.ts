@@ -196,7 +196,7 @@ test('an edge traced in a photograph: perspective taken out, snapped, and as lon
   // Describing goes on at the step one was at.
   await page.reload()
   await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('Traced blade')
-  await page.getByRole('button', { name: 'Keep this blade' }).click()
+  await page.getByRole('button', { name: 'Save this blade' }).click()
   await page.getByRole('button', { name: 'Use it' }).click()
   await expect(page.getByRole('heading', { name: 'Traced blade' })).toBeVisible()
   const blades = ((await (await page.request.get('/api/blades')).json()) as { records: BladeRecord[] }).records

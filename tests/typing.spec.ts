@@ -202,7 +202,7 @@ test('Enter leaves any field with its figure, Escape takes it back, and single k
   await expect(ledger(page, 'wanted', 'A')).toHaveText('22.0°')
   await page.keyboard.press('w')
   await expect(page.getByTestId('wanted-A')).toHaveValue('19.5')
-  await page.getByRole('button', { name: 'Begin anew' }).click()
+  await page.getByRole('button', { name: 'Start over' }).click()
   await expect(page.getByTestId('wanted-A')).toHaveValue('22')
   await expect(ledger(page, 'wanted', 'A')).toHaveText('22.0°')
 })

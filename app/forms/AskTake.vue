@@ -10,10 +10,10 @@ const emit = defineEmits<{ answered: [takes: boolean] }>()
 <template>
   <UModal
     :open="record !== null"
-    :title="record?.anew ? `Take the new measures into this job?` : `Use this ${record?.word} in this job?`"
+    :title="record?.anew ? `Use the new measures in this job?` : `Use this ${record?.word} in this job?`"
     :description="
       record?.anew
-        ? `${record.name} is measured anew. The job was done with the measures it had.`
+        ? `${record.name} was measured again. The job used its measures of then.`
         : record
           ? `${record.name} is on the shelf either way. Another ${record.word} ${MEANS[record.word]}`
           : ''
@@ -21,7 +21,7 @@ const emit = defineEmits<{ answered: [takes: boolean] }>()
     @update:open="$event || emit('answered', false)"
   >
     <template #footer>
-      <UButton size="lg" :label="record?.anew ? 'Take them' : 'Use it'" @click="emit('answered', true)" />
+      <UButton size="lg" :label="record?.anew ? 'Use them' : 'Use it'" @click="emit('answered', true)" />
       <UButton
         size="lg"
         color="neutral"

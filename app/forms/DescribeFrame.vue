@@ -66,14 +66,14 @@ const next = computed(() => props.steps[props.step + 1]?.title.toLowerCase().rep
           color="neutral"
           variant="outline"
           size="xl"
-          label="Keep"
+          label="Save"
           :loading="busy"
           @click="emit('keep')"
         />
         <UButton
           type="submit"
           size="xl"
-          :label="last ? `Keep this ${record.toLowerCase()}` : `Next: ${next}`"
+          :label="last ? `Save this ${record.toLowerCase()}` : `Next: ${next}`"
           :trailing-icon="last ? undefined : 'i-lucide-arrow-right'"
           :loading="busy"
         />

@@ -14,5 +14,5 @@ const emit = defineEmits<{ notes: [text: string] }>()
       @update:model-value="emit('notes', String($event))"
   /></UFormField>
   <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
-  <UButton type="submit" size="xl" label="Keep" :loading="busy" />
+  <UButton type="submit" size="xl" label="Save" :loading="busy" />
 </template>

@@ -6,6 +6,6 @@ defineEmits<{ anew: [] }>()
 <template>
   <p class="flex items-center justify-between gap-2 rounded-sm border border-default px-3 py-1.5 text-sm">
     <span>You began this earlier; it stands as you left it.</span>
-    <UButton color="neutral" variant="outline" label="Begin anew" @click="$emit('anew')" />
+    <UButton color="neutral" variant="outline" label="Start over" @click="$emit('anew')" />
   </p>
 </template>

@@ -39,7 +39,7 @@ export function useKeeping<K extends Tool>(kind: K, from: RecordOf<K> | null, ch
     refused.value = answer.problem.fields
     if (answer.status === 409 && answer.problem.current) {
       before = answer.problem.current as RecordOf<K>
-      failure.value = `This ${RECORD_WORD[kind]} was changed elsewhere meanwhile. Keep again to write yours over it, or go back and look.`
+      failure.value = `This ${RECORD_WORD[kind]} was changed elsewhere. Save again to replace that with yours, or go back and look.`
     }
     return null
   }

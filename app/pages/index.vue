@@ -77,7 +77,7 @@ const FEW = 9
       <p v-else-if="found" role="status" class="pane p-6 text-lg">No job has that name.</p>
       <div v-else-if="collections.canStart" class="pane p-8">
         <p class="text-lg">No job is on the bench.</p>
-        <p class="mt-1 text-muted">A job is one blade in one rig: start one, and it is kept as you go.</p>
+        <p class="mt-1 text-muted">A job is one blade in one rig. Start one: it is saved as you go.</p>
       </div>
       <EmptyStart v-else />
       <ArchivedJobs :search="search.trim()" />

@@ -29,7 +29,7 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
     `This spine slips out of jaws that hold ${f.length('limitMm')}. Take other jaws or a table, or say at the rig what these hold.`,
   'false-edge': () => 'A false edge on the spine slips out of ordinary jaws: take other jaws, or a table.',
   'flatter-than-primary': (f) => `Flatter than the blade’s own flat, ${f.angle('limitDeg')}: no bevel would end there.`,
-  'setting-of-another-rig': () => 'What is dialled is not of this rig: dial it anew.',
+  'setting-of-another-rig': () => 'What is dialled belongs to another rig: dial it again.',
   'readings-too-far-apart': () => 'No centring error explains two readings so far apart.',
   'marks-too-near': (f) => `Take marks that lie at least ${f.text('leastDeg')}° apart.`,
   'fits-no-stone': () => 'No blade and stone fit these heights: measure them and the setback again.',
@@ -50,7 +50,7 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'no-ink': () =>
     'No ink is seen between these lines. If it is all gone, tell it on the Ink sheet as bare all over; else point at the ink.',
   'few-ticks': () => 'Tap two ticks of the scale at least, far apart; three are better.',
-  'ticks-alike': () => 'Two ticks have the same degrees: write at each what stands there.',
+  'ticks-alike': () => 'Two ticks have the same degrees: enter what each one says.',
   'ticks-out-of-order': () => 'The ticks do not follow each other: see that each has the degrees that stand at it.',
   'no-light': () => 'Nothing bright is seen along the scale. Is the laser on, and the room dark enough?',
   'no-scale': () => 'Tap two marks of a scale in the picture, and write how far apart they are.',

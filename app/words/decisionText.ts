@@ -54,6 +54,6 @@ export function whyText(
   )
   const by = `Ink found ${found.join(' and ')}`
   if (choice === 'follow') return `${by}: followed, the bevel that is there.`
-  if (choice === 'cut') return `${by}: cut anew.`
+  if (choice === 'cut') return `${by}: cut a new bevel.`
   return `${by}: nearer each time, ${anglesText(there.map(({ wantedDeg }) => wantedDeg))} in ${sharpenings} sharpenings.`
 }

@@ -68,7 +68,7 @@ const LINES: Record<Exclude<keyof Job, Untold>, (job: Job, names: JobNames) => r
   progression: (job, { name }) => [
     ['Stones, in their order', job.progression.map((id) => name(id)).join(', ') || 'none chosen'],
   ],
-  positions: ({ positions }) => [['Positions kept', positions ? String(positions.each.length) : 'none']],
+  positions: ({ positions }) => [['Positions', positions ? String(positions.each.length) : 'none']],
   bladeHeightToleranceMm: (job, { unit }) => [['Blade height ±', exactLength(job.bladeHeightToleranceMm, unit)]],
   holdTolerance: ({ holdTolerance: { alongMm, turnDeg, centreOffsetMm, tiltDeg } }, { unit }) => [
     ['Place along ±', exactLength(alongMm, unit)],

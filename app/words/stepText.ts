@@ -49,7 +49,7 @@ const BECAUSE: Readonly<Record<OutOfDate, string>> = {
   wanted: 'the wanted angle',
   'ground-since': 'strokes were made since',
   'tested-since': 'there are marker tests since',
-  'found-since': 'the bevel was found anew since',
+  'found-since': 'the bevel was found again since',
   'gauge-zero': 'the gauge’s zero',
   'apex-not-said': 'say whether it is cut through to the apex',
   'not-to-apex': 'it is not cut through to the apex yet',
@@ -96,7 +96,7 @@ function toDoText(
       }
     case 'find-positions':
       return {
-        do: 'Find the positions anew',
+        do: 'Find the positions again',
         why: `those of this job were found for ${angleText(toDo.foundForDeg)}`,
       }
     case 'hold-otherwise':

@@ -124,6 +124,6 @@ function keep() {
         >All that was read and proved</NuxtLink
       >
     </p>
-    <UButton type="submit" size="lg" label="Keep" />
+    <UButton type="submit" size="lg" label="Save" />
   </form>
 </template>

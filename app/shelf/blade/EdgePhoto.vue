@@ -35,7 +35,7 @@ function addMiddle() {
   <div class="space-y-3">
     <p class="text-sm text-muted">
       Lay the blade on a sheet of paper, photograph both, the handle over the sheet’s border. The corners of the sheet
-      take the perspective out; sheet and blade are found where they stand out. Nothing is taken until you keep the
+      take the perspective out; sheet and blade are found where they stand out. Nothing is used until you save the
       blade.
     </p>
     <FileButton

@@ -26,7 +26,7 @@ export function useBladeDescription(from: BladeRecord | null, copy: boolean) {
     kind: 'blades',
     from,
     copy,
-    changed: 'is measured anew',
+    changed: 'is measured again',
     drafts: bladeDrafts(from, copy),
     read: (draft, now) => readBlade(draft, now, from),
     content: ({ blade }) => blade,

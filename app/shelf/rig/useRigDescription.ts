@@ -27,7 +27,7 @@ export function useRigDescription(from: RigRecord | null, copy: boolean) {
     kind: 'rigs',
     from,
     copy,
-    changed: 'is measured anew',
+    changed: 'is measured again',
     drafts: rigDrafts(from, copy),
     read: (draft, now) => readRig(draft, now, from),
     content: ({ rig }) => rig,

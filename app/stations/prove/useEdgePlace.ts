@@ -32,7 +32,7 @@ export function useEdgePlace(form: Ref<TypedPlace>) {
       ? []
       : [{ value: LOOKED_AT, label: `${lengthText(job.lookAtMm.value, preferences.unit)} from the heel, looked at` }]),
     ...job.zones.value.map((_, i) => ({ value: String(i), label: `its ${zoneName(job.zones.value, i)}` })),
-    { value: FROM_HEEL, label: 'so far from the heel' },
+    { value: FROM_HEEL, label: 'at a distance from the heel' },
   ])
   const { edgeMm } = job
   const where = computed((): { placeMm: number; zone: ZoneKind | null } | null => {

@@ -41,7 +41,7 @@ const describe = (from: RigRecord | null, copy: boolean) =>
         class="mb-2 flex flex-wrap items-center justify-between gap-2 rounded-sm border border-accented bg-default px-3 py-2"
       >
         <span
-          >{{ job.rigMeasuredAnew.value.name }} was measured anew since this job was set up. The job goes on with the
+          >{{ job.rigMeasuredAnew.value.name }} was measured again after this job was set up. The job goes on with the
           measures it was done with.</span
         >
         <UButton label="Take the new measures" @click="actions.chooseRig(job.rigMeasuredAnew.value!.id)" />

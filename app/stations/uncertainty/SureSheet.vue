@@ -44,10 +44,10 @@ const options = computed(() => ({
 const fractionText = (share: UncertaintyShare) =>
   `${MEASURE_WORD[share.id]} ± ${toleranceText(share, preferences.unit)} adds ${share.shareDeg.toFixed(2)}°`
 const WHERE = {
-  rig: 'Measure the rig anew',
+  rig: 'Measure the rig again',
   hold: 'Take it again, and say how well it is known now',
-  blade: 'Measure the blade anew',
-  stone: 'Measure the stone anew',
+  blade: 'Measure the blade again',
+  stone: 'Measure the stone again',
 } as const
 const first = computed(() => set.value?.budget[0] ?? null)
 </script>

@@ -25,7 +25,7 @@ const nextPosition = computed(() => {
 <template>
   <section aria-labelledby="kept-positions">
     <h3 id="kept-positions" class="font-semibold">
-      {{ facets ? 'One after the other, for this job' : 'Kept for this job, and printed on its card' }}
+      {{ facets ? 'One after the other, for this job' : 'Positions of this job, printed on its card' }}
     </h3>
     <p v-if="$slots.default" class="text-sm text-muted"><slot /></p>
     <ol class="mt-1">

@@ -29,7 +29,7 @@ const { running, done, result, failure, stop } = task
 const setTolerance = (deg: number) =>
   deg < 0.05 || deg > 5 ? 'Between 0.05° and 5°.' : ((toleranceDeg.value = Math.round(deg * 100) / 100), null)
 const changedSince = computed(() =>
-  wantedNowDeg.value === null ? '' : ` ${angleText(wantedNowDeg.value)} is wanted now: find them anew.`,
+  wantedNowDeg.value === null ? '' : ` ${angleText(wantedNowDeg.value)} is wanted now: find them again.`,
 )
 /** Why a position ends in more than was asked for. */
 function beyond({ atMark, cost }: Position): string {
@@ -45,7 +45,7 @@ const facetsKept = computed(() => kept.value !== null && shareOneHold(kept.value
 <template>
   <div class="panes lg:grid-cols-2">
     <SheetPane labelledby="long" class="space-y-3">
-      <h2 id="long" class="text-lg font-semibold">A long blade, in as few positions as will do</h2>
+      <h2 id="long" class="text-lg font-semibold">Positions for a long blade</h2>
       <MeasureField
         label="Keep within ±"
         kind="angle"
@@ -109,7 +109,7 @@ const facetsKept = computed(() => kept.value !== null && shareOneHold(kept.value
               />
             </li>
           </ol>
-          <UButton v-if="keepable" size="lg" label="Keep these positions" @click="keep" />
+          <UButton v-if="keepable" size="lg" label="Use these positions" @click="keep" />
           <p v-if="holdFailure" role="alert" class="text-error">{{ holdFailure }}</p>
           <p v-if="result.positions.length > 1" class="text-sm text-muted">
             Three full strokes for each local one at the seam.

@@ -139,7 +139,7 @@ async function simulate() {
           <template v-if="tapping === 'ink'">{{
             form.colour.length === 3
               ? 'Its colour was pointed at.'
-              : 'Its colour is found by itself; point at it where it is not.'
+              : 'Its colour is found automatically; point at it where that fails.'
           }}</template><template v-else
             >{{ form[tapping].length }} taps. Along it from left to right, five or so; they snap to what is seen
             there.</template
