@@ -39,9 +39,10 @@ const type = () => props.focus && document.querySelector<HTMLInputElement>(`[dat
       :marker-start="dimension.cramped ? undefined : 'url(#arrow)'"
       :marker-end="dimension.cramped ? undefined : 'url(#arrow)'"
     />
-    <g :style="{ cursor: focus ? 'text' : 'default' }" @click="type">
-      <rect :x="label[0] - width / 2" :y="label[1] - 10" :width="width" height="20" rx="2" class="ground" />
-      <text :x="label[0]" :y="label[1] + 5" text-anchor="middle">{{ text }}</text>
+    <!-- Moved as a whole: a figure that stays the same is not set anew. -->
+    <g :transform="`translate(${label[0]} ${label[1]})`" :style="{ cursor: focus ? 'text' : 'default' }" @click="type">
+      <rect :x="-width / 2" y="-10" :width="width" height="20" rx="2" class="ground" />
+      <text y="5" text-anchor="middle">{{ text }}</text>
     </g>
   </g>
 </template>

@@ -22,8 +22,9 @@ watchEffect(() => (size.value = { width: width.value, height: props.height ?? ta
       v-if="width > 0"
       :viewBox="`0 0 ${width} ${height ?? tall}`"
       :height="height"
-      class="drawing w-full select-none"
-      :class="height === undefined ? 'absolute inset-0 h-full' : 'block'"
+      class="drawing select-none"
+      :class="height === undefined ? 'absolute top-0 left-0' : 'block w-full'"
+      :style="height === undefined ? { width: `${width}px`, height: `${tall}px` } : undefined"
       :role="role ?? 'group'"
       :aria-label="label"
     >

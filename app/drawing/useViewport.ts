@@ -20,5 +20,7 @@ export function useViewport(
     viewport.value = fit(now, width.value, height.value, margin)
   })
   const box = computed(() => `0 0 ${Math.max(width.value, 1)} ${Math.max(height.value, 1)}`)
-  return { viewport, box, width, height }
+  /** As large as its element, told in pixels: what is drawn in it is not laid out again with all that stands around. */
+  const filling = computed(() => ({ width: `${width.value}px`, height: `${height.value}px` }))
+  return { viewport, box, filling, height }
 }

@@ -16,7 +16,7 @@ const sheet = ref<HTMLElement | null>(null)
 const grabbed = ref(false)
 
 const bounds = () => (job.drawn.value ? planBounds(job.drawn.value.setup, job.edgePoints.value) : null)
-const { viewport, box, height } = useViewport(sheet, bounds, grabbed, { x: 36, top: 84, bottom: 30 })
+const { viewport, box, filling, height } = useViewport(sheet, bounds, grabbed, { x: 36, top: 84, bottom: 30 })
 const view = computed(() => {
   const drawn = job.drawn.value
   return drawn && viewport.value
@@ -51,11 +51,12 @@ const { slider, keydown } = usePlaceSlider()
         · looking {{ text(job.evaluation.value.edgePoint.fromHeelMm) }} from the heel</template
       >
     </figcaption>
-    <div ref="sheet" class="min-h-0 flex-1">
+    <div ref="sheet" class="relative min-h-0 flex-1">
       <svg
         v-if="view"
         :viewBox="box"
-        class="drawing block size-full select-none"
+        class="drawing absolute top-0 left-0 select-none"
+        :style="filling"
         role="group"
         aria-label="Plan of the blade in the rig"
       >

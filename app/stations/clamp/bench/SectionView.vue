@@ -17,7 +17,7 @@ const grabbed = ref(false)
 
 const bounds = () =>
   job.drawn.value ? sectionBounds(job.drawn.value.setup, job.drawn.value.set, job.drawn.value.side) : null
-const { viewport, box, height } = useViewport(sheet, bounds, grabbed, { x: 62, top: 48, bottom: 76 })
+const { viewport, box, filling, height } = useViewport(sheet, bounds, grabbed, { x: 62, top: 48, bottom: 76 })
 const view = computed(() => {
   const drawn = job.drawn.value
   return drawn && viewport.value
@@ -50,11 +50,12 @@ const turnOf = (direction: readonly [number, number]) => (Math.atan2(direction[1
     <figcaption class="absolute top-1 left-1.5 rounded-sm bg-default px-1.5 py-1 text-sm text-muted">
       <b class="text-default">Section</b><span class="lg:max-xl:hidden">, square to the edge</span>
     </figcaption>
-    <div ref="sheet" class="min-h-0 flex-1">
+    <div ref="sheet" class="relative min-h-0 flex-1">
       <svg
         v-if="view"
         :viewBox="box"
-        class="drawing block size-full select-none"
+        class="drawing absolute top-0 left-0 select-none"
+        :style="filling"
         role="group"
         aria-label="Section through blade, pivot and stone"
       >
