@@ -201,7 +201,7 @@ test('long blades, facets, hollows, and whether it holds, reaches and clears', a
   // One after the other in this hold, each with its own dial.
   await page.getByRole('button', { name: 'Work them one after the other' }).click()
   const next = page.getByTestId('next-step')
-  await expect(next).toContainText('Set the rig for the facet 1, 1 of 2')
+  await expect(next).toContainText('Set the rig for facet 1, 1 of 2')
   await page.getByTestId('go-to-step').click()
   await expect(page.getByRole('button', { name: 'Set it for facet 1' })).toBeFocused()
   await page.keyboard.press('Enter')

@@ -11,7 +11,7 @@ import { placeText } from './placeText'
 import { problemText } from './problemText'
 import { uncapital } from './sentence'
 import { SETUP_PART_WORD } from './setupText'
-import { zoneNameAt } from './zoneText'
+import { theZone, zoneNameAt } from './zoneText'
 
 export interface Spoken {
   readonly setup: Setup
@@ -91,7 +91,7 @@ function toDoText(
       }
     case 'set-for-facet':
       return {
-        do: `Set the rig for the ${zoneNameAt(setup.blade, toDo.placeMm)}, ${toDo.position} of ${toDo.of}`,
+        do: `Set the rig for ${theZone(zoneNameAt(setup.blade, toDo.placeMm))}, ${toDo.position} of ${toDo.of}`,
         why: 'each facet is ground with every stone before the next; the blade stays in the jaws',
       }
     case 'find-positions':
@@ -168,7 +168,7 @@ function toDoText(
       return { do: 'Remove the burr', why: 'light passes on both sides until none is left; record it at Prove' }
     case 'prove':
       return {
-        do: `Prove ${on}${zone && placeMm !== null ? `, the ${zoneNameAt(setup.blade, placeMm)}` : ''}${position ? `, where position ${position} is worked` : ''}`,
+        do: `Prove ${on}${zone && placeMm !== null ? `, ${theZone(zoneNameAt(setup.blade, placeMm))}` : ''}${position ? `, where position ${position} is worked` : ''}`,
         why: zone ? 'its set angle differs from the rest' : 'what is set is not yet what is on the steel',
       }
     case 'explain-proof':

@@ -23,3 +23,6 @@ export function zoneNameAt(blade: Blade, placeMm: number): string {
   const zones = zonesOfBlade(blade)
   return zoneName(zones, zoneAt(zones, placeMm))
 }
+
+/** A zone's name in a sentence: "the belly", "facet 2". */
+export const theZone = (name: string): string => (/\d$/.test(name) ? name : `the ${name}`)

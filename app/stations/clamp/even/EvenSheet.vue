@@ -5,7 +5,8 @@ import { useEven } from './useEven'
 import { usePreferences } from '~/stores/preferences'
 import { differenceText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
-import { zoneName } from '~/words/zoneText'
+import { capital } from '~/words/sentence'
+import { theZone, zoneName } from '~/words/zoneText'
 
 /**
  * The angle from heel to tip, what it makes of the bevel, and where to hold the blade so that it is even; below, what
@@ -19,7 +20,7 @@ const headline = computed(() => {
   const where = zones.value.length > 0 ? zoneName(zones.value, zoneAt(zones.value, worst.value.fromHeelMm)) : 'edge'
   const off = worst.value.offDeg
   if (Math.abs(off) < 0.05) return 'Even: on the wanted angle from heel to tip'
-  return `The ${where} runs ${differenceText(Math.abs(off)).replace('+', '')} ${off > 0 ? 'high' : 'low'}, ${lengthText(worst.value.fromHeelMm, preferences.unit)} from the heel`
+  return `${capital(theZone(where))} runs ${differenceText(Math.abs(off)).replace('+', '')} ${off > 0 ? 'high' : 'low'}, ${lengthText(worst.value.fromHeelMm, preferences.unit)} from the heel`
 })
 </script>
 

@@ -13,7 +13,7 @@ import { dialText } from '~/words/dialText'
 import { areaText, lengthText } from '~/words/lengthText'
 import { BOUND_TEXT, middleMark, moveText, NO_HOLD_TEXT } from '~/words/placementText'
 import { placeText } from '~/words/placeText'
-import { zoneName } from '~/words/zoneText'
+import { theZone, zoneName } from '~/words/zoneText'
 
 /** Where to hold the blade for the evenest angle within what the rig can do. */
 const job = useJob()
@@ -80,7 +80,7 @@ const summary = computed(() => {
   const before = countedWorstDeg.value
   const { worstDeg, worstAtMm } = found.atMark
   const where = zones.value.length > 0 ? zoneName(zones.value, zoneAt(zones.value, worstAtMm)) : 'edge'
-  return `${move}: the ${where} runs ${Math.abs(worstDeg).toFixed(1)}° ${worstDeg > 0 ? 'high' : 'low'}${before === null ? '' : `; now the worst place is ${before.toFixed(1)}° off`}.`
+  return `${move}: ${theZone(where)} runs ${Math.abs(worstDeg).toFixed(1)}° ${worstDeg > 0 ? 'high' : 'low'}${before === null ? '' : `; now the worst place is ${before.toFixed(1)}° off`}.`
 })
 const why = computed(() => {
   const bounds = result.value?.bounds ?? []
