@@ -1,6 +1,6 @@
 import jpeg from 'jpeg-js'
-import { ROOMS, sheetPath } from '../app/navigation/stations'
-import { expect, openJob, test } from './bench'
+import { ROOMS, sheetPath, tabsOf, type SheetKey } from '../app/navigation/stations'
+import { expect, openJob, openSheet, test } from './bench'
 
 /** Names that would run, break out of what they stand in, turn the line about, or never end. */
 const PAYLOADS = [
@@ -43,9 +43,11 @@ test('names that would be code are words on every sheet, on the card and in the 
   await page.goto('/')
   await expect(page.getByText(called[1]!).first()).toBeVisible()
   await harmless('jobs')
+  await page.goto(sheetPath(job.id, 'clamp', ''))
   for (const room of ROOMS)
     for (const sheet of room.sheets) {
-      await page.goto(sheetPath(job.id, room.id, sheet.id))
+      if (tabsOf(room).includes(sheet)) await openSheet(page, `${room.id}/${sheet.id}` as SheetKey)
+      else await page.goto(sheetPath(job.id, room.id, sheet.id))
       await expect(page.getByRole('region', { name: 'The four angles' })).toBeVisible()
       await expect(page.locator('#work h1, #work h2').first()).toBeAttached()
       await harmless(`${room.id}/${sheet.id}`)

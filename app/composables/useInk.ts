@@ -45,7 +45,7 @@ export interface Observed {
 const NEEDED_DEG = 0.5
 const OVER_SET_UNCERTAINTY = 1.25
 /** What of earlier jobs tells of the bevel that is there. */
-const earlierKinds = ['proof', 'bevel-found', 'strokes'] as const
+const EARLIER_KINDS = ['proof', 'bevel-found', 'strokes'] as const
 /** Settings that are weighed for a next look: so far around what was set and is wanted, and so far apart, degrees. */
 const AROUND_DEG = 4
 const APART_DEG = 0.25
@@ -190,7 +190,7 @@ function ink(job: JobView) {
   const before = computed(() => {
     if (job.practising) return []
     const { bladeId } = job.content.value
-    const log = earlierKinds.flatMap((kind) => logs.ofKind(kind))
+    const log = EARLIER_KINDS.flatMap((kind) => logs.ofKind(kind))
     const there = log.filter((entry) => entry.bladeId === bladeId && entry.jobId !== job.id).sort(byTime)
     return knownBefore(there, zones.value, setUncertaintyDeg.value)
   })

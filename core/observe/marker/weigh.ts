@@ -218,7 +218,7 @@ function weightedBy(grids: Grids, expected: Expected): Grids {
 export const expectedOdds = ({ deg, sigmaDeg }: Expected, at: number): number =>
   Math.exp(-0.5 * ((at - deg) / sigmaDeg) ** 2)
 
-/** The odds of the contact depths that the faces fraction. */
+/** The odds of the contact depths that the faces share. */
 export function depthOdds(faces: readonly (Pick<WeighedFace, 'evidence'> | null)[]): {
   odds: number[]
   logEvidence: number
