@@ -65,7 +65,7 @@ function bench(storage = { local: memoryStorage(), session: memoryStorage() }, s
   const session = jobSession(start, parts)
   return { session, server, log, storage, activeEntries: () => activeEntries(log).map((entry) => entry.id) }
 }
-const settled = () => vi.advanceTimersByTimeAsync(500)
+const settled = () => vi.advanceTimersByTimeAsync(1000)
 
 describe('an opened job', () => {
   beforeEach(() => {

@@ -58,6 +58,11 @@ const readJob = (value: unknown, version: number): Job | null => {
 }
 const parseJob = (value: unknown): Job | null => readJob(value, versionOfKind('jobs'))
 
+/** How long changes are gathered before they are sent, ms; the journal has them at once. */
+const GATHER_MS = 150
+/** The same while a hand drags: the frames are for what is drawn. */
+const GESTURE_GATHER_MS = 600
+
 /**
  * One opened job: its content, its saving and its undo. It is of this job for good: whatever is opened after it, its
  * changes go to its own place. Every change goes through `change`, every entry of its log through `record`.
@@ -79,7 +84,7 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     journal,
     parse: parseJob,
     together: TOGETHER,
-    gatherMs: 150,
+    gatherMs: GATHER_MS,
     send: parts.send,
     onState: (state) => (saveState.value = state),
     onMerged(both) {
@@ -113,13 +118,13 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
   const keepUndoLater = useDebounceFn(keepUndoNow, 250)
   const keepUndo = () => (history.value.done.at(-1)?.gesture ? void keepUndoLater() : keepUndoNow())
 
-  function settle(next: Job, withHistory: History) {
+  function settle(next: Job, withHistory: History, goesOn = false) {
     const changed = !equal(content.value, next)
     begun = null
     content.value = next
     history.value = withHistory
     keepUndo()
-    if (changed) void saver.change(next)
+    if (changed) void saver.change(next, goesOn ? GESTURE_GATHER_MS : undefined)
   }
 
   /**
@@ -135,7 +140,8 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
     lastStep.value = label
     const goingOn = gesture !== null && begun?.gesture === gesture ? begun : null
     const from = goingOn?.content ?? before
-    settle(after, withStep(history.value, stepBetween(label, from, after, gesture), goingOn !== null))
+    const step = stepBetween(label, from, after, gesture)
+    settle(after, withStep(history.value, step, goingOn !== null), gesture !== null)
     begun = gesture === null ? null : { gesture, content: from }
     return []
   }

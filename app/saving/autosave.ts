@@ -134,14 +134,14 @@ export function autosave<T extends object>(start: Revised<T>, options: Options<T
   }
 
   return {
-    /** The content has changed. */
-    async change(content: T): Promise<void> {
+    /** The content has changed. `waitMs`: how long what follows is gathered with it. */
+    async change(content: T, waitMs = gatherMs): Promise<void> {
       pending = content
       note(content)
-      if (gatherMs === 0) return flush()
+      if (waitMs === 0) return flush()
       if (stopped) return
       onState({ is: 'saving' })
-      gathering ??= setTimeout(() => void flush(), gatherMs)
+      gathering ??= setTimeout(() => void flush(), waitMs)
     },
     /**
      * Takes up what an earlier page left unsaved: sends it, unless the server has it, or by now has something of
