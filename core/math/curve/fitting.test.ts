@@ -395,6 +395,30 @@ describe('of a curve', () => {
     ).toBeNull()
   })
 
+  it('a ring closes where its ends are the same to a millionth of a millimetre; crossed elsewhere it is crossed', () => {
+    const ring = (last: Vec2): Vec2[] => [[0, 0], [10, 0], [10, 10], last]
+    expect([ring([2e-10, -1e-10]), ring([2e-3, -1e-3])].map(crossesItself)).toEqual([null, 0])
+    // Its last piece crosses the second, and ends where the first begins.
+    expect(
+      crossesItself([
+        [0, 0],
+        [10, 0],
+        [2, 8],
+        [10, 8],
+        [0, 0],
+      ]),
+    ).toBe(1)
+    expect(
+      crossesItself([
+        [3, 1],
+        [13, 1],
+        [5, 9],
+        [13, 9],
+        [3, 1],
+      ]),
+    ).toBe(1)
+  })
+
   it('a parabola of least squares is the one the points lie on; two points tell none', () => {
     const f = (u: number) => 3 - 0.4 * u + 0.02 * u * u
     const fitted = parabolaThrough([2, 5, 9, 14, 20].map((u): Vec2 => [u, f(u)]))!
