@@ -1,8 +1,8 @@
 import type { Component } from 'vue'
-import { placeAt, type SheetKey } from '~/navigation/stations'
+import { placeAt, type SheetAddress, type SheetKey } from '~/navigation/stations'
 
 /** What shows each sheet, fetched when it is opened; a sheet without one does not compile. */
-export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>> = {
+const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>> = {
   'rig/': () => import('~/stations/rig/RigChoice.vue'),
   'rig/marks': () => import('~/stations/rig/marks/MarksSheet.vue'),
   'rig/describe': () => import('~/stations/rig/RigDescribed.vue'),
@@ -29,8 +29,10 @@ export const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>
   'uncertainty/what-if': () => import('~/stations/uncertainty/whatIf/WhatIfSheet.vue'),
 }
 
+export const sheetViewOf = ({ room, sheet }: SheetAddress) => SHEET_VIEWS[`${room.id}/${sheet.id}` as SheetKey]
+
 /** Fetches what shows the sheet at an address, if it is one, before it is needed. */
 export function fetchSheetView(path: string): void {
   const place = placeAt(path)
-  if (place) void SHEET_VIEWS[`${place.room.id}/${place.sheet.id}` as SheetKey]()
+  if (place) void sheetViewOf(place)()
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { nth } from '../../math/list'
 import { SIDES } from '../common/side'
 import { clampPosition, type ClampPosition } from './clampPosition'
 import { deg, mm } from '../../schema/measure'
@@ -53,7 +54,7 @@ export const liesAlike = (one: ClampPosition, other: ClampPosition): boolean =>
 
 /** Whether the positions are parts of one hold, each with a setting of its own, as the facets of an edge are. */
 export const shareOneHold = ({ each }: KeptPositions): boolean =>
-  each.every(({ hold }) => liesAlike(hold, each[0]!.hold))
+  each.every(({ hold }) => liesAlike(hold, nth(each, 0).hold))
 
 /** How far a place lies outside the stretch of a position, mm; 0 within it. */
 const outsideMm = (placeMm: number, { fromMm, toMm }: KeptPosition): number =>

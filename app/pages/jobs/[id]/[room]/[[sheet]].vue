@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Component } from 'vue'
 import { useJob } from '~/job/useJob'
-import { SHEET_VIEWS } from '~/jobPage/sheetViews'
-import { movedTo, placeAt, type SheetAddress, type SheetKey } from '~/navigation/stations'
+import { sheetViewOf } from '~/jobPage/sheetViews'
+import { movedTo, placeAt, type SheetAddress } from '~/navigation/stations'
 
 /** Every sheet of a job: the table of stations says which, with its heading and the window's title. */
 const route = useRoute()
@@ -11,10 +11,11 @@ const place = computed(() => placeAt(route.path))
 watch(place, (now) => now ?? void navigateTo(movedTo(route.path), { replace: true }), { immediate: true })
 
 const views = new Map<string, Component>()
-function viewOf({ room, sheet }: SheetAddress): Component {
-  const key = `${room.id}/${sheet.id}`
-  if (!views.has(key)) views.set(key, defineAsyncComponent(SHEET_VIEWS[key as SheetKey]))
-  return views.get(key)!
+function viewOf(of: SheetAddress): Component {
+  const key = `${of.room.id}/${of.sheet.id}`
+  const view = views.get(key) ?? defineAsyncComponent(sheetViewOf(of))
+  views.set(key, view)
+  return view
 }
 const shown = shallowRef(place.value)
 watch(place, (now) => now && (shown.value = now))
