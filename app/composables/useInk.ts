@@ -15,9 +15,11 @@ import { adviseDial } from '#core/geometry/dial/advised'
 import type { InkPattern } from '#core/log/choices'
 import type { InkAsk } from '#core/observe/marker/inkSays'
 import { knownBefore } from '#core/observe/marker/knownBefore'
+import { neededToDecide } from '#core/observe/marker/neededToDecide'
 import { looksAtZones } from '#core/observe/marker/looksAtZones'
 import type { Candidate } from '#core/observe/marker/nextSetting'
-import { logEntry, type BevelFound, type InkLookEntry, type InkZone } from '#core/log/entry'
+import { logEntry, type BevelFound, type InkLookEntry, type InkZone, type LogEntry } from '#core/log/entry'
+import { testsSinceGround } from '#core/log/groundAt'
 import { byTime, ofKind } from '#core/log/activeEntries'
 import { EXPECTED } from '#core/process/purposes'
 import { checked } from '#core/schema/problem'
@@ -73,6 +75,9 @@ function ink(job: JobView) {
   const looks = computed(() =>
     ofKind(job.entries.value, 'ink-look').filter(({ bladeId }) => bladeId === job.content.value.bladeId),
   )
+
+  /** Those that tell of the bevel as it is now: what was tested before its side was ground is no more. */
+  const counted = computed(() => testsSinceGround(job.entriesOfBlade.value))
 
   const setWith = (side: Side, setting: DialSetting): (number | null)[] =>
     middles.value.map((edgePoint) => {
@@ -166,7 +171,7 @@ function ink(job: JobView) {
     // Whatever stands on the dial now, the same settings are weighed: one that was advised stays the advice.
     const around = [
       job.content.value.wanted.deg[side],
-      ...looks.value.filter((look) => look.side === side).flatMap((look) => look.zones.map((zone) => zone.setDeg)),
+      ...counted.value.filter((look) => look.side === side).flatMap((look) => look.zones.map((zone) => zone.setDeg)),
     ].map((deg) => Math.round(deg / APART_DEG) * APART_DEG)
     const [from, to] = [Math.min(...around) - AROUND_DEG, Math.max(...around) + AROUND_DEG]
     const known = new Map<string, Candidate & { setting: DialSetting }>()
@@ -179,9 +184,9 @@ function ink(job: JobView) {
     return [...known.values()]
   })
 
-  const setUncertaintyDeg = computed(() => Math.max(0.05, ...looks.value.map((look) => look.setUncertaintyDeg)))
+  const setUncertaintyDeg = computed(() => Math.max(0.05, ...counted.value.map((look) => look.setUncertaintyDeg)))
   const grainsUm = computed(() =>
-    looks.value.flatMap(({ stoneId }) => collections.stones.find((stone) => stone.id === stoneId)?.grainUm ?? []),
+    counted.value.flatMap(({ stoneId }) => collections.stones.find((stone) => stone.id === stoneId)?.grainUm ?? []),
   )
   const neededDeg = computed(() => Math.max(NEEDED_DEG, OVER_SET_UNCERTAINTY * setUncertaintyDeg.value))
   /** Whether the first test is planned too: where its sheet is open. */
@@ -191,24 +196,26 @@ function ink(job: JobView) {
     if (job.practising) return []
     const { bladeId } = job.content.value
     const log = EARLIER_KINDS.flatMap((kind) => logs.ofKind(kind))
-    const there = log.filter((entry) => entry.bladeId === bladeId && entry.jobId !== job.id).sort(byTime)
+    // What was ground on this job, too, is no longer as it was.
+    const tells = (entry: LogEntry) => entry.jobId !== job.id || entry.kind === 'strokes'
+    const there = log.filter((entry) => entry.bladeId === bladeId && tells(entry)).sort(byTime)
     return knownBefore(there, zones.value, setUncertaintyDeg.value)
   })
-  /** What is wanted, where the bevel is looked at to decide about it. */
-  const wantedDeg = computed(() => {
+  /** Whether the bevel is looked for to decide about it, not to find its angle. */
+  const decides = computed(() => {
     const purpose = purposeOf({ ...job.content.value, id: job.id }, job.blade.value, logs)
-    return !job.practising && EXPECTED[purpose].includes('decide') ? job.wantedDeg.value : null
+    return !job.practising && EXPECTED[purpose].includes('decide')
   })
   const ask = computed((): InkAsk | null =>
-    looks.value.length === 0 && !plansFirst.value
+    counted.value.length === 0 && !plansFirst.value
       ? null
       : {
-          faces: sides.value.map((side) => ({ side, zones: looksAtZones(looks.value, side, zones.value) })),
+          faces: sides.value.map((side) => ({ side, zones: looksAtZones(counted.value, side, zones.value) })),
           terms: { depthUm: lightPassUm(grainsUm.value), setUncertaintyDeg: setUncertaintyDeg.value },
           side: job.side.value,
           candidates: settings.value.map(({ setDeg: of }) => ({ setDeg: of })),
           neededDeg: neededDeg.value,
-          wantedDeg: wantedDeg.value,
+          wantedDeg: decides.value ? job.wantedDeg.value : null,
           thoughtDeg: job.blade.value.bevelDeg?.[job.side.value] ?? job.wantedDeg.value,
           before: before.value,
         },
@@ -229,6 +236,11 @@ function ink(job: JobView) {
   const found = computed(() => (isNow.value ? answered.value?.result?.found : undefined))
   /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
   const foundOn = (side: Side) => found.value?.[side]?.faces ?? []
+  /** How well each zone of a side must be known, degrees; of a half-width. */
+  const neededOn = (side: Side): number => {
+    const means = foundOn(side).flatMap((face) => face?.angle.middleDeg ?? [])
+    return decides.value ? neededToDecide(means, job.content.value.wanted.deg[side], neededDeg.value) : neededDeg.value
+  }
   /** What it said of these zones before the looks that are being weighed; none where nothing is being weighed. */
   const formerOn = (side: Side) => {
     const former = !isNow.value && weighing.value && ask.value ? answered.value?.result?.found[side]?.faces : undefined
@@ -241,7 +253,7 @@ function ink(job: JobView) {
       .filter(({ side }) => side === job.side.value)
       .map(({ zone, look, culprit }) => ({
         name: nth(names.value, zone),
-        look: nth(nth(looksAtZones(looks.value, job.side.value, zones.value), zone).looks, look),
+        look: nth(nth(looksAtZones(counted.value, job.side.value, zones.value), zone).looks, look),
         culprit,
       }))
   })
@@ -256,6 +268,7 @@ function ink(job: JobView) {
     zones,
     names,
     looks,
+    counted,
     setDeg,
     faceOf,
     observed,
@@ -272,6 +285,7 @@ function ink(job: JobView) {
     plansFirst,
     next,
     neededDeg,
+    neededOn,
     weighing,
     weighFailure,
     weighAgain,

@@ -46,7 +46,7 @@ export function useLedger() {
       const face = ink.foundOn(side)[zoneAt(job.zones.value, job.dialFor.value.edgePoint.fromHeelMm)]
       if (!face) return null
       const { fromDeg, middleDeg, toDeg } = face.angle
-      const { at } = ink.looks.value.findLast((look) => look.side === side)!
+      const { at } = ink.counted.value.findLast((look) => look.side === side)!
       return { deg: middleDeg, uncertaintyDeg: (toDeg - fromDeg) / 2, of: [], at }
     }),
   )

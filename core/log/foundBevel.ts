@@ -5,7 +5,7 @@ import type { BevelFound, LogEntry } from './entry'
 /** What was last recorded as the bevel of a side. */
 export interface RecordedBevel {
   readonly entry: BevelFound
-  /** Whether there are marker tests that it does not know of. */
+  /** Whether there are marker tests that it does not know of, made before the side was ground. */
   readonly testedSince: boolean
 }
 
@@ -13,5 +13,16 @@ export interface RecordedBevel {
 export function recordedBevel(log: readonly LogEntry[], side: Side): RecordedBevel | null {
   const entry = ofKind(log, 'bevel-found').findLast((one) => one.side === side)
   if (!entry) return null
-  return { entry, testedSince: ofKind(log, 'ink-look').some((one) => one.side === side && one.at > entry.at) }
+  // What is tested once it was ground is what was ground, not what was found.
+  const ground = ofKind(log, 'strokes').find((one) => one.side === side && one.at > entry.at)?.at
+  const since = ({ at }: { readonly at: string }) => at > entry.at && (ground === undefined || at < ground)
+  return { entry, testedSince: ofKind(log, 'ink-look').some((one) => one.side === side && since(one)) }
 }
+
+/** What was last recorded as the bevel of a side at a place, mm from the heel; undefined where nothing was. */
+export const foundAt = (
+  log: readonly LogEntry[],
+  side: Side,
+  placeMm: number,
+): BevelFound['zones'][number] | undefined =>
+  recordedBevel(log, side)?.entry.zones.find(({ fromMm, toMm }) => placeMm >= fromMm && placeMm <= toMm)

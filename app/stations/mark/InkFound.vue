@@ -24,7 +24,7 @@ const readings = useReadings()
 const names = computed(() => preferences.current.sideNames)
 const side = computed(() => job.side.value)
 const found = computed(() => ink.foundOn(side.value))
-const looksThere = computed(() => looksAtZones(ink.looks.value, side.value, ink.zones.value))
+const looksThere = computed(() => looksAtZones(ink.counted.value, side.value, ink.zones.value))
 const rows = computed(() =>
   ink.zones.value.map((_, i) => {
     const former = ink.formerOn(side.value)[i] ?? null
@@ -43,7 +43,7 @@ const rows = computed(() =>
 // The first test is planned too, while this is open.
 onMounted(() => (ink.plansFirst.value = true))
 onUnmounted(() => (ink.plansFirst.value = false))
-const looked = computed(() => ink.looks.value.some((look) => look.side === side.value))
+const looked = computed(() => ink.counted.value.some((look) => look.side === side.value))
 
 /** The bars share one scale, a degree beyond all that is shown. */
 const scale = computed(() => {
@@ -90,8 +90,11 @@ const isDialled = computed(() => {
 })
 /** Steel was taken off this side: what the ink says now is what was ground. */
 const isCut = computed(() => job.cutWith(side.value, null) !== null)
+const recorded = computed(() => recordedBevel(job.entriesOfBlade.value, side.value))
 /** What was found of this side is recorded, and no test was made since. */
-const isRecorded = computed(() => recordedBevel(job.entriesOfBlade.value, side.value)?.testedSince === false)
+const isRecorded = computed(() => recorded.value?.testedSince === false)
+/** What is ground is proved; it is recorded as what was found only where nothing else was. */
+const isFinding = computed(() => !isCut.value || recorded.value === null)
 function recordFound() {
   if (!isRecorded.value) ink.recordFound()
 }
@@ -181,7 +184,7 @@ function prove(of: Side) {
         @click="dialNext"
       />
       <UButton
-        v-if="ink.bevelFound.value && !job.practising"
+        v-if="ink.bevelFound.value && isFinding && !job.practising"
         class="mt-2"
         size="xl"
         :variant="isRecorded ? 'outline' : 'solid'"

@@ -21,6 +21,7 @@ const settingThen = ({ setup, side }: InkLookEntry) => {
   const setting = settingOn(setup, side)
   return setting ? dialText(job.rig.value, setting) : ''
 }
+const counts = (look: InkLookEntry) => ink.counted.value.includes(look)
 const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number]) =>
   `${ZONE_WORD[kind]}, set ${angleText(setDeg)}: ${INK_WORD[seen]}${fraction > 0 && fraction < 1 ? ` ${fractionText(fraction)}` : ''}`
 </script>
@@ -39,7 +40,8 @@ const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number
           <p>
             <b>{{ names[look.side] }}</b> {{ settingThen(look) }}
             <span class="text-sm text-muted"
-              >{{ momentText(look.at) }}{{ look.stoneId ? `, ${collections.nameOf(look.stoneId)}` : '' }}</span
+              >{{ momentText(look.at) }}{{ look.stoneId ? `, ${collections.nameOf(look.stoneId)}` : ''
+              }}{{ counts(look) ? '' : '; ground since: no longer counted' }}</span
             >
           </p>
           <p v-for="zone in look.zones" :key="zone.fromMm" class="text-sm text-toned">{{ zoneText(zone) }}</p>

@@ -84,6 +84,23 @@ describe('what the ink says', () => {
     expect(ink.foundOn('A')).not.toEqual(before)
   })
 
+  it('is of the bevel as it is now: what was tested before its side was ground is listed, and counts no more', async () => {
+    const tests = await testsOf(['A', 'B'])
+    const [any] = tests as [InkLookEntry]
+    const { bladeId, jobId, stoneId, setup } = any
+    const ground: LogEntry = {
+      ...{ id: id(90), at: '2026-05-01T10:00:00.000Z', jobId, bladeId, stoneId, instrumentId: null },
+      ...{ kind: 'strokes', side: 'A', count: 40, zone: null, setup },
+    }
+    const { use } = await openTestJob({}, [...tests, ground])
+    const ink = use(useInk)
+    const isKnown = (side: 'A' | 'B') => ink.foundOn(side).map((face) => face !== null)
+    const each = ink.names.value
+    await vi.waitFor(() => expect(isKnown('B')).toEqual(each.map(() => true)), WEIGHED)
+    expect(isKnown('A')).toEqual(each.map(() => false))
+    expect([ink.looks.value.length, ink.counted.value.map(({ side }) => side)]).toEqual([6, ['B', 'B', 'B']])
+  })
+
   it('plans the first test where its sheet is open: with what an earlier job proved, one is likely enough', async () => {
     const proof = (n: number, jobId: string): LogEntry => ({
       ...ANGLE_ALONE,

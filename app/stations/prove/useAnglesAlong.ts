@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { recordedBevel } from '#core/log/foundBevel'
 import { nth } from '#core/math/list'
 import type { Side } from '#core/records/common/side'
 import { contactFor } from '#core/geometry/setup/setup'
@@ -48,16 +49,23 @@ function anglesAlong(job: JobView) {
       const word = one.by === 'ink' ? 'ink' : 'proved'
       return { angle: 'proved', word, fromMm: at.fromMm, toMm: at.toMm, deg, uncertaintyDeg }
     })
-    const lastLook = ink.looks.value.findLast((look) => look.side === side)
-    const firstProof = job.proved.value[side]?.of[0]
-    const word = lastLook && firstProof && lastLook.at < firstProof.at ? 'before' : 'ink'
+    // Until it is ground, ink shows the same.
+    const recorded = job.cutWith(side, null) ? recordedBevel(job.entriesOfBlade.value, side) : null
+    const before = (recorded?.entry.zones ?? []).map(({ fromMm, toMm, deg, uncertaintyDeg }): DrawnFinding => ({
+      angle: 'proved',
+      word: 'before',
+      fromMm,
+      toMm,
+      deg,
+      uncertaintyDeg,
+    }))
     const inked = ink.foundOn(side).flatMap((face, i): DrawnFinding[] => {
       if (!face) return []
       const { fromMm, toMm } = nth(ink.zones.value, i)
       const { fromDeg, middleDeg, toDeg } = face.angle
-      return [{ angle: 'proved', word, fromMm, toMm, deg: middleDeg, uncertaintyDeg: (toDeg - fromDeg) / 2 }]
+      return [{ angle: 'proved', word: 'ink', fromMm, toMm, deg: middleDeg, uncertaintyDeg: (toDeg - fromDeg) / 2 }]
     })
-    return [...inked, ...found]
+    return [...before, ...inked, ...found]
   }
 
   function drawnSide(side: Side): DrawnSide {

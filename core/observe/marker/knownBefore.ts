@@ -1,6 +1,6 @@
 import { Z95 } from '../../math/statistics/normal'
-import { ofKind } from '../../log/activeEntries'
 import type { LogEntry } from '../../log/entry'
+import { groundAt } from '../../log/groundAt'
 import { zoneAt, zoneMiddleMm, type Zone } from '../../records/blade/zones'
 import { SIDES, type Side } from '../../records/common/side'
 import { placeOfProof } from '../ledger/against'
@@ -10,9 +10,9 @@ import type { KnownFace } from './expected'
 const SINCE_DEG = 0.6
 
 /**
- * What earlier jobs say of a blade's faces: of each what was proved last, else what was recorded as found, after steel
- * was last taken off that side. Log: the active entries of those jobs at the blade, oldest first. `setUncertaintyDeg`:
- * the half-width of what is set now. Source: docs/ink.md, "What is known beforehand".
+ * What earlier jobs say of a blade's faces: of each what was proved or recorded as found last, after steel was last
+ * taken off that side. Log: the active entries of those jobs at the blade, and the strokes of this one, oldest first.
+ * `setUncertaintyDeg`: the half-width of what is set now. Source: docs/ink.md, "What is known beforehand".
  */
 export function knownBefore(log: readonly LogEntry[], zones: readonly Zone[], setUncertaintyDeg: number): KnownFace[] {
   return SIDES.flatMap((side) => knownOfSide(log, side, zones, setUncertaintyDeg))
@@ -24,7 +24,7 @@ function knownOfSide(
   zones: readonly Zone[],
   setUncertaintyDeg: number,
 ): KnownFace[] {
-  const ground = ofKind(log, 'strokes').findLast((one) => one.side === side)?.at ?? ''
+  const ground = groundAt(log, side)
   const known = new Map<number | null, KnownFace>()
   const learn = (zone: number | null, deg: number, uncertaintyDeg: number) => {
     const sigmaDeg = Math.hypot(uncertaintyDeg / Z95, setUncertaintyDeg / Z95, SINCE_DEG)

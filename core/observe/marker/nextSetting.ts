@@ -2,6 +2,7 @@ import { nth } from '../../math/list'
 import { radians } from '../../math/units/angle'
 import { othersOn, type InkTerms } from './findBevel'
 import { expectedKnown, knownOf, type Known } from './knownFace'
+import { neededToDecide } from './neededToDecide'
 import { shareTable, FRACTION_STEPS } from './look'
 import { depthOdds, depthsOf, weighedFace, type LookedAt } from './weigh'
 import { Z95 } from '../../math/statistics/normal'
@@ -37,10 +38,6 @@ export interface NextAsk {
   readonly asked: { readonly from: number; readonly count: number }
 }
 
-/** As near as this, degrees, what is there is as good as wanted: one that is surely further off is decided about. */
-const CLOSE_DEG = 0.75
-/** But what is followed, and what is to be ground away, should be known so well, degrees. */
-const ROUGHLY_DEG = { close: 1, off: 1.5 }
 /** A look that leaves more than this fraction of the uncertainty is not worth its steel. */
 const LEAST_GAIN = 0.97
 const MOST_LOOKS = 8
@@ -69,7 +66,8 @@ export function nextSetting(
     return noneSeen && of.expected ? expectedKnown(of.expected, of, odds, terms) : null
   })
   const halfWidth = (sigmaDeg: number) => Math.hypot(Z95 * sigmaDeg, terms.setUncertaintyDeg)
-  const needed = wantedDeg === null ? neededDeg : Math.max(neededDeg, neededToDecide(known, wantedDeg))
+  const means = known.flatMap((face) => face?.meanDeg ?? [])
+  const needed = wantedDeg === null ? neededDeg : neededToDecide(means, wantedDeg, neededDeg)
   const worst = (sigmas: readonly (number | null)[]) =>
     Math.max(0, ...sigmas.map((sigma) => (sigma === null ? 0 : halfWidth(sigma))))
   const now = known.map((face) => face && face.sigmaDeg)
@@ -98,17 +96,6 @@ export function nextSetting(
   if (best.at < 0 || (!noneSeen && best.open > LEAST_GAIN * openOf(now))) return stop('no-gain')
   const looksLeft = Math.round(1 + LOOKS_TO_HALVE * Math.log2(Math.max(1, timesNeeded(now))))
   return { best: best.at, nowDeg, thenDeg: worst(best.after), stop: null, looksLeft: Math.min(MOST_LOOKS, looksLeft) }
-}
-
-/**
- * How well each face must be known to decide whether the side is what is wanted, degrees: the further the mean of its
- * faces lies from the border of that, the worse.
- */
-function neededToDecide(known: readonly (Known | null)[], wantedDeg: number): number {
-  const means = known.flatMap((face) => face?.meanDeg ?? [])
-  const offDeg = Math.abs(means.reduce((sum, deg) => sum + deg, 0) / means.length - wantedDeg)
-  const toBorder = Math.abs(offDeg - CLOSE_DEG) * Math.sqrt(means.length)
-  return Math.max(CLOSE_DEG, Math.min(toBorder, offDeg > CLOSE_DEG ? ROUGHLY_DEG.off : ROUGHLY_DEG.close))
 }
 
 /** The standard deviation that one more look at a setting leaves, over all that may be seen there. */

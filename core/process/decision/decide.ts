@@ -1,5 +1,6 @@
 import type { Choice } from '../../log/choices'
 import { nth } from '../../math/list'
+import { CLOSE_DEG } from '../../observe/marker/neededToDecide'
 
 /** What to do about the bevel that is there: grind it as it is, cut the wanted one, or come nearer each time. */
 
@@ -20,8 +21,6 @@ export interface Decision {
   readonly reason: Reason
 }
 
-/** As near as this, degrees, what is there is not worth a change. */
-const CLOSE_DEG = 0.75
 /** Up to so many minutes at the stone a bevel is cut at once. */
 const AT_ONCE_MINUTES = 10
 /** Steel does not grow back: an angle comes nearer by no more than this at a time. */

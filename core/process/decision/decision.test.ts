@@ -7,6 +7,7 @@ import { edgePointAt } from '../../math/curve/edgePoints'
 import type { Setup } from '../../geometry/setup/setup'
 import type { Blade } from '../../records/blade/blade'
 import type { FoundFace } from '../../observe/marker/findBevel'
+import { neededToDecide } from '../../observe/marker/neededToDecide'
 import { heldSetup, plainStone, slotRig } from '../../geometry/setup/sampleSetup.fixture'
 import type { Stone } from '../../records/stone/stone'
 import { decide, sharpeningsTo } from './decide'
@@ -278,5 +279,22 @@ describe('the plans in full', () => {
     const stoneOf = ({ removedMm3, faceMm2 }: typeof a) => coarsestSensible(stones, removedMm3, faceMm2)
     expect(all.stone).toEqual(stoneOf(b))
     expect(stoneOf(a)!.grainUm).toBeGreaterThan(stoneOf(b)!.grainUm)
+  })
+})
+
+describe('a bevel that marker tests found well enough to decide', () => {
+  it('is followed for being close only where it is close: what is off stays surely off', () => {
+    const at = fc.double({ min: 0, max: 12, noNaN: true })
+    fc.assert(
+      fc.property(at, fc.integer({ min: 1, max: 9 }), (offDeg, zones) => {
+        const needed = neededToDecide(new Array<number>(zones).fill(20 - offDeg), 20, 0.5)
+        expect(needed).toBeGreaterThanOrEqual(0.5)
+        expect(needed).toBeLessThanOrEqual(1.5)
+        const there = [{ thereDeg: 20 - offDeg, uncertaintyDeg: needed, wantedDeg: 20 }]
+        expect(decide(there, 5).reason === 'close').toBe(offDeg <= 0.75)
+      }),
+    )
+    expect(neededToDecide([], 20, 0.5)).toBe(0.5)
+    expect([20, 18.5, 14].map((deg) => neededToDecide([deg, deg, deg, deg], 20, 0.5))).toEqual([1, 1.125, 1.5])
   })
 })

@@ -1,4 +1,5 @@
 import { ofKind } from '../../log/activeEntries'
+import { testsSinceGround } from '../../log/groundAt'
 import { recordedBevel } from '../../log/foundBevel'
 import { zoneAt } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
@@ -9,7 +10,7 @@ import type { Step } from './step'
 /** What marker tests say of the bevel of a side was taken for known. */
 export function markStep(now: JobAsked, side: Side): Step {
   const zones = now.against.zones
-  const tests = ofKind(now.found, 'ink-look').filter((one) => one.side === side)
+  const tests = testsSinceGround(now.found).filter((one) => one.side === side)
   const looked = new Set(
     tests.flatMap((one) => one.zones.map(({ fromMm, toMm }) => zoneAt(zones, (fromMm + toMm) / 2))),
   ).size
@@ -30,7 +31,7 @@ export function markStep(now: JobAsked, side: Side): Step {
     side,
     state: doneUnless({ at: last.at, deg: mean / length, uncertaintyDeg }, since),
     toDo,
-    askedSince: testedSince ? tests.at(-1)?.at : null,
+    askedSince: testedSince ? ofKind(now.found, 'ink-look').findLast((one) => one.side === side)?.at : null,
   })
 }
 

@@ -62,9 +62,12 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
   <div class="space-y-3">
     <SheetPane labelledby="found">
       <h2 id="found" class="text-lg font-semibold">What is there, and what is wanted</h2>
-      <p v-if="ink.looks.value.length === 0" class="mt-1">
-        Nobody has looked at this blade’s bevel yet:
-        <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">do a marker test</NuxtLink>.
+      <p v-if="ink.counted.value.length === 0" class="mt-1">
+        {{
+          ink.looks.value.length === 0
+            ? 'Nobody has looked at this blade’s bevel yet'
+            : 'This blade was ground after the last marker test'
+        }}: <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">do a marker test</NuxtLink>.
       </p>
       <p v-else-if="ink.weighing.value" class="mt-1" aria-live="polite">Working out the bevel angle…</p>
       <p v-else-if="ink.weighFailure.value" role="alert" class="mt-1 text-error">

@@ -34,6 +34,7 @@ function decision(job: JobView) {
       return ink.names.value.map((zone, i) => ({
         name: `${preferences.current.sideNames[side]} ${zone}`,
         face: found[i] ?? null,
+        neededDeg: ink.neededOn(side),
       }))
     }),
   )
@@ -41,9 +42,9 @@ function decision(job: JobView) {
   const open = computed(() => faces.value.flatMap(({ name, face }) => (face ? [] : [name])))
   /** Zones known less well than the decision needs, in words. */
   const rough = computed(() =>
-    faces.value.flatMap(({ name, face }) => {
+    faces.value.flatMap(({ name, face, neededDeg }) => {
       const uncertaintyDeg = face ? (face.angle.toDeg - face.angle.fromDeg) / 2 : 0
-      return uncertaintyDeg > ROUGH * ink.neededDeg.value ? [`${name} ± ${angleText(uncertaintyDeg)}`] : []
+      return uncertaintyDeg > ROUGH * neededDeg ? [`${name} ± ${angleText(uncertaintyDeg)}`] : []
     }),
   )
 

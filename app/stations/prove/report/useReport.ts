@@ -1,5 +1,7 @@
 import { computed } from 'vue'
-import { lastOf } from '#core/math/list'
+import { foundAt } from '#core/log/foundBevel'
+import { lastOf, nth } from '#core/math/list'
+import { zoneMiddleMm } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import { bevelSectionOf } from '#core/steel/bevel/bevelSectionOf'
 import { sectionAt } from '#core/steel/removal/plan'
@@ -90,13 +92,13 @@ export function useReport() {
     ]
   }
 
-  /** A side's bevel in a zone before anything was proved: by ink, or as the blade was described. */
+  /** A side's bevel in a zone before it was ground: as recorded, as ink shows it, or as the blade was described. */
   function beforeText(side: Side, zone: number): string {
-    const looked = ink.looks.value.findLast((look) => look.side === side)
-    const first = ofKind(job.entriesOfBlade.value, 'proof').find((one) => one.side === side)
-    const face = looked && (!first || looked.at < first.at) ? ink.foundOn(side)[zone] : null
-    const described = blade.value.bevelDeg?.[side] ?? null
+    const recorded = foundAt(job.entriesOfBlade.value, side, zoneMiddleMm(nth(job.zones.value, zone)))
+    if (recorded) return angleText(recorded.deg, recorded.uncertaintyDeg)
+    const face = job.cutWith(side, null) ? null : ink.foundOn(side)[zone]
     if (face) return angleText(face.angle.middleDeg, (face.angle.toDeg - face.angle.fromDeg) / 2)
+    const described = blade.value.bevelDeg?.[side] ?? null
     return described === null ? '–' : angleText(described)
   }
   /** Zone by zone of each side: before, and the four angles after. */
