@@ -118,13 +118,13 @@ export function jobSession(kept: JobRecord, parts: SessionParts) {
   const keepUndoLater = useDebounceFn(keepUndoNow, 250)
   const keepUndo = () => (history.value.done.at(-1)?.gesture ? void keepUndoLater() : keepUndoNow())
 
-  function settle(next: Job, withHistory: History, goesOn = false) {
+  function settle(next: Job, withHistory: History, isGesture = false) {
     const changed = !equal(content.value, next)
     begun = null
     content.value = next
     history.value = withHistory
     keepUndo()
-    if (changed) void saver.change(next, goesOn ? GESTURE_GATHER_MS : undefined)
+    if (changed) void saver.change(next, isGesture ? GESTURE_GATHER_MS : undefined)
   }
 
   /**

@@ -1,3 +1,4 @@
+import type { Blade } from '#core/records/blade/blade'
 import type { NextStep } from '#core/process/steps/nextStep'
 import type { OutOfDate, Step } from '#core/process/steps/step'
 import type { PerSide, Side } from '#core/records/common/side'
@@ -11,7 +12,7 @@ import { placeText } from './placeText'
 import { problemText } from './problemText'
 import { uncapital } from './sentence'
 import { SETUP_PART_WORD } from './setupText'
-import { theZone, zoneNameAt } from './zoneText'
+import { theZone, ZONE_WORD, zoneNameAt } from './zoneText'
 
 export interface Spoken {
   readonly setup: Setup
@@ -64,6 +65,23 @@ export function outOfDateText(because: readonly OutOfDate[]): string {
   const others = because.filter((one) => !isPart(one)).map((one) => BECAUSE[one])
   const changed = parts.length > 0 ? [`${parts.join(' and ')} changed since`] : []
   return [...changed, ...others].join('; ')
+}
+
+/** Where on a side something is to be proved; empty for the side as a whole. A facet is called by its name. */
+function whereProved(
+  { zone, position, placeMm }: Pick<NextStep, 'zone' | 'position' | 'placeMm'>,
+  blade: Blade,
+): string {
+  const name = placeMm === null ? '' : theZone(zoneNameAt(blade, placeMm))
+  const isFacet = name.startsWith(ZONE_WORD.facet)
+  const parts = [
+    zone || (position && isFacet) ? name : '',
+    position && !isFacet ? `where position ${position} is worked` : '',
+  ]
+  return parts
+    .filter(Boolean)
+    .map((part) => `, ${part}`)
+    .join('')
 }
 
 function toDoText(
@@ -168,7 +186,7 @@ function toDoText(
       return { do: 'Remove the burr', why: 'light passes on both sides until none is left; record it at Prove' }
     case 'prove':
       return {
-        do: `Prove ${on}${zone && placeMm !== null ? `, ${theZone(zoneNameAt(setup.blade, placeMm))}` : ''}${position ? `, where position ${position} is worked` : ''}`,
+        do: `Prove ${on}${whereProved({ zone, position, placeMm }, setup.blade)}`,
         why: zone ? 'its set angle differs from the rest' : 'what is set is not yet what is on the steel',
       }
     case 'explain-proof':

@@ -2,7 +2,7 @@ import { nth } from '../../math/list'
 import { solveLinear } from '../../math/vector/solveLinear'
 import type { Side } from '../../records/common/side'
 
-/** What is expected of a face before it is looked at: a normal deviate over the angle at its middle, degrees. */
+/** What is expected of a face before it is looked at: a normal distribution of the angle at its middle, degrees. */
 export interface Expected {
   readonly deg: number
   readonly sigmaDeg: number
@@ -23,14 +23,15 @@ const ZONES_DEG = 0.9
 /** Of the blade's angle, of which nothing is known beforehand. */
 const BLADE_DEG = 20
 
-/** How two faces of one blade go together, square degrees. */
-const together = (one: FacePlace, other: FacePlace): number => {
+/** The covariance of the angles of two faces of one blade, square degrees. */
+const covarianceOf = (one: FacePlace, other: FacePlace): number => {
   if (one.side !== other.side) return BLADE_DEG ** 2
   const sameZone = one.zone !== null && one.zone === other.zone
   return BLADE_DEG ** 2 + SIDES_DEG ** 2 + (sameZone ? ZONES_DEG ** 2 : 0)
 }
-/** The same of a face with itself. */
-const alone = ({ zone }: FacePlace): number => BLADE_DEG ** 2 + SIDES_DEG ** 2 + (zone === null ? 0 : ZONES_DEG ** 2)
+/** The variance of one. */
+const varianceOf = ({ zone }: FacePlace): number =>
+  BLADE_DEG ** 2 + SIDES_DEG ** 2 + (zone === null ? 0 : ZONES_DEG ** 2)
 
 /**
  * What is expected of a face from what is known of others, and of itself from before: the sides of a blade lie around
@@ -39,15 +40,15 @@ const alone = ({ zone }: FacePlace): number => BLADE_DEG ** 2 + SIDES_DEG ** 2 +
  */
 export function expectedOf(face: FacePlace, known: readonly KnownFace[]): Expected | null {
   if (known.length === 0) return null
-  // A normal deviate given others: its factors solve K·x = k. Around their mean nothing has to be said of the blade's.
-  const around = known.reduce((sum, { deg }) => sum + deg, 0) / known.length
+  // A normal distribution given others (kriging): the weights x solve K·x = k, of what deviates from the mean.
+  const meanDeg = known.reduce((sum, { deg }) => sum + deg, 0) / known.length
   const covariance = known.map((one, i) =>
-    known.map((other, j) => together(one, other) + (i === j ? one.sigmaDeg ** 2 : 0)),
+    known.map((other, j) => covarianceOf(one, other) + (i === j ? one.sigmaDeg ** 2 : 0)),
   )
-  const to = known.map((one) => together(face, one))
-  const factors = solveLinear(covariance.map((row, i) => [...row, nth(to, i)]))
-  if (!factors) return null
-  const deg = factors.reduce((sum, factor, i) => sum + factor * (nth(known, i).deg - around), around)
-  const variance = alone(face) - factors.reduce((sum, factor, i) => sum + factor * nth(to, i), 0)
+  const to = known.map((one) => covarianceOf(face, one))
+  const weights = solveLinear(covariance.map((row, i) => [...row, nth(to, i)]))
+  if (!weights) return null
+  const deg = weights.reduce((sum, weight, i) => sum + weight * (nth(known, i).deg - meanDeg), meanDeg)
+  const variance = varianceOf(face) - weights.reduce((sum, weight, i) => sum + weight * nth(to, i), 0)
   return { deg, sigmaDeg: Math.sqrt(Math.max(variance, 1e-6)) }
 }
