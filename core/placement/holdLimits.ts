@@ -1,3 +1,4 @@
+import { nth } from '../math/list'
 import { contactAt } from '../geometry/contact/contact'
 import { passesOverJaws, topsOf } from '../geometry/hold/jawClearance'
 import type { Side } from '../records/common/side'
@@ -12,7 +13,7 @@ import { rodPosesAt, type Setup } from '../geometry/setup/setup'
 export type HoldTrouble =
   GripTrouble | 'slips-out' | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
 
-const ALONG_EDGE = 9
+const ALONG_EDGE = 41
 
 /**
  * Judges ways of holding a job's blade by what its jaws, its rod and its rig can do: answers what stands against one
@@ -26,23 +27,27 @@ export function holdLimits(
 ): (hold: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
   const { rig, blade } = setup
   const { lowestMm, highestMm } = heightRange(rig)
-  const held = gripOf(blade, rig)
+  const grips = gripOf(blade, rig)
   const every = Math.max(1, Math.floor((edgePoints.length - 1) / (ALONG_EDGE - 1)))
   const reached = edgePoints.filter((_, i) => i % every === 0 || i === edgePoints.length - 1)
+  // What was in the way of one hold mostly is in the way of the next as well: that place is asked first.
+  let barred = 0
   return (hold, pivotHeightMm) => {
-    const grip = held.trouble(hold)
+    const grip = grips.trouble(hold)
     if (grip) return grip
     if (jawFit({ ...setup, hold })?.verdict === 'bad') return 'slips-out'
     if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
-    const at = { ...setup, hold }
-    const over = rodPosesAt(at, side, pivotHeightMm)
-    const tops = rig.jaws && topsOf(at, side, rig.jaws)
-    for (const edgePoint of reached) {
+    const held = { ...setup, hold }
+    const over = rodPosesAt(held, side, pivotHeightMm)
+    const tops = rig.jaws && topsOf(held, side, rig.jaws)
+    for (let i = 0; i < reached.length; i++) {
+      const at = (barred + i) % reached.length
+      const edgePoint = nth(reached, at)
       const contact = contactAt(edgePoint, hold, over(edgePoint))
-      if (contact.ok) {
-        if (tops && !passesOverJaws(contact, tops, setup.stone, rig.stroke)) return 'stone-meets-jaws'
-      } else if (contact.code === 'before-stop') return 'stops-too-near'
-      else return 'rod-too-short'
+      if (contact.ok && (!tops || passesOverJaws(contact, tops, setup.stone, rig.stroke))) continue
+      barred = at
+      if (contact.ok) return 'stone-meets-jaws'
+      return contact.code === 'before-stop' ? 'stops-too-near' : 'rod-too-short'
     }
     return null
   }

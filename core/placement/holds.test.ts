@@ -5,9 +5,13 @@ import type { Blade } from '../records/blade/blade'
 import { clampFrame, toBladeFrame } from '../geometry/clamping/clampFrame'
 import { markUnderLandmark } from '../geometry/hold/landmark'
 import { adviseDial } from '../geometry/dial/advised'
+import { pivotHeightFor } from '../geometry/dial/pivotHeightFor'
+import { CLEARANCE_TOLERANCE_DEG, shortOverJawsDeg } from '../geometry/hold/jawClearance'
+import { SHAPES } from '../records/blade/shapes'
+import type { SHAPE_IDS } from '../records/blade/shapeMeasures'
 import { evenEdgePoints, edgePointAt } from '../math/curve/edgePoints'
 import { contactFor, rodPosesAt, type Setup } from '../geometry/setup/setup'
-import { sampleSetup, tableRig } from '../geometry/setup/sampleSetup.fixture'
+import { postRig, sampleSetup, scaleRig, slotRig, tableRig } from '../geometry/setup/sampleSetup.fixture'
 import { edgeTangents } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
 import { holdLimits } from './holdLimits'
@@ -15,6 +19,12 @@ import { leastSteel } from './leastSteel'
 import { positionsFor, type Positions } from './longBlade'
 
 const sabre: Blade = { ...sampleSetup.blade, primaryGrindHeightMm: 14, widthMm: 28 }
+/** A shape of the library with its usual measures. */
+function shaped(shape: (typeof SHAPE_IDS)[number]) {
+  const { usual, build } = SHAPES[shape]
+  const widthMm = Math.max(usual.widthMm, usual.heelWidthMm)
+  return { ...build(usual), widthMm, primaryGrindHeightMm: widthMm / 2 }
+}
 const setup: Setup = { ...sampleSetup, blade: sabre, hold: { ...sampleSetup.hold, bladeYMm: 8 } }
 const edgePoints = evenEdgePoints(sabre.edge, 300)
 const limits = holdLimits(setup, 'A', edgePoints)
@@ -61,6 +71,44 @@ describe('the best hold within them', () => {
     expect(given.ok && given.edgeAngleDeg).toBeCloseTo(20, 2)
     const advised = adviseDial(held, 'A', 20, there)
     expect(advised.ok && advised.setting).toEqual(atMark!.setting)
+  })
+
+  it.each([
+    ['leaf', slotRig, 16],
+    ['slicer', scaleRig, 15],
+  ] as const)(
+    'can be dialled: between the places that are searched the stone clears the jaws too (%s)',
+    (shape, rig, wantedDeg) => {
+      const blade: Blade = { ...sabre, ...shaped(shape) }
+      const edgePoints = evenEdgePoints(blade.edge, 400)
+      const begun = { ...setup, rig, blade }
+      const { best, atMark } = finished(
+        findPlacement({ setup: begun, side: 'A', wantedDeg, edgePoints, aim: 'even', onMarks: false, thereDeg: null }),
+      )
+      const there = edgePointAt(blade.edge, atMark!.evenAtMm)
+      expect(adviseDial({ ...begun, hold: best!.hold }, 'A', wantedDeg, there).ok).toBe(true)
+    },
+  )
+
+  it('where the edge is hollow the stone comes nearest to the jaws between two places: that is where it has to clear them', () => {
+    const blade: Blade = { ...sabre, ...shaped('recurved') }
+    const hold = { ...setup.hold, bladeXMm: 51.274855, bladeYMm: 4.048176, turnDeg: 0 }
+    const held = { ...setup, rig: postRig, blade, hold }
+    const there = edgePointAt(blade.edge, 60)
+    const meets = (places: number, setDeg: number) => {
+      const heightMm = pivotHeightFor(held, 'A', setDeg, there)
+      const along = heightMm.ok
+        ? contactsAlong(evenEdgePoints(blade.edge, places), hold, rodPosesAt(held, 'A', heightMm.heightMm))
+        : []
+      return shortOverJawsDeg(held, 'A', postRig.jaws!, along)
+    }
+    const refused = adviseDial(held, 'A', 14.5, there)
+    expect(refused).toMatchObject({ code: 'stone-meets-jaws' })
+    const limitDeg = refused.ok ? NaN : Number(refused.figures!.limitDeg)
+    expect(meets(2000, limitDeg)).toBeLessThan(CLEARANCE_TOLERANCE_DEG)
+    // A little flatter the stone clears them at each of sixty places.
+    expect(meets(60, limitDeg - 0.15)).toBe(0)
+    expect(meets(2000, limitDeg - 0.15)).toBeGreaterThan(2 * CLEARANCE_TOLERANCE_DEG)
   })
 
   it('rests on a stop where the rig has stops, and lies on a table as it does', () => {

@@ -1,20 +1,22 @@
 import { refuse, type Refusal } from '../../schema/refusal'
 import { bladeHeightMm } from '../clamping/bladeHeight'
 import type { Side } from '../../records/common/side'
-import type { EdgePoint } from '../../math/curve/edgePoints'
 import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
-import { whatToDial, type DialAdvice } from './whatToDial'
+import { otherwiseDialled, whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
 import { jawFit } from '../hold/holdChecks'
 import type { DialSetting } from '../../records/rig/dials/readings'
-import { contactsAlong } from '../contact/contact'
-import { evenEdgePoints } from '../../math/curve/edgePoints'
-import { CLEARANCE_TOLERANCE_DEG, shortOverJawsDeg } from '../hold/jawClearance'
+import { nth } from '../../math/list'
+import { contactAt, contactsAlong, type Contact } from '../contact/contact'
+import { curveLength } from '../../math/curve/arcLength'
+import { edgePointAt, evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
+import { CLEARANCE_TOLERANCE_DEG, nearestToJaws, shortOverJawsDeg } from '../hold/jawClearance'
 import { heightOfSetting } from '../../records/rig/dial'
 import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
 /**
- * What a person may be told to dial: whatToDial, but nothing for a blade that the jaws do not hold ('not-held') or that
+ * What a person may be told to dial: the nearest setting to the wanted angle that can be used. As whatToDial, or the next
+ * (any other slot of a plate, of other dials a mark next to it); but nothing for a blade that the jaws do not hold ('not-held') or that
  * slips out of them ('slips-out': `limitMm` is the thickest spine they hold, mm; 'false-edge'); nothing at which some
  * place that is worked has no angle, for the rod or its stops do not reach it (as contactAt refuses there); and nothing
  * at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle that clears them
@@ -25,7 +27,11 @@ export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoin
   if (slips) return slips
   if (gripOf(setup.blade, setup.rig).trouble(setup.hold)) return refuse('not-held')
   const advice = whatToDial(setup, side, wantedDeg, edgePoint)
-  return advice.ok ? (objectionAlong(setup, side, advice.setting, edgePoint) ?? advice) : advice
+  if (!advice.ok) return advice
+  const objection = objectionAlong(setup, side, advice.setting, edgePoint)
+  if (!objection) return advice
+  const others = otherwiseDialled(setup, side, advice, wantedDeg, edgePoint)
+  return others.find((one) => !objectionAlong(setup, side, one.setting, edgePoint)) ?? objection
 }
 
 /** The spine is none that these jaws hold: it slips out of them. */
@@ -37,24 +43,37 @@ function slipsOut(setup: Setup): Refusal | null {
 
 /** So many places of an edge are asked whether the stone reaches them and clears the jaws there. */
 const PLACES_ALONG = 60
+/** And so many more on both sides of where it comes nearest to the jaws. */
+const FINER = 8
 
 /**
  * What stands against a setting somewhere along the edge that is worked: the stone does not reach that place, or would
  * meet the jaws there; null where nothing does. `limitDeg`: the angle at the edge point from which on it clears them.
  */
 function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Refusal | null {
+  const { edge } = setup.blade
+  const { jaws } = setup.rig
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return height
   const over = rodPosesAt(setup, side, height.heightMm)
-  const places = evenEdgePoints(setup.blade.edge, PLACES_ALONG).filter((place) => isWorked(setup, place))
-  const along = contactsAlong([edgePoint, ...places], setup.hold, over)
-  const [contact] = along
-  for (const there of along) if (!there.ok) return there
-  if (!setup.rig.jaws || !contact?.ok) return null
-  const shortDeg = shortOverJawsDeg(setup, side, setup.rig.jaws, along)
+  const there = contactAt(edgePoint, setup.hold, over(edgePoint))
+  const places = evenEdgePoints(edge, PLACES_ALONG).filter((place) => isWorked(setup, place))
+  const along: Contact[] = []
+  for (const contact of [there, ...contactsAlong(places, setup.hold, over)]) {
+    if (!contact.ok) return contact
+    along.push(contact)
+  }
+  if (!jaws || !there.ok) return null
+  const nextMm = curveLength(edge) / (PLACES_ALONG - 1)
+  const finer = nearestToJaws(setup, side, jaws, along.slice(1)).flatMap((i) =>
+    Array.from({ length: 2 * FINER - 1 }, (_, n) =>
+      edgePointAt(edge, nth(places, i).fromHeelMm + nextMm * ((n + 1) / FINER - 1)),
+    ),
+  )
+  const shortDeg = shortOverJawsDeg(setup, side, jaws, [...along, ...contactsAlong(finer, setup.hold, over)])
   if (shortDeg === Infinity) return refuse('jaws-in-the-way')
   return shortDeg > CLEARANCE_TOLERANCE_DEG
-    ? refuse('stone-meets-jaws', { limitDeg: contact.edgeAngleDeg + shortDeg })
+    ? refuse('stone-meets-jaws', { limitDeg: there.edgeAngleDeg + shortDeg })
     : null
 }
 

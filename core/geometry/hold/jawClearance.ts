@@ -195,14 +195,37 @@ export function shortOverJawsDeg(
   along: readonly (Contact | Refusal)[],
 ): number {
   const tops = topsOf(setup, side, jaws)
-  let short = 0
-  for (const contact of along) {
-    // Whether it clears them is seen far sooner than from which angle on it would.
-    if (!contact.ok || !isWorked(setup, contact) || passesOverJaws(contact, tops, setup.stone, setup.rig.stroke))
-      continue
-    const lowestDeg = lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke)
-    if (lowestDeg === null) continue
-    short = Math.max(short, lowestDeg < AT_NO_ANGLE_DEG ? lowestDeg - contact.edgeAngleDeg : Infinity)
-  }
-  return short
+  // Whether it clears them is seen far sooner than from which angle on it would.
+  return along.reduce(
+    (short, contact) =>
+      !contact.ok || !isWorked(setup, contact) || passesOverJaws(contact, tops, setup.stone, setup.rig.stroke)
+        ? short
+        : Math.max(short, shortAtDeg(contact, tops, setup)),
+    0,
+  )
+}
+
+/** Below 0 by how much the stone clears the jaws at a contact, degrees; as above. */
+function shortAtDeg(contact: Contact, tops: readonly Top[], { stone, rig }: Setup): number {
+  const lowestDeg = lowestAngleOverJawsDeg(contact, tops, stone, rig.stroke)
+  if (lowestDeg === null) return -Infinity
+  return lowestDeg < AT_NO_ANGLE_DEG ? lowestDeg - contact.edgeAngleDeg : Infinity
+}
+
+/** Where the stone clears the jaws by more than this, it does so between that place and the next as well, degrees. */
+const NEAR_DEG = 0.5
+
+/**
+ * The places of an edge, by their index, where the stone comes nearer to the jaws than at the two beside them, and so
+ * near that between these it may meet them: on a hollow edge the nearest is a sharp peak.
+ */
+export function nearestToJaws(setup: Setup, side: Side, jaws: JawSet, along: readonly Contact[]): number[] {
+  const tops = topsOf(setup, side, jaws)
+  const { stone, rig } = setup
+  const short = along.map((contact) => {
+    const flatter = { ...contact, edgeAngleDeg: contact.edgeAngleDeg - NEAR_DEG }
+    return passesOverJaws(flatter, tops, stone, rig.stroke) ? -Infinity : shortAtDeg(contact, tops, setup)
+  })
+  const at = (i: number) => short[i] ?? -Infinity
+  return along.flatMap((_, i) => (at(i) > -Infinity && at(i) >= at(i - 1) && at(i) >= at(i + 1) ? [i] : []))
 }

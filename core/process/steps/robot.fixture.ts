@@ -79,7 +79,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
     wanted,
   })
   const log: LogEntry[] = []
-  const edgePoints = evenEdgePoints(blade.edge, 24)
+  const edgePoints = evenEdgePoints(blade.edge, 40)
   const zones = zonesOfBlade(blade)
   let takenBest = false
   const setup = () => ({ rig, blade, stone, hold: job.hold, worked: workedIn(job) })
