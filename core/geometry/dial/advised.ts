@@ -15,12 +15,12 @@ import { heightOfSetting } from '../../records/rig/dial'
 import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
 /**
- * What a person may be told to dial: the nearest setting to the wanted angle that can be used. As whatToDial, or the next
- * (any other slot of a plate, of other dials a mark next to it); but nothing for a blade that the jaws do not hold ('not-held') or that
- * slips out of them ('slips-out': `limitMm` is the thickest spine they hold, mm; 'false-edge'); nothing at which some
- * place that is worked has no angle, for the rod or its stops do not reach it (as contactAt refuses there); and nothing
- * at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge angle that clears them
- * there, degrees; 'jaws-in-the-way' where none does).
+ * What a person may be told to dial: the setting nearest to the wanted angle that can be used (whatToDial's, else
+ * another slot of a plate, or a mark next to it on other dials). Nothing for a blade that the jaws do not hold
+ * ('not-held') or that slips out of them ('slips-out': `limitMm` is the thickest spine they hold, mm; 'false-edge');
+ * nothing at which some place that is worked has no angle, for the rod or its stops do not reach it (as contactAt
+ * refuses there); and nothing at which the stone would meet the jaws ('stone-meets-jaws': `limitDeg` is the lowest edge
+ * angle that clears them there, degrees; 'jaws-in-the-way' where none does).
  */
 export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): DialAdvice | Refusal {
   const slips = slipsOut(setup)
