@@ -1,6 +1,7 @@
 import { nextTick, ref, watch, type Ref } from 'vue'
 import { rawOf } from '#core/schema/versioned'
 import type { LengthUnit } from '#core/math/units/length'
+import { parsed } from '~/saving/parsed'
 
 /** How a kind of draft is begun, taken up again and put into another unit. */
 export interface DraftKind<T extends object> {
@@ -21,15 +22,11 @@ interface StoredDraft {
   readonly step: number
 }
 
-function parsed(text: string | null): StoredDraft | null {
-  try {
-    // The first drafts did not say their version.
-    const { version = 1, unit, draft, step = 0 } = rawOf(JSON.parse(text || 'null'))
-    if ((unit !== 'mm' && unit !== 'in') || typeof version !== 'number' || typeof step !== 'number') return null
-    return { version, unit, draft, step }
-  } catch {
-    return null
-  }
+function storedDraft(text: string | null): StoredDraft | null {
+  // The first drafts did not say their version.
+  const { version = 1, unit, draft, step = 0 } = rawOf(parsed(text))
+  if ((unit !== 'mm' && unit !== 'in') || typeof version !== 'number' || typeof step !== 'number') return null
+  return { version, unit, draft, step }
 }
 
 const placeOf = (key: string): string => `jaw-tilt-draft:${key}`
@@ -44,7 +41,7 @@ export const forgetDraft = (key: string): void => localStorage.removeItem(placeO
 export function useKeptDraft<T extends object>(key: string, unit: Ref<LengthUnit>, kind: DraftKind<T>) {
   const place = placeOf(key)
   const stored = () => localStorage.getItem(place)
-  const before = parsed(stored())
+  const before = storedDraft(stored())
   const usable =
     before && before.version <= kind.version ? kind.takenUp(before.draft, before.unit, before.version) : null
   const draft = ref(usable && before ? kind.inUnit(usable, before.unit, unit.value) : kind.begun(unit.value)) as Ref<T>

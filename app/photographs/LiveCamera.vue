@@ -15,10 +15,10 @@ onMounted(async () => {
 })
 onBeforeUnmount(() => stream?.getTracks().forEach((track) => track.stop()))
 async function take() {
-  const { videoWidth, videoHeight } = video.value!
-  if (videoWidth === 0) return
+  if (!video.value?.videoWidth) return
+  const { videoWidth, videoHeight } = video.value
   const canvas = new OffscreenCanvas(videoWidth, videoHeight)
-  context2d(canvas).drawImage(video.value!, 0, 0)
+  context2d(canvas).drawImage(video.value, 0, 0)
   const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 0.95 })
   emit('taken', new File([blob], 'camera.jpg', { type: blob.type }))
 }

@@ -82,7 +82,7 @@ export function autosave<T extends object>(start: Revised<T>, options: Options<T
       revision = kept.revision
       base = parse(kept)
       unheard = []
-      onSaved?.(revision, answer.ok ? content : parse(kept)!)
+      onSaved?.(revision, answer.ok ? content : (base ?? content))
       if (!answer.ok && !same(kept, content)) pending ??= content
       if (pending) {
         note(pending)

@@ -3,6 +3,7 @@ import type { LogEntry } from '#core/log/entry'
 import { readEntry, sentEntry, storeEntry, storedEntry, type StoredEntry, type TakenEntries } from '#core/log/stored'
 import { fieldProblem, type FieldProblem, type Problem } from '#core/schema/problem'
 import type { Answer } from './api'
+import { parsed } from './parsed'
 
 /** Where the entries stand between the hand and the disk. */
 export type OutboxState =
@@ -158,13 +159,5 @@ export function outbox(
       closed = true
       clearTimeout(retry)
     },
-  }
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text)
-  } catch {
-    return null
   }
 }

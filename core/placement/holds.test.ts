@@ -1,7 +1,7 @@
 import { finished } from '../math/finished.fixture'
 import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '../geometry/contact/contact'
-import type { Blade } from '../records/blade/blade'
+import { blade as bladeSchema, type Blade } from '../records/blade/blade'
 import { clampFrame, toBladeFrame } from '../geometry/clamping/clampFrame'
 import { markUnderLandmark } from '../geometry/hold/landmark'
 import { adviseDial } from '../geometry/dial/advised'
@@ -23,7 +23,7 @@ const sabre: Blade = { ...sampleSetup.blade, primaryGrindHeightMm: 14, widthMm: 
 function shaped(shape: (typeof SHAPE_IDS)[number]) {
   const { usual, build } = SHAPES[shape]
   const widthMm = Math.max(usual.widthMm, usual.heelWidthMm)
-  return { ...build(usual), widthMm, primaryGrindHeightMm: widthMm / 2 }
+  return bladeSchema.parse({ ...sabre, ...build(usual), widthMm, primaryGrindHeightMm: widthMm / 2 })
 }
 const setup: Setup = { ...sampleSetup, blade: sabre, hold: { ...sampleSetup.hold, bladeYMm: 8 } }
 const edgePoints = evenEdgePoints(sabre.edge, 300)
@@ -79,7 +79,7 @@ describe('the best hold within them', () => {
   ] as const)(
     'can be dialled: between the places that are searched the stone clears the jaws too (%s)',
     (shape, rig, wantedDeg) => {
-      const blade: Blade = { ...sabre, ...shaped(shape) }
+      const blade = shaped(shape)
       const edgePoints = evenEdgePoints(blade.edge, 400)
       const begun = { ...setup, rig, blade }
       const { best, atMark } = finished(
@@ -91,7 +91,7 @@ describe('the best hold within them', () => {
   )
 
   it('where the edge is hollow the stone comes nearest to the jaws between two places: that is where it has to clear them', () => {
-    const blade: Blade = { ...sabre, ...shaped('recurved') }
+    const blade = shaped('recurved')
     const hold = { ...setup.hold, bladeXMm: 51.274855, bladeYMm: 4.048176, turnDeg: 0 }
     const held = { ...setup, rig: postRig, blade, hold }
     const there = edgePointAt(blade.edge, 60)

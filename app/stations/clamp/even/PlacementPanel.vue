@@ -101,8 +101,9 @@ const markHint = computed(() => {
 })
 const failureToHold = ref('')
 function holdIt() {
-  if (!best.value || !setting.value) return
-  failureToHold.value = actions.holdAndDial(best.value.hold, setting.value, result.value!.atMark!.evenAtMm) ?? ''
+  const atMark = result.value?.atMark
+  if (!best.value || !setting.value || !atMark) return
+  failureToHold.value = actions.holdAndDial(best.value.hold, setting.value, atMark.evenAtMm) ?? ''
 }
 </script>
 

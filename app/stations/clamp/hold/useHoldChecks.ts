@@ -39,9 +39,10 @@ export function useHoldChecks() {
     const reach = reachAlong(setup, job.edgePoints.value, set.along)
     const over = { ...setup.rig, stoneLengthMm: setup.stone.lengthMm }
     function reached({ fromHeelMm, contact: at }: Reached) {
-      if (!at.ok) return { fromHeelMm, strokeMm: null, refusal: at, verdict: 'bad' as Verdict }
+      let verdict: Verdict = 'bad'
+      if (!at.ok) return { fromHeelMm, strokeMm: null, refusal: at, verdict }
       const stroke = strokeMm(at.reachMm, over)
-      const verdict: Verdict = stroke < Math.min(SHORT_STROKE_MM, setup.stone.lengthMm) ? 'watch' : 'good'
+      verdict = stroke < Math.min(SHORT_STROKE_MM, setup.stone.lengthMm) ? 'watch' : 'good'
       return { fromHeelMm, reachMm: at.reachMm, strokeMm: stroke, verdict }
     }
     const clears = ({ nearest }: Clearance): Verdict => {

@@ -1,7 +1,6 @@
 import { computed } from 'vue'
 import { plansFor, type Plan as PlanOn } from '#core/process/decision/plans'
 import { unevenRig } from '#core/process/decision/unevenRig'
-import type { FoundFace } from '#core/observe/marker/findBevel'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import type { LogEntry } from '#core/log/entry'
 import { useInk } from '~/composables/useInk'
@@ -66,7 +65,7 @@ function decision(job: JobView) {
           stones: stones.value,
           sides: ink.sides.value.map((side) => ({
             side,
-            faces: ink.foundOn(side) as FoundFace[],
+            faces: ink.foundOn(side).filter((face) => face !== null),
             wantedDeg: job.content.value.wanted.deg[side],
           })),
         }),

@@ -18,6 +18,7 @@ import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { problemText } from '~/words/problemText'
 import { useUnitSwitch } from '~/controls/useUnitSwitch'
+import { parsed } from '~/saving/parsed'
 
 /** What is measured with A up and with B up, as it is typed. */
 const PAIRS = ['flat', 'edge', 'stone', 'turned'] as const
@@ -27,12 +28,7 @@ type Typed = Record<RecipePair, Record<Side, string>> & { by: 'heights' | 'stone
 
 /** What was typed before, as far as it can be read, in the unit in use. */
 function typedFrom(kept: string, unit: LengthUnit): Typed {
-  let before: Partial<Record<string, unknown>> = {}
-  try {
-    before = (JSON.parse(kept || '{}') ?? {}) as typeof before
-  } catch {
-    // Begun anew.
-  }
+  const before = rawOf(parsed(kept))
   const text = (pair: RecipePair, side: Side) => {
     const both = rawOf(before[pair])
     // Sides were called a and b once.
