@@ -111,7 +111,7 @@ async function removeAll(page: Page) {
   }
 }
 
-test('when every zone is known: follow, cut or come nearer in full, taken over with its reason, and undone', async ({
+test('when every zone is known: follow, cut or step by step in full, taken over with its reason, and undone', async ({
   page,
 }) => {
   await openJob(page, 'Pocket knife from the gate')
@@ -128,7 +128,7 @@ test('when every zone is known: follow, cut or come nearer in full, taken over w
   await noteSimulated(page)
   await page.getByRole('link', { name: 'Follow this bevel, or cut another?' }).click()
   const [advised, follow] = [page.getByTestId('decide-advised'), page.getByTestId('plan-follow')]
-  await expect(advised).toContainText(/^(Follow|Cut|Come nearer)\. /)
+  await expect(advised).toContainText(/^(Follow|Cut|Step by step)\. /)
   const there = page.getByTestId('decide-there').getByRole('listitem').first()
   const [found] = /[\d.]+(?=°)/.exec((await there.innerText()).replace(/^A has /, ''))!
   const button = follow.getByRole('button', { name: /^Apply/ })

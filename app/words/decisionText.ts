@@ -3,21 +3,22 @@ import type { Reason } from '#core/process/decision/decide'
 import type { SideThere } from '#core/process/decision/plans'
 import { angleText } from './angleText'
 
-export const CHOICE_WORD: Record<Choice, string> = { follow: 'Follow', cut: 'Cut', nearer: 'Come nearer' }
+export const CHOICE_WORD: Record<Choice, string> = { follow: 'Follow', cut: 'Cut', nearer: 'Step by step' }
 
 /** What each choice means, in a few words. */
 export const CHOICE_MEANS: Record<Choice, string> = {
-  follow: 'grind the bevel that is there, at its own mean angle',
-  cut: 'grind the wanted angle now, all along',
-  nearer: 'grind it a degree nearer at each sharpening',
+  follow: 'grind the existing bevel at its own mean angle',
+  cut: 'grind the wanted angle now, from heel to tip',
+  nearer: 'grind a degree nearer to it at each sharpening',
 }
 
 /** Why a choice is the advised one. */
 export const REASON_TEXT: Record<Reason, string> = {
-  close: 'What is there is as near to the wanted angle as it is known, or within 0.75°: not worth the steel.',
-  steeper: 'The wanted angle is steeper than what is there: a small bevel at the very edge, for next to no steel.',
-  'soon-done': 'The wanted angle is flatter, and soon cut.',
-  'long-work': 'The wanted angle is flatter, for much steel: steel does not grow back.',
+  close:
+    'The existing bevel is within 0.75° of the wanted angle, or within its own uncertainty. Grinding it is not worth the steel.',
+  steeper: 'The wanted angle is steeper than the existing bevel. A small bevel at the very edge takes almost no steel.',
+  'soon-done': 'The wanted angle is flatter, and cutting it takes little time.',
+  'long-work': 'The wanted angle is flatter and takes much steel, which does not grow back.',
   'cannot-cut': 'The wanted angle cannot be ground on this blade as it is held.',
 }
 

@@ -100,7 +100,7 @@ export const together = (means: readonly MeanReading[]): MeanReading | null =>
 
 /**
  * The mean weighted by how well each is known, less sure by the Birge ratio where they scatter more than their
- * uncertainties allow. Source: docs/geometry.md, "What several readings come to".
+ * uncertainties allow. Source: docs/geometry.md, "The mean of several readings".
  */
 function mean<E extends Reading | Proof>(of: readonly E[]): MeanReading<E> {
   const weights = of.map((one) => 1 / one.uncertaintyDeg ** 2)

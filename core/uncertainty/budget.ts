@@ -20,7 +20,7 @@ const STEP = { mm: 0.01, deg: 0.01 } as const
 
 /**
  * What each measure's tolerance does to the edge angle of one side, the largest first: the one to take again first.
- * First order, by central differences of the exact angle. Source: docs/geometry.md, "How sure is it".
+ * First order, by central differences of the exact angle. Source: docs/geometry.md, "Uncertainty".
  */
 export function uncertaintyBudget(
   setup: Setup,
@@ -75,7 +75,7 @@ export const totalUncertaintyDeg = (budget: readonly UncertaintyShare[]): number
 /**
  * The uncertainty of the included angle: what both sides share counts once, with its sign, so a centring error cancels
  * and a pivot height adds up; what is anew on each side (the pivot's play) counts twice on its own; then in quadrature.
- * Source: docs/geometry.md, "How sure is it".
+ * Source: docs/geometry.md, "Uncertainty".
  */
 export function includedUncertaintyDeg(a: readonly UncertaintyShare[], b: readonly UncertaintyShare[]): number {
   const both = a.map((share) => {

@@ -82,7 +82,7 @@ const GRIND_HEIGHT_MM = 0.5
 /**
  * How far a blade that thins towards its tip may be twisted in jaws of which one half is fixed, degrees: flush with
  * that half its centre plane stands at half of its taper; pressed against its thicker end it does not. 0 where both
- * halves move, or the taper was not measured. Source: docs/geometry.md, "How sure is it".
+ * halves move, or the taper was not measured. Source: docs/geometry.md, "Uncertainty".
  */
 const twistDeg = ({ rig, blade }: Setup): number =>
   rig.jaws && rig.jawsClose === 'one-half-moves' ? degrees(Math.atan(Math.abs(thinsPerMm(blade)) / 2)) : 0
@@ -90,7 +90,7 @@ const twistDeg = ({ rig, blade }: Setup): number =>
 /**
  * The measures of a job that are uncertain at a place of the edge, as far as its kind of rig has them; without a place
  * those that are the same everywhere. On a table the blade lies by its own faces: their measures count there. Source:
- * docs/geometry.md, "How sure is it".
+ * docs/geometry.md, "Uncertainty".
  */
 export function measuresOf(setup: Setup, known: KnownHold, edgePoint: EdgePoint | null): UncertainMeasure[] {
   const { rig, stone, blade } = setup

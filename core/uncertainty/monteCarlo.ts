@@ -47,8 +47,7 @@ const DEVIATIONS_IN_95 = 1.959964
 
 /**
  * Draws every measure from its tolerance (normal, half-width at 95 in 100) and computes the exact angle each time.
- * Yields how many samples are done, so that the caller can show progress and stop. Source: docs/geometry.md, "How sure
- * is it".
+ * Yields how many samples are done, so that the caller can show progress and stop. Source: docs/geometry.md, "Uncertainty".
  */
 export function* monteCarlo({
   setup,

@@ -23,7 +23,7 @@ export interface ShiftedBench {
 
 /**
  * Gives the bench as it is when measures are off by so much, on one side. Made once for many shifts, since samples ask
- * for thousands: each answer is the same bench, put off anew. Source: docs/geometry.md, "How sure is it".
+ * for thousands: each answer is the same bench, put off anew. Source: docs/geometry.md, "Uncertainty".
  */
 export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (shifts: Shifts) => ShiftedBench {
   const { rig, stone, hold, blade } = setup

@@ -25,7 +25,7 @@ const HARD = 4
 /**
  * Looks that cannot well be true together, each with the likeliest culprit: of those at a face, the one that fits the
  * others least, the newest where two fit as badly. `opposite`: for each face the number of the same zone's face on the
- * other side, null where there is none. Source: docs/ink.md, "Looks that cannot all be true".
+ * other side, null where there is none. Source: docs/ink.md, "Tests that contradict each other".
  */
 export function contradictions(
   faces: readonly LookedAt[],

@@ -6,8 +6,7 @@ import { depthOdds, expecting, weighedFace, type LookedAt } from './weigh'
 
 /**
  * The faces of a blade, each with what the looks at the others let expect of it, and what was known before anyone
- * looked. What a face's own looks say is no part of what is expected of it. Source: docs/ink.md, "What is known
- * beforehand".
+ * looked. What a face's own looks say is no part of what is expected of it. Source: docs/ink.md, "The prior of a face".
  */
 export function expectFaces(
   faces: readonly LookedAt[],

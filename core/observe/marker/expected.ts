@@ -35,8 +35,8 @@ const varianceOf = ({ zone }: FacePlace): number =>
 
 /**
  * What is expected of a face from what is known of others, and of itself from before: the sides of a blade lie around
- * one angle, the zones of a side around the side's. Null where nothing is known. Source: docs/ink.md, "What is known
- * beforehand".
+ * one angle, the zones of a side around the side's. Null where nothing is known. Source: docs/ink.md, "The prior of a
+ * face".
  */
 export function expectedOf(face: FacePlace, known: readonly KnownFace[]): Expected | null {
   if (known.length === 0) return null

@@ -16,7 +16,7 @@ export const ALL_FROM = 0.975
  * Where a face is within a depth of its highest point, as fractions of the face: between two places, or on a hollow
  * face (bend below 0) outside of them. The face's height over the stone's plane is −(fall + bend·x)·x. Fall: the face's
  * angle at the shoulder over the set angle, radians; bend: half of what the angle grows to the apex, radians; depth: in
- * widths of the face. Source: docs/ink.md, "What a light pass bares".
+ * widths of the face. Source: docs/ink.md, "What a light pass exposes".
  */
 export function bareBetween(fall: number, bend: number, depth: number): Span {
   if (Math.abs(bend) < FLAT_BEND) return fall >= 0 ? [0, Math.min(1, depth / fall)] : [Math.max(0, 1 + depth / fall), 1]
@@ -33,7 +33,7 @@ export function bareBetween(fall: number, bend: number, depth: number): Span {
 /**
  * The spans of a face that a light pass bares: the stone's plane at the set angle comes down until it has gone the
  * contact depth below the first point it meets. A dull apex falls away from it on its radius. Source: docs/ink.md,
- * "What a light pass bares".
+ * "What a light pass exposes".
  */
 export function exposedSpans(face: BevelFace, setDeg: number, depthUm: number): Span[] {
   const { shoulderDeg, apexDeg, widthMm, apexRadiusUm = 0 } = face
@@ -52,7 +52,7 @@ export function exposedSpans(face: BevelFace, setDeg: number, depthUm: number): 
 
 /**
  * How far above the shoulder a pass bares the primary face, mm; Infinity where the stone lies on that face, 0 where the
- * shoulder is not reached. Source: docs/ink.md, "What a light pass bares".
+ * shoulder is not reached. Source: docs/ink.md, "What a light pass exposes".
  */
 export function exposedAboveMm(face: BevelFace, primaryDeg: number, setDeg: number, depthUm: number): number {
   if (setDeg <= primaryDeg) return Infinity

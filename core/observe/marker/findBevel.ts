@@ -52,7 +52,7 @@ export interface InkTerms {
 /**
  * What bevels are there, from what was bare after light passes. The contact depth is shared by all faces; the
  * uncertainty of the set angle, common to all looks of a hold, is folded in at the end. Source: docs/ink.md, "From
- * looks to an angle".
+ * tests to an angle".
  */
 export function findBevel(faces: readonly LookedAt[], { depthUm, setUncertaintyDeg }: InkTerms): BevelFinding {
   const weighed = faces.map((face) => weighedFace(face, depthUm))

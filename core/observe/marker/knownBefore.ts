@@ -12,7 +12,7 @@ const SINCE_DEG = 0.6
 /**
  * What earlier jobs say of a blade's faces: of each what was proved or recorded as found last, after steel was last
  * taken off that side. Log: the active entries of those jobs at the blade, and the strokes of this one, oldest first.
- * `setUncertaintyDeg`: the half-width of what is set now. Source: docs/ink.md, "What is known beforehand".
+ * `setUncertaintyDeg`: the half-width of what is set now. Source: docs/ink.md, "The prior of a face".
  */
 export function knownBefore(log: readonly LogEntry[], zones: readonly Zone[], setUncertaintyDeg: number): KnownFace[] {
   return SIDES.flatMap((side) => knownOfSide(log, side, zones, setUncertaintyDeg))

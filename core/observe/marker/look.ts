@@ -8,7 +8,9 @@ export const LIGHT_PASS_UM = [0.4, 4] as const
 const COARSE_PASS_UM = [1, 10] as const
 const COARSE_FROM_UM = 20
 
-/** What light passes with stones of these grains reach, micrometres. Source: docs/ink.md, "How sure a look is". */
+/**
+ * What light passes with stones of these grains reach, micrometres. Source: docs/ink.md, "How sure a marker test is".
+ */
 export function lightPassUm(grainsUm: readonly number[]): readonly [least: number, most: number] {
   const ranges = grainsUm.map((grainUm) => (grainUm < COARSE_FROM_UM ? LIGHT_PASS_UM : COARSE_PASS_UM))
   if (ranges.length === 0) return LIGHT_PASS_UM
@@ -24,7 +26,7 @@ export interface InkLook {
   readonly fraction: number
 }
 
-/** Standard deviations of what a hand and an eye add. Source: docs/ink.md, "How sure a look is". */
+/** Standard deviations of what a hand and an eye add. Source: docs/ink.md, "How sure a marker test is". */
 export const FRACTION_SIGMA = 0.07
 /** Of the contact depth from look to look, of its logarithm. */
 export const DEPTH_SPREAD = 0.3
@@ -58,7 +60,7 @@ export const FRACTION_STEPS = 200
  */
 export type LookOdds = (over: number, grows: number, depth: number) => number
 
-/** How likely a look is. Source: docs/ink.md, "How sure a look is". */
+/** How likely a look is. Source: docs/ink.md, "How sure a marker test is". */
 export function lookOdds(look: Pick<InkLook, 'seen' | 'fraction'>): LookOdds {
   const { seen } = look
   const table = Float64Array.from(

@@ -9,7 +9,7 @@ const DEPTH_IN_WIDTHS = DEPTH_UM / 1000 / WIDTH_MM
 /**
  * The bare spans of a face on which a light pass shows a pattern with so much of it bare: flat, convex or hollow as
  * the pattern has it, and set as far off as that takes. None where it bares nothing of the face. Source: docs/ink.md,
- * "What a light pass bares".
+ * "What a light pass exposes".
  */
 export function picturedSpans(seen: InkPattern, fraction: number): readonly Span[] {
   if (seen === 'nothing' || seen === 'above') return []

@@ -24,7 +24,7 @@ const LEAST_WIDTH_PX = 10
 /**
  * The band between the taps on the edge and those on the shoulder, pixels: lines through them that follow a curved or
  * tilted bevel, over the length that both have. Taps err by a few pixels; four or more on a line are smoothed.
- * Source: docs/ink.md, "A look from a photograph".
+ * Source: docs/ink.md, "A test from a photograph".
  */
 export function bandThrough(edge: readonly Vec2[], shoulder: readonly Vec2[]): Result<Band, BandProblem> {
   if (edge.length < 2 || shoulder.length < 2) return failed('few-taps')

@@ -31,7 +31,7 @@ const DARK = 8
 /**
  * Tells ink from bare steel, cell by cell: a coloured ink by its hue, which neither glare nor shade changes, a black
  * one by how dark it is against the steel about it. `picked`: the ink's colour as it was pointed at. Null where nothing
- * looks like ink. Source: docs/ink.md, "A look from a photograph".
+ * looks like ink. Source: docs/ink.md, "A test from a photograph".
  */
 export function inkOrSteel(strip: Strip, picked: Colour | null): InkMask | null {
   const ink = picked ?? inkIn(strip)

@@ -60,7 +60,7 @@ const MOST_RUNS = 2.2
 /**
  * Reads what is bare of an inked bevel in a photograph: the band between the taps is laid straight, its two lines are
  * moved onto what is seen there, ink is mask from steel, and each part of its length says its pattern and fraction.
- * Source: docs/ink.md, "A look from a photograph".
+ * Source: docs/ink.md, "A test from a photograph".
  */
 export function readInkPhoto({ picture, edge, shoulder, ink, parts }: InkPhotoAsk): InkPhotoReading {
   const band = bandThrough(edge, shoulder)

@@ -2,7 +2,7 @@ import type { Choice } from '../../log/choices'
 import { nth } from '../../math/list'
 import { CLOSE_DEG } from '../../observe/marker/neededToDecide'
 
-/** What to do about the bevel that is there: grind it as it is, cut the wanted one, or come nearer each time. */
+/** What to do about the existing bevel: grind it as it is, cut the wanted one, or go step by step. */
 
 export type Reason =
   /** What is there is what is wanted, as well as it is known. */
@@ -32,8 +32,8 @@ export const sharpeningsTo = (thereDeg: number, wantedDeg: number): number =>
 
 /**
  * What is advised, of both sides together. `sides`: what is there on each, its half-width of uncertainty, and what is
- * wanted, degrees; `cutMinutes`: what cutting takes, null where it cannot be. Source: docs/ink.md, "Follow, cut, come
- * nearer".
+ * wanted, degrees; `cutMinutes`: what cutting takes, null where it cannot be. Source: docs/ink.md, "Follow, cut, or
+ * step by step".
  */
 export function decide(
   sides: readonly { readonly thereDeg: number; readonly uncertaintyDeg: number; readonly wantedDeg: number }[],

@@ -116,7 +116,7 @@ describe('strokes', () => {
   })
 })
 
-describe('follow, cut, or come nearer', () => {
+describe('follow, cut, or step by step', () => {
   const side = (thereDeg: number, wantedDeg: number, uncertaintyDeg = 0.4) => ({ thereDeg, wantedDeg, uncertaintyDeg })
   it.each([
     ['as near as it is known', [side(20.6, 20)], 5, 'follow', 'close'],
@@ -185,7 +185,7 @@ describe('the plans in full', () => {
   }
   const of = (all: Plans<Stone>, choice: string) => all.plans.find((plan) => plan.choice === choice)!
 
-  it('put the advised one first, and come nearer only where it takes more than one sharpening', () => {
+  it('put the advised one first, and step by step only where it takes more than one sharpening', () => {
     const flatter = plans(25, 21)
     expect(flatter.plans[0]!.choice).toBe(flatter.advised.choice)
     expect(of(flatter, 'nearer').sharpenings).toBe(4)

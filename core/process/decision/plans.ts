@@ -96,8 +96,8 @@ const COUNTED_AT = 10
 const rounded = (deg: number): number => Math.round(deg * 10) / 10
 
 /**
- * Follow the bevel that was found, cut the wanted one, or come nearer: each in full, with what the rig dials for it at
- * a place of the edge, and which is advised. Source: docs/ink.md, "Follow, cut, come nearer".
+ * Follow the bevel that was found, cut the wanted one, or go step by step: each in full, with what the rig dials for it
+ * at a place of the edge, and which is advised. Source: docs/ink.md, "Follow, cut, or step by step".
  */
 export function plansFor<S extends Stone>(ask: {
   readonly setup: Setup

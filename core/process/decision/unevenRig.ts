@@ -12,8 +12,8 @@ export interface UnevenRig {
 
 /**
  * Whether the rig at this hold, and not the blade, is what is uneven: set and found angle zone by zone, degrees, null
- * where there is none. Null where it is not, or where too little is known. Source: docs/ink.md, "Follow, cut, come
- * nearer".
+ * where there is none. Null where it is not, or where too little is known. Source: docs/ink.md, "Follow, cut, or step
+ * by step".
  */
 export function unevenRig(setDeg: readonly (number | null)[], foundDeg: readonly (number | null)[]): UnevenRig | null {
   const [set, found] = bothOf([setDeg, foundDeg], (all) => all.filter((deg) => deg !== null))

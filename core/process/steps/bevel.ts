@@ -35,7 +35,7 @@ export function markStep(now: JobAsked, side: Side): Step {
   })
 }
 
-/** Whether to follow the bevel that was found, to cut the wanted one or to come nearer was decided. */
+/** Whether to follow the bevel that was found, to cut the wanted one or to go step by step was decided. */
 export function decideStep(now: JobAsked): Step {
   const last = ofKind(now.found, 'decided').at(-1)
   const toDo = { does: 'decide' } as const

@@ -14,7 +14,7 @@ const LIBRARY_SHARE_OF_TURN = 0.06
 /**
  * How far the edge's true direction may be off its curve's at a place: half-width at 95 in 100, degrees. As its trace
  * has it all along; else as was said of the blade; else half a degree, and for a shape of the library more the further
- * the edge has turned away from the blade's length there. Source: docs/geometry.md, "How sure is it".
+ * the edge has turned away from the blade's length there. Source: docs/geometry.md, "Uncertainty".
  */
 export function edgeHeadingToleranceDeg(
   {

@@ -7,7 +7,7 @@ import { blade, type Blade } from './blade'
 /** What a rule and a calliper leave open, mm: no blade is refused for less. */
 const MEASURED_TO_MM = 0.5
 
-/** Why a blade with these measures cannot be; empty when it can. Source: docs/geometry.md, "Blades that cannot be". */
+/** Why a blade with these measures cannot be; empty when it can. Source: docs/geometry.md, "Impossible blades". */
 export function impossibilities(of: Blade): FieldProblem[] {
   const found: FieldProblem[] = []
   const say = (field: string, code: ProblemCode, figures: Figures = {}) => found.push({ field, code, figures })

@@ -45,7 +45,7 @@ const OF: Record<Level, LevelOf> = {
   usual: { sidesDeg: 1.2, zonesDeg: 0.6, convexShare: 0, dullFraction: 0.1 },
   mean: { sidesDeg: 1.8, zonesDeg: 1.2, convexShare: 0.15, dullFraction: 0.3 },
 }
-/** Makes a hidden blade. Source: docs/ink.md, "The stand-in bench". */
+/** Makes a hidden blade. Source: docs/ink.md, "The simulated bench". */
 export function hiddenBlade({
   seed,
   level,

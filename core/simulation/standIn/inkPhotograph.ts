@@ -43,7 +43,7 @@ const [WIDTH, HEIGHT] = [900, 520]
 const FACE_PX = 84
 const PLACES = 5
 
-/** A made-up photograph of an inked bevel after a light pass, edge down. Source: docs/ink.md, "The stand-in bench". */
+/** A made-up photograph of an inked bevel after a light pass, edge down. Source: docs/ink.md, "The simulated bench". */
 export function inkPhotograph(ask: InkPhotographAsk): InkPhotograph {
   const source = randomLcg(ask.seed)
   const uniform = randomUniform.source(source)(0, 1)

@@ -44,7 +44,10 @@ export interface SidePlan {
   readonly faceMm2: number
 }
 
-/** What a sharpening takes off a worn apex, along the centre plane. Source: docs/ink.md, "Follow, cut, come nearer". */
+/**
+ * What a sharpening takes off a worn apex, along the centre plane. Source: docs/ink.md, "Follow, cut, or step by
+ * step".
+ */
 export const APEX_WORN_MM = 0.02
 /** A curved bevel, and a hollow or convex primary face, are made of so many straight ones. */
 const PIECES = 6
@@ -82,7 +85,7 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: 
 /**
  * What grinding one side along the edge comes to: steel, mm³, and bevel widths before and after, mm, zone by zone.
  * 'flatter-than-primary' where the new angle is not steeper than the flat of the blade (`limitDeg`): no bevel
- * ends on it. Source: docs/ink.md, "Follow, cut, come nearer".
+ * ends on it. Source: docs/ink.md, "Follow, cut, or step by step".
  */
 export function planSide(places: readonly PlannedPlace[]): SidePlan | Refusal {
   const zones = new Map<
@@ -132,7 +135,7 @@ const widthOf = (section: Section, shoulderMm: number): number => {
 
 /**
  * How thick behind the edge a blade of such an edge angle is still right, both sides together, mm: between the uses
- * that the angle is usual for. A starting value, ours. Source: docs/ink.md, "Follow, cut, come nearer".
+ * that the angle is usual for. A starting value, ours. Source: docs/ink.md, "Follow, cut, or step by step".
  */
 export function thickEnoughMm(edgeAngleDeg: number): number {
   const [first, last] = [nth(THICK_ENOUGH, 0), lastOf(THICK_ENOUGH)]

@@ -1,6 +1,6 @@
 import type { Stone } from '../../records/stone/stone'
 
-/** Steel of a full stroke, mm³ for each micrometre of grain. Source: docs/ink.md, "Follow, cut, come nearer". */
+/** Steel of a full stroke, mm³ for each micrometre of grain. Source: docs/ink.md, "Follow, cut, or step by step". */
 const MM3_PER_UM = 2e-4
 /** Stones of one grain differ by this factor either way before anything is known of them. */
 export const STONES_DIFFER = Math.E

@@ -16,7 +16,7 @@ const ROUGH = 1.2
 
 export type Plan = PlanOn<StoneRecord>
 
-/** Follow the bevel that was found, cut the wanted one, or come nearer: all in full, and which is advised. */
+/** Follow the bevel that was found, cut the wanted one, or go step by step: all in full, and which is advised. */
 export function useDecision() {
   return useJob().share(decision)
 }
