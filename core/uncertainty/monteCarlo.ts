@@ -47,7 +47,8 @@ const DEVIATIONS_IN_95 = 1.959964
 
 /**
  * Draws every measure from its tolerance (normal, half-width at 95 in 100) and computes the exact angle each time.
- * Yields how many samples are done, so that the caller can show progress and stop. Source: docs/geometry.md, "Uncertainty".
+ * Yields how many samples are done, so that the caller can show progress and stop. Source:
+ * docs/geometry.md, "Uncertainty".
  */
 export function* monteCarlo({
   setup,
