@@ -62,6 +62,13 @@ describe('the positions of a long blade', () => {
     for (const { placeMm, setup } of proved) expect(positionAt(placeMm!, positions)).toBe(setup?.position)
   })
 
+  it('are proved where they are dialled for, also where two of them meet', () => {
+    const each = positions.each.map((one, i) => (i === 1 ? { ...one, dialForMm: one.fromMm } : one))
+    const of = longJob()
+    of.change({ positions: { ...positions, each } })
+    expect(pressed(of, /^prove A/)).toEqual(ALL.map((n) => `prove A   prove ${n}`))
+  })
+
   it('are each ground with every stone before the blade is moved', () => {
     const done = pressed(longJob(STONES), /^(hold|put-on|grind A)/).map((key) => key.split(' ').slice(-2).join(' '))
     expect(done).toEqual([

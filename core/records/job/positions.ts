@@ -71,11 +71,19 @@ export function positionOf({ hold, dialForMm, positions }: PositionedJob): numbe
   return own ? each.indexOf(own) + 1 : null
 }
 
-/** Which of the positions a place of the edge is worked in, from 1 on; null where there are none. */
+/**
+ * Which of the positions a place of the edge is worked in, from 1 on: where two meet, the one whose dial is for a place
+ * nearer to it. Null where there are none.
+ */
 export function positionAt(placeMm: number, positions: KeptPositions | null): number | null {
   if (!positions) return null
-  const outside = positions.each.map((one) => outsideMm(placeMm, one))
-  return outside.indexOf(Math.min(...outside)) + 1
+  const { each } = positions
+  const away = (one: KeptPosition) => Math.abs(one.dialForMm - placeMm)
+  const nearest = each.reduce((best, one) => {
+    const further = outsideMm(placeMm, one) - outsideMm(placeMm, best)
+    return further < 0 || (further === 0 && away(one) < away(best)) ? one : best
+  })
+  return each.indexOf(nearest) + 1
 }
 
 /** The stretch that is worked as a job is set: of a kept position its own; else nothing is said, and all of it is. */
