@@ -44,6 +44,6 @@ describe('an edge of 400 edge points', () => {
     )
   })
   bench('sampling the edge points (once for a blade)', () => {
-    evenEdgePoints(setup.blade.edge, 400)
+    evenEdgePoints([...setup.blade.edge], 400)
   })
 })

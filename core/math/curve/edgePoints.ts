@@ -30,8 +30,16 @@ function stationOn(segment: Segment, alongMm: number, before: number): EdgePoint
   return { fromHeelMm: before + Math.min(alongMm, segmentLength(segment)), point, heading }
 }
 
-/** `count` edge points (two or more) from heel to tip, even in arc length. Source: docs/geometry.md, "Edge curves". */
-export function evenEdgePoints(curve: Curve, count: number): EdgePoint[] {
+/**
+ * `count` edge points (two or more) from heel to tip, even in arc length; of one curve they are found once for each
+ * count. Source: docs/geometry.md, "Edge curves".
+ */
+export function evenEdgePoints(curve: Curve, count: number): readonly EdgePoint[] {
+  const of = found.get(curve) ?? new Map<number, readonly EdgePoint[]>()
+  found.set(curve, of)
   const total = curveLength(curve)
-  return Array.from({ length: count }, (_, i) => edgePointAt(curve, (total * i) / (count - 1)))
+  const points = of.get(count) ?? Array.from({ length: count }, (_, i) => edgePointAt(curve, (total * i) / (count - 1)))
+  of.set(count, points)
+  return points
 }
+const found = new WeakMap<Curve, Map<number, readonly EdgePoint[]>>()
