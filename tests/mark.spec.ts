@@ -72,6 +72,34 @@ test('nothing said is told so; the simulated blade shows itself, and what is dia
   await expect(ledger(page, 'set', 'B')).not.toHaveText(before)
 })
 
+test('while a test is being weighed the former figures stand, and nothing is called not tested', async ({ page }) => {
+  // Whatever is asked of a worker waits for as long as the page says.
+  await page.addInitScript(() => {
+    const send = Worker.prototype.postMessage
+    Worker.prototype.postMessage = function (this: Worker, ...message: unknown[]) {
+      setTimeout(() => Reflect.apply(send, this, message), Number(sessionStorage.getItem('worker-waits') ?? 0))
+    }
+  })
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.keyboard.press('4')
+  await noteSimulated(page)
+  const [weighing, tip] = [page.getByTestId('weighing'), page.getByTestId('says-tip')]
+  await expect(tip).toHaveText(/°/)
+  await expect(weighing).toHaveCount(0)
+  const former = await tip.innerText()
+  await page.evaluate(() => sessionStorage.setItem('worker-waits', '3000'))
+  await noteSimulated(page)
+  await expect(weighing).toBeVisible()
+  await expect(tip).toHaveText(former)
+  await expect(tip).toHaveClass(/text-muted/)
+  await expect(page.getByTestId('ink-says')).not.toContainText('not tested')
+  await expect(weighing).toHaveCount(0)
+  await expect(tip).toHaveText(/°/)
+  await expect(tip).not.toHaveClass(/text-muted/)
+  await page.evaluate(() => sessionStorage.setItem('worker-waits', '0'))
+  await removeAll(page)
+})
+
 test('looks that cannot both be true are named with what most likely went wrong', async ({ page }) => {
   await openJob(page, 'Pocket knife from the gate')
   await page.keyboard.press('4')
