@@ -42,8 +42,8 @@ export function edgeTangents(edgePoints: readonly EdgePoint[]): EdgeTangents {
 
 /**
  * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the
- * flattest place of the edge are equally far from the wanted angle (on a plate its best slot, and never beyond the
- * rig's range), and how far (the cost, degrees); null where the stone cannot lie on all of it. `edgePoints` are those
+ * flattest place of the edge are equally far from the wanted angle (on a plate its best slot that
+ * `isAllowed`, and never beyond the rig's range), and how far (the cost, degrees); null where the stone cannot lie on all of it. `edgePoints` are those
  * of `tangents`. Source: docs/geometry.md, "An even angle".
  */
 export function evenness(
@@ -53,6 +53,7 @@ export function evenness(
   tangents: EdgeTangents,
   edgePoints: readonly EdgePoint[],
   wantedDeg: number,
+  isAllowed: (one: Judgement) => boolean = () => true,
 ): Judgement | null {
   const held = { ...setup, hold }
   const range = distanceRange(held, side, tangents, edgePoints)
@@ -115,10 +116,11 @@ export function evenness(
 
   /** A plate has only the heights of its slots. */
   function bestOf(heightsMm: readonly number[]): Judgement | null {
-    return heightsMm.reduce<Judgement | null>((found, pivotHeightMm) => {
+    const judged = heightsMm.flatMap((pivotHeightMm) => {
       const cost = worst(pivotHeightMm)
-      return cost !== null && (!found || cost < found.cost) ? { pivotHeightMm, cost } : found
-    }, null)
+      return cost === null ? [] : [{ pivotHeightMm, cost }]
+    })
+    return judged.sort((one, other) => one.cost - other.cost).find(isAllowed) ?? null
   }
 }
 

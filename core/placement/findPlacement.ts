@@ -11,7 +11,7 @@ import { edgeTangents, evenness } from './evenness'
 import { holdLimits, type HoldTrouble } from './holdLimits'
 import { leastSteel } from './leastSteel'
 import { atNearestMark, type AtMark } from './nearestMark'
-import type { Placement, PlacementRange } from './holdSpace'
+import type { Judge, Placement, PlacementRange } from './holdSpace'
 import { searchPlacement, type PlacementFound } from './searchPlacement'
 import { whyNone, type NoHold } from './whyNone'
 
@@ -94,9 +94,9 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const tangents = edgeTangents(seated)
   const limits = holdLimits(setup, side, edgePoints)
   const there = bevelSectionOf(setup.blade, side, thereDeg ?? wantedDeg)
-  const judge = (hold: Setup['hold']) =>
+  const judge: Judge = (hold, isAllowed) =>
     aim === 'even'
-      ? evenness(setup, side, hold, tangents, seated, wantedDeg)
+      ? evenness(setup, side, hold, tangents, seated, wantedDeg, isAllowed)
       : leastSteel(setup, side, hold, tangents, seated, there)
   const range = placementRange(setup, ask.onMarks)
   const asked = {

@@ -25,6 +25,9 @@ export interface Judgement {
   readonly cost: number
 }
 
+/** The best that a way of holding the blade can do; on a plate with the best slot of those that are allowed. */
+export type Judge = (hold: ClampPosition, isAllowed?: (one: Judgement) => boolean) => Judgement | null
+
 export interface Placement extends Judgement {
   readonly hold: ClampPosition
 }
@@ -34,7 +37,7 @@ export interface PlacementAsk {
   readonly hold: ClampPosition
   readonly range: PlacementRange
   /** Null where the stone cannot lie on all of the edge. */
-  readonly judge: (hold: ClampPosition) => Judgement | null
+  readonly judge: Judge
   /** Where it is only asked whether some hold costs no more than this: the first that does ends the search. */
   readonly enough?: number
   /** Whether a blade can be held so at this pivot height; by default always. */
@@ -80,8 +83,14 @@ export function holdSpace({ hold: now, range, judge, allowed = () => true }: Pla
     at: (place, turnDeg, bladeYMm, below = Infinity) => {
       const bladeXMm = onMarks ? bladeXOnMark(onMarks.landmarkMm, onMarks.landmarkMm - place, turnDeg) : place
       const hold = { ...now, bladeXMm, bladeYMm, turnDeg }
-      const judged = judge(hold)
-      return judged && judged.cost < below && allowed(hold, judged.pivotHeightMm) ? { hold, ...judged, place } : null
+      let free: Judgement | null = null
+      const isAllowed = (one: Judgement) => {
+        const is = one.cost < below && allowed(hold, one.pivotHeightMm)
+        if (is) free = one
+        return is
+      }
+      const judged = judge(hold, isAllowed)
+      return judged && (judged === free || isAllowed(judged)) ? { hold, ...judged, place } : null
     },
   }
 }

@@ -5,6 +5,7 @@ import { blade as bladeSchema, type Blade } from '../records/blade/blade'
 import { clampFrame, toBladeFrame } from '../geometry/clamping/clampFrame'
 import { markUnderLandmark } from '../geometry/hold/landmark'
 import { adviseDial } from '../geometry/dial/advised'
+import { whatToDial } from '../geometry/dial/whatToDial'
 import { pivotHeightFor } from '../geometry/dial/pivotHeightFor'
 import { CLEARANCE_TOLERANCE_DEG, shortOverJawsDeg } from '../geometry/hold/jawClearance'
 import { SHAPES } from '../records/blade/shapes'
@@ -87,6 +88,31 @@ describe('the best hold within them', () => {
       )
       const there = edgePointAt(blade.edge, atMark!.evenAtMm)
       expect(adviseDial({ ...begun, hold: best!.hold }, 'A', wantedDeg, there).ok).toBe(true)
+    },
+  )
+
+  it.each(['leaf', 'angular-tip', 'chisel-tip'] as const)(
+    'on a plate takes the best slot that is allowed, not none because the nearest is not (%s)',
+    (shape) => {
+      const blade = shaped(shape)
+      const begun = { ...setup, rig: slotRig, blade }
+      const edgePoints = evenEdgePoints(blade.edge, 400)
+      const { best, atMark } = finished(
+        findPlacement({
+          setup: begun,
+          side: 'A',
+          wantedDeg: 12,
+          edgePoints,
+          aim: 'even',
+          onMarks: false,
+          thereDeg: null,
+        }),
+      )
+      const held = { ...begun, hold: best!.hold }
+      const at = edgePointAt(blade.edge, atMark!.evenAtMm)
+      const [nearest, advised] = [whatToDial(held, 'A', 12, at), adviseDial(held, 'A', 12, at)]
+      expect(nearest.ok && nearest.setting).not.toEqual(atMark!.setting)
+      expect(advised.ok && advised.setting).toEqual(atMark!.setting)
     },
   )
 

@@ -141,7 +141,7 @@ function bestFor(
     hold: setup.hold,
     range,
     enough,
-    judge: (hold) => evenness(setup, side, hold, tangents, seated, wantedDeg),
+    judge: (hold, isAllowed) => evenness(setup, side, hold, tangents, seated, wantedDeg, isAllowed),
     allowed: (hold, heightMm) => limits(hold, heightMm) === null,
   })
   for (;;) {
