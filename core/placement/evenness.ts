@@ -42,9 +42,9 @@ export function edgeTangents(edgePoints: readonly EdgePoint[]): EdgeTangents {
 
 /**
  * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the
- * flattest place of the edge are equally far from the wanted angle (on a plate its best slot that
- * `isAllowed`, and never beyond the rig's range), and how far (the cost, degrees); null where the stone cannot lie on all of it. `edgePoints` are those
- * of `tangents`. Source: docs/geometry.md, "An even angle".
+ * flattest place of the edge are equally far from the wanted angle (never beyond the rig's range; on a plate the best of
+ * the slots that `isAllowed`), and how far (the cost, degrees); null where the stone cannot lie on all of it.
+ * `edgePoints` are those of `tangents`. Source: docs/geometry.md, "An even angle".
  */
 export function evenness(
   setup: Setup,
