@@ -42,7 +42,7 @@ export function edgeTangents(edgePoints: readonly EdgePoint[]): EdgeTangents {
 
 /**
  * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the
- * flattest place of the edge are equally far from the wanted angle (never beyond the rig's range; on a plate the best of
+ * flattest place of the edge are equally far from the wanted angle (not beyond the rig's range; on a plate the best of
  * the slots that `isAllowed`), and how far (the cost, degrees); null where the stone cannot lie on all of it.
  * `edgePoints` are those of `tangents`. Source: docs/geometry.md, "An even angle".
  */
