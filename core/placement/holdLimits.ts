@@ -44,7 +44,7 @@ export function holdLimits(
       const at = (barred + i) % reached.length
       const edgePoint = nth(reached, at)
       const contact = contactAt(edgePoint, hold, over(edgePoint))
-      if (contact.ok && (!tops || passesOverJaws(contact, tops, setup.stone, rig.stroke))) continue
+      if (contact.ok && (!tops || passesOverJaws(contact, tops, setup))) continue
       barred = at
       if (contact.ok) return 'stone-meets-jaws'
       return contact.code === 'before-stop' ? 'stops-too-near' : 'rod-too-short'

@@ -10,7 +10,7 @@ import { nth } from '../../math/list'
 import { contactAt, contactsAlong, type Contact } from '../contact/contact'
 import { curveLength } from '../../math/curve/arcLength'
 import { edgePointAt, evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
-import { CLEARANCE_TOLERANCE_DEG, nearestToJaws, shortOverJawsDeg } from '../hold/jawClearance'
+import { CLEARANCE_TOLERANCE_DEG, shortAtEach, shortOverJawsDeg } from '../hold/jawClearance'
 import { heightOfSetting } from '../../records/rig/dial'
 import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
 
@@ -45,6 +45,8 @@ function slipsOut(setup: Setup): Refusal | null {
 const PLACES_ALONG = 60
 /** And so many more on both sides of where it comes nearest to the jaws. */
 const FINER = 8
+/** Where the stone clears the jaws by more than this, it does so between that place and the next as well, degrees. */
+const NEAR_DEG = 0.5
 
 /**
  * What stands against a setting somewhere along the edge that is worked: the stone does not reach that place, or would
@@ -57,25 +59,34 @@ function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoin
   if (!height.ok) return height
   const over = rodPosesAt(setup, side, height.heightMm)
   const there = contactAt(edgePoint, setup.hold, over(edgePoint))
+  if (!there.ok) return there
   const places = evenEdgePoints(edge, PLACES_ALONG).filter((place) => isWorked(setup, place))
   const along: Contact[] = []
-  for (const contact of [there, ...contactsAlong(places, setup.hold, over)]) {
+  for (const contact of contactsAlong(places, setup.hold, over)) {
     if (!contact.ok) return contact
     along.push(contact)
   }
-  if (!jaws || !there.ok) return null
+  if (!jaws) return null
+  const shortAt = shortAtEach(setup, side, jaws, along, NEAR_DEG)
   const nextMm = curveLength(edge) / (PLACES_ALONG - 1)
-  const finer = nearestToJaws(setup, side, jaws, along.slice(1)).flatMap((i) =>
+  const finer = peaks(shortAt).flatMap((i) =>
     Array.from({ length: 2 * FINER - 1 }, (_, n) =>
       edgePointAt(edge, nth(places, i).fromHeelMm + nextMm * ((n + 1) / FINER - 1)),
     ),
   )
-  const shortDeg = shortOverJawsDeg(setup, side, jaws, [...along, ...contactsAlong(finer, setup.hold, over)])
+  const between = shortOverJawsDeg(setup, side, jaws, [there, ...contactsAlong(finer, setup.hold, over)])
+  const shortDeg = Math.max(between, ...shortAt)
   if (shortDeg === Infinity) return refuse('jaws-in-the-way')
   return shortDeg > CLEARANCE_TOLERANCE_DEG
     ? refuse('stone-meets-jaws', { limitDeg: there.edgeAngleDeg + shortDeg })
     : null
 }
+
+/** Where a row of figures is no lower than at the two beside it; not where it is −Infinity. */
+const peaks = (row: readonly number[]): number[] =>
+  row.flatMap((here, i) =>
+    here > -Infinity && here >= (row[i - 1] ?? -Infinity) && here >= (row[i + 1] ?? -Infinity) ? [i] : [],
+  )
 
 /**
  * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the stone would not reach all

@@ -11,7 +11,6 @@ import { centrePlaneOf, isWorked, type Setup } from '../setup/setup'
 import type { Stone } from '../../records/stone/stone'
 import { degrees, radians } from '../../math/units/angle'
 import { clamp } from '../../math/units/figures'
-import { add, dot, scale, subtract, unit } from '../../math/vector/vec2'
 
 /** No rod of such a rig is thicker, mm; nor than what lies between its axis and the stone's face. */
 const ROD_RADIUS_MM = 5
@@ -82,11 +81,17 @@ export function lowestOverJaws(
 ): LowestOver | null {
   const [theta, gauge] = [radians(contact.edgeAngleDeg), radians(contact.gaugeDeg)]
   // The rod runs over `under`, back to the pivot; `beside` it lies in the plane of the face.
-  const under = add(contact.point, scale(contact.outward, stone.faceOffsetMm * Math.sin(theta)))
-  const back = unit(subtract(contact.foot, under))
-  const normal: Vec3 = [...scale(contact.outward, Math.sin(theta)), Math.cos(theta)]
-  const along: Vec3 = [...scale(back, Math.cos(gauge)), Math.sin(gauge)]
-  const beside = cross(normal, along)
+  const [sin, cos] = [Math.sin(theta), Math.cos(theta)]
+  const { point, outward, foot } = contact
+  const under = stone.faceOffsetMm * sin
+  const [backU, backV] = [foot[0] - point[0] - outward[0] * under, foot[1] - point[1] - outward[1] * under]
+  const flat = Math.cos(gauge) / Math.hypot(backU, backV)
+  const [alongU, alongV, alongW] = [backU * flat, backV * flat, Math.sin(gauge)]
+  const [besideU, besideV, besideW] = [
+    outward[1] * sin * alongW - cos * alongV,
+    cos * alongU - outward[0] * sin * alongW,
+    outward[0] * sin * alongV - outward[1] * sin * alongU,
+  ]
   // At the bottom of its stroke the stone's upper end is at the contact, or its middle at the near stop.
   const lowerEndMm = Math.max(contact.reachMm - stone.lengthMm, (stroke?.nearestMm ?? 0) - stone.lengthMm / 2)
   const stoneEndMm = contact.reachMm - lowerEndMm
@@ -97,49 +102,58 @@ export function lowestOverJaws(
   const needs = (deg: number, over: Top['what']) => {
     if (deg > 0 && deg > (lowest?.deg ?? 0)) lowest = { deg, over }
   }
-  /** A corner's place on a plane so far over the face, straight under or over it. */
-  const seenOn =
-    (overMm: number) =>
-    ({ u, v, w }: ClampPoint): Corner => {
-      const from = subtract([u, v], contact.point)
-      const inFront = -dot(from, contact.outward)
-      const there: Vec3 = [...from, inFront * Math.tan(theta) + overMm / Math.cos(theta)]
-      return { behind: dot3(there, along), beside: dot3(there, beside), inFront, w }
-    }
-  for (const { what, corners } of tops) {
+  /** The corners' places on a plane so far over the face, straight under or over them. */
+  const seenOn = ({ corners }: Top, overMm: number): Outline => {
+    const seen = shapes[0]
+    seen.count = corners.length
+    corners.forEach(({ u, v, w }, i) => {
+      const [fromU, fromV] = [u - point[0], v - point[1]]
+      const inFront = -(fromU * outward[0] + fromV * outward[1])
+      const height = (inFront * sin + overMm) / cos
+      const corner = nth(seen.corners, i)
+      corner.behind = fromU * alongU + fromV * alongV + height * alongW
+      corner.beside = fromU * besideU + fromV * besideV + height * besideW
+      corner.inFront = inFront
+      corner.w = w
+    })
+    return seen
+  }
+  for (const top of tops) {
     // What each of these needs is greatest at a corner of the part that is under it: the face is a plane.
-    for (const { inFront, w } of cut(corners.map(seenOn(0)), stone.widthMm / 2, 0, stoneEndMm))
-      if (w > 0) needs(inFront <= 0 ? AT_NO_ANGLE_DEG : degrees(Math.atan2(w, inFront)), what)
-    for (const { inFront, w } of cut(corners.map(seenOn(free)), rodRadiusMm, stoneEndMm, contact.reachMm)) {
+    const face = cut(seenOn(top, 0), stone.widthMm / 2, 0, stoneEndMm)
+    for (let i = 0; i < face.count; i++) {
+      const { inFront, w } = nth(face.corners, i)
+      if (w > 0) needs(inFront <= 0 ? AT_NO_ANGLE_DEG : degrees(Math.atan2(w, inFront)), top.what)
+    }
+    const rod = cut(seenOn(top, free), rodRadiusMm, stoneEndMm, contact.reachMm)
+    for (let i = 0; i < rod.count; i++) {
+      const { inFront, w } = nth(rod.corners, i)
       const far = Math.hypot(inFront, w)
-      if (far > free) needs(degrees(Math.acos(free / far) - Math.atan2(inFront, w)), what)
+      if (far > free) needs(degrees(Math.acos(free / far) - Math.atan2(inFront, w)), top.what)
     }
   }
   return lowest
 }
 
-type Vec3 = readonly [number, number, number]
-const dot3 = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-const cross = ([a, b, c]: Vec3, [x, y, z]: Vec3): Vec3 => [b * z - c * y, c * x - a * z, a * y - b * x]
-
 /**
  * Whether the stone passes over the jaws at this contact: the lowest angle over them is no steeper than the contact's
- * own. Where every corner of theirs stands in front of the contact and under the face's plane, all of them do, and
- * nothing has to be cut.
+ * own, less a margin (degrees). Where every corner of theirs stands in front of the contact and under the face's plane,
+ * all of them do, and nothing has to be cut.
  */
-export function passesOverJaws(contact: Contact, tops: readonly Top[], ...by: Stroked): boolean {
-  const theta = radians(contact.edgeAngleDeg)
-  const [sin, cos] = [Math.sin(theta), Math.cos(theta)]
+export function passesOverJaws(contact: Contact, tops: readonly Top[], { stone, rig }: Over, marginDeg = 0): boolean {
+  const least = contact.edgeAngleDeg - marginDeg
+  const slope = Math.tan(radians(least))
   const { point, outward } = contact
   const isUnder = ({ u, v, w }: ClampPoint) => {
     const inFront = (point[0] - u) * outward[0] + (point[1] - v) * outward[1]
-    return inFront > 0 && w * cos <= inFront * sin
+    return inFront > 0 && w <= inFront * slope
   }
-  if (tops.every(({ corners }) => corners.every(isUnder))) return true
-  const lowest = lowestOverJaws(contact, tops, ...by)
-  return lowest === null || lowest.deg <= contact.edgeAngleDeg
+  if (least > 0 && tops.every(({ corners }) => corners.every(isUnder))) return true
+  const lowest = lowestOverJaws(contact, tops, stone, rig.stroke)
+  return lowest === null || lowest.deg <= least
 }
-type Stroked = [stone: Pick<Stone, 'lengthMm' | 'widthMm' | 'faceOffsetMm'>, stroke: Rig['stroke']]
+/** What passes over the jaws. */
+type Over = Pick<Setup, 'stone' | 'rig'>
 
 /** The same, the angle alone. */
 export const lowestAngleOverJawsDeg = (...given: Parameters<typeof lowestOverJaws>): number | null =>
@@ -147,38 +161,55 @@ export const lowestAngleOverJawsDeg = (...given: Parameters<typeof lowestOverJaw
 
 /** A corner seen from the contact, mm: behind it along the rod, beside the rod, inside of the tangent, and how high. */
 interface Corner {
-  readonly behind: number
-  readonly beside: number
-  readonly inFront: number
-  readonly w: number
+  behind: number
+  beside: number
+  inFront: number
+  w: number
 }
+/** A convex shape: the first so many of its corners. Two are used throughout, for thousands are cut in each drag. */
+interface Outline {
+  count: number
+  readonly corners: readonly Corner[]
+}
+/** A rectangle cut by four lines has eight corners at the most. */
+const newOutline = (): Outline => ({
+  count: 0,
+  corners: Array.from({ length: 8 }, () => ({ behind: 0, beside: 0, inFront: 0, w: 0 })),
+})
+const shapes = [newOutline(), newOutline()] as const
 
 /** The part of a top under a strip along the rod, so wide to both sides, between two places behind the contact. */
-function cut(corners: readonly Corner[], halfWidthMm: number, fromMm: number, toMm: number): readonly Corner[] {
-  const inside: ((at: Corner) => number)[] = [
-    (at) => at.behind - fromMm,
-    (at) => toMm - at.behind,
-    (at) => halfWidthMm - at.beside,
-    (at) => halfWidthMm + at.beside,
-  ]
-  return inside.reduce<readonly Corner[]>(clipped, corners)
+function cut(seen: Outline, halfWidthMm: number, fromMm: number, toMm: number): Outline {
+  let [shape, other] = [seen, seen === shapes[0] ? shapes[1] : shapes[0]]
+  const within = (of: 'behind' | 'beside', sign: 1 | -1, limit: number) => {
+    clip(shape, other, of, sign, limit)
+    ;[shape, other] = [other, shape]
+  }
+  within('behind', 1, fromMm)
+  within('behind', -1, -toMm)
+  within('beside', 1, -halfWidthMm)
+  within('beside', -1, -halfWidthMm)
+  return shape
 }
 
-/** A convex shape without what lies beyond one line (Sutherland and Hodgman 1974). */
-function clipped(shape: readonly Corner[], inside: (at: Corner) => number): readonly Corner[] {
-  return shape.flatMap((at, i) => {
-    const before = nth(shape, (i + shape.length - 1) % shape.length)
-    const [now, was] = [inside(at), inside(before)]
-    const crossing = now >= 0 !== was >= 0 ? [between(before, at, was / (was - now))] : []
-    return now >= 0 ? [...crossing, at] : crossing
-  })
+/** Puts what of a convex shape has sign · (behind or beside) ≥ limit into another (Sutherland and Hodgman 1974). */
+function clip(shape: Outline, into: Outline, of: 'behind' | 'beside', sign: 1 | -1, limit: number): void {
+  into.count = 0
+  const add = (from: Corner, to: Corner, share: number) => {
+    const corner = nth(into.corners, into.count++)
+    corner.behind = from.behind + (to.behind - from.behind) * share
+    corner.beside = from.beside + (to.beside - from.beside) * share
+    corner.inFront = from.inFront + (to.inFront - from.inFront) * share
+    corner.w = from.w + (to.w - from.w) * share
+  }
+  for (let i = 0; i < shape.count; i++) {
+    const here = nth(shape.corners, i)
+    const before = nth(shape.corners, i === 0 ? shape.count - 1 : i - 1)
+    const [now, was] = [sign * here[of] - limit, sign * before[of] - limit]
+    if (now >= 0 !== was >= 0) add(before, here, was / (was - now))
+    if (now >= 0) add(here, here, 0)
+  }
 }
-const between = (a: Corner, b: Corner, share: number): Corner => ({
-  behind: a.behind + (b.behind - a.behind) * share,
-  beside: a.beside + (b.beside - a.beside) * share,
-  inFront: a.inFront + (b.inFront - a.inFront) * share,
-  w: a.w + (b.w - a.w) * share,
-})
 
 /** Judged at some places along the edge, what clears the jaws may lack this much between them, degrees. */
 export const CLEARANCE_TOLERANCE_DEG = 0.05
@@ -194,38 +225,26 @@ export function shortOverJawsDeg(
   jaws: JawSet,
   along: readonly (Contact | Refusal)[],
 ): number {
-  const tops = topsOf(setup, side, jaws)
-  // Whether it clears them is seen far sooner than from which angle on it would.
-  return along.reduce(
-    (short, contact) =>
-      !contact.ok || !isWorked(setup, contact) || passesOverJaws(contact, tops, setup.stone, setup.rig.stroke)
-        ? short
-        : Math.max(short, shortAtDeg(contact, tops, setup)),
-    0,
-  )
+  const worked = along.filter((contact): contact is Contact => contact.ok && isWorked(setup, contact))
+  return Math.max(0, ...shortAtEach(setup, side, jaws, worked, 0))
 }
-
-/** Below 0 by how much the stone clears the jaws at a contact, degrees; as above. */
-function shortAtDeg(contact: Contact, tops: readonly Top[], { stone, rig }: Setup): number {
-  const lowestDeg = lowestAngleOverJawsDeg(contact, tops, stone, rig.stroke)
-  if (lowestDeg === null) return -Infinity
-  return lowestDeg < AT_NO_ANGLE_DEG ? lowestDeg - contact.edgeAngleDeg : Infinity
-}
-
-/** Where the stone clears the jaws by more than this, it does so between that place and the next as well, degrees. */
-const NEAR_DEG = 0.5
 
 /**
- * The places of an edge, by their index, where the stone comes nearer to the jaws than at the two beside them, and so
- * near that between these it may meet them: on a hollow edge the nearest is a sharp peak.
+ * The same of each contact, below 0 by how much the stone clears the jaws there; −Infinity where it does by more than a
+ * margin (degrees): that is seen far sooner than from which angle on it would.
  */
-export function nearestToJaws(setup: Setup, side: Side, jaws: JawSet, along: readonly Contact[]): number[] {
+export function shortAtEach(
+  setup: Setup,
+  side: Side,
+  jaws: JawSet,
+  along: readonly Contact[],
+  marginDeg: number,
+): number[] {
   const tops = topsOf(setup, side, jaws)
-  const { stone, rig } = setup
-  const short = along.map((contact) => {
-    const flatter = { ...contact, edgeAngleDeg: contact.edgeAngleDeg - NEAR_DEG }
-    return passesOverJaws(flatter, tops, stone, rig.stroke) ? -Infinity : shortAtDeg(contact, tops, setup)
+  return along.map((contact) => {
+    if (passesOverJaws(contact, tops, setup, marginDeg)) return -Infinity
+    const lowestDeg = lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke)
+    if (lowestDeg === null) return -Infinity
+    return lowestDeg < AT_NO_ANGLE_DEG ? lowestDeg - contact.edgeAngleDeg : Infinity
   })
-  const at = (i: number) => short[i] ?? -Infinity
-  return along.flatMap((_, i) => (at(i) > -Infinity && at(i) >= at(i - 1) && at(i) >= at(i + 1) ? [i] : []))
 }
