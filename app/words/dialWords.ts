@@ -10,6 +10,8 @@ export interface DialPart {
 const figure = (text: string): DialPart => ({ text, figure: true })
 const word = (text: string): DialPart => ({ text, figure: false })
 const counted = (count: number, of: string): string => `${count} ${of}${count === 1 ? '' : 's'}`
+/** What is said behind a setting below its scale's 0. */
+export const BELOW_ZERO = 'below 0'
 const signOf = (value: number): string => (value > 0 ? '+' : '−')
 
 /** How one language of dials speaks. */
@@ -58,9 +60,17 @@ export const DIAL_WORDS: { readonly [B in DialLanguage]: DialWords<ReadingOf<B>,
     step: 'mark',
     heading: () => 'Turns',
     parts({ turns }, { divisions }) {
-      const whole = Math.floor(turns + 1e-6)
-      const marks = onScale((turns - whole) * divisions, 1, String)
-      return [figure(String(whole)), word('turns'), ...(marks === '0' ? [] : [figure(marks), word('marks')])]
+      // One sign for the whole: a screw at −0.375 turn of eight marks stands 3 marks below 0.
+      const size = Math.abs(turns)
+      const whole = Math.floor(size + 1e-6)
+      const marks = onScale((size - whole) * divisions, 1, String)
+      const isBelow = turns < 0 && (whole > 0 || marks !== '0')
+      return [
+        figure(String(whole)),
+        word(whole === 1 ? 'turn' : 'turns'),
+        ...(marks === '0' ? [] : [figure(marks), word(marks === '1' ? 'mark' : 'marks')]),
+        ...(isBelow ? [word(BELOW_ZERO)] : []),
+      ]
     },
     rise(from, to, { divisions }) {
       const marks = Math.round((to - from) * divisions)

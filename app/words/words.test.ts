@@ -25,6 +25,11 @@ describe('words for the bench', () => {
     expect(dialText(screwRig, { by: 'turns', turns: 16.25 })).toBe('16 turns 3 marks')
     expect(dialText(screwRig, { by: 'turns', turns: 16 })).toBe('16 turns')
     expect(dialFigures(screwRig, { by: 'turns', turns: 16.25 })).toBe('16 + 3')
+    const below = (turns: number) => [dialText, dialFigures].map((say) => say(screwRig, { by: 'turns', turns }))
+    expect(below(-0.25)).toEqual(['0 turns 3 marks below 0', '−(0 + 3)'])
+    expect(below(-1.75)).toEqual(['1 turn 9 marks below 0', '−(1 + 9)'])
+    expect(below(-2)).toEqual(['2 turns below 0', '−2'])
+    expect(below(-1e-9)).toEqual(['0 turns', '0'])
   })
 
   it('a scale says what is engraved on it: its own unit, its own marks, and no mark that is not there', () => {
