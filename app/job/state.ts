@@ -16,7 +16,7 @@ import { dialledState } from '#core/log/dialledState'
 import { asSet } from '#core/uncertainty/asSet'
 import { ofKind, onBlade } from '#core/log/activeEntries'
 import type { Setup } from '#core/geometry/setup/setup'
-import { perSide, SIDES, type Side } from '#core/records/common/side'
+import { otherSide, perSide, SIDES, type Side } from '#core/records/common/side'
 import type { useCollections } from '~/stores/collections'
 import type { useLog } from '~/stores/log'
 import type { usePreferences } from '~/stores/preferences'
@@ -69,7 +69,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
 
   // What is looked at: of this opening, not of the job.
   const side = shallowRef<Side>('A')
-  const turnOver = () => (side.value = side.value === 'A' ? 'B' : 'A')
+  const turnOver = () => (side.value = otherSide(side.value))
   /** The sides that have a bevel. */
   const sides = computed((): readonly Side[] => (blade.value.bevels === 'A' ? ['A'] : SIDES))
   /** The place of the edge that is looked at, arc length from the heel; null: the one that the dial is for. */

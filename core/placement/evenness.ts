@@ -44,11 +44,12 @@ export function edgeTangents(edgePoints: readonly EdgePoint[]): EdgeTangents {
  * The best that a way of holding a blade can do for an even angle: the pivot height at which the steepest and the
  * flattest place of the edge are equally far from the wanted angle (not beyond the rig's range; on a plate the best of
  * the slots that `isAllowed`), and how far (the cost, degrees); null where the stone cannot lie on all of it.
+ * Of two `sides` it is the height that is best for both, and the worse of them.
  * `edgePoints` are those of `tangents`. Source: docs/geometry.md, "An even angle".
  */
 export function evenness(
   setup: Setup,
-  side: Side,
+  sides: readonly Side[],
   hold: ClampPosition,
   tangents: EdgeTangents,
   edgePoints: readonly EdgePoint[],
@@ -56,17 +57,30 @@ export function evenness(
   isAllowed: (one: Judgement) => boolean = () => true,
 ): Judgement | null {
   const held = { ...setup, hold }
-  const range = distanceRange(held, side, tangents, edgePoints)
-  const extremes = liesByPlace(setup)
-    ? (heightMm: number) => angleRange(held, side, tangents, edgePoints, heightMm)
-    : (heightMm: number) => {
-        const { nearest, farthest, pivotOverBladeMm } = range(heightMm)
-        const steepest = edgeAngle(pivotOverBladeMm, nearest, setup.stone.faceOffsetMm)
-        const flattest = edgeAngle(pivotOverBladeMm, farthest, setup.stone.faceOffsetMm)
-        return steepest.ok && flattest.ok
-          ? { steepestDeg: steepest.edgeAngleDeg, flattestDeg: flattest.edgeAngleDeg }
-          : null
-      }
+  const ranges = sides.map((side) => distanceRange(held, side, tangents, edgePoints))
+  const onSide = sides.map((side, i) =>
+    liesByPlace(setup)
+      ? (heightMm: number) => angleRange(held, side, tangents, edgePoints, heightMm)
+      : (heightMm: number) => {
+          const { nearest, farthest, pivotOverBladeMm } = nth(ranges, i)(heightMm)
+          const steepest = edgeAngle(pivotOverBladeMm, nearest, setup.stone.faceOffsetMm)
+          const flattest = edgeAngle(pivotOverBladeMm, farthest, setup.stone.faceOffsetMm)
+          return steepest.ok && flattest.ok
+            ? { steepestDeg: steepest.edgeAngleDeg, flattestDeg: flattest.edgeAngleDeg }
+            : null
+        },
+  )
+  const extremes = (heightMm: number) =>
+    onSide
+      .map((on) => on(heightMm))
+      .reduce(
+        (all, one) =>
+          all &&
+          one && {
+            steepestDeg: Math.max(all.steepestDeg, one.steepestDeg),
+            flattestDeg: Math.min(all.flattestDeg, one.flattestDeg),
+          },
+      )
   /** The greatest deviation with the pivot at a height, degrees. */
   const worst = (heightMm: number): number | null => {
     const at = extremes(heightMm)
@@ -81,7 +95,7 @@ export function evenness(
   }
   const theta = (wantedDeg * Math.PI) / 180
   // The balance rises with the height and is nearly straight: regula falsi on a bracket around the middle of the edge.
-  const first = range(60)
+  const first = nth(ranges, 0)(60)
   if (!(first.nearest > 0)) return null
   const middle = ((first.nearest + first.farthest) / 2) * Math.tan(theta) + setup.stone.faceOffsetMm / Math.cos(theta)
   let [low, high] = [middle - 1, middle + 1]

@@ -8,10 +8,10 @@ import { fixedHeightsMm, heightRange } from '../records/rig/dial'
 import type { Setup } from '../geometry/setup/setup'
 import { restsOnTable } from '../records/rig/kinds'
 import { edgeTangents, evenness } from './evenness'
-import { holdLimits, type HoldTrouble } from './holdLimits'
+import { holdLimits, type HoldLimits, type HoldTrouble } from './holdLimits'
 import { leastSteel } from './leastSteel'
-import { atNearestMark, type AtMark } from './nearestMark'
-import type { Judge, Placement, PlacementRange } from './holdSpace'
+import { atNearestMark, atSetting, type AtMark } from './nearestMark'
+import type { Judge, Judgement, Placement, PlacementRange } from './holdSpace'
 import { searchPlacement, type PlacementFound } from './searchPlacement'
 import { whyNone, type NoHold } from './whyNone'
 
@@ -26,6 +26,11 @@ export interface FindPlacement {
   readonly aim: PlacementAim
   /** Whether the blade's landmark is to lie on a mark of the jaws. */
   readonly onMarks: boolean
+  /**
+   * The other side, where the angle is to be as even as it can be on the worse of both; with one dial for both it wants
+   * the same. Null: for this side alone, as the least steel always is.
+   */
+  readonly other?: { readonly side: Side; readonly wantedDeg: number; readonly oneDial: boolean } | null
   /** For the least steel: the bevel that is there on this side, degrees. */
   readonly thereDeg: number | null
 }
@@ -33,8 +38,12 @@ export interface FindPlacement {
 /** Why the best is no better: every way of doing better that stands next to it is barred by this. */
 export type Bound = HoldTrouble | 'turned-far-enough' | 'end-of-the-blade' | 'between-marks' | 'between-stops'
 
+type Heights = Pick<Judgement, 'pivotHeightMm' | 'otherHeightMm'>
+
 export interface FoundPlacement extends PlacementFound {
   readonly atMark: AtMark | null
+  /** The same on the other side; null where it was not asked for. */
+  readonly otherAtMark: AtMark | null
   /** What bars anything better; empty where steepest and flattest place simply balance. */
   readonly bounds: readonly Bound[]
   /** Where there is no best: what stands against every hold, the most frequent first. */
@@ -92,24 +101,44 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const searched = edgePoints.filter((_, i) => i % every === 0 || i === edgePoints.length - 1)
   const seated = seatedUnder(setup.blade.edge, setup.stone.widthMm, searched)
   const tangents = edgeTangents(seated)
+  const other = aim === 'even' ? (ask.other ?? null) : null
   const limits = holdLimits(setup, side, edgePoints)
+  const otherLimits = other && holdLimits(setup, other.side, edgePoints)
+  /** What stands against a hold, on either side where both are held. */
+  const trouble = (hold: Setup['hold'], { pivotHeightMm, otherHeightMm = pivotHeightMm }: Heights) =>
+    limits(hold, pivotHeightMm) ?? otherLimits?.(hold, otherHeightMm) ?? null
   const there = bevelSectionOf(setup.blade, side, thereDeg ?? wantedDeg)
   const judge: Judge = (hold, isAllowed) =>
-    aim === 'even'
-      ? evenness(setup, side, hold, tangents, seated, wantedDeg, isAllowed)
-      : leastSteel(setup, side, hold, tangents, seated, there)
+    aim === 'even' ? even(hold, isAllowed) : leastSteel(setup, side, hold, tangents, seated, there)
+  const even: Judge = (hold, isAllowed) => {
+    if (!other || other.oneDial)
+      return evenness(setup, other ? [side, other.side] : [side], hold, tangents, seated, wantedDeg, isAllowed)
+    const onSide = (of: Side, deg: number, within: HoldLimits | null) =>
+      evenness(setup, [of], hold, tangents, seated, deg, (one) => within?.(hold, one.pivotHeightMm) === null)
+    const own = onSide(side, wantedDeg, limits)
+    const onOther = own && onSide(other.side, other.wantedDeg, otherLimits)
+    return onOther && { ...own, otherHeightMm: onOther.pivotHeightMm, cost: Math.max(own.cost, onOther.cost) }
+  }
   const range = placementRange(setup, ask.onMarks)
   const asked = {
     hold: setup.hold,
     range,
     judge,
-    allowed: (hold: Setup['hold'], heightMm: number) => limits(hold, heightMm) === null,
+    allowed: (hold: Setup['hold'], at: Judgement) => trouble(hold, at) === null,
   }
   const found = yield* searchPlacement(asked)
   const { best } = found
-  return best
-    ? { ...found, atMark: atNearestMark(setup, side, best, edgePoints, wantedDeg), bounds: boundsOf(best), whyNone: [] }
-    : { ...found, atMark: null, bounds: [], whyNone: whyNone(asked, limits) }
+  if (!best) return { ...found, atMark: null, otherAtMark: null, bounds: [], whyNone: whyNone(asked, trouble) }
+  const bothAllow: HoldLimits = (hold, pivotHeightMm) => trouble(hold, { pivotHeightMm })
+  const atMark = atNearestMark(setup, side, best, edgePoints, wantedDeg, other?.oneDial ? bothAllow : limits)
+  return { ...found, atMark, otherAtMark: otherAt(best), bounds: boundsOf(best), whyNone: [] }
+
+  function otherAt({ hold, pivotHeightMm, otherHeightMm = pivotHeightMm }: Placement): AtMark | null {
+    if (!other) return null
+    return other.oneDial
+      ? atMark && atSetting(setup, other.side, hold, atMark.setting, edgePoints, other.wantedDeg)
+      : atNearestMark(setup, other.side, { hold, pivotHeightMm: otherHeightMm }, edgePoints, other.wantedDeg)
+  }
 
   /** Looks a little further in each way: what would be better but is barred. */
   function boundsOf(best: Placement): Bound[] {
@@ -139,8 +168,8 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
       }
       const tried = judge(hold)
       if (!tried || tried.cost > best.cost * BETTER - 0.002) continue
-      const trouble = limits(hold, tried.pivotHeightMm)
-      if (trouble) bounds.add(trouble)
+      const barred = trouble(hold, tried)
+      if (barred) bounds.add(barred)
       else if (Math.abs(hold.turnDeg) > MOST_TURN_DEG) bounds.add('turned-far-enough')
       else if (x !== 0 && range.onMarks) bounds.add('between-marks')
       else if (y !== 0 && !range.freeDepthMm && !restsOnTable(setup.rig)) bounds.add('between-stops')

@@ -9,6 +9,9 @@ import { jawFit } from '../geometry/hold/holdChecks'
 import { heightRange } from '../records/rig/dial'
 import { rodPosesAt, type Setup } from '../geometry/setup/setup'
 
+/** What stands against a way of holding a blade at a pivot height; null where nothing does. */
+export type HoldLimits = (hold: ClampPosition, pivotHeightMm: number) => HoldTrouble | null
+
 /** Why a blade cannot be held so. */
 export type HoldTrouble =
   GripTrouble | 'slips-out' | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
@@ -20,11 +23,7 @@ const ALONG_EDGE = 41
  * (the jaws' grip first), or null. The places of the edge that must be reached are `edgePoints`. Source:
  * docs/geometry.md, "Limits".
  */
-export function holdLimits(
-  setup: Setup,
-  side: Side,
-  edgePoints: readonly EdgePoint[],
-): (hold: ClampPosition, pivotHeightMm: number) => HoldTrouble | null {
+export function holdLimits(setup: Setup, side: Side, edgePoints: readonly EdgePoint[]): HoldLimits {
   const { rig, blade } = setup
   const { lowestMm, highestMm } = heightRange(rig)
   const grips = gripOf(blade, rig)

@@ -21,6 +21,8 @@ export interface PlacementRange {
 /** What a way of holding the blade comes to at the pivot height that suits it best. */
 export interface Judgement {
   readonly pivotHeightMm: number
+  /** Of the other side, where that is held as well and has a dial of its own. */
+  readonly otherHeightMm?: number
   /** What is to be small: the greatest deviation (degrees), or the steel taken off (mm²). */
   readonly cost: number
 }
@@ -40,8 +42,8 @@ export interface PlacementAsk {
   readonly judge: Judge
   /** Where it is only asked whether some hold costs no more than this: the first that does ends the search. */
   readonly enough?: number
-  /** Whether a blade can be held so at this pivot height; by default always. */
-  readonly allowed?: (hold: ClampPosition, pivotHeightMm: number) => boolean
+  /** Whether a blade can be held so with the pivot there; by default always. */
+  readonly allowed?: (hold: ClampPosition, at: Judgement) => boolean
 }
 
 /** A hold that was tried, and its place: bladeX, or on marks what bladeX is without a turn. */
@@ -85,7 +87,7 @@ export function holdSpace({ hold: now, range, judge, allowed = () => true }: Pla
       const hold = { ...now, bladeXMm, bladeYMm, turnDeg }
       let free: Judgement | null = null
       const isAllowed = (one: Judgement) => {
-        const is = one.cost < below && allowed(hold, one.pivotHeightMm)
+        const is = one.cost < below && allowed(hold, one)
         if (is) free = one
         return is
       }

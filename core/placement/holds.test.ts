@@ -17,6 +17,7 @@ import { edgeTangents } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
 import { holdLimits } from './holdLimits'
 import { leastSteel } from './leastSteel'
+import type { Side } from '../records/common/side'
 import { positionsFor, type Positions } from './longBlade'
 
 const sabre: Blade = { ...sampleSetup.blade, primaryGrindHeightMm: 14, widthMm: 28 }
@@ -115,6 +116,58 @@ describe('the best hold within them', () => {
       expect(advised.ok && advised.setting).toEqual(atMark!.setting)
     },
   )
+
+  describe('for both sides, with the pivot off the middle', () => {
+    const rig = { ...setup.rig, pivot: { setbackMm: 95, alongMm: 5 } }
+    const WANTED = 19
+    const deviation = (held: Setup, side: Side, heightMm: number) =>
+      Math.max(
+        ...contactsAlong(evenEdgePoints(held.blade.edge, 200), held.hold, rodPosesAt(held, side, heightMm)).map(
+          (contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - WANTED) : Infinity),
+        ),
+      )
+    const search = (of: Setup, oneDial: boolean | null) =>
+      finished(
+        findPlacement({
+          setup: of,
+          side: 'A',
+          wantedDeg: WANTED,
+          other: oneDial === null ? null : { side: 'B', wantedDeg: WANTED, oneDial },
+          edgePoints: evenEdgePoints(of.blade.edge, 200),
+          aim: 'even',
+          onMarks: false,
+          thereDeg: null,
+        }),
+      )
+
+    it.each(['leaf', 'drop-point', 'recurved'] as const)(
+      'the worse of them is better than where one side was served (%s)',
+      (shape) => {
+        const of = { ...setup, rig, blade: shaped(shape) }
+        const worse = ({ best }: ReturnType<typeof search>) => {
+          const held = { ...of, hold: best!.hold }
+          return Math.max(deviation(held, 'A', best!.pivotHeightMm), deviation(held, 'B', best!.pivotHeightMm))
+        }
+        const [one, both, eachOwn] = [search(of, null), search(of, true), search(of, false)]
+        expect(worse(both)).toBeCloseTo(both.best!.cost, 3)
+        expect(worse(both)).toBeLessThan(worse(one) - 0.1)
+        // What is dialled is dialled for both, and each side says what it has then.
+        expect(both.otherAtMark!.setting).toEqual(both.atMark!.setting)
+        const held = { ...of, hold: both.best!.hold }
+        expect(Math.abs(both.otherAtMark!.worstDeg)).toBeCloseTo(deviation(held, 'B', both.atMark!.heightMm), 3)
+        // With a dial for each side it can only be better; each has the height that its own side needs.
+        expect(eachOwn.best!.cost).toBeLessThan(both.best!.cost + 0.01)
+        const own = { ...of, hold: eachOwn.best!.hold }
+        const { pivotHeightMm, otherHeightMm, cost } = eachOwn.best!
+        expect(Math.max(deviation(own, 'A', pivotHeightMm), deviation(own, 'B', otherHeightMm!))).toBeCloseTo(cost, 3)
+      },
+    )
+
+    it('on a rig that is alike for both it is the hold of either', () => {
+      const alike = { ...setup, rig: { ...setup.rig, pivot: { setbackMm: 95, alongMm: 0 } } }
+      expect(search(alike, true).best!.cost).toBeCloseTo(search(alike, null).best!.cost, 2)
+    })
+  })
 
   it('where the edge is hollow the stone comes nearest to the jaws between two places: that is where it has to clear them', () => {
     const blade = shaped('recurved')

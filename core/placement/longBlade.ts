@@ -141,8 +141,8 @@ function bestFor(
     hold: setup.hold,
     range,
     enough,
-    judge: (hold, isAllowed) => evenness(setup, side, hold, tangents, seated, wantedDeg, isAllowed),
-    allowed: (hold, heightMm) => limits(hold, heightMm) === null,
+    judge: (hold, isAllowed) => evenness(setup, [side], hold, tangents, seated, wantedDeg, isAllowed),
+    allowed: (hold, { pivotHeightMm }) => limits(hold, pivotHeightMm) === null,
   })
   for (;;) {
     const step = search.next()

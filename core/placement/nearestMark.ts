@@ -7,7 +7,7 @@ import type { EdgePoint } from '../math/curve/edgePoints'
 import { heightOfSetting, settingOfHeight, stepSetting, toNearestMark } from '../records/rig/dial'
 import type { DialSetting } from '../records/rig/dials/readings'
 import { rodPosesAt, type Setup } from '../geometry/setup/setup'
-import { holdLimits } from './holdLimits'
+import { holdLimits, type HoldLimits } from './holdLimits'
 import type { Placement } from './holdSpace'
 
 /** A way of holding a blade as it can really be dialled. */
@@ -26,17 +26,17 @@ export interface AtMark {
 }
 
 /**
- * The mark of the rig nearest to a placement's pivot height, and what it gives along `edgePoints`; null where the rig
- * has no such mark.
+ * The mark of the rig nearest to a placement's pivot height that the limits allow, and what it gives along
+ * `edgePoints`; null where the rig has no such mark.
  */
 export function atNearestMark(
   setup: Setup,
   side: Side,
-  { hold, pivotHeightMm }: Placement,
+  { hold, pivotHeightMm }: Pick<Placement, 'hold' | 'pivotHeightMm'>,
   edgePoints: readonly EdgePoint[],
   wantedDeg: number,
+  limits: HoldLimits = holdLimits(setup, side, edgePoints),
 ): AtMark | null {
-  const limits = holdLimits(setup, side, edgePoints)
   const nearest = toNearestMark(setup.rig, settingOfHeight(setup.rig, pivotHeightMm))
   // Beside a limit the nearest mark can lie beyond it: then it is the one on the other side.
   const around = [0, 1, -1].map((marks) => stepSetting(setup.rig, nearest, marks))
@@ -44,7 +44,18 @@ export function atNearestMark(
     const at = heightOfSetting(setup.rig, one)
     return at.ok && limits(hold, at.heightMm) === null
   })
-  const setting = allowed ?? nearest
+  return atSetting(setup, side, hold, allowed ?? nearest, edgePoints, wantedDeg)
+}
+
+/** The same with a setting that is given; null where the rig has no such mark. */
+export function atSetting(
+  setup: Setup,
+  side: Side,
+  hold: ClampPosition,
+  setting: DialSetting,
+  edgePoints: readonly EdgePoint[],
+  wantedDeg: number,
+): AtMark | null {
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return null
   const contacts = contactsAlong(edgePoints, hold, rodPosesAt({ ...setup, hold }, side, height.heightMm))

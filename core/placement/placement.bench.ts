@@ -25,7 +25,7 @@ describe('where to hold it', () => {
   bench('search over position and turn, 401 places', () => {
     const search = searchPlacement({
       hold: setup.hold,
-      judge: (hold) => evenness(setup, 'A', hold, tangents, edgePoints, 18),
+      judge: (hold) => evenness(setup, ['A'], hold, tangents, edgePoints, 18),
       range: { bladeXMm: [40, 160], turnDeg: [-8, 8], depthsMm: [10], freeDepthMm: null, onMarks: null },
     })
     while (!search.next().done);

@@ -31,7 +31,7 @@ function found(ask: PlacementAsk): PlacementFound {
 
 const evenJudge = (setup: Setup, edgePoints: readonly EdgePoint[], wantedDeg: number): PlacementAsk['judge'] => {
   const tangents = edgeTangents(edgePoints)
-  return (hold) => evenness(setup, 'A', hold, tangents, edgePoints, wantedDeg)
+  return (hold) => evenness(setup, ['A'], hold, tangents, edgePoints, wantedDeg)
 }
 
 const jobOf = (c: (typeof reference.cases)[number]): Setup => ({
@@ -146,7 +146,7 @@ describe('an even angle', () => {
       sampleSetup,
       { ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } },
     ]) {
-      const even = evenness(setup, 'B', setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
+      const even = evenness(setup, ['B'], setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
       const angles = contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
         contact.ok ? contact.edgeAngleDeg : NaN,
       )
@@ -157,7 +157,7 @@ describe('an even angle', () => {
 
   it('on a plate it is the best of the slots', () => {
     const setup = { ...sampleSetup, rig: slotRig }
-    const even = evenness(setup, 'A', setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
+    const even = evenness(setup, ['A'], setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
     const worst = (heightMm: number) =>
       Math.max(
         ...contactsAlong(edgePoints, setup.hold, (edgePoint) => ({

@@ -96,7 +96,7 @@ function plainest(space: HoldSpace, best: Tried): Tried {
   return onward.cost < best.cost - WORTH_LEAVING_DEG ? plainest(space, onward) : plain
 }
 
-const placement = ({ hold, pivotHeightMm, cost }: Tried): Placement => ({ hold, pivotHeightMm, cost })
+const placement = ({ place: _, ...found }: Tried): Placement => found
 
 const cheaper = (a: Tried, b: Tried): number => a.cost - b.cost
 

@@ -1,5 +1,5 @@
 import { GRIP_TROUBLES } from '../geometry/hold/grip'
-import { spreadOver, type PlacementAsk } from './holdSpace'
+import { spreadOver, type Judgement, type PlacementAsk } from './holdSpace'
 import type { HoldTrouble } from './holdLimits'
 
 /** What stands against holding a blade: that, or the stone cannot come down to all of what counts. */
@@ -15,7 +15,7 @@ const MOST_REASONS = 2
  */
 export function whyNone(
   { hold: now, range, judge }: PlacementAsk,
-  trouble: (hold: PlacementAsk['hold'], pivotHeightMm: number) => HoldTrouble | null,
+  trouble: (hold: PlacementAsk['hold'], at: Pick<Judgement, 'pivotHeightMm' | 'otherHeightMm'>) => HoldTrouble | null,
 ): NoHold[] {
   const counts = new Map<NoHold, number>()
   const { places, turns } = spreadOver(range)
@@ -25,7 +25,7 @@ export function whyNone(
         const hold = { ...now, bladeXMm: place, bladeYMm, turnDeg }
         const judged = judge(hold)
         // What the grip says does not depend on the height.
-        const found = trouble(hold, judged?.pivotHeightMm ?? 0)
+        const found = trouble(hold, judged ?? { pivotHeightMm: 0 })
         const why = judged || (found && OF_THE_GRIP.includes(found)) ? found : 'no-angle'
         if (!why) return []
         counts.set(why, (counts.get(why) ?? 0) + 1)

@@ -93,7 +93,7 @@ describe('a blade lying on a table', () => {
     )
 
     it('is held as evenly as it is said to be', () => {
-      const even = evenness(tapered, 'A', tapered.hold, edgeTangents(edgePoints), edgePoints, 20)!
+      const even = evenness(tapered, ['A'], tapered.hold, edgeTangents(edgePoints), edgePoints, 20)!
       const off = contactsAlong(edgePoints, tapered.hold, rodPosesAt(tapered, 'A', even.pivotHeightMm)).map(
         (contact) => (contact.ok ? contact.edgeAngleDeg - 20 : NaN),
       )

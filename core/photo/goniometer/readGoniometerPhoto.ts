@@ -3,7 +3,7 @@ import { nth, bothOf } from '../../math/list'
 import type { Finish } from '../../log/choices'
 import type { ShownSide } from '../../observe/goniometer/pattern'
 import type { Screen } from '../../observe/goniometer/scale'
-import type { Side } from '../../records/common/side'
+import { otherSide, type Side } from '../../records/common/side'
 import type { ColourPicture } from '../picture/colourPicture'
 import { add, dot, subtract, type Vec2 } from '../../math/vector/vec2'
 import { spotsOn, type Spot } from './spots'
@@ -120,7 +120,7 @@ const middleOfEnds = (a: Vec2, b: Vec2): Vec2 => [(a[0] + b[0]) / 2, (a[1] + b[1
 
 /** The sides as a pattern of marks shows them: what lies at lower degrees than the middle is of one side. */
 export function shownSides(marks: readonly ScreenMark[], lower: Side): ShownSide[] {
-  const other: Side = lower === 'A' ? 'B' : 'A'
+  const other: Side = otherSide(lower)
   return [
     { side: lower, sign: -1 },
     { side: other, sign: 1 },

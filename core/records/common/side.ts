@@ -5,3 +5,5 @@ export type Side = (typeof SIDES)[number]
 export type PerSide<T> = Readonly<Record<Side, T>>
 
 export const perSide = <T>(of: (side: Side) => T): PerSide<T> => ({ A: of('A'), B: of('B') })
+
+export const otherSide = (side: Side): Side => (side === 'A' ? 'B' : 'A')

@@ -2,6 +2,7 @@
 import { apartFromHold } from './apartFromHold'
 import { useWords } from '~/words/useWords'
 import type { PlacementAim } from '#core/placement/findPlacement'
+import { otherSide } from '#core/records/common/side'
 import { zoneAt } from '#core/records/blade/zones'
 import { fixedHeightsMm } from '#core/records/rig/dial'
 import { useJob } from '~/job/useJob'
@@ -19,6 +20,7 @@ import { theZone, zoneName } from '~/words/zoneText'
 const job = useJob()
 const { actions } = job
 const preferences = usePreferences()
+const names = computed(() => preferences.current.sideNames)
 const words = useWords()
 const { zones, counts, count, countedEdgePoints, countedWorstDeg } = useEven()
 const aim = ref<PlacementAim>('even')
@@ -38,11 +40,26 @@ const places = computed(() => [
   { value: 'on a mark', label: `with the ${job.blade.value.landmark?.what} on a mark of the jaws` },
   { value: 'anywhere', label: 'anywhere' },
 ])
+/** The worse of two bevelled sides counts, unless its user wants the side that is up alone; steel is counted on that. */
+const forSides = ref<'both' | 'one'>('both')
+const hasSides = computed(() => job.blade.value.bevels === 'both' && aim.value === 'even')
+const sideChoices = computed(() => [
+  { value: 'both', label: 'both sides, the worse of them' },
+  { value: 'one', label: `${names.value[job.side.value]} alone` },
+])
+const other = computed(() => {
+  if (!hasSides.value || forSides.value === 'one') return null
+  const { wanted, dialled } = job.content.value
+  const side = otherSide(job.side.value)
+  return { side, wantedDeg: wanted.deg[side], oneDial: dialled.linked && wanted.deg.A === wanted.deg.B }
+})
+const sides = computed(() => [job.side.value, ...(other.value ? [other.value.side] : [])])
 const { running, done, result, failure, run, stop } = useTask('findPlacement', () => [
   apartFromHold(job.setup.value),
   job.side.value,
   job.wantedDeg.value,
   aim.value,
+  other.value,
   onMarks.value,
   countedEdgePoints.value.length,
 ])
@@ -53,6 +70,7 @@ const find = () =>
     wantedDeg: job.wantedDeg.value,
     edgePoints: countedEdgePoints.value,
     aim: aim.value,
+    other: other.value,
     onMarks: onMarks.value,
     thereDeg: thereDeg.value,
   })
@@ -62,6 +80,10 @@ const costText = (cost: number) =>
   aim.value === 'even'
     ? `${cost.toFixed(1)}° off at the worst place`
     : `${areaText(cost, preferences.unit)} off this side`
+/** The greatest deviation with what can be dialled, on the sides that were asked for, degrees. */
+const worstAtMarks = computed(() =>
+  Math.max(...[result.value?.atMark, result.value?.otherAtMark].map((at) => Math.abs(at?.worstDeg ?? 0))),
+)
 const isHeld = computed(() => {
   const [then, now] = [best.value?.hold, job.content.value.hold]
   return (
@@ -77,10 +99,13 @@ const summary = computed(() => {
   const move = moveText(rig, blade, hold, found.best.hold, preferences.unit)
   if (aim.value === 'least-steel')
     return `${move}: ${areaText(found.best.cost, preferences.unit)} of steel goes on this side.`
-  const before = countedWorstDeg.value
-  const { worstDeg, worstAtMm } = found.atMark
+  const before = countedWorstDeg(sides.value)
+  const { atMark, otherAtMark } = found
+  const isOther = otherAtMark && Math.abs(otherAtMark.worstDeg) > Math.abs(atMark.worstDeg)
+  const { worstDeg, worstAtMm } = isOther ? otherAtMark : atMark
   const where = zones.value.length > 0 ? zoneName(zones.value, zoneAt(zones.value, worstAtMm)) : 'edge'
-  return `${move}: ${theZone(where)} runs ${Math.abs(worstDeg).toFixed(1)}° ${worstDeg > 0 ? 'high' : 'low'}${before === null ? '' : `; now the worst place is ${before.toFixed(1)}° off`}.`
+  const onSide = otherAtMark ? `on ${names.value[isOther ? otherSide(job.side.value) : job.side.value]} ` : ''
+  return `${move}: ${onSide}${theZone(where)} runs ${Math.abs(worstDeg).toFixed(1)}° ${worstDeg > 0 ? 'high' : 'low'}${before === null ? '' : `; now the worst place is ${before.toFixed(1)}° off`}.`
 })
 const why = computed(() => {
   const bounds = result.value?.bounds ?? []
@@ -111,6 +136,7 @@ function holdIt() {
   <SheetPane labelledby="where" class="space-y-3">
     <h2 id="where" class="text-lg font-semibold">Where to hold it</h2>
     <URadioGroup v-model="aim" :items="aims" legend="For" size="lg" />
+    <URadioGroup v-if="hasSides" v-model="forSides" :items="sideChoices" legend="Sides" size="lg" />
     <URadioGroup v-if="hasMarks" v-model="place" :items="places" legend="Place along the jaws" size="lg" />
     <fieldset>
       <legend class="text-sm font-medium">Zones that count</legend>
@@ -142,7 +168,7 @@ function holdIt() {
           {{ markHint }}Then dial {{ dialText(job.rig.value, setting) }}, for the edge
           {{ placeText(result.atMark!.evenAtMm, job.rig.value.kind, preferences.unit)
           }}{{
-            aim === 'even' && result.atMark && Math.abs(result.atMark.worstDeg) - best.cost > 0.05
+            aim === 'even' && worstAtMarks - best.cost > 0.05
               ? `; between its marks ${angleText(best.cost, 0.05)} at the worst place would be possible`
               : ''
           }}.

@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import { useLocalStorage } from '@vueuse/core'
 import { nth } from '#core/math/list'
+import type { Side } from '#core/records/common/side'
 import { bevelAlong } from '#core/steel/bevel/bevelAlong'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -55,14 +56,21 @@ function evenness(job: JobView) {
       counted.some((zone) => edgePoint.fromHeelMm >= zone.fromMm - 1e-6 && edgePoint.fromHeelMm <= zone.toMm + 1e-6),
     )
   })
-  /** The greatest deviation now, among the zones that count, degrees; null where some of them have no angle. */
-  const countedWorstDeg = computed(() => {
+  /** The greatest deviation now on some sides, among the zones that count, degrees; null where there is no angle. */
+  function countedWorstDeg(sides: readonly Side[]): number | null {
     const counted = new Set(countedEdgePoints.value.map((edgePoint) => edgePoint.fromHeelMm))
-    const off = places.value
-      .filter((place) => counted.has(place.fromHeelMm))
-      .map((place) => (place.edgeAngleDeg === null ? NaN : Math.abs(place.edgeAngleDeg - job.wantedDeg.value)))
+    const off = sides.flatMap((side) => {
+      const on = job.evaluation.value.sides[side]
+      const wantedDeg = job.content.value.wanted.deg[side]
+      if (!on.ok) return [NaN]
+      return on.along.flatMap((contact, i) =>
+        counted.has(nth(job.edgePoints.value, i).fromHeelMm)
+          ? [contact.ok ? Math.abs(contact.edgeAngleDeg - wantedDeg) : NaN]
+          : [],
+      )
+    })
     const worstOff = Math.max(...off)
     return Number.isFinite(worstOff) ? worstOff : null
-  })
+  }
   return { set, along, places, zones, bevels, worst, counts, count, countedEdgePoints, countedWorstDeg }
 }
