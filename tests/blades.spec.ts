@@ -150,7 +150,9 @@ test('an even angle: what runs off is shown as the blade is moved, and the best 
   await page.getByRole('slider', { name: 'Turn in the jaws' }).press('Shift+ArrowUp')
   await page.getByRole('button', { name: 'Find the best hold' }).click()
   const told = page.getByTestId('placement')
-  await expect(told).toContainText(/Hold it .*: on [AB] the \w+ runs \d\.\d° (high|low); now the worst place is \d\.\d° off\./)
+  await expect(told).toContainText(
+    /Hold it .*: on [AB] the \w+ runs \d\.\d° (high|low); now the worst place is \d\.\d° off\./,
+  )
   const [, less, more] = /runs (\d\.\d)° \w+; now the worst place is (\d\.\d)° off/.exec((await told.textContent())!)!
   expect(Number(less)).toBeLessThan(Number(more))
   await page
