@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { anglesAsGround } from '#core/process/steps/asGround'
 import { nextOf } from '#core/process/steps/nextStep'
 import { stationStates } from '#core/process/steps/stationStates'
 import { stepsOf } from '#core/process/steps/steps'
@@ -18,18 +19,19 @@ function process(job: JobView) {
   const collections = useCollections()
   const log = useLog()
   const purpose = computed(() => purposeOf({ ...job.content.value, id: job.id }, job.blade.value, log))
-  const steps = computed(() =>
-    stepsOf({
-      setup: job.setup.value,
-      job: job.content.value,
-      purpose: purpose.value,
-      evaluation: job.dialFor.value,
-      setNow: job.setNow.value,
-      log: job.entries.value,
-      zones: job.zones.value,
-      stoneOf: (id) => job.stones.value.find((one) => one.id === id),
-    }),
-  )
+  const now = computed(() => ({
+    setup: job.setup.value,
+    job: job.content.value,
+    purpose: purpose.value,
+    evaluation: job.dialFor.value,
+    setNow: job.setNow.value,
+    log: job.entries.value,
+    zones: job.zones.value,
+    stoneOf: (id: string) => job.stones.value.find((one) => one.id === id),
+  }))
+  const steps = computed(() => stepsOf(now.value))
+  /** What the edge has along its length as it was last ground. */
+  const asGround = computed(() => anglesAsGround(now.value))
   const next = computed(() => nextOf(steps.value))
   const text = computed(() =>
     stepText(next.value, {
@@ -41,5 +43,5 @@ function process(job: JobView) {
       up: job.side.value,
     }),
   )
-  return { purpose, steps, next, stations: computed(() => stationStates(steps.value)), text }
+  return { purpose, steps, next, asGround, stations: computed(() => stationStates(steps.value)), text }
 }

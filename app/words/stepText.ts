@@ -1,6 +1,6 @@
 import type { Blade } from '#core/records/blade/blade'
 import type { NextStep } from '#core/process/steps/nextStep'
-import type { OutOfDate, Step } from '#core/process/steps/step'
+import type { AngleAsGround, OutOfDate, Step } from '#core/process/steps/step'
 import type { PerSide, Side } from '#core/records/common/side'
 import type { Setup } from '#core/geometry/setup/setup'
 import type { LengthUnit } from '#core/math/units/length'
@@ -84,10 +84,8 @@ function whereProved(
     .join('')
 }
 
-function toDoText(
-  { toDo, side, zone, stoneId, position, placeMm }: NextStep,
-  { setup, unit, sideNames, dialForMm, stoneName }: Spoken,
-): StepText {
+function toDoText({ toDo, side, zone, stoneId, position, placeMm }: NextStep, spoken: Spoken): StepText {
+  const { setup, unit, sideNames, dialForMm, stoneName } = spoken
   const on = side ? sideNames[side] : ''
   const stone = stoneId ? stoneName(stoneId) : 'the stone'
   switch (toDo.does) {
@@ -200,12 +198,27 @@ function toDoText(
         why:
           toDo.offDeg === null
             ? 'nothing was proved: the angle is not known'
-            : `proved within ${angleText(Math.abs(toDo.offDeg))} of the wanted angle`,
+            : `proved within ${angleText(Math.abs(toDo.offDeg))} of the wanted angle${worstPlace(toDo.along, spoken)}`,
       }
     case 'note-outcome':
       return { do: 'After use, record how the edge held', why: 'rolled, chipped, dulled soon, or cut well' }
   }
 }
+
+/** A place of the edge further than this from the wanted angle is named, degrees. */
+export const FAR_OFF_DEG = 1
+
+/** The place of the edge that is furthest from the wanted angle, where that is far: "; the belly of A is 1.4° low". */
+function worstPlace(along: readonly AngleAsGround[], { setup, sideNames }: Spoken): string {
+  const worst = along.toSorted((one, other) => Math.abs(other.worstDeg) - Math.abs(one.worstDeg))[0]
+  return worst && Math.abs(worst.worstDeg) > FAR_OFF_DEG ? `; ${farOffText(worst, setup.blade, sideNames)}` : ''
+}
+export const farOffText = (
+  { side, worstAtMm, worstDeg }: AngleAsGround,
+  blade: Blade,
+  names: PerSide<string>,
+): string =>
+  `${theZone(zoneNameAt(blade, worstAtMm))} of ${names[side]} is ${angleText(Math.abs(worstDeg))} ${worstDeg > 0 ? 'high' : 'low'}`
 
 /** What leaving a step out is called: an explanation that is not sought is an angle taken as it is. */
 export const leaveOutText = ({ toDo }: Pick<Step, 'toDo'>): string =>

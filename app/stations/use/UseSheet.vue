@@ -2,22 +2,31 @@
 import { ofKind } from '#core/log/activeEntries'
 import { OUTCOMES, type Outcome } from '#core/log/choices'
 import { ENTRIES, type LogEntry } from '#core/log/entry'
-import { isOpen } from '#core/process/steps/step'
+import { isOpen, type AngleAsGround } from '#core/process/steps/step'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
+import { sheetPath } from '~/navigation/stations'
+import { usePreferences } from '~/stores/preferences'
+import { angleText } from '~/words/angleText'
 import { momentText } from '~/words/momentText'
+import { FAR_OFF_DEG, farOffText } from '~/words/stepText'
+import { capital } from '~/words/sentence'
 import { OUTCOME_ADVICE, OUTCOME_WORD } from '~/words/outcomeText'
 
 /** The edge goes to use, and what became of it. */
 const job = useJob()
-const { steps, next } = useNextStep()
+const { steps, next, asGround } = useNextStep()
 const put = computed(() => steps.value.find(({ id }) => id === 'put-to-use'))
 /** What is still open before the edge can be said to be ready. */
 const before = computed(() => {
   const at = steps.value.findIndex(({ id }) => id === 'put-to-use')
   return steps.value.slice(0, at).filter(({ state }) => isOpen(state)).length
 })
+/** What the edge has along its length, when all other steps are done. */
+const along = computed(() => (before.value === 0 ? asGround.value : []))
+const isFar = ({ worstDeg }: AngleAsGround) => Math.abs(worstDeg) > FAR_OFF_DEG
+const names = computed(() => usePreferences().current.sideNames)
 const isNext = computed(() => next.value?.id === 'put-to-use')
 const isPut = computed(() => put.value?.state.is === 'done')
 const putAt = computed(() => (put.value?.state.is === 'done' ? put.value.state.fact.at : null))
@@ -49,6 +58,22 @@ const retract = (id: string) => void job.session.record('remove an outcome', [],
       <p v-else-if="before > 0" class="mt-1 text-toned">
         {{ before === 1 ? 'One step is' : `${before} steps are` }} still open before it. The line above leads there.
       </p>
+      <template v-if="along.length > 0">
+        <h3 class="mt-3 font-medium">From heel to tip</h3>
+        <ul data-testid="as-ground">
+          <li v-for="one in along" :key="one.side" class="mt-1">
+            {{ names[one.side] }}: {{ angleText(one.lowestDeg) }} to {{ angleText(one.highestDeg) }} per side,
+            {{ one.proved ? 'by the proofs and the setting' : 'by the setting alone: nothing was proved' }}.
+            <span v-if="isFar(one)" class="block font-semibold"
+              >{{ capital(farOffText(one, job.blade.value, names)) }}.</span
+            >
+          </li>
+        </ul>
+        <p v-if="along.some(isFar)" class="mt-1 text-toned">
+          <NuxtLink class="text-link" :to="sheetPath(job.id, 'clamp', 'even')">A better hold, or positions</NuxtLink>
+          for parts of the edge, would bring it nearer. Then grind again.
+        </p>
+      </template>
       <UButton
         class="mt-3"
         size="xl"

@@ -4,6 +4,7 @@ import { gripOf } from '../../geometry/hold/grip'
 import { armsRig, bellyBlade, plainStone, postRig, tableRig } from '../../geometry/setup/sampleSetup.fixture'
 import type { Blade } from '../../records/blade/blade'
 import type { Rig } from '../../records/rig/rig'
+import { anglesAsGround } from './asGround'
 import { bench, type Bench } from './robot.fixture'
 import type { NextStep } from './nextStep'
 import { stepsOf } from './steps'
@@ -146,13 +147,44 @@ describe('what is proved', () => {
       id === 'prove' && side && state.is === 'done' ? [state.fact.deg! - of.job().wanted.deg[side]] : [],
     )
     const worst = off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a))
-    expect(next.toDo).toEqual({ does: 'put-to-use', offDeg: worst })
+    expect(next.toDo).toMatchObject({ does: 'put-to-use', offDeg: worst })
+  })
+
+  it('with what each side has from heel to tip: what was set there, corrected by the nearest proof', () => {
+    const of = start()
+    for (let next = upTo(of, 'prove'); next.toDo.does === 'prove'; next = of.next()!) of.press(next)
+    const { toDo } = upTo(of, 'put-to-use')
+    const { sides } = of.now().evaluation
+    const wantedDeg = of.job().wanted.deg.A
+    const along = toDo.does === 'put-to-use' ? toDo.along : []
+    expect(along.map(({ side }) => side)).toEqual(['A', 'B'])
+    for (const one of along) {
+      const set = sides[one.side]
+      if (!set.ok) throw new Error('no angle')
+      expect(one).toMatchObject({
+        proved: true,
+        lowestDeg: expect.closeTo(set.lowestDeg, 1),
+        highestDeg: expect.closeTo(set.highestDeg, 1),
+      })
+      const worst = Math.max(set.highestDeg - wantedDeg, wantedDeg - set.lowestDeg)
+      expect(Math.abs(one.worstDeg)).toBeCloseTo(worst, 1)
+    }
+    // Another setting since changes nothing of what was ground; a proof that is off by half a degree moves all of it.
+    of.change({ hold: { ...of.job().hold, bladeXMm: of.job().hold.bladeXMm + 20 } })
+    expect(anglesAsGround(of.now())).toEqual(along)
+    const other = start()
+    other.press(upTo(other, 'grind'))
+    const before = anglesAsGround(other.now())[0]!
+    expect(before.proved).toBe(false)
+    other.prove('A', 0.5)
+    const after = anglesAsGround(other.now())[0]!
+    expect(after).toMatchObject({ proved: true, lowestDeg: expect.closeTo(before.lowestDeg + 0.5, 6) })
   })
 
   it('where nothing is, and that was left out, nothing is claimed of the angle', () => {
     const of = start()
     for (let next = upTo(of, 'prove'); next.toDo.does === 'prove'; next = of.next()!) of.leaveOut(next)
-    expect(of.next()?.toDo).toEqual({ does: 'put-to-use', offDeg: null })
+    expect(of.next()?.toDo).toMatchObject({ does: 'put-to-use', offDeg: null })
   })
 })
 

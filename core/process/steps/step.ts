@@ -85,9 +85,24 @@ export type ToDo =
   | { readonly does: 'remove-burr' }
   | { readonly does: 'prove' }
   | { readonly does: 'explain-proof'; readonly offDeg: number; readonly uncertaintyDeg: number }
-  /** `offDeg`: the worst of what was proved, less what was wanted; null where nothing was proved. */
-  | { readonly does: 'put-to-use'; readonly offDeg: number | null }
+  /**
+   * `offDeg`: the worst of what was proved, less what was wanted; null where nothing was proved. `along`: what each
+   * side has from heel to tip; none before all other steps are done.
+   */
+  | { readonly does: 'put-to-use'; readonly offDeg: number | null; readonly along: readonly AngleAsGround[] }
   | { readonly does: 'note-outcome' }
+
+/** The edge of a side from heel to tip as it was last ground, degrees per side. */
+export interface AngleAsGround {
+  readonly side: Side
+  readonly lowestDeg: number
+  readonly highestDeg: number
+  /** Where it is furthest from the wanted angle: from the heel, and by how much, with its sign. */
+  readonly worstAtMm: number
+  readonly worstDeg: number
+  /** Whether anything was proved of it: else it is what the rig gave. */
+  readonly proved: boolean
+}
 
 /** One step of a job: where it is done, what completes it or is missing, and what to do for it. */
 export interface Step {

@@ -1,13 +1,14 @@
 import { ofKind } from '../../log/activeEntries'
 import type { StepId } from '../../log/stepIds'
 import { EXPECTED } from '../purposes'
+import { angleAsGround } from './asGround'
 import { decideStep, markStep } from './bevel'
 import { burrStep, grindingIn, positionToGrind, stonesStep, stoneSteps } from './grinding'
 import { asked, positionsOf, type JobAsked, type JobNow } from './jobNow'
 import { done, doneUnless, MISSING, step } from './makeStep'
 import { proofSteps } from './proving'
 import { dialStep, heightSteps, holdStep, readStep, wantedStep } from './settingUp'
-import type { Step } from './step'
+import { isOpen, type Step } from './step'
 
 /**
  * The steps that a job's purpose expects, in the order of the work, each with the fact that completes it or what is
@@ -51,12 +52,14 @@ function usingSteps(now: JobAsked, before: readonly Step[]): Step[] {
     return id === 'prove' && side && provedDeg !== undefined ? [provedDeg - deg[side]] : []
   })
   const worst = off.length > 0 ? off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a)) : null
+  const isReady = before.every(({ state }) => !isOpen(state))
+  const along = isReady ? now.sides.flatMap((side) => angleAsGround(now, side) ?? []) : []
   const used = ofKind(now.found, 'put-to-use').at(-1)
   const ground = ofKind(now.found, 'strokes').at(-1)
   const since = used && ground && ground.at > used.at ? (['ground-since'] as const) : []
   const put = step(now, 'put-to-use', {
     state: used ? doneUnless({ at: used.at }, since) : MISSING,
-    toDo: { does: 'put-to-use', offDeg: worst },
+    toDo: { does: 'put-to-use', offDeg: worst, along },
   })
   const became = ofKind(now.found, 'outcome').findLast((one) => used !== undefined && one.at > used.at)
   return [
