@@ -4,7 +4,7 @@ import { edgePointAt } from '../../math/curve/edgePoints'
 import type { Side } from '../../records/common/side'
 import type { UnknownId } from '../../records/rig/unknowns'
 import { plainStone, postRig, sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
-import { calibratedBench, STAGES } from '../../simulation/standIn/calibratedBench'
+import { calibratedBench, STAGES, type BenchOutcome, type Proving } from '../../simulation/standIn/calibratedBench'
 import { fitRig, type ProvedAngle, type Unknown } from './fitRig'
 import reference from './fixtures/calibration.json'
 
@@ -101,5 +101,28 @@ describe('stand-in benches with three proved blades, and two more', () => {
     const [before, after, later] = STAGES.map((when) => uncertainties(when)[count >> 1]!)
     expect(after! / before!).toBeLessThan(0.5)
     expect(later!).toBeLessThan(0.95 * after!)
+  })
+})
+
+describe('benches where one proof is wrong', () => {
+  const COUNT = 60
+  const tried = (how: Proving) =>
+    Array.from({ length: COUNT }, (_, i) => calibratedBench((i + 0.5) / COUNT, sampleSetup, how))
+  const off = (all: readonly BenchOutcome[], when: (typeof STAGES)[number]) =>
+    all.map((one) => Math.abs(one[when].offDeg)).sort((one, other) => one - other)[Math.floor(0.95 * COUNT)]!
+  const inside = (all: readonly BenchOutcome[], when: (typeof STAGES)[number]) =>
+    all.filter((one) => Math.abs(one[when].offDeg) <= one[when].uncertaintyDeg).length / COUNT
+
+  it.each<[string, Proving]>([
+    ['a lone one, misread', { blades: 1, sides: ['A'], wrong: 'misread' }],
+    ['one of two of a blade, misread', { blades: 1, wrong: 'misread' }],
+    ['one of two of a blade, not cut to its apex', { blades: 1, wrong: 'not-to-apex' }],
+    ['one of six, misread', { wrong: 'misread' }],
+    ['one of six, not cut to its apex', { wrong: 'not-to-apex' }],
+  ])('%s: what is applied is no worse than before, and as sure as it says', (_name, how) => {
+    const all = tried(how)
+    expect(off(all, 'after')).toBeLessThan(1.05 * off(all, 'before'))
+    // Within three standard deviations of 95 in 100 of so many benches.
+    expect(inside(all, 'after')).toBeGreaterThan(0.95 - 3 * Math.sqrt((0.95 * 0.05) / COUNT))
   })
 })

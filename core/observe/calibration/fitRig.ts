@@ -6,6 +6,7 @@ import type { Side } from '../../records/common/side'
 import type { EdgePoint } from '../../math/curve/edgePoints'
 import { edgeAngleShifter, type Shifts } from '../../uncertainty/shifted'
 import type { Setup } from '../../geometry/setup/setup'
+import { toRepeat, weighProofs } from './outliers'
 import { Z95 } from '../../math/statistics/normal'
 
 /** An angle that was proved on the steel, and all that the bevel was cut with. */
@@ -36,13 +37,17 @@ export interface FittedUnknown extends Unknown {
   readonly error: number
   /** Half-width of the range that holds 95 in 100 such errors now. */
   readonly uncertainty: number
+  /** How far the error would follow if one proof, the one that counts most for it, were wrong by a degree. */
+  readonly perWrongDeg: number
 }
 
 export interface FittedProof {
   /** The set angle as the measures stood and as they are fitted, degrees; null where there is no angle. */
   readonly beforeDeg: number | null
   readonly afterDeg: number | null
-  /** How much it counts, 1 in full; less where it is so far off that it is held for wild. */
+  /** How likely it is right, 0 to 1, by the tolerances and the other proofs. */
+  readonly right: number
+  /** How much it counts: in full, unless it is more likely wrong. */
   readonly weight: number
 }
 
@@ -53,13 +58,7 @@ export interface RigFit {
   readonly correlation: readonly (readonly number[])[]
 }
 
-/**
- * A proof further off than the first of these, in its standard deviations, counts less; from the second on less and
- * less; from the third on nothing: Hampel’s three parts. The first rounds are as Huber has it, without an end.
- */
-const OUTLIER = { from: 2.5, less: 4, out: 8 }
-const ROUNDS = 16
-const ROUNDS_WITHOUT_END = 4
+const ROUNDS = 12
 /** In each round: the next goes on from where it ended. */
 const ITERATIONS = 8
 /** Of a tolerance, for central differences. */
@@ -67,8 +66,8 @@ const STEP = 0.01
 
 /**
  * The errors of a rig's measures that explain the angles proved on it: weighted least squares with the tolerances as
- * priors and Hampel’s loss against a wild proof, their uncertainties from the Jacobian. With nothing proved the
- * tolerances come back. Source: docs/calibration.md, "The fit".
+ * priors, each proof by how likely it is right, and their uncertainties over all ways in which some may be wrong. With
+ * nothing proved the tolerances come back. Source: docs/calibration.md, "The fit".
  */
 export function fitRig(
   proofs: readonly ProvedAngle[],
@@ -87,10 +86,25 @@ export interface FitAsk {
   readonly unknowns: readonly Unknown[]
   /** Correlations of the unknowns before, −1 to 1; none where it is left out. */
   readonly priorCorrelation?: readonly (readonly number[])[]
+  /** Proofs that count for nothing, by their numbers. */
+  readonly leftOut?: readonly number[]
+}
+
+/** A fit of the proofs that can be applied, and which are to be repeated first, by their numbers. */
+export interface Calibration extends RigFit {
+  readonly repeat: readonly number[]
+}
+
+/** The fit that a rig is calibrated by: without the proofs that are to be repeated. Source: docs/calibration.md. */
+export function* calibratingRig(ask: FitAsk): Generator<number, Calibration, void> {
+  const fit = yield* fittingRig(ask)
+  const repeat = toRepeat(fit.proofs.map(({ right }) => right))
+  if (repeat.length === 0) return { ...fit, repeat }
+  return { ...(yield* fittingRig({ ...ask, leftOut: repeat })), repeat }
 }
 
 /** The same in steps, each telling how far it is, 0 to 1. */
-export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Generator<number, RigFit, void> {
+function* fittingRig({ proofs, unknowns, priorCorrelation, leftOut = [] }: FitAsk): Generator<number, RigFit, void> {
   const angleOf = proofs.map(({ setup, side, pivotHeightMm, edgePoint, stoneId }) => {
     const shifted = edgeAngleShifter(setup, side, pivotHeightMm, edgePoint)
     const mine = unknowns.map((one) => one.stoneId === null || one.stoneId === stoneId)
@@ -116,12 +130,42 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
   const rows = Array.from({ length: proofs.length + unknowns.length }, (_, row) => row)
 
   let errors = unknowns.map(() => 0)
-  let weights = proofs.map(() => 1)
-  const weighed = (tried: readonly number[], row: number): number => offAt(tried, row) * Math.sqrt(weights[row] ?? 1)
+  const priorPrecision = apart.transpose().mmul(apart)
+  priors.forEach((sigma, k) => priorPrecision.mulRow(k, 1 / sigma).mulColumn(k, 1 / sigma))
+  /** The proofs as they are weighed with their slopes at the errors so far. */
+  const weigh = () => {
+    const slopes = proofs.map((_, i) =>
+      unknowns.map((_one, k) => {
+        const step = STEP * nth(priors, k)
+        const at = (by: number) => nth(angleOf, i)(errors.with(k, nth(errors, k) + by)) ?? 0
+        return (at(step) - at(-step)) / (2 * step)
+      }),
+    )
+    const found = proofs.map(({ deg }, i) => {
+      const from = nth(slopes, i).reduce((sum, slope, k) => sum + slope * nth(errors, k), 0)
+      return deg - (nth(angleOf, i)(errors) ?? 0) + from
+    })
+    const counted = <T>(all: readonly T[]) => all.filter((_, i) => !leftOut.includes(i))
+    const weighed = weighProofs({
+      slopes: counted(slopes),
+      found: counted(found),
+      sigmas: counted(sigmas),
+      priorPrecision,
+    })
+    const each = (of: readonly number[]) => {
+      const left = [...of]
+      return proofs.map((_, i) => (leftOut.includes(i) ? 0 : (left.shift() ?? 0)))
+    }
+    return { ...weighed, slopes, right: each(weighed.right), weights: each(weighed.weights) }
+  }
+  // Judged first by the tolerances alone: what is fitted to a wrong proof bends until it looks right.
+  let weighed = weigh()
+  const offWeighed = (tried: readonly number[], row: number): number =>
+    offAt(tried, row) * Math.sqrt(weighed.weights[row] ?? 1)
   for (let round = 0; round < ROUNDS; round++) {
     yield round / ROUNDS
     const from = errors
-    errors = levenbergMarquardt({ x: rows, y: rows.map(() => 0) }, (tried) => (row) => weighed(tried, row), {
+    errors = levenbergMarquardt({ x: rows, y: rows.map(() => 0) }, (tried) => (row) => offWeighed(tried, row), {
       initialValues: from,
       gradientDifference: priors.map((sigma) => STEP * sigma),
       centralDifference: true,
@@ -129,21 +173,22 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
       maxIterations: ITERATIONS,
       errorTolerance: 0,
     }).parameterValues
-    const outlierWeight = proofs.map((_, row) => Math.abs(offAt(errors, row)))
-    weights = outlierWeight.map((off) => weightOf(off, round < ROUNDS_WITHOUT_END))
-    const settled = errors.every((error, k) => Math.abs(error - nth(from, k)) < 1e-4 * nth(priors, k))
-    if (settled && round > ROUNDS_WITHOUT_END) break
+    weighed = weigh()
+    if (errors.every((error, k) => Math.abs(error - nth(from, k)) < 1e-4 * nth(priors, k))) break
   }
 
-  const slopes = rows.map((row) =>
-    unknowns.map((_, k) => {
-      const at = (by: number) => weighed(errors.with(k, nth(errors, k) + by), row)
-      const step = STEP * nth(priors, k)
-      return (at(step) - at(-step)) / (2 * step)
-    }),
-  )
-  const jacobian = new Matrix(slopes)
-  const covariance = unknowns.length === 0 ? new Matrix(0, 0) : inverse(jacobian.transpose().mmul(jacobian))
+  const { slopes, right, weights } = weighed
+  // The errors stated are those of the proofs by their weights: how far that is off the mean of all ways counts too.
+  const off = Matrix.columnVector(errors.map((error, k) => error - nth(weighed.mean, k)))
+  const covariance = Matrix.add(weighed.covariance, off.mmul(off.transpose()))
+  const perWrongDeg = (k: number): number =>
+    Math.max(
+      0,
+      ...proofs.map((_, i) => {
+        const pull = unknowns.reduce((sum, _one, j) => sum + weighed.covariance.get(k, j) * nth(nth(slopes, i), j), 0)
+        return Math.abs(pull * nth(weights, i)) / nth(sigmas, i) ** 2
+      }),
+    )
   const sigma = unknowns.map((_, k) => Math.sqrt(covariance.get(k, k)))
   /** The same from either side to the last digit. */
   const between = (k: number, j: number): number =>
@@ -152,20 +197,20 @@ export function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Gen
       : Math.max(-1, Math.min(1, covariance.get(Math.min(k, j), Math.max(k, j)) / (nth(sigma, k) * nth(sigma, j))))
   const none = unknowns.map(() => 0)
   return {
-    unknowns: unknowns.map((one, k) => ({ ...one, error: nth(errors, k), uncertainty: Z95 * nth(sigma, k) })),
+    unknowns: unknowns.map((one, k) => ({
+      ...one,
+      error: nth(errors, k),
+      uncertainty: Z95 * nth(sigma, k),
+      perWrongDeg: perWrongDeg(k),
+    })),
     proofs: proofs.map((_, i) => ({
       beforeDeg: nth(angleOf, i)(none),
       afterDeg: nth(angleOf, i)(errors),
       weight: nth(weights, i),
+      right: nth(right, i),
     })),
     correlation: sigma.map((_, k) => sigma.map((_one, j) => between(k, j))),
   }
-}
-
-function weightOf(off: number, withoutEnd: boolean): number {
-  if (off <= OUTLIER.from) return 1
-  if (withoutEnd || off <= OUTLIER.less) return OUTLIER.from / off
-  return off >= OUTLIER.out ? 0 : ((OUTLIER.from / off) * (OUTLIER.out - off)) / (OUTLIER.out - OUTLIER.less)
 }
 
 /** Two unknowns that the proofs cannot tell apart, by their numbers. */

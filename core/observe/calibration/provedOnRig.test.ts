@@ -135,6 +135,7 @@ it('measures are written to a thousandth, uncertainties rounded up to a hundredt
     tolerance: 0.5,
     error,
     uncertainty,
+    perWrongDeg: 0,
   })
   const fit: RigFit = {
     unknowns: [
@@ -192,6 +193,7 @@ it('a tolerance that stands for two arms becomes less only when both are known b
       tolerance: 0.5,
       error: 0,
       uncertainty,
+      perWrongDeg: 0,
     }))
     const fit = { unknowns, proofs: [], correlation: [] } satisfies RigFit
     return calibratedRig(armsRig, [], fit, { at: '', ofRevision: 1, proofIds: [] }).tolerance.setbackMm
@@ -206,6 +208,7 @@ it('what was taken over holds on this rig alone, and can be put back whatever wa
     ...one,
     error: 0.1,
     uncertainty: one.tolerance / 3,
+    perWrongDeg: 0,
   }))
   const correlation = unknowns.map((_, k) => unknowns.map((_one, j) => +(k === j)))
   const taken = { at: '', ofRevision: 1, proofIds: [proof.id] }

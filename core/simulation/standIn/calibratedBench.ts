@@ -1,7 +1,7 @@
 import { randomLcg, randomNormal, randomUniform } from 'd3-random'
 import { heightForAngleMm } from '../../math/edgeAngle/edgeAngle'
 import type { Blade } from '../../records/blade/blade'
-import { fitRig } from '../../observe/calibration/fitRig'
+import { calibratingRig, type Calibration, type FitAsk } from '../../observe/calibration/fitRig'
 import { calibratedRig } from '../../observe/calibration/calibrated'
 import { priorCorrelation, freeParameters, provedOnRig, unknownsOf } from '../../observe/calibration/provedOnRig'
 import { SIDES, type Side } from '../../records/common/side'
@@ -25,6 +25,17 @@ export interface SaidAndTrue {
 /** What a bench sets a further blade to: before, with three blades proved, and with two more proved after that. */
 export type BenchOutcome = Readonly<Record<(typeof STAGES)[number], SaidAndTrue>>
 export const STAGES = ['before', 'after', 'later'] as const
+/** What is wrong with the proof of one side of the first blade: misread, or of the bevel that was there before. */
+export type WrongProof = 'misread' | 'not-to-apex'
+/** Misread by so much, either way; what was there before stands steeper by so much, degrees. */
+const WRONG_BY = { misread: [1, 3], 'not-to-apex': [0.5, 4] } as const
+
+/** How a bench is proved first. */
+export interface Proving {
+  readonly blades?: number
+  readonly sides?: readonly Side[]
+  readonly wrong?: WrongProof
+}
 
 /** Half-widths that hold 95 in 100. */
 const RIG = { heightMm: 1.2, setbackMm: 1, alongMm: 0.01, againOffsetMm: 0.05, againTiltDeg: 0.1 }
@@ -41,7 +52,11 @@ const [FIRST_BLADES, MORE_BLADES] = [3, 2]
  * product mends one; a further blade tells what that was worth. The same for the same seed. Source:
  * docs/calibration.md, "Five hundred benches".
  */
-export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
+export function calibratedBench(
+  seed: number,
+  nominal: Setup,
+  { blades = FIRST_BLADES, sides = SIDES, wrong }: Proving = {},
+): BenchOutcome {
   const source = randomLcg(seed)
   const normal = randomNormal.source(source)(0, 1 / Z95)
   const between = (from: number, to: number) => randomUniform.source(source)(from, to)()
@@ -82,10 +97,15 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
     const uncertaintyDeg = totalUncertaintyDeg(uncertaintyBudget(setup, KNOWN, 'A', at.heightMm, edgePoint))
     return { offDeg: trueDeg('A') - contact.edgeAngleDeg, uncertaintyDeg }
   }
-  function prove(blades: number) {
-    const proofs = Array.from({ length: blades }, cut).flatMap(({ hold, setting, trueDeg }) =>
-      SIDES.map((side): Proof => {
-        const deg = trueDeg(side) + normal() * PROVED_DEG
+  function wrongByDeg(of: WrongProof): number {
+    const [least, most] = WRONG_BY[of]
+    return between(least, most) * (of === 'misread' && between(0, 1) < 0.5 ? -1 : 1)
+  }
+  function prove(blades: number, wrongProof?: WrongProof) {
+    const proofs = Array.from({ length: blades }, cut).flatMap(({ hold, setting, trueDeg }, blade) =>
+      sides.map((side): Proof => {
+        const isWrong = wrongProof !== undefined && blade === 0 && side === 'A'
+        const deg = trueDeg(side) + normal() * PROVED_DEG + (isWrong ? wrongByDeg(wrongProof) : 0)
         const job = {
           rigId: '',
           stoneId: STONE,
@@ -107,16 +127,26 @@ export function calibratedBench(seed: number, nominal: Setup): BenchOutcome {
     const stones = [stoneNow()]
     const unknowns = unknownsOf(rig, stones, KNOWN)
     const angles = counted.map(({ angle }) => angle)
-    const fit = fitRig(angles, unknowns, priorCorrelation(rig, stones, unknowns))
+    const before = priorCorrelation(rig, stones, unknowns)
+    const fit = calibrate({ proofs: angles, unknowns, priorCorrelation: before })
+    if (fit.repeat.length === angles.length) return
     rig = calibratedRig(rig, stones, fit, { at: '', ofRevision: 1, proofIds: [] })
   }
 
   const further = cut()
   const before = said(further)
-  prove(FIRST_BLADES)
+  prove(blades, wrong)
   const after = said(further)
   prove(MORE_BLADES)
   return { before, after, later: said(further) }
+}
+
+function calibrate(ask: FitAsk): Calibration {
+  const calibrating = calibratingRig(ask)
+  for (;;) {
+    const step = calibrating.next()
+    if (step.done) return step.value
+  }
 }
 
 const EDGE_MM = 100

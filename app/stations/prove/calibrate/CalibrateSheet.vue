@@ -38,15 +38,35 @@ const rows = computed(() =>
   })),
 )
 const proofs = computed(() =>
-  proved.value.counted.map(({ proof, angle }, i) => ({ proof, angle, fitted: fit.value?.proofs[i] ?? null })),
+  proved.value.counted.map(({ proof, angle }, i) => ({
+    proof,
+    angle,
+    fitted: fit.value?.proofs[i] ?? null,
+    toRepeat: fit.value?.repeat.includes(i) ?? false,
+  })),
 )
 const countText = computed(() => {
   const { length } = proved.value.counted
-  return length === 0 ? 'No new proof counts' : length === 1 ? 'One proof counts' : `${length} proofs count`
+  const applied = fit.value ? calibration.applied.value.length : length
+  if (length === 0) return 'No new proof counts'
+  if (applied < length) return `${applied} of ${length} proofs count${applied === 1 ? 's' : ''}`
+  return length === 1 ? 'One proof counts' : `${length} proofs count`
 })
 const jobName = (id: string | null) => collections.jobs.find((one) => one.id === id)?.name ?? 'an archived job'
-/** A proof counts for less than this is told as wild. */
-const OUTLIER = 0.5
+/** A measure that is corrected by more than this many of its tolerances is an alarm. */
+const FAR_BEYOND = 1.5
+const isBeyond = (error: number, tolerance: number) => Math.abs(error) > FAR_BEYOND * tolerance
+/** Of one or two proofs alone: how far one that is a degree wrong would move what follows it most. */
+const oneWrong = computed(() => {
+  const { length } = calibration.applied.value
+  if (!fit.value || length === 0 || length > 2) return ''
+  const most = fit.value.unknowns.toSorted(
+    (one, other) => other.perWrongDeg / other.tolerance - one.perWrongDeg / one.tolerance,
+  )[0]
+  return most
+    ? `From ${length === 1 ? 'one proof' : 'two proofs'} alone: if one is 1° wrong, the correction of “${wordOf(most)}” is wrong by ${meanText(most.id, most.perWrongDeg)}.`
+    : ''
+})
 const setNow = computed(() => {
   const [before, now] = [job.evaluation.value.sides[job.side.value], calibration.after.value]
   const then = now?.evaluation.sides[job.side.value]
@@ -108,11 +128,15 @@ const setNow = computed(() => {
                 </td>
                 <td class="pl-3 whitespace-nowrap">
                   {{ fitted ? `± ${meanText(unknown.id, fitted.uncertainty)}` : '' }}
+                  <span v-if="fitted && isBeyond(fitted.error, unknown.tolerance)" class="block text-error"
+                    >beyond its tolerance: measure it</span
+                  >
                 </td>
               </tr>
             </tbody>
           </table>
         </div>
+        <p v-if="oneWrong" class="mt-2 text-toned" data-testid="one-wrong">{{ oneWrong }}</p>
         <ul v-if="fit && calibration.tied.value.length > 0" class="mt-2 text-toned" data-testid="tied">
           <li v-for="pair in calibration.tied.value" :key="`${pair.one}:${pair.other}`">
             <b>{{ wordOf(fit.unknowns[pair.one]!) }}</b> and <b>{{ wordOf(fit.unknowns[pair.other]!) }}</b> cannot be
@@ -136,7 +160,7 @@ const setNow = computed(() => {
           class="mt-3"
           size="xl"
           label="Apply these corrections to the rig"
-          :disabled="!fit"
+          :disabled="!fit || calibration.applied.value.length === 0"
           :loading="calibration.busy.value"
           @click="calibration.takeOver"
         />
@@ -144,7 +168,7 @@ const setNow = computed(() => {
         <h3 class="mt-4 border-t border-default pt-3 font-semibold">The proofs that count</h3>
         <ul data-testid="counted">
           <li
-            v-for="{ proof, angle, fitted } in proofs"
+            v-for="{ proof, angle, fitted, toRepeat } in proofs"
             :key="proof.id"
             class="flex flex-wrap items-baseline gap-x-4 border-t border-default py-1.5 first:border-t-0"
           >
@@ -155,8 +179,8 @@ const setNow = computed(() => {
               {{ fitted.afterDeg === null ? '' : differenceText(proof.deg - fitted.afterDeg) }} with these; counts as ±
               {{ angleText(angle.uncertaintyDeg, angle.uncertaintyDeg) }}</span
             >
-            <span v-if="fitted && fitted.weight < OUTLIER" class="text-error"
-              >stands apart from the others, and counts for little: read it again</span
+            <span v-if="toRepeat" class="text-error"
+              >differs by more than the tolerances and the other proofs explain. Repeat it: it is not applied</span
             >
           </li>
         </ul>

@@ -60,7 +60,7 @@ function calibration(job: JobView) {
     running: working,
     failure: fitFailure,
     again: fitAgain,
-  } = useAnswer('fittingRig', () =>
+  } = useAnswer('calibratingRig', () =>
     proved.value.counted.length === 0 || unknowns.value.length === 0
       ? null
       : {
@@ -71,13 +71,15 @@ function calibration(job: JobView) {
   )
   const tied = computed(() => (fit.value ? tiedPairs(fit.value) : []))
 
+  /** Those that are applied; the others are to be repeated first. */
+  const applied = computed(() => proved.value.counted.filter((_, i) => !fit.value?.repeat.includes(i)))
   /** What this job would be set to with the fitted measures. */
   const after = computed(() => {
-    if (!fit.value) return null
+    if (!fit.value || applied.value.length === 0) return null
     const calibrated = calibratedRig(rig.value, stones.value, fit.value, {
       at: new Date().toISOString(),
       ofRevision: rig.value.revision,
-      proofIds: proved.value.counted.map(({ proof }) => proof.id),
+      proofIds: applied.value.map(({ proof }) => proof.id),
     })
     const stone = onRig(
       calibrated,
@@ -127,6 +129,7 @@ function calibration(job: JobView) {
     proved,
     stones,
     fit,
+    applied,
     tied,
     after,
     working,
