@@ -50,12 +50,12 @@ const width = (n: number, widthMm: number): LogEntry => ({
 })
 
 describe('the rig’s own errors', () => {
-  /** Both sides came out 0.4° steeper than they were set. */
+  /** Both sides came out 0.15° steeper than they were set: the tolerances explain that. */
   async function provedTooSteep() {
     const { job } = await openTestJob()
     const set = job.up.value
     const setDeg = set.ok ? set.contact.edgeAngleDeg : NaN
-    const steeper = [proof(61, 'A', setDeg + 0.4, 43, setDeg), proof(62, 'B', setDeg + 0.4, 43, setDeg)]
+    const steeper = [proof(61, 'A', setDeg + 0.15, 43, setDeg), proof(62, 'B', setDeg + 0.15, 43, setDeg)]
     return { ...(await openTestJob({}, steeper)), setDeg }
   }
 
@@ -80,7 +80,7 @@ describe('the rig’s own errors', () => {
     await takeOver()
     expect(job.content.value.rigRevision).toBe(2)
     const now = job.up.value
-    expect(now.ok && now.contact.edgeAngleDeg).toBeGreaterThan(setDeg + 0.2)
+    expect(now.ok && now.contact.edgeAngleDeg).toBeGreaterThan(setDeg + 0.05)
     expect(now.ok && predicted?.ok && now.contact.edgeAngleDeg - predicted.contact.edgeAngleDeg).toBeCloseTo(0, 9)
     expect(before.value?.revision).toBe(1)
     await putBack()

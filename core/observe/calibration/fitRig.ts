@@ -103,7 +103,7 @@ export function* calibratingRig(ask: FitAsk): Generator<number, Calibration, voi
   return { ...(yield* fittingRig({ ...ask, leftOut: repeat })), repeat }
 }
 
-/** The same in steps, each telling how far it is, 0 to 1. */
+/** fitRig in steps, each with the share that is done, 0 to 1. */
 function* fittingRig({ proofs, unknowns, priorCorrelation, leftOut = [] }: FitAsk): Generator<number, RigFit, void> {
   const angleOf = proofs.map(({ setup, side, pivotHeightMm, edgePoint, stoneId }) => {
     const shifted = edgeAngleShifter(setup, side, pivotHeightMm, edgePoint)
@@ -118,7 +118,7 @@ function* fittingRig({ proofs, unknowns, priorCorrelation, leftOut = [] }: FitAs
   })
   const sigmas = proofs.map(({ uncertaintyDeg }) => uncertaintyDeg / Z95)
   const priors = unknowns.map(({ tolerance }) => tolerance / Z95)
-  /** Makes independent standard deviations of what hung together before. */
+  /** Makes independent standard deviations of what was correlated before. */
   const apart = priorCorrelation
     ? inverse(new CholeskyDecomposition(new Matrix(priorCorrelation.map((row) => [...row]))).lowerTriangularMatrix)
     : Matrix.eye(unknowns.length)
