@@ -1,4 +1,5 @@
 import type { Blade } from '#core/records/blade/blade'
+import { isFarOff } from '#core/process/steps/asGround'
 import type { NextStep } from '#core/process/steps/nextStep'
 import type { AngleAsGround, OutOfDate, Step } from '#core/process/steps/step'
 import type { PerSide, Side } from '#core/records/common/side'
@@ -205,13 +206,10 @@ function toDoText({ toDo, side, zone, stoneId, position, placeMm }: NextStep, sp
   }
 }
 
-/** A place of the edge further than this from the wanted angle is named, degrees. */
-export const FAR_OFF_DEG = 1
-
 /** The place of the edge that is furthest from the wanted angle, where that is far: "; the belly of A is 1.4° low". */
 function worstPlace(along: readonly AngleAsGround[], { setup, sideNames }: Spoken): string {
   const worst = along.toSorted((one, other) => Math.abs(other.worstDeg) - Math.abs(one.worstDeg))[0]
-  return worst && Math.abs(worst.worstDeg) > FAR_OFF_DEG ? `; ${farOffText(worst, setup.blade, sideNames)}` : ''
+  return worst && isFarOff(worst) ? `; ${farOffText(worst, setup.blade, sideNames)}` : ''
 }
 export const farOffText = (
   { side, worstAtMm, worstDeg }: AngleAsGround,

@@ -11,7 +11,7 @@ import { edgeTangents, evenness } from './evenness'
 import { holdLimits, type HoldLimits, type HoldTrouble } from './holdLimits'
 import { leastSteel } from './leastSteel'
 import { atNearestMark, atSetting, type AtMark } from './nearestMark'
-import type { Judge, Judgement, Placement, PlacementRange } from './holdSpace'
+import type { Judge, PivotHeights, Placement, PlacementRange } from './holdSpace'
 import { searchPlacement, type PlacementFound } from './searchPlacement'
 import { whyNone, type NoHold } from './whyNone'
 
@@ -38,12 +38,12 @@ export interface FindPlacement {
 /** Why the best is no better: every way of doing better that stands next to it is barred by this. */
 export type Bound = HoldTrouble | 'turned-far-enough' | 'end-of-the-blade' | 'between-marks' | 'between-stops'
 
-type Heights = Pick<Judgement, 'pivotHeightMm' | 'otherHeightMm'>
-
 export interface FoundPlacement extends PlacementFound {
   readonly atMark: AtMark | null
   /** The same on the other side; null where it was not asked for. */
   readonly otherAtMark: AtMark | null
+  /** Of the sides that were asked for, what runs off the most with what can be dialled. */
+  readonly worst: (Pick<AtMark, 'worstDeg' | 'worstAtMm'> & { readonly side: Side }) | null
   /** What bars anything better; empty where steepest and flattest place simply balance. */
   readonly bounds: readonly Bound[]
   /** Where there is no best: what stands against every hold, the most frequent first. */
@@ -105,7 +105,7 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
   const limits = holdLimits(setup, side, edgePoints)
   const otherLimits = other && holdLimits(setup, other.side, edgePoints)
   /** What stands against a hold, on either side where both are held. */
-  const trouble = (hold: Setup['hold'], { pivotHeightMm, otherHeightMm = pivotHeightMm }: Heights) =>
+  const trouble = (hold: Setup['hold'], { pivotHeightMm, otherHeightMm = pivotHeightMm }: PivotHeights) =>
     limits(hold, pivotHeightMm) ?? otherLimits?.(hold, otherHeightMm) ?? null
   const there = bevelSectionOf(setup.blade, side, thereDeg ?? wantedDeg)
   const judge: Judge = (hold, isAllowed) =>
@@ -124,14 +124,18 @@ export function* findPlacement(ask: FindPlacement): Generator<number, FoundPlace
     hold: setup.hold,
     range,
     judge,
-    allowed: (hold: Setup['hold'], at: Judgement) => trouble(hold, at) === null,
+    allowed: (hold: Setup['hold'], at: PivotHeights) => trouble(hold, at) === null,
   }
   const found = yield* searchPlacement(asked)
   const { best } = found
-  if (!best) return { ...found, atMark: null, otherAtMark: null, bounds: [], whyNone: whyNone(asked, trouble) }
+  if (!best)
+    return { ...found, atMark: null, otherAtMark: null, worst: null, bounds: [], whyNone: whyNone(asked, trouble) }
   const bothAllow: HoldLimits = (hold, pivotHeightMm) => trouble(hold, { pivotHeightMm })
   const atMark = atNearestMark(setup, side, best, edgePoints, wantedDeg, other?.oneDial ? bothAllow : limits)
-  return { ...found, atMark, otherAtMark: otherAt(best), bounds: boundsOf(best), whyNone: [] }
+  const otherAtMark = otherAt(best)
+  const isOther = otherAtMark && atMark && Math.abs(otherAtMark.worstDeg) > Math.abs(atMark.worstDeg)
+  const worst = isOther && other ? { ...otherAtMark, side: other.side } : atMark && { ...atMark, side }
+  return { ...found, atMark, otherAtMark, worst, bounds: boundsOf(best), whyNone: [] }
 
   function otherAt({ hold, pivotHeightMm, otherHeightMm = pivotHeightMm }: Placement): AtMark | null {
     if (!other) return null

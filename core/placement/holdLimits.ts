@@ -16,6 +16,7 @@ export type HoldLimits = (hold: ClampPosition, pivotHeightMm: number) => HoldTro
 export type HoldTrouble =
   GripTrouble | 'slips-out' | 'height-out-of-rig' | 'rod-too-short' | 'stops-too-near' | 'stone-meets-jaws'
 
+/** So many places of the edge are asked: between fewer a stone may meet the jaws unseen. */
 const ALONG_EDGE = 41
 
 /**
@@ -43,7 +44,7 @@ export function holdLimits(setup: Setup, side: Side, edgePoints: readonly EdgePo
       const at = (barred + i) % reached.length
       const edgePoint = nth(reached, at)
       const contact = contactAt(edgePoint, hold, over(edgePoint))
-      if (contact.ok && (!tops || passesOverJaws(contact, tops, setup))) continue
+      if (contact.ok && (!tops || passesOverJaws(contact, tops, setup.stone, rig.stroke))) continue
       barred = at
       if (contact.ok) return 'stone-meets-jaws'
       return contact.code === 'before-stop' ? 'stops-too-near' : 'rod-too-short'

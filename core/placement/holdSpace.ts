@@ -27,6 +27,9 @@ export interface Judgement {
   readonly cost: number
 }
 
+/** Where the pivot stands, on either side. */
+export type PivotHeights = Pick<Judgement, 'pivotHeightMm' | 'otherHeightMm'>
+
 /** The best that a way of holding the blade can do; on a plate with the best slot of those that are allowed. */
 export type Judge = (hold: ClampPosition, isAllowed?: (one: Judgement) => boolean) => Judgement | null
 
@@ -43,7 +46,7 @@ export interface PlacementAsk {
   /** Where it is only asked whether some hold costs no more than this: the first that does ends the search. */
   readonly enough?: number
   /** Whether a blade can be held so with the pivot there; by default always. */
-  readonly allowed?: (hold: ClampPosition, at: Judgement) => boolean
+  readonly allowed?: (hold: ClampPosition, at: PivotHeights) => boolean
 }
 
 /** A hold that was tried, and its place: bladeX, or on marks what bladeX is without a turn. */

@@ -1,5 +1,5 @@
 import { GRIP_TROUBLES } from '../geometry/hold/grip'
-import { spreadOver, type Judgement, type PlacementAsk } from './holdSpace'
+import { spreadOver, type PivotHeights, type PlacementAsk } from './holdSpace'
 import type { HoldTrouble } from './holdLimits'
 
 /** What stands against holding a blade: that, or the stone cannot come down to all of what counts. */
@@ -15,7 +15,7 @@ const MOST_REASONS = 2
  */
 export function whyNone(
   { hold: now, range, judge }: PlacementAsk,
-  trouble: (hold: PlacementAsk['hold'], at: Pick<Judgement, 'pivotHeightMm' | 'otherHeightMm'>) => HoldTrouble | null,
+  trouble: (hold: PlacementAsk['hold'], at: PivotHeights) => HoldTrouble | null,
 ): NoHold[] {
   const counts = new Map<NoHold, number>()
   const { places, turns } = spreadOver(range)

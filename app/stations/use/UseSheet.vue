@@ -2,7 +2,8 @@
 import { ofKind } from '#core/log/activeEntries'
 import { OUTCOMES, type Outcome } from '#core/log/choices'
 import { ENTRIES, type LogEntry } from '#core/log/entry'
-import { isOpen, type AngleAsGround } from '#core/process/steps/step'
+import { isFarOff } from '#core/process/steps/asGround'
+import { isOpen } from '#core/process/steps/step'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { useNextStep } from '~/job/useNextStep'
@@ -10,7 +11,7 @@ import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { momentText } from '~/words/momentText'
-import { FAR_OFF_DEG, farOffText } from '~/words/stepText'
+import { farOffText } from '~/words/stepText'
 import { capital } from '~/words/sentence'
 import { OUTCOME_ADVICE, OUTCOME_WORD } from '~/words/outcomeText'
 
@@ -25,8 +26,8 @@ const before = computed(() => {
 })
 /** What the edge has along its length, when all other steps are done. */
 const along = computed(() => (before.value === 0 ? asGround.value : []))
-const isFar = ({ worstDeg }: AngleAsGround) => Math.abs(worstDeg) > FAR_OFF_DEG
-const names = computed(() => usePreferences().current.sideNames)
+const preferences = usePreferences()
+const names = computed(() => preferences.current.sideNames)
 const isNext = computed(() => next.value?.id === 'put-to-use')
 const isPut = computed(() => put.value?.state.is === 'done')
 const putAt = computed(() => (put.value?.state.is === 'done' ? put.value.state.fact.at : null))
@@ -64,12 +65,12 @@ const retract = (id: string) => void job.session.record('remove an outcome', [],
           <li v-for="one in along" :key="one.side" class="mt-1">
             {{ names[one.side] }}: {{ angleText(one.lowestDeg) }} to {{ angleText(one.highestDeg) }} per side,
             {{ one.proved ? 'by the proofs and the setting' : 'by the setting alone: nothing was proved' }}.
-            <span v-if="isFar(one)" class="block font-semibold"
+            <span v-if="isFarOff(one)" class="block font-semibold"
               >{{ capital(farOffText(one, job.blade.value, names)) }}.</span
             >
           </li>
         </ul>
-        <p v-if="along.some(isFar)" class="mt-1 text-toned">
+        <p v-if="along.some(isFarOff)" class="mt-1 text-toned">
           <NuxtLink class="text-link" :to="sheetPath(job.id, 'clamp', 'even')">A better hold, or positions</NuxtLink>
           for parts of the edge, would bring it nearer. Then grind again.
         </p>

@@ -31,7 +31,8 @@ export function adviseDial(setup: Setup, side: Side, wantedDeg: number, edgePoin
   const objection = objectionAlong(setup, side, advice.setting, edgePoint)
   if (!objection) return advice
   const others = otherwiseDialled(setup, side, advice, wantedDeg, edgePoint)
-  return others.find((one) => !objectionAlong(setup, side, one.setting, edgePoint)) ?? objection
+  const usable = others.find((one) => !objectionAlong(setup, side, one.setting, edgePoint))
+  return usable ? { ...usable, nearerBarredBy: objection } : objection
 }
 
 /** The spine is none that these jaws hold: it slips out of them. */

@@ -22,6 +22,8 @@ export interface DialAdvice {
   readonly givesDeg: number
   /** givesDeg less the wanted angle: the deviation that remains. */
   readonly offDeg: number
+  /** Why a setting nearer to the wanted angle cannot be used, where there is one. */
+  readonly nearerBarredBy?: Refusal
 }
 
 /**

@@ -121,9 +121,7 @@ describe('will it hold', () => {
         if (!contact.ok) return
         const tops = topsOf(setup, 'A', rig.jaws)
         const lowest = lowestAngleOverJawsDeg(contact, tops, setup.stone, null) ?? 0
-        expect(passesOverJaws(contact, tops, { ...setup, rig: { ...rig, stroke: null } })).toBe(
-          lowest <= contact.edgeAngleDeg,
-        )
+        expect(passesOverJaws(contact, tops, setup.stone, null)).toBe(lowest <= contact.edgeAngleDeg)
         // Whatever of face and rod lies lower than a top there, at this very angle.
         const hit = deepestInside(contact, setup, tops)
         if (lowest <= contact.edgeAngleDeg) expect(hit).toBeLessThan(1e-6)

@@ -62,6 +62,9 @@ export function topsOf(setup: Setup, side: Side, jaws: JawSet): Top[] {
 /** What clears the jaws at no smaller angle than this clears them at none, degrees. */
 export const AT_NO_ANGLE_DEG = 90
 
+/** What of a stone tells how it passes over the jaws. */
+type Stroked = Pick<Stone, 'lengthMm' | 'widthMm' | 'faceOffsetMm'>
+
 /** The lowest edge angle at which the stone and its rod pass, and what that is for. */
 export interface LowestOver {
   readonly deg: number
@@ -76,7 +79,7 @@ export interface LowestOver {
 export function lowestOverJaws(
   contact: Contact,
   tops: readonly Top[],
-  stone: Pick<Stone, 'lengthMm' | 'widthMm' | 'faceOffsetMm'>,
+  stone: Stroked,
   stroke: Rig['stroke'],
 ): LowestOver | null {
   const [theta, gauge] = [radians(contact.edgeAngleDeg), radians(contact.gaugeDeg)]
@@ -140,7 +143,13 @@ export function lowestOverJaws(
  * own, less a margin (degrees). Where every corner of theirs stands in front of the contact and under the face's plane,
  * all of them do, and nothing has to be cut.
  */
-export function passesOverJaws(contact: Contact, tops: readonly Top[], { stone, rig }: Over, marginDeg = 0): boolean {
+export function passesOverJaws(
+  contact: Contact,
+  tops: readonly Top[],
+  stone: Stroked,
+  stroke: Rig['stroke'],
+  marginDeg = 0,
+): boolean {
   const least = contact.edgeAngleDeg - marginDeg
   const slope = Math.tan(radians(least))
   const { point, outward } = contact
@@ -149,11 +158,9 @@ export function passesOverJaws(contact: Contact, tops: readonly Top[], { stone, 
     return inFront > 0 && w <= inFront * slope
   }
   if (least > 0 && tops.every(({ corners }) => corners.every(isUnder))) return true
-  const lowest = lowestOverJaws(contact, tops, stone, rig.stroke)
+  const lowest = lowestOverJaws(contact, tops, stone, stroke)
   return lowest === null || lowest.deg <= least
 }
-/** What passes over the jaws. */
-type Over = Pick<Setup, 'stone' | 'rig'>
 
 /** The same, the angle alone. */
 export const lowestAngleOverJawsDeg = (...given: Parameters<typeof lowestOverJaws>): number | null =>
@@ -240,10 +247,11 @@ export function shortAtEach(
   along: readonly Contact[],
   marginDeg: number,
 ): number[] {
+  const { stone, rig } = setup
   const tops = topsOf(setup, side, jaws)
   return along.map((contact) => {
-    if (passesOverJaws(contact, tops, setup, marginDeg)) return -Infinity
-    const lowestDeg = lowestAngleOverJawsDeg(contact, tops, setup.stone, setup.rig.stroke)
+    if (passesOverJaws(contact, tops, stone, rig.stroke, marginDeg)) return -Infinity
+    const lowestDeg = lowestAngleOverJawsDeg(contact, tops, stone, rig.stroke)
     if (lowestDeg === null) return -Infinity
     return lowestDeg < AT_NO_ANGLE_DEG ? lowestDeg - contact.edgeAngleDeg : Infinity
   })

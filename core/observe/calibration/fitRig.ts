@@ -86,8 +86,6 @@ export interface FitAsk {
   readonly unknowns: readonly Unknown[]
   /** Correlations of the unknowns before, −1 to 1; none where it is left out. */
   readonly priorCorrelation?: readonly (readonly number[])[]
-  /** Proofs that count for nothing, by their numbers. */
-  readonly leftOut?: readonly number[]
 }
 
 /** A fit of the proofs that can be applied, and which are to be repeated first, by their numbers. */
@@ -97,25 +95,39 @@ export interface Calibration extends RigFit {
 
 /** The fit that a rig is calibrated by: without the proofs that are to be repeated. Source: docs/calibration.md. */
 export function* calibratingRig(ask: FitAsk): Generator<number, Calibration, void> {
-  const fit = yield* fittingRig(ask)
-  const repeat = toRepeat(fit.proofs.map(({ right }) => right))
-  if (repeat.length === 0) return { ...fit, repeat }
-  return { ...(yield* fittingRig({ ...ask, leftOut: repeat })), repeat }
+  const all = yield* fittingRig(ask)
+  const repeat = toRepeat(all.proofs.map(({ right }) => right))
+  if (repeat.length === 0) return { ...all, repeat }
+  const isApplied = (_: unknown, i: number) => !repeat.includes(i)
+  const fit = yield* fittingRig({ ...ask, proofs: ask.proofs.filter(isApplied) })
+  const errors = fit.unknowns.map(({ error }) => error)
+  const proofs = all.proofs.map((proof, i): FittedProof => ({
+    ...proof,
+    afterDeg: angleWith(nth(ask.proofs, i), ask.unknowns)(errors),
+    weight: repeat.includes(i) ? 0 : proof.weight,
+  }))
+  return { ...fit, proofs, repeat }
+}
+
+/** The set angle of a proof by the errors of the unknowns, degrees; null where there is none. */
+function angleWith(
+  { setup, side, pivotHeightMm, edgePoint, stoneId }: ProvedAngle,
+  unknowns: readonly Unknown[],
+): (errors: readonly number[]) => number | null {
+  const shifted = edgeAngleShifter(setup, side, pivotHeightMm, edgePoint)
+  const mine = unknowns.map((one) => one.stoneId === null || one.stoneId === stoneId)
+  return (errors) =>
+    shifted(
+      unknowns.reduce<Shifts>(
+        (all, { id }, k) => (mine[k] ? { ...all, [id]: (all[id] ?? 0) + nth(errors, k) } : all),
+        {},
+      ),
+    )
 }
 
 /** fitRig in steps, each with the share that is done, 0 to 1. */
-function* fittingRig({ proofs, unknowns, priorCorrelation, leftOut = [] }: FitAsk): Generator<number, RigFit, void> {
-  const angleOf = proofs.map(({ setup, side, pivotHeightMm, edgePoint, stoneId }) => {
-    const shifted = edgeAngleShifter(setup, side, pivotHeightMm, edgePoint)
-    const mine = unknowns.map((one) => one.stoneId === null || one.stoneId === stoneId)
-    return (errors: readonly number[]): number | null =>
-      shifted(
-        unknowns.reduce<Shifts>(
-          (all, { id }, k) => (mine[k] ? { ...all, [id]: (all[id] ?? 0) + nth(errors, k) } : all),
-          {},
-        ),
-      )
-  })
+function* fittingRig({ proofs, unknowns, priorCorrelation }: FitAsk): Generator<number, RigFit, void> {
+  const angleOf = proofs.map((proof) => angleWith(proof, unknowns))
   const sigmas = proofs.map(({ uncertaintyDeg }) => uncertaintyDeg / Z95)
   const priors = unknowns.map(({ tolerance }) => tolerance / Z95)
   /** Makes independent standard deviations of what was correlated before. */
@@ -145,24 +157,13 @@ function* fittingRig({ proofs, unknowns, priorCorrelation, leftOut = [] }: FitAs
       const from = nth(slopes, i).reduce((sum, slope, k) => sum + slope * nth(errors, k), 0)
       return deg - (nth(angleOf, i)(errors) ?? 0) + from
     })
-    const counted = <T>(all: readonly T[]) => all.filter((_, i) => !leftOut.includes(i))
-    const weighed = weighProofs({
-      slopes: counted(slopes),
-      found: counted(found),
-      sigmas: counted(sigmas),
-      priorPrecision,
-    })
-    const each = (of: readonly number[]) => {
-      const left = [...of]
-      return proofs.map((_, i) => (leftOut.includes(i) ? 0 : (left.shift() ?? 0)))
-    }
-    return { ...weighed, slopes, right: each(weighed.right), weights: each(weighed.weights) }
+    return { ...weighProofs({ slopes, found, sigmas, priorPrecision }), slopes }
   }
   // Judged first by the tolerances alone: what is fitted to a wrong proof bends until it looks right.
   let weighed = weigh()
   const offWeighed = (tried: readonly number[], row: number): number =>
     offAt(tried, row) * Math.sqrt(weighed.weights[row] ?? 1)
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < ROUNDS && proofs.length > 0; round++) {
     yield round / ROUNDS
     const from = errors
     errors = levenbergMarquardt({ x: rows, y: rows.map(() => 0) }, (tried) => (row) => offWeighed(tried, row), {
@@ -219,6 +220,15 @@ export interface Tied {
   readonly other: number
   readonly correlation: number
 }
+/** A correction of more than this many tolerances is an alarm: something else is wrong. */
+const FAR_BEYOND = 1.5
+export const isBeyondTolerance = ({ error, tolerance }: FittedUnknown): boolean =>
+  Math.abs(error) > FAR_BEYOND * tolerance
+
+/** The unknown that one wrong proof would carry the furthest, in its tolerances; none where there are none. */
+export const mostCarried = ({ unknowns }: Pick<RigFit, 'unknowns'>): FittedUnknown | undefined =>
+  unknowns.toSorted((one, other) => other.perWrongDeg / other.tolerance - one.perWrongDeg / one.tolerance)[0]
+
 /** Beyond this two unknowns are not told apart. */
 const TIED_FROM = 0.95
 

@@ -40,13 +40,17 @@ export function weighProofs(proofs: LinearProofs): Weighed {
   const { right } = mixture(proofs, waysToBeWrong(all, mostWrong(all.length)))
   // What is more likely right than wrong counts in full, as if nothing else were possible.
   const suspects = all.filter((i) => nth(right, i) < SUSPECT_BELOW)
-  return { ...mixture(proofs, waysToBeWrong(suspects, suspects.length)), right }
+  const counted = mixture(proofs, waysToBeWrong(suspects, suspects.length))
+  return { ...counted, right, weights: counted.right }
 }
 /** A proof that is less likely right than this is not followed. */
 const SUSPECT_BELOW = 0.5
 
 /** Over some ways in which proofs may be wrong. */
-function mixture({ slopes, found, sigmas, priorPrecision }: LinearProofs, possible: readonly number[][]): Weighed {
+function mixture(
+  { slopes, found, sigmas, priorPrecision }: LinearProofs,
+  possible: readonly number[][],
+): Omit<Weighed, 'weights'> {
   const [n, d] = [slopes.length, priorPrecision.rows]
   const isWrong = WRONG.of100 / 100
   const rows = slopes.map((row) => Matrix.columnVector([...row]))
@@ -78,10 +82,10 @@ function mixture({ slopes, found, sigmas, priorPrecision }: LinearProofs, possib
     const off = Matrix.sub(way.mean, mean)
     covariance.add(Matrix.mul(way.covariance, share(k))).add(off.mmul(off.transpose()).mul(share(k)))
   })
-  const weights = Array.from({ length: n }, (_, i) =>
+  const right = Array.from({ length: n }, (_, i) =>
     ways.reduce((sum, { wrong }, k) => sum + (wrong.includes(i) ? 0 : share(k)), 0),
   )
-  return { right: weights, weights, mean: mean.to1DArray(), covariance }
+  return { right, mean: mean.to1DArray(), covariance }
 }
 
 /** All sets of up to `most` of some proofs. */

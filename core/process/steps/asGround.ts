@@ -7,7 +7,10 @@ import type { Side } from '../../records/common/side'
 import { positionAt } from '../../records/job/positions'
 import { strokesOn } from './grinding'
 import { asked, type JobAsked, type JobNow } from './jobNow'
-import type { AngleAsGround } from './step'
+import { FAR_OFF_DEG, type AngleAsGround } from './step'
+
+/** Whether some place of the edge is far from the wanted angle. */
+export const isFarOff = ({ worstDeg }: AngleAsGround): boolean => Math.abs(worstDeg) > FAR_OFF_DEG
 
 /** So many places of an edge are asked. */
 const PLACES = 40

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import type { Proof, Reading } from '../../log/entry'
 import { gripOf } from '../../geometry/hold/grip'
-import { armsRig, bellyBlade, plainStone, postRig, tableRig } from '../../geometry/setup/sampleSetup.fixture'
+import { armsRig, bellyBlade, plainStone, postRig, slotRig, tableRig } from '../../geometry/setup/sampleSetup.fixture'
 import type { Blade } from '../../records/blade/blade'
 import type { Rig } from '../../records/rig/rig'
 import { anglesAsGround } from './asGround'
 import { bench, type Bench } from './robot.fixture'
 import type { NextStep } from './nextStep'
+import { FAR_OFF_DEG } from './step'
 import { stepsOf } from './steps'
 
 const sabre: Blade = { ...bellyBlade, primaryGrindHeightMm: 14, widthMm: 28 }
@@ -148,6 +149,17 @@ describe('what is proved', () => {
     )
     const worst = off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a))
     expect(next.toDo).toMatchObject({ does: 'put-to-use', offDeg: worst })
+  })
+
+  it('after another hold was looked for, where only a slot far off clears the jaws', () => {
+    const of = start(slotRig)
+    of.change({ wanted: { deg: { A: 12, B: 12 }, linked: true, why: 'Thin.' } })
+    const next = of.next()!
+    expect(next).toMatchObject({ id: 'hold', leavable: true, toDo: { does: 'clear-jaws' } })
+    of.leaveOut(next)
+    const { toDo } = upTo(of, 'dial')
+    expect(toDo.does === 'dial' && toDo.offDeg).toBeGreaterThan(FAR_OFF_DEG)
+    expect(upTo(of, 'grind').toDo.does).toBe('grind')
   })
 
   it('with what each side has from heel to tip: what was set there, corrected by the nearest proof', () => {

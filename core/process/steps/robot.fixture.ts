@@ -244,7 +244,9 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
         return true
       case 'clear-jaws':
       case 'mend-hold':
-        return holdBetter(side)
+        if (holdBetter(side)) return true
+        if (step.leavable) leaveOut(step)
+        return step.leavable
       case 'explain-reading':
       case 'explain-proof':
         leaveOut(step)

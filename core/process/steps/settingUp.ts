@@ -19,7 +19,7 @@ import { facetPositions } from '../../placement/facetPositions'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { positionsOf, type JobAsked } from './jobNow'
 import { nearestDialDeg } from './nearestDial'
-import type { OutOfDate, Step, ToDo } from './step'
+import { FAR_OFF_DEG, type OutOfDate, type Step, type ToDo } from './step'
 
 /** What a job is begun with before anyone said what its edge should have, degrees. */
 const BEGUN_WITH_DEG = 20
@@ -90,6 +90,15 @@ export function holdStep(now: JobAsked, toGrind: number | null): Step {
   for (const side of sides) {
     const best = now.advice(side)
     if (!best.ok) return missing(insteadOf(best), side)
+    // On a plate the next slot that can be used may be far off: another hold may allow the nearest.
+    if (best.nearerBarredBy && Math.abs(best.offDeg) > FAR_OFF_DEG)
+      return step(now, 'hold', {
+        state: MISSING,
+        side,
+        toDo: insteadOf(best.nearerBarredBy),
+        leavable: true,
+        askedWith: HELD_WITH,
+      })
   }
   return step(now, 'hold', { state: done({ at: null }) })
 }

@@ -92,6 +92,9 @@ export type ToDo =
   | { readonly does: 'put-to-use'; readonly offDeg: number | null; readonly along: readonly AngleAsGround[] }
   | { readonly does: 'note-outcome' }
 
+/** Further than this from the wanted angle is far off, degrees. */
+export const FAR_OFF_DEG = 1
+
 /** The edge of a side from heel to tip as it was last ground, degrees per side. */
 export interface AngleAsGround {
   readonly side: Side

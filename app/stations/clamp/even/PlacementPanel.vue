@@ -40,12 +40,12 @@ const places = computed(() => [
   { value: 'on a mark', label: `with the ${job.blade.value.landmark?.what} on a mark of the jaws` },
   { value: 'anywhere', label: 'anywhere' },
 ])
-/** The worse of two bevelled sides counts, unless its user wants the side that is up alone; steel is counted on that. */
+/** The worse of two bevelled sides counts, or, where that is wanted, only the side that is up, as for the least steel. */
 const forSides = ref<'both' | 'one'>('both')
 const hasSides = computed(() => job.blade.value.bevels === 'both' && aim.value === 'even')
 const sideChoices = computed(() => [
-  { value: 'both', label: 'both sides, the worse of them' },
-  { value: 'one', label: `${names.value[job.side.value]} alone` },
+  { value: 'both', label: 'both sides: the worse one counts' },
+  { value: 'one', label: `${names.value[job.side.value]} only` },
 ])
 const other = computed(() => {
   if (!hasSides.value || forSides.value === 'one') return null
@@ -80,10 +80,6 @@ const costText = (cost: number) =>
   aim.value === 'even'
     ? `${cost.toFixed(1)}° off at the worst place`
     : `${areaText(cost, preferences.unit)} off this side`
-/** The greatest deviation with what can be dialled, on the sides that were asked for, degrees. */
-const worstAtMarks = computed(() =>
-  Math.max(...[result.value?.atMark, result.value?.otherAtMark].map((at) => Math.abs(at?.worstDeg ?? 0))),
-)
 const isHeld = computed(() => {
   const [then, now] = [best.value?.hold, job.content.value.hold]
   return (
@@ -95,16 +91,14 @@ const isHeld = computed(() => {
 })
 const summary = computed(() => {
   const [found, rig, blade, hold] = [result.value, job.rig.value, job.blade.value, job.content.value.hold]
-  if (!found?.best || !found.atMark) return ''
+  if (!found?.best || !found.worst) return ''
   const move = moveText(rig, blade, hold, found.best.hold, preferences.unit)
   if (aim.value === 'least-steel')
     return `${move}: ${areaText(found.best.cost, preferences.unit)} of steel goes on this side.`
   const before = countedWorstDeg(sides.value)
-  const { atMark, otherAtMark } = found
-  const isOther = otherAtMark && Math.abs(otherAtMark.worstDeg) > Math.abs(atMark.worstDeg)
-  const { worstDeg, worstAtMm } = isOther ? otherAtMark : atMark
+  const { worstDeg, worstAtMm, side } = found.worst
   const where = zones.value.length > 0 ? zoneName(zones.value, zoneAt(zones.value, worstAtMm)) : 'edge'
-  const onSide = otherAtMark ? `on ${names.value[isOther ? otherSide(job.side.value) : job.side.value]} ` : ''
+  const onSide = found.otherAtMark ? `on ${names.value[side]} ` : ''
   return `${move}: ${onSide}${theZone(where)} runs ${Math.abs(worstDeg).toFixed(1)}° ${worstDeg > 0 ? 'high' : 'low'}${before === null ? '' : `; now the worst place is ${before.toFixed(1)}° off`}.`
 })
 const why = computed(() => {
@@ -168,7 +162,7 @@ function holdIt() {
           {{ markHint }}Then dial {{ dialText(job.rig.value, setting) }}, for the edge
           {{ placeText(result.atMark!.evenAtMm, job.rig.value.kind, preferences.unit)
           }}{{
-            aim === 'even' && worstAtMarks - best.cost > 0.05
+            aim === 'even' && result.worst && Math.abs(result.worst.worstDeg) - best.cost > 0.05
               ? `; between its marks ${angleText(best.cost, 0.05)} at the worst place would be possible`
               : ''
           }}.

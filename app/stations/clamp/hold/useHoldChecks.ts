@@ -29,6 +29,11 @@ const SPARE_DEG = 1
 /** Strokes shorter than this wear a stone at its end, mm. */
 const SHORT_STROKE_MM = 30
 
+/** How the stone reaches a place of the edge; why it has no stroke there. */
+type Reach = { readonly fromHeelMm: number; readonly verdict: Verdict } & (
+  { readonly strokeMm: number; readonly reachMm: number } | { readonly strokeMm: null; readonly refusal: Refusal }
+)
+
 /** Will it hold, will it reach, will it clear; null while the side that is up has no angle. */
 export function useHoldChecks() {
   const job = useJob()
@@ -38,11 +43,10 @@ export function useHoldChecks() {
     const taper = taperInJawsMm(setup)
     const reach = reachAlong(setup, job.edgePoints.value, set.along)
     const over = { ...setup.rig, stoneLengthMm: setup.stone.lengthMm }
-    function reached({ fromHeelMm, contact: at }: Reached) {
-      let verdict: Verdict = 'bad'
-      if (!at.ok) return { fromHeelMm, strokeMm: null, refusal: at, verdict }
+    function reached({ fromHeelMm, contact: at }: Reached): Reach {
+      if (!at.ok) return { fromHeelMm, strokeMm: null, refusal: at, verdict: 'bad' }
       const stroke = strokeMm(at.reachMm, over)
-      verdict = stroke < Math.min(SHORT_STROKE_MM, setup.stone.lengthMm) ? 'watch' : 'good'
+      const verdict = stroke < Math.min(SHORT_STROKE_MM, setup.stone.lengthMm) ? 'watch' : 'good'
       return { fromHeelMm, reachMm: at.reachMm, strokeMm: stroke, verdict }
     }
     const clears = ({ nearest }: Clearance): Verdict => {

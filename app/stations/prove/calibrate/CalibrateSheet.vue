@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useWords } from '~/words/useWords'
-import type { Unknown } from '#core/observe/calibration/fitRig'
+import { isBeyondTolerance, mostCarried, type Unknown } from '#core/observe/calibration/fitRig'
 import { MEASURES_UNIT } from '#core/uncertainty/measures'
 import { useCalibration } from './useCalibration'
 import { useJob } from '~/job/useJob'
@@ -53,16 +53,11 @@ const countText = computed(() => {
   return length === 1 ? 'One proof counts' : `${length} proofs count`
 })
 const jobName = (id: string | null) => collections.jobs.find((one) => one.id === id)?.name ?? 'an archived job'
-/** A measure that is corrected by more than this many of its tolerances is an alarm. */
-const FAR_BEYOND = 1.5
-const isBeyond = (error: number, tolerance: number) => Math.abs(error) > FAR_BEYOND * tolerance
-/** Of one or two proofs alone: how far one that is a degree wrong would move what follows it most. */
+/** One or two proofs alone: how far one that is wrong would carry what follows it the most. */
+const FEW = 2
 const oneWrong = computed(() => {
   const { length } = calibration.applied.value
-  if (!fit.value || length === 0 || length > 2) return ''
-  const most = fit.value.unknowns.toSorted(
-    (one, other) => other.perWrongDeg / other.tolerance - one.perWrongDeg / one.tolerance,
-  )[0]
+  const most = fit.value && length > 0 && length <= FEW ? mostCarried(fit.value) : undefined
   return most
     ? `From ${length === 1 ? 'one proof' : 'two proofs'} alone: if one is 1° wrong, the correction of “${wordOf(most)}” is wrong by ${meanText(most.id, most.perWrongDeg)}.`
     : ''
@@ -128,7 +123,7 @@ const setNow = computed(() => {
                 </td>
                 <td class="pl-3 whitespace-nowrap">
                   {{ fitted ? `± ${meanText(unknown.id, fitted.uncertainty)}` : '' }}
-                  <span v-if="fitted && isBeyond(fitted.error, unknown.tolerance)" class="block text-error"
+                  <span v-if="fitted && isBeyondTolerance(fitted)" class="block text-error"
                     >beyond its tolerance: measure it</span
                   >
                 </td>
