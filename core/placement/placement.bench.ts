@@ -2,7 +2,7 @@ import { bench, describe } from 'vitest'
 import { evenEdgePoints } from '../math/curve/edgePoints'
 import { sampleSetup } from '../geometry/setup/sampleSetup.fixture'
 import { edgeTangents, evenness } from './evenness'
-import { findPlacement, placementRange } from './findPlacement'
+import { findPlacement, placementRange, type FindPlacement } from './findPlacement'
 import { positionsFor } from './longBlade'
 import { searchPlacement } from './searchPlacement'
 
@@ -31,18 +31,13 @@ describe('where to hold it', () => {
     while (!search.next().done);
   })
 
-  bench('the best hold within the rig’s limits, every depth free, 401 places', () => {
-    const search = findPlacement({
-      setup,
-      side: 'A',
-      wantedDeg: 18,
-      edgePoints,
-      aim: 'even',
-      onMarks: false,
-      thereDeg: null,
-    })
+  const best = (other: FindPlacement['other']) => {
+    const about = { aim: 'even', onMarks: false, thereDeg: null } as const
+    const search = findPlacement({ setup, side: 'A', wantedDeg: 18, other, edgePoints, ...about })
     while (!search.next().done);
-  })
+  }
+  bench('the best hold within the rig’s limits, every depth free, 401 places, one side', () => best(null))
+  bench('the same for both sides', () => best({ side: 'B', wantedDeg: 18, oneDial: true }))
 
   bench('the positions of a blade of 230 mm, within 0.5° and a tilt in its jaws', () => {
     const tilted = { ...setup, hold: { ...setup.hold, tiltDeg: 0.4 } }

@@ -59,7 +59,7 @@ const oneWrong = computed(() => {
   const { length } = calibration.applied.value
   const most = fit.value && length > 0 && length <= FEW ? mostCarried(fit.value) : undefined
   return most
-    ? `From ${length === 1 ? 'one proof' : 'two proofs'} alone: if one is 1° wrong, the correction of “${wordOf(most)}” is wrong by ${meanText(most.id, most.perWrongDeg)}.`
+    ? `From ${length === 1 ? 'one proof alone: if it' : 'two proofs alone: if one'} is 1° wrong, the correction of “${wordOf(most)}” is wrong by ${meanText(most.id, most.perWrongDeg)}.`
     : ''
 })
 const setNow = computed(() => {
@@ -175,7 +175,8 @@ const setNow = computed(() => {
               {{ angleText(angle.uncertaintyDeg, angle.uncertaintyDeg) }}</span
             >
             <span v-if="toRepeat" class="text-error"
-              >differs by more than the tolerances and the other proofs explain. Repeat it: it is not applied</span
+              >Repeat this proof: it differs by more than the tolerances and the other proofs explain. It is not
+              applied.</span
             >
           </li>
         </ul>
