@@ -67,7 +67,7 @@ export const test = base.extend<
   ],
   context: async ({ profile, ownServer }, use) => {
     await use(profile)
-    await Promise.all(profile.pages().map((page) => page.close()))
+    await Promise.all(profile.pages().map(closeSaved))
     const storage = await profile.newCDPSession(await profile.newPage())
     await storage.send('Storage.clearDataForOrigin', { origin: ownServer.url, storageTypes: 'all' })
     await profile.pages()[0]!.close()
@@ -95,6 +95,16 @@ export const test = base.extend<
   ],
 })
 export { expect }
+
+/**
+ * Closes a page when what was changed on it is kept: its storage is emptied after it, so that what it was still sending
+ * would be lost, and the tests after it would find half of it. A page that cannot save is closed after three seconds.
+ */
+async function closeSaved(page: Page) {
+  const saving = page.getByTestId('save-state').and(page.locator(':not([data-state="saved"])'))
+  await saving.waitFor({ state: 'detached', timeout: 3000 }).catch(() => undefined)
+  await page.close()
+}
 
 /** Opens a job of the demo at its clamp station, by its address. */
 export async function openJob(page: Page, name: string) {
