@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { contactsAlong } from '#core/geometry/contact/contact'
 import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { equalAngleLines } from '#core/geometry/dial/equalAngles'
-import { rodPosesAt } from '#core/geometry/setup/setup'
+import { rodPoseAt } from '#core/geometry/setup/setup'
 import { sampleSetup } from '#core/geometry/setup/sampleSetup.fixture'
 import { cardPage } from '~/stations/clamp/card/cardPage'
 import { PAPER_NAMES, PAPERS } from '~/print/paper'
@@ -21,7 +21,7 @@ import { unrolledView } from '~/stations/clamp/even/unrolledView'
 import { whatIfRange, whatIfView } from '~/stations/uncertainty/whatIf/whatIfView'
 
 const edgePoints = evenEdgePoints(sampleSetup.blade.edge, 200)
-const along = contactsAlong(edgePoints, sampleSetup.hold, rodPosesAt(sampleSetup, 'A', 55))
+const along = contactsAlong(edgePoints, sampleSetup.hold, rodPoseAt(sampleSetup, 'A', 55))
 const viewport = { scale: 2, originX: 200, originY: 150 }
 const size = { width: 800, height: 400 }
 
@@ -44,7 +44,7 @@ describe('the deviation as a band along the edge', () => {
     }
     const even = evenEdgePoints(arc.edge, 50)
     const setup = { ...sampleSetup, blade: arc }
-    const contacts = contactsAlong(even, setup.hold, rodPosesAt(setup, 'A', 55))
+    const contacts = contactsAlong(even, setup.hold, rodPoseAt(setup, 'A', 55))
     const first = contacts[0]!
     const wanted = first.ok ? first.edgeAngleDeg : 0
     expect(ribbonView(setup, contacts, even, wanted, viewport).bands).toEqual([])

@@ -11,8 +11,4 @@ export const noAngleText = (
   { code, figures }: Refusal,
   at: { readonly setup: Setup; readonly side: Side; readonly edgePoint: EdgePoint },
   unit: LengthUnit,
-): string =>
-  problemText(
-    { code, figures: { ...figures, lowestPivotMm: lowestPivotHeightMm(at.setup, at.side, at.edgePoint) } },
-    unit,
-  )
+): string => problemText({ code, figures: { ...figures, lowestPivotMm: lowestPivotHeightMm(at.setup, at.side) } }, unit)

@@ -22,6 +22,7 @@ export const MEASURE_WORD: Record<MeasureId, string> = {
   'spine-thickness': 'Thickness of the spine',
   'thickness-behind-edge': 'Thickness behind the edge',
   'grind-height': 'Height of the primary grind',
+  rocking: 'Rocking on its faces',
   'face-offset': 'Rod to the stone’s face',
   'face-shape': 'Taper and dish of the stone',
 }
@@ -46,6 +47,7 @@ export const MEASURE_OF: Record<MeasureId, 'rig' | 'hold' | 'blade' | 'stone'> =
   'spine-thickness': 'blade',
   'thickness-behind-edge': 'blade',
   'grind-height': 'blade',
+  rocking: 'hold',
   'face-offset': 'stone',
   'face-shape': 'stone',
 }

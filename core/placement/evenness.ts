@@ -6,8 +6,9 @@ import type { ClampPosition } from '../records/job/clampPosition'
 import { clampFrame, toBladeFrame } from '../geometry/clamping/clampFrame'
 import type { EdgePoint } from '../math/curve/edgePoints'
 import { fixedHeightsMm, heightRange } from '../records/rig/dial'
+import { restsOnTable } from '../records/rig/kinds'
 import { pivotAt } from '../geometry/clamping/pivot'
-import { liesByPlace, pivotOverBladeAt, rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { pivotOverBladeAt, rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { clamp } from '../math/units/figures'
 import type { Vec2 } from '../math/vector/vec2'
 import type { Judgement } from './holdSpace'
@@ -59,7 +60,7 @@ export function evenness(
   const held = { ...setup, hold }
   const ranges = sides.map((side) => distanceRange(held, side, tangents, edgePoints))
   const onSide = sides.map((side, i) =>
-    liesByPlace(setup)
+    leadsUp(setup, side)
       ? (heightMm: number) => angleRange(held, side, tangents, edgePoints, heightMm)
       : (heightMm: number) => {
           const { nearest, farthest, pivotOverBladeMm } = nth(ranges, i)(heightMm)
@@ -144,6 +145,9 @@ interface Distances {
   readonly pivotOverBladeMm: number
 }
 
+/** Whether a slot leads up or down over the blade as well: where it is wide, and the blade lies aslant on a table. */
+const leadsUp = ({ rig }: Setup, side: Side): boolean => restsOnTable(rig) && pivotAt(rig, 0, side).slideMm > 0
+
 /** The nearest and farthest tangent from the pivot's foot, by the pivot's height. */
 function distanceRange(
   setup: Setup,
@@ -151,7 +155,7 @@ function distanceRange(
   tangents: EdgeTangents,
   edgePoints: readonly EdgePoint[],
 ): (heightMm: number) => Distances {
-  const pivotAtHeight = pivotOverBladeAt(setup, side, nth(edgePoints, 0))
+  const pivotAtHeight = pivotOverBladeAt(setup, side)
   const slides = pivotAt(setup.rig, 0, side).slideMm > 0
   const frame = clampFrame(setup.hold)
   let last: (Distances & { u: number; v: number }) | null = null
@@ -187,7 +191,7 @@ function leastAndMost(distances: Float64Array) {
   return { nearest, farthest }
 }
 
-/** The steepest and the flattest edge angle of a blade that lies differently for each place; null where one is none. */
+/** The steepest and the flattest edge angle, each tangent by its own height of the pivot; null where one has none. */
 function angleRange(
   setup: Setup,
   side: Side,
@@ -221,20 +225,19 @@ export function distancesOf(
   heightMm: number,
 ): TangentDistances {
   const frame = clampFrame(setup.hold)
-  const rodPoses = rodPosesAt(setup, side, heightMm)
+  const { pivot, slideMm, slide = ALONG_U } = rodPoseAt(setup, side, heightMm)
+  const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
+  const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
+  const slideX = slide.u * frame.cos + slide.v * frame.sin
+  const slideY = slide.v * frame.cos - slide.u * frame.sin
   const [distances, overBlade] = [new Float64Array(tangents.count), new Float64Array(tangents.count)]
   for (let i = 0; i < tangents.count; i++) {
-    const { pivot, slideMm, slide = ALONG_U } = rodPoses(nth(edgePoints, i))
-    const x = frame.x + pivot.u * frame.cos + pivot.v * frame.sin
-    const y = frame.y + pivot.v * frame.cos - pivot.u * frame.sin
     overBlade[i] = pivot.w
     const [nx, ny] = [tangents.normalX[i]!, tangents.normalY[i]!]
     let distance = tangents.offset[i]! - nx * x - ny * y
     if (slideMm > 0) {
       // The foot slides along its slot to where the rod is square to the edge, as far as the slot goes.
       const point = nth(edgePoints, i).point
-      const slideX = slide.u * frame.cos + slide.v * frame.sin
-      const slideY = slide.v * frame.cos - slide.u * frame.sin
       const square = (ny * (point[0] - x) - nx * (point[1] - y)) / (ny * slideX - nx * slideY)
       const slid = Number.isFinite(square) ? Math.min(slideMm, Math.max(-slideMm, square)) : 0
       distance -= slid * (nx * slideX + ny * slideY)

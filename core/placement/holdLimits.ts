@@ -7,7 +7,7 @@ import type { EdgePoint } from '../math/curve/edgePoints'
 import { gripOf, type GripTrouble } from '../geometry/hold/grip'
 import { jawFit } from '../geometry/hold/holdChecks'
 import { heightRange } from '../records/rig/dial'
-import { rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 
 /** What stands against a way of holding a blade at a pivot height; null where nothing does. */
 export type HoldLimits = (hold: ClampPosition, pivotHeightMm: number) => HoldTrouble | null
@@ -38,12 +38,12 @@ export function holdLimits(setup: Setup, side: Side, edgePoints: readonly EdgePo
     if (jawFit({ ...setup, hold })?.verdict === 'bad') return 'slips-out'
     if (pivotHeightMm < lowestMm - 1e-9 || pivotHeightMm > highestMm + 1e-9) return 'height-out-of-rig'
     const held = { ...setup, hold }
-    const over = rodPosesAt(held, side, pivotHeightMm)
+    const over = rodPoseAt(held, side, pivotHeightMm)
     const tops = rig.jaws && topsOf(held, side, rig.jaws)
     for (let i = 0; i < reached.length; i++) {
       const at = (barred + i) % reached.length
       const edgePoint = nth(reached, at)
-      const contact = contactAt(edgePoint, hold, over(edgePoint))
+      const contact = contactAt(edgePoint, hold, over)
       if (contact.ok && (!tops || passesOverJaws(contact, tops, setup.stone, rig.stroke))) continue
       barred = at
       if (contact.ok) return 'stone-meets-jaws'

@@ -11,7 +11,7 @@ import { CLEARANCE_TOLERANCE_DEG, shortOverJawsDeg } from '../geometry/hold/jawC
 import { SHAPES } from '../records/blade/shapes'
 import type { SHAPE_IDS } from '../records/blade/shapeMeasures'
 import { evenEdgePoints, edgePointAt } from '../math/curve/edgePoints'
-import { contactFor, rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { contactFor, rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { postRig, sampleSetup, scaleRig, slotRig, tableRig } from '../geometry/setup/sampleSetup.fixture'
 import { edgeTangents } from './evenness'
 import { findPlacement, placementRange } from './findPlacement'
@@ -59,7 +59,7 @@ describe('the best hold within them', () => {
     const { best, atMark } = found
     expect(limits(best!.hold, best!.pivotHeightMm)).toBeNull()
     const worstNow = Math.max(
-      ...contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 52.5)).map((contact) =>
+      ...contactsAlong(edgePoints, setup.hold, rodPoseAt(setup, 'A', 52.5)).map((contact) =>
         contact.ok ? Math.abs(contact.edgeAngleDeg - 20) : Infinity,
       ),
     )
@@ -122,7 +122,7 @@ describe('the best hold within them', () => {
     const WANTED = 19
     const deviation = (held: Setup, side: Side, heightMm: number) =>
       Math.max(
-        ...contactsAlong(evenEdgePoints(held.blade.edge, 200), held.hold, rodPosesAt(held, side, heightMm)).map(
+        ...contactsAlong(evenEdgePoints(held.blade.edge, 200), held.hold, rodPoseAt(held, side, heightMm)).map(
           (contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - WANTED) : Infinity),
         ),
       )
@@ -177,7 +177,7 @@ describe('the best hold within them', () => {
     const meets = (places: number, setDeg: number) => {
       const heightMm = pivotHeightFor(held, 'A', setDeg, there)
       const along = heightMm.ok
-        ? contactsAlong(evenEdgePoints(blade.edge, places), hold, rodPosesAt(held, 'A', heightMm.heightMm))
+        ? contactsAlong(evenEdgePoints(blade.edge, places), hold, rodPoseAt(held, 'A', heightMm.heightMm))
         : []
       return shortOverJawsDeg(held, 'A', postRig.jaws!, along)
     }
@@ -259,7 +259,7 @@ describe('the best hold within them', () => {
     expect(free.best!.pivotHeightMm).toBeGreaterThan(50)
     expect(ended.best!.pivotHeightMm).toBe(50)
     expect(ended.bounds).toContain('height-out-of-rig')
-    const along = contactsAlong(edgePoints, ended.best!.hold, rodPosesAt({ ...low, hold: ended.best!.hold }, 'A', 50))
+    const along = contactsAlong(edgePoints, ended.best!.hold, rodPoseAt({ ...low, hold: ended.best!.hold }, 'A', 50))
     expect(
       Math.max(...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 24) : Infinity))),
     ).toBeCloseTo(ended.best!.cost, 3)
@@ -355,7 +355,7 @@ describe('a long blade', () => {
       const contacts = contactsAlong(
         stretch,
         position.hold,
-        rodPosesAt({ ...long, hold: position.hold }, 'A', position.pivotHeightMm),
+        rodPoseAt({ ...long, hold: position.hold }, 'A', position.pivotHeightMm),
       )
       for (const contact of contacts)
         expect(contact.ok && Math.abs(contact.edgeAngleDeg - 18)).toBeLessThanOrEqual(0.2 + 1e-5)
@@ -370,7 +370,7 @@ describe('a long blade', () => {
         const contact = contactsAlong(
           [edgePointAt(edge, seam.atMm)],
           hold,
-          rodPosesAt({ ...long, hold }, 'A', atMark!.heightMm),
+          rodPoseAt({ ...long, hold }, 'A', atMark!.heightMm),
         )[0]!
         return contact.ok ? contact.edgeAngleDeg : NaN
       })

@@ -5,7 +5,7 @@ import { contactsAlong } from '../geometry/contact/contact'
 import { seatedUnder } from '../geometry/contact/underStone'
 import type { Side } from '../records/common/side'
 import type { EdgePoint } from '../math/curve/edgePoints'
-import { rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { clamp } from '../math/units/figures'
 import { edgeTangents, evenness } from './evenness'
 import { holdLimits } from './holdLimits'
@@ -153,7 +153,7 @@ function bestFor(
 /** The edge angle at each edge point; not a number where there is none, which is within no tolerance. */
 function anglesAlong({ setup, side, edgePoints }: PositionsAsk, { hold }: Placement, pivotHeightMm: number): number[] {
   const at = { ...setup, hold }
-  return contactsAlong(edgePoints, hold, rodPosesAt(at, side, pivotHeightMm)).map((contact) =>
+  return contactsAlong(edgePoints, hold, rodPoseAt(at, side, pivotHeightMm)).map((contact) =>
     contact.ok ? contact.edgeAngleDeg : NaN,
   )
 }

@@ -6,7 +6,7 @@ import type { ClampPosition } from '../records/job/clampPosition'
 import type { EdgePoint } from '../math/curve/edgePoints'
 import { heightOfSetting, settingOfHeight, stepSetting, toNearestMark } from '../records/rig/dial'
 import type { DialSetting } from '../records/rig/dials/readings'
-import { rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { holdLimits, type HoldLimits } from './holdLimits'
 import type { Placement } from './holdSpace'
 
@@ -58,7 +58,7 @@ export function atSetting(
 ): AtMark | null {
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return null
-  const contacts = contactsAlong(edgePoints, hold, rodPosesAt({ ...setup, hold }, side, height.heightMm))
+  const contacts = contactsAlong(edgePoints, hold, rodPoseAt({ ...setup, hold }, side, height.heightMm))
   const off = contacts.map((contact) => (contact.ok ? contact.edgeAngleDeg - wantedDeg : Infinity))
   const worst = off.reduce((most, deg, i) => (Math.abs(deg) > Math.abs(nth(off, most)) ? i : most), 0)
   return {

@@ -4,7 +4,7 @@ import { SHAPES } from '../records/blade/shapes'
 import { curveLength } from '../math/curve/arcLength'
 import type { Curve } from '../math/curve/curve'
 import { evenEdgePoints, type EdgePoint } from '../math/curve/edgePoints'
-import { rodPoseAt, rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { sampleSetup, slotRig } from '../geometry/setup/sampleSetup.fixture'
 import reference from './fixtures/placement.json'
 import { edgeTangents, evenness } from './evenness'
@@ -62,7 +62,7 @@ describe('the global optimiser’s reference', () => {
       const along = contactsAlong(
         edgePoints,
         best!.hold,
-        rodPosesAt({ ...setup, hold: best!.hold }, 'A', best!.pivotHeightMm),
+        rodPoseAt({ ...setup, hold: best!.hold }, 'A', best!.pivotHeightMm),
       )
       const worst = Math.max(
         ...along.map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - c.targetDeg) : Infinity)),
@@ -147,7 +147,7 @@ describe('an even angle', () => {
       { ...sampleSetup, hold: { ...sampleSetup.hold, centreOffsetMm: 0.4, tiltDeg: 0.8, turnDeg: 5 } },
     ]) {
       const even = evenness(setup, ['B'], setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
-      const angles = contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
+      const angles = contactsAlong(edgePoints, setup.hold, rodPoseAt(setup, 'B', even.pivotHeightMm)).map((contact) =>
         contact.ok ? contact.edgeAngleDeg : NaN,
       )
       expect(Math.max(...angles) - 19).toBeCloseTo(even.cost, 5)
@@ -160,10 +160,9 @@ describe('an even angle', () => {
     const even = evenness(setup, ['A'], setup.hold, edgeTangents(edgePoints), edgePoints, 19)!
     const worst = (heightMm: number) =>
       Math.max(
-        ...contactsAlong(edgePoints, setup.hold, (edgePoint) => ({
-          ...rodPoseAt(setup, 'A', heightMm, edgePoint),
-          rodLengthMm: 900,
-        })).map((contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity)),
+        ...contactsAlong(edgePoints, setup.hold, { ...rodPoseAt(setup, 'A', heightMm), rodLengthMm: 900 }).map(
+          (contact) => (contact.ok ? Math.abs(contact.edgeAngleDeg - 19) : Infinity),
+        ),
       )
     const heights = slotRig.height.by === 'slot' ? slotRig.height.slots.map((slot) => slot.heightMm) : []
     expect(even.cost).toBeCloseTo(Math.min(...heights.map(worst)), 6)

@@ -65,15 +65,22 @@ function support({ blade, stone }: Setup, edgePoint: EdgePoint): EdgePoint {
   return { ...edgePoint, point, heading: [Math.cos(runs), Math.sin(runs)] }
 }
 
-/** How a blade lies on a table: how far its edge stands over it, and how its centre plane falls to it, radians. */
+/**
+ * How a blade lies on a table: how far its edge stands over it, and how its centre plane falls to it and towards the
+ * tip, radians.
+ */
 function onTable({ blade, hold }: Setup, off: (tolerance: number) => number) {
   const grind = blade.primaryGrindHeightMm + off(0.5)
   const [spine, behind] = [blade.spineThicknessMm + off(0.05), blade.thicknessBehindEdgeMm + off(0.05)]
-  if (hold.restsOn === 'flats') return { edgeMm: spine / 2, falls: 0 }
+  const length = blade.edge.at(-1)!.type === 'line' ? 100 : Infinity
+  const thins = (spine - (blade.spineThicknessTipMm === null ? spine : blade.spineThicknessTipMm + off(0.05))) / length
+  const alongFalls = Math.atan(thins / 2)
+  if (hold.restsOn === 'flats')
+    return { edgeMm: ((spine - thins * hold.bladeXMm) / 2) * Math.cos(alongFalls), falls: 0, alongFalls }
   // The line through the primary face's two ends is the table; the edge lies off it, and the centre plane aslant.
   const [back, front] = [-grind, -behind / 2 / Math.tan(rad(20))]
   const falls = Math.atan2((spine - behind) / 2, front - back)
-  return { edgeMm: (behind / 2 + front * Math.tan(falls)) * Math.cos(falls), falls }
+  return { edgeMm: (behind / 2 + front * Math.tan(falls)) * Math.cos(falls), falls, alongFalls: 0 }
 }
 
 /** The true angle of a side with every measure drawn anew, degrees. */
@@ -116,14 +123,15 @@ function trueAngleDeg(
       from * lift + out * Math.sin(tilted) + along * Math.sin(twist) * Math.cos(tilted),
     ]
   } else {
-    const { edgeMm, falls } = onTable(setup, off)
+    const { edgeMm, falls, alongFalls } = onTable(setup, off)
     const slope = tilted - falls
     inSpace = (at, from) => {
       const [along, out] = back(at)
-      const [x, y] = turned([along, out * Math.cos(slope)])
+      const [x, y] = turned([along * Math.cos(alongFalls), out * Math.cos(slope)])
       // On its face it lies by its edge; on its flats by the line that its spine is laid against.
       const height = falls === 0 ? out * Math.sin(slope) : (out - blade.widthMm + hold.bladeYMm) * Math.sin(slope)
-      return [x, y, from * edgeMm + (from === 0 ? out * Math.sin(slope) : height)]
+      const falling = along * Math.sin(alongFalls)
+      return [x, y, from * edgeMm + (from === 0 ? out * Math.sin(slope) : height) - falling]
     }
   }
   const point = inSpace(there, 1)
@@ -168,6 +176,16 @@ function trueAngleDeg(
   return (low * 180) / Math.PI
 }
 
+/** A straight blade of 100 by 20 mm that thins from 4.5 to 1.5 mm. */
+const taper: Setup['blade'] = {
+  ...sampleSetup.blade,
+  widthMm: 20,
+  primaryGrindHeightMm: 12,
+  spineThicknessMm: 4.5,
+  spineThicknessTipMm: 1.5,
+  edge: [{ type: 'line', from: [0, 20], to: [100, 20] }],
+}
+const nearTip = edgePointAt(taper.edge, 90)
 const onATable = (more: Partial<Setup['hold']>): Setup => ({ ...held(more, tableRig) })
 const fixedHalf: Setup = {
   ...held({}, { ...sampleSetup.rig, jawsClose: 'one-half-moves' }),
@@ -198,12 +216,13 @@ it.each<[string, Setup, KnownHold, EdgePoint, number]>([
   ['a table, on its face', onATable({ restsOn: 'face' }), HOLD, straight, 58],
   ['a table, on its face, turned', onATable({ restsOn: 'face', turnDeg: 10 }), HOLD, tip, 58],
   ['a table, on its flats', onATable({ restsOn: 'flats' }), HOLD, belly, 58],
+  ['a table, a taper on its flats', { ...onATable({ restsOn: 'flats' }), blade: taper }, HOLD, nearTip, 58],
 ])(
   '%s: on either side the stated ± holds the true angle in 94 to 96 of 100 benches',
   (name, setup, known, edgePoint, heightMm) => {
     const lies = support(setup, edgePoint)
     for (const side of SIDES) {
-      const set = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm, edgePoint))
+      const set = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm))
       if (!set.ok) throw new Error(set.code)
       const stated = totalUncertaintyDeg(uncertaintyBudget(setup, known, side, heightMm, edgePoint))
       const seed = [...name, side].reduce((sum, letter) => (sum * 31 + letter.charCodeAt(0)) % 9973, 7) / 9973

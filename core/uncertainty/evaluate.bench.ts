@@ -3,7 +3,7 @@ import { evenEdgePoints } from '../math/curve/edgePoints'
 import { settingOfHeight } from '../records/rig/dial'
 import { evaluate } from './evaluate'
 import { postRig, sampleSetup } from '../geometry/setup/sampleSetup.fixture'
-import { rodPosesAt } from '../geometry/setup/setup'
+import { rodPoseAt } from '../geometry/setup/setup'
 import { contactsAlong } from '../geometry/contact/contact'
 
 const setup = {
@@ -28,8 +28,8 @@ const dialled = { A: settingOfHeight(postRig, 58), B: settingOfHeight(postRig, 5
 
 describe('an edge of 400 edge points', () => {
   bench('edge angle along the edge, both sides', () => {
-    contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 58))
-    contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'B', 58))
+    contactsAlong(edgePoints, setup.hold, rodPoseAt(setup, 'A', 58))
+    contactsAlong(edgePoints, setup.hold, rodPoseAt(setup, 'B', 58))
   })
   bench('everything a drag recomputes', () => {
     evaluate(

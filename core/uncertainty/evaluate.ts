@@ -7,7 +7,7 @@ import { edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
 import { uncertaintyBudget, includedUncertaintyDeg, totalUncertaintyDeg, type UncertaintyShare } from './budget'
 import type { KnownHold } from '../records/job/knownHold'
 import { heightOfSetting } from '../records/rig/dial'
-import { isWorked, rodPosesAt, type Setup } from '../geometry/setup/setup'
+import { isWorked, rodPoseAt, type Setup } from '../geometry/setup/setup'
 import type { Job } from '../records/job/job'
 
 /** What the rig gives on one side. */
@@ -51,7 +51,7 @@ export interface Evaluation {
 interface SideAlong {
   readonly ok: true
   readonly pivotHeightMm: number
-  readonly over: ReturnType<typeof rodPosesAt>
+  readonly over: ReturnType<typeof rodPoseAt>
   readonly along: readonly (Contact | Refusal)[]
 }
 
@@ -70,7 +70,7 @@ export function alongEdge(
   const on = (side: Side): SideAlong | Refusal => {
     const height = heightOfSetting(setup.rig, dialled[side])
     if (!height.ok) return height
-    const over = rodPosesAt(setup, side, height.heightMm)
+    const over = rodPoseAt(setup, side, height.heightMm)
     return { ok: true, pivotHeightMm: height.heightMm, over, along: contactsAlong(edgePoints, setup.hold, over) }
   }
   return { ...perSide(on), edgePoints }
@@ -113,7 +113,7 @@ function sideSet(
 ): SideSet | Refusal {
   if (!edge.ok) return edge
   const { pivotHeightMm, over, along } = edge
-  const contact = contactAt(edgePoint, setup.hold, over(edgePoint))
+  const contact = contactAt(edgePoint, setup.hold, over)
   if (!contact.ok) return contact
   let [lowestDeg, highestDeg] = [contact.edgeAngleDeg, contact.edgeAngleDeg]
   for (const at of along) {

@@ -8,6 +8,7 @@ import { dialOf } from '../records/rig/dials/dials'
 import { RIG_UNKNOWNS } from '../records/rig/unknowns'
 import { fittedAt } from '../records/rig/fittedAt'
 import { restsOnTable } from '../records/rig/kinds'
+import { rocksByDeg, tableSupport } from '../geometry/clamping/tableSupport'
 import type { Setup } from '../geometry/setup/setup'
 import { degrees } from '../math/units/angle'
 import { dishTiltDeg, faceTiltDeg } from '../records/stone/taper'
@@ -32,6 +33,7 @@ export const MEASURES = [
   'spine-thickness',
   'thickness-behind-edge',
   'grind-height',
+  'rocking',
   'face-offset',
   'face-shape',
 ] as const
@@ -60,6 +62,7 @@ export const MEASURES_UNIT: Readonly<Record<MeasureId, 'mm' | 'deg'>> = {
   'spine-thickness': 'mm',
   'thickness-behind-edge': 'mm',
   'grind-height': 'mm',
+  rocking: 'deg',
   'face-offset': 'mm',
   'face-shape': 'deg',
 }
@@ -87,6 +90,10 @@ const GRIND_HEIGHT_MM = 0.5
 const twistDeg = ({ rig, blade }: Setup): number =>
   rig.jaws && rig.jawsClose === 'one-half-moves' ? degrees(Math.atan(Math.abs(thinsPerMm(blade)) / 2)) : 0
 
+/** How far a blade on a table rocks on a face that is no plane, degrees; a flat back is one. */
+const rocksDeg = ({ blade, hold }: Setup): number =>
+  blade.bevels === 'A' ? 0 : rocksByDeg(blade, tableSupport(blade, hold.restsOn))
+
 /**
  * The measures of a job that are uncertain at a place of the edge, as far as its kind of rig has them; without a place
  * those that are the same everywhere. On a table the blade lies by its own faces: their measures count there. Source:
@@ -105,6 +112,7 @@ export function measuresOf(setup: Setup, known: KnownHold, edgePoint: EdgePoint 
         of('spine-thickness', CALLIPER_MM),
         of('thickness-behind-edge', CALLIPER_MM),
         of('grind-height', GRIND_HEIGHT_MM),
+        of('rocking', rocksDeg(setup)),
       ]
     : []
   const measures = [

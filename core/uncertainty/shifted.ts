@@ -5,6 +5,9 @@ import type { Blade } from '../records/blade/blade'
 import { moved } from '../geometry/clamping/bladeHeight'
 import type { Side } from '../records/common/side'
 import type { GrippedHold } from '../geometry/clamping/centring'
+import type { TableHold } from '../geometry/clamping/restingCentrePlane'
+import { tableSupport } from '../geometry/clamping/tableSupport'
+import { restsOnTable } from '../records/rig/kinds'
 import { clampFrame } from '../geometry/clamping/clampFrame'
 import type { EdgePoint } from '../math/curve/edgePoints'
 import { rodPoseAt, type Setup } from '../geometry/setup/setup'
@@ -27,9 +30,14 @@ export interface ShiftedBench {
  */
 export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (shifts: Shifts) => ShiftedBench {
   const { rig, stone, hold, blade } = setup
+  // However thick it is, it stands on the same places.
+  const onTable = restsOnTable(rig) && blade.bevels === 'both' ? { support: tableSupport(blade, hold.restsOn) } : {}
   const heightId: MeasureId = side === 'B' && rig.pivotB !== null ? 'pivot-height-b' : 'pivot-height'
   const [pivot, pivotB] = [{ ...rig.pivot }, rig.pivotB && { ...rig.pivotB }]
-  const off: { -readonly [K in keyof Setup]: Setup[K] } & { stone: { faceOffsetMm: number }; hold: GrippedHold } = {
+  const off: { -readonly [K in keyof Setup]: Setup[K] } & {
+    stone: { faceOffsetMm: number }
+    hold: GrippedHold & TableHold
+  } = {
     ...setup,
     rig: { ...rig, pivot, pivotB },
     stone: { ...stone },
@@ -52,6 +60,8 @@ export function benchShifter(setup: Setup, side: Side, pivotHeightMm: number): (
       centreOffsetMm: at.centreOffsetMm + by('centre-offset'),
       tiltDeg: at.tiltDeg + by('tilt'),
       twistDeg: by('twist'),
+      ...onTable,
+      rockedDeg: by('rocking'),
     }
     off.blade = thicker(blade, by('spine-thickness'), by('thickness-behind-edge'), by('grind-height'))
     bench.pivotHeightMm = pivotHeightMm + by(heightId) + by('pivot-play')
@@ -96,10 +106,10 @@ export function edgeAngleShifter(
   edgePoint: EdgePoint,
 ): (shifts: Shifts) => number | null {
   const shifted = benchShifter(setup, side, pivotHeightMm)
-  const seated = seatedAt(edgePoint, rodPoseAt(setup, side, pivotHeightMm, edgePoint))
+  const seated = seatedAt(edgePoint, rodPoseAt(setup, side, pivotHeightMm))
   return (shifts) => {
     const { setup: off, pivotHeightMm: standsMm } = shifted(shifts)
-    const over = rodPoseAt(off, side, standsMm, edgePoint)
+    const over = rodPoseAt(off, side, standsMm)
     const there = edgeOff(seated, shifts['edge-heading'] ?? 0, shifts['edge-place'] ?? 0)
     const { point, foot, distanceMm, heightMm } = pedalAt(there, clampFrame(off.hold), over, shifts['slot-place'] ?? 0)
     const angle = edgeAngle(heightMm, distanceMm, over.faceOffsetMm)

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { contactAt } from '../geometry/contact/contact'
 import { curveLength } from '../math/curve/arcLength'
 import { edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
+import type { TableHold } from '../geometry/clamping/restingCentrePlane'
 import { rodPoseAt, type Setup } from '../geometry/setup/setup'
 import { armsRig, sampleSetup, slotRig, tableRig } from '../geometry/setup/sampleSetup.fixture'
 import { edgeHeadingToleranceDeg } from '../records/blade/edgeHeading'
@@ -71,10 +72,15 @@ const off: Record<MeasureId, Off> = {
     return [setup, 0, { ...belly, point: [belly.point[0] - hy * by, belly.point[1] + hx * by] }]
   },
   'slot-place': (setup, by, [u]) => [{ ...setup, rig: standing(setup.rig, u + by) }, 0],
-  'spine-thickness': (setup, by) => measured(setup, { spineThicknessMm: setup.blade.spineThicknessMm + by }),
+  'spine-thickness': (setup, by) =>
+    measured(setup, {
+      spineThicknessMm: setup.blade.spineThicknessMm + by,
+      spineThicknessTipMm: setup.blade.spineThicknessTipMm && setup.blade.spineThicknessTipMm + by,
+    }),
   'thickness-behind-edge': (setup, by) =>
     measured(setup, { thicknessBehindEdgeMm: setup.blade.thicknessBehindEdgeMm + by }),
   'grind-height': (setup, by) => measured(setup, { primaryGrindHeightMm: setup.blade.primaryGrindHeightMm + by }),
+  rocking: ({ hold, ...rest }, by) => ({ ...rest, hold: { ...hold, rockedDeg: by } as TableHold }),
   'face-offset': (setup, by) => ({ ...setup, stone: { ...setup.stone, faceOffsetMm: setup.stone.faceOffsetMm + by } }),
   'face-shape': (setup) => setup,
 }
@@ -143,6 +149,17 @@ describe('the share of each measure', () => {
       ['pivot-height', 'setback', ...shared, ...rest, ...faces],
     ],
     [
+      'a table, on a face that rocks',
+      {
+        ...sampleSetup,
+        hold: { ...hold, restsOn: 'face' },
+        stone,
+        rig: { ...tableRig, ...loose },
+        blade: { ...sampleSetup.blade, spineThicknessTipMm: 1.5 },
+      },
+      ['pivot-height', 'setback', ...shared, ...rest, ...faces, 'rocking'],
+    ],
+    [
       'a plate with wide slots',
       { ...sampleSetup, hold: { ...hold, turnDeg: 15 }, stone, rig: { ...slotRig, pivotPlayMm: 0.2 } },
       ['pivot-height', 'setback', ...shared, 'centre-offset', ...rest, 'slot-place'],
@@ -153,7 +170,7 @@ describe('the share of each measure', () => {
       : {}
     for (const side of ['A', 'B'] as const) {
       const angle = (at: Setup, height: number, edgePoint = belly) => {
-        const contact = contactAt(edgePoint, at.hold, rodPoseAt(at, side, height, edgePoint))
+        const contact = contactAt(edgePoint, at.hold, rodPoseAt(at, side, height))
         if (!contact.ok) throw new Error(contact.code)
         return contact
       }
@@ -185,7 +202,9 @@ describe('the share of each measure', () => {
         }
         expect(Math.abs(perUnitDeg - expected), `${id} on ${side}`).toBeLessThan(2e-3)
         expect(shareDeg).toBeCloseTo(Math.abs(perUnitDeg) * tolerance, 12)
-        expect(unit).toBe(['turn', 'tilt', 'twist', 'edge-heading', 'face-shape'].includes(id) ? 'deg' : 'mm')
+        expect(unit).toBe(
+          ['turn', 'tilt', 'twist', 'edge-heading', 'rocking', 'face-shape'].includes(id) ? 'deg' : 'mm',
+        )
       }
       expect(totalUncertaintyDeg(budget) ** 2).toBeCloseTo(
         budget.reduce((sum, { shareDeg }) => sum + shareDeg * shareDeg, 0),

@@ -1,58 +1,53 @@
 import type { Side } from '../../records/common/side'
 import type { CentrePlane } from './centring'
 import type { ClampPosition, Rest } from '../../records/job/clampPosition'
-import { radians } from '../../math/units/angle'
+import { degrees, radians } from '../../math/units/angle'
 import type { Blade } from '../../records/blade/blade'
-import { primaryHalfAngleDeg } from '../../records/blade/primaryHalfAngle'
-import { shoulderDepthMm } from '../../records/blade/shoulder'
+import { depthAt, hasFlats, tablePlane, tableSupport, type TableSupport } from './tableSupport'
 
-/** Less of parallel flats than this no blade lies on, mm. */
-const LEAST_FLAT_MM = 1
-
-/** Whether a blade has parallel flats to lie on; one with a flat back lies on that. */
-export const hasFlats = (of: Pick<Blade, 'bevels' | 'widthMm' | 'primaryGrindHeightMm'>): boolean =>
-  of.bevels === 'both' && of.widthMm - of.primaryGrindHeightMm >= LEAST_FLAT_MM
-
-/**
- * What a blade lies on by itself: on its flats where the middle of its section's weight is over them, else it tips onto
- * its primary face. The section is as thick as its spine as far as the flats go, then thins straight to what stands
- * behind the edge. A handle is not weighed. Source: docs/geometry.md, "Rigs", table with post.
- */
-export function restByWeight(of: Blade): Rest {
-  if (!hasFlats(of)) return 'face'
-  const flatMm = of.widthMm - of.primaryGrindHeightMm
-  const [thick, thin, faceMm] = [of.spineThicknessMm, of.thicknessBehindEdgeMm, of.primaryGrindHeightMm]
-  const [flat, face] = [thick * flatMm, ((thick + thin) / 2) * faceMm]
-  const middleOfFace = flatMm + (faceMm * (thick + 2 * thin)) / (3 * (thick + thin))
-  return (flat * (flatMm / 2) + face * middleOfFace) / (flat + face) <= flatMm ? 'flats' : 'face'
+/** How a blade lies on a table, with what can be off about that. */
+export interface TableHold extends ClampPosition {
+  /** The places that it stands on, where they are known to be those of another blade's measures. */
+  readonly support?: TableSupport
+  /** How far it is rocked on its face, degrees. */
+  readonly rockedDeg?: number
 }
+
+/** A blade whose slope along its length is less than this lies level along it: rounding leaves some. */
+const LEVEL = 1e-9
+
+/** What a blade lies on by itself. Source: docs/geometry.md, "Rigs", table with post. */
+export const restByWeight = (of: Blade): Rest => (of.bevels === 'A' ? 'face' : tableSupport(of, undefined).rest)
 
 /** What a blade lies on as it is held: what a hand has said, where there are flats at all. */
 export const restOf = (of: Blade, { restsOn }: Pick<ClampPosition, 'restsOn'>): Rest =>
   hasFlats(of) ? (restsOn ?? restByWeight(of)) : 'face'
 
 /**
- * Where the centre plane of a blade resting on a table lies over it. On its parallel flats it lies level, half of the
- * spine's thickness up. On its primary face it falls outward by the slope of that face, about the blade's own length,
- * and the edge stands where the two faces, run on to it, would leave it over the table. The faces' slopes are the
- * primary half-angle, less the clamp position's tilt with side A up and more by it with side B up. A blade with a bevel
- * on side A alone is measured from its flat back. Source: docs/geometry.md, "Rigs", table with post.
+ * Where the centre plane of a blade resting on a table lies over it, all along in one pose. On its parallel flats it
+ * lies half of the spine's thickness up, and falls towards the tip by half of what it thins. On its primary face it
+ * falls outward by the slope of that face, about the blade's own length, and along it as the facet does that it lies
+ * on. The faces' slopes are less by the clamp position's tilt with side A up, and more by it with side B up. A blade
+ * with a bevel on side A alone is measured from its flat back. Source: docs/geometry.md, "Rigs", table with post.
  */
-export function restingCentrePlane(of: Blade, hold: ClampPosition, side: Side): CentrePlane {
-  const flatBack = of.bevels === 'A'
-  if (restOf(of, hold) === 'flats') {
-    const tiltDeg = side === 'A' ? hold.tiltDeg : -hold.tiltDeg
-    const middle = (of.spineThicknessMm / 2) * Math.cos(radians(tiltDeg))
-    return { offsetMm: middle, tiltDeg, axisTurnDeg: hold.turnDeg }
-  }
-  const slope = flatBack ? 0 : primaryHalfAngleDeg(of)
-  const half = slope - (side === 'A' ? hold.tiltDeg : -hold.tiltDeg)
-  const edgeFromOrigin = of.widthMm - hold.bladeYMm
-  const faceAtEdge = flatBack ? 0 : of.thicknessBehindEdgeMm / 2 - shoulderDepthMm(of) * Math.tan(radians(slope))
-  const edgeOverTable = faceAtEdge * Math.cos(radians(half))
+export function restingCentrePlane(of: Blade, hold: TableHold, side: Side): CentrePlane {
+  const tiltDeg = side === 'A' ? hold.tiltDeg : -hold.tiltDeg
+  const { bladeXMm: x, bladeYMm: y, turnDeg, restsOn } = hold
+  if (of.bevels === 'A')
+    return { offsetMm: (of.widthMm - y) * Math.sin(radians(-tiltDeg)), tiltDeg, axisTurnDeg: turnDeg }
+  const support = hold.support ?? tableSupport(of, restsOn)
+  const plane = tablePlane(of, support, hold.rockedDeg)
+  const along = Math.abs(plane.perX) < LEVEL ? 0 : plane.perX
+  // Faces that slope unequally turn it about where it touches: the flats' line at the clamp's origin, or the edge.
+  const aboutY = support.rest === 'flats' ? y : of.widthMm
+  const outward = Math.tan(Math.atan(plane.perY) + radians(tiltDeg))
+  const over = depthAt(plane, [x, aboutY]) + outward * (y - aboutY)
+  const offsetMm = over / Math.hypot(1, along, outward)
+  if (along === 0) return { offsetMm, tiltDeg: degrees(Math.atan(outward)), axisTurnDeg: turnDeg }
+  const sign = outward < 0 ? -1 : 1
   return {
-    offsetMm: edgeOverTable + edgeFromOrigin * Math.sin(radians(half)),
-    tiltDeg: -half,
-    axisTurnDeg: hold.turnDeg,
+    offsetMm,
+    tiltDeg: sign * degrees(Math.atan(Math.hypot(along, outward))),
+    axisTurnDeg: turnDeg + degrees(Math.atan2(-along * sign, outward * sign)),
   }
 }

@@ -106,7 +106,7 @@ describe('facts about a guided edge', () => {
       [{ type: 'arc', centre: [45, -95], radiusMm: 125, startDeg: 125, endDeg: 60 }],
       41,
     )
-    for (const contact of contactsAlong(edgePoints, centred, () => over(55))) {
+    for (const contact of contactsAlong(edgePoints, centred, over(55))) {
       if (!contact.ok) throw new Error(contact.code)
       expect(contact.edgeAngleDeg).toBeCloseTo(21.2313869, 6)
       expect(contact.gaugeDeg).toBeCloseTo(contact.edgeAngleDeg, 9)

@@ -61,10 +61,10 @@ export const contactAt = (edgePoint: EdgePoint, hold: ClampPosition, over: RodPo
 export function contactsAlong(
   edgePoints: readonly EdgePoint[],
   hold: ClampPosition,
-  over: (edgePoint: EdgePoint) => RodPose,
+  over: RodPose,
 ): (Contact | Refusal)[] {
   const frame = clampFrame(hold)
-  return edgePoints.map((edgePoint) => contactIn(frame, edgePoint, over(edgePoint)))
+  return edgePoints.map((edgePoint) => contactIn(frame, edgePoint, over))
 }
 
 function contactIn(frame: ClampFrame, edgePoint: EdgePoint, over: RodPose): Contact | Refusal {

@@ -12,7 +12,7 @@ import { curveLength } from '../../math/curve/arcLength'
 import { edgePointAt, evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import { CLEARANCE_TOLERANCE_DEG, shortAtEach, shortOverJawsDeg } from '../hold/jawClearance'
 import { heightOfSetting } from '../../records/rig/dial'
-import { isWorked, rodPosesAt, type Setup } from '../setup/setup'
+import { isWorked, rodPoseAt, type Setup } from '../setup/setup'
 
 /**
  * What a person may be told to dial: the setting nearest to the wanted angle that can be used (whatToDial's, else
@@ -58,8 +58,8 @@ function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoin
   const { jaws } = setup.rig
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return height
-  const over = rodPosesAt(setup, side, height.heightMm)
-  const there = contactAt(edgePoint, setup.hold, over(edgePoint))
+  const over = rodPoseAt(setup, side, height.heightMm)
+  const there = contactAt(edgePoint, setup.hold, over)
   if (!there.ok) return there
   const places = evenEdgePoints(edge, PLACES_ALONG).filter((place) => isWorked(setup, place))
   const along: Contact[] = []

@@ -32,7 +32,7 @@ export function bladeHeightFor(
   if (!height.ok) return height
   if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')
   const holdOut = (outMm: number): Setup => ({ ...setup, hold: moved(setup.hold, 0, outMm) })
-  const over = (at: Setup) => rodPoseAt(at, side, height.heightMm, edgePoint)
+  const over = (at: Setup) => rodPoseAt(at, side, height.heightMm)
   const outMm = secantRoot((out) => faceGapMm(edgePoint, holdOut(out).hold, over(holdOut(out)), wantedDeg), 0)
   if (outMm === null) return refuse('parallel-to-jaws')
   const at = holdOut(outMm)

@@ -194,11 +194,11 @@ describe('what cannot be dialled', () => {
   })
 
   it('the stone comes down only from a pivot higher than its face; on a tilted table that is another height', () => {
-    expect(lowestPivotHeightMm(sampleSetup, 'A', middle)).toBeCloseTo(6, 9)
+    expect(lowestPivotHeightMm(sampleSetup, 'A')).toBeCloseTo(6, 9)
     const table = { ...sampleSetup, rig: tableRig }
-    const lowest = lowestPivotHeightMm(table, 'A', middle)
+    const lowest = lowestPivotHeightMm(table, 'A')
     expect(lowest).not.toBeCloseTo(6, 1)
-    expect(rodPoseAt(table, 'A', lowest, middle).pivot.w).toBeCloseTo(6, 9)
+    expect(rodPoseAt(table, 'A', lowest).pivot.w).toBeCloseTo(6, 9)
   })
 })
 

@@ -1,14 +1,13 @@
 import { secantRoot } from '../contact/solve'
 import type { Side } from '../../records/common/side'
-import type { EdgePoint } from '../../math/curve/edgePoints'
 import { rodPoseAt, type Setup } from '../setup/setup'
 
 /**
  * The pivot height (mm above the clamp's centre plane, or the table) that must be exceeded for the stone to come down
- * to the edge at an edge point at all. Source: docs/geometry.md, "Limits".
+ * to the edge at all. Source: docs/geometry.md, "Limits".
  */
-export const lowestPivotHeightMm = (setup: Setup, side: Side, edgePoint: EdgePoint): number =>
+export const lowestPivotHeightMm = (setup: Setup, side: Side): number =>
   secantRoot(
-    (heightMm) => rodPoseAt(setup, side, heightMm, edgePoint).pivot.w - setup.stone.faceOffsetMm,
+    (heightMm) => rodPoseAt(setup, side, heightMm).pivot.w - setup.stone.faceOffsetMm,
     setup.stone.faceOffsetMm,
   ) ?? setup.stone.faceOffsetMm

@@ -18,10 +18,9 @@ export function pivotHeightFor(
   edgePoint: EdgePoint,
 ): PivotHeight | Refusal {
   if (!(wantedDeg > 0 && wantedDeg < 90)) return refuse('angle-out-of-range')
-  const gap = (heightMm: number) =>
-    faceGapMm(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm, edgePoint), wantedDeg)
+  const gap = (heightMm: number) => faceGapMm(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm), wantedDeg)
   const heightMm = secantRoot(gap, 50)
   if (heightMm === null) return refuse('angle-out-of-range')
-  const contact = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm, edgePoint))
+  const contact = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, heightMm))
   return contact.ok ? { ok: true, heightMm } : contact
 }

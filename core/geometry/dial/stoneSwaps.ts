@@ -55,8 +55,7 @@ export function stoneSwaps<S extends Stone>(
   const first = heightMm(0)
   return stones.map((stone, i) => {
     const at = heightMm(i)
-    const left =
-      first === null ? null : contactAt(edgePoint, setup.hold, rodPoseAt({ ...setup, stone }, side, first, edgePoint))
+    const left = first === null ? null : contactAt(edgePoint, setup.hold, rodPoseAt({ ...setup, stone }, side, first))
     return {
       stone,
       height: nth(heights, i),

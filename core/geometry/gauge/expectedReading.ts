@@ -20,7 +20,7 @@ export function expectedReadingDeg(setup: Setup, side: Side, contact: Contact, {
   if (zero === 'centre-plane' && axes === 'two') return contact.gaugeDeg
   const rod = rodRun(contact, setup.stone.faceOffsetMm)
   if (zero === 'clamp') {
-    const plane = centrePlaneOf(setup, side, contact)
+    const plane = centrePlaneOf(setup, side)
     const seen = (run: Vec2, fall: number) => inClamp(run, fall, plane)
     const [theta, { run, fall }] = [radians(contact.edgeAngleDeg), seen(rod.run, rod.fall)]
     // The face's normal, as a run that falls by as much as it rises.

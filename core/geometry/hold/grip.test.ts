@@ -10,7 +10,7 @@ import { settingOfHeight } from '../../records/rig/dial'
 import { holdLimits } from '../../placement/holdLimits'
 import type { Blade } from '../../records/blade/blade'
 import { heldSetup, tableRig } from '../setup/sampleSetup.fixture'
-import { rodPosesAt } from '../setup/setup'
+import { rodPoseAt } from '../setup/setup'
 import { shortOverJawsDeg } from './jawClearance'
 import { deepestHoldMm, gripOf, LEAST_HELD_MM } from './grip'
 
@@ -104,7 +104,7 @@ describe('advice', () => {
     // A blade of 25 mm that goes round to its tip, in jaws far wider than it is.
     const edge: Blade['edge'] = [{ type: 'arc', centre: [0, 3], radiusMm: 25, startDeg: 90, endDeg: 5 }]
     const short = { ...heldSetup, blade: { ...blade, edge }, hold: at(10, 8) }
-    const along = contactsAlong(evenEdgePoints(edge, 9), short.hold, rodPosesAt(short, 'A', 60))
+    const along = contactsAlong(evenEdgePoints(edge, 9), short.hold, rodPoseAt(short, 'A', 60))
     const wide = { ...rig.jaws!, widthMm: 80 }
     expect(shortOverJawsDeg(short, 'A', wide, along)).toBe(Infinity)
     expect(shortOverJawsDeg(short, 'A', { ...wide, widthMm: 6 }, along)).toBeLessThan(30)

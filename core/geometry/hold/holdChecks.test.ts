@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { contactAt, contactsAlong, type Contact } from '../contact/contact'
 import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
-import { rodPosesAt, type Setup } from '../setup/setup'
+import { rodPoseAt, type Setup } from '../setup/setup'
 import { sampleSetup, tableRig } from '../setup/sampleSetup.fixture'
 import { dot, scale, subtract, type Vec2 } from '../../math/vector/vec2'
 import { lowestAngleOverJawsDeg, passesOverJaws, topsOf } from './jawClearance'
@@ -56,7 +56,7 @@ describe('will it hold', () => {
   it('what is not worked in a hold need not be reached, nor cleared', () => {
     const short = { ...sampleSetup, rig: { ...sampleSetup.rig, rodLengthMm: 138 } }
     const places = evenEdgePoints(short.blade.edge, 60)
-    const along = contactsAlong(places, short.hold, rodPosesAt(short, 'A', 52))
+    const along = contactsAlong(places, short.hold, rodPoseAt(short, 'A', 52))
     const { heel, tip, between } = reachAlong(short, places, along)
     const out = [heel, between, tip].find((one) => one && !one.contact.ok)
     expect(out?.contact).toMatchObject({ code: 'beyond-rod' })
@@ -70,7 +70,7 @@ describe('will it hold', () => {
   it('narrow jaws let the stone go lower', () => {
     const narrow = { ...sampleSetup.rig.jaws!, name: 'Narrow', widthMm: 12, halfThicknessMm: 2 }
     const setup = { ...sampleSetup, rig: { ...sampleSetup.rig, moreJaws: [narrow] } }
-    const [wide, low] = clearances(setup, 'A', contactsAlong(edgePoints, setup.hold, rodPosesAt(setup, 'A', 58)))
+    const [wide, low] = clearances(setup, 'A', contactsAlong(edgePoints, setup.hold, rodPoseAt(setup, 'A', 58)))
     expect(wide!.nearest!.lowestDeg).toBeGreaterThan(low!.nearest!.lowestDeg)
     expect(low!.nearest!.lowestDeg).toBeCloseTo((Math.atan2(2 + 1.5, 28) * 180) / Math.PI, 1)
   })
@@ -79,11 +79,7 @@ describe('will it hold', () => {
     const hold = { ...sampleSetup.hold, bladeYMm: 8 }
     const lowest = (spineThicknessMm: number, more: Partial<Setup['hold']> = {}, side: 'A' | 'B' = 'A') => {
       const setup = { ...withBlade({ spineThicknessMm }), hold: { ...hold, ...more } }
-      const contact = contactAt(
-        edgePointAt(setup.blade.edge, 40),
-        setup.hold,
-        rodPosesAt(setup, side, 58)({ fromHeelMm: 40 }),
-      )
+      const contact = contactAt(edgePointAt(setup.blade.edge, 40), setup.hold, rodPoseAt(setup, side, 58))
       if (!contact.ok) throw new Error(contact.code)
       return lowestAngleOverJawsDeg(contact, topsOf(setup, side, setup.rig.jaws!), setup.stone, null)
     }
@@ -116,7 +112,7 @@ describe('will it hold', () => {
         const rig = { ...sampleSetup.rig, jaws: { ...sampleSetup.rig.jaws!, ...of }, rodLengthMm: 1000 }
         const setup = { ...sampleSetup, hold, rig, stone: { ...sampleSetup.stone, ...on } }
         const edgePoint = edgePointAt(setup.blade.edge, place)
-        const contact = contactAt(edgePoint, hold, rodPosesAt(setup, 'A', heightMm)(edgePoint))
+        const contact = contactAt(edgePoint, hold, rodPoseAt(setup, 'A', heightMm))
         fc.pre(contact.ok)
         if (!contact.ok) return
         const tops = topsOf(setup, 'A', rig.jaws)
@@ -140,7 +136,7 @@ describe('will it hold', () => {
       const jaws = { ...sampleSetup.rig.jaws!, knobHeightMm: 20, knobBehindMm }
       const stone = { ...sampleSetup.stone, lengthMm }
       const setup = { ...sampleSetup, stone, rig: { ...sampleSetup.rig, stroke, jaws } }
-      const along = contactsAlong([edgePointAt(setup.blade.edge, 40)], setup.hold, rodPosesAt(setup, 'A', 58))
+      const along = contactsAlong([edgePointAt(setup.blade.edge, 40)], setup.hold, rodPoseAt(setup, 'A', 58))
       const { nearest, byKnob } = clearances(setup, 'A', along)[0]!
       return [nearest?.lowestDeg ?? null, byKnob]
     }

@@ -38,7 +38,7 @@ function grippedThicknessMm({ blade, hold }: Pick<Setup, 'blade' | 'hold'>, jaws
  * docs/geometry.md, "Limits".
  */
 export function topsOf(setup: Setup, side: Side, jaws: JawSet): Top[] {
-  const plane = centrePlaneOf(setup, side, { fromHeelMm: 0 })
+  const plane = centrePlaneOf(setup, side)
   const opened = grippedThicknessMm(setup, jaws) / 2
   const half = jaws.widthMm / 2
   const top = (what: Top['what'], front: number, back: number, w: number): Top => ({

@@ -4,8 +4,6 @@ import type { Refusal } from '../../schema/refusal'
 import { seatUnder } from '../contact/underStone'
 import type { Blade } from '../../records/blade/blade'
 import { restingCentrePlane } from '../clamping/restingCentrePlane'
-import { shareAlong } from '../../records/blade/shareAlong'
-import { asThickAs, tapers } from '../../records/blade/taper'
 import type { Side } from '../../records/common/side'
 import {
   grippedCentrePlane,
@@ -39,25 +37,12 @@ export interface Stretch {
 }
 
 /** Whether a place of the edge is worked in this hold. */
-export const isWorked = ({ worked }: Pick<Setup, 'worked'>, { fromHeelMm }: EdgePosition): boolean =>
+export const isWorked = ({ worked }: Pick<Setup, 'worked'>, { fromHeelMm }: Pick<EdgePoint, 'fromHeelMm'>): boolean =>
   !worked || (fromHeelMm >= worked.fromMm && fromHeelMm <= worked.toMm)
 
-/** A place of the edge: its arc length from the heel. */
-type EdgePosition = Pick<EdgePoint, 'fromHeelMm'>
-
-/** Whether the blade lies differently for each place of its edge: on a table, where its thickness changes along it. */
-export const liesByPlace = ({ rig, blade }: Pick<Setup, 'rig' | 'blade'>): boolean => restsOnTable(rig) && tapers(blade)
-
-/**
- * Where the blade's reference plane lies over the clamp, or over the table for a place of the edge: as thick and as
- * steep as it is there. Source: docs/geometry.md, "Rigs", table with post.
- */
-export function centrePlaneOf(setup: Setup, side: Side, place: EdgePosition): CentrePlane {
-  const { rig, blade, hold } = setup
-  if (!restsOnTable(rig)) return grippedCentrePlane(inTheseJaws(rig, hold), side)
-  const there = liesByPlace(setup) ? asThickAs(blade, shareAlong(blade, place)) : blade
-  return restingCentrePlane(there, hold, side)
-}
+/** Where the blade's reference plane lies over the clamp, or over the table. Source: docs/geometry.md, "Rigs". */
+export const centrePlaneOf = ({ rig, blade, hold }: Setup, side: Side): CentrePlane =>
+  restsOnTable(rig) ? restingCentrePlane(blade, hold, side) : grippedCentrePlane(inTheseJaws(rig, hold), side)
 
 /** A hold with what the jaws do to every blade. */
 const inTheseJaws = ({ centring }: Rig, hold: GrippedHold): GrippedHold => ({
@@ -66,20 +51,10 @@ const inTheseJaws = ({ centring }: Rig, hold: GrippedHold): GrippedHold => ({
   tiltDeg: hold.tiltDeg + centring.tiltDeg,
 })
 
-/**
- * What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table), as each
- * place of the edge sees it.
- */
-export function rodPosesAt(setup: Setup, side: Side, pivotHeightMm: number): (place: EdgePosition) => RodPose {
-  if (liesByPlace(setup)) return (place) => rodPoseAt(setup, side, pivotHeightMm, place)
-  const everywhere = rodPoseAt(setup, side, pivotHeightMm, { fromHeelMm: 0 })
-  return () => everywhere
-}
-
-/** The same for one place of the edge. */
-export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number, place: EdgePosition): RodPose {
+/** What stands over the blade with the pivot at a height, mm above the clamp's centre plane (or the table). */
+export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number): RodPose {
   const { pivot, slideMm } = pivotAt(setup.rig, pivotHeightMm, side)
-  const plane = centrePlaneOf(setup, side, place)
+  const plane = centrePlaneOf(setup, side)
   return {
     pivot: pivotOverBlade(pivot, plane),
     slideMm,
@@ -92,13 +67,10 @@ export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number, place
   }
 }
 
-/**
- * The pivot as one place of the edge sees it, for any of its heights (mm above the clamp's centre plane, or the table):
- * in the blade's own plane, mm.
- */
-export function pivotOverBladeAt(setup: Setup, side: Side, place: EdgePosition): (pivotHeightMm: number) => ClampPoint {
+/** The pivot in the blade's own plane, mm, for any of its heights over the clamp's centre plane (or the table), mm. */
+export function pivotOverBladeAt(setup: Setup, side: Side): (pivotHeightMm: number) => ClampPoint {
   const { pivot } = pivotAt(setup.rig, 0, side)
-  const over = overPlane(centrePlaneOf(setup, side, place))
+  const over = overPlane(centrePlaneOf(setup, side))
   return (pivotHeightMm) => over({ ...pivot, w: pivotHeightMm })
 }
 
@@ -111,5 +83,5 @@ function alongSlot(plane: CentrePlane): ClampPoint {
 /** The contact at one edge point for a setting of the rig; refused as heightOfSetting and contactAt refuse. */
 export function contactFor(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Contact | Refusal {
   const height = heightOfSetting(setup.rig, setting)
-  return height.ok ? contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height.heightMm, edgePoint)) : height
+  return height.ok ? contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height.heightMm)) : height
 }

@@ -15,10 +15,10 @@ it('on a table, with the blade turned, a pivot in a wide slot slides along the s
     fc.property(range(-30, 30), range(2, 96), range(0, 3), (turnDeg, fromHeelMm, tiltDeg) => {
       const setup: Setup = { ...sampleSetup, rig, hold: { ...sampleSetup.hold, turnDeg, tiltDeg } }
       const edgePoint = edgePointAt(setup.blade.edge, fromHeelMm)
-      const contact = contactAt(edgePoint, setup.hold, { ...rodPoseAt(setup, 'A', 60, edgePoint), rodLengthMm: 1000 })
+      const contact = contactAt(edgePoint, setup.hold, { ...rodPoseAt(setup, 'A', 60), rodLengthMm: 1000 })
       fc.pre(contact.ok)
       // Of all places of the slot the one from which the rod runs most squarely at the edge, by trying them.
-      const plane = centrePlaneOf(setup, 'A', edgePoint)
+      const plane = centrePlaneOf(setup, 'A')
       const frame = clampFrame(setup.hold)
       const [u, v] = toClampFrame(edgePoint.point, frame)
       const [hx, hy] = edgePoint.heading

@@ -59,7 +59,7 @@ export function offsetFromStoneReadings(
   const reading = (side: Side, centreOffsetMm: number): number => {
     const hold = { ...setup.hold, centreOffsetMm }
     const held = { ...setup, hold }
-    const contact = contactAt(edgePoint, hold, rodPoseAt(held, side, pivotHeightMm[side], edgePoint))
+    const contact = contactAt(edgePoint, hold, rodPoseAt(held, side, pivotHeightMm[side]))
     if (contact.ok) return expectedReadingDeg(held, side, contact, { zero: 'centre-plane', axes })
     refused = contact
     return NaN

@@ -38,7 +38,7 @@ describe('how far the sides differ', () => {
     const turned = { ...beside, hold: { ...beside.hold, turnDeg: 4 } }
     const { differenceDeg, shares } = sideDifference(turned, alike, edgePoint)
     const angle = (side: 'A' | 'B') => {
-      const contact = contactAt(edgePoint, turned.hold, rodPoseAt(turned, side, 58, edgePoint))
+      const contact = contactAt(edgePoint, turned.hold, rodPoseAt(turned, side, 58))
       return contact.ok ? contact.edgeAngleDeg : NaN
     }
     expect(differenceDeg).toBeCloseTo(angle('A') - angle('B'), 9)
@@ -94,7 +94,7 @@ describe('finding the centring error', () => {
 
   it('by the gauge on the stone: the offset that gives both readings', () => {
     const read = (['A', 'B'] as const).map((side) => {
-      const contact = contactAt(edgePoint, off.hold, rodPoseAt(off, side, 58, edgePoint))
+      const contact = contactAt(edgePoint, off.hold, rodPoseAt(off, side, 58))
       return contact.ok ? contact.gaugeDeg : NaN
     })
     const unknown = { ...off, hold: { ...off.hold, centreOffsetMm: 0 } }

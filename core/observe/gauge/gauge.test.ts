@@ -10,7 +10,7 @@ import { measuresOf } from '../../uncertainty/measures'
 import { benchShifter } from '../../uncertainty/shifted'
 import type { GaugeUse, GaugeZero } from '../../records/job/gaugeZero'
 import { primaryFaceDeg } from '../../records/blade/primaryFace'
-import { centrePlaneOf, rodPoseAt, rodPosesAt, type Setup } from '../../geometry/setup/setup'
+import { centrePlaneOf, rodPoseAt, type Setup } from '../../geometry/setup/setup'
 import { sampleSetup, slotRig, tableRig } from '../../geometry/setup/sampleSetup.fixture'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { likelyCauses, readingMoves } from './likelyCauses'
@@ -23,7 +23,7 @@ const known = {
   holdTolerance: { alongMm: 1, turnDeg: 0.5, centreOffsetMm: 0.1, tiltDeg: 0.2 },
 }
 function contact(setup: Setup, side: Side = 'A', height = 58, edgePoint = straight): Contact {
-  const found = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height, edgePoint))
+  const found = contactAt(edgePoint, setup.hold, rodPoseAt(setup, side, height))
   if (!found.ok) throw new Error(found.code)
   return found
 }
@@ -70,7 +70,7 @@ describe('what the gauge must read', () => {
   ])('zeroed on the %s, with a turned and tilted blade, it reads the rod against their level', (_, rig) => {
     const held = { ...sampleSetup, rig, hold: { ...sampleSetup.hold, turnDeg: 8, tiltDeg: 0.6 } }
     const at = contact(held)
-    const plane = centrePlaneOf(held, 'A', at)
+    const plane = centrePlaneOf(held, 'A')
     expect(plane.axisTurnDeg).toBe(rig === tableRig ? 8 : 0)
     const [face, tilt, turn] = [sampleSetup.stone.faceOffsetMm, radians(plane.tiltDeg), radians(8)]
     // The rod's axis stands over the contact by the face's offset, square to the face; then into the jaws' frame.
@@ -146,7 +146,7 @@ describe('what the gauge must read', () => {
   })
 
   it('from a fixed pivot single places are square, in a wide slot a stretch is', () => {
-    const fixed = whereSquare(contactsAlong(edgePoints, sampleSetup.hold, rodPosesAt(sampleSetup, 'A', 58)))
+    const fixed = whereSquare(contactsAlong(edgePoints, sampleSetup.hold, rodPoseAt(sampleSetup, 'A', 58)))
     // One on the straight, over the pivot, and one where the line from the pivot through the arc's centre meets the
     // belly.
     expect(fixed).toHaveLength(2)
@@ -155,7 +155,7 @@ describe('what the gauge must read', () => {
       expect(at.gaugeDeg).toBeCloseTo(at.edgeAngleDeg, 4)
     }
     const sliding = { ...sampleSetup, rig: slotRig }
-    const [stretch] = whereSquare(contactsAlong(edgePoints, sliding.hold, rodPosesAt(sliding, 'A', 58)))
+    const [stretch] = whereSquare(contactsAlong(edgePoints, sliding.hold, rodPoseAt(sliding, 'A', 58)))
     expect(stretch!.toMm - stretch!.fromMm).toBeGreaterThan(10)
   })
 })
@@ -247,7 +247,7 @@ describe('why the gauge reads otherwise', () => {
             const at = contactAt(
               edgePoint,
               there.setup.hold,
-              rodPoseAt(there.setup, of, there.pivotHeightMm, edgePoint),
+              rodPoseAt(there.setup, of, there.pivotHeightMm),
             )
             fc.pre(at.ok)
             return { edgePoint, pivotHeightMm: 58, readDeg: expectedReadingDeg(there.setup, of, at as Contact, use) }

@@ -69,7 +69,7 @@ function readingShifter(
   const shifted = benchShifter(setup, side, pivotHeightMm)
   return (shifts: Shifts): number | null => {
     const off = shifted(shifts)
-    const over = { ...rodPoseAt(off.setup, side, off.pivotHeightMm, edgePoint), rodLengthMm: Infinity, stroke: null }
+    const over = { ...rodPoseAt(off.setup, side, off.pivotHeightMm), rodLengthMm: Infinity, stroke: null }
     const contact = contactAt(edgePoint, off.setup.hold, over)
     return contact.ok ? expectedReadingDeg(off.setup, side, contact, use) : null
   }

@@ -6,7 +6,7 @@ import { contactsAlong } from '../../geometry/contact/contact'
 import { gripOf } from '../../geometry/hold/grip'
 import { clearances, reachAlong } from '../../geometry/hold/holdChecks'
 import { CLEARANCE_TOLERANCE_DEG } from '../../geometry/hold/jawClearance'
-import { rodPosesAt } from '../../geometry/setup/setup'
+import { rodPoseAt } from '../../geometry/setup/setup'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Side } from '../../records/common/side'
 import { heightOfSetting } from '../../records/rig/dial'
@@ -39,7 +39,7 @@ function objections(of: Bench, side: Side, setting: DialSetting): string[] {
   const height = heightOfSetting(setup.rig, setting)
   if (!height.ok) return [height.code]
   const places = evenEdgePoints(setup.blade.edge, 40)
-  const along = contactsAlong(places, setup.hold, rodPosesAt(setup, side, height.heightMm))
+  const along = contactsAlong(places, setup.hold, rodPoseAt(setup, side, height.heightMm))
   const { heel, between, tip } = reachAlong(setup, places, along)
   const reaches = [heel, between, tip].flatMap((one) => (one && !one.contact.ok ? [one.contact.code] : []))
   const fitted = clearances(setup, side, along).find(({ jaws }) => jaws.name === setup.rig.jaws?.name)?.nearest

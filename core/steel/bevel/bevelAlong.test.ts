@@ -5,7 +5,7 @@ import { bladeThere } from '../../records/blade/taper'
 import { crossSectionHalf } from '../../records/blade/crossSection'
 import { primaryFaceDeg } from '../../records/blade/primaryFace'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
-import { rodPosesAt } from '../../geometry/setup/setup'
+import { rodPoseAt } from '../../geometry/setup/setup'
 import { sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
 import { bevelAlong } from './bevelAlong'
 
@@ -17,7 +17,7 @@ const tapering = {
   thicknessBehindEdgeTipMm: 0.3,
   spineThicknessTipMm: 1.8,
 }
-const contacts = contactsAlong(edgePoints, sampleSetup.hold, rodPosesAt(sampleSetup, 'A', 58))
+const contacts = contactsAlong(edgePoints, sampleSetup.hold, rodPoseAt(sampleSetup, 'A', 58))
 const at = (edgeAngleDeg: number): Contact[] => contacts.map((contact) => ({ ...(contact as Contact), edgeAngleDeg }))
 const TAN_20 = Math.tan(Math.PI / 9)
 const width = (thickness: number, deg: number) => thickness / 2 / Math.sin((deg * Math.PI) / 180)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { hasFlats, restOf } from '#core/geometry/clamping/restingCentrePlane'
+import { restOf } from '#core/geometry/clamping/restingCentrePlane'
+import { hasFlats } from '#core/geometry/clamping/tableSupport'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'

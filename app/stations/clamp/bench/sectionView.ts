@@ -1,8 +1,8 @@
-import type { Contact } from '#core/geometry/contact/contact'
 import { RIGS, restsOnTable } from '#core/records/rig/kinds'
 import { crossSectionHalf } from '#core/records/blade/crossSection'
 import type { Side } from '#core/records/common/side'
 import type { SideSet } from '#core/uncertainty/evaluate'
+import type { CentrePlane } from '#core/geometry/clamping/centring'
 import { centrePlaneOf, type Setup } from '#core/geometry/setup/setup'
 import { radians } from '#core/math/units/angle'
 import { add, dot, rotate, scale, subtract, unit, type Vec2 } from '#core/math/vector/vec2'
@@ -19,11 +19,15 @@ interface Stance {
  * A clamp lies flat, a table lies level under the tilted blade, an upright rig stands with the edge up and side A to
  * the right.
  */
-function stanceOf(setup: Setup, side: Side, contact: Contact): Stance {
+function stanceOf(setup: Setup, side: Side, tilt: number): Stance {
   if (RIGS[setup.rig.kind].twoArms) return { x: [0, side === 'A' ? 1 : -1], y: [1, 0] }
-  const tilt = restsOnTable(setup.rig) ? radians(centrePlaneOf(setup, side, contact).tiltDeg) : 0
-  return { x: rotate([1, 0], -tilt), y: rotate([0, 1], -tilt) }
+  const level = restsOnTable(setup.rig) ? tilt : 0
+  return { x: rotate([1, 0], -level), y: rotate([0, 1], -level) }
 }
+
+/** How steeply the blade's plane rises over the clamp's in a direction of its own, radians. */
+const riseAlong = ({ tiltDeg, axisTurnDeg }: CentrePlane, direction: Vec2): number =>
+  Math.asin(Math.sin(radians(tiltDeg)) * dot(direction, rotate([0, 1], radians(axisTurnDeg))))
 
 const onSheet = (p: Vec2, stance: Stance): Vec2 => [dot(p, stance.x), dot(p, stance.y)]
 
@@ -42,17 +46,19 @@ interface SectionPoints {
 
 function pointsOf(setup: Setup, set: SideSet, side: Side): SectionPoints {
   const { contact } = set
-  const plane = centrePlaneOf(setup, side, contact)
-  const tilt = radians(plane.tiltDeg)
+  const plane = centrePlaneOf(setup, side)
+  const tilt = riseAlong(plane, contact.outward)
   const theta = radians(contact.edgeAngleDeg)
   // How far the tangent stands from the clamp's origin, square to the edge.
   const out = dot(contact.outward, contact.point)
+  const alongEdge: Vec2 = [contact.outward[1], -contact.outward[0]]
+  const offsetMm = plane.offsetMm + dot(alongEdge, contact.point) * Math.sin(riseAlong(plane, alongEdge))
   const up: Vec2 = [Math.sin(tilt), Math.cos(tilt)]
   const pivot: Vec2 = [-contact.distanceMm, contact.heightMm]
   return {
-    stance: stanceOf(setup, side, contact),
+    stance: stanceOf(setup, side, tilt),
     fromClamp: (v, w) => {
-      const above = w - plane.offsetMm
+      const above = w - offsetMm
       return [v * Math.cos(tilt) + above * Math.sin(tilt) - out, above * Math.cos(tilt) - v * Math.sin(tilt)]
     },
     pivot,

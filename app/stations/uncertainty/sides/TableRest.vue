@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { primaryHalfAngleDeg } from '#core/records/blade/primaryHalfAngle'
-import { hasFlats, restByWeight, restOf } from '#core/geometry/clamping/restingCentrePlane'
-import { shareAlong } from '#core/records/blade/shareAlong'
-import { asThickAs, tapers } from '#core/records/blade/taper'
+import { restByWeight, restOf } from '#core/geometry/clamping/restingCentrePlane'
+import { hasFlats, rocksByDeg, tablePlane, tableSupport } from '#core/geometry/clamping/tableSupport'
+import { degrees } from '#core/math/units/angle'
 import { RESTS, type Rest } from '#core/records/job/clampPosition'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
@@ -13,12 +12,12 @@ import { REST_WORD } from '~/words/measureText'
 const job = useJob()
 const preferences = usePreferences()
 const { actions } = job
-/** At the place that the dial is for. */
-const halfDeg = computed(() => {
-  const blade = job.blade.value
-  return primaryHalfAngleDeg(asThickAs(blade, shareAlong(blade, job.dialFor.value.edgePoint)))
-})
-const places = computed(() => (tapers(job.blade.value) ? ' where the dial is for, for it thins along its length' : ''))
+const support = computed(() => tableSupport(job.blade.value, job.content.value.hold.restsOn))
+const plane = computed(() => tablePlane(job.blade.value, support.value))
+/** How its centre plane falls towards the edge and towards the tip as it lies. */
+const fallsDeg = computed(() => degrees(Math.atan(-plane.value.perY)))
+const fallsToTipDeg = computed(() => degrees(Math.atan(-plane.value.perX)))
+const rocksDeg = computed(() => rocksByDeg(job.blade.value, support.value))
 const proved = computed(() => {
   const { A, B } = job.proved.value
   return A && B ? (A.deg - B.deg) / 2 : null
@@ -51,12 +50,21 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
       size="lg"
       @update:model-value="lieOn($event as Rest)"
     />
-    <p v-if="flats && rest === 'flats'">Lying on its parallel flats it is level: nothing comes off.</p>
+    <p v-if="flats && rest === 'flats'">
+      Lying on its parallel flats it is level from spine to edge: nothing comes off.
+      <template v-if="Math.abs(fallsToTipDeg) >= 0.05">
+        It thins along its length, so it falls by {{ angleText(fallsToTipDeg) }} from heel to tip.
+      </template>
+    </p>
     <p v-else-if="job.blade.value.bevels === 'both'">
-      Lying on its {{ flats ? 'primary face' : 'flat' }} takes <b>{{ angleText(halfDeg) }}</b> off on both sides: the
-      blade’s primary half-angle{{ places }}.
+      Lying on its {{ flats ? 'primary face' : 'flat' }} takes <b>{{ angleText(fallsDeg) }}</b> off on both sides: the
+      slope of the face that it lies on.
     </p>
     <p v-else>This blade lies on its flat back: nothing comes off.</p>
+    <p v-if="job.blade.value.bevels === 'both' && rocksDeg >= 0.05" class="font-semibold" data-testid="rocks">
+      Its face is not one plane, since the blade thins: pressed near the heel or the tip, it rocks by up to
+      {{ angleText(rocksDeg) }}. Keep it pressed at one place. The ± counts the rocking.
+    </p>
     <p v-if="flats && rest !== byWeight" class="font-semibold">
       By its weight it tips onto {{ REST_WORD[byWeight] }}: hold it down where it lies.
     </p>
