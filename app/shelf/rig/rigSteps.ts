@@ -33,6 +33,11 @@ const jawFields = (at: string): Field[] => [
   ),
   field(`${at}knobBehindMm`, 'Its front, behind the jaws’', 'From the jaws’ front line back to where it begins.'),
   field(
+    `${at}knobDepthMm`,
+    'Its depth',
+    'From its own front to its back. Empty: as far back as the jaws, and 10 mm at least.',
+  ),
+  field(
     `${at}mostSpineFlatMm`,
     'Thickest flat spine held',
     'The thickest fully flat blade that did not slip out. Empty where it was not tried.',

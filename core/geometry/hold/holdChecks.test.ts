@@ -104,6 +104,7 @@ describe('will it hold', () => {
       halfThicknessMm: within(1, 8),
       knobHeightMm: within(8, 25),
       knobBehindMm: within(0, 30),
+      knobDepthMm: fc.option(within(2, 20)),
     })
     const stone = fc.record({ widthMm: within(5, 45), lengthMm: within(30, 250), faceOffsetMm: within(3, 12) })
     let [free, barely] = [0, 0]
@@ -150,6 +151,15 @@ describe('will it hold', () => {
     // A near stop at 130 mm keeps the middle of the stone, so its lower end, away from the knob.
     expect(lowest(12, 60, { nearestMm: 130, farthestMm: 300 })).toEqual([deg(rod), true])
   })
+})
+
+it('a knob goes back as far as it was measured; else as the jaws do, and ten millimetres at least', () => {
+  const back = (knobBehindMm: number, knobDepthMm: number | null) => {
+    const jaws = { ...sampleSetup.rig.jaws!, depthMm: 20, knobHeightMm: 20, knobBehindMm, knobDepthMm }
+    const [, knob] = topsOf(sampleSetup, 'A', jaws)
+    return Math.min(...knob!.corners.map(({ v }) => v))
+  }
+  expect([back(15, 3), back(15, null), back(4, null)]).toEqual([-18, -25, -20])
 })
 
 /** How deep places of the stone's face, and of the rod behind it, lie under tops, at most, mm. */

@@ -5,7 +5,7 @@ import { bladeThere } from '../../records/blade/taper'
 import type { Side } from '../../records/common/side'
 import { pivotOverBlade, type ClampPoint } from '../clamping/centring'
 import { curveLength } from '../../math/curve/arcLength'
-import type { JawSet } from '../../records/rig/jawSet'
+import { knobEndsMm, type JawSet } from '../../records/rig/jawSet'
 import type { Rig } from '../../records/rig/rig'
 import { centrePlaneOf, isWorked, type Setup } from '../setup/setup'
 import type { Stone } from '../../records/stone/stone'
@@ -14,8 +14,6 @@ import { clamp } from '../../math/units/figures'
 
 /** No rod of such a rig is thicker, mm; nor than what lies between its axis and the stone's face. */
 const ROD_RADIUS_MM = 5
-/** What stands behind the jaws reaches back at least so far from its front, mm. */
-const KNOB_DEPTH_MM = 10
 
 /** The top of something that stands in the stone's way, in the blade's own plane as the side being worked sees it. */
 interface Top {
@@ -55,7 +53,7 @@ export function topsOf(setup: Setup, side: Side, jaws: JawSet): Top[] {
     top('jaws', 0, jaws.depthMm, jaws.halfThicknessMm + opened),
     ...(knobHeightMm === null || knobBehindMm === null
       ? []
-      : [top('knob', knobBehindMm, Math.max(jaws.depthMm, knobBehindMm + KNOB_DEPTH_MM), knobHeightMm + opened)]),
+      : [top('knob', knobBehindMm, knobEndsMm(knobBehindMm, jaws), knobHeightMm + opened)]),
   ]
 }
 

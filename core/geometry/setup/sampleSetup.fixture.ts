@@ -17,6 +17,7 @@ export const postRig: Rig = {
     mostSpineSabreMm: 9,
     knobHeightMm: null,
     knobBehindMm: null,
+    knobDepthMm: null,
   },
   moreJaws: [],
   jawsClose: 'both-halves-move',

@@ -24,9 +24,18 @@ export const jawSet = z
      */
     knobHeightMm: knob,
     knobBehindMm: knob,
+    /** How far it goes back from its own front; null where that was not measured. */
+    knobDepthMm: mm({ above: 0, most: 200 }).nullable().default(null),
   })
   .superRefine((jaws, context) => {
     if (jaws.knobHeightMm !== null && jaws.knobBehindMm === null) refuseAt(context, ['knobBehindMm'], 'measure-both')
     if (jaws.knobBehindMm !== null && jaws.knobHeightMm === null) refuseAt(context, ['knobHeightMm'], 'measure-both')
   })
 export type JawSet = z.infer<typeof jawSet>
+
+/** So deep is a knob that was not measured, mm; or it goes back as far as the jaws do. */
+const USUAL_KNOB_DEPTH_MM = 10
+
+/** Where a knob ends behind the jaws' front line, mm. Source: docs/geometry.md, "Limits". */
+export const knobEndsMm = (knobBehindMm: number, { depthMm, knobDepthMm }: Pick<JawSet, 'depthMm' | 'knobDepthMm'>) =>
+  knobDepthMm === null ? Math.max(depthMm, knobBehindMm + USUAL_KNOB_DEPTH_MM) : knobBehindMm + knobDepthMm

@@ -49,6 +49,23 @@ describe('what a new face takes off', () => {
     )
   })
 
+  it.each([1.4, -0.8])('on a face that bows by %f mm it is what lies between the outline and the new face', (bowMm) => {
+    const old = { edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 4, face: { lengthMm: 24, bowMm } }
+    const now = reprofile(old, 11, 0.1)
+    if (!now.ok || now.outcome !== 'full') throw new Error('no full face')
+    const slope = (deg: number) => Math.tan((deg * Math.PI) / 180)
+    const shoulderAt = 0.25 / slope(20)
+    const outline = (x: number) => {
+      const [u, share] = [x - shoulderAt, (x - shoulderAt) / 24]
+      return u < 0 ? x * slope(20) : 0.25 + u * slope(4) + 4 * bowMm * share * (1 - share)
+    }
+    const [steps, over] = [200_000, (x: number) => outline(x) - Math.max(0, (x - 0.1) * slope(11))]
+    const step = now.endsAtMm / steps
+    const area = Array.from({ length: steps }, (_, i) => over((i + 0.5) * step) * step).reduce((a, b) => a + b)
+    expect(over(now.endsAtMm)).toBeCloseTo(0, 9)
+    expect(now.removedMm2).toBeCloseTo(area, 6)
+  })
+
   it('a face flatter than the primary grind never ends on the blade', () => {
     expect(reprofile({ edgeAngleDeg: 20, shoulderMm: 0.25, primaryHalfAngleDeg: 5 }, 4, 0)).toEqual({
       ok: false,

@@ -46,25 +46,25 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
     slope(old.primaryHalfAngleDeg),
   ]
   const shoulderAt = old.shoulderMm / slopeOld
+  const { lengthMm, bowMm } = old.face ?? { lengthMm: 1, bowMm: 0 }
+  const curve = (4 * bowMm) / lengthMm ** 2
   // Inward along the centre plane from the old apex; half-thickness across it.
   const shoulder: Vec2 = [shoulderAt, old.shoulderMm]
   const overShoulder = (shoulderAt - apexWornMm) * slopeNew
   if (overShoulder >= old.shoulderMm) {
     // The new face meets the old bevel before its shoulder.
     const at = slopeNew > slopeOld ? (apexWornMm * slopeNew) / (slopeNew - slopeOld) : apexWornMm
-    return outcome('micro', [at, at * slopeOld], [])
+    return outcome('micro', [at, at * slopeOld], [], 0)
   }
   const along = alongFace()
   if (along === null) return failed('flatter-than-primary')
   const at = shoulderAt + along
-  return outcome('full', [at, (at - apexWornMm) * slopeNew], [shoulder, ...faceUpTo(along)])
+  return outcome('full', [at, (at - apexWornMm) * slopeNew], [shoulder], (curve * along ** 3) / 6)
 
   /** How far behind the shoulder the new face comes out of the primary one, mm; null where it does not. */
   function alongFace(): number | null {
     // Half-thickness of the primary face over the new one: over + (primary - new) u + bow u (length - u) is 0.
     const over = old.shoulderMm - overShoulder
-    const { lengthMm, bowMm } = old.face ?? { lengthMm: 1, bowMm: 0 }
-    const curve = (4 * bowMm) / lengthMm ** 2
     const slope = slopePrimary + curve * lengthMm - slopeNew
     if (curve === 0) return slope < 0 ? -over / slope : null
     const root = slope * slope + 4 * curve * over
@@ -74,18 +74,9 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
     const first = Math.min(...ends.filter((end) => end >= 0))
     return first <= lengthMm ? first : null
   }
-  /** The bowed face between the shoulder and there. */
-  function faceUpTo(along: number): Vec2[] {
-    const { face } = old
-    if (!face) return []
-    return Array.from({ length: FACE_POINTS }, (_, i): Vec2 => {
-      const u = (along * (i + 1)) / (FACE_POINTS + 1)
-      const bow = ((4 * face.bowMm) / face.lengthMm ** 2) * u * (face.lengthMm - u)
-      return [shoulderAt + u, old.shoulderMm + u * slopePrimary + bow]
-    })
-  }
 
-  function outcome(kind: 'full' | 'micro', end: Vec2, between: readonly Vec2[]): Reprofiled {
+  /** `bowedMm2`: what lies between the primary face's curve and its chord (Archimedes' segment of a parabola). */
+  function outcome(kind: 'full' | 'micro', end: Vec2, between: readonly Vec2[], bowedMm2: number): Reprofiled {
     const removed: Vec2[] = [[0, 0], ...between, end, [apexWornMm, 0]]
     const across = subtract(end, [apexWornMm, 0])
     return {
@@ -94,9 +85,7 @@ export function reprofile(old: BevelSection, newAngleDeg: number, apexWornMm: nu
       endsAtMm: end[0],
       faceWidthMm: Math.sqrt(dot(across, across)),
       shoulderMm: end[1],
-      removedMm2: areaOf(removed),
+      removedMm2: areaOf(removed) + bowedMm2,
     }
   }
 }
-
-const FACE_POINTS = 8

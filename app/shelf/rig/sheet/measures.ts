@@ -13,7 +13,7 @@ export interface Measured {
 /** The measures of a rig that are taken from the side. */
 export function sideMeasures({ slots }: SketchedRig, figures: SketchFigures): Measured[] {
   const { known, upright, setback, setbackB, low, high, middle, half, depth, rodLength } = figures
-  const { knobHeight, knobBehind, edge, arms, first, at } = figures
+  const { knobHeight, knobBehind, knobEnds, edge, arms, first, at } = figures
   const sideways = upright ? 1 : -1
   const second = arms.at(-1)?.at ?? at
   return [
@@ -70,6 +70,13 @@ export function sideMeasures({ slots }: SketchedRig, figures: SketchFigures): Me
       from: at([-knobBehind, knobHeight]),
       to: at([0, knobHeight]),
       aside: 16 * sideways,
+    },
+    {
+      path: 'jaws.knobDepthMm',
+      view: 'side',
+      from: at([-knobEnds, knobHeight]),
+      to: at([-knobBehind, knobHeight]),
+      aside: 30 * sideways,
     },
     { path: 'rodLengthMm', view: 'side', from: at(first.rod[0]), to: at(first.rod[1]), aside: 26 },
     {

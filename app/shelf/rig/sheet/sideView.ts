@@ -14,7 +14,7 @@ export interface SideShapes {
 
 /** A rig from the side, to scale: (outward, up), mm; upright rigs stand. */
 export function sideView(rig: SketchedRig, figures: SketchFigures): SideShapes {
-  const { upright, table, setback, high, half, depth, knobHeight, knobBehind, edge, arms, at } = figures
+  const { upright, table, setback, high, half, depth, knobHeight, knobBehind, knobEnds, edge, arms, at } = figures
   const jaw = (sign: number): Vec2[] => [
     [0, sign * 1],
     [0, sign * half],
@@ -27,8 +27,8 @@ export function sideView(rig: SketchedRig, figures: SketchFigures): SideShapes {
           [
             [-knobBehind, sign * half],
             [-knobBehind, sign * knobHeight],
-            [-Math.max(depth, knobBehind + 7), sign * knobHeight],
-            [-Math.max(depth, knobBehind + 7), sign * half],
+            [-knobEnds, sign * knobHeight],
+            [-knobEnds, sign * half],
           ],
         ]
       : []

@@ -1,3 +1,4 @@
+import { knobEndsMm } from '#core/records/rig/jawSet'
 import type { DialLanguage } from '#core/records/rig/dials/readings'
 import { RIGS, type RigKind } from '#core/records/rig/kinds'
 import { heightForAngleMm } from '#core/math/edgeAngle/edgeAngle'
@@ -77,6 +78,7 @@ export function sketchFigures(rig: SketchedRig) {
   const rodLength = Math.max(known('rodLengthMm', USUAL.rod), 20)
   const slide = rig.by === 'slot' ? known('height.slideMm', 0) : 0
   const [knobHeight, knobBehind] = [known('jaws.knobHeightMm', 0), known('jaws.knobBehindMm', 0)]
+  const knobEnds = knobEndsMm(knobBehind, { depthMm: depth, knobDepthMm: known('jaws.knobDepthMm', 0) || null })
   const edge: Vec2 = [USUAL.blade, 0]
   // An upright rig's picture lies on its side: outward is up, and its height runs sideways.
   const stand =
@@ -127,6 +129,7 @@ export function sketchFigures(rig: SketchedRig) {
     slide,
     knobHeight,
     knobBehind,
+    knobEnds,
     edge,
     arms,
     first,

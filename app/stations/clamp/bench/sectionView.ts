@@ -1,3 +1,4 @@
+import { knobEndsMm } from '#core/records/rig/jawSet'
 import { RIGS, restsOnTable } from '#core/records/rig/kinds'
 import { crossSectionHalf } from '#core/records/blade/crossSection'
 import type { Side } from '#core/records/common/side'
@@ -115,8 +116,6 @@ export interface SectionView {
  */
 const ARC = { mm: 34, least: 44, most: 90 }
 const LABEL = { mm: 58, least: 84, most: 150 }
-/** How much of a knob is drawn behind its front, mm. */
-const KNOB_SHOWN_MM = 7
 /** The figure stands out over the stone, away from the lines it belongs to. */
 const LABEL_OVER_FACE_DEG = 33
 
@@ -151,18 +150,18 @@ export function sectionView(
       p.fromClamp(-depth, sign * (j + 1.5)),
       p.fromClamp(-depth, sign * inside),
     ].map(px)
-  const { knobHeightMm, knobBehindMm } = rig.jaws ?? { knobHeightMm: null, knobBehindMm: null }
-  const knob = (sign: 1 | -1): Vec2[][] =>
-    knobHeightMm === null || knobBehindMm === null
-      ? []
-      : [
-          [
-            p.fromClamp(-knobBehindMm, sign * j),
-            p.fromClamp(-knobBehindMm, sign * knobHeightMm),
-            p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * knobHeightMm),
-            p.fromClamp(-Math.max(depth, knobBehindMm + KNOB_SHOWN_MM), sign * j),
-          ].map(px),
-        ]
+  const knob = (sign: 1 | -1): Vec2[][] => {
+    const { knobHeightMm = null, knobBehindMm = null } = rig.jaws ?? {}
+    if (!rig.jaws || knobHeightMm === null || knobBehindMm === null) return []
+    const [front, back] = [-knobBehindMm, -knobEndsMm(knobBehindMm, rig.jaws)]
+    const corners = [
+      [front, j],
+      [front, knobHeightMm],
+      [back, knobHeightMm],
+      [back, j],
+    ] as const
+    return [corners.map(([v, w]) => px(p.fromClamp(v, sign * w)))]
+  }
   const wanted = radians(wantedDeg)
   const apex = px([0, 0])
   const bounded = ({ mm, least, most }: typeof ARC) => Math.min(most, Math.max(least, mm * viewport.scale))
