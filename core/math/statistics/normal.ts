@@ -8,3 +8,14 @@ export function normalCdf(z: number): number {
   const above = (series * Math.exp((-z * z) / 2)) / 2
   return z < 0 ? above : 1 - above
 }
+
+/** How many standard deviations to either side leave such a share of a normal distribution outside: by halving. */
+export function zLeaving(share: number): number {
+  let [low, high] = [0, 10]
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2
+    if (2 * normalCdf(-middle) > share) low = middle
+    else high = middle
+  }
+  return high
+}

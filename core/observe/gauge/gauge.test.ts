@@ -244,11 +244,7 @@ describe('why the gauge reads otherwise', () => {
           const off = measure.tolerance * times * (more ? 1 : -1)
           const read = (of: Side) => {
             const there = benchShifter(sampleSetup, of, 58)({ [measure.id]: off })
-            const at = contactAt(
-              edgePoint,
-              there.setup.hold,
-              rodPoseAt(there.setup, of, there.pivotHeightMm),
-            )
+            const at = contactAt(edgePoint, there.setup.hold, rodPoseAt(there.setup, of, there.pivotHeightMm))
             fc.pre(at.ok)
             return { edgePoint, pivotHeightMm: 58, readDeg: expectedReadingDeg(there.setup, of, at as Contact, use) }
           }

@@ -5,6 +5,8 @@ import type { Side } from '../../records/common/side'
 import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import { expectedReadingDeg } from '../../geometry/gauge/expectedReading'
 import { gaugeUseOf, type Job } from '../../records/job/job'
+import type { KnownHold } from '../../records/job/knownHold'
+import { totalUncertaintyDeg, uncertaintyBudget } from '../../uncertainty/budget'
 import type { MeanReading } from '../../log/meanReading'
 import type { Proof, Reading } from '../../log/entry'
 import { heightOfSetting } from '../../records/rig/dial'
@@ -97,6 +99,10 @@ export function setThere(setup: Setup, side: Side, setting: DialSetting, placeMm
   const [contact, at] = [contactFor(setup, side, setting, edgePoint), heightOfSetting(setup.rig, setting)]
   return contact.ok && at.ok ? { setup, side, pivotHeightMm: at.heightMm, edgePoint, contact } : null
 }
+
+/** How sure it is what is set there, half-width in degrees. Source: docs/geometry.md, "Uncertainty". */
+export const setUncertaintyDeg = ({ setup, side, pivotHeightMm, edgePoint }: SetThere, known: KnownHold): number =>
+  totalUncertaintyDeg(uncertaintyBudget(setup, known, side, pivotHeightMm, edgePoint))
 
 export interface ReadAgainst {
   readonly side: Side

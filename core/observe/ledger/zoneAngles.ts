@@ -2,11 +2,10 @@ import { nth, lastOf } from '../../math/list'
 import { zoneAt, type Zone, zoneMiddleMm } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import type { KnownHold } from '../../records/job/knownHold'
-import { uncertaintyBudget, totalUncertaintyDeg } from '../../uncertainty/budget'
 import { provedAtPlaces, readAtPlaces, together, type MeanReading } from '../../log/meanReading'
 import type { LogEntry, Proof } from '../../log/entry'
 import { ofKind } from '../../log/activeEntries'
-import { provedAgainst, readAgainst, setThere, type JobAsSet, type ReadAgainst } from './against'
+import { provedAgainst, readAgainst, setThere, setUncertaintyDeg, type JobAsSet, type ReadAgainst } from './against'
 
 /** The angles of one zone of a side; wanted is the same all along. */
 export interface ZoneAngles {
@@ -53,7 +52,5 @@ function holdsFor({ placeMm, zone }: Proof, atMm: number, zones: readonly Zone[]
 
 function setAt({ setup, job }: JobAsSet, known: KnownHold, side: Side, placeMm: number): ZoneAngles['set'] {
   const set = setThere(setup, side, job.dialled[side], placeMm)
-  if (!set) return null
-  const budget = uncertaintyBudget(setup, known, side, set.pivotHeightMm, set.edgePoint)
-  return { deg: set.contact.edgeAngleDeg, uncertaintyDeg: totalUncertaintyDeg(budget) }
+  return set && { deg: set.contact.edgeAngleDeg, uncertaintyDeg: setUncertaintyDeg(set, known) }
 }

@@ -8,6 +8,7 @@ import type { Job } from '../../records/job/job'
 import type { Purpose } from '../../records/job/purpose'
 import { onBlade } from '../../log/activeEntries'
 import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
+import type { KnownHold } from '../../records/job/knownHold'
 import { nth } from '../../math/list'
 import { heldAs } from '../../records/job/positions'
 import type { Evaluation } from '../../uncertainty/evaluate'
@@ -19,7 +20,8 @@ export interface JobNow {
   readonly job: Pick<
     Job,
     'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero' | 'gaugeAxes' | 'progression' | 'positions'
-  >
+  > &
+    KnownHold
   readonly purpose: Purpose
   /** At the place that the dial is for. */
   readonly evaluation: Evaluation

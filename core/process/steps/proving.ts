@@ -3,13 +3,14 @@ import type { Proof } from '../../log/entry'
 import { meanProof } from '../../log/meanReading'
 import { settingOn } from '../../log/setupSnapshot'
 import { lastOf, nth } from '../../math/list'
-import { placeOfProof, provedAgainst, setThere } from '../../observe/ledger/against'
+import { placeOfProof, provedAgainst, setThere, setUncertaintyDeg } from '../../observe/ledger/against'
 import { zoneAt, type Zone, zoneMiddleMm } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import { positionAt } from '../../records/job/positions'
 import { changedSince, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { heldIn, positionsOf, type JobAsked } from './jobNow'
 import { burrFelt, strokesOn } from './grinding'
+import { alarmFactor } from './falseAlarms'
 import type { OutOfDate, Step } from './step'
 
 /** A proof that is less certain than this proves nothing, degrees. */
@@ -43,13 +44,13 @@ function proofStepsIn(now: JobAsked, side: Side, position: number | null): Step[
   const other = isAlike(at(dialFor.fromHeelMm)) ? undefined : here.find(isAlike)
   const forDialMm = position === null ? null : dialFor.fromHeelMm
   const alike = { zone: null, placeMm: other ? zoneMiddleMm(other) : forDialMm, countsIn: isAlike }
-  return [
+  const asked: ProofAsked[] = [
     // Where each zone is proved by itself, nothing is left to prove of the side as a whole.
-    ...(here.length === 0 || here.some(isAlike) ? [proofStep(now, side, position, alike)] : []),
-    ...apart.map((zone) =>
-      proofStep(now, side, position, { zone, placeMm: zoneMiddleMm(zone), countsIn: (one) => one === zone }),
-    ),
+    ...(here.length === 0 || here.some(isAlike) ? [alike] : []),
+    ...apart.map((zone) => ({ zone, placeMm: zoneMiddleMm(zone), countsIn: (one: Zone) => one === zone })),
   ]
+  const proofs = asked.length * now.sides.length * positionsOf(now).length
+  return asked.map((one) => proofStep(now, side, position, one, alarmFactor(proofs)))
 }
 
 /** What a proof is asked of: a zone alone, or those that are set alike; the place that is asked for, from the heel. */
@@ -59,8 +60,17 @@ interface ProofAsked {
   readonly countsIn: (zone: Zone) => boolean
 }
 
-/** What was proved in the zones that count, as the rig was set when they were last ground. */
-function proofStep(now: JobAsked, side: Side, position: number | null, { zone, placeMm, countsIn }: ProofAsked): Step {
+/**
+ * What was proved in the zones that count, as the rig was set when they were last ground. `alarmsAt`: how many times its
+ * ± it may differ from that before it is asked why.
+ */
+function proofStep(
+  now: JobAsked,
+  side: Side,
+  position: number | null,
+  { zone, placeMm, countsIn }: ProofAsked,
+  alarmsAt: number,
+): Step {
   const ground = strokesOn(now, side, position).at(-1)
   const of = { side, zone: zone?.kind ?? null, position, placeMm, askedSince: ground?.at }
   const toDo = { does: 'prove' } as const
@@ -87,10 +97,10 @@ function proofStep(now: JobAsked, side: Side, position: number | null, { zone, p
   if (proved.toApex === null && !burrFelt(now, side)) because.push('apex-not-said')
   if (proved.amount.uncertaintyDeg > MOST_UNCERTAIN_DEG) because.push('unsure')
   if (because.length > 0) return step(now, 'prove', { ...of, state: doneUnless(fact, because), toDo })
-  const set = now.evaluation.sides[side]
-  const uncertaintyDeg = Math.hypot(proved.amount.uncertaintyDeg, set.ok ? set.uncertaintyDeg : 0)
+  const setSureDeg = proved.set ? setUncertaintyDeg(proved.set, now.job) : 0
+  const uncertaintyDeg = Math.hypot(proved.amount.uncertaintyDeg, setSureDeg)
   const offDeg = proved.differsDeg ?? 0
-  if (Math.abs(offDeg) <= uncertaintyDeg) return step(now, 'prove', { ...of, state: doneUnless(fact, []) })
+  if (Math.abs(offDeg) <= alarmsAt * uncertaintyDeg) return step(now, 'prove', { ...of, state: doneUnless(fact, []) })
   return step(now, 'prove', {
     ...of,
     state: doneUnless(fact, ['differs']),

@@ -9,7 +9,7 @@ import { heightToMeasure } from '../../geometry/hold/heightToMeasure'
 import { jawFit } from '../../geometry/hold/holdChecks'
 import { lastOf } from '../../math/list'
 import { READ_TO_DEG } from '../../observe/gauge/likelyCauses'
-import { readAgainst } from '../../observe/ledger/against'
+import { readAgainst, setUncertaintyDeg } from '../../observe/ledger/against'
 import { runsOffDeg, UNEVEN_DEG } from '../../uncertainty/evaluate'
 import type { Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
@@ -18,6 +18,8 @@ import { liesAlike, shareOneHold } from '../../records/job/positions'
 import { facetPositions } from '../../placement/facetPositions'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { positionsOf, type JobAsked } from './jobNow'
+import { EXPECTED } from '../purposes'
+import { alarmFactor } from './falseAlarms'
 import { nearestDialDeg } from './nearestDial'
 import { FAR_OFF_DEG, type OutOfDate, type Step, type ToDo } from './step'
 
@@ -153,6 +155,10 @@ export function dialStep(now: JobAsked, side: Side): Step {
   return step(now, 'dial', { ...of, state: doneUnless(fact, asGood ? because : [...because, 'wanted']), toDo })
 }
 
+/** So many readings a job asks for: each side's for its marker test, and in each position for the first stone. */
+const readingsOf = (now: JobAsked): number =>
+  now.sides.length * (positionsOf(now).length + Number(EXPECTED[now.purpose].includes('mark')))
+
 /** The gauge on the stone shows what it must, as the rig is set. */
 export function readStep(now: JobAsked, side: Side): Step {
   const { setup, job, evaluation, found, against } = now
@@ -173,7 +179,8 @@ export function readStep(now: JobAsked, side: Side): Step {
     return step(now, 'read', { side, state: doneUnless(fact, because.length > 0 ? because : ['dial']), toDo })
   }
   const offDeg = read.differsDeg ?? 0
-  if (Math.abs(offDeg) <= Math.max(READ_TO_DEG, uncertaintyDeg)) return step(now, 'read', { side, state: done(fact) })
+  const sureDeg = alarmFactor(readingsOf(now)) * Math.hypot(amount.uncertaintyDeg, setUncertaintyDeg(read.set, now.job))
+  if (Math.abs(offDeg) <= Math.max(READ_TO_DEG, sureDeg)) return step(now, 'read', { side, state: done(fact) })
   const explain = { does: 'explain-reading', offDeg } as const
   return step(now, 'read', { side, state: { is: 'out-of-date', fact, because: ['differs'] }, toDo: explain })
 }
