@@ -1,7 +1,7 @@
 import { zLeaving, Z95 } from '../../math/statistics/normal'
 
 /**
- * Of a hundred jobs in which nothing is off by more than its tolerance says, so many are asked to find out why a reading
+ * Of a hundred jobs in which nothing is off by more than its tolerance, so many are asked to find out why a reading
  * differs, and as many why a proof does.
  */
 const FALSE_ALARMS = 0.025

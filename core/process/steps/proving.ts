@@ -61,8 +61,8 @@ interface ProofAsked {
 }
 
 /**
- * What was proved in the zones that count, as the rig was set when they were last ground. `alarmsAt`: how many times its
- * ± it may differ from that before it is asked why.
+ * What was proved in the zones that count, as the rig was set when they were last ground. `alarmsAt`: how many times
+ * its ± it may differ from that before it is asked why.
  */
 function proofStep(
   now: JobAsked,
