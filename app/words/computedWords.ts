@@ -75,6 +75,7 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'stretch-missing': () => 'Say which stretch of the edge the picture shows: from, then to, towards the tip.',
   'setback-missing': () => 'Measure the setback first: step 2.',
   'marks-missing': () => 'Enter a mark and the height measured at it in each line.',
+  'spots-too-far-beside': () => 'No edge throws its spots so far beside the line.',
   'haze-beyond-zero': () => 'So wide it would reach the other side.',
   'primary-beyond-edge': () => 'The primary face is flatter than the edge: its spot lies further in.',
   'figures-not-right': () => 'One of the figures is not right yet.',

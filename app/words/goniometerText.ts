@@ -1,7 +1,7 @@
 import type { NotCounted } from '#core/observe/calibration/provedOnRig'
 import type { UnknownId } from '#core/records/rig/unknowns'
 import type { Finish } from '#core/log/choices'
-import { type Pattern, SHIFT_UNKNOWN_DEG } from '#core/observe/goniometer/pattern'
+import { type Pattern, SHIFT_UNKNOWN_DEG, TURNED_UNKNOWN_DEG } from '#core/observe/goniometer/pattern'
 import type { MarkKind } from '#core/photo/goniometer/readGoniometerPhoto'
 import type { PerSide } from '#core/records/common/side'
 import { angleText } from './angleText'
@@ -36,6 +36,14 @@ export function shiftText({ shiftBy, shiftDeg, sides }: Pattern, names: PerSide<
   }
   const alone = sides.length < 2 ? '' : ' Their sum stands all the same.'
   return `Without both primary spots nothing tells how square the blade stands: each side may be off by ${angleText(SHIFT_UNKNOWN_DEG)}.${alone}`
+}
+
+/** Whether the edge lies square across the beam, and what was done about it. */
+export function turnedText({ turnedDeg }: Pattern): string {
+  if (turnedDeg === null)
+    return `Nobody looked whether the edge lies square across the beam. Turned by ${angleText(TURNED_UNKNOWN_DEG)}, it reads a little too flat: the ± counts that.`
+  if (turnedDeg < 0.5) return 'The edge lies square across the beam.'
+  return `The edge lies ${angleText(turnedDeg)} off square across the beam and reads too flat: that is taken out.`
 }
 
 /** What uneven sides mean, and what to do. */

@@ -160,6 +160,7 @@ export type ComputedCode =
   | 'setback-missing'
   | 'marks-missing'
   | 'haze-beyond-zero'
+  | 'spots-too-far-beside'
   | 'primary-beyond-edge'
   | 'figures-not-right'
   | 'no-edge-shown'

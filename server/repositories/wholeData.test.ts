@@ -111,6 +111,7 @@ const FULL: { [K in RecordKind]: ContentOf<K> } = {
     notes: 'Battery in March.',
     kind: 'goniometer-screen',
     screenDistanceMm: 250,
+    screenDistanceToleranceMm: 3,
     zeroDeg: -0.2,
     uncertaintyDeg: 0.3,
   },

@@ -88,6 +88,14 @@ async function keep() {
       :problem="problemAt('screenDistanceMm')"
     />
     <TypedField
+      v-if="kind === 'goniometer-screen'"
+      :fields="fields"
+      path="screenDistanceToleranceMm"
+      label="Edge to screen, known to ±"
+      help="How well the edge comes back to that distance each time. It acts alike on both sides."
+      :problem="problemAt('screenDistanceToleranceMm')"
+    />
+    <TypedField
       :fields="fields"
       path="uncertaintyDeg"
       label="Known to ±"

@@ -34,9 +34,9 @@ export function readInstrument(
   const { content, problems } = readDraft(draft, instrument, unit, { base: base ?? undefined })
   // What has no flat screen has no distance to it, whatever was typed before another kind was chosen.
   const screen = draft.kind === 'goniometer-screen'
-  const said = screen ? content : { ...content, screenDistanceMm: null }
+  const said = screen ? content : { ...content, screenDistanceMm: null, screenDistanceToleranceMm: undefined }
   const whole = checked(usableInstrument, said)
-  const counted = problems.filter(({ field }) => screen || field !== 'screenDistanceMm')
+  const counted = problems.filter(({ field }) => screen || !field.startsWith('screenDistance'))
   const all = firstAtEach([...counted, ...(whole.ok ? [] : whole.problems)])
   return { instrument: whole.ok && all.length === 0 ? whole.value : null, problems: all }
 }

@@ -7,7 +7,7 @@ import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, sumText } from '~/words/angleText'
-import { FINISH_MEANS, FINISH_WORD, shiftText, unevenText } from '~/words/goniometerText'
+import { FINISH_MEANS, FINISH_WORD, shiftText, turnedText, unevenText } from '~/words/goniometerText'
 
 /** What the goniometer shows, both sides at once: what it comes to stands below it before it is noted. */
 const job = useJob()
@@ -102,6 +102,18 @@ const uncut = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(
         /></UFormField>
       </fieldset>
     </div>
+    <UFormField
+      :label="`Edge’s spots beside the scale’s line, ${unit}`"
+      help="Lay the blade so that they stand straight over the primary spots: then 0. Empty: nobody looked."
+      :error="problemAt('beside')"
+      ><UInput
+        v-model="form.beside"
+        size="xl"
+        inputmode="decimal"
+        autocomplete="off"
+        class="w-full"
+        data-testid="gonio-beside"
+    /></UFormField>
     <div v-if="pattern" aria-live="polite" class="border-t border-default pt-3" data-testid="gonio-says">
       <p class="flex flex-wrap gap-x-5">
         <span v-for="one in pattern.sides" :key="one.side"
@@ -113,6 +125,7 @@ const uncut = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(
         >
       </p>
       <p class="mt-1 text-sm text-toned">{{ shiftText(pattern, names) }}</p>
+      <p class="mt-1 text-sm text-toned">{{ turnedText(pattern) }}</p>
       <p v-if="gonio.uneven.value !== null" class="mt-1 text-sm text-toned">
         {{ unevenText(gonio.uneven.value, names) }}
       </p>

@@ -4,6 +4,9 @@ import type { ComputedCode } from '#core/schema/codes'
 import type { Side } from '#core/records/common/side'
 import type { Finish } from '#core/log/choices'
 import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
+import { flatScreenMm, type Screen } from '#core/observe/goniometer/scale'
+import { slantOf } from '#core/observe/goniometer/slant'
+import { turnedByDeg } from '#core/observe/goniometer/turned'
 import { followLook, NO_PLACE, useEdgePlace, type TypedPlace } from './useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
@@ -38,6 +41,8 @@ interface GoniometerForm extends Record<Side, TypedSide> {
   apex: string
   /** Spots are told by how far they are from the middle of the flat screen. */
   inLengths: boolean
+  /** How far the edge's spots stand beside the line of the scale; as they are told. */
+  beside: string
 }
 
 /** What is wrong, by field: "A.edge". */
@@ -57,6 +62,7 @@ function goniometer(job: JobView) {
     on: NO_PLACE,
     apex: '',
     inLengths: false,
+    beside: '',
   }))
   const on = computed({ get: () => form.value.on, set: (to) => (form.value.on = to) })
   const edgePlace = useEdgePlace(on)
@@ -65,6 +71,13 @@ function goniometer(job: JobView) {
   /** Along the beam to a flat screen; null on one drawn in degrees. */
   const distanceMm = computed(() =>
     instrument.value?.kind === 'goniometer-screen' ? instrument.value.screenDistanceMm : null,
+  )
+  const flatScreen = computed(() => {
+    const { screenDistanceToleranceMm: toleranceMm = 0 } = instrument.value ?? {}
+    return distanceMm.value === null ? null : { distanceMm: distanceMm.value, toleranceMm }
+  })
+  const screen = computed((): Screen =>
+    distanceMm.value === null ? { kind: 'arc' } : { kind: 'flat', distanceMm: distanceMm.value },
   )
   const inLengths = computed(() => form.value.inLengths && distanceMm.value !== null)
   const fieldOf = (side: Side, figure: TypedFigure) => `${side}.${figure}`
@@ -110,15 +123,34 @@ function goniometer(job: JobView) {
     return { side, finish, edgeDeg, fromDeg: ends[0], toDeg: ends[1], primaryDeg }
   }
 
+  /** How far the edge is turned by what is typed of it; null where nothing is, or it is wrong. */
+  function slantShown(shown: readonly ShownSide[], problems: Problems): number | null {
+    const { beside } = form.value
+    if (beside.trim() === '' || shown.length === 0) return null
+    const square = Number(beside.replace('°', '').replace(',', '.')) === 0
+    const spot = square ? null : readSpot(beside, spots.value)
+    if (spot && !spot.ok) problems.beside = words.problem(spot)
+    if (spot && !spot.ok) return null
+    const middleDeg = shown.reduce((sum, { edgeDeg }) => sum + edgeDeg, 0) / shown.length
+    const { kind } = screen.value
+    // A drawn scale has its degrees everywhere alike; on a flat screen they grow apart outward.
+    const lengthOf = (deg: number) => (kind === 'arc' ? deg : flatScreenMm(deg, 1))
+    const slant = spot ? slantOf(lengthOf(spot.deg), lengthOf(middleDeg), middleDeg, kind) : 0
+    if (Number.isFinite(turnedByDeg(slant, middleDeg))) return slant
+    problems.beside = words.problem({ code: 'spots-too-far-beside' })
+    return null
+  }
+
   /** What both sides show, and what is wrong at which field. */
   const typed = computed(() => {
     const problems: Problems = {}
-    return { problems, shown: sides.value.flatMap((side) => shownOf(side, problems) ?? []) }
+    const shown = sides.value.flatMap((side) => shownOf(side, problems) ?? [])
+    return { problems, shown, slant: slantShown(shown, problems) }
   })
   const pattern = computed(() => {
-    const { shown } = typed.value
+    const { shown, slant } = typed.value
     if (shown.length === 0) return null
-    const found = patternOf(shown, uncertaintyDeg.value)
+    const found = patternOf(shown, { readDeg: uncertaintyDeg.value, screen: flatScreen.value, slant })
     // The primary spots take the instrument's own zero out with the rest.
     if (found.shiftBy === 'primaries') return found
     const zeroed = found.sides.map((one) => {
@@ -150,7 +182,7 @@ function goniometer(job: JobView) {
       })),
     )
     if (wrong) return words.problem(wrong, wrong.field)
-    Object.assign(form.value, { A: NOTHING_TYPED, B: NOTHING_TYPED, apex: '' })
+    Object.assign(form.value, { A: NOTHING_TYPED, B: NOTHING_TYPED, apex: '', beside: '' })
     return null
   }
   const put = (side: Side, part: Partial<TypedSide>) => (form.value[side] = { ...form.value[side], ...part })
@@ -164,6 +196,7 @@ function goniometer(job: JobView) {
     pattern,
     uneven,
     on,
+    screen,
     distanceMm,
     inLengths,
     put,

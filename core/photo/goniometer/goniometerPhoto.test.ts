@@ -3,13 +3,14 @@ import { join } from 'node:path'
 import { PNG } from 'pngjs'
 import { describe, expect, it } from 'vitest'
 import { patternOf } from '../../observe/goniometer/pattern'
-import type { Screen } from '../../observe/goniometer/scale'
+import { flatScreenMm, type Screen } from '../../observe/goniometer/scale'
+import { slantOf } from '../../observe/goniometer/slant'
 import type { Vec2 } from '../../math/vector/vec2'
 import { goniometerPhotograph, type GoniometerPhotographAsk } from '../../simulation/standIn/goniometerPhotograph'
 import type { ThrownSide } from '../../simulation/standIn/thrownPattern'
 import reference from './fixtures/goniometer/frames.json'
 import { snapTick } from './snapTick'
-import { readGoniometerPhoto, shownSides } from './readGoniometerPhoto'
+import { besideDeg, readGoniometerPhoto, shownSides } from './readGoniometerPhoto'
 
 interface Truth {
   readonly primaryDeg: number
@@ -18,6 +19,7 @@ interface Truth {
   readonly edgeFromDeg?: number
   readonly edgeToDeg?: number
 }
+const SQUARE = { readDeg: 0.1, screen: null, slant: 0 }
 const folder = join(import.meta.dirname, 'fixtures/goniometer')
 const pictureOf = (file: string) => {
   const { width, height, data } = PNG.sync.read(readFileSync(join(folder, file)))
@@ -31,7 +33,7 @@ describe('a photograph of a goniometer’s screen', () => {
     const ticks = Object.entries(frame.tickPx).map(([deg, at]) => ({ deg: Number(deg), at: at as unknown as Vec2 }))
     const read = readGoniometerPhoto({ picture: pictureOf(frame.image), ticks, screen: screenOf(frame) })
     if (!read.ok) throw new Error(read.code)
-    const { sides } = patternOf(shownSides(read.marks, 'A'), 0.1)
+    const { sides } = patternOf(shownSides(read.marks, 'A'), SQUARE)
     for (const [side, truth] of [
       ['A', frame.truth.left as Truth],
       ['B', frame.truth.right as Truth],
@@ -74,7 +76,7 @@ function readMade(ask: GoniometerPhotographAsk) {
   const { picture, ticks } = goniometerPhotograph(ask)
   const read = readGoniometerPhoto({ picture, ticks, screen: ask.screen })
   if (!read.ok) throw new Error(read.code)
-  return { pattern: patternOf(shownSides(read.marks, 'A'), 0.1), marks: read.marks }
+  return { pattern: patternOf(shownSides(read.marks, 'A'), SQUARE), marks: read.marks }
 }
 
 describe('a made-up screen is read for what was thrown on it', () => {
@@ -94,6 +96,21 @@ describe('a made-up screen is read for what was thrown on it', () => {
     // Side A lies at lower degrees: a shift towards greater ones is away from it.
     expect(Math.abs(shiftDeg + (more.askewDeg ?? 0.5))).toBeLessThan(0.1)
   })
+
+  it.each<Screen>([{ kind: 'arc' }, { kind: 'flat', distanceMm: 120 }])(
+    'an edge turned in the beam stands beside the scale’s line: $kind',
+    (screen) => {
+      for (const turnedDeg of [0, 6]) {
+        const { marks, pattern } = readMade({ ...made, screen, tiltDeg: -3, turnedDeg, sides: [crisp(21), crisp(19)] })
+        const spots = screen.kind === 'arc' ? (deg: number) => deg : (deg: number) => flatScreenMm(deg, 1)
+        const slant = slantOf(spots(besideDeg(marks, screen)!), spots(pattern.includedDeg! / 2), 20, screen.kind)
+        const found = patternOf(shownSides(marks, 'A'), { ...SQUARE, slant })
+        expect(Math.abs(found.turnedDeg! - turnedDeg)).toBeLessThan(0.7)
+        expect(Math.abs(found.includedDeg! - 40)).toBeLessThan(0.08)
+        if (turnedDeg > 0) expect(pattern.includedDeg).toBeLessThan(39.9)
+      }
+    },
+  )
 
   it('one side alone has an edge', () => {
     const { pattern } = readMade({ ...made, sides: [crisp(17.4), { primaryDeg: 3, edge: null }] })

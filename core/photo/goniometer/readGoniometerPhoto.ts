@@ -2,10 +2,10 @@ import { failed, type Result } from '../../schema/result'
 import { nth, bothOf } from '../../math/list'
 import type { Finish } from '../../log/choices'
 import type { ShownSide } from '../../observe/goniometer/pattern'
-import type { Screen } from '../../observe/goniometer/scale'
+import { flatScreenDeg, flatScreenMm, type Screen } from '../../observe/goniometer/scale'
 import { otherSide, type Side } from '../../records/common/side'
 import type { ColourPicture } from '../picture/colourPicture'
-import { add, dot, subtract, type Vec2 } from '../../math/vector/vec2'
+import { add, dot, leftOf, length, scale, subtract, unit, type Vec2 } from '../../math/vector/vec2'
 import { spotsOn, type Spot } from './spots'
 import { placeOn, scaleOf, type PictureScale, type Tick, type TickProblem } from './ticks'
 
@@ -117,6 +117,28 @@ export function placedOn(scale: PictureScale, mark: ScreenMark, part: 'at' | 'fr
   return { ...mark, from: moved.from, to: moved.to, at, fromDeg, middleDeg, toDeg }
 }
 const middleOfEnds = (a: Vec2, b: Vec2): Vec2 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
+
+/**
+ * How far the edge's spots stand beside the line through the middle of a pattern, in degrees of the scale: from that
+ * middle, the glare's or the primary spots', to the line through both of them. Null where one is missing. Source:
+ * docs/goniometer.md, "An edge turned in the beam".
+ */
+export function besideDeg(marks: readonly ScreenMark[], screen: Screen): number | null {
+  const of = (kind: MarkKind) => marks.filter((mark) => mark.kind === kind)
+  const [edges, inner] = [of('edge'), of('primary').length === 2 ? of('primary') : of('glare')]
+  const [one, other] = edges
+  if (!one || !other || edges.length !== 2 || inner.length === 0) return null
+  const lengthOf = (deg: number) => (screen.kind === 'arc' ? deg : flatScreenMm(deg, 1))
+  const across = subtract(other.at, one.at)
+  const middle = scale(
+    inner.reduce<Vec2>((sum, { at }) => add(sum, at), [0, 0]),
+    1 / inner.length,
+  )
+  const away = Math.abs(dot(leftOf(unit(across)), subtract(middle, one.at)))
+  const perPx = (lengthOf(other.middleDeg) - lengthOf(one.middleDeg)) / length(across)
+  const beside = Math.abs(away * perPx)
+  return screen.kind === 'arc' ? beside : flatScreenDeg(beside, 1)
+}
 
 /** The sides as a pattern of marks shows them: what lies at lower degrees than the middle is of one side. */
 export function shownSides(marks: readonly ScreenMark[], lower: Side): ShownSide[] {

@@ -223,10 +223,25 @@ function middleOf(profile: Float64Array, from: number, to: number, level: number
   return weights > 0 ? sum / weights : (from + to) / 2
 }
 
+/** The spots of an edge that is turned in the beam stand beside the others by so many rows at most. */
+const BESIDE_ROWS = 3 * HALF_ROWS
 /** Where a stretch of the strip lies beside the scale, and its standard deviation across it, in rows. */
 function acrossOf(strip: LaserStrip, row: number, from: number, to: number): { middle: number; sigma: number } {
+  const rows = (about: number, half: number): readonly [number, number] => [
+    Math.max(0, about - half),
+    Math.min(strip.rows - 1, about + half),
+  ]
+  let [own, most] = [row, -Infinity]
+  const [lowest, highest] = rows(row, BESIDE_ROWS)
+  for (let r = lowest; r <= highest; r++) {
+    let light = 0
+    for (let near = Math.max(lowest, r - 4); near <= Math.min(highest, r + 4); near++)
+      for (let column = Math.ceil(from); column <= Math.floor(to); column++) light += lightIn(strip, near, column)
+    if (light > most) [own, most] = [r, light]
+  }
   let [sum, squares, weights] = [0, 0, 0]
-  for (let r = Math.max(0, row - HALF_ROWS); r <= Math.min(strip.rows - 1, row + HALF_ROWS); r++)
+  const [first, last] = rows(own, HALF_ROWS)
+  for (let r = first; r <= last; r++)
     for (let column = Math.ceil(from); column <= Math.floor(to); column++) {
       const weight = lightIn(strip, r, column)
       sum += weight * r

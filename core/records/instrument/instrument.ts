@@ -14,6 +14,8 @@ export const instrument = z.object({
   kind: z.enum(INSTRUMENT_KINDS),
   /** From the edge to a flat screen, along the beam; null where there is none. */
   screenDistanceMm: mm({ least: 20, most: 5000 }).nullable().default(null),
+  /** How well that is known: half-width. */
+  screenDistanceToleranceMm: mm({ least: 0, most: 200 }).default(2),
   /** What it shows too much. A goniometer shows it too much on side A and too little on side B. */
   zeroDeg: deg({ least: -10, most: 10 }).default(0),
   /** Half-width of the range that holds 95 in 100 of its readings. */

@@ -2,8 +2,13 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useWords } from '~/words/useWords'
 import { nth } from '#core/math/list'
 import type { Side } from '#core/records/common/side'
-import type { Screen } from '#core/observe/goniometer/scale'
-import { placedOn, shownSides, type MarkKind, type ScreenMark } from '#core/photo/goniometer/readGoniometerPhoto'
+import {
+  besideDeg,
+  placedOn,
+  shownSides,
+  type MarkKind,
+  type ScreenMark,
+} from '#core/photo/goniometer/readGoniometerPhoto'
 import { scaleOf, type Tick } from '#core/photo/goniometer/ticks'
 import type { Vec2 } from '#core/math/vector/vec2'
 import { useGoniometer, type TypedSide } from '~/stations/prove/useGoniometer'
@@ -45,9 +50,7 @@ export function useGoniometerPhoto() {
   )
   onMounted(() => void takeUp())
 
-  const screen = computed((): Screen =>
-    gonio.distanceMm.value === null ? { kind: 'arc' } : { kind: 'flat', distanceMm: gonio.distanceMm.value },
-  )
+  const { screen } = gonio
   const scale = computed(() => scaleOf(form.value.ticks, screen.value))
   const read = ref(false)
 
@@ -121,7 +124,8 @@ export function useGoniometerPhoto() {
       }
       gonio.put(side, typed)
     }
-    gonio.form.value.inLengths = false
+    const beside = besideDeg(form.value.marks, screen.value)
+    Object.assign(gonio.form.value, { inLengths: false, beside: beside === null ? '' : text(beside) })
     await forget()
   }
   async function forget() {
