@@ -103,8 +103,8 @@ const uncut = computed(() => gonio.sides.value.filter((side) => !gonio.cutNoted(
       </fieldset>
     </div>
     <UFormField
-      :label="`Edge’s spots beside the scale’s line, ${unit}`"
-      help="Lay the blade so that they stand straight over the primary spots: then 0. Empty: nobody looked."
+      :label="`Edge’s spots off the scale’s centre line, ${unit}`"
+      help="0 where they stand in line with the primary spots: turn the blade flat until they do. Empty if you did not look."
       :error="problemAt('beside')"
       ><UInput
         v-model="form.beside"
