@@ -25,7 +25,7 @@ import { EXPECTED } from '#core/process/purposes'
 import { checked } from '#core/schema/problem'
 import type { DialSetting } from '#core/records/rig/dials/readings'
 import { contactFor } from '#core/geometry/setup/setup'
-import { lightPassUm } from '#core/observe/marker/look'
+import { isHeavyHand, lightPassUm } from '#core/observe/marker/look'
 import { useForm } from '~/forms/useForm'
 import { purposeOf } from '~/job/purpose'
 import { useJob } from '~/job/useJob'
@@ -206,12 +206,14 @@ function ink(job: JobView) {
     const purpose = purposeOf({ ...job.content.value, id: job.id }, job.blade.value, logs)
     return !job.practising && EXPECTED[purpose].includes('decide')
   })
+  /** What light passes with the stones of these tests reach, micrometres. */
+  const lightPass = computed(() => lightPassUm(grainsUm.value))
   const ask = computed((): InkAsk | null =>
     counted.value.length === 0 && !plansFirst.value
       ? null
       : {
           faces: sides.value.map((side) => ({ side, zones: looksAtZones(counted.value, side, zones.value) })),
-          terms: { depthUm: lightPassUm(grainsUm.value), setUncertaintyDeg: setUncertaintyDeg.value },
+          terms: { depthUm: lightPass.value, setUncertaintyDeg: setUncertaintyDeg.value },
           side: job.side.value,
           candidates: settings.value.map(({ setDeg: of }) => ({ setDeg: of })),
           neededDeg: neededDeg.value,
@@ -236,6 +238,11 @@ function ink(job: JobView) {
   const found = computed(() => (isNow.value ? answered.value?.result?.found : undefined))
   /** Per zone of a side what the ink says; null while nothing was seen there, or it is being weighed. */
   const foundOn = (side: Side) => found.value?.[side]?.faces ?? []
+  /** How far the passes of these tests reach, where that is further than light ones do, micrometres; else null. */
+  const heavy = computed(() => {
+    const depthUm = found.value?.[job.side.value]?.depthUm ?? 0
+    return isHeavyHand(depthUm, lightPass.value) ? { depthUm, lightUm: lightPass.value[1] } : null
+  })
   /** How well each zone of a side must be known, degrees; of a half-width. */
   const neededOn = (side: Side): number => {
     const means = foundOn(side).flatMap((face) => face?.angle.middleDeg ?? [])
@@ -282,6 +289,7 @@ function ink(job: JobView) {
     bevelFound,
     recordFound,
     against,
+    heavy,
     plansFirst,
     next,
     neededDeg,

@@ -173,6 +173,10 @@ function prove(of: Side) {
         {{ CULPRIT_TEXT[one.culprit] }}
       </li>
     </ul>
+    <p v-if="ink.heavy.value" class="mt-3" data-testid="ink-heavy">
+      These tests show a heavy hand: the passes reach about <b>{{ Math.round(ink.heavy.value.depthUm) }} µm</b>, light
+      ones {{ ink.heavy.value.lightUm }} at most. The angles allow for it; pressing less finds them in fewer tests.
+    </p>
     <div class="mt-3 border-t border-default pt-3" aria-live="polite" data-testid="ink-next">
       <p>{{ nextText }}</p>
       <p v-if="isDialled" class="mt-2 font-semibold">It is dialled: ink, one or two light passes, then look.</p>

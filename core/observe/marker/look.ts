@@ -17,6 +17,9 @@ export function lightPassUm(grainsUm: readonly number[]): readonly [least: numbe
   return [Math.min(...ranges.map(([least]) => least)), Math.max(...ranges.map(([, most]) => most))]
 }
 
+/** Whether passes reach further than light ones do: the hand presses hard, or makes too many of them. */
+export const isHeavyHand = (depthUm: number, [, most]: readonly [number, number]): boolean => depthUm > most
+
 /** One look at one face after a light pass. */
 export interface InkLook {
   /** The set angle there, degrees per side. */

@@ -25,9 +25,16 @@ const CURVED_STEP_DEG = 0.2
 /** How far beyond the set angles a face is looked for, degrees; and where the ink says that it lies within them. */
 const BEYOND_DEG = { open: 10, closed: 4.5 }
 const STEEPEST_DEG = 50
-const DEPTHS = 14
+/** Depths that are told apart: within the range of a light pass, and of a heavier hand. */
+const LIGHT_DEPTHS = 8
+const HEAVY_DEPTHS = 5
+const DEPTHS = LIGHT_DEPTHS + HEAVY_DEPTHS
+/** Each further step beyond the range is less likely before anyone looked by this factor. */
+const HEAVIER = Math.exp(-0.5)
 /** Depths of single looks lie beyond those of the hand: so many more to each side. */
-const MORE_DEPTHS = 6
+const MORE_DEPTHS = 5
+/** Of an uneven hand the depth varies more from look to look: how likely that is, and by how much (its logarithm). */
+const UNEVEN = { share: 0.1, sigma: 0.7 }
 /** How much a face may bend from shoulder to apex, degrees, and how likely each kind is before anyone looked. */
 const GROWTHS = [1.5, 2.5, 3.5, 4.5, 6, 8]
 export const BEFORE: Record<FaceKind, number> = { flat: 0.8, convex: 0.15, hollow: 0.05 }
@@ -161,12 +168,14 @@ export function bell(sigma: number, reach: number): number[] {
 
 /** The contact depths that are told apart within a range, and how single looks spread around them. */
 export function depthsOf([least, most]: DepthRange) {
-  const step = Math.log(most / least) / DEPTHS
+  const step = Math.log(most / least) / LIGHT_DEPTHS
   const ofLooks = Array.from(
     { length: DEPTHS + 2 * MORE_DEPTHS },
     (_, i) => least * Math.exp(step * (i + 0.5 - MORE_DEPTHS)),
   )
-  return { depths: ofLooks.slice(MORE_DEPTHS, -MORE_DEPTHS), ofLooks, spread: bell(DEPTH_SIGMA / step, MORE_DEPTHS) }
+  const [even, uneven] = [bell(DEPTH_SIGMA / step, MORE_DEPTHS), bell(UNEVEN.sigma / step, MORE_DEPTHS)]
+  const spread = even.map((one, i) => (1 - UNEVEN.share) * one + UNEVEN.share * nth(uneven, i))
+  return { depths: ofLooks.slice(MORE_DEPTHS, -MORE_DEPTHS), ofLooks, spread }
 }
 
 /** A face weighed: the odds of its looks over angles and depths, and over depths alone. */
@@ -218,15 +227,18 @@ function weightedBy(grids: Grids, expected: Expected): Grids {
 export const expectedOdds = ({ deg, sigmaDeg }: Expected, at: number): number =>
   Math.exp(-0.5 * ((at - deg) / sigmaDeg) ** 2)
 
+/** How likely each depth is before anyone looked: alike within the range, and less the further beyond it. */
+const DEPTHS_BEFORE = normalized(Array.from({ length: DEPTHS }, (_, i) => HEAVIER ** Math.max(0, i + 1 - LIGHT_DEPTHS)))
+
 /** The odds of the contact depths that the faces share. */
 export function depthOdds(faces: readonly (Pick<WeighedFace, 'evidence'> | null)[]): {
   odds: number[]
   logEvidence: number
 } {
   const logs = Array.from({ length: DEPTHS }, (_, i) =>
-    faces.reduce((sum, face) => sum + (face ? Math.log(nth(face.evidence, i)) : 0), 0),
+    faces.reduce((sum, face) => sum + (face ? Math.log(nth(face.evidence, i)) : 0), Math.log(nth(DEPTHS_BEFORE, i))),
   )
   const most = Math.max(...logs)
   const odds = logs.map((log) => Math.exp(log - most))
-  return { odds: normalized(odds), logEvidence: most + Math.log(odds.reduce((sum, one) => sum + one, 0) / DEPTHS) }
+  return { odds: normalized(odds), logEvidence: most + Math.log(odds.reduce((sum, one) => sum + one, 0)) }
 }

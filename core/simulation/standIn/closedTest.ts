@@ -12,6 +12,8 @@ export interface ClosedTestResult {
   readonly looks: number
   /** What was dialled for each of them, degrees. */
   readonly setDeg: readonly number[]
+  /** What the tests make of the hand: how far its passes reach, micrometres. */
+  readonly depthUm: number
   /**
    * Per zone: after how many looks it was known as well as is needed (null: never), how far the middle of what was
    * found is off the truth, and whether the truth lies in the interval.
@@ -89,7 +91,7 @@ export function* followAdvice(
         halfWidthDeg: (angle.toDeg - angle.fromDeg) / 2,
       }
     })
-    results.push({ looks: dialled.length, setDeg: dialled, zones })
+    results.push({ looks: dialled.length, setDeg: dialled, depthUm: found.depthUm, zones })
     yield results.length / sides.length
   }
   return results

@@ -18,6 +18,8 @@ export interface HiddenBladeAsk {
   readonly widthMm: number
   /** Half-width of the rig's uncertainty, degrees: its hidden error is drawn from it. */
   readonly setUncertaintyDeg: number
+  /** The hand that tests: what its passes reach, micrometres, and how that varies (of its logarithm); else drawn. */
+  readonly hand?: { readonly depthUm: number; readonly spread: number }
 }
 
 /** A blade, a rig and a hand whose true figures nobody sees. */
@@ -53,6 +55,7 @@ export function hiddenBlade({
   aroundDeg,
   widthMm,
   setUncertaintyDeg,
+  hand,
 }: HiddenBladeAsk): HiddenBlade {
   const source = randomLcg(seed)
   const normal = randomNormal.source(source)(0, 1)
@@ -71,7 +74,8 @@ export function hiddenBlade({
   }
   const rigErrorDeg = (setUncertaintyDeg / Z95) * normal()
   const [least, most] = LIGHT_PASS_UM
-  const depthUm = least * (most / least) ** uniform()
+  const drawnUm = least * (most / least) ** uniform()
+  const { depthUm, spread } = hand ?? { depthUm: drawnUm, spread: DEPTH_SPREAD }
   const face = (side: Side, zone: string): BevelFace => {
     const there = faces.get(`${side}:${zone}`)
     if (!there) throw new RangeError(`This blade has no zone ${zone} on ${side}.`)
@@ -81,7 +85,7 @@ export function hiddenBlade({
   const ofLook = (side: Side, zone: string, look: number) =>
     randomLcg((seed + look * 0.754877666 + (zones.indexOf(zone) * 2 + SIDES.indexOf(side) + 1) * 0.569840291) % 1)
   const pass = (side: Side, zone: string, setDeg: number, look: number) => {
-    const depth = depthUm * randomLogNormal.source(ofLook(side, zone, look))(0, DEPTH_SPREAD)()
+    const depth = depthUm * randomLogNormal.source(ofLook(side, zone, look))(0, spread)()
     return exposedSpans(face(side, zone), setDeg + rigErrorDeg, depth)
   }
   return {

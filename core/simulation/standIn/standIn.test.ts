@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { finished } from '../../math/finished.fixture'
+import { nth } from '../../math/list'
+import { isHeavyHand, LIGHT_PASS_UM } from '../../observe/marker/look'
 import { followAdvice } from './closedTest'
 import { hiddenBlade } from './hiddenBlade'
 import type { Level } from '../../log/choices'
@@ -49,8 +51,32 @@ describe('the stand-in bench', () => {
     BLADES * 10_000,
   )
 
+  it.each([
+    ['heavy, its passes reaching 6 to 8 µm', (share: number) => ({ depthUm: 6 + 2 * share, spread: 0.3 }), true],
+    [
+      'uneven, varying by a factor of two from pass to pass',
+      (share: number) => ({ depthUm: 0.4 * 10 ** share, spread: 0.7 }),
+      false,
+    ],
+  ] as const)(
+    'a hand that is %s: as sure as it says',
+    (_, hand, isHeavy) => {
+      const blades = Math.ceil(BLADES / 2)
+      const of = Array.from({ length: blades }, (_one, i) => {
+        const asked = { ...ask((i + 0.5) / blades), hand: hand((i * 0.618) % 1) }
+        return nth(finished(followAdvice(asked, 0.5)), 0)
+      })
+      const zones = of.flatMap((one) => one.zones)
+      expect(zones.filter(({ inside }) => inside).length / zones.length).toBeGreaterThan(BLADES < 200 ? 0.8 : 0.93)
+      // The tests themselves show how heavy the hand is.
+      const toldHeavy = of.filter(({ depthUm }) => isHeavyHand(depthUm, LIGHT_PASS_UM)).length / blades
+      if (isHeavy) expect(toldHeavy).toBeGreaterThan(0.7)
+    },
+    BLADES * 10_000,
+  )
+
   it('to decide about a wanted angle, three tests of a side are enough at the mean', () => {
-    const blades = 5
+    const blades = 8
     const results = Array.from({ length: blades }, (_, i) =>
       finished(followAdvice(ask((i + 0.5) / blades), 0.5, ['A', 'B'], 20)),
     )
