@@ -14,6 +14,8 @@ export interface Light {
   readonly shadow?: number
   /** A bevel within the edge. */
   readonly bevel?: number
+  /** The blade's own shadow on the paper, thrown so many pixels off, and how bright it is. */
+  readonly cast?: { readonly by: Vec2; readonly bright: number }
 }
 const PAPER = 200
 const SHADOW_PX = 14
@@ -53,9 +55,10 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
     away: distances(shape),
   }))
   const pixels = new Uint8Array(inside.length)
+  const paper = shadowed(inside, light.cast)
   const lit = inside.map((is, i) => {
     const far = away[i]!
-    const outside = light.shadow !== undefined && far < SHADOW_PX ? light.shadow : PAPER
+    const outside = light.shadow !== undefined && far < SHADOW_PX ? light.shadow : paper[i]!
     const steel = light.bevel !== undefined && far < SHADOW_PX ? light.bevel : light.blade
     const covered = far < 1 ? Math.max(0, Math.min(1, 0.5 + (is ? far : -far))) : is
     return covered * steel + (1 - covered) * outside
@@ -76,6 +79,14 @@ export function drawnPicture(id: ShapeId, light: Light, seed: number): DrawnPict
     edge,
     pxPerMm,
   }
+}
+
+/** The paper with the blade's shadow on it, a few pixels soft. */
+function shadowed(inside: Float32Array, cast: Light['cast']): Float32Array {
+  if (!cast) return inside.map(() => PAPER)
+  const [dx, dy] = cast.by.map(Math.round)
+  const dark = inside.map((_, i) => (inside[i - dy! * SIZE.width - dx!] ? cast.bright : PAPER))
+  return soft(soft(soft(dark)))
 }
 
 /** The same blade is photographed in several lights. */

@@ -6,11 +6,11 @@ import { APART, type ProfilePlace } from './profiles'
 // Whether something else beside the outline could as well be it: a shadow, a second line, a bevel as bright as paper.
 
 /**
- * Another jump so far off could as well be the outline: a strong one, a plain one of the same kind, or one of the other
- * kind, which makes a dark band of what lies between: a shadow, where it is not as strong as that of the blade's other
- * side.
+ * Another jump so far off that stands out of the noise could as well be the outline: one of the same kind, or one of
+ * the other kind, which makes a dark band of what lies between, a shadow, where it is not as strong as that of the
+ * blade's other side.
  */
-const RIVAL = { beyondPx: 5, share: 0.5, shareOfOther: 0.25, mostOfOther: 0.8, timesLeast: 1.5 } as const
+const RIVAL = { beyondPx: 5, mostOfOther: 0.8 } as const
 
 /**
  * So far outside of the outline a faint jump that goes along with it for so many places to either side is a bevel
@@ -45,13 +45,11 @@ export function judgedAt(places: readonly ProfilePlace[], i: number): number {
  */
 export function hasRival(across: Float64Array, best: number, least: number, lineSaid: boolean): boolean {
   const sign = Math.sign(across[best]!)
-  const jump = Math.abs(across[best]!)
-  const same = Math.min(Math.max(RIVAL.share * jump, least), RIVAL.timesLeast * least)
-  const opposite = Math.max(RIVAL.shareOfOther * jump, least)
   return across.some((other, k) => {
     const beside = k < BESIDE_PX || k >= across.length - BESIDE_PX
     if (beside || Math.abs(k - best) <= RIVAL.beyondPx) return false
-    return sign * other > 0 ? !lineSaid && sign * other > same : -sign * other > opposite && isShadow(across, best, k)
+    if (Math.abs(other) <= least) return false
+    return sign * other > 0 ? !lineSaid : isShadow(across, best, k)
   })
 }
 
@@ -64,12 +62,14 @@ function isShadow(across: Float64Array, best: number, other: number): boolean {
   return Math.abs(there) < RIVAL.mostOfOther * Math.abs(here)
 }
 
-/** How much brighter it gets over a jump, from where it begins to where it ends, as far as that is in sight. */
+/** How much brighter it gets over a jump, from where it begins to where it ends; Infinity: that is out of sight. */
 function wholeJump(across: Float64Array, at: number): number {
   const sign = Math.sign(across[at]!)
   let sum = across[at]!
   for (const step of [-1, 1]) {
-    for (let k = at + step; sign * (across[k] ?? 0) > 0; k += step) sum += across[k]!
+    let k = at + step
+    for (; sign * (across[k] ?? 0) > 0; k += step) sum += across[k]!
+    if (k < 0 || k >= across.length) return Infinity
   }
   return sum
 }

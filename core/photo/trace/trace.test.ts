@@ -238,6 +238,14 @@ describe('tracing a photograph', () => {
     return found.map(({ point }) => Math.min(...fine.map((at) => Math.hypot(at[0] - point[0], at[1] - point[1]))))
   }
 
+  it.each([
+    ['a little darker than the blade', { blade: 70, noise: 4, cast: { by: [6, 14], bright: 50 } }],
+    ['a little brighter than the blade', { blade: 150, noise: 4, cast: { by: [-10, 12], bright: 160 } }],
+    ['half as dark as the blade', { blade: 70, noise: 4, cast: { by: [3, 22], bright: 140 } }],
+  ] satisfies [string, Light][])('the blade’s own shadow, %s, is not taken for its edge: unsure', (_, light) => {
+    expect(unsureShare(square('drop-point', light))).toBeGreaterThan(0.8)
+  })
+
   it('a bevel that is hardly darker than the paper makes it unsure, however faint the edge itself', () => {
     const plain = square('drop-point', { blade: 80, noise: 3 })
     const faint = square('drop-point', { blade: 80, noise: 3, bevel: 197 })
