@@ -56,6 +56,7 @@ export const NO_EDGE =
 
 export const UNKNOWN_WORD: Record<UnknownId, string> = {
   'pivot-height': 'pivot height, its zero',
+  'pivot-height-b': 'pivot height of the second arm, over its scale',
   setback: 'setback',
   'setback-b': 'setback of the second arm',
   'centre-offset': 'blades off the jaws’ middle',

@@ -118,7 +118,7 @@ describe('the best hold within them', () => {
   )
 
   describe('for both sides, with the pivot off the middle', () => {
-    const rig = { ...setup.rig, pivot: { setbackMm: 95, alongMm: 5 } }
+    const rig = { ...setup.rig, pivot: { setbackMm: 95, alongMm: 5, overScaleMm: 0 } }
     const WANTED = 19
     const deviation = (held: Setup, side: Side, heightMm: number) =>
       Math.max(
@@ -164,7 +164,7 @@ describe('the best hold within them', () => {
     )
 
     it('on a rig that is alike for both it is the hold of either', () => {
-      const alike = { ...setup, rig: { ...setup.rig, pivot: { setbackMm: 95, alongMm: 0 } } }
+      const alike = { ...setup, rig: { ...setup.rig, pivot: { setbackMm: 95, alongMm: 0, overScaleMm: 0 } } }
       expect(search(alike, true).best!.cost).toBeCloseTo(search(alike, null).best!.cost, 2)
     })
   })

@@ -36,7 +36,11 @@ const evenJudge = (setup: Setup, edgePoints: readonly EdgePoint[], wantedDeg: nu
 
 const jobOf = (c: (typeof reference.cases)[number]): Setup => ({
   ...sampleSetup,
-  rig: { ...sampleSetup.rig, pivot: { setbackMm: -c.pivot[1]!, alongMm: c.pivot[0]! }, rodLengthMm: 1000 },
+  rig: {
+    ...sampleSetup.rig,
+    pivot: { setbackMm: -c.pivot[1]!, alongMm: c.pivot[0]!, overScaleMm: 0 },
+    rodLengthMm: 1000,
+  },
   // A stone without width: the tangents alone.
   stone: { ...sampleSetup.stone, faceOffsetMm: c.faceOffset, widthMm: 0 },
   blade: { ...sampleSetup.blade, edge: segmentsOf(c.edge) as Setup['blade']['edge'] },
@@ -79,7 +83,7 @@ describe('the search', () => {
       const { edge } = SHAPES[id].build(SHAPES[id].usual)
       const setup = {
         ...sampleSetup,
-        rig: { ...sampleSetup.rig, pivot: { setbackMm: 110, alongMm: 8 } },
+        rig: { ...sampleSetup.rig, pivot: { setbackMm: 110, alongMm: 8, overScaleMm: 0 } },
         blade: { ...sampleSetup.blade, edge: [...edge] },
       }
       const judge = evenJudge(setup, evenEdgePoints(edge, 101), 18)

@@ -88,7 +88,10 @@ describe('the set angle of a job', () => {
     const base = side(at(sampleSetup, 58), 'A')
     const shifts = [
       side(at(sampleSetup, 58.3), 'A'),
-      side(at({ ...sampleSetup, rig: { ...postRig, pivot: { setbackMm: 95.5, alongMm: 0 } } }, 58), 'A'),
+      side(
+        at({ ...sampleSetup, rig: { ...postRig, pivot: { setbackMm: 95.5, alongMm: 0, overScaleMm: 0 } } }, 58),
+        'A',
+      ),
       side(at({ ...sampleSetup, hold: moved(sampleSetup.hold, 0, 0.5) }, 58), 'A'),
       side(at({ ...sampleSetup, stone: { ...sampleSetup.stone, faceOffsetMm: 6.1 } }, 58), 'A'),
     ].map((other) => other.contact.edgeAngleDeg - base.contact.edgeAngleDeg)

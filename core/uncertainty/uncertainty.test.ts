@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { contactAt } from '../geometry/contact/contact'
+import type { Rig } from '../records/rig/rig'
 import { curveLength } from '../math/curve/arcLength'
 import { edgePointAt, type EdgePoint } from '../math/curve/edgePoints'
 import type { TableHold } from '../geometry/clamping/restingCentrePlane'
@@ -84,7 +85,8 @@ const off: Record<MeasureId, Off> = {
   'face-offset': (setup, by) => ({ ...setup, stone: { ...setup.stone, faceOffsetMm: setup.stone.faceOffsetMm + by } }),
   'face-shape': (setup) => setup,
 }
-const shifted = (place: { setbackMm: number; alongMm: number }, back: number, along: number) => ({
+const shifted = (place: Rig['pivot'], back: number, along: number) => ({
+  ...place,
   setbackMm: place.setbackMm + back,
   alongMm: place.alongMm + along,
 })
@@ -112,7 +114,7 @@ function drawnOut(setup: Setup, along: number, out: number): Setup {
 
 describe('the share of each measure', () => {
   const hold = { ...sampleSetup.hold, turnDeg: 5, centreOffsetMm: 0.3, tiltDeg: 0.4 }
-  const pivot = { setbackMm: 95, alongMm: 12 }
+  const pivot = { setbackMm: 95, alongMm: 12, overScaleMm: 0 }
   const stone = { ...sampleSetup.stone, dishMm: 0.1, faceOffsetToleranceMm: 0.2 }
   const loose = { pivotPlayMm: 0.2, pivot }
   const shared = ['pivot-along', 'pivot-play', 'blade-height', 'blade-along', 'turn']

@@ -61,6 +61,15 @@ function pivotStep({ kind }: RigDraft): RigStep {
       `Rule from ${from} ${setbackGoes} to the middle of the pivot’s ball or eye${of}.`,
     ),
     field(`${path}.alongMm`, `Off the middle${arm}`, along),
+    ...(twoArms
+      ? [
+          field(
+            `${path}.overScaleMm`,
+            `Over its scale${arm}`,
+            'How much farther from the jaws’ centre plane this pivot stands than the scale says. 0 unless proofs found it.',
+          ),
+        ]
+      : []),
   ]
   return {
     id: 'pivot',

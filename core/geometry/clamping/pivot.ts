@@ -18,9 +18,14 @@ export interface PivotPlace {
  */
 export function pivotAt(rig: Rig, heightMm: number, side: Side): PivotPlace {
   const place = side === 'B' && rig.pivotB ? rig.pivotB : rig.pivot
-  const mirrored = side === 'B' && !RIGS[rig.kind].twoArms
+  const { twoArms } = RIGS[rig.kind]
+  const mirrored = side === 'B' && !twoArms
   return {
-    pivot: { u: mirrored ? -place.alongMm : place.alongMm, v: -place.setbackMm, w: heightMm },
+    pivot: {
+      u: mirrored ? -place.alongMm : place.alongMm,
+      v: -place.setbackMm,
+      w: heightMm + (twoArms ? place.overScaleMm : 0),
+    },
     slideMm: dialOf(rig.height).slideMm(rig.height),
   }
 }

@@ -25,7 +25,7 @@ export const postRig: Rig = {
   positionMarks: [],
   rodLengthMm: 320,
   stroke: null,
-  pivot: { setbackMm: 95, alongMm: 0 },
+  pivot: { setbackMm: 95, alongMm: 0, overScaleMm: 0 },
   pivotB: null,
   pivotPlayMm: 0,
   height: { by: 'millimetres', lowestMm: 20, highestMm: 90, zeroMm: 15, resolutionMm: 0.5, engravedIn: 'mm' },
@@ -58,7 +58,12 @@ export const scaleRig: Rig = {
     zeroMm: 0,
   },
 }
-export const armsRig: Rig = { ...postRig, name: 'Two arms', kind: 'two-arm', pivotB: { setbackMm: 97, alongMm: 2 } }
+export const armsRig: Rig = {
+  ...postRig,
+  name: 'Two arms',
+  kind: 'two-arm',
+  pivotB: { setbackMm: 97, alongMm: 2, overScaleMm: 0 },
+}
 export const tableRig: Rig = { ...postRig, name: 'Table', kind: 'table-post', jaws: null }
 
 export const bellyBlade: Blade = {

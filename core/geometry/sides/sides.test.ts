@@ -61,7 +61,7 @@ describe('how far the sides differ', () => {
   it('knows no difference where one side has no angle', () => {
     const short = { ...sampleSetup, rig: { ...sampleSetup.rig, rodLengthMm: 30 } }
     expect(sideDifference(short, alike, edgePoint)).toEqual({ differenceDeg: null, shares: [] })
-    const shortOnB = { ...sampleSetup, rig: { ...armsRig, pivotB: { setbackMm: 400, alongMm: 0 } } }
+    const shortOnB = { ...sampleSetup, rig: { ...armsRig, pivotB: { setbackMm: 400, alongMm: 0, overScaleMm: 0 } } }
     expect(sideDifference(shortOnB, alike, edgePoint)).toEqual({ differenceDeg: null, shares: [] })
   })
 

@@ -34,10 +34,16 @@ export function calibratedRig(
     Math.min(now, uncertainty(Math.max(...ids.map((id) => of(id)?.uncertainty ?? now))))
   const tolerance = {
     ...rig.tolerance,
-    heightMm: known(rig.tolerance.heightMm, 'pivot-height'),
+    heightMm: known(rig.tolerance.heightMm, 'pivot-height', ...(rig.pivotB ? (['pivot-height-b'] as const) : [])),
     setbackMm: known(rig.tolerance.setbackMm, 'setback', ...(rig.pivotB ? (['setback-b'] as const) : [])),
   }
-  const by = { heightMm: figure(error('pivot-height')), setbackMm: figure(error('setback')) }
+  // The arms of an upright rig share a scale, and each is off it by its own.
+  const by = { heightMm: rig.pivotB ? 0 : figure(error('pivot-height')), setbackMm: figure(error('setback')) }
+  const arm = (place: Rig['pivot'], height: FittedUnknown['id'], setback: FittedUnknown['id']) => ({
+    ...place,
+    setbackMm: figure(place.setbackMm + error(setback)),
+    overScaleMm: rig.pivotB ? figure(place.overScaleMm + error(height)) : place.overScaleMm,
+  })
   const measures = fit.unknowns.map((one): RigFitted['measures'][number] => {
     const id = one.id
     const stone = stones.find((its) => its.id === one.stoneId)
@@ -46,15 +52,20 @@ export function calibratedRig(
       writtenMm: rig.fitted?.measures[fittedAt(rig, 'face-offset', stone)]?.face?.writtenMm ?? stone.faceOffsetMm,
       isMm: Math.max(0, figure(stone.faceOffsetMm + one.error)),
     }
-    const ofRig = { 'pivot-height': tolerance.heightMm, setback: tolerance.setbackMm, 'setback-b': tolerance.setbackMm }
+    const ofRig = {
+      'pivot-height': tolerance.heightMm,
+      'pivot-height-b': tolerance.heightMm,
+      setback: tolerance.setbackMm,
+      'setback-b': tolerance.setbackMm,
+    }
     const written = stone?.faceOffsetToleranceMm ?? ofRig[id as keyof typeof ofRig] ?? null
     return { id, uncertainty: one.uncertainty, written, face: face ?? null }
   })
   return {
     ...rig,
     height: dialOf(rig.height).corrected(rig.height, by),
-    pivot: { ...rig.pivot, setbackMm: figure(rig.pivot.setbackMm + by.setbackMm) },
-    pivotB: rig.pivotB && { ...rig.pivotB, setbackMm: figure(rig.pivotB.setbackMm + error('setback-b')) },
+    pivot: arm(rig.pivot, 'pivot-height', 'setback'),
+    pivotB: rig.pivotB && arm(rig.pivotB, 'pivot-height-b', 'setback-b'),
     centring: {
       offsetMm: figure(rig.centring.offsetMm + error('centre-offset')),
       tiltDeg: figure(rig.centring.tiltDeg + error('tilt')),

@@ -3,7 +3,7 @@ import type { Blade } from '../../records/blade/blade'
 import { edgePointAt } from '../../math/curve/edgePoints'
 import type { Side } from '../../records/common/side'
 import type { UnknownId } from '../../records/rig/unknowns'
-import { plainStone, postRig, sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
+import { armsRig, plainStone, postRig, sampleSetup } from '../../geometry/setup/sampleSetup.fixture'
 import { calibratedBench, STAGES, type BenchOutcome, type Proving } from '../../simulation/standIn/calibratedBench'
 import { fitRig, type ProvedAngle, type Unknown } from './fitRig'
 import reference from './fixtures/calibration.json'
@@ -26,7 +26,7 @@ const edge: Blade['edge'] = [{ type: 'line', from: [-50, 0], to: [50, 0] }]
 const proofsOf = ({ nominal, proved }: Case): ProvedAngle[] =>
   proved.map(({ side, pivotHeightMm, bladeHeightMm, stone, doubtDeg, provedDeg }) => ({
     setup: {
-      rig: { ...postRig, pivot: { setbackMm: nominal.setbackMm, alongMm: 0 } },
+      rig: { ...postRig, pivot: { setbackMm: nominal.setbackMm, alongMm: 0, overScaleMm: 0 } },
       blade: { ...sampleSetup.blade, edge },
       stone: { ...plainStone, faceOffsetMm: nominal.faceOffsetMm[stone]! },
       hold: { bladeXMm: 0, bladeYMm: -bladeHeightMm, turnDeg: 0, centreOffsetMm: 0, tiltDeg: 0 },
@@ -85,9 +85,12 @@ describe('what nothing was proved of', () => {
   })
 })
 
-describe('stand-in benches with three proved blades, and two more', () => {
+describe.each([
+  ['a post', sampleSetup],
+  ['two arms', { ...sampleSetup, rig: armsRig }],
+])('stand-in benches with %s, three proved blades, and two more', (_, nominal) => {
   const count = Number(process.env.JAW_TILT_BENCHES ?? 100)
-  const outcomes = Array.from({ length: count }, (_, i) => calibratedBench((i + 0.5) / count, sampleSetup))
+  const outcomes = Array.from({ length: count }, (_one, i) => calibratedBench((i + 0.5) / count, nominal))
   const uncertainties = (when: (typeof STAGES)[number]) =>
     outcomes.map((one) => one[when].uncertaintyDeg).sort((a, b) => a - b)
 

@@ -71,7 +71,13 @@ export const provedEarlier = (counted: readonly CountedProof[], stoneId: string)
     return [{ differsDeg: deg - set, uncertaintyDeg, budget, sameStone: its === stoneId }]
   })
 /** What a rig and its stone bring along from one hold to the next. */
-export const RIG_AND_STONE: readonly UnknownId[] = ['pivot-height', 'setback', 'setback-b', 'face-offset']
+export const RIG_AND_STONE: readonly UnknownId[] = [
+  'pivot-height',
+  'pivot-height-b',
+  'setback',
+  'setback-b',
+  'face-offset',
+]
 /** How well a hold is known does not change how far a measure of the rig moves the angle. */
 const KNOWN_HOLD: KnownHold = {
   bladeHeightToleranceMm: 1,

@@ -1,3 +1,4 @@
+import { pivotAt } from '../../geometry/clamping/pivot'
 import { expect, it } from 'vitest'
 import { armsRig, plainStone, postRig, sampleSetup, tableRig } from '../../geometry/setup/sampleSetup.fixture'
 import { uncertaintyBudget } from '../../uncertainty/budget'
@@ -170,10 +171,14 @@ it('measures are written to a thousandth, uncertainties rounded up to a hundredt
   const arms = calibratedRig(
     armsRig,
     [],
-    { ...fit, unknowns: [unknown('setback-b', 0.3, 0.2)] },
+    { ...fit, unknowns: [unknown('setback-b', 0.3, 0.2), unknown('pivot-height-b', -0.4, 0.2)] },
     { at: '', ofRevision: 1, proofIds: [] },
   )
   expect(arms.pivotB!.setbackMm).toBeCloseTo(armsRig.pivotB!.setbackMm + 0.3, 9)
+  // The arms share a scale, which stays; the one pivot stands lower over it.
+  expect(arms.height).toEqual(armsRig.height)
+  expect(pivotAt(arms, 50, 'B').pivot.w).toBeCloseTo(49.6, 9)
+  expect(pivotAt(arms, 50, 'A').pivot.w).toBe(50)
   expect(arms.pivot).toEqual(armsRig.pivot)
 })
 
@@ -181,7 +186,7 @@ it('a rig lets move only what it has and can be written down of it', () => {
   const stones = [{ ...plainStone, id: 's' }]
   const idsOf = (rig: typeof postRig) => unknownsOf(rig, stones, known).map(({ id }) => id)
   expect(idsOf(postRig)).toEqual(['pivot-height', 'setback', 'centre-offset', 'tilt', 'face-offset'])
-  expect(idsOf(armsRig)).toEqual(['setback', 'setback-b', 'centre-offset', 'tilt', 'face-offset'])
+  expect(idsOf(armsRig)).toEqual([...RIG_UNKNOWNS])
   expect(freeParameters(tableRig)).toEqual(['pivot-height', 'setback', 'face-offset'])
 })
 

@@ -16,13 +16,12 @@ import type { Stone } from '../../records/stone/stone'
 import type { ProvedAngle, Unknown } from './fitRig'
 
 /**
- * What may move on a rig of this kind. The arms of an upright one share a dial though each has a height of its own: its
- * zero is nobody’s. On a table no jaws hold the blade.
+ * What may move on a rig of this kind. The arms of an upright one have each a height and a setback of their own. On a
+ * table no jaws hold the blade.
  */
 export function freeParameters(rig: Rig): UnknownId[] {
-  const arms = rig.pivotB !== null
   const without: UnknownId[] = [
-    ...(arms ? (['pivot-height'] as const) : (['setback-b'] as const)),
+    ...(rig.pivotB ? [] : (['pivot-height-b', 'setback-b'] as const)),
     ...(restsOnTable(rig) ? (['centre-offset', 'tilt'] as const) : []),
   ]
   return RIG_UNKNOWNS.filter((id) => !without.includes(id))
@@ -121,6 +120,7 @@ export function unknownsOf(
 ): (Unknown & { readonly id: UnknownId })[] {
   const written: Record<Exclude<UnknownId, 'face-offset'>, number> = {
     'pivot-height': rig.tolerance.heightMm,
+    'pivot-height-b': rig.tolerance.heightMm,
     setback: rig.tolerance.setbackMm,
     'setback-b': rig.tolerance.setbackMm,
     'centre-offset': holdTolerance.centreOffsetMm,

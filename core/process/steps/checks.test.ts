@@ -87,7 +87,7 @@ describe('what stands against a hold', () => {
 
 describe('what is dialled', () => {
   it('one dial for two sides that want other marks is set once it is as good for both as it can be', () => {
-    const of = start({ ...armsRig, pivotB: { setbackMm: 101, alongMm: 0 } })
+    const of = start({ ...armsRig, pivotB: { setbackMm: 101, alongMm: 0, overScaleMm: 0 } })
     upTo(of, 'dial')
     of.change({ dialled: { ...of.job().dialled, linked: true } })
     of.press(upTo(of, 'dial'))

@@ -30,6 +30,7 @@ export function onRig<S extends StoneInUse>({ fitted }: Rig, stone: S): S {
 export function fittedAt({ fitted, tolerance }: Rig, id: UnknownId, stone: StoneInUse | null): number {
   const stands = {
     'pivot-height': tolerance.heightMm,
+    'pivot-height-b': tolerance.heightMm,
     setback: tolerance.setbackMm,
     'setback-b': tolerance.setbackMm,
     'centre-offset': null,

@@ -24,7 +24,7 @@ const post = (height: object): Rig => ({ ...postRig, height: { ...postRig.height
 
 describe('where the pivot stands', () => {
   it('what lies towards the tip on A lies towards the heel once the blade is turned over', () => {
-    const beside = { ...postRig, pivot: { setbackMm: 95, alongMm: 25 } }
+    const beside = { ...postRig, pivot: { setbackMm: 95, alongMm: 25, overScaleMm: 0 } }
     expect(pivotAt(beside, 50, 'A')).toEqual({ pivot: { u: 25, v: -95, w: 50 }, slideMm: 0 })
     expect(pivotAt(beside, 50, 'B').pivot).toEqual({ u: -25, v: -95, w: 50 })
     expect(pivotAt({ ...tableRig, pivot: beside.pivot }, 50, 'B').pivot.u).toBe(-25)
@@ -146,7 +146,7 @@ describe('what cannot be', () => {
   })
 
   const { pivot, jaws } = postRig
-  const place = (setbackMm: number, alongMm = 0) => ({ ...postRig, pivot: { setbackMm, alongMm } })
+  const place = (setbackMm: number, alongMm = 0) => ({ ...postRig, pivot: { setbackMm, alongMm, overScaleMm: 0 } })
   const stroke = (nearestMm: number, farthestMm: number) => ({ ...postRig, stroke: { nearestMm, farthestMm } })
   it.each<[string, Rig, [field: string, code: string][]]>([
     ['what is usual', postRig, []],
@@ -167,7 +167,7 @@ describe('what cannot be', () => {
     ['one beside them', { ...place(20, -15.1), height: post({ lowestMm: 4 }).height }, []],
     [
       'the other arm in the jaws',
-      { ...armsRig, pivotB: { setbackMm: 15, alongMm: 0 }, height: post({ lowestMm: 0 }).height },
+      { ...armsRig, pivotB: { setbackMm: 15, alongMm: 0, overScaleMm: 0 }, height: post({ lowestMm: 0 }).height },
       [['pivotB.setbackMm', 'pivot-in-jaws']],
     ],
     ['a rod that ends at the jaws', { ...postRig, rodLengthMm: 95 }, [['rodLengthMm', 'rod-before-jaws']]],
@@ -225,10 +225,26 @@ describe('what is odd though it may be', () => {
   const screw = (pitchMm: number): Rig => ({ ...screwRig, height: { ...screwRig.height, pitchMm } as Rig['height'] })
   it.each<[string, Rig, string[]]>([
     ['nothing', postRig, []],
-    ['the ends of what is usual', { ...postRig, pivot: { setbackMm: 40, alongMm: -40 }, pivotPlayMm: 1 }, []],
-    ['a short setback', { ...postRig, pivot: { setbackMm: 39.9, alongMm: 0 } }, ['pivot.setbackMm unusual']],
-    ['a long one on B', { ...armsRig, pivotB: { setbackMm: 300.1, alongMm: 0 } }, ['pivotB.setbackMm unusual']],
-    ['a pivot far aside', { ...postRig, pivot: { setbackMm: 95, alongMm: -41 } }, ['pivot.alongMm pivot-far-aside']],
+    [
+      'the ends of what is usual',
+      { ...postRig, pivot: { setbackMm: 40, alongMm: -40, overScaleMm: 0 }, pivotPlayMm: 1 },
+      [],
+    ],
+    [
+      'a short setback',
+      { ...postRig, pivot: { setbackMm: 39.9, alongMm: 0, overScaleMm: 0 } },
+      ['pivot.setbackMm unusual'],
+    ],
+    [
+      'a long one on B',
+      { ...armsRig, pivotB: { setbackMm: 300.1, alongMm: 0, overScaleMm: 0 } },
+      ['pivotB.setbackMm unusual'],
+    ],
+    [
+      'a pivot far aside',
+      { ...postRig, pivot: { setbackMm: 95, alongMm: -41, overScaleMm: 0 } },
+      ['pivot.alongMm pivot-far-aside'],
+    ],
     ['thin jaws', { ...postRig, jaws: jaws(0.9) }, ['jaws.halfThicknessMm unusual']],
     ['thick others', { ...postRig, moreJaws: [jaws(15.1)] }, ['moreJaws.0.halfThicknessMm unusual']],
     ['a coarse pitch', screw(3.1), ['height.pitchMm unusual']],
@@ -252,8 +268,12 @@ describe('what is odd though it may be', () => {
     const about = (measure: string, measuredMm: number, leastMm: number, mostMm: number) => [
       { measure, measuredMm, leastMm, mostMm },
     ]
-    expect(figures({ ...postRig, pivot: { setbackMm: 30, alongMm: 0 } })).toEqual(about('setback', 30, 40, 300))
-    expect(figures({ ...armsRig, pivotB: { setbackMm: 30, alongMm: 0 } })).toEqual(about('setback', 30, 40, 300))
+    expect(figures({ ...postRig, pivot: { setbackMm: 30, alongMm: 0, overScaleMm: 0 } })).toEqual(
+      about('setback', 30, 40, 300),
+    )
+    expect(figures({ ...armsRig, pivotB: { setbackMm: 30, alongMm: 0, overScaleMm: 0 } })).toEqual(
+      about('setback', 30, 40, 300),
+    )
     expect(figures({ ...postRig, jaws: jaws(16) })).toEqual(about('half-thickness', 16, 1, 15))
     expect(figures(screw(0.4))).toEqual(about('pitch', 0.4, 0.5, 3))
     expect(figures(tolerance({ heightMm: 2 }))).toEqual(about('uncertainty', 2, 0.05, 1.5))

@@ -10,6 +10,8 @@ const pivotPlace = z.object({
   setbackMm: mm({ above: 0, most: 600 }),
   /** Off the middle of the jaws, towards the tip on side A. */
   alongMm: mm({ least: -300, most: 300 }),
+  /** Of an upright rig, whose arms share a scale: how much higher this arm's pivot stands than that says. */
+  overScaleMm: mm({ least: -20, most: 20 }).default(0),
 })
 /** Which halves of the jaws move as they close. */
 const JAWS_CLOSE = ['both-halves-move', 'one-half-moves'] as const

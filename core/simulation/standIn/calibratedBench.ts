@@ -65,10 +65,11 @@ export function calibratedBench(
   const written: Stone & { readonly id: string } = { ...nominal.stone, id: STONE, faceOffsetToleranceMm: FACE_MM }
   const stoneNow = () => onRig(rig, written)
   let rig: Rig = { ...nominal.rig, tolerance: RIG, height: { ...SCALE, lowestMm: 0, highestMm: 200 } }
-  const { pivot, height } = rig
+  const { pivot, pivotB, height } = rig
   const hidden: Shifts = {
     'pivot-height': normal() * RIG.heightMm,
     setback: normal() * RIG.setbackMm,
+    ...(rig.pivotB && { 'pivot-height-b': normal() * RIG.heightMm, 'setback-b': normal() * RIG.setbackMm }),
     'centre-offset': normal() * KNOWN.holdTolerance.centreOffsetMm,
     tilt: normal() * KNOWN.holdTolerance.tiltDeg,
     'face-offset': normal() * FACE_MM,
@@ -85,7 +86,7 @@ export function calibratedBench(
       'centre-offset': hidden['centre-offset']! + normal() * RIG.againOffsetMm,
       tilt: hidden.tilt! + normal() * RIG.againTiltDeg,
     }
-    const asWritten = { ...nominal, rig: { ...nominal.rig, pivot, height }, blade, hold }
+    const asWritten = { ...nominal, rig: { ...nominal.rig, pivot, pivotB, height }, blade, hold }
     const trueDeg = (side: Side) => edgeAngleShifter(asWritten, side, mm + SCALE.zeroMm, edgePoint)(held)!
     return { hold, setting: { by: 'millimetres', mm } as const, trueDeg }
   }
