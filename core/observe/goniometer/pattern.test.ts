@@ -80,6 +80,9 @@ describe('an edge turned in the beam', () => {
       }),
     )
     expect(turnedByDeg(2, 20)).toBeNaN()
+    // A blunt one that lies square reads what it is.
+    expect(patternOf([shown('A', 52)], 0.1, { slant: null }).sides[0]!.edgeDeg).toBeCloseTo(52, 9)
+    expect(faceTurnedDeg(shownTurnedDeg(52, 8), 8)).toBeCloseTo(52, 9)
   })
 
   it.each([

@@ -102,7 +102,8 @@ function turnOf(slant: number | null, shownDeg: number, readDeg: number): { deg:
   if (slant === null) return { deg: 0, uncertaintyDeg: TURNED_UNKNOWN_DEG }
   const deg = turnedByDeg(slant, shownDeg)
   const readTo = Math.tan(radians(2 * readDeg)) / Math.tan(radians(2 * shownDeg))
-  return { deg, uncertaintyDeg: turnedByDeg(Math.abs(slant) + readTo, shownDeg) - deg }
+  const most = turnedByDeg(Math.abs(slant) + readTo, shownDeg)
+  return { deg, uncertaintyDeg: Number.isFinite(most) ? most - deg : TURNED_UNKNOWN_DEG }
 }
 
 /** What a flat screen's distance leaves open of an angle, degrees: half of atan(spot / distance), by the distance. */

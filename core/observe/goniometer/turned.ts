@@ -13,10 +13,10 @@ export function shownTurnedDeg(faceDeg: number, turnedDeg: number): number {
 
 /** The face's angle where the scale shows so much of an edge that is turned so far, degrees. The other way round. */
 export function faceTurnedDeg(shownDeg: number, turnedDeg: number): number {
-  const [t, cos] = [Math.tan(radians(2 * shownDeg)), Math.cos(radians(turnedDeg))]
-  const lag = Math.atan(t * cos)
-  const sin2 = 1 - cos * cos
-  return degrees(lag + Math.asin((t * sin2) / (cos * Math.hypot(1, t * cos)))) / 2
+  const [read, cos] = [radians(2 * shownDeg), Math.cos(radians(turnedDeg))]
+  const [up, onward] = [Math.sin(read), Math.cos(read)]
+  const more = Math.asin((up * (1 - cos * cos)) / (cos * Math.hypot(onward, up * cos)))
+  return degrees(Math.atan2(up * cos, onward) + more) / 2
 }
 
 /**
