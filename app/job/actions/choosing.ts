@@ -45,7 +45,7 @@ export function choosing({ job, collections }: ActionContext) {
       Object.assign(of, patch)
     }
     const sameKindOfHold = (from.rig.jaws === null) === (rig.jaws === null)
-    // What other jaws hold as well stays; what was none before is not mended unasked.
+    // What other jaws hold as well stays; what was none before is not corrected unasked.
     const holds = (by: Rig) => gripOf(from.blade, by).trouble(now.hold) === null
     const stays = sameKindOfHold && (holds(rig) || !holds(from.rig))
     const hold = stays ? now.hold : startingHold(rig, from.blade)

@@ -1,4 +1,4 @@
-import { knobEndsMm } from '#core/records/rig/jawSet'
+import { knobEndsMm } from '#core/records/rig/knobEnds'
 import type { DialLanguage } from '#core/records/rig/dials/readings'
 import { RIGS, type RigKind } from '#core/records/rig/kinds'
 import { heightForAngleMm } from '#core/math/edgeAngle/edgeAngle'

@@ -1,4 +1,4 @@
-import { knobEndsMm } from '#core/records/rig/jawSet'
+import { knobEndsMm } from '#core/records/rig/knobEnds'
 import { RIGS, restsOnTable } from '#core/records/rig/kinds'
 import { crossSectionHalf } from '#core/records/blade/crossSection'
 import type { Side } from '#core/records/common/side'

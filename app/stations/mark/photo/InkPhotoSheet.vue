@@ -38,7 +38,7 @@ const FIRST_FRACTION = 0.25
 function seeAs(i: number, seen: InkPattern) {
   const fraction = nth(photo.proposals.value, i).observed?.fraction
   const partly = fraction && fraction > 0 && fraction < 1 ? fraction : FIRST_FRACTION
-  photo.mend(i, { seen, fraction: seen === 'all' ? 1 : hasFraction(seen) ? partly : 0 })
+  photo.correct(i, { seen, fraction: seen === 'all' ? 1 : hasFraction(seen) ? partly : 0 })
 }
 const usable = computed(() => photo.proposals.value.some(({ observed }) => observed))
 async function accept() {

@@ -73,7 +73,7 @@ function drag(one: (typeof zones.value)[number], dy: number) {
 }
 function set(one: (typeof zones.value)[number], fraction: number) {
   if (one.observed)
-    props.photo.mend(one.i, {
+    props.photo.correct(one.i, {
       ...one.observed,
       fraction: Math.round(Math.min(0.97, Math.max(0.02, fraction)) * 100) / 100,
     })

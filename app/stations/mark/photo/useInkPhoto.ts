@@ -13,7 +13,7 @@ import type { InkPhotoReader, StraightBand } from '~/workers/inkPhoto.worker'
 /** A zone of which a picture shows less than this, mm, is not told of by it. */
 const LEAST_OF_ZONE_MM = 2
 
-/** What is told of one zone by the picture, as it was read or as a hand has mended it. */
+/** What is told of one zone by the picture, as it was read or as a person corrected it. */
 export interface Proposal {
   readonly zone: number
   /** Of the zone, in the picture: fractions of the band from its left. */
@@ -148,7 +148,7 @@ export function useInkPhoto() {
         : { ...part, observed: null, problem: one.code }
     })
   }
-  function mend(i: number, observed: Observed | null) {
+  function correct(i: number, observed: Observed | null) {
     proposals.value = proposals.value.map((one, j) => (j === i ? { ...one, observed, problem: null } : one))
   }
 
@@ -186,7 +186,7 @@ export function useInkPhoto() {
     touched,
     read,
     stop,
-    mend,
+    correct,
     accept,
     forget,
   }
