@@ -91,7 +91,7 @@ async function keep() {
       v-if="kind === 'goniometer-screen'"
       :fields="fields"
       path="screenDistanceToleranceMm"
-      label="Edge to screen, known to ±"
+      label="That distance, known to ±"
       help="How well the edge comes back to that distance each time. It acts alike on both sides."
       :problem="problemAt('screenDistanceToleranceMm')"
     />
