@@ -31,8 +31,8 @@ test('an instrument on the shelf gives its uncertainty and takes its zero off wh
   await page.getByRole('option', { name: 'Screen by the door' }).click()
   await expect(page.getByText('0.5° taken off on A, 0.5° added on B')).toBeVisible()
   for (const side of ['A', 'B']) await page.getByTestId(`gonio-${side}-edge`).fill('20')
-  // Without primary spots the blade may stand askew by half a degree, the screen by 2 mm, the edge not quite square: that
-  // comes on top of the instrument's own 0.4.
+  // Without primary spots the blade may stand askew by half a degree; the screen may stand 2 mm off, and the edge not
+  // quite square: all that comes on top of the instrument's own 0.4.
   await expect(page.getByTestId('gonio-says').getByText('± 0.7°')).toHaveCount(2)
   await page.getByRole('button', { name: 'Record it' }).click()
   await expect(page.getByTestId('noted').getByText('Proved, with Screen by the door')).toHaveCount(2)
