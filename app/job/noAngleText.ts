@@ -1,4 +1,3 @@
-import type { EdgePoint } from '#core/math/curve/edgePoints'
 import type { Side } from '#core/records/common/side'
 import type { Refusal } from '#core/schema/refusal'
 import { lowestPivotHeightMm } from '#core/geometry/dial/lowestPivotHeight'
@@ -9,6 +8,6 @@ import { problemText } from '~/words/problemText'
 /** Why there is no angle at a place of the edge, in words, with the height that the pivot must exceed there. */
 export const noAngleText = (
   { code, figures }: Refusal,
-  at: { readonly setup: Setup; readonly side: Side; readonly edgePoint: EdgePoint },
+  at: { readonly setup: Setup; readonly side: Side },
   unit: LengthUnit,
 ): string => problemText({ code, figures: { ...figures, lowestPivotMm: lowestPivotHeightMm(at.setup, at.side) } }, unit)

@@ -109,13 +109,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const up = computed(() => evaluation.value.sides[side.value])
   /** Why there is no angle on the side that is up; empty when there is one. */
   const trouble = computed(() =>
-    up.value.ok
-      ? ''
-      : noAngleText(
-          up.value,
-          { setup: setup.value, side: side.value, edgePoint: evaluation.value.edgePoint },
-          preferences.unit,
-        ),
+    up.value.ok ? '' : noAngleText(up.value, { setup: setup.value, side: side.value }, preferences.unit),
   )
 
   // What is drawn: the last state that had an angle, so that a wrong figure does not take the picture away.

@@ -30,12 +30,12 @@ export const MARK_WORD: Record<MarkKind, string> = {
 export function shiftText({ shiftBy, shiftDeg, sides }: Pattern, names: PerSide<string>): string {
   if (shiftBy === 'primaries') {
     const off = Math.abs(shiftDeg)
-    if (off < 0.05) return 'The primary spots stand even: the blade is square to the beam.'
+    if (off < 0.05) return 'The primary spots stand even: the blade does not lean to either side.'
     const towards = names[shiftDeg > 0 ? 'A' : 'B']
     return `The primary spots show the whole pattern ${angleText(off)} towards ${towards}: that is taken out.`
   }
   const alone = sides.length < 2 ? '' : ' Their sum stands all the same.'
-  return `Without both primary spots nothing tells how square the blade stands: each side may be off by ${angleText(SHIFT_UNKNOWN_DEG)}.${alone}`
+  return `Without both primary spots nothing tells whether the blade leans to one side: each side may be off by ${angleText(SHIFT_UNKNOWN_DEG)}.${alone}`
 }
 
 /** Whether the edge lies square across the beam, and what was done about it. */
@@ -55,8 +55,8 @@ export const NO_EDGE =
   'No reflection of the edge. Clean it of oil and burr, give it one polishing pass, darken the room, and look again.'
 
 export const UNKNOWN_WORD: Record<UnknownId, string> = {
-  'pivot-height': 'pivot height, its zero',
-  'pivot-height-b': 'pivot height of the second arm, over its scale',
+  'pivot-height': 'pivot height',
+  'pivot-height-b': 'pivot height of the second arm',
   setback: 'setback',
   'setback-b': 'setback of the second arm',
   'centre-offset': 'blades off the jaws’ middle',

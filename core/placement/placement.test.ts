@@ -5,7 +5,7 @@ import { curveLength } from '../math/curve/arcLength'
 import type { Curve } from '../math/curve/curve'
 import { evenEdgePoints, type EdgePoint } from '../math/curve/edgePoints'
 import { rodPoseAt, type Setup } from '../geometry/setup/setup'
-import { sampleSetup, slotRig } from '../geometry/setup/sampleSetup.fixture'
+import { armsRig, sampleSetup, slotRig } from '../geometry/setup/sampleSetup.fixture'
 import reference from './fixtures/placement.json'
 import { edgeTangents, evenness } from './evenness'
 import type { PlacementAsk } from './holdSpace'
@@ -157,6 +157,17 @@ describe('an even angle', () => {
       expect(Math.max(...angles) - 19).toBeCloseTo(even.cost, 5)
       expect(19 - Math.min(...angles)).toBeCloseTo(even.cost, 5)
     }
+  })
+
+  it('of an upright rig each arm stands as far over the scale as was found', () => {
+    const arms = { ...armsRig, pivot: { ...armsRig.pivot, overScaleMm: -1.5 }, rodLengthMm: 900 }
+    const setup = { ...sampleSetup, rig: arms }
+    const even = evenness(setup, ['A'], setup.hold, edgeTangents(edgePoints), edgePoints, 20)!
+    const off = contactsAlong(edgePoints, setup.hold, rodPoseAt(setup, 'A', even.pivotHeightMm)).map((contact) =>
+      contact.ok ? contact.edgeAngleDeg - 20 : NaN,
+    )
+    expect(Math.max(...off)).toBeCloseTo(even.cost, 6)
+    expect(Math.min(...off)).toBeCloseTo(-even.cost, 6)
   })
 
   it('on a plate it is the best of the slots', () => {

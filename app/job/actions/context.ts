@@ -23,7 +23,7 @@ export function actionContext(job: JobState, { collections, preferences }: Store
     if (!job.grip.value.touches(setup.hold) && job.grip.value.touches(job.content.value.hold)) return besideBlade()
     const { edgePoint } = job.evaluation.value
     const contact = contactFor(setup, job.side.value, setting, edgePoint)
-    return contact.ok ? null : noAngleText(contact, { setup, side: job.side.value, edgePoint }, preferences.unit)
+    return contact.ok ? null : noAngleText(contact, { setup, side: job.side.value }, preferences.unit)
   }
 
   /** That the jaws would not touch the blade, and how far out they hold it where it is now. */

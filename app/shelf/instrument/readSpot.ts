@@ -18,14 +18,14 @@ const MOST_DEG = 60
 export const spotDeg = (figure: number, spots: SpotsIn): number =>
   spots === 'degrees' ? figure : flatScreenDeg(figure, spots.distanceMm)
 
-/** Reads a spot as it was typed; null where nothing was. */
-export function readSpot(text: string, spots: SpotsIn): ReadSpot | null {
+/** Reads a spot as it was typed; null where nothing was. `mayBeZero`: it may stand in the middle. */
+export function readSpot(text: string, spots: SpotsIn, mayBeZero = false): ReadSpot | null {
   const bare = text.replace('°', '')
   if (bare.trim() === '') return null
   const parsed = spots === 'degrees' ? parseDecimal(bare) : parseLengthMm(bare, spots.unit)
   if (!parsed.ok) return failed(spots === 'degrees' ? 'angle-missing' : 'spot-distance-missing')
   const deg = spotDeg(parsed.value, spots)
-  return deg > 0 && deg < MOST_DEG
+  return (deg > 0 || (mayBeZero && deg === 0)) && deg < MOST_DEG
     ? { ok: true, figure: parsed.value, deg }
     : failed('spot-out-of-range', { mostDeg: MOST_DEG })
 }

@@ -4,9 +4,8 @@ import type { ComputedCode } from '#core/schema/codes'
 import type { Side } from '#core/records/common/side'
 import type { Finish } from '#core/log/choices'
 import { patternOf, unevenBy, type ShownSide } from '#core/observe/goniometer/pattern'
-import { flatScreenMm, type Screen } from '#core/observe/goniometer/scale'
-import { slantOf } from '#core/observe/goniometer/slant'
-import { turnedByDeg } from '#core/observe/goniometer/turned'
+import type { Screen } from '#core/observe/goniometer/scale'
+import { slantOf, turnedByDeg } from '#core/observe/goniometer/turned'
 import { followLook, NO_PLACE, useEdgePlace, type TypedPlace } from './useEdgePlace'
 import { useInstrument } from '~/composables/useInstrument'
 import { useReadings } from '~/composables/useReadings'
@@ -125,17 +124,14 @@ function goniometer(job: JobView) {
 
   /** How far the edge is turned by what is typed of it; null where nothing is, or it is wrong. */
   function slantShown(shown: readonly ShownSide[], problems: Problems): number | null {
-    const { beside } = form.value
-    if (beside.trim() === '' || shown.length === 0) return null
-    const square = Number(beside.replace('°', '').replace(',', '.')) === 0
-    const spot = square ? null : readSpot(beside, spots.value)
-    if (spot && !spot.ok) problems.beside = words.problem(spot)
-    if (spot && !spot.ok) return null
+    const spot = readSpot(form.value.beside, spots.value, true)
+    if (!spot || shown.length === 0) return null
+    if (!spot.ok) {
+      problems.beside = words.problem(spot)
+      return null
+    }
     const middleDeg = shown.reduce((sum, { edgeDeg }) => sum + edgeDeg, 0) / shown.length
-    const { kind } = screen.value
-    // A drawn scale has its degrees everywhere alike; on a flat screen they grow apart outward.
-    const lengthOf = (deg: number) => (kind === 'arc' ? deg : flatScreenMm(deg, 1))
-    const slant = spot ? slantOf(lengthOf(spot.deg), lengthOf(middleDeg), middleDeg, kind) : 0
+    const slant = slantOf(spot.deg, middleDeg, screen.value)
     if (Number.isFinite(turnedByDeg(slant, middleDeg))) return slant
     problems.beside = words.problem({ code: 'spots-too-far-beside' })
     return null

@@ -3,11 +3,12 @@ import type { CentrePlane } from './centring'
 import type { ClampPosition, Rest } from '../../records/job/clampPosition'
 import { degrees, radians } from '../../math/units/angle'
 import type { Blade } from '../../records/blade/blade'
-import { depthAt, hasFlats, tablePlane, tableSupport, type TableSupport } from './tableSupport'
+import { depthAt } from '../../math/vector/lowestFacet'
+import { hasFlats, rocksByDeg, tablePlane, tableSupport, type TableSupport } from './tableSupport'
 
 /** How a blade lies on a table, with what can be off about that. */
 export interface TableHold extends ClampPosition {
-  /** The places that it stands on, where they are known to be those of another blade's measures. */
+  /** The places that it stands on, kept while its measures are changed a little; absent: found by them. */
   readonly support?: TableSupport
   /** How far it is rocked on its face, degrees. */
   readonly rockedDeg?: number
@@ -22,6 +23,23 @@ export const restByWeight = (of: Blade): Rest => (of.bevels === 'A' ? 'face' : t
 /** What a blade lies on as it is held: what a hand has said, where there are flats at all. */
 export const restOf = (of: Blade, { restsOn }: Pick<ClampPosition, 'restsOn'>): Rest =>
   hasFlats(of) ? (restsOn ?? restByWeight(of)) : 'face'
+
+/** How a blade lies on a table, degrees. */
+export interface TablePose {
+  /** How its centre plane falls from spine to edge, and from heel to tip. */
+  readonly fallsDeg: number
+  readonly fallsToTipDeg: number
+  /** How far it rocks when it is pressed near heel or tip. */
+  readonly rocksDeg: number
+}
+
+/** The pose of a blade that is bevelled on both sides, its faces alike. Source: as above. */
+export function tablePose(of: Blade, { restsOn }: Pick<ClampPosition, 'restsOn'>): TablePose {
+  const support = tableSupport(of, restsOn)
+  const { perX, perY } = tablePlane(of, support)
+  const falls = (slope: number) => degrees(Math.atan(-slope))
+  return { fallsDeg: falls(perY), fallsToTipDeg: falls(perX), rocksDeg: rocksByDeg(of, support) }
+}
 
 /**
  * Where the centre plane of a blade resting on a table lies over it, all along in one pose. On its parallel flats it

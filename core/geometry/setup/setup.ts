@@ -69,9 +69,8 @@ export function rodPoseAt(setup: Setup, side: Side, pivotHeightMm: number): RodP
 
 /** The pivot in the blade's own plane, mm, for any of its heights over the clamp's centre plane (or the table), mm. */
 export function pivotOverBladeAt(setup: Setup, side: Side): (pivotHeightMm: number) => ClampPoint {
-  const { pivot } = pivotAt(setup.rig, 0, side)
   const over = overPlane(centrePlaneOf(setup, side))
-  return (pivotHeightMm) => over({ ...pivot, w: pivotHeightMm })
+  return (pivotHeightMm) => over(pivotAt(setup.rig, pivotHeightMm, side).pivot)
 }
 
 /** Where a millimetre along the jaws leads over a blade that lies aslant. */

@@ -3,8 +3,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Side } from '../../records/common/side'
 import { patternOf as patternRead, unevenBy, type ReadOn, type ShownSide } from './pattern'
-import { slantOf } from './slant'
-import { faceTurnedDeg, shownTurnedDeg, turnedByDeg } from './turned'
+import { faceTurnedDeg, shownTurnedDeg, slantOf, turnedByDeg } from './turned'
 
 /** On a drawn scale, the edge seen to be square across the beam. */
 const patternOf = (shown: readonly ShownSide[], readDeg: number, more: Partial<ReadOn> = {}) =>
@@ -50,6 +49,7 @@ it('sides are uneven only beyond what both are known to, and half a degree', () 
 })
 
 describe('an edge turned in the beam', () => {
+  const FLAT = { kind: 'flat', distanceMm: 200 } as const
   const rad = (deg: number) => (deg * Math.PI) / 180
   /** Where the mirrored ray falls on a flat screen a unit away: beside the scale's line, and along it. */
   function spotOf(deg: number, turnedDeg: number): { beside: number; along: number } {
@@ -76,7 +76,10 @@ describe('an edge turned in the beam', () => {
       fc.property(angle, fc.double({ min: 0.2, max: 15, noNaN: true }), (deg, turned) => {
         const spot = spotOf(deg, turned)
         expect(faceTurnedDeg(readOn(spot), turned)).toBeCloseTo(deg, 9)
-        expect(turnedByDeg(slantOf(spot.beside, spot.along, readOn(spot), 'flat'), readOn(spot))).toBeCloseTo(turned, 4)
+        expect(turnedByDeg(slantOf(readOn({ along: spot.beside }), readOn(spot), FLAT), readOn(spot))).toBeCloseTo(
+          turned,
+          4,
+        )
       }),
     )
     expect(turnedByDeg(2, 20)).toBeNaN()
@@ -104,7 +107,7 @@ describe('an edge turned in the beam', () => {
       const [onA, onB] = [reading(a), reading(b)]
       const middle = (onA.deg + onB.deg) / 2
       const beside = (Math.abs(onA.spot.beside) + Math.abs(onB.spot.beside)) / 2 + off(0.1) * (Math.PI / 90)
-      const slant = seen ? slantOf(beside, Math.tan(rad(2 * middle)), middle, 'flat') : null
+      const slant = seen ? slantOf(readOn({ along: Math.abs(beside) }), middle, FLAT) : null
       const screen = { distanceMm, toleranceMm: 2 }
       const sides = [shown('A', onA.deg, { primaryDeg: 3 }), shown('B', onB.deg, { primaryDeg: 3 })]
       const found = patternOf(sides, 0.1, { screen, slant })

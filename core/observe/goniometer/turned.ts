@@ -1,4 +1,5 @@
 import { degrees, radians } from '../../math/units/angle'
+import { lengthOn, type Screen } from './scale'
 
 /**
  * What a scale shows of a face at an angle when its edge is turned in the blade's plane, so many degrees off square to
@@ -29,4 +30,15 @@ export function turnedByDeg(slant: number, shownDeg: number): number {
   for (let i = 0; i < 8; i++)
     turned = degrees(Math.asin(Math.abs(slant) / Math.tan(radians(faceTurnedDeg(shownDeg, turned)))))
   return turned
+}
+
+/**
+ * How far the edge's spots stand beside the line of a scale, for each part that they stand up along it, straight across
+ * the beam; from both as the scale shows them, degrees. A drawn scale is bent about the edge: there the spots of an
+ * edge that reads a stand 2a along it, and sin 2a up. Source: docs/goniometer.md, "An edge turned in the beam".
+ */
+export function slantOf(besideDeg: number, shownDeg: number, screen: Screen): number {
+  const up = radians(2 * shownDeg)
+  const bent = screen.kind === 'arc' ? up / Math.sin(up) : 1
+  return (lengthOn(screen, besideDeg) / lengthOn(screen, shownDeg)) * bent
 }

@@ -3,8 +3,8 @@ import { join } from 'node:path'
 import { PNG } from 'pngjs'
 import { describe, expect, it } from 'vitest'
 import { patternOf } from '../../observe/goniometer/pattern'
-import { flatScreenMm, type Screen } from '../../observe/goniometer/scale'
-import { slantOf } from '../../observe/goniometer/slant'
+import type { Screen } from '../../observe/goniometer/scale'
+import { slantOf } from '../../observe/goniometer/turned'
 import type { Vec2 } from '../../math/vector/vec2'
 import { goniometerPhotograph, type GoniometerPhotographAsk } from '../../simulation/standIn/goniometerPhotograph'
 import type { ThrownSide } from '../../simulation/standIn/thrownPattern'
@@ -102,8 +102,7 @@ describe('a made-up screen is read for what was thrown on it', () => {
     (screen) => {
       for (const turnedDeg of [0, 6]) {
         const { marks, pattern } = readMade({ ...made, screen, tiltDeg: -3, turnedDeg, sides: [crisp(21), crisp(19)] })
-        const spots = screen.kind === 'arc' ? (deg: number) => deg : (deg: number) => flatScreenMm(deg, 1)
-        const slant = slantOf(spots(besideDeg(marks, screen)!), spots(pattern.includedDeg! / 2), 20, screen.kind)
+        const slant = slantOf(besideDeg(marks, screen)!, pattern.includedDeg! / 2, screen)
         const found = patternOf(shownSides(marks, 'A'), { ...SQUARE, slant })
         expect(Math.abs(found.turnedDeg! - turnedDeg)).toBeLessThan(0.7)
         expect(Math.abs(found.includedDeg! - 40)).toBeLessThan(0.08)

@@ -2,7 +2,7 @@ import { failed, type Result } from '../../schema/result'
 import { nth, bothOf } from '../../math/list'
 import type { Finish } from '../../log/choices'
 import type { ShownSide } from '../../observe/goniometer/pattern'
-import { flatScreenDeg, flatScreenMm, type Screen } from '../../observe/goniometer/scale'
+import { degreesOn, lengthOn, type Screen } from '../../observe/goniometer/scale'
 import { otherSide, type Side } from '../../records/common/side'
 import type { ColourPicture } from '../picture/colourPicture'
 import { add, dot, leftOf, length, scale, subtract, unit, type Vec2 } from '../../math/vector/vec2'
@@ -128,16 +128,14 @@ export function besideDeg(marks: readonly ScreenMark[], screen: Screen): number 
   const [edges, inner] = [of('edge'), of('primary').length === 2 ? of('primary') : of('glare')]
   const [one, other] = edges
   if (!one || !other || edges.length !== 2 || inner.length === 0) return null
-  const lengthOf = (deg: number) => (screen.kind === 'arc' ? deg : flatScreenMm(deg, 1))
   const across = subtract(other.at, one.at)
   const middle = scale(
     inner.reduce<Vec2>((sum, { at }) => add(sum, at), [0, 0]),
     1 / inner.length,
   )
   const away = Math.abs(dot(leftOf(unit(across)), subtract(middle, one.at)))
-  const perPx = (lengthOf(other.middleDeg) - lengthOf(one.middleDeg)) / length(across)
-  const beside = Math.abs(away * perPx)
-  return screen.kind === 'arc' ? beside : flatScreenDeg(beside, 1)
+  const perPx = (lengthOn(screen, other.middleDeg) - lengthOn(screen, one.middleDeg)) / length(across)
+  return degreesOn(screen, Math.abs(away * perPx))
 }
 
 /** The sides as a pattern of marks shows them: what lies at lower degrees than the middle is of one side. */

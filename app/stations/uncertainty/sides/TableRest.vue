@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { restByWeight, restOf } from '#core/geometry/clamping/restingCentrePlane'
-import { hasFlats, rocksByDeg, tablePlane, tableSupport } from '#core/geometry/clamping/tableSupport'
-import { degrees } from '#core/math/units/angle'
+import { restByWeight, restOf, tablePose } from '#core/geometry/clamping/restingCentrePlane'
+import { hasFlats } from '#core/geometry/clamping/tableSupport'
 import { RESTS, type Rest } from '#core/records/job/clampPosition'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
@@ -12,12 +11,7 @@ import { REST_WORD } from '~/words/measureText'
 const job = useJob()
 const preferences = usePreferences()
 const { actions } = job
-const support = computed(() => tableSupport(job.blade.value, job.content.value.hold.restsOn))
-const plane = computed(() => tablePlane(job.blade.value, support.value))
-/** How its centre plane falls towards the edge and towards the tip as it lies. */
-const fallsDeg = computed(() => degrees(Math.atan(-plane.value.perY)))
-const fallsToTipDeg = computed(() => degrees(Math.atan(-plane.value.perX)))
-const rocksDeg = computed(() => rocksByDeg(job.blade.value, support.value))
+const pose = computed(() => tablePose(job.blade.value, job.content.value.hold))
 const proved = computed(() => {
   const { A, B } = job.proved.value
   return A && B ? (A.deg - B.deg) / 2 : null
@@ -52,18 +46,18 @@ const apply = (tiltDeg: number) => actions.setCentring({ tiltDeg })
     />
     <p v-if="flats && rest === 'flats'">
       Lying on its parallel flats it is level from spine to edge: nothing comes off.
-      <template v-if="Math.abs(fallsToTipDeg) >= 0.05">
-        It thins along its length, so it falls by {{ angleText(fallsToTipDeg) }} from heel to tip.
+      <template v-if="Math.abs(pose.fallsToTipDeg) >= 0.05">
+        It thins along its length, so it falls by {{ angleText(pose.fallsToTipDeg) }} from heel to tip.
       </template>
     </p>
     <p v-else-if="job.blade.value.bevels === 'both'">
-      Lying on its {{ flats ? 'primary face' : 'flat' }} takes <b>{{ angleText(fallsDeg) }}</b> off on both sides: the
-      slope of the face that it lies on.
+      Lying on its {{ flats ? 'primary face' : 'flat' }} takes <b>{{ angleText(pose.fallsDeg) }}</b> off on both sides:
+      the slope of the face that it lies on.
     </p>
     <p v-else>This blade lies on its flat back: nothing comes off.</p>
-    <p v-if="job.blade.value.bevels === 'both' && rocksDeg >= 0.05" class="font-semibold" data-testid="rocks">
+    <p v-if="job.blade.value.bevels === 'both' && pose.rocksDeg >= 0.05" class="font-semibold" data-testid="rocks">
       Its face is not one plane, since the blade thins: pressed near the heel or the tip, it rocks by up to
-      {{ angleText(rocksDeg) }}. Keep it pressed at one place. The ± counts the rocking.
+      {{ angleText(pose.rocksDeg) }}. Keep it pressed at one place. The ± counts the rocking.
     </p>
     <p v-if="flats && rest !== byWeight" class="font-semibold">
       By its weight it tips onto {{ REST_WORD[byWeight] }}: hold it down where it lies.
