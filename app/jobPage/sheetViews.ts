@@ -18,6 +18,8 @@ const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>> = {
   'mark/decide': () => import('~/stations/mark/decide/DecideSheet.vue'),
   'mark/practice': () => import('~/stations/mark/practice/PracticeSheet.vue'),
   'grind/': () => import('~/stations/grind/OrderSheet.vue'),
+  'grind/plan': () => import('~/stations/grind/plan/PlanSheet.vue'),
+  'grind/bench': () => import('~/stations/grind/bench/StoneBench.vue'),
   'prove/': () => import('~/stations/prove/ProveSheet.vue'),
   'prove/photo': () => import('~/stations/prove/photo/GoniometerPhotoSheet.vue'),
   'prove/bevel': () => import('~/stations/prove/bevel/BevelSheet.vue'),

@@ -117,6 +117,8 @@ const SHEETS = {
         word: 'Stones in order',
         title: 'Stones in their order',
       },
+      { id: 'plan', word: 'Plan', title: 'Which stones, and how much work?' },
+      { id: 'bench', word: 'At the stone', title: 'At the stone', fills: true },
     ],
   },
   prove: {

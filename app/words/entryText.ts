@@ -8,6 +8,7 @@ const ENTRY_WORD: Readonly<Record<EntryKind, string>> = {
   'ink-look': 'Marker test',
   practice: 'Practice score',
   strokes: 'Strokes',
+  'stone-done': 'Stone finished',
   sharpness: 'Sharpness test',
   'bevel-width': 'Bevel width',
   'blade-height': 'Measured blade height',

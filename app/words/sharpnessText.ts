@@ -12,6 +12,7 @@ export const TEST_WORD: Record<SharpnessTest, string> = {
   strop: 'Drag on the strop',
   magnifier: 'Magnifier',
   thread: 'Cutting a thread',
+  burr: 'Felt for a burr',
 }
 /** What is looked for with each test, and what it is called where it is found nowhere. */
 export const TEST_FINDS: Record<SharpnessTest, readonly [where: string, nowhere: string]> = {
@@ -20,6 +21,7 @@ export const TEST_FINDS: Record<SharpnessTest, readonly [where: string, nowhere:
   strop: ['drags at', 'even all along'],
   magnifier: ['chipped at', 'whole'],
   thread: ['', ''],
+  burr: ['', ''],
 }
 export const burrText = (burr: Burr, names: PerSide<string>): string =>
   burr === 'none' ? 'no burr' : burr === 'both' ? 'a burr on both sides' : `a burr on ${names[burr]}`

@@ -15,8 +15,8 @@ export type Finish = (typeof FINISHES)[number]
 export const WIDTH_MEANS = ['loupe', 'photograph'] as const
 export type WidthMeans = (typeof WIDTH_MEANS)[number]
 
-/** How an edge is tried, never on skin. */
-export const SHARPNESS_TESTS = ['paper', 'light', 'strop', 'magnifier', 'thread'] as const
+/** How an edge is tried, never on skin; or it was felt for a burr alone. */
+export const SHARPNESS_TESTS = ['paper', 'light', 'strop', 'magnifier', 'thread', 'burr'] as const
 export type SharpnessTest = (typeof SHARPNESS_TESTS)[number]
 
 /** What became of an edge in use. */

@@ -118,6 +118,13 @@ const strokes = entry.extend({
   zone: z.enum(ZONE_KINDS).nullable().default(null),
   setup,
 })
+/** The stone of the entry had done its work on a job: what it was to take off all sides, and what that took. */
+const stoneDone = entry.extend({
+  kind: z.literal('stone-done'),
+  removedMm3: z.number().positive().max(100_000),
+  strokes: count({ least: 1, most: 100 * MOST_STROKES }),
+  setup,
+})
 /** How sharp the edge was found. */
 const sharpness = entry.extend({
   kind: z.literal('sharpness'),
@@ -215,6 +222,7 @@ export const ENTRIES = {
   'ink-look': { schema: inkLook, migrations: [lookInWordsOfMetrology, settingIntoSetup] },
   practice: { schema: practice, migrations: [] },
   strokes: { schema: strokes, migrations: [] },
+  'stone-done': { schema: stoneDone, migrations: [] },
   sharpness: { schema: sharpness, migrations: [] },
   'bevel-width': { schema: bevelWidth, migrations: [renamed({ doubtMm: 'uncertaintyMm' })] },
   'blade-height': { schema: bladeHeight, migrations: [] },
@@ -238,6 +246,7 @@ export type Proof = EntryOf<'proof'>
 export type InkLookEntry = EntryOf<'ink-look'>
 export type BevelWidth = EntryOf<'bevel-width'>
 export type Strokes = EntryOf<'strokes'>
+export type StoneDone = EntryOf<'stone-done'>
 export type Sharpness = EntryOf<'sharpness'>
 export type WearEntry = EntryOf<'stone-wear'>
 export type BevelFound = EntryOf<'bevel-found'>

@@ -10,7 +10,7 @@ import type { EntryOf, LogEntry } from '../../core/log/entry'
 import { storeEntry } from '../../core/log/stored'
 import { addEntries } from './logRepository'
 import { freshDatabase } from '../store/freshDatabase.fixture'
-import { aroundAJob, jobNames, logOfNoJob, pageOfJobs } from './jobLists'
+import { aroundAJob, jobNames, logOfAllJobs, pageOfJobs } from './jobLists'
 import { recordRepository } from './recordRepository'
 
 type PracticeEntry = EntryOf<'practice'>
@@ -105,7 +105,7 @@ it('around a job that is to be is all that tells of the bevel its blade has, on 
 it('names that are taken, and what is of no job', async () => {
   expect(await jobNames(open.db, made[2]!.name.slice(0, 5))).toContain(made[2]!.name)
   expect(await jobNames(open.db, '%')).toEqual([])
-  const { entries } = await logOfNoJob(open.db)
+  const { entries } = await logOfAllJobs(open.db)
   expect(entries.length).toBeGreaterThan(0)
   expect(entries.every(({ jobId }) => jobId === null)).toBe(true)
 })
@@ -134,7 +134,7 @@ it('of all that was practised, the best of each level', async () => {
   const best = practised(easy, 99, 1)
   const retraction = { ...best, id: uuid(), kind: 'retraction' as const, entryId: best.id }
   await addEntries(open.db, [...all, best, retraction].map(storeEntry))
-  const { entries } = await logOfNoJob(open.db)
+  const { entries } = await logOfAllJobs(open.db)
   expect(entries.filter(({ kind }) => kind === 'practice')).toEqual([all[2], all[3]])
   expect(entries.some(({ kind }) => kind === 'stone-wear')).toBe(true)
 })

@@ -95,9 +95,17 @@ export async function jobNames(db: Database, beginning: string): Promise<string[
   return rows.map(({ name }) => name)
 }
 
-/** What is of no job: how stones wore, and of what was practised the best of each level. */
-export async function logOfNoJob(db: Database): Promise<ListedLog> {
-  const { entries, ...rest } = await logWhere(db, isNull(log.jobId))
+/**
+ * What bears on every job: how stones wore and what each did on whatever job, and of what was practised the best of
+ * each level.
+ */
+export async function logOfAllJobs(db: Database): Promise<ListedLog> {
+  const ofStones = db
+    .select({ id: sql<string>`${log.id}::text` })
+    .from(log)
+    .where(eq(log.kind, 'stone-done'))
+  const tookBack = and(eq(log.kind, 'retraction'), inArray(sql`${log.content} ->> 'entryId'`, ofStones))
+  const { entries, ...rest } = await logWhere(db, or(isNull(log.jobId), eq(log.kind, 'stone-done'), tookBack))
   const best = new Set(bestOfEachLevel(ofKind(activeEntries(entries), 'practice')).map(({ id }) => id))
   return { ...rest, entries: entries.filter(({ kind, id }) => kind !== 'practice' || best.has(id)) }
 }

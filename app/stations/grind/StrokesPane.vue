@@ -8,6 +8,7 @@ import { ofKind } from '#core/log/activeEntries'
 import { strokesBefore, strokesMade } from '#core/log/strokesMade'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/navigation/stations'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { momentText } from '~/words/momentText'
@@ -59,7 +60,10 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
 
 <template>
   <SheetPane labelledby="strokes">
-    <h2 id="strokes" class="text-lg font-semibold">Strokes made with {{ job.stone.value.name }}</h2>
+    <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+      <h2 id="strokes" class="text-lg font-semibold">Strokes made with {{ job.stone.value.name }}</h2>
+      <NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'bench')">Count them at the stone</NuxtLink>
+    </div>
     <form class="mt-2 space-y-3" aria-label="Strokes made" @submit.prevent="note">
       <div class="grid gap-3 sm:grid-cols-3">
         <FigureField

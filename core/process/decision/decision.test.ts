@@ -20,7 +20,8 @@ import {
   type PlannedPlace,
 } from '../../steel/removal/plan'
 import { plansFor, type Plans } from './plans'
-import { coarsestSensible, strokesFor } from '../../steel/removal/strokes'
+import { coarsestSensible } from '../../steel/stones/coarsestSensible'
+import { stoneRate, strokesToRemove } from '../../steel/stones/rate'
 import { unevenRig } from './unevenRig'
 
 const place = (of: Partial<PlannedPlace> & { thereDeg?: PlannedPlace['thereDeg'] }): PlannedPlace => ({
@@ -107,7 +108,7 @@ describe('what a plan comes to', () => {
 describe('strokes', () => {
   const box = [125, 40, 10].map((grainUm) => ({ grainUm, kind: 'diamond' as const }))
   it('go by the steel and the grain', () => {
-    expect(strokesFor(0.8, 40)).toBeCloseTo(100, 9)
+    expect(strokesToRemove(0.8, stoneRate(40, [])).middle).toBeCloseTo(100, 9)
   })
   it('are made with the coarsest stone whose scratches are not deeper than what goes', () => {
     // Over 60 mm² a 40 µm grain scratches 0.72 mm³ deep, a 125 µm one 2.25.
@@ -213,9 +214,9 @@ describe('the plans in full', () => {
   })
   it('are timed by one stone for both sides, that of the strokes', () => {
     const { sides, stone, minutes } = of(plans(25, 21), 'cut')
-    const strokes = sides.reduce((sum, side) => sum + (side.ok ? side.strokes : NaN), 0)
+    const strokes = sides.reduce((sum, side) => sum + (side.ok ? side.strokes!.middle : NaN), 0)
     const steel = sides.reduce((sum, side) => sum + (side.ok ? side.removedMm3 : NaN), 0)
-    expect(strokes).toBeCloseTo(strokesFor(steel, stone!.grainUm), 6)
+    expect(strokes).toBeCloseTo(strokesToRemove(steel, stoneRate(stone!.grainUm, [])).middle, 6)
     expect(minutes).toBeCloseTo((strokes * 1.5) / 60, 6)
   })
   it('say which the rig dials alike, and why one cannot be ground', () => {

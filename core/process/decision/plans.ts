@@ -21,7 +21,9 @@ import {
   type PlannedPlace,
   type ZonePlan,
 } from '../../steel/removal/plan'
-import { coarsestSensible, SECONDS_PER_STROKE, strokesFor } from '../../steel/removal/strokes'
+import { coarsestSensible } from '../../steel/stones/coarsestSensible'
+import { SECONDS_PER_STROKE } from '../../steel/stones/orders'
+import { stoneRate, strokesToRemove, type Range90, type StoneRate } from '../../steel/stones/rate'
 
 /** What was found of one side zone by zone, and what is wanted of it. */
 export interface SideFound {
@@ -52,8 +54,8 @@ export interface GroundSide {
   readonly rangeMm3: readonly [least: number, most: number]
   /** Of the new face. */
   readonly faceMm2: number
-  /** On the plan's stone; 0 where there is none. */
-  readonly strokes: number
+  /** On the plan's stone; null where there is none. */
+  readonly strokes: Range90 | null
   readonly left: number
   /** What thinning takes first; 0 where it is thin enough. */
   readonly thinningMm3: number
@@ -106,8 +108,10 @@ export function plansFor<S extends Stone>(ask: {
   readonly zones: readonly Zone[]
   readonly sides: readonly SideFound[]
   readonly stones: readonly S[]
+  /** What a stone takes with a stroke; absent: by its grain. */
+  readonly rateOf?: (stone: S) => StoneRate
 }): Plans<S> {
-  const { setup, edgePoint, zones, sides, stones } = ask
+  const { setup, edgePoint, zones, sides, stones, rateOf = byGrain } = ask
   const edgePoints = evenEdgePoints(setup.blade.edge, PLACES)
   const there = sides.map((side) => sideThere(side, zones))
   const sharpenings = Math.max(...there.map(({ thereDeg, wantedDeg }) => sharpeningsTo(thereDeg, wantedDeg)))
@@ -120,7 +124,7 @@ export function plansFor<S extends Stone>(ask: {
     const ground = sides.map((side, i) =>
       groundAt(side, rounded(degOf[choice](nth(there, i))), nth(there, i).uncertaintyDeg),
     )
-    return { choice, sharpenings: choice === 'nearer' ? sharpenings : 1, ...onOneStone(ground, stones) }
+    return { choice, sharpenings: choice === 'nearer' ? sharpenings : 1, ...onOneStone(ground, stones, rateOf) }
   })
   const cut = worked.find(({ choice }) => choice === 'cut')
   const advised = decide(there, cut?.sides.every(({ ok }) => ok) ? (cut.minutes ?? Infinity) : null)
@@ -211,19 +215,24 @@ const steeper = (place: PlannedPlace, byDeg: number): PlannedPlace => {
 type Unstroked = Omit<GroundSide, 'strokes'>
 
 /** One stone for all sides: the one with the least to take for its face says what is too coarse. */
-function onOneStone<S extends Stone>(ground: readonly (Unstroked | RefusedSide)[], stones: readonly S[]) {
+function onOneStone<S extends Stone>(
+  ground: readonly (Unstroked | RefusedSide)[],
+  stones: readonly S[],
+  rateOf: (stone: S) => StoneRate,
+) {
   const done = ground.filter((one) => one.ok)
   const [least] = [...done].sort((a, b) => a.removedMm3 / a.faceMm2 - b.removedMm3 / b.faceMm2)
   const stone =
     least && done.length === ground.length ? coarsestSensible(stones, least.removedMm3, least.faceMm2) : null
-  const strokes = (mm3: number) => (stone ? strokesFor(mm3, stone.grainUm) : 0)
-  const all = done.reduce((sum, { removedMm3 }) => sum + strokes(removedMm3), 0)
+  const strokes = (mm3: number) => stone && strokesToRemove(mm3, rateOf(stone))
+  const all = done.reduce((sum, { removedMm3 }) => sum + (strokes(removedMm3)?.middle ?? 0), 0)
   return {
     stone,
     minutes: stone && (all * SECONDS_PER_STROKE) / 60,
     sides: ground.map((one): SideOfPlan => (one.ok ? { ...one, strokes: strokes(one.removedMm3) } : one)),
   }
 }
+const byGrain = ({ grainUm }: Stone): StoneRate => stoneRate(grainUm, [])
 
 type Dialled = Pick<Plan<Stone>, 'choice' | 'sides'>
 const settingOf = (side: SideOfPlan) => (side.ok ? side.setting : null)

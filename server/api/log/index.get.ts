@@ -1,15 +1,15 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
 import { parsed } from '../../http/refusal'
-import { logOfNoJob } from '../../repositories/jobLists'
+import { logOfAllJobs } from '../../repositories/jobLists'
 import { listLog } from '../../repositories/logRepository'
 import { useDatabase } from '../../store/store'
 
 const asked = z.object({ after: z.coerce.number().int().min(0).optional() })
 
-/** What came in after a place in the log; without one, what is of no job: that comes with the jobs. */
+/** What came in after a place in the log; without one, what bears on every job: the rest comes with its job. */
 export default defineEventHandler(async (event) => {
   const { after } = parsed(asked, getQuery(event))
   const db = await useDatabase()
-  return after === undefined ? logOfNoJob(db) : listLog(db, after)
+  return after === undefined ? logOfAllJobs(db) : listLog(db, after)
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useWords } from '~/words/useWords'
 import { APEX_WORN_MM, type ZonePlan } from '#core/steel/removal/plan'
-import { STONES_DIFFER } from '#core/steel/removal/strokes'
+import type { Range90 } from '#core/steel/stones/rate'
 import type { SideOfPlan } from '#core/process/decision/plans'
 import { useDecision, type Plan } from './useDecision'
 import { useInk } from '~/composables/useInk'
@@ -21,6 +21,7 @@ import {
 } from '~/words/decisionText'
 import { dialText } from '~/words/dialText'
 import { bevelFigure, exactLength } from '~/words/lengthText'
+import { forecastText } from '~/words/planText'
 import { problemText } from '~/words/problemText'
 
 /** The bevel that was found against the one that is wanted: each way to go on in full, and the advised one first. */
@@ -42,8 +43,7 @@ const bevelText = ({ beforeMm, afterMm, atEdge }: ZonePlan) => {
 }
 const leftText = (left: number) =>
   left === 0 ? 'none: thin it first' : left >= 999 ? 'more than 999' : `about ${roughCount(left)}`
-const strokesText = (count: number) =>
-  `about ${roughCount(count)} (${roughCount(count / STONES_DIFFER)} to ${roughCount(count * STONES_DIFFER)})`
+const strokesText = (strokes: Range90 | null) => (strokes ? forecastText(strokes) : 'none')
 const rows = (side: Extract<SideOfPlan, { ok: true }>) => [
   { what: 'Steel', is: steelRange(side.removedMm3, side.rangeMm3) },
   { what: 'Full strokes', is: strokesText(side.strokes) },

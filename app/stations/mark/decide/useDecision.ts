@@ -4,6 +4,7 @@ import { unevenRig } from '#core/process/decision/unevenRig'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import type { LogEntry } from '#core/log/entry'
 import { useInk } from '~/composables/useInk'
+import { useStoneRates } from '~/composables/useStoneRates'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { usePreferences } from '~/stores/preferences'
@@ -23,6 +24,7 @@ export function useDecision() {
 
 function decision(job: JobView) {
   const ink = useInk()
+  const rateOf = useStoneRates()
   const preferences = usePreferences()
   const words = useWords()
 
@@ -63,6 +65,7 @@ function decision(job: JobView) {
           edgePoint: job.dialFor.value.edgePoint,
           zones: ink.zones.value,
           stones: stones.value,
+          rateOf,
           sides: ink.sides.value.map((side) => ({
             side,
             faces: ink.foundOn(side).filter((face) => face !== null),

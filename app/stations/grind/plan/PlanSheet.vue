@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import { scratchDepthUm } from '#core/steel/stones/orders'
+import { usePlan, FINISHES_WANTED, type BevelFrom } from './usePlan'
+import { useStoneOrder } from '../useStoneOrder'
+import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/navigation/stations'
+import { usePreferences } from '~/stores/preferences'
+import { angleText, differenceText } from '~/words/angleText'
+import { minutesText, roughCount, steelText } from '~/words/decisionText'
+import { dialText } from '~/words/dialText'
+import { grainText, stoneGrainText } from '~/words/grainText'
+import { lengthText } from '~/words/lengthText'
+import {
+  FINISH_WORD,
+  forecastText,
+  orderRemark,
+  rateText,
+  scratchText,
+  TASK_DONE,
+  TASK_WORD,
+  WAY_WORD,
+} from '~/words/planText'
+import { problemText } from '~/words/problemText'
+
+/** The stones for what is there and what is wanted: ways to the finish compared, then the chosen one in full. */
+const job = useJob()
+const preferences = usePreferences()
+const { form, before, ground, ways, current, last, fineEnough, rateOf, take } = usePlan()
+const { swaps } = useStoneOrder()
+const names = computed(() => preferences.current.sideNames)
+const finishes = FINISHES_WANTED.map((value) => ({ value, label: FINISH_WORD[value] }))
+const FROM_TEXT: Record<BevelFrom, string> = {
+  tests: 'The bevel is as the marker tests found it.',
+  proof: 'The bevel is as it was proved on this job.',
+  assumed: 'Nothing is known of the bevel: this is for one that has the wanted angle already and is only worn.',
+}
+/** A stone that the rig sets farther from the wanted angle than this is said to be, degrees. */
+const OFF_DEG = 0.5
+/** What to dial for each stone of the job; null where there is nothing to dial. */
+const dials = computed(
+  () =>
+    new Map(
+      swaps.value.map(({ stone, advice, shimMm }) => [
+        stone.id,
+        advice.ok ? { text: dialText(job.rig.value, advice.setting), offDeg: advice.offDeg, shimMm } : null,
+      ]),
+    ),
+)
+const works = computed(() =>
+  (current.value?.works ?? []).map((work) => {
+    const dial = dials.value.get(work.stone.id) ?? null
+    return { ...work, dial, farOff: dial !== null && Math.abs(dial.offDeg) >= OFF_DEG ? dial : null }
+  }),
+)
+const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names.value[side] })))
+</script>
+
+<template>
+  <div class="panes lg:grid-cols-[22rem_minmax(0,1fr)]">
+    <SheetPane labelledby="plan-for" class="space-y-3">
+      <h2 id="plan-for" class="text-lg font-semibold">What is to be done</h2>
+      <p data-testid="plan-from">
+        {{ FROM_TEXT[before.from] }}
+        <NuxtLink v-if="before.from === 'assumed'" class="text-link" :to="sheetPath(job.id, 'mark')"
+          >Do a marker test</NuxtLink
+        >
+      </p>
+      <p v-if="!ground.ok" class="text-error">{{ problemText(ground, preferences.unit) }}</p>
+      <dl v-else data-testid="plan-steel">
+        <div v-for="one in ground.sides" :key="one.side" class="flex flex-wrap justify-between gap-x-3">
+          <dt>
+            <b>{{ names[one.side] }}</b> to
+            <span class="figure">{{ angleText(job.content.value.wanted.deg[one.side]) }}</span>
+          </dt>
+          <dd>{{ steelText(one.removedMm3) }} of steel</dd>
+        </div>
+      </dl>
+      <URadioGroup v-model="form.finish" :items="finishes" size="xl" data-testid="plan-finish">
+        <template #legend><span class="font-semibold">Finish</span></template>
+      </URadioGroup>
+      <p v-if="last && !fineEnough" class="text-sm text-toned">
+        Your box has nothing finer than {{ last.name }}, {{ grainText(last.grainUm) }}: it ends there.
+      </p>
+      <p v-if="ground.ok && ways.length === 0">There is no stone in your box that takes steel off.</p>
+      <fieldset v-if="ways.length > 0" class="space-y-2">
+        <legend class="font-semibold">Ways to get there</legend>
+        <button
+          v-for="way in ways"
+          :key="way.kind"
+          type="button"
+          class="block w-full cursor-pointer rounded-sm border px-3 py-2 text-left"
+          :class="way.isChosen ? 'border-primary bg-elevated' : 'border-default hover:border-accented'"
+          :aria-pressed="way.isChosen"
+          :data-testid="`way-${way.kind}`"
+          @click="take(way.works.map(({ stone }) => stone))"
+        >
+          <span class="flex flex-wrap items-baseline justify-between gap-x-3"
+            ><b>{{ WAY_WORD[way.kind] }}</b
+            ><span v-if="way.isChosen" class="text-sm">chosen</span></span
+          >
+          <span class="block text-lg"
+            >about {{ minutesText(way.minutes.middle) }}, {{ roughCount(way.strokes) }} strokes</span
+          >
+          <span class="block text-sm text-toned"
+            >{{ way.works.map(({ stone }) => stone.name).join(' › ') }}. {{ steelText(way.removedMm3) }} of
+            steel<template v-if="way.scratchUm !== null">, scratches {{ scratchText(way.scratchUm) }} deep</template
+            >.</span
+          >
+        </button>
+      </fieldset>
+    </SheetPane>
+    <SheetPane labelledby="plan-stones">
+      <div class="flex flex-wrap items-center justify-between gap-3">
+        <h2 id="plan-stones" class="text-lg font-semibold">Stone by stone</h2>
+        <UButton
+          v-if="current"
+          size="xl"
+          label="Go to the stone"
+          icon="i-lucide-play"
+          :to="sheetPath(job.id, 'grind', 'bench')"
+          data-testid="go-to-bench"
+        />
+      </div>
+      <p v-if="!current" class="mt-2 text-muted">
+        Choose a way at the left, or your own stones under Stones in order: then each stone’s work stands here.
+      </p>
+      <ol v-else class="mt-2" data-testid="plan-works">
+        <li v-for="(work, i) in works" :key="work.stone.id" class="border-t border-default py-3">
+          <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+            <h3 class="flex min-w-0 flex-wrap items-baseline gap-x-3">
+              <span class="text-lg font-semibold">{{ i + 1 }}. {{ work.stone.name }}</span>
+              <span class="text-muted"> {{ stoneGrainText(work.stone) }}</span>
+              <span v-if="work.stone.id === job.content.value.stoneId" class="rounded-sm border px-1.5 text-sm"
+                >on the rod</span
+              >
+            </h3>
+            <span class="text-lg">about {{ minutesText(work.minutes.middle) }}</span>
+          </div>
+          <p>
+            {{ TASK_WORD[work.task]
+            }}<template v-if="work.task !== 'strop'"
+              >; its own scratches are {{ scratchText(scratchDepthUm(work.stone)) }} deep</template
+            >.
+            <span class="text-toned">{{ TASK_DONE[work.task] }}</span>
+          </p>
+          <dl class="mt-1 grid gap-x-6 sm:grid-cols-2">
+            <div v-for="(one, k) in work.sides" :key="one.side">
+              <dt class="mr-1 inline font-semibold">{{ bySide[k]?.name }}:</dt>
+              <dd class="inline">
+                {{ forecastText(one.strokes) }} strokes<template v-if="work.task !== 'strop'"
+                  >, {{ steelText(one.removedMm3) }}</template
+                >
+              </dd>
+            </div>
+          </dl>
+          <p class="text-sm text-toned">
+            <template v-if="work.task !== 'strop'">Strokes {{ rateText(rateOf(work.stone)) }}. </template
+            ><template v-if="work.dial"
+              >Dial <b class="text-default">{{ work.dial.text }}</b>.</template
+            >
+          </p>
+          <p v-if="work.farOff" class="font-semibold">
+            This rig’s nearest setting for it is {{ differenceText(work.farOff.offDeg) }} off: a shim of
+            {{ lengthText(work.farOff.shimMm, preferences.unit) }} under it brings its face to the thickest stone’s, or
+            take another stone.
+          </p>
+          <p v-if="orderRemark(work)" class="font-semibold" data-testid="order-remark">{{ orderRemark(work) }}</p>
+        </li>
+      </ol>
+      <p v-if="current" class="border-t border-default pt-2 text-sm text-muted">
+        In all about {{ minutesText(current.minutes.middle) }} ({{ minutesText(current.minutes.least) }} to
+        {{ minutesText(current.minutes.most) }}), {{ steelText(current.removedMm3) }} of steel. Nine of ten jobs lie in
+        the ranges; they narrow with each stone that you finish at the stone.
+      </p>
+    </SheetPane>
+  </div>
+</template>

@@ -1,0 +1,18 @@
+import type { Heard } from '~/devices/strokesByEar'
+
+/** Why there is nothing to listen to. */
+export const EAR_TEXT = {
+  refused:
+    'The microphone is not allowed to be used. Allow it for this address in the browser; another device needs https.',
+  none: 'There is no microphone here.',
+} as const
+
+/** What is heard, and how far it can be trusted. */
+export function heardText(heard: Heard | null): string {
+  if (!heard || heard.count === 0) return 'Listening. No stroke heard yet; the sound is not kept and not sent.'
+  if (heard.trouble === 'too-loud-around') return 'Too loud around to count by ear: count by hand.'
+  const way = heard.bothWays === null ? '' : heard.bothWays ? ', to and fro' : ', one way'
+  const learned = heard.bothWays === null ? ' Learning from the first ten.' : ''
+  const sure = `${Math.round(heard.confidence * 100)}% sure`
+  return `Heard ${heard.count} strokes${way}, ${sure}.${learned}`
+}

@@ -1,0 +1,49 @@
+import type { EdgePoint } from '../../math/curve/edgePoints'
+import type { FoundFace } from '../../observe/marker/findBevel'
+import type { Zone } from '../../records/blade/zones'
+import type { Side } from '../../records/common/side'
+import type { Refusal } from '../../schema/refusal'
+import type { Setup } from '../../geometry/setup/setup'
+import type { SideToGrind } from '../../steel/stones/orders'
+import { plansFor } from './plans'
+
+/** What is known of the bevel of a side: zone by zone, or one angle all along, ± its uncertainty, degrees. */
+export interface SideBefore {
+  readonly side: Side
+  readonly wantedDeg: number
+  readonly there: readonly FoundFace[] | { readonly deg: number; readonly uncertaintyDeg: number }
+}
+
+/** A side to grind, with the steel as the bevel may be flatter or steeper. */
+export interface GrindAsked extends SideToGrind {
+  readonly rangeMm3: readonly [least: number, most: number]
+}
+
+/**
+ * What it takes to give each side its wanted angle as the rig gives it, stone apart: the steel and the face. Refused
+ * where a side cannot be ground so. Source: docs/ink.md, "Follow, cut, or step by step".
+ */
+export function toGrind(ask: {
+  readonly setup: Setup
+  readonly edgePoint: EdgePoint
+  readonly zones: readonly Zone[]
+  readonly sides: readonly SideBefore[]
+}): { readonly ok: true; readonly sides: readonly GrindAsked[] } | Refusal {
+  const sides = ask.sides.map(({ side, wantedDeg, there }) => ({
+    side,
+    wantedDeg,
+    faces: 'deg' in there ? ask.zones.map(() => flat(there.deg, there.uncertaintyDeg)) : there,
+  }))
+  const cut = plansFor({ ...ask, sides, stones: [] }).plans.find(({ choice }) => choice === 'cut')!
+  const ground: GrindAsked[] = []
+  for (const side of cut.sides) {
+    if (!side.ok) return side.refusal
+    ground.push({ side: side.side, removedMm3: side.removedMm3, rangeMm3: side.rangeMm3, faceMm2: side.faceMm2 })
+  }
+  return { ok: true, sides: ground }
+}
+
+const flat = (deg: number, uncertaintyDeg: number): FoundFace => {
+  const angle = { fromDeg: Math.max(1, deg - uncertaintyDeg), middleDeg: deg, toDeg: deg + uncertaintyDeg }
+  return { kind: 'flat', kindOdds: 1, angle, shoulder: angle }
+}

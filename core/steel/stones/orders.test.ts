@@ -1,0 +1,63 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { finisher, ordersFor, stoneOrder, type OrderAsk } from './orders'
+import { stoneRate } from './rate'
+
+const stone = (grainUm: number, kind: 'diamond' | 'strop' = 'diamond') => ({ grainUm, kind })
+type TestStone = ReturnType<typeof stone>
+const [coarse, medium, fine, finest, strop] = [stone(115), stone(45), stone(15), stone(5), stone(1, 'strop')] as const
+const box = [strop, fine, coarse, finest, medium]
+const ask = (removedMm3: number, faceMm2 = 60): OrderAsk<TestStone> => ({
+  box,
+  rateOf: ({ grainUm }) => stoneRate(grainUm, []),
+  sides: (['A', 'B'] as const).map((side) => ({ side, removedMm3, faceMm2 })),
+})
+
+describe('what an order of stones comes to', () => {
+  it('the first shapes, each other one takes the scratches before it off the whole face', () => {
+    const { works, scratchUm, removedMm3 } = stoneOrder([coarse, fine, strop], ask(2))
+    expect(works.map(({ task }) => task)).toEqual(['shape', 'replace-scratches', 'strop'])
+    // 2 mm³ at 115 · 2·10⁻⁴ a stroke; 60 mm² · 34.5 µm at 15 · 2·10⁻⁴.
+    expect(works[0]!.sides[0]!.strokes.middle).toBeCloseTo(2 / 0.023, 6)
+    expect(works[1]!.sides[1]!.strokes.middle).toBeCloseTo((60 * 0.0345) / 0.003, 6)
+    expect(removedMm3).toBeCloseTo(2 * (2 + 60 * 0.0345), 9)
+    expect(scratchUm).toBeCloseTo(4.5, 9)
+    expect(works[1]!.minutes.middle).toBeCloseTo(2 + (2 * 690 * 1.5) / 60, 6)
+  })
+  it('a gap that is too wide names the stone between that saves most', () => {
+    const [, second] = stoneOrder([coarse, finest], ask(2)).works
+    const through = stoneOrder([coarse, fine, finest], ask(2))
+    expect(second!.between!.stone).toBe(fine)
+    expect(second!.between!.saves).toBeCloseTo(stoneOrder([coarse, finest], ask(2)).strokes - through.strokes, 6)
+    expect(through.works.every(({ between }) => between === null || between.stone === medium)).toBe(true)
+  })
+  it('a needless stone says what leaving it out saves; the last is there for its finish', () => {
+    const [first, second] = stoneOrder([coarse, finest], ask(0.05)).works
+    expect(first!.savedWithout).toBeGreaterThan(100)
+    expect(second!.savedWithout).toBeNull()
+  })
+})
+
+describe('orders that are offered', () => {
+  const orders = (removedMm3: number, finish: Parameters<typeof finisher>[1]) => ordersFor(ask(removedMm3), finish)
+  it('end with the coarsest stone that is fine enough, then a strop', () => {
+    for (const { order } of orders(3, 'kitchen')) expect(order.slice(-2)).toEqual([finest, strop])
+    expect(finisher(box, 'toothy')).toBe(fine)
+    // Where none is fine enough, the finest there is.
+    expect(finisher(box, 'mirror')).toBe(finest)
+    expect(ordersFor({ ...ask(3), box: [strop] }, 'kitchen')).toEqual([])
+  })
+  it('an edge that needs a touch gets the fine end alone', () => {
+    expect(orders(0.01, 'kitchen')[0]!.order).toEqual([finest, strop])
+  })
+  it('the quickest is no slower than any other choice of stones', () => {
+    const minutes = (order: readonly TestStone[], mm3: number) => stoneOrder(order, ask(mm3)).minutes.middle
+    fc.assert(
+      fc.property(fc.double({ min: 0.01, max: 40, noNaN: true }), fc.subarray([coarse, medium, fine]), (mm3, some) => {
+        const [quickest] = orders(mm3, 'kitchen')
+        expect(quickest!.kind).toBe('quickest')
+        expect(minutes(quickest!.order, mm3)).toBeLessThanOrEqual(minutes([...some, finest, strop], mm3) + 1e-9)
+      }),
+    )
+  })
+})
