@@ -1,3 +1,4 @@
+import { computed } from 'vue'
 import { stoneRate, type StoneJob, type StoneRate } from '#core/steel/stones/rate'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { useLog } from '~/stores/log'

@@ -119,6 +119,7 @@ const SHEETS = {
       },
       { id: 'plan', word: 'Plan', title: 'Which stones, and how much work?' },
       { id: 'bench', word: 'At the stone', title: 'At the stone', fills: true },
+      { id: 'photo', word: 'Scratches', title: 'Has this stone done its work?' },
     ],
   },
   prove: {

@@ -41,6 +41,12 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
       : `${f.text('name')} is not a picture that can be read.`,
   'picture-of-too-many-pixels': (f) =>
     `${f.text('name')} has ${f.text('megapixels')} megapixels: make it ${f.text('most')} or fewer first.`,
+  'few-scratch-taps': () =>
+    'Tap along the edge and the shoulder, then twice along one old scratch and twice along a new one.',
+  'directions-alike': (say) =>
+    `Old and new scratches run too much alike to be told apart: they must cross by ${say.text('leastDeg')}° or more. Change the way of your strokes with the next stone.`,
+  'scratches-too-fine': () => 'The scratches are too fine in this picture: go closer, or use a stronger loupe.',
+  'no-scratches': () => 'No scratches show along these lines. Light the bevel from one side, low over the steel.',
   'few-taps': () => 'Tap the edge and the shoulder at two places each at least, five are better.',
   'lines-meet': () => 'The taps on the edge and on the shoulder cross: see that each lies on its own line.',
   'taps-apart': () =>

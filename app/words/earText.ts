@@ -13,6 +13,6 @@ export function heardText(heard: Heard | null): string {
   if (heard.trouble === 'too-loud-around') return 'Too loud around to count by ear: count by hand.'
   const way = heard.bothWays === null ? '' : heard.bothWays ? ', to and fro' : ', one way'
   const learned = heard.bothWays === null ? ' Learning from the first ten.' : ''
-  const sure = `${Math.round(heard.confidence * 100)}% sure`
+  const sure = `${Math.round(heard.confidence * 100)} % sure`
   return `Heard ${heard.count} strokes${way}, ${sure}.${learned}`
 }

@@ -13,7 +13,7 @@ export default defineEventHandler((event) => {
     'referrer-policy': 'no-referrer',
     'cross-origin-opener-policy': 'same-origin',
     'cross-origin-resource-policy': 'same-origin',
-    'permissions-policy': 'camera=(), geolocation=(), microphone=(), payment=(), usb=()',
+    'permissions-policy': 'camera=(self), geolocation=(), microphone=(self), payment=(), usb=()',
   })
   if (!event.path.startsWith('/api/')) return
   setResponseHeaders(event, { 'cache-control': 'no-store', 'content-security-policy': "default-src 'none'" })

@@ -7,6 +7,7 @@ import type { JobRecord } from '../../core/records/storage/kinds'
 import type { OpenDatabase } from '../store/database'
 import { LEVELS } from '../../core/log/choices'
 import type { EntryOf, LogEntry } from '../../core/log/entry'
+import { activeEntries, ofKind } from '../../core/log/activeEntries'
 import { storeEntry } from '../../core/log/stored'
 import { addEntries } from './logRepository'
 import { freshDatabase } from '../store/freshDatabase.fixture'
@@ -108,6 +109,25 @@ it('names that are taken, and what is of no job', async () => {
   const { entries } = await logOfAllJobs(open.db)
   expect(entries.length).toBeGreaterThan(0)
   expect(entries.every(({ jobId }) => jobId === null)).toBe(true)
+})
+
+it('what a stone did on any job comes to begin with, and that it was taken back', async () => {
+  const [job] = made
+  const about = { at: '2026-03-01T10:00:00.000Z', jobId: job!.id, bladeId: job!.bladeId, stoneId: job!.stoneId }
+  const stoneDone = {
+    ...about,
+    instrumentId: null,
+    kind: 'stone-done' as const,
+    removedMm3: 2,
+    strokes: 150,
+    setup: null,
+  }
+  const [kept, back] = [uuid(), uuid()]
+  const retraction = { ...about, instrumentId: null, id: uuid(), kind: 'retraction' as const, entryId: back }
+  await addEntries(open.db, [{ ...stoneDone, id: kept }, { ...stoneDone, id: back }, retraction].map(storeEntry))
+  const { entries } = await logOfAllJobs(open.db)
+  expect(ofKind(activeEntries(entries), 'stone-done').map(({ id }) => id)).toEqual([kept])
+  expect(entries.filter(({ jobId }) => jobId !== null)).toHaveLength(3)
 })
 
 it('of all that was practised, the best of each level', async () => {

@@ -1,6 +1,7 @@
 import { brightness, type GrayPicture } from '../picture/grayPicture'
 import type { Band } from '../marker/band'
-import { add, leftOf, length, scale, subtract, type Vec2 } from '../../math/vector/vec2'
+import { degrees } from '../../math/units/angle'
+import { add, dot, leftOf, length, scale, subtract, unit, type Vec2 } from '../../math/vector/vec2'
 
 /** A bevel's face as a grid of pixels, its columns along the edge and its rows down to it: the edge is below. */
 export interface FaceGrid {
@@ -24,19 +25,32 @@ const BESIDE_LINE = 6
 /** Light changes over more cells than this; scratches are finer. */
 const LIGHT_CELLS = 10
 
+/** Where a face begins, and which way it goes along its edge and down to it, as unit vectors in the picture. */
+function axesOf(band: Band): { from: Vec2; along: Vec2; down: Vec2; chordPx: number } {
+  const [first, last] = [band.at(0, 0.5), band.at(band.lengthPx, 0.5)]
+  const chord = subtract(last, first)
+  const along = unit(chord)
+  const toEdge = subtract(band.at(band.lengthPx / 2, 1), band.at(band.lengthPx / 2, 0))
+  const axes = { from: first, along, down: leftOf(along), chordPx: length(chord) }
+  // A picture that stands on its head is turned, never mirrored.
+  return dot(leftOf(along), toEdge) > 0
+    ? axes
+    : { ...axes, from: last, along: scale(along, -1), down: leftOf(scale(along, -1)) }
+}
+
+/** How a line through two places of the picture leans from the normal of the edge, degrees; as scratches are told. */
+export function leanDeg(band: Band, [one, other]: readonly [Vec2, Vec2]): number {
+  const { along, down } = axesOf(band)
+  const way = subtract(other, one)
+  const [right, up] = [dot(way, along), -dot(way, down)]
+  return degrees(Math.atan2(up < 0 ? -right : right, Math.abs(up)))
+}
+
 /** Lays a face straight, without bending it: scratches stay as straight as they are. */
 export function faceGrid(picture: GrayPicture, band: Band): FaceGrid {
   const pxPerCell = Math.max(1, band.lengthPx / MOST_COLUMNS)
-  const [first, last] = [band.at(0, 0.5), band.at(band.lengthPx, 0.5)]
-  const chord = subtract(last, first)
-  let along = scale(chord, 1 / length(chord))
-  let from = first
-  const toEdge = subtract(band.at(band.lengthPx / 2, 1), band.at(band.lengthPx / 2, 0))
-  // Down is towards the edge: a picture that stands on its head is turned, never mirrored.
-  const isOver = along[0] * toEdge[1] - along[1] * toEdge[0] > 0
-  if (!isOver) [along, from] = [scale(along, -1), last]
-  const down = leftOf(along)
-  const columns = Math.max(1, Math.floor(length(chord) / pxPerCell))
+  const { from, along, down, chordPx } = axesOf(band)
+  const columns = Math.max(1, Math.floor(chordPx / pxPerCell))
   let [top, bottom] = [0, 0]
   for (let i = 0; i <= 20; i++)
     for (const share of [0, 1]) {

@@ -1,5 +1,6 @@
 import { failed, type Failure, type Result } from '../../schema/result'
 import { radians } from '../../math/units/angle'
+import { middleOf } from '../../math/statistics/robust'
 import { peaksOf } from '../../math/statistics/peaks'
 import type { Span } from '../../observe/marker/exposed'
 import type { Vec2 } from '../../math/vector/vec2'
@@ -20,8 +21,8 @@ export interface ScratchPhotoAsk {
    */
   readonly newDeg: number
   readonly oldDeg: number
-  /** How wide the scratches of the stone before are there, pixels. */
-  readonly oldPx: number
+  /** How wide the scratches of the stone before are there, pixels; null: it is measured. */
+  readonly oldPx: number | null
   /** The spans along the band that are read apart, fractions of its length. */
   readonly parts: readonly Span[]
 }
@@ -72,7 +73,6 @@ const LEAST_UNREACHED = 0.02
 export function readScratchPhoto(ask: ScratchPhotoAsk): ScratchPhotoReading {
   if (Math.abs(ask.newDeg - ask.oldDeg) < LEAST_APART_DEG)
     return failed('directions-alike', { leastDeg: LEAST_APART_DEG })
-  if (ask.oldPx < FINEST_PX) return failed('scratches-too-fine')
   const band = bandThrough(ask.edge, ask.shoulder)
   if (!band.ok) return band
   const grid = faceGrid(ask.picture, band)
@@ -83,9 +83,35 @@ export function readScratchPhoto(ask: ScratchPhotoAsk): ScratchPhotoReading {
   const old = profileAround(grid, reached, before.deg)
   const noise = noiseBeside(grid, reached, old.deg, nowRuns.deg)
   if (Math.max(nowRuns.deviation, before.deviation) < SHOWS * noise) return failed('no-scratches')
-  const scratches = scratchesIn(old, noise, ask.oldPx / grid.pxPerCell)
-  const parts = ask.parts.map((part) => partOf(grid, part, { old, scratches, unreached }, ask.oldPx / grid.pxPerCell))
+  const px = ask.oldPx === null ? widthOf(old, noise) : ask.oldPx / grid.pxPerCell
+  if (px < FINEST_PX) return failed('scratches-too-fine')
+  const scratches = scratchesIn(old, noise, px)
+  const parts = ask.parts.map((part) => partOf(grid, part, { old, scratches, unreached }, px))
   return { ok: true, newDeg: nowRuns.deg, oldDeg: old.deg, parts }
+}
+
+/** The dark side of a scratch is this share of its width at half its depth. */
+const DARK_SHARE = 0.53
+/** So many of the plainest tell the width; where none is plain, a usual one, cells. */
+const [PLAIN, PLAIN_OVER_NOISE, USUAL_PX] = [12, 3, 3]
+
+/** How wide scratches are, cells: the middle of the plainest ones' width at half their depth. */
+function widthOf({ contrast, counts, deg }: Profile, noise: number): number {
+  const dark = contrast.map((one, line) => (counts[line] ? -one : 0))
+  const plainest = peaksOf(dark, { height: PLAIN_OVER_NOISE * noise, prominence: PLAIN_OVER_NOISE * noise })
+    .sort((a, b) => dark[b]! - dark[a]!)
+    .slice(0, PLAIN)
+  if (plainest.length === 0) return USUAL_PX
+  const lines = plainest.map((peak) => {
+    const half = dark[peak]! / 2
+    const way = (step: 1 | -1) => {
+      let at = peak
+      while (dark[at]! > half) at += step
+      return Math.abs(at - peak) - (half - dark[at]!) / (dark[at - step]! - dark[at]!)
+    }
+    return way(1) + way(-1)
+  })
+  return ((middleOf(lines) / PER_COLUMN) * Math.cos(radians(deg))) / DARK_SHARE
 }
 
 /** The face where the new stone has been. */

@@ -6,6 +6,8 @@ import type { Span } from '../../observe/marker/exposed'
 import type { Vec2 } from '../../math/vector/vec2'
 import { toGray } from '../picture/grayPicture'
 import reference from './fixtures/scratch-photos/photos.json'
+import { bandThrough } from '../marker/band'
+import { leanDeg } from './faceGrid'
 import { isDone, readScratchPhoto, type ScratchPart, type ScratchPhotoAsk } from './readScratchPhoto'
 
 const folder = join(import.meta.dirname, 'fixtures/scratch-photos')
@@ -84,6 +86,48 @@ describe('however the picture is taken', () => {
     const { picture } = half
     const pixels = picture.pixels.map((one) => 255 - one)
     expect(far(left({ ...half, picture: { ...picture, pixels } }), left(half))).toBeLessThan(0.15)
+  })
+  it('the width of a scratch is measured where it is not told', () => {
+    expect(far(left({ ...half, oldPx: null }), left(half))).toBeLessThan(0.2)
+  })
+  it('a line that was tapped along a scratch leans as it does, whichever end came first', () => {
+    const band = bandThrough(half.edge, half.shoulder)
+    if (!band.ok) throw new Error(band.code)
+    // Across a face whose edge is level, 30 pixels to the right for 100 up.
+    const level = bandThrough(
+      [
+        [0, 200],
+        [400, 200],
+      ],
+      [
+        [0, 100],
+        [400, 100],
+      ],
+    )
+    if (!level.ok) throw new Error(level.code)
+    const line: readonly [Vec2, Vec2] = [
+      [100, 200],
+      [130, 100],
+    ]
+    expect(leanDeg(level, line)).toBeCloseTo(16.7, 1)
+    expect(leanDeg(level, [line[1], line[0]])).toBeCloseTo(16.7, 1)
+    const headDown = bandThrough(
+      [
+        [0, 100],
+        [400, 100],
+      ],
+      [
+        [0, 200],
+        [400, 200],
+      ],
+    )
+    expect(headDown.ok && leanDeg(headDown, line)).toBeCloseTo(16.7, 1)
+    expect(
+      leanDeg(band, [
+        [0, 0],
+        [0, 100],
+      ]),
+    ).toBeCloseTo(0, 0)
   })
   it('what cannot be told apart or seen is said', () => {
     expect(readScratchPhoto({ ...half, oldDeg: half.newDeg + 10 })).toMatchObject({ code: 'directions-alike' })

@@ -20,6 +20,7 @@ import {
   type PlannedPlace,
 } from '../../steel/removal/plan'
 import { plansFor, type Plans } from './plans'
+import { toGrind, type SideBefore } from './toGrind'
 import { coarsestSensible } from '../../steel/stones/coarsestSensible'
 import { stoneRate, strokesToRemove } from '../../steel/stones/rate'
 import { unevenRig } from './unevenRig'
@@ -211,6 +212,22 @@ describe('the plans in full', () => {
     expect(cut.rangeMm3[0]).toBeLessThan(cut.removedMm3)
     expect(cut.rangeMm3[1]).toBeGreaterThan(cut.removedMm3)
     expect(cut.setDeg).toBeCloseTo(21, 0)
+  })
+  it('say what there is to grind, by marker tests or one angle all along', () => {
+    const sides = (there: (i: number) => SideBefore['there']) =>
+      (['A', 'B'] as const).map((side, i) => ({ side, wantedDeg: 21, there: there(i) }))
+    const ask = { setup: heldSetup, edgePoint: edgePointAt(heldSetup.blade.edge, 40), zones }
+    const tested = toGrind({ ...ask, sides: sides(() => zones.map(() => face(25))) })
+    const cut = of(plans(25, 21), 'cut').sides.map((side) => side.ok && side.removedMm3)
+    expect(tested).toMatchObject({ ok: true, sides: cut.map((removedMm3) => ({ removedMm3 })) })
+    const proved = toGrind({ ...ask, sides: sides(() => ({ deg: 25, uncertaintyDeg: 1 })) })
+    if (!proved.ok || !tested.ok) throw new Error('both can be ground')
+    expect(proved.sides[0]!.removedMm3).toBeCloseTo(tested.sides[0]!.removedMm3, 9)
+    const [least, most] = proved.sides[0]!.rangeMm3
+    expect(most - least).toBeGreaterThan(0.2 * proved.sides[0]!.removedMm3)
+    expect(
+      toGrind({ ...ask, sides: sides(() => zones.map(() => face(25))).map((one) => ({ ...one, wantedDeg: 2 })) }).ok,
+    ).toBe(false)
   })
   it('are timed by one stone for both sides, that of the strokes', () => {
     const { sides, stone, minutes } = of(plans(25, 21), 'cut')

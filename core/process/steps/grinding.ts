@@ -10,7 +10,7 @@ import { dialStep, holdPositionStep, readStep } from './settingUp'
 import type { OutOfDate, Step } from './step'
 
 /** Strokes made nearer than this to what is wanted now were made for it, degrees. */
-const SAME_ANGLE_DEG = 0.5
+export const SAME_ANGLE_DEG = 0.5
 /** And this much further off than the best the rig can do, as near as it comes, degrees. */
 const AS_NEAR_DEG = 0.1
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { ofKind } from '#core/log/activeEntries'
+import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
 import { adviseDial } from '#core/geometry/dial/advised'
 import { isStrop } from '#core/steel/stones/orders'
 import { otherSide } from '#core/records/common/side'
@@ -39,19 +40,21 @@ const share = computed(() => (forecast.value ? Math.min(1, count.value / forecas
 const advice = computed(() =>
   adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, job.dialFor.value.edgePoint),
 )
-const parts = computed(() => (advice.value.ok ? dialParts(job.rig.value, advice.value.setting) : []))
+/** What a hand has dialled on this side, where that is near enough to what is wanted; else it is dialled first. */
+const set = computed(() => job.dialFor.value.sides[job.side.value])
+const dialled = computed(() => {
+  if (job.dialled.value[job.side.value].is !== 'noted' || !set.value.ok) return false
+  const offDeg = Math.abs(set.value.contact.edgeAngleDeg - job.wantedDeg.value)
+  return offDeg <= Math.max(SAME_ANGLE_DEG, advice.value.ok ? Math.abs(advice.value.offDeg) : 0)
+})
+const setting = computed(() =>
+  dialled.value ? job.actions.dialledNow() : advice.value.ok ? advice.value.setting : null,
+)
+const parts = computed(() => (setting.value ? dialParts(job.rig.value, setting.value) : []))
 const rise = computed(() => {
   const mm = at.value > 0 ? swaps.value[at.value]?.riseFromBeforeMm : null
   return mm ? riseText(mm, preferences.unit) : ''
 })
-/** A hand has dialled this side as it is advised: else nothing is counted. */
-const dialled = computed(
-  () =>
-    job.dialled.value[job.side.value].is === 'noted' &&
-    advice.value.ok &&
-    equalSetting(job.actions.dialledNow(), advice.value.setting),
-)
-const equalSetting = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 const failure = ref('')
 function dialIt() {
   if (advice.value.ok) failure.value = job.actions.noteDialled(advice.value.setting) ?? ''
@@ -86,6 +89,13 @@ const done = computed(
   () => ofKind(job.entriesOfBlade.value, 'stone-done').findLast((one) => one.stoneId === stone.value.id) ?? null,
 )
 const ground = computed(() => job.sides.value.every((side) => countOf(side, stone.value.id) > 0))
+/** What nine of ten such jobs take at least: before that it is hardly done. */
+const likelyDone = computed(() =>
+  job.sides.value.every((side) => {
+    const its = work.value?.sides.find((one) => one.side === side)
+    return countOf(side, stone.value.id) >= (its?.strokes.least ?? 1)
+  }),
+)
 /** This stone has done its work: what it took goes to its record, and the next one is put on. */
 function finish() {
   commit()
@@ -114,6 +124,11 @@ function fullScreen() {
 }
 useEventListener(document, 'fullscreenchange', () => (full.value = document.fullscreenElement !== null))
 
+/** After a press by hand the space bar and a pedal count again; who goes by keys stays where they are. */
+function handBack(event: MouseEvent) {
+  if (event.detail > 0) view.value?.querySelector<HTMLElement>('[data-counts]')?.focus({ preventScroll: true })
+}
+
 /** Keys of the hand or of a pedal, before those of the rest of the program. */
 const KEYS: Readonly<Record<string, () => void>> = {
   ' ': () => press(1),
@@ -132,6 +147,8 @@ useEventListener(
   (event: KeyboardEvent) => {
     const target = event.target instanceof Element ? event.target : null
     const isTyped = target?.closest('input, textarea, select, [role="dialog"], [role="listbox"]')
+    // What is still being counted is a step of its own, which undoing takes back.
+    if (event.key === 'z' && (event.ctrlKey || event.metaKey)) commit()
     const onButton = event.key === ' ' && target?.closest('button:not([data-counts]), a')
     if (isTyped || onButton || event.ctrlKey || event.metaKey || event.altKey) return
     const does = KEYS[event.key]
@@ -149,6 +166,7 @@ useEventListener(
     ref="view"
     class="stone-bench flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto p-3"
     :class="{ 'fixed inset-0 z-40 bg-muted': full }"
+    @click="handBack"
   >
     <SheetPane v-if="stones.length === 0" labelledby="no-stones">
       <h2 id="no-stones" class="text-lg font-semibold">No stones are chosen for this job</h2>
@@ -178,7 +196,7 @@ useEventListener(
               ><AngleMark angle="wanted" />{{ angleText(job.wantedDeg.value) }}</span
             >
           </h3>
-          <template v-if="advice.ok">
+          <template v-if="setting">
             <p class="figure flex flex-wrap items-baseline gap-x-2 leading-none" data-testid="bench-dial">
               <span
                 v-for="(part, i) in parts"
@@ -187,7 +205,11 @@ useEventListener(
                 >{{ part.text }}</span
               >
             </p>
-            <p v-if="rise" class="text-lg">{{ rise }} from the stone before</p>
+            <p class="text-lg text-toned">
+              <template v-if="dialled && set.ok"
+                >Dialled: gives {{ angleText(set.contact.edgeAngleDeg, set.uncertaintyDeg) }}.</template
+              ><template v-else-if="rise">{{ rise }} from the stone before.</template>
+            </p>
             <UButton
               v-if="!dialled"
               class="justify-center text-xl"
@@ -197,7 +219,7 @@ useEventListener(
               @click="dialIt"
             />
           </template>
-          <p v-else class="text-lg text-error">{{ problemText(advice, preferences.unit) }}</p>
+          <p v-else-if="!advice.ok" class="text-lg text-error">{{ problemText(advice, preferences.unit) }}</p>
           <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
           <p v-if="work" class="text-xl">
             <b>{{ TASK_WORD[work.task] }}.</b> {{ TASK_DONE[work.task] }}
@@ -235,9 +257,11 @@ useEventListener(
             :aria-label="`One stroke on ${names[job.side.value]}: ${count} so far`"
             @click="press(1)"
           >
-            <span class="figure text-[7rem] leading-none xl:text-[9rem]" :class="{ 'text-muted': !dialled }">{{
-              count
-            }}</span>
+            <span
+              class="figure text-[7rem] leading-none xl:text-[9rem]"
+              :class="{ 'text-muted': !dialled, 'sm:text-[13rem]': full }"
+              >{{ count }}</span
+            >
             <span class="text-xl">{{
               !dialled ? 'Dial it first' : forecast ? `of ${forecastText(forecast)}` : 'strokes'
             }}</span>
@@ -284,8 +308,8 @@ useEventListener(
             <UButton
               v-if="!done && at >= 0"
               size="xl"
-              :variant="ground ? 'solid' : 'outline'"
-              :color="ground ? 'primary' : 'neutral'"
+              :variant="likelyDone ? 'solid' : 'outline'"
+              :color="likelyDone ? 'primary' : 'neutral'"
               :disabled="!ground"
               :label="next ? 'Done: next stone' : 'Done: last stone'"
               data-testid="bench-finish"

@@ -1,0 +1,141 @@
+import { join } from 'node:path'
+import type { Page } from '@playwright/test'
+import reference from '../core/photo/scratches/fixtures/scratch-photos/photos.json' with { type: 'json' }
+import { expect, openJob, test } from './bench'
+
+/** A bench that scrubs to and fro, in place of a microphone. */
+const SCRUB = join(import.meta.dirname, '../core/sound/strokes/fixtures/strokes/02-quiet-scrub.wav')
+const PHOTOS = join(import.meta.dirname, '../core/photo/scratches/fixtures/scratch-photos')
+test.use({
+  launchOptions: [
+    async ({ launchOptions }, use) => {
+      const fake = [
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
+        `--use-file-for-fake-audio-capture=${SCRUB}`,
+      ]
+      await use({ ...launchOptions, args: [...(launchOptions.args ?? []), ...fake] })
+    },
+    { scope: 'worker' },
+  ],
+})
+
+const count = (page: Page) => page.getByTestId('bench-count')
+const balance = (page: Page) => page.getByTestId('bench-balance')
+async function toTheStone(page: Page) {
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.getByRole('link', { name: 'Grind' }).click()
+  await page.getByRole('link', { name: 'At the stone', exact: true }).click()
+  await expect(page.getByTestId('bench-stone')).toHaveText('Plain No. 4')
+}
+
+test('a plan says what each stone has to do, and another finish asks for other stones', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.getByRole('link', { name: 'Grind' }).click()
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await expect(page.getByTestId('plan-from')).toContainText('Nothing is known of the bevel')
+  await expect(page.getByTestId('way-chosen')).toHaveAttribute('aria-pressed', 'true')
+  const works = page.getByTestId('plan-works').getByRole('listitem')
+  await expect(works).toHaveCount(5)
+  await expect(works.first()).toContainText('Shape the bevel to the apex')
+  // For an edge that is only worn the coarse stones cost more than they bring.
+  await expect(works.first().getByTestId('order-remark')).toContainText('strokes fewer in all')
+  await page.getByRole('radio', { name: 'Toothy working edge' }).click()
+  await page.getByTestId('way-quickest').click()
+  await expect(page.getByTestId('way-quickest')).toHaveAttribute('aria-pressed', 'true')
+  await expect(works).toHaveCount(2)
+  await expect(works.first()).toContainText('14 µm')
+  await expect(works.last()).toContainText('Edge trailing only')
+  await page.keyboard.press('Control+z')
+  await expect(works).toHaveCount(5)
+})
+
+test('strokes are counted by keys, taken back, survive a page that ends, and are there once', async ({ page }) => {
+  await toTheStone(page)
+  await expect(count(page)).toBeDisabled()
+  await page.getByTestId('bench-dialled').click()
+  await expect(count(page)).toBeFocused()
+  for (const key of ['Space', 'PageDown', 'ArrowUp', 't', 'Backspace']) await page.keyboard.press(key)
+  await expect(balance(page)).toHaveText('A 12 · B 0')
+  const kept = await page.evaluate(() => Object.entries(localStorage).find(([key]) => key.includes('strokes:')))
+  // The page ends in the middle of counting: what was counted is in the log when it is back, and there once, even if it
+  // ended after it was sent and before it was forgotten.
+  await page.reload()
+  await expect(balance(page)).toHaveText('A 12 · B 0')
+  await page.evaluate(([key, value]) => localStorage.setItem(key, value), kept!)
+  await page.reload()
+  await expect(balance(page)).toHaveText('A 12 · B 0')
+  await page.keyboard.press('Backspace')
+  await expect(balance(page)).toHaveText('A 11 · B 0')
+  await page.getByRole('button', { name: 'Other side' }).click()
+  await expect(page.getByRole('heading', { name: /^B/ })).toBeVisible()
+  await page.keyboard.press('Space')
+  await expect(balance(page)).toHaveText('A 11 · B 1')
+  await page.keyboard.press('Control+z')
+  await expect(balance(page)).toHaveText('A 11 · B 0')
+})
+
+test('a stone that is done goes to its record, and the next one is dialled before it counts', async ({ page }) => {
+  await toTheStone(page)
+  await page.getByTestId('bench-dialled').click()
+  await page.keyboard.press('t')
+  await page.getByRole('button', { name: 'Other side' }).click()
+  await page.keyboard.press('t')
+  await page.getByTestId('bench-finish').click()
+  await expect(page.getByTestId('bench-stone')).toHaveText('Plain No. 5')
+  await expect(count(page)).toBeDisabled()
+  await expect(count(page)).toContainText('Dial it first')
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  const works = page.getByTestId('plan-works').getByRole('listitem')
+  await expect(works.filter({ hasText: 'Plain No. 4' })).toContainText('from one job of its own')
+  await expect(works.filter({ hasText: 'Plain No. 5' })).toContainText('by its grain alone')
+})
+
+test('strokes are counted by ear, and the count can be corrected', async ({ page }) => {
+  await toTheStone(page)
+  await page.getByTestId('bench-dialled').click()
+  await page.getByRole('button', { name: 'Count by ear' }).click()
+  await expect(page.getByTestId('ear')).toContainText('Heard 12 strokes, to and fro')
+  await page.getByRole('button', { name: 'Stop listening' }).click()
+  const heard = Number(/\d+/.exec(await count(page).innerText())![0])
+  expect(heard).toBeGreaterThanOrEqual(12)
+  await page.getByRole('button', { name: 'Take one back' }).click()
+  await expect(count(page)).toContainText(String(heard - 1))
+})
+
+test('a close-up between two stones says what is left of the old scratches, and where', async ({ page }) => {
+  await openJob(page, 'Chef’s knife, weekly')
+  await page.getByRole('link', { name: 'Grind' }).click()
+  await page.getByRole('link', { name: 'Scratches' }).click()
+  const [taken] = reference.photos.filter(({ what }) => what === 'heel not reached, old left')
+  await page.getByLabel('Photograph of the scratches').setInputFiles(join(PHOTOS, taken!.file))
+  const picture = page.locator('svg image').first()
+  await expect(picture).toBeVisible()
+  await page.getByRole('button', { name: 'Read the picture' }).click()
+  await expect(page.getByRole('alert')).toContainText('twice along one old scratch')
+  const tap = async (places: readonly (readonly number[])[]) => {
+    const box = (await picture.boundingBox())!
+    for (const [x, y] of places)
+      await page.mouse.click(box.x + (x! * box.width) / 1200, box.y + (y! * box.height) / 700)
+  }
+  await tap(taken!.edgeTapped)
+  await page.getByLabel('the shoulder').click()
+  await tap(taken!.shoulderTapped)
+  /** From a place so far down along a scratch that leans so many degrees. */
+  const along = (x: number, deg: number) => [
+    [x, 300],
+    [x - 120 * Math.tan((deg * Math.PI) / 180), 420],
+  ]
+  await page.getByLabel('along an old scratch').click()
+  await tap(along(500, taken!.oldDeg))
+  await page.getByLabel('along a new one').click()
+  await tap(along(700, taken!.newDeg))
+  // Picture and taps outlive the page, and are read again.
+  await page.reload()
+  const parts = page.getByTestId('scratch-parts')
+  await expect(page.getByTestId('scratch-verdict')).toHaveText('Not yet')
+  await expect(parts).toContainText(/Left third.*old scratches left; 3[05] % of the width at the edge not reached/)
+  await expect(parts).toContainText(/Right thirdabout \d+ % of the old scratches left$/)
+  await page.getByRole('button', { name: 'Remove the picture' }).click()
+  await expect(parts).toBeHidden()
+})
