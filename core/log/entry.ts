@@ -246,7 +246,6 @@ export type Proof = EntryOf<'proof'>
 export type InkLookEntry = EntryOf<'ink-look'>
 export type BevelWidth = EntryOf<'bevel-width'>
 export type Strokes = EntryOf<'strokes'>
-export type StoneDone = EntryOf<'stone-done'>
 export type Sharpness = EntryOf<'sharpness'>
 export type WearEntry = EntryOf<'stone-wear'>
 export type BevelFound = EntryOf<'bevel-found'>

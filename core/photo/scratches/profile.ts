@@ -25,7 +25,7 @@ const SLOW_LINES = 24
  * The mean contrast along lines that lean so many degrees from the grid's columns, positive to the right going up.
  * `kept`: the cells that count.
  */
-export function profileAt({ columns, rows, contrast }: FaceGrid, kept: Uint8Array, deg: number): Profile {
+function profileAt({ columns, rows, contrast }: FaceGrid, kept: Uint8Array, deg: number): Profile {
   const perRow = Math.tan(radians(deg))
   const middle = rows / 2
   const reach = Math.ceil(Math.abs(perRow) * middle) + 1

@@ -47,7 +47,7 @@ export type ScratchPhotoReading =
   | Failure<BandProblem | 'directions-alike' | 'scratches-too-fine' | 'no-scratches'>
 
 /** Directions nearer to each other than this cannot be told apart, degrees. */
-export const LEAST_APART_DEG = 15
+const LEAST_APART_DEG = 15
 /** Scratches finer than this are lost in a picture's own grain, pixels. */
 const FINEST_PX = 1.2
 /** The new stone's scratches show, where they stand this much over the noise. */

@@ -92,4 +92,3 @@ function plan(job: JobView) {
     job.change(`stones: ${order.map(({ name }) => name).join(', ')}`, { progression: order.map(({ id }) => id) })
   return { form, finish, box, chosen, before, ground, ways, current, last, fineEnough, rateOf, take }
 }
-export type GrindPlan = ReturnType<typeof plan>
