@@ -22,11 +22,12 @@ test.use({
 
 const count = (page: Page) => page.getByTestId('bench-count')
 const balance = (page: Page) => page.getByTestId('bench-balance')
-async function toTheStone(page: Page) {
-  await openJob(page, 'Chef’s knife, weekly')
+/** Each test has a job of its own: what one counts, another would find. */
+async function toTheStone(page: Page, job: string, stone: string) {
+  await openJob(page, job)
   await page.getByRole('link', { name: 'Grind' }).click()
   await page.getByRole('link', { name: 'At the stone', exact: true }).click()
-  await expect(page.getByTestId('bench-stone')).toHaveText('Plain No. 4')
+  await expect(page.getByTestId('bench-stone')).toHaveText(stone)
 }
 
 test('a plan says what each stone has to do, and another finish asks for other stones', async ({ page }) => {
@@ -51,7 +52,7 @@ test('a plan says what each stone has to do, and another finish asks for other s
 })
 
 test('strokes are counted by keys, taken back, survive a page that ends, and are there once', async ({ page }) => {
-  await toTheStone(page)
+  await toTheStone(page, 'Chef’s knife, weekly', 'Plain No. 4')
   await expect(count(page)).toBeDisabled()
   await page.getByTestId('bench-dialled').click()
   await expect(count(page)).toBeFocused()
@@ -76,31 +77,39 @@ test('strokes are counted by keys, taken back, survive a page that ends, and are
 })
 
 test('a stone that is done goes to its record, and the next one is dialled before it counts', async ({ page }) => {
-  await toTheStone(page)
-  await page.getByTestId('bench-dialled').click()
-  await page.keyboard.press('t')
-  await page.getByRole('button', { name: 'Other side' }).click()
-  await page.keyboard.press('t')
+  await toTheStone(page, 'Harvest knife, before the vintage', 'Plain No. 2')
+  await expect(balance(page)).toHaveText('A 120 · B 110')
   await page.getByTestId('bench-finish').click()
-  await expect(page.getByTestId('bench-stone')).toHaveText('Plain No. 5')
+  await expect(page.getByTestId('bench-stone')).toHaveText('Plain No. 4')
   await expect(count(page)).toBeDisabled()
   await expect(count(page)).toContainText('Dial it first')
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   const works = page.getByTestId('plan-works').getByRole('listitem')
-  await expect(works.filter({ hasText: 'Plain No. 4' })).toContainText('from one job of its own')
-  await expect(works.filter({ hasText: 'Plain No. 5' })).toContainText('by its grain alone')
+  await expect(works.filter({ hasText: 'Plain No. 2' })).toContainText('from one job of its own')
+  await expect(works.filter({ hasText: 'Plain No. 4' })).toContainText('by its grain alone')
 })
 
 test('strokes are counted by ear, and the count can be corrected', async ({ page }) => {
-  await toTheStone(page)
-  await page.getByTestId('bench-dialled').click()
+  await toTheStone(page, 'Paring knife, tea room', 'Plain No. 4')
+  await expect(balance(page)).toHaveText('A 60 · B 60')
   await page.getByRole('button', { name: 'Count by ear' }).click()
   await expect(page.getByTestId('ear')).toContainText('Heard 12 strokes, to and fro')
   await page.getByRole('button', { name: 'Stop listening' }).click()
   const heard = Number(/\d+/.exec(await count(page).innerText())![0])
-  expect(heard).toBeGreaterThanOrEqual(12)
+  expect(heard).toBeGreaterThanOrEqual(72)
   await page.getByRole('button', { name: 'Take one back' }).click()
   await expect(count(page)).toContainText(String(heard - 1))
+})
+
+test('the blade’s life says what is left behind the edge, and when to thin it', async ({ page }) => {
+  await openJob(page, 'Pocket knife from the gate')
+  await page.getByRole('link', { name: 'Grind' }).click()
+  await page.getByRole('link', { name: 'Blade’s life' }).click()
+  await expect(page.getByTestId('life-due')).toHaveText(/^Thinning comes due here after about \d+ sharpenings$/)
+  const rows = page.getByTestId('life-stages').getByRole('row')
+  await expect(rows.nth(1)).toContainText('now')
+  // Eleven sharpenings of 0.02 mm each.
+  await expect(rows.nth(3).getByRole('cell').last()).toHaveText('0.22')
 })
 
 test('a close-up between two stones says what is left of the old scratches, and where', async ({ page }) => {

@@ -21,6 +21,7 @@ const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>> = {
   'grind/plan': () => import('~/stations/grind/plan/PlanSheet.vue'),
   'grind/bench': () => import('~/stations/grind/bench/StoneBench.vue'),
   'grind/photo': () => import('~/stations/grind/photo/ScratchPhotoSheet.vue'),
+  'grind/life': () => import('~/stations/grind/life/LifeSheet.vue'),
   'prove/': () => import('~/stations/prove/ProveSheet.vue'),
   'prove/photo': () => import('~/stations/prove/photo/GoniometerPhotoSheet.vue'),
   'prove/bevel': () => import('~/stations/prove/bevel/BevelSheet.vue'),

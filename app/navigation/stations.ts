@@ -120,6 +120,7 @@ const SHEETS = {
       { id: 'plan', word: 'Plan', title: 'Which stones, and how much work?' },
       { id: 'bench', word: 'At the stone', title: 'At the stone', fills: true },
       { id: 'photo', word: 'Scratches', title: 'Has this stone done its work?' },
+      { id: 'life', word: 'Blade’s life', title: 'What sharpening leaves of the blade' },
     ],
   },
   prove: {

@@ -1,3 +1,4 @@
+import { MM_PER_INCH, type LengthUnit } from '#core/math/units/length'
 import type { Choice } from '#core/log/choices'
 import type { Reason } from '#core/process/decision/decide'
 import type { SideThere } from '#core/process/decision/plans'
@@ -28,15 +29,26 @@ export const roughCount = (count: number): string => {
   return String(Math.max(1, Math.round(count / step) * step))
 }
 
-const steelFigure = (mm3: number): string =>
-  mm3 < 0.1 ? mm3.toFixed(2) : mm3 < 10 ? mm3.toFixed(1) : String(Math.round(mm3))
+const MM3_PER_IN3 = MM_PER_INCH ** 3
+/** To two figures, written out. */
+const twoFigures = (value: number): string => {
+  const decimals = Math.max(0, 1 - Math.floor(Math.log10(Math.max(value, 1e-9))))
+  return value.toFixed(Math.min(8, decimals))
+}
+const steelFigure = (mm3: number, unit: LengthUnit): string => {
+  if (unit === 'in') return twoFigures(mm3 / MM3_PER_IN3)
+  return mm3 < 0.1 ? mm3.toFixed(2) : mm3 < 10 ? mm3.toFixed(1) : String(Math.round(mm3))
+}
+/** Less steel than this is not told, mm³. */
+const LEAST_STEEL_MM3 = 0.05
 
-/** Steel, as finely as it can be told: "0.08 mm³", "1.4 mm³", "22 mm³". */
-export const steelText = (mm3: number): string => (mm3 < 0.05 ? 'under 0.05 mm³' : `${steelFigure(mm3)} mm³`)
+/** Steel, as finely as it can be told: "0.08 mm³", "1.4 mm³", "22 mm³", "0.0013 in³". */
+export const steelText = (mm3: number, unit: LengthUnit): string =>
+  mm3 < LEAST_STEEL_MM3 ? `under ${steelFigure(LEAST_STEEL_MM3, unit)} ${unit}³` : `${steelFigure(mm3, unit)} ${unit}³`
 
 /** The same with the least and the most it may be: "1.2 mm³ (0.9 to 1.4)". */
-export const steelRange = (mm3: number, [least, most]: readonly [number, number]): string =>
-  `${steelText(mm3)} (${steelFigure(least)} to ${steelFigure(most)})`
+export const steelRange = (mm3: number, [least, most]: readonly [number, number], unit: LengthUnit): string =>
+  `${steelText(mm3, unit)} (${steelFigure(least, unit)} to ${steelFigure(most, unit)})`
 
 export const minutesText = (minutes: number): string => (minutes < 1 ? 'under a minute' : `${roughCount(minutes)} min`)
 

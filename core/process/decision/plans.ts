@@ -59,6 +59,8 @@ export interface GroundSide {
   readonly left: number
   /** What thinning takes first; 0 where it is thin enough. */
   readonly thinningMm3: number
+  /** What is there, and what it is ground to, where the dial is for. */
+  readonly atDial: PlannedPlace
 }
 
 /** A side that cannot be ground, and why. */
@@ -135,6 +137,11 @@ export function plansFor<S extends Stone>(ask: {
     plans: ordered.map((plan, i) => ({ ...plan, sameAs: sameDialled(ordered.slice(0, i), plan) })),
   }
 
+  function nearestTo(mm: number): number {
+    const away = (i: number) => Math.abs(nth(edgePoints, i).fromHeelMm - mm)
+    return edgePoints.reduce((best, _, i) => (away(i) < away(best) ? i : best), 0)
+  }
+
   function groundAt({ side, faces }: SideFound, deg: number, uncertaintyDeg: number): Unstroked | RefusedSide {
     const advice = adviseDial(setup, side, deg, edgePoint)
     if (!advice.ok) return { ok: false, side, deg, refusal: advice }
@@ -157,6 +164,7 @@ export function plansFor<S extends Stone>(ask: {
       rangeMm3: [Math.min(plan.removedMm3, ...ends), Math.max(plan.removedMm3, ...ends)] as const,
       left: Math.min(...places.filter((_, i) => i % COUNTED_AT === 0).map((place) => sharpeningsLeft(place, mostMm))),
       thinningMm3: thinningMm3(places, mostMm),
+      atDial: nth(places, nearestTo(edgePoint.fromHeelMm)),
     }
   }
 

@@ -4,6 +4,7 @@ import type { Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import type { Refusal } from '../../schema/refusal'
 import type { Setup } from '../../geometry/setup/setup'
+import type { PlannedPlace } from '../../steel/removal/plan'
 import type { SideToGrind } from '../../steel/stones/orders'
 import { plansFor } from './plans'
 
@@ -17,6 +18,10 @@ export interface SideBefore {
 /** A side to grind, with the steel as the bevel may be flatter or steeper. */
 export interface GrindAsked extends SideToGrind {
   readonly rangeMm3: readonly [least: number, most: number]
+  /** What thinning takes first, mm³; 0 where it is thin enough. */
+  readonly thinningMm3: number
+  /** What is there, and what it is ground to, where the dial is for. */
+  readonly atDial: PlannedPlace
 }
 
 /**
@@ -38,7 +43,8 @@ export function toGrind(ask: {
   const ground: GrindAsked[] = []
   for (const side of cut.sides) {
     if (!side.ok) return side.refusal
-    ground.push({ side: side.side, removedMm3: side.removedMm3, rangeMm3: side.rangeMm3, faceMm2: side.faceMm2 })
+    const { removedMm3, rangeMm3, faceMm2, thinningMm3, atDial } = side
+    ground.push({ side: side.side, removedMm3, rangeMm3, faceMm2, thinningMm3, atDial })
   }
   return { ok: true, sides: ground }
 }

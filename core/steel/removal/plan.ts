@@ -179,13 +179,17 @@ export function sharpeningsLeft(place: PlannedPlace, mostMm: number): number {
 }
 
 /** Thinning meets the old flat at this over its own angle. */
-const THINNED_OVER_DEG = 1
+export const THINNED_OVER_DEG = 1
+
+/** How far behind the edge thinning down to a thickness (of one side) ends, mm: nearer it would meet the edge. */
+export const thinningStopsAtMm = ({ thereDeg }: Pick<PlannedPlace, 'thereDeg'>, mostMm: number): number =>
+  mostMm / Math.tan(radians(thereDeg.apex))
 
 /** What thinning one side down to a thickness behind the edge takes first, mm³; 0 where it is thin enough. */
 export function thinningMm3(places: readonly PlannedPlace[], mostMm: number): number {
   return places.reduce((sum, place) => {
     if (place.shoulderMm <= mostMm) return sum
-    const stopsAtMm = mostMm / Math.tan(radians(place.thereDeg.apex))
+    const stopsAtMm = thinningStopsAtMm(place, mostMm)
     const { removedMm2 } = thinned(sectionAt(place), place.primaryDeg + THINNED_OVER_DEG, stopsAtMm)
     return sum + removedMm2 * place.lengthMm
   }, 0)

@@ -9,7 +9,6 @@ import { useWords } from '~/words/useWords'
 import type { ScratchLine, ScratchPhotoReader } from '~/workers/scratchPhoto.worker'
 
 /** What is tapped in the picture: both lines of the face, and along one scratch of either stone. */
-
 export type Tapped = 'edge' | 'shoulder' | 'old' | 'new'
 const THIRDS: readonly Span[] = [
   [0, 1 / 3],

@@ -72,7 +72,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
             <b>{{ names[one.side] }}</b> to
             <span class="figure">{{ angleText(job.content.value.wanted.deg[one.side]) }}</span>
           </dt>
-          <dd>{{ steelText(one.removedMm3) }} of steel</dd>
+          <dd>{{ steelText(one.removedMm3, preferences.unit) }} of steel</dd>
         </div>
       </dl>
       <URadioGroup v-model="form.finish" :items="finishes" size="xl" data-testid="plan-finish">
@@ -102,8 +102,9 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
             >about {{ minutesText(way.minutes.middle) }}, {{ roughCount(way.strokes) }} strokes</span
           >
           <span class="block text-sm text-toned"
-            >{{ way.works.map(({ stone }) => stone.name).join(' › ') }}. {{ steelText(way.removedMm3) }} of
-            steel<template v-if="way.scratchUm !== null">, scratches {{ scratchText(way.scratchUm) }} deep</template
+            >{{ way.works.map(({ stone }) => stone.name).join(' › ') }}.
+            {{ steelText(way.removedMm3, preferences.unit) }} of steel<template v-if="way.scratchUm !== null"
+              >, scratches {{ scratchText(way.scratchUm) }} deep</template
             >.</span
           >
         </button>
@@ -148,7 +149,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
               <dt class="mr-1 inline font-semibold">{{ bySide[k]?.name }}:</dt>
               <dd class="inline">
                 {{ forecastText(one.strokes) }} strokes<template v-if="work.task !== 'strop'"
-                  >, {{ steelText(one.removedMm3) }}</template
+                  >, {{ steelText(one.removedMm3, preferences.unit) }}</template
                 >
               </dd>
             </div>
@@ -169,8 +170,8 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
       </ol>
       <p v-if="current" class="border-t border-default pt-2 text-sm text-muted">
         In all about {{ minutesText(current.minutes.middle) }} ({{ minutesText(current.minutes.least) }} to
-        {{ minutesText(current.minutes.most) }}), {{ steelText(current.removedMm3) }} of steel. Nine of ten jobs lie in
-        the ranges; they narrow with each stone that you finish at the stone.
+        {{ minutesText(current.minutes.most) }}), {{ steelText(current.removedMm3, preferences.unit) }} of steel. Nine
+        of ten jobs lie in the ranges; they narrow with each stone that you finish at the stone.
       </p>
     </SheetPane>
   </div>

@@ -45,10 +45,12 @@ const leftText = (left: number) =>
   left === 0 ? 'none: thin it first' : left >= 999 ? 'more than 999' : `about ${roughCount(left)}`
 const strokesText = (strokes: Range90 | null) => (strokes ? forecastText(strokes) : 'none')
 const rows = (side: Extract<SideOfPlan, { ok: true }>) => [
-  { what: 'Steel', is: steelRange(side.removedMm3, side.rangeMm3) },
+  { what: 'Steel', is: steelRange(side.removedMm3, side.rangeMm3, preferences.unit) },
   { what: 'Full strokes', is: strokesText(side.strokes) },
   { what: 'Sharpenings left like this', is: leftText(side.left) },
-  ...(side.thinningMm3 > 0 ? [{ what: 'Thin it first', is: `takes ${steelText(side.thinningMm3)}` }] : []),
+  ...(side.thinningMm3 > 0
+    ? [{ what: 'Thin it first', is: `takes ${steelText(side.thinningMm3, preferences.unit)}` }]
+    : []),
 ]
 const wantedText = computed(() => anglesText(there.value.map(({ wantedDeg }) => wantedDeg)))
 const isWanted = (plan: Plan) => plan.sides.every(({ side, deg }) => job.content.value.wanted.deg[side] === deg)
@@ -165,7 +167,7 @@ const goesOn = (plan: Plan) => plan.sides.every(({ ok }) => ok)
                   <th class="text-left font-normal">{{ ink.names.value[zone.zone] }}</th>
                   <td>{{ angleText(zone.newDeg) }}</td>
                   <td>{{ bevelText(zone) }}</td>
-                  <td class="text-right">{{ steelText(zone.removedMm3) }}</td>
+                  <td class="text-right">{{ steelText(zone.removedMm3, preferences.unit) }}</td>
                 </tr>
               </tbody>
             </table>

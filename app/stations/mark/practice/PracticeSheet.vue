@@ -12,10 +12,11 @@ import { momentText } from '~/words/momentText'
 
 /** Practice: find the bevel of a hidden blade on the Ink sheet, in few passes; what it came to, and the best so far. */
 const job = useJob()
+const preferences = usePreferences()
 const ink = useInk()
 const practice = usePractice()
 const cameTo = job.practice.result
-const names = computed(() => usePreferences().current.sideNames)
+const names = computed(() => preferences.current.sideNames)
 const problem = ref('')
 const advisedText = computed(() =>
   cameTo.value?.advised
@@ -78,8 +79,8 @@ async function finish() {
           <span class="figure text-3xl font-semibold">{{ cameTo.points }}</span> of 100
         </p>
         <p>
-          {{ passesText(cameTo.passes) }}, {{ steelText(cameTo.steelMm3) }} of steel. On this blade the advice dials
-          {{ advisedText }}.
+          {{ passesText(cameTo.passes) }}, {{ steelText(cameTo.steelMm3, preferences.unit) }} of steel. On this blade
+          the advice dials {{ advisedText }}.
         </p>
         <ul v-if="cameTo.lost.length > 0" class="mt-2">
           <li v-for="(loss, i) in cameTo.lost" :key="i" class="flex gap-3 border-t border-default py-1">
