@@ -37,7 +37,7 @@ export function toGrind(ask: {
   const sides = ask.sides.map(({ side, wantedDeg, there }) => ({
     side,
     wantedDeg,
-    faces: 'deg' in there ? ask.zones.map(() => flat(there.deg, there.uncertaintyDeg)) : there,
+    faces: 'deg' in there ? ask.zones.map(() => flatFace(there.deg, there.uncertaintyDeg)) : there,
   }))
   const cut = plansFor({ ...ask, sides, stones: [] }).plans.find(({ choice }) => choice === 'cut')!
   const ground: GrindAsked[] = []
@@ -49,7 +49,8 @@ export function toGrind(ask: {
   return { ok: true, sides: ground }
 }
 
-const flat = (deg: number, uncertaintyDeg: number): FoundFace => {
+/** A flat face at an angle, ± its uncertainty, degrees. */
+export const flatFace = (deg: number, uncertaintyDeg: number): FoundFace => {
   const angle = { fromDeg: Math.max(1, deg - uncertaintyDeg), middleDeg: deg, toDeg: deg + uncertaintyDeg }
   return { kind: 'flat', kindOdds: 1, angle, shoulder: angle }
 }

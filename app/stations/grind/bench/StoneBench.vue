@@ -24,7 +24,7 @@ import { EAR_TEXT, heardText } from '~/words/earText'
 /** At the stone, hands full: one stone and one side at a time, what is dialled, and the count. */
 const job = useJob()
 const preferences = usePreferences()
-const { current } = usePlan()
+const { current, before } = usePlan()
 const { swaps } = useStoneOrder()
 const { add, commit, countOf } = useTally()
 const names = computed(() => preferences.current.sideNames)
@@ -101,7 +101,9 @@ function finish() {
   commit()
   const steel = work.value?.sides.reduce((sum, { removedMm3 }) => sum + removedMm3, 0) ?? 0
   const strokes = job.sides.value.reduce((sum, side) => sum + countOf(side, stone.value.id), 0)
-  if (steel > 0 && strokes > 0 && !done.value)
+  // What was taken off a bevel that nobody knew says nothing of the stone.
+  const isKnown = work.value?.task !== 'shape' || before.value.from !== 'assumed'
+  if (isKnown && steel > 0 && strokes > 0 && !done.value)
     job.session.record('stone finished', [{ ...job.newEntry(), kind: 'stone-done', removedMm3: steel, strokes }])
   if (next.value) job.actions.chooseStone(next.value.id)
 }

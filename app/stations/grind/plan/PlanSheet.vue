@@ -32,6 +32,7 @@ const finishes = FINISHES_WANTED.map((value) => ({ value, label: FINISH_WORD[val
 const FROM_TEXT: Record<BevelFrom, string> = {
   tests: 'The bevel is as the marker tests found it.',
   proof: 'The bevel is as it was proved on this job.',
+  found: 'The bevel is as it was found before it was ground.',
   assumed: 'Nothing is known of the bevel: this is for one that has the wanted angle already and is only worn.',
 }
 /** A stone that the rig sets farther from the wanted angle than this is said to be, degrees. */

@@ -1,6 +1,9 @@
 import { computed } from 'vue'
 import equal from 'fast-deep-equal'
-import { toGrind, type SideBefore } from '#core/process/decision/toGrind'
+import { ofKind } from '#core/log/activeEntries'
+import { recordedBevel } from '#core/log/foundBevel'
+import type { FoundFace } from '#core/observe/marker/findBevel'
+import { flatFace, toGrind, type SideBefore } from '#core/process/decision/toGrind'
 import {
   finisher,
   FINISH_UM,
@@ -10,6 +13,8 @@ import {
   type OrderKind,
   type WantedFinish,
 } from '#core/steel/stones/orders'
+import { zoneMiddleMm } from '#core/records/blade/zones'
+import type { Side } from '#core/records/common/side'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { isOneOf, keysOf } from '#core/schema/keys'
 import { useInk } from '~/composables/useInk'
@@ -20,7 +25,9 @@ import type { JobView } from '~/job/view'
 
 export const FINISHES_WANTED = keysOf(FINISH_UM)
 /** Where what is known of the bevel comes from. */
-export type BevelFrom = 'tests' | 'proof' | 'assumed'
+export type BevelFrom = 'tests' | 'proof' | 'found' | 'assumed'
+/** What is known best comes first. */
+const KNOWN_FROM = ['tests', 'proof', 'found'] as const
 /** A way to the finish: one that is offered, or the one that was chosen. */
 export type Way = OrderKind | 'chosen'
 
@@ -42,20 +49,42 @@ function plan(job: JobView) {
 
   const before = computed((): { from: BevelFrom; sides: SideBefore[] } => {
     const { wanted } = job.content.value
-    const faces = job.sides.value.map((side) => ink.foundOn(side).filter((face) => face !== null))
-    const tested = faces.every((of) => of.length === ink.zones.value.length)
-    const proved = job.sides.value.map((side) => job.proved.value[side])
-    const from = tested ? 'tests' : proved.every((one) => one !== null) ? 'proof' : 'assumed'
-    const sides = job.sides.value.map((side, i): SideBefore => {
-      const wantedDeg = wanted.deg[side]
-      const known = proved[i]
-      if (from === 'tests') return { side, wantedDeg, there: faces[i]! }
-      if (from === 'proof' && known)
-        return { side, wantedDeg, there: { deg: known.deg, uncertaintyDeg: known.uncertaintyDeg } }
-      return { side, wantedDeg, there: { deg: wantedDeg, uncertaintyDeg: 0 } }
+    const log = job.entriesOfBlade.value
+    const lastGround = ofKind(log, 'strokes').at(-1)?.at ?? ''
+    const each = job.sides.value.map((side) => {
+      const known = job.proved.value[side]
+      const proved = ofKind(log, 'proof').findLast((one) => one.side === side)
+      return {
+        side,
+        wantedDeg: wanted.deg[side],
+        tests: allOf(ink.foundOn(side)),
+        found: allOf(recordedFaces(side)),
+        // What was proved and ground since is no more.
+        proof:
+          known && proved && proved.at > lastGround ? { deg: known.deg, uncertaintyDeg: known.uncertaintyDeg } : null,
+      }
     })
+    const from = KNOWN_FROM.find((one) => each.every((side) => side[one] !== null)) ?? 'assumed'
+    const sides = each.map(({ side, wantedDeg, ...known }): SideBefore => ({
+      side,
+      wantedDeg,
+      there: (from !== 'assumed' && known[from]) || { deg: wantedDeg, uncertaintyDeg: 0 },
+    }))
     return { from, sides }
   })
+  const allOf = (faces: readonly (FoundFace | null)[]): FoundFace[] | null => {
+    const known = faces.filter((face) => face !== null)
+    return known.length === ink.zones.value.length ? known : null
+  }
+  /** The bevel that was recorded before it was ground, zone by zone. */
+  const recordedFaces = (side: Side): (FoundFace | null)[] => {
+    const zones = recordedBevel(job.entriesOfBlade.value, side)?.entry.zones ?? []
+    return ink.zones.value.map((zone) => {
+      const middleMm = zoneMiddleMm(zone)
+      const there = zones.find(({ fromMm, toMm }) => middleMm >= fromMm && middleMm <= toMm)
+      return there ? flatFace(there.deg, there.uncertaintyDeg) : null
+    })
+  }
   /** The steel and the face of each side; or why a side cannot be ground. */
   const ground = computed(() =>
     toGrind({
