@@ -138,7 +138,7 @@ const thinning = computed(() => {
       <table class="w-full" data-testid="life-stages">
         <thead>
           <tr class="text-left text-sm text-muted *:font-normal">
-            <th></th>
+            <th>when</th>
             <th class="text-right">bevel, {{ unit }}</th>
             <th class="text-right">behind the edge, {{ unit }}</th>
             <th class="text-right">height lost, {{ unit }}</th>
