@@ -56,7 +56,7 @@ test('strokes are counted by keys, taken back, survive a page that ends, and are
   await expect(count(page)).toBeDisabled()
   await page.getByTestId('bench-dialled').click()
   await expect(count(page)).toBeFocused()
-  for (const key of ['Space', 'PageDown', 'ArrowUp', 't', 'Backspace']) await page.keyboard.press(key)
+  for (const key of ['Space', 'PageDown', 'ArrowRight', 'x', 'Backspace']) await page.keyboard.press(key)
   await expect(balance(page)).toHaveText('A 12 · B 0')
   const kept = await page.evaluate(() => Object.entries(localStorage).find(([key]) => key.includes('strokes:')))
   // The page ends in the middle of counting: what was counted is in the log when it is back, and there once, even if it
@@ -76,6 +76,22 @@ test('strokes are counted by keys, taken back, survive a page that ends, and are
   await expect(balance(page)).toHaveText('A 11 · B 0')
 })
 
+test('another tab that opens takes up what is counted in this one, and nothing is lost or counted twice', async ({
+  page,
+  context,
+}) => {
+  const job = ['Pocket knife, second owner', 'Plain No. 4'] as const
+  await toTheStone(page, ...job)
+  await expect(balance(page)).toHaveText('A 30 · B 30')
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Space')
+  const other = await context.newPage()
+  await toTheStone(other, ...job)
+  await expect(balance(other)).toHaveText('A 33 · B 30')
+  await page.keyboard.press('Space')
+  await expect(balance(page)).toHaveText('A 34 · B 30')
+  await expect(balance(other)).toHaveText('A 34 · B 30')
+})
+
 test('a stone that is done goes to its record, and the next one is dialled before it counts', async ({ page }) => {
   await toTheStone(page, 'Harvest knife, before the vintage', 'Plain No. 2')
   await expect(balance(page)).toHaveText('A 120 · B 110')
@@ -84,9 +100,9 @@ test('a stone that is done goes to its record, and the next one is dialled befor
   await expect(count(page)).toBeDisabled()
   await expect(count(page)).toContainText('Dial it first')
   await page.getByTestId('bench-dialled').click()
-  await page.keyboard.press('t')
-  await page.keyboard.press('o')
-  await page.keyboard.press('t')
+  await page.keyboard.press('x')
+  await page.keyboard.press('s')
+  await page.keyboard.press('x')
   await expect(balance(page)).toHaveText('A 10 · B 10')
   await page.getByTestId('bench-finish').click()
   await expect(page.getByTestId('bench-prove')).toBeVisible()
@@ -113,7 +129,7 @@ test('the blade’s life says what is left behind the edge, and when to thin it'
   await openJob(page, 'Pocket knife from the gate')
   await page.getByRole('link', { name: 'Grind' }).click()
   await page.getByRole('link', { name: 'Blade’s life' }).click()
-  await expect(page.getByTestId('life-due')).toHaveText(/^Thinning comes due here after about \d+ sharpenings$/)
+  await expect(page.getByTestId('life-due')).toHaveText(/^Thinning comes due after about \d+ sharpenings$/)
   const rows = page.getByTestId('life-stages').getByRole('row')
   await expect(rows.nth(1)).toContainText('now')
   // Eleven sharpenings of 0.02 mm each.

@@ -21,21 +21,27 @@ export interface Listening {
 export async function listenToStrokes(source: SoundSource, onHeard: (heard: Heard) => void): Promise<Listening> {
   const stream = source === 'microphone' ? await microphone() : null
   const context = new AudioContext()
-  await context.audioWorklet.addModule(workletUrl)
-  const node = new AudioWorkletNode(context, 'strokes-by-ear', { numberOfOutputs: 1 })
-  node.port.onmessage = ({ data }: MessageEvent<Heard>) => onHeard(data)
-  const input = stream ? context.createMediaStreamSource(stream) : madeUp(context)
-  // Through silence to the loudspeaker: a node that leads nowhere is not run everywhere.
-  const silence = new GainNode(context, { gain: 0 })
-  input.connect(node).connect(silence).connect(context.destination)
-  await context.resume()
-  return {
-    async stop() {
-      for (const track of stream?.getTracks() ?? []) track.stop()
-      node.port.onmessage = null
-      await context.close()
-    },
+  async function stop() {
+    for (const track of stream?.getTracks() ?? []) track.stop()
+    await context.close()
   }
+  try {
+    await context.audioWorklet.addModule(workletUrl)
+    const node = new AudioWorkletNode(context, 'strokes-by-ear', { numberOfOutputs: 1 })
+    node.port.onmessage = ({ data }: MessageEvent<Heard>) => onHeard(data)
+    const input = stream ? context.createMediaStreamSource(stream) : madeUp(context)
+    // Through silence to the loudspeaker: a node that leads nowhere is not run everywhere.
+    input
+      .connect(node)
+      .connect(new GainNode(context, { gain: 0 }))
+      .connect(context.destination)
+    await context.resume()
+  } catch (error) {
+    // The microphone does not stay on.
+    await stop()
+    throw error
+  }
+  return { stop }
 }
 
 /** What cleans up voices takes rubbing away: all of it is switched off. */

@@ -10,7 +10,7 @@ interface ReadPhotograph {
   readonly busy: Ref<boolean>
   readonly failure: Ref<string>
   take(picture: File): Promise<void>
-  tap(at: Vec2): Promise<void>
+  tap(at: Vec2): Promise<void> | void
   read(): Promise<void>
   stop(): void
   forget(): Promise<void>

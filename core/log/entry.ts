@@ -118,10 +118,12 @@ const strokes = entry.extend({
   zone: z.enum(ZONE_KINDS).nullable().default(null),
   setup,
 })
-/** The stone of the entry had done its work on a job: what it was to take off all sides, and what that took. */
+/** A person said that the stone of the entry has done its work on a job. */
 const stoneDone = entry.extend({
   kind: z.literal('stone-done'),
-  removedMm3: z.number().positive().max(100_000),
+  /** The steel that it was to take off all sides; null where that was not known, or none. */
+  removedMm3: z.number().positive().max(100_000).nullable().default(null),
+  /** Full strokes that it took on all sides. */
   strokes: count({ least: 1, most: 100 * MOST_STROKES }),
   setup,
 })

@@ -100,12 +100,16 @@ export async function jobNames(db: Database, beginning: string): Promise<string[
  * each level.
  */
 export async function logOfAllJobs(db: Database): Promise<ListedLog> {
+  const doneStones = inArray(log.kind, storedKinds('stone-done'))
   const ofStones = db
     .select({ id: sql<string>`${log.id}::text` })
     .from(log)
-    .where(eq(log.kind, 'stone-done'))
-  const tookBack = and(eq(log.kind, 'retraction'), inArray(sql`${log.content} ->> 'entryId'`, ofStones))
-  const { entries, ...rest } = await logWhere(db, or(isNull(log.jobId), eq(log.kind, 'stone-done'), tookBack))
+    .where(doneStones)
+  const retracted = and(
+    inArray(log.kind, storedKinds('retraction')),
+    inArray(sql`${log.content} ->> 'entryId'`, ofStones),
+  )
+  const { entries, ...rest } = await logWhere(db, or(isNull(log.jobId), doneStones, retracted))
   const best = new Set(bestOfEachLevel(ofKind(activeEntries(entries), 'practice')).map(({ id }) => id))
   return { ...rest, entries: entries.filter(({ kind, id }) => kind !== 'practice' || best.has(id)) }
 }

@@ -29,7 +29,8 @@ const { form, beginAnew, problems, addProblem, validate } = useForm<SharpnessFor
   burr: '',
   burrZones: [],
 }))
-const tests = SHARPNESS_TESTS.map((value) => ({ value, label: TEST_WORD[value] }))
+// A burr alone is noted at the stone; here it is noted with a test.
+const tests = SHARPNESS_TESTS.filter((value) => value !== 'burr').map((value) => ({ value, label: TEST_WORD[value] }))
 const burrs = computed(() => BURRS.map((value) => ({ value, label: burrText(value, names.value) })))
 const thread = computed(() => form.value.test === 'thread')
 const hasBurr = computed(() => form.value.burr !== '' && form.value.burr !== 'none')

@@ -2,6 +2,7 @@ import { refuse, type Refusal } from '../../schema/refusal'
 import { bladeHeightMm } from '../clamping/bladeHeight'
 import type { Side } from '../../records/common/side'
 import { bladeHeightFor, type BladeHeightFor } from './bladeHeightFor'
+import { pivotHeightFor } from './pivotHeightFor'
 import { otherwiseDialled, whatToDial, type DialAdvice } from './whatToDial'
 import { gripOf } from '../hold/grip'
 import { jawFit } from '../hold/holdChecks'
@@ -11,7 +12,7 @@ import { contactAt, contactsAlong, type Contact } from '../contact/contact'
 import { curveLength } from '../../math/curve/arcLength'
 import { edgePointAt, evenEdgePoints, type EdgePoint } from '../../math/curve/edgePoints'
 import { CLEARANCE_TOLERANCE_DEG, shortAtEach, shortOverJawsDeg } from '../hold/jawClearance'
-import { heightOfSetting } from '../../records/rig/dial'
+import { heightOfSetting, settingOfHeight, stepSetting } from '../../records/rig/dial'
 import { isWorked, rodPoseAt, type Setup } from '../setup/setup'
 
 /**
@@ -54,11 +55,14 @@ const NEAR_DEG = 0.5
  * meet the jaws there; null where nothing does. `limitDeg`: the angle at the edge point from which on it clears them.
  */
 function objectionAlong(setup: Setup, side: Side, setting: DialSetting, edgePoint: EdgePoint): Refusal | null {
+  const height = heightOfSetting(setup.rig, setting)
+  return height.ok ? objectionAt(setup, side, height.heightMm, edgePoint) : height
+}
+
+function objectionAt(setup: Setup, side: Side, pivotHeightMm: number, edgePoint: EdgePoint): Refusal | null {
   const { edge } = setup.blade
   const { jaws } = setup.rig
-  const height = heightOfSetting(setup.rig, setting)
-  if (!height.ok) return height
-  const over = rodPoseAt(setup, side, height.heightMm)
+  const over = rodPoseAt(setup, side, pivotHeightMm)
   const there = contactAt(edgePoint, setup.hold, over)
   if (!there.ok) return there
   const places = evenEdgePoints(edge, PLACES_ALONG).filter((place) => isWorked(setup, place))
@@ -88,6 +92,28 @@ const peaks = (row: readonly number[]): number[] =>
   row.flatMap((here, i) =>
     here > -Infinity && here >= (row[i - 1] ?? -Infinity) && here >= (row[i + 1] ?? -Infinity) ? [i] : [],
   )
+
+/** A setting below what is needed, and a collar under the pivot that makes up for it. */
+export interface WithCollar {
+  readonly setting: DialSetting
+  readonly collarMm: number
+}
+
+/**
+ * How a rig that has no setting near enough comes to a wanted angle exactly: its next lower setting, and a collar. Null
+ * where it has none below, or what stands against a setting (as above) stands against that height.
+ */
+export function adviseCollar(setup: Setup, side: Side, wantedDeg: number, edgePoint: EdgePoint): WithCollar | null {
+  const exact = pivotHeightFor(setup, side, wantedDeg, edgePoint)
+  if (slipsOut(setup) || gripOf(setup.blade, setup.rig).trouble(setup.hold)) return null
+  if (!exact.ok || objectionAt(setup, side, exact.heightMm, edgePoint)) return null
+  const nearest = settingOfHeight(setup.rig, exact.heightMm)
+  for (const setting of [nearest, stepSetting(setup.rig, nearest, -1)]) {
+    const height = heightOfSetting(setup.rig, setting)
+    if (height.ok && height.heightMm <= exact.heightMm) return { setting, collarMm: exact.heightMm - height.heightMm }
+  }
+  return null
+}
 
 /**
  * How far out a person may be told to stand the blade: bladeHeightFor, but never so that the stone would not reach all

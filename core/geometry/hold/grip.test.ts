@@ -2,14 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bladeHeightMm, moved } from '../clamping/bladeHeight'
 import { evenEdgePoints, edgePointAt } from '../../math/curve/edgePoints'
-import { adviseBladeHeight, adviseDial } from '../dial/advised'
-import { contactsAlong } from '../contact/contact'
+import { adviseBladeHeight, adviseCollar, adviseDial } from '../dial/advised'
+import { contactAt, contactsAlong } from '../contact/contact'
 import { bladeHeightFor } from '../dial/bladeHeightFor'
 import { whatToDial } from '../dial/whatToDial'
-import { settingOfHeight } from '../../records/rig/dial'
+import { heightOfSetting, settingOfHeight } from '../../records/rig/dial'
 import { holdLimits } from '../../placement/holdLimits'
 import type { Blade } from '../../records/blade/blade'
-import { heldSetup, tableRig } from '../setup/sampleSetup.fixture'
+import { heldSetup, slotRig, tableRig } from '../setup/sampleSetup.fixture'
 import { rodPoseAt } from '../setup/setup'
 import { shortOverJawsDeg } from './jawClearance'
 import { deepestHoldMm, gripOf, LEAST_HELD_MM } from './grip'
@@ -89,6 +89,20 @@ describe('advice', () => {
     const out = { ...heldSetup, hold: at(40, 1) }
     expect(whatToDial(out, 'A', 20, edgePoint).ok).toBe(true)
     expect(adviseDial(out, 'A', 20, edgePoint)).toEqual({ ok: false, code: 'not-held' })
+  })
+
+  it('to put a collar under the pivot is for a slot below what is needed, and comes to the wanted angle', () => {
+    const setup = { ...heldSetup, rig: { ...slotRig, jaws: rig.jaws } }
+    for (const wanted of [17, 18.5, 20, 21.5]) {
+      const advice = adviseCollar(setup, 'A', wanted, edgePoint)!
+      const slot = heightOfSetting(setup.rig, advice.setting)
+      if (!slot.ok) throw new Error(slot.code)
+      expect(advice.collarMm).toBeGreaterThanOrEqual(0)
+      const contact = contactAt(edgePoint, setup.hold, rodPoseAt(setup, 'A', slot.heightMm + advice.collarMm))
+      expect(contact.ok && contact.edgeAngleDeg).toBeCloseTo(wanted, 6)
+    }
+    expect(adviseCollar(setup, 'A', 3, edgePoint)).toBeNull()
+    expect(adviseCollar({ ...setup, hold: at(40, 1) }, 'A', 20, edgePoint)).toBeNull()
   })
 
   it('is none for a spine that slips out of the jaws, and says what they hold', () => {

@@ -59,8 +59,14 @@ export interface GroundSide {
   readonly left: number
   /** What thinning takes first; 0 where it is thin enough. */
   readonly thinningMm3: number
-  /** What is there, and what it is ground to, where the dial is for. */
-  readonly atDial: PlannedPlace
+  /** The place of the edge that has the fewest sharpenings left. */
+  readonly firstDue: PlaceFromHeel
+}
+
+/** A place of the edge, and how far it is from the heel along it. */
+export interface PlaceFromHeel {
+  readonly place: PlannedPlace
+  readonly fromHeelMm: number
 }
 
 /** A side that cannot be ground, and why. */
@@ -137,11 +143,6 @@ export function plansFor<S extends Stone>(ask: {
     plans: ordered.map((plan, i) => ({ ...plan, sameAs: sameDialled(ordered.slice(0, i), plan) })),
   }
 
-  function nearestTo(mm: number): number {
-    const away = (i: number) => Math.abs(nth(edgePoints, i).fromHeelMm - mm)
-    return edgePoints.reduce((best, _, i) => (away(i) < away(best) ? i : best), 0)
-  }
-
   function groundAt({ side, faces }: SideFound, deg: number, uncertaintyDeg: number): Unstroked | RefusedSide {
     const advice = adviseDial(setup, side, deg, edgePoint)
     if (!advice.ok) return { ok: false, side, deg, refusal: advice }
@@ -155,6 +156,11 @@ export function plansFor<S extends Stone>(ask: {
       return other.ok ? [other.removedMm3] : []
     })
     const mostMm = thickEnoughMm(deg) * (setup.blade.bevels === 'A' ? 1 : 0.5)
+    const due = places
+      .map((place, i) => ({ place, fromHeelMm: nth(edgePoints, i).fromHeelMm }))
+      .filter((_, i) => i % COUNTED_AT === 0)
+      .map((at) => ({ ...at, left: sharpeningsLeft(at.place, mostMm) }))
+      .reduce((first, one) => (one.left < first.left ? one : first))
     return {
       ...plan,
       side,
@@ -162,9 +168,9 @@ export function plansFor<S extends Stone>(ask: {
       setting: advice.setting,
       setDeg: advice.givesDeg,
       rangeMm3: [Math.min(plan.removedMm3, ...ends), Math.max(plan.removedMm3, ...ends)] as const,
-      left: Math.min(...places.filter((_, i) => i % COUNTED_AT === 0).map((place) => sharpeningsLeft(place, mostMm))),
+      left: due.left,
       thinningMm3: thinningMm3(places, mostMm),
-      atDial: nth(places, nearestTo(edgePoint.fromHeelMm)),
+      firstDue: due,
     }
   }
 

@@ -4,9 +4,8 @@ import type { Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import type { Refusal } from '../../schema/refusal'
 import type { Setup } from '../../geometry/setup/setup'
-import type { PlannedPlace } from '../../steel/removal/plan'
 import type { SideToGrind } from '../../steel/stones/orders'
-import { plansFor } from './plans'
+import { plansFor, type PlaceFromHeel } from './plans'
 
 /** What is known of the bevel of a side: zone by zone, or one angle all along, ± its uncertainty, degrees. */
 export interface SideBefore {
@@ -20,8 +19,9 @@ export interface GrindAsked extends SideToGrind {
   readonly rangeMm3: readonly [least: number, most: number]
   /** What thinning takes first, mm³; 0 where it is thin enough. */
   readonly thinningMm3: number
-  /** What is there, and what it is ground to, where the dial is for. */
-  readonly atDial: PlannedPlace
+  /** Sharpenings of this kind that are left where the edge has the fewest, and that place. */
+  readonly left: number
+  readonly firstDue: PlaceFromHeel
 }
 
 /**
@@ -43,8 +43,8 @@ export function toGrind(ask: {
   const ground: GrindAsked[] = []
   for (const side of cut.sides) {
     if (!side.ok) return side.refusal
-    const { removedMm3, rangeMm3, faceMm2, thinningMm3, atDial } = side
-    ground.push({ side: side.side, removedMm3, rangeMm3, faceMm2, thinningMm3, atDial })
+    const { removedMm3, rangeMm3, faceMm2, thinningMm3, left, firstDue } = side
+    ground.push({ side: side.side, removedMm3, rangeMm3, faceMm2, thinningMm3, left, firstDue })
   }
   return { ok: true, sides: ground }
 }

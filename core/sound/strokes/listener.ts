@@ -1,4 +1,5 @@
 import { BandMeter, FRAME_S, type Band, type BandPowers } from '../bandMeter'
+import { nth } from '../../math/list'
 import { middleOf } from '../../math/statistics/robust'
 
 /** A stroke that was heard, in seconds from the beginning of the sound. */
@@ -98,7 +99,7 @@ export class StrokeListener {
     return {
       strokes,
       bothWays: strokes.length < LEARNED ? null : rubsToAndFro(strokes),
-      confidence: strokes.length === 0 ? 0 : Math.min(1, overDb / SURE_DB) * regular(strokes, this.bursts.length),
+      confidence: strokes.length === 0 ? 0 : (Math.min(1, overDb / SURE_DB) * strokes.length) / this.bursts.length,
       trouble: strokes.length === 0 ? 'nothing-heard' : overDb < STANDS_OUT_DB + 2 ? 'too-loud-around' : null,
     }
   }
@@ -120,15 +121,16 @@ export class StrokeListener {
     this.frame++
   }
 
-  private frameOf([below, here, above]: readonly number[] & BandPowers): Frame {
+  private frameOf(powers: BandPowers): Frame {
+    const [below, here, above] = [nth(powers, 0), nth(powers, 1), nth(powers, 2)]
     const around = this.around!
-    const level = (here! + above!) / 2
+    const level = (here + above) / 2
     const over = (power: number, k: number) => Math.max(1e-14, power - UNSTEADY * around[k]!)
-    const rubbing = (over(here!, 1) + over(above!, 2)) / 2
+    const rubbing = (over(here, 1) + over(above, 2)) / 2
     const standsOut = decibel(level) - this.aroundDb() > STANDS_OUT_DB
     const isVoiceOrCloth =
-      decibel(over(below!, 0)) - decibel(rubbing) > MOST_BELOW_DB ||
-      decibel(over(above!, 2)) - decibel(over(here!, 1)) < LEAST_ABOVE_DB
+      decibel(over(below, 0)) - decibel(rubbing) > MOST_BELOW_DB ||
+      decibel(over(above, 2)) - decibel(over(here, 1)) < LEAST_ABOVE_DB
     return { levelDb: decibel(level), rubs: standsOut && !isVoiceOrCloth }
   }
 
@@ -195,9 +197,6 @@ function rubsToAndFro(strokes: readonly HeardStroke[]): boolean {
   const stops = strokes.slice(1).map(({ fromS }, i) => fromS - strokes[i]!.toS)
   return middleOf(stops) < TURNS_WITHIN * middleOf(strokes.map(lengthOf))
 }
-
-/** How alike the strokes are: of what was heard, what share is of their kind. */
-const regular = (strokes: readonly HeardStroke[], all: number): number => strokes.length / Math.max(1, all)
 
 /** All of a sound at once. */
 export function strokesIn(samples: ArrayLike<number>, rateHz: number): Hearing {

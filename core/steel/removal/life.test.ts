@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import { bladeLife } from './life'
-import { sharpeningsLeft, thinningStopsAtMm, type PlannedPlace } from './plan'
+import { bladeLife, thinningOf } from './life'
+import { sharpeningsLeft, type PlannedPlace } from './plan'
 
 const place: PlannedPlace = {
   zone: 0,
@@ -32,7 +32,13 @@ it('it is too thick after as many sharpenings as are left', () => {
   const [still, tooThick] = bladeLife(place, [left, left + 1])
   expect(still!.thicknessMm).toBeLessThanOrEqual(0.3)
   expect(tooThick!.thicknessMm).toBeGreaterThan(0.3)
-  expect(thinningStopsAtMm(place, 0.2)).toBeCloseTo(0.2 / Math.tan(rad(20)), 9)
+  expect(thinningOf(place, 0.2)).toEqual({ deg: 3, keepOffMm: expect.closeTo(0.2 / Math.tan(rad(20)), 9) })
+})
+it('a curved bevel is as wide as all of it is, until it is ground flat', () => {
+  const [now] = bladeLife({ ...place, thereDeg: { apex: 24, shoulder: 16 } }, [0])
+  expect(now!.bevelMm).toBeGreaterThan(0.25 / Math.sin(rad(24)))
+  expect(now!.bevelMm).toBeLessThan(0.25 / Math.sin(rad(16)))
+  expect(now!.thicknessMm).toBe(0.25)
 })
 it('ends where the blade does', () => {
   expect(bladeLife({ ...place, heightMm: 2 }, [0, 20, 400]).map(({ sharpenings }) => sharpenings)).toEqual([0, 20])

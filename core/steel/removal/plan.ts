@@ -125,8 +125,8 @@ export function planSide(places: readonly PlannedPlace[]): SidePlan | Refusal {
   }
 }
 
-/** Along the face from the apex to its shoulder, mm. */
-const widthOf = (section: Section, shoulderMm: number): number => {
+/** Along the face from the apex to its shoulder, mm; of a curved one along its pieces. */
+export const widthOf = (section: Section, shoulderMm: number): number => {
   let width = 0
   for (let i = 1; i < section.length && nth(section, i - 1)[1] < shoulderMm - 1e-9; i++)
     width += Math.hypot(nth(section, i)[0] - nth(section, i - 1)[0], nth(section, i)[1] - nth(section, i - 1)[1])

@@ -1,124 +1,61 @@
 <script setup lang="ts">
 import { useEventListener, useWakeLock } from '@vueuse/core'
-import { ofKind } from '#core/log/activeEntries'
-import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
-import { adviseDial } from '#core/geometry/dial/advised'
 import { isStrop } from '#core/steel/stones/orders'
-import { otherSide } from '#core/records/common/side'
-import { usePlan } from '../plan/usePlan'
-import { useStoneOrder } from '../useStoneOrder'
 import { useEar } from './useEar'
-import { useTally } from './useTally'
+import { useStoneBench } from './useStoneBench'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { dialParts } from '~/words/dialText'
+import { EAR_TEXT, heardText } from '~/words/earText'
 import { stoneGrainText } from '~/words/grainText'
 import { momentText } from '~/words/momentText'
 import { forecastText, TASK_DONE, TASK_WORD } from '~/words/planText'
 import { problemText } from '~/words/problemText'
 import { riseText } from '~/words/riseText'
-import { EAR_TEXT, heardText } from '~/words/earText'
+import { capital } from '~/words/sentence'
+import { burrText } from '~/words/sharpnessText'
 
 /** At the stone, hands full: one stone and one side at a time, what is dialled, and the count. */
 const job = useJob()
 const preferences = usePreferences()
-const { current, before } = usePlan()
-const { swaps } = useStoneOrder()
-const { add, commit, countOf } = useTally()
-const names = computed(() => preferences.current.sideNames)
-const stones = computed(() => swaps.value.map(({ stone }) => stone))
+const bench = useStoneBench()
+const { stones, at, next, work, forecast, advice, set, dialled, setting, riseMm, done, ground, mayBeDone } = bench
+const { burr, burrSide, longPast, countOf } = bench
 const stone = job.stone
-const at = computed(() => stones.value.findIndex(({ id }) => id === stone.value.id))
-const next = computed(() => (at.value < 0 ? stones.value[0] : stones.value[at.value + 1]))
-const work = computed(() => current.value?.works.find((one) => one.stone.id === stone.value.id) ?? null)
-const forecast = computed(() => work.value?.sides.find(({ side }) => side === job.side.value)?.strokes ?? null)
+const names = computed(() => preferences.current.sideNames)
+const hasBevel = computed(() => job.sides.value.includes(job.side.value))
 const count = computed(() => countOf(job.side.value, stone.value.id))
 const share = computed(() => (forecast.value ? Math.min(1, count.value / forecast.value.middle) : 0))
-
-const advice = computed(() =>
-  adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, job.dialFor.value.edgePoint),
-)
-/** What a hand has dialled on this side, where that is near enough to what is wanted; else it is dialled first. */
-const set = computed(() => job.dialFor.value.sides[job.side.value])
-const dialled = computed(() => {
-  if (job.dialled.value[job.side.value].is !== 'noted' || !set.value.ok) return false
-  const offDeg = Math.abs(set.value.contact.edgeAngleDeg - job.wantedDeg.value)
-  return offDeg <= Math.max(SAME_ANGLE_DEG, advice.value.ok ? Math.abs(advice.value.offDeg) : 0)
-})
-const setting = computed(() =>
-  dialled.value ? job.actions.dialledNow() : advice.value.ok ? advice.value.setting : null,
-)
 const parts = computed(() => (setting.value ? dialParts(job.rig.value, setting.value) : []))
-const rise = computed(() => {
-  const mm = at.value > 0 ? swaps.value[at.value]?.riseFromBeforeMm : null
-  return mm ? riseText(mm, preferences.unit) : ''
-})
 const failure = ref('')
 function dialIt() {
-  if (advice.value.ok) failure.value = job.actions.noteDialled(advice.value.setting) ?? ''
+  failure.value = bench.dialIt() ?? ''
+}
+function press(strokes: number) {
+  if (dialled.value) bench.add(strokes)
 }
 
-const press = (strokes: number) => {
-  if (dialled.value || strokes < 0) add(strokes)
-}
-function turnOver() {
-  commit()
-  if (job.sides.value.length > 1) job.turnOver()
-}
-/** The burr stands on the side that is not ground. */
-const burrSide = computed(() => otherSide(job.side.value))
-const burr = computed(() => ofKind(job.entriesOfBlade.value, 'sharpness').findLast((one) => one.burr !== null) ?? null)
-function noteBurr(found: 'felt' | 'none') {
-  commit()
-  const about = { zones: [], forcesG: [], burrZones: [], test: 'burr' as const }
-  const side = found === 'none' ? ('none' as const) : burrSide.value
-  job.session.record('burr', [{ ...job.newEntry(), kind: 'sharpness', ...about, burr: side }])
-}
-/** More strokes than nine of ten such jobs take, and no burr. */
-const longPast = computed(
-  () =>
-    work.value?.task === 'shape' &&
-    forecast.value !== null &&
-    count.value > forecast.value.most &&
-    (burr.value === null || burr.value.burr === 'none'),
-)
-
-const done = computed(
-  () => ofKind(job.entriesOfBlade.value, 'stone-done').findLast((one) => one.stoneId === stone.value.id) ?? null,
-)
-const ground = computed(() => job.sides.value.every((side) => countOf(side, stone.value.id) > 0))
-/** What nine of ten such jobs take at least: before that it is hardly done. */
-const likelyDone = computed(() =>
-  job.sides.value.every((side) => {
-    const its = work.value?.sides.find((one) => one.side === side)
-    return countOf(side, stone.value.id) >= (its?.strokes.least ?? 1)
-  }),
-)
-/** This stone has done its work: what it took goes to its record, and the next one is put on. */
-function finish() {
-  commit()
-  const steel = work.value?.sides.reduce((sum, { removedMm3 }) => sum + removedMm3, 0) ?? 0
-  const strokes = job.sides.value.reduce((sum, side) => sum + countOf(side, stone.value.id), 0)
-  // What was taken off a bevel that nobody knew says nothing of the stone.
-  const isKnown = work.value?.task !== 'shape' || before.value.from !== 'assumed'
-  if (isKnown && steel > 0 && strokes > 0 && !done.value)
-    job.session.record('stone finished', [{ ...job.newEntry(), kind: 'stone-done', removedMm3: steel, strokes }])
-  if (next.value) job.actions.chooseStone(next.value.id)
-}
-const goOn = () => next.value && (commit(), job.actions.chooseStone(next.value.id))
-
-const { state: ear, heard, start: listen, stop: endListening } = useEar((strokes) => press(strokes))
+const {
+  state: ear,
+  heard,
+  start: listen,
+  stop: endListening,
+} = useEar((strokes) => {
+  if (strokes > 0) press(strokes)
+  else bench.takeBackOpen(-strokes)
+})
 const lock = useWakeLock()
 onMounted(() => void lock.request('screen').catch(() => undefined))
 onBeforeUnmount(() => {
-  commit()
+  bench.commit()
   void lock.release()
 })
 
 const view = ref<HTMLElement | null>(null)
 const full = ref(false)
+/** Fills the window, and the whole screen where the browser lets it. */
 function fullScreen() {
   full.value = !full.value
   if (full.value) void view.value?.requestFullscreen?.().catch(() => undefined)
@@ -127,34 +64,30 @@ function fullScreen() {
 useEventListener(document, 'fullscreenchange', () => (full.value = document.fullscreenElement !== null))
 
 /** After a press by hand the space bar and a pedal count again; who goes by keys stays where they are. */
-function handBack(event: MouseEvent) {
+function focusCount(event: MouseEvent) {
   if (event.detail > 0) view.value?.querySelector<HTMLElement>('[data-counts]')?.focus({ preventScroll: true })
 }
 
-/** Keys of the hand or of a pedal, before those of the rest of the program. */
+/** Keys of the hand or of a pedal: none that scrolls by a line, or means something else in the rest of the program. */
 const KEYS: Readonly<Record<string, () => void>> = {
   ' ': () => press(1),
-  ArrowUp: () => press(1),
   ArrowRight: () => press(1),
   PageDown: () => press(1),
-  ArrowDown: () => press(-1),
-  Backspace: () => press(-1),
-  t: () => press(10),
-  o: turnOver,
-  b: () => noteBurr('felt'),
+  Backspace: bench.takeBack,
+  x: () => press(10),
+  v: () => bench.noteBurr('felt'),
 }
 useEventListener(
   window,
   'keydown',
   (event: KeyboardEvent) => {
+    // What is still being counted is a step of its own, which undoing takes back.
+    if (event.key === 'z' && (event.ctrlKey || event.metaKey)) bench.commit()
     const target = event.target instanceof Element ? event.target : null
     const isTyped = target?.closest('input, textarea, select, [role="dialog"], [role="listbox"]')
-    // What is still being counted is a step of its own, which undoing takes back.
-    if (event.key === 'z' && (event.ctrlKey || event.metaKey)) commit()
-    const onButton = event.key === ' ' && target?.closest('button:not([data-counts]), a')
-    if (isTyped || onButton || event.ctrlKey || event.metaKey || event.altKey) return
+    const pressesButton = event.key === ' ' && target?.closest('button:not([data-counts])')
     const does = KEYS[event.key]
-    if (!does) return
+    if (!does || isTyped || pressesButton || event.ctrlKey || event.metaKey || event.altKey) return
     event.preventDefault()
     event.stopImmediatePropagation()
     does()
@@ -168,7 +101,7 @@ useEventListener(
     ref="view"
     class="stone-bench flex min-h-0 flex-1 flex-col gap-3 overflow-y-auto p-3"
     :class="{ 'fixed inset-0 z-40 bg-muted': full }"
-    @click="handBack"
+    @click="focusCount"
   >
     <SheetPane v-if="stones.length === 0" labelledby="no-stones">
       <h2 id="no-stones" class="text-lg font-semibold">No stones are chosen for this job</h2>
@@ -198,7 +131,12 @@ useEventListener(
               ><AngleMark angle="wanted" />{{ angleText(job.wantedDeg.value) }}</span
             >
           </h3>
-          <template v-if="setting">
+          <p v-if="!hasBevel" class="text-lg">
+            Side {{ names[job.side.value] }} of this blade is its flat back: it gets no bevel. Lay it flat on the stone
+            to take the burr off.
+            <button type="button" class="text-link" @click="bench.turnOver">Turn it over</button>
+          </p>
+          <template v-else-if="setting">
             <p class="figure flex flex-wrap items-baseline gap-x-2 leading-none" data-testid="bench-dial">
               <span
                 v-for="(part, i) in parts"
@@ -210,7 +148,7 @@ useEventListener(
             <p class="text-lg text-toned">
               <template v-if="dialled && set.ok"
                 >Dialled: gives {{ angleText(set.contact.edgeAngleDeg, set.uncertaintyDeg) }}.</template
-              ><template v-else-if="rise">{{ rise }} from the stone before.</template>
+              ><template v-else-if="riseMm">{{ riseText(riseMm, preferences.unit) }} from the stone before.</template>
             </p>
             <UButton
               v-if="!dialled"
@@ -239,14 +177,7 @@ useEventListener(
             <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">A marker test tells</NuxtLink>
           </p>
           <p v-if="burr" class="mt-auto text-toned" data-testid="bench-burr">
-            {{
-              burr.burr === 'none'
-                ? 'No burr'
-                : burr.burr === 'both'
-                  ? 'Burr on both sides'
-                  : `Burr on ${names[burr.burr!]}`
-            }},
-            {{ momentText(burr.at) }}
+            {{ capital(burrText(burr.burr!, names)) }}, {{ momentText(burr.at) }}
           </p>
         </SheetPane>
         <div class="flex min-w-0 flex-col gap-3">
@@ -289,7 +220,7 @@ useEventListener(
               variant="outline"
               label="Take one back"
               :disabled="count === 0"
-              @click="press(-1)"
+              @click="bench.takeBack"
             />
             <UButton
               v-if="job.sides.value.length > 1"
@@ -297,27 +228,33 @@ useEventListener(
               color="neutral"
               variant="outline"
               label="Other side"
-              @click="turnOver"
+              @click="bench.turnOver"
             />
             <UButton
               size="xl"
               color="neutral"
               variant="outline"
               :label="`Burr on ${names[burrSide]}, heel to tip`"
-              @click="noteBurr('felt')"
+              @click="bench.noteBurr('felt')"
             />
-            <UButton size="xl" color="neutral" variant="outline" label="No burr left" @click="noteBurr('none')" />
+            <UButton size="xl" color="neutral" variant="outline" label="No burr left" @click="bench.noteBurr('none')" />
             <UButton
               v-if="!done && at >= 0"
               size="xl"
-              :variant="likelyDone ? 'solid' : 'outline'"
-              :color="likelyDone ? 'primary' : 'neutral'"
+              :variant="mayBeDone ? 'solid' : 'outline'"
+              :color="mayBeDone ? 'primary' : 'neutral'"
               :disabled="!ground"
               :label="next ? 'Done: next stone' : 'Done: last stone'"
               data-testid="bench-finish"
-              @click="finish"
+              @click="bench.finish"
             />
-            <UButton v-else-if="next" size="xl" :label="`Put on ${next.name}`" data-testid="bench-next" @click="goOn" />
+            <UButton
+              v-else-if="next"
+              size="xl"
+              :label="`Put on ${next.name}`"
+              data-testid="bench-next"
+              @click="bench.putOnNext"
+            />
             <UButton
               v-else
               size="xl"
@@ -360,7 +297,7 @@ useEventListener(
             </template>
           </div>
           <p class="text-sm text-muted">
-            Keys: space or a pedal counts one, T ten, Backspace takes one back, O turns over, B notes the burr.
+            Keys: space or a pedal counts one, X ten, Backspace takes one back, S turns over, V notes the burr.
           </p>
         </div>
       </div>

@@ -1,37 +1,45 @@
 import { onScopeDispose, shallowRef } from 'vue'
 import { listenToStrokes, type Heard, type Listening, type SoundSource } from '~/devices/strokesByEar'
 
-/** Counting by ear: whether it listens, what it hears, and each stroke as it is heard. */
+/**
+ * Counting by ear: whether it listens, what it hears, and each stroke as it is heard; fewer than none where one that
+ * was counted turns out to be something else.
+ */
 export function useEar(onStrokes: (count: number) => void) {
   const state = shallowRef<'off' | 'asking' | 'on' | 'refused' | 'none'>('off')
   const heard = shallowRef<Heard | null>(null)
   let listening: Listening | null = null
-  /** What was passed on already: a stroke that turns out to be none is taken back. */
-  let told = 0
+  /** Counts the starts: one that was stopped while it asked for the microphone ends at once. */
+  let started = 0
 
   async function start(source: SoundSource) {
     await stop()
+    const mine = ++started
     if (!navigator.mediaDevices && source === 'microphone') return void (state.value = 'none')
     state.value = 'asking'
-    told = 0
+    let told = 0
     try {
-      listening = await listenToStrokes(source, (now) => {
-        heard.value = now
-        const more = now.trouble === 'too-loud-around' ? 0 : now.count - told
-        if (more === 0) return
+      const now = await listenToStrokes(source, (hearing) => {
+        heard.value = hearing
+        const more = hearing.trouble === 'too-loud-around' ? 0 : hearing.count - told
         told += more
-        onStrokes(more)
+        if (more !== 0) onStrokes(more)
       })
+      if (mine !== started) return void (await now.stop())
+      listening = now
       state.value = 'on'
     } catch (error) {
-      state.value = error instanceof DOMException && error.name === 'NotFoundError' ? 'none' : 'refused'
+      if (mine === started)
+        state.value = error instanceof DOMException && error.name === 'NotFoundError' ? 'none' : 'refused'
     }
   }
   async function stop() {
+    started++
     state.value = 'off'
     heard.value = null
-    await listening?.stop()
+    const now = listening
     listening = null
+    await now?.stop()
   }
   onScopeDispose(() => void stop())
   return { state, heard, start, stop }

@@ -19,73 +19,88 @@ const SETTLED_MS = 4000
 export const useTally = () => useJob().share(tally)
 
 function tally(job: JobView) {
-  const place = `jaw-tilt-strokes:${job.keptAs}`
+  /** Each entry has a place of its own: another tab may count on this job as well. */
+  const places = `jaw-tilt-strokes:${job.keptAs}:`
+  const placeOf = ({ id }: Strokes) => places + id
   const open = shallowRef<Strokes | null>(null)
   const settle = useTimeoutFn(commit, SETTLED_MS, { immediate: false })
 
-  function keep(entry: Strokes | null) {
+  function keep(entry: Strokes) {
     open.value = entry
     try {
-      if (entry) localStorage.setItem(place, JSON.stringify(entry))
-      else localStorage.removeItem(place)
+      localStorage.setItem(placeOf(entry), JSON.stringify(entry))
     } catch {
       // A full storage is done without: what is counted then lasts as long as the page.
     }
   }
+  function forget(entry: Strokes) {
+    localStorage.removeItem(placeOf(entry))
+    if (open.value?.id === entry.id) open.value = null
+  }
   function commit() {
     settle.stop()
-    const entry = open.value
-    if (!entry) return
+    if (open.value) record(open.value)
+  }
+  function record(entry: Strokes) {
     if (!job.entries.value.some(({ id }) => id === entry.id)) {
       const before = strokesBefore(job.entries.value, entry)
-      job.session.record(
-        'strokes',
-        [{ ...entry, count: entry.count + (before?.count ?? 0) }],
-        before ? [before.id] : [],
-      )
+      const grown = { ...entry, count: entry.count + (before?.count ?? 0) }
+      job.session.record('strokes', [grown], before ? [before.id] : [])
     }
-    keep(null)
+    forget(entry)
   }
-  const left = logEntry.safeParse(parsed(localStorage.getItem(place)))
-  if (left.success && left.data.kind === 'strokes') {
-    open.value = left.data
-    commit()
+  for (const place of Object.keys(localStorage).filter((key) => key.startsWith(places))) {
+    const left = logEntry.safeParse(parsed(localStorage.getItem(place)))
+    if (left.success && left.data.kind === 'strokes') record(left.data)
+    else localStorage.removeItem(place)
   }
+  // Another tab that opens takes up what is counted here: what comes then, or came meanwhile, begins anew.
+  useEventListener(window, 'storage', ({ key, oldValue, newValue }) => {
+    const entry = open.value
+    if (!entry || key !== placeOf(entry) || newValue !== null) return
+    const taken = logEntry.safeParse(parsed(oldValue))
+    const rest = entry.count - (taken.success && taken.data.kind === 'strokes' ? taken.data.count : 0)
+    forget(entry)
+    if (rest > 0) keep({ ...entry, id: job.newEntry().id, count: rest })
+  })
 
-  /** Adds strokes on the side that is up, with the stone on the rod; fewer than none takes so many back. */
+  /** Adds strokes on the side that is up, with the stone on the rod. */
   function add(count: number) {
-    const { side } = job
-    const stoneId = job.content.value.stoneId
-    if (open.value && (open.value.side !== side.value || open.value.stoneId !== stoneId)) commit()
-    const now = open.value
-    const next = (now?.count ?? 0) + count
-    if (next > 0) {
-      const entry = now ?? { ...job.newEntry(), kind: 'strokes' as const, side: side.value, count: 0, zone: null }
-      keep({ ...entry, count: Math.min(MOST_STROKES, next) })
-      settle.start()
-      return
-    }
-    keep(null)
-    if (next < 0) takeBack(-next)
+    const { side, content } = job
+    if (open.value && (open.value.side !== side.value || open.value.stoneId !== content.value.stoneId)) commit()
+    const now = open.value ?? { ...job.newEntry(), kind: 'strokes', side: side.value, count: 0, zone: null }
+    keep({ ...now, count: Math.min(MOST_STROKES, now.count + count) })
+    settle.start()
   }
-  /** Takes strokes back that are in the log already. */
-  function takeBack(count: number) {
+  /** Takes so many back of those that are not in the log yet, as far as there are; answers how many. */
+  function takeBackOpen(count: number): number {
+    const entry = open.value
+    if (!entry || entry.side !== job.side.value || entry.stoneId !== job.content.value.stoneId) return 0
+    const taken = Math.min(entry.count, count)
+    if (taken < entry.count) keep({ ...entry, count: entry.count - taken })
+    else forget(entry)
+    return taken
+  }
+  /** Takes one back, of those in the log too. */
+  function takeBack() {
+    if (takeBackOpen(1) > 0) return
     const last = ofKind(job.entriesOfBlade.value, 'strokes').findLast(
       (one) => one.side === job.side.value && one.stoneId === job.content.value.stoneId && one.zone === null,
     )
     if (!last) return
     const { id } = job.newEntry()
-    const rest = last.count - count
-    job.session.record('take strokes back', rest > 0 ? [{ ...last, id, count: rest }] : [], [last.id])
+    const rest = last.count - 1
+    job.session.record('take a stroke back', rest > 0 ? [{ ...last, id, count: rest }] : [], [last.id])
   }
 
-  /** Full strokes on a side with a stone, those that are not in the log yet among them. */
-  const made = computed(() => strokesMade(ofKind(job.entriesOfBlade.value, 'strokes')))
-  function countOf(side: Side, stoneId: string): number {
+  const strokes = computed(() => ofKind(job.entriesOfBlade.value, 'strokes'))
+  /** Full strokes on a side with a stone, after a moment where one is given; those not in the log yet among them. */
+  function countOf(side: Side, stoneId: string, after = ''): number {
     const now = open.value?.side === side && open.value.stoneId === stoneId ? open.value.count : 0
-    return (made.value.find((one) => one.stoneId === stoneId)?.full[side] ?? 0) + now
+    const made = strokesMade(strokes.value.filter(({ at }) => at > after))
+    return (made.find((one) => one.stoneId === stoneId)?.full[side] ?? 0) + now
   }
   useEventListener(window, 'pagehide', commit)
   onScopeDispose(commit)
-  return { add, commit, countOf }
+  return { add, takeBack, takeBackOpen, commit, countOf }
 }

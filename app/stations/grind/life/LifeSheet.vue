@@ -1,25 +1,14 @@
 <script setup lang="ts">
-import { bladeLife } from '#core/steel/removal/life'
-import {
-  APEX_WORN_MM,
-  sharpeningsLeft,
-  thickEnoughMm,
-  THINNED_OVER_DEG,
-  thinningStopsAtMm,
-} from '#core/steel/removal/plan'
-import { isStrop } from '#core/steel/stones/orders'
-import { strokesToRemove } from '#core/steel/stones/rate'
+import { APEX_WORN_MM } from '#core/steel/removal/plan'
 import { fromMm } from '#core/math/units/length'
-import { lastOf } from '#core/math/list'
 import { useChartColours } from '~/controls/chart/useChartColours'
-import { usePlan } from '../plan/usePlan'
+import { MORE, useLife, type Due, type LifeStage } from './useLife'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { roughCount, steelText } from '~/words/decisionText'
 import { bevelFigure, exactLength, lengthText } from '~/words/lengthText'
-import { placeText } from '~/words/placeText'
 import { forecastText } from '~/words/planText'
 import { problemText } from '~/words/problemText'
 
@@ -27,51 +16,46 @@ import { problemText } from '~/words/problemText'
 const job = useJob()
 const preferences = usePreferences()
 const colours = useChartColours()
-const { ground, box, rateOf } = usePlan()
-const MORE = 10
-const CHARTED = 40
-const names = computed(() => preferences.current.sideNames)
+const { ground, oneSided, side, whole, mostMm, due, stages, charted, thinning } = useLife()
+const name = computed(() => preferences.current.sideNames[job.side.value])
 const unit = computed(() => preferences.unit)
-const oneSided = computed(() => job.blade.value.bevels === 'A')
-const side = computed(() =>
-  ground.value.ok ? (ground.value.sides.find((one) => one.side === job.side.value) ?? null) : null,
-)
-
-/** What is behind the edge in all: of a blade with two bevels both halves. */
-const whole = (mm: number) => (oneSided.value ? mm : 2 * mm)
-const stages = computed(() => {
-  if (!side.value) return []
-  const [now, then, later] = bladeLife(side.value.atDial, [0, 1, 1 + MORE])
-  return [
-    { name: 'now', look: 'now' as const, after: now },
-    { name: 'after this job', look: 'then' as const, after: then },
-    { name: `after ${MORE} more`, look: 'later' as const, after: later },
-  ].flatMap(({ after, ...one }) => (after ? [{ ...one, ...after }] : []))
-})
-const reachMm = computed(() => Math.max(0.5, ...stages.value.map(({ bevelMm, lostMm }) => lostMm + 1.5 * bevelMm)))
-/** Thicker than this behind the edge, in all, it is too thick for its angle. */
-const mostMm = computed(() => thickEnoughMm(job.wantedDeg.value))
-/** Sharpenings until it is, at this place; the same of one half where both are bevelled. */
-const half = computed(() => mostMm.value * (oneSided.value ? 1 : 0.5))
-const left = computed(() => (side.value ? sharpeningsLeft(side.value.atDial, half.value) : 0))
-/** So many are drawn: a round number. */
-const most = computed(() => Math.min(960, Math.max(60, Math.ceil((1.3 * left.value) / 60) * 60)))
-const line = computed(() =>
-  side.value
-    ? bladeLife(
-        side.value.atDial,
-        Array.from({ length: CHARTED + 1 }, (_, i) => Math.round((i * most.value) / CHARTED)),
-      )
-    : [],
-)
+const STAGE_WORD: Record<LifeStage['look'], string> = {
+  now: 'now',
+  then: 'after this job',
+  later: `after ${MORE} more`,
+}
+function dueText(when: Due): string {
+  if (when.is === 'thin-now') return 'Thin it first'
+  if (when.is === 'used-up')
+    return `About ${roughCount(when.sharpenings)} sharpenings until a quarter of its height is gone`
+  return when.sharpenings === 0
+    ? 'Thinning comes due with this job'
+    : `Thinning comes due after about ${roughCount(when.sharpenings)} sharpenings`
+}
 const figure = (mm: number) => Number(fromMm(mm, unit.value).toFixed(unit.value === 'in' ? 4 : 3))
 const series = computed(() => [
-  { name: 'bevel width', data: line.value.map(({ sharpenings, bevelMm }) => ({ x: sharpenings, y: figure(bevelMm) })) },
+  {
+    name: 'bevel width',
+    data: charted.value.map(({ sharpenings, bevelMm }) => ({ x: sharpenings, y: figure(bevelMm) })),
+  },
   {
     name: 'thickness behind the edge',
-    data: line.value.map(({ sharpenings, thicknessMm }) => ({ x: sharpenings, y: figure(whole(thicknessMm)) })),
+    data: charted.value.map(({ sharpenings, thicknessMm }) => ({ x: sharpenings, y: figure(whole(thicknessMm)) })),
   },
 ])
+/** Where on the chart thinning comes due. */
+const dueAt = computed(() =>
+  due.value?.is === 'thin-later'
+    ? [
+        {
+          x: due.value.sharpenings,
+          borderColor: colours.value.ink,
+          strokeDashArray: 3,
+          label: { text: 'thin it', orientation: 'horizontal' as const },
+        },
+      ]
+    : [],
+)
 const options = computed(() => ({
   colors: [colours.value.ink, colours.value.iron],
   stroke: { width: 3, curve: 'straight' as const, dashArray: [0, 6] },
@@ -88,39 +72,8 @@ const options = computed(() => ({
     labels: { formatter: (value: number) => value.toFixed(unit.value === 'in' ? 3 : 1), style: { fontSize: '14px' } },
   },
   legend: { position: 'top' as const, fontSize: '14px' },
-  annotations: {
-    xaxis:
-      left.value > 0 && left.value <= most.value
-        ? [
-            {
-              x: left.value,
-              borderColor: colours.value.ink,
-              strokeDashArray: 3,
-              label: { text: 'thin it', orientation: 'horizontal' as const },
-            },
-          ]
-        : [],
-  },
+  annotations: { xaxis: dueAt.value },
 }))
-const described = computed(() => {
-  const last = line.value.length > 0 ? lastOf(line.value) : null
-  return last
-    ? `Bevel width and thickness behind the edge over ${last.sharpenings} sharpenings. The table has the figures.`
-    : ''
-})
-/** How to thin it, where that is due. */
-const thinning = computed(() => {
-  const one = side.value
-  if (!one || one.thinningMm3 === 0) return null
-  const [coarsest] = box.value.filter((stone) => !isStrop(stone)).sort((a, b) => b.grainUm - a.grainUm)
-  return {
-    deg: one.atDial.primaryDeg + THINNED_OVER_DEG,
-    keepOffMm: thinningStopsAtMm(one.atDial, half.value),
-    mm3: one.thinningMm3,
-    stone: coarsest ?? null,
-    strokes: coarsest ? strokesToRemove(one.thinningMm3, rateOf(coarsest)) : null,
-  }
-})
 </script>
 
 <template>
@@ -129,12 +82,12 @@ const thinning = computed(() => {
     <SheetPane labelledby="life-section" class="space-y-2">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="life-section" class="text-lg font-semibold">
-          {{ names[job.side.value] }} {{ placeText(job.content.value.dialForMm, job.rig.value.kind, unit) }}, at
-          {{ angleText(side.atDial.newDeg) }}
+          {{ name }}, {{ lengthText(side.firstDue.fromHeelMm, unit) }} from the heel, at
+          {{ angleText(side.firstDue.place.newDeg) }}
         </h2>
         <SideSwitch />
       </div>
-      <SectionLife :sections="stages" :reach-mm="reachMm" :one-sided="oneSided" />
+      <SectionLife :stages="stages" :one-sided="oneSided" />
       <table class="w-full" data-testid="life-stages">
         <thead>
           <tr class="text-left text-sm text-muted *:font-normal">
@@ -145,8 +98,8 @@ const thinning = computed(() => {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="stage in stages" :key="stage.name" class="border-t border-default">
-            <th class="py-1 text-left font-semibold">{{ stage.name }}</th>
+          <tr v-for="stage in stages" :key="stage.look" class="border-t border-default">
+            <th class="py-1 text-left font-semibold">{{ STAGE_WORD[stage.look] }}</th>
             <td class="text-right">{{ bevelFigure(stage.bevelMm, unit) }}</td>
             <td class="text-right">{{ bevelFigure(whole(stage.thicknessMm), unit) }}</td>
             <td class="text-right">{{ bevelFigure(stage.lostMm, unit) }}</td>
@@ -154,20 +107,12 @@ const thinning = computed(() => {
         </tbody>
       </table>
       <p class="text-sm text-muted">
-        Filled: as it is; full line: after this job; dashed: after {{ MORE }} more. Each sharpening takes
-        {{ exactLength(APEX_WORN_MM, unit) }} off the apex.
+        Where it is too thick first. Filled: as it is; full line: after this job; dashed: after {{ MORE }} more. Each
+        sharpening takes {{ exactLength(APEX_WORN_MM, unit) }} off the apex.
       </p>
     </SheetPane>
     <SheetPane labelledby="life-thin" class="space-y-2">
-      <h2 id="life-thin" class="text-lg font-semibold" data-testid="life-due">
-        {{
-          left === 0
-            ? 'Thin it first'
-            : left >= 999
-              ? 'Thinning will not come due'
-              : `Thinning comes due here after about ${roughCount(left)} sharpenings`
-        }}
-      </h2>
+      <h2 v-if="due" id="life-thin" class="text-lg font-semibold" data-testid="life-due">{{ dueText(due) }}</h2>
       <p>
         An edge of {{ angleText(job.wantedDeg.value) }} is usual for work that asks for no more than
         {{ lengthText(mostMm, unit) }} behind it.
@@ -175,16 +120,22 @@ const thinning = computed(() => {
       <p v-if="thinning" data-testid="life-thinning">
         Grind at <b class="figure">{{ angleText(thinning.deg) }}</b> a side, just over the flat of the blade, and stay
         <b>{{ lengthText(thinning.keepOffMm, unit) }}</b> off the edge. It takes
-        {{ steelText(thinning.mm3, preferences.unit) }} on this side<template v-if="thinning.stone && thinning.strokes"
+        {{ steelText(thinning.removedMm3, unit) }} on this side<template v-if="thinning.stone && thinning.strokes"
           >: {{ forecastText(thinning.strokes) }} strokes with {{ thinning.stone.name }}</template
         >. Then the new edge, as under
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'plan')">Plan</NuxtLink>.
       </p>
-      <BenchChart type="line" :series="series" :options="options" :height="300" :label="described" />
+      <BenchChart
+        type="line"
+        :series="series"
+        :options="options"
+        :height="300"
+        label="Bevel width and thickness behind the edge, by the number of sharpenings. The table has the figures."
+      />
     </SheetPane>
   </div>
   <p v-else class="pane">
-    Side {{ names[job.side.value] }} of this blade is its flat back: it gets no bevel.
+    Side {{ name }} of this blade is its flat back: it gets no bevel.
     <button type="button" class="text-link" @click="job.turnOver()">Turn it over</button>
   </p>
 </template>

@@ -71,18 +71,17 @@ const isLine = computed(() => tapping.value === 'old' || tapping.value === 'new'
     </template>
     <template #about><SideSwitch /></template>
     <template #taps="{ addMiddle }">
-      <div v-if="photo.photo.value">
-        <h3 class="font-semibold">Tap in the picture</h3>
-        <URadioGroup v-model="tapping" :items="TAPPINGS" size="lg" aria-label="What is tapped" />
-        <p class="mt-1 text-sm text-muted" aria-live="polite">
-          {{ form[tapping].length }} taps.
-          {{ isLine ? 'Two along one scratch, far apart.' : 'Along it from left to right, five or so.' }}
-        </p>
-        <div class="mt-1 flex flex-wrap gap-2">
-          <UButton color="neutral" variant="outline" label="Remove the last" @click="photo.takeBack" />
-          <UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
-        </div>
-      </div>
+      <TapChoice
+        v-if="photo.photo.value"
+        v-model="tapping"
+        :choices="TAPPINGS"
+        orientation="vertical"
+        @remove-last="photo.takeBack"
+        @add-middle="addMiddle"
+      >
+        {{ form[tapping].length }} taps.
+        {{ isLine ? 'Two along one scratch, far apart.' : 'Along it from left to right, five or so.' }}
+      </TapChoice>
     </template>
   </PhotoReading>
 </template>

@@ -57,13 +57,12 @@ export function useScratchPhoto() {
     touched()
     await keep(picture)
   }
-  async function tap(at: Vec2) {
+  function tap(at: Vec2) {
     const isLine = tapping.value === 'old' || tapping.value === 'new'
     const before = form.value[tapping.value]
     // A third tap along a scratch begins another one.
     form.value[tapping.value] = isLine && before.length >= 2 ? [at] : [...before, at]
     touched()
-    await Promise.resolve()
   }
   function moveTap(group: Tapped, i: number, to: Vec2) {
     form.value[group] = form.value[group].map((one, j) => (j === i ? to : one))

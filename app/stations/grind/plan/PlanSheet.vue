@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { scratchDepthUm } from '#core/steel/stones/orders'
-import { usePlan, FINISHES_WANTED, type BevelFrom } from './usePlan'
-import { useStoneOrder } from '../useStoneOrder'
+import type { BevelFrom } from '#core/process/decision/bevelBefore'
+import { usePlan, FINISHES_WANTED } from './usePlan'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
@@ -25,8 +25,7 @@ import { problemText } from '~/words/problemText'
 /** The stones for what is there and what is wanted: ways to the finish compared, then the chosen one in full. */
 const job = useJob()
 const preferences = usePreferences()
-const { form, before, ground, ways, current, last, fineEnough, rateOf, take } = usePlan()
-const { swaps } = useStoneOrder()
+const { form, before, weighing, ground, ways, works, current, last, fineEnough, rateOf, take } = usePlan()
 const names = computed(() => preferences.current.sideNames)
 const finishes = FINISHES_WANTED.map((value) => ({ value, label: FINISH_WORD[value] }))
 const FROM_TEXT: Record<BevelFrom, string> = {
@@ -35,24 +34,6 @@ const FROM_TEXT: Record<BevelFrom, string> = {
   found: 'The bevel is as it was found before it was ground.',
   assumed: 'Nothing is known of the bevel: this is for one that has the wanted angle already and is only worn.',
 }
-/** A stone that the rig sets farther from the wanted angle than this is said to be, degrees. */
-const OFF_DEG = 0.5
-/** What to dial for each stone of the job; null where there is nothing to dial. */
-const dials = computed(
-  () =>
-    new Map(
-      swaps.value.map(({ stone, advice, shimMm }) => [
-        stone.id,
-        advice.ok ? { text: dialText(job.rig.value, advice.setting), offDeg: advice.offDeg, shimMm } : null,
-      ]),
-    ),
-)
-const works = computed(() =>
-  (current.value?.works ?? []).map((work) => {
-    const dial = dials.value.get(work.stone.id) ?? null
-    return { ...work, dial, farOff: dial !== null && Math.abs(dial.offDeg) >= OFF_DEG ? dial : null }
-  }),
-)
 const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names.value[side] })))
 </script>
 
@@ -60,7 +41,8 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
   <div class="panes lg:grid-cols-[22rem_minmax(0,1fr)]">
     <SheetPane labelledby="plan-for" class="space-y-3">
       <h2 id="plan-for" class="text-lg font-semibold">What is to be done</h2>
-      <p data-testid="plan-from">
+      <p v-if="weighing" aria-live="polite">Working out the bevel angle…</p>
+      <p v-else data-testid="plan-from">
         {{ FROM_TEXT[before.from] }}
         <NuxtLink v-if="before.from === 'assumed'" class="text-link" :to="sheetPath(job.id, 'mark')"
           >Do a marker test</NuxtLink
@@ -158,13 +140,16 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
           <p class="text-sm text-toned">
             <template v-if="work.task !== 'strop'">Strokes {{ rateText(rateOf(work.stone)) }}. </template
             ><template v-if="work.dial"
-              >Dial <b class="text-default">{{ work.dial.text }}</b>.</template
+              >Dial <b class="text-default">{{ dialText(job.rig.value, work.dial.setting) }}</b>.</template
             >
           </p>
-          <p v-if="work.farOff" class="font-semibold">
-            This rig’s nearest setting for it is {{ differenceText(work.farOff.offDeg) }} off: a shim of
-            {{ lengthText(work.farOff.shimMm, preferences.unit) }} under it brings its face to the thickest stone’s, or
-            take another stone.
+          <p v-if="work.farOff" class="font-semibold" data-testid="far-off">
+            This rig’s nearest setting for it is {{ differenceText(work.farOff.offDeg) }} off:
+            <template v-if="work.farOff.collar"
+              >dial {{ dialText(job.rig.value, work.farOff.collar.setting) }} with a collar of
+              {{ lengthText(work.farOff.collar.collarMm, preferences.unit) }} under the pivot, or take another
+              stone.</template
+            ><template v-else>take another stone.</template>
           </p>
           <p v-if="orderRemark(work)" class="font-semibold" data-testid="order-remark">{{ orderRemark(work) }}</p>
         </li>

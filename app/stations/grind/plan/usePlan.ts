@@ -1,9 +1,8 @@
 import { computed } from 'vue'
 import equal from 'fast-deep-equal'
-import { ofKind } from '#core/log/activeEntries'
-import { recordedBevel } from '#core/log/foundBevel'
-import type { FoundFace } from '#core/observe/marker/findBevel'
-import { flatFace, toGrind, type SideBefore } from '#core/process/decision/toGrind'
+import { adviseCollar, adviseDial } from '#core/geometry/dial/advised'
+import { bevelBefore } from '#core/process/decision/bevelBefore'
+import { toGrind } from '#core/process/decision/toGrind'
 import {
   finisher,
   FINISH_UM,
@@ -13,8 +12,6 @@ import {
   type OrderKind,
   type WantedFinish,
 } from '#core/steel/stones/orders'
-import { zoneMiddleMm } from '#core/records/blade/zones'
-import type { Side } from '#core/records/common/side'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { isOneOf, keysOf } from '#core/schema/keys'
 import { useInk } from '~/composables/useInk'
@@ -24,10 +21,8 @@ import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 
 export const FINISHES_WANTED = keysOf(FINISH_UM)
-/** Where what is known of the bevel comes from. */
-export type BevelFrom = 'tests' | 'proof' | 'found' | 'assumed'
-/** What is known best comes first. */
-const KNOWN_FROM = ['tests', 'proof', 'found'] as const
+/** A setting that is farther from the wanted angle than this is pointed out, degrees. */
+const FAR_OFF_DEG = 0.5
 /** A way to the finish: one that is offered, or the one that was chosen. */
 export type Way = OrderKind | 'chosen'
 
@@ -47,44 +42,17 @@ function plan(job: JobView) {
     job.content.value.progression.flatMap((id) => job.stones.value.find((stone) => stone.id === id) ?? []),
   )
 
-  const before = computed((): { from: BevelFrom; sides: SideBefore[] } => {
-    const { wanted } = job.content.value
-    const log = job.entriesOfBlade.value
-    const lastGround = ofKind(log, 'strokes').at(-1)?.at ?? ''
-    const each = job.sides.value.map((side) => {
-      const known = job.proved.value[side]
-      const proved = ofKind(log, 'proof').findLast((one) => one.side === side)
-      return {
+  const before = computed(() =>
+    bevelBefore(
+      job.entriesOfBlade.value,
+      ink.zones.value,
+      job.sides.value.map((side) => ({
         side,
-        wantedDeg: wanted.deg[side],
-        tests: allOf(ink.foundOn(side)),
-        found: allOf(recordedFaces(side)),
-        // What was proved and ground since is no more.
-        proof:
-          known && proved && proved.at > lastGround ? { deg: known.deg, uncertaintyDeg: known.uncertaintyDeg } : null,
-      }
-    })
-    const from = KNOWN_FROM.find((one) => each.every((side) => side[one] !== null)) ?? 'assumed'
-    const sides = each.map(({ side, wantedDeg, ...known }): SideBefore => ({
-      side,
-      wantedDeg,
-      there: (from !== 'assumed' && known[from]) || { deg: wantedDeg, uncertaintyDeg: 0 },
-    }))
-    return { from, sides }
-  })
-  const allOf = (faces: readonly (FoundFace | null)[]): FoundFace[] | null => {
-    const known = faces.filter((face) => face !== null)
-    return known.length === ink.zones.value.length ? known : null
-  }
-  /** The bevel that was recorded before it was ground, zone by zone. */
-  const recordedFaces = (side: Side): (FoundFace | null)[] => {
-    const zones = recordedBevel(job.entriesOfBlade.value, side)?.entry.zones ?? []
-    return ink.zones.value.map((zone) => {
-      const middleMm = zoneMiddleMm(zone)
-      const there = zones.find(({ fromMm, toMm }) => middleMm >= fromMm && middleMm <= toMm)
-      return there ? flatFace(there.deg, there.uncertaintyDeg) : null
-    })
-  }
+        wantedDeg: job.content.value.wanted.deg[side],
+        tests: ink.foundOn(side),
+      })),
+    ),
+  )
   /** The steel and the face of each side; or why a side cannot be ground. */
   const ground = computed(() =>
     toGrind({
@@ -114,10 +82,40 @@ function plan(job: JobView) {
   })
   /** What the stones of the job come to, whatever finish is asked for; null where none are chosen. */
   const current = computed(() => (ask.value && chosen.value.length > 0 ? stoneOrder(chosen.value, ask.value) : null))
+  /** The same stone by stone, with what to dial for each on the side that is up, and what helps where it is far off. */
+  const works = computed(() =>
+    (current.value?.works ?? []).map((work) => {
+      const ask = [
+        { ...job.setup.value, stone: work.stone },
+        job.side.value,
+        job.wantedDeg.value,
+        job.dialFor.value.edgePoint,
+      ] as const
+      const dial = adviseDial(...ask)
+      if (!dial.ok) return { ...work, dial: null, farOff: null }
+      const isFar = Math.abs(dial.offDeg) >= FAR_OFF_DEG
+      return { ...work, dial, farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null }
+    }),
+  )
   const last = computed(() => finisher(box.value, finish.value))
   const fineEnough = computed(() => last.value !== null && last.value.grainUm <= FINISH_UM[finish.value])
 
   const take = (order: readonly StoneRecord[]) =>
     job.change(`stones: ${order.map(({ name }) => name).join(', ')}`, { progression: order.map(({ id }) => id) })
-  return { form, finish, box, chosen, before, ground, ways, current, last, fineEnough, rateOf, take }
+  return {
+    form,
+    finish,
+    box,
+    chosen,
+    before,
+    weighing: ink.weighing,
+    ground,
+    ways,
+    current,
+    works,
+    last,
+    fineEnough,
+    rateOf,
+    take,
+  }
 }

@@ -126,30 +126,22 @@ async function simulate() {
     </template>
     <template #about><SideSwitch /></template>
     <template #taps="{ addMiddle }">
-      <div v-if="photo.photo.value">
-        <h3 class="font-semibold">Tap in the picture</h3>
-        <URadioGroup
-          v-model="tapping"
-          :items="TAPPINGS"
-          orientation="horizontal"
-          size="lg"
-          aria-label="What is tapped"
-        />
-        <p class="mt-1 text-sm text-muted" aria-live="polite">
-          <template v-if="tapping === 'ink'">{{
-            form.colour.length === 3
-              ? 'Its colour was pointed at.'
-              : 'Its colour is found automatically; point at it where that fails.'
-          }}</template><template v-else
-            >{{ form[tapping].length }} taps. Along it from left to right, five or so; they snap to what is seen
-            there.</template
-          >
-        </p>
-        <div class="mt-1 flex flex-wrap gap-2">
-          <UButton color="neutral" variant="outline" label="Remove the last" @click="photo.takeBack" />
-          <UButton color="neutral" variant="outline" label="Add one in the middle" @click="addMiddle" />
-        </div>
-      </div>
+      <TapChoice
+        v-if="photo.photo.value"
+        v-model="tapping"
+        :choices="TAPPINGS"
+        @remove-last="photo.takeBack"
+        @add-middle="addMiddle"
+      >
+        <template v-if="tapping === 'ink'">{{
+          form.colour.length === 3
+            ? 'Its colour was pointed at.'
+            : 'Its colour is found automatically; point at it where that fails.'
+        }}</template><template v-else
+          >{{ form[tapping].length }} taps. Along it from left to right, five or so; they snap to what is seen
+          there.</template
+        >
+      </TapChoice>
       <div>
         <h3 class="font-semibold">Which stretch of the edge lies between the taps</h3>
         <EdgeWindow

@@ -1,0 +1,71 @@
+import { computed } from 'vue'
+import { bladeLife, thinningOf, type AfterSharpenings } from '#core/steel/removal/life'
+import { thickEnoughMm } from '#core/steel/removal/plan'
+import { isStrop } from '#core/steel/stones/orders'
+import { strokesToRemove } from '#core/steel/stones/rate'
+import { lastOf } from '#core/math/list'
+import { usePlan } from '../plan/usePlan'
+import { useJob } from '~/job/useJob'
+
+/** Sharpenings after this job that are drawn, and places of the chart's lines. */
+export const MORE = 10
+const CHARTED = 40
+/** The chart ends at a round number. */
+const ROUND = 60
+const MOST_CHARTED = 960
+
+/** One state of the blade: as it is, after this job, or after some more. */
+export interface LifeStage extends AfterSharpenings {
+  readonly look: 'now' | 'then' | 'later'
+}
+/** What ends the life of the bevel as it is ground: it is too thick, or too much of the blade's height is gone. */
+export type Due = { readonly is: 'thin-now' } | { readonly is: 'thin-later' | 'used-up'; readonly sharpenings: number }
+
+/** What sharpening does to the side that is up, at the place of the edge that is too thick first. */
+export function useLife() {
+  const job = useJob()
+  const { ground, box, rateOf } = usePlan()
+  const oneSided = computed(() => job.blade.value.bevels === 'A')
+  /** Null where the side gets no bevel, or cannot be ground. */
+  const side = computed(() =>
+    ground.value.ok ? (ground.value.sides.find((one) => one.side === job.side.value) ?? null) : null,
+  )
+  /** Thickness behind the edge in all: of a blade with two bevels both halves, mm. */
+  const whole = (mm: number) => (oneSided.value ? mm : 2 * mm)
+  /** Thicker than this, in all, it is too thick for its angle. */
+  const mostMm = computed(() => thickEnoughMm(job.wantedDeg.value))
+  const mostOfSideMm = computed(() => (oneSided.value ? mostMm.value : mostMm.value / 2))
+
+  const due = computed((): Due | null => {
+    if (!side.value) return null
+    const { thinningMm3, left: sharpenings, firstDue } = side.value
+    if (thinningMm3 > 0) return { is: 'thin-now' }
+    const next = bladeLife(firstDue.place, [sharpenings + 1])[0]
+    const tooThick = next !== undefined && next.thicknessMm > mostOfSideMm.value
+    return { is: tooThick ? 'thin-later' : 'used-up', sharpenings }
+  })
+  const stages = computed((): LifeStage[] => {
+    if (!side.value) return []
+    const looks = ['now', 'then', 'later'] as const
+    return bladeLife(side.value.firstDue.place, [0, 1, 1 + MORE]).map((after, i) => ({ ...after, look: looks[i]! }))
+  })
+  const charted = computed(() => {
+    if (!side.value) return []
+    const most = Math.min(MOST_CHARTED, Math.max(ROUND, Math.ceil((1.3 * side.value.left) / ROUND) * ROUND))
+    const counts = Array.from({ length: CHARTED + 1 }, (_, i) => Math.round((i * most) / CHARTED))
+    return bladeLife(side.value.firstDue.place, counts)
+  })
+  /** How it is thinned, where that is due, with the coarsest stone of the box; null where it is not. */
+  const thinning = computed(() => {
+    if (!side.value || due.value?.is !== 'thin-now') return null
+    const stones = box.value.filter((stone) => !isStrop(stone)).toSorted((a, b) => a.grainUm - b.grainUm)
+    const stone = stones.length > 0 ? lastOf(stones) : null
+    return {
+      ...thinningOf(side.value.firstDue.place, mostOfSideMm.value),
+      removedMm3: side.value.thinningMm3,
+      stone,
+      strokes: stone && strokesToRemove(side.value.thinningMm3, rateOf(stone)),
+    }
+  })
+  return { ground, oneSided, side, whole, mostMm, due, stages, charted, thinning }
+}
