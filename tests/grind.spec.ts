@@ -82,28 +82,32 @@ test('another tab that opens takes up what is counted in this one, and nothing i
 }) => {
   const job = ['Pocket knife, second owner', 'Plain No. 4'] as const
   await toTheStone(page, ...job)
-  await expect(balance(page)).toHaveText('A 30 · B 30')
+  await expect(balance(page)).toHaveText('A 30, done · B 30, done')
   for (let i = 0; i < 3; i++) await page.keyboard.press('Space')
   const other = await context.newPage()
   await toTheStone(other, ...job)
-  await expect(balance(other)).toHaveText('A 33 · B 30')
+  await expect(balance(other)).toHaveText('A 33, done · B 30, done')
   await page.keyboard.press('Space')
-  await expect(balance(page)).toHaveText('A 34 · B 30')
-  await expect(balance(other)).toHaveText('A 34 · B 30')
+  await expect(balance(page)).toHaveText('A 34, done · B 30, done')
+  await expect(balance(other)).toHaveText('A 34, done · B 30, done')
 })
 
 test('a stone that is done goes to its record, and the next one is dialled before it counts', async ({ page }) => {
   await toTheStone(page, 'Harvest knife, before the vintage', 'Plain No. 2')
-  await expect(balance(page)).toHaveText('A 120 · B 110')
+  await expect(balance(page)).toHaveText('A 120, done · B 110')
+  // Strokes alone do not say that B is ground: somebody has to.
+  await expect(page.getByTestId('next-step')).toContainText('Turn over to B: grind B with Plain No. 2: 110')
+  await page.getByTestId('bench-turn').click()
   await page.getByTestId('bench-finish').click()
   await expect(page.getByTestId('bench-stone')).toHaveText('Plain No. 4')
   await expect(count(page)).toBeDisabled()
   await expect(count(page)).toContainText('Dial it first')
   await page.getByTestId('bench-dialled').click()
   await page.keyboard.press('x')
-  await page.keyboard.press('s')
+  await expect(balance(page)).toHaveText('A 0 · B 10')
+  await page.getByTestId('bench-finish').click()
   await page.keyboard.press('x')
-  await expect(balance(page)).toHaveText('A 10 · B 10')
+  await expect(balance(page)).toHaveText('A 10 · B 10, done')
   await page.getByTestId('bench-finish').click()
   await expect(page.getByTestId('bench-prove')).toBeVisible()
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
@@ -115,7 +119,7 @@ test('a stone that is done goes to its record, and the next one is dialled befor
 
 test('strokes are counted by ear, and the count can be corrected', async ({ page }) => {
   await toTheStone(page, 'Paring knife, tea room', 'Plain No. 4')
-  await expect(balance(page)).toHaveText('A 60 · B 60')
+  await expect(balance(page)).toHaveText('A 60, done · B 60, done')
   await page.getByRole('button', { name: 'Count by ear' }).click()
   await expect(page.getByTestId('ear')).toContainText('Heard 12 strokes, to and fro')
   await page.getByRole('button', { name: 'Stop listening' }).click()

@@ -35,13 +35,13 @@ async function doNext(page: Page, what: string) {
         .first()
         .click()
     case 'choose-stones':
-      return page.getByRole('checkbox', { name: 'Plain No. 4' }).click()
+      return page.locator('[data-testid^="way-"]').first().click()
     case 'put-on':
       return
     case 'grind':
-      await focused('strokes')
-      await page.keyboard.type('40')
-      return page.keyboard.press('Enter')
+      await focused('count')
+      await page.keyboard.press('x')
+      return page.getByTestId('bench-finish').click()
     case 'remove-burr':
       await focused('burr')
       await page.keyboard.press('Enter')

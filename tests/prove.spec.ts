@@ -161,7 +161,7 @@ test('the report shows what the ledger shows, as a page, a PDF and a table', asy
     angles: { A: Record<string, { deg: number }> }
     log: unknown[]
   }
-  expect(record.log).toHaveLength(13)
+  expect(record.log).toHaveLength(15)
   for (const angle of ['wanted', 'set', 'read', 'proved'])
     await expect(report).toContainText(`${record.angles.A[angle]!.deg.toFixed(1)}°`)
   const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PDF' }).click()])

@@ -9,7 +9,7 @@ export function useStoneRates() {
   const byStone = computed(() => {
     const jobs = new Map<string, StoneJob[]>()
     for (const { stoneId, removedMm3, strokes } of log.ofKind('stone-done'))
-      if (stoneId && removedMm3 !== null) jobs.set(stoneId, [...(jobs.get(stoneId) ?? []), { removedMm3, strokes }])
+      if (stoneId && removedMm3 !== null && strokes > 0) jobs.set(stoneId, [...(jobs.get(stoneId) ?? []), { removedMm3, strokes }])
     return jobs
   })
   return (stone: Pick<StoneRecord, 'id' | 'grainUm'>): StoneRate =>

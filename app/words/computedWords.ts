@@ -25,6 +25,8 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
     `The stone meets the jaws below ${f.angle('limitDeg')} here: stand the blade further out, or take narrower jaws.`,
   'jaws-in-the-way': () =>
     'The jaws are in the stone’s way here at any angle: stand the blade further out, or take narrower jaws.',
+  'stops-too-near': (f) =>
+    `No two stops do for all of this edge with this stone: it would have to be ${f.length('limitMm')} long.`,
   'slips-out': (f) =>
     `This spine slips out of jaws that hold ${f.length('limitMm')}. Take other jaws or a table, or say at the rig what these hold.`,
   'false-edge': () => 'A false edge on the spine slips out of ordinary jaws: take other jaws, or a table.',

@@ -34,6 +34,10 @@ export function stationFigures(steps: readonly Step[]): Readonly<Partial<Record<
     )
     return each.length > 0 ? [each.join(' / ')] : []
   }
-  const strokes = facts('grind').reduce((sum, { count }) => sum + (count ?? 0), 0)
+  const strokes = steps.reduce((sum, { id, state }) => {
+    if (id !== 'grind') return sum
+    if (state.is === 'under-way') return sum + state.done
+    return sum + (state.is === 'done' ? (state.fact.count ?? 0) : 0)
+  }, 0)
   return { mark: angles('mark'), grind: strokes > 0 ? [`${strokes} strokes`] : [], prove: angles('prove') }
 }

@@ -178,8 +178,11 @@ function toDoText({ toDo, side, zone, stoneId, position, placeMm }: NextStep, sp
       return { do: `Put on ${stone}`, why: 'it is the next of the chosen stones' }
     case 'grind':
       return {
-        do: `Grind ${on} with ${stone}, and record the strokes`,
-        why: 'hands behind the edge, no stroke past the tip',
+        do: `Grind ${on} with ${stone}`,
+        why:
+          toDo.strokes > 0
+            ? `${toDo.strokes} strokes so far; say when the stone has done its work`
+            : 'hands behind the edge, no stroke past the tip',
       }
     case 'remove-burr':
       return { do: 'Remove the burr', why: 'light passes on both sides until none is left; record it at Prove' }

@@ -118,13 +118,15 @@ const strokes = entry.extend({
   zone: z.enum(ZONE_KINDS).nullable().default(null),
   setup,
 })
-/** A person said that the stone of the entry has done its work on a job. */
+/** A person said that the stone of the entry has done its work on a side. */
 const stoneDone = entry.extend({
   kind: z.literal('stone-done'),
-  /** The steel that it was to take off all sides; null where that was not known, or none. */
+  /** Null: on every side that gets a bevel, as entries of an earlier version have it. */
+  side: side.nullable().default(null),
+  /** The steel that it was to take off; null where that was not known, or none. */
   removedMm3: z.number().positive().max(100_000).nullable().default(null),
-  /** Full strokes that it took on all sides. */
-  strokes: count({ least: 1, most: 100 * MOST_STROKES }),
+  /** Full strokes that it took. */
+  strokes: count({ least: 0, most: 100 * MOST_STROKES }),
   setup,
 })
 /** How sharp the edge was found. */
@@ -248,6 +250,7 @@ export type Proof = EntryOf<'proof'>
 export type InkLookEntry = EntryOf<'ink-look'>
 export type BevelWidth = EntryOf<'bevel-width'>
 export type Strokes = EntryOf<'strokes'>
+export type StoneDone = EntryOf<'stone-done'>
 export type Sharpness = EntryOf<'sharpness'>
 export type WearEntry = EntryOf<'stone-wear'>
 export type BevelFound = EntryOf<'bevel-found'>

@@ -16,6 +16,7 @@ export type RefusalCode =
   | 'jaws-reach-to'
   | 'stone-meets-jaws'
   | 'jaws-in-the-way'
+  | 'stops-too-near'
   | 'slips-out'
   | 'false-edge'
   | 'flatter-than-primary'

@@ -79,7 +79,7 @@ it('one is at each station on the way, one is done with; the others have just be
     'Packing-room cutter': 'measure-height',
     'Chef’s knife, weekly': 'measure-height',
     'Paring knife, café': 'decide',
-    'Harvest knife, before the vintage': 'put-on',
+    'Harvest knife, before the vintage': 'grind',
     'Paring knife, tea room': 'prove',
     'Pocket knife, second owner': 'put-to-use',
   })

@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import type { job } from '../../core/records/job/job'
 import type { DialSetting } from '../../core/records/rig/dials/readings'
+import { SIDES, type Side } from '../../core/records/common/side'
 import type { Purpose } from '../../core/records/job/purpose'
 import type { demoBlades } from './blades'
 import type { demoRigs } from './rigs'
@@ -26,7 +27,8 @@ export type DemoStep =
   | 'read'
   /** The bevel of each side was tested with the marker, and is known. */
   | 'bevel-found'
-  | { readonly strokes: DemoAngles }
+  /** Strokes with the stone on the rod; it has done its work on some sides, and took so much steel off each. */
+  | { readonly strokes: DemoAngles; readonly doneOn: readonly Side[]; readonly steelMm3: number | null }
   | 'burr'
   | 'proved'
   | 'accepted-B'
@@ -60,7 +62,7 @@ export const demoJobs: DemoJob[] = [
       'height',
       'dialled',
       'read',
-      { strokes: { A: 45, B: 45 } },
+      { strokes: { A: 45, B: 45 }, doneOn: SIDES, steelMm3: 0.3 },
       'burr',
       'proved',
       'accepted-B',
@@ -136,7 +138,7 @@ export const demoJobs: DemoJob[] = [
     stoneNumber: 2,
     order: [2, 4],
     purpose: 'new-angle',
-    did: ['height', 'dialled', 'read', { strokes: { A: 120, B: 110 } }],
+    did: ['height', 'dialled', 'read', { strokes: { A: 120, B: 110 }, doneOn: ['A'], steelMm3: null }],
     hold: hold(20, 18.2, 2.25),
     dialForMm: 123,
     dialled: bothSides({ by: 'degree-scale', markDeg: 21 }),
@@ -151,7 +153,7 @@ export const demoJobs: DemoJob[] = [
     stoneNumber: 4,
     order: [4],
     purpose: 'new-angle',
-    did: ['height', 'dialled', 'read', { strokes: { A: 60, B: 60 } }, 'burr'],
+    did: ['height', 'dialled', 'read', { strokes: { A: 60, B: 60 }, doneOn: SIDES, steelMm3: 0.21 }, 'burr'],
     hold: hold(26, 5, -2),
     dialled: bothSides({ by: 'degree-scale', markDeg: 17 }),
     wanted: wantedOfBoth(19, 'Thin slices.'),
@@ -165,7 +167,7 @@ export const demoJobs: DemoJob[] = [
     stoneNumber: 4,
     order: [4],
     purpose: 'touch-up',
-    did: ['height', 'dialled', 'read', { strokes: { A: 30, B: 30 } }, 'burr', 'proved'],
+    did: ['height', 'dialled', 'read', { strokes: { A: 30, B: 30 }, doneOn: SIDES, steelMm3: 0.09 }, 'burr', 'proved'],
     hold: hold(22, 6, 4),
     dialled: bothSides({ by: 'degree-scale', markDeg: 18.5 }),
     wanted: wantedOfBoth(20, 'General use.'),

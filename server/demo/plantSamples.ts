@@ -154,11 +154,15 @@ function happenedOn(
     'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
     outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],
   }
-  return did.flatMap((step) =>
-    typeof step === 'string'
-      ? steps[step]()
-      : both((side) => [{ ...about(), kind: 'strokes', side, count: step.strokes[side], zone: null, setup: then }]),
-  )
+  function ground({ strokes, doneOn, steelMm3: removedMm3 }: Extract<DemoStep, object>): LogEntry[] {
+    return both((side): LogEntry[] => {
+      const made: LogEntry = { ...about(), kind: 'strokes', side, count: strokes[side], zone: null, setup: then }
+      if (!doneOn.includes(side)) return [made]
+      const done = { kind: 'stone-done' as const, side, removedMm3, strokes: strokes[side], setup: then }
+      return [made, { ...about(), ...done }]
+    })
+  }
+  return did.flatMap((step) => (typeof step === 'string' ? steps[step]() : ground(step)))
 }
 const MINUTE_MS = 60_000
 const MOST_MINUTES = 60

@@ -6,6 +6,7 @@ import type { Side } from '#core/records/common/side'
 import { ENTRIES, type Strokes } from '#core/log/entry'
 import { ofKind } from '#core/log/activeEntries'
 import { strokesBefore, strokesMade } from '#core/log/strokesMade'
+import { useStoneDone } from './useStoneDone'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
@@ -23,7 +24,9 @@ const { form, problems, addProblem, readFigure, validate } = useForm(`strokes:${
   A: '',
   B: '',
   place: WHOLE_EDGE,
+  done: false,
 }))
+const { recordDone } = useStoneDone()
 const kinds = computed(() => ZONE_KINDS.filter((kind) => job.zones.value.some((zone) => zone.kind === kind)))
 const places = computed(() => [
   { value: WHOLE_EDGE, label: 'heel to tip' },
@@ -47,7 +50,8 @@ function note() {
     grown,
     before.flatMap((one) => one?.id ?? []),
   )
-  Object.assign(form.value, { A: '', B: '' })
+  if (form.value.done) recordDone(typed)
+  Object.assign(form.value, { A: '', B: '', done: false })
 }
 const noted = computed(() => ofKind(job.entriesOfBlade.value, 'strokes'))
 const made = computed(() => strokesMade(noted.value))
@@ -78,6 +82,7 @@ const labelOf = (side: Side) => `${names.value[side]}, strokes`
         />
         <LabelledSelect v-model="form.place" label="Where" :items="places" size="xl" />
       </div>
+      <UCheckbox v-model="form.done" size="lg" label="The stone has done its work on these sides" />
       <UButton type="submit" size="xl" color="neutral" variant="outline" label="Record them" />
       <p class="text-sm text-muted">Hands behind the edge; no stroke past the tip.</p>
     </form>

@@ -1,13 +1,14 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Strokes } from '../../log/entry'
-import { isOfEarlierVersion } from '../../log/setupSnapshot'
+import { stoneDoneOn } from '../../log/stoneDone'
+import { isOfEarlierVersion, type SetupSnapshot } from '../../log/setupSnapshot'
 import { lastOf, nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { heldIn, type JobAsked } from './jobNow'
 import { nearestDialDeg } from './nearestDial'
 import { dialStep, holdPositionStep, readStep } from './settingUp'
-import type { OutOfDate, Step } from './step'
+import type { OutOfDate, Step, StepState } from './step'
 
 /** Strokes made nearer than this to what is wanted now were made for it, degrees. */
 export const SAME_ANGLE_DEG = 0.5
@@ -64,28 +65,44 @@ export function stoneSteps(now: JobAsked, { position, byStone }: Grinding, readi
   })
 }
 
-/** Strokes were made on a side with a stone, at this hold and for the angle that is wanted now. */
+/**
+ * Strokes were made on a side with a stone, at this hold and for the angle that is wanted now, and a person said that
+ * the stone has done its work: strokes alone say nothing of what they came to. Who puts the edge to use says it of all.
+ */
 function grindStep(now: JobAsked, stoneId: string, side: Side, position: number | null): Step {
   const of = { side, stoneId, position }
   const all = strokesOn(now, side, position)
   const made = all.filter((one) => one.stoneId === stoneId)
-  const toDo = { does: 'grind' } as const
   // A proof of an earlier version says that its bevel was cut, and knows of no strokes.
   const cut = ofKind(now.found, 'proof').findLast(
     (one) => one.side === side && one.setup !== null && isOfEarlierVersion(one.setup),
   )
   if (all.length === 0 && cut) return step(now, 'grind', { ...of, state: done({ at: cut.at }) })
-  if (made.length === 0) return step(now, 'grind', { ...of, state: MISSING, toDo })
-  const last = lastOf(made)
-  const fact = { at: last.at, count: made.reduce((sum, { count }) => sum + count, 0) }
-  // Worked in positions that were let go since, it was held otherwise in each.
-  const letGo = position === null && last.setup !== null && last.setup.position !== null
-  const parts = HELD_WITH.filter((part) => part !== 'hold' || !letGo)
-  const because: OutOfDate[] = changedSince(now, last.setup, side, parts)
-  const setDeg = last.setup?.setDeg[side] ?? null
-  if (setDeg !== null && because.length === 0 && !forWanted(now, side, stoneId, setDeg)) because.push('wanted')
-  return step(now, 'grind', { ...of, state: doneUnless(fact, because), toDo })
+  if (made.length === 0) return step(now, 'grind', { ...of, state: MISSING, toDo: { does: 'grind', strokes: 0 } })
+
+  /** Why what was done with a setup is not what is to be done now. */
+  function since(setup: SetupSnapshot | null): OutOfDate[] {
+    // Worked in positions that were let go since, it was held otherwise in each.
+    const letGo = position === null && setup !== null && setup.position !== null
+    const parts = HELD_WITH.filter((part) => part !== 'hold' || !letGo)
+    const because: OutOfDate[] = changedSince(now, setup, side, parts)
+    const setDeg = setup?.setDeg[side] ?? null
+    const isOff = setDeg !== null && because.length === 0 && !forWanted(now, side, stoneId, setDeg)
+    return isOff ? [...because, 'wanted'] : because
+  }
+  const { at, setup } = lastOf(made)
+  const count = made.reduce((sum, one) => sum + one.count, 0)
+  const because = since(setup)
+  const toDo = { does: 'grind', strokes: because.length > 0 ? 0 : count } as const
+  if (because.length > 0)
+    return step(now, 'grind', { ...of, state: { is: 'out-of-date', fact: { at, count }, because }, toDo })
+  const word = stoneDoneOn(now.found, of)
+  const isDone = (word !== undefined && since(word.setup).length === 0) || wasUsedAfter(now, at)
+  const state: StepState = isDone ? done({ at, count }) : { is: 'under-way', done: count, of: null }
+  return step(now, 'grind', { ...of, state, toDo })
 }
+const wasUsedAfter = ({ found }: Pick<JobAsked, 'found'>, at: string): boolean =>
+  ofKind(found, 'put-to-use').some((used) => used.at > at)
 
 /** Whether a set angle is that of what is wanted now: near enough, or as near as the rig comes with that stone. */
 function forWanted(now: JobAsked, side: Side, stoneId: string, setDeg: number): boolean {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { bellyBlade, plainStone, postRig } from '../../geometry/setup/sampleSetup.fixture'
 import { setupSaying } from '../../log/setupSnapshot.fixture'
 import type { Purpose } from '../../records/job/purpose'
-import { bench, pressAll, STONES, type Bench } from './robot.fixture'
+import { bench, pressAll, robotId, STONES, type Bench } from './robot.fixture'
 import { stepsOf } from './steps'
 
 const sabre = { ...bellyBlade, primaryGrindHeightMm: 14, widthMm: 28 }
@@ -129,6 +129,28 @@ describe('what is no longer so', () => {
     pressAll(of)
     of.test('A')
     expect([stateOf(of, 'mark', 'A')?.is, of.next()]).toEqual(['done', null])
+  })
+
+  it('a stone is under way until somebody says that it has done its work, or puts the edge to use', () => {
+    const of = start('touch-up')
+    for (let next = of.next(); next && next.id !== 'grind'; next = of.next()) of.press(next)
+    expect(of.next()).toMatchObject({ side: 'A', toDo: { does: 'grind', strokes: 0 } })
+    of.strokes('A')
+    of.strokes('A')
+    expect(of.next()).toMatchObject({ side: 'A', state: { is: 'under-way', done: 80 }, toDo: { strokes: 80 } })
+    expect(stateOf(of, 'grind', 'B')).toEqual({ is: 'missing' })
+    of.grind('A')
+    expect(stateOf(of, 'grind', 'A')).toMatchObject({ is: 'done', fact: { count: 120 } })
+    of.strokes('B')
+    expect(stateOf(of, 'grind', 'B')).toMatchObject({ is: 'under-way', done: 40 })
+    // Said for another angle, it says nothing of this one.
+    const { deg } = of.job().wanted
+    of.change({ wanted: { deg: { A: deg.A + 4, B: deg.B + 4 }, linked: true, why: 'Rolled.' } })
+    expect(stateOf(of, 'grind', 'A')).toMatchObject({ is: 'out-of-date', because: ['wanted'] })
+    of.change({ wanted: { deg, linked: true, why: '' } })
+    const used = { ...of.log[0]!, id: robotId(900), at: '2026-06-01T09:00:00.000Z', stoneId: null }
+    of.log.push({ ...used, kind: 'put-to-use' })
+    expect(stateOf(of, 'grind', 'B')).toMatchObject({ is: 'done', fact: { count: 40 } })
   })
 
   it('strokes for another angle; strokes added up; a burr that is still there', () => {

@@ -90,7 +90,7 @@ function proofStep(
       ...of,
       stoneId: now.job.stoneId,
       state: doneUnless(fact, ['not-to-apex']),
-      toDo: { does: 'grind' },
+      toDo: { does: 'grind', strokes: 0 },
     })
   // Another dial since does not count: that it was cut for the angle that is wanted now is what its strokes say.
   const because: OutOfDate[] = changedSince(now, last.setup, side, HELD_WITH)

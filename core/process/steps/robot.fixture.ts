@@ -54,7 +54,9 @@ export interface Bench {
   /** Does a step as a careful hand would; false where the line alone cannot. */
   press(step: NextStep): boolean
   leaveOut(step: Pick<NextStep, 'id' | 'side' | 'zone' | 'position' | 'placeMm'>): void
+  /** Strokes, and the word that the stone has done its work with them. */
   grind(side: Side): void
+  strokes(side: Side): void
   prove(side: Side, offDeg?: number): void
   test(side: Side): void
   read(side: Side): void
@@ -142,8 +144,14 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
       side,
       zones: zones.map((zone) => ({ ...zone, deg: setDeg(side), uncertaintyDeg: 0.3 })),
     })
-  const grind = (side: Side) =>
+  const strokes = (side: Side) =>
     void log.push({ ...about(), kind: 'strokes', side, count: 40, zone: null, setup: snapshot() })
+  const stoneDone = (side: Side) =>
+    void log.push({ ...about(), kind: 'stone-done', side, removedMm3: null, strokes: 40, setup: snapshot() })
+  function grind(side: Side) {
+    strokes(side)
+    stoneDone(side)
+  }
   function read(side: Side) {
     const set = evaluation().sides[side]
     if (!set.ok) return
@@ -300,6 +308,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
     press,
     leaveOut,
     grind,
+    strokes,
     prove: (side, offDeg) => proveAt(side, null, null, offDeg),
     test,
     read,

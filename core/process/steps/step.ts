@@ -39,7 +39,8 @@ export type OutOfDate =
 
 export type StepState =
   | { readonly is: 'missing' }
-  | { readonly is: 'under-way'; readonly done: number; readonly of: number }
+  /** Zones tested, of so many; or strokes made, and nobody knows of how many. */
+  | { readonly is: 'under-way'; readonly done: number; readonly of: number | null }
   | { readonly is: 'done'; readonly fact: Fact }
   | { readonly is: 'out-of-date'; readonly fact: Fact; readonly because: readonly OutOfDate[] }
   /** `fact`: what it came to, where that was accepted as it is. */
@@ -81,7 +82,8 @@ export type ToDo =
   | { readonly does: 'decide' }
   | { readonly does: 'choose-stones' }
   | { readonly does: 'put-on' }
-  | { readonly does: 'grind' }
+  /** Strokes made so far, at this setting. */
+  | { readonly does: 'grind'; readonly strokes: number }
   | { readonly does: 'remove-burr' }
   | { readonly does: 'prove' }
   | { readonly does: 'explain-proof'; readonly offDeg: number; readonly uncertaintyDeg: number }

@@ -2,27 +2,28 @@ import { computed } from 'vue'
 import { ofKind } from '#core/log/activeEntries'
 import { adviseDial } from '#core/geometry/dial/advised'
 import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
-import { otherSide } from '#core/records/common/side'
-import { usePlan } from '../plan/usePlan'
+import { otherSide, type Side } from '#core/records/common/side'
+import { useStoneDone } from '../useStoneDone'
 import { useStoneOrder } from '../useStoneOrder'
 import { useTally } from './useTally'
 import { useJob } from '~/job/useJob'
+import { useNextStep } from '~/job/useNextStep'
 
 /** One stone and one side at a time: what is dialled, what the stone has to do, the count, the burr, the next stone. */
 export function useStoneBench() {
   const job = useJob()
-  const { current, before } = usePlan()
+  const { steps } = useNextStep()
+  const { work, workOn, recordDone } = useStoneDone()
   const { swaps } = useStoneOrder()
   const tally = useTally()
   const { countOf, commit } = tally
   const { side, sides, stone } = job
 
   /** The stones of the job in their order, and where in it the one on the rod stands; -1 where it does not. */
-  const stones = computed(() => swaps.value.map((swap) => swap.stone))
+  const stones = computed(() => (swaps.value.length > 0 ? swaps.value.map((swap) => swap.stone) : [stone.value]))
   const at = computed(() => stones.value.findIndex(({ id }) => id === stone.value.id))
   const next = computed(() => (at.value < 0 ? stones.value[0] : stones.value[at.value + 1]))
-  const work = computed(() => current.value?.works.find((one) => one.stone.id === stone.value.id) ?? null)
-  const forecast = computed(() => work.value?.sides.find((one) => one.side === side.value)?.strokes ?? null)
+  const forecast = computed(() => workOn(side.value)?.strokes ?? null)
 
   const advice = computed(() =>
     adviseDial(job.setup.value, side.value, job.wantedDeg.value, job.dialFor.value.edgePoint),
@@ -43,20 +44,25 @@ export function useStoneBench() {
   /** Notes the advised setting as dialled. Answers what is wrong with it. */
   const dialIt = () => (advice.value.ok ? job.actions.noteDialled(advice.value.setting) : null)
 
-  /** The last time that this stone was said to have done its work; null where it was ground with since. */
-  const lastDone = computed(() =>
-    ofKind(job.entriesOfBlade.value, 'stone-done').findLast((one) => one.stoneId === stone.value.id),
+  /** The sides on which a person said that this stone has done its work, in the position that the blade is held in. */
+  const doneOn = computed(() =>
+    sides.value.filter((one) =>
+      steps.value.some(
+        ({ id, side: of, stoneId, position, state }) =>
+          id === 'grind' &&
+          of === one &&
+          stoneId === stone.value.id &&
+          (position === null || position === job.setNow.value.position) &&
+          state.is === 'done',
+      ),
+    ),
   )
-  const strokesSince = computed(() => sides.value.map((one) => countOf(one, stone.value.id, lastDone.value?.at)))
-  const done = computed(() => lastDone.value !== undefined && strokesSince.value.every((strokes) => strokes === 0))
-  const ground = computed(() => sides.value.every((one) => countOf(one, stone.value.id) > 0))
+  const isDone = (one: Side) => doneOn.value.includes(one)
+  /** The other side, where this stone has work to do on it. */
+  const openSide = computed(() => sides.value.find((one) => one !== side.value && !isDone(one)) ?? null)
+  const ground = computed(() => countOf(side.value, stone.value.id) > 0)
   /** Nine of ten such jobs take more strokes than these: it is hardly done before. */
-  const mayBeDone = computed(() =>
-    sides.value.every((one) => {
-      const least = work.value?.sides.find((its) => its.side === one)?.strokes.least ?? 1
-      return countOf(one, stone.value.id) >= least
-    }),
-  )
+  const mayBeDone = computed(() => countOf(side.value, stone.value.id) >= (forecast.value?.least ?? 1))
 
   /** A burr rises on the side that is not ground. */
   const burrSide = computed(() => otherSide(side.value))
@@ -81,16 +87,13 @@ export function useStoneBench() {
     commit()
     job.turnOver()
   }
-  /** This stone has done its work: it goes to its record, and the next one is put on. */
+  /** This stone has done its work on this side: the other one comes up, or the next stone is put on. */
   function finish() {
     commit()
-    const steelMm3 = work.value?.sides.reduce((sum, { removedMm3 }) => sum + removedMm3, 0) ?? 0
-    // What was taken off a bevel that nobody knew says nothing of the stone.
-    const isKnown = steelMm3 > 0 && (work.value?.task !== 'shape' || before.value.from !== 'assumed')
-    const strokes = strokesSince.value.reduce((sum, one) => sum + one, 0)
-    const removedMm3 = isKnown ? steelMm3 : null
-    job.session.record('stone finished', [{ ...job.newEntry(), kind: 'stone-done', removedMm3, strokes }])
-    putOnNext()
+    const other = openSide.value
+    recordDone([side.value])
+    if (other) turnOver()
+    else putOnNext()
   }
   function putOnNext() {
     commit()
@@ -100,7 +103,7 @@ export function useStoneBench() {
   return {
     ...{ stones, at, next, work, forecast },
     ...{ advice, set, dialled, setting, riseMm, dialIt },
-    ...{ done, ground, mayBeDone, finish, putOnNext },
+    ...{ isDone, openSide, ground, mayBeDone, finish, putOnNext },
     ...{ burr, burrSide, noteBurr, longPast, turnOver },
     ...tally,
   }

@@ -110,6 +110,7 @@ function plan(job: JobView) {
     before,
     weighing: ink.weighing,
     ground,
+    ask,
     ways,
     current,
     works,
