@@ -112,7 +112,7 @@ test('a stone that is done goes to its record, and the next one is dialled befor
   await expect(page.getByTestId('bench-prove')).toBeVisible()
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   const works = page.getByTestId('plan-works').getByRole('listitem')
-  await expect(works.filter({ hasText: 'Plain No. 4' })).toContainText('from one job of its own')
+  await expect(works.filter({ hasText: 'Plain No. 4' })).toContainText('from 3 jobs of its own')
   // The first one shaped a bevel that nobody knew: that says nothing of the stone.
   await expect(works.filter({ hasText: 'Plain No. 2' })).toContainText('by its grain alone')
 })
@@ -127,6 +127,27 @@ test('strokes are counted by ear, and the count can be corrected', async ({ page
   expect(heard).toBeGreaterThanOrEqual(72)
   await page.getByRole('button', { name: 'Take one back' }).click()
   await expect(count(page)).toContainText(String(heard - 1))
+})
+
+test('local strokes are owed full ones, and a burr is looked for zone by zone', async ({ page }) => {
+  await toTheStone(page, 'Paring knife, tea room', 'Plain No. 4')
+  await page.getByTestId('where-tip').click()
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Space')
+  await expect(count(page)).toHaveText(/^4on the tip alone/)
+  await expect(page.getByTestId('edge-owed')).toHaveText('12 full strokes still to blend the local ones, 3 for each.')
+  await page.getByTestId('where-all').click()
+  await page.keyboard.press('x')
+  await expect(page.getByTestId('edge-owed')).toHaveText(/^2 full strokes/)
+  await page.keyboard.press('x')
+  await expect(page.getByTestId('edge-owed')).toHaveCount(0)
+  await page.getByTestId('burr-tip').click()
+  await expect(page.getByTestId('burr-missing')).toHaveText(
+    'No burr yet at the heel, the middle and the belly: grind there.',
+  )
+  await page.keyboard.press('v')
+  await expect(page.getByTestId('burr-missing')).toContainText('A burr all along B')
+  await page.getByRole('button', { name: 'No burr left' }).click()
+  await expect(page.getByTestId('burr-tip')).toContainText('gone')
 })
 
 test('the blade’s life says what is left behind the edge, and when to thin it', async ({ page }) => {

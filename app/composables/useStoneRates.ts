@@ -7,11 +7,17 @@ import { useLog } from '~/stores/log'
 export function useStoneRates() {
   const log = useLog()
   const byStone = computed(() => {
-    const jobs = new Map<string, StoneJob[]>()
-    for (const { stoneId, removedMm3, strokes } of log.ofKind('stone-done'))
-      if (stoneId && removedMm3 !== null && strokes > 0) jobs.set(stoneId, [...(jobs.get(stoneId) ?? []), { removedMm3, strokes }])
+    const jobs = new Map<string, Map<string | null, StoneJob>>()
+    for (const { stoneId, jobId, removedMm3, strokes } of log.ofKind('stone-done')) {
+      if (!stoneId || removedMm3 === null || strokes === 0) continue
+      // Both sides of a job are one: the same hand on the same steel.
+      const ofStone = jobs.get(stoneId) ?? new Map<string | null, StoneJob>()
+      const before = ofStone.get(jobId) ?? { removedMm3: 0, strokes: 0 }
+      ofStone.set(jobId, { removedMm3: before.removedMm3 + removedMm3, strokes: before.strokes + strokes })
+      jobs.set(stoneId, ofStone)
+    }
     return jobs
   })
   return (stone: Pick<StoneRecord, 'id' | 'grainUm'>): StoneRate =>
-    stoneRate(stone.grainUm, byStone.value.get(stone.id) ?? [])
+    stoneRate(stone.grainUm, [...(byStone.value.get(stone.id)?.values() ?? [])])
 }

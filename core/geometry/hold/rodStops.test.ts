@@ -56,7 +56,7 @@ describe('two stops on the rod', () => {
     const short = { ...heldSetup, stone: { ...heldSetup.stone, lengthMm: 12 } }
     const none = rodStops(short, 'A', 50, edgePoints)
     expect(none).toMatchObject({ ok: false, code: 'stops-too-near' })
-    const limitMm = none.ok ? 0 : none.figures!.limitMm!
+    const limitMm = Number(none.ok ? 0 : none.figures?.limitMm)
     const longEnough = { ...short, stone: { ...short.stone, lengthMm: limitMm + 1e-6 } }
     expect(rodStops(longEnough, 'A', 50, edgePoints).ok).toBe(true)
     expect(rodStops(heldSetup, 'A', 5, edgePoints)).toMatchObject({ ok: false, code: 'pivot-below-face' })

@@ -53,7 +53,7 @@ export function rodStops(
   return clearMm === null ? refuse('jaws-in-the-way') : { ok: true, nearestMm: clearMm, farthestMm }
 }
 
-/** The nearest place for the near stop with which the stone clears the jaws: the farther out, the less lies over them. */
+/** The nearest place of the near stop with which the stone clears the jaws: farther out, less of it lies over them. */
 function nearestClearMm(
   setup: Setup,
   side: Side,

@@ -1,34 +1,27 @@
 <script setup lang="ts">
 import { useEventListener, useWakeLock } from '@vueuse/core'
 import { SIDES } from '#core/records/common/side'
-import { isStrop } from '#core/steel/stones/orders'
-import { useEar } from './useEar'
 import { useStoneBench } from './useStoneBench'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
-import { angleText } from '~/words/angleText'
-import { dialParts } from '~/words/dialText'
-import { EAR_TEXT, heardText } from '~/words/earText'
 import { stoneGrainText } from '~/words/grainText'
-import { momentText } from '~/words/momentText'
-import { forecastText, TASK_DONE, TASK_WORD } from '~/words/planText'
-import { problemText } from '~/words/problemText'
-import { riseText } from '~/words/riseText'
-import { capital } from '~/words/sentence'
-import { burrText } from '~/words/sharpnessText'
+import { forecastText } from '~/words/planText'
+import { ZONE_WORD } from '~/words/zoneText'
 
 /** At the stone, hands full: one stone and one side at a time, what is dialled, and the count. */
 const job = useJob()
 const preferences = usePreferences()
 const bench = useStoneBench()
-const { stones, at, next, work, forecast, advice, set, dialled, setting, riseMm } = bench
-const { isDone, openSide, ground, mayBeDone, burr, burrSide, longPast, countOf } = bench
+const { stones, at, next, forecast, dialled, hasBevel, press, countOf, zone } = bench
+const { isDone, comesFirst, openSide, ground, mayBeDone, burrSide, burrIsNext, kinds } = bench
 const stone = job.stone
 const names = computed(() => preferences.current.sideNames)
-const hasBevel = computed(() => job.sides.value.includes(job.side.value))
-const count = computed(() => countOf(job.side.value, stone.value.id))
-const share = computed(() => (forecast.value ? Math.min(1, count.value / forecast.value.middle) : 0))
+/** The strokes of what is worked now: from heel to tip, or a zone alone. */
+const count = computed(() => countOf(job.side.value, stone.value.id, zone.value))
+const share = computed(() =>
+  forecast.value && zone.value === null ? Math.min(1, count.value / forecast.value.middle) : 0,
+)
 const done = computed(() => isDone(job.side.value))
 /** What a stone that has done its work on this side is followed by. */
 const then = computed(() =>
@@ -40,24 +33,6 @@ const balance = computed(() =>
     ' · ',
   ),
 )
-const parts = computed(() => (setting.value ? dialParts(job.rig.value, setting.value) : []))
-const failure = ref('')
-function dialIt() {
-  failure.value = bench.dialIt() ?? ''
-}
-function press(strokes: number) {
-  if (dialled.value) bench.add(strokes)
-}
-
-const {
-  state: ear,
-  heard,
-  start: listen,
-  stop: endListening,
-} = useEar((strokes) => {
-  if (strokes > 0) press(strokes)
-  else bench.takeBackOpen(-strokes)
-})
 const lock = useWakeLock()
 onMounted(() => void lock.request('screen').catch(() => undefined))
 onBeforeUnmount(() => {
@@ -87,7 +62,7 @@ const KEYS: Readonly<Record<string, () => void>> = {
   PageDown: () => press(1),
   Backspace: bench.takeBack,
   x: () => press(10),
-  v: () => bench.noteBurr('felt'),
+  v: () => bench.noteBurr(kinds.value),
 }
 useEventListener(
   window,
@@ -121,6 +96,15 @@ useEventListener(
         >{{ at < 0 ? 'not in the order' : `stone ${at + 1} of ${stones.length}` }}, {{ stoneGrainText(stone) }}</span
       >
       <UButton
+        v-if="comesFirst"
+        size="lg"
+        color="neutral"
+        variant="outline"
+        :label="`${comesFirst.name} comes first: put it on`"
+        data-testid="bench-first"
+        @click="bench.putOn(comesFirst.id)"
+      />
+      <UButton
         class="ml-auto"
         size="xl"
         color="neutral"
@@ -130,68 +114,13 @@ useEventListener(
         @click="fullScreen"
       />
     </header>
-    <div class="grid flex-1 gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)]">
-      <SheetPane labelledby="bench-side" class="flex flex-col gap-3">
-        <h3 id="bench-side" class="flex flex-wrap items-center gap-x-3 text-3xl font-semibold">
-          <span data-testid="bench-side">{{ names[job.side.value] }}</span>
-          <span class="flex items-center gap-2 text-xl font-normal"
-            ><AngleMark angle="wanted" />{{ angleText(job.wantedDeg.value) }}</span
-          >
-        </h3>
-        <p v-if="!hasBevel" class="text-lg">
-          Side {{ names[job.side.value] }} of this blade is its flat back: it gets no bevel. Lay it flat on the stone to
-          take the burr off.
-          <button type="button" class="text-link" @click="bench.turnOver">Turn it over</button>
-        </p>
-        <template v-else-if="setting">
-          <p class="figure flex flex-wrap items-baseline gap-x-2 leading-none" data-testid="bench-dial">
-            <span
-              v-for="(part, i) in parts"
-              :key="i"
-              :class="part.figure ? 'text-6xl xl:text-7xl' : 'text-2xl font-normal text-toned'"
-              >{{ part.text }}</span
-            >
-          </p>
-          <p class="text-lg text-toned">
-            <template v-if="dialled && set.ok"
-              >Dialled: gives {{ angleText(set.contact.edgeAngleDeg, set.uncertaintyDeg) }}.</template
-            ><template v-else-if="riseMm">{{ riseText(riseMm, preferences.unit) }} from the stone before.</template>
-          </p>
-          <UButton
-            v-if="!dialled"
-            class="justify-center text-xl"
-            size="xl"
-            label="I have dialled it"
-            data-testid="bench-dialled"
-            @click="dialIt"
-          />
-        </template>
-        <p v-else-if="!advice.ok" class="text-lg text-error">{{ problemText(advice, preferences.unit) }}</p>
-        <p v-if="failure" role="alert" class="text-error">{{ failure }}</p>
-        <p v-if="work" class="text-xl">
-          <b>{{ TASK_WORD[work.task] }}.</b> {{ TASK_DONE[work.task] }}
-        </p>
-        <p class="text-toned">
-          {{
-            isStrop(stone)
-              ? 'Edge trailing only, never towards the edge.'
-              : 'Hands behind the edge; no stroke past the tip. Wipe blade and stone before the next one.'
-          }}
-        </p>
-        <p v-if="longPast" role="status" class="border-t border-default pt-2 text-lg" data-testid="long-past">
-          <b>No burr after {{ count }} strokes</b>, more than nine of ten such jobs take. Likeliest the bevel there is
-          steeper than what is dialled, so the edge is not reached; else the stone is loaded, or the apex is worn.
-          <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">A marker test tells</NuxtLink>
-        </p>
-        <p v-if="burr" class="mt-auto text-toned" data-testid="bench-burr">
-          {{ capital(burrText(burr.burr!, names)) }}, {{ momentText(burr.at) }}
-        </p>
-      </SheetPane>
-      <div class="flex min-w-0 flex-col gap-3">
+    <div class="grid gap-3 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.2fr)] lg:grid-rows-[auto_auto_1fr]">
+      <BenchDial />
+      <div class="flex min-w-0 flex-col gap-3 self-start lg:col-start-2 lg:row-span-3 lg:row-start-1">
         <button
           type="button"
           data-counts
-          class="pane flex min-h-56 flex-1 cursor-pointer flex-col items-center justify-center disabled:cursor-not-allowed"
+          class="pane flex min-h-56 cursor-pointer flex-col items-center justify-center disabled:cursor-not-allowed"
           :disabled="!dialled"
           data-focus="count"
           data-testid="bench-count"
@@ -204,7 +133,13 @@ useEventListener(
             >{{ count }}</span
           >
           <span class="text-xl">{{
-            !dialled ? 'Dial it first' : forecast ? `of ${forecastText(forecast)}` : 'strokes'
+            !dialled
+              ? 'Dial it first'
+              : zone
+                ? `on the ${ZONE_WORD[zone]} alone`
+                : forecast
+                  ? `of ${forecastText(forecast)}`
+                  : 'strokes'
           }}</span>
           <span class="mt-3 block h-3 w-full max-w-96 overflow-hidden rounded-full bg-elevated" aria-hidden="true"
             ><span class="block h-full bg-primary" :style="{ width: `${100 * share}%` }"
@@ -241,9 +176,15 @@ useEventListener(
             color="neutral"
             variant="outline"
             :label="`Burr on ${names[burrSide]}, heel to tip`"
-            @click="bench.noteBurr('felt')"
+            @click="bench.noteBurr(kinds)"
           />
-          <UButton size="xl" color="neutral" variant="outline" label="No burr left" @click="bench.noteBurr('none')" />
+          <UButton
+            size="xl"
+            :color="burrIsNext ? 'primary' : 'neutral'"
+            :variant="burrIsNext ? 'solid' : 'outline'"
+            label="No burr left"
+            @click="bench.noteBurr('none')"
+          />
           <UButton
             v-if="!done && at >= 0"
             size="xl"
@@ -276,43 +217,13 @@ useEventListener(
             :to="sheetPath(job.id, 'prove')"
           />
         </div>
-        <div class="flex flex-wrap items-center gap-3">
-          <template v-if="ear === 'on' || ear === 'asking'">
-            <UButton
-              size="xl"
-              color="neutral"
-              variant="outline"
-              icon="i-lucide-mic-off"
-              label="Stop listening"
-              @click="endListening"
-            />
-            <p class="min-w-0 flex-1" role="status" data-testid="ear">{{ heardText(heard) }}</p>
-          </template>
-          <template v-else>
-            <UButton
-              size="xl"
-              color="neutral"
-              variant="outline"
-              icon="i-lucide-mic"
-              label="Count by ear"
-              :disabled="!dialled"
-              @click="listen('microphone')"
-            />
-            <UButton
-              size="xl"
-              color="neutral"
-              variant="ghost"
-              label="Try it with a made-up bench"
-              :disabled="!dialled"
-              @click="listen('made-up')"
-            />
-            <p v-if="ear !== 'off'" role="alert" class="w-full text-error">{{ EAR_TEXT[ear] }}</p>
-          </template>
-        </div>
+        <BenchEar />
         <p class="text-sm text-muted">
           Keys: space or a pedal counts one, X ten, Backspace takes one back, S turns over, V notes the burr.
         </p>
       </div>
+      <BenchTask />
+      <BenchEdge v-if="hasBevel" />
     </div>
   </div>
 </template>

@@ -1,21 +1,27 @@
 import { computed } from 'vue'
-import { ofKind } from '#core/log/activeEntries'
 import { adviseDial } from '#core/geometry/dial/advised'
+import { expectedReadingDeg } from '#core/geometry/gauge/expectedReading'
+import { gaugeUseOf } from '#core/records/job/job'
 import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
-import { otherSide, type Side } from '#core/records/common/side'
+import { isOpen } from '#core/process/steps/step'
+import type { Side } from '#core/records/common/side'
 import { useStoneDone } from '../useStoneDone'
 import { useStoneOrder } from '../useStoneOrder'
+import { useEdgeWorked } from './useEdgeWorked'
 import { useTally } from './useTally'
 import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
 import { useNextStep } from '~/job/useNextStep'
 
 /** One stone and one side at a time: what is dialled, what the stone has to do, the count, the burr, the next stone. */
-export function useStoneBench() {
-  const job = useJob()
-  const { steps } = useNextStep()
+export const useStoneBench = () => useJob().share(stoneBench)
+
+function stoneBench(job: JobView) {
+  const { steps, next: nextStep } = useNextStep()
   const { work, workOn, recordDone } = useStoneDone()
   const { swaps } = useStoneOrder()
   const tally = useTally()
+  const { burrIn, burrSide, kinds, noteBurr } = useEdgeWorked()
   const { countOf, commit } = tally
   const { side, sides, stone } = job
 
@@ -35,9 +41,20 @@ export function useStoneBench() {
     const offDeg = Math.abs(set.value.contact.edgeAngleDeg - job.wantedDeg.value)
     return offDeg <= Math.max(SAME_ANGLE_DEG, advice.value.ok ? Math.abs(advice.value.offDeg) : 0)
   })
+  const hasBevel = computed(() => sides.value.includes(side.value))
+  /** Counts strokes; before the side is dialled, none. */
+  function press(strokes: number) {
+    if (dialled.value) tally.add(strokes)
+  }
   /** What is dialled, or is to be. */
   const setting = computed(() =>
     dialled.value ? job.actions.dialledNow() : advice.value.ok ? advice.value.setting : null,
+  )
+  /** What a level gauge on the stone must read at the place that the dial is for, degrees. */
+  const mustReadDeg = computed(() =>
+    set.value.ok
+      ? expectedReadingDeg(job.setup.value, side.value, set.value.contact, gaugeUseOf(job.content.value))
+      : null,
   )
   /** How far the pivot rises from the stone before, mm; null for the first. */
   const riseMm = computed(() => (at.value > 0 ? (swaps.value[at.value]?.riseFromBeforeMm ?? null) : null))
@@ -58,29 +75,31 @@ export function useStoneBench() {
     ),
   )
   const isDone = (one: Side) => doneOn.value.includes(one)
+  /** A stone that comes before this one in the order, and has work to do yet. */
+  const comesFirst = computed(() =>
+    stones.value
+      .slice(0, Math.max(0, at.value))
+      .find(({ id }) => steps.value.some((one) => one.id === 'grind' && one.stoneId === id && isOpen(one.state))),
+  )
   /** The other side, where this stone has work to do on it. */
   const openSide = computed(() => sides.value.find((one) => one !== side.value && !isDone(one)) ?? null)
   const ground = computed(() => countOf(side.value, stone.value.id) > 0)
-  /** Nine of ten such jobs take more strokes than these: it is hardly done before. */
-  const mayBeDone = computed(() => countOf(side.value, stone.value.id) >= (forecast.value?.least ?? 1))
-
-  /** A burr rises on the side that is not ground. */
-  const burrSide = computed(() => otherSide(side.value))
-  const burr = computed(
-    () => ofKind(job.entriesOfBlade.value, 'sharpness').findLast((one) => one.burr !== null) ?? null,
+  const fullCount = computed(() => countOf(side.value, stone.value.id))
+  const burrIsNext = computed(() => nextStep.value?.id === 'burr')
+  /** Its sign is there, a burr all along; or so many strokes that it may be: nine of ten such jobs take more. */
+  const mayBeDone = computed(
+    () =>
+      (work.value?.task === 'shape' && burrIn.value.length === kinds.value.length) ||
+      countOf(side.value, stone.value.id) >= (forecast.value?.least ?? 1),
   )
-  function noteBurr(found: 'felt' | 'none') {
-    commit()
-    const entry = { ...job.session.newEntry(), test: 'burr' as const, zones: [], forcesG: [], burrZones: [] }
-    job.session.record('burr', [{ ...entry, kind: 'sharpness', burr: found === 'none' ? 'none' : burrSide.value }])
-  }
+
   /** More strokes than nine of ten such jobs take, and no burr. */
   const longPast = computed(
     () =>
       work.value?.task === 'shape' &&
       forecast.value !== null &&
       countOf(side.value, stone.value.id) > forecast.value.most &&
-      (burr.value === null || burr.value.burr === 'none'),
+      burrIn.value.length === 0,
   )
 
   function turnOver() {
@@ -95,16 +114,18 @@ export function useStoneBench() {
     if (other) turnOver()
     else putOnNext()
   }
-  function putOnNext() {
+  function putOn(id: string) {
     commit()
-    if (next.value) job.actions.chooseStone(next.value.id)
+    job.actions.chooseStone(id)
   }
+  const putOnNext = () => void (next.value && putOn(next.value.id))
 
   return {
     ...{ stones, at, next, work, forecast },
-    ...{ advice, set, dialled, setting, riseMm, dialIt },
-    ...{ isDone, openSide, ground, mayBeDone, finish, putOnNext },
-    ...{ burr, burrSide, noteBurr, longPast, turnOver },
+    ...{ hasBevel, press, fullCount },
+    ...{ advice, set, dialled, setting, mustReadDeg, riseMm, dialIt },
+    ...{ isDone, comesFirst, openSide, ground, mayBeDone, finish, putOn, putOnNext },
+    ...{ burrSide, noteBurr, burrIsNext, kinds, longPast, turnOver },
     ...tally,
   }
 }

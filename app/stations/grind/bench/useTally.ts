@@ -2,7 +2,8 @@ import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import { computed, onScopeDispose, shallowRef } from 'vue'
 import { ofKind } from '#core/log/activeEntries'
 import { logEntry, MOST_STROKES, type Strokes } from '#core/log/entry'
-import { strokesBefore, strokesMade } from '#core/log/strokesMade'
+import { strokesBefore } from '#core/log/strokesMade'
+import type { ZoneKind } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
@@ -64,18 +65,27 @@ function tally(job: JobView) {
     if (rest > 0) keep({ ...entry, id: job.newEntry().id, count: rest })
   })
 
-  /** Adds strokes on the side that is up, with the stone on the rod. */
+  /** Where strokes go now: from heel to tip, null, or on one zone alone. */
+  const zone = shallowRef<ZoneKind | null>(null)
+  function workOn(where: ZoneKind | null) {
+    commit()
+    zone.value = where
+  }
+  /** Whether strokes go on with these: on the side that is up, where they go now, with the stone on the rod. */
+  const isGoingOn = (one: Strokes) =>
+    one.side === job.side.value && one.stoneId === job.content.value.stoneId && one.zone === zone.value
+
   function add(count: number) {
-    const { side, content } = job
-    if (open.value && (open.value.side !== side.value || open.value.stoneId !== content.value.stoneId)) commit()
-    const now = open.value ?? { ...job.newEntry(), kind: 'strokes', side: side.value, count: 0, zone: null }
+    if (open.value && !isGoingOn(open.value)) commit()
+    const begun = { ...job.newEntry(), kind: 'strokes' as const, side: job.side.value, count: 0, zone: zone.value }
+    const now = open.value ?? begun
     keep({ ...now, count: Math.min(MOST_STROKES, now.count + count) })
     settle.start()
   }
   /** Takes so many back of those that are not in the log yet, as far as there are; answers how many. */
   function takeBackOpen(count: number): number {
     const entry = open.value
-    if (!entry || entry.side !== job.side.value || entry.stoneId !== job.content.value.stoneId) return 0
+    if (!entry || !isGoingOn(entry)) return 0
     const taken = Math.min(entry.count, count)
     if (taken < entry.count) keep({ ...entry, count: entry.count - taken })
     else forget(entry)
@@ -84,23 +94,26 @@ function tally(job: JobView) {
   /** Takes one back, of those in the log too. */
   function takeBack() {
     if (takeBackOpen(1) > 0) return
-    const last = ofKind(job.entriesOfBlade.value, 'strokes').findLast(
-      (one) => one.side === job.side.value && one.stoneId === job.content.value.stoneId && one.zone === null,
-    )
+    const last = made.value.findLast(isGoingOn)
     if (!last) return
     const { id } = job.newEntry()
     const rest = last.count - 1
     job.session.record('take a stroke back', rest > 0 ? [{ ...last, id, count: rest }] : [], [last.id])
   }
 
-  const strokes = computed(() => ofKind(job.entriesOfBlade.value, 'strokes'))
-  /** Full strokes on a side with a stone, after a moment where one is given; those not in the log yet among them. */
-  function countOf(side: Side, stoneId: string, after = ''): number {
-    const now = open.value?.side === side && open.value.stoneId === stoneId ? open.value.count : 0
-    const made = strokesMade(strokes.value.filter(({ at }) => at > after))
-    return (made.find((one) => one.stoneId === stoneId)?.full[side] ?? 0) + now
-  }
+  /** Strokes in the log, oldest first: of a long blade those of the position that it is held in. */
+  const made = computed(() => {
+    const { position } = job.setNow.value
+    const strokes = ofKind(job.entriesOfBlade.value, 'strokes')
+    return strokes.filter(({ setup }) => position === null || setup?.position === position)
+  })
+  /** All strokes on a side with a stone, those not in the log yet among them, oldest first. */
+  const strokesOn = (side: Side, stoneId: string): Strokes[] =>
+    [...made.value, ...(open.value ? [open.value] : [])].filter((one) => one.side === side && one.stoneId === stoneId)
+  /** How many of them go from heel to tip, or on a zone alone. */
+  const countOf = (side: Side, stoneId: string, where: ZoneKind | null = null): number =>
+    strokesOn(side, stoneId).reduce((sum, one) => sum + (one.zone === where ? one.count : 0), 0)
   useEventListener(window, 'pagehide', commit)
   onScopeDispose(commit)
-  return { add, takeBack, takeBackOpen, commit, countOf }
+  return { zone, workOn, add, takeBack, takeBackOpen, commit, strokesOn, countOf }
 }

@@ -25,7 +25,7 @@ import { problemText } from '~/words/problemText'
 /** The stones for what is there and what is wanted: ways to the finish compared, then the chosen one in full. */
 const job = useJob()
 const preferences = usePreferences()
-const { form, before, weighing, ground, ways, works, current, last, fineEnough, rateOf, take } = usePlan()
+const { form, before, weighing, ground, ways, works, current, leftOut, last, fineEnough, rateOf, take } = usePlan()
 const names = computed(() => preferences.current.sideNames)
 const finishes = FINISHES_WANTED.map((value) => ({ value, label: FINISH_WORD[value] }))
 const FROM_TEXT: Record<BevelFrom, string> = {
@@ -34,6 +34,8 @@ const FROM_TEXT: Record<BevelFrom, string> = {
   found: 'The bevel is as it was found before it was ground.',
   assumed: 'Nothing is known of the bevel: this is for one that has the wanted angle already and is only worn.',
 }
+const leftOutText = (name: string, offDeg: number | null) =>
+  offDeg === null ? name : `${name} (${differenceText(offDeg)})`
 const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names.value[side] })))
 </script>
 
@@ -91,6 +93,10 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
             >.</span
           >
         </button>
+        <p v-if="leftOut.length > 0" class="text-sm text-toned" data-testid="plan-left-out">
+          Not offered, for this rig cannot be set near enough with {{ leftOut.length === 1 ? 'it' : 'them' }}:
+          {{ leftOut.map(({ stone, offDeg }) => leftOutText(stone.name, offDeg)).join(', ') }}.
+        </p>
       </fieldset>
     </SheetPane>
     <SheetPane labelledby="plan-stones">

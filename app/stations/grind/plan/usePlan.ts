@@ -6,6 +6,7 @@ import { toGrind } from '#core/process/decision/toGrind'
 import {
   finisher,
   FINISH_UM,
+  isStrop,
   ordersFor,
   stoneOrder,
   type OrderAsk,
@@ -62,18 +63,37 @@ function plan(job: JobView) {
       sides: before.value.sides,
     }),
   )
+  /** How far the nearest setting of a stone is off the wanted angle, on the worse side; null where there is none. */
+  const offOf = (stone: StoneRecord): number | null => {
+    const offs = job.sides.value.map((side) => {
+      const setup = { ...job.setup.value, stone }
+      const dial = adviseDial(setup, side, job.content.value.wanted.deg[side], job.dialFor.value.edgePoint)
+      return dial.ok ? dial.offDeg : null
+    })
+    return offs.reduce((worst, off) =>
+      worst === null || off === null || Math.abs(worst) > Math.abs(off) ? worst : off,
+    )
+  }
+  const dialable = computed(() => box.value.map((stone) => ({ stone, offDeg: offOf(stone) })))
+  const isNear = (offDeg: number | null) => offDeg !== null && Math.abs(offDeg) < FAR_OFF_DEG
+  /** Stones that are offered: those that this rig can dial near enough, unless that leaves nothing to grind with. */
+  const offered = computed(() => {
+    const near = dialable.value.filter(({ offDeg }) => isNear(offDeg)).map(({ stone }) => stone)
+    return near.some((stone) => !isStrop(stone)) ? near : box.value
+  })
+  const leftOut = computed(() => dialable.value.filter(({ stone }) => !offered.value.includes(stone)))
   const ask = computed((): OrderAsk<StoneRecord> | null =>
-    ground.value.ok ? { sides: ground.value.sides, rateOf, box: box.value } : null,
+    ground.value.ok ? { sides: ground.value.sides, rateOf, box: offered.value } : null,
   )
 
   const ways = computed(() => {
     const asked = ask.value
     if (!asked) return []
-    const offered: { kind: Way; order: readonly StoneRecord[] }[] = ordersFor(asked, finish.value)
+    const found: { kind: Way; order: readonly StoneRecord[] }[] = ordersFor(asked, finish.value)
     const ids = (order: readonly StoneRecord[]) => order.map(({ id }) => id)
     const own = chosen.value
-    const isOffered = offered.some(({ order }) => equal(ids(order), ids(own)))
-    const all = own.length > 0 && !isOffered ? [...offered, { kind: 'chosen' as const, order: own }] : offered
+    const isOffered = found.some(({ order }) => equal(ids(order), ids(own)))
+    const all = own.length > 0 && !isOffered ? [...found, { kind: 'chosen' as const, order: own }] : found
     return all.map(({ kind, order }) => ({
       kind,
       ...stoneOrder(order, asked),
@@ -97,7 +117,7 @@ function plan(job: JobView) {
       return { ...work, dial, farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null }
     }),
   )
-  const last = computed(() => finisher(box.value, finish.value))
+  const last = computed(() => finisher(offered.value, finish.value))
   const fineEnough = computed(() => last.value !== null && last.value.grainUm <= FINISH_UM[finish.value])
 
   const take = (order: readonly StoneRecord[]) =>
@@ -114,6 +134,7 @@ function plan(job: JobView) {
     ways,
     current,
     works,
+    leftOut,
     last,
     fineEnough,
     rateOf,

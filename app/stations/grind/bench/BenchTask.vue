@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { isStrop } from '#core/steel/stones/orders'
+import { useStoneBench } from './useStoneBench'
+import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/navigation/stations'
+import { TASK_DONE, TASK_WORD } from '~/words/planText'
+
+/** What the stone on the rod has to do, how one sees that it has, and what to mind. */
+const job = useJob()
+const { stone } = job
+const { work, next, longPast, fullCount } = useStoneBench()
+</script>
+
+<template>
+  <SheetPane label="What it has to do" class="flex flex-col gap-3">
+    <p v-if="work" class="text-xl">
+      <b>{{ TASK_WORD[work.task] }}.</b> {{ TASK_DONE[work.task] }}
+    </p>
+    <p class="text-toned">
+      {{
+        isStrop(stone)
+          ? 'Edge trailing only, never towards the edge.'
+          : 'Hands behind the edge; no stroke past the tip. Wipe blade and stone before the next one.'
+      }}
+    </p>
+    <p v-if="!next" class="text-toned">
+      At the end turn the burr with a pass from tip to heel. Then make three to five weightless passes a side, even when
+      nothing is felt.
+    </p>
+    <p v-if="longPast" role="status" class="border-t border-default pt-2 text-lg" data-testid="long-past">
+      <b>No burr after {{ fullCount }} strokes</b>, more than nine of ten such jobs take. Likeliest the bevel there is
+      steeper than what is dialled, so the edge is not reached; else the stone is loaded, or the apex is worn.
+      <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">A marker test tells</NuxtLink>
+    </p>
+  </SheetPane>
+</template>

@@ -1,0 +1,74 @@
+import { computed } from 'vue'
+import { contactsAlong } from '#core/geometry/contact/contact'
+import { scratchLeanDeg } from '#core/geometry/contact/scratchLean'
+import { rodStops } from '#core/geometry/hold/rodStops'
+import { rodPoseAt } from '#core/geometry/setup/setup'
+import { burrFeltIn, burrMap } from '#core/log/burrMap'
+import { ofKind } from '#core/log/activeEntries'
+import { edgePointAt } from '#core/math/curve/edgePoints'
+import { otherSide } from '#core/records/common/side'
+import { heightOfSetting } from '#core/records/rig/dial'
+import { starvedZones, steelAlong, strokesOwed } from '#core/steel/coverage/coverage'
+import { useTally } from './useTally'
+import { useJob } from '~/job/useJob'
+
+/** The edge is looked at in so many places. */
+const PLACES = 60
+
+/** What the stone on the rod did along the edge of the side that is up (steel, scratches, burr), and its stops. */
+export function useEdgeWorked() {
+  const job = useJob()
+  const { strokesOn, commit } = useTally()
+  const { side, stone, setup } = job
+
+  const stretch = computed(() => setup.value.worked ?? { fromMm: 0, toMm: job.edgeMm.value })
+  const worked = computed(() => ({
+    stretch: stretch.value,
+    zones: job.zones.value,
+    stoneWidthMm: stone.value.widthMm,
+  }))
+  const strokes = computed(() => strokesOn(side.value, stone.value.id))
+  const starved = computed(() => starvedZones(strokes.value, worked.value))
+  const owed = computed(() => strokesOwed(strokes.value))
+  /** Places of the stretch that is worked, mm from the heel. */
+  const places = computed(() => {
+    const { fromMm, toMm } = stretch.value
+    return Array.from({ length: PLACES }, (_, i) => fromMm + ((i + 0.5) / PLACES) * (toMm - fromMm))
+  })
+  /** At each place, what was taken off there against the middle; all alike before anything was. */
+  const shares = computed(() => {
+    const along = steelAlong(strokes.value, worked.value)
+    const middle = along((stretch.value.fromMm + stretch.value.toMm) / 2)
+    return places.value.map((place) => (middle > 0 ? along(place) / middle : 0))
+  })
+
+  const height = computed(() => heightOfSetting(setup.value.rig, job.content.value.dialled[side.value]))
+  /** How the scratches lean at each place, degrees; null where the stone does not get there. */
+  const leans = computed(() => {
+    if (!height.value.ok) return places.value.map(() => null)
+    const points = places.value.map((place) => edgePointAt(setup.value.blade.edge, place))
+    const over = rodPoseAt(setup.value, side.value, height.value.heightMm)
+    return contactsAlong(points, setup.value.hold, over).map((one) => (one.ok ? scratchLeanDeg(one) : null))
+  })
+  const stops = computed(() =>
+    height.value.ok ? rodStops(setup.value, side.value, height.value.heightMm, job.edgePoints.value) : height.value,
+  )
+
+  /** A burr rises on the side that is not ground. */
+  const burrSide = computed(() => otherSide(side.value))
+  const kinds = computed(() => [...new Set(job.zones.value.map(({ kind }) => kind))])
+  const burrs = computed(() => burrMap(job.entriesOfBlade.value, kinds.value))
+  const burrIn = computed(() => burrFeltIn(burrs.value, burrSide.value))
+  /** Records where a burr can be felt on the other side: in these zones, or none is left anywhere. */
+  function noteBurr(zones: readonly (typeof kinds.value)[number][] | 'none') {
+    commit()
+    const isNone = zones === 'none' || zones.length === 0
+    const isAll = !isNone && kinds.value.every((kind) => zones.includes(kind))
+    const about = { ...job.session.newEntry(), test: 'burr' as const, zones: [], forcesG: [] }
+    const found = { burr: isNone ? ('none' as const) : burrSide.value, burrZones: isNone || isAll ? [] : [...zones] }
+    job.session.record('burr', [{ ...about, kind: 'sharpness', ...found }])
+  }
+  const lastBurr = computed(() => ofKind(job.entriesOfBlade.value, 'sharpness').findLast((one) => one.burr !== null))
+
+  return { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, noteBurr, lastBurr }
+}
