@@ -109,7 +109,10 @@ test('a stone that is done goes to its record, and the next one is dialled befor
   await page.keyboard.press('x')
   await expect(balance(page)).toHaveText('A 10 · B 10, done')
   await page.getByTestId('bench-finish').click()
-  await expect(page.getByTestId('bench-prove')).toBeVisible()
+  // All stones are done: the burr is what is left to look for.
+  await expect(page.getByTestId('next-step')).toContainText('Remove the burr')
+  await page.getByRole('button', { name: 'No burr left' }).click()
+  await expect(page.getByTestId('bench-after')).toHaveText('Prove A')
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   const works = page.getByTestId('plan-works').getByRole('listitem')
   await expect(works.filter({ hasText: 'Plain No. 4' })).toContainText('from 3 jobs of its own')

@@ -39,7 +39,8 @@ describe('two stops on the rod', () => {
           contacts.every((one) => passesOverJaws(one, tops, setup.stone, { nearestMm: at, farthestMm }))
         expect(clears(nearestMm)).toBe(true)
         // A bit farther apart, and the stone leaves the edge, meets the jaws or passes the end of the rod.
-        if (kept(nearestMm) > KEPT_ON_MM + 1e-6) {
+        expect(nearestMm - lengthMm / 2).toBeGreaterThanOrEqual(5 - 1e-9)
+        if (kept(nearestMm) > KEPT_ON_MM + 1e-6 && nearestMm - lengthMm / 2 > 5 + 1e-6) {
           moved++
           expect(clears(nearestMm - 0.3)).toBe(false)
         }

@@ -14,12 +14,14 @@ export interface RodStops {
 
 /** So much of the stone stays over the edge at either stop, mm. */
 export const KEPT_ON_MM = 5
+/** The near end of the stone stays so far from the pivot, mm. */
+const OFF_PIVOT_MM = 5
 /** A stroke between stops is at least so long, mm. */
 const LEAST_STROKE_MM = 10
 const NEAR_MM = 0.25
 
 /**
- * The two stops with which the stone never leaves the edge that is worked, nor meets the jaws, with the pivot at a
+ * The two stops with which the stone never leaves the edge that is worked, nor meets pivot or jaws, with the pivot at a
  * height (mm above the clamp's centre plane, or the table). Refused as contactAt refuses a place of the edge, where no
  * stroke of 10 mm is left between the stops ('stops-too-near', `limitMm`: how long a stone would have to be), and where
  * the stone meets the jaws however short its stroke ('jaws-in-the-way'). Source: docs/geometry.md, "Limits".
@@ -45,7 +47,7 @@ export function rodStops(
   const half = setup.stone.lengthMm / 2
   const reaches = contacts.map(({ reachMm }) => reachMm)
   const farthestMm = Math.min(Math.min(...reaches) + half - KEPT_ON_MM, over.rodLengthMm - half)
-  const nearestMm = Math.max(Math.max(...reaches) - half + KEPT_ON_MM, 0)
+  const nearestMm = Math.max(Math.max(...reaches) - half + KEPT_ON_MM, half + OFF_PIVOT_MM)
   const strokeMm = farthestMm - nearestMm
   if (!(strokeMm >= LEAST_STROKE_MM))
     return refuse('stops-too-near', { limitMm: setup.stone.lengthMm + LEAST_STROKE_MM - strokeMm })

@@ -40,7 +40,7 @@ const toggleBurr = (zone: ZoneKind) =>
     <h3 id="bench-edge" class="text-lg font-semibold">Along the edge</h3>
     <ScratchedEdge v-bind="{ stretch, zones: job.zones.value, places, shares, leans }" />
     <p class="text-toned">{{ scratchesText(leans[0] ?? null, leans.at(-1) ?? null) }}</p>
-    <div role="group" aria-labelledby="bench-where" class="flex flex-wrap items-center gap-2">
+    <div v-if="kinds.length > 1" role="group" aria-labelledby="bench-where" class="flex flex-wrap items-center gap-2">
       <span id="bench-where" class="w-full text-toned sm:w-auto">Strokes go</span>
       <button
         v-for="one in where"
@@ -55,7 +55,7 @@ const toggleBurr = (zone: ZoneKind) =>
       </button>
     </div>
     <p v-if="owedText" role="status" class="text-lg" data-testid="edge-owed">{{ owedText }}</p>
-    <div role="group" aria-labelledby="bench-burr" class="flex flex-wrap items-center gap-2">
+    <div v-if="kinds.length > 1" role="group" aria-labelledby="bench-burr" class="flex flex-wrap items-center gap-2">
       <span id="bench-burr" class="w-full text-toned sm:w-auto">Burr felt on {{ names[burrSide] }}</span>
       <button
         v-for="zone in kinds"

@@ -3,7 +3,8 @@ import { useEventListener, useWakeLock } from '@vueuse/core'
 import { SIDES } from '#core/records/common/side'
 import { useStoneBench } from './useStoneBench'
 import { useJob } from '~/job/useJob'
-import { sheetPath } from '~/navigation/stations'
+import { useNextStep } from '~/job/useNextStep'
+import { goToControl } from '~/navigation/stepControls'
 import { usePreferences } from '~/stores/preferences'
 import { stoneGrainText } from '~/words/grainText'
 import { forecastText } from '~/words/planText'
@@ -14,6 +15,8 @@ const job = useJob()
 const preferences = usePreferences()
 const bench = useStoneBench()
 const { stones, at, next, forecast, dialled, hasBevel, press, countOf, zone } = bench
+const { next: nextStep, text } = useNextStep()
+const router = useRouter()
 const { isDone, comesFirst, openSide, ground, mayBeDone, burrSide, burrIsNext, kinds } = bench
 const stone = job.stone
 const names = computed(() => preferences.current.sideNames)
@@ -186,7 +189,7 @@ useEventListener(
             @click="bench.noteBurr('none')"
           />
           <UButton
-            v-if="!done && at >= 0"
+            v-if="hasBevel && !done && at >= 0"
             size="xl"
             :variant="mayBeDone ? 'solid' : 'outline'"
             :color="mayBeDone ? 'primary' : 'neutral'"
@@ -196,7 +199,7 @@ useEventListener(
             @click="bench.finish"
           />
           <UButton
-            v-else-if="openSide && at >= 0"
+            v-else-if="openSide && (at >= 0 || !hasBevel)"
             size="xl"
             :label="`Turn over to ${names[openSide]}`"
             data-testid="bench-turn"
@@ -210,11 +213,11 @@ useEventListener(
             @click="bench.putOnNext"
           />
           <UButton
-            v-else
+            v-else-if="nextStep && !burrIsNext"
             size="xl"
-            label="Prove the angle"
-            data-testid="bench-prove"
-            :to="sheetPath(job.id, 'prove')"
+            :label="text.do"
+            data-testid="bench-after"
+            @click="goToControl(router, job.id, nextStep.toDo.does)"
           />
         </div>
         <BenchEar />
@@ -222,7 +225,7 @@ useEventListener(
           Keys: space or a pedal counts one, X ten, Backspace takes one back, S turns over, V notes the burr.
         </p>
       </div>
-      <BenchTask />
+      <BenchTask v-if="hasBevel" />
       <BenchEdge v-if="hasBevel" />
     </div>
   </div>

@@ -64,7 +64,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
         <template #legend><span class="font-semibold">Finish</span></template>
       </URadioGroup>
       <p v-if="last && !fineEnough" class="text-sm text-toned">
-        Your box has nothing finer than {{ last.name }}, {{ grainText(last.grainUm) }}: it ends there.
+        Of these stones none is finer than {{ last.name }}, {{ grainText(last.grainUm) }}: it ends there.
       </p>
       <p v-if="ground.ok && ways.length === 0">There is no stone in your box that takes steel off.</p>
       <fieldset v-if="ways.length > 0" class="space-y-2">
