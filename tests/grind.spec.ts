@@ -49,6 +49,26 @@ test('a plan says what each stone has to do, and another finish asks for other s
   await expect(works.last()).toContainText('Edge trailing only')
   await page.keyboard.press('Control+z')
   await expect(works).toHaveCount(5)
+  // A chip asks for steel, and what is no depth is said at its field.
+  const depth = page.getByTestId('chip-depth')
+  await depth.fill('deep')
+  await expect(page.getByText('This is not a length.')).toBeVisible()
+  await depth.fill('0.6')
+  await page.getByRole('radio', { name: /^Now: .* of steel in all$/ }).click()
+  const strokes = async () =>
+    Number(
+      /A:about (\d+)/.exec(
+        await works
+          .first()
+          .innerText()
+          .then((text) => text.replaceAll('\n', '')),
+      )?.[1],
+    )
+  const atOnce = await strokes()
+  await page.getByRole('radio', { name: /^Over three sharpenings/ }).click()
+  await expect.poll(strokes).toBeLessThan(atOnce / 3)
+  await depth.fill('')
+  await expect(page.getByTestId('chip-over')).toHaveCount(0)
 })
 
 test('strokes are counted by keys, taken back, survive a page that ends, and are there once', async ({ page }) => {

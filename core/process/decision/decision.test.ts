@@ -45,11 +45,13 @@ const removed = (places: readonly PlannedPlace[]): number => {
 
 describe('what a plan comes to', () => {
   const angle = fc.double({ min: 12, max: 32, noNaN: true })
+  const thickness = fc.double({ min: 0.1, max: 0.6, noNaN: true })
+  const chip = fc.double({ min: 0.01, max: 1, noNaN: true })
   it('takes the area between old and new face, worn back so far, times the length', () => {
     fc.assert(
-      fc.property(angle, angle, fc.double({ min: 0.1, max: 0.6, noNaN: true }), (thereDeg, newDeg, shoulderMm) => {
-        const section = reprofile({ edgeAngleDeg: thereDeg, shoulderMm, primaryHalfAngleDeg: 3 }, newDeg, APEX_WORN_MM)
-        const plan = planSide(along({ thereDeg: flat(thereDeg), newDeg, shoulderMm }, 50))
+      fc.property(angle, angle, thickness, chip, (thereDeg, newDeg, shoulderMm, lostMm) => {
+        const section = reprofile({ edgeAngleDeg: thereDeg, shoulderMm, primaryHalfAngleDeg: 3 }, newDeg, lostMm)
+        const plan = planSide(along({ thereDeg: flat(thereDeg), newDeg, shoulderMm }, 50), lostMm)
         if (!plan.ok || !section.ok) throw new Error('both end on the blade')
         expect(plan.removedMm3).toBeCloseTo(50 * section.removedMm2, 6)
         expect(plan.zones[0]!.afterMm).toBeCloseTo(section.faceWidthMm, 6)

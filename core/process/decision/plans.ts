@@ -116,10 +116,12 @@ export function plansFor<S extends Stone>(ask: {
   readonly zones: readonly Zone[]
   readonly sides: readonly SideFound[]
   readonly stones: readonly S[]
+  /** How far the apex goes back, mm: past the deepest chip; absent: as far as a worn one. */
+  readonly lostMm?: number
   /** What a stone takes with a stroke; absent: by its grain. */
   readonly rateOf?: (stone: S) => StoneRate
 }): Plans<S> {
-  const { setup, edgePoint, zones, sides, stones, rateOf = byGrain } = ask
+  const { setup, edgePoint, zones, sides, stones, lostMm, rateOf = byGrain } = ask
   const edgePoints = evenEdgePoints(setup.blade.edge, PLACES)
   const there = sides.map((side) => sideThere(side, zones))
   const sharpenings = Math.max(...there.map(({ thereDeg, wantedDeg }) => sharpeningsTo(thereDeg, wantedDeg)))
@@ -149,10 +151,13 @@ export function plansFor<S extends Stone>(ask: {
     const along = placesOf(side, faces, advice.setting)
     if (!along.ok) return { ok: false, side, deg, refusal: along }
     const { places } = along
-    const plan = planSide(places)
+    const plan = planSide(places, lostMm)
     if (!plan.ok) return { ok: false, side, deg, refusal: plan }
     const ends = [-uncertaintyDeg, uncertaintyDeg].flatMap((byDeg) => {
-      const other = planSide(places.map((place) => steeper(place, byDeg)))
+      const other = planSide(
+        places.map((place) => steeper(place, byDeg)),
+        lostMm,
+      )
       return other.ok ? [other.removedMm3] : []
     })
     const mostMm = thickEnoughMm(deg) * (setup.blade.bevels === 'A' ? 1 : 0.5)

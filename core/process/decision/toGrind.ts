@@ -33,6 +33,8 @@ export function toGrind(ask: {
   readonly edgePoint: EdgePoint
   readonly zones: readonly Zone[]
   readonly sides: readonly SideBefore[]
+  /** How far the apex goes back, mm, past the deepest chip; absent: as far as a worn one. */
+  readonly lostMm?: number
 }): { readonly ok: true; readonly sides: readonly GrindAsked[] } | Refusal {
   const sides = ask.sides.map(({ side, wantedDeg, there }) => ({
     side,

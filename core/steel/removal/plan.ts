@@ -84,17 +84,17 @@ export function sectionAt({ thereDeg, shoulderMm, primaryDeg, face, heightMm }: 
 
 /**
  * What grinding one side along the edge comes to: steel, mm³, and bevel widths before and after, mm, zone by zone.
- * 'flatter-than-primary' where the new angle is not steeper than the flat of the blade (`limitDeg`): no bevel
- * ends on it. Source: docs/ink.md, "Follow, cut, or step by step".
+ * `lostMm`: how far the apex goes back, all along. 'flatter-than-primary' where the new angle is not steeper than the
+ * flat of the blade (`limitDeg`): no bevel ends on it. Source: docs/ink.md, "Follow, cut, or step by step".
  */
-export function planSide(places: readonly PlannedPlace[]): SidePlan | Refusal {
+export function planSide(places: readonly PlannedPlace[], lostMm = APEX_WORN_MM): SidePlan | Refusal {
   const zones = new Map<
     number,
     { length: number; deg: number; before: number; after: number; mm3: number; edge: number }
   >()
   for (const place of places) {
     const before = sectionAt(place)
-    const { section, removedMm2 } = ground(before, place.newDeg, APEX_WORN_MM)
+    const { section, removedMm2 } = ground(before, place.newDeg, lostMm)
     const face = nth(facesOf(section), 0)
     const pastGrind = place.face !== undefined && face.endsAtMm! > before.at(-2)![0]
     if (place.newDeg <= place.primaryDeg || face.widthMm === null || pastGrind)

@@ -61,25 +61,20 @@ function stoneBench(job: JobView) {
   /** Notes the advised setting as dialled. Answers what is wrong with it. */
   const dialIt = () => (advice.value.ok ? job.actions.noteDialled(advice.value.setting) : null)
 
-  /** The sides on which a person said that this stone has done its work, in the position that the blade is held in. */
-  const doneOn = computed(() =>
-    sides.value.filter((one) =>
-      steps.value.some(
-        ({ id, side: of, stoneId, position, state }) =>
-          id === 'grind' &&
-          of === one &&
-          stoneId === stone.value.id &&
-          (position === null || position === job.setNow.value.position) &&
-          state.is === 'done',
-      ),
-    ),
-  )
-  const isDone = (one: Side) => doneOn.value.includes(one)
+  /** The steps of a stone, side by side, in the position that the blade is held in. */
+  const grindSteps = (stoneId: string) =>
+    steps.value.filter(
+      (one) =>
+        one.id === 'grind' &&
+        one.stoneId === stoneId &&
+        (one.position === null || one.position === job.setNow.value.position),
+    )
+  /** Whether a person said of a side that this stone has done its work on it. */
+  const isDone = (one: Side) =>
+    grindSteps(stone.value.id).some(({ side: of, state }) => of === one && state.is === 'done')
   /** A stone that comes before this one in the order, and has work to do yet. */
   const comesFirst = computed(() =>
-    stones.value
-      .slice(0, Math.max(0, at.value))
-      .find(({ id }) => steps.value.some((one) => one.id === 'grind' && one.stoneId === id && isOpen(one.state))),
+    stones.value.slice(0, Math.max(0, at.value)).find(({ id }) => grindSteps(id).some(({ state }) => isOpen(state))),
   )
   /** The other side, where this stone has work to do on it. */
   const openSide = computed(() => sides.value.find((one) => one !== side.value && !isDone(one)) ?? null)

@@ -25,7 +25,22 @@ import { problemText } from '~/words/problemText'
 /** The stones for what is there and what is wanted: ways to the finish compared, then the chosen one in full. */
 const job = useJob()
 const preferences = usePreferences()
-const { form, before, weighing, ground, ways, works, current, leftOut, last, fineEnough, rateOf, take } = usePlan()
+const {
+  form,
+  chip,
+  chipSteelMm3,
+  before,
+  weighing,
+  ground,
+  ways,
+  works,
+  current,
+  leftOut,
+  last,
+  fineEnough,
+  rateOf,
+  take,
+} = usePlan()
 const names = computed(() => preferences.current.sideNames)
 const finishes = FINISHES_WANTED.map((value) => ({ value, label: FINISH_WORD[value] }))
 const FROM_TEXT: Record<BevelFrom, string> = {
@@ -36,6 +51,15 @@ const FROM_TEXT: Record<BevelFrom, string> = {
 }
 const leftOutText = (name: string, offDeg: number | null) =>
   offDeg === null ? name : `${name} (${differenceText(offDeg)})`
+const chipItems = computed(() => {
+  const steel = chipSteelMm3.value
+  if (!steel) return []
+  const text = (mm3: number) => steelText(mm3, preferences.unit)
+  return [
+    { value: 'once', label: `Now: ${text(steel.once)} of steel in all` },
+    { value: 'three', label: `Over three sharpenings: ${text(steel.three)} with this one` },
+  ]
+})
 const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names.value[side] })))
 </script>
 
@@ -63,6 +87,19 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
       <URadioGroup v-model="form.finish" :items="finishes" size="xl" data-testid="plan-finish">
         <template #legend><span class="font-semibold">Finish</span></template>
       </URadioGroup>
+      <FigureField
+        v-model="form.chip"
+        :label="`Deepest chip, ${preferences.unit}`"
+        :problem="chip.problem || undefined"
+        usual="none"
+        data-testid="chip-depth"
+      />
+      <template v-if="chipSteelMm3">
+        <URadioGroup v-model="form.chipOver" :items="chipItems" size="xl" data-testid="chip-over">
+          <template #legend><span class="font-semibold">Grind the chips out</span></template>
+        </URadioGroup>
+        <p class="text-sm text-toned">The whole edge goes back as far, so that its line stays.</p>
+      </template>
       <p v-if="last && !fineEnough" class="text-sm text-toned">
         Of these stones none is finer than {{ last.name }}, {{ grainText(last.grainUm) }}: it ends there.
       </p>

@@ -15,12 +15,25 @@ import {
 } from '#core/steel/stones/orders'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { isOneOf, keysOf } from '#core/schema/keys'
+import { APEX_WORN_MM } from '#core/steel/removal/plan'
 import { useInk } from '~/composables/useInk'
 import { useStoneRates } from '~/composables/useStoneRates'
+import { parseFigure } from '~/forms/draft'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
+import { usePreferences } from '~/stores/preferences'
+import { lengthText } from '~/words/lengthText'
 
+/** Chips are ground out at once, or a part of them with each of three sharpenings. */
+const SHARPENINGS = { once: 1, three: 3 } as const
+export type ChipOver = keyof typeof SHARPENINGS
+const MOST_CHIP_MM = 5
+interface PlanForm {
+  readonly finish: WantedFinish
+  readonly chip: string
+  readonly chipOver: ChipOver
+}
 export const FINISHES_WANTED = keysOf(FINISH_UM)
 /** A setting that is farther from the wanted angle than this is pointed out, degrees. */
 const FAR_OFF_DEG = 0.5
@@ -35,7 +48,24 @@ export function usePlan() {
 function plan(job: JobView) {
   const ink = useInk()
   const rateOf = useStoneRates()
-  const { form } = useForm<{ finish: WantedFinish }>(`plan:${job.keptAs}`, () => ({ finish: 'kitchen' }))
+  const preferences = usePreferences()
+  const { form } = useForm<PlanForm>(
+    `plan:${job.keptAs}`,
+    () => ({ finish: 'kitchen', chip: '', chipOver: 'once' }),
+    (typed, inNewUnit) => ({ ...typed, chip: inNewUnit(typed.chip) }),
+    [(typed) => ({ ...typed, chip: '', chipOver: 'once' })],
+  )
+  /** The deepest chip, mm: null where none is entered, or what is entered is no depth. */
+  const chip = computed((): { readonly mm: number | null; readonly problem: string } => {
+    if (form.value.chip.trim() === '') return { mm: null, problem: '' }
+    const depth = parseFigure(form.value.chip, 'mm', preferences.unit)
+    if (depth.ok && depth.value > 0 && depth.value <= MOST_CHIP_MM) return { mm: depth.value, problem: '' }
+    const most = lengthText(MOST_CHIP_MM, preferences.unit)
+    return {
+      mm: null,
+      problem: depth.ok ? `The depth must be more than 0 and at most ${most}.` : 'This is not a length.',
+    }
+  })
   // A draft of another version may name a finish that there is no more.
   const finish = computed(() => (isOneOf(FINISHES_WANTED, form.value.finish) ? form.value.finish : 'kitchen'))
   const box = computed(() => job.stones.value.filter(({ archivedAt }) => archivedAt === null))
@@ -55,14 +85,27 @@ function plan(job: JobView) {
     ),
   )
   /** The steel and the face of each side; or why a side cannot be ground. */
-  const ground = computed(() =>
+  const groundBack = (lostMm?: number) =>
     toGrind({
       setup: job.setup.value,
       edgePoint: job.dialFor.value.edgePoint,
       zones: ink.zones.value,
       sides: before.value.sides,
-    }),
-  )
+      lostMm,
+    })
+  /** How far the apex goes back with this job for the deepest chip, mm. */
+  const chipBackMm = (over: ChipOver) => Math.max(APEX_WORN_MM, (chip.value.mm ?? 0) / SHARPENINGS[over])
+  const ground = computed(() => groundBack(chipBackMm(form.value.chipOver)))
+  /** What grinding the chips out takes off both sides, mm³: at once, and each of several times; null without a chip. */
+  const chipSteelMm3 = computed((): Record<ChipOver, number> | null => {
+    if (chip.value.mm === null) return null
+    const all = (over: ChipOver) => {
+      const back = groundBack(chipBackMm(over))
+      return back.ok ? back.sides.reduce((sum, { removedMm3 }) => sum + removedMm3, 0) : null
+    }
+    const [once, three] = [all('once'), all('three')]
+    return once === null || three === null ? null : { once, three }
+  })
   /** How far the nearest setting of a stone is off the wanted angle, on the worse side; null where there is none. */
   const offOf = (stone: StoneRecord): number | null => {
     const offs = job.sides.value.map((side) => {
@@ -131,6 +174,8 @@ function plan(job: JobView) {
     weighing: ink.weighing,
     ground,
     ask,
+    chip,
+    chipSteelMm3,
     ways,
     current,
     works,

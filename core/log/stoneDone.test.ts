@@ -1,0 +1,24 @@
+import { expect, it } from 'vitest'
+import type { StoneDone } from './entry'
+import { stoneDoneOn } from './stoneDone'
+import { setupSaying } from './setupSnapshot.fixture'
+
+const said = (id: string, stoneId: string, side: StoneDone['side'], position: number | null = null): StoneDone => ({
+  ...{ id, at: '2026-05-01T10:00:00.000Z', jobId: null, bladeId: null, stoneId, instrumentId: null },
+  ...{ kind: 'stone-done', side, removedMm3: null, strokes: 40, setup: setupSaying({ position }) },
+})
+
+it('a stone has done its work where that was last said of it: of this side, or of all; in this position', () => {
+  const log = [said('all', 'one', null), said('A', 'one', 'A', 2), said('other', 'two', 'A'), said('B', 'one', 'B', 1)]
+  const found = (side: 'A' | 'B', stoneId: string, position: number | null = null) =>
+    stoneDoneOn(log, { side, stoneId, position })?.id
+  expect([found('A', 'one'), found('B', 'one'), found('A', 'two'), found('B', 'two')]).toEqual([
+    'A',
+    'B',
+    'other',
+    undefined,
+  ])
+  expect([found('A', 'one', 2), found('A', 'one', 1), found('B', 'one', 1)]).toEqual(['A', undefined, 'B'])
+  expect(stoneDoneOn(log.slice(0, 1), { side: 'B', stoneId: 'one', position: null })?.id).toBe('all')
+  expect(stoneDoneOn([{ ...log[3]!, setup: null }], { side: 'B', stoneId: 'one', position: 1 })).toBeUndefined()
+})
