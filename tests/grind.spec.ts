@@ -173,6 +173,21 @@ test('local strokes are owed full ones, and a burr is looked for zone by zone', 
   await expect(page.getByTestId('burr-tip')).toContainText('gone')
 })
 
+test('how one works is kept for every blade, or for this one alone', async ({ page }) => {
+  await toTheStone(page, 'Packing-room cutter', 'Plain No. 2')
+  await expect(page.getByTestId('bench-habits')).toContainText('Stay on this side')
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await page.getByTestId('habits-of-blade').click()
+  await page.getByTestId('habit-burr').click()
+  await page.getByRole('option', { name: 'Alternate from the start' }).click()
+  await page.getByRole('link', { name: 'At the stone', exact: true }).click()
+  await expect(page.getByTestId('bench-habits')).toContainText('Turn over after every ten strokes.')
+  await page.reload()
+  await expect(page.getByTestId('bench-habits')).toContainText('Turn over after every ten strokes.')
+  await toTheStone(page, 'Vine hooks', 'Plain No. 6')
+  await expect(page.getByTestId('bench-habits')).toContainText('Stay on this side')
+})
+
 test('the blade’s life says what is left behind the edge, and when to thin it', async ({ page }) => {
   await openJob(page, 'Pocket knife from the gate')
   await page.getByRole('link', { name: 'Grind' }).click()

@@ -1,4 +1,4 @@
-import { BLEND_STROKES, type Starved } from '#core/steel/coverage/coverage'
+import { BLEND_STROKES, type Starved } from '#core/steel/alongEdge/steelAlong'
 import type { BurrState } from '#core/log/burrMap'
 import type { LengthUnit } from '#core/math/units/length'
 import { lengthText } from './lengthText'

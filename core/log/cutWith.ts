@@ -1,7 +1,7 @@
 import type { Side } from '../records/common/side'
-import { ofKind } from './activeEntries'
 import type { LogEntry } from './entry'
 import type { SetupSnapshot } from './setupSnapshot'
+import { steelStrokes } from './steelStrokes'
 
 /**
  * How the rig was set when steel was last taken off a side: what a proof of it is a proof of. Null where no strokes
@@ -9,5 +9,5 @@ import type { SetupSnapshot } from './setupSnapshot'
  * `position`: of a long blade, the clamping position in which the place is worked; null: any.
  */
 export const cutWith = (log: readonly LogEntry[], side: Side, position: number | null): SetupSnapshot | null =>
-  ofKind(log, 'strokes').findLast((one) => one.side === side && (position === null || one.setup?.position === position))
+  steelStrokes(log).findLast((one) => one.side === side && (position === null || one.setup?.position === position))
     ?.setup ?? null

@@ -116,6 +116,8 @@ const strokes = entry.extend({
   count: count({ least: 1, most: MOST_STROKES }),
   /** Of a zone alone; null: full strokes, from heel to tip. */
   zone: z.enum(ZONE_KINDS).nullable().default(null),
+  /** On a strop, which takes no steel off. */
+  strop: z.boolean().default(false),
   setup,
 })
 /** A person said that the stone of the entry has done its work on a side. */

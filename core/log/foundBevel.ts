@@ -1,6 +1,7 @@
 import type { Side } from '../records/common/side'
 import { ofKind } from './activeEntries'
 import type { BevelFound, LogEntry } from './entry'
+import { steelStrokes } from './steelStrokes'
 
 /** What was last recorded as the bevel of a side. */
 export interface RecordedBevel {
@@ -14,7 +15,7 @@ export function recordedBevel(log: readonly LogEntry[], side: Side): RecordedBev
   const entry = ofKind(log, 'bevel-found').findLast((one) => one.side === side)
   if (!entry) return null
   // What is tested once it was ground is what was ground, not what was found.
-  const ground = ofKind(log, 'strokes').find((one) => one.side === side && one.at > entry.at)?.at
+  const ground = steelStrokes(log).find((one) => one.side === side && one.at > entry.at)?.at
   const since = ({ at }: { readonly at: string }) => at > entry.at && (ground === undefined || at < ground)
   return { entry, testedSince: ofKind(log, 'ink-look').some((one) => one.side === side && since(one)) }
 }

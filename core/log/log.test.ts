@@ -4,6 +4,8 @@ import { meanProof, provedAtPlaces, meanReading, readAtPlaces } from './meanRead
 import { dialledState } from './dialledState'
 import { ANGLE_ALONE, type LogEntry, type Proof, type Reading, type Strokes } from './entry'
 import { activeEntries, onBlade } from './activeEntries'
+import { cutWith as lastCutWith } from './cutWith'
+import { groundAt } from './groundAt'
 import { setAlike } from './setAlike'
 import type { SetupSnapshot } from './setupSnapshot'
 import { bothSides, setupSaying } from './setupSnapshot.fixture'
@@ -197,6 +199,7 @@ describe('strokes', () => {
     side: 'A',
     count: 10,
     zone: null,
+    strop: false,
     setup: null,
     ...more,
   })
@@ -213,6 +216,13 @@ describe('strokes', () => {
       { stoneId: about.stoneId, full: { A: 65, B: 55 }, local: [{ zone: 'tip', A: 0, B: 12 }] },
       { stoneId: id(7), full: { A: 20, B: 0 }, local: [] },
     ])
+  })
+
+  it('on a strop take no steel off: the bevel is the one that the last stone cut', () => {
+    const log = [made(1, { setup: cutWith(45) }), made(2, { setup: cutWith(50), strop: true })]
+    expect(lastCutWith(log, 'A', null)).toEqual(cutWith(45))
+    expect(groundAt(log, 'A')).toBe(minute(1))
+    expect(lastCutWith(log.slice(1), 'A', null)).toBeNull()
   })
 
   it('of one sitting grow into one entry; another stone, zone or setup, and what came between, begin anew', () => {

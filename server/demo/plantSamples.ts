@@ -156,7 +156,15 @@ function happenedOn(
   }
   function ground({ strokes, doneOn, steelMm3: removedMm3 }: Extract<DemoStep, object>): LogEntry[] {
     return both((side): LogEntry[] => {
-      const made: LogEntry = { ...about(), kind: 'strokes', side, count: strokes[side], zone: null, setup: then }
+      const made: LogEntry = {
+        ...about(),
+        kind: 'strokes',
+        side,
+        count: strokes[side],
+        zone: null,
+        strop: false,
+        setup: then,
+      }
       if (!doneOn.includes(side)) return [made]
       const done = { kind: 'stone-done' as const, side, removedMm3, strokes: strokes[side], setup: then }
       return [made, { ...about(), ...done }]

@@ -233,6 +233,7 @@ const ENTRIES: LogEntry[] = [
     side: 'A',
     count: 60,
     zone: 'tip',
+    strop: false,
     setup: null,
   },
   {

@@ -6,6 +6,7 @@ import { drizzle, type PgliteDatabase } from 'drizzle-orm/pglite'
 import { migrate } from 'drizzle-orm/pglite/migrator'
 import { describe, expect, it } from 'vitest'
 import type { RecordKind } from '../../core/records/storage/kinds'
+import { BEGUN_HABITS } from '../../core/records/preferences/habits'
 import { readPreferences } from '../repositories/preferencesRepository'
 import { listLog } from '../repositories/logRepository'
 import { listPhotos } from '../repositories/photoRepository'
@@ -100,7 +101,7 @@ describe('a data folder of an earlier version', () => {
       expect(entries.filter((entry) => entry.kind === 'proof').map((entry) => entry.deg)).toEqual([20.2, 20.6])
       expect(entries.filter((entry) => entry.kind === 'stone-wear')).toHaveLength(shipped > 2 ? 3 : 0)
       // What was not asked then is as it is to begin with.
-      expect(await readPreferences(db)).toEqual({ ...file.preferences, inches: 'decimals' })
+      expect(await readPreferences(db)).toEqual({ ...file.preferences, inches: 'decimals', habits: BEGUN_HABITS })
       if (shipped > 2) {
         expect(columns).toContain('stops')
         expect(rigs.records[0]).toMatchObject({ stops: [{ name: 'pin 1', depthMm: 8 }], pivotPlayMm: 0.2 })

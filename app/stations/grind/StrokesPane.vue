@@ -6,6 +6,7 @@ import type { Side } from '#core/records/common/side'
 import { ENTRIES, type Strokes } from '#core/log/entry'
 import { ofKind } from '#core/log/activeEntries'
 import { strokesBefore, strokesMade } from '#core/log/strokesMade'
+import { isStrop } from '#core/steel/stones/orders'
 import { useStoneDone } from './useStoneDone'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
@@ -39,7 +40,7 @@ function note() {
   if (typed.length === 0) return addProblem('A', { code: 'strokes-missing' })
   const entries = typed.map((side): Strokes => {
     const count = readFigure(side, form.value[side], 'count', 'strokes-missing')
-    return { ...job.newEntry(), kind: 'strokes', side, count, zone }
+    return { ...job.newEntry(), kind: 'strokes', side, count, zone, strop: isStrop(job.stone.value) }
   })
   if (!validate(ENTRIES.strokes.schema, entries, (_, { side }) => side)) return
   // What is added within a sitting takes the place of what it goes on with.

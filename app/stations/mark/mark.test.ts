@@ -90,7 +90,7 @@ describe('what the ink says', () => {
     const { bladeId, jobId, stoneId, setup } = any
     const ground: LogEntry = {
       ...{ id: id(90), at: '2026-05-01T10:00:00.000Z', jobId, bladeId, stoneId, instrumentId: null },
-      ...{ kind: 'strokes', side: 'A', count: 40, zone: null, setup },
+      ...{ kind: 'strokes', side: 'A', count: 40, zone: null, strop: false, setup },
     }
     const { use } = await openTestJob({}, [...tests, ground])
     const ink = use(useInk)

@@ -105,6 +105,7 @@ describe('what earlier jobs say of a bevel', () => {
     side,
     count: 20,
     zone: null,
+    strop: false,
     setup: null as never,
   })
   const found = (day: number, side: Side, deg: number): LogEntry => ({

@@ -23,6 +23,7 @@ const strokes = (n: number, side: Side): LogEntry => ({
   side,
   count: 40,
   zone: null,
+  strop: false,
   setup: null,
 })
 const proof = (n: number, side: Side, deg: number): LogEntry => ({

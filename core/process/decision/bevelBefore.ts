@@ -1,6 +1,7 @@
 import { ofKind } from '../../log/activeEntries'
 import type { LogEntry } from '../../log/entry'
 import { recordedBevel } from '../../log/foundBevel'
+import { groundAt } from '../../log/groundAt'
 import { meanProof } from '../../log/meanReading'
 import type { FoundFace } from '../../observe/marker/findBevel'
 import { zoneMiddleMm, type Zone } from '../../records/blade/zones'
@@ -41,9 +42,8 @@ function allOf(faces: readonly (FoundFace | null)[]): FoundFace[] | null {
 }
 
 function provedSinceGround(log: readonly LogEntry[], side: Side): { deg: number; uncertaintyDeg: number } | null {
-  const ground = ofKind(log, 'strokes').findLast((one) => one.side === side)?.at ?? ''
   const proved = meanProof(
-    ofKind(log, 'proof').filter(({ at }) => at > ground),
+    ofKind(log, 'proof').filter(({ at }) => at > groundAt(log, side)),
     side,
   )
   return proved && { deg: proved.deg, uncertaintyDeg: proved.uncertaintyDeg }

@@ -1,5 +1,6 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Strokes } from '../../log/entry'
+import { steelStrokes } from '../../log/steelStrokes'
 import { stoneDoneOn } from '../../log/stoneDone'
 import { isOfEarlierVersion, type SetupSnapshot } from '../../log/setupSnapshot'
 import { lastOf, nth } from '../../math/list'
@@ -15,9 +16,11 @@ export const SAME_ANGLE_DEG = 0.5
 /** And this much further off than the best the rig can do, as near as it comes, degrees. */
 const AS_NEAR_DEG = 0.1
 
-/** The strokes on a side; of a long blade those of one clamping position, or, null, of all. */
+/** The strokes that took steel off a side; of a long blade those of one clamping position, or, null, of all. */
 export const strokesOn = ({ found }: Pick<JobAsked, 'found'>, side: Side, position: number | null): Strokes[] =>
-  ofKind(found, 'strokes').filter((one) => one.side === side && (position === null || one.setup?.position === position))
+  onSide(steelStrokes(found), side, position)
+const onSide = (strokes: readonly Strokes[], side: Side, position: number | null): Strokes[] =>
+  strokes.filter((one) => one.side === side && (position === null || one.setup?.position === position))
 
 /** The stones of the job in their order: those that were chosen, or the one on the rod. */
 const stonesOf = ({ job }: JobAsked): readonly string[] =>
@@ -71,7 +74,7 @@ export function stoneSteps(now: JobAsked, { position, byStone }: Grinding, readi
  */
 function grindStep(now: JobAsked, stoneId: string, side: Side, position: number | null): Step {
   const of = { side, stoneId, position }
-  const all = strokesOn(now, side, position)
+  const all = onSide(ofKind(now.found, 'strokes'), side, position)
   const made = all.filter((one) => one.stoneId === stoneId)
   // A proof of an earlier version says that its bevel was cut, and knows of no strokes.
   const cut = ofKind(now.found, 'proof').findLast(
@@ -117,7 +120,7 @@ function forWanted(now: JobAsked, side: Side, stoneId: string, setDeg: number): 
 export function burrStep(now: JobAsked): Step {
   const toDo = { does: 'remove-burr' } as const
   const last = ofKind(now.found, 'sharpness').findLast(({ burr }) => burr !== null)
-  const ground = ofKind(now.found, 'strokes').at(-1)
+  const ground = steelStrokes(now.found).at(-1)
   const of = { toDo, askedSince: ground?.at }
   if (!last || last.burr !== 'none') return step(now, 'burr', { ...of, state: MISSING })
   const since = ground && ground.at > last.at ? (['ground-since'] as const) : []

@@ -145,7 +145,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
       zones: zones.map((zone) => ({ ...zone, deg: setDeg(side), uncertaintyDeg: 0.3 })),
     })
   const strokes = (side: Side) =>
-    void log.push({ ...about(), kind: 'strokes', side, count: 40, zone: null, setup: snapshot() })
+    void log.push({ ...about(), kind: 'strokes', side, count: 40, zone: null, strop: false, setup: snapshot() })
   const stoneDone = (side: Side) =>
     void log.push({ ...about(), kind: 'stone-done', side, removedMm3: null, strokes: 40, setup: snapshot() })
   function grind(side: Side) {

@@ -1,4 +1,5 @@
 import { ofKind } from '../../log/activeEntries'
+import { steelStrokes } from '../../log/steelStrokes'
 import type { StepId } from '../../log/stepIds'
 import { EXPECTED } from '../purposes'
 import { angleAsGround } from './asGround'
@@ -55,7 +56,7 @@ function usingSteps(now: JobAsked, before: readonly Step[]): Step[] {
   const isReady = before.every(({ state }) => !isOpen(state))
   const along = isReady ? now.sides.flatMap((side) => angleAsGround(now, side) ?? []) : []
   const used = ofKind(now.found, 'put-to-use').at(-1)
-  const ground = ofKind(now.found, 'strokes').at(-1)
+  const ground = steelStrokes(now.found).at(-1)
   const since = used && ground && ground.at > used.at ? (['ground-since'] as const) : []
   const put = step(now, 'put-to-use', {
     state: used ? doneUnless({ at: used.at }, since) : MISSING,

@@ -3,16 +3,20 @@ import { readContent, versionOf, type Raw, type Versioned, rawOf } from '../../s
 import { lengthUnit } from '../../math/units/length'
 import { label } from '../../schema/measure'
 import { MOST_REVISION } from '../common/meta'
+import { BEGUN_HABITS, keptHabits } from './habits'
 
 const sideName = label(12)
 
-/** How the user likes figures shown. Kept with the data, so every device at the bench shows the same. */
+/**
+ * How the user likes figures shown, and works at the stones. Kept with the data, so every device has the same.
+ */
 export const preferences = z.object({
   unit: lengthUnit.default('mm'),
   /** Inches as a rule has them, where they are such. */
   inches: z.enum(['decimals', 'fractions']).default('decimals'),
   angles: z.enum(['per-side', 'included']).default('per-side'),
   sideNames: z.object({ A: sideName, B: sideName }).default({ A: 'A', B: 'B' }),
+  habits: keptHabits.default(BEGUN_HABITS),
 })
 export type Preferences = z.infer<typeof preferences>
 

@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { isStrop } from '#core/steel/stones/orders'
+import { useHabits } from '../useHabits'
 import { useStoneBench } from './useStoneBench'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
+import { HABIT_AT_STONE } from '~/words/habitText'
 import { TASK_DONE, TASK_WORD } from '~/words/planText'
 
 /** What the stone on the rod has to do, how one sees that it has, and what to mind. */
 const job = useJob()
 const { stone } = job
+const { habits } = useHabits()
+const isTwoSided = computed(() => job.sides.value.length > 1)
 const { work, next, longPast, fullCount } = useStoneBench()
 </script>
 
@@ -15,6 +19,11 @@ const { work, next, longPast, fullCount } = useStoneBench()
   <SheetPane label="What it has to do" class="flex flex-col gap-3">
     <p v-if="work" class="text-xl">
       <b>{{ TASK_WORD[work.task] }}.</b> {{ TASK_DONE[work.task] }}
+    </p>
+    <p v-if="!isStrop(stone)" data-testid="bench-habits">
+      {{ HABIT_AT_STONE.strokes[habits.strokes] }}
+      <template v-if="isTwoSided">{{ HABIT_AT_STONE.burr[habits.burr] }}</template>
+      {{ HABIT_AT_STONE.localStrokes[habits.localStrokes] }}
     </p>
     <p class="text-toned">
       {{

@@ -17,7 +17,7 @@ const bench = useStoneBench()
 const { stones, at, next, forecast, dialled, hasBevel, press, countOf, zone } = bench
 const { next: nextStep, text } = useNextStep()
 const router = useRouter()
-const { isDone, comesFirst, openSide, ground, mayBeDone, burrSide, burrIsNext, kinds } = bench
+const { mayTurn, isDone, comesFirst, openSide, ground, mayBeDone, burrSide, burrIsNext, kinds } = bench
 const stone = job.stone
 const names = computed(() => preferences.current.sideNames)
 /** The strokes of what is worked now: from heel to tip, or a zone alone. */
@@ -169,8 +169,8 @@ useEventListener(
           <UButton
             v-if="job.sides.value.length > 1"
             size="xl"
-            color="neutral"
-            variant="outline"
+            :color="mayTurn ? 'primary' : 'neutral'"
+            :variant="mayTurn ? 'solid' : 'outline'"
             label="Other side"
             @click="bench.turnOver"
           />

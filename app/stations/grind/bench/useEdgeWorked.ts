@@ -8,7 +8,7 @@ import { ofKind } from '#core/log/activeEntries'
 import { edgePointAt } from '#core/math/curve/edgePoints'
 import { otherSide } from '#core/records/common/side'
 import { heightOfSetting } from '#core/records/rig/dial'
-import { starvedZones, steelAlong, strokesOwed } from '#core/steel/coverage/coverage'
+import { starvedZones, steelAlong, strokesOwed } from '#core/steel/alongEdge/steelAlong'
 import { useTally } from './useTally'
 import { useJob } from '~/job/useJob'
 

@@ -4,7 +4,8 @@ import { expectedReadingDeg } from '#core/geometry/gauge/expectedReading'
 import { gaugeUseOf } from '#core/records/job/job'
 import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
 import { isOpen } from '#core/process/steps/step'
-import type { Side } from '#core/records/common/side'
+import { otherSide, type Side } from '#core/records/common/side'
+import { useHabits } from '../useHabits'
 import { useStoneDone } from '../useStoneDone'
 import { useStoneOrder } from '../useStoneOrder'
 import { useEdgeWorked } from './useEdgeWorked'
@@ -13,6 +14,8 @@ import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useNextStep } from '~/job/useNextStep'
 
+const ALTERNATE_EVERY = 10
+
 /** One stone and one side at a time: what is dialled, what the stone has to do, the count, the burr, the next stone. */
 export const useStoneBench = () => useJob().share(stoneBench)
 
@@ -20,6 +23,7 @@ function stoneBench(job: JobView) {
   const { steps, next: nextStep } = useNextStep()
   const { work, workOn, recordDone } = useStoneDone()
   const { swaps } = useStoneOrder()
+  const { habits } = useHabits()
   const tally = useTally()
   const { burrIn, burrSide, kinds, noteBurr } = useEdgeWorked()
   const { countOf, commit } = tally
@@ -81,6 +85,13 @@ function stoneBench(job: JobView) {
   const ground = computed(() => countOf(side.value, stone.value.id) > 0)
   const fullCount = computed(() => countOf(side.value, stone.value.id))
   const burrIsNext = computed(() => nextStep.value?.id === 'burr')
+  /** Who alternates sides turns over after so many strokes more than on the other one. */
+  const mayTurn = computed(
+    () =>
+      habits.value.burr === 'alternate' &&
+      sides.value.length > 1 &&
+      fullCount.value - countOf(otherSide(side.value), stone.value.id) >= ALTERNATE_EVERY,
+  )
   /** Its sign is there, a burr all along; or so many strokes that it may be: nine of ten such jobs take more. */
   const mayBeDone = computed(
     () =>
@@ -119,7 +130,7 @@ function stoneBench(job: JobView) {
     ...{ stones, at, next, work, forecast },
     ...{ hasBevel, press, fullCount },
     ...{ advice, set, dialled, setting, mustReadDeg, riseMm, dialIt },
-    ...{ isDone, comesFirst, openSide, ground, mayBeDone, finish, putOn, putOnNext },
+    ...{ isDone, comesFirst, openSide, mayTurn, ground, mayBeDone, finish, putOn, putOnNext },
     ...{ burrSide, noteBurr, burrIsNext, kinds, longPast, turnOver },
     ...tally,
   }

@@ -3,6 +3,7 @@ import { computed, onScopeDispose, shallowRef } from 'vue'
 import { ofKind } from '#core/log/activeEntries'
 import { logEntry, MOST_STROKES, type Strokes } from '#core/log/entry'
 import { strokesBefore } from '#core/log/strokesMade'
+import { isStrop } from '#core/steel/stones/orders'
 import type { ZoneKind } from '#core/records/blade/zones'
 import type { Side } from '#core/records/common/side'
 import { useJob } from '~/job/useJob'
@@ -77,7 +78,8 @@ function tally(job: JobView) {
 
   function add(count: number) {
     if (open.value && !isGoingOn(open.value)) commit()
-    const begun = { ...job.newEntry(), kind: 'strokes' as const, side: job.side.value, count: 0, zone: zone.value }
+    const where = { side: job.side.value, zone: zone.value, strop: isStrop(job.stone.value) }
+    const begun = { ...job.newEntry(), ...where, kind: 'strokes' as const, count: 0 }
     const now = open.value ?? begun
     keep({ ...now, count: Math.min(MOST_STROKES, now.count + count) })
     settle.start()

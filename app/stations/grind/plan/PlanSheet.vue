@@ -136,72 +136,75 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
         </p>
       </fieldset>
     </SheetPane>
-    <SheetPane labelledby="plan-stones">
-      <div class="flex flex-wrap items-center justify-between gap-3">
-        <h2 id="plan-stones" class="text-lg font-semibold">Stone by stone</h2>
-        <UButton
-          v-if="current"
-          size="xl"
-          label="Go to the stone"
-          icon="i-lucide-play"
-          :to="sheetPath(job.id, 'grind', 'bench')"
-          data-testid="go-to-bench"
-        />
-      </div>
-      <p v-if="!current" class="mt-2 text-muted">
-        Choose a way at the left, or your own stones under Stones in order: then each stone’s work stands here.
-      </p>
-      <ol v-else class="mt-2" data-testid="plan-works">
-        <li v-for="(work, i) in works" :key="work.stone.id" class="border-t border-default py-3">
-          <div class="flex flex-wrap items-baseline justify-between gap-x-4">
-            <h3 class="flex min-w-0 flex-wrap items-baseline gap-x-3">
-              <span class="text-lg font-semibold">{{ i + 1 }}. {{ work.stone.name }}</span>
-              <span class="text-muted"> {{ stoneGrainText(work.stone) }}</span>
-              <span v-if="work.stone.id === job.content.value.stoneId" class="rounded-sm border px-1.5 text-sm"
-                >on the rod</span
-              >
-            </h3>
-            <span class="text-lg">about {{ minutesText(work.minutes.middle) }}</span>
-          </div>
-          <p>
-            {{ TASK_WORD[work.task]
-            }}<template v-if="work.task !== 'strop'"
-              >; its own scratches are {{ scratchText(scratchDepthUm(work.stone)) }} deep</template
-            >.
-            <span class="text-toned">{{ TASK_DONE[work.task] }}</span>
-          </p>
-          <dl class="mt-1 grid gap-x-6 sm:grid-cols-2">
-            <div v-for="(one, k) in work.sides" :key="one.side">
-              <dt class="mr-1 inline font-semibold">{{ bySide[k]?.name }}:</dt>
-              <dd class="inline">
-                {{ forecastText(one.strokes) }} strokes<template v-if="work.task !== 'strop'"
-                  >, {{ steelText(one.removedMm3, preferences.unit) }}</template
+    <div class="min-w-0 space-y-3">
+      <SheetPane labelledby="plan-stones">
+        <div class="flex flex-wrap items-center justify-between gap-3">
+          <h2 id="plan-stones" class="text-lg font-semibold">Stone by stone</h2>
+          <UButton
+            v-if="current"
+            size="xl"
+            label="Go to the stone"
+            icon="i-lucide-play"
+            :to="sheetPath(job.id, 'grind', 'bench')"
+            data-testid="go-to-bench"
+          />
+        </div>
+        <p v-if="!current" class="mt-2 text-muted">
+          Choose a way at the left, or your own stones under Stones in order: then each stone’s work stands here.
+        </p>
+        <ol v-else class="mt-2" data-testid="plan-works">
+          <li v-for="(work, i) in works" :key="work.stone.id" class="border-t border-default py-3">
+            <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+              <h3 class="flex min-w-0 flex-wrap items-baseline gap-x-3">
+                <span class="text-lg font-semibold">{{ i + 1 }}. {{ work.stone.name }}</span>
+                <span class="text-muted"> {{ stoneGrainText(work.stone) }}</span>
+                <span v-if="work.stone.id === job.content.value.stoneId" class="rounded-sm border px-1.5 text-sm"
+                  >on the rod</span
                 >
-              </dd>
+              </h3>
+              <span class="text-lg">about {{ minutesText(work.minutes.middle) }}</span>
             </div>
-          </dl>
-          <p class="text-sm text-toned">
-            <template v-if="work.task !== 'strop'">Strokes {{ rateText(rateOf(work.stone)) }}. </template
-            ><template v-if="work.dial"
-              >Dial <b class="text-default">{{ dialText(job.rig.value, work.dial.setting) }}</b>.</template
-            >
-          </p>
-          <p v-if="work.farOff" class="font-semibold" data-testid="far-off">
-            This rig’s nearest setting for it is {{ differenceText(work.farOff.offDeg) }} off:
-            <template v-if="work.farOff.collar"
-              >dial {{ dialText(job.rig.value, work.farOff.collar.setting) }} with a collar of
-              {{ lengthText(work.farOff.collar.collarMm, preferences.unit) }} under the pivot, or take another
-              stone.</template
-            ><template v-else>take another stone.</template>
-          </p>
-          <p v-if="orderRemark(work)" class="font-semibold" data-testid="order-remark">{{ orderRemark(work) }}</p>
-        </li>
-      </ol>
-      <p v-if="current" class="border-t border-default pt-2 text-sm text-muted">
-        In all about {{ minutesText(current.minutes.middle) }} ({{ minutesText(current.minutes.least) }} to
-        {{ minutesText(current.minutes.most) }}), {{ steelText(current.removedMm3, preferences.unit) }} of steel. Nine
-        of ten jobs lie in the ranges; they narrow with each stone that you finish at the stone.
-      </p>
-    </SheetPane>
+            <p>
+              {{ TASK_WORD[work.task]
+              }}<template v-if="work.task !== 'strop'"
+                >; its own scratches are {{ scratchText(scratchDepthUm(work.stone)) }} deep</template
+              >.
+              <span class="text-toned">{{ TASK_DONE[work.task] }}</span>
+            </p>
+            <dl class="mt-1 grid gap-x-6 sm:grid-cols-2">
+              <div v-for="(one, k) in work.sides" :key="one.side">
+                <dt class="mr-1 inline font-semibold">{{ bySide[k]?.name }}:</dt>
+                <dd class="inline">
+                  {{ forecastText(one.strokes) }} strokes<template v-if="work.task !== 'strop'"
+                    >, {{ steelText(one.removedMm3, preferences.unit) }}</template
+                  >
+                </dd>
+              </div>
+            </dl>
+            <p class="text-sm text-toned">
+              <template v-if="work.task !== 'strop'">Strokes {{ rateText(rateOf(work.stone)) }}. </template
+              ><template v-if="work.dial"
+                >Dial <b class="text-default">{{ dialText(job.rig.value, work.dial.setting) }}</b>.</template
+              >
+            </p>
+            <p v-if="work.farOff" class="font-semibold" data-testid="far-off">
+              This rig’s nearest setting for it is {{ differenceText(work.farOff.offDeg) }} off:
+              <template v-if="work.farOff.collar"
+                >dial {{ dialText(job.rig.value, work.farOff.collar.setting) }} with a collar of
+                {{ lengthText(work.farOff.collar.collarMm, preferences.unit) }} under the pivot, or take another
+                stone.</template
+              ><template v-else>take another stone.</template>
+            </p>
+            <p v-if="orderRemark(work)" class="font-semibold" data-testid="order-remark">{{ orderRemark(work) }}</p>
+          </li>
+        </ol>
+        <p v-if="current" class="border-t border-default pt-2 text-sm text-muted">
+          In all about {{ minutesText(current.minutes.middle) }} ({{ minutesText(current.minutes.least) }} to
+          {{ minutesText(current.minutes.most) }}), {{ steelText(current.removedMm3, preferences.unit) }} of steel. Nine
+          of ten jobs lie in the ranges; they narrow with each stone that you finish at the stone.
+        </p>
+      </SheetPane>
+      <HabitsPane />
+    </div>
   </div>
 </template>
