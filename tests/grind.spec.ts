@@ -235,3 +235,32 @@ test('a close-up between two stones says what is left of the old scratches, and 
   await page.getByRole('button', { name: 'Remove the picture' }).click()
   await expect(parts).toBeHidden()
 })
+
+test('on a phone both sides are ground by touch in full screen, and the count stays in sight', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL, hasTouch: true, viewport: { width: 390, height: 844 } })
+  const page = await context.newPage()
+  const press = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).tap()
+  await toTheStone(page, 'Paring knife, café', 'Plain No. 4')
+  await press('Full screen')
+  for (const target of [
+    count(page),
+    page.getByRole('button', { name: 'Ten strokes' }),
+    page.getByTestId('bench-finish'),
+  ])
+    await expect(target).toBeInViewport({ ratio: 1 })
+  for (let i = 0; i < 3; i++) await count(page).tap()
+  await press('Ten strokes')
+  await press('Take one back')
+  await expect(balance(page)).toHaveText('A 12 · B 0')
+  await press('Done on A: turn over to B')
+  await expect(page.getByTestId('bench-side')).toHaveText('B')
+  await press('Ten strokes')
+  await press('Done on B: last stone')
+  await expect(balance(page)).toHaveText('A 12, done · B 10, done')
+  await press('Leave full screen')
+  await expect(page.getByTestId('next-step')).toBeVisible()
+  await context.close()
+})

@@ -1,11 +1,10 @@
 import { computed } from 'vue'
 import { bothOf } from '#core/math/list'
 import { SIDES } from '#core/records/common/side'
-import { isSample } from '#core/records/storage/samples'
 import { thrownBy, type ThrownSide } from '#core/simulation/standIn/thrownPattern'
 import { hiddenError, seedOf } from '~/devices/trueBench'
 import { useJob } from '~/job/useJob'
-import { usePreferences } from '~/stores/preferences'
+import { useSimulated } from '~/job/useSimulated'
 
 /** The primary face of a make-believe blade, degrees. */
 const PRIMARY_DEG = 3
@@ -13,9 +12,8 @@ const PRIMARY_DEG = 3
 /** What the steel of the make-believe bench throws on a goniometer's screen, as it would really have cut it. */
 export function useSimulatedScreen() {
   const job = useJob()
-  const preferences = usePreferences()
   /** Make-believe is offered with the samples, and where it was asked for. */
-  const offered = computed(() => preferences.simulated || isSample(job.id))
+  const offered = useSimulated()
   const thrown = computed(() => {
     const hidden = hiddenError(job.setup.value, job.content.value, seedOf(job.id))
     const { sides, edgePoint } = job.dialFor.value

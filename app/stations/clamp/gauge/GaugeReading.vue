@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { isSample } from '#core/records/storage/samples'
 import type { Side } from '#core/records/common/side'
 import { useJob } from '~/job/useJob'
 import { useGauge } from '~/composables/useGauge'
@@ -7,6 +6,7 @@ import { simulatedGauge } from '~/devices/levelGauge'
 import { hasSerial, serialGauge } from '~/devices/serialGauge'
 import { hiddenError, seedOf } from '~/devices/trueBench'
 import { useLevelGauge, type GaugeTrouble } from '~/devices/useLevelGauge'
+import { useSimulated } from '~/job/useSimulated'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 
@@ -15,7 +15,7 @@ const emit = defineEmits<{ hold: [side: Side, deg: number] }>()
 const job = useJob()
 const preferences = usePreferences()
 /** Make-believe is offered with the samples, and where it was asked for. */
-const offered = computed(() => preferences.simulated || isSample(job.id))
+const offered = useSimulated()
 const { expected } = useGauge()
 const level = useLevelGauge()
 const { state, trouble, zeroDeg } = level

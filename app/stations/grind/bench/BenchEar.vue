@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useEar } from './useEar'
 import { useStoneBench } from './useStoneBench'
+import { useSimulated } from '~/job/useSimulated'
 import { EAR_TEXT, heardText } from '~/words/earText'
 
 /** Counting by ear: what is heard counts as pressed does. */
 const bench = useStoneBench()
 const { dialled } = bench
+const offered = useSimulated()
 const {
   state: ear,
   heard,
@@ -41,10 +43,11 @@ const {
         @click="listen('microphone')"
       />
       <UButton
+        v-if="offered"
         size="xl"
         color="neutral"
         variant="ghost"
-        label="Try it with a made-up bench"
+        label="Listen to the simulated bench"
         :disabled="!dialled"
         @click="listen('made-up')"
       />

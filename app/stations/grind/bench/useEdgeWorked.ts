@@ -11,13 +11,15 @@ import { heightOfSetting } from '#core/records/rig/dial'
 import { starvedZones, steelAlong, strokesOwed } from '#core/steel/alongEdge/steelAlong'
 import { useTally } from './useTally'
 import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
 
 /** The edge is looked at in so many places. */
 const PLACES = 60
 
 /** What the stone on the rod did along the edge of the side that is up (steel, scratches, burr), and its stops. */
-export function useEdgeWorked() {
-  const job = useJob()
+export const useEdgeWorked = () => useJob().share(edgeWorked)
+
+function edgeWorked(job: JobView) {
   const { strokesOn, commit } = useTally()
   const { side, stone, setup } = job
 

@@ -1,18 +1,15 @@
-import { computed } from 'vue'
-import { isSample } from '#core/records/storage/samples'
 import { hiddenBlade } from '#core/simulation/standIn/hiddenBlade'
 import { useInk } from '~/composables/useInk'
 import { usePractice } from './usePractice'
 import { seedOf } from '~/devices/trueBench'
 import { useJob } from '~/job/useJob'
-import { usePreferences } from '~/stores/preferences'
+import { useSimulated } from '~/job/useSimulated'
 
 /** A make-believe blade in the place of this job's: offered with the samples, and where it was asked for. */
 export function useSimulatedBlade() {
   const job = useJob()
   const ink = useInk()
-  const preferences = usePreferences()
-  const offered = computed(() => preferences.simulated || isSample(job.id))
+  const offered = useSimulated()
   const practice = usePractice()
   const blade = () => {
     if (practice.blade.value) return practice.blade.value
