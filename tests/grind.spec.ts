@@ -52,7 +52,7 @@ test('a plan says what each stone has to do, and another finish asks for other s
   // A chip asks for steel, and what is no depth is said at its field.
   const depth = page.getByTestId('chip-depth')
   await depth.fill('deep')
-  await expect(page.getByText('This is not a length.')).toBeVisible()
+  await expect(page.getByText('“deep” is not a length.')).toBeVisible()
   await depth.fill('0.6')
   await page.getByRole('radio', { name: /^Now: .* of steel in all$/ }).click()
   const strokes = async () =>
@@ -128,6 +128,11 @@ test('a stone that is done goes to its record, and the next one is dialled befor
   await page.getByTestId('bench-finish').click()
   await page.keyboard.press('x')
   await expect(balance(page)).toHaveText('A 10 · B 10, done')
+  await page.keyboard.press('s')
+  await page.getByTestId('bench-not-done').click()
+  await expect(balance(page)).toHaveText('A 10 · B 10')
+  await page.getByTestId('bench-finish').click()
+  await expect(balance(page)).toHaveText('A 10 · B 10, done')
   await page.getByTestId('bench-finish').click()
   // All stones are done: the burr is what is left to look for.
   await expect(page.getByTestId('next-step')).toContainText('Remove the burr')
@@ -167,6 +172,9 @@ test('local strokes are owed full ones, and a burr is looked for zone by zone', 
   await expect(page.getByTestId('burr-missing')).toHaveText(
     'No burr yet at the heel, the middle and the belly: grind there.',
   )
+  // A press by mistake says nothing: neither that there is a burr nor that there is none.
+  await page.getByTestId('burr-tip').click()
+  await expect(page.getByTestId('burr-tip')).toContainText('gone')
   await page.keyboard.press('v')
   await expect(page.getByTestId('burr-missing')).toContainText('A burr all along B')
   await page.getByRole('button', { name: 'No burr left' }).click()

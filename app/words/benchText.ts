@@ -23,19 +23,16 @@ export const BURR_STATE_WORD: Record<BurrState, string> = {
 
 /** Nearer than this to square is square, degrees. */
 const SQUARE_DEG = 2
-const leanText = (deg: number): string =>
+const runText = (deg: number): string =>
   Math.abs(deg) < SQUARE_DEG
-    ? 'square to the edge'
-    : `${Math.round(Math.abs(deg))}° towards the ${deg > 0 ? 'tip' : 'heel'}`
+    ? 'run square to the edge'
+    : `lean ${Math.round(Math.abs(deg))}° towards the ${deg > 0 ? 'tip' : 'heel'}`
 
-/** Which way the scratches must run, from one end of what is worked to the other; null where an end is not reached. */
-export function scratchesText(atHeelDeg: number | null, atTipDeg: number | null): string {
-  if (atHeelDeg === null || atTipDeg === null) return ''
-  return `Scratches must lean ${leanText(atHeelDeg)} at the heel end, ${leanText(atTipDeg)} at the tip end.`.replaceAll(
-    'lean square',
-    'run square',
-  )
-}
+/** Which way the scratches must run, from one end of what is worked to the other; empty where an end is not reached. */
+export const scratchesText = (atHeelDeg: number | null, atTipDeg: number | null): string =>
+  atHeelDeg === null || atTipDeg === null
+    ? ''
+    : `Scratches must ${runText(atHeelDeg)} at the heel end, and ${runText(atTipDeg)} at the tip end.`
 
 /** Where two stops on the rod go, told by the ends of the stone as it rests on each. */
 export const stopsText = (
@@ -43,7 +40,7 @@ export const stopsText = (
   stoneLengthMm: number,
   unit: LengthUnit,
 ): string =>
-  `Stops on the rod, from the pivot: near end of the stone no nearer than ${lengthText(nearestMm - stoneLengthMm / 2, unit)}, far end no farther than ${lengthText(farthestMm + stoneLengthMm / 2, unit)}.`
+  `Stops on the rod: the stone’s near end at least ${lengthText(nearestMm - stoneLengthMm / 2, unit)} from the pivot, its far end at most ${lengthText(farthestMm + stoneLengthMm / 2, unit)}.`
 
 /** Which zones have no burr yet: "No burr yet at the heel and the tip." */
 export function burrMissingText(zones: readonly (keyof typeof ZONE_WORD)[]): string {

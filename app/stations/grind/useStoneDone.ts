@@ -18,16 +18,37 @@ export function useStoneDone() {
     const inOrder = current.value?.works.find((one) => one.stone.id === stone.id)
     return inOrder ?? (ask.value ? (stoneOrder([stone], ask.value).works[0] ?? null) : null)
   })
-  const workOn = (side: Side) => work.value?.sides.find((one) => one.side === side) ?? null
+  /** The part of the edge that is worked in this hold: of a long blade that of its position. */
+  const share = computed(() => {
+    const { worked } = job.setup.value
+    return worked ? (worked.toMm - worked.fromMm) / job.edgeMm.value : 1
+  })
+  /** What it has to do on a side in this hold: steel, mm³, and strokes; as many on a strop however long the edge is. */
+  function workOn(side: Side) {
+    const all = work.value?.sides.find((one) => one.side === side)
+    if (!all || work.value?.task === 'strop') return all ?? null
+    const { least, middle, most } = all.strokes
+    const part = share.value
+    return {
+      removedMm3: part * all.removedMm3,
+      strokes: { least: part * least, middle: part * middle, most: part * most },
+    }
+  }
+  const lastDone = (side: Side) => {
+    const { position } = job.setNow.value
+    return stoneDoneOn(job.entriesOfBlade.value, { side, stoneId: job.stone.value.id, position })
+  }
 
   /** Records that the stone on the rod has done its work on these sides. */
   function recordDone(sides: readonly Side[]) {
     const entries = sides.map((side): StoneDone => {
       const about = job.newEntry()
-      const of = { side, stoneId: job.stone.value.id, position: about.setup.position }
-      const since = stoneDoneOn(job.entriesOfBlade.value, of)?.at ?? ''
-      const made = strokesMade(ofKind(job.entriesOfBlade.value, 'strokes').filter(({ at }) => at > since))
-      const strokes = made.find(({ stoneId }) => stoneId === of.stoneId)?.full[side] ?? 0
+      const { position } = about.setup
+      const since = lastDone(side)?.at ?? ''
+      const made = ofKind(job.entriesOfBlade.value, 'strokes').filter(
+        ({ at, setup }) => at > since && (position === null || setup?.position === position),
+      )
+      const strokes = strokesMade(made).find(({ stoneId }) => stoneId === about.stoneId)?.full[side] ?? 0
       // What was taken off a bevel that nobody knew says nothing of the stone.
       const isKnown = strokes > 0 && (work.value?.task !== 'shape' || before.value.from !== 'assumed')
       const steelMm3 = isKnown ? (workOn(side)?.removedMm3 ?? 0) : 0
@@ -35,5 +56,10 @@ export function useStoneDone() {
     })
     job.session.record('stone finished', entries)
   }
-  return { work, workOn, recordDone }
+  /** Takes back that the stone on the rod has done its work on a side. */
+  function takeBackDone(side: Side) {
+    const last = lastDone(side)
+    if (last) job.session.record('stone not finished after all', [], [last.id])
+  }
+  return { work, workOn, lastDone, recordDone, takeBackDone }
 }

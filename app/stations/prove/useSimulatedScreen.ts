@@ -4,7 +4,7 @@ import { SIDES } from '#core/records/common/side'
 import { thrownBy, type ThrownSide } from '#core/simulation/standIn/thrownPattern'
 import { hiddenError, seedOf } from '~/devices/trueBench'
 import { useJob } from '~/job/useJob'
-import { useSimulated } from '~/job/useSimulated'
+import { useSimulatedOffered } from '~/job/useSimulatedOffered'
 
 /** The primary face of a make-believe blade, degrees. */
 const PRIMARY_DEG = 3
@@ -13,7 +13,7 @@ const PRIMARY_DEG = 3
 export function useSimulatedScreen() {
   const job = useJob()
   /** Make-believe is offered with the samples, and where it was asked for. */
-  const offered = useSimulated()
+  const offered = useSimulatedOffered()
   const thrown = computed(() => {
     const hidden = hiddenError(job.setup.value, job.content.value, seedOf(job.id))
     const { sides, edgePoint } = job.dialFor.value

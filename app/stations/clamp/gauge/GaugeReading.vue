@@ -6,7 +6,7 @@ import { simulatedGauge } from '~/devices/levelGauge'
 import { hasSerial, serialGauge } from '~/devices/serialGauge'
 import { hiddenError, seedOf } from '~/devices/trueBench'
 import { useLevelGauge, type GaugeTrouble } from '~/devices/useLevelGauge'
-import { useSimulated } from '~/job/useSimulated'
+import { useSimulatedOffered } from '~/job/useSimulatedOffered'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 
@@ -15,7 +15,7 @@ const emit = defineEmits<{ hold: [side: Side, deg: number] }>()
 const job = useJob()
 const preferences = usePreferences()
 /** Make-believe is offered with the samples, and where it was asked for. */
-const offered = useSimulated()
+const offered = useSimulatedOffered()
 const { expected } = useGauge()
 const level = useLevelGauge()
 const { state, trouble, zeroDeg } = level

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { otherSide } from '#core/records/common/side'
+import { RIGS } from '#core/records/rig/kinds'
 import { useStoneBench } from './useStoneBench'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
-import { dialParts } from '~/words/dialText'
+import { dialParts, dialText } from '~/words/dialText'
 import { placeText } from '~/words/placeText'
 import { problemText } from '~/words/problemText'
 import { riseText } from '~/words/riseText'
@@ -15,6 +17,14 @@ const bench = useStoneBench()
 const { advice, set, dialled, setting, mustReadDeg, riseMm, hasBevel } = bench
 const names = computed(() => preferences.current.sideNames)
 const parts = computed(() => (setting.value ? dialParts(job.rig.value, setting.value) : []))
+/** On two arms strokes go from side to side: what stands on the other one. */
+const otherArm = computed(() => {
+  if (!RIGS[job.rig.value.kind].twoArms || job.sides.value.length < 2) return ''
+  const other = otherSide(job.side.value)
+  const isDialled = job.dialled.value[other].is === 'noted'
+  const what = isDialled ? dialText(job.rig.value, job.content.value.dialled[other]) : 'not dialled yet'
+  return `The other arm, ${names.value[other]}: ${what}. Do not twist the stone: that rounds the tip.`
+})
 const failure = ref('')
 function dialIt() {
   failure.value = bench.dialIt() ?? ''
@@ -52,6 +62,7 @@ function dialIt() {
           ></template
         ><template v-else-if="riseMm">{{ riseText(riseMm, preferences.unit) }} from the stone before.</template>
       </p>
+      <p v-if="otherArm" class="text-lg text-toned" data-testid="bench-other-arm">{{ otherArm }}</p>
       <UButton
         v-if="!dialled"
         class="justify-center text-xl"

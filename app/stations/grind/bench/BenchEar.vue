@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useEar } from './useEar'
 import { useStoneBench } from './useStoneBench'
-import { useSimulated } from '~/job/useSimulated'
+import { useSimulatedOffered } from '~/job/useSimulatedOffered'
 import { EAR_TEXT, heardText } from '~/words/earText'
 
 /** Counting by ear: what is heard counts as pressed does. */
 const bench = useStoneBench()
 const { dialled } = bench
-const offered = useSimulated()
+const offered = useSimulatedOffered()
 const {
   state: ear,
   heard,

@@ -18,17 +18,24 @@ const names = computed(() => preferences.current.sideNames)
 const tally = useTally()
 const worked = useEdgeWorked()
 const { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, lastBurr } = worked
+const WHOLE_EDGE = 'all'
 const where = computed(() => [
-  { zone: null, label: 'Heel to tip' },
-  ...kinds.value.map((zone) => ({ zone, label: capital(ZONE_WORD[zone]) })),
+  { key: WHOLE_EDGE, label: 'Heel to tip', isOn: tally.zone.value === null },
+  ...kinds.value.map((zone) => ({
+    key: zone,
+    label: capital(ZONE_WORD[zone]),
+    note: localText(zone),
+    isOn: tally.zone.value === zone,
+  })),
 ])
-const localCount = (zone: ZoneKind) => tally.countOf(job.side.value, job.stone.value.id, zone)
-/** Nothing is owed before a first round of strokes. */
-const LEAST_TO_TELL = 10
-const owedText = computed(() =>
-  tally.countOf(job.side.value, job.stone.value.id) < LEAST_TO_TELL && owed.value === 0
-    ? ''
-    : edgeOwedText(starved.value, owed.value),
+const localText = (zone: ZoneKind) => String(tally.countOf(job.side.value, job.stone.value.id, zone) || '')
+const burrChips = computed(() =>
+  kinds.value.map((zone) => ({
+    key: zone,
+    label: capital(ZONE_WORD[zone]),
+    note: BURR_STATE_WORD[burrs.value[burrSide.value].get(zone) ?? 'not-looked'],
+    isOn: burrIn.value.includes(zone),
+  })),
 )
 const noBurr = computed(() => kinds.value.filter((zone) => !burrIn.value.includes(zone)))
 const toggleBurr = (zone: ZoneKind) =>
@@ -40,36 +47,23 @@ const toggleBurr = (zone: ZoneKind) =>
     <h3 id="bench-edge" class="text-lg font-semibold">Along the edge</h3>
     <ScratchedEdge v-bind="{ stretch, zones: job.zones.value, places, shares, leans }" />
     <p class="text-toned">{{ scratchesText(leans[0] ?? null, leans.at(-1) ?? null) }}</p>
-    <div v-if="kinds.length > 1" role="group" aria-labelledby="bench-where" class="flex flex-wrap items-center gap-2">
-      <span id="bench-where" class="w-full text-toned sm:w-auto">Strokes go</span>
-      <button
-        v-for="one in where"
-        :key="one.zone ?? ''"
-        type="button"
-        class="bench-chip"
-        :aria-pressed="tally.zone.value === one.zone"
-        :data-testid="`where-${one.zone ?? 'all'}`"
-        @click="tally.workOn(one.zone)"
-      >
-        {{ one.label }}{{ one.zone && localCount(one.zone) > 0 ? ` ${localCount(one.zone)}` : '' }}
-      </button>
-    </div>
-    <p v-if="owedText" role="status" class="text-lg" data-testid="edge-owed">{{ owedText }}</p>
-    <div v-if="kinds.length > 1" role="group" aria-labelledby="bench-burr" class="flex flex-wrap items-center gap-2">
-      <span id="bench-burr" class="w-full text-toned sm:w-auto">Burr felt on {{ names[burrSide] }}</span>
-      <button
-        v-for="zone in kinds"
-        :key="zone"
-        type="button"
-        class="bench-chip"
-        :aria-pressed="burrIn.includes(zone)"
-        :data-testid="`burr-${zone}`"
-        @click="toggleBurr(zone)"
-      >
-        <span>{{ capital(ZONE_WORD[zone]) }}</span>
-        <span class="text-sm font-normal">{{ BURR_STATE_WORD[burrs[burrSide].get(zone) ?? 'not-looked'] }}</span>
-      </button>
-    </div>
+    <ChipRow
+      v-if="kinds.length > 1"
+      label="Strokes go"
+      name="where"
+      :items="where"
+      @press="tally.workOn($event === WHOLE_EDGE ? null : $event)"
+    />
+    <p v-if="owed > 0 || starved.length > 0" role="status" class="text-lg" data-testid="edge-owed">
+      {{ edgeOwedText(starved, owed) }}
+    </p>
+    <ChipRow
+      v-if="kinds.length > 1"
+      :label="`Burr felt on ${names[burrSide]}`"
+      name="burr"
+      :items="burrChips"
+      @press="toggleBurr"
+    />
     <p v-if="burrIn.length > 0" role="status" data-testid="burr-missing">
       {{
         noBurr.length > 0 ? burrMissingText(noBurr) : `A burr all along ${names[burrSide]}: the apex is reached here.`
@@ -85,23 +79,3 @@ const toggleBurr = (zone: ZoneKind) =>
     </p>
   </SheetPane>
 </template>
-
-<style scoped>
-.bench-chip {
-  min-height: 2.75rem;
-  min-width: 2.75rem;
-  cursor: pointer;
-  border: 1px solid var(--ui-border-accented);
-  border-radius: 0.25rem;
-  background: var(--ui-bg);
-  padding: 0.25rem 0.75rem;
-  font-weight: 600;
-  display: inline-flex;
-  align-items: center;
-  gap: 0.375rem;
-}
-.bench-chip[aria-pressed='true'] {
-  background: var(--ui-bg-inverted);
-  color: var(--ui-text-inverted);
-}
-</style>

@@ -37,7 +37,7 @@ const { work, next, longPast, fullCount } = useStoneBench()
       nothing is felt.
     </p>
     <p v-if="longPast" role="status" class="border-t border-default pt-2 text-lg" data-testid="long-past">
-      <b>No burr after {{ fullCount }} strokes</b>, more than nine of ten such jobs take. Likeliest the bevel there is
+      <b>No burr after {{ fullCount }} strokes</b>, more than nine of ten such jobs take. Most likely the bevel there is
       steeper than what is dialled, so the edge is not reached; else the stone is loaded, or the apex is worn.
       <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">A marker test tells</NuxtLink>
     </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Zone } from '#core/records/blade/zones'
+import { scratchLines } from './scratchLines'
 import { zoneName } from '~/words/zoneText'
 
 /**
@@ -16,27 +17,13 @@ const props = defineProps<{
 }>()
 const size = ref({ width: 0, height: 0 })
 const [HEIGHT, BAND, LABELS] = [84, 52, 24] as const
-/** A scratch for each so many pixels, where the steel was taken off as in the middle. */
-const EVERY = 7
-const MOST_SHARE = 2
 const xOf = (mm: number) =>
   ((mm - props.stretch.fromMm) / (props.stretch.toMm - props.stretch.fromMm)) * size.value.width
 
 const scratches = computed(() => {
-  const lines: string[] = []
-  const step = size.value.width / Math.max(1, props.places.length)
-  let due = 0
-  props.places.forEach((place, i) => {
-    const lean = props.leans[i] ?? null
-    if (lean === null) return
-    due += (Math.min(MOST_SHARE, props.shares[i] ?? 0) * step) / EVERY
-    for (; due >= 1; due--) {
-      const across = BAND * Math.tan((lean * Math.PI) / 180)
-      const x = xOf(place) - across / 2
-      lines.push(`M${x.toFixed(1)} 0l${across.toFixed(1)} ${BAND}`)
-    }
-  })
-  return lines.join('')
+  const { places, shares, leans } = props
+  const drawn = places.map((mm, i) => ({ x: xOf(mm), share: shares[i] ?? 0, leanDeg: leans[i] ?? null }))
+  return scratchLines(drawn, size.value.width, BAND)
 })
 const shown = computed(() =>
   props.zones.flatMap((zone, i) => {

@@ -17,7 +17,8 @@ const bench = useStoneBench()
 const { stones, at, next, forecast, dialled, hasBevel, press, countOf, zone } = bench
 const { next: nextStep, text } = useNextStep()
 const router = useRouter()
-const { mayTurn, isDone, comesFirst, openSide, ground, mayBeDone, burrSide, burrIsNext, kinds } = bench
+const { mayTurn, isDone, comesFirst, openSide, mayTakeBackDone, fullCount, mayBeDone, burrSide, burrIsNext, kinds } =
+  bench
 const stone = job.stone
 const names = computed(() => preferences.current.sideNames)
 /** The strokes of what is worked now: from heel to tip, or a zone alone. */
@@ -149,77 +150,53 @@ useEventListener(
           /></span>
           <span v-if="job.sides.value.length > 1" class="mt-3 text-2xl" data-testid="bench-balance">{{ balance }}</span>
         </button>
-        <div class="bench-presses grid grid-cols-2 gap-2 sm:grid-cols-3">
-          <UButton
-            size="xl"
-            color="neutral"
-            variant="outline"
-            label="Ten strokes"
-            :disabled="!dialled"
-            @click="press(10)"
-          />
-          <UButton
-            size="xl"
-            color="neutral"
-            variant="outline"
-            label="Take one back"
-            :disabled="count === 0"
-            @click="bench.takeBack"
-          />
-          <UButton
+        <div class="grid grid-cols-2 gap-2 sm:grid-cols-3">
+          <BenchPress label="Ten strokes" :disabled="!dialled" @click="press(10)" />
+          <BenchPress label="Take one back" :disabled="count === 0" @click="bench.takeBack" />
+          <BenchPress
             v-if="job.sides.value.length > 1"
-            size="xl"
-            :color="mayTurn ? 'primary' : 'neutral'"
-            :variant="mayTurn ? 'solid' : 'outline'"
             label="Other side"
+            :stands-out="mayTurn"
             @click="bench.turnOver"
           />
-          <UButton
-            size="xl"
-            color="neutral"
-            variant="outline"
-            :label="`Burr on ${names[burrSide]}, heel to tip`"
-            @click="bench.noteBurr(kinds)"
-          />
-          <UButton
-            size="xl"
-            :color="burrIsNext ? 'primary' : 'neutral'"
-            :variant="burrIsNext ? 'solid' : 'outline'"
-            label="No burr left"
-            @click="bench.noteBurr('none')"
-          />
-          <UButton
+          <BenchPress :label="`Burr on ${names[burrSide]}, heel to tip`" @click="bench.noteBurr(kinds)" />
+          <BenchPress label="No burr left" :stands-out="burrIsNext" @click="bench.noteBurr('none')" />
+          <BenchPress
             v-if="hasBevel && !done && at >= 0"
-            size="xl"
-            :variant="mayBeDone ? 'solid' : 'outline'"
-            :color="mayBeDone ? 'primary' : 'neutral'"
-            :disabled="!ground"
             :label="job.sides.value.length > 1 ? `Done on ${names[job.side.value]}: ${then}` : `Done: ${then}`"
+            :stands-out="mayBeDone"
+            :disabled="fullCount === 0"
             data-testid="bench-finish"
             @click="bench.finish"
           />
-          <UButton
+          <BenchPress
             v-else-if="openSide && (at >= 0 || !hasBevel)"
-            size="xl"
             :label="`Turn over to ${names[openSide]}`"
+            stands-out
             data-testid="bench-turn"
             @click="bench.turnOver"
           />
-          <UButton
+          <BenchPress
             v-else-if="next"
-            size="xl"
             :label="`Put on ${next.name}`"
+            stands-out
             data-testid="bench-next"
             @click="bench.putOnNext"
           />
-          <UButton
+          <BenchPress
             v-else-if="nextStep && !burrIsNext"
-            size="xl"
             :label="text.do"
+            stands-out
             data-testid="bench-after"
             @click="goToControl(router, job.id, nextStep.toDo.does)"
           />
         </div>
+        <p v-if="mayTakeBackDone" class="text-toned">
+          This stone has done its work on {{ names[job.side.value] }}.
+          <button type="button" class="text-link" data-testid="bench-not-done" @click="bench.notDone">
+            It has not after all
+          </button>
+        </p>
         <BenchEar />
         <p class="text-sm text-muted">
           Keys: space or a pedal counts one, X ten, Backspace takes one back, S turns over, V notes the burr.
@@ -230,10 +207,3 @@ useEventListener(
     </div>
   </div>
 </template>
-
-<style scoped>
-.bench-presses > * {
-  min-height: 3.5rem;
-  justify-content: center;
-}
-</style>

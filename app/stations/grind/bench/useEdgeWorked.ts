@@ -6,6 +6,7 @@ import { rodPoseAt } from '#core/geometry/setup/setup'
 import { burrFeltIn, burrMap } from '#core/log/burrMap'
 import { ofKind } from '#core/log/activeEntries'
 import { edgePointAt } from '#core/math/curve/edgePoints'
+import type { ZoneKind } from '#core/records/blade/zones'
 import { otherSide } from '#core/records/common/side'
 import { heightOfSetting } from '#core/records/rig/dial'
 import { starvedZones, steelAlong, strokesOwed } from '#core/steel/alongEdge/steelAlong'
@@ -15,6 +16,8 @@ import type { JobView } from '~/job/view'
 
 /** The edge is looked at in so many places. */
 const PLACES = 60
+/** After fewer full strokes than these nothing is said of starved zones. */
+const LEAST_TO_TELL = 10
 
 /** What the stone on the rod did along the edge of the side that is up (steel, scratches, burr), and its stops. */
 export const useEdgeWorked = () => useJob().share(edgeWorked)
@@ -30,7 +33,9 @@ function edgeWorked(job: JobView) {
     stoneWidthMm: stone.value.widthMm,
   }))
   const strokes = computed(() => strokesOn(side.value, stone.value.id))
-  const starved = computed(() => starvedZones(strokes.value, worked.value))
+  const fullStrokes = computed(() => strokes.value.reduce((sum, one) => sum + (one.zone === null ? one.count : 0), 0))
+  /** None before a first round of strokes: each zone may still get its own. */
+  const starved = computed(() => (fullStrokes.value < LEAST_TO_TELL ? [] : starvedZones(strokes.value, worked.value)))
   const owed = computed(() => strokesOwed(strokes.value))
   /** Places of the stretch that is worked, mm from the heel. */
   const places = computed(() => {
@@ -61,16 +66,27 @@ function edgeWorked(job: JobView) {
   const kinds = computed(() => [...new Set(job.zones.value.map(({ kind }) => kind))])
   const burrs = computed(() => burrMap(job.entriesOfBlade.value, kinds.value))
   const burrIn = computed(() => burrFeltIn(burrs.value, burrSide.value))
-  /** Records where a burr can be felt on the other side: in these zones, or none is left anywhere. */
-  function noteBurr(zones: readonly (typeof kinds.value)[number][] | 'none') {
-    commit()
-    const isNone = zones === 'none' || zones.length === 0
-    const isAll = !isNone && kinds.value.every((kind) => zones.includes(kind))
-    const about = { ...job.session.newEntry(), test: 'burr' as const, zones: [], forcesG: [] }
-    const found = { burr: isNone ? ('none' as const) : burrSide.value, burrZones: isNone || isAll ? [] : [...zones] }
-    job.session.record('burr', [{ ...about, kind: 'sharpness', ...found }])
-  }
   const lastBurr = computed(() => ofKind(job.entriesOfBlade.value, 'sharpness').findLast((one) => one.burr !== null))
+  /**
+   * Records where a burr can be felt on the other side: in these zones, in place of what was last felt there; or that
+   * none is left anywhere. No zones: nothing was found after all.
+   */
+  function noteBurr(found: readonly ZoneKind[] | 'none') {
+    commit()
+    const last = lastBurr.value
+    const before = found !== 'none' && last?.test === 'burr' && last.burr === burrSide.value ? [last.id] : []
+    const isAll = found !== 'none' && kinds.value.every((kind) => found.includes(kind))
+    const about = {
+      ...job.session.newEntry(),
+      kind: 'sharpness' as const,
+      test: 'burr' as const,
+      zones: [],
+      forcesG: [],
+    }
+    const burr = found === 'none' ? ('none' as const) : burrSide.value
+    const burrZones = found === 'none' || isAll ? [] : [...found]
+    job.session.record('burr', found.length > 0 ? [{ ...about, burr, burrZones }] : [], before)
+  }
 
   return { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, noteBurr, lastBurr }
 }

@@ -14,6 +14,7 @@ import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
 import { useNextStep } from '~/job/useNextStep'
 
+/** Who alternates sides turns over after so many strokes. */
 const ALTERNATE_EVERY = 10
 
 /** One stone and one side at a time: what is dialled, what the stone has to do, the count, the burr, the next stone. */
@@ -21,7 +22,7 @@ export const useStoneBench = () => useJob().share(stoneBench)
 
 function stoneBench(job: JobView) {
   const { steps, next: nextStep } = useNextStep()
-  const { work, workOn, recordDone } = useStoneDone()
+  const { work, workOn, lastDone, recordDone, takeBackDone } = useStoneDone()
   const { swaps } = useStoneOrder()
   const { habits } = useHabits()
   const tally = useTally()
@@ -82,10 +83,8 @@ function stoneBench(job: JobView) {
   )
   /** The other side, where this stone has work to do on it. */
   const openSide = computed(() => sides.value.find((one) => one !== side.value && !isDone(one)) ?? null)
-  const ground = computed(() => countOf(side.value, stone.value.id) > 0)
   const fullCount = computed(() => countOf(side.value, stone.value.id))
   const burrIsNext = computed(() => nextStep.value?.id === 'burr')
-  /** Who alternates sides turns over after so many strokes more than on the other one. */
   const mayTurn = computed(
     () =>
       habits.value.burr === 'alternate' &&
@@ -96,7 +95,7 @@ function stoneBench(job: JobView) {
   const mayBeDone = computed(
     () =>
       (work.value?.task === 'shape' && burrIn.value.length === kinds.value.length) ||
-      countOf(side.value, stone.value.id) >= (forecast.value?.least ?? 1),
+      fullCount.value >= (forecast.value?.least ?? 1),
   )
 
   /** More strokes than nine of ten such jobs take, and no burr. */
@@ -104,7 +103,7 @@ function stoneBench(job: JobView) {
     () =>
       work.value?.task === 'shape' &&
       forecast.value !== null &&
-      countOf(side.value, stone.value.id) > forecast.value.most &&
+      fullCount.value > forecast.value.most &&
       burrIn.value.length === 0,
   )
 
@@ -120,6 +119,9 @@ function stoneBench(job: JobView) {
     if (other) turnOver()
     else putOnNext()
   }
+  /** Where somebody said it of this side: it is not done after all. */
+  const mayTakeBackDone = computed(() => lastDone(side.value) !== undefined && isDone(side.value))
+  const notDone = () => takeBackDone(side.value)
   function putOn(id: string) {
     commit()
     job.actions.chooseStone(id)
@@ -130,7 +132,7 @@ function stoneBench(job: JobView) {
     ...{ stones, at, next, work, forecast },
     ...{ hasBevel, press, fullCount },
     ...{ advice, set, dialled, setting, mustReadDeg, riseMm, dialIt },
-    ...{ isDone, comesFirst, openSide, mayTurn, ground, mayBeDone, finish, putOn, putOnNext },
+    ...{ isDone, comesFirst, openSide, mayTurn, mayBeDone, finish, mayTakeBackDone, notDone, putOn, putOnNext },
     ...{ burrSide, noteBurr, burrIsNext, kinds, longPast, turnOver },
     ...tally,
   }

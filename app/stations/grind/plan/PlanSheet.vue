@@ -27,7 +27,7 @@ const job = useJob()
 const preferences = usePreferences()
 const {
   form,
-  chip,
+  chipProblem,
   chipSteelMm3,
   before,
   weighing,
@@ -90,7 +90,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
       <FigureField
         v-model="form.chip"
         :label="`Deepest chip, ${preferences.unit}`"
-        :problem="chip.problem || undefined"
+        :problem="chipProblem ?? undefined"
         usual="none"
         data-testid="chip-depth"
       />
@@ -98,7 +98,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
         <URadioGroup v-model="form.chipOver" :items="chipItems" size="xl" data-testid="chip-over">
           <template #legend><span class="font-semibold">Grind the chips out</span></template>
         </URadioGroup>
-        <p class="text-sm text-toned">The whole edge goes back as far, so that its line stays.</p>
+        <p class="text-sm text-toned">The whole edge is ground back as far, so that it keeps its line.</p>
       </template>
       <p v-if="last && !fineEnough" class="text-sm text-toned">
         Of these stones none is finer than {{ last.name }}, {{ grainText(last.grainUm) }}: it ends there.
@@ -131,7 +131,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
           >
         </button>
         <p v-if="leftOut.length > 0" class="text-sm text-toned" data-testid="plan-left-out">
-          Not offered, for this rig cannot be set near enough with {{ leftOut.length === 1 ? 'it' : 'them' }}:
+          Not offered: this rig cannot be set near enough with
           {{ leftOut.map(({ stone, offDeg }) => leftOutText(stone.name, offDeg)).join(', ') }}.
         </p>
       </fieldset>
@@ -201,7 +201,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
         <p v-if="current" class="border-t border-default pt-2 text-sm text-muted">
           In all about {{ minutesText(current.minutes.middle) }} ({{ minutesText(current.minutes.least) }} to
           {{ minutesText(current.minutes.most) }}), {{ steelText(current.removedMm3, preferences.unit) }} of steel. Nine
-          of ten jobs lie in the ranges; they narrow with each stone that you finish at the stone.
+          of ten jobs lie in the ranges; they narrow with each stone that you finish.
         </p>
       </SheetPane>
       <HabitsPane />

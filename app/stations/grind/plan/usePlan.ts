@@ -3,6 +3,7 @@ import equal from 'fast-deep-equal'
 import { adviseCollar, adviseDial } from '#core/geometry/dial/advised'
 import { bevelBefore } from '#core/process/decision/bevelBefore'
 import { toGrind } from '#core/process/decision/toGrind'
+import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
 import {
   finisher,
   FINISH_UM,
@@ -15,28 +16,19 @@ import {
 } from '#core/steel/stones/orders'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { isOneOf, keysOf } from '#core/schema/keys'
-import { APEX_WORN_MM } from '#core/steel/removal/plan'
+import { useChip, type ChipOver } from './useChip'
 import { useInk } from '~/composables/useInk'
 import { useStoneRates } from '~/composables/useStoneRates'
-import { parseFigure } from '~/forms/draft'
 import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
 import type { JobView } from '~/job/view'
-import { usePreferences } from '~/stores/preferences'
-import { lengthText } from '~/words/lengthText'
 
-/** Chips are ground out at once, or a part of them with each of three sharpenings. */
-const SHARPENINGS = { once: 1, three: 3 } as const
-export type ChipOver = keyof typeof SHARPENINGS
-const MOST_CHIP_MM = 5
 interface PlanForm {
   readonly finish: WantedFinish
   readonly chip: string
   readonly chipOver: ChipOver
 }
 export const FINISHES_WANTED = keysOf(FINISH_UM)
-/** A setting that is farther from the wanted angle than this is pointed out, degrees. */
-const FAR_OFF_DEG = 0.5
 /** A way to the finish: one that is offered, or the one that was chosen. */
 export type Way = OrderKind | 'chosen'
 
@@ -48,24 +40,13 @@ export function usePlan() {
 function plan(job: JobView) {
   const ink = useInk()
   const rateOf = useStoneRates()
-  const preferences = usePreferences()
   const { form } = useForm<PlanForm>(
     `plan:${job.keptAs}`,
     () => ({ finish: 'kitchen', chip: '', chipOver: 'once' }),
     (typed, inNewUnit) => ({ ...typed, chip: inNewUnit(typed.chip) }),
     [(typed) => ({ ...typed, chip: '', chipOver: 'once' })],
   )
-  /** The deepest chip, mm: null where none is entered, or what is entered is no depth. */
-  const chip = computed((): { readonly mm: number | null; readonly problem: string } => {
-    if (form.value.chip.trim() === '') return { mm: null, problem: '' }
-    const depth = parseFigure(form.value.chip, 'mm', preferences.unit)
-    if (depth.ok && depth.value > 0 && depth.value <= MOST_CHIP_MM) return { mm: depth.value, problem: '' }
-    const most = lengthText(MOST_CHIP_MM, preferences.unit)
-    return {
-      mm: null,
-      problem: depth.ok ? `The depth must be more than 0 and at most ${most}.` : 'This is not a length.',
-    }
-  })
+  const chip = useChip(() => form.value.chip)
   // A draft of another version may name a finish that there is no more.
   const finish = computed(() => (isOneOf(FINISHES_WANTED, form.value.finish) ? form.value.finish : 'kitchen'))
   const box = computed(() => job.stones.value.filter(({ archivedAt }) => archivedAt === null))
@@ -84,8 +65,8 @@ function plan(job: JobView) {
       })),
     ),
   )
-  /** The steel and the face of each side; or why a side cannot be ground. */
-  const groundBack = (lostMm?: number) =>
+  /** The steel and the face of each side where its apex goes back so far; or why a side cannot be ground. */
+  const groundBack = (lostMm: number) =>
     toGrind({
       setup: job.setup.value,
       edgePoint: job.dialFor.value.edgePoint,
@@ -93,14 +74,12 @@ function plan(job: JobView) {
       sides: before.value.sides,
       lostMm,
     })
-  /** How far the apex goes back with this job for the deepest chip, mm. */
-  const chipBackMm = (over: ChipOver) => Math.max(APEX_WORN_MM, (chip.value.mm ?? 0) / SHARPENINGS[over])
-  const ground = computed(() => groundBack(chipBackMm(form.value.chipOver)))
+  const ground = computed(() => groundBack(chip.backMm(form.value.chipOver)))
   /** What grinding the chips out takes off both sides, mm³: at once, and each of several times; null without a chip. */
   const chipSteelMm3 = computed((): Record<ChipOver, number> | null => {
-    if (chip.value.mm === null) return null
+    if (!chip.hasChip.value) return null
     const all = (over: ChipOver) => {
-      const back = groundBack(chipBackMm(over))
+      const back = groundBack(chip.backMm(over))
       return back.ok ? back.sides.reduce((sum, { removedMm3 }) => sum + removedMm3, 0) : null
     }
     const [once, three] = [all('once'), all('three')]
@@ -118,7 +97,7 @@ function plan(job: JobView) {
     )
   }
   const dialable = computed(() => box.value.map((stone) => ({ stone, offDeg: offOf(stone) })))
-  const isNear = (offDeg: number | null) => offDeg !== null && Math.abs(offDeg) < FAR_OFF_DEG
+  const isNear = (offDeg: number | null) => offDeg !== null && Math.abs(offDeg) <= SAME_ANGLE_DEG
   /** Stones that are offered: those that this rig can dial near enough, unless that leaves nothing to grind with. */
   const offered = computed(() => {
     const near = dialable.value.filter(({ offDeg }) => isNear(offDeg)).map(({ stone }) => stone)
@@ -156,7 +135,7 @@ function plan(job: JobView) {
       ] as const
       const dial = adviseDial(...ask)
       if (!dial.ok) return { ...work, dial: null, farOff: null }
-      const isFar = Math.abs(dial.offDeg) >= FAR_OFF_DEG
+      const isFar = Math.abs(dial.offDeg) > SAME_ANGLE_DEG
       return { ...work, dial, farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null }
     }),
   )
@@ -174,7 +153,7 @@ function plan(job: JobView) {
     weighing: ink.weighing,
     ground,
     ask,
-    chip,
+    chipProblem: chip.problem,
     chipSteelMm3,
     ways,
     current,

@@ -3,13 +3,13 @@ import { useInk } from '~/composables/useInk'
 import { usePractice } from './usePractice'
 import { seedOf } from '~/devices/trueBench'
 import { useJob } from '~/job/useJob'
-import { useSimulated } from '~/job/useSimulated'
+import { useSimulatedOffered } from '~/job/useSimulatedOffered'
 
 /** A make-believe blade in the place of this job's: offered with the samples, and where it was asked for. */
 export function useSimulatedBlade() {
   const job = useJob()
   const ink = useInk()
-  const offered = useSimulated()
+  const offered = useSimulatedOffered()
   const practice = usePractice()
   const blade = () => {
     if (practice.blade.value) return practice.blade.value

@@ -4,7 +4,7 @@ import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 
 /** Whether simulated instruments are offered: on the samples, and where this device asks for them. */
-export function useSimulated() {
+export function useSimulatedOffered() {
   const job = useJob()
   const preferences = usePreferences()
   return computed(() => preferences.simulated || isSample(job.id))
