@@ -192,9 +192,9 @@ useEventListener(
           />
         </div>
         <p v-if="mayTakeBackDone" class="text-toned">
-          This stone has done its work on {{ names[job.side.value] }}.
+          The stone has done its work on {{ names[job.side.value] }}.
           <button type="button" class="text-link" data-testid="bench-not-done" @click="bench.notDone">
-            It has not after all
+            Not done after all
           </button>
         </p>
         <BenchEar />

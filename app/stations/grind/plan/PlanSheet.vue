@@ -176,7 +176,8 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
                 <dt class="mr-1 inline font-semibold">{{ bySide[k]?.name }}:</dt>
                 <dd class="inline">
                   {{ forecastText(one.strokes) }} strokes<template v-if="work.task !== 'strop'"
-                    >, {{ steelText(one.removedMm3, preferences.unit) }}</template
+                    >,
+                    <span class="whitespace-nowrap">{{ steelText(one.removedMm3, preferences.unit) }}</span></template
                   >
                 </dd>
               </div>
