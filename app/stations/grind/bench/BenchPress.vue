@@ -5,7 +5,8 @@ defineProps<{ label: string; standsOut?: boolean }>()
 
 <template>
   <UButton
-    class="min-h-14 justify-center text-center"
+    class="min-h-14 justify-center"
+    :ui="{ label: 'text-center' }"
     size="xl"
     :color="standsOut ? 'primary' : 'neutral'"
     :variant="standsOut ? 'solid' : 'outline'"
