@@ -19,6 +19,7 @@ const tally = useTally()
 const worked = useEdgeWorked()
 const { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, lastBurr } = worked
 const WHOLE_EDGE = 'all'
+const strokesGo = (where: ZoneKind | typeof WHOLE_EDGE) => tally.workOn(where === WHOLE_EDGE ? null : where)
 const where = computed(() => [
   { key: WHOLE_EDGE, label: 'Heel to tip', isOn: tally.zone.value === null },
   ...kinds.value.map((zone) => ({
@@ -52,7 +53,7 @@ const toggleBurr = (zone: ZoneKind) =>
       label="Strokes go"
       name="where"
       :items="where"
-      @press="tally.workOn($event === WHOLE_EDGE ? null : $event)"
+      @press="strokesGo"
     />
     <p v-if="owed > 0 || starved.length > 0" role="status" class="text-lg" data-testid="edge-owed">
       {{ edgeOwedText(starved, owed) }}
