@@ -18,7 +18,7 @@ const names = computed(() => preferences.current.sideNames)
 const tally = useTally()
 const worked = useEdgeWorked()
 const { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, lastBurr } = worked
-const WHOLE_EDGE = 'all'
+const WHOLE_EDGE = 'all' as const
 const strokesGo = (where: ZoneKind | typeof WHOLE_EDGE) => tally.workOn(where === WHOLE_EDGE ? null : where)
 const where = computed(() => [
   { key: WHOLE_EDGE, label: 'Heel to tip', isOn: tally.zone.value === null },
@@ -48,13 +48,7 @@ const toggleBurr = (zone: ZoneKind) =>
     <h3 id="bench-edge" class="text-lg font-semibold">Along the edge</h3>
     <ScratchedEdge v-bind="{ stretch, zones: job.zones.value, places, shares, leans }" />
     <p class="text-toned">{{ scratchesText(leans[0] ?? null, leans.at(-1) ?? null) }}</p>
-    <ChipRow
-      v-if="kinds.length > 1"
-      label="Strokes go"
-      name="where"
-      :items="where"
-      @press="strokesGo"
-    />
+    <ChipRow v-if="kinds.length > 1" label="Strokes go" name="where" :items="where" @press="strokesGo" />
     <p v-if="owed > 0 || starved.length > 0" role="status" class="text-lg" data-testid="edge-owed">
       {{ edgeOwedText(starved, owed) }}
     </p>
