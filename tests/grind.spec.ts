@@ -196,6 +196,39 @@ test('how one works is kept for every blade, or for this one alone', async ({ pa
   await expect(page.getByTestId('bench-habits')).toContainText('Stay on this side')
 })
 
+test('a micro-bevel and a strop have settings of their own, and strokes at the micro-bevel count apart', async ({
+  page,
+}) => {
+  await openJob(page, 'Paring knife, café')
+  await page.getByRole('link', { name: 'Grind' }).click()
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  const choose = async (habit: string, name: string) => {
+    await page.getByTestId(habit).click()
+    await page.getByRole('option', { name, exact: true }).click()
+  }
+  await page.getByTestId('way-quickest').click()
+  await page.getByTestId('habits-of-blade').click()
+  await choose('habit-micro-bevel', '3° steeper')
+  await choose('habit-strop', '1.5° flatter')
+  const micro = page
+    .getByTestId('plan-works')
+    .getByRole('listitem')
+    .filter({ has: page.getByTestId('micro-bevel') })
+  await expect(micro).toContainText('About 0.06 mm wide at 20.0°; the bevel behind it stays at 17.0°')
+  await page.getByRole('link', { name: 'Stones in order', exact: true }).click()
+  const rows = page.getByTestId('swaps').locator('tbody tr')
+  await rows.filter({ hasText: 'micro-bevel, 3° steeper' }).getByRole('button').click()
+  await page.getByRole('link', { name: 'At the stone', exact: true }).click()
+  await expect(page.getByTestId('bench-other-angle')).toHaveText('Micro-bevel, 3° steeper.')
+  await expect(balance(page)).toHaveText('A 0 · B 0')
+  await expect(count(page)).toBeDisabled()
+  await page.getByTestId('bench-dialled').click()
+  await page.keyboard.press('x')
+  await expect(balance(page)).toHaveText('A 10 · B 0')
+  await page.reload()
+  await expect(balance(page)).toHaveText('A 10 · B 0')
+})
+
 test('the blade’s life says what is left behind the edge, and when to thin it', async ({ page }) => {
   await openJob(page, 'Pocket knife from the gate')
   await page.getByRole('link', { name: 'Grind' }).click()

@@ -9,6 +9,7 @@ import { angleText, differenceText, steepnessText, sumText, type SureAngle } fro
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
+import { otherAngleText } from '~/words/steeperText'
 import { useAgainst } from './useAgainst'
 import { useGauge } from './useGauge'
 import { useInk } from './useInk'
@@ -73,9 +74,10 @@ export function useLedger() {
     if (!set.ok) return [job.trouble.value, '']
     // An edge that runs far off elsewhere is not on its angle for being so here.
     const here = runsOffDeg(set) > UNEVEN_DEG ? ' here' : ''
-    const off = steepnessText(set.contact.edgeAngleDeg - job.wantedDeg.value, set.uncertaintyDeg) + here
+    const why = otherAngleText(job.content.value, job.stone.value)
+    const off = steepnessText(set.contact.edgeAngleDeg - job.toSetDeg.value, set.uncertaintyDeg) + here
     return [
-      `± ${angleText(set.uncertaintyDeg, set.uncertaintyDeg)}; ${off}`,
+      `± ${angleText(set.uncertaintyDeg, set.uncertaintyDeg)}; ${off}${why && ` (${why})`}`,
       `${job.setup.value.worked ? 'In this position' : 'Heel to tip'} ${angleText(set.lowestDeg, set.uncertaintyDeg)} to ${angleText(set.highestDeg, set.uncertaintyDeg)}`,
     ]
   }

@@ -9,7 +9,9 @@ import { evenEdgePoints } from '#core/math/curve/edgePoints'
 import { alongEdge, evaluateAt, type Evaluation, type SideSet } from '#core/uncertainty/evaluate'
 import { gripOf } from '#core/geometry/hold/grip'
 import type { Job } from '#core/records/job/job'
+import type { StoneRecord } from '#core/records/storage/kinds'
 import { positionAt, workedIn } from '#core/records/job/positions'
+import { isForMicroBevel, stoneUses, wantedAtApexDeg, wantedWith } from '#core/records/job/stoneUses'
 import { meanProof, meanReading } from '#core/log/meanReading'
 import { cutWith } from '#core/log/cutWith'
 import { dialledState } from '#core/log/dialledState'
@@ -30,6 +32,12 @@ export interface Stores {
   readonly collections: ReturnType<typeof useCollections>
   readonly preferences: ReturnType<typeof usePreferences>
   readonly log: Pick<ReturnType<typeof useLog>, 'ofJob'>
+}
+
+/** A stone of the job, and whether it is on for the micro-bevel. */
+export interface StoneOn {
+  readonly stone: StoneRecord
+  readonly forMicroBevel: boolean
 }
 
 /** What is missing of an opened job: it names a record that is not there, or that cannot be read. */
@@ -59,6 +67,14 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   /** The box, each stone as it lies on this rig's rod. */
   const stones = computed(() => collections.stones.map((one) => onRig(rig.value, one)))
   const stone = lasting(() => stones.value.find((one) => one.id === content.value.stoneId))
+  /** The stones of the job in their order, with what each is put on for; those that are no more are left out. */
+  const uses = computed((): StoneOn[] => {
+    const recordOf = (id: string) => stones.value.find((one) => one.id === id)
+    return stoneUses(content.value, (id) => recordOf(id)?.kind).flatMap(({ stoneId, forMicroBevel }) => {
+      const record = recordOf(stoneId)
+      return record ? [{ stone: record, forMicroBevel }] : []
+    })
+  })
   /** The same rig with newer measures, where there are any. */
   const rigMeasuredAnew = computed(() => {
     const { rigId, rigRevision } = content.value
@@ -83,6 +99,14 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   /** The place that the figures are for. */
   const placeMm = computed(() => lookAtMm.value ?? content.value.dialForMm)
   const wantedDeg = computed(() => content.value.wanted.deg[side.value])
+  /** The stone on the rod, and what it is on for. */
+  const onRod = computed((): StoneOn => ({ stone: stone.value, forMicroBevel: isForMicroBevel(content.value) }))
+  /**
+   * What a side is to be set to with a stone for one of its uses, degrees; without one, with that on the rod for what
+   * it is on for.
+   */
+  const toSetOn = (of: Side, use: StoneOn = onRod.value) => wantedWith(content.value, of, use.stone, use.forMicroBevel)
+  const toSetDeg = computed(() => toSetOn(side.value))
 
   // What the geometry gives.
   const setup = computed((): Setup => ({
@@ -140,6 +164,10 @@ export function jobState(session: JobSession, { collections, preferences, log }:
   const cutAt = (of: Side, atMm: number | null) =>
     cutWith(entriesOfBlade.value, of, atMm === null ? null : positionAt(atMm, content.value.positions))
 
+  /** What a side is to be proved at, degrees: its micro-bevel, where that was ground last; else the wanted angle. */
+  const toProveDeg = (of: Side) =>
+    cutAt(of, null)?.forMicroBevel ? wantedAtApexDeg(content.value, of) : content.value.wanted.deg[of]
+
   /** Whether a hand has dialled what is dialled here. */
   const dialled = computed(() => perSide((of) => dialledState(entries.value, setNow.value, of)))
 
@@ -157,6 +185,8 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     blade,
     stones,
     stone,
+    uses,
+    onRod,
     rigMeasuredAnew,
     side,
     sides,
@@ -164,6 +194,8 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     placeMm,
     turnOver,
     wantedDeg,
+    toSetOn,
+    toSetDeg,
     setup,
     edgePoints,
     edgeMm,
@@ -183,6 +215,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     setNow,
     newEntry,
     cutWith: cutAt,
+    toProveDeg,
     change,
   }
 }

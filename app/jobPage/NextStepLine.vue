@@ -26,7 +26,7 @@ async function go() {
   }
   // What is read and proved is read and proved where the step asks for it.
   job.lookAtMm.value = step.placeMm
-  if (step.toDo.does === 'put-on' && step.stoneId) return job.actions.chooseStone(step.stoneId)
+  if (step.toDo.does === 'put-on' && step.stoneId) return job.actions.chooseStone(step.stoneId, step.forMicroBevel)
   if (step.toDo.does === 'say-wanted') return void (angle.value = 'wanted')
   await goToControl(router, job.id, step.toDo.does)
 }

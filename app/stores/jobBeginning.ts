@@ -7,6 +7,7 @@ import { ask, type Answer } from '~/saving/api'
 import type { bladeList } from './bladeList'
 import type { jobList } from './jobList'
 import { usable, type Known, type Tool } from './known'
+import { usePreferences } from './preferences'
 
 const MOST_NAME = 120
 /** What a number behind a name takes at most. */
@@ -57,12 +58,16 @@ export function jobBeginning(
     const rig = lastOr(all.value.rigs, last?.rigId)
     const stone = lastOr(coarseToFine(all.value.stones), last?.stoneId)
     if (!rig || !stone || !blade) return null
+    const { usual, ofBlade } = usePreferences().current.habits
+    const habits = ofBlade[bladeId] ?? usual
     const begun = startingCard(
       { rig, blade, stone },
       doneWith(jobs.byTime.value, { rigId: rig.id, bladeId })[0] ?? null,
       {
         jawsName: null,
         progression: [],
+        microBevel: habits.microBevelAddDeg > 0 ? { addDeg: habits.microBevelAddDeg, stoneId: null } : null,
+        stropAddDeg: habits.stropAddDeg,
         wanted: { deg: { A: 20, B: 20 }, linked: true, why: '' },
       },
     )

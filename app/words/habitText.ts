@@ -1,8 +1,11 @@
 import type { Habits } from '#core/records/preferences/habits'
 
+/** Habits that are one of several ways. */
+export type HabitOfWays = 'burr' | 'strokes' | 'localStrokes'
+
 /** What can be chosen, each with its reason; the first is the default. */
 export const HABIT_TEXT: {
-  readonly [K in keyof Habits]: {
+  readonly [K in HabitOfWays]: {
     readonly label: string
     readonly ways: { readonly [W in Habits[K]]: { readonly label: string; readonly why: string } }
   }
@@ -41,7 +44,7 @@ export const HABIT_TEXT: {
 }
 
 /** What a habit asks for at the stone, in a sentence. */
-export const HABIT_AT_STONE: { readonly [K in keyof Habits]: Readonly<Record<Habits[K], string>> } = {
+export const HABIT_AT_STONE: { readonly [K in HabitOfWays]: Readonly<Record<Habits[K], string>> } = {
   burr: {
     'raise-and-turn': 'Stay on this side until the stone has done its work.',
     alternate: 'Turn over after every ten strokes.',
@@ -53,3 +56,15 @@ export const HABIT_AT_STONE: { readonly [K in keyof Habits]: Readonly<Record<Hab
   },
   localStrokes: { last: '', first: 'Begin with local strokes at heel and tip.' },
 }
+
+/** Why a strop lies at the apex's angle, flatter or steeper. */
+export const stropWhy = (addDeg: number): string =>
+  addDeg < 0
+    ? 'For soft leather: it gives way and wraps round the edge, which rounds the apex.'
+    : addDeg > 0
+      ? 'The strop works at the very apex alone, and leaves the bevel or its coating as it is.'
+      : 'The default, for hard strops: they lie as a stone does.'
+export const microBevelWhy = (addDeg: number): string =>
+  addDeg > 0
+    ? 'For an edge that rolls or chips: a few strokes, and the bevel behind it stays as thin.'
+    : 'The default: the edge bevel goes to the apex.'

@@ -1,6 +1,7 @@
 import { keysOf } from '#core/schema/keys'
 import type { ClampPosition } from '#core/records/job/clampPosition'
 import type { Job } from '#core/records/job/job'
+import { isForMicroBevel } from '#core/records/job/stoneUses'
 import type { Rig } from '#core/records/rig/rig'
 import type { LengthUnit } from '#core/math/units/length'
 import { angleText, differenceText } from './angleText'
@@ -11,6 +12,7 @@ import { placeText } from './placeText'
 import { PURPOSE_WORD } from './purposeText'
 import { RIG_WORDS } from './rigText'
 import { capital } from './sentence'
+import { steeperText } from './steeperText'
 
 /** What the words of a job are told by. */
 export interface JobNames {
@@ -68,6 +70,12 @@ const LINES: Record<Exclude<keyof Job, Untold>, (job: Job, names: JobNames) => r
   progression: (job, { name }) => [
     ['Stones, in their order', job.progression.map((id) => name(id)).join(', ') || 'none chosen'],
   ],
+  microBevel: ({ microBevel }, { name }) => [
+    ['Micro-bevel', microBevel ? steeperText(microBevel.addDeg) : 'none'],
+    ['Stone for the micro-bevel', microBevel?.stoneId ? name(microBevel.stoneId) : 'the last of the order'],
+  ],
+  onMicroBevel: (job) => [['The stone is on for', isForMicroBevel(job) ? 'the micro-bevel' : 'the bevel']],
+  stropAddDeg: ({ stropAddDeg }) => [['Strop', stropAddDeg === 0 ? 'at the same angle' : steeperText(stropAddDeg)]],
   positions: ({ positions }) => [['Positions', positions ? String(positions.each.length) : 'none']],
   bladeHeightToleranceMm: (job, { unit }) => [['Blade height ±', exactLength(job.bladeHeightToleranceMm, unit)]],
   holdTolerance: ({ holdTolerance: { alongMm, turnDeg, centreOffsetMm, tiltDeg } }, { unit }) => [

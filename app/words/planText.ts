@@ -17,12 +17,14 @@ export const WAY_WORD: Record<OrderKind | 'chosen', string> = {
 export const TASK_WORD: Record<StoneTask, string> = {
   shape: 'Shape the bevel to the apex',
   'replace-scratches': 'Replace the scratches of the stone before',
+  'micro-bevel': 'Grind the micro-bevel',
   strop: 'Take off the last of the burr',
 }
 /** How one sees that a stone has done its work. */
 export const TASK_DONE: Record<StoneTask, string> = {
   shape: 'Done when a burr can be felt all along the other side, heel to tip.',
   'replace-scratches': 'Done when the old scratches are gone and the new ones reach the edge, heel to tip.',
+  'micro-bevel': 'Light strokes. Done when a thin bright line runs along the edge, heel to tip.',
   strop: 'Edge trailing only. Done when no burr can be felt on either side.',
 }
 

@@ -85,7 +85,7 @@ function whereProved(
     .join('')
 }
 
-function toDoText({ toDo, side, zone, stoneId, position, placeMm }: NextStep, spoken: Spoken): StepText {
+function toDoText({ toDo, side, zone, stoneId, forMicroBevel, position, placeMm }: NextStep, spoken: Spoken): StepText {
   const { setup, unit, sideNames, dialForMm, stoneName } = spoken
   const on = side ? sideNames[side] : ''
   const stone = stoneId ? stoneName(stoneId) : 'the stone'
@@ -175,10 +175,12 @@ function toDoText({ toDo, side, zone, stoneId, position, placeMm }: NextStep, sp
     case 'choose-stones':
       return { do: 'Choose the stones', why: 'no coarser than needed, coarse to fine' }
     case 'put-on':
-      return { do: `Put on ${stone}`, why: 'it is the next of the chosen stones' }
+      return forMicroBevel
+        ? { do: `Set up ${stone} for the micro-bevel`, why: 'the bevel is done; this one is steeper' }
+        : { do: `Put on ${stone}`, why: 'it is the next of the chosen stones' }
     case 'grind':
       return {
-        do: `Grind ${on} with ${stone}`,
+        do: `Grind ${forMicroBevel ? `the micro-bevel on ${on}` : on} with ${stone}`,
         why:
           toDo.strokes > 0
             ? `${toDo.strokes} strokes so far; say when the stone has done its work`

@@ -17,6 +17,8 @@ import { problemText } from './problemText'
 import { riseOnDial, riseText } from './riseText'
 import { zoneName } from './zoneText'
 
+const NO_STONE = { stoneId: null, forMicroBevel: false } as const
+
 describe('words for the bench', () => {
   it('each rig says its setting in its own language', () => {
     expect(dialText(slotRig, { by: 'slot', label: '5' })).toBe('slot 5')
@@ -157,7 +159,7 @@ describe('words for the bench', () => {
       stoneName: () => 'Stone 800',
       up: 'B' as const,
     }
-    const at = { station: 'clamp', zone: null, stoneId: null, position: null, placeMm: null, leavable: false } as const
+    const at = { station: 'clamp', zone: null, ...NO_STONE, position: null, placeMm: null, leavable: false } as const
     const dial: NextStep = {
       ...at,
       id: 'dial',
@@ -183,7 +185,7 @@ describe('words for the bench', () => {
     expect(stationStateText({ is: 'out-of-date', because: ['hold', 'ground-since'] })).toBe(
       'out of date: the hold changed since; strokes were made since',
     )
-    const at = { leavable: true, toDo: null, stoneId: null, position: null, placeMm: null } as const
+    const at = { leavable: true, toDo: null, ...NO_STONE, position: null, placeMm: null } as const
     const proved = (side: 'A' | 'B', deg: number, more: Partial<Step> = {}): Step => {
       const state = { is: 'done', fact: { at: null, deg, uncertaintyDeg: 0.2 } } as const
       return { ...at, id: 'prove', station: 'prove', side, zone: null, state, ...more }

@@ -7,6 +7,7 @@ export const setupSaying = (said: Partial<SetupSnapshot>): SetupSnapshot => ({
   rigRevision: null,
   jawsName: null,
   stoneId: null,
+  forMicroBevel: false,
   hold: null,
   position: null,
   setting: { A: null, B: null },

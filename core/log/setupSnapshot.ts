@@ -4,6 +4,7 @@ import { perSide, type PerSide, type Side } from '../records/common/side'
 import { clampPosition } from '../records/job/clampPosition'
 import type { Job } from '../records/job/job'
 import { positionNumber, positionOf } from '../records/job/positions'
+import { isForMicroBevel } from '../records/job/stoneUses'
 import { dialSetting, type DialSetting } from '../records/rig/dials/readings'
 import { deg, mm } from '../schema/measure'
 import { rawOf, type Raw } from '../schema/versioned'
@@ -21,6 +22,8 @@ export const setupSnapshot = z.object({
   /** The jaws that were fitted; null also on a table. */
   jawsName: z.string().max(40).nullable(),
   stoneId: z.uuid().nullable(),
+  /** Whether the stone was on for the micro-bevel. */
+  forMicroBevel: z.boolean().default(false),
   hold: clampPosition.nullable(),
   /** Which of the job's positions, from 1 on; null also where it has none. */
   position: positionNumber,
@@ -34,7 +37,10 @@ export type SetupSnapshot = z.infer<typeof setupSnapshot>
 
 /** What is known of how a job is set: the rig as it is measured for it, and the set angles at a place. */
 export interface JobSetup {
-  readonly job: Pick<Job, 'rigId' | 'stoneId' | 'hold' | 'dialled' | 'dialForMm' | 'positions'>
+  readonly job: Pick<
+    Job,
+    'rigId' | 'stoneId' | 'hold' | 'dialled' | 'dialForMm' | 'positions' | 'microBevel' | 'onMicroBevel'
+  >
   readonly rig: { readonly revision: number; readonly jaws: { readonly name: string } | null }
   readonly placeMm: number
   /** Degrees; null on a side that has no angle. */
@@ -49,6 +55,7 @@ export function setupNow({ job, rig, placeMm, setDeg }: JobSetup): SetupSnapshot
     rigRevision: rig.revision,
     jawsName: rig.jaws?.name ?? null,
     stoneId,
+    forMicroBevel: isForMicroBevel(job),
     hold,
     position: positionOf(job),
     setting: { A: dialled.A, B: dialled.B },

@@ -3,15 +3,21 @@ import type { StoneDone } from './entry'
 import { stoneDoneOn } from './stoneDone'
 import { setupSaying } from './setupSnapshot.fixture'
 
-const said = (id: string, stoneId: string, side: StoneDone['side'], position: number | null = null): StoneDone => ({
+const said = (
+  id: string,
+  stoneId: string,
+  side: StoneDone['side'],
+  position: number | null = null,
+  forMicroBevel = false,
+): StoneDone => ({
   ...{ id, at: '2026-05-01T10:00:00.000Z', jobId: null, bladeId: null, stoneId, instrumentId: null },
-  ...{ kind: 'stone-done', side, removedMm3: null, strokes: 40, setup: setupSaying({ position }) },
+  ...{ kind: 'stone-done', side, removedMm3: null, strokes: 40, setup: setupSaying({ position, forMicroBevel }) },
 })
 
 it('a stone has done its work where that was last said of it: of this side, or of all; in this position', () => {
   const log = [said('all', 'one', null), said('A', 'one', 'A', 2), said('other', 'two', 'A'), said('B', 'one', 'B', 1)]
   const found = (side: 'A' | 'B', stoneId: string, position: number | null = null) =>
-    stoneDoneOn(log, { side, stoneId, position })?.id
+    stoneDoneOn(log, { side, stoneId, forMicroBevel: false, position })?.id
   expect([found('A', 'one'), found('B', 'one'), found('A', 'two'), found('B', 'two')]).toEqual([
     'A',
     'B',
@@ -19,6 +25,18 @@ it('a stone has done its work where that was last said of it: of this side, or o
     undefined,
   ])
   expect([found('A', 'one', 2), found('A', 'one', 1), found('B', 'one', 1)]).toEqual(['A', undefined, 'B'])
-  expect(stoneDoneOn(log.slice(0, 1), { side: 'B', stoneId: 'one', position: null })?.id).toBe('all')
-  expect(stoneDoneOn([{ ...log[3]!, setup: null }], { side: 'B', stoneId: 'one', position: 1 })).toBeUndefined()
+  expect(stoneDoneOn(log.slice(0, 1), { side: 'B', stoneId: 'one', forMicroBevel: false, position: null })?.id).toBe(
+    'all',
+  )
+  const old = [{ ...log[3]!, setup: null }]
+  expect(stoneDoneOn(old, { side: 'B', stoneId: 'one', forMicroBevel: false, position: 1 })).toBeUndefined()
+  expect(stoneDoneOn(old, { side: 'B', stoneId: 'one', forMicroBevel: false, position: null })?.id).toBe('B')
+})
+
+it('a stone that has done its work on the bevel has not done it on the micro-bevel, nor the other way round', () => {
+  const about = { side: 'A', stoneId: 'one', position: null } as const
+  const [bevel, micro] = [said('bevel', 'one', 'A'), said('micro', 'one', 'A', null, true)]
+  expect(stoneDoneOn([bevel], { ...about, forMicroBevel: true })).toBeUndefined()
+  expect(stoneDoneOn([micro], { ...about, forMicroBevel: false })).toBeUndefined()
+  expect(stoneDoneOn([micro, bevel], { ...about, forMicroBevel: true })?.id).toBe('micro')
 })

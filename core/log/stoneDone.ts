@@ -1,18 +1,23 @@
 import type { Side } from '../records/common/side'
+import type { StoneUse } from '../records/job/stoneUses'
 import { ofKind } from './activeEntries'
 import type { LogEntry, StoneDone } from './entry'
 
 /**
- * The last time a person said that a stone has done its work on a side; of a long blade in a clamping position, or,
- * null, in any. Log: the active entries of the job, oldest first.
+ * The last time a person said that a stone has done its work on a side, at the bevel or at the micro-bevel; of a long
+ * blade in a clamping position, or, null, in any. Log: the active entries of the job, oldest first.
  */
 export const stoneDoneOn = (
   log: readonly LogEntry[],
-  { side, stoneId, position }: { readonly side: Side; readonly stoneId: string; readonly position: number | null },
+  { side, stoneId, forMicroBevel, position }: StoneUse & { readonly side: Side; readonly position: number | null },
 ): StoneDone | undefined =>
   ofKind(log, 'stone-done').findLast(
     (one) =>
-      one.stoneId === stoneId &&
+      isOfUse(one, { stoneId, forMicroBevel }) &&
       (one.side === null || one.side === side) &&
       (position === null || one.setup?.position === position),
   )
+
+/** Whether an entry is of a stone, and of what it was on for: the bevel, where an entry does not say. */
+export const isOfUse = ({ stoneId, setup }: Pick<StoneDone, 'stoneId' | 'setup'>, use: StoneUse): boolean =>
+  stoneId === use.stoneId && (setup?.forMicroBevel ?? false) === use.forMicroBevel

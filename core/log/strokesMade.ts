@@ -33,6 +33,7 @@ export function strokesBefore(log: readonly LogEntry[], next: Strokes): Strokes 
   if (before?.kind !== 'strokes' || before.stoneId !== next.stoneId || before.zone !== next.zone) return null
   if (Date.parse(next.at) - Date.parse(before.at) > ONE_SITTING_MS) return null
   if (!before.setup || !next.setup || !setAlike(before.setup, next.setup, next.side)) return null
+  if (before.setup.forMicroBevel !== next.setup.forMicroBevel) return null
   return before.count + next.count <= MOST_STROKES ? before : null
 }
 

@@ -167,10 +167,12 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     const links = Object.entries<string>(RECORDS[kind].links)
     if (links.length === 0) return null
     const named = links.map(([field, of]) => ({ field, kind: of, id: String(content[field]) }))
-    const { progression } = content
+    const { progression, microBevel } = content
     // Stones in their order, as far as the kind has such.
     if (Array.isArray(progression))
       named.push(...progression.map((id, i) => ({ field: `progression.${i}`, kind: 'stones', id: String(id) })))
+    const microStoneId = rawOf(microBevel).stoneId
+    if (microStoneId) named.push({ field: 'microBevel.stoneId', kind: 'stones', id: String(microStoneId) })
     const ids = named.map(({ id }) => id)
     const there = await db.select({ id: records.id, kind: records.kind }).from(records).where(inArray(records.id, ids))
     const broken = named.find(({ id, kind: of }) => !there.some((one) => one.id === id && one.kind === of))

@@ -35,12 +35,19 @@ export function choosing({ job, collections }: ActionContext) {
       if (before) {
         const card = startingCard({ ...from, rig: chosen }, before, now)
         // What is wanted of the blade, and in which order, does not come from the rig.
-        const { wanted, progression } = now
+        const { wanted, progression, microBevel, stropAddDeg } = now
         const kept = equal(wanted.deg, card.wanted.deg)
           ? card
           : { ...card, dialled: startingDial({ ...from, rig: chosen, hold: card.hold }, wanted, card.dialForMm) }
         const like = before === earlier ? `held as in ${earlier.name}` : 'held as before'
-        return void job.change(`rig: ${chosen.name}, ${like}`, { ...patch, ...kept, wanted, progression })
+        return void job.change(`rig: ${chosen.name}, ${like}`, {
+          ...patch,
+          ...kept,
+          wanted,
+          progression,
+          microBevel,
+          stropAddDeg,
+        })
       }
       Object.assign(of, patch)
     }
@@ -81,9 +88,13 @@ export function choosing({ job, collections }: ActionContext) {
     })
   }
 
-  function chooseStone(stoneId: string) {
+  /** Puts a stone on the rod, for the bevel or for the micro-bevel. */
+  function chooseStone(stoneId: string, forMicroBevel = false) {
+    const now = job.content.value
     const stone = collections.stones.find((one) => one.id === stoneId)
-    if (stone && stoneId !== job.content.value.stoneId) job.change(`stone: ${stone.name}`, { stoneId })
+    if (!stone || (stoneId === now.stoneId && forMicroBevel === now.onMicroBevel)) return
+    const what = forMicroBevel ? `${stone.name}, for the micro-bevel` : stone.name
+    job.change(`stone: ${what}`, { stoneId, onMicroBevel: forMicroBevel })
   }
 
   return { chooseRig, fitJaws, chooseBlade, chooseStone }

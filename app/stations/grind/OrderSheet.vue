@@ -2,6 +2,7 @@
 import { wearLogOf } from '#core/log/wearLog'
 import { RIGS } from '#core/records/rig/kinds'
 import { stoneCondition } from '#core/records/stone/condition'
+import type { StoneOn } from '~/job/state'
 import { useJob } from '~/job/useJob'
 import { useStoneOrder } from './useStoneOrder'
 import { useLog } from '~/stores/log'
@@ -12,6 +13,7 @@ import { stoneGrainText } from '~/words/grainText'
 import { lengthText } from '~/words/lengthText'
 import { problemText } from '~/words/problemText'
 import { riseText } from '~/words/riseText'
+import { otherAngleText } from '~/words/steeperText'
 
 /**
  * The stones to be used one after the other, coarse to fine, and what to change at each swap so that the angle stays.
@@ -23,6 +25,10 @@ const log = useLog()
 const { box, chosen, toggle, swaps, onDial } = useStoneOrder()
 const uncertainty = computed(() => (job.up.value.ok ? job.up.value.uncertaintyDeg : 0.1))
 const text = (mm: number) => lengthText(mm, preferences.unit)
+const isOnRod = ({ stone, forMicroBevel }: StoneOn) =>
+  stone.id === job.onRod.value.stone.id && forMicroBevel === job.onRod.value.forMicroBevel
+const otherAngle = ({ stone, forMicroBevel }: StoneOn) =>
+  otherAngleText({ ...job.content.value, onMicroBevel: forMicroBevel }, stone)
 const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
 </script>
 
@@ -47,7 +53,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
       <SheetPane labelledby="swaps">
         <div class="flex flex-wrap items-center justify-between gap-3">
           <h2 id="swaps" class="flex items-center gap-2 text-lg">
-            <AngleMark angle="wanted" />To keep {{ angleText(job.wantedDeg.value) }} at every swap
+            <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} with every stone
           </h2>
           <SideSwitch />
         </div>
@@ -70,19 +76,22 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
             <tbody>
               <tr
                 v-for="(swap, i) in swaps"
-                :key="swap.stone.id"
+                :key="`${swap.stone.id} ${swap.forMicroBevel}`"
                 class="border-t border-default *:py-2 *:pr-4"
-                :class="{ 'bg-elevated': swap.stone.id === job.content.value.stoneId }"
+                :class="{ 'bg-elevated': isOnRod(swap) }"
               >
                 <th class="text-left font-semibold">
                   <button
                     type="button"
                     class="cursor-pointer text-left hover:underline"
-                    :aria-pressed="swap.stone.id === job.content.value.stoneId"
-                    @click="actions.chooseStone(swap.stone.id)"
+                    :aria-pressed="isOnRod(swap)"
+                    @click="actions.chooseStone(swap.stone.id, swap.forMicroBevel)"
                   >
                     {{ swap.stone.name }}
                   </button>
+                  <span v-if="otherAngle(swap)" class="block text-sm font-normal text-muted">{{
+                    otherAngle(swap)
+                  }}</span>
                 </th>
                 <td class="whitespace-nowrap">{{ text(swap.stone.faceOffsetMm) }}</td>
                 <td v-if="swap.advice.ok" class="text-lg font-semibold whitespace-nowrap">

@@ -1,6 +1,6 @@
 import { ofKind } from '#core/log/activeEntries'
 import type { StoneDone } from '#core/log/entry'
-import { stoneDoneOn } from '#core/log/stoneDone'
+import { isOfUse, stoneDoneOn } from '#core/log/stoneDone'
 import { strokesMade } from '#core/log/strokesMade'
 import type { Side } from '#core/records/common/side'
 import { stoneOrder } from '#core/steel/stones/orders'
@@ -14,8 +14,10 @@ export function useStoneDone() {
   const { ask, before, current } = usePlan()
   /** Null where the sides cannot be ground; a stone that is not in the order has to do all by itself. */
   const work = computed(() => {
-    const stone = job.stone.value
-    const inOrder = current.value?.works.find((one) => one.stone.id === stone.id)
+    const { stone, forMicroBevel } = job.onRod.value
+    const inOrder = current.value?.works.find(
+      (one) => one.stone.id === stone.id && (one.task === 'micro-bevel') === forMicroBevel,
+    )
     return inOrder ?? (ask.value ? (stoneOrder([stone], ask.value).works[0] ?? null) : null)
   })
   /** The part of the edge that is worked in this hold: of a long blade that of its position. */
@@ -34,9 +36,10 @@ export function useStoneDone() {
       strokes: { least: part * least, middle: part * middle, most: part * most },
     }
   }
+  const onRod = computed(() => ({ stoneId: job.stone.value.id, forMicroBevel: job.onRod.value.forMicroBevel }))
   const lastDone = (side: Side) => {
     const { position } = job.setNow.value
-    return stoneDoneOn(job.entriesOfBlade.value, { side, stoneId: job.stone.value.id, position })
+    return stoneDoneOn(job.entriesOfBlade.value, { side, ...onRod.value, position })
   }
 
   /** Records that the stone on the rod has done its work on these sides. */
@@ -46,11 +49,12 @@ export function useStoneDone() {
       const { position } = about.setup
       const since = lastDone(side)?.at ?? ''
       const made = ofKind(job.entriesOfBlade.value, 'strokes').filter(
-        ({ at, setup }) => at > since && (position === null || setup?.position === position),
+        (one) => one.at > since && isOfUse(one, onRod.value) && (position === null || one.setup?.position === position),
       )
-      const strokes = strokesMade(made).find(({ stoneId }) => stoneId === about.stoneId)?.full[side] ?? 0
-      // What was taken off a bevel that nobody knew says nothing of the stone.
-      const isKnown = strokes > 0 && (work.value?.task !== 'shape' || before.value.from !== 'assumed')
+      const strokes = strokesMade(made)[0]?.full[side] ?? 0
+      // What was taken off a bevel that nobody knew says nothing of the stone, nor does a micro-bevel of any width.
+      const { task } = work.value ?? {}
+      const isKnown = strokes > 0 && task !== 'micro-bevel' && (task !== 'shape' || before.value.from !== 'assumed')
       const steelMm3 = isKnown ? (workOn(side)?.removedMm3 ?? 0) : 0
       return { ...about, kind: 'stone-done', side, removedMm3: steelMm3 > 0 ? steelMm3 : null, strokes }
     })

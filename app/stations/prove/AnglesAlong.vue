@@ -33,7 +33,7 @@ function wordAt(at: ToPixels, one: DrawnFinding) {
 }
 const spoken = computed(
   () =>
-    `${drawn.value.name}: wanted ${angleText(job.content.value.wanted.deg[drawn.value.side])}; ${drawn.value.findings
+    `${drawn.value.name}: wanted ${angleText(job.toProveDeg(drawn.value.side))}; ${drawn.value.findings
       .map(({ word, deg, uncertaintyDeg }) => `${word} ${angleText(deg, uncertaintyDeg)}`)
       .join(', ')}`,
 )

@@ -10,7 +10,7 @@ const against = useAgainst()
 const rows = computed(() =>
   against.zones(job.side.value).map(({ set, read, proved, differsDeg }, i) => ({
     zone: zoneName(job.zones.value, i),
-    wanted: angleText(job.wantedDeg.value),
+    wanted: angleText(job.toProveDeg(job.side.value)),
     set: set ? angleText(set.deg, set.uncertaintyDeg) : '–',
     read: read ? angleText(read.amount.deg, read.amount.uncertaintyDeg) : '–',
     proved: proved ? angleText(proved.deg, proved.uncertaintyDeg) : '–',

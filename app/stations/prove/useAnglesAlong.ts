@@ -69,7 +69,7 @@ function anglesAlong(job: JobView) {
   }
 
   function drawnSide(side: Side): DrawnSide {
-    const { dialled, wanted } = job.content.value
+    const { dialled } = job.content.value
     const set = job.edgePoints.value.flatMap((edgePoint, i): Vec2[] => {
       if (i % DRAWN_EVERY !== 0 && edgePoint.fromHeelMm < edgeMm.value) return []
       const contact = contactFor(job.setup.value, side, dialled[side], edgePoint)
@@ -83,7 +83,7 @@ function anglesAlong(job: JobView) {
       side,
       name: names.value[side],
       angles: [
-        { angle: 'wanted', line: flat(wanted.deg[side]) },
+        { angle: 'wanted', line: flat(job.toProveDeg(side)) },
         { angle: 'set', line: set },
       ],
       findings: findingsOn(side),

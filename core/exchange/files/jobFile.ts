@@ -56,7 +56,8 @@ export interface RecordedJob {
 /** The record of a job, written at an instant (ISO 8601). */
 export function recordOf(of: RecordedJob, writtenAt: string): JobFile {
   const { job, rig, blade, log, evaluation, edgePoints } = of
-  const named = new Set([job.stoneId, ...job.progression, ...log.flatMap(({ stoneId }) => stoneId ?? [])])
+  const inLog = log.flatMap(({ stoneId }) => stoneId ?? [])
+  const named = new Set([job.stoneId, ...job.progression, job.microBevel?.stoneId, ...inLog])
   const used = new Set(log.flatMap(({ instrumentId }) => instrumentId ?? []))
   const found = onBlade(log, blade.id)
   const known = (amount: { deg: number; uncertaintyDeg: number } | null) =>

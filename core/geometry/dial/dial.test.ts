@@ -30,12 +30,14 @@ import { lowestPivotHeightMm } from './lowestPivotHeight'
 import { marksOf } from './marks'
 import { pivotHeightFor } from './pivotHeightFor'
 import { stoneSwaps } from './stoneSwaps'
+import type { Stone } from '../../records/stone/stone'
 import { whatToDial } from './whatToDial'
 
 const rigs = [postRig, slotRig, screwRig, scaleRig, armsRig, tableRig]
 const middle = edgePointAt(bellyBlade.edge, 40)
 const angle = fc.double({ min: 10, max: 30, noNaN: true })
 const place = fc.double({ min: 0, max: 95, noNaN: true })
+const at20 = (stones: readonly Stone[]) => stones.map((stone) => ({ stone, toSetDeg: 20 }))
 
 describe('what to dial', () => {
   it('solving for an angle and computing it back returns it, on every rig, side and place of the edge', () => {
@@ -291,7 +293,7 @@ describe('dials', () => {
 describe('changing the stone', () => {
   it('a swap of stones keeps the angle by Δd / cos θ, or by a shim of Δd, and left alone loses about Δd / √(r² + h²)', () => {
     const [thin, thick] = [sampleSetup.stone, { ...sampleSetup.stone, faceOffsetMm: 9.5 }]
-    const [first, second] = stoneSwaps(sampleSetup, 'A', 20, middle, [thin, thick])
+    const [first, second] = stoneSwaps(sampleSetup, 'A', middle, at20([thin, thick]))
     expect(second!.riseMm).toBeCloseTo(3.5 / Math.cos((20 * Math.PI) / 180), 9)
     expect([first!.collarMm, second!.collarMm! - second!.riseMm!]).toEqual([0, 0])
     expect([first!.shimMm, second!.shimMm]).toEqual([3.5, 0])
@@ -303,7 +305,7 @@ describe('changing the stone', () => {
 
   it('three stones: each rise is from the first and from the one before it', () => {
     const stones = [9, 6, 11].map((faceOffsetMm) => ({ ...sampleSetup.stone, faceOffsetMm }))
-    const swaps = stoneSwaps(sampleSetup, 'A', 20, middle, stones)
+    const swaps = stoneSwaps(sampleSetup, 'A', middle, at20(stones))
     const perMm = 1 / Math.cos((20 * Math.PI) / 180)
     const rounded = (figures: (number | null)[]) => figures.map((mm) => mm && Number((mm / perMm).toFixed(6)))
     expect(rounded(swaps.map((swap) => swap.riseMm))).toEqual([0, -3, 2])
@@ -311,21 +313,27 @@ describe('changing the stone', () => {
     expect(rounded(swaps.map((swap) => swap.collarMm))).toEqual([3, 0, 5])
   })
 
+  it('a stone that is to be set steeper rises by what that takes, and is off by it where that is ignored', () => {
+    const { stone } = sampleSetup
+    const uses = [20, 23].map((toSetDeg) => ({ stone, toSetDeg }))
+    const [, steeper] = stoneSwaps(sampleSetup, 'A', middle, uses)
+    const [low, high] = [20, 23].map((deg) => pivotHeightFor(sampleSetup, 'A', deg, middle))
+    expect(steeper!.riseMm).toBeCloseTo((high!.ok ? high!.heightMm : NaN) - (low!.ok ? low!.heightMm : NaN), 9)
+    expect(steeper!.ignoredDeg).toBeCloseTo(-3, 6)
+  })
+
   it('a stone that finds no height has no rise and no collar, and takes none from the others', () => {
     const shortRod = { ...sampleSetup, rig: { ...postRig, rodLengthMm: 150 } }
     const wide = { ...sampleSetup.stone, faceOffsetMm: 6, lengthMm: 390 }
-    const [first, lost, third] = stoneSwaps({ ...shortRod, stone: sampleSetup.stone }, 'A', 20, middle, [
-      sampleSetup.stone,
-      { ...wide, faceOffsetMm: 140 },
-      { ...sampleSetup.stone, faceOffsetMm: 8 },
-    ])
+    const stones = [sampleSetup.stone, { ...wide, faceOffsetMm: 140 }, { ...sampleSetup.stone, faceOffsetMm: 8 }]
+    const [first, lost, third] = stoneSwaps({ ...shortRod, stone: sampleSetup.stone }, 'A', middle, at20(stones))
     expect(lost!.height.ok).toBe(false)
     expect(lost).toMatchObject({ riseMm: null, riseFromBeforeMm: null, collarMm: null, ignoredDeg: null })
     expect(first).toMatchObject({ riseMm: 0, collarMm: 0 })
     expect(third!.riseFromBeforeMm).toBeNull()
     expect(third!.riseMm).toBeCloseTo(2 / Math.cos((20 * Math.PI) / 180), 6)
     // Led by a stone that finds no height, there is nothing to rise from or to leave as it is.
-    const [, after] = stoneSwaps(shortRod, 'A', 20, middle, [{ ...wide, faceOffsetMm: 140 }, sampleSetup.stone])
+    const [, after] = stoneSwaps(shortRod, 'A', middle, at20(stones.slice(0, 2).toReversed()))
     expect(after).toMatchObject({ riseMm: null, ignoredDeg: null, collarMm: 0 })
   })
 

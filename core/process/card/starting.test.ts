@@ -22,7 +22,10 @@ const [rigId, bladeId, otherId] = [
   '0b7d2c3e-0000-7000-8000-000000000003',
 ]
 const wanted = { deg: { A: 19, B: 19 }, linked: true, why: 'as it was' }
-const now = { jawsName: null, progression: [], wanted: { deg: { A: 22, B: 22 }, linked: true, why: '' } }
+const now = {
+  ...{ jawsName: null, progression: [], microBevel: null, stropAddDeg: 0 },
+  wanted: { deg: { A: 22, B: 22 }, linked: true, why: '' },
+}
 const earlier = job.parse({
   name: 'Last week',
   rigId,

@@ -53,17 +53,19 @@ export function startingDial(setup: Setup, wanted: Job['wanted'], dialForMm: num
 export function startingCard(
   records: Omit<Setup, 'hold'>,
   earlier: ClampCard | null,
-  now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted'>,
+  now: Pick<ClampCard, 'jawsName' | 'progression' | 'wanted' | 'microBevel' | 'stropAddDeg'>,
 ): ClampCard {
   const card = earlier && clampCard.parse(earlier)
   if (card && [card.dialled.A, card.dialled.B].every((setting) => heightOfSetting(records.rig, setting).ok)) return card
   const hold = card?.hold ?? startingHold(records.rig, records.blade)
-  const { jawsName, progression, wanted } = card ?? now
+  const { jawsName, progression, wanted, microBevel, stropAddDeg } = card ?? now
   const dialForMm = card?.dialForMm ?? null
   return {
     jawsName,
     progression,
     wanted,
+    microBevel,
+    stropAddDeg,
     hold,
     dialForMm,
     dialled: startingDial({ ...records, hold }, wanted, dialForMm),

@@ -5,6 +5,7 @@ import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { provedAgainst, setThere } from '../../observe/ledger/against'
 import type { Side } from '../../records/common/side'
 import { positionAt } from '../../records/job/positions'
+import { wantedAtApexDeg } from '../../records/job/stoneUses'
 import { strokesOn } from './grinding'
 import { asked, type JobAsked, type JobNow } from './jobNow'
 import { FAR_OFF_DEG, type AngleAsGround } from './step'
@@ -37,18 +38,19 @@ export function angleAsGround(now: JobAsked, side: Side): AngleAsGround | null {
     if (!there) return []
     const away = ({ placeMm }: (typeof proofs)[number]) => Math.abs(placeMm - fromHeelMm)
     const nearest = proofs.length > 0 ? proofs.reduce((best, one) => (away(one) < away(best) ? one : best)) : null
-    return [{ fromHeelMm, deg: there.contact.edgeAngleDeg + (nearest?.differsDeg ?? 0) }]
+    const wantedDeg = cut.forMicroBevel ? wantedAtApexDeg(job, side) : job.wanted.deg[side]
+    const deg = there.contact.edgeAngleDeg + (nearest?.differsDeg ?? 0)
+    return [{ fromHeelMm, deg, offDeg: deg - wantedDeg }]
   })
   if (along.length === 0) return null
-  const off = ({ deg }: (typeof along)[number]) => deg - job.wanted.deg[side]
-  const worst = along.reduce((most, one) => (Math.abs(off(one)) > Math.abs(off(most)) ? one : most))
+  const worst = along.reduce((most, one) => (Math.abs(one.offDeg) > Math.abs(most.offDeg) ? one : most))
   const degs = along.map(({ deg }) => deg)
   return {
     side,
     lowestDeg: Math.min(...degs),
     highestDeg: Math.max(...degs),
     worstAtMm: worst.fromHeelMm,
-    worstDeg: off(worst),
+    worstDeg: worst.offDeg,
     proved: proofs.length > 0,
   }
 }

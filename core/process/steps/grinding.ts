@@ -1,10 +1,11 @@
 import { ofKind } from '../../log/activeEntries'
 import type { Strokes } from '../../log/entry'
 import { steelStrokes } from '../../log/steelStrokes'
-import { stoneDoneOn } from '../../log/stoneDone'
+import { isOfUse, stoneDoneOn } from '../../log/stoneDone'
 import { isOfEarlierVersion, type SetupSnapshot } from '../../log/setupSnapshot'
 import { lastOf, nth } from '../../math/list'
 import type { Side } from '../../records/common/side'
+import { isForMicroBevel, stoneUses, wantedWith, type StoneUse } from '../../records/job/stoneUses'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
 import { heldIn, type JobAsked } from './jobNow'
 import { nearestDialDeg } from './nearestDial'
@@ -22,23 +23,21 @@ export const strokesOn = ({ found }: Pick<JobAsked, 'found'>, side: Side, positi
 const onSide = (strokes: readonly Strokes[], side: Side, position: number | null): Strokes[] =>
   strokes.filter((one) => one.side === side && (position === null || one.setup?.position === position))
 
-/** The stones of the job in their order: those that were chosen, or the one on the rod. */
-const stonesOf = ({ job }: JobAsked): readonly string[] =>
-  job.progression.length > 0 ? job.progression : [job.stoneId]
+const usesOf = ({ job, against }: JobAsked): StoneUse[] => stoneUses(job, (id) => against.stoneOf(id)?.kind)
 
 export function stonesStep(now: JobAsked): Step {
   const state = now.job.progression.length > 0 ? done({ at: null, count: now.job.progression.length }) : MISSING
   return step(now, 'stones', { state, toDo: { does: 'choose-stones' } })
 }
 
-/** What is ground in a clamping position (null: in the one hold there is): for each stone in its order, each side. */
+/** What is ground in a clamping position (null: in the one hold there is): for each use of a stone, each side. */
 export interface Grinding {
   readonly position: number | null
   readonly byStone: readonly (readonly Step[])[]
 }
 export function grindingIn(now: JobAsked, position: number | null): Grinding {
   const held = heldIn(now, position)
-  const byStone = stonesOf(now).map((stoneId) => now.sides.map((side) => grindStep(held, stoneId, side, position)))
+  const byStone = usesOf(now).map((use) => now.sides.map((side) => grindStep(held, use, side, position)))
   return { position, byStone }
 }
 const areDone = (steps: readonly Step[]): boolean => steps.every(({ state }) => state.is === 'done')
@@ -55,10 +54,10 @@ export function stoneSteps(now: JobAsked, { position, byStone }: Grinding, readi
   if (position !== null && now.setNow.position !== position && !areDone(byStone.flat()))
     return [holdPositionStep(now, position), ...byStone.flat()]
   return byStone.flatMap((grinds, i) => {
-    const stoneId = nth(stonesOf(now), i)
+    const use = nth(usesOf(now), i)
     if (areDone(grinds)) return grinds
-    if (stoneId !== now.job.stoneId)
-      return [step(now, 'put-on', { stoneId, position, state: MISSING, toDo: { does: 'put-on' } }), ...grinds]
+    if (use.stoneId !== now.job.stoneId || use.forMicroBevel !== isForMicroBevel(now.job))
+      return [step(now, 'put-on', { ...use, position, state: MISSING, toDo: { does: 'put-on' } }), ...grinds]
     return now.sides.flatMap((side, k) => {
       const grind = nth(grinds, k)
       if (grind.state.is === 'done') return [grind]
@@ -72,15 +71,15 @@ export function stoneSteps(now: JobAsked, { position, byStone }: Grinding, readi
  * Strokes were made on a side with a stone, at this hold and for the angle that is wanted now, and a person said that
  * the stone has done its work: strokes alone say nothing of what they came to. Who puts the edge to use says it of all.
  */
-function grindStep(now: JobAsked, stoneId: string, side: Side, position: number | null): Step {
-  const of = { side, stoneId, position }
+function grindStep(now: JobAsked, use: StoneUse, side: Side, position: number | null): Step {
+  const of = { side, ...use, position }
   const all = onSide(ofKind(now.found, 'strokes'), side, position)
-  const made = all.filter((one) => one.stoneId === stoneId)
+  const made = all.filter((one) => isOfUse(one, use))
   // A proof of an earlier version says that its bevel was cut, and knows of no strokes.
   const cut = ofKind(now.found, 'proof').findLast(
     (one) => one.side === side && one.setup !== null && isOfEarlierVersion(one.setup),
   )
-  if (all.length === 0 && cut) return step(now, 'grind', { ...of, state: done({ at: cut.at }) })
+  if (all.length === 0 && cut && !use.forMicroBevel) return step(now, 'grind', { ...of, state: done({ at: cut.at }) })
   if (made.length === 0) return step(now, 'grind', { ...of, state: MISSING, toDo: { does: 'grind', strokes: 0 } })
 
   /** Why what was done with a setup is not what is to be done now. */
@@ -90,7 +89,7 @@ function grindStep(now: JobAsked, stoneId: string, side: Side, position: number 
     const parts = HELD_WITH.filter((part) => part !== 'hold' || !letGo)
     const because: OutOfDate[] = changedSince(now, setup, side, parts)
     const setDeg = setup?.setDeg[side] ?? null
-    const isOff = setDeg !== null && because.length === 0 && !forWanted(now, side, stoneId, setDeg)
+    const isOff = setDeg !== null && because.length === 0 && !forWanted(now, side, use, setDeg)
     return isOff ? [...because, 'wanted'] : because
   }
   const { at, setup } = lastOf(made)
@@ -108,12 +107,12 @@ const wasUsedAfter = ({ found }: Pick<JobAsked, 'found'>, at: string): boolean =
   ofKind(found, 'put-to-use').some((used) => used.at > at)
 
 /** Whether a set angle is that of what is wanted now: near enough, or as near as the rig comes with that stone. */
-function forWanted(now: JobAsked, side: Side, stoneId: string, setDeg: number): boolean {
+function forWanted(now: JobAsked, side: Side, { stoneId, forMicroBevel }: StoneUse, setDeg: number): boolean {
   const { setup, job, against } = now
-  const offDeg = Math.abs(setDeg - job.wanted.deg[side])
-  if (offDeg <= SAME_ANGLE_DEG) return true
   const stone = stoneId === job.stoneId ? setup.stone : against.stoneOf(stoneId)
-  return stone !== undefined && offDeg <= nearestDialDeg(now, side, stone) + AS_NEAR_DEG
+  if (!stone) return Math.abs(setDeg - job.wanted.deg[side]) <= SAME_ANGLE_DEG
+  const offDeg = Math.abs(setDeg - wantedWith(job, side, stone, forMicroBevel))
+  return offDeg <= SAME_ANGLE_DEG || offDeg <= nearestDialDeg(now, side, stone, forMicroBevel) + AS_NEAR_DEG
 }
 
 /** No burr is left, found after the last strokes. */

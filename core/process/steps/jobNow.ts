@@ -11,6 +11,7 @@ import { edgePointAt, type EdgePoint } from '../../math/curve/edgePoints'
 import type { KnownHold } from '../../records/job/knownHold'
 import { nth } from '../../math/list'
 import { heldAs } from '../../records/job/positions'
+import { isForMicroBevel, wantedWith } from '../../records/job/stoneUses'
 import type { Evaluation } from '../../uncertainty/evaluate'
 import type { Setup } from '../../geometry/setup/setup'
 
@@ -19,7 +20,18 @@ export interface JobNow {
   readonly setup: Setup
   readonly job: Pick<
     Job,
-    'rigId' | 'bladeId' | 'stoneId' | 'wanted' | 'dialled' | 'gaugeZero' | 'gaugeAxes' | 'progression' | 'positions'
+    | 'rigId'
+    | 'bladeId'
+    | 'stoneId'
+    | 'onMicroBevel'
+    | 'wanted'
+    | 'microBevel'
+    | 'stropAddDeg'
+    | 'dialled'
+    | 'gaugeZero'
+    | 'gaugeAxes'
+    | 'progression'
+    | 'positions'
   > &
     KnownHold
   readonly purpose: Purpose
@@ -42,7 +54,7 @@ export interface JobAsked extends JobNow {
   /** What happened with the blade that the job has now. */
   readonly found: readonly LogEntry[]
   readonly against: JobAsSet
-  /** What to dial on a side for what is wanted of it; worked out once. */
+  /** What to dial on a side for what is wanted of it with the stone on the rod; worked out once. */
   advice(side: Side): ReturnType<typeof adviseDial>
 }
 
@@ -68,10 +80,14 @@ export function asked(now: JobNow): JobAsked {
 }
 
 /** What to dial on each side, worked out when it is first asked for. */
-function adviceFor(setup: Setup, { wanted }: Pick<Job, 'wanted'>, dialFor: EdgePoint): JobAsked['advice'] {
+function adviceFor(setup: Setup, job: JobNow['job'], dialFor: EdgePoint): JobAsked['advice'] {
   const advised: Partial<Record<Side, ReturnType<typeof adviseDial>>> = {}
-  return (side) => (advised[side] ??= adviseDial(setup, side, wanted.deg[side], dialFor))
+  return (side) => (advised[side] ??= adviseDial(setup, side, wantedOnRod(setup, job, side), dialFor))
 }
+
+/** What a side is to be set to with the stone that is on the rod, degrees per side. */
+export const wantedOnRod = ({ stone }: Pick<Setup, 'stone'>, job: JobNow['job'], side: Side): number =>
+  wantedWith(job, side, stone, isForMicroBevel(job))
 
 /** The clamping positions of the job, one after the other; null where one hold does for all of the edge. */
 export const positionsOf = ({ job }: Pick<JobAsked, 'job'>): readonly (number | null)[] =>

@@ -38,6 +38,7 @@ interface Made {
   readonly side?: Side | null
   readonly zone?: Step['zone']
   readonly stoneId?: string | null
+  readonly forMicroBevel?: boolean
   readonly position?: number | null
   readonly placeMm?: number | null
   readonly state: StepState
@@ -55,12 +56,13 @@ export function step(now: Pick<JobAsked, 'found' | 'setNow'>, id: StepId, made: 
     side = null,
     zone = null,
     stoneId = null,
+    forMicroBevel = false,
     position = null,
     toDo = null,
     leavable = LEAVABLE.includes(id),
   } = made
   const { state, placeMm = null, askedSince = null, askedWith = [] } = made
-  const of = { id, station: STATION_OF[id], side, zone, stoneId, position, placeMm, leavable }
+  const of = { id, station: STATION_OF[id], side, zone, stoneId, forMicroBevel, position, placeMm, leavable }
   if (!isOpen(state)) return { ...of, state, toDo: null }
   const fact = state.is === 'out-of-date' ? state.fact : null
   const left = leavable

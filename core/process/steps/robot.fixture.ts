@@ -281,7 +281,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
         change({ progression: [...STONES] })
         return true
       case 'put-on':
-        change({ stoneId: step.stoneId! })
+        change({ stoneId: step.stoneId!, onMicroBevel: step.forMicroBevel })
         return true
       case 'grind':
         grind(side)
@@ -319,8 +319,16 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
   }
 }
 
-const keyOf = ({ id, side, zone, stoneId, position, toDo }: NextStep) =>
-  [id, side, zone, stoneId, toDo.does, ...(position === null ? [] : [position])].join(' ')
+const keyOf = ({ id, side, zone, stoneId, forMicroBevel, position, toDo }: NextStep) =>
+  [
+    id,
+    side,
+    zone,
+    stoneId,
+    ...(forMicroBevel ? ['micro-bevel'] : []),
+    toDo.does,
+    ...(position === null ? [] : [position]),
+  ].join(' ')
 /** Presses what the line offers until nothing is left; what it pressed, in order. */
 export function pressAll(of: Bench, most = 80): string[] {
   const pressed: string[] = []

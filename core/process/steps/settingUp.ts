@@ -15,9 +15,10 @@ import type { Refusal } from '../../schema/refusal'
 import type { Side } from '../../records/common/side'
 import { gaugeUseOf } from '../../records/job/job'
 import { liesAlike, shareOneHold } from '../../records/job/positions'
+import { isForMicroBevel } from '../../records/job/stoneUses'
 import { facetPositions } from '../../placement/facetPositions'
 import { changedSince, done, doneUnless, HELD_WITH, MISSING, step } from './makeStep'
-import { positionsOf, type JobAsked } from './jobNow'
+import { positionsOf, wantedOnRod, type JobAsked } from './jobNow'
 import { EXPECTED } from '../purposes'
 import { alarmFactor } from './falseAlarms'
 import { nearestDialDeg } from './nearestDial'
@@ -137,8 +138,8 @@ export function dialStep(now: JobAsked, side: Side): Step {
   const { setting, givesDeg, offDeg } = best
   const uncertaintyDeg = set.ok ? set.uncertaintyDeg : 0
   const toDo = { does: 'dial', setting, givesDeg, offDeg, uncertaintyDeg } as const
-  const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - job.wanted.deg[side]) : Infinity
-  const asGood = offNow <= nearestDialDeg(now, side, setup.stone) + DIALLED_DEG
+  const offNow = set.ok ? Math.abs(set.contact.edgeAngleDeg - wantedOnRod(setup, job, side)) : Infinity
+  const asGood = offNow <= nearestDialDeg(now, side, setup.stone, isForMicroBevel(job)) + DIALLED_DEG
   const dialled = dialledState(found, setNow, side)
   // A shared dial, or one that is nearly the best, may let the stone meet the jaws where the best one clears them.
   const shortDeg = set.ok && setup.rig.jaws ? shortOverJawsDeg(setup, side, setup.rig.jaws, set.along) : 0

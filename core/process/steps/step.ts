@@ -116,6 +116,8 @@ export interface Step {
   readonly side: Side | null
   readonly zone: ZoneKind | null
   readonly stoneId: string | null
+  /** Whether the stone is on for the micro-bevel. */
+  readonly forMicroBevel: boolean
   /** The job's position that it is for, from 1 on; null where it has none, or for all. */
   readonly position: number | null
   /** The place of the edge that it is for, mm from the heel; null: where the dial is for, or all along. */

@@ -4,6 +4,7 @@ import type { StepId } from '../../log/stepIds'
 import { EXPECTED } from '../purposes'
 import { angleAsGround } from './asGround'
 import { decideStep, markStep } from './bevel'
+import { wantedAtApexDeg } from '../../records/job/stoneUses'
 import { burrStep, grindingIn, positionToGrind, stonesStep, stoneSteps } from './grinding'
 import { asked, positionsOf, type JobAsked, type JobNow } from './jobNow'
 import { done, doneUnless, MISSING, step } from './makeStep'
@@ -46,11 +47,10 @@ function markSteps(now: JobAsked): Step[] {
 }
 
 function usingSteps(now: JobAsked, before: readonly Step[]): Step[] {
-  const { deg } = now.job.wanted
   // What was accepted as it is counts as much as what came out right.
   const off = before.flatMap(({ id, side, state }) => {
     const provedDeg = state.is === 'done' || state.is === 'left-out' ? state.fact?.deg : undefined
-    return id === 'prove' && side && provedDeg !== undefined ? [provedDeg - deg[side]] : []
+    return id === 'prove' && side && provedDeg !== undefined ? [provedDeg - wantedAtApexDeg(now.job, side)] : []
   })
   const worst = off.length > 0 ? off.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a)) : null
   const isReady = before.every(({ state }) => !isOpen(state))

@@ -9,6 +9,13 @@ import { keptPositions } from './positions'
 import { purpose } from './purpose'
 
 const wantedAngle = deg({ above: 0, most: 60 })
+/** A small steeper bevel at the very edge. */
+const microBevel = z.object({
+  /** So much steeper than the edge bevel. */
+  addDeg: deg({ least: 0.5, most: 15 }),
+  /** What it is ground with; null: the last stone of the order that grinds. */
+  stoneId: z.uuid().nullable().default(null),
+})
 const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
 
 /** What is done with a blade on a rig: the hold, what is dialled, for where and why, with which jaws and stones. */
@@ -27,6 +34,10 @@ export const clampCard = z.object({
   dialForMm: placeMm,
   /** The stones to be used one after the other; empty: none chosen yet. */
   progression: z.array(z.uuid()).max(40).default([]),
+  /** Null: none. */
+  microBevel: microBevel.nullable().default(null),
+  /** So much steeper than the apex a strop lies; below 0: flatter. */
+  stropAddDeg: deg({ least: -5, most: 10 }).default(0),
   /** Ways of holding a long blade, one after the other; null: the one hold does. */
   positions: keptPositions.nullable().default(null),
 })
@@ -47,6 +58,8 @@ export const job = z.object({
   rigRevision: revision.nullable().default(null),
   bladeId: z.uuid(),
   stoneId: z.uuid(),
+  /** Whether the stone is on for the micro-bevel, where there is to be one. */
+  onMicroBevel: z.boolean().default(false),
   ...clampCard.shape,
   /** How well the blade height is known: half-width. */
   bladeHeightToleranceMm: mm({ least: 0.01, most: 10 }).default(0.5),

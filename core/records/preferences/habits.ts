@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { deg } from '../../schema/measure'
 
 /** How a person works at the stones, where practitioners differ. */
 const habits = z.object({
@@ -8,10 +9,19 @@ const habits = z.object({
   strokes: z.enum(['towards-edge', 'away-from-edge', 'to-and-fro']),
   /** When heel and tip get strokes of their own. */
   localStrokes: z.enum(['last', 'first']),
+  /** How a job is begun: so much steeper than the apex a strop lies, and so much steeper a micro-bevel is (0: none). */
+  stropAddDeg: deg({ least: -5, most: 10 }).default(0),
+  microBevelAddDeg: deg({ least: 0, most: 15 }).default(0),
 })
 export type Habits = z.infer<typeof habits>
 
-const USUAL_HABITS: Habits = { burr: 'raise-and-turn', strokes: 'towards-edge', localStrokes: 'last' }
+const USUAL_HABITS: Habits = {
+  burr: 'raise-and-turn',
+  strokes: 'towards-edge',
+  localStrokes: 'last',
+  stropAddDeg: 0,
+  microBevelAddDeg: 0,
+}
 
 /** The habits of the user, and those that are kept for single blades, by their ids. */
 export const keptHabits = z.object({ usual: habits, ofBlade: z.record(z.uuid(), habits) })

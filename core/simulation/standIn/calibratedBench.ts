@@ -114,6 +114,8 @@ export function calibratedBench(
           dialled: { A: setting, B: setting, linked: true },
           dialForMm: null,
           positions: null,
+          microBevel: null,
+          onMicroBevel: false,
         }
         const setup = setupNow({ job, rig: { revision: 1, jaws: null }, placeMm: EDGE_MM / 2, setDeg: { A: 0, B: 0 } })
         return { ...PROOF, side, placeMm: EDGE_MM / 2, deg, uncertaintyDeg: PROVED_DEG, toApex: true, setup }

@@ -38,6 +38,28 @@ describe('what an order of stones comes to', () => {
   })
 })
 
+describe('a micro-bevel', () => {
+  const sides = [{ side: 'A', removedMm3: 0.012 }] as const
+  const tasks = (order: readonly TestStone[], stone: TestStone | null) =>
+    stoneOrder(order, { ...ask(2), microBevel: { stone, sides } }).works.map((work) => [work.stone, work.task])
+  it('comes after the last stone that grinds, before the strop, with that stone or one of its own', () => {
+    const before = [
+      [coarse, 'shape'],
+      [fine, 'replace-scratches'],
+    ]
+    expect(tasks([coarse, fine, strop], null)).toEqual([...before, [fine, 'micro-bevel'], [strop, 'strop']])
+    expect(tasks([coarse, fine], finest)).toEqual([...before, [finest, 'micro-bevel']])
+    expect(tasks([strop], null)).toEqual([[strop, 'strop']])
+  })
+  it('takes the strokes of its own steel, and its stone leaves the scratches at the edge', () => {
+    const order = stoneOrder([coarse, strop], { ...ask(2), microBevel: { stone: finest, sides } })
+    // 0.012 mm³ at 5 · 2·10⁻⁴ a stroke.
+    expect(order.works[1]!.sides[0]!.strokes.middle).toBeCloseTo(12, 6)
+    expect(order.scratchUm).toBeCloseTo(1.5, 9)
+    expect(order.strokes - stoneOrder([coarse, strop], ask(2)).strokes).toBeCloseTo(12, 6)
+  })
+})
+
 describe('orders that are offered', () => {
   const orders = (removedMm3: number, finish: Parameters<typeof finisher>[1]) => ordersFor(ask(removedMm3), finish)
   it('end with the coarsest stone that is fine enough, then a strop', () => {

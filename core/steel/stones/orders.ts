@@ -13,7 +13,7 @@ export interface SideToGrind {
 }
 
 /** What a stone is there for. */
-export type StoneTask = 'shape' | 'replace-scratches' | 'strop'
+export type StoneTask = 'shape' | 'replace-scratches' | 'micro-bevel' | 'strop'
 
 export interface StoneWork<S> {
   readonly stone: S
@@ -44,6 +44,13 @@ export interface OrderAsk<S> {
   rateOf(stone: S): StoneRate
   /** What can be taken into the order. */
   readonly box: readonly S[]
+  /** A micro-bevel, ground after the last stone that grinds: with which, and the steel of each side; null: none. */
+  readonly microBevel?: MicroBevelAsked<S> | null
+}
+export interface MicroBevelAsked<S> {
+  /** Null: with the last stone that grinds, again. */
+  readonly stone: S | null
+  readonly sides: readonly Pick<SideToGrind, 'side' | 'removedMm3'>[]
 }
 
 /** A scratch is this deep for each micrometre of grain. */
@@ -71,7 +78,7 @@ export function stoneOrder<S extends AnyStone>(order: readonly S[], ask: OrderAs
   const grinding = order.filter((stone) => !isStrop(stone))
   const remarked = works.map((work): StoneWork<S> => {
     const at = order.indexOf(work.stone)
-    if (isStrop(work.stone)) return { ...work, savedWithout: null, between: null }
+    if (isStrop(work.stone) || work.task === 'micro-bevel') return { ...work, savedWithout: null, between: null }
     // The last one is there for its finish.
     const without = work.stone === lastOf(grinding) ? all : cost(order.filter((one) => one !== work.stone))
     const before = order[at - 1]
@@ -86,7 +93,7 @@ export function stoneOrder<S extends AnyStone>(order: readonly S[], ask: OrderAs
       between: between && between.saves > worth ? between : null,
     }
   })
-  const last = grinding.at(-1)
+  const last = works.findLast(({ task }) => task !== 'strop')?.stone
   return {
     works: remarked,
     strokes: all,
@@ -100,9 +107,9 @@ const strokesOf = (works: readonly Pick<StoneWork<unknown>, 'sides'>[]): number 
   works.reduce((sum, { sides }) => sum + sides.reduce((one, { strokes }) => one + strokes.middle, 0), 0)
 
 type BareWork<S> = Omit<StoneWork<S>, 'savedWithout' | 'between'>
-function worksOf<S extends AnyStone>(order: readonly S[], { sides, rateOf }: OrderAsk<S>): BareWork<S>[] {
+function worksOf<S extends AnyStone>(order: readonly S[], { sides, rateOf, microBevel }: OrderAsk<S>): BareWork<S>[] {
   let before: S | null = null
-  return order.map((stone): BareWork<S> => {
+  const works = order.map((stone): BareWork<S> => {
     const task = isStrop(stone) ? 'strop' : before ? 'replace-scratches' : 'shape'
     const ground = sides.map(({ side, removedMm3, faceMm2 }) => {
       if (task === 'strop') return { side, removedMm3: 0, strokes: STROP_STROKES }
@@ -110,12 +117,24 @@ function worksOf<S extends AnyStone>(order: readonly S[], { sides, rateOf }: Ord
       return { side, removedMm3: mm3, strokes: strokesToRemove(mm3, rateOf(stone)) }
     })
     if (task !== 'strop') before = stone
-    // One stone is as quick or as slow on both sides: their ranges add up.
-    const strokes = sumOf(ground.map((one) => one.strokes))
-    const minutes = (count: number) => CHANGE_MINUTES + (count * SECONDS_PER_STROKE) / 60
-    const range = { least: minutes(strokes.least), middle: minutes(strokes.middle), most: minutes(strokes.most) }
-    return { stone, task, sides: ground, minutes: range }
+    return { stone, task, sides: ground, minutes: minutesOf(ground) }
   })
+  const last = order.findLastIndex((stone) => !isStrop(stone))
+  const stone = microBevel?.stone ?? order[last]
+  if (!microBevel || !stone) return works
+  const ground = microBevel.sides.map(({ side, removedMm3 }) => ({
+    ...{ side, removedMm3 },
+    strokes: strokesToRemove(removedMm3, rateOf(stone)),
+  }))
+  const work: BareWork<S> = { stone, task: 'micro-bevel', sides: ground, minutes: minutesOf(ground) }
+  return [...works.slice(0, last + 1), work, ...works.slice(last + 1)]
+}
+
+/** One stone is as quick or as slow on both sides: their ranges add up. */
+function minutesOf(sides: BareWork<unknown>['sides']): Range90 {
+  const strokes = sumOf(sides.map((one) => one.strokes))
+  const minutes = (count: number) => CHANGE_MINUTES + (count * SECONDS_PER_STROKE) / 60
+  return { least: minutes(strokes.least), middle: minutes(strokes.middle), most: minutes(strokes.most) }
 }
 
 const sumOf = (all: readonly Range90[]): Range90 =>

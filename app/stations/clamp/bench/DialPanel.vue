@@ -14,6 +14,7 @@ import { momentText } from '~/words/momentText'
 import { placeText } from '~/words/placeText'
 import { problemText } from '~/words/problemText'
 import { uncapital } from '~/words/sentence'
+import { otherAngleText } from '~/words/steeperText'
 
 const job = useJob()
 
@@ -37,6 +38,7 @@ const noted = computed(() => {
   const changed = state.value.is === 'changed' ? ` Changed since: ${changesText(state.value.by)}.` : ''
   return `Dialled ${momentText(at)}: ${setting ? text(setting) : ''}, for ${stone}.${changed}`
 })
+const otherAngle = computed(() => otherAngleText(job.content.value, job.stone.value))
 const failure = ref('')
 /** A blade is not moved by less than this. */
 const NO_MOVE_MM = 0.25
@@ -70,7 +72,8 @@ const linked = computed({
 <template>
   <SheetPane label="What to dial" class="px-4 py-3">
     <h2 class="flex items-center gap-2 text-sm">
-      <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} on
+      <AngleMark angle="wanted" />To get {{ angleText(job.toSetDeg.value)
+      }}<template v-if="otherAngle"> ({{ otherAngle }})</template> on
       {{ preferences.current.sideNames[job.side.value] }} {{ place }}, dial
     </h2>
     <p v-if="oneBevelBack" class="mt-1">

@@ -13,7 +13,7 @@ const view = computed(() => {
   const drawn = job.drawn.value
   const { width, height } = size.value
   return drawn && width > 0
-    ? edgeView(drawn.setup.blade, drawn.set.contact.edgeAngleDeg, job.wantedDeg.value, width, height)
+    ? edgeView(drawn.setup.blade, drawn.set.contact.edgeAngleDeg, job.toSetDeg.value, width, height)
     : null
 })
 /** Bevels are small: a hundredth of a millimetre is told, as far as the thickness behind the edge is known. */

@@ -21,7 +21,7 @@ const { viewport, box, filling, height } = useViewport(sheet, bounds, grabbed, {
 const view = computed(() => {
   const drawn = job.drawn.value
   return drawn && viewport.value
-    ? sectionView(drawn.setup, drawn.set, drawn.side, job.wantedDeg.value, viewport.value)
+    ? sectionView(drawn.setup, drawn.set, drawn.side, job.toSetDeg.value, viewport.value)
     : null
 })
 const set = computed(() => job.drawn.value!.set)

@@ -45,7 +45,7 @@ const now = computed(() => {
     problem: '',
     differsMm,
     heightMm: parsed.value,
-    advice: adviseDial({ ...setup, hold }, job.side.value, job.wantedDeg.value, evaluation.edgePoint),
+    advice: adviseDial({ ...setup, hold }, job.side.value, job.toSetDeg.value, evaluation.edgePoint),
   }
 })
 const dialled = computed(() => dialText(job.rig.value, actions.dialledNow()))

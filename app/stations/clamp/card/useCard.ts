@@ -8,12 +8,12 @@ import { heldAs, positionOf, workedIn } from '#core/records/job/positions'
 import { perSide, SIDES, type Side } from '#core/records/common/side'
 import { markUnderLandmark } from '#core/geometry/hold/landmark'
 import { contactFor, type Setup } from '#core/geometry/setup/setup'
-import type { Stone } from '#core/records/stone/stone'
 import { adviseDial } from '#core/geometry/dial/advised'
 import { gaugeUseOf } from '#core/records/job/job'
 import { expectedReadingDeg } from '#core/geometry/gauge/expectedReading'
 import { cardPage, type CardContent } from './cardPage'
 import { usePaper } from '~/print/usePaper'
+import type { StoneOn } from '~/job/state'
 import { useJob } from '~/job/useJob'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -88,11 +88,11 @@ export function useCard() {
     const trouble = job.grip.value.trouble(hold)
     const text = (mm: number) => lengthText(mm, preferences.unit)
     const sides = blade.bevels === 'A' ? (['A'] as const) : SIDES
-    const advised = (stone: Stone, side: Side) =>
-      adviseDial({ ...setup, stone }, side, kept.wanted.deg[side], edgePoint)
-    const dial = (stone: Stone, side: Side) => {
+    const advised = (use: StoneOn, side: Side) =>
+      adviseDial({ ...setup, stone: use.stone }, side, job.toSetOn(side, use), edgePoint)
+    const dial = (use: StoneOn, side: Side) => {
       if (!sides.some((one) => one === side)) return 'flat'
-      const advice = advised(stone, side)
+      const advice = advised(use, side)
       if (!advice.ok) return 'not possible'
       const remains = Math.abs(advice.offDeg) < 0.05 ? '' : `, ${differenceText(advice.offDeg)}`
       return `${dialFigures(rig, advice.setting)}${remains}`
@@ -102,7 +102,7 @@ export function useCard() {
       sides.map((side) => [of(side)].map((deg) => (deg === null ? '–' : angleText(deg)))[0]).join(' / ')
     /** What the dial gives, and what the gauge then shows, with the stone that is on the rod. */
     const given = perSide((side) => {
-      const advice = advised(setup.stone, side)
+      const advice = advised({ stone: job.stone.value, forMicroBevel: false }, side)
       const contact = advice.ok ? contactFor(setup, side, advice.setting, edgePoint) : advice
       return contact.ok ? contact : null
     })
@@ -112,8 +112,6 @@ export function useCard() {
     }
     const names = preferences.current.sideNames
     const of = sides.map((side) => names[side]).join(' / ')
-    const chosen = job.stones.value.filter((stone) => kept.progression.includes(stone.id))
-    const stones = chosen.length > 0 ? chosen : [setup.stone]
     const stop = tipStop(setup, job.edgePoints.value)
     const today = new Date().toLocaleDateString('sv')
     const restsOn = stopAt(rig, hold.bladeYMm)
@@ -139,9 +137,10 @@ export function useCard() {
         ['Its free edge then at', text(stop.freeEdgeMm)],
       ],
       dialledIn: figuresAre(rig),
-      stones: stones.map(
-        (stone) => [stone.name, text(stone.faceOffsetMm), dial(stone, 'A'), dial(stone, 'B')] as const,
-      ),
+      stones: job.uses.value.map((use) => {
+        const name = use.forMicroBevel ? `${use.stone.name}, micro-bevel` : use.stone.name
+        return [name, text(use.stone.faceOffsetMm), dial(use, 'A'), dial(use, 'B')] as const
+      }),
       sideNames: [names.A, names.B],
       notes: [
         note,

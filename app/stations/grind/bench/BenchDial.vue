@@ -9,6 +9,8 @@ import { dialParts, dialText } from '~/words/dialText'
 import { placeText } from '~/words/placeText'
 import { problemText } from '~/words/problemText'
 import { riseText } from '~/words/riseText'
+import { capital } from '~/words/sentence'
+import { otherAngleText } from '~/words/steeperText'
 
 /** The side that is up, and what is dialled for it or is to be. */
 const job = useJob()
@@ -25,6 +27,7 @@ const otherArm = computed(() => {
   const what = isDialled ? dialText(job.rig.value, job.content.value.dialled[other]) : 'not dialled yet'
   return `The other arm, ${names.value[other]}: ${what}. Do not twist the stone: that rounds the tip.`
 })
+const otherAngle = computed(() => otherAngleText(job.content.value, job.stone.value))
 const failure = ref('')
 function dialIt() {
   failure.value = bench.dialIt() ?? ''
@@ -36,9 +39,10 @@ function dialIt() {
     <h3 id="bench-side" class="flex flex-wrap items-center gap-x-3 text-3xl font-semibold">
       <span data-testid="bench-side">{{ names[job.side.value] }}</span>
       <span class="flex items-center gap-2 text-xl font-normal"
-        ><AngleMark angle="wanted" />{{ angleText(job.wantedDeg.value) }}</span
+        ><AngleMark angle="wanted" />{{ angleText(job.toSetDeg.value) }}</span
       >
     </h3>
+    <p v-if="otherAngle && hasBevel" class="text-lg" data-testid="bench-other-angle">{{ capital(otherAngle) }}.</p>
     <p v-if="!hasBevel" class="text-lg">
       Side {{ names[job.side.value] }} of this blade is its flat back: it gets no bevel. Lay it flat on the stone to
       take the burr off.

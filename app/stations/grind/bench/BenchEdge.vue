@@ -29,7 +29,7 @@ const where = computed(() => [
     isOn: tally.zone.value === zone,
   })),
 ])
-const localText = (zone: ZoneKind) => String(tally.countOf(job.side.value, job.stone.value.id, zone) || '')
+const localText = (zone: ZoneKind) => String(tally.countOf(job.side.value, zone) || '')
 const burrChips = computed(() =>
   kinds.value.map((zone) => ({
     key: zone,

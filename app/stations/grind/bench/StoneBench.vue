@@ -14,7 +14,7 @@ import { ZONE_WORD } from '~/words/zoneText'
 const job = useJob()
 const preferences = usePreferences()
 const bench = useStoneBench()
-const { stones, at, next, forecast, dialled, hasBevel, press, countOf, zone } = bench
+const { uses, at, next, forecast, dialled, hasBevel, press, countOf, zone } = bench
 const { next: nextStep, text } = useNextStep()
 const router = useRouter()
 const { mayTurn, isDone, comesFirst, openSide, mayTakeBackDone, fullCount, mayBeDone, burrSide, burrIsNext, kinds } =
@@ -22,20 +22,24 @@ const { mayTurn, isDone, comesFirst, openSide, mayTakeBackDone, fullCount, mayBe
 const stone = job.stone
 const names = computed(() => preferences.current.sideNames)
 /** The strokes of what is worked now: from heel to tip, or a zone alone. */
-const count = computed(() => countOf(job.side.value, stone.value.id, zone.value))
+const count = computed(() => countOf(job.side.value, zone.value))
 const share = computed(() =>
   forecast.value && zone.value === null ? Math.min(1, count.value / forecast.value.middle) : 0,
 )
 const done = computed(() => isDone(job.side.value))
 /** What a stone that has done its work on this side is followed by. */
 const then = computed(() =>
-  openSide.value ? `turn over to ${names.value[openSide.value]}` : next.value ? 'next stone' : 'last stone',
+  openSide.value
+    ? `turn over to ${names.value[openSide.value]}`
+    : !next.value
+      ? 'last stone'
+      : next.value.forMicroBevel
+        ? 'micro-bevel'
+        : 'next stone',
 )
 /** The strokes on each side, and where the stone has done its work: "A 60, done · B 12". */
 const balance = computed(() =>
-  SIDES.map((side) => `${names.value[side]} ${countOf(side, stone.value.id)}${isDone(side) ? ', done' : ''}`).join(
-    ' · ',
-  ),
+  SIDES.map((side) => `${names.value[side]} ${countOf(side)}${isDone(side) ? ', done' : ''}`).join(' · '),
 )
 const lock = useWakeLock()
 onMounted(() => void lock.request('screen').catch(() => undefined))
@@ -97,16 +101,16 @@ useEventListener(
     <header class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
       <h2 class="min-w-0 text-2xl font-semibold" data-testid="bench-stone">{{ stone.name }}</h2>
       <span class="text-lg text-toned"
-        >{{ at < 0 ? 'not in the order' : `stone ${at + 1} of ${stones.length}` }}, {{ stoneGrainText(stone) }}</span
+        >{{ at < 0 ? 'not in the order' : `stone ${at + 1} of ${uses.length}` }}, {{ stoneGrainText(stone) }}</span
       >
       <UButton
         v-if="comesFirst"
         size="lg"
         color="neutral"
         variant="outline"
-        :label="`${comesFirst.name} comes first: put it on`"
+        :label="`${comesFirst.stone.name} comes first: put it on`"
         data-testid="bench-first"
-        @click="bench.putOn(comesFirst.id)"
+        @click="bench.putOn(comesFirst)"
       />
       <UButton
         class="ml-auto"
@@ -178,7 +182,7 @@ useEventListener(
           />
           <BenchPress
             v-else-if="next"
-            :label="`Put on ${next.name}`"
+            :label="next.forMicroBevel ? `Micro-bevel with ${next.stone.name}` : `Put on ${next.stone.name}`"
             stands-out
             data-testid="bench-next"
             @click="bench.putOnNext"

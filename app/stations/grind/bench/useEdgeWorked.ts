@@ -32,7 +32,7 @@ function edgeWorked(job: JobView) {
     zones: job.zones.value,
     stoneWidthMm: stone.value.widthMm,
   }))
-  const strokes = computed(() => strokesOn(side.value, stone.value.id))
+  const strokes = computed(() => strokesOn(side.value))
   const fullStrokes = computed(() => strokes.value.reduce((sum, one) => sum + (one.zone === null ? one.count : 0), 0))
   /** None before a first round of strokes: each zone may still get its own. */
   const starved = computed(() => (fullStrokes.value < LEAST_TO_TELL ? [] : starvedZones(strokes.value, worked.value)))

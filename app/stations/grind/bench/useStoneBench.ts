@@ -11,6 +11,7 @@ import { useStoneOrder } from '../useStoneOrder'
 import { useEdgeWorked } from './useEdgeWorked'
 import { useTally } from './useTally'
 import { useJob } from '~/job/useJob'
+import type { StoneOn } from '~/job/state'
 import type { JobView } from '~/job/view'
 import { useNextStep } from '~/job/useNextStep'
 
@@ -31,19 +32,21 @@ function stoneBench(job: JobView) {
   const { side, sides, stone } = job
 
   /** The stones of the job in their order, and where in it the one on the rod stands; -1 where it does not. */
-  const stones = computed(() => (swaps.value.length > 0 ? swaps.value.map((swap) => swap.stone) : [stone.value]))
-  const at = computed(() => stones.value.findIndex(({ id }) => id === stone.value.id))
-  const next = computed(() => (at.value < 0 ? stones.value[0] : stones.value[at.value + 1]))
+  const { uses, onRod } = job
+  const at = computed(() =>
+    uses.value.findIndex((one) => one.stone.id === stone.value.id && one.forMicroBevel === onRod.value.forMicroBevel),
+  )
+  const next = computed(() => (at.value < 0 ? uses.value[0] : uses.value[at.value + 1]))
   const forecast = computed(() => workOn(side.value)?.strokes ?? null)
 
   const advice = computed(() =>
-    adviseDial(job.setup.value, side.value, job.wantedDeg.value, job.dialFor.value.edgePoint),
+    adviseDial(job.setup.value, side.value, job.toSetDeg.value, job.dialFor.value.edgePoint),
   )
   const set = computed(() => job.dialFor.value.sides[side.value])
   /** A hand has dialled this side, near enough to what is wanted or as near as the rig comes: only then it counts. */
   const dialled = computed(() => {
     if (job.dialled.value[side.value].is !== 'noted' || !set.value.ok || !sides.value.includes(side.value)) return false
-    const offDeg = Math.abs(set.value.contact.edgeAngleDeg - job.wantedDeg.value)
+    const offDeg = Math.abs(set.value.contact.edgeAngleDeg - job.toSetDeg.value)
     return offDeg <= Math.max(SAME_ANGLE_DEG, advice.value.ok ? Math.abs(advice.value.offDeg) : 0)
   })
   const hasBevel = computed(() => sides.value.includes(side.value))
@@ -66,30 +69,30 @@ function stoneBench(job: JobView) {
   /** Notes the advised setting as dialled. Answers what is wrong with it. */
   const dialIt = () => (advice.value.ok ? job.actions.noteDialled(advice.value.setting) : null)
 
-  /** The steps of a stone, side by side, in the position that the blade is held in. */
-  const grindSteps = (stoneId: string) =>
+  /** The steps of a stone for one of its uses, side by side, in the position that the blade is held in. */
+  const grindSteps = (use: StoneOn) =>
     steps.value.filter(
       (one) =>
         one.id === 'grind' &&
-        one.stoneId === stoneId &&
+        one.stoneId === use.stone.id &&
+        one.forMicroBevel === use.forMicroBevel &&
         (one.position === null || one.position === job.setNow.value.position),
     )
   /** Whether a person said of a side that this stone has done its work on it. */
-  const isDone = (one: Side) =>
-    grindSteps(stone.value.id).some(({ side: of, state }) => of === one && state.is === 'done')
+  const isDone = (one: Side) => grindSteps(onRod.value).some(({ side: of, state }) => of === one && state.is === 'done')
   /** A stone that comes before this one in the order, and has work to do yet. */
   const comesFirst = computed(() =>
-    stones.value.slice(0, Math.max(0, at.value)).find(({ id }) => grindSteps(id).some(({ state }) => isOpen(state))),
+    uses.value.slice(0, Math.max(0, at.value)).find((use) => grindSteps(use).some(({ state }) => isOpen(state))),
   )
   /** The other side, where this stone has work to do on it. */
   const openSide = computed(() => sides.value.find((one) => one !== side.value && !isDone(one)) ?? null)
-  const fullCount = computed(() => countOf(side.value, stone.value.id))
+  const fullCount = computed(() => countOf(side.value))
   const burrIsNext = computed(() => nextStep.value?.id === 'burr')
   const mayTurn = computed(
     () =>
       habits.value.burr === 'alternate' &&
       sides.value.length > 1 &&
-      fullCount.value - countOf(otherSide(side.value), stone.value.id) >= ALTERNATE_EVERY,
+      fullCount.value - countOf(otherSide(side.value)) >= ALTERNATE_EVERY,
   )
   /** Its sign is there, a burr all along; or so many strokes that it may be: nine of ten such jobs take more. */
   const mayBeDone = computed(
@@ -122,14 +125,14 @@ function stoneBench(job: JobView) {
   /** Where somebody said it of this side: it is not done after all. */
   const mayTakeBackDone = computed(() => lastDone(side.value) !== undefined && isDone(side.value))
   const notDone = () => takeBackDone(side.value)
-  function putOn(id: string) {
+  function putOn({ stone: { id }, forMicroBevel }: StoneOn) {
     commit()
-    job.actions.chooseStone(id)
+    job.actions.chooseStone(id, forMicroBevel)
   }
-  const putOnNext = () => void (next.value && putOn(next.value.id))
+  const putOnNext = () => void (next.value && putOn(next.value))
 
   return {
-    ...{ stones, at, next, work, forecast },
+    ...{ uses, at, next, work, forecast },
     ...{ hasBevel, press, fullCount },
     ...{ advice, set, dialled, setting, mustReadDeg, riseMm, dialIt },
     ...{ isDone, comesFirst, openSide, mayTurn, mayBeDone, finish, mayTakeBackDone, notDone, putOn, putOnNext },

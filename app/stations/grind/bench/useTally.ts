@@ -2,6 +2,7 @@ import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import { computed, onScopeDispose, shallowRef } from 'vue'
 import { ofKind } from '#core/log/activeEntries'
 import { logEntry, MOST_STROKES, type Strokes } from '#core/log/entry'
+import { isOfUse } from '#core/log/stoneDone'
 import { strokesBefore } from '#core/log/strokesMade'
 import { isStrop } from '#core/steel/stones/orders'
 import type { ZoneKind } from '#core/records/blade/zones'
@@ -66,6 +67,8 @@ function tally(job: JobView) {
     if (rest > 0) keep({ ...entry, id: job.newEntry().id, count: rest })
   })
 
+  const isOnRod = (one: Strokes) =>
+    isOfUse(one, { stoneId: job.content.value.stoneId, forMicroBevel: job.onRod.value.forMicroBevel })
   /** Where strokes go now: from heel to tip, null, or on one zone alone. */
   const zone = shallowRef<ZoneKind | null>(null)
   function workOn(where: ZoneKind | null) {
@@ -73,8 +76,7 @@ function tally(job: JobView) {
     zone.value = where
   }
   /** Whether strokes go on with these: on the side that is up, where they go now, with the stone on the rod. */
-  const isGoingOn = (one: Strokes) =>
-    one.side === job.side.value && one.stoneId === job.content.value.stoneId && one.zone === zone.value
+  const isGoingOn = (one: Strokes) => one.side === job.side.value && isOnRod(one) && one.zone === zone.value
 
   function add(count: number) {
     if (open.value && !isGoingOn(open.value)) commit()
@@ -109,12 +111,12 @@ function tally(job: JobView) {
     const strokes = ofKind(job.entriesOfBlade.value, 'strokes')
     return strokes.filter(({ setup }) => position === null || setup?.position === position)
   })
-  /** All strokes on a side with a stone, those not in the log yet among them, oldest first. */
-  const strokesOn = (side: Side, stoneId: string): Strokes[] =>
-    [...made.value, ...(open.value ? [open.value] : [])].filter((one) => one.side === side && one.stoneId === stoneId)
+  /** All strokes on a side with the stone on the rod, for what it is on for; those not in the log yet among them. */
+  const strokesOn = (side: Side): Strokes[] =>
+    [...made.value, ...(open.value ? [open.value] : [])].filter((one) => one.side === side && isOnRod(one))
   /** How many of them go from heel to tip, or on a zone alone. */
-  const countOf = (side: Side, stoneId: string, where: ZoneKind | null = null): number =>
-    strokesOn(side, stoneId).reduce((sum, one) => sum + (one.zone === where ? one.count : 0), 0)
+  const countOf = (side: Side, where: ZoneKind | null = null): number =>
+    strokesOn(side).reduce((sum, one) => sum + (one.zone === where ? one.count : 0), 0)
   useEventListener(window, 'pagehide', commit)
   onScopeDispose(commit)
   return { zone, workOn, add, takeBack, takeBackOpen, commit, strokesOn, countOf }

@@ -28,7 +28,7 @@ const groups = computed((): MarkGroup[] => [
 ])
 const WHERE = ['Left third', 'Middle third', 'Right third']
 const allDone = computed(() => parts.value.length > 0 && parts.value.every((part) => part.ok && isDone(part)))
-const more = computed(() => moreStrokesText(parts.value, countOf(job.side.value, job.stone.value.id)))
+const more = computed(() => moreStrokesText(parts.value, countOf(job.side.value)))
 const isLine = computed(() => tapping.value === 'old' || tapping.value === 'new')
 </script>
 

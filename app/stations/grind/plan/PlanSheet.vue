@@ -9,7 +9,7 @@ import { angleText, differenceText } from '~/words/angleText'
 import { minutesText, roughCount, steelText } from '~/words/decisionText'
 import { dialText } from '~/words/dialText'
 import { grainText, stoneGrainText } from '~/words/grainText'
-import { lengthText } from '~/words/lengthText'
+import { exactLength, lengthText } from '~/words/lengthText'
 import {
   FINISH_WORD,
   forecastText,
@@ -114,7 +114,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
           :class="way.isChosen ? 'border-primary bg-elevated' : 'border-default hover:border-accented'"
           :aria-pressed="way.isChosen"
           :data-testid="`way-${way.kind}`"
-          @click="take(way.works.map(({ stone }) => stone))"
+          @click="take(way.order)"
         >
           <span class="flex flex-wrap items-baseline justify-between gap-x-3"
             ><b>{{ WAY_WORD[way.kind] }}</b
@@ -124,9 +124,8 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
             >about {{ minutesText(way.minutes.middle) }}, {{ roughCount(way.strokes) }} strokes</span
           >
           <span class="block text-sm text-toned"
-            >{{ way.works.map(({ stone }) => stone.name).join(' › ') }}.
-            {{ steelText(way.removedMm3, preferences.unit) }} of steel<template v-if="way.scratchUm !== null"
-              >, scratches {{ scratchText(way.scratchUm) }} deep</template
+            >{{ way.order.map(({ name }) => name).join(' › ') }}. {{ steelText(way.removedMm3, preferences.unit) }} of
+            steel<template v-if="way.scratchUm !== null">, scratches {{ scratchText(way.scratchUm) }} deep</template
             >.</span
           >
         </button>
@@ -153,14 +152,12 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
           Choose a way at the left, or your own stones under Stones in order: then each stone’s work stands here.
         </p>
         <ol v-else class="mt-2" data-testid="plan-works">
-          <li v-for="(work, i) in works" :key="work.stone.id" class="border-t border-default py-3">
+          <li v-for="(work, i) in works" :key="`${work.stone.id} ${work.task}`" class="border-t border-default py-3">
             <div class="flex flex-wrap items-baseline justify-between gap-x-4">
               <h3 class="flex min-w-0 flex-wrap items-baseline gap-x-3">
                 <span class="text-lg font-semibold">{{ i + 1 }}. {{ work.stone.name }}</span>
                 <span class="text-muted"> {{ stoneGrainText(work.stone) }}</span>
-                <span v-if="work.stone.id === job.content.value.stoneId" class="rounded-sm border px-1.5 text-sm"
-                  >on the rod</span
-                >
+                <span v-if="work.isOnRod" class="rounded-sm border px-1.5 text-sm">on the rod</span>
               </h3>
               <span class="text-lg">about {{ minutesText(work.minutes.middle) }}</span>
             </div>
@@ -170,6 +167,10 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
                 >; its own scratches are {{ scratchText(scratchDepthUm(work.stone)) }} deep</template
               >.
               <span class="text-toned">{{ TASK_DONE[work.task] }}</span>
+            </p>
+            <p v-if="work.micro" data-testid="micro-bevel">
+              About {{ exactLength(work.micro.widthMm, preferences.unit) }} wide at {{ angleText(work.micro.deg) }}; the
+              bevel behind it stays at {{ angleText(job.wantedDeg.value) }}, as thick as before.
             </p>
             <dl class="mt-1 grid gap-x-6 sm:grid-cols-2">
               <div v-for="(one, k) in work.sides" :key="one.side">
@@ -185,7 +186,11 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
             <p class="text-sm text-toned">
               <template v-if="work.task !== 'strop'">Strokes {{ rateText(rateOf(work.stone)) }}. </template
               ><template v-if="work.dial"
-                >Dial <b class="text-default">{{ dialText(job.rig.value, work.dial.setting) }}</b>.</template
+                >Dial <b class="text-default">{{ dialText(job.rig.value, work.dial.setting) }}</b><template
+                  v-if="work.toSetDeg !== job.wantedDeg.value"
+                >
+                  for {{ angleText(work.toSetDeg) }}</template
+                >.</template
               >
             </p>
             <p v-if="work.farOff" class="font-semibold" data-testid="far-off">

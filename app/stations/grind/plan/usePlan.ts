@@ -4,12 +4,16 @@ import { adviseCollar, adviseDial } from '#core/geometry/dial/advised'
 import { bevelBefore } from '#core/process/decision/bevelBefore'
 import { toGrind } from '#core/process/decision/toGrind'
 import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
+import type { Side } from '#core/records/common/side'
+import { wantedAtApexDeg } from '#core/records/job/stoneUses'
+import { microBevel } from '#core/steel/removal/microBevel'
 import {
   finisher,
   FINISH_UM,
   isStrop,
   ordersFor,
   stoneOrder,
+  type MicroBevelAsked,
   type OrderAsk,
   type OrderKind,
   type WantedFinish,
@@ -89,7 +93,8 @@ function plan(job: JobView) {
   const offOf = (stone: StoneRecord): number | null => {
     const offs = job.sides.value.map((side) => {
       const setup = { ...job.setup.value, stone }
-      const dial = adviseDial(setup, side, job.content.value.wanted.deg[side], job.dialFor.value.edgePoint)
+      const toSetDeg = job.toSetOn(side, { stone, forMicroBevel: false })
+      const dial = adviseDial(setup, side, toSetDeg, job.dialFor.value.edgePoint)
       return dial.ok ? dial.offDeg : null
     })
     return offs.reduce((worst, off) =>
@@ -104,8 +109,22 @@ function plan(job: JobView) {
     return near.some((stone) => !isStrop(stone)) ? near : box.value
   })
   const leftOut = computed(() => dialable.value.filter(({ stone }) => !offered.value.includes(stone)))
+  /** The micro-bevel of a side: its angle and width; null where there is to be none. */
+  const microBevelOn = (side: Side) => {
+    const { wanted, microBevel: asked } = job.content.value
+    return asked && { deg: wantedAtApexDeg(job.content.value, side), ...microBevel(wanted.deg[side], asked.addDeg) }
+  }
+  const micro = computed((): MicroBevelAsked<StoneRecord> | null => {
+    const asked = job.content.value.microBevel
+    if (!asked) return null
+    const sides = job.sides.value.map((side) => ({
+      side,
+      removedMm3: microBevelOn(side)!.removedMm2 * job.edgeMm.value,
+    }))
+    return { stone: job.stones.value.find(({ id }) => id === asked.stoneId) ?? null, sides }
+  })
   const ask = computed((): OrderAsk<StoneRecord> | null =>
-    ground.value.ok ? { sides: ground.value.sides, rateOf, box: offered.value } : null,
+    ground.value.ok ? { sides: ground.value.sides, rateOf, box: offered.value, microBevel: micro.value } : null,
   )
 
   const ways = computed(() => {
@@ -118,6 +137,7 @@ function plan(job: JobView) {
     const all = own.length > 0 && !isOffered ? [...found, { kind: 'chosen' as const, order: own }] : found
     return all.map(({ kind, order }) => ({
       kind,
+      order,
       ...stoneOrder(order, asked),
       isChosen: equal(ids(order), ids(own)),
     }))
@@ -127,16 +147,21 @@ function plan(job: JobView) {
   /** The same stone by stone, with what to dial for each on the side that is up, and what helps where it is far off. */
   const works = computed(() =>
     (current.value?.works ?? []).map((work) => {
+      const forMicroBevel = work.task === 'micro-bevel'
+      const use = { stone: work.stone, forMicroBevel }
+      const toSetDeg = job.toSetOn(job.side.value, use)
       const ask = [
         { ...job.setup.value, stone: work.stone },
         job.side.value,
-        job.wantedDeg.value,
+        toSetDeg,
         job.dialFor.value.edgePoint,
       ] as const
       const dial = adviseDial(...ask)
-      if (!dial.ok) return { ...work, dial: null, farOff: null }
+      const micro = forMicroBevel ? microBevelOn(job.side.value) : null
+      const planned = { ...work, toSetDeg, micro, isOnRod: equal(use, job.onRod.value) }
+      if (!dial.ok) return { ...planned, dial: null, farOff: null }
       const isFar = Math.abs(dial.offDeg) > SAME_ANGLE_DEG
-      return { ...work, dial, farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null }
+      return { ...planned, dial, farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null }
     }),
   )
   const last = computed(() => finisher(offered.value, finish.value))

@@ -109,7 +109,7 @@ export function useReport() {
         .map(({ set, read, proved }, i) => [
           `${zoneName(job.zones.value, i)} ${names.value[side]}`,
           beforeText(side, i),
-          angleText(job.content.value.wanted.deg[side]),
+          angleText(job.toProveDeg(side)),
           set ? angleText(set.deg, set.uncertaintyDeg) : '–',
           read ? angleText(read.amount.deg, read.amount.uncertaintyDeg) : '–',
           proved

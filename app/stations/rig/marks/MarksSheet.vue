@@ -80,11 +80,11 @@ const options = computed(() => {
     annotations: {
       yaxis: [
         {
-          y: job.wantedDeg.value,
+          y: job.toSetDeg.value,
           borderColor: colours.value.wanted,
           strokeDashArray: 3,
           label: {
-            text: `wanted ${angleText(job.wantedDeg.value)}`,
+            text: `wanted ${angleText(job.toSetDeg.value)}`,
             position: 'left',
             textAnchor: 'start' as const,
             style: { background: 'transparent', color: colours.value.wanted, fontSize: '14px' },
@@ -113,7 +113,7 @@ const described = computed(
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>
           <h2 id="mark-to-set" class="flex items-center gap-2">
-            <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} with {{ job.stone.value.name }}, set
+            <AngleMark angle="wanted" />To get {{ angleText(job.toSetDeg.value) }} with {{ job.stone.value.name }}, set
           </h2>
           <template v-if="advice?.ok">
             <p class="figure text-4xl" data-testid="mark">{{ dialText(rig, advice.setting) }}</p>

@@ -31,6 +31,6 @@ export function useMarks() {
       }),
     })),
   )
-  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.wantedDeg.value, edgePoint.value))
+  const advice = computed(() => adviseDial(job.setup.value, job.side.value, job.toSetDeg.value, edgePoint.value))
   return { stones, rows, advice }
 }

@@ -11,7 +11,7 @@ export function useSides() {
   const edgePoint = computed(() => job.dialFor.value.edgePoint)
   const difference = computed(() => sideDifference(job.setup.value, job.content.value.dialled, edgePoint.value))
   const advice = computed(() =>
-    perSide((side) => adviseDial(job.setup.value, side, job.content.value.wanted.deg[side], edgePoint.value)),
+    perSide((side) => adviseDial(job.setup.value, side, job.toSetOn(side), edgePoint.value)),
   )
   /** How much higher the pivot stands for B than for A, mm; null where a side has no setting. */
   const apartMm = computed(() => {
