@@ -50,10 +50,12 @@ test('a plan says what each stone has to do, and another finish asks for other s
   await page.keyboard.press('Control+z')
   await expect(works).toHaveCount(5)
   // A chip asks for steel, and what is no depth is said at its field.
-  const depth = page.getByTestId('chip-depth')
+  const depth = page.getByRole('textbox', { name: 'Deepest chip' })
   await depth.fill('deep')
+  await depth.press('Enter')
   await expect(page.getByText('“deep” is not a length.')).toBeVisible()
   await depth.fill('0.6')
+  await depth.press('Enter')
   await page.getByRole('radio', { name: /^Now: .* of steel in all$/ }).click()
   const strokes = async () =>
     Number(
@@ -67,7 +69,11 @@ test('a plan says what each stone has to do, and another finish asks for other s
   const atOnce = await strokes()
   await page.getByRole('radio', { name: /^Over three sharpenings/ }).click()
   await expect.poll(strokes).toBeLessThan(atOnce / 3)
-  await depth.fill('')
+  // It is kept with the job, as the finish is.
+  await page.reload()
+  await expect(page.getByRole('radio', { name: /^Over three sharpenings/ })).toBeChecked()
+  await depth.fill('0')
+  await depth.press('Enter')
   await expect(page.getByTestId('chip-over')).toHaveCount(0)
 })
 
@@ -199,14 +205,13 @@ test('how one works is kept for every blade, or for this one alone', async ({ pa
 test('a micro-bevel and a strop have settings of their own, and strokes at the micro-bevel count apart', async ({
   page,
 }) => {
-  await openJob(page, 'Paring knife, café')
+  await openJob(page, 'Pocket knife, second owner')
   await page.getByRole('link', { name: 'Grind' }).click()
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   const choose = async (habit: string, name: string) => {
     await page.getByTestId(habit).click()
     await page.getByRole('option', { name, exact: true }).click()
   }
-  await page.getByTestId('way-quickest').click()
   await page.getByTestId('habits-of-blade').click()
   await choose('habit-micro-bevel', '3° steeper')
   await choose('habit-strop', '1.5° flatter')
@@ -214,7 +219,7 @@ test('a micro-bevel and a strop have settings of their own, and strokes at the m
     .getByTestId('plan-works')
     .getByRole('listitem')
     .filter({ has: page.getByTestId('micro-bevel') })
-  await expect(micro).toContainText('About 0.06 mm wide at 20.0°; the bevel behind it stays at 17.0°')
+  await expect(micro).toContainText('About 0.07 mm wide at 23.0°; the bevel behind it stays at 20.0°')
   await page.getByRole('link', { name: 'Stones in order', exact: true }).click()
   const rows = page.getByTestId('swaps').locator('tbody tr')
   await rows.filter({ hasText: 'micro-bevel, 3° steeper' }).getByRole('button').click()

@@ -1,9 +1,10 @@
 import { computed } from 'vue'
+import { secondsPerStroke } from '#core/steel/stones/pace'
 import { stoneRate, type StoneJob, type StoneRate } from '#core/steel/stones/rate'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { useLog } from '~/stores/log'
 
-/** What each stone takes with a stroke, as far as it is known from what it did on any job. */
+/** What each stone takes with a stroke, and how long one takes, as far as it is known from any job. */
 export function useStoneRates() {
   const log = useLog()
   const byStone = computed(() => {
@@ -18,6 +19,9 @@ export function useStoneRates() {
     }
     return jobs
   })
-  return (stone: Pick<StoneRecord, 'id' | 'grainUm'>): StoneRate =>
+  const rateOf = (stone: Pick<StoneRecord, 'id' | 'grainUm'>): StoneRate =>
     stoneRate(stone.grainUm, [...(byStone.value.get(stone.id)?.values() ?? [])])
+  /** How long a stroke takes this hand, seconds. */
+  const pace = computed(() => secondsPerStroke(log.ofKind('stone-done')))
+  return { rateOf, pace }
 }

@@ -9,6 +9,7 @@ import { dialText } from './dialText'
 import { exactLength, lengthText } from './lengthText'
 import { GAUGE_AXES_WORD, GAUGE_ZERO_WORD } from './measureText'
 import { placeText } from './placeText'
+import { FINISH_WORD } from './planText'
 import { PURPOSE_WORD } from './purposeText'
 import { RIG_WORDS } from './rigText'
 import { capital } from './sentence'
@@ -35,6 +36,11 @@ const LINES: Record<Exclude<keyof Job, Untold>, (job: Job, names: JobNames) => r
   name: (job) => [['Name', job.name]],
   purpose: (job) => [['Purpose', job.purpose ? PURPOSE_WORD[job.purpose] : 'the usual one']],
   notes: (job) => [['Notes', job.notes || 'none']],
+  finish: (job) => [['Finish', FINISH_WORD[job.finish]]],
+  chip: ({ chip }, { unit }) => [
+    ['Deepest chip', chip ? exactLength(chip.depthMm, unit) : 'none'],
+    ['Chip ground out', chip?.over === 'three' ? 'over three sharpenings' : 'at once'],
+  ],
   rigId: (job, { name }) => [['Rig', name(job.rigId)]],
   bladeId: (job, { name }) => [['Blade', name(job.bladeId)]],
   stoneId: (job, { name }) => [['Stone', name(job.stoneId)]],

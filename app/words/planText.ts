@@ -1,4 +1,5 @@
-import type { OrderKind, StoneTask, StoneWork, WantedFinish } from '#core/steel/stones/orders'
+import type { WantedFinish } from '#core/records/job/job'
+import type { OrderKind, StoneTask, StoneWork } from '#core/steel/stones/orders'
 import type { Range90, StoneRate } from '#core/steel/stones/rate'
 import { roughCount } from './decisionText'
 

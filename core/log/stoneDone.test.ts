@@ -11,7 +11,14 @@ const said = (
   forMicroBevel = false,
 ): StoneDone => ({
   ...{ id, at: '2026-05-01T10:00:00.000Z', jobId: null, bladeId: null, stoneId, instrumentId: null },
-  ...{ kind: 'stone-done', side, removedMm3: null, strokes: 40, setup: setupSaying({ position, forMicroBevel }) },
+  ...{
+    kind: 'stone-done',
+    side,
+    removedMm3: null,
+    strokes: 40,
+    minutes: null,
+    setup: setupSaying({ position, forMicroBevel }),
+  },
 })
 
 it('a stone has done its work where that was last said of it: of this side, or of all; in this position', () => {

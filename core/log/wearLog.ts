@@ -9,6 +9,18 @@ export const wearLogOf = (log: readonly LogEntry[], stoneId: string): WearEntry[
     .filter((entry) => entry.stoneId === stoneId)
     .sort((a, b) => a.on.localeCompare(b.on))
 
+/** Blades that a stone did at the bench: a line for each job that somebody said it was done on, on its last day. */
+function benchLines(log: readonly LogEntry[], stoneId: string): StoneWear[] {
+  const days = new Map<string | null, string>()
+  for (const one of ofKind(log, 'stone-done')) if (one.stoneId === stoneId) days.set(one.jobId, one.at.slice(0, 10))
+  return [...days.values()].map((on) => ({ on, did: 'used', faceOffsetMm: null, blades: 1, note: '' }))
+}
+
+/** What is known of a stone's wear in order of days: its own log, and the blades that it did at the bench. */
+export const wearHistory = (log: readonly LogEntry[], stoneId: string): StoneWear[] =>
+  // What was measured on a day is what its blades left.
+  [...benchLines(log, stoneId), ...wearLogOf(log, stoneId)].sort((a, b) => a.on.localeCompare(b.on))
+
 /**
  * The lines that tell of a face that was measured anew and had worn: the measure of today, and before it that of the
  * stone's description where none was in the log, so that what was lost in between is known.

@@ -16,6 +16,8 @@ export interface DemoJob extends Omit<z.input<typeof job>, 'rigId' | 'bladeId' |
   purpose?: Purpose
   /** What was done on it, in the order of the work. */
   did?: DemoStep[]
+  /** So many days before the samples are laid out; usually that day. */
+  daysBefore?: number
   /** What the gauge read and the goniometer proved. */
   read?: DemoAngles
   proved?: DemoAngles
@@ -29,6 +31,8 @@ export type DemoStep =
   | 'bevel-found'
   /** Strokes with the stone on the rod; it has done its work on some sides, and took so much steel off each. */
   | { readonly strokes: DemoAngles; readonly doneOn: readonly Side[]; readonly steelMm3: number | null }
+  /** The width of the bevel of each side was measured. */
+  | { readonly widthsMm: DemoAngles }
   | 'burr'
   | 'proved'
   | 'accepted-B'
@@ -167,7 +171,17 @@ export const demoJobs: DemoJob[] = [
     stoneNumber: 4,
     order: [4],
     purpose: 'touch-up',
-    did: ['height', 'dialled', 'read', { strokes: { A: 30, B: 30 }, doneOn: SIDES, steelMm3: 0.09 }, 'burr', 'proved'],
+    daysBefore: 120,
+    did: [
+      'height',
+      'dialled',
+      'read',
+      { widthsMm: { A: 0.61, B: 0.58 } },
+      { strokes: { A: 30, B: 30 }, doneOn: SIDES, steelMm3: 0.09 },
+      'burr',
+      'proved',
+      { widthsMm: { A: 0.63, B: 0.6 } },
+    ],
     hold: hold(22, 6, 4),
     dialled: bothSides({ by: 'degree-scale', markDeg: 18.5 }),
     wanted: wantedOfBoth(20, 'General use.'),

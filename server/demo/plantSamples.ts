@@ -53,7 +53,7 @@ async function layOut(db: Database): Promise<void> {
   const instruments = await each(demoInstruments, keeper(db, 'instruments'))
   const stoneId = (number: number) => nth(stones, number - 1).id
   const keepJob = keeper(db, 'jobs')
-  for (const { rig, blade, stoneNumber, order = [], read, proved, did = [], ...content } of demoJobs) {
+  for (const { rig, blade, stoneNumber, order = [], read, proved, did = [], daysBefore = 0, ...content } of demoJobs) {
     const links = {
       rigId: rigs[rig].id,
       rigRevision: rigs[rig].revision,
@@ -63,7 +63,10 @@ async function layOut(db: Database): Promise<void> {
     }
     const made = await keepJob(job.parse({ ...content, ...links }))
     const setup = { rig: rigs[rig], blade: blades[blade], stone: nth(stones, stoneNumber - 1), hold: made.hold }
-    await append(db, happenedOn(made, { ...setup, rig: rigs[rig] }, { instruments, read, proved, did }, entryId))
+    await append(
+      db,
+      happenedOn(made, { ...setup, rig: rigs[rig] }, { instruments, read, proved, did, daysBefore }, entryId),
+    )
   }
 }
 
@@ -72,20 +75,21 @@ interface Happened {
   readonly read: DemoAngles | undefined
   readonly proved: DemoAngles | undefined
   readonly did: readonly DemoStep[]
+  readonly daysBefore: number
 }
 
 /** What happened on a job, in the order of the work, as the job is set: where the dial is for, cut to the apex. */
 function happenedOn(
   of: RecordOf<'jobs'>,
   setup: Setup & { readonly rig: RecordOf<'rigs'> },
-  { instruments, read, proved, did }: Happened,
+  { instruments, read, proved, did, daysBefore }: Happened,
   entryId: () => string,
 ): LogEntry[] {
   const evaluation = evaluate(setup, of, evenEdgePoints(setup.blade.edge, EDGE_POINTS))
   const { sides, edgePoint, bladeHeightMm } = evaluation
   const then = asSet(of, setup.rig, evaluation)
   // All of it before the samples were laid out: what is done on them from then on comes after it.
-  const ended = Date.parse(of.createdAt)
+  const ended = Date.parse(of.createdAt) - daysBefore * DAY_MS
   let minutes = MOST_MINUTES
   const about = (stoneId: string | null = of.stoneId) => ({
     id: entryId(),
@@ -154,7 +158,7 @@ function happenedOn(
     'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
     outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],
   }
-  function ground({ strokes, doneOn, steelMm3: removedMm3 }: Extract<DemoStep, object>): LogEntry[] {
+  function ground({ strokes, doneOn, steelMm3: removedMm3 }: Extract<DemoStep, { strokes: unknown }>): LogEntry[] {
     return both((side): LogEntry[] => {
       const made: LogEntry = {
         ...about(),
@@ -166,13 +170,21 @@ function happenedOn(
         setup: then,
       }
       if (!doneOn.includes(side)) return [made]
-      const done = { kind: 'stone-done' as const, side, removedMm3, strokes: strokes[side], setup: then }
+      const done = { kind: 'stone-done' as const, side, removedMm3, strokes: strokes[side], minutes: null, setup: then }
       return [made, { ...about(), ...done }]
     })
   }
-  return did.flatMap((step) => (typeof step === 'string' ? steps[step]() : ground(step)))
+  const measured = ({ widthsMm }: Extract<DemoStep, { widthsMm: unknown }>) =>
+    both((side) => {
+      const width = { side, placeMm, zone: null, widthMm: widthsMm[side], uncertaintyMm: 0.05, by: 'loupe' as const }
+      return [{ ...about(null), ...width, kind: 'bevel-width', setup: then }]
+    })
+  return did.flatMap((step) =>
+    typeof step === 'string' ? steps[step]() : 'strokes' in step ? ground(step) : measured(step),
+  )
 }
 const MINUTE_MS = 60_000
+const DAY_MS = 24 * 60 * MINUTE_MS
 const MOST_MINUTES = 60
 const EDGE_POINTS = 60
 

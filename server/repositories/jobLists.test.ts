@@ -120,6 +120,7 @@ it('what a stone did on any job comes to begin with, and that it was taken back'
     ...about,
     instrumentId: null,
     kind: 'stone-done' as const,
+    minutes: null,
     side: null,
     removedMm3: 2,
     strokes: 150,

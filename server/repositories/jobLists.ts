@@ -41,7 +41,9 @@ const MOST_EARLIER = 50
 const MOST_PROOFS = 300
 const MOST_OF_BLADE = 400
 /** What tells of the bevel that a blade has, on whatever job. */
-const TELLS_OF_BEVEL = (['ink-look', 'proof', 'bevel-found', 'strokes', 'retraction'] as const).flatMap(storedKinds)
+const TELLS_OF_BEVEL = (['ink-look', 'proof', 'bevel-found', 'bevel-width', 'strokes', 'retraction'] as const).flatMap(
+  storedKinds,
+)
 
 /** What bears on a job with a rig and a blade; without a job, on one that is to be. */
 export async function aroundAJob(

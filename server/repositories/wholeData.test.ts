@@ -81,6 +81,8 @@ const FULL: { [K in RecordKind]: ContentOf<K> } = {
     name: 'Orchard knife',
     purpose: 'thin',
     notes: 'Before Friday.',
+    finish: 'polished',
+    chip: { depthMm: 0.4, over: 'three' },
     rigId: ID.rigs,
     rigRevision: 1,
     jawsName: 'Narrow',

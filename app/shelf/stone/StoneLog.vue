@@ -3,7 +3,7 @@ import { storeToRefs } from 'pinia'
 import { v7 as newId } from 'uuid'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import type { LogEntry, WearEntry } from '#core/log/entry'
-import { wearEntry, wearLogOf } from '#core/log/wearLog'
+import { wearEntry, wearHistory, wearLogOf } from '#core/log/wearLog'
 import { checked, type FieldProblem } from '#core/schema/problem'
 import { stoneCondition, type StoneCondition } from '#core/records/stone/condition'
 import { stone as stoneSchema, type Stone } from '#core/records/stone/stone'
@@ -16,6 +16,7 @@ import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
+import { minutesText } from '~/words/decisionText'
 import { exactLength } from '~/words/lengthText'
 import { STONE_DEED_WORD } from '~/words/rigText'
 
@@ -26,7 +27,17 @@ const log = useLog()
 const preferences = usePreferences()
 const words = useWords()
 const lines = computed(() => wearLogOf(log.ofKind('stone-wear'), props.stone.id))
-const condition = computed(() => stoneCondition(props.stone, lines.value))
+const done = computed(() => log.ofKind('stone-done'))
+const condition = computed(() =>
+  stoneCondition(props.stone, wearHistory([...log.ofKind('stone-wear'), ...done.value], props.stone.id)),
+)
+/** What was counted at the bench, which needs no line of its own. */
+const atBench = computed(() => {
+  const own = done.value.filter(({ stoneId }) => stoneId === props.stone.id)
+  const sum = (of: (one: (typeof own)[number]) => number) => own.reduce((all, one) => all + of(one), 0)
+  const blades = new Set(own.map(({ jobId }) => jobId)).size
+  return { blades, strokes: sum(({ strokes }) => strokes), minutes: sum(({ minutes }) => minutes ?? 0) }
+})
 
 const DUE: Record<StoneCondition['due'], string> = {
   nothing: 'Nothing is due.',
@@ -133,6 +144,15 @@ async function keep(change: Partial<Stone>): Promise<boolean> {
             : `${words.length(condition.leftMm)}${condition.bladesLeft === null ? '' : `, about ${condition.bladesLeft} blades`}`
         }}
       </dd>
+      <template v-if="atBench.blades > 0">
+        <dt>Counted at the stone</dt>
+        <dd class="text-right" data-testid="stone-at-bench">
+          {{ atBench.blades }} {{ atBench.blades === 1 ? 'blade' : 'blades' }}, {{ atBench.strokes }} strokes<template
+            v-if="atBench.minutes > 0"
+            >, {{ minutesText(atBench.minutes) }}</template
+          >
+        </dd>
+      </template>
     </dl>
     <form class="space-y-3 border-y border-default py-4" aria-label="New line of the log" @submit.prevent="add">
       <TakenUpNote v-if="takenUp" @anew="beginAnew" />
@@ -144,7 +164,7 @@ async function keep(change: Partial<Stone>): Promise<boolean> {
         <UFormField :label="`Rod to face, ${preferences.unit}`" :error="problemAt('faceOffsetMm')"
           ><UInput v-model="line.faceOffsetMm" size="lg" inputmode="decimal" placeholder="not measured" class="w-full"
         /></UFormField>
-        <UFormField label="Blades since" :error="problemAt('blades')"
+        <UFormField label="Other blades since" :error="problemAt('blades')"
           ><UInput v-model="line.blades" size="lg" inputmode="numeric" class="w-full"
         /></UFormField>
       </div>

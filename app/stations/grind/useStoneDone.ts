@@ -1,5 +1,5 @@
 import { ofKind } from '#core/log/activeEntries'
-import type { StoneDone } from '#core/log/entry'
+import { MOST_MINUTES, type StoneDone } from '#core/log/entry'
 import { isOfUse, stoneDoneOn } from '#core/log/stoneDone'
 import { strokesMade } from '#core/log/strokesMade'
 import type { Side } from '#core/records/common/side'
@@ -42,6 +42,15 @@ export function useStoneDone() {
     return stoneDoneOn(job.entriesOfBlade.value, { side, ...onRod.value, position })
   }
 
+  /** How long a side took up to now: from when it was dialled, or the other one was done. Null where work lay. */
+  function minutesOn(side: Side, now: string): number | null {
+    const dialled = job.dialled.value[side]
+    if (dialled.is === 'not-noted') return null
+    const done = ofKind(job.entriesOfBlade.value, 'stone-done').at(-1)?.at ?? ''
+    const from = dialled.noted.at > done ? dialled.noted.at : done
+    const minutes = (Date.parse(now) - Date.parse(from)) / 60_000
+    return minutes >= 0 && minutes <= MOST_MINUTES ? minutes : null
+  }
   /** Records that the stone on the rod has done its work on these sides. */
   function recordDone(sides: readonly Side[]) {
     const entries = sides.map((side): StoneDone => {
@@ -56,7 +65,8 @@ export function useStoneDone() {
       const { task } = work.value ?? {}
       const isKnown = strokes > 0 && task !== 'micro-bevel' && (task !== 'shape' || before.value.from !== 'assumed')
       const steelMm3 = isKnown ? (workOn(side)?.removedMm3 ?? 0) : 0
-      return { ...about, kind: 'stone-done', side, removedMm3: steelMm3 > 0 ? steelMm3 : null, strokes }
+      const removedMm3 = steelMm3 > 0 ? steelMm3 : null
+      return { ...about, kind: 'stone-done', side, removedMm3, strokes, minutes: minutesOn(side, about.at) }
     })
     job.session.record('stone finished', entries)
   }

@@ -1,6 +1,8 @@
 import { expect, it } from 'vitest'
 import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import type { Side } from '../../records/common/side'
+import type { SetupSnapshot } from '../../log/setupSnapshot'
+import { setupSaying } from '../../log/setupSnapshot.fixture'
 import { bevelBefore } from './bevelBefore'
 import { flatFace } from './toGrind'
 
@@ -17,18 +19,19 @@ const about = (n: number) => ({
   stoneId: id(3),
   instrumentId: null,
 })
-const strokes = (n: number, side: Side): LogEntry => ({
+const strokes = (n: number, side: Side, setup: SetupSnapshot | null = null): LogEntry => ({
   ...about(n),
   kind: 'strokes',
   side,
   count: 40,
   zone: null,
   strop: false,
-  setup: null,
+  setup,
 })
-const proof = (n: number, side: Side, deg: number): LogEntry => ({
+const proof = (n: number, side: Side, deg: number, setup: SetupSnapshot | null = null): LogEntry => ({
   ...about(n),
   ...ANGLE_ALONE,
+  setup,
   kind: 'proof',
   side,
   placeMm: null,
@@ -46,9 +49,14 @@ const found = (n: number, side: Side, last: number): LogEntry => ({
     { ...zones[1], deg: last, uncertaintyDeg: 0.5 },
   ],
 })
-const asked = (log: LogEntry[], tests: Parameters<typeof bevelBefore>[2][number]['tests'] = []) =>
+const asked = (
+  log: LogEntry[],
+  tests: Parameters<typeof bevelBefore>[3][number]['tests'] = [],
+  earlier: LogEntry[] = [],
+) =>
   bevelBefore(
     log,
+    earlier,
     zones,
     (['A', 'B'] as const).map((side) => ({ side, wantedDeg: 20, tests })),
   )
@@ -68,4 +76,24 @@ it('what was proved and ground since is no more; of what is known of one side al
   expect(asked([found(1, 'A', 22), found(1, 'B', 22), ...ground]).from).toBe('found')
   expect(asked(ground)).toMatchObject({ from: 'assumed', sides: [{ there: { deg: 20, uncertaintyDeg: 0 } }, {}] })
   expect(asked([found(1, 'A', 22)]).from).toBe('assumed')
+})
+it('what an earlier job ended with is known where this one has found nothing yet, and nothing was ground since', () => {
+  const ended = [strokes(1, 'A'), strokes(1, 'B'), proof(2, 'A', 18.5), proof(2, 'B', 19)]
+  expect(asked([], [], ended)).toMatchObject({
+    from: 'earlier',
+    sides: [{ there: { deg: 18.5 } }, { there: { deg: 19 } }],
+  })
+  expect(asked([found(3, 'A', 22), found(3, 'B', 22)], [], ended).from).toBe('found')
+  expect(asked([], [], [...ended, strokes(4, 'B')]).from).toBe('assumed')
+})
+it('behind a micro-bevel that was proved lies the bevel as it was set', () => {
+  const set = (deg: number, forMicroBevel: boolean) => setupSaying({ forMicroBevel, setDeg: { A: deg, B: deg } })
+  const sides = ['A', 'B'] as const
+  const bevel = sides.map((side) => strokes(1, side, set(20.2, false)))
+  const micro = sides.flatMap((side) => [strokes(2, side, set(23, true)), proof(3, side, 23.1, set(23, true))])
+  expect(asked([...bevel, ...micro])).toMatchObject({
+    from: 'proof',
+    sides: [{ there: { deg: 20.2, uncertaintyDeg: 0.5 } }, { there: { deg: 20.2 } }],
+  })
+  expect(asked(micro).from).toBe('assumed')
 })

@@ -3,28 +3,40 @@ import type { LogEntry } from '../../log/entry'
 import { recordedBevel } from '../../log/foundBevel'
 import { groundAt } from '../../log/groundAt'
 import { meanProof } from '../../log/meanReading'
+import { steelStrokes } from '../../log/steelStrokes'
+import { lastOf } from '../../math/list'
 import type { FoundFace } from '../../observe/marker/findBevel'
 import { zoneMiddleMm, type Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import { flatFace, type SideBefore } from './toGrind'
 
 /** Where what is known of the bevel comes from; what is known best comes first. */
-const KNOWN_FROM = ['tests', 'proof', 'found'] as const
+const KNOWN_FROM = ['tests', 'proof', 'found', 'earlier'] as const
 export type BevelFrom = (typeof KNOWN_FROM)[number] | 'assumed'
+
+/** So well is a bevel known from how it was ground alone, half-width in degrees. A starting value, ours. */
+const AS_SET_DEG = 0.5
 
 /**
  * The bevel that is there before the stones: as marker tests found it (`tests`, zone by zone), as it was proved since
- * its side was last ground, or as it was recorded before that; from one of these for all sides, else it is assumed to
- * have the wanted angle already. Log: the active entries at the blade, oldest first.
+ * its side was last ground, as it was recorded before that, or as it was proved at the end of an earlier job; from one
+ * of these for all sides, else it is assumed to have the wanted angle already. Log: the active entries at the blade of
+ * this job, and of others before it (`earlier`), each oldest first.
  */
 export function bevelBefore(
   log: readonly LogEntry[],
+  earlier: readonly LogEntry[],
   zones: readonly Zone[],
   sides: readonly { readonly side: Side; readonly wantedDeg: number; readonly tests: readonly (FoundFace | null)[] }[],
 ): { readonly from: BevelFrom; readonly sides: readonly SideBefore[] } {
   const each = sides.map(({ side, wantedDeg, tests }) => ({
     ...{ side, wantedDeg },
-    known: { tests: allOf(tests), proof: provedSinceGround(log, side), found: allOf(recordedFaces(log, side, zones)) },
+    known: {
+      tests: allOf(tests),
+      proof: provedSinceGround(log, side),
+      found: allOf(recordedFaces(log, side, zones)),
+      earlier: provedSinceGround(earlier, side),
+    },
   }))
   const from = KNOWN_FROM.find((one) => each.every(({ known }) => known[one] !== null)) ?? 'assumed'
   return {
@@ -41,12 +53,15 @@ function allOf(faces: readonly (FoundFace | null)[]): FoundFace[] | null {
   return known.length === faces.length && known.length > 0 ? known : null
 }
 
+/** Where a micro-bevel was proved, the bevel behind it is known from what the rig was set to for that. */
 function provedSinceGround(log: readonly LogEntry[], side: Side): { deg: number; uncertaintyDeg: number } | null {
-  const proved = meanProof(
-    ofKind(log, 'proof').filter(({ at }) => at > groundAt(log, side)),
-    side,
-  )
-  return proved && { deg: proved.deg, uncertaintyDeg: proved.uncertaintyDeg }
+  const since = ofKind(log, 'proof').filter(({ at }) => at > groundAt(log, side))
+  const proved = meanProof(since, side)
+  if (!proved) return null
+  if (!lastOf(proved.of).setup?.forMicroBevel) return { deg: proved.deg, uncertaintyDeg: proved.uncertaintyDeg }
+  const bevel = steelStrokes(log).findLast((one) => one.side === side && !one.setup?.forMicroBevel)
+  const setDeg = bevel?.setup?.setDeg[side] ?? null
+  return setDeg === null ? null : { deg: setDeg, uncertaintyDeg: AS_SET_DEG }
 }
 
 function recordedFaces(log: readonly LogEntry[], side: Side, zones: readonly Zone[]): (FoundFace | null)[] {

@@ -22,7 +22,7 @@ import {
   type ZonePlan,
 } from '../../steel/removal/plan'
 import { coarsestSensible } from '../../steel/stones/coarsestSensible'
-import { SECONDS_PER_STROKE } from '../../steel/stones/orders'
+import { secondsPerStroke } from '../../steel/stones/pace'
 import { stoneRate, strokesToRemove, type Range90, type StoneRate } from '../../steel/stones/rate'
 
 /** What was found of one side zone by zone, and what is wanted of it. */
@@ -120,8 +120,10 @@ export function plansFor<S extends Stone>(ask: {
   readonly lostMm?: number
   /** What a stone takes with a stroke; absent: by its grain. */
   readonly rateOf?: (stone: S) => StoneRate
+  /** As long as a stroke takes, seconds; absent: the usual. */
+  readonly pace?: number
 }): Plans<S> {
-  const { setup, edgePoint, zones, sides, stones, lostMm, rateOf = byGrain } = ask
+  const { setup, edgePoint, zones, sides, stones, lostMm, rateOf = byGrain, pace = secondsPerStroke([]) } = ask
   const edgePoints = evenEdgePoints(setup.blade.edge, PLACES)
   const there = sides.map((side) => sideThere(side, zones))
   const sharpenings = Math.max(...there.map(({ thereDeg, wantedDeg }) => sharpeningsTo(thereDeg, wantedDeg)))
@@ -134,7 +136,7 @@ export function plansFor<S extends Stone>(ask: {
     const ground = sides.map((side, i) =>
       groundAt(side, rounded(degOf[choice](nth(there, i))), nth(there, i).uncertaintyDeg),
     )
-    return { choice, sharpenings: choice === 'nearer' ? sharpenings : 1, ...onOneStone(ground, stones, rateOf) }
+    return { choice, sharpenings: choice === 'nearer' ? sharpenings : 1, ...onOneStone(ground, stones, rateOf, pace) }
   })
   const cut = worked.find(({ choice }) => choice === 'cut')
   const advised = decide(there, cut?.sides.every(({ ok }) => ok) ? (cut.minutes ?? Infinity) : null)
@@ -238,6 +240,7 @@ function onOneStone<S extends Stone>(
   ground: readonly (Unstroked | RefusedSide)[],
   stones: readonly S[],
   rateOf: (stone: S) => StoneRate,
+  pace: number,
 ) {
   const done = ground.filter((one) => one.ok)
   const [least] = [...done].sort((a, b) => a.removedMm3 / a.faceMm2 - b.removedMm3 / b.faceMm2)
@@ -247,7 +250,7 @@ function onOneStone<S extends Stone>(
   const all = done.reduce((sum, { removedMm3 }) => sum + (strokes(removedMm3)?.middle ?? 0), 0)
   return {
     stone,
-    minutes: stone && (all * SECONDS_PER_STROKE) / 60,
+    minutes: stone && (all * pace) / 60,
     sides: ground.map((one): SideOfPlan => (one.ok ? { ...one, strokes: strokes(one.removedMm3) } : one)),
   }
 }

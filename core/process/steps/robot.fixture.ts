@@ -147,7 +147,15 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
   const strokes = (side: Side) =>
     void log.push({ ...about(), kind: 'strokes', side, count: 40, zone: null, strop: false, setup: snapshot() })
   const stoneDone = (side: Side) =>
-    void log.push({ ...about(), kind: 'stone-done', side, removedMm3: null, strokes: 40, setup: snapshot() })
+    void log.push({
+      ...about(),
+      kind: 'stone-done',
+      side,
+      removedMm3: null,
+      strokes: 40,
+      minutes: null,
+      setup: snapshot(),
+    })
   function grind(side: Side) {
     strokes(side)
     stoneDone(side)

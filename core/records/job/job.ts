@@ -16,6 +16,13 @@ const microBevel = z.object({
   /** What it is ground with; null: the last stone of the order that grinds. */
   stoneId: z.uuid().nullable().default(null),
 })
+/** What an edge can be wanted for, by its finish. */
+export const WANTED_FINISHES = ['toothy', 'kitchen', 'polished', 'mirror'] as const
+export type WantedFinish = (typeof WANTED_FINISHES)[number]
+
+/** The deepest chip of the edge: it is ground out at once, or a part of it with each of three sharpenings. */
+const chip = z.object({ depthMm: mm({ above: 0, most: 5 }), over: z.enum(['once', 'three']) })
+export type Chip = z.infer<typeof chip>
 const placeMm = mm({ least: 0, most: 3000 }).nullable().default(null)
 
 /** What is done with a blade on a rig: the hold, what is dialled, for where and why, with which jaws and stones. */
@@ -53,6 +60,9 @@ export const job = z.object({
   /** What it is for; null: what its blade's record makes most likely. */
   purpose: purpose.nullable().default(null),
   notes: z.string().max(4000).default(''),
+  finish: z.enum(WANTED_FINISHES).default('kitchen'),
+  /** Null: none that is to be ground out. */
+  chip: chip.nullable().default(null),
   rigId: z.uuid(),
   /** The version of the rig that the job is done with; null: the newest. */
   rigRevision: revision.nullable().default(null),

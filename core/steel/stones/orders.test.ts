@@ -9,6 +9,7 @@ const [coarse, medium, fine, finest, strop] = [stone(115), stone(45), stone(15),
 const box = [strop, fine, coarse, finest, medium]
 const ask = (removedMm3: number, faceMm2 = 60): OrderAsk<TestStone> => ({
   box,
+  pace: 1.5,
   rateOf: ({ grainUm }) => stoneRate(grainUm, []),
   sides: (['A', 'B'] as const).map((side) => ({ side, removedMm3, faceMm2 })),
 })

@@ -1,4 +1,5 @@
 import type { Side } from '../../records/common/side'
+import type { WantedFinish } from '../../records/job/job'
 import type { Stone } from '../../records/stone/stone'
 import { lastOf, nth } from '../../math/list'
 import { strokesToRemove, type Range90, type StoneRate } from './rate'
@@ -36,14 +37,15 @@ export interface StoneOrder<S> {
 }
 
 /** What stones can be asked for: a finish by the grain of the last one, at most, µm. Starting values, ours. */
-export const FINISH_UM = { toothy: 15, kitchen: 6, polished: 2, mirror: 0.7 } as const
-export type WantedFinish = keyof typeof FINISH_UM
+export const FINISH_UM: Readonly<Record<WantedFinish, number>> = { toothy: 15, kitchen: 6, polished: 2, mirror: 0.7 }
 
 export interface OrderAsk<S> {
   readonly sides: readonly SideToGrind[]
   rateOf(stone: S): StoneRate
   /** What can be taken into the order. */
   readonly box: readonly S[]
+  /** How long a stroke takes, seconds. */
+  readonly pace: number
   /** A micro-bevel, ground after the last stone that grinds: with which, and the steel of each side; null: none. */
   readonly microBevel?: MicroBevelAsked<S> | null
 }
@@ -55,7 +57,6 @@ export interface MicroBevelAsked<S> {
 
 /** A scratch is this deep for each micrometre of grain. */
 const SCRATCH_PER_UM = 0.3
-export const SECONDS_PER_STROKE = 1.5
 /** To wipe, put a stone on, dial it and look. A starting value, ours. */
 const CHANGE_MINUTES = 2
 /** So many a side on a strop, edge trailing. A starting value, ours. */
@@ -107,7 +108,10 @@ const strokesOf = (works: readonly Pick<StoneWork<unknown>, 'sides'>[]): number 
   works.reduce((sum, { sides }) => sum + sides.reduce((one, { strokes }) => one + strokes.middle, 0), 0)
 
 type BareWork<S> = Omit<StoneWork<S>, 'savedWithout' | 'between'>
-function worksOf<S extends AnyStone>(order: readonly S[], { sides, rateOf, microBevel }: OrderAsk<S>): BareWork<S>[] {
+function worksOf<S extends AnyStone>(
+  order: readonly S[],
+  { sides, rateOf, pace, microBevel }: OrderAsk<S>,
+): BareWork<S>[] {
   let before: S | null = null
   const works = order.map((stone): BareWork<S> => {
     const task = isStrop(stone) ? 'strop' : before ? 'replace-scratches' : 'shape'
@@ -117,7 +121,7 @@ function worksOf<S extends AnyStone>(order: readonly S[], { sides, rateOf, micro
       return { side, removedMm3: mm3, strokes: strokesToRemove(mm3, rateOf(stone)) }
     })
     if (task !== 'strop') before = stone
-    return { stone, task, sides: ground, minutes: minutesOf(ground) }
+    return { stone, task, sides: ground, minutes: minutesOf(ground, pace) }
   })
   const last = order.findLastIndex((stone) => !isStrop(stone))
   const stone = microBevel?.stone ?? order[last]
@@ -126,14 +130,14 @@ function worksOf<S extends AnyStone>(order: readonly S[], { sides, rateOf, micro
     ...{ side, removedMm3 },
     strokes: strokesToRemove(removedMm3, rateOf(stone)),
   }))
-  const work: BareWork<S> = { stone, task: 'micro-bevel', sides: ground, minutes: minutesOf(ground) }
+  const work: BareWork<S> = { stone, task: 'micro-bevel', sides: ground, minutes: minutesOf(ground, pace) }
   return [...works.slice(0, last + 1), work, ...works.slice(last + 1)]
 }
 
 /** One stone is as quick or as slow on both sides: their ranges add up. */
-function minutesOf(sides: BareWork<unknown>['sides']): Range90 {
+function minutesOf(sides: BareWork<unknown>['sides'], pace: number): Range90 {
   const strokes = sumOf(sides.map((one) => one.strokes))
-  const minutes = (count: number) => CHANGE_MINUTES + (count * SECONDS_PER_STROKE) / 60
+  const minutes = (count: number) => CHANGE_MINUTES + (count * pace) / 60
   return { least: minutes(strokes.least), middle: minutes(strokes.middle), most: minutes(strokes.most) }
 }
 

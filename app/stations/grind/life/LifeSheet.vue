@@ -9,6 +9,7 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { roughCount, steelText } from '~/words/decisionText'
 import { bevelFigure, exactLength, lengthText } from '~/words/lengthText'
+import { momentText } from '~/words/momentText'
 import { forecastText } from '~/words/planText'
 import { problemText } from '~/words/problemText'
 
@@ -16,7 +17,7 @@ import { problemText } from '~/words/problemText'
 const job = useJob()
 const preferences = usePreferences()
 const colours = useChartColours()
-const { ground, oneSided, side, whole, mostMm, due, stages, charted, thinning } = useLife()
+const { ground, oneSided, side, whole, mostMm, due, stages, charted, measured, thinning } = useLife()
 const name = computed(() => preferences.current.sideNames[job.side.value])
 const unit = computed(() => preferences.unit)
 const STAGE_WORD: Record<LifeStage['look'], string> = {
@@ -42,7 +43,27 @@ const series = computed(() => [
     name: 'thickness behind the edge',
     data: charted.value.map(({ sharpenings, thicknessMm }) => ({ x: sharpenings, y: figure(whole(thicknessMm)) })),
   },
+  ...(measured.value.length > 0
+    ? [
+        {
+          name: 'bevel width, measured',
+          type: 'scatter',
+          data: measured.value.map(({ sharpenings, widthMm }) => ({ x: sharpenings, y: figure(widthMm) })),
+        },
+      ]
+    : []),
 ])
+const whenText = (sharpenings: number): string =>
+  sharpenings > 0
+    ? 'after this job'
+    : sharpenings === 0
+      ? 'as it is now'
+      : `${-sharpenings} ${sharpenings === -1 ? 'sharpening' : 'sharpenings'} ago`
+/** The chart begins at a round number, before the first measure. */
+const ROUND = 20
+const leastCharted = computed(() =>
+  Math.min(0, ...measured.value.map(({ sharpenings }) => Math.floor(sharpenings / ROUND) * ROUND)),
+)
 /** Where on the chart thinning comes due. */
 const dueAt = computed(() =>
   due.value?.is === 'thin-later'
@@ -57,12 +78,14 @@ const dueAt = computed(() =>
     : [],
 )
 const options = computed(() => ({
-  colors: [colours.value.ink, colours.value.iron],
-  stroke: { width: 3, curve: 'straight' as const, dashArray: [0, 6] },
+  colors: [colours.value.ink, colours.value.iron, colours.value.ink],
+  stroke: { width: [3, 3, 0], curve: 'straight' as const, dashArray: [0, 6, 0] },
+  markers: { size: [0, 0, 7] },
   xaxis: {
     type: 'numeric' as const,
+    min: leastCharted.value,
     title: { text: 'Sharpenings from now on', style: { fontSize: '14px' } },
-    tickAmount: 6,
+    tickAmount: leastCharted.value < 0 ? 7 : 6,
     labels: { formatter: (value: string) => String(Math.round(Number(value))), style: { fontSize: '13px' } },
     tooltip: { enabled: false },
   },
@@ -132,6 +155,12 @@ const options = computed(() => ({
         :height="300"
         label="Bevel width and thickness behind the edge, by the number of sharpenings. The table has the figures."
       />
+      <ul v-if="measured.length > 0" class="text-sm" data-testid="life-measured">
+        <li v-for="one in measured" :key="one.at">
+          Measured {{ momentText(one.at) }}, {{ whenText(one.sharpenings) }}: {{ bevelFigure(one.widthMm, unit) }} ±
+          {{ bevelFigure(one.uncertaintyMm, unit) }} {{ unit }}
+        </li>
+      </ul>
     </SheetPane>
   </div>
   <p v-else class="pane">

@@ -3,8 +3,12 @@ import { bladeLife, thinningOf, type AfterSharpenings } from '#core/steel/remova
 import { thickEnoughMm } from '#core/steel/removal/plan'
 import { isStrop } from '#core/steel/stones/orders'
 import { strokesToRemove } from '#core/steel/stones/rate'
+import { pastWidths } from '#core/log/pastWidths'
+import { steelStrokes } from '#core/log/steelStrokes'
 import { lastOf } from '#core/math/list'
+import { zoneAt } from '#core/records/blade/zones'
 import { usePlan } from '../plan/usePlan'
+import { useEarlierOfBlade } from '~/composables/useEarlierOfBlade'
 import { useJob } from '~/job/useJob'
 
 /** Sharpenings after this job that are drawn, and places of the chart's lines. */
@@ -24,7 +28,7 @@ export type Due = { readonly is: 'thin-now' } | { readonly is: 'thin-later' | 'u
 /** What sharpening does to the side that is up, at the place of the edge that is too thick first. */
 export function useLife() {
   const job = useJob()
-  const { ground, box, rateOf } = usePlan()
+  const { ground, before, box, rateOf } = usePlan()
   const oneSided = computed(() => job.blade.value.bevels === 'A')
   /** Null where the side gets no bevel, or cannot be ground. */
   const side = computed(() =>
@@ -55,6 +59,20 @@ export function useLife() {
     const counts = Array.from({ length: CHARTED + 1 }, (_, i) => Math.round((i * most) / CHARTED))
     return bladeLife(side.value.firstDue.place, counts)
   })
+  const earlier = useEarlierOfBlade()
+  /** Bevels that were measured about the same place, by how many sharpenings from now on; before it: below 0. */
+  const measured = computed(() => {
+    if (!side.value) return []
+    const zoneOf = (placeMm: number) => zoneAt(job.zones.value, placeMm)
+    const here = zoneOf(side.value.firstDue.fromHeelMm)
+    // What was tested or proved since it was ground is the bevel of now; else this job's sharpening is still to come.
+    const isAhead = before.value.from !== 'tests' && before.value.from !== 'proof'
+    const isGround = steelStrokes(job.entriesOfBlade.value).some((one) => one.side === job.side.value)
+    const made = isAhead && isGround ? 1 : 0
+    return pastWidths([...earlier.value, ...job.entriesOfBlade.value], job.side.value)
+      .filter(({ placeMm }) => zoneOf(placeMm) === here)
+      .map((one) => ({ ...one, sharpenings: made - one.sharpeningsSince }))
+  })
   /** How it is thinned, where that is due, with the coarsest stone of the box; null where it is not. */
   const thinning = computed(() => {
     if (!side.value || due.value?.is !== 'thin-now') return null
@@ -67,5 +85,5 @@ export function useLife() {
       strokes: stone && strokesToRemove(side.value.thinningMm3, rateOf(stone)),
     }
   })
-  return { ground, oneSided, side, whole, mostMm, due, stages, charted, thinning }
+  return { ground, oneSided, side, whole, mostMm, due, stages, charted, measured, thinning }
 }

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { scratchDepthUm } from '#core/steel/stones/orders'
+import type { PerSide } from '#core/records/common/side'
 import type { BevelFrom } from '#core/process/decision/bevelBefore'
-import { usePlan, FINISHES_WANTED } from './usePlan'
+import { WANTED_FINISHES } from '#core/records/job/job'
+import { useChip } from './useChip'
+import { usePlan } from './usePlan'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
@@ -26,8 +29,7 @@ import { problemText } from '~/words/problemText'
 const job = useJob()
 const preferences = usePreferences()
 const {
-  form,
-  chipProblem,
+  finish,
   chipSteelMm3,
   before,
   weighing,
@@ -42,11 +44,13 @@ const {
   take,
 } = usePlan()
 const names = computed(() => preferences.current.sideNames)
-const finishes = FINISHES_WANTED.map((value) => ({ value, label: FINISH_WORD[value] }))
+const { chip, setDepth, grindOver } = useChip()
+const finishes = WANTED_FINISHES.map((value) => ({ value, label: FINISH_WORD[value] }))
 const FROM_TEXT: Record<BevelFrom, string> = {
   tests: 'The bevel is as the marker tests found it.',
   proof: 'The bevel is as it was proved on this job.',
   found: 'The bevel is as it was found before it was ground.',
+  earlier: 'The bevel is as it was proved at the end of the last job with this blade.',
   assumed: 'Nothing is known of the bevel: this is for one that has the wanted angle already and is only worn.',
 }
 const leftOutText = (name: string, offDeg: number | null) =>
@@ -60,6 +64,14 @@ const chipItems = computed(() => {
     { value: 'three', label: `Over three sharpenings: ${text(steel.three)} with this one` },
   ]
 })
+const chosenFinish = computed({
+  get: () => finish.value,
+  set: (to) => void job.change(`finish: ${FINISH_WORD[to]}`, { finish: to }),
+})
+const chipOver = computed({ get: () => chip.value?.over ?? 'once', set: grindOver })
+/** "A 60, B 58 strokes, 9 min". */
+const madeText = ({ full, minutes }: { full: PerSide<number>; minutes: number | null }) =>
+  `${job.sides.value.map((side) => `${names.value[side]} ${full[side]}`).join(', ')} strokes${minutes === null ? '' : `, ${minutesText(minutes)}`}`
 const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names.value[side] })))
 </script>
 
@@ -84,18 +96,20 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
           <dd>{{ steelText(one.removedMm3, preferences.unit) }} of steel</dd>
         </div>
       </dl>
-      <URadioGroup v-model="form.finish" :items="finishes" size="xl" data-testid="plan-finish">
+      <URadioGroup v-model="chosenFinish" :items="finishes" size="xl" data-testid="plan-finish">
         <template #legend><span class="font-semibold">Finish</span></template>
       </URadioGroup>
-      <FigureField
-        v-model="form.chip"
-        :label="`Deepest chip, ${preferences.unit}`"
-        :problem="chipProblem ?? undefined"
-        usual="none"
-        data-testid="chip-depth"
+      <MeasureField
+        label="Deepest chip"
+        :value="chip?.depthMm ?? 0"
+        kind="length"
+        focus="chip-depth"
+        :apply="setDepth"
+        :step="0.1"
+        :hint="chip ? undefined : 'none'"
       />
       <template v-if="chipSteelMm3">
-        <URadioGroup v-model="form.chipOver" :items="chipItems" size="xl" data-testid="chip-over">
+        <URadioGroup v-model="chipOver" :items="chipItems" size="xl" data-testid="chip-over">
           <template #legend><span class="font-semibold">Grind the chips out</span></template>
         </URadioGroup>
         <p class="text-sm text-toned">The whole edge is ground back as far, so that it keeps its line.</p>
@@ -183,6 +197,9 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
                 </dd>
               </div>
             </dl>
+            <p v-if="work.made" data-testid="plan-made">
+              Made so far: <b>{{ madeText(work.made) }}</b>.
+            </p>
             <p class="text-sm text-toned">
               <template v-if="work.task !== 'strop'">Strokes {{ rateText(rateOf(work.stone)) }}. </template
               ><template v-if="work.dial"

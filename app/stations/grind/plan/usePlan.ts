@@ -1,6 +1,9 @@
 import { computed } from 'vue'
 import equal from 'fast-deep-equal'
 import { adviseCollar, adviseDial } from '#core/geometry/dial/advised'
+import { ofKind } from '#core/log/activeEntries'
+import { isOfUse } from '#core/log/stoneDone'
+import { strokesMade } from '#core/log/strokesMade'
 import { bevelBefore } from '#core/process/decision/bevelBefore'
 import { toGrind } from '#core/process/decision/toGrind'
 import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
@@ -16,23 +19,17 @@ import {
   type MicroBevelAsked,
   type OrderAsk,
   type OrderKind,
-  type WantedFinish,
 } from '#core/steel/stones/orders'
 import type { StoneRecord } from '#core/records/storage/kinds'
-import { isOneOf, keysOf } from '#core/schema/keys'
-import { useChip, type ChipOver } from './useChip'
+import type { Chip } from '#core/records/job/job'
+import { useChip } from './useChip'
+import { useEarlierOfBlade } from '~/composables/useEarlierOfBlade'
 import { useInk } from '~/composables/useInk'
 import { useStoneRates } from '~/composables/useStoneRates'
-import { useForm } from '~/forms/useForm'
 import { useJob } from '~/job/useJob'
+import type { StoneOn } from '~/job/state'
 import type { JobView } from '~/job/view'
 
-interface PlanForm {
-  readonly finish: WantedFinish
-  readonly chip: string
-  readonly chipOver: ChipOver
-}
-export const FINISHES_WANTED = keysOf(FINISH_UM)
 /** A way to the finish: one that is offered, or the one that was chosen. */
 export type Way = OrderKind | 'chosen'
 
@@ -43,24 +40,19 @@ export function usePlan() {
 
 function plan(job: JobView) {
   const ink = useInk()
-  const rateOf = useStoneRates()
-  const { form } = useForm<PlanForm>(
-    `plan:${job.keptAs}`,
-    () => ({ finish: 'kitchen', chip: '', chipOver: 'once' }),
-    (typed, inNewUnit) => ({ ...typed, chip: inNewUnit(typed.chip) }),
-    [(typed) => ({ ...typed, chip: '', chipOver: 'once' })],
-  )
-  const chip = useChip(() => form.value.chip)
-  // A draft of another version may name a finish that there is no more.
-  const finish = computed(() => (isOneOf(FINISHES_WANTED, form.value.finish) ? form.value.finish : 'kitchen'))
+  const { rateOf, pace } = useStoneRates()
+  const { chip, backMm } = useChip()
+  const finish = computed(() => job.content.value.finish)
   const box = computed(() => job.stones.value.filter(({ archivedAt }) => archivedAt === null))
   const chosen = computed(() =>
     job.content.value.progression.flatMap((id) => job.stones.value.find((stone) => stone.id === id) ?? []),
   )
 
+  const earlier = useEarlierOfBlade()
   const before = computed(() =>
     bevelBefore(
       job.entriesOfBlade.value,
+      earlier.value,
       ink.zones.value,
       job.sides.value.map((side) => ({
         side,
@@ -78,12 +70,12 @@ function plan(job: JobView) {
       sides: before.value.sides,
       lostMm,
     })
-  const ground = computed(() => groundBack(chip.backMm(form.value.chipOver)))
+  const ground = computed(() => groundBack(backMm()))
   /** What grinding the chips out takes off both sides, mm³: at once, and each of several times; null without a chip. */
-  const chipSteelMm3 = computed((): Record<ChipOver, number> | null => {
-    if (!chip.hasChip.value) return null
-    const all = (over: ChipOver) => {
-      const back = groundBack(chip.backMm(over))
+  const chipSteelMm3 = computed((): Record<Chip['over'], number> | null => {
+    if (!chip.value) return null
+    const all = (over: Chip['over']) => {
+      const back = groundBack(backMm(over))
       return back.ok ? back.sides.reduce((sum, { removedMm3 }) => sum + removedMm3, 0) : null
     }
     const [once, three] = [all('once'), all('three')]
@@ -124,7 +116,9 @@ function plan(job: JobView) {
     return { stone: job.stones.value.find(({ id }) => id === asked.stoneId) ?? null, sides }
   })
   const ask = computed((): OrderAsk<StoneRecord> | null =>
-    ground.value.ok ? { sides: ground.value.sides, rateOf, box: offered.value, microBevel: micro.value } : null,
+    ground.value.ok
+      ? { sides: ground.value.sides, rateOf, pace: pace.value, box: offered.value, microBevel: micro.value }
+      : null,
   )
 
   const ways = computed(() => {
@@ -144,6 +138,16 @@ function plan(job: JobView) {
   })
   /** What the stones of the job come to, whatever finish is asked for; null where none are chosen. */
   const current = computed(() => (ask.value && chosen.value.length > 0 ? stoneOrder(chosen.value, ask.value) : null))
+  /** What was done with a stone so far: full strokes of each side, and the minutes; null where nothing was. */
+  function madeWith({ stone, forMicroBevel }: StoneOn) {
+    const use = { stoneId: stone.id, forMicroBevel }
+    const strokes = ofKind(job.entriesOfBlade.value, 'strokes').filter((one) => isOfUse(one, use))
+    const [made] = strokesMade(strokes)
+    if (!made) return null
+    const timed = ofKind(job.entriesOfBlade.value, 'stone-done').filter((one) => isOfUse(one, use))
+    const minutes = timed.reduce((sum, one) => sum + (one.minutes ?? 0), 0)
+    return { full: made.full, minutes: minutes > 0 ? minutes : null }
+  }
   /** The same stone by stone, with what to dial for each on the side that is up, and what helps where it is far off. */
   const works = computed(() =>
     (current.value?.works ?? []).map((work) => {
@@ -158,7 +162,7 @@ function plan(job: JobView) {
       ] as const
       const dial = adviseDial(...ask)
       const micro = forMicroBevel ? microBevelOn(job.side.value) : null
-      const planned = { ...work, toSetDeg, micro, isOnRod: equal(use, job.onRod.value) }
+      const planned = { ...work, toSetDeg, micro, isOnRod: equal(use, job.onRod.value), made: madeWith(use) }
       if (!dial.ok) return { ...planned, dial: null, farOff: null }
       const isFar = Math.abs(dial.offDeg) > SAME_ANGLE_DEG
       return { ...planned, dial, farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null }
@@ -170,7 +174,6 @@ function plan(job: JobView) {
   const take = (order: readonly StoneRecord[]) =>
     job.change(`stones: ${order.map(({ name }) => name).join(', ')}`, { progression: order.map(({ id }) => id) })
   return {
-    form,
     finish,
     box,
     chosen,
@@ -178,7 +181,6 @@ function plan(job: JobView) {
     weighing: ink.weighing,
     ground,
     ask,
-    chipProblem: chip.problem,
     chipSteelMm3,
     ways,
     current,

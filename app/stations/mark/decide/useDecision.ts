@@ -24,7 +24,7 @@ export function useDecision() {
 
 function decision(job: JobView) {
   const ink = useInk()
-  const rateOf = useStoneRates()
+  const { rateOf, pace } = useStoneRates()
   const preferences = usePreferences()
   const words = useWords()
 
@@ -66,6 +66,7 @@ function decision(job: JobView) {
           zones: ink.zones.value,
           stones: stones.value,
           rateOf,
+          pace: pace.value,
           sides: ink.sides.value.map((side) => ({
             side,
             faces: ink.foundOn(side).filter((face) => face !== null),
