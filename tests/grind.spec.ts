@@ -278,8 +278,20 @@ test('a close-up between two stones says what is left of the old scratches, and 
   await expect(page.getByTestId('scratch-verdict')).toHaveText('Not yet')
   await expect(parts).toContainText(/Left third.*old scratches left; 3[05] % of the width at the edge not reached/)
   await expect(parts).toContainText(/Right thirdabout \d+ % of the old scratches left$/)
+  // What it shows is recorded for the stone, and the picture is kept with the blade.
+  await page.getByTestId('scratch-record').click()
+  await page.getByRole('link', { name: 'Back to the stone' }).click()
+  await expect(page.getByTestId('bench-scratches')).toContainText(/of the old ones left; up to 3[05] % of the width/)
+  await page.getByRole('link', { name: /^Blade(?!’s)/ }).click()
+  await expect(page.getByRole('region', { name: 'Pictures of this blade' }).getByRole('img')).toHaveCount(1)
+  await page.getByRole('link', { name: 'Grind' }).click()
+  await page.getByRole('link', { name: 'Scratches', exact: true }).click()
   await page.getByRole('button', { name: 'Remove the picture' }).click()
   await expect(parts).toBeHidden()
+  // Without a loupe a made-up bevel can be photographed, its lines tapped already.
+  await page.getByRole('button', { name: 'Photograph the simulated bevel' }).click()
+  await page.getByRole('button', { name: 'Read the picture' }).click()
+  await expect(page.getByTestId('scratch-verdict')).toBeVisible()
 })
 
 test('on a phone both sides are ground by touch in full screen, and the count stays in sight', async ({

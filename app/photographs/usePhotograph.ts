@@ -79,5 +79,5 @@ export function usePhotograph<R extends PhotographReader>(keptAs: string, spawn?
     sleep()
     hide()
   })
-  return { photo, busy, failure, reader, open, keep: file.keep, takeUp, stop, putAway }
+  return { photo, busy, failure, reader, open, keep: file.keep, kept: file.read, takeUp, stop, putAway }
 }

@@ -9,6 +9,7 @@ const ENTRY_WORD: Readonly<Record<EntryKind, string>> = {
   practice: 'Practice score',
   strokes: 'Strokes',
   'stone-done': 'Stone finished',
+  scratches: 'Scratches in a picture',
   sharpness: 'Sharpness test',
   'bevel-width': 'Bevel width',
   'blade-height': 'Measured blade height',

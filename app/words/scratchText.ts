@@ -1,4 +1,5 @@
 import { isDone, type ScratchPartRead } from '#core/photo/scratches/readScratchPhoto'
+import type { ScratchesEntry } from '#core/log/entry'
 import { roughCount } from './decisionText'
 
 /** A share that is good to 0.15: to the next five hundredths. */
@@ -11,6 +12,18 @@ export function scratchPartText(part: ScratchPartRead): string {
   const old = part.oldLeft >= 0.1 ? `about ${percent(part.oldLeft)} of the old scratches left` : ''
   const band = part.unreached >= 0.04 ? `${percent(part.unreached)} of the width at the edge not reached` : ''
   return [old, band].filter(Boolean).join('; ')
+}
+
+/** What a picture that was recorded showed, in a sentence. */
+export function scratchesShownText({ thirds }: Pick<ScratchesEntry, 'thirds'>): string {
+  const seen = thirds.filter((third) => third !== null)
+  if (seen.every(isDone)) return 'the old ones are gone and the edge is reached'
+  const [left, band] = [Math.max(...seen.map((one) => one.oldLeft)), Math.max(...seen.map((one) => one.unreached))]
+  const parts = [
+    left >= 0.1 ? `up to ${percent(left)} of the old ones left` : '',
+    band >= 0.04 ? `up to ${percent(band)} of the width at the edge not reached` : '',
+  ]
+  return parts.filter(Boolean).join('; ') || 'nearly done'
 }
 
 /** How many strokes more it takes where some are made and some scratches are gone; empty where that tells nothing. */

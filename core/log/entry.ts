@@ -135,6 +135,24 @@ const stoneDone = entry.extend({
   minutes: z.number().min(0).max(MOST_MINUTES).nullable().default(null),
   setup,
 })
+/** A close-up of the bevel was read, third by third: what the stone of the entry has to do yet. */
+const scratches = entry.extend({
+  kind: z.literal('scratches'),
+  side,
+  /** From the heel to the tip of what the picture shows; null where a third was not in it. */
+  thirds: z
+    .array(
+      z
+        .object({
+          /** Of the scratches of the stone before, how many are left, and of the width how much is not reached. */
+          oldLeft: z.number().min(0).max(1),
+          unreached: z.number().min(0).max(1),
+        })
+        .nullable(),
+    )
+    .length(3),
+  setup,
+})
 /** How sharp the edge was found. */
 const sharpness = entry.extend({
   kind: z.literal('sharpness'),
@@ -233,6 +251,7 @@ export const ENTRIES = {
   practice: { schema: practice, migrations: [] },
   strokes: { schema: strokes, migrations: [] },
   'stone-done': { schema: stoneDone, migrations: [] },
+  scratches: { schema: scratches, migrations: [] },
   sharpness: { schema: sharpness, migrations: [] },
   'bevel-width': { schema: bevelWidth, migrations: [renamed({ doubtMm: 'uncertaintyMm' })] },
   'blade-height': { schema: bladeHeight, migrations: [] },
@@ -257,6 +276,7 @@ export type InkLookEntry = EntryOf<'ink-look'>
 export type BevelWidth = EntryOf<'bevel-width'>
 export type Strokes = EntryOf<'strokes'>
 export type StoneDone = EntryOf<'stone-done'>
+export type ScratchesEntry = EntryOf<'scratches'>
 export type Sharpness = EntryOf<'sharpness'>
 export type WearEntry = EntryOf<'stone-wear'>
 export type BevelFound = EntryOf<'bevel-found'>

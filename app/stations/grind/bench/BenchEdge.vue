@@ -3,9 +3,11 @@ import type { ZoneKind } from '#core/records/blade/zones'
 import { useEdgeWorked } from './useEdgeWorked'
 import { useTally } from './useTally'
 import { useJob } from '~/job/useJob'
+import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
 import { BURR_STATE_WORD, burrMissingText, edgeOwedText, scratchesText, stopsText } from '~/words/benchText'
 import { momentText } from '~/words/momentText'
+import { scratchesShownText } from '~/words/scratchText'
 import { problemText } from '~/words/problemText'
 import { capital } from '~/words/sentence'
 import { burrText } from '~/words/sharpnessText'
@@ -17,7 +19,7 @@ const preferences = usePreferences()
 const names = computed(() => preferences.current.sideNames)
 const tally = useTally()
 const worked = useEdgeWorked()
-const { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, lastBurr } = worked
+const { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, lastBurr, shown } = worked
 const WHOLE_EDGE = 'all' as const
 const strokesGo = (where: ZoneKind | typeof WHOLE_EDGE) => tally.workOn(where === WHOLE_EDGE ? null : where)
 const where = computed(() => [
@@ -48,6 +50,13 @@ const toggleBurr = (zone: ZoneKind) =>
     <h3 id="bench-edge" class="text-lg font-semibold">Along the edge</h3>
     <ScratchedEdge v-bind="{ stretch, zones: job.zones.value, places, shares, leans }" />
     <p class="text-toned">{{ scratchesText(leans[0] ?? null, leans.at(-1) ?? null) }}</p>
+    <p data-testid="bench-scratches">
+      <template v-if="shown"
+        >Scratches in the picture of {{ momentText(shown.at) }}: {{ scratchesShownText(shown) }}. </template
+      ><NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'photo')">Photograph the scratches</NuxtLink>
+      ·
+      <NuxtLink class="text-link" :to="sheetPath(job.id, 'mark')">Ink it again</NuxtLink>
+    </p>
     <ChipRow v-if="kinds.length > 1" label="Strokes go" name="where" :items="where" @press="strokesGo" />
     <p v-if="owed > 0 || starved.length > 0" role="status" class="text-lg" data-testid="edge-owed">
       {{ edgeOwedText(starved, owed) }}

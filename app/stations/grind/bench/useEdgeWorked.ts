@@ -5,6 +5,7 @@ import { rodStops } from '#core/geometry/hold/rodStops'
 import { rodPoseAt } from '#core/geometry/setup/setup'
 import { burrFeltIn, burrMap } from '#core/log/burrMap'
 import { ofKind } from '#core/log/activeEntries'
+import { isOfUse } from '#core/log/stoneDone'
 import { edgePointAt } from '#core/math/curve/edgePoints'
 import type { ZoneKind } from '#core/records/blade/zones'
 import { otherSide } from '#core/records/common/side'
@@ -88,5 +89,28 @@ function edgeWorked(job: JobView) {
     job.session.record('burr', found.length > 0 ? [{ ...about, burr, burrZones }] : [], before)
   }
 
-  return { stretch, places, shares, leans, starved, owed, stops, kinds, burrSide, burrs, burrIn, noteBurr, lastBurr }
+  /** What was last read in a close-up of this side, for what the stone on the rod is on for. */
+  const shown = computed(() => {
+    const { stone: onRod, forMicroBevel } = job.onRod.value
+    return ofKind(job.entriesOfBlade.value, 'scratches').findLast(
+      (one) => one.side === side.value && isOfUse(one, { stoneId: onRod.id, forMicroBevel }),
+    )
+  })
+
+  return {
+    shown,
+    stretch,
+    places,
+    shares,
+    leans,
+    starved,
+    owed,
+    stops,
+    kinds,
+    burrSide,
+    burrs,
+    burrIn,
+    noteBurr,
+    lastBurr,
+  }
 }

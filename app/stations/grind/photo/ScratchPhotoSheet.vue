@@ -2,8 +2,12 @@
 import { isDone } from '#core/photo/scratches/readScratchPhoto'
 import type { MarkGroup } from '~/photographs/PhotoMarks.vue'
 import { useTally } from '../bench/useTally'
+import { useSimulatedBevel } from './useSimulatedBevel'
 import { useScratchPhoto, type Tapped } from './useScratchPhoto'
 import { useJob } from '~/job/useJob'
+import { useSimulatedOffered } from '~/job/useSimulatedOffered'
+import { sheetPath } from '~/navigation/stations'
+import { pictureFile } from '~/photographs/pictureFile'
 import { usePreferences } from '~/stores/preferences'
 import { moreStrokesText, scratchPartText } from '~/words/scratchText'
 
@@ -11,7 +15,7 @@ import { moreStrokesText, scratchPartText } from '~/words/scratchText'
 const job = useJob()
 const preferences = usePreferences()
 const photo = useScratchPhoto()
-const { form, tapping, parts } = photo
+const { form, tapping, parts, recorded } = photo
 const { countOf } = useTally()
 const names = computed(() => preferences.current.sideNames)
 const TAPPINGS: { value: Tapped; label: string }[] = [
@@ -29,6 +33,12 @@ const groups = computed((): MarkGroup[] => [
 const WHERE = ['Left third', 'Middle third', 'Right third']
 const allDone = computed(() => parts.value.length > 0 && parts.value.every((part) => part.ok && isDone(part)))
 const more = computed(() => moreStrokesText(parts.value, countOf(job.side.value)))
+const offered = useSimulatedOffered()
+const simulatedBevel = useSimulatedBevel()
+async function simulate() {
+  const { picture, taps } = simulatedBevel()
+  await photo.takeMade(await pictureFile(picture, 'simulated-bevel.png'), taps)
+}
 const isLine = computed(() => tapping.value === 'old' || tapping.value === 'new')
 </script>
 
@@ -39,9 +49,10 @@ const isLine = computed(() => tapping.value === 'old' || tapping.value === 'new'
     :groups="groups"
     :heading="`${names[job.side.value]} after ${job.stone.value.name}`"
     named="Photograph of the scratches"
-    :simulated="false"
+    :simulated="offered && 'Photograph the simulated bevel'"
     read-label="Read the picture"
     @move="(group, i, to) => photo.moveTap(group as Tapped, i, to)"
+    @simulate="simulate"
   >
     <template #hint>
       <p>A close-up of the bevel through a loupe, wiped clean: choose it, drop it here, or paste it.</p>
@@ -63,6 +74,11 @@ const isLine = computed(() => tapping.value === 'old' || tapping.value === 'new'
           </div>
         </dl>
         <p v-if="more">{{ more }}</p>
+        <UButton v-if="!recorded" size="xl" label="Record it" data-testid="scratch-record" @click="photo.record" />
+        <p v-else role="status">
+          Recorded.
+          <NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'bench')">Back to the stone</NuxtLink>
+        </p>
         <p class="text-sm text-muted">
           Look along the rest of the edge too. Where heel or tip would cost years of the blade, leave it to the next
           sharpening.
