@@ -41,9 +41,12 @@ export function stoneRate(grainUm: number, jobs: readonly StoneJob[]): StoneRate
   return { mm3PerStroke: Math.exp(mean), deviationLn: Math.sqrt(1 / precision), jobs: told.length }
 }
 
-/** The strokes that a stone needs to take so much steel off, mm³: as well as its rate is known and counts repeat. */
-export function strokesToRemove(removedMm3: number, { mm3PerStroke, deviationLn }: StoneRate): Range90 {
+/**
+ * The strokes that a stone needs to take so much steel off, mm³: as well as its rate and the steel are known (`steelLn`:
+ * standard deviation of its logarithm) and counts repeat.
+ */
+export function strokesToRemove(removedMm3: number, { mm3PerStroke, deviationLn }: StoneRate, steelLn = 0): Range90 {
   const middle = removedMm3 / mm3PerStroke
-  const factor = Math.exp(Z90 * Math.hypot(deviationLn, COUNTS_DIFFER_LN))
+  const factor = Math.exp(Z90 * Math.hypot(deviationLn, COUNTS_DIFFER_LN, steelLn))
   return { least: middle / factor, middle, most: middle * factor }
 }
