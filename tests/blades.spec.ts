@@ -239,6 +239,9 @@ test('the positions of a long blade are kept, held one after the other, and prin
   await expect(kept.getByRole('listitem').nth(0)).toContainText('Held like this')
   await kept.getByRole('button', { name: 'Hold it as in position 2' }).click()
   await expect(kept.getByRole('listitem').nth(1)).toContainText('Held like this')
+  // At the stone the second one says where it meets the first.
+  await openSheet(page, 'grind/bench')
+  await expect(page.getByTestId('bench-seam')).toContainText(/Seam with the part before, \d+\.\d mm from the heel/)
   await openSheet(page, 'clamp/card')
   await expect(page.getByRole('img', { name: 'The clamp card, page 2 of 2' })).toContainText('blend into the position')
   // Printed by the browser, nothing but the card's pages comes out, each on the paper's size.

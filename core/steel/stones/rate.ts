@@ -42,8 +42,8 @@ export function stoneRate(grainUm: number, jobs: readonly StoneJob[]): StoneRate
 }
 
 /**
- * The strokes that a stone needs to take so much steel off, mm³: as well as its rate and the steel are known (`steelLn`:
- * standard deviation of its logarithm) and counts repeat.
+ * The strokes that a stone needs to take so much steel off, mm³: as well as its rate and the steel are known
+ * (`steelLn`: standard deviation of its logarithm) and counts repeat.
  */
 export function strokesToRemove(removedMm3: number, { mm3PerStroke, deviationLn }: StoneRate, steelLn = 0): Range90 {
   const middle = removedMm3 / mm3PerStroke
