@@ -183,7 +183,7 @@ export function ordersFor<S extends AnyStone>(
   const last = finisher(ask.box, finish)
   if (!last) return []
   const strop = ask.box.find(isStrop)
-  const stones = coarseFirst(ask.box).filter(({ grainUm, kind }) => grainUm >= last.grainUm && kind !== 'strop')
+  const stones = coarseFirst(ask.box).filter(({ grainUm }) => grainUm >= last.grainUm)
   const upToLast = [...stones.filter((one) => one !== last), last]
   const minutes = (order: readonly S[]) => sumOf(worksOf(order, ask).map((work) => work.minutes)).middle
   const least = (orders: readonly (readonly S[])[]) =>
