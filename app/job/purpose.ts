@@ -13,6 +13,6 @@ export const purposeOf = (
   job.purpose ??
   usualPurpose(
     blade,
-    job.wanted,
+    job,
     log.ofKind('proof').filter(({ bladeId, jobId }) => bladeId === job.bladeId && jobId !== job.id),
   )

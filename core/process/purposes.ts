@@ -4,6 +4,7 @@ import { ofKind } from '../log/activeEntries'
 import type { Blade } from '../records/blade/blade'
 import { SIDES } from '../records/common/side'
 import type { Job } from '../records/job/job'
+import { wantedAtApexDeg } from '../records/job/stoneUses'
 import type { Purpose } from '../records/job/purpose'
 
 const SET_UP = ['hold', 'height', 'dial'] as const
@@ -24,22 +25,26 @@ const SAME_ANGLE_DEG = 1
 
 /**
  * What a job with a blade is most likely for. An edge that was proved at the wanted angle on an earlier job is touched
- * up; a bevel that is known to have another angle gets a new one; else the bevel that is there is followed. `earlier`:
+ * up, its micro-bevel among it; a bevel that is known to have another angle gets a new one; else the bevel that is there is followed. `earlier`:
  * the active entries of other jobs with the blade.
  */
 export function usualPurpose(
   blade: Pick<Blade, 'bevels' | 'bevelDeg'>,
-  wanted: Job['wanted'],
+  job: Pick<Job, 'wanted' | 'microBevel'>,
   earlier: readonly LogEntry[],
 ): Purpose {
   const sides = blade.bevels === 'A' ? (['A'] as const) : SIDES
-  const near = (deg: number, side: (typeof SIDES)[number]) => Math.abs(deg - wanted.deg[side]) <= SAME_ANGLE_DEG
+  const { wanted } = job
+  const near = (deg: number, of: number) => Math.abs(deg - of) <= SAME_ANGLE_DEG
   const proofs = ofKind(earlier, 'proof').filter(({ setup }) => setup !== null)
   const proved = sides.every((side) => {
     const last = proofs.findLast((one) => one.side === side)
-    return last !== undefined && near(last.deg, side)
+    const of = last?.setup?.forMicroBevel ? wantedAtApexDeg(job, side) : wanted.deg[side]
+    return last !== undefined && near(last.deg, of)
   })
   if (proved) return 'touch-up'
   const known = blade.bevelDeg
-  return wanted.why !== '' && known && !sides.every((side) => near(known[side], side)) ? 'new-angle' : 'sharpen'
+  return wanted.why !== '' && known && !sides.every((side) => near(known[side], wanted.deg[side]))
+    ? 'new-angle'
+    : 'sharpen'
 }

@@ -49,7 +49,7 @@ beforeAll(async () => {
     const setup = { rig, blade, stone: stoneOf(job.stoneId), hold: job.hold }
     const evaluation = evaluate(setup, job, evenEdgePoints(blade.edge, 100))
     const log = entries.filter((entry: LogEntry) => entry.jobId === job.id)
-    const purpose = job.purpose ?? usualPurpose(blade, job.wanted, [])
+    const purpose = job.purpose ?? usualPurpose(blade, job, [])
     planted.set(job.name, { setup, job, purpose, evaluation, setNow: asSet(job, rig, evaluation), log, stoneOf })
   }
 }, 60_000)

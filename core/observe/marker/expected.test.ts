@@ -4,6 +4,8 @@ import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
 import type { Zone } from '../../records/blade/zones'
 import type { Side } from '../../records/common/side'
 import { expectFaces } from './expectFaces'
+import type { SetupSnapshot } from '../../log/setupSnapshot'
+import { setupSaying } from '../../log/setupSnapshot.fixture'
 import { expectedOf, type KnownFace } from './expected'
 import { findBevel } from './findBevel'
 import { inkSays } from './inkSays'
@@ -87,7 +89,13 @@ describe('what earlier jobs say of a bevel', () => {
     stoneId: null,
     instrumentId: null,
   })
-  const proof = (day: number, side: Side, deg: number, placeMm: number | null): LogEntry => ({
+  const proof = (
+    day: number,
+    side: Side,
+    deg: number,
+    placeMm: number | null,
+    setup: SetupSnapshot | null = null,
+  ): LogEntry => ({
     ...about(day),
     ...ANGLE_ALONE,
     kind: 'proof',
@@ -97,16 +105,16 @@ describe('what earlier jobs say of a bevel', () => {
     placeMm,
     zone: null,
     by: 'goniometer',
-    setup: null,
+    setup,
   })
-  const strokes = (day: number, side: Side): LogEntry => ({
+  const strokes = (day: number, side: Side, setup: SetupSnapshot | null = null): LogEntry => ({
     ...about(day),
     kind: 'strokes',
     side,
     count: 20,
     zone: null,
     strop: false,
-    setup: null as never,
+    setup,
   })
   const found = (day: number, side: Side, deg: number): LogEntry => ({
     ...about(day),
@@ -130,6 +138,12 @@ describe('what earlier jobs say of a bevel', () => {
       { side: 'B', zone: 0, deg: 19, sigmaDeg: close(Math.hypot(0.5 / 1.96, 0.3 / 1.96, 0.6), 4) },
       { side: 'B', zone: 1, deg: 19.5, sigmaDeg: close(Math.hypot(0.4 / 1.96, 0.3 / 1.96, 0.6), 4) },
     ])
+  })
+  it('of a micro-bevel that was proved is the bevel behind it, as the rig was set for that', () => {
+    const set = (deg: number, forMicroBevel: boolean) => setupSaying({ forMicroBevel, setDeg: { A: deg, B: deg } })
+    const micro = [strokes(2, 'A', set(23, true)), proof(3, 'A', 23.2, 10, set(23, true))]
+    expect(knownBefore([strokes(1, 'A', set(20.1, false)), ...micro], zones, 0)).toMatchObject([{ zone: 0, deg: 20.1 }])
+    expect(knownBefore(micro, zones, 0)).toEqual([])
   })
 })
 

@@ -1,4 +1,5 @@
 import { Z95 } from '../../math/statistics/normal'
+import { bevelOfProof } from '../../log/bevelOfProof'
 import type { LogEntry } from '../../log/entry'
 import { groundAt } from '../../log/groundAt'
 import { zoneAt, zoneMiddleMm, type Zone } from '../../records/blade/zones'
@@ -36,7 +37,8 @@ function knownOfSide(
       for (const one of entry.zones) learn(zoneAt(zones, zoneMiddleMm(one)), one.deg, one.uncertaintyDeg)
     if (entry.kind === 'proof') {
       const placeMm = placeOfProof(entry, zones)
-      learn(placeMm === null ? null : zoneAt(zones, placeMm), entry.deg, entry.uncertaintyDeg)
+      const bevel = bevelOfProof(log, entry)
+      if (bevel) learn(placeMm === null ? null : zoneAt(zones, placeMm), bevel.deg, bevel.uncertaintyDeg)
     }
   }
   return [...known.values()]

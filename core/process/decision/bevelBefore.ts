@@ -1,9 +1,9 @@
 import { ofKind } from '../../log/activeEntries'
+import { bevelOfProof } from '../../log/bevelOfProof'
 import type { LogEntry } from '../../log/entry'
 import { recordedBevel } from '../../log/foundBevel'
 import { groundAt } from '../../log/groundAt'
 import { meanProof } from '../../log/meanReading'
-import { steelStrokes } from '../../log/steelStrokes'
 import { lastOf } from '../../math/list'
 import type { FoundFace } from '../../observe/marker/findBevel'
 import { zoneMiddleMm, type Zone } from '../../records/blade/zones'
@@ -13,9 +13,6 @@ import { flatFace, type SideBefore } from './toGrind'
 /** Where what is known of the bevel comes from; what is known best comes first. */
 const KNOWN_FROM = ['tests', 'proof', 'found', 'earlier'] as const
 export type BevelFrom = (typeof KNOWN_FROM)[number] | 'assumed'
-
-/** So well is a bevel known from how it was ground alone, half-width in degrees. A starting value, ours. */
-const AS_SET_DEG = 0.5
 
 /**
  * The bevel that is there before the stones: as marker tests found it (`tests`, zone by zone), as it was proved since
@@ -53,15 +50,12 @@ function allOf(faces: readonly (FoundFace | null)[]): FoundFace[] | null {
   return known.length === faces.length && known.length > 0 ? known : null
 }
 
-/** Where a micro-bevel was proved, the bevel behind it is known from what the rig was set to for that. */
 function provedSinceGround(log: readonly LogEntry[], side: Side): { deg: number; uncertaintyDeg: number } | null {
   const since = ofKind(log, 'proof').filter(({ at }) => at > groundAt(log, side))
   const proved = meanProof(since, side)
   if (!proved) return null
-  if (!lastOf(proved.of).setup?.forMicroBevel) return { deg: proved.deg, uncertaintyDeg: proved.uncertaintyDeg }
-  const bevel = steelStrokes(log).findLast((one) => one.side === side && !one.setup?.forMicroBevel)
-  const setDeg = bevel?.setup?.setDeg[side] ?? null
-  return setDeg === null ? null : { deg: setDeg, uncertaintyDeg: AS_SET_DEG }
+  const { deg, uncertaintyDeg } = proved
+  return bevelOfProof(log, { ...lastOf(proved.of), deg, uncertaintyDeg })
 }
 
 function recordedFaces(log: readonly LogEntry[], side: Side, zones: readonly Zone[]): (FoundFace | null)[] {

@@ -107,16 +107,22 @@ describe('the purpose that a job most likely has', () => {
   }
 
   it('is to touch up what was proved near the wanted angle, to follow what is not known, else a new angle', () => {
-    expect(usualPurpose(blade, wanted, [])).toBe('sharpen')
-    expect(usualPurpose(blade, wanted, proved(20.9))).toBe('touch-up')
-    expect(usualPurpose(blade, wanted, proved(21.1))).toBe('sharpen')
+    expect(usualPurpose(blade, { wanted, microBevel: null }, [])).toBe('sharpen')
+    expect(usualPurpose(blade, { wanted, microBevel: null }, proved(20.9))).toBe('touch-up')
+    expect(usualPurpose(blade, { wanted, microBevel: null }, proved(21.1))).toBe('sharpen')
     // What was found before anything was ground was not set by anyone.
     const found = proved(20).map((entry) => (entry.kind === 'proof' ? { ...entry, setup: null } : entry))
-    expect(usualPurpose(blade, wanted, found)).toBe('sharpen')
+    expect(usualPurpose(blade, { wanted, microBevel: null }, found)).toBe('sharpen')
+    // A micro-bevel that was proved is near what is wanted of the apex.
+    const micro = proved(23.4).map((entry) =>
+      entry.kind === 'proof' && entry.setup ? { ...entry, setup: { ...entry.setup, forMicroBevel: true } } : entry,
+    )
+    expect(usualPurpose(blade, { wanted, microBevel: { addDeg: 3, stoneId: null } }, micro)).toBe('touch-up')
+    expect(usualPurpose(blade, { wanted, microBevel: null }, micro)).toBe('sharpen')
     const known = { ...blade, bevelDeg: { A: 20, B: 22 } }
-    expect(usualPurpose(known, wanted, [])).toBe('new-angle')
-    expect(usualPurpose({ ...known, bevels: 'A' }, wanted, [])).toBe('sharpen')
-    expect(usualPurpose(known, { ...wanted, why: '' }, [])).toBe('sharpen')
+    expect(usualPurpose(known, { wanted, microBevel: null }, [])).toBe('new-angle')
+    expect(usualPurpose({ ...known, bevels: 'A' }, { wanted, microBevel: null }, [])).toBe('sharpen')
+    expect(usualPurpose(known, { wanted: { ...wanted, why: '' }, microBevel: null }, [])).toBe('sharpen')
   })
 })
 
