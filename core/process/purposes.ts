@@ -24,9 +24,9 @@ export const EXPECTED: Readonly<Record<Purpose, readonly StepId[]>> = {
 const SAME_ANGLE_DEG = 1
 
 /**
- * What a job with a blade is most likely for. An edge that was proved at the wanted angle on an earlier job is touched
- * up, its micro-bevel among it; a bevel that is known to have another angle gets a new one; else the bevel that is there is followed. `earlier`:
- * the active entries of other jobs with the blade.
+ * What a job with a blade is most likely for. An edge that was proved at the wanted angle on an earlier job, or its
+ * micro-bevel at its own, is touched up; a bevel that is known to have another angle gets a new one; else the bevel
+ * that is there is followed. `earlier`: the active entries of other jobs with the blade.
  */
 export function usualPurpose(
   blade: Pick<Blade, 'bevels' | 'bevelDeg'>,
