@@ -3,7 +3,8 @@ import { MOST_MINUTES, type StoneDone } from '#core/log/entry'
 import { isOfUse, stoneDoneOn } from '#core/log/stoneDone'
 import { strokesMade } from '#core/log/strokesMade'
 import type { Side } from '#core/records/common/side'
-import { stoneOrder } from '#core/steel/stones/orders'
+import type { StoneRecord } from '#core/records/storage/kinds'
+import { stoneOrder, type StoneWork } from '#core/steel/stones/orders'
 import { computed } from 'vue'
 import { usePlan } from './plan/usePlan'
 import { useJob } from '~/job/useJob'
@@ -15,10 +16,9 @@ export function useStoneDone() {
   /** Null where the sides cannot be ground; a stone that is not in the order has to do all by itself. */
   const work = computed(() => {
     const { stone, forMicroBevel } = job.onRod.value
-    const inOrder = current.value?.works.find(
-      (one) => one.stone.id === stone.id && (one.task === 'micro-bevel') === forMicroBevel,
-    )
-    return inOrder ?? (ask.value ? (stoneOrder([stone], ask.value).works[0] ?? null) : null)
+    const its = (works: readonly StoneWork<StoneRecord>[]) =>
+      works.find((one) => one.stone.id === stone.id && (one.task === 'micro-bevel') === forMicroBevel) ?? null
+    return its(current.value?.works ?? []) ?? (ask.value && its(stoneOrder([stone], ask.value).works))
   })
   /** The part of the edge that is worked in this hold: of a long blade that of its position. */
   const share = computed(() => {
