@@ -1,6 +1,7 @@
 import { computed } from 'vue'
-import { byTime, ofKind } from '#core/log/activeEntries'
+import { byTime } from '#core/log/activeEntries'
 import type { LogEntry } from '#core/log/entry'
+import { steelStrokes } from '#core/log/steelStrokes'
 import { useJob } from '~/job/useJob'
 import { useLog } from '~/stores/log'
 
@@ -13,7 +14,7 @@ export function useEarlierOfBlade() {
   const log = useLog()
   return computed((): LogEntry[] => {
     if (job.practising) return []
-    const ground = ofKind(job.entriesOfBlade.value, 'strokes')[0]?.at ?? null
+    const ground = steelStrokes(job.entriesOfBlade.value)[0]?.at ?? null
     return KINDS.flatMap((kind): readonly LogEntry[] => log.ofKind(kind))
       .filter(({ bladeId, jobId }) => bladeId === job.content.value.bladeId && jobId !== job.id)
       .filter(({ at }) => ground === null || at < ground)

@@ -9,7 +9,7 @@ import { angleText, differenceText, steepnessText, sumText, type SureAngle } fro
 import { GAUGE_ZERO_WORD } from '~/words/measureText'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
-import { otherAngleText } from '~/words/steeperText'
+import { otherUseText } from '~/words/steeperText'
 import { useAgainst } from './useAgainst'
 import { useGauge } from './useGauge'
 import { useInk } from './useInk'
@@ -74,10 +74,10 @@ export function useLedger() {
     if (!set.ok) return [job.trouble.value, '']
     // An edge that runs far off elsewhere is not on its angle for being so here.
     const here = runsOffDeg(set) > UNEVEN_DEG ? ' here' : ''
-    const why = otherAngleText(job.content.value, job.stone.value)
-    const off = steepnessText(set.contact.edgeAngleDeg - job.toSetDeg.value, set.uncertaintyDeg) + here
+    const forWhat = otherUseText(job.content.value, job.stone.value)
+    const off = steepnessText(set.contact.edgeAngleDeg - job.toSetDeg.value, set.uncertaintyDeg, forWhat) + here
     return [
-      `± ${angleText(set.uncertaintyDeg, set.uncertaintyDeg)}; ${off}${why && ` (${why})`}`,
+      `± ${angleText(set.uncertaintyDeg, set.uncertaintyDeg)}; ${off}`,
       `${job.setup.value.worked ? 'In this position' : 'Heel to tip'} ${angleText(set.lowestDeg, set.uncertaintyDeg)} to ${angleText(set.highestDeg, set.uncertaintyDeg)}`,
     ]
   }

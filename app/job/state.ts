@@ -11,7 +11,7 @@ import { gripOf } from '#core/geometry/hold/grip'
 import type { Job } from '#core/records/job/job'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import { positionAt, workedIn } from '#core/records/job/positions'
-import { isForMicroBevel, stoneUses, wantedAtApexDeg, wantedWith } from '#core/records/job/stoneUses'
+import { isForMicroBevel, stoneUses, wantedOf, wantedWith } from '#core/records/job/stoneUses'
 import { meanProof, meanReading } from '#core/log/meanReading'
 import { cutWith } from '#core/log/cutWith'
 import { dialledState } from '#core/log/dialledState'
@@ -165,8 +165,7 @@ export function jobState(session: JobSession, { collections, preferences, log }:
     cutWith(entriesOfBlade.value, of, atMm === null ? null : positionAt(atMm, content.value.positions))
 
   /** What a side is to be proved at, degrees: its micro-bevel, where that was ground last; else the wanted angle. */
-  const toProveDeg = (of: Side) =>
-    cutAt(of, null)?.forMicroBevel ? wantedAtApexDeg(content.value, of) : content.value.wanted.deg[of]
+  const toProveDeg = (of: Side) => wantedOf(content.value, of, cutAt(of, null)?.forMicroBevel ?? false)
 
   /** Whether a hand has dialled what is dialled here. */
   const dialled = computed(() => perSide((of) => dialledState(entries.value, setNow.value, of)))

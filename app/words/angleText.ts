@@ -27,11 +27,11 @@ export function differenceText(deg: number, uncertaintyDeg = 0.1): string {
   return `${deg > 0 ? '+' : '−'}${figure}°`
 }
 
-/** How an angle stands to the wanted one: "0.4° steeper", "on it". */
-export function steepnessText(offDeg: number, uncertaintyDeg = 0.1): string {
+/** How an angle stands to the wanted one, that of the bevel or of what is said: "0.4° steeper than wanted". */
+export function steepnessText(offDeg: number, uncertaintyDeg = 0.1, forWhat = ''): string {
   const figure = Math.abs(offDeg).toFixed(decimals(uncertaintyDeg))
-  if (Number(figure) === 0) return 'on the wanted angle'
-  return `${figure}° ${offDeg > 0 ? 'steeper' : 'flatter'} than wanted`
+  if (Number(figure) === 0) return `on the wanted angle${forWhat}`
+  return `${figure}° ${offDeg > 0 ? 'steeper' : 'flatter'} than wanted${forWhat}`
 }
 
 const withMinus = (figure: string): string => figure.replace('-', '−')

@@ -120,8 +120,6 @@ const strokes = entry.extend({
   strop: z.boolean().default(false),
   setup,
 })
-/** Work that lay longer than this was not timed. */
-export const MOST_MINUTES = 120
 /** A person said that the stone of the entry has done its work on a side. */
 const stoneDone = entry.extend({
   kind: z.literal('stone-done'),
@@ -131,8 +129,8 @@ const stoneDone = entry.extend({
   removedMm3: z.number().positive().max(100_000).nullable().default(null),
   /** Full strokes that it took. */
   strokes: count({ least: 0, most: 100 * MOST_STROKES }),
-  /** From when the side was dialled, or the other one was done; null where that is not known. */
-  minutes: z.number().min(0).max(MOST_MINUTES).nullable().default(null),
+  /** How long it took; null where it was not timed. */
+  minutes: z.number().min(0).max(1000).nullable().default(null),
   setup,
 })
 /** A close-up of the bevel was read, third by third: what the stone of the entry has to do yet. */

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { StoneDone } from './entry'
-import { stoneDoneOn } from './stoneDone'
+import { minutesAtStone, stoneDoneOn } from './stoneDone'
 import { setupSaying } from './setupSnapshot.fixture'
 
 const said = (
@@ -46,4 +46,15 @@ it('a stone that has done its work on the bevel has not done it on the micro-bev
   expect(stoneDoneOn([bevel], { ...about, forMicroBevel: true })).toBeUndefined()
   expect(stoneDoneOn([micro], { ...about, forMicroBevel: false })).toBeUndefined()
   expect(stoneDoneOn([micro, bevel], { ...about, forMicroBevel: true })?.id).toBe('micro')
+})
+
+it('a side is timed from when it was dialled or the other one was done, unless the work lay for two hours', () => {
+  const done = said('A', 'one', 'A')
+  const at = (time: string) => `2026-05-01T${time}:00.000Z`
+  expect(minutesAtStone([], at('09:50'), at('10:05'))).toBe(15)
+  expect(minutesAtStone([done], at('09:50'), at('10:05'))).toBe(5)
+  expect(minutesAtStone([done], at('10:03'), at('10:05'))).toBe(2)
+  expect(minutesAtStone([], at('08:00'), at('10:00'))).toBe(120)
+  expect(minutesAtStone([], at('08:00'), at('10:01'))).toBeNull()
+  expect(minutesAtStone([], at('10:06'), at('10:05'))).toBeNull()
 })

@@ -18,6 +18,19 @@ export const stoneDoneOn = (
       (position === null || one.setup?.position === position),
   )
 
+/** Work that lay longer than this was not timed, minutes. */
+const MOST_MINUTES = 120
+
+/**
+ * How long a side took with a stone up to now, minutes: from when it was dialled, or what was done before it on the
+ * job. Null where the work lay for long. `dialledAt`, `now`: ISO 8601. Log: the job's active entries, oldest first.
+ */
+export function minutesAtStone(log: readonly LogEntry[], dialledAt: string, now: string): number | null {
+  const before = ofKind(log, 'stone-done').at(-1)?.at ?? ''
+  const minutes = (Date.parse(now) - Date.parse(before > dialledAt ? before : dialledAt)) / 60_000
+  return minutes >= 0 && minutes <= MOST_MINUTES ? minutes : null
+}
+
 /** Whether an entry is of a stone, and of what it was on for: the bevel, where an entry does not say. */
 export const isOfUse = ({ stoneId, setup }: Pick<StoneDone, 'stoneId' | 'setup'>, use: StoneUse): boolean =>
   stoneId === use.stoneId && (setup?.forMicroBevel ?? false) === use.forMicroBevel

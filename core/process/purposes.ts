@@ -4,7 +4,7 @@ import { ofKind } from '../log/activeEntries'
 import type { Blade } from '../records/blade/blade'
 import { SIDES } from '../records/common/side'
 import type { Job } from '../records/job/job'
-import { wantedAtApexDeg } from '../records/job/stoneUses'
+import { wantedOf } from '../records/job/stoneUses'
 import type { Purpose } from '../records/job/purpose'
 
 const SET_UP = ['hold', 'height', 'dial'] as const
@@ -39,8 +39,7 @@ export function usualPurpose(
   const proofs = ofKind(earlier, 'proof').filter(({ setup }) => setup !== null)
   const proved = sides.every((side) => {
     const last = proofs.findLast((one) => one.side === side)
-    const of = last?.setup?.forMicroBevel ? wantedAtApexDeg(job, side) : wanted.deg[side]
-    return last !== undefined && near(last.deg, of)
+    return last !== undefined && near(last.deg, wantedOf(job, side, last.setup?.forMicroBevel ?? false))
   })
   if (proved) return 'touch-up'
   const known = blade.bevelDeg

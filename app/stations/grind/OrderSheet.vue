@@ -53,7 +53,7 @@ const arms = computed(() => RIGS[job.rig.value.kind].twoArms)
       <SheetPane labelledby="swaps">
         <div class="flex flex-wrap items-center justify-between gap-3">
           <h2 id="swaps" class="flex items-center gap-2 text-lg">
-            <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} with every stone
+            <AngleMark angle="wanted" />To get {{ angleText(job.wantedDeg.value) }} on the bevel
           </h2>
           <SideSwitch />
         </div>

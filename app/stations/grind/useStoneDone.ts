@@ -1,6 +1,6 @@
 import { ofKind } from '#core/log/activeEntries'
-import { MOST_MINUTES, type StoneDone } from '#core/log/entry'
-import { isOfUse, stoneDoneOn } from '#core/log/stoneDone'
+import type { StoneDone } from '#core/log/entry'
+import { isOfUse, minutesAtStone, stoneDoneOn } from '#core/log/stoneDone'
 import { strokesMade } from '#core/log/strokesMade'
 import type { Side } from '#core/records/common/side'
 import type { StoneRecord } from '#core/records/storage/kinds'
@@ -42,15 +42,6 @@ export function useStoneDone() {
     return stoneDoneOn(job.entriesOfBlade.value, { side, ...onRod.value, position })
   }
 
-  /** How long a side took up to now: from when it was dialled, or the other one was done. Null where work lay. */
-  function minutesOn(side: Side, now: string): number | null {
-    const dialled = job.dialled.value[side]
-    if (dialled.is === 'not-noted') return null
-    const done = ofKind(job.entriesOfBlade.value, 'stone-done').at(-1)?.at ?? ''
-    const from = dialled.noted.at > done ? dialled.noted.at : done
-    const minutes = (Date.parse(now) - Date.parse(from)) / 60_000
-    return minutes >= 0 && minutes <= MOST_MINUTES ? minutes : null
-  }
   /** Records that the stone on the rod has done its work on these sides. */
   function recordDone(sides: readonly Side[]) {
     const entries = sides.map((side): StoneDone => {
@@ -66,7 +57,10 @@ export function useStoneDone() {
       const isKnown = strokes > 0 && task !== 'micro-bevel' && (task !== 'shape' || before.value.from !== 'assumed')
       const steelMm3 = isKnown ? (workOn(side)?.removedMm3 ?? 0) : 0
       const removedMm3 = steelMm3 > 0 ? steelMm3 : null
-      return { ...about, kind: 'stone-done', side, removedMm3, strokes, minutes: minutesOn(side, about.at) }
+      const dialled = job.dialled.value[side]
+      const minutes =
+        dialled.is === 'not-noted' ? null : minutesAtStone(job.entriesOfBlade.value, dialled.noted.at, about.at)
+      return { ...about, kind: 'stone-done', side, removedMm3, strokes, minutes }
     })
     job.session.record('stone finished', entries)
   }

@@ -5,7 +5,7 @@ import { evenEdgePoints } from '../../math/curve/edgePoints'
 import { provedAgainst, setThere } from '../../observe/ledger/against'
 import type { Side } from '../../records/common/side'
 import { positionAt } from '../../records/job/positions'
-import { wantedAtApexDeg } from '../../records/job/stoneUses'
+import { wantedOf } from '../../records/job/stoneUses'
 import { strokesOn } from './grinding'
 import { asked, type JobAsked, type JobNow } from './jobNow'
 import { FAR_OFF_DEG, type AngleAsGround } from './step'
@@ -38,9 +38,8 @@ export function angleAsGround(now: JobAsked, side: Side): AngleAsGround | null {
     if (!there) return []
     const away = ({ placeMm }: (typeof proofs)[number]) => Math.abs(placeMm - fromHeelMm)
     const nearest = proofs.length > 0 ? proofs.reduce((best, one) => (away(one) < away(best) ? one : best)) : null
-    const wantedDeg = cut.forMicroBevel ? wantedAtApexDeg(job, side) : job.wanted.deg[side]
     const deg = there.contact.edgeAngleDeg + (nearest?.differsDeg ?? 0)
-    return [{ fromHeelMm, deg, offDeg: deg - wantedDeg }]
+    return [{ fromHeelMm, deg, offDeg: deg - wantedOf(job, side, cut.forMicroBevel) }]
   })
   if (along.length === 0) return null
   const worst = along.reduce((most, one) => (Math.abs(one.offDeg) > Math.abs(most.offDeg) ? one : most))

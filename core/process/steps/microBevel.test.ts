@@ -47,6 +47,18 @@ describe('a job with a micro-bevel', () => {
     expect(stepsOf(of.now()).filter(({ forMicroBevel }) => forMicroBevel)).toEqual([])
   })
 
+  it('is dialled for it anew: what was dialled for the bevel is not out of date, it is for something else', () => {
+    const of = start()
+    of.change({ microBevel: MICRO, progression: [STONES[0]] })
+    let next = of.next()!
+    while (!(next.toDo.does === 'put-on' && next.forMicroBevel)) {
+      of.press(next)
+      next = of.next()!
+    }
+    of.press(next)
+    expect(of.next()!).toMatchObject({ id: 'dial', side: 'A', state: { is: 'missing' } })
+  })
+
   it('asks for it again once it is to be steeper by more than half a degree', () => {
     const of = start()
     of.change({ microBevel: MICRO, progression: [STONES[0]] })

@@ -152,6 +152,9 @@ export function dialStep(now: JobAsked, side: Side): Step {
   if (dialled.is === 'not-noted') return step(now, 'dial', { ...of, state: MISSING, toDo })
   const { noted } = dialled
   const fact = { at: noted.at, deg: noted.setup.setDeg[side] ?? undefined }
+  // What was dialled for the bevel says nothing of the micro-bevel: nobody has dialled that yet.
+  const isForOther = noted.setup.forMicroBevel !== setNow.forMicroBevel
+  if (isForOther && !asGood) return step(now, 'dial', { ...of, state: MISSING, toDo })
   const because = dialled.is === 'changed' ? dialled.by : []
   return step(now, 'dial', { ...of, state: doneUnless(fact, asGood ? because : [...because, 'wanted']), toDo })
 }

@@ -1,5 +1,6 @@
 import type { Side } from '../../records/common/side'
 import type { WantedFinish } from '../../records/job/job'
+import { usesInOrder } from '../../records/job/stoneUses'
 import type { Stone } from '../../records/stone/stone'
 import { lastOf, nth } from '../../math/list'
 import { Z95 } from '../../math/statistics/normal'
@@ -116,7 +117,14 @@ function worksOf<S extends AnyStone>(
   { sides, rateOf, pace, microBevel }: OrderAsk<S>,
 ): BareWork<S>[] {
   let before: S | null = null
-  const works = order.map((stone): BareWork<S> => {
+  return usesInOrder(order, isStrop, microBevel ?? null).map(({ stone, forMicroBevel }): BareWork<S> => {
+    if (forMicroBevel && microBevel) {
+      const ground = microBevel.sides.map(({ side, removedMm3 }) => ({
+        ...{ side, removedMm3 },
+        strokes: strokesToRemove(removedMm3, rateOf(stone)),
+      }))
+      return { stone, task: 'micro-bevel', sides: ground, minutes: minutesOf(ground, pace) }
+    }
     const task = isStrop(stone) ? 'strop' : before ? 'replace-scratches' : 'shape'
     const ground = sides.map(({ side, removedMm3, rangeMm3, faceMm2 }) => {
       if (task === 'strop') return { side, removedMm3: 0, strokes: STROP_STROKES }
@@ -127,15 +135,6 @@ function worksOf<S extends AnyStone>(
     if (task !== 'strop') before = stone
     return { stone, task, sides: ground, minutes: minutesOf(ground, pace) }
   })
-  const last = order.findLastIndex((stone) => !isStrop(stone))
-  const stone = microBevel?.stone ?? order[last]
-  if (!microBevel || !stone) return works
-  const ground = microBevel.sides.map(({ side, removedMm3 }) => ({
-    ...{ side, removedMm3 },
-    strokes: strokesToRemove(removedMm3, rateOf(stone)),
-  }))
-  const work: BareWork<S> = { stone, task: 'micro-bevel', sides: ground, minutes: minutesOf(ground, pace) }
-  return [...works.slice(0, last + 1), work, ...works.slice(last + 1)]
 }
 
 /** Of the logarithm of what lies between two figures in 95 of 100, its standard deviation. */

@@ -101,7 +101,8 @@ export function useScratchPhoto() {
     const about = { ...job.newEntry(), kind: 'scratches' as const, side: job.side.value, thirds }
     job.session.record('scratches in a picture', [about])
     recorded.value = true
-    const picture = await kept()
+    // A practice leaves nothing with the blade.
+    const picture = job.practising ? undefined : await kept()
     const image = picture && (await smallPicture(picture))
     if (!image?.ok) return
     const caption = `${about.at.slice(0, 10)}, ${preferences.current.sideNames[about.side]} after ${job.stone.value.name}`

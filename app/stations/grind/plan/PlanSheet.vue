@@ -184,7 +184,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
             </p>
             <p v-if="work.micro" data-testid="micro-bevel">
               About {{ exactLength(work.micro.widthMm, preferences.unit) }} wide at {{ angleText(work.micro.deg) }}; the
-              bevel behind it stays at {{ angleText(job.wantedDeg.value) }}, as thick as before.
+              bevel behind it stays at {{ angleText(job.wantedDeg.value) }}, and the blade as thin behind the edge.
             </p>
             <dl class="mt-1 grid gap-x-6 sm:grid-cols-2">
               <div v-for="(one, k) in work.sides" :key="one.side">
@@ -198,7 +198,7 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
               </div>
             </dl>
             <p v-if="work.made" data-testid="plan-made">
-              Made so far: <b>{{ madeText(work.made) }}</b>.
+              So far: <b>{{ madeText(work.made) }}</b>.
             </p>
             <p class="text-sm text-toned">
               <template v-if="work.task !== 'strop'">Strokes {{ rateText(rateOf(work.stone)) }}. </template
@@ -209,6 +209,9 @@ const bySide = computed(() => job.sides.value.map((side) => ({ side, name: names
                   for {{ angleText(work.toSetDeg) }}</template
                 >.</template
               >
+            </p>
+            <p v-if="work.refusal" class="text-error" data-testid="plan-no-dial">
+              {{ problemText(work.refusal, preferences.unit) }}
             </p>
             <p v-if="work.farOff" class="font-semibold" data-testid="far-off">
               This rig’s nearest setting for it is {{ differenceText(work.farOff.offDeg) }} off:

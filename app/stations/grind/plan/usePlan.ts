@@ -7,22 +7,19 @@ import { strokesMade } from '#core/log/strokesMade'
 import { bevelBefore } from '#core/process/decision/bevelBefore'
 import { toGrind } from '#core/process/decision/toGrind'
 import { SAME_ANGLE_DEG } from '#core/process/steps/grinding'
-import type { Side } from '#core/records/common/side'
-import { wantedAtApexDeg } from '#core/records/job/stoneUses'
-import { microBevel } from '#core/steel/removal/microBevel'
 import {
   finisher,
   FINISH_UM,
   isStrop,
   ordersFor,
   stoneOrder,
-  type MicroBevelAsked,
   type OrderAsk,
   type OrderKind,
 } from '#core/steel/stones/orders'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import type { Chip } from '#core/records/job/job'
 import { useChip } from './useChip'
+import { useMicroBevel } from './useMicroBevel'
 import { useEarlierOfBlade } from '~/composables/useEarlierOfBlade'
 import { useInk } from '~/composables/useInk'
 import { useStoneRates } from '~/composables/useStoneRates'
@@ -42,6 +39,7 @@ function plan(job: JobView) {
   const ink = useInk()
   const { rateOf, pace } = useStoneRates()
   const { chip, backMm } = useChip()
+  const micro = useMicroBevel()
   const finish = computed(() => job.content.value.finish)
   const box = computed(() => job.stones.value.filter(({ archivedAt }) => archivedAt === null))
   const chosen = computed(() =>
@@ -101,23 +99,9 @@ function plan(job: JobView) {
     return near.some((stone) => !isStrop(stone)) ? near : box.value
   })
   const leftOut = computed(() => dialable.value.filter(({ stone }) => !offered.value.includes(stone)))
-  /** The micro-bevel of a side: its angle and width; null where there is to be none. */
-  const microBevelOn = (side: Side) => {
-    const { wanted, microBevel: asked } = job.content.value
-    return asked && { deg: wantedAtApexDeg(job.content.value, side), ...microBevel(wanted.deg[side], asked.addDeg) }
-  }
-  const micro = computed((): MicroBevelAsked<StoneRecord> | null => {
-    const asked = job.content.value.microBevel
-    if (!asked) return null
-    const sides = job.sides.value.map((side) => ({
-      side,
-      removedMm3: microBevelOn(side)!.removedMm2 * job.edgeMm.value,
-    }))
-    return { stone: job.stones.value.find(({ id }) => id === asked.stoneId) ?? null, sides }
-  })
   const ask = computed((): OrderAsk<StoneRecord> | null =>
     ground.value.ok
-      ? { sides: ground.value.sides, rateOf, pace: pace.value, box: offered.value, microBevel: micro.value }
+      ? { sides: ground.value.sides, rateOf, pace: pace.value, box: offered.value, microBevel: micro.asked.value }
       : null,
   )
 
@@ -161,11 +145,22 @@ function plan(job: JobView) {
         job.dialFor.value.edgePoint,
       ] as const
       const dial = adviseDial(...ask)
-      const micro = forMicroBevel ? microBevelOn(job.side.value) : null
-      const planned = { ...work, toSetDeg, micro, isOnRod: equal(use, job.onRod.value), made: madeWith(use) }
-      if (!dial.ok) return { ...planned, dial: null, farOff: null }
+      const asMicroBevel = forMicroBevel ? (micro.bySide.value?.[job.side.value] ?? null) : null
+      const planned = {
+        ...work,
+        toSetDeg,
+        micro: asMicroBevel,
+        isOnRod: equal(use, job.onRod.value),
+        made: madeWith(use),
+      }
+      if (!dial.ok) return { ...planned, dial: null, refusal: dial, farOff: null }
       const isFar = Math.abs(dial.offDeg) > SAME_ANGLE_DEG
-      return { ...planned, dial, farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null }
+      return {
+        ...planned,
+        dial,
+        refusal: null,
+        farOff: isFar ? { offDeg: dial.offDeg, collar: adviseCollar(...ask) } : null,
+      }
     }),
   )
   const last = computed(() => finisher(offered.value, finish.value))
