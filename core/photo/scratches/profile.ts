@@ -36,9 +36,14 @@ function profileAt({ columns, rows, contrast }: FaceGrid, kept: Uint8Array, deg:
     for (let column = 0; column < columns; column++) {
       const cell = row * columns + column
       if (kept[cell] === 0) continue
-      const line = Math.round((column + shift) * PER_COLUMN)
-      sums[line]! += contrast[cell]!
-      counted[line]!++
+      // Shared by the two lines it lies between: at 45° whole cells would leave every other line out.
+      const at = (column + shift) * PER_COLUMN
+      const line = Math.floor(at)
+      const beyond = at - line
+      sums[line]! += (1 - beyond) * contrast[cell]!
+      counted[line]! += 1 - beyond
+      sums[line + 1]! += beyond * contrast[cell]!
+      counted[line + 1]! += beyond
     }
   }
   const usual = middleOf(Array.from(counted.filter((one) => one > 0)))
