@@ -1,3 +1,5 @@
+import type { HeardThing } from '#core/sound/hearing'
+import { KnockListener } from '#core/sound/knocks/knockListener'
 import { StrokeListener } from '#core/sound/strokes/listener'
 
 /** Of the audio thread: what lib.dom does not name. */
@@ -5,15 +7,21 @@ declare const sampleRate: number
 declare abstract class AudioWorkletProcessor {
   readonly port: MessagePort
 }
-declare function registerProcessor(name: string, made: new () => AudioWorkletProcessor): void
+type MadeWith = { readonly processorOptions: { readonly what: HeardThing } }
+declare function registerProcessor(name: string, made: new (options: MadeWith) => AudioWorkletProcessor): void
 
 /** What was heard is told so often, in blocks of 128 samples. */
 const TOLD_EVERY = 40
 
-/** Listens to strokes where the sound comes in; nothing of the sound leaves it. */
+/** Listens to strokes or knocks where the sound comes in; nothing of the sound leaves it. */
 class HearingProcessor extends AudioWorkletProcessor {
-  private readonly listener = new StrokeListener(sampleRate)
+  private readonly listener: StrokeListener | KnockListener
   private blocks = 0
+
+  constructor({ processorOptions: { what } }: MadeWith) {
+    super()
+    this.listener = what === 'knocks' ? new KnockListener(sampleRate) : new StrokeListener(sampleRate)
+  }
 
   process(inputs: readonly (readonly Float32Array[])[]): boolean {
     const samples = inputs[0]?.[0]

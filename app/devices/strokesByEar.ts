@@ -1,6 +1,6 @@
 import workletUrl from './hearing.worklet?worker&url'
 import { strokeRecording } from '#core/simulation/standIn/strokeRecording'
-import type { Hearing } from '#core/sound/strokes/listener'
+import type { HeardThing, Hearing } from '#core/sound/hearing'
 
 /** What was heard up to now: how many strokes, and how well. */
 export interface Heard extends Omit<Hearing, 'strokes'> {
@@ -18,7 +18,11 @@ export interface Listening {
  * Counts strokes by ear. The sound stays in this browser's audio thread: it is not kept and not sent. Rejects where
  * there is no microphone or it is not allowed.
  */
-export async function listenToStrokes(source: SoundSource, onHeard: (heard: Heard) => void): Promise<Listening> {
+export async function listenToStrokes(
+  source: SoundSource,
+  what: HeardThing,
+  onHeard: (heard: Heard) => void,
+): Promise<Listening> {
   const stream = source === 'microphone' ? await microphone() : null
   const context = new AudioContext()
   async function stop() {
@@ -27,7 +31,10 @@ export async function listenToStrokes(source: SoundSource, onHeard: (heard: Hear
   }
   try {
     await context.audioWorklet.addModule(workletUrl)
-    const node = new AudioWorkletNode(context, 'strokes-by-ear', { numberOfOutputs: 1 })
+    const node = new AudioWorkletNode(context, 'strokes-by-ear', {
+      numberOfOutputs: 1,
+      processorOptions: { what },
+    })
     node.port.onmessage = ({ data }: MessageEvent<Heard>) => onHeard(data)
     const input = stream ? context.createMediaStreamSource(stream) : madeUp(context)
     // Through silence to the loudspeaker: a node that leads nowhere is not run everywhere.

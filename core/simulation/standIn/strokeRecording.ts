@@ -13,6 +13,8 @@ export interface StrokeRecordingAsk {
   readonly overNoiseDb: number
   /** How unevenly the hand goes: deviation of pace and length, as a fraction. */
   readonly uneven: number
+  /** The bench is knocked on after each stroke, this loud, of full scale; 0: it is not. */
+  readonly knocks?: number
 }
 
 export interface StrokeRecording {
@@ -81,6 +83,13 @@ export function strokeRecording(ask: StrokeRecordingAsk): StrokeRecording {
     const loud = STROKE * Math.exp(0.15 * normal())
     lay(from, lengths[i]!, (s) => loud * swell(s, lengths[i]!) * rub())
   })
+  const knocks = ask.knocks ?? 0
+  if (knocks > 0)
+    startsAtS.forEach((from, i) => {
+      const wood = hiss(150, 900)
+      const loud = knocks * Math.exp(0.2 * normal())
+      lay(from + lengths[i]! + 0.02, 0.08, (s) => loud * Math.exp(-s / 0.012) * wood())
+    })
   for (const [from, to] of looks) {
     // A knock, and a wipe with a cloth.
     lay(between(from, to), 0.05, (s) => 0.2 * Math.exp(-s / 0.012) * normal())

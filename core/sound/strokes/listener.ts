@@ -1,26 +1,8 @@
 import { BandMeter, FRAME_S, type Band, type BandPowers } from '../bandMeter'
+import { decibel } from '../decibel'
+import type { HeardStroke, Hearing } from '../hearing'
 import { nth } from '../../math/list'
 import { middleOf } from '../../math/statistics/robust'
-
-/** A stroke that was heard, in seconds from the beginning of the sound. */
-export interface HeardStroke {
-  readonly fromS: number
-  readonly toS: number
-  /** How loud it was at its loudest, dB of full scale. */
-  readonly levelDb: number
-}
-
-/** What stands in the way of counting by ear. */
-export type HearingTrouble = 'too-loud-around' | 'nothing-heard'
-
-export interface Hearing {
-  readonly strokes: readonly HeardStroke[]
-  /** The stone rubs to and fro, each way a stroke; null as long as too few were heard. */
-  readonly bothWays: boolean | null
-  /** How likely a stroke is counted once and nothing else is, from 0 to 1. */
-  readonly confidence: number
-  readonly trouble: HearingTrouble | null
-}
 
 /** A voice and a cloth are strong in the first band, a stone on steel in the other two. */
 const BANDS: readonly Band[] = [
@@ -173,8 +155,6 @@ const begun = (frame: number, levelDb: number): Burst => ({
   lastRubbed: frame,
   rubbed: 1,
 })
-
-const decibel = (power: number): number => 10 * Math.log10(Math.max(power, 1e-14))
 
 function weakest(past: readonly (readonly number[])[]): number[] {
   const at = Math.floor(past.length * AROUND_SHARE)

@@ -1,4 +1,5 @@
 import { radians } from '../../math/units/angle'
+import { ground, type Section } from '../section/section'
 
 /** How far grinding a micro-bevel takes the apex back, mm. A starting value, ours. */
 export const MICRO_BEVEL_BACK_MM = 0.01
@@ -16,3 +17,7 @@ export function microBevel(
   const widthMm = (backMm * Math.sin(radians(bevelDeg))) / Math.sin(radians(addDeg))
   return { widthMm, removedMm2: (backMm * widthMm * Math.sin(radians(bevelDeg + addDeg))) / 2 }
 }
+
+/** A section whose bevel reaches the apex, with its micro-bevel ground on, `deg` per side. */
+export const withMicroBevel = (section: Section, deg: number): Section =>
+  ground(section, deg, MICRO_BEVEL_BACK_MM).section

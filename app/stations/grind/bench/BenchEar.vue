@@ -11,6 +11,7 @@ const offered = useSimulatedOffered()
 const {
   state: ear,
   heard,
+  counted,
   start: listen,
   stop: endListening,
 } = useEar((strokes) => {
@@ -30,7 +31,7 @@ const {
         label="Stop listening"
         @click="endListening"
       />
-      <p class="min-w-0 flex-1" role="status" data-testid="ear">{{ heardText(heard) }}</p>
+      <p class="min-w-0 flex-1" role="status" data-testid="ear">{{ heardText(heard, counted) }}</p>
     </template>
     <template v-else>
       <UButton
@@ -41,6 +42,15 @@ const {
         label="Count by ear"
         :disabled="!dialled"
         @click="listen('microphone')"
+      />
+      <UButton
+        size="xl"
+        color="neutral"
+        variant="ghost"
+        icon="i-lucide-hand"
+        label="Count knocks on the bench"
+        :disabled="!dialled"
+        @click="listen('microphone', 'knocks')"
       />
       <UButton
         v-if="offered"

@@ -17,7 +17,7 @@ import { problemText } from '~/words/problemText'
 const job = useJob()
 const preferences = usePreferences()
 const colours = useChartColours()
-const { ground, oneSided, side, whole, mostMm, due, stages, charted, measured, thinning } = useLife()
+const { ground, oneSided, side, whole, mostMm, due, micro, stages, charted, measured, thinning } = useLife()
 const name = computed(() => preferences.current.sideNames[job.side.value])
 const unit = computed(() => preferences.unit)
 const STAGE_WORD: Record<LifeStage['look'], string> = {
@@ -132,6 +132,10 @@ const options = computed(() => ({
       <p class="text-sm text-muted">
         Where it is too thick first. Filled: as it is; full line: after this job; dashed: after {{ MORE }} more. Each
         sharpening takes {{ exactLength(APEX_WORN_MM, unit) }} off the apex.
+        <template v-if="micro"
+          >At the apex the micro-bevel of {{ angleText(micro.deg) }}, {{ exactLength(micro.widthMm, unit) }} wide, drawn
+          with it.</template
+        >
       </p>
     </SheetPane>
     <SheetPane labelledby="life-thin" class="space-y-2">

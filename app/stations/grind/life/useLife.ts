@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { bladeLife, thinningOf, type AfterSharpenings } from '#core/steel/removal/life'
+import { withMicroBevel } from '#core/steel/removal/microBevel'
 import { thickEnoughMm } from '#core/steel/removal/plan'
 import { isStrop } from '#core/steel/stones/orders'
 import { strokesToRemove } from '#core/steel/stones/rate'
@@ -7,6 +8,7 @@ import { pastWidths } from '#core/log/pastWidths'
 import { steelStrokes } from '#core/log/steelStrokes'
 import { lastOf } from '#core/math/list'
 import { zoneAt } from '#core/records/blade/zones'
+import { useMicroBevel } from '../plan/useMicroBevel'
 import { usePlan } from '../plan/usePlan'
 import { useEarlierOfBlade } from '~/composables/useEarlierOfBlade'
 import { useJob } from '~/job/useJob'
@@ -29,6 +31,7 @@ export type Due = { readonly is: 'thin-now' } | { readonly is: 'thin-later' | 'u
 export function useLife() {
   const job = useJob()
   const { ground, before, box, rateOf } = usePlan()
+  const { bySide } = useMicroBevel()
   const oneSided = computed(() => job.blade.value.bevels === 'A')
   /** Null where the side gets no bevel, or cannot be ground. */
   const side = computed(() =>
@@ -48,10 +51,16 @@ export function useLife() {
     const tooThick = next !== undefined && next.thicknessMm > mostOfSideMm.value
     return { is: tooThick ? 'thin-later' : 'used-up', sharpenings }
   })
+  /** The micro-bevel of the side that is up, ground anew at each sharpening; null where none is wanted. */
+  const micro = computed(() => bySide.value?.[job.side.value] ?? null)
   const stages = computed((): LifeStage[] => {
     if (!side.value) return []
     const looks = ['now', 'then', 'later'] as const
-    return bladeLife(side.value.firstDue.place, [0, 1, 1 + MORE]).map((after, i) => ({ ...after, look: looks[i]! }))
+    return bladeLife(side.value.firstDue.place, [0, 1, 1 + MORE]).map((after, i) => ({
+      ...after,
+      section: micro.value && i > 0 ? withMicroBevel(after.section, micro.value.deg) : after.section,
+      look: looks[i]!,
+    }))
   })
   const charted = computed(() => {
     if (!side.value) return []
@@ -85,5 +94,5 @@ export function useLife() {
       strokes: stone && strokesToRemove(side.value.thinningMm3, rateOf(stone)),
     }
   })
-  return { ground, oneSided, side, whole, mostMm, due, stages, charted, measured, thinning }
+  return { ground, oneSided, side, whole, mostMm, due, micro, stages, charted, measured, thinning }
 }
