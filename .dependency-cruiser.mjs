@@ -7,7 +7,7 @@ const CORE = [
   ['math'],
   ['records'],
   ['log', 'geometry'],
-  ['steel', 'uncertainty'],
+  ['steel', 'uncertainty', 'use'],
   ['placement', 'observe'],
   ['photo', 'process', 'exchange'],
   ['simulation'],

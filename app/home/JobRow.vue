@@ -66,6 +66,7 @@ const next = computed(() => {
     sideNames: current.sideNames,
     dialForMm: props.job.dialForMm,
     stoneName: collections.nameOf,
+    startingRanges: current.startingRanges,
     up: null,
   })
   return {

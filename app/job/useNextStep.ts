@@ -40,6 +40,7 @@ function process(job: JobView) {
       sideNames: preferences.current.sideNames,
       dialForMm: job.content.value.dialForMm,
       stoneName: collections.nameOf,
+      startingRanges: preferences.current.startingRanges,
       up: job.side.value,
     }),
   )

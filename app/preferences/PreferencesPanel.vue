@@ -70,6 +70,13 @@ const themes = [
           </p>
           <SidesDrawing :names="preferences.current.sideNames" />
         </fieldset>
+        <USwitch
+          :model-value="preferences.current.startingRanges"
+          label="Usual ranges of angles"
+          description="What is usual for a blade’s use, until its own record tells. Off: by experience alone."
+          size="lg"
+          @update:model-value="preferences.change({ startingRanges: $event })"
+        />
         <URadioGroup v-model="colorMode.preference" legend="Theme" :items="themes" size="lg" />
         <USwitch
           v-model="preferences.singleKeys"

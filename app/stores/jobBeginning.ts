@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { z } from 'zod'
 import { doneWith } from '#core/process/card/sameAgain'
-import { startingCard } from '#core/process/card/starting'
+import { startingCard, startingDial } from '#core/process/card/starting'
 import { recordSchema, type RecordOf, type JobRecord } from '#core/records/storage/kinds'
 import { ask, type Answer } from '~/saving/api'
 import type { bladeList } from './bladeList'
@@ -12,6 +12,9 @@ import { usePreferences } from './preferences'
 const MOST_NAME = 120
 /** What a number behind a name takes at most. */
 const ROOM_FOR_NUMBER = 6
+
+/** The angle that an edge is to have, and its micro-bevel. */
+export type AskedAngle = Pick<JobRecord, 'wanted' | 'microBevel'>
 
 /** How a job is begun: with rig, stone, hold and angle as far as they are known from before. */
 export function jobBeginning(
@@ -45,8 +48,11 @@ export function jobBeginning(
     }
   }
 
-  /** A new job with a blade: with rig, stone and hold as in the last one with it, else with those of the last job. */
-  async function startJob(bladeId: string): Promise<JobRecord | null> {
+  /**
+   * A new job with a blade: with rig, stone and hold as in the last one with it, else with those of the last job. With
+   * an angle that it is to have, it is dialled for that one.
+   */
+  async function startJob(bladeId: string, asked?: AskedAngle): Promise<JobRecord | null> {
     const named = await blades.learnOne(bladeId)
     if (!named.ok) problem.value = named.problem
     const blade = named.ok ? named.value : null
@@ -78,6 +84,10 @@ export function jobBeginning(
       bladeId,
       stoneId: stone.id,
       ...begun,
+      ...(asked && {
+        ...asked,
+        dialled: startingDial({ rig, blade, stone, hold: begun.hold }, asked.wanted, begun.dialForMm),
+      }),
     }
     return noted(await ask(recordSchema('jobs'), '/api/jobs', 'POST', content))
   }

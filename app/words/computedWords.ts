@@ -70,6 +70,7 @@ export const COMPUTED_WORDS: Record<ComputedCode, Say> = {
   'looks-not-weighed': () => 'The looks could not be weighed. Try again.',
   'angle-missing': () => 'Enter the angle as a number, such as 17.5.',
   'strokes-missing': () => 'Enter how many strokes, as a whole number.',
+  'use-count-missing': () => 'Enter how much as a whole number, or leave it empty.',
   'forces-missing': () => 'Enter the force of each cut in grams, with blanks between: 85 92 88.',
   'width-missing': () => 'Enter how wide the bevel is, as a number.',
   'uncertainty-missing': () => 'Enter the uncertainty as a number, such as 0.2.',

@@ -4,11 +4,13 @@ import type { NextStep } from '#core/process/steps/nextStep'
 import type { AngleAsGround, OutOfDate, Step } from '#core/process/steps/step'
 import type { PerSide, Side } from '#core/records/common/side'
 import type { Setup } from '#core/geometry/setup/setup'
+import { startingAngle } from '#core/use/startingAngle'
 import type { LengthUnit } from '#core/math/units/length'
 import { angleText, differenceText } from './angleText'
 import { dialText } from './dialText'
 import { lengthText } from './lengthText'
 import { GRIP_TEXT, moveText } from './placementText'
+import { startingText } from './nextAngleText'
 import { placeText } from './placeText'
 import { problemText } from './problemText'
 import { uncapital } from './sentence'
@@ -22,6 +24,8 @@ export interface Spoken {
   /** The place that the dial is for: what is to be read is read there. */
   readonly dialForMm: number | null
   readonly stoneName: (id: string) => string
+  /** Whether usual ranges for a use are said. */
+  readonly startingRanges: boolean
   /** The side that is up; null where no blade lies on the bench. */
   readonly up: Side | null
 }
@@ -86,12 +90,17 @@ function whereProved(
 }
 
 function toDoText({ toDo, side, zone, stoneId, forMicroBevel, position, placeMm }: NextStep, spoken: Spoken): StepText {
-  const { setup, unit, sideNames, dialForMm, stoneName } = spoken
+  const { setup, unit, sideNames, dialForMm, stoneName, startingRanges } = spoken
   const on = side ? sideNames[side] : ''
   const stone = stoneId ? stoneName(stoneId) : 'the stone'
   switch (toDo.does) {
-    case 'say-wanted':
-      return { do: 'Enter the wanted angle', why: '20° is only what every job begins with' }
+    case 'say-wanted': {
+      const starting = startingRanges ? startingAngle(setup.blade) : null
+      return {
+        do: 'Enter the wanted angle',
+        why: starting ? startingText(starting) : '20° is only what every job begins with',
+      }
+    }
     case 'mend-grip':
       return {
         do: toDo.instead

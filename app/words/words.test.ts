@@ -157,6 +157,7 @@ describe('words for the bench', () => {
       sideNames: { A: 'Stamp', B: 'Plain' },
       dialForMm: null,
       stoneName: () => 'Stone 800',
+      startingRanges: true,
       up: 'B' as const,
     }
     const at = { station: 'clamp', zone: null, ...NO_STONE, position: null, placeMm: null, leavable: false } as const

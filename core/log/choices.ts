@@ -20,8 +20,12 @@ export const SHARPNESS_TESTS = ['paper', 'light', 'strop', 'magnifier', 'thread'
 export type SharpnessTest = (typeof SHARPNESS_TESTS)[number]
 
 /** What became of an edge in use. */
-export const OUTCOMES = ['cuts-well', 'rolled', 'chipped', 'dulled-soon'] as const
+export const OUTCOMES = ['cuts-well', 'dulled', 'rolled', 'chipped', 'dulled-soon'] as const
 export type Outcome = (typeof OUTCOMES)[number]
+
+/** What use is counted in, beside the days that go by. */
+export const USE_UNITS = ['meals', 'metres', 'cuts', 'plants', 'hours'] as const
+export type UseUnit = (typeof USE_UNITS)[number]
 
 /** What is done about the bevel that was found. */
 export const CHOICES = ['follow', 'cut', 'nearer'] as const

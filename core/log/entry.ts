@@ -1,7 +1,17 @@
 import { z } from 'zod'
 import { moment } from '../schema/moment'
 import { isOneOf, keysOf } from '../schema/keys'
-import { BURRS, CHOICES, FINISHES, INK_PATTERNS, LEVELS, OUTCOMES, SHARPNESS_TESTS, WIDTH_MEANS } from './choices'
+import {
+  BURRS,
+  CHOICES,
+  FINISHES,
+  INK_PATTERNS,
+  LEVELS,
+  OUTCOMES,
+  SHARPNESS_TESTS,
+  USE_UNITS,
+  WIDTH_MEANS,
+} from './choices'
 import { STEP_IDS } from './stepIds'
 import { ZONE_KINDS } from '../records/blade/zones'
 import { SIDES } from '../records/common/side'
@@ -223,8 +233,23 @@ const putToUse = entry.extend({ kind: z.literal('put-to-use') })
 const outcome = entry.extend({
   kind: z.literal('outcome'),
   outcome: z.enum(OUTCOMES),
+  /** Where along the edge; empty: all along, or nowhere. */
+  zones: z.array(z.enum(ZONE_KINDS)).max(ZONE_KINDS.length).default([]),
+  /** Of an edge that dulled soon: whether its burr was removed with care; null: nobody said, or it was not asked. */
+  burrRemoved: z.boolean().nullable().default(null),
+  /** What it cut. */
+  usedFor: z.string().trim().max(80).default(''),
+  /** How much of that; null where it was not counted. */
+  amount: z
+    .object({ count: count({ least: 1, most: 1_000_000 }), unit: z.enum(USE_UNITS) })
+    .nullable()
+    .default(null),
+  /** Who says so; empty: who keeps the record. */
+  by: z.string().trim().max(80).default(''),
   note: z.string().max(1000).default(''),
 })
+/** An outcome of which nothing else was said. */
+export const OUTCOME_ALONE = { zones: [], burrRemoved: null, usedFor: '', amount: null, by: '', note: '' }
 /** A stone was measured, used or flattened. */
 const wear = entry.extend({ kind: z.literal('stone-wear'), ...stoneWear.shape })
 /** Another entry is retracted; or, where that one is a retraction itself, what it retracted holds again. */
@@ -276,6 +301,7 @@ export type Strokes = EntryOf<'strokes'>
 export type StoneDone = EntryOf<'stone-done'>
 export type ScratchesEntry = EntryOf<'scratches'>
 export type Sharpness = EntryOf<'sharpness'>
+export type OutcomeEntry = EntryOf<'outcome'>
 export type WearEntry = EntryOf<'stone-wear'>
 export type BevelFound = EntryOf<'bevel-found'>
 

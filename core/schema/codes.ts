@@ -151,6 +151,7 @@ export type ComputedCode =
   | 'looks-not-weighed'
   | 'angle-missing'
   | 'strokes-missing'
+  | 'use-count-missing'
   | 'forces-missing'
   | 'width-missing'
   | 'uncertainty-missing'

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { clearances, jawFit, reachAlong } from '../../core/geometry/hold/holdChecks'
 import { gripOf } from '../../core/geometry/hold/grip'
 import { CLEARANCE_TOLERANCE_DEG } from '../../core/geometry/hold/jawClearance'
+import { byTime } from '../../core/log/activeEntries'
 import type { LogEntry } from '../../core/log/entry'
 import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import type { JobNow } from '../../core/process/steps/jobNow'
@@ -13,6 +14,9 @@ import { possibleBlade } from '../../core/records/blade/impossible'
 import { SIDES } from '../../core/records/common/side'
 import { onRig } from '../../core/records/rig/fittedAt'
 import { fittedWith } from '../../core/records/rig/jaws'
+import { dullBy } from '../../core/use/edgeLife'
+import { nextAngle } from '../../core/use/nextAngle'
+import { sharpeningsOf } from '../../core/use/sharpenings'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { asSet } from '../../core/uncertainty/asSet'
@@ -32,7 +36,7 @@ beforeAll(async () => {
     recordRepository(open.db, 'rigs').list(),
     recordRepository(open.db, 'blades').list(),
     recordRepository(open.db, 'stones').list(),
-    recordRepository(open.db, 'jobs').list(),
+    recordRepository(open.db, 'jobs').list(true),
   ])
   const { entries } = await listLog(open.db, 0)
   for (const job of jobs.records) {
@@ -70,8 +74,10 @@ it.each(demoJobs.map(({ name }) => name))('%s passes every check of how it is he
   }
 })
 
-it('one is at each station on the way, one is done with; the others have just begun', () => {
-  const next = demoJobs.map(({ name }) => [name, nextStep(planted.get(name)!)?.toDo.does ?? null])
+it('of those on the bench one is at each station on the way, one is done with; the others have just begun', () => {
+  const next = demoJobs
+    .filter(({ archived }) => !archived)
+    .map(({ name }) => [name, nextStep(planted.get(name)!)?.toDo.does ?? null])
   expect(Object.fromEntries(next)).toEqual({
     'Pocket knife from the gate': null,
     'Grafting knife, spring': 'dial',
@@ -89,4 +95,20 @@ it('one is at each station on the way, one is done with; the others have just be
 
 it.each(Object.values(demoBlades).map((one) => [one.name, one] as const))('%s can be', (_, one) => {
   expect(possibleBlade.safeParse(one)).toMatchObject({ success: true })
+})
+
+it('the budding knife has two years behind it: its angle went down until it rolled, and is known since', () => {
+  const log = demoJobs.flatMap(({ name }) => (name.startsWith('Budding') ? planted.get(name)!.log : [])).sort(byTime)
+  const sharpenings = sharpeningsOf(log, { bevels: 'both' })
+  expect(sharpenings.map(({ became }) => became)).toEqual(['held', 'held', 'held', 'rolled', 'held', 'held'])
+  expect(sharpenings.every(({ isProved }) => isProved)).toBe(true)
+  expect(nextAngle(sharpenings, { sharpenedBefore: null }, [17, 22])).toMatchObject({
+    does: 'same',
+    why: 'near-its-limit',
+  })
+  expect(dullBy(sharpenings, new Date().toISOString())).toMatchObject({ is: 'likely' })
+})
+
+it.each(demoJobs.filter(({ archived }) => archived).map(({ name }) => name))('%s left nothing to do', (name) => {
+  expect(nextStep(planted.get(name)!)).toBeNull()
 })

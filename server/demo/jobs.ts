@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import type { job } from '../../core/records/job/job'
+import type { Outcome } from '../../core/log/choices'
 import type { DialSetting } from '../../core/records/rig/dials/readings'
 import { SIDES, type Side } from '../../core/records/common/side'
 import type { Purpose } from '../../core/records/job/purpose'
@@ -18,12 +19,16 @@ export interface DemoJob extends Omit<z.input<typeof job>, 'rigId' | 'bladeId' |
   did?: DemoStep[]
   /** So many days before the samples are laid out; usually that day. */
   daysBefore?: number
+  /** It is off the bench. */
+  archived?: boolean
   /** What the gauge read and the goniometer proved. */
   read?: DemoAngles
   proved?: DemoAngles
 }
 /** A step that was done, on both sides where it has any. */
 export type DemoStep =
+  /** The hold is kept, though the angle is not even in it. */
+  | 'kept-hold'
   | 'height'
   | 'dialled'
   | 'read'
@@ -38,6 +43,8 @@ export type DemoStep =
   | 'accepted-B'
   | 'put-to-use'
   | 'outcome'
+  /** What became of the edge so many days later, and how many plants it had cut. */
+  | { readonly outcome: Outcome; readonly afterDays: number; readonly plants: number }
 export type DemoAngles = Record<'A' | 'B', number>
 
 const hold = (bladeXMm: number, bladeYMm: number, turnDeg = 0) => ({
@@ -188,4 +195,39 @@ export const demoJobs: DemoJob[] = [
     read: { A: 20, B: 19.9 },
     proved: { A: 20.1, B: 20.2 },
   },
+  ...(
+    [
+      [730, 20, 82.5, { A: 20.2, B: 19.9 }, { outcome: 'dulled', afterDays: 61, plants: 900 }],
+      [610, 19, 79, { A: 19.1, B: 18.8 }, { outcome: 'dulled', afterDays: 84, plants: 1250 }],
+      [480, 18, 75.5, { A: 18.2, B: 18.1 }, { outcome: 'dulled', afterDays: 77, plants: 1100 }],
+      [360, 17, 72, { A: 17.1, B: 17 }, { outcome: 'rolled', afterDays: 12, plants: 160 }],
+      [300, 18, 75.5, { A: 18.1, B: 18 }, { outcome: 'dulled', afterDays: 88, plants: 1300 }],
+      [150, 18, 75.5, { A: 18, B: 18.2 }, { outcome: 'cuts-well', afterDays: 20, plants: 250 }],
+    ] as const
+  ).map(([daysBefore, deg, mm, proved, became]): DemoJob => ({
+    ...common,
+    name: `Budding knife, ${daysBefore} days ago`,
+    rig: 'table',
+    blade: 'budding',
+    stoneNumber: 4,
+    order: [4],
+    purpose: 'touch-up',
+    archived: true,
+    daysBefore,
+    did: [
+      'kept-hold',
+      'dialled',
+      'read',
+      { strokes: { A: 40, B: 40 }, doneOn: SIDES, steelMm3: 0.08 },
+      'burr',
+      'proved',
+      'put-to-use',
+      became,
+    ],
+    hold: hold(0, 0, 10),
+    dialled: bothSides({ by: 'millimetres', mm }),
+    wanted: wantedOfBoth(deg, 'Clean cut under the bark.'),
+    read: { A: deg + 0.1, B: deg },
+    proved,
+  })),
 ]

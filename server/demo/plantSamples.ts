@@ -4,7 +4,7 @@ import { nth } from '#core/math/list'
 import { expectedReadingDeg } from '../../core/geometry/gauge/expectedReading'
 import { gaugeUseOf, job } from '../../core/records/job/job'
 import { RECORD_KINDS, RECORDS, type ContentOf, type RecordOf, type RecordKind } from '../../core/records/storage/kinds'
-import { ANGLE_ALONE, type LogEntry } from '../../core/log/entry'
+import { ANGLE_ALONE, OUTCOME_ALONE, type LogEntry } from '../../core/log/entry'
 import { bevelThicknessMm } from '../../core/records/blade/bevelThickness'
 import { primaryFaceDeg } from '../../core/records/blade/primaryFace'
 import { zonesOfBlade, zoneMiddleMm } from '../../core/records/blade/zones'
@@ -53,7 +53,18 @@ async function layOut(db: Database): Promise<void> {
   const instruments = await each(demoInstruments, keeper(db, 'instruments'))
   const stoneId = (number: number) => nth(stones, number - 1).id
   const keepJob = keeper(db, 'jobs')
-  for (const { rig, blade, stoneNumber, order = [], read, proved, did = [], daysBefore = 0, ...content } of demoJobs) {
+  for (const {
+    rig,
+    blade,
+    stoneNumber,
+    order = [],
+    read,
+    proved,
+    did = [],
+    daysBefore = 0,
+    archived,
+    ...content
+  } of demoJobs) {
     const links = {
       rigId: rigs[rig].id,
       rigRevision: rigs[rig].revision,
@@ -67,6 +78,7 @@ async function layOut(db: Database): Promise<void> {
       db,
       happenedOn(made, { ...setup, rig: rigs[rig] }, { instruments, read, proved, did, daysBefore }, entryId),
     )
+    if (archived && made.archivedAt === null) await recordRepository(db, 'jobs').archive(made.id, made.revision)
   }
 }
 
@@ -101,7 +113,12 @@ function happenedOn(
   })
   const both = (entry: (side: Side) => LogEntry[]): LogEntry[] => SIDES.flatMap(entry)
   const placeMm = edgePoint.fromHeelMm
+  const leftOut = (step: 'hold' | 'prove', side: Side | null): LogEntry => {
+    const where = { side, zone: null, position: null, placeMm: null }
+    return { ...about(null), ...where, kind: 'left-out', step, setup: then }
+  }
   const steps: Record<Exclude<DemoStep, object>, () => LogEntry[]> = {
+    'kept-hold': () => [leftOut('hold', null)],
     height: () => [{ ...about(), kind: 'blade-height', heightMm: bladeHeightMm, setup: then }],
     dialled: () => both((side) => [{ ...about(), kind: 'dialled', side, setup: then }]),
     read: () =>
@@ -143,20 +160,9 @@ function happenedOn(
         const looks = { ...ANGLE_ALONE, finish: 'crisp' as const, toApex: true, setup: then }
         return [{ ...about(), ...found, ...looks, kind: 'proof', instrumentId }]
       }),
-    'accepted-B': () => [
-      {
-        ...about(null),
-        kind: 'left-out',
-        step: 'prove',
-        side: 'B',
-        zone: null,
-        position: null,
-        placeMm: null,
-        setup: then,
-      },
-    ],
+    'accepted-B': () => [leftOut('prove', 'B')],
     'put-to-use': () => [{ ...about(null), kind: 'put-to-use' }],
-    outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', note: '' }],
+    outcome: () => [{ ...about(null), kind: 'outcome', outcome: 'cuts-well', ...OUTCOME_ALONE }],
   }
   function ground({ strokes, doneOn, steelMm3: removedMm3 }: Extract<DemoStep, { strokes: unknown }>): LogEntry[] {
     return both((side): LogEntry[] => {
@@ -179,9 +185,16 @@ function happenedOn(
       const width = { side, placeMm, zone: null, widthMm: widthsMm[side], uncertaintyMm: 0.05, by: 'loupe' as const }
       return [{ ...about(null), ...width, kind: 'bevel-width', setup: then }]
     })
-  return did.flatMap((step) =>
-    typeof step === 'string' ? steps[step]() : 'strokes' in step ? ground(step) : measured(step),
-  )
+  const became = ({ outcome, afterDays, plants }: Extract<DemoStep, { outcome: unknown }>): LogEntry[] => {
+    const amount = { count: plants, unit: 'plants' as const }
+    const at = new Date(ended + afterDays * DAY_MS).toISOString()
+    return [{ ...about(null), at, kind: 'outcome', ...OUTCOME_ALONE, outcome, amount, usedFor: 'Rootstocks' }]
+  }
+  return did.flatMap((step) => {
+    if (typeof step === 'string') return steps[step]()
+    if ('outcome' in step) return became(step)
+    return 'strokes' in step ? ground(step) : measured(step)
+  })
 }
 const MINUTE_MS = 60_000
 const DAY_MS = 24 * 60 * MINUTE_MS

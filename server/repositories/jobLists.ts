@@ -39,11 +39,21 @@ const logWhere = async (db: Database, where: SQL | undefined) =>
 
 const MOST_EARLIER = 50
 const MOST_PROOFS = 300
-const MOST_OF_BLADE = 400
-/** What tells of the bevel that a blade has, on whatever job. */
-const TELLS_OF_BEVEL = (['ink-look', 'proof', 'bevel-found', 'bevel-width', 'strokes', 'retraction'] as const).flatMap(
-  storedKinds,
-)
+const MOST_OF_BLADE = 1500
+/** What tells of the bevel that a blade has, and of what became of its edges, on whatever job. */
+const TELLS_OF_BLADE = (
+  [
+    'ink-look',
+    'proof',
+    'bevel-found',
+    'bevel-width',
+    'strokes',
+    'sharpness',
+    'put-to-use',
+    'outcome',
+    'retraction',
+  ] as const
+).flatMap(storedKinds)
 
 /** What bears on a job with a rig and a blade; without a job, on one that is to be. */
 export async function aroundAJob(
@@ -65,7 +75,7 @@ export async function aroundAJob(
   )
   const others: LogRow[][] = [
     jobId ? await db.select().from(log).where(eq(log.jobId, jobId)) : [],
-    await newest(and(eq(log.bladeId, bladeId), inArray(log.kind, TELLS_OF_BEVEL)), MOST_OF_BLADE),
+    await newest(and(eq(log.bladeId, bladeId), inArray(log.kind, TELLS_OF_BLADE)), MOST_OF_BLADE),
     await newest(eq(log.kind, 'reading'), 1),
     await newest(and(eq(log.kind, 'proof'), sql`${log.content} ->> 'instrumentId' is not null`), 1),
   ]

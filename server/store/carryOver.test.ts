@@ -101,7 +101,12 @@ describe('a data folder of an earlier version', () => {
       expect(entries.filter((entry) => entry.kind === 'proof').map((entry) => entry.deg)).toEqual([20.2, 20.6])
       expect(entries.filter((entry) => entry.kind === 'stone-wear')).toHaveLength(shipped > 2 ? 3 : 0)
       // What was not asked then is as it is to begin with.
-      expect(await readPreferences(db)).toEqual({ ...file.preferences, inches: 'decimals', habits: BEGUN_HABITS })
+      expect(await readPreferences(db)).toEqual({
+        ...file.preferences,
+        inches: 'decimals',
+        startingRanges: true,
+        habits: BEGUN_HABITS,
+      })
       if (shipped > 2) {
         expect(columns).toContain('stops')
         expect(rigs.records[0]).toMatchObject({ stops: [{ name: 'pin 1', depthMm: 8 }], pivotPlayMm: 0.2 })

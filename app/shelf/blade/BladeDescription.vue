@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useAskedField } from '~/forms/useAskedFor'
 import { GRINDS, type Blade } from '#core/records/blade/blade'
+import { HANDS, WORKS } from '#core/records/blade/work'
 import { SHAPE_IDS, type ShapeId } from '#core/records/blade/shapeMeasures'
 import { SIDES } from '#core/records/common/side'
 import type { BladeRecord } from '#core/records/storage/kinds'
@@ -12,7 +13,7 @@ import { useTrace } from './useTrace'
 import { BLADE_STEPS, useBladeDescription } from './useBladeDescription'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
-import { GRIND_WORD } from '~/words/bladeText'
+import { GRIND_WORD, HAND_WORD, WORK_WORD } from '~/words/bladeText'
 import { SHAPE_MEASURE_HOW, SHAPE_MEASURE_WORD, SHAPE_WORD } from '~/words/shapeText'
 
 /**
@@ -110,6 +111,17 @@ const about: Field[] = [
   of('hardnessHrc', 'Hardness', 'Empty where it is not known.'),
   of('coating', 'Coating', 'What the flats carry: protect it from the jaws.'),
 ]
+const sharpenedField = of(
+  'sharpenedBefore',
+  'Sharpened before',
+  'How often, when its record begins: 0 for a new blade, whose factory edge does not count. Empty: not known.',
+)
+const works = (['not-said', ...WORKS] as const).map((value) => ({ value, label: WORK_WORD[value] }))
+const work = computed({
+  get: () => draft.value.facts.work ?? 'not-said',
+  set: (chosen) => (draft.value.facts.work = chosen === 'not-said' ? null : chosen),
+})
+const hands = HANDS.map((value) => ({ value, label: HAND_WORD[value] }))
 const landmarkFields = [
   of(
     'landmark.what',
@@ -276,6 +288,17 @@ const steps = computed(() => BLADE_STEPS.map((title, i) => ({ mark: title, title
         :fields="facts"
         :problem="factProblem(field.path)"
         :active="active === field.path"
+        @focus="active = $event"
+      />
+      <div class="grid grid-cols-2 gap-3">
+        <LabelledSelect v-model="work" label="Work of its edge" :items="works" />
+        <LabelledSelect v-model="draft.facts.hand" label="The hand that uses it" :items="hands" />
+      </div>
+      <DescribedField
+        :field="sharpenedField"
+        :fields="facts"
+        :problem="factProblem(sharpenedField.path)"
+        :active="active === sharpenedField.path"
         @focus="active = $event"
       />
       <fieldset class="grid grid-cols-2 gap-x-3 border-t border-default pt-2">

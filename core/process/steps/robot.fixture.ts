@@ -3,7 +3,7 @@ import equal from 'fast-deep-equal'
 import { cutWith } from '../../log/cutWith'
 import { activeEntries } from '../../log/activeEntries'
 import type { SetupSnapshot } from '../../log/setupSnapshot'
-import { ANGLE_ALONE, type LogEntry } from '../../log/entry'
+import { ANGLE_ALONE, OUTCOME_ALONE, type LogEntry } from '../../log/entry'
 import { evenEdgePoints } from '../../math/curve/edgePoints'
 import type { Blade } from '../../records/blade/blade'
 import { zonesOfBlade } from '../../records/blade/zones'
@@ -304,7 +304,7 @@ export function bench(rig: Rig, blade: Blade, stone: Stone, purpose: Purpose, se
         log.push({ ...about(), kind: 'put-to-use' })
         return true
       case 'note-outcome':
-        log.push({ ...about(), kind: 'outcome', outcome: 'cuts-well', note: '' })
+        log.push({ ...about(), kind: 'outcome', outcome: 'cuts-well', ...OUTCOME_ALONE })
         return true
       default:
         return false

@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { curve } from '../../math/curve/curve'
-import { deg, hrc, label, mm } from '../../schema/measure'
+import { count, deg, hrc, label, mm } from '../../schema/measure'
 import { edgeUncertainty } from './edgeUncertainty'
 import { SHAPE_IDS, shapeMeasures } from './shapeMeasures'
+import { HANDS, WORKS } from './work'
 import { zone } from './zones'
 
 const bevelAngle = deg({ above: 0, most: 60 })
@@ -18,6 +19,11 @@ export const blade = z.object({
   notes: z.string().max(4000).default(''),
   owner: z.string().max(80).default(''),
   use: z.string().max(200).default(''),
+  /** What its edge is for, as far as its angle goes; null: nobody said. */
+  work: z.enum(WORKS).nullable().default(null),
+  hand: z.enum(HANDS).default('usual'),
+  /** How often it had been sharpened when its record began: 0, it was new; null: not known. */
+  sharpenedBefore: count({ least: 0, most: 1000 }).nullable().default(null),
   complaint: z.string().max(300).default(''),
   steel: z.string().max(120).default(''),
   coating: z.string().max(80).default(''),

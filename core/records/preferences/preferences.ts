@@ -16,6 +16,8 @@ export const preferences = z.object({
   inches: z.enum(['decimals', 'fractions']).default('decimals'),
   angles: z.enum(['per-side', 'included']).default('per-side'),
   sideNames: z.object({ A: sideName, B: sideName }).default({ A: 'A', B: 'B' }),
+  /** Whether usual ranges for an edge's use are said, or experience alone counts. */
+  startingRanges: z.boolean().default(true),
   habits: keptHabits.default(BEGUN_HABITS),
 })
 export type Preferences = z.infer<typeof preferences>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { threshold } from '../../use/threshold'
 import reference from './fixtures/learning.json'
 import { stoneRate, strokesToRemove } from './rate'
 
@@ -31,4 +32,15 @@ describe('what a stone takes is learned from its own jobs', () => {
     expect(factor(8)).toBeCloseTo(1.69, 1)
     expect(stoneRate(10, [{ removedMm3: 0, strokes: 20 }])).toEqual(stoneRate(10, []))
   })
+})
+
+describe('where the edge of a blade fails is learned from its own uses', () => {
+  for (const { name, startingRangeDeg, uses, threshold90 } of reference.blades)
+    it(name, () => {
+      const used = uses.map(({ angleDeg, outcome }) => ({ deg: angleDeg, failed: outcome !== 'held' }))
+      const [least, most] = startingRangeDeg as [number, number]
+      const known = threshold([least, most], used)
+      const found = [known.leastDeg, known.middleDeg, known.mostDeg]
+      found.forEach((deg, i) => expect(Math.abs(deg - threshold90[i]!)).toBeLessThan(0.1))
+    })
 })

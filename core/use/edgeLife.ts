@@ -1,0 +1,82 @@
+import type { Outcome, UseUnit } from '../log/choices'
+import { kaplanMeier, medianLife, type Lasted, type SurvivalStep } from '../math/statistics/kaplanMeier'
+import type { Sharpening } from './sharpenings'
+
+/** What the life of an edge is counted in. */
+export type LifeUnit = 'days' | UseUnit
+
+/** How long edges of one setting have cut. */
+export interface EdgeLife {
+  /** Degrees per side, to the nearest whole one; null where the angle is not known. */
+  readonly deg: number | null
+  readonly edges: number
+  /** Of these: dull or damaged by now; the others still cut when they were last asked of. */
+  readonly ended: number
+  readonly curve: readonly SurvivalStep[]
+  readonly median: ReturnType<typeof medianLife>
+}
+
+const DAY_MS = 24 * 3600_000
+const daysBetween = (from: string, to: string): number => Math.max(0, (Date.parse(to) - Date.parse(from)) / DAY_MS)
+
+/**
+ * How long one edge cut, or has cut so far: up to the first time that it was said to be dull or damaged, else up to the
+ * last that it still cut. Null where nothing is known in this unit.
+ */
+function lastedIn({ at, outcomes }: Sharpening, unit: LifeUnit): Lasted | null {
+  const end = outcomes.find(({ outcome }) => outcome !== 'cuts-well')
+  const of = end ?? outcomes.at(-1)
+  if (!of) return null
+  if (unit === 'days') return { time: daysBetween(at, of.at), ended: end !== undefined }
+  return of.amount?.unit === unit ? { time: of.amount.count, ended: end !== undefined } : null
+}
+
+/** How long edges last, angle by angle, the flattest first. Source: docs/use.md, "How long an edge lasts". */
+export function edgeLives(sharpenings: readonly Sharpening[], unit: LifeUnit): EdgeLife[] {
+  const known = sharpenings.flatMap((one) => {
+    const lasted = lastedIn(one, unit)
+    return lasted ? [{ deg: one.deg === null ? null : Math.round(one.deg), lasted }] : []
+  })
+  const degs = [...new Set(known.map(({ deg }) => deg))].sort((a, b) => (a ?? Infinity) - (b ?? Infinity))
+  return degs.map((deg) => ({
+    deg,
+    ...lifeOf(known.filter((one) => one.deg === deg).map(({ lasted }) => lasted)),
+  }))
+}
+
+/** The same of all edges of a blade together, whatever their angle. */
+const edgeLife = (sharpenings: readonly Sharpening[], unit: LifeUnit): Omit<EdgeLife, 'deg'> =>
+  lifeOf(sharpenings.flatMap((one) => lastedIn(one, unit) ?? []))
+
+function lifeOf(lasted: readonly Lasted[]): Omit<EdgeLife, 'deg'> {
+  const curve = kaplanMeier(lasted)
+  return {
+    edges: lasted.length,
+    ended: lasted.filter(({ ended }) => ended).length,
+    ...{ curve, median: medianLife(curve) },
+  }
+}
+
+/** Fewer edges than these that came to their end tell nothing of the next one. */
+const LEAST_ENDED = 2
+
+/** That the edge in use is dull: somebody said so, or it has been in use for longer than half of the others lasted. */
+export type Dull =
+  | { readonly is: 'said'; readonly outcome: Exclude<Outcome, 'cuts-well'> }
+  | { readonly is: 'likely'; readonly days: number; readonly usualDays: number }
+
+/**
+ * Whether the edge that a blade was last given is dull by now. Null where it is not, or cannot be said: edges of this
+ * blade that came to their end tell how long the next one lasts.
+ */
+export function dullBy(sharpenings: readonly Sharpening[], now: string): Dull | null {
+  const last = sharpenings.at(-1)
+  if (!last) return null
+  const latest = last.outcomes.at(-1)?.outcome ?? 'cuts-well'
+  if (latest !== 'cuts-well') return { is: 'said', outcome: latest }
+  const { ended, median } = edgeLife(sharpenings.slice(0, -1), 'days')
+  const days = daysBetween(last.at, now)
+  return ended >= LEAST_ENDED && median.middle !== null && days > median.middle
+    ? { is: 'likely', days, usualDays: median.middle }
+    : null
+}

@@ -1,0 +1,90 @@
+import { ofKind } from '../log/activeEntries'
+import type { LogEntry, OutcomeEntry } from '../log/entry'
+import { meanProof } from '../log/meanReading'
+import { steelStrokes } from '../log/steelStrokes'
+import type { Blade } from '../records/blade/blade'
+import { SIDES, type Side } from '../records/common/side'
+import type { AngleUsed } from './threshold'
+
+/** What became of an edge: it held, it failed, or a burr was left on it, which tells nothing of its angle. */
+export type Became = 'held' | 'rolled' | 'chipped' | 'burr'
+
+/** One sharpening of a blade, from the job that put the edge to use, and what became of it. */
+export interface Sharpening {
+  readonly jobId: string
+  /** When the edge was put to use. */
+  readonly at: string
+  /** The angle of its apex, degrees per side, the mean of both sides; null where neither proof nor setting says it. */
+  readonly deg: number | null
+  /** Whether that was proved on all its sides; else it is what the rig was set to when it was ground last. */
+  readonly isProved: boolean
+  readonly outcomes: readonly OutcomeEntry[]
+  /** Null: nobody has said yet. */
+  readonly became: Became | null
+}
+
+/** The factory edge of a new blade was overheated: so many of its first sharpenings tell nothing of its steel. */
+export const FIRST_LEFT_OUT = 3
+
+/** The sharpenings of a blade that were put to use, oldest first. Log: active entries with the blade, oldest first. */
+export function sharpeningsOf(log: readonly LogEntry[], { bevels }: Pick<Blade, 'bevels'>): Sharpening[] {
+  const sides = bevels === 'A' ? (['A'] as const) : SIDES
+  const put = new Map(ofKind(log, 'put-to-use').flatMap(({ jobId, at }) => (jobId ? [[jobId, at] as const] : [])))
+  return [...put].map(([jobId, at]): Sharpening => {
+    const ofJob = log.filter((one) => one.jobId === jobId)
+    const proved = sides.map((side) => provedDeg(ofJob, side))
+    const set = sides.map((side) => steelStrokes(ofJob).findLast((one) => one.side === side)?.setup?.setDeg[side])
+    const degs = sides.flatMap((_, i) => proved[i] ?? set[i] ?? [])
+    const outcomes = ofKind(ofJob, 'outcome').filter((one) => one.at >= at)
+    return {
+      ...{ jobId, at, outcomes },
+      deg: degs.length === sides.length ? degs.reduce((sum, deg) => sum + deg, 0) / sides.length : null,
+      isProved: proved.every((deg) => deg !== null),
+      became: becameOf(outcomes, ofJob),
+    }
+  })
+}
+
+/** What was proved of a side's apex since it was ground last, degrees. */
+function provedDeg(log: readonly LogEntry[], side: Side): number | null {
+  const ground = steelStrokes(log).findLast((one) => one.side === side)
+  const since = ofKind(log, 'proof').filter(({ at, setup, toApex }) => {
+    const isOfNow = ground === undefined ? setup !== null : at > ground.at
+    return isOfNow && toApex !== false
+  })
+  return meanProof(since, side)?.deg ?? null
+}
+
+/** An edge that failed once at its angle has failed there. */
+function becameOf(outcomes: readonly OutcomeEntry[], log: readonly LogEntry[]): Became | null {
+  const each = outcomes.map((one) => becameIn(one, log))
+  return each.find((one) => one === 'chipped' || one === 'rolled') ?? each.at(-1) ?? null
+}
+
+/** Dull soon with nothing to see: chipped too small to see where the burr was removed with care, else a burr. */
+function becameIn({ outcome, burrRemoved }: OutcomeEntry, log: readonly LogEntry[]): Became {
+  if (outcome === 'rolled' || outcome === 'chipped') return outcome
+  if (outcome !== 'dulled-soon') return 'held'
+  return (burrRemoved ?? isBurrGone(log)) ? 'chipped' : 'burr'
+}
+
+/** Whether a burr was looked for after the last strokes on a stone, and none was left. */
+export function isBurrGone(log: readonly LogEntry[]): boolean {
+  const last = ofKind(log, 'sharpness').findLast(({ burr }) => burr !== null)
+  return last !== undefined && last.burr === 'none' && last.at > (steelStrokes(log).at(-1)?.at ?? '')
+}
+
+/** The sharpenings that tell of the steel: those of a new blade's factory edge are left out. */
+export function countedSharpenings<S extends Sharpening>(
+  sharpenings: readonly S[],
+  { sharpenedBefore }: Pick<Blade, 'sharpenedBefore'>,
+): { readonly counted: readonly S[]; readonly leftOut: number } {
+  const leftOut = sharpenedBefore === null ? 0 : Math.max(0, FIRST_LEFT_OUT - sharpenedBefore)
+  return { counted: sharpenings.slice(leftOut), leftOut: Math.min(leftOut, sharpenings.length) }
+}
+
+/** What these say of the angle at which an edge fails: those whose angle and outcome are known. */
+export const anglesUsed = (sharpenings: readonly Sharpening[]): AngleUsed[] =>
+  sharpenings.flatMap(({ deg, became }) =>
+    deg === null || became === null || became === 'burr' ? [] : [{ deg, failed: became !== 'held' }],
+  )

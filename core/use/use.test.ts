@@ -1,0 +1,203 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { ANGLE_ALONE, OUTCOME_ALONE, type LogEntry, type OutcomeEntry } from '../log/entry'
+import { setupSaying } from '../log/setupSnapshot.fixture'
+import { bellyBlade } from '../geometry/setup/sampleSetup.fixture'
+import { dullBy, edgeLives } from './edgeLife'
+import { nextAngle } from './nextAngle'
+import { sharpeningsOf } from './sharpenings'
+import { startingAngle } from './startingAngle'
+import { threshold } from './threshold'
+
+const day = (n: number) => new Date(Date.UTC(2026, 0, 1 + n)).toISOString()
+const about = (n: number, job: number) => ({
+  ...{ id: `${n}-${job}`, at: day(n), jobId: `job ${job}`, bladeId: 'b', stoneId: null, instrumentId: null },
+})
+const sides = ['A', 'B'] as const
+const ground = (n: number, job: number, deg: number): LogEntry[] =>
+  sides.map((side) => ({
+    ...about(n, job),
+    ...{ kind: 'strokes', side, count: 20, zone: null, strop: false },
+    setup: setupSaying({ setDeg: { A: deg, B: deg } }),
+  }))
+const proof = (n: number, job: number, side: 'A' | 'B', deg: number): LogEntry => ({
+  ...about(n, job),
+  ...{ kind: 'proof', side, placeMm: null, zone: null, deg, uncertaintyDeg: 0.2, by: 'goniometer', ...ANGLE_ALONE },
+})
+const put = (n: number, job: number): LogEntry => ({ ...about(n, job), kind: 'put-to-use' })
+const became = (n: number, job: number, outcome: OutcomeEntry['outcome'], more: Partial<OutcomeEntry> = {}) => ({
+  ...{ ...about(n, job), kind: 'outcome' as const, outcome, ...OUTCOME_ALONE, ...more },
+})
+const of = (log: readonly LogEntry[]) => sharpeningsOf(log, bellyBlade)
+/** A sharpening at an angle on a day, with what became of it so many days later. */
+const used = (job: number, deg: number, outcome: OutcomeEntry['outcome'], n = 100 * job, days = 30) => [
+  ...[...ground(n, job, deg), put(n + 1, job)],
+  became(n + 1 + days, job, outcome),
+]
+const usual = [17, 22] as const
+const fresh = { sharpenedBefore: null }
+
+describe('the sharpenings of a blade', () => {
+  it('have the angle that was proved since they were ground, else the one that was set; wanted never counts', () => {
+    const [one] = of([...ground(1, 1, 20), proof(2, 1, 'A', 20.6), proof(2, 1, 'B', 19.8), put(3, 1)])
+    expect(one).toMatchObject({ jobId: 'job 1', isProved: true, became: null })
+    expect(one!.deg).toBeCloseTo(20.2, 9)
+    const stale = of([proof(0, 1, 'A', 25), proof(0, 1, 'B', 25), ...ground(1, 1, 20), put(3, 1)])
+    expect(stale[0]).toMatchObject({ deg: 20, isProved: false })
+    const half = of([...ground(1, 1, 20), proof(2, 1, 'A', 21), put(3, 1)])
+    expect(half[0]).toMatchObject({ deg: 20.5, isProved: false })
+    expect(of([put(3, 1)])[0]).toMatchObject({ deg: null })
+    expect(of(ground(1, 1, 20))).toEqual([])
+    // Where one side alone is bevelled, the other one says nothing.
+    const single = sharpeningsOf([...ground(1, 1, 20), proof(2, 1, 'A', 21), put(3, 1)], { bevels: 'A' })
+    expect(single[0]).toMatchObject({ deg: 21, isProved: true })
+  })
+  it('failed where they failed once, whatever was said later; what was said before they were used counts for none', () => {
+    const log = [...ground(1, 1, 20), put(2, 1), became(5, 1, 'chipped'), became(9, 1, 'cuts-well')]
+    expect(of(log)[0]!.became).toBe('chipped')
+    expect(of([...ground(3, 1, 20), became(1, 1, 'rolled'), put(4, 1)])[0]!.became).toBeNull()
+  })
+  it('that dulled soon with nothing to see are chipped where the burr was removed with care, else a burr', () => {
+    const burrNone: LogEntry = {
+      ...about(2, 1),
+      ...{ kind: 'sharpness', test: 'burr', zones: [], forcesG: [], burr: 'none', burrZones: [] },
+    }
+    const soon = (...between: LogEntry[]) =>
+      of([...ground(1, 1, 20), ...between, put(3, 1), became(9, 1, 'dulled-soon')])
+    expect(soon()[0]!.became).toBe('burr')
+    expect(soon(burrNone)[0]!.became).toBe('chipped')
+    expect(soon({ ...burrNone, burr: 'A' })[0]!.became).toBe('burr')
+    expect(
+      of([...ground(3, 1, 20), { ...burrNone, at: day(2) }, put(4, 1), became(9, 1, 'dulled-soon')])[0]!.became,
+    ).toBe('burr')
+    const said = (burrRemoved: boolean) =>
+      of([...ground(1, 1, 20), put(3, 1), became(9, 1, 'dulled-soon', { burrRemoved })])[0]!.became
+    expect([said(true), said(false)]).toEqual(['chipped', 'burr'])
+  })
+})
+
+describe('the next angle', () => {
+  const next = (log: readonly LogEntry[], blade: { sharpenedBefore: number | null } = fresh) =>
+    nextAngle(of(log), blade, usual)
+  it('is a degree lower after an edge that held, a degree higher after one that failed', () => {
+    expect(next(used(1, 22, 'cuts-well'))).toMatchObject({
+      ok: true,
+      does: 'lower',
+      deg: 21,
+      isProved: false,
+      known: 1,
+    })
+    expect(next(used(1, 22, 'dulled'))).toMatchObject({ does: 'lower', deg: 21 })
+    expect(next(used(1, 16, 'rolled'))).toMatchObject({ does: 'higher', deg: 17, why: 'rolled' })
+    expect(next(used(1, 16, 'chipped'))).toMatchObject({ does: 'higher', deg: 17, why: 'chipped' })
+    expect(next(used(1, 20, 'dulled-soon'))).toMatchObject({ does: 'same', deg: 20, why: 'burr' })
+  })
+  it('turns: after it failed a degree below, an edge that holds stays where it is', () => {
+    const down = [...used(1, 19, 'cuts-well'), ...used(2, 18, 'cuts-well'), ...used(3, 17, 'rolled')]
+    expect(next(down)).toMatchObject({ does: 'higher', deg: 18 })
+    const found = next([...down, ...used(4, 18, 'cuts-well')])
+    expect(found).toMatchObject({ does: 'same', deg: 18, why: 'near-its-limit', known: 4 })
+    expect(next([...down, ...used(4, 18, 'cuts-well'), ...used(5, 18, 'dulled')])).toMatchObject({ does: 'same' })
+  })
+  it('leaves out the first sharpenings of a blade that was new, and says so', () => {
+    const isNew = { sharpenedBefore: 0 }
+    expect(next(used(1, 17, 'chipped'), isNew)).toMatchObject({
+      does: 'same',
+      why: 'factory-edge',
+      leftOut: 1,
+      known: 0,
+    })
+    const four = [1, 2, 3, 4].flatMap((job) => used(job, 17, 'chipped'))
+    expect(next(four, isNew)).toMatchObject({ does: 'higher', leftOut: 3, known: 1 })
+    expect(next(four, { sharpenedBefore: 2 })).toMatchObject({ leftOut: 1, known: 3 })
+  })
+  it('is not known without an edge in use, an outcome or an angle, and says which', () => {
+    expect(next([])).toMatchObject({ ok: false, code: 'nothing-put-to-use' })
+    expect(next([...ground(1, 1, 20), put(2, 1)])).toMatchObject({ ok: false, code: 'no-outcome' })
+    expect(next([put(2, 1), became(3, 1, 'rolled')])).toMatchObject({ ok: false, code: 'no-angle' })
+  })
+  it('by experience alone rests on the uses, not on a range', () => {
+    const flat = threshold(null, [{ deg: 30, failed: true }])
+    expect(flat.mostDeg).toBeGreaterThan(45)
+    expect(threshold(usual, [{ deg: 30, failed: true }]).middleDeg).toBeLessThan(35)
+    const alone = nextAngle(of(used(1, 12, 'cuts-well')), fresh, null)
+    expect(alone).toMatchObject({ does: 'lower' })
+  })
+})
+
+describe('where an edge fails', () => {
+  it('is lower the more uses held and higher the more failed, and sharper with each', () => {
+    const angle = fc.double({ min: 10, max: 30, noNaN: true })
+    fc.assert(
+      fc.property(angle, angle, (deg, at) => {
+        const before = threshold(usual, [{ deg: at, failed: at < 19 }])
+        const held = threshold(usual, [
+          { deg: at, failed: at < 19 },
+          { deg, failed: false },
+        ])
+        const failed = threshold(usual, [
+          { deg: at, failed: at < 19 },
+          { deg, failed: true },
+        ])
+        expect(held.middleDeg).toBeLessThanOrEqual(before.middleDeg)
+        expect(failed.middleDeg).toBeGreaterThanOrEqual(before.middleDeg)
+        expect(held.failsAt(deg)).toBeLessThanOrEqual(failed.failsAt(deg))
+      }),
+    )
+    const known = threshold(usual, [])
+    expect(known.middleDeg).toBeCloseTo(17.5, 1)
+    expect(known.mostDeg - known.leastDeg).toBeCloseTo(2 * 1.645 * 3, 1)
+    expect(known.failsAt(10)).toBeGreaterThan(0.95)
+    expect(known.failsAt(25)).toBeLessThan(0.05)
+  })
+})
+
+describe('how long an edge lasts', () => {
+  it('is counted in days or in what was cut, per angle; one that still cuts counts up to when it was asked of', () => {
+    const counted = (job: number, deg: number, outcome: OutcomeEntry['outcome'], meals: number): LogEntry[] => [
+      ...[...ground(100 * job, job, deg), put(100 * job + 1, job)],
+      became(100 * job + 21, job, outcome, { amount: { count: meals, unit: 'meals' } }),
+    ]
+    const all = of([
+      ...counted(1, 15, 'dulled', 40),
+      ...counted(2, 15.3, 'cuts-well', 60),
+      ...counted(3, 18, 'rolled', 10),
+    ])
+    const [at15, at18] = edgeLives(all, 'meals')
+    expect(at15).toMatchObject({ deg: 15, edges: 2, ended: 1, median: { middle: 40 } })
+    expect(at15!.curve).toMatchObject([{ time: 40, share: 0.5 }])
+    expect(at18).toMatchObject({ deg: 18, edges: 1, ended: 1 })
+    expect(edgeLives(all, 'metres')).toEqual([])
+    expect(edgeLives(all, 'days').map(({ edges }) => edges)).toEqual([2, 1])
+    expect(edgeLives(all, 'days')[0]!.curve[0]!.time).toBe(20)
+  })
+  it('says that the edge in use is dull: as somebody said, or after the usual time of this blade', () => {
+    const past = [...used(1, 20, 'dulled', 0, 20), ...used(2, 20, 'dulled', 50, 30)]
+    const now = [...past, ...ground(100, 3, 20), put(101, 3)]
+    expect(dullBy(of(past), day(99))).toEqual({ is: 'said', outcome: 'dulled' })
+    expect(dullBy(of(now), day(110))).toBeNull()
+    expect(dullBy(of(now), day(140))).toEqual({ is: 'likely', days: 39, usualDays: 20 })
+    expect(dullBy(of([...now, became(120, 3, 'cuts-well')]), day(140))).toMatchObject({ is: 'likely' })
+    expect(dullBy(of([...used(1, 20, 'dulled', 0, 20), ...ground(100, 3, 20), put(101, 3)]), day(900))).toBeNull()
+    expect(dullBy([], day(1))).toBeNull()
+  })
+})
+
+describe('the angle to begin with', () => {
+  const begin = (of: Partial<Parameters<typeof startingAngle>[0]>) =>
+    startingAngle({ work: 'kitchen', hand: 'usual', hardnessHrc: null, thicknessBehindEdgeMm: 0.3, ...of })
+  it('is the middle of the usual range, and says why', () => {
+    expect(begin({ hardnessHrc: 61 })).toEqual({ usual: [10, 15], deg: 13, why: ['kitchen-hard'] })
+    expect(begin({ hardnessHrc: 57 })).toMatchObject({ usual: [15, 20], deg: 18, why: ['kitchen-soft'] })
+    expect(begin({})).toMatchObject({ usual: [15, 20], why: ['kitchen-unknown'] })
+    expect(begin({ work: 'chopping' })).toMatchObject({ usual: [25, 30], deg: 28 })
+    expect(begin({ work: null })).toBeNull()
+  })
+  it('is shifted within the range by hand and steel', () => {
+    expect(begin({ work: 'general', hand: 'careful' })).toMatchObject({ deg: 18, why: ['general', 'careful-hand'] })
+    expect(begin({ work: 'general', hand: 'rough' })).toMatchObject({ deg: 21 })
+    expect(begin({ work: 'general', hand: 'rough', hardnessHrc: 54 })).toMatchObject({ deg: 22 })
+    expect(begin({ work: 'general', hardnessHrc: 64 })).toMatchObject({ deg: 21, why: ['general', 'hard-chips'] })
+    expect(begin({ thicknessBehindEdgeMm: 0.8 })!.why).toContain('thick-behind')
+  })
+})
