@@ -46,7 +46,11 @@ const entries = computed(() => log.ofJob(props.job.id))
 const parts = computed(() => {
   const setup = made.value?.setup
   return setup
-    ? [props.job.updatedAt.slice(0, 10), setup.blade.name, setup.rig.name, setup.stone.name]
+    ? [
+        ...(props.job.dueOn ? [`due ${props.job.dueOn}`] : []),
+        ...(setup.blade.owner ? [setup.blade.owner] : []),
+        ...[props.job.updatedAt.slice(0, 10), setup.blade.name, setup.rig.name, setup.stone.name],
+      ]
     : ['A part of this job cannot be read.']
 })
 

@@ -4,12 +4,15 @@ import { useFoundPart } from '~/composables/useFoundPart'
 import { useWords } from '~/words/useWords'
 import { useLog } from '~/stores/log'
 import { useCollections } from '~/stores/collections'
+import { useToday } from '~/stores/today'
 
 const collections = useCollections()
 const words = useWords()
 const problem = computed(() => (collections.problem ? words.problem(collections.problem) : ''))
 useHead({ title: 'Jaw Tilt' })
 const log = useLog()
+const today = useToday()
+onMounted(today.load)
 onMounted(() => collections.loaded && Promise.all([collections.load(), log.load()]))
 
 /** What is looked for, once the typing has come to rest. */
@@ -42,7 +45,7 @@ const FEW = 9
 
 <template>
   <main id="work" class="mx-auto w-full max-w-5xl px-4 py-6">
-    <template v-if="collections.loaded">
+    <template v-if="collections.loaded && today.asked">
       <div class="mb-4 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
         <h1 class="text-2xl font-semibold">On the bench</h1>
         <div class="flex gap-2">
@@ -50,6 +53,7 @@ const FEW = 9
           <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" to="/start" />
         </div>
       </div>
+      <TodayPane />
       <UInput
         v-if="collections.bench.total > FEW || collections.bench.elsewhere > FEW || sought !== ''"
         v-model="sought"

@@ -18,6 +18,7 @@ const ENTRY_WORD: Readonly<Record<EntryKind, string>> = {
   'left-out': 'Step left out',
   'put-to-use': 'Put to use',
   outcome: 'Outcome in use',
+  'handed-back': 'Handed back',
   'stone-wear': 'Stone wear',
   retraction: 'Removal of an entry',
 }

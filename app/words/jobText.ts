@@ -36,6 +36,7 @@ const LINES: Record<Exclude<keyof Job, Untold>, (job: Job, names: JobNames) => r
   name: (job) => [['Name', job.name]],
   purpose: (job) => [['Purpose', job.purpose ? PURPOSE_WORD[job.purpose] : 'the usual one']],
   notes: (job) => [['Notes', job.notes || 'none']],
+  dueOn: (job) => [['Wanted back', job.dueOn ?? 'no day named']],
   finish: (job) => [['Finish', FINISH_WORD[job.finish]]],
   chip: ({ chip }, { unit }) => [
     ['Deepest chip', chip ? exactLength(chip.depthMm, unit) : 'none'],

@@ -248,6 +248,8 @@ const outcome = entry.extend({
   by: z.string().trim().max(80).default(''),
   note: z.string().max(1000).default(''),
 })
+/** The blade was handed back to its owner. */
+const handedBack = entry.extend({ kind: z.literal('handed-back') })
 /** An outcome of which nothing else was said. */
 export const OUTCOME_ALONE = { zones: [], burrRemoved: null, usedFor: '', amount: null, by: '', note: '' }
 /** A stone was measured, used or flattened. */
@@ -283,6 +285,7 @@ export const ENTRIES = {
   'left-out': { schema: leftOut, migrations: [] },
   'put-to-use': { schema: putToUse, migrations: [] },
   outcome: { schema: outcome, migrations: [] },
+  'handed-back': { schema: handedBack, migrations: [] },
   'stone-wear': { schema: wear, migrations: [] },
   retraction: { schema: retraction, migrations: [(content) => ({ ...content, kind: 'retraction' })] },
 } as const satisfies Record<string, { schema: z.ZodObject; migrations: readonly Migration[] }>

@@ -19,6 +19,8 @@ export interface DemoJob extends Omit<z.input<typeof job>, 'rigId' | 'bladeId' |
   did?: DemoStep[]
   /** So many days before the samples are laid out; usually that day. */
   daysBefore?: number
+  /** Wanted back so many days after the samples are laid out. */
+  dueInDays?: number
   /** It is off the bench. */
   archived?: boolean
   /** What the gauge read and the goniometer proved. */
@@ -130,6 +132,7 @@ export const demoJobs: DemoJob[] = [
   {
     ...common,
     name: 'Paring knife, café',
+    dueInDays: 2,
     rig: 'plate',
     blade: 'paring',
     stoneNumber: 4,
@@ -159,6 +162,7 @@ export const demoJobs: DemoJob[] = [
   {
     ...common,
     name: 'Paring knife, tea room',
+    dueInDays: 0,
     rig: 'upright',
     blade: 'paring',
     stoneNumber: 4,

@@ -62,6 +62,7 @@ async function layOut(db: Database): Promise<void> {
     proved,
     did = [],
     daysBefore = 0,
+    dueInDays,
     archived,
     ...content
   } of demoJobs) {
@@ -71,6 +72,7 @@ async function layOut(db: Database): Promise<void> {
       bladeId: blades[blade].id,
       stoneId: stoneId(stoneNumber),
       progression: order.map(stoneId),
+      dueOn: dueInDays === undefined ? null : new Date(Date.now() + dueInDays * DAY_MS).toISOString().slice(0, 10),
     }
     const made = await keepJob(job.parse({ ...content, ...links }))
     const setup = { rig: rigs[rig], blade: blades[blade], stone: nth(stones, stoneNumber - 1), hold: made.hold }

@@ -81,6 +81,7 @@ const FULL: { [K in RecordKind]: ContentOf<K> } = {
     name: 'Orchard knife',
     purpose: 'thin',
     notes: 'Before Friday.',
+    dueOn: '2026-05-08',
     finish: 'polished',
     chip: { depthMm: 0.4, over: 'three' },
     rigId: ID.rigs,

@@ -96,7 +96,7 @@ const facts = computed(() => {
     </section>
     <aside aria-label="This blade">
       <LabelledSelect
-        class="mb-4"
+        class="mb-2"
         label="What is this job for?"
         :model-value="purpose"
         :items="purposes"
@@ -104,6 +104,7 @@ const facts = computed(() => {
         data-testid="purpose"
         @update:model-value="job.change('purpose', { purpose: $event })"
       />
+      <JobTerms class="mb-4" />
       <h2 class="mb-2 text-xl font-semibold">{{ job.blade.value.name }}</h2>
       <dl class="pane px-3 py-1">
         <div

@@ -60,6 +60,8 @@ export const job = z.object({
   /** What it is for; null: what its blade's record makes most likely. */
   purpose: purpose.nullable().default(null),
   notes: z.string().max(4000).default(''),
+  /** The day until which it is wanted back; null: none was named. */
+  dueOn: z.iso.date().nullable().default(null),
   finish: z.enum(WANTED_FINISHES).default('kitchen'),
   /** Null: none that is to be ground out. */
   chip: chip.nullable().default(null),
