@@ -73,6 +73,7 @@ watch(toasts, (now) => now.length > 0 && (noticed.value = true), { deep: true, i
     <NuxtPage />
     <LazyCommandPanel v-if="opened.has('palette')" />
     <LazyKeysPanel v-if="opened.has('keys')" />
+    <LazyGlossaryPanel v-if="opened.has('glossary')" />
     <LazyPreferencesPanel v-if="opened.has('preferences')" />
     <LazyUToaster v-if="noticed" position="bottom-center" />
   </div>

@@ -138,7 +138,14 @@ const SHEETS = {
       { id: 'calibrate', word: 'The rig’s own errors', title: 'What do the proofs say of the rig?' },
     ],
   },
-  use: { word: 'Use', key: '7', sheets: [{ id: '', word: 'Use', title: 'How did the edge hold?' }] },
+  use: {
+    word: 'Use',
+    key: '7',
+    sheets: [
+      { id: '', word: 'Use', title: 'How did the edge hold?' },
+      { id: 'hand', word: 'By hand', title: 'The same angle by hand' },
+    ],
+  },
 } as const satisfies Record<StationId, Omit<Room, 'id'>>
 export const STATIONS: readonly (Room & { readonly id: StationId })[] = STATION_IDS.map((id) => ({ id, ...SHEETS[id] }))
 

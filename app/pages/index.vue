@@ -86,6 +86,9 @@ const FEW = 9
       <EmptyStart v-else />
       <ArchivedJobs :search="search.trim()" />
       <SampleRoom v-if="collections.samples > 0 || !collections.canStart" class="mt-3" />
+      <p class="mt-4 text-sm">
+        <NuxtLink class="text-link" to="/glossary">Glossary: the words of the trade</NuxtLink>
+      </p>
       <UnreadableThings />
       <p v-if="problem" role="alert" class="mt-3 text-error">{{ problem }}</p>
     </template>

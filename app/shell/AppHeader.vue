@@ -19,7 +19,7 @@ const shortcuts = computed(() =>
   ),
 )
 defineShortcuts(shortcuts)
-function openPanel(which: 'palette' | 'preferences') {
+function openPanel(which: 'palette' | 'glossary' | 'preferences') {
   panel.value = which
 }
 </script>
@@ -30,6 +30,15 @@ function openPanel(which: 'palette' | 'preferences') {
       <NuxtLink to="/" class="rounded-sm" aria-label="Jaw Tilt, all jobs"><WordMark :short="job !== null" /></NuxtLink>
       <JobTitle v-if="job" :key="job.id" :job="job" />
       <span v-else class="flex-1" />
+      <UButton
+        class="max-sm:hidden"
+        color="neutral"
+        variant="ghost"
+        icon="i-lucide-book-open"
+        size="lg"
+        aria-label="Glossary"
+        @click="openPanel('glossary')"
+      />
       <UButton
         color="neutral"
         variant="ghost"

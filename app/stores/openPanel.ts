@@ -4,6 +4,6 @@ import type { AngleId } from '~/navigation/stations'
 
 /** Which panel stands open over the bench. */
 export const useOpenPanel = createSharedComposable(() => ({
-  panel: ref<'palette' | 'keys' | 'preferences' | null>(null),
+  panel: ref<'palette' | 'keys' | 'glossary' | 'preferences' | null>(null),
   angle: ref<AngleId | null>(null),
 }))

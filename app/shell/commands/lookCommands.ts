@@ -55,6 +55,15 @@ export function lookCommands({ preferences, open, colorMode }: LookCommandsAsk):
       run: () => (open.panel.value = 'keys'),
     },
     {
+      id: 'glossary',
+      label: 'Glossary',
+      finds: 'words terms meaning explain apex burr choil setback',
+      group: 'Look',
+      icon: 'i-lucide-book-open',
+      keys: 'g',
+      run: () => (open.panel.value = 'glossary'),
+    },
+    {
       id: 'palette',
       label: 'All commands',
       group: 'Look',
