@@ -40,6 +40,7 @@ const bladeOf = (job: JobRecord) => collections.blades.find((one) => one.id === 
             >{{ bladeOf(job) }} · archived {{ momentText(job.archivedAt!) }}</span
           ></span
         ><UButton
+          class="shrink-0"
           color="neutral"
           variant="outline"
           label="Unarchive"

@@ -5,6 +5,7 @@ import { grainSize, GRIT_STANDARDS } from '../../records/stone/grit'
 import { middleOffsetMm } from '../../records/stone/taper'
 import { stone, type Stone } from '../../records/stone/stone'
 import { parseDecimal } from '../../math/units/length'
+import { FORMULA } from './csvFormula'
 import { lineAt, type FileProblem, type ReadFile } from './fileProblem'
 import { MOST_STONES } from './toolFile'
 
@@ -28,8 +29,6 @@ const STONE_COLUMNS = [
 type Column = (typeof STONE_COLUMNS)[number]
 const REQUIRED: readonly Column[] = ['name', 'kind', 'faceOffsetNearMm', 'lengthMm', 'widthMm']
 
-/** What a spreadsheet would run, and what was written so already. */
-const FORMULA = /^'*[=+\-@\t\r]/
 /** A cell as it was before a quote kept a spreadsheet from running it. */
 const unquoted = (cell: string): string => (cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell)
 

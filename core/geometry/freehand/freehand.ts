@@ -26,7 +26,7 @@ export function spineRise(deg: number, widthMm: number, spineThicknessMm: number
   }
 }
 
-/** The angle of an edge on a ramp: with the blade's flat laid on it, and with its centre plane held along it, degrees. */
+/** The angle of an edge on a ramp, degrees: with the blade’s flat laid on it, and with its centre plane along it. */
 export const onRamp = (rampDeg: number, primaryHalfAngleDeg: number) => ({
   laidDeg: rampDeg + primaryHalfAngleDeg,
   heldDeg: rampDeg,
