@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs'
 import ICAL from 'ical.js'
+import Papa from 'papaparse'
 import type { Page } from '@playwright/test'
 import { v7 as newId } from 'uuid'
 import { ANGLE_ALONE } from '../core/log/entry'
@@ -86,12 +88,53 @@ test('a blade with two years behind it knows its angle, and how long its edges l
   await page.getByRole('region', { name: 'How long its edges last' }).getByLabel('Counted in').click()
   await page.getByRole('option', { name: 'plants' }).click()
   await expect(lives.filter({ hasText: '18°' })).toContainText('1100 plants')
+  // All of it on one time line, and as files.
+  await openSheet(page, 'use/record')
+  const jobs = page.getByTestId('record-jobs').locator(':scope > li')
+  await expect(jobs).toHaveCount(6)
+  await expect(jobs.nth(2)).toContainText('Proved A 17.1°, B 17.0°')
+  await expect(jobs.nth(2)).toContainText('The edge rolled')
+  await jobs.first().getByText('All 14 entries').click()
+  await expect(jobs.first().getByText('Proved angle A 18.0° ± 0.2°')).toBeVisible()
+  const csv = await (await page.request.get(`/api/blade-record.csv?blade=${last.bladeId}`)).text()
+  const { data, errors } = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true })
+  expect([data.length, errors]).toEqual([6 * 14, []])
+  const [saving] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'JSON' }).click(),
+  ])
+  const file = JSON.parse(readFileSync((await saving.path())!, 'utf8')) as {
+    blade: { name: string }
+    log: { entries: unknown[] }
+  }
+  expect([file.blade.name, file.log.entries.length]).toEqual(['Budding knife', 6 * 14])
+  await openSheet(page, 'use/')
   // Who distrusts tables: by experience alone.
   await expect(page.getByText('Begun from what is usual: 17 to 22°.')).toBeVisible()
   await page.getByRole('button', { name: 'Preferences' }).click()
   await page.getByRole('switch', { name: 'Usual ranges of angles' }).click()
   await page.keyboard.press('Escape')
   await expect(page.getByRole('region', { name: 'The next angle' })).toContainText('By experience alone.')
+})
+
+test('several jobs are started in one go, with one angle and one day for all', async ({ page }) => {
+  await page.goto('/start')
+  await page.getByRole('button', { name: 'Several at once' }).click()
+  const batch = page.getByRole('form', { name: 'Several at once' })
+  await expect(batch.getByRole('button', { name: 'Start 0 jobs' })).toBeDisabled()
+  for (const name of ['paring knife', 'chef’s knife', 'Harvest knife'])
+    await page.getByRole('button', { name: new RegExp(name) }).click()
+  await batch.getByLabel('Wanted angle per side').fill('99')
+  await batch.getByLabel('Wanted back on').fill('2032-01-05')
+  await batch.getByRole('button', { name: 'Start 3 jobs' }).click()
+  await expect(batch.getByText('More than 60° per side is no cutting edge.')).toBeVisible()
+  await batch.getByLabel('Wanted angle per side').fill('16')
+  await batch.getByRole('button', { name: 'Start 3 jobs' }).click()
+  const due = page.getByTestId('today').getByRole('listitem').filter({ hasText: 'due 2032-01-05' })
+  await expect(due).toHaveCount(3)
+  await due.first().getByRole('link').click()
+  await expect(page.getByRole('region', { name: 'The bench, drawn to scale' })).toBeVisible()
+  expect((await jobOpen(page)).wanted.deg).toEqual({ A: 16, B: 16 })
 })
 
 test('a day that a job is wanted back stands on the home page and in a calendar, until it is handed back', async ({

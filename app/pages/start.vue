@@ -9,9 +9,14 @@ const collections = useCollections()
 const words = useWords()
 const router = useRouter()
 const busy = ref('')
+const several = ref(false)
+const chosen = ref<string[]>([])
+const toggle = (id: string) =>
+  (chosen.value = chosen.value.includes(id) ? chosen.value.filter((one) => one !== id) : [...chosen.value, id])
 const lastText = (last: LastJob | undefined) =>
   last ? `${last.updatedAt.slice(0, 10)} on ${collections.nameOf(last.rigId)}` : 'not done here yet'
 async function start(bladeId: string, last: LastJob | undefined) {
+  if (several.value) return toggle(bladeId)
   if (busy.value) return
   busy.value = bladeId
   const job = await collections.startJob(bladeId)
@@ -27,6 +32,17 @@ useHead({ title: 'Start a job · Jaw Tilt' })
     <div class="mb-1 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
       <h1 class="text-2xl font-semibold">Which blade is it?</h1>
       <UButton
+        v-if="collections.loaded && collections.canStart"
+        class="ml-auto"
+        color="neutral"
+        variant="outline"
+        size="xl"
+        icon="i-lucide-list-checks"
+        label="Several at once"
+        :aria-pressed="several"
+        @click="() => void (several = !several)"
+      />
+      <UButton
         to="/shelf/blade?then=start"
         color="neutral"
         variant="outline"
@@ -39,12 +55,14 @@ useHead({ title: 'Start a job · Jaw Tilt' })
       <EmptyStart v-if="!collections.canStart" class="mt-4" />
       <template v-else>
         <p class="mb-3 text-muted">Rig, stone and hold are taken from the last job with it.</p>
+        <BatchStart v-if="several" class="mb-3" :blade-ids="chosen" @started="chosen = []" />
         <BladeList v-slot="{ blades, last }">
           <ul class="grid grid-cols-1 gap-3 sm:grid-cols-2 lg:grid-cols-3">
             <li v-for="blade in blades" :key="blade.id">
               <button
                 type="button"
-                class="choice-card block w-full border border-default text-left"
+                class="choice-card block w-full border border-default text-left aria-pressed:border-primary aria-pressed:ring-2 aria-pressed:ring-primary"
+                :aria-pressed="several ? chosen.includes(blade.id) : undefined"
                 :disabled="busy !== ''"
                 @click="start(blade.id, last.get(blade.id))"
               >

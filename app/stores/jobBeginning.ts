@@ -13,8 +13,8 @@ const MOST_NAME = 120
 /** What a number behind a name takes at most. */
 const ROOM_FOR_NUMBER = 6
 
-/** The angle that an edge is to have, and its micro-bevel. */
-export type AskedAngle = Pick<JobRecord, 'wanted' | 'microBevel'>
+/** What a new job is asked to have: an angle, a micro-bevel, a day that it is wanted back. */
+export type AskedJob = Partial<Pick<JobRecord, 'wanted' | 'microBevel' | 'dueOn'>>
 
 /** How a job is begun: with rig, stone, hold and angle as far as they are known from before. */
 export function jobBeginning(
@@ -52,7 +52,7 @@ export function jobBeginning(
    * A new job with a blade: with rig, stone and hold as in the last one with it, else with those of the last job. With
    * an angle that it is to have, it is dialled for that one.
    */
-  async function startJob(bladeId: string, asked?: AskedAngle): Promise<JobRecord | null> {
+  async function startJob(bladeId: string, asked: AskedJob = {}): Promise<JobRecord | null> {
     const named = await blades.learnOne(bladeId)
     if (!named.ok) problem.value = named.problem
     const blade = named.ok ? named.value : null
@@ -84,8 +84,8 @@ export function jobBeginning(
       bladeId,
       stoneId: stone.id,
       ...begun,
-      ...(asked && {
-        ...asked,
+      ...asked,
+      ...(asked.wanted && {
         dialled: startingDial({ rig, blade, stone, hold: begun.hold }, asked.wanted, begun.dialForMm),
       }),
     }
