@@ -79,7 +79,7 @@ test('what becomes of an edge turns the advice, and starts the next job with it'
 
 test('a blade with two years behind it knows its angle, and how long its edges last', async ({ page }) => {
   const away = (await (await page.request.get('/api/jobs?away=true')).json()) as { records: JobRecord[] }
-  const last = away.records.find(({ name }) => name === 'Budding knife, 150 days ago')!
+  const last = away.records.find(({ name }) => name === 'Scion knife, 150 days ago')!
   await page.goto(`/jobs/${last.id}/use`)
   await expect(page.getByTestId('next-angle')).toHaveText('The same again: 18.1° per side')
   await expect(page.getByTestId('edges').getByRole('row')).toHaveCount(7)
@@ -107,7 +107,7 @@ test('a blade with two years behind it knows its angle, and how long its edges l
     blade: { name: string }
     log: { entries: unknown[] }
   }
-  expect([file.blade.name, file.log.entries.length]).toEqual(['Budding knife', 6 * 14])
+  expect([file.blade.name, file.log.entries.length]).toEqual(['Scion knife', 6 * 14])
   await openSheet(page, 'use/')
   // Who distrusts tables: by experience alone.
   await expect(page.getByText('Begun from what is usual: 17 to 22°.')).toBeVisible()

@@ -273,4 +273,41 @@ export const demoBlades = {
     ],
     handleLengthMm: 115,
   },
+  scion: {
+    ...common,
+    name: 'Scion knife',
+    use: 'Scions and cuttings',
+    work: 'general',
+    steel: 'Plain carbon, about 0.8 % C',
+    hardnessHrc: 59,
+    choil: false,
+    widthMm: 15,
+    spineThicknessMm: 2.2,
+    thicknessBehindEdgeMm: 0.35,
+    primaryGrindHeightMm: 14,
+    edge: [
+      { type: 'line', from: [0, 15], to: [34, 15] },
+      {
+        type: 'bezier',
+        points: [
+          [34, 15],
+          [44, 15],
+          [51, 11],
+          [55, 3],
+        ],
+      },
+    ],
+    spine: [
+      {
+        type: 'bezier',
+        points: [
+          [0, 0],
+          [25, 0],
+          [45, 0],
+          [55, 3],
+        ],
+      },
+    ],
+    handleLengthMm: 100,
+  },
 } satisfies Record<string, z.input<typeof blade>>

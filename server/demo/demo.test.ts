@@ -97,8 +97,8 @@ it.each(Object.values(demoBlades).map((one) => [one.name, one] as const))('%s ca
   expect(possibleBlade.safeParse(one)).toMatchObject({ success: true })
 })
 
-it('the budding knife has two years behind it: its angle went down until it rolled, and is known since', () => {
-  const log = demoJobs.flatMap(({ name }) => (name.startsWith('Budding') ? planted.get(name)!.log : [])).sort(byTime)
+it('the scion knife has two years behind it: its angle went down until it rolled, and is known since', () => {
+  const log = demoJobs.flatMap(({ name }) => (name.startsWith('Scion') ? planted.get(name)!.log : [])).sort(byTime)
   const sharpenings = sharpeningsOf(log, { bevels: 'both' })
   expect(sharpenings.map(({ became }) => became)).toEqual(['held', 'held', 'held', 'rolled', 'held', 'held'])
   expect(sharpenings.every(({ isProved }) => isProved)).toBe(true)

@@ -94,12 +94,12 @@ describe('what is kept', () => {
 })
 
 describe('the demo data', () => {
-  it('is planted once: four rigs of different kinds, eight blades, eight stones, and jobs that all have an angle', async () => {
+  it('is planted once: four rigs of different kinds, nine blades, eight stones, and jobs that all have an angle', async () => {
     await plantDemo(open.db)
     const all = async <K extends RecordKind>(kind: K) => (await recordRepository(open.db, kind).list()).records
     const [rigs, blades, stones, jobs] = await Promise.all([all('rigs'), all('blades'), all('stones'), all('jobs')])
     expect(new Set(rigs.map((r) => r.kind)).size).toBe(4)
-    expect(blades).toHaveLength(8)
+    expect(blades).toHaveLength(9)
     for (const job of jobs) {
       const rig = rigs.find((r) => r.id === job.rigId)!
       const blade = blades.find((b) => b.id === job.bladeId)!

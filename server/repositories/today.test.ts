@@ -53,13 +53,13 @@ it('lists what is wanted back, the most pressing first, until it is handed back 
 it('lists blades that are dull by now: those of which it was said first, then those that usually are', async () => {
   const dull = async () => (await readToday(open.db, at(0))).dull.first
   const [likely] = await dull()
-  expect(likely).toMatchObject({ blade: 'Budding knife', dull: { is: 'likely', usualDays: expect.closeTo(77, 0) } })
+  expect(likely).toMatchObject({ blade: 'Scion knife', dull: { is: 'likely', usualDays: expect.closeTo(77, 0) } })
   const gate = jobs.find(({ name }) => name === 'Pocket knife from the gate')!
   const said = { ...about(gate), kind: 'outcome' as const, ...OUTCOME_ALONE, outcome: 'rolled' as const }
   await append(open.db, [said])
   expect((await dull())[0]).toMatchObject({ jobId: gate.id, dull: { is: 'said', outcome: 'rolled' } })
   await append(open.db, [{ ...about(gate), kind: 'retraction', entryId: said.id }])
-  expect((await dull()).map(({ blade }) => blade)).toEqual(['Budding knife'])
+  expect((await dull()).map(({ blade }) => blade)).toEqual(['Scion knife'])
   // Put to use anew, it is sharp again.
   const { jobId, bladeId } = likely!
   await append(open.db, [{ ...about({ ...gate, id: newId(), bladeId }), kind: 'put-to-use' }])
