@@ -4,6 +4,7 @@ import type { EntryKind, LogEntry } from '#core/log/entry'
 import { sharpeningsOf } from '#core/use/sharpenings'
 import { startingAngle } from '#core/use/startingAngle'
 import { useJob } from '~/job/useJob'
+import type { JobView } from '~/job/view'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 
@@ -11,15 +12,16 @@ import { usePreferences } from '~/stores/preferences'
 const KINDS = ['proof', 'strokes', 'put-to-use', 'outcome', 'sharpness'] as const satisfies EntryKind[]
 
 /** The sharpenings of this job's blade, on whatever job; and the range to begin with, unless tables are distrusted. */
-export function useSharpenings() {
-  const job = useJob()
+export const useSharpenings = () => useJob().share(sharpenings)
+
+function sharpenings(job: JobView) {
   const log = useLog()
   const preferences = usePreferences()
-  const sharpenings = computed(() => {
+  const ofBlade = computed(() => {
     const { bladeId } = job.content.value
     const entries = KINDS.flatMap((kind): readonly LogEntry[] => log.ofKind(kind))
     return sharpeningsOf(entries.filter((one) => one.bladeId === bladeId).sort(byTime), job.blade.value)
   })
   const starting = computed(() => (preferences.current.startingRanges ? startingAngle(job.blade.value) : null))
-  return { sharpenings, starting }
+  return { sharpenings: ofBlade, starting }
 }

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { TermView } from '~/words/glossary'
+import type { TermPart, TermView } from '~/words/glossary'
 
 /** A small drawing with the part that a term is of marked. */
-defineProps<{ view: TermView; part: string }>()
+const props = defineProps<{ view: TermView; part: TermPart }>()
 /** Where each part lies, in the drawing's own units: a line, or a dot where a place is meant. */
-const LINES: Readonly<Record<string, string>> = {
+const MARKS: Readonly<Record<TermPart, string | readonly [x: number, y: number]>> = {
   bevel: 'M14 40 L44 33.5',
   primary: 'M44 33.5 L112 22',
   behind: 'M44 33.5 V46.5',
@@ -17,8 +17,6 @@ const LINES: Readonly<Record<string, string>> = {
   setback: 'M22 66 H80',
   'face-offset': 'M58 31 L61 38',
   'blade-height': 'M70 52 H92',
-}
-const DOTS: Readonly<Record<string, readonly [number, number]>> = {
   apex: [14, 40],
   shoulder: [44, 33.5],
   choil: [26, 48],
@@ -27,6 +25,7 @@ const DOTS: Readonly<Record<string, readonly [number, number]>> = {
   pivot: [22, 14],
   collar: [22, 30],
 }
+const mark = computed(() => MARKS[props.part])
 </script>
 
 <template>
@@ -46,8 +45,8 @@ const DOTS: Readonly<Record<string, readonly [number, number]>> = {
       <path class="steel" d="M70 47 H52 V57 H70 Z" />
       <path class="thin" d="M70 52 L92 46" />
     </template>
-    <path v-if="LINES[part]" class="mark" :d="LINES[part]" />
-    <circle v-if="DOTS[part]" class="dot" :cx="DOTS[part]![0]" :cy="DOTS[part]![1]" r="3.5" />
+    <path v-if="typeof mark === 'string'" class="mark" :d="mark" />
+    <circle v-else class="dot" :cx="mark[0]" :cy="mark[1]" r="3.5" />
   </svg>
 </template>
 

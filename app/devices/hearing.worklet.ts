@@ -7,8 +7,8 @@ declare const sampleRate: number
 declare abstract class AudioWorkletProcessor {
   readonly port: MessagePort
 }
-type MadeWith = { readonly processorOptions: { readonly what: HeardThing } }
-declare function registerProcessor(name: string, made: new (options: MadeWith) => AudioWorkletProcessor): void
+type HearingOptions = { readonly processorOptions: { readonly what: HeardThing } }
+declare function registerProcessor(name: string, made: new (options: HearingOptions) => AudioWorkletProcessor): void
 
 /** What was heard is told so often, in blocks of 128 samples. */
 const TOLD_EVERY = 40
@@ -18,7 +18,7 @@ class HearingProcessor extends AudioWorkletProcessor {
   private readonly listener: StrokeListener | KnockListener
   private blocks = 0
 
-  constructor({ processorOptions: { what } }: MadeWith) {
+  constructor({ processorOptions: { what } }: HearingOptions) {
     super()
     this.listener = what === 'knocks' ? new KnockListener(sampleRate) : new StrokeListener(sampleRate)
   }

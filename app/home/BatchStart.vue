@@ -6,7 +6,7 @@ import { useWords } from '~/words/useWords'
 
 /** Jobs for several blades in one go: the same angle and the same day for all, each with its own measures. */
 const props = defineProps<{ bladeIds: readonly string[] }>()
-const emit = defineEmits<{ started: [] }>()
+const emit = defineEmits<{ started: [bladeId: string] }>()
 const collections = useCollections()
 const words = useWords()
 const router = useRouter()
@@ -15,7 +15,8 @@ const { form, beginAnew, problems, readFigure, validate, hasProblems } = useForm
   why: '',
   dueOn: '',
 }))
-const startedSoFar = ref<number | null>(null)
+/** How many were started, of how many; null while none is being started. */
+const going = ref<{ readonly started: number; readonly of: number } | null>(null)
 
 async function start() {
   const { deg, why, dueOn } = form.value
@@ -24,24 +25,32 @@ async function start() {
   const asked = { dueOn: dueOn || null, ...(wanted && { wanted }) }
   const fields = jobSchema.pick({ dueOn: true, wanted: true }).partial()
   if (hasProblems() || !validate(fields, [asked], (path) => (path.startsWith('wanted.deg') ? 'deg' : path))) return
-  startedSoFar.value = 0
-  for (const id of props.bladeIds) {
+  const ids = [...props.bladeIds]
+  for (const [started, id] of ids.entries()) {
+    going.value = { started, of: ids.length }
     const begun = await collections.startJob(id, asked)
-    // What stands against one stands against the others; those that were started are on the bench.
-    if (!begun) break
-    startedSoFar.value++
+    // What stands against one stands against the others: they stay chosen, and it is said.
+    if (!begun) return void (going.value = null)
+    emit('started', id)
   }
-  const all = startedSoFar.value === props.bladeIds.length
-  startedSoFar.value = null
-  if (!all) return
+  going.value = null
   await beginAnew()
-  emit('started')
   await router.push('/')
 }
+const status = computed(() => {
+  if (going.value) return `Starting ${going.value.started + 1} of ${going.value.of}…`
+  const { length } = props.bladeIds
+  if (length === 0) return 'Choose blades below, then start a job for each.'
+  return length === 1 ? 'One blade chosen.' : `${length} blades chosen.`
+})
+const label = computed(() => {
+  const { length } = props.bladeIds
+  return length === 0 ? 'Start jobs' : length === 1 ? 'Start one job' : `Start ${length} jobs`
+})
 </script>
 
 <template>
-  <form class="pane grid items-end gap-3 sm:grid-cols-3" aria-label="Several at once" @submit.prevent="start">
+  <form class="pane grid items-start gap-3 sm:grid-cols-3" aria-label="Several at once" @submit.prevent="start">
     <UFormField label="Wanted angle per side" help="Empty: as each blade had it last." :error="problems.deg"
       ><UInput v-model="form.deg" size="xl" inputmode="decimal" autocomplete="off" class="w-full"
     /></UFormField>
@@ -51,23 +60,8 @@ async function start() {
     <UFormField label="Wanted back on" :error="problems.dueOn"
       ><UInput v-model="form.dueOn" type="date" size="xl" min="2000-01-01" max="2999-12-31" class="w-full"
     /></UFormField>
-    <p class="text-muted sm:col-span-2" role="status">
-      {{
-        startedSoFar !== null
-          ? `Starting ${startedSoFar + 1} of ${bladeIds.length}…`
-          : bladeIds.length === 0
-            ? 'Press the blades below, then start a job for each.'
-            : `${bladeIds.length === 1 ? 'One blade' : `${bladeIds.length} blades`} chosen.`
-      }}
-    </p>
-    <UButton
-      type="submit"
-      size="xl"
-      block
-      :disabled="bladeIds.length === 0"
-      :loading="startedSoFar !== null"
-      :label="bladeIds.length === 1 ? 'Start one job' : `Start ${bladeIds.length} jobs`"
-    />
+    <p class="self-center text-muted sm:col-span-2" role="status">{{ status }}</p>
+    <UButton type="submit" size="xl" block :disabled="bladeIds.length === 0" :loading="going !== null" :label="label" />
     <p v-if="collections.problem" role="alert" class="text-error sm:col-span-3">
       {{ words.problem(collections.problem) }}
     </p>

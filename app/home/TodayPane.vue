@@ -1,17 +1,14 @@
 <script setup lang="ts">
 import type { DueJob, DullBlade } from '#core/exchange/api/today'
-import { wearHistory } from '#core/log/wearLog'
-import { stoneCondition } from '#core/records/stone/condition'
+import { useStoneCondition } from '~/composables/useStoneCondition'
 import { sheetPath } from '~/navigation/stations'
 import { useCollections } from '~/stores/collections'
-import { useLog } from '~/stores/log'
 import { useToday } from '~/stores/today'
 import { OUTCOME_WORD } from '~/words/outcomeText'
 import { uncapital } from '~/words/sentence'
 
 /** The bench's day: what is due, which edges are dull by now, which stones want flattening. Nothing of it: nothing. */
 const collections = useCollections()
-const log = useLog()
 const today = useToday()
 watch(() => collections.bench.total, today.load)
 
@@ -25,12 +22,12 @@ const dullText = ({ dull }: DullBlade): string =>
   dull.is === 'said'
     ? uncapital(OUTCOME_WORD[dull.outcome])
     : `likely dull: in use for ${Math.round(dull.days)} days, usually ${Math.round(dull.usualDays)}`
+const conditionOf = useStoneCondition()
 const stones = computed(() =>
   collections.stones
     .filter(({ archivedAt }) => archivedAt === null)
     .flatMap((stone) => {
-      const wear = [...log.ofKind('stone-wear'), ...log.ofKind('stone-done')]
-      const { due } = stoneCondition(stone, wearHistory(wear, stone.id))
+      const { due } = conditionOf(stone)
       return due === 'nothing' ? [] : [{ stone, due }]
     }),
 )

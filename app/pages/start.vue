@@ -34,8 +34,8 @@ useHead({ title: 'Start a job · Jaw Tilt' })
       <UButton
         v-if="collections.loaded && collections.canStart"
         class="ml-auto"
-        color="neutral"
-        variant="outline"
+        :color="several ? 'primary' : 'neutral'"
+        :variant="several ? 'solid' : 'outline'"
         size="xl"
         icon="i-lucide-list-checks"
         label="Several at once"
@@ -55,7 +55,7 @@ useHead({ title: 'Start a job · Jaw Tilt' })
       <EmptyStart v-if="!collections.canStart" class="mt-4" />
       <template v-else>
         <p class="mb-3 text-muted">Rig, stone and hold are taken from the last job with it.</p>
-        <BatchStart v-if="several" class="mb-3" :blade-ids="chosen" @started="chosen = []" />
+        <BatchStart v-if="several" class="mb-3" :blade-ids="chosen" @started="toggle" />
         <BladeList v-slot="{ blades, last }">
           <ul class="grid grid-cols-1 gap-3 sm:grid-cols-2 lg:grid-cols-3">
             <li v-for="blade in blades" :key="blade.id">

@@ -3,6 +3,28 @@ import type { StationId } from '#core/process/steps/step'
 /** What a term is shown on: a blade's section, a blade from its side, a rig from its side. */
 export type TermView = 'section' | 'blade' | 'rig'
 
+/** A part that a drawing can mark. */
+export type TermPart =
+  | 'apex'
+  | 'behind'
+  | 'belly'
+  | 'bevel'
+  | 'blade-height'
+  | 'burr'
+  | 'choil'
+  | 'collar'
+  | 'face-offset'
+  | 'heel'
+  | 'included'
+  | 'micro-bevel'
+  | 'per-side'
+  | 'pivot'
+  | 'primary'
+  | 'setback'
+  | 'shoulder'
+  | 'spine'
+  | 'tip'
+
 /** A word of the trade: what it means in one or two sentences, where it is used, and where it is in a small drawing. */
 export interface Term {
   readonly id: string
@@ -10,7 +32,7 @@ export interface Term {
   readonly means: string
   readonly stations: readonly StationId[]
   /** The part of the drawing that is marked; null: there is nothing to draw. */
-  readonly shown: { readonly view: TermView; readonly part: string } | null
+  readonly shown: { readonly view: TermView; readonly part: TermPart } | null
 }
 
 const of = (
@@ -20,9 +42,9 @@ const of = (
   stations: readonly StationId[],
   shown: Term['shown'] = null,
 ): Term => ({ id, term, means, stations, shown })
-const section = (part: string) => ({ view: 'section', part }) as const
-const blade = (part: string) => ({ view: 'blade', part }) as const
-const rig = (part: string) => ({ view: 'rig', part }) as const
+const section = (part: TermPart) => ({ view: 'section', part }) as const
+const blade = (part: TermPart) => ({ view: 'blade', part }) as const
+const rig = (part: TermPart) => ({ view: 'rig', part }) as const
 
 /** Every term that a newcomer may not know, in the order of the alphabet. */
 export const GLOSSARY: readonly Term[] = [

@@ -13,8 +13,8 @@ export const NEXT_WHY: Readonly<Record<NextWhy, string>> = {
   'factory-edge': `The first ${FIRST_LEFT_OUT} sharpenings of a new blade do not count: its factory edge was overheated. Sharpen it alike.`,
 }
 
-/** The same as a job keeps it for the angle that it wants. */
-export const OUTCOME_WHY: Readonly<Record<NextWhy, string>> = {
+/** Why the next job wants its angle, as that job keeps it. */
+export const WANTED_WHY: Readonly<Record<NextWhy, string>> = {
   held: 'The last edge held.',
   rolled: 'The last edge rolled.',
   chipped: 'The last edge chipped.',
@@ -51,6 +51,6 @@ const STARTING_WHY: Readonly<Record<StartingReason, string>> = {
   'hard-chips': 'very hard steel chips: steeper',
   'thick-behind': 'it is thick behind the edge: thinning makes it cut more easily than a flatter edge',
 }
-/** "17 to 22° is usual: general use; a rough hand: steeper. Begin at 21°", without a full stop. */
+/** "17 to 22° per side is usual: general use; a rough hand: steeper. Begin at 21°", without a full stop. */
 export const startingText = ({ usual, deg, why }: StartingAngle): string =>
-  `${usual[0]} to ${usual[1]}° is usual: ${why.map((one) => STARTING_WHY[one]).join('; ')}. Begin at ${deg}°`
+  `${usual[0]} to ${usual[1]}° per side is usual: ${why.map((one) => STARTING_WHY[one]).join('; ')}. Begin at ${deg}°`

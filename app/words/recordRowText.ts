@@ -3,6 +3,7 @@ import type { LogEntry } from '#core/log/entry'
 import type { LengthUnit } from '#core/math/units/length'
 import type { PerSide } from '#core/records/common/side'
 import { angleText } from './angleText'
+import { CHOICE_WORD } from './decisionText'
 import { entryWord } from './entryText'
 import { lengthText } from './lengthText'
 import { OUTCOME_WORD, outcomeDetails } from './outcomeText'
@@ -14,6 +15,7 @@ export function recordText(entry: LogEntry, unit: LengthUnit, names: PerSide<str
   if (entry.kind === 'outcome')
     return [`${word}: ${OUTCOME_WORD[entry.outcome]}`, outcomeDetails(entry)].filter(Boolean).join(' · ')
   if (entry.kind === 'sharpness') return `${word}: ${foundText(entry, names)}`
+  if (entry.kind === 'decided') return `${word}: ${CHOICE_WORD[entry.choice]}`
   const [row] = recordRows([entry])
   const { side, value, unit: of, uncertainty, zone } = row!
   const figure = (one: number, backed?: number) =>

@@ -1,5 +1,5 @@
 import type { Outcome, UseUnit } from '../log/choices'
-import { kaplanMeier, medianLife, type Lasted, type SurvivalStep } from '../math/statistics/kaplanMeier'
+import { kaplanMeier, medianLife, type Lifetime, type SurvivalStep } from '../math/statistics/kaplanMeier'
 import type { Sharpening } from './sharpenings'
 
 /** What the life of an edge is counted in. */
@@ -16,6 +16,8 @@ export interface EdgeLife {
   readonly median: ReturnType<typeof medianLife>
 }
 
+/** Fewer edges than these that came to their end tell nothing of others. */
+const LEAST_ENDED = 2
 const DAY_MS = 24 * 3600_000
 const daysBetween = (from: string, to: string): number => Math.max(0, (Date.parse(to) - Date.parse(from)) / DAY_MS)
 
@@ -23,7 +25,7 @@ const daysBetween = (from: string, to: string): number => Math.max(0, (Date.pars
  * How long one edge cut, or has cut so far: up to the first time that it was said to be dull or damaged, else up to the
  * last that it still cut. Null where nothing is known in this unit.
  */
-function lastedIn({ at, outcomes }: Sharpening, unit: LifeUnit): Lasted | null {
+function lastedIn({ at, outcomes }: Sharpening, unit: LifeUnit): Lifetime | null {
   const end = outcomes.find(({ outcome }) => outcome !== 'cuts-well')
   const of = end ?? outcomes.at(-1)
   if (!of) return null
@@ -48,7 +50,7 @@ export function edgeLives(sharpenings: readonly Sharpening[], unit: LifeUnit): E
 const edgeLife = (sharpenings: readonly Sharpening[], unit: LifeUnit): Omit<EdgeLife, 'deg'> =>
   lifeOf(sharpenings.flatMap((one) => lastedIn(one, unit) ?? []))
 
-function lifeOf(lasted: readonly Lasted[]): Omit<EdgeLife, 'deg'> {
+function lifeOf(lasted: readonly Lifetime[]): Omit<EdgeLife, 'deg'> {
   const curve = kaplanMeier(lasted)
   return {
     edges: lasted.length,
@@ -57,8 +59,16 @@ function lifeOf(lasted: readonly Lasted[]): Omit<EdgeLife, 'deg'> {
   }
 }
 
-/** Fewer edges than these that came to their end tell nothing of the next one. */
-const LEAST_ENDED = 2
+/**
+ * Whether edges of some angles last longer than those of others by more than chance explains: where the ranges of two
+ * medians do not meet. Null where fewer than two angles have two edges that came to their end.
+ */
+export function livesDiffer(lives: readonly EdgeLife[]): boolean | null {
+  const known = lives.filter(({ ended, median }) => ended >= LEAST_ENDED && median.least !== null)
+  if (known.length < 2) return null
+  const ranges = known.map(({ median }) => ({ least: median.least ?? 0, most: median.most ?? Infinity }))
+  return ranges.some((one) => ranges.some((other) => other.least > one.most))
+}
 
 /** That the edge in use is dull: somebody said so, or it has been in use for longer than half of the others lasted. */
 export type Dull =

@@ -53,7 +53,7 @@ export function nextAngle(
       ...{ isProved: last.isProved, known: used.length, leftOut },
     }
   }
-  if (!counted.includes(last) && last.became !== 'held') return to('same', 'factory-edge')
+  if (!counted.includes(last)) return to('same', 'factory-edge')
   if (last.became === 'burr') return to('same', 'burr')
   if (last.became !== 'held') return to('higher', last.became)
   const lowerDeg = fromDeg - ONE_STEP_DEG

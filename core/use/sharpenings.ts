@@ -26,22 +26,33 @@ export interface Sharpening {
 /** The factory edge of a new blade was overheated: so many of its first sharpenings tell nothing of its steel. */
 export const FIRST_LEFT_OUT = 3
 
-/** The sharpenings of a blade that were put to use, oldest first. Log: active entries with the blade, oldest first. */
+/**
+ * The sharpenings of a blade, oldest first: one for each time that a job put its edge to use, also where it did so
+ * again after more strokes. Log: active entries with the blade, oldest first.
+ */
 export function sharpeningsOf(log: readonly LogEntry[], { bevels }: Pick<Blade, 'bevels'>): Sharpening[] {
   const sides = bevels === 'A' ? (['A'] as const) : SIDES
-  const put = new Map(ofKind(log, 'put-to-use').flatMap(({ jobId, at }) => (jobId ? [[jobId, at] as const] : [])))
-  return [...put].map(([jobId, at]): Sharpening => {
-    const ofJob = log.filter((one) => one.jobId === jobId)
-    const proved = sides.map((side) => provedDeg(ofJob, side))
-    const set = sides.map((side) => steelStrokes(ofJob).findLast((one) => one.side === side)?.setup?.setDeg[side])
-    const degs = sides.flatMap((_, i) => proved[i] ?? set[i] ?? [])
-    const outcomes = ofKind(ofJob, 'outcome').filter((one) => one.at >= at)
-    return {
-      ...{ jobId, at, outcomes },
-      deg: degs.length === sides.length ? degs.reduce((sum, deg) => sum + deg, 0) / sides.length : null,
-      isProved: proved.every((deg) => deg !== null),
-      became: becameOf(outcomes, ofJob),
-    }
+  return ofKind(log, 'put-to-use').flatMap((put, i, all): Sharpening[] => {
+    const { jobId, at } = put
+    if (jobId === null) return []
+    const again = all.slice(i + 1).find((later) => later.jobId === jobId)?.at ?? null
+    const ofJob = log.filter((one) => one.jobId === jobId && (again === null || one.at < again))
+    const ground = steelStrokes(ofJob).filter((one) => one.at < at)
+    // What was ground after it is a new edge, whether that was put to use or not.
+    const reground = steelStrokes(ofJob).find((one) => one.at > at)?.at ?? null
+    const ofEdge = reground === null ? ofJob : ofJob.filter((one) => one.at < reground)
+    const proved = sides.map((side) => provedDeg(ofEdge, side))
+    const set = sides.map((side) => ground.findLast((one) => one.side === side)?.setup?.setDeg[side])
+    const degs = sides.flatMap((_, k) => proved[k] ?? set[k] ?? [])
+    const outcomes = ofKind(ofEdge, 'outcome').filter((one) => one.at >= at)
+    return [
+      {
+        ...{ jobId, at, outcomes },
+        deg: degs.length === sides.length ? degs.reduce((sum, deg) => sum + deg, 0) / sides.length : null,
+        isProved: proved.every((deg) => deg !== null),
+        became: becameOf(outcomes, ofEdge),
+      },
+    ]
   })
 }
 

@@ -28,26 +28,29 @@ const fails = (thresholdDeg: number, deg: number): number => 1 / (1 + Math.exp((
  * What uses of a blade say of the angle below which its edge fails. `usual`: the starting range for its use, degrees
  * per side; null: any angle is as likely as another. Source: Bayes' rule on a grid; docs/use.md, "Where an edge fails".
  */
-export function threshold(usual: readonly [leastDeg: number, mostDeg: number] | null, uses: readonly AngleUsed[]) {
+export function threshold(
+  usual: readonly [leastDeg: number, mostDeg: number] | null,
+  uses: readonly AngleUsed[],
+): Threshold {
   const priorDeg = usual && (usual[0] + usual[1]) / 2 - UNDER_MIDDLE_DEG
   const logs = GRID.map((at) => {
     const before = priorDeg === null ? 0 : -(((at - priorDeg) / DEVIATION_DEG) ** 2) / 2
     return uses.reduce((sum, { deg, failed }) => {
-      const share = fails(at, deg)
-      return sum + Math.log(Math.max(1e-12, failed ? share : 1 - share))
+      const failing = fails(at, deg)
+      return sum + Math.log(Math.max(1e-12, failed ? failing : 1 - failing))
     }, before)
   })
   const top = Math.max(...logs)
   const weights = logs.map((one) => Math.exp(one - top))
   const total = weights.reduce((sum, one) => sum + one, 0)
-  const leaving = (share: number): number => {
+  const quantile = (of: number): number => {
     let sum = 0
-    return GRID[weights.findIndex((one) => (sum += one) >= share * total)]!
+    return GRID[weights.findIndex((one) => (sum += one) >= of * total)]!
   }
   return {
-    leastDeg: leaving(0.05),
-    middleDeg: leaving(0.5),
-    mostDeg: leaving(0.95),
+    leastDeg: quantile(0.05),
+    middleDeg: quantile(0.5),
+    mostDeg: quantile(0.95),
     failsAt: (deg: number) => weights.reduce((sum, one, i) => sum + one * fails(GRID[i]!, deg), 0) / total,
-  } satisfies Threshold
+  }
 }

@@ -3,9 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { ANGLE_ALONE, OUTCOME_ALONE, type LogEntry, type OutcomeEntry } from '../log/entry'
 import { setupSaying } from '../log/setupSnapshot.fixture'
 import { bellyBlade } from '../geometry/setup/sampleSetup.fixture'
-import { dullBy, edgeLives } from './edgeLife'
+import { dullBy, edgeLives, livesDiffer } from './edgeLife'
 import { nextAngle } from './nextAngle'
 import { sharpeningsOf } from './sharpenings'
+import { standingOf } from './standing'
 import { startingAngle } from './startingAngle'
 import { threshold } from './threshold'
 
@@ -57,6 +58,28 @@ describe('the sharpenings of a blade', () => {
     expect(of(log)[0]!.became).toBe('chipped')
     expect(of([...ground(3, 1, 20), became(1, 1, 'rolled'), put(4, 1)])[0]!.became).toBeNull()
   })
+  it('are one for each time an edge was put to use: ground again on the same job, it is another edge', () => {
+    const log = [
+      ...[...ground(1, 1, 17), put(2, 1), became(5, 1, 'rolled')],
+      ...[...ground(6, 1, 19), proof(7, 1, 'A', 19.2), proof(7, 1, 'B', 19.4), put(8, 1), became(20, 1, 'cuts-well')],
+    ]
+    expect(of(log).map(({ deg, isProved, became: what }) => [deg, isProved, what])).toEqual([
+      [17, false, 'rolled'],
+      [expect.closeTo(19.3, 9), true, 'held'],
+    ])
+    // Ground again, and not put to use yet: what is proved then is not the edge that was used.
+    const [used, ...others] = of([...ground(1, 1, 17), put(2, 1), ...ground(6, 1, 19), proof(7, 1, 'A', 19.2)])
+    expect([used!.deg, used!.isProved, others]).toEqual([17, false, []])
+    // Proved in use, before it was ground again.
+    const late = of([
+      ...ground(1, 1, 17),
+      put(2, 1),
+      proof(3, 1, 'A', 17.4),
+      proof(3, 1, 'B', 17.2),
+      ...ground(6, 1, 19),
+    ])
+    expect(late[0]).toMatchObject({ deg: expect.closeTo(17.3, 9), isProved: true })
+  })
   it('that dulled soon with nothing to see are chipped where the burr was removed with care, else a burr', () => {
     const burrNone: LogEntry = {
       ...about(2, 1),
@@ -107,6 +130,7 @@ describe('the next angle', () => {
       leftOut: 1,
       known: 0,
     })
+    expect(next(used(1, 17, 'cuts-well'), isNew)).toMatchObject({ does: 'same', why: 'factory-edge' })
     const four = [1, 2, 3, 4].flatMap((job) => used(job, 17, 'chipped'))
     expect(next(four, isNew)).toMatchObject({ does: 'higher', leftOut: 3, known: 1 })
     expect(next(four, { sharpenedBefore: 2 })).toMatchObject({ leftOut: 1, known: 3 })
@@ -165,11 +189,26 @@ describe('how long an edge lasts', () => {
     ])
     const [at15, at18] = edgeLives(all, 'meals')
     expect(at15).toMatchObject({ deg: 15, edges: 2, ended: 1, median: { middle: 40 } })
-    expect(at15!.curve).toMatchObject([{ time: 40, share: 0.5 }])
+    expect(at15!.curve).toMatchObject([{ time: 40, survival: 0.5 }])
     expect(at18).toMatchObject({ deg: 18, edges: 1, ended: 1 })
     expect(edgeLives(all, 'metres')).toEqual([])
     expect(edgeLives(all, 'days').map(({ edges }) => edges)).toEqual([2, 1])
     expect(edgeLives(all, 'days')[0]!.curve[0]!.time).toBe(20)
+  })
+  it('differs between angles only where the ranges of two medians do not meet', () => {
+    const lives = (...of: [deg: number, days: number][]) =>
+      edgeLives(
+        sharpeningsOf(
+          of.flatMap(([deg, days], i) => used(i + 1, deg, 'dulled', 1000 * i, days)),
+          bellyBlade,
+        ),
+        'days',
+      )
+    const many = (deg: number, about: number) => Array.from({ length: 8 }, (_, i): [number, number] => [deg, about + i])
+    expect(livesDiffer(lives(...many(15, 10), ...many(18, 60)))).toBe(true)
+    expect(livesDiffer(lives(...many(15, 10), ...many(18, 12)))).toBe(false)
+    expect(livesDiffer(lives([15, 10], [18, 60]))).toBeNull()
+    expect(livesDiffer(lives(...many(15, 10)))).toBeNull()
   })
   it('says that the edge in use is dull: as somebody said, or after the usual time of this blade', () => {
     const past = [...used(1, 20, 'dulled', 0, 20), ...used(2, 20, 'dulled', 50, 30)]
@@ -200,4 +239,14 @@ describe('the angle to begin with', () => {
     expect(begin({ work: 'general', hardnessHrc: 64 })).toMatchObject({ deg: 21, why: ['general', 'hard-chips'] })
     expect(begin({ thicknessBehindEdgeMm: 0.8 })!.why).toContain('thick-behind')
   })
+})
+
+it('where a blade stands in a job is what happened last: ground again after it was put to use, it is on the bench', () => {
+  const strop = { ...(ground(3, 1, 20)[0] as Extract<LogEntry, { kind: 'strokes' }>), strop: true }
+  const handedBack: LogEntry = { ...about(4, 1), kind: 'handed-back' }
+  expect(standingOf([])).toBe('received')
+  expect(standingOf([proof(1, 1, 'A', 20)])).toBe('on-the-bench')
+  expect(standingOf([...ground(1, 1, 20), put(2, 1), strop])).toBe('ready')
+  expect(standingOf([...ground(1, 1, 20), put(2, 1), strop, handedBack])).toBe('handed-back')
+  expect(standingOf([put(2, 1), handedBack, ...ground(5, 1, 20)])).toBe('on-the-bench')
 })

@@ -9,5 +9,5 @@ export default defineEventHandler(async (event) => {
     'content-type': 'text/calendar; charset=utf-8',
     'content-disposition': 'attachment; filename="jaw-tilt-due.ics"',
   })
-  return writeDueCalendar(await dueJobs(await useDatabase()))
+  return writeDueCalendar(await dueJobs(await useDatabase()), new Date())
 })

@@ -4,6 +4,42 @@ import type { blade } from '../../core/records/blade/blade'
 /** What most of these blades share. */
 const common = { notes: '', owner: 'Tool room', grind: 'flat', bevels: 'both', spine: null } as const
 
+/** Two knives of one pattern. */
+const smallKnife = {
+  ...common,
+  steel: 'Plain carbon, about 0.8 % C',
+  hardnessHrc: 59,
+  choil: false,
+  widthMm: 15,
+  spineThicknessMm: 2.2,
+  thicknessBehindEdgeMm: 0.35,
+  primaryGrindHeightMm: 14,
+  edge: [
+    { type: 'line', from: [0, 15], to: [34, 15] },
+    {
+      type: 'bezier',
+      points: [
+        [34, 15],
+        [44, 15],
+        [51, 11],
+        [55, 3],
+      ],
+    },
+  ],
+  spine: [
+    {
+      type: 'bezier',
+      points: [
+        [0, 0],
+        [25, 0],
+        [45, 0],
+        [55, 3],
+      ],
+    },
+  ],
+  handleLengthMm: 100,
+} satisfies Partial<z.input<typeof blade>>
+
 /** The knives of a botanic garden's tool room and of its tea-room. Steels by class. */
 export const demoBlades = {
   grafting: {
@@ -34,43 +70,7 @@ export const demoBlades = {
     ],
     handleLengthMm: 105,
   },
-  budding: {
-    ...common,
-    name: 'Budding knife',
-    use: 'Chip and shield budding',
-    work: 'general',
-    steel: 'Plain carbon, about 0.8 % C',
-    hardnessHrc: 59,
-    choil: false,
-    widthMm: 15,
-    spineThicknessMm: 2.2,
-    thicknessBehindEdgeMm: 0.35,
-    primaryGrindHeightMm: 14,
-    edge: [
-      { type: 'line', from: [0, 15], to: [34, 15] },
-      {
-        type: 'bezier',
-        points: [
-          [34, 15],
-          [44, 15],
-          [51, 11],
-          [55, 3],
-        ],
-      },
-    ],
-    spine: [
-      {
-        type: 'bezier',
-        points: [
-          [0, 0],
-          [25, 0],
-          [45, 0],
-          [55, 3],
-        ],
-      },
-    ],
-    handleLengthMm: 100,
-  },
+  budding: { ...smallKnife, name: 'Budding knife', use: 'Chip and shield budding', work: 'general' },
   pruning: {
     ...common,
     name: 'Hooked pruning knife',
@@ -273,41 +273,5 @@ export const demoBlades = {
     ],
     handleLengthMm: 115,
   },
-  scion: {
-    ...common,
-    name: 'Scion knife',
-    use: 'Scions and cuttings',
-    work: 'general',
-    steel: 'Plain carbon, about 0.8 % C',
-    hardnessHrc: 59,
-    choil: false,
-    widthMm: 15,
-    spineThicknessMm: 2.2,
-    thicknessBehindEdgeMm: 0.35,
-    primaryGrindHeightMm: 14,
-    edge: [
-      { type: 'line', from: [0, 15], to: [34, 15] },
-      {
-        type: 'bezier',
-        points: [
-          [34, 15],
-          [44, 15],
-          [51, 11],
-          [55, 3],
-        ],
-      },
-    ],
-    spine: [
-      {
-        type: 'bezier',
-        points: [
-          [0, 0],
-          [25, 0],
-          [45, 0],
-          [55, 3],
-        ],
-      },
-    ],
-    handleLengthMm: 100,
-  },
+  scion: { ...smallKnife, name: 'Scion knife', use: 'Scions and cuttings', work: 'general' },
 } satisfies Record<string, z.input<typeof blade>>

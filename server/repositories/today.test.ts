@@ -41,7 +41,11 @@ it('lists what is wanted back, the most pressing first, until it is handed back 
   ])
   await append(open.db, [{ ...about(sooner), kind: 'put-to-use' }])
   expect(await ids()).toContainEqual([sooner.id, true])
-  const handedBack = { ...about(sooner), kind: 'handed-back' as const }
+  const strokes = { kind: 'strokes', side: 'A', count: 9, zone: null, strop: false, setup: null } as const
+  await append(open.db, [{ ...about(sooner, 10), ...strokes }])
+  expect(await ids()).toContainEqual([sooner.id, false])
+  await append(open.db, [{ ...about(sooner, 20), kind: 'put-to-use' }])
+  const handedBack = { ...about(sooner, 30), kind: 'handed-back' as const }
   await append(open.db, [handedBack])
   expect(await ids()).toEqual([[later.id, false]])
   await append(open.db, [{ ...about(sooner), kind: 'retraction', entryId: handedBack.id }])

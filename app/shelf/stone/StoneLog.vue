@@ -3,15 +3,16 @@ import { storeToRefs } from 'pinia'
 import { v7 as newId } from 'uuid'
 import type { StoneRecord } from '#core/records/storage/kinds'
 import type { LogEntry, WearEntry } from '#core/log/entry'
-import { wearEntry, wearHistory, wearLogOf } from '#core/log/wearLog'
+import { wearEntry, wearLogOf } from '#core/log/wearLog'
 import { checked, type FieldProblem } from '#core/schema/problem'
-import { stoneCondition, type StoneCondition } from '#core/records/stone/condition'
+import type { StoneCondition } from '#core/records/stone/condition'
 import { stone as stoneSchema, type Stone } from '#core/records/stone/stone'
 import { STONE_DEEDS, stoneWear, type StoneWear } from '#core/records/stone/wear'
 import { useWords } from '~/words/useWords'
 import { completed, emptyDraft, inUnit, readDraft, type DraftOf } from '~/forms/draft'
 import { firstAtEach } from '~/shelf/rig/rigDraft'
 import { useKeptDraft } from '~/forms/useKeptDraft'
+import { useStoneCondition } from '~/composables/useStoneCondition'
 import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
@@ -28,9 +29,8 @@ const preferences = usePreferences()
 const words = useWords()
 const lines = computed(() => wearLogOf(log.ofKind('stone-wear'), props.stone.id))
 const done = computed(() => log.ofKind('stone-done'))
-const condition = computed(() =>
-  stoneCondition(props.stone, wearHistory([...log.ofKind('stone-wear'), ...done.value], props.stone.id)),
-)
+const conditionOf = useStoneCondition()
+const condition = computed(() => conditionOf(props.stone))
 /** What was counted at the bench, which needs no line of its own. */
 const atBench = computed(() => {
   const own = done.value.filter(({ stoneId }) => stoneId === props.stone.id)

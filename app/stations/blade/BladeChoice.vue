@@ -17,7 +17,7 @@ import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { download } from '~/saving/download'
 import { angleText } from '~/words/angleText'
-import { GRIND_WORD } from '~/words/bladeText'
+import { GRIND_WORD, WORK_WORD } from '~/words/bladeText'
 import { lengthText } from '~/words/lengthText'
 
 const collections = useCollections()
@@ -63,6 +63,7 @@ const facts = computed(() => {
     ['Choil', blade.choil ? '' : 'none'],
     ['Coating', blade.coating],
     ['Use', blade.use],
+    ['Work of its edge', blade.work ? WORK_WORD[blade.work] : ''],
     ['Complaint', blade.complaint],
     ['Owner', blade.owner],
   ].filter((fact) => fact[1])

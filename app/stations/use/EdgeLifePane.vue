@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { USE_UNITS } from '#core/log/choices'
-import { edgeLives, type LifeUnit } from '#core/use/edgeLife'
+import { edgeLives, livesDiffer, type LifeUnit } from '#core/use/edgeLife'
 import { useSharpenings } from '~/composables/useSharpenings'
 import { useChartColours } from '~/controls/chart/useChartColours'
 import { USE_UNIT_WORD, useCountText } from '~/words/outcomeText'
@@ -27,7 +27,7 @@ const series = computed(() =>
       name: name(deg),
       data: [
         { x: 0, y: 100 },
-        ...curve.map(({ time, share }) => ({ x: Math.round(time), y: Math.round(share * 100) })),
+        ...curve.map(({ time, survival }) => ({ x: Math.round(time), y: Math.round(survival * 100) })),
       ],
     })),
 )
@@ -51,14 +51,7 @@ const options = computed(() => ({
   legend: { show: true, showForSingleSeries: true, position: 'top' as const, fontSize: '14px' },
 }))
 const figure = (value: number | null) => (value === null ? 'longer than is known' : String(Math.round(value)))
-/** Two settings differ where the ranges of their medians do not meet. */
-const differ = computed(() => {
-  const known = lives.value.filter(({ median, ended }) => median.least !== null && ended > 1)
-  const apart = known.some((one) =>
-    known.some((other) => one.median.most !== null && other.median.least! > one.median.most),
-  )
-  return known.length < 2 ? null : apart
-})
+const differ = computed(() => livesDiffer(lives.value))
 </script>
 
 <template>

@@ -2,15 +2,23 @@
 import { MICRO_BEVEL_ADD_DEG } from '#core/use/nextAngle'
 import { useNextAngle } from './useNextAngle'
 import { useChartColours } from '~/controls/chart/useChartColours'
+import { describingAt } from '~/forms/useDescribing'
+import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
+import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { NEXT_WHY, shareText, startingText, thresholdText } from '~/words/nextAngleText'
+import { problemText } from '~/words/problemText'
+import { uncapital } from '~/words/sentence'
 
 /** The angle to sharpen this blade at next: from what became of its edges, with the evidence. */
+const job = useJob()
+const preferences = usePreferences()
 const router = useRouter()
 const colours = useChartColours()
-const { sharpenings, starting, next, hasMicroBevel, busy, start } = useNextAngle()
+const { sharpenings, starting, next, refusal, hasMicroBevel, busy, start } = useNextAngle()
 
+const asksForWork = computed(() => preferences.current.startingRanges && job.blade.value.work === null)
 const DOES = { lower: 'One degree lower', higher: 'One degree higher', same: 'The same again' } as const
 const WHY_NOT = {
   'nothing-put-to-use': 'It follows once an edge of this blade was put to use, and what became of it is recorded.',
@@ -101,6 +109,9 @@ const options = computed(() => {
           starting ? `Begun from what is usual: ${starting.usual[0]} to ${starting.usual[1]}°.` : 'By experience alone.'
         }}
       </p>
+      <p v-if="refusal" class="mt-1 font-semibold" data-testid="next-refused">
+        As this blade is held now it cannot be dialled: {{ uncapital(problemText(refusal, preferences.unit)) }}
+      </p>
       <div class="mt-3 flex flex-wrap gap-2">
         <UButton
           size="xl"
@@ -125,6 +136,12 @@ const options = computed(() => {
       <p v-if="starting && next.code !== 'no-angle'" class="mt-2" data-testid="starting">
         {{ startingText(starting) }}.
       </p>
+      <p v-else-if="asksForWork" class="mt-2 text-toned">
+        Say what its edge is for, and the usual range for it is shown here:
+        <NuxtLink class="text-link" :to="describingAt(sheetPath(job.id, 'blade', 'describe'), job.blade.value, false)"
+          >Edit the blade</NuxtLink
+        >.
+      </p>
     </template>
     <template v-if="charted.length >= FEWEST_CHARTED">
       <BenchChart
@@ -144,7 +161,7 @@ const options = computed(() => {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="one in sharpenings.toReversed()" :key="one.jobId" class="border-t border-default">
+          <tr v-for="one in sharpenings.toReversed()" :key="one.at" class="border-t border-default">
             <td class="py-1">
               <NuxtLink class="text-link" :to="sheetPath(one.jobId, 'use')">{{ one.at.slice(0, 10) }}</NuxtLink>
             </td>

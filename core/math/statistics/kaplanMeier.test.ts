@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { kaplanMeier, medianLife, type Lasted } from './kaplanMeier'
+import { kaplanMeier, medianLife, type Lifetime } from './kaplanMeier'
 
-const ended = (time: number): Lasted => ({ time, ended: true })
-const still = (time: number): Lasted => ({ time, ended: false })
+const ended = (time: number): Lifetime => ({ time, ended: true })
+const still = (time: number): Lifetime => ({ time, ended: false })
 
 describe('how long things last', () => {
   /** The textbooks' example: weeks of remission of 21 patients under 6-mercaptopurine, 12 of them still in it. */
@@ -15,8 +15,8 @@ describe('how long things last', () => {
     const curve = kaplanMeier(weeks)
     expect(curve.map(({ time }) => time)).toEqual([6, 7, 10, 13, 16, 22, 23])
     expect(curve.map(({ atRisk }) => atRisk)).toEqual([21, 17, 15, 12, 11, 7, 6])
-    const shares = [0.857, 0.807, 0.753, 0.69, 0.627, 0.538, 0.448]
-    curve.forEach(({ share }, i) => expect(share).toBeCloseTo(shares[i]!, 3))
+    const survivals = [0.857, 0.807, 0.753, 0.69, 0.627, 0.538, 0.448]
+    curve.forEach(({ survival }, i) => expect(survival).toBeCloseTo(survivals[i]!, 3))
     const errors = [0.0764, 0.0869, 0.0963, 0.1068, 0.1141, 0.1282, 0.1346]
     curve.forEach(({ deviation }, i) => expect(deviation).toBeCloseTo(errors[i]!, 4))
     expect(curve[0]!.least).toBeCloseTo(0.6197, 3)
@@ -27,12 +27,12 @@ describe('how long things last', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1, max: 30 }), { minLength: 1, maxLength: 20 }), (times) => {
         const curve = kaplanMeier(times.map(ended))
-        for (const { time, share, least, most } of curve) {
-          expect(share).toBeCloseTo(times.filter((one) => one > time).length / times.length, 9)
-          expect(least).toBeLessThanOrEqual(share)
-          expect(most).toBeGreaterThanOrEqual(share)
+        for (const { time, survival, least, most } of curve) {
+          expect(survival).toBeCloseTo(times.filter((one) => one > time).length / times.length, 9)
+          expect(least).toBeLessThanOrEqual(survival)
+          expect(most).toBeGreaterThanOrEqual(survival)
         }
-        expect(curve.at(-1)!.share).toBe(0)
+        expect(curve.at(-1)!.survival).toBe(0)
       }),
     )
   })

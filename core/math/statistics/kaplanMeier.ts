@@ -1,7 +1,7 @@
 import { Z95 } from './normal'
 
 /** How long something lasted, or has lasted so far. */
-export interface Lasted {
+export interface Lifetime {
   readonly time: number
   /** False: it still held when it was last looked at. */
   readonly ended: boolean
@@ -11,8 +11,8 @@ export interface Lasted {
 export interface SurvivalStep {
   readonly time: number
   /** The share that lasts longer than this, 0 to 1. */
-  readonly share: number
-  /** 95% range of the share. */
+  readonly survival: number
+  /** 95% range of the survival. */
   readonly least: number
   readonly most: number
   readonly deviation: number
@@ -23,22 +23,22 @@ export interface SurvivalStep {
 /**
  * The share that lasts longer than each time at which something ended, in their order; none where nothing has ended.
  * What still held when it was last looked at counts up to then. Range: Greenwood's variance, on the scale of
- * log(−log share). Source: E. L. Kaplan and P. Meier, J. Amer. Statist. Assoc. 53 (1958) 457.
+ * log(−log survival). Source: E. L. Kaplan and P. Meier, J. Amer. Statist. Assoc. 53 (1958) 457.
  */
-export function kaplanMeier(lasted: readonly Lasted[]): SurvivalStep[] {
+export function kaplanMeier(lasted: readonly Lifetime[]): SurvivalStep[] {
   const times = [...new Set(lasted.filter(({ ended }) => ended).map(({ time }) => time))].sort((a, b) => a - b)
-  let [share, sum] = [1, 0]
+  let [survival, sum] = [1, 0]
   return times.map((time) => {
     const atRisk = lasted.filter((one) => one.time >= time).length
     const ends = lasted.filter((one) => one.ended && one.time === time).length
-    share *= 1 - ends / atRisk
+    survival *= 1 - ends / atRisk
     sum += ends === atRisk ? 0 : ends / (atRisk * (atRisk - ends))
-    if (share === 0) return { time, share, least: 0, most: 0, deviation: 0, atRisk }
-    const spread = (Z95 * Math.sqrt(sum)) / Math.log(share)
+    if (survival === 0) return { time, survival, least: 0, most: 0, deviation: 0, atRisk }
+    const spread = (Z95 * Math.sqrt(sum)) / Math.log(survival)
     return {
-      ...{ time, share, deviation: share * Math.sqrt(sum), atRisk },
-      least: share ** Math.exp(-spread),
-      most: share ** Math.exp(spread),
+      ...{ time, survival, deviation: survival * Math.sqrt(sum), atRisk },
+      least: survival ** Math.exp(-spread),
+      most: survival ** Math.exp(spread),
     }
   })
 }
@@ -54,8 +54,8 @@ export function medianLife(curve: readonly SurvivalStep[]): {
 } {
   const comesDown = (of: (step: SurvivalStep) => number) => curve.find((step) => of(step) <= 0.5)?.time ?? null
   return {
-    middle: comesDown(({ share }) => share),
+    middle: comesDown(({ survival }) => survival),
     least: comesDown(({ least }) => least),
-    most: comesDown(({ most, share }) => (share === 0 ? Infinity : most)),
+    most: comesDown(({ most, survival }) => (survival === 0 ? Infinity : most)),
   }
 }

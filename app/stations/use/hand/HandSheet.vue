@@ -1,42 +1,22 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { onRamp, riseOverPlate, spineRise, widthsOf } from '#core/geometry/freehand/freehand'
-import { wantedAtApexDeg } from '#core/records/job/stoneUses'
+import { onRamp, riseOverPlate } from '#core/geometry/freehand/freehand'
 import { primaryHalfAngleDeg } from '#core/records/blade/primaryHalfAngle'
-import { cardsOn, handCards, type HandCard } from './handCards'
+import { handCards } from './handCards'
+import { useByHand } from './useByHand'
 import { useJob } from '~/job/useJob'
 import { usePaper } from '~/print/usePaper'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { lengthText } from '~/words/lengthText'
-import { capital } from '~/words/sentence'
-import { zoneName } from '~/words/zoneText'
 
 /** The same angle without the rig: the spine over a flat stone, ramps, and a plate's edge; and a card to carry. */
 const job = useJob()
 const preferences = usePreferences()
 const paper = usePaper()
-const deg = computed(() => wantedAtApexDeg(job.content.value, job.side.value))
+const { deg, rises, stepMm, stepText, riseText, cards } = useByHand()
 const name = computed(() => preferences.current.sideNames[job.side.value])
 const text = (mm: number) => lengthText(mm, preferences.unit)
-const widths = computed(() => widthsOf(job.blade.value))
-const nameOf = (i: number) =>
-  capital(
-    zoneName(
-      widths.value.map(({ zone }) => zone),
-      i,
-    ),
-  )
-const risesAt = (angle: number) =>
-  widths.value.map(({ widthMm, spineThicknessMm }, i) => ({
-    name: nameOf(i),
-    widthMm,
-    ...spineRise(angle, widthMm, spineThicknessMm),
-  }))
-const rises = computed(() => risesAt(deg.value))
-/** How far a hand that holds to a step of the spine is off. */
-const stepMm = computed(() => (preferences.unit === 'in' ? 25.4 / 32 : 1))
-const stepText = computed(() => (preferences.unit === 'in' ? '1/32 in' : '1 mm'))
 
 const RAMP = { from: 5, to: 45, begun: 20 } as const
 const rampDeg = useLocalStorage('jaw-tilt-ramp-deg', RAMP.begun)
@@ -54,25 +34,6 @@ function within(
 }
 const ramp = computed(() => onRamp(rampDeg.value, primaryHalfAngleDeg(job.blade.value)))
 
-/** A card for the wanted angle, and for each degree about it. */
-const cards = computed(() => {
-  const count = cardsOn(paper.value)
-  return Array.from({ length: count }, (_, i): HandCard => {
-    // The wanted one first, then a degree more and less, and so on.
-    const by = Math.ceil(i / 2) * (i % 2 === 1 ? 1 : -1)
-    const angle = deg.value + by
-    return {
-      title: job.blade.value.name,
-      angle: angleText(angle),
-      rows: risesAt(angle).map((one) => [
-        one.name,
-        text(one.riseMm),
-        `${stepText.value} = ${angleText(one.degPerMm * stepMm.value)}`,
-      ]),
-      foot: 'Spine over a flat stone, to its near face; per side. Fingers behind the edge.',
-    }
-  }).filter(({ angle }) => !angle.startsWith('−'))
-})
 const pages = computed(() => [handCards(cards.value, paper.value)])
 </script>
 
@@ -97,9 +58,9 @@ const pages = computed(() => [handCards(cards.value, paper.value)])
           </thead>
           <tbody>
             <tr v-for="one in rises" :key="one.name" class="border-t border-default">
-              <th class="py-1 text-left font-semibold">{{ one.name.toLowerCase() }}</th>
+              <th class="py-1 text-left font-semibold">{{ one.name }}</th>
               <td class="text-right">{{ text(one.widthMm) }}</td>
-              <td class="figure text-right text-xl">{{ one.riseMm === 0 ? 'on the stone' : text(one.riseMm) }}</td>
+              <td class="figure text-right text-xl">{{ riseText(one) }}</td>
               <td class="text-right">+{{ angleText(one.degPerMm * stepMm) }}</td>
             </tr>
           </tbody>

@@ -68,11 +68,11 @@ const print = () => window.print()
 </script>
 
 <template>
-  <div class="space-y-3">
+  <div class="print-sheet space-y-3">
     <SheetPane labelledby="record">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="record" class="text-lg font-semibold">{{ bladeName }}</h2>
-        <div class="card-controls flex flex-wrap gap-2">
+        <div class="flex flex-wrap gap-2 print:hidden">
           <UButton size="lg" color="neutral" variant="outline" icon="i-lucide-printer" label="Print" @click="print" />
           <UButton
             size="lg"
@@ -112,7 +112,7 @@ const print = () => window.print()
         :height="220"
         label="What was proved on each side over the years. The jobs below have the figures."
       />
-      <p class="mt-1 text-sm text-muted">
+      <p class="mt-1 text-sm text-muted print:hidden">
         Bevel widths, and when it must be thinned:
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'life')">Blade’s life</NuxtLink>.
       </p>
