@@ -4,9 +4,7 @@ import { join } from 'node:path'
 import { defineConfig } from '@playwright/test'
 import { chromiumPath } from './bin/lib/setUp.mjs'
 
-// Workers read this file again: the folder is made once and handed on. Each worker has the port of its number on from
-// this one.
-process.env.JAW_TILT_TEST_PORT ||= '4757'
+// Workers read this file again: the folder is made once and handed on.
 process.env.JAW_TILT_TEST_DATA ||= mkdtempSync(join(tmpdir(), 'jaw-tilt-demo-'))
 
 export default defineConfig({

@@ -1,8 +1,8 @@
 import { chromiumPath } from '../bin/lib/setUp.mjs'
 import { demoFolder, expect, test } from './bench'
-import { startServer, stopServer } from './builtServer'
+import { freePort, startServer, stopServer } from './builtServer'
 
-const PORT = 4769
+const PORT = await freePort()
 const bench = `http://127.0.0.1:${PORT}`
 /** The same machine under a name that is not its own: as another device at the bench sees it. */
 const elsewhere = `http://bench.example:${PORT}`

@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { expect, test as base, type BrowserContext, type Locator, type Page } from '@playwright/test'
 import { ROOMS, sheetPath, tabsOf, type SheetKey } from '../app/navigation/stations'
 import type { JobRecord } from '../core/records/storage/kinds'
-import { startServer, stopServer, type BuiltServer } from './builtServer'
+import { freePort, startServer, stopServer, type BuiltServer } from './builtServer'
 
 /** A folder with the demo data in it, that no one else has. */
 export function demoFolder(): string {
@@ -47,8 +47,8 @@ export const test = base.extend<
 >({
   ownServer: [
     // eslint-disable-next-line no-empty-pattern -- the runner reads the pattern
-    async ({}, use, { parallelIndex }) => {
-      const server = new OwnServer(Number(process.env.JAW_TILT_TEST_PORT) + parallelIndex)
+    async ({}, use) => {
+      const server = new OwnServer(await freePort())
       await use(server)
       await server.stop()
     },

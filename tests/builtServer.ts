@@ -1,13 +1,25 @@
 import { spawn, type ChildProcess } from 'node:child_process'
+import { once } from 'node:events'
+import { createServer, type AddressInfo } from 'node:net'
 import { setTimeout as pause } from 'node:timers/promises'
 
 export interface BuiltServer {
   readonly child: ChildProcess
   /** When it answers; fails when it ended first, or does not answer in a minute. */
   readonly ready: () => Promise<void>
-  /** Its exit code. */
+  /** Its exit code, when all that it said is read. */
   readonly ended: Promise<number | null>
   readonly said: () => string
+}
+
+/** A port of this machine that nothing listens on: other work on it may have any that is written down here. */
+export async function freePort(): Promise<number> {
+  const socket = createServer().listen(0, '127.0.0.1')
+  await once(socket, 'listening')
+  const { port } = socket.address() as AddressInfo
+  socket.close()
+  await once(socket, 'close')
+  return port
 }
 
 /** Starts a built server on a port of this machine, with what of its environment is to be other. */
@@ -19,7 +31,7 @@ export function startServer(port: number, env: Record<string, string>, output = 
   let said = ''
   child.stdout.on('data', (text) => (said += text))
   child.stderr.on('data', (text) => (said += text))
-  const ended = new Promise<number | null>((resolve) => child.on('exit', resolve))
+  const ended = new Promise<number | null>((resolve) => child.on('close', resolve))
   return { child, ready, ended, said: () => said }
 
   async function ready(): Promise<void> {
@@ -28,7 +40,8 @@ export function startServer(port: number, env: Record<string, string>, output = 
       // Another's server may have the port.
       if (health?.ok && ((await health.json()) as { pid: number }).pid === child.pid) return
     }
-    throw new Error(`The server on port ${port} does not answer. It said: ${said}`)
+    const ending = child.exitCode === null ? 'It still runs.' : `It ended with ${await ended}.`
+    throw new Error(`The server on port ${port} does not answer. ${ending} It said: ${said}`)
   }
 }
 

@@ -2,9 +2,9 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from './bench'
-import { startServer, stopServer, type BuiltServer } from './builtServer'
+import { freePort, startServer, stopServer, type BuiltServer } from './builtServer'
 
-const PORT = 4777
+const PORT = await freePort()
 const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
 let server: BuiltServer
 test.beforeAll(async () => {

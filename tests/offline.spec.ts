@@ -1,7 +1,7 @@
 import { demoFolder, expect, ledger, saved, test as onBench } from './bench'
-import { startServer, stopServer, type BuiltServer } from './builtServer'
+import { freePort, startServer, stopServer, type BuiltServer } from './builtServer'
 
-const PORT = 4797
+const PORT = await freePort()
 const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
 const started: BuiltServer[] = []
 onBench.afterEach(() => started.splice(0).forEach(({ child }) => child.kill('SIGKILL')))

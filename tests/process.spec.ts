@@ -38,8 +38,12 @@ async function choose(by: By, page: Page, name: string) {
 
 async function choosePurpose(page: Page, name: string) {
   await openSheet(page, 'blade/')
-  await page.getByTestId('purpose').click()
-  await page.getByRole('option', { name }).click()
+  // A sheet that has just been opened goes to its top, and takes an open list out of sight with it.
+  await expect(async () => {
+    await page.keyboard.press('Escape')
+    await page.getByTestId('purpose').click()
+    await page.getByRole('option', { name }).click({ timeout: 5000 })
+  }).toPass()
   await saved(page)
 }
 

@@ -4,9 +4,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { StoneRecord } from '../core/records/storage/kinds'
 import { demoFolder, expect, test } from './bench'
-import { startServer, type BuiltServer } from './builtServer'
+import { freePort, startServer, type BuiltServer } from './builtServer'
 
-const PORT = 4767
+const PORT = await freePort()
+const OTHER_PORT = await freePort()
 const url = (path: string) => `http://127.0.0.1:${PORT}${path}`
 const started: BuiltServer[] = []
 
@@ -31,11 +32,11 @@ test('what was acknowledged survives kill -9; a second owner is refused; SIGTERM
   let [stone] = ((await (await fetch(url('/api/stones'))).json()) as { records: [StoneRecord] }).records
   for (let i = 1; i <= 5; i++) stone = (await (await put(stone, { notes: `pass ${i}` })).json()) as StoneRecord
 
-  const second = start({ JAW_TILT_DATA: data }, PORT + 1)
+  const second = start({ JAW_TILT_DATA: data }, OTHER_PORT)
   if (process.env.DATABASE_URL) {
     // What is kept on a server is kept for as many as there are.
     await second.ready()
-    const there = await fetch(`http://127.0.0.1:${PORT + 1}/api/stones/${stone.id}`)
+    const there = await fetch(`http://127.0.0.1:${OTHER_PORT}/api/stones/${stone.id}`)
     expect(await there.json()).toEqual(stone)
     second.child.kill('SIGTERM')
     expect(await second.ended).toBe(0)

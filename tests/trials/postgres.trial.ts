@@ -68,7 +68,7 @@ async function run(command: string, env: Record<string, string>): Promise<number
 
 it('the tests of what is kept pass on it, and those of the whole server', async () => {
   expect(await run('npx vitest run server/repositories', { JAW_TILT_TEST_SERVER: urlOf('postgres') })).toBe(0)
-  const served = { DATABASE_URL: newDatabase('served'), JAW_TILT_TEST_PORT: String(ONE) }
+  const served = { DATABASE_URL: newDatabase('served') }
   expect(await run('npx playwright test tests/server.spec.ts', served)).toBe(0)
 })
 
