@@ -10,21 +10,32 @@ export default defineConfig({
   },
   test: {
     projects: [
-      { extends: true, test: { name: 'core', include: ['core/**/*.test.ts'] } },
+      {
+        extends: true,
+        test: { name: 'core', include: ['core/**/*.test.ts'], benchmark: { include: ['core/**/*.bench.ts'] } },
+      },
       // Stubbed globals and modules are each file's own.
-      { extends: true, test: { name: 'app', include: ['app/**/*.test.ts', 'bin/**/*.test.ts'], isolate: true } },
+      {
+        extends: true,
+        test: {
+          name: 'app',
+          include: ['app/**/*.test.ts', 'bin/**/*.test.ts'],
+          benchmark: { include: [] },
+          isolate: true,
+        },
+      },
       {
         extends: true,
         test: {
           name: 'server',
           include: ['server/**/*.test.ts'],
+          benchmark: { include: ['server/**/*.bench.ts'] },
           globalSetup: 'server/store/dumps.fixture.ts',
           // As in tests/builtServer: databases that live for seconds.
           execArgv: ['--liftoff-only'],
         },
       },
     ],
-    benchmark: { include: ['core/**/*.bench.ts'] },
     // Modules are loaded once, not for each file anew.
     isolate: false,
     // A test takes seconds; on a busy machine far longer.

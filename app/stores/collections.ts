@@ -10,6 +10,7 @@ import {
   type RecordOf,
   type BladeRecord,
   type InstrumentRecord,
+  type OwnerRecord,
   type JobRecord,
   type RigRecord,
   type StoneRecord,
@@ -43,6 +44,9 @@ export const useCollections = defineStore('collections', () => {
   const stones = computed<StoneRecord[]>(() => coarseToFine(all.value.stones))
   const jobs = computed<JobRecord[]>(() => all.value.jobs)
   const instruments = computed<InstrumentRecord[]>(() => all.value.instruments)
+  const owners = computed<OwnerRecord[]>(() =>
+    [...all.value.owners].sort((one, other) => one.name.localeCompare(other.name)),
+  )
 
   /**
    * Fetches the tools and the jobs that are shown first. Again, behind a page that stands: what cannot be fetched then
@@ -127,6 +131,8 @@ export const useCollections = defineStore('collections', () => {
     noted('jobs', await putAway('jobs', job, away))
 
   async function noteKept<K extends RecordKind>(kind: K, record: RecordOf<K>) {
+    // Its blades name it by the name that it has now.
+    if (kind === 'owners') await reload('blades')
     // What a rig was before first: jobs that were done with it go on with that.
     if (kind === 'rigs') await loadRigVersions()
     note(kind, record)
@@ -173,6 +179,7 @@ export const useCollections = defineStore('collections', () => {
     stones,
     jobs,
     instruments,
+    owners,
     /** Those of a kind that are known. */
     listOf,
     unreadable,

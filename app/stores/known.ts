@@ -36,7 +36,7 @@ export interface Known {
 }
 
 export function knownRecords(): Known {
-  const all: Known['all'] = shallowRef({ rigs: [], blades: [], stones: [], jobs: [], instruments: [] })
+  const all: Known['all'] = shallowRef({ rigs: [], blades: [], stones: [], jobs: [], instruments: [], owners: [] })
   return {
     all,
     unreadable: shallowRef([]),

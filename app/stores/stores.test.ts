@@ -121,6 +121,7 @@ describe('the collections', () => {
     await to('/api/jobs?limit=30').answer({ ...page, log: { entries: [], unreadable: [], upTo: 0 } })
     await to('/api/samples').answer({ count: 0 })
     await to('/api/instruments?archived=true').answer({ records: [], unreadable: [] })
+    await to('/api/owners?archived=true').answer({ records: [], unreadable: [] })
     await to('/api/rig-versions').answer([])
     await loading
     expect(collections.stones.map((stone) => stone.grainUm)).toEqual([100, 5])

@@ -117,6 +117,7 @@ const WORDS: Record<FailureCode, Say> = {
   'id-of-another': () => 'Another kind of record has this id.',
   'no-such-record': () => 'There is no such record here.',
   'no-such-link': (f) => `There is no such ${THING[f.text('kind')] ?? 'record'}.`,
+  'name-taken': () => 'There is another of this name.',
   'too-many-photos': (f) => `${f.text('most')} pictures of a blade are the most: remove one first.`,
   'body-too-large': (f) => `That is more than ${f.text('mostMegabytes')} MB.`,
   'send-json': () => 'The server takes only JSON.',

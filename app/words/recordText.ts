@@ -8,6 +8,7 @@ export const RECORD_WORD: Record<RecordKind, string> = {
   stones: 'stone',
   jobs: 'job',
   instruments: 'instrument',
+  owners: 'owner',
 }
 
 export const INSTRUMENT_KIND_WORD: Record<InstrumentKind, string> = {

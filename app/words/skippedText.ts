@@ -9,6 +9,7 @@ const LIST_TEXT: Readonly<Record<string, string>> = {
   stones: 'Stone',
   jobs: 'Job',
   instruments: 'Instrument',
+  owners: 'Owner',
   rigVersions: 'Earlier measures of a rig',
   bladePhotos: 'Picture of a blade',
   log: 'Entry of the log',

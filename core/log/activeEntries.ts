@@ -1,7 +1,8 @@
 import type { EntryKind, EntryOf, LogEntry } from './entry'
 
+type Dated = Pick<LogEntry, 'id' | 'at'>
 /** In the order of the log: by time, then by id. Both are ASCII: they are compared sign by sign, not by a language. */
-export const byTime = (a: LogEntry, b: LogEntry): number => inOrder(a.at, b.at) || inOrder(a.id, b.id)
+export const byTime = (a: Dated, b: Dated): number => inOrder(a.at, b.at) || inOrder(a.id, b.id)
 const inOrder = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0)
 
 /** By the id of an entry, the ids of those that retract it. */
@@ -17,15 +18,23 @@ export const isActive = (id: string, retractions: Retractions, above: readonly s
   )
 
 /** The entries of a log that hold, oldest first, without the retractions themselves. */
-export function activeEntries(log: readonly LogEntry[]): LogEntry[] {
+export const activeEntries = (log: readonly LogEntry[]): LogEntry[] =>
+  activeLines(log, (entry) => (entry.kind === 'retraction' ? entry.entryId : null))
+
+/** The same of lines that stand for entries. `retracts`: which entry a line retracts; null where it is no retraction. */
+export function activeLines<T extends Dated>(
+  log: readonly T[],
+  retracts: (line: T) => string | null,
+): T[] {
   const retractions = new Map<string, string[]>()
-  for (const entry of log) {
-    if (entry.kind !== 'retraction') continue
-    const others = retractions.get(entry.entryId)
-    if (others) others.push(entry.id)
-    else retractions.set(entry.entryId, [entry.id])
+  for (const line of log) {
+    const retracted = retracts(line)
+    if (retracted === null) continue
+    const others = retractions.get(retracted)
+    if (others) others.push(line.id)
+    else retractions.set(retracted, [line.id])
   }
-  return log.filter((entry) => entry.kind !== 'retraction' && isActive(entry.id, retractions)).sort(byTime)
+  return log.filter((line) => retracts(line) === null && isActive(line.id, retractions)).sort(byTime)
 }
 
 /** Those of one kind. */

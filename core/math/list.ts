@@ -11,5 +11,16 @@ export const bothOf = <T, U>(pair: readonly [T, T], of: (one: T, index: 0 | 1) =
   of(pair[1], 1),
 ]
 
+/** Those that have the same key together, in their order. */
+export function groupedBy<T, K>(list: readonly T[], keyOf: (one: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>()
+  for (const one of list) {
+    const of = groups.get(keyOf(one))
+    if (of) of.push(one)
+    else groups.set(keyOf(one), [one])
+  }
+  return groups
+}
+
 /** The last element. Throws a RangeError for an empty list. */
 export const lastOf = <T>(list: ArrayLike<T>): T => nth(list, list.length - 1)

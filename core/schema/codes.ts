@@ -95,6 +95,7 @@ export const PROBLEM_CODES = [
   'not-its-row',
   'id-of-another',
   'no-such-link',
+  'name-taken',
   'too-many-photos',
   'body-too-large',
   'send-json',

@@ -75,18 +75,29 @@ export type Dull =
   | { readonly is: 'said'; readonly outcome: Exclude<Outcome, 'cuts-well'> }
   | { readonly is: 'likely'; readonly days: number; readonly usualDays: number }
 
-/**
- * Whether the edge that a blade was last given is dull by now. Null where it is not, or cannot be said: edges of this
- * blade that came to their end tell how long the next one lasts.
- */
-export function dullBy(sharpenings: readonly Sharpening[], now: string): Dull | null {
+/** The edge that a blade was last given, and what tells when it is dull. */
+export interface LastEdge {
+  readonly jobId: string
+  /** When it was put to use. */
+  readonly at: string
+  /** The last that was said of it; null where nothing was. */
+  readonly said: Outcome | null
+  /** Half of this blade's other edges lasted so many days; null where too few came to their end. */
+  readonly usualDays: number | null
+}
+
+/** Null where no edge was put to use. */
+export function lastEdgeOf(sharpenings: readonly Sharpening[]): LastEdge | null {
   const last = sharpenings.at(-1)
   if (!last) return null
-  const latest = last.outcomes.at(-1)?.outcome ?? 'cuts-well'
-  if (latest !== 'cuts-well') return { is: 'said', outcome: latest }
   const { ended, median } = edgeLife(sharpenings.slice(0, -1), 'days')
-  const days = daysBetween(last.at, now)
-  return ended >= LEAST_ENDED && median.middle !== null && days > median.middle
-    ? { is: 'likely', days, usualDays: median.middle }
-    : null
+  const usualDays = ended >= LEAST_ENDED ? median.middle : null
+  return { jobId: last.jobId, at: last.at, said: last.outcomes.at(-1)?.outcome ?? null, usualDays }
+}
+
+/** Whether an edge is dull by now. Null where it is not, or cannot be said. */
+export function dullBy({ at, said, usualDays }: LastEdge, now: string): Dull | null {
+  if (said !== null && said !== 'cuts-well') return { is: 'said', outcome: said }
+  const days = daysBetween(at, now)
+  return usualDays !== null && days > usualDays ? { is: 'likely', days, usualDays } : null
 }

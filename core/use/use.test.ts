@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { ANGLE_ALONE, OUTCOME_ALONE, type LogEntry, type OutcomeEntry } from '../log/entry'
 import { setupSaying } from '../log/setupSnapshot.fixture'
 import { bellyBlade } from '../geometry/setup/sampleSetup.fixture'
-import { dullBy, edgeLives, livesDiffer } from './edgeLife'
+import { dullBy, edgeLives, lastEdgeOf, livesDiffer } from './edgeLife'
 import { nextAngle } from './nextAngle'
 import { sharpeningsOf } from './sharpenings'
 import { standingOf } from './standing'
@@ -213,12 +213,16 @@ describe('how long an edge lasts', () => {
   it('says that the edge in use is dull: as somebody said, or after the usual time of this blade', () => {
     const past = [...used(1, 20, 'dulled', 0, 20), ...used(2, 20, 'dulled', 50, 30)]
     const now = [...past, ...ground(100, 3, 20), put(101, 3)]
-    expect(dullBy(of(past), day(99))).toEqual({ is: 'said', outcome: 'dulled' })
-    expect(dullBy(of(now), day(110))).toBeNull()
-    expect(dullBy(of(now), day(140))).toEqual({ is: 'likely', days: 39, usualDays: 20 })
-    expect(dullBy(of([...now, became(120, 3, 'cuts-well')]), day(140))).toMatchObject({ is: 'likely' })
-    expect(dullBy(of([...used(1, 20, 'dulled', 0, 20), ...ground(100, 3, 20), put(101, 3)]), day(900))).toBeNull()
-    expect(dullBy([], day(1))).toBeNull()
+    const dull = (entries: LogEntry[], now: string) => {
+      const edge = lastEdgeOf(of(entries))
+      return edge && dullBy(edge, now)
+    }
+    expect(dull(past, day(99))).toEqual({ is: 'said', outcome: 'dulled' })
+    expect(dull(now, day(110))).toBeNull()
+    expect(dull(now, day(140))).toEqual({ is: 'likely', days: 39, usualDays: 20 })
+    expect(dull([...now, became(120, 3, 'cuts-well')], day(140))).toMatchObject({ is: 'likely' })
+    expect(dull([...used(1, 20, 'dulled', 0, 20), ...ground(100, 3, 20), put(101, 3)], day(900))).toBeNull()
+    expect(lastEdgeOf([])).toBeNull()
   })
 })
 

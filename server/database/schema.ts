@@ -12,6 +12,7 @@ import {
   uuid,
 } from 'drizzle-orm/pg-core'
 import type { RecordKind } from '../../core/records/storage/kinds'
+import type { Standing } from '../../core/use/standing'
 
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
@@ -45,6 +46,12 @@ export const records = pgTable(
     index('jobs_with_a_blade')
       .on(sql`(${table.content} ->> 'bladeId')`)
       .where(sql`kind = 'jobs'`),
+    index('jobs_wanted_back')
+      .on(sql`(${table.content} ->> 'dueOn')`)
+      .where(sql`kind = 'jobs' and archived_at is null and content ->> 'dueOn' is not null`),
+    index('blades_of_an_owner')
+      .on(sql`(${table.content} ->> 'owner')`)
+      .where(sql`kind = 'blades'`),
     index('jobs_on_a_rig')
       .on(sql`(${table.content} ->> 'rigId')`)
       .where(sql`kind = 'jobs'`),
@@ -95,6 +102,16 @@ export const log = pgTable(
       .on(sql`(${table.content} -> 'cut' ->> 'rigId')`)
       .where(sql`kind = 'proof'`),
   ],
+)
+
+/** Where each job stands, as its log has it: written whenever that gains an entry. */
+export const standings = pgTable(
+  'standings',
+  {
+    jobId: uuid('job_id').primaryKey(),
+    standing: text().$type<Standing>().notNull(),
+  },
+  (table) => [index('jobs_standing_so').on(table.standing)],
 )
 
 export const photos = pgTable('photos', {

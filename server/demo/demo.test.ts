@@ -14,7 +14,7 @@ import { possibleBlade } from '../../core/records/blade/impossible'
 import { SIDES } from '../../core/records/common/side'
 import { onRig } from '../../core/records/rig/fittedAt'
 import { fittedWith } from '../../core/records/rig/jaws'
-import { dullBy } from '../../core/use/edgeLife'
+import { dullBy, lastEdgeOf } from '../../core/use/edgeLife'
 import { nextAngle } from '../../core/use/nextAngle'
 import { sharpeningsOf } from '../../core/use/sharpenings'
 import type { OpenDatabase } from '../store/database'
@@ -106,7 +106,7 @@ it('the scion knife has two years behind it: its angle went down until it rolled
     does: 'same',
     why: 'near-its-limit',
   })
-  expect(dullBy(sharpenings, new Date().toISOString())).toMatchObject({ is: 'likely' })
+  expect(dullBy(lastEdgeOf(sharpenings)!, new Date().toISOString())).toMatchObject({ is: 'likely' })
 })
 
 it.each(demoJobs.filter(({ archived }) => archived).map(({ name }) => name))('%s left nothing to do', (name) => {

@@ -13,6 +13,7 @@ const lastHandled = sql`greatest(${records.updatedAt}, (
 /** A part of the blades that are put away or not, those first that were in hand last; words are its own. */
 export async function pageOfBlades(db: Database, asked: AskedPart): Promise<BladePage> {
   const found = wordsFound(asked.search, (query) => sql`${wordsOf(records)} @@ ${query}`)
+  if (asked.owner) found.push(sql`${records.content} ->> 'owner' = ${asked.owner}`)
   const { rows, ...part } = await partOf(db, 'blades', asked, lastHandled, found)
   const ids = rows.map(({ id }) => id)
   return { ...part, ...readRows('blades', rows), last: await lastJobsOf(db, ids) }

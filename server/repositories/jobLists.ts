@@ -1,14 +1,17 @@
 import { and, desc, eq, inArray, isNull, like, or, sql, type SQL } from 'drizzle-orm'
+import { z } from 'zod'
 import { activeEntries, ofKind } from '../../core/log/activeEntries'
 import { bestOfEachLevel } from '../../core/simulation/practice/best'
 import type { AroundJob, JobPage, ListedLog } from '../../core/exchange/api/lists'
+import { STANDINGS } from '../../core/use/standing'
 import type { JobRecord } from '../../core/records/storage/kinds'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
 import { linkOf, log, records, wordsOf } from '../database/schema'
 import { logUpTo, readLog, type LogRow } from './logRepository'
-import { partOf, wordsFound, type AskedPart } from './partOfList'
+import { askedPart, partOf, wordsFound } from './partOfList'
 import { listNamed, readRows } from './recordRepository'
+import { standingIs } from './standings'
 
 const isJob = eq(records.kind, 'jobs')
 
@@ -19,9 +22,23 @@ const jobsFound = (search: string): SQL[] =>
     return sql`(${wordsOf(records)} @@ ${query} or ${linkOf('bladeId')} in ${parts} or ${linkOf('rigId')} in ${parts})`
   })
 
+/** A part of the jobs as it is asked for, those alone that stand somewhere or that are wanted back on a day. */
+export const askedJobs = askedPart.extend({
+  standing: z.enum(STANDINGS).nullable().default(null),
+  due: z.stringbool().default(false),
+})
+export type AskedJobs = z.infer<typeof askedJobs>
+
 /** A part of the jobs on the bench or off it, the last changed first. */
-export async function pageOfJobs(db: Database, asked: AskedPart): Promise<JobPage> {
-  const { rows, ...part } = await partOf(db, 'jobs', asked, sql`${records.updatedAt}`, jobsFound(asked.search))
+export async function pageOfJobs(db: Database, asked: AskedJobs): Promise<JobPage> {
+  const found = jobsFound(asked.search)
+  if (asked.owner)
+    found.push(
+      sql`${linkOf('bladeId')} in (select id::text from things where kind = 'blades' and content ->> 'owner' = ${asked.owner})`,
+    )
+  if (asked.standing) found.push(standingIs(records.id, asked.standing))
+  if (asked.due) found.push(sql`${records.content} ->> 'dueOn' is not null`)
+  const { rows, ...part } = await partOf(db, 'jobs', asked, sql`${records.updatedAt}`, found)
   const jobs = readRows('jobs', rows)
   const blades = await listNamed(db, 'blades', [...new Set(jobs.records.map(({ bladeId }) => bladeId))])
   const ids = rows.map(({ id }) => id)

@@ -6,6 +6,7 @@ import type { LogEntry } from '../../core/log/entry'
 import { readEntry, storeEntry, type StoredEntry } from '../../core/log/stored'
 import type { Database } from '../database/connection'
 import { log } from '../database/schema'
+import { jobsTold, noteStandings } from './standings'
 
 export const storedEntryOf = ({ id, kind, at, version, content }: LogRow): StoredEntry => ({
   id,
@@ -22,6 +23,8 @@ const idIn = (content: unknown, field: 'jobId' | 'bladeId' | 'stoneId'): string 
   return uuid.safeParse(id).data ?? null
 }
 
+const retractedBy = (content: unknown): string | null => uuid.safeParse(rawOf(content).entryId).data ?? null
+
 /** Adds entries in their order; those that are here already stay as they are. */
 export async function addEntries(db: Database, entries: readonly StoredEntry[]): Promise<number> {
   if (entries.length === 0) return 0
@@ -33,8 +36,12 @@ export async function addEntries(db: Database, entries: readonly StoredEntry[]):
     bladeId: idIn(content, 'bladeId'),
     stoneId: idIn(content, 'stoneId'),
   }))
-  const added = await db.insert(log).values(rows).onConflictDoNothing().returning({ id: log.id })
-  return added.length
+  return db.transaction(async (tx) => {
+    const added = await tx.insert(log).values(rows).onConflictDoNothing().returning({ id: log.id })
+    const told = rows.map(({ jobId, content }) => ({ jobId, retracts: retractedBy(content) }))
+    if (added.length > 0) await noteStandings(tx, await jobsTold(tx, told))
+    return added.length
+  })
 }
 
 export const append = (db: Database, entries: readonly LogEntry[]) => addEntries(db, entries.map(storeEntry))

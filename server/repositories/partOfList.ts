@@ -17,10 +17,12 @@ function cursorOf(text: string): { at: string; id: string } {
   return { at, id }
 }
 
-/** A part of a list as it is asked for: put away or not, words, where the part before ended, how many. */
+/** A part of a list as it is asked for: put away or not, words, whose, where the part before ended, how many. */
 export const askedPart = z.object({
   away: z.stringbool().default(false),
   search: z.string().max(200).default(''),
+  /** Whose blades, by the name; empty: everyone's. */
+  owner: z.string().max(80).default(''),
   from: cursor.nullable().default(null),
   limit: z.coerce.number().int().min(1).max(MOST_LISTED_AT_ONCE).default(LISTED_AT_ONCE),
 })

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, lt } from 'drizzle-orm'
+import { and, asc, eq, inArray, lt, ne, sql } from 'drizzle-orm'
 import { v7 as newId } from 'uuid'
 import { rawOf, rawListOf } from '../../core/schema/versioned'
 import { failed, type Failure } from '../../core/schema/result'
@@ -20,6 +20,7 @@ export type Written<K extends RecordKind> =
   | Failure<'missing'>
   | (Failure<'outdated'> & { readonly current: RecordOf<K> })
   | (Failure<'no-such-link'> & { readonly field: string; readonly kind: string })
+  | Failure<'name-taken'>
 
 /** All of a kind: what can be read, and what cannot be. */
 export interface Listed<K extends RecordKind> {
@@ -205,15 +206,39 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     return now?.revision === revision || (await wasAt(db, id, revision))
   }
 
+  const { namedBy } = RECORDS[kind]
+  /** Whether another of a kind whose names are its own has that name, put away or not. */
+  async function isTaken({ name }: { name: string }, id: string): Promise<boolean> {
+    if (!namedBy) return false
+    const another = and(eq(records.kind, kind), eq(records.name, name), ne(records.id, id))
+    return (await db.select({ id: records.id }).from(records).where(another).limit(1)).length > 0
+  }
+  /** Those that named it by what it was called name it by what it is called now. */
+  async function renameWhereNamed(tx: Database, before: string, now: string): Promise<void> {
+    if (!namedBy || before === now) return
+    const field = sql.raw(`'${namedBy.field}'`)
+    await tx
+      .update(records)
+      .set({
+        content: sql`jsonb_set(${records.content}, array[${field}], to_jsonb(${now}::text))`,
+        revision: sql`${records.revision} + 1`,
+        updatedAt: new Date(),
+      })
+      .where(and(eq(records.kind, namedBy.kind), sql`${records.content} ->> ${field} = ${before}`))
+  }
+
   /** Writes columns if the stored revision is the one named. */
   async function write(id: string, revision: number, columns: Partial<RecordRow>): Promise<Written<K>> {
-    const [row] = await db.transaction(async (tx) => {
+    const row = await db.transaction(async (tx) => {
       if (RECORDS[kind].keepsVersions) await keepVersion(tx, id, revision)
-      return tx
+      const [before] = namedBy ? await tx.select().from(records).where(eq(records.id, id)) : []
+      const [written] = await tx
         .update(records)
         .set({ ...columns, revision: revision + 1, updatedAt: new Date() })
         .where(and(eq(records.id, id), eq(records.kind, kind), eq(records.revision, revision)))
         .returning()
+      if (written && before) await renameWhereNamed(tx, before.name, written.name)
+      return written
     })
     if (row) return { ok: true, kept: parse(row) }
     const current = await find(id)
@@ -235,6 +260,7 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     async create(content: ContentOf<K>, id: string = newId()): Promise<Written<K>> {
       const broken = await brokenLink(content)
       if (broken) return { ...failed('no-such-link'), ...broken }
+      if (await isTaken(content, id)) return failed('name-taken')
       const now = new Date()
       const [row] = await db
         .insert(records)
@@ -248,7 +274,8 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
     async update(id: string, revision: number, content: ContentOf<K>): Promise<Written<K>> {
       // Jaws that were given away since are left to a job that was done with them.
       const broken = await brokenLink(content, await find(id))
-      return broken ? { ...failed('no-such-link'), ...broken } : write(id, revision, columnsOf(content))
+      if (broken) return { ...failed('no-such-link'), ...broken }
+      return (await isTaken(content, id)) ? failed('name-taken') : write(id, revision, columnsOf(content))
     },
     archive: (id: string, revision: number) => write(id, revision, { archivedAt: new Date() }),
     restore: (id: string, revision: number) => write(id, revision, { archivedAt: null }),

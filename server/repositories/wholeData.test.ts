@@ -29,6 +29,7 @@ const ID = {
   stones: '0197a000-0000-7000-8000-000000000003',
   jobs: '0197a000-0000-7000-8000-000000000004',
   instruments: '0197a000-0000-7000-8000-000000000005',
+  owners: '0197a000-0000-7000-8000-000000000006',
 }
 
 /** One of each kind with nothing left at what it would be by itself. */
@@ -121,6 +122,7 @@ const FULL: { [K in RecordKind]: ContentOf<K> } = {
     zeroDeg: -0.2,
     uncertaintyDeg: 0.3,
   },
+  owners: { name: 'Kitchen of the lodge', reach: 'Wednesdays, side door', wishes: 'No polish.', notes: 'Twelve.' },
 }
 const SETUP = setupSaying({
   rigId: ID.rigs,
@@ -276,7 +278,7 @@ describe('all that is kept', () => {
     const read = readBackup(file)
     if (!read.ok) throw new Error(JSON.stringify(read.problems))
     expect(await bringBack(other.db, read.backup)).toEqual({
-      added: 13,
+      added: 14,
       updated: 0,
       left: 0,
       unreadable: [],
@@ -285,7 +287,7 @@ describe('all that is kept', () => {
     for (const kind of RECORD_KINDS)
       expect(await recordRepository(other.db, kind).find(ID[kind]), kind).toMatchObject(FULL[kind])
     expect((await listLog(other.db, 0)).entries).toEqual(ENTRIES)
-    expect(await bringBack(other.db, read.backup)).toMatchObject({ added: 0, updated: 0, left: 13 })
+    expect(await bringBack(other.db, read.backup)).toMatchObject({ added: 0, updated: 0, left: 14 })
   })
 
   it('a record that a file brings with the last revision there is can be written over, and all comes back', async () => {

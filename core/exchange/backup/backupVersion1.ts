@@ -38,6 +38,7 @@ export function backupFromVersion1(file: Raw): Raw {
       stones: list(stones).map(stored),
       jobs: list(setups).map(stored),
       instruments: [],
+      owners: [],
     },
     rigVersions: list(rigVersions).map(({ rigId, revision, content }) => ({
       thingId: rigId,

@@ -4,13 +4,14 @@ import { blade } from '../blade/blade'
 import { possibleBlade } from '../blade/impossible'
 import { instrument, usableInstrument } from '../instrument/instrument'
 import { job } from '../job/job'
+import { owner } from '../owner/owner'
 import { possibleRig } from '../rig/possibleRig'
 import { rigMeasures } from '../rig/rig'
 import { stone } from '../stone/stone'
 import { recordMeta } from '../common/meta'
 import { rawListOf, rawOf, renamed, versionOf, type Raw, type Versioned } from '../../schema/versioned'
 
-type RecordName = 'rigs' | 'blades' | 'stones' | 'jobs' | 'instruments'
+type RecordName = 'rigs' | 'blades' | 'stones' | 'jobs' | 'instruments' | 'owners'
 
 interface Kind<T extends z.ZodObject> extends Versioned<T> {
   /** The content together with what every record carries: what the server answers. */
@@ -19,6 +20,11 @@ interface Kind<T extends z.ZodObject> extends Versioned<T> {
   readonly writable: z.ZodType<z.output<T>>
   /** Fields that name another thing, and its kind. */
   readonly links: Readonly<Record<string, RecordName>>
+  /**
+   * Records that name it by its name, and in which of their fields: no two of the kind have one name, and when it
+   * changes, it changes there.
+   */
+  readonly namedBy: { readonly kind: RecordName; readonly field: string } | null
   /** Whether what it was is kept at each change: jobs go on with the version they were done with. */
   readonly keepsVersions: boolean
 }
@@ -26,7 +32,7 @@ interface Kind<T extends z.ZodObject> extends Versioned<T> {
 function kind<T extends z.ZodObject>(schema: T, more: Partial<Omit<Kind<T>, 'schema' | 'kept'>> = {}): Kind<T> {
   const kept = schema.extend(recordMeta.shape) as unknown as Kind<T>['kept']
   const writable = schema as unknown as Kind<T>['writable']
-  return { migrations: [], links: {}, keepsVersions: false, writable, ...more, schema, kept }
+  return { migrations: [], links: {}, namedBy: null, keepsVersions: false, writable, ...more, schema, kept }
 }
 
 /**
@@ -79,6 +85,7 @@ export const RECORDS = {
     writable: usableInstrument,
     migrations: [renamed({ doubtDeg: 'uncertaintyDeg' })],
   }),
+  owners: kind(owner, { namedBy: { kind: 'blades', field: 'owner' } }),
 } as const
 export type RecordKind = keyof typeof RECORDS
 export const RECORD_KINDS = keysOf(RECORDS)
@@ -92,6 +99,7 @@ export type BladeRecord = RecordOf<'blades'>
 export type StoneRecord = RecordOf<'stones'>
 export type JobRecord = RecordOf<'jobs'>
 export type InstrumentRecord = RecordOf<'instruments'>
+export type OwnerRecord = RecordOf<'owners'>
 
 /** The schema of what the server answers for one kind. */
 export const recordSchema = <K extends RecordKind>(of: K): z.ZodType<RecordOf<K>> =>

@@ -4,7 +4,7 @@ import { MOST_NAMED_AT_ONCE } from '../../../core/exchange/api/lists'
 import { parsed } from '../../http/refusal'
 import { collection } from '../../http/records'
 import { pageOfBlades } from '../../repositories/bladeLists'
-import { pageOfJobs } from '../../repositories/jobLists'
+import { askedJobs, pageOfJobs } from '../../repositories/jobLists'
 import { askedPart } from '../../repositories/partOfList'
 import { listNamed } from '../../repositories/recordRepository'
 import { useDatabase } from '../../store/store'
@@ -24,7 +24,7 @@ export default defineEventHandler(async (event) => {
   const { ids } = parsed(named, query)
   const db = await useDatabase()
   if (ids) return listNamed(db, kind, ids)
-  if (kind === 'jobs') return pageOfJobs(db, parsed(askedPart, query))
+  if (kind === 'jobs') return pageOfJobs(db, parsed(askedJobs, query))
   if (kind === 'blades') return pageOfBlades(db, parsed(askedPart, query))
   return repository.list(query.archived === 'true')
 })
