@@ -32,7 +32,7 @@ export default defineConfig({
           benchmark: { include: ['server/**/*.bench.ts'] },
           globalSetup: 'server/store/dumps.fixture.ts',
           // As in tests/builtServer: databases that live for seconds.
-          execArgv: ['--liftoff-only'],
+          execArgv: process.argv.includes('bench') ? [] : ['--liftoff-only'],
         },
       },
     ],

@@ -2,6 +2,7 @@ import { sql, type SQL } from 'drizzle-orm'
 import {
   type AnyPgColumn,
   bigserial,
+  doublePrecision,
   index,
   integer,
   jsonb,
@@ -11,6 +12,7 @@ import {
   timestamp,
   uuid,
 } from 'drizzle-orm/pg-core'
+import type { Outcome } from '../../core/log/choices'
 import type { RecordKind } from '../../core/records/storage/kinds'
 import type { Standing } from '../../core/use/standing'
 
@@ -44,7 +46,7 @@ export const records = pgTable(
     ),
     index('things_by_words').using('gin', wordsOf(table)),
     index('jobs_with_a_blade')
-      .on(sql`(${table.content} ->> 'bladeId')`)
+      .on(sql`(${table.content} ->> 'bladeId')`, table.updatedAt)
       .where(sql`kind = 'jobs'`),
     index('jobs_wanted_back')
       .on(sql`(${table.content} ->> 'dueOn')`)
@@ -113,6 +115,15 @@ export const standings = pgTable(
   },
   (table) => [index('jobs_standing_so').on(table.standing)],
 )
+
+/** The edge that each blade was last given, as its log has it: written whenever that says more of it. */
+export const lastEdges = pgTable('last_edges', {
+  bladeId: uuid('blade_id').primaryKey(),
+  jobId: uuid('job_id').notNull(),
+  at: moment('at').notNull(),
+  said: text().$type<Outcome>(),
+  usualDays: doublePrecision('usual_days'),
+})
 
 export const photos = pgTable('photos', {
   id: uuid().primaryKey(),

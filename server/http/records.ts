@@ -43,7 +43,8 @@ export function answer<K extends RecordKind>(written: Written<K>): RecordOf<K> {
   if (written.ok) return written.kept
   if (written.code === 'outdated') throw refusal(409, 'outdated', { current: written.current })
   if (written.code === 'missing') throw refusal(404, 'no-such-record')
-  if (written.code === 'name-taken') throw refusal(422, 'name-taken', { fields: [{ field: 'name', code: 'name-taken' }] })
+  if (written.code === 'name-taken')
+    throw refusal(422, 'name-taken', { fields: [{ field: 'name', code: 'name-taken' }] })
   const link = { code: written.code, figures: { kind: written.kind } }
   throw refusal(422, link.code, { figures: link.figures, fields: [{ field: written.field, ...link }] })
 }

@@ -10,6 +10,7 @@ import type { FieldProblem } from '../../core/schema/problem'
 import type { Database } from '../database/connection'
 import { picturesOf, type Pictures } from '../database/backupStream'
 import { log, photos, records, recordVersions } from '../database/schema'
+import { clearDerived } from './derived'
 import { addEntries, listStoredEntries } from './logRepository'
 import { listPhotos, takeOverPhotos } from './photoRepository'
 import { readPreferences, replacePreferences } from './preferencesRepository'
@@ -177,6 +178,7 @@ async function brought(
 /** Takes all away, and puts another copy's preferences in the place of those that are kept. */
 async function clear(db: Database, { preferences }: Backup): Promise<void> {
   for (const table of [log, photos, recordVersions, records]) await db.delete(table)
+  await clearDerived(db)
   const { revision, ...liked } = preferences
   await replacePreferences(db, revision, liked)
 }

@@ -4,7 +4,7 @@ import { activeEntries } from '../../core/log/activeEntries'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
 import { log, records } from '../database/schema'
-import { logUpTo, readLog } from './logRepository'
+import { logUpTo, readLog } from './logRows'
 
 /** Everything that happened to a blade and holds, oldest first. */
 export async function readBladeRecord(db: Database, bladeId: string): Promise<BladeRecordLog> {

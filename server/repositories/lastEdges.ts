@@ -1,68 +1,48 @@
-import { and, asc, count, gt, inArray, max } from 'drizzle-orm'
+import { and, asc, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm'
 import { activeEntries } from '../../core/log/activeEntries'
-import { storedKinds, type LogEntry } from '../../core/log/entry'
-import { lastEdgeOf, type LastEdge } from '../../core/use/edgeLife'
+import { storedKinds } from '../../core/log/entry'
+import { groupedBy } from '../../core/math/list'
+import { lastEdgeOf } from '../../core/use/edgeLife'
 import { sharpeningsOf } from '../../core/use/sharpenings'
 import type { Database } from '../database/connection'
-import { log } from '../database/schema'
-import { readLog } from './logRepository'
+import { lastEdges, log } from '../database/schema'
+import { readLog } from './logRows'
 
-/** What tells of the life of edges. */
-const KINDS = (['put-to-use', 'outcome', 'retraction'] as const).flatMap(storedKinds)
+const RETRACTION = storedKinds('retraction')
+const TELLS = [...storedKinds('put-to-use'), ...storedKinds('outcome')]
 
-/** What was read so far: as many entries up to a place in the log, and what they come to. */
-interface Known {
-  entries: number
-  upTo: number
-  readonly bladeOf: Map<string, string>
-  readonly byBlade: Map<string, LogEntry[]>
-  readonly last: Map<string, LastEdge>
-}
-const knownOf = new WeakMap<Database, Known>()
-const nothing = (): Known => ({ entries: 0, upTo: 0, bladeOf: new Map(), byBlade: new Map(), last: new Map() })
+/** Whether entries of a kind tell of the life of edges. */
+export const tellsOfEdges = (kind: string): boolean => TELLS.includes(kind) || RETRACTION.includes(kind)
 
-/** The edge that each blade was last given, by the blade's id. What came in since it was last asked is read alone. */
-export async function lastEdges(db: Database): Promise<ReadonlyMap<string, LastEdge>> {
-  const [there] = await db
-    .select({ entries: count(), upTo: max(log.received) })
-    .from(log)
-    .where(inArray(log.kind, KINDS))
-  const before = knownOf.get(db) ?? nothing()
-  if (there?.entries === before.entries && (there.upTo ?? 0) === before.upTo) return before.last
-  const added = await rowsAfter(db, before.upTo)
-  // Entries went: samples were removed, or a backup was put in place of what was there.
-  const isWhole = before.entries + added.length === there?.entries
-  const known = isWhole ? before : nothing()
-  take(known, isWhole ? added : await rowsAfter(db, 0))
-  knownOf.set(db, known)
-  return known.last
-}
-
-const rowsAfter = (db: Database, upTo: number) =>
-  db
+/** Writes which edge blades were last given, and what tells when it is dull, from their log. */
+export async function noteLastEdges(db: Database, bladeIds: readonly string[]): Promise<void> {
+  if (bladeIds.length === 0) return
+  const rows = await db
     .select()
     .from(log)
-    .where(and(inArray(log.kind, KINDS), gt(log.received, upTo)))
+    .where(
+      or(
+        and(inArray(log.bladeId, [...bladeIds]), inArray(log.kind, [...TELLS, ...RETRACTION])),
+        // A retraction may have been sent without saying of which blade.
+        and(isNull(log.bladeId), inArray(log.kind, RETRACTION)),
+      ),
+    )
     .orderBy(asc(log.received))
-
-function take(known: Known, rows: Awaited<ReturnType<typeof rowsAfter>>): void {
-  known.entries += rows.length
-  known.upTo = rows.at(-1)?.received ?? known.upTo
-  const changed = new Set<string>()
-  for (const entry of readLog(rows, known.upTo).entries) {
-    // A retraction may have been sent without saying of which blade.
-    const of = entry.bladeId ?? (entry.kind === 'retraction' ? known.bladeOf.get(entry.entryId) : null)
-    if (!of) continue
-    changed.add(of)
-    known.bladeOf.set(entry.id, of)
-    const others = known.byBlade.get(of)
-    if (others) others.push(entry)
-    else known.byBlade.set(of, [entry])
-  }
-  for (const bladeId of changed) {
+  const byBlade = groupedBy(activeEntries(readLog(rows, 0).entries), ({ bladeId }) => bladeId)
+  const now = bladeIds.flatMap((bladeId) => {
     // How long edges last does not depend on their angle: which sides are bevelled is all one here.
-    const edge = lastEdgeOf(sharpeningsOf(activeEntries(known.byBlade.get(bladeId) ?? []), { bevels: 'both' }))
-    if (edge) known.last.set(bladeId, edge)
-    else known.last.delete(bladeId)
-  }
+    const edge = lastEdgeOf(sharpeningsOf(byBlade.get(bladeId) ?? [], { bevels: 'both' }))
+    return edge ? [{ ...edge, bladeId, at: new Date(edge.at) }] : []
+  })
+  await db.delete(lastEdges).where(inArray(lastEdges.bladeId, [...bladeIds]))
+  if (now.length > 0) await db.insert(lastEdges).values(now)
 }
+
+/** The blades of which the log says that an edge was put to use. */
+export const bladesInUse = async (db: Database): Promise<string[]> =>
+  (
+    await db
+      .selectDistinct({ id: log.bladeId })
+      .from(log)
+      .where(and(isNotNull(log.bladeId), inArray(log.kind, TELLS)))
+  ).flatMap(({ id }) => id ?? [])

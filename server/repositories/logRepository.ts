@@ -1,20 +1,13 @@
-import { asc, gt, max } from 'drizzle-orm'
+import { asc, gt } from 'drizzle-orm'
 import { z } from 'zod'
 import { rawOf } from '../../core/schema/versioned'
 import type { ListedLog } from '../../core/exchange/api/lists'
 import type { LogEntry } from '../../core/log/entry'
-import { readEntry, storeEntry, type StoredEntry } from '../../core/log/stored'
+import { storeEntry, type StoredEntry } from '../../core/log/stored'
 import type { Database } from '../database/connection'
 import { log } from '../database/schema'
-import { jobsTold, noteStandings } from './standings'
-
-export const storedEntryOf = ({ id, kind, at, version, content }: LogRow): StoredEntry => ({
-  id,
-  kind,
-  at: at.toISOString(),
-  version,
-  content,
-})
+import { noteDerived } from './derived'
+import { readLog, storedEntryOf } from './logRows'
 
 const uuid = z.uuid()
 const idIn = (content: unknown, field: 'jobId' | 'bladeId' | 'stoneId'): string | null => {
@@ -22,8 +15,6 @@ const idIn = (content: unknown, field: 'jobId' | 'bladeId' | 'stoneId'): string 
   // What names nothing that can be is kept in its content, and found under no record.
   return uuid.safeParse(id).data ?? null
 }
-
-const retractedBy = (content: unknown): string | null => uuid.safeParse(rawOf(content).entryId).data ?? null
 
 /** Adds entries in their order; those that are here already stay as they are. */
 export async function addEntries(db: Database, entries: readonly StoredEntry[]): Promise<number> {
@@ -38,8 +29,7 @@ export async function addEntries(db: Database, entries: readonly StoredEntry[]):
   }))
   return db.transaction(async (tx) => {
     const added = await tx.insert(log).values(rows).onConflictDoNothing().returning({ id: log.id })
-    const told = rows.map(({ jobId, content }) => ({ jobId, retracts: retractedBy(content) }))
-    if (added.length > 0) await noteStandings(tx, await jobsTold(tx, told))
+    if (added.length > 0) await noteDerived(tx, rows)
     return added.length
   })
 }
@@ -49,25 +39,6 @@ export const append = (db: Database, entries: readonly LogEntry[]) => addEntries
 /** The log as it is stored, in the order it came in. */
 export async function listStoredEntries(db: Database): Promise<StoredEntry[]> {
   return (await db.select().from(log).orderBy(asc(log.received))).map(storedEntryOf)
-}
-
-export type LogRow = typeof log.$inferSelect
-
-/** How far the log goes. */
-export async function logUpTo(db: Database): Promise<number> {
-  const [last] = await db.select({ upTo: max(log.received) }).from(log)
-  return last?.upTo ?? 0
-}
-
-/** Rows of the log, as far as they can be read. */
-export function readLog(rows: readonly LogRow[], upTo: number): ListedLog {
-  const listed: ListedLog = { entries: [], unreadable: [], upTo }
-  for (const row of rows) {
-    const read = readEntry(storedEntryOf(row))
-    if (read.ok) listed.entries.push(read.entry)
-    else listed.unreadable.push(read.unreadable)
-  }
-  return listed
 }
 
 /** What came in after a place in the log, oldest first. */

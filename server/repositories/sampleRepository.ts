@@ -7,6 +7,7 @@ import type { Database } from '../database/connection'
 import { withSamples } from '../database/samplesLock'
 import { log, photos, records, recordVersions } from '../database/schema'
 import { readAll } from './backupRepository'
+import { noteDerived } from './derived'
 
 const UUID = /[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g
 
@@ -46,7 +47,8 @@ export async function removeSamples(db: Database, now: Date): Promise<Backup> {
     for (const kind of RECORD_KINDS) gone.things[kind] = all.things[kind].filter(({ id }) => goes(id))
     const ids = RECORD_KINDS.flatMap((kind) => gone.things[kind].map(({ id }) => id))
     const entries = gone.log.map(({ id }) => id)
-    if (entries.length > 0) await tx.delete(log).where(inArray(log.id, entries))
+    const went = entries.length === 0 ? [] : await tx.delete(log).where(inArray(log.id, entries)).returning()
+    await noteDerived(tx, went)
     if (ids.length > 0) {
       await tx.delete(photos).where(inArray(photos.bladeId, ids))
       await tx.delete(recordVersions).where(inArray(recordVersions.thingId, ids))

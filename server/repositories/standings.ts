@@ -1,13 +1,12 @@
-import { and, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm'
-import { activeLines } from '../../core/log/activeEntries'
+import { and, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm'
 import { groupedBy } from '../../core/math/list'
+import { activeLines } from '../../core/log/activeEntries'
 import { kindOfStored, storedKinds } from '../../core/log/entry'
-import { standingOf } from '../../core/use/standing'
+import { standingOf, type Standing } from '../../core/use/standing'
 import type { Database } from '../database/connection'
-import { log, standings } from '../database/schema'
+import { log, records, standings } from '../database/schema'
 
 const RETRACTION = storedKinds('retraction')
-const JOBS_AT_ONCE = 500
 
 /** Writes where jobs stand, from their log. */
 export async function noteStandings(db: Database, jobIds: readonly string[]): Promise<void> {
@@ -37,33 +36,12 @@ export async function noteStandings(db: Database, jobIds: readonly string[]): Pr
     .onConflictDoUpdate({ target: standings.jobId, set: { standing: sql`excluded.standing` } })
 }
 
-/** The jobs that entries tell of, those whose entries they retract among them. */
-export async function jobsTold(
-  db: Database,
-  entries: readonly { readonly jobId: string | null; readonly retracts: string | null }[],
-): Promise<string[]> {
-  const retracted = entries.flatMap(({ jobId, retracts }) => (jobId === null && retracts ? [retracts] : []))
-  const of =
-    retracted.length === 0
-      ? []
-      : await db
-          .select({ jobId: log.jobId })
-          .from(log)
-          .where(and(inArray(log.id, retracted), isNotNull(log.jobId)))
-  return [...new Set([...entries, ...of].flatMap(({ jobId }) => jobId ?? []))]
-}
+/** The jobs that the log tells of. */
+export const jobsTold = async (db: Database): Promise<string[]> =>
+  (await db.selectDistinct({ id: log.jobId }).from(log).where(isNotNull(log.jobId))).flatMap(({ id }) => id ?? [])
 
-/** Writes where every job stands, where that was never written: the data are from before it was. */
-export async function fillStandings(db: Database): Promise<void> {
-  const [written] = await db.select({ jobId: standings.jobId }).from(standings).limit(1)
-  if (written) return
-  const told = await db.selectDistinct({ jobId: log.jobId }).from(log).where(isNotNull(log.jobId))
-  const ids = told.flatMap(({ jobId }) => jobId ?? [])
-  for (let at = 0; at < ids.length; at += JOBS_AT_ONCE) await noteStandings(db, ids.slice(at, at + JOBS_AT_ONCE))
-}
-
-/** Where each of some jobs stands; those of which nothing is told stand as received. */
-export const standingIs = (jobId: unknown, standing: string) =>
+/** That a job stands so; one of which nothing is told stands as received. */
+export const standsAs = (standing: Standing): SQL =>
   standing === 'received'
-    ? sql`not exists (select from standings where job_id = ${jobId} and standing <> 'received')`
-    : sql`exists (select from standings where job_id = ${jobId} and standing = ${standing})`
+    ? sql`not exists (select from standings where job_id = ${records.id} and standing <> 'received')`
+    : sql`exists (select from standings where job_id = ${records.id} and standing = ${standing})`

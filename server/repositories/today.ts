@@ -3,8 +3,7 @@ import { LISTED_TODAY, type DueJob, type DullBlade, type Today } from '../../cor
 import { dullBy } from '../../core/use/edgeLife'
 import type { RecordOf } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
-import { records, standings } from '../database/schema'
-import { lastEdges } from './lastEdges'
+import { lastEdges, records, standings } from '../database/schema'
 import { listNamed, readRows } from './recordRepository'
 
 /** The bench's day. `now`: the moment that it is looked at. */
@@ -48,19 +47,17 @@ export async function dueJobs(db: Database, most?: number): Promise<DueJob[]> {
 }
 
 async function dullBlades(db: Database, now: string): Promise<Today['dull']> {
-  const dull = [...(await lastEdges(db))].flatMap(([bladeId, edge]) => {
-    const found = dullBy(edge, now)
-    return found ? [{ bladeId, jobId: edge.jobId, at: edge.at, dull: found }] : []
+  const edges = await db
+    .select({ edge: lastEdges })
+    .from(lastEdges)
+    .innerJoin(records, and(eq(records.id, lastEdges.bladeId), eq(records.kind, 'blades'), isNull(records.archivedAt)))
+  const dull = edges.flatMap(({ edge: { bladeId, jobId, at, said, usualDays } }) => {
+    const found = dullBy({ jobId, at: at.toISOString(), said, usualDays }, now)
+    return found ? [{ bladeId, jobId, at, dull: found }] : []
   })
   const said = (one: (typeof dull)[number]) => Number(one.dull.is === 'said')
-  dull.sort((a, b) => said(b) - said(a) || (a.at < b.at ? -1 : 1))
-  const rows = await db
-    .select({ id: records.id })
-    .from(records)
-    .where(and(eq(records.kind, 'blades'), isNull(records.archivedAt)))
-  const there = new Set(rows.map(({ id }) => id))
-  const inUse = dull.filter(({ bladeId }) => there.has(bladeId))
-  const listed = inUse.slice(0, LISTED_TODAY)
+  dull.sort((a, b) => said(b) - said(a) || a.at.getTime() - b.at.getTime())
+  const listed = dull.slice(0, LISTED_TODAY)
   const blades = await bladesOf(
     db,
     listed.map(({ bladeId }) => bladeId),
@@ -69,7 +66,7 @@ async function dullBlades(db: Database, now: string): Promise<Today['dull']> {
     ...toldOf(blades, bladeId),
     ...{ jobId, dull: found },
   }))
-  return { first, more: inUse.length - first.length }
+  return { first, more: dull.length - first.length }
 }
 
 async function bladesOf(db: Database, ids: readonly string[]): Promise<ReadonlyMap<string, RecordOf<'blades'>>> {

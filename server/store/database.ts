@@ -7,7 +7,7 @@ import { drizzle } from 'drizzle-orm/pglite'
 import { migrate as migrateOnServer } from 'drizzle-orm/node-postgres/migrator'
 import { migrate as migrateEmbedded } from 'drizzle-orm/pglite/migrator'
 import { rawOf, rawListOf } from '../../core/schema/versioned'
-import { fillStandings } from '../repositories/standings'
+import { fillDerived } from '../repositories/derived'
 import { carryOver } from './carryOver'
 import type { Database } from '../database/connection'
 import { isDiskFull } from '../database/databaseErrors'
@@ -68,7 +68,7 @@ export async function upToDate(db: Database, driver: keyof typeof MIGRATE): Prom
   try {
     await MIGRATE[driver](db as never, { migrationsFolder: migrationsFolder() })
     await carryOver(db)
-    await fillStandings(db)
+    await fillDerived(db)
   } catch (cause) {
     if (isDiskFull(cause)) throw cause
     throw new CannotMigrate(cause instanceof Error ? cause.message : String(cause), { cause })

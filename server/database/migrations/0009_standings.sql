@@ -1,8 +1,0 @@
-CREATE TABLE "standings" (
-	"job_id" uuid PRIMARY KEY NOT NULL,
-	"standing" text NOT NULL
-);
---> statement-breakpoint
-CREATE INDEX "jobs_standing_so" ON "standings" USING btree ("standing");--> statement-breakpoint
-CREATE INDEX "jobs_wanted_back" ON "things" USING btree (("content" ->> 'dueOn')) WHERE kind = 'jobs' and archived_at is null and content ->> 'dueOn' is not null;--> statement-breakpoint
-CREATE INDEX "blades_of_an_owner" ON "things" USING btree (("content" ->> 'owner')) WHERE kind = 'blades';
