@@ -115,6 +115,7 @@ export default defineNuxtConfig({
     'forms',
     'home',
     'jobPage',
+    'owners',
     'photographs',
     'preferences',
     'print',

@@ -10,6 +10,8 @@ const props = defineProps<{
   remark?: string
   active: boolean
   compact?: boolean
+  /** What is likely to be typed. */
+  suggestions?: readonly string[]
   /** Before the path, where the field is known by a longer one outside. */
   focusAs?: string
 }>()
@@ -41,6 +43,7 @@ const isFigure = computed(() => props.fields.isFigure(props.field.path))
           v-model="text"
           :data-focus="focusAs ?? `rig-${field.path}`"
           :inputmode="isFigure ? 'decimal' : 'text'"
+          :list="suggestions?.length ? `${id}-list` : undefined"
           autocomplete="off"
           spellcheck="false"
           maxlength="80"
@@ -50,6 +53,9 @@ const isFigure = computed(() => props.fields.isFigure(props.field.path))
           :aria-describedby="`${id}-how`"
           @focus="emit('focus', field.path)"
         />
+        <datalist v-if="suggestions?.length" :id="`${id}-list`">
+          <option v-for="one in suggestions" :key="one" :value="one" />
+        </datalist>
         <span class="pointer-events-none absolute inset-y-0 right-2.5 grid place-items-center text-sm text-muted">{{
           fields.unitText(field.path)
         }}</span>

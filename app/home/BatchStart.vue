@@ -5,7 +5,7 @@ import { useCollections } from '~/stores/collections'
 import { useWords } from '~/words/useWords'
 
 /** Jobs for several blades in one go: the same angle and the same day for all, each with its own measures. */
-const props = defineProps<{ bladeIds: readonly string[] }>()
+const props = defineProps<{ bladeIds: readonly string[]; owner?: string }>()
 const emit = defineEmits<{ started: [bladeId: string] }>()
 const collections = useCollections()
 const words = useWords()
@@ -35,7 +35,8 @@ async function start() {
   }
   going.value = null
   await beginAnew()
-  await router.push('/')
+  const account = collections.owners.find(({ name }) => name === props.owner)
+  await router.push(account ? `/owners/${account.id}` : '/')
 }
 const status = computed(() => {
   if (going.value) return `Starting ${going.value.started + 1} of ${going.value.of}…`

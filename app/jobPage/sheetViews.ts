@@ -28,6 +28,7 @@ const SHEET_VIEWS: Record<SheetKey, () => Promise<{ default: Component }>> = {
   'prove/report': () => import('~/stations/prove/report/ReportSheet.vue'),
   'prove/calibrate': () => import('~/stations/prove/calibrate/CalibrateSheet.vue'),
   'use/': () => import('~/stations/use/UseSheet.vue'),
+  'use/ticket': () => import('~/stations/use/ticket/TicketSheet.vue'),
   'use/record': () => import('~/stations/use/record/RecordSheet.vue'),
   'use/hand': () => import('~/stations/use/hand/HandSheet.vue'),
   'uncertainty/': () => import('~/stations/uncertainty/SureSheet.vue'),

@@ -143,6 +143,7 @@ const SHEETS = {
     key: '7',
     sheets: [
       { id: '', word: 'Use', title: 'How did the edge hold?' },
+      { id: 'ticket', word: 'Ticket', title: 'The ticket, and what the owner is told' },
       { id: 'record', word: 'Record', title: 'The record of this blade' },
       { id: 'hand', word: 'By hand', title: 'The same angle by hand' },
     ],

@@ -9,10 +9,17 @@ const collections = useCollections()
 const words = useWords()
 const router = useRouter()
 const busy = ref('')
-const several = ref(false)
+const route = useRoute()
+/** Whose blades alone are shown; an account comes with several. */
+const owner = computed(() => (typeof route.query.owner === 'string' ? route.query.owner : ''))
+const several = ref(owner.value !== '')
 const chosen = ref<string[]>([])
 const toggle = (id: string) =>
   (chosen.value = chosen.value.includes(id) ? chosen.value.filter((one) => one !== id) : [...chosen.value, id])
+const chooseAll = (shown: readonly { id: string }[]) => {
+  const ids = shown.map(({ id }) => id)
+  chosen.value = ids.every((id) => chosen.value.includes(id)) ? [] : ids
+}
 const lastText = (last: LastJob | undefined) =>
   last ? `${last.updatedAt.slice(0, 10)} on ${collections.nameOf(last.rigId)}` : 'not done here yet'
 async function start(bladeId: string, last: LastJob | undefined) {
@@ -54,9 +61,22 @@ useHead({ title: 'Start a job · Jaw Tilt' })
     <template v-if="collections.loaded">
       <EmptyStart v-if="!collections.canStart" class="mt-4" />
       <template v-else>
-        <p class="mb-3 text-muted">Rig, stone and hold are taken from the last job with it.</p>
-        <BatchStart v-if="several" class="mb-3" :blade-ids="chosen" @started="toggle" />
-        <BladeList v-slot="{ blades, last }">
+        <p class="mb-3 text-muted">
+          <template v-if="owner"
+            >Blades of {{ owner }}. <NuxtLink class="text-link" to="/start">All blades</NuxtLink>. </template
+          >Rig, stone and hold are taken from the last job with it.
+        </p>
+        <BatchStart v-if="several" class="mb-3" :blade-ids="chosen" :owner="owner" @started="toggle" />
+        <BladeList :key="owner" v-slot="{ blades, last }" :owner="owner">
+          <UButton
+            v-if="several"
+            class="mb-3"
+            color="neutral"
+            variant="outline"
+            size="xl"
+            :label="blades.every(({ id }) => chosen.includes(id)) ? 'Choose none' : 'Choose all that are shown'"
+            @click="chooseAll(blades)"
+          />
           <ul class="grid grid-cols-1 gap-3 sm:grid-cols-2 lg:grid-cols-3">
             <li v-for="blade in blades" :key="blade.id">
               <button

@@ -2,6 +2,7 @@ import { shallowRef, type ShallowRef } from 'vue'
 import { isOneOf } from '#core/schema/keys'
 import type { Unreadable } from '#core/records/storage/stored'
 import { RECORD_KINDS, type RecordOf, type RecordKind } from '#core/records/storage/kinds'
+import type { Standing } from '#core/use/standing'
 import type { Problem } from '#core/schema/problem'
 
 /** What is described by its measures. */
@@ -16,6 +17,10 @@ export const isRecordKind = (name: string): name is RecordKind => isOneOf(RECORD
 export interface AskedPart {
   readonly away?: boolean
   readonly search?: string
+  /** Whose, by the name. */
+  readonly owner?: string
+  /** Of jobs: where they stand. */
+  readonly standing?: Standing | ''
   readonly from?: string | null
   readonly limit?: number
 }

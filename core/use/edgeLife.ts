@@ -47,7 +47,7 @@ export function edgeLives(sharpenings: readonly Sharpening[], unit: LifeUnit): E
 }
 
 /** The same of all edges of a blade together, whatever their angle. */
-const edgeLife = (sharpenings: readonly Sharpening[], unit: LifeUnit): Omit<EdgeLife, 'deg'> =>
+export const edgeLife = (sharpenings: readonly Sharpening[], unit: LifeUnit): Omit<EdgeLife, 'deg'> =>
   lifeOf(sharpenings.flatMap((one) => lastedIn(one, unit) ?? []))
 
 function lifeOf(lasted: readonly Lifetime[]): Omit<EdgeLife, 'deg'> {
@@ -95,9 +95,17 @@ export function lastEdgeOf(sharpenings: readonly Sharpening[]): LastEdge | null 
   return { jobId: last.jobId, at: last.at, said: last.outcomes.at(-1)?.outcome ?? null, usualDays }
 }
 
+/** From when on an edge counts as dull: at once where somebody said so. Null where that cannot be said. */
+export function dullFrom({ at, said, usualDays }: Pick<LastEdge, 'at' | 'said' | 'usualDays'>): string | null {
+  if (said !== null && said !== 'cuts-well') return at
+  return usualDays === null ? null : new Date(Date.parse(at) + usualDays * DAY_MS).toISOString()
+}
+
 /** Whether an edge is dull by now. Null where it is not, or cannot be said. */
-export function dullBy({ at, said, usualDays }: LastEdge, now: string): Dull | null {
+export function dullBy(edge: Pick<LastEdge, 'at' | 'said' | 'usualDays'>, now: string): Dull | null {
+  const from = dullFrom(edge)
+  if (from === null || from > now) return null
+  const { at, said, usualDays } = edge
   if (said !== null && said !== 'cuts-well') return { is: 'said', outcome: said }
-  const days = daysBetween(at, now)
-  return usualDays !== null && days > usualDays ? { is: 'likely', days, usualDays } : null
+  return usualDays === null ? null : { is: 'likely', days: daysBetween(at, now), usualDays }
 }

@@ -3,5 +3,5 @@ import type { PgliteDatabase } from 'drizzle-orm/pglite'
 /** The database, or a transaction in it. */
 export type Database = Pick<
   PgliteDatabase,
-  'select' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'
+  'select' | 'selectDistinct' | 'selectDistinctOn' | 'insert' | 'update' | 'delete' | 'execute' | 'transaction'
 >

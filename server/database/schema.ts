@@ -1,7 +1,7 @@
 import { sql, type SQL } from 'drizzle-orm'
 import {
-  type AnyPgColumn,
   bigserial,
+  customType,
   doublePrecision,
   index,
   integer,
@@ -16,6 +16,7 @@ import type { Outcome } from '../../core/log/choices'
 import type { RecordKind } from '../../core/records/storage/kinds'
 import type { Standing } from '../../core/use/standing'
 
+const tsvector = customType<{ data: string }>({ dataType: () => 'tsvector' })
 const moment = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
 /**
@@ -44,7 +45,6 @@ export const records = pgTable(
       table.updatedAt.desc().nullsFirst(),
       table.id.desc().nullsFirst(),
     ),
-    index('things_by_words').using('gin', wordsOf(table)),
     index('jobs_with_a_blade')
       .on(sql`(${table.content} ->> 'bladeId')`, table.updatedAt)
       .where(sql`kind = 'jobs'`),
@@ -59,10 +59,6 @@ export const records = pgTable(
       .where(sql`kind = 'jobs'`),
   ],
 )
-
-/** The words that a record is looked for by: its name and, for a blade, whose it is and what for. */
-export const wordsOf = ({ name, content }: { name: AnyPgColumn; content: AnyPgColumn }): SQL =>
-  sql`to_tsvector('simple'::regconfig, ${name} || ' ' || coalesce(${content} ->> 'owner', '') || ' ' || coalesce(${content} ->> 'use', ''))`
 
 /** What a job names as its rig or its blade. */
 export const linkOf = (field: 'rigId' | 'bladeId'): SQL => sql`(${records.content} ->> ${sql.raw(`'${field}'`)})`
@@ -123,7 +119,18 @@ export const lastEdges = pgTable('last_edges', {
   at: moment('at').notNull(),
   said: text().$type<Outcome>(),
   usualDays: doublePrecision('usual_days'),
+  dullFrom: moment('dull_from'),
 })
+
+/**
+ * The words that a record is looked for by: its name, whose it is and what for; of a job those of its blade and its rig
+ * too. The database writes them itself, by triggers (migration 0009).
+ */
+export const recordWords = pgTable(
+  'record_words',
+  { id: uuid().primaryKey(), words: tsvector().notNull() },
+  (table) => [index('records_by_words').using('gin', table.words)],
+)
 
 export const photos = pgTable('photos', {
   id: uuid().primaryKey(),

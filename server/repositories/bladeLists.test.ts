@@ -7,12 +7,13 @@ import { plantSamples } from '../demo/plantSamples'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { pageOfBlades } from './bladeLists'
+import { askedPart } from './partOfList'
 import { recordRepository } from './recordRepository'
 
 let open: OpenDatabase
 let blades: BladeRecord[]
 let jobs: JobRecord[]
-const asked = { away: false, search: '', from: null, limit: 99 }
+const asked = askedPart.parse({ limit: 99 })
 beforeAll(async () => {
   open = await freshDatabase()
   await plantSamples(open.db)

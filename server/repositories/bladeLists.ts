@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { BladePage, LastJob } from '../../core/exchange/api/lists'
 import type { Database } from '../database/connection'
-import { linkOf, records, wordsOf } from '../database/schema'
+import { linkOf, records } from '../database/schema'
 import { partOf, wordsFound, type AskedPart } from './partOfList'
 import { readRows } from './recordRepository'
 
@@ -12,7 +12,7 @@ const lastHandled = sql`greatest(${records.updatedAt}, (
 
 /** A part of the blades that are put away or not, those first that were in hand last; words are its own. */
 export async function pageOfBlades(db: Database, asked: AskedPart): Promise<BladePage> {
-  const found = wordsFound(asked.search, (query) => sql`${wordsOf(records)} @@ ${query}`)
+  const found = wordsFound(asked.search)
   if (asked.owner) found.push(sql`${records.content} ->> 'owner' = ${asked.owner}`)
   const { rows, ...part } = await partOf(db, 'blades', asked, lastHandled, found)
   const ids = rows.map(({ id }) => id)

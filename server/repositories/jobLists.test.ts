@@ -11,14 +11,14 @@ import { activeEntries, ofKind } from '../../core/log/activeEntries'
 import { storeEntry } from '../../core/log/stored'
 import { addEntries } from './logRepository'
 import { freshDatabase } from '../store/freshDatabase.fixture'
-import { aroundAJob, jobNames, logOfAllJobs, pageOfJobs } from './jobLists'
+import { aroundAJob, askedJobs, jobNames, logOfAllJobs, pageOfJobs } from './jobLists'
 import { recordRepository } from './recordRepository'
 
 type PracticeEntry = EntryOf<'practice'>
 
 let open: OpenDatabase
 let made: JobRecord[]
-const asked = { away: false, search: '', from: null, limit: 3 }
+const asked = askedJobs.parse({ limit: 3 })
 beforeAll(async () => {
   open = await freshDatabase()
   await plantSamples(open.db)
@@ -63,6 +63,19 @@ describe('the list of jobs', () => {
     // Signs of the search language are signs, not orders.
     expect(await found("' | ! & :* \\ (")).toHaveLength(made.length)
     expect(await found(`${first!.name} !nothing`)).toEqual([])
+  })
+
+  it('is of those alone that stand somewhere, or whose blade is somebody’s', async () => {
+    const of = async (more: Partial<typeof asked>) =>
+      names((await pageOfJobs(open.db, { ...asked, limit: 99, ...more })).records)
+    const ready = await of({ standing: 'ready' })
+    expect(ready).toContain('Pocket knife from the gate')
+    const [received, onTheBench] = [await of({ standing: 'received' }), await of({ standing: 'on-the-bench' })]
+    expect([...ready, ...received, ...onTheBench].sort()).toEqual(names(made).sort())
+    expect(received).toContain('Vine hooks')
+    expect(await of({ owner: 'Tea-room' })).toEqual(expect.arrayContaining(['Paring knife, tea room']))
+    expect(await of({ owner: 'Tea-' })).toEqual([])
+    expect((await of({ due: true })).length).toBe(made.filter(({ dueOn }) => dueOn !== null).length)
   })
 
   it('what is off the bench is a list of its own', async () => {

@@ -4,29 +4,16 @@ import { activeEntries, ofKind } from '../../core/log/activeEntries'
 import { bestOfEachLevel } from '../../core/simulation/practice/best'
 import type { AroundJob, JobPage, ListedLog } from '../../core/exchange/api/lists'
 import { STANDINGS } from '../../core/use/standing'
-import type { JobRecord, RecordKind } from '../../core/records/storage/kinds'
+import type { JobRecord } from '../../core/records/storage/kinds'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
-import { linkOf, log, records, wordsOf } from '../database/schema'
+import { linkOf, log, records } from '../database/schema'
 import { logUpTo, readLog, type LogRow } from './logRows'
 import { askedPart, partOf, wordsFound } from './partOfList'
 import { listNamed, readRows } from './recordRepository'
 import { standsAs } from './standings'
 
 const isJob = eq(records.kind, 'jobs')
-
-/** Each word begins a word of the job, its blade (or whose it is) or its rig. */
-const jobsFound = (search: string): SQL[] =>
-  wordsFound(search, (query) => {
-    const words = wordsOf(records)
-    // Each on its own, so that its index can be used.
-    const of = (link: SQL, kind: RecordKind) =>
-      sql`select id from things where kind = 'jobs' and ${link} in (
-        select id::text from things where kind = ${kind} and ${words} @@ ${query})`
-    return sql`${records.id} in (
-      select id from things where kind = 'jobs' and ${words} @@ ${query}
-      union ${of(linkOf('bladeId'), 'blades')} union ${of(linkOf('rigId'), 'rigs')})`
-  })
 
 /** A part of the jobs as it is asked for, those alone that stand somewhere or that are wanted back on a day. */
 export const askedJobs = askedPart.extend({
@@ -37,7 +24,7 @@ export type AskedJobs = z.infer<typeof askedJobs>
 
 /** A part of the jobs on the bench or off it, the last changed first. */
 export async function pageOfJobs(db: Database, asked: AskedJobs): Promise<JobPage> {
-  const found = jobsFound(asked.search)
+  const found = wordsFound(asked.search)
   if (asked.owner)
     found.push(
       sql`${linkOf('bladeId')} in (select id::text from things where kind = 'blades' and content ->> 'owner' = ${asked.owner})`,

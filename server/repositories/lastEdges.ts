@@ -2,7 +2,7 @@ import { and, asc, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm'
 import { activeEntries } from '../../core/log/activeEntries'
 import { storedKinds } from '../../core/log/entry'
 import { groupedBy } from '../../core/math/list'
-import { lastEdgeOf } from '../../core/use/edgeLife'
+import { dullFrom, lastEdgeOf } from '../../core/use/edgeLife'
 import { sharpeningsOf } from '../../core/use/sharpenings'
 import type { Database } from '../database/connection'
 import { lastEdges, log } from '../database/schema'
@@ -32,7 +32,9 @@ export async function noteLastEdges(db: Database, bladeIds: readonly string[]): 
   const now = bladeIds.flatMap((bladeId) => {
     // How long edges last does not depend on their angle: which sides are bevelled is all one here.
     const edge = lastEdgeOf(sharpeningsOf(byBlade.get(bladeId) ?? [], { bevels: 'both' }))
-    return edge ? [{ ...edge, bladeId, at: new Date(edge.at) }] : []
+    if (!edge) return []
+    const from = dullFrom(edge)
+    return [{ ...edge, bladeId, at: new Date(edge.at), dullFrom: from === null ? null : new Date(from) }]
   })
   await db.delete(lastEdges).where(inArray(lastEdges.bladeId, [...bladeIds]))
   if (now.length > 0) await db.insert(lastEdges).values(now)

@@ -30,10 +30,15 @@ export type AskedPart = z.infer<typeof askedPart>
 
 const MOST_WORDS = 8
 
-/** A search as conditions, all of which hold: `found` says where a word is looked for. */
-export function wordsFound(search: string, found: (query: SQL) => SQL): SQL[] {
-  const words = search.match(/[\p{L}\p{N}]+/gu) ?? []
-  return words.slice(0, MOST_WORDS).map((word) => found(sql`to_tsquery('simple', ${`'${word}':*`})`))
+/**
+ * A search as conditions, all of which hold: each of its words begins one that the record is looked for by; of a job,
+ * one of its blade, whose it is, or its rig too.
+ */
+export function wordsFound(search: string): SQL[] {
+  const words = (search.match(/[\p{L}\p{N}]+/gu) ?? []).slice(0, MOST_WORDS)
+  if (words.length === 0) return []
+  const query = words.map((word) => `'${word}':*`).join(' & ')
+  return [sql`${records.id} in (select id from record_words where words @@ to_tsquery('simple', ${query}))`]
 }
 
 /** A part of the records of a kind that are put away or not, the latest first by a moment that each row has. */

@@ -8,7 +8,7 @@ import { openDatabase } from '../store/database'
 import { pageOfBlades } from './bladeLists'
 import { askedJobs, pageOfJobs } from './jobLists'
 import { askedPart } from './partOfList'
-import { fillStandings } from './standings'
+import { fillDerived } from './derived'
 import { readToday } from './today'
 
 const [JOBS, BLADES, ENTRIES_A_JOB] = [20_000, 4000, 25]
@@ -43,7 +43,8 @@ async function thousands() {
     join template on template.n = 1 + (line - 1) % template.of,
     lateral (select ${id(3, `job * 100 + line`)} id, now() - (job * 60 - line) * interval '1 minute' as at) e`)
   await run('delete from standings')
-  await fillStandings(db)
+  await run('delete from last_edges')
+  await fillDerived(db)
   await run('analyze')
   return db
 }

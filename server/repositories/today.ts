@@ -1,4 +1,4 @@
-import { and, asc, count, eq, isNull, ne, or, sql } from 'drizzle-orm'
+import { and, asc, count, eq, inArray, isNull, lte, ne, or, sql } from 'drizzle-orm'
 import { LISTED_TODAY, type DueJob, type DullBlade, type Today } from '../../core/exchange/api/today'
 import { dullBy } from '../../core/use/edgeLife'
 import type { RecordOf } from '../../core/records/storage/kinds'
@@ -47,26 +47,33 @@ export async function dueJobs(db: Database, most?: number): Promise<DueJob[]> {
 }
 
 async function dullBlades(db: Database, now: string): Promise<Today['dull']> {
-  const edges = await db
-    .select({ edge: lastEdges })
+  const dull = and(
+    lte(lastEdges.dullFrom, new Date(now)),
+    inArray(
+      lastEdges.bladeId,
+      db
+        .select({ id: records.id })
+        .from(records)
+        .where(and(eq(records.kind, 'blades'), isNull(records.archivedAt))),
+    ),
+  )
+  const [there] = await db.select({ all: count() }).from(lastEdges).where(dull)
+  const listed = await db
+    .select()
     .from(lastEdges)
-    .innerJoin(records, and(eq(records.id, lastEdges.bladeId), eq(records.kind, 'blades'), isNull(records.archivedAt)))
-  const dull = edges.flatMap(({ edge: { bladeId, jobId, at, said, usualDays } }) => {
-    const found = dullBy({ jobId, at: at.toISOString(), said, usualDays }, now)
-    return found ? [{ bladeId, jobId, at, dull: found }] : []
-  })
-  const said = (one: (typeof dull)[number]) => Number(one.dull.is === 'said')
-  dull.sort((a, b) => said(b) - said(a) || a.at.getTime() - b.at.getTime())
-  const listed = dull.slice(0, LISTED_TODAY)
+    .where(dull)
+    // Those of which somebody said so first.
+    .orderBy(sql`coalesce(${lastEdges.said}, 'cuts-well') = 'cuts-well'`, asc(lastEdges.at))
+    .limit(LISTED_TODAY)
   const blades = await bladesOf(
     db,
     listed.map(({ bladeId }) => bladeId),
   )
-  const first = listed.map(({ bladeId, jobId, dull: found }): DullBlade => ({
-    ...toldOf(blades, bladeId),
-    ...{ jobId, dull: found },
-  }))
-  return { first, more: dull.length - first.length }
+  const first = listed.flatMap(({ bladeId, jobId, at, said, usualDays }): DullBlade[] => {
+    const found = dullBy({ at: at.toISOString(), said, usualDays }, now)
+    return found ? [{ ...toldOf(blades, bladeId), jobId, dull: found }] : []
+  })
+  return { first, more: (there?.all ?? 0) - listed.length }
 }
 
 async function bladesOf(db: Database, ids: readonly string[]): Promise<ReadonlyMap<string, RecordOf<'blades'>>> {

@@ -11,7 +11,10 @@ useHead({ title: 'The shelf · Jaw Tilt' })
   <main id="work" class="mx-auto w-full max-w-[90rem] px-4 py-6">
     <div class="mb-4 flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
       <h1 class="text-2xl font-semibold">The shelf</h1>
-      <UButton to="/" color="neutral" variant="outline" size="xl" label="The bench" icon="i-lucide-arrow-left" />
+      <div class="flex gap-2">
+        <UButton to="/owners" color="neutral" variant="outline" size="xl" label="Owners" icon="i-lucide-users" />
+        <UButton to="/" color="neutral" variant="outline" size="xl" label="The bench" icon="i-lucide-arrow-left" />
+      </div>
     </div>
     <template v-if="collections.loaded">
       <div class="grid items-start gap-6 lg:grid-cols-3">

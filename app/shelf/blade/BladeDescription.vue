@@ -11,6 +11,7 @@ import { keptFile } from '~/photographs/keptFile'
 import { forgetDraft } from '~/forms/useKeptDraft'
 import { useTrace } from './useTrace'
 import { BLADE_STEPS, useBladeDescription } from './useBladeDescription'
+import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { GRIND_WORD, HAND_WORD, WORK_WORD } from '~/words/bladeText'
@@ -77,6 +78,11 @@ const bevels = computed((): { value: Blade['bevels']; label: string }[] => [
   { value: 'A', label: `on side ${preferences.current.sideNames.A} alone` },
 ])
 const active = ref('')
+const collections = useCollections()
+const owners = computed(() => collections.owners.filter((one) => !one.archivedAt).map(({ name }) => name))
+/** A blade that is described for somebody. */
+const { owner: forOwner } = useRoute().query
+if (!props.from && typeof forOwner === 'string' && draft.value.facts.owner === '') draft.value.facts.owner = forOwner
 useAskedField((path) => (step.value = blade.stepOf(path)))
 
 const of = (path: string, label: string, how: string): Field => ({ path, label, how })
@@ -288,6 +294,7 @@ const steps = computed(() => BLADE_STEPS.map((title, i) => ({ mark: title, title
         :fields="facts"
         :problem="factProblem(field.path)"
         :active="active === field.path"
+        :suggestions="field.path === 'owner' ? owners : undefined"
         @focus="active = $event"
       />
       <div class="grid grid-cols-2 gap-3">

@@ -5,7 +5,8 @@ import { useFoundPart } from '~/composables/useFoundPart'
 import { useWords } from '~/words/useWords'
 import { useCollections } from '~/stores/collections'
 
-/** The blades in use, those first that were in hand last: found by their words, more when asked for. */
+/** The blades in use, those first that were in hand last: one owner’s alone, or all, found by their words, more when asked for. */
+const { owner = '' } = defineProps<{ owner?: string }>()
 const collections = useCollections()
 const words = useWords()
 const sought = ref('')
@@ -14,7 +15,7 @@ const search = refDebounced(sought, 200)
 const FEW = 9
 const { part, ids, problem, left, more } = useFoundPart(
   collections.findBlades,
-  () => ({ search: search.value.trim() }),
+  () => ({ search: search.value.trim(), owner }),
   () => collections.bladesChanged,
 )
 const blades = computed(() =>

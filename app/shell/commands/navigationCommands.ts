@@ -69,6 +69,14 @@ export function navigationCommands(router: Router): CommandEntry[] {
       icon: 'i-lucide-library',
       run: () => go('/shelf'),
     },
+    {
+      id: 'go-owners',
+      label: 'Owners',
+      finds: 'customer client account batch contact',
+      group: 'Go',
+      icon: 'i-lucide-users',
+      run: () => go('/owners'),
+    },
     ...(['rig', 'blade'] as const).map((record): CommandEntry => ({
       id: `new-${record}`,
       label: `Describe a new ${record}`,

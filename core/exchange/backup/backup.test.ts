@@ -8,7 +8,7 @@ import version1 from './fixtures/backup-1.json'
 import version2 from './fixtures/backup-2.json'
 import { readRecord, storeRecord } from '../../records/storage/stored'
 import { keysOf } from '../../schema/keys'
-import { versionOfKind, type RecordOf, type RecordKind } from '../../records/storage/kinds'
+import { RECORD_KINDS, versionOfKind, type RecordOf, type RecordKind } from '../../records/storage/kinds'
 
 const meta = {
   id: '0197a000-0000-7000-8000-0000000000aa',
@@ -30,7 +30,7 @@ describe('a backup of the first version', () => {
     for (const kind of RECORD_KINDS)
       for (const thing of things[kind])
         expect(readRecord(kind, thing), `${kind} ${thing.id}`).toMatchObject({ ok: true })
-    expect(RECORD_KINDS.map((kind) => things[kind].length)).toEqual([2, 1, 1, 1, 0])
+    expect(RECORD_KINDS.map((kind) => things[kind].length)).toEqual([2, 1, 1, 1, 0, 0])
     expect([bladePhotos.length, rigVersions.length, preferences.unit]).toEqual([1, 1, 'in'])
   })
 
