@@ -23,6 +23,7 @@ const APP = [
   ['photographs', 'print'],
   ['shelf'],
   ['stations', 'home'],
+  ['owners'],
   ['jobPage'],
   ['shell', 'preferences'],
   ['pages'],

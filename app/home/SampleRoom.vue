@@ -31,7 +31,7 @@ const takeAway = () =>
       {{
         collections.samples > 0
           ? 'What is marked “sample” belongs to the made-up tool room of a botanic garden. Copies, and jobs you start, are your own.'
-          : 'To look round: the made-up tool room of a botanic garden, four rigs, eight blades, eight stones and two instruments, marked “sample”.'
+          : 'To look round: the made-up tool room of a botanic garden, four rigs, thirteen blades, eight stones, two instruments and two owners, marked “sample”.'
       }}
     </p>
     <UButton

@@ -36,7 +36,12 @@ async function keep() {
   <form class="space-y-4" aria-label="Owner" data-described @submit.prevent="keep">
     <TakenUpNote v-if="takenUp" @anew="beginAnew" />
     <TypedField :fields="fields" path="name" label="Name" :problem="problemAt('name')" />
-    <UFormField v-for="[path, label, help, most] in LONG" :key="path" :label="label" :help="help" :error="problemAt(path)"
+    <UFormField
+      v-for="[path, label, help, most] in LONG"
+      :key="path"
+      :label="label"
+      :help="help"
+      :error="problemAt(path)"
       ><UTextarea
         :model-value="textAt(path)"
         size="lg"

@@ -7,7 +7,7 @@ import type { DraftKind } from '~/forms/useKeptDraft'
 
 type OwnerDraft = DraftOf<Owner>
 
-/** How drafts of owners are begun and taken up. `from`: the owner to change; `name`: of one whose name stands on blades. */
+/** How drafts of owners are begun and taken up. `from`: the owner to change; `name`: of one that is new. */
 export const ownerDrafts = (from: Owner | null, name: string): DraftKind<OwnerDraft> => ({
   version: 1,
   begun: (unit) => (from ? toDraft(owner.parse(from), owner, unit) : { ...emptyDraft(owner, unit), name }),

@@ -32,9 +32,7 @@ const owners = computed(() => [
   { value: EVERYONE, label: 'Everyone’s' },
   ...collections.owners.filter((one) => !one.archivedAt).map(({ name }) => ({ value: name, label: name })),
 ])
-const isFiltered = computed(
-  () => search.value.trim() !== '' || standing.value !== 'any' || owner.value !== EVERYONE,
-)
+const isFiltered = computed(() => search.value.trim() !== '' || standing.value !== 'any' || owner.value !== EVERYONE)
 const asked = computed(() => ({
   away: false,
   search: search.value.trim(),

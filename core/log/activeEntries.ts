@@ -21,11 +21,8 @@ export const isActive = (id: string, retractions: Retractions, above: readonly s
 export const activeEntries = (log: readonly LogEntry[]): LogEntry[] =>
   activeLines(log, (entry) => (entry.kind === 'retraction' ? entry.entryId : null))
 
-/** The same of lines that stand for entries. `retracts`: which entry a line retracts; null where it is no retraction. */
-export function activeLines<T extends Dated>(
-  log: readonly T[],
-  retracts: (line: T) => string | null,
-): T[] {
+/** The same of lines that stand for entries. `retracts`: which entry a line retracts; null where it retracts none. */
+export function activeLines<T extends Dated>(log: readonly T[], retracts: (line: T) => string | null): T[] {
   const retractions = new Map<string, string[]>()
   for (const line of log) {
     const retracted = retracts(line)

@@ -1,7 +1,7 @@
 import type { Blade } from '../records/blade/blade'
 
 /** What harms an edge, as its owner can avoid it. */
-export const HARMS = ['pull-through', 'hard-plates', 'dishwasher', 'bones', 'prying', 'left-wet'] as const
+const HARMS = ['pull-through', 'hard-plates', 'dishwasher', 'bones', 'prying', 'left-wet'] as const
 export type Harm = (typeof HARMS)[number]
 
 /** Harder than this a blade chips rather than bends, HRC; flatter than this an edge is too thin for bones, degrees. */

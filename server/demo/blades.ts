@@ -41,6 +41,50 @@ const smallKnife = {
 } satisfies Partial<z.input<typeof blade>>
 
 /** The knives of a botanic garden's tool room and of its tea-room. Steels by class. */
+/** A paring knife, as a kitchen has several. */
+const paringKnife = {
+  ...common,
+  use: 'Fruit, in the hand',
+  work: 'kitchen',
+  steel: 'Softer stainless',
+  hardnessHrc: 56,
+  widthMm: 21,
+  spineThicknessMm: 1.6,
+  thicknessBehindEdgeMm: 0.3,
+  primaryGrindHeightMm: 20,
+  edge: [
+    {
+      type: 'bezier',
+      points: [
+        [0, 21],
+        [38, 22],
+        [66, 20],
+        [90, 6],
+      ],
+    },
+  ],
+  spine: [
+    {
+      type: 'bezier',
+      points: [
+        [0, 0],
+        [40, 0],
+        [74, 1],
+        [90, 6],
+      ],
+    },
+  ],
+  handleLengthMm: 105,
+} satisfies Omit<z.input<typeof blade>, 'name'>
+
+/** One of an account's knives of one pattern, worn each in its own way. */
+const lodgeKnife = (n: number, spineThicknessMm: number, thicknessBehindEdgeMm: number) => ({
+  ...paringKnife,
+  name: `Lodge paring knife ${n}`,
+  owner: 'Lodge kitchen',
+  ...{ spineThicknessMm, thicknessBehindEdgeMm },
+})
+
 export const demoBlades = {
   grafting: {
     ...common,
@@ -207,42 +251,7 @@ export const demoBlades = {
     ],
     handleLengthMm: 125,
   },
-  paring: {
-    ...common,
-    name: 'Tea-room paring knife',
-    owner: 'Tea-room',
-    use: 'Fruit, in the hand',
-    work: 'kitchen',
-    steel: 'Softer stainless',
-    hardnessHrc: 56,
-    widthMm: 21,
-    spineThicknessMm: 1.6,
-    thicknessBehindEdgeMm: 0.3,
-    primaryGrindHeightMm: 20,
-    edge: [
-      {
-        type: 'bezier',
-        points: [
-          [0, 21],
-          [38, 22],
-          [66, 20],
-          [90, 6],
-        ],
-      },
-    ],
-    spine: [
-      {
-        type: 'bezier',
-        points: [
-          [0, 0],
-          [40, 0],
-          [74, 1],
-          [90, 6],
-        ],
-      },
-    ],
-    handleLengthMm: 105,
-  },
+  paring: { ...paringKnife, name: 'Tea-room paring knife', owner: 'Tea-room' },
   angular: {
     ...common,
     name: 'Angular-tip utility knife',
@@ -274,4 +283,8 @@ export const demoBlades = {
     handleLengthMm: 115,
   },
   scion: { ...smallKnife, name: 'Scion knife', use: 'Scions and cuttings', work: 'general' },
+  lodge1: lodgeKnife(1, 1.7, 0.3),
+  lodge2: lodgeKnife(2, 1.6, 0.35),
+  lodge3: lodgeKnife(3, 1.6, 0.4),
+  lodge4: lodgeKnife(4, 1.7, 0.32),
 } satisfies Record<string, z.input<typeof blade>>

@@ -88,6 +88,10 @@ it('of those on the bench one is at each station on the way, one is done with; t
     'Harvest knife, before the vintage': 'grind',
     'Paring knife, tea room': 'prove',
     'Pocket knife, second owner': 'put-to-use',
+    'Lodge paring knife 1': 'read',
+    'Lodge paring knife 2': 'measure-height',
+    'Lodge paring knife 3': 'measure-height',
+    'Lodge paring knife 4': 'measure-height',
   })
   const finished = Object.values(stationStates(stepsOf(planted.get('Pocket knife from the gate')!)))
   expect(finished.every(({ is }) => is === 'done' || is === 'not-needed')).toBe(true)

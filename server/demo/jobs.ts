@@ -234,4 +234,21 @@ export const demoJobs: DemoJob[] = [
     read: { A: deg + 0.1, B: deg },
     proved,
   })),
+  ...(['lodge1', 'lodge2', 'lodge3', 'lodge4'] as const).map((blade, i): DemoJob => ({
+    ...common,
+    name: `Lodge paring knife ${i + 1}`,
+    dueInDays: 5,
+    rig: 'plate',
+    blade,
+    stoneNumber: 4,
+    order: [3, 4],
+    purpose: 'sharpen',
+    finish: 'toothy',
+    // The first is in the jaws; the others wait.
+    did: i === 0 ? ['height', 'dialled'] : [],
+    hold: hold(14, 6, 1.25),
+    dialForMm: 75,
+    dialled: bothSides({ by: 'slot', label: '3' }),
+    wanted: wantedOfBoth(17, 'One angle for the account.'),
+  })),
 ]

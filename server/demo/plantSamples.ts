@@ -24,6 +24,7 @@ import { withSamples } from '../database/samplesLock'
 import { demoBlades } from './blades'
 import { demoInstruments } from './instruments'
 import { demoJobs, type DemoAngles, type DemoStep } from './jobs'
+import { demoOwners } from './owners'
 import { demoRigs } from './rigs'
 import { demoStones } from './stones'
 
@@ -50,6 +51,7 @@ async function layOut(db: Database): Promise<void> {
       log.map((line) => wearEntry(kept.id, line, entryId())),
     )
   }
+  await each(demoOwners, keeper(db, 'owners'))
   const instruments = await each(demoInstruments, keeper(db, 'instruments'))
   const stoneId = (number: number) => nth(stones, number - 1).id
   const keepJob = keeper(db, 'jobs')

@@ -1,4 +1,4 @@
-import { and, asc, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm'
+import { and, asc, inArray, isNotNull, isNull, or } from 'drizzle-orm'
 import { activeEntries } from '../../core/log/activeEntries'
 import { storedKinds } from '../../core/log/entry'
 import { groupedBy } from '../../core/math/list'

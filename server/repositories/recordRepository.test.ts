@@ -3,11 +3,15 @@ import { evaluate } from '../../core/uncertainty/evaluate'
 import { evenEdgePoints } from '../../core/math/curve/edgePoints'
 import { plantDemo } from '../demo/plantSamples'
 import { demoStones } from '../demo/stones'
+import { blade } from '../../core/records/blade/blade'
 import { job } from '../../core/records/job/job'
+import { owner } from '../../core/records/owner/owner'
+import { bellyBlade } from '../../core/geometry/setup/sampleSetup.fixture'
 import type { RecordKind } from '../../core/records/storage/kinds'
 import { rigMeasures } from '../../core/records/rig/rig'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
+import { listOwnerNames } from './ownerNames'
 import { listRigVersions } from './versionRepository'
 import { recordRepository } from './recordRepository'
 import { readPreferences, writePreferences } from './preferencesRepository'
@@ -94,12 +98,12 @@ describe('what is kept', () => {
 })
 
 describe('the demo data', () => {
-  it('is planted once: four rigs of different kinds, nine blades, eight stones, and jobs that all have an angle', async () => {
+  it('is planted once: four rigs of different kinds, thirteen blades, eight stones, and jobs that all have an angle', async () => {
     await plantDemo(open.db)
     const all = async <K extends RecordKind>(kind: K) => (await recordRepository(open.db, kind).list()).records
     const [rigs, blades, stones, jobs] = await Promise.all([all('rigs'), all('blades'), all('stones'), all('jobs')])
     expect(new Set(rigs.map((r) => r.kind)).size).toBe(4)
-    expect(blades).toHaveLength(9)
+    expect(blades).toHaveLength(13)
     for (const job of jobs) {
       const rig = rigs.find((r) => r.id === job.rigId)!
       const blade = blades.find((b) => b.id === job.bladeId)!
@@ -115,5 +119,23 @@ describe('the demo data', () => {
         expect(Math.abs(side.contact.edgeAngleDeg - job.wanted.deg.A), job.name).toBeLessThan(6)
       }
     }
+  })
+})
+
+describe('owners', () => {
+  it('have names of their own, and a name that is changed is changed on their blades', async () => {
+    const owners = recordRepository(open.db, 'owners')
+    const blades = recordRepository(open.db, 'blades')
+    const made = await owners.create(owner.parse({ name: 'Kitchen of the lodge' }))
+    if (!made.ok) throw new Error(made.code)
+    const knife = await blades.create(blade.parse({ ...bellyBlade, owner: 'Kitchen of the lodge' }))
+    if (!knife.ok) throw new Error(knife.code)
+    expect(await owners.create(owner.parse({ name: 'Kitchen of the lodge' }))).toMatchObject({ code: 'name-taken' })
+    expect(await owners.update(made.kept.id, 1, owner.parse({ name: 'Lodge' }))).toMatchObject({ ok: true })
+    expect(await blades.find(knife.kept.id)).toMatchObject({ owner: 'Lodge', revision: 2 })
+    expect((await listOwnerNames(open.db)).find(({ name }) => name === 'Lodge')).toEqual({ name: 'Lodge', blades: 1 })
+    // As it was: a change that came too late changes nothing, on its blades neither.
+    expect(await owners.update(made.kept.id, 1, owner.parse({ name: 'Late' }))).toMatchObject({ code: 'outdated' })
+    expect(await blades.find(knife.kept.id)).toMatchObject({ owner: 'Lodge' })
   })
 })

@@ -32,8 +32,9 @@ function notHandedBack() {
         {{ momentText(handedBack.at) }}</template
       ><template v-if="owner">
         · for
-        <NuxtLink v-if="known" class="text-link" :to="`/owners/${known.id}`">{{ owner }}</NuxtLink
-        ><template v-else>{{ owner }}</template></template
+        <NuxtLink v-if="known" class="text-link" :to="`/owners/${known.id}`">{{ owner }}</NuxtLink><template v-else>{{
+          owner
+        }}</template></template
       >
     </p>
     <p v-if="known?.wishes" class="whitespace-pre-line wrap-anywhere"><b>Wishes:</b> {{ known.wishes }}</p>

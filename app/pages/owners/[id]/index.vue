@@ -55,14 +55,7 @@ useHead({ title: () => `${name.value || 'Owner'} · Jaw Tilt` })
       <div class="flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
         <h1 class="text-2xl font-semibold wrap-anywhere">{{ owner.name }}</h1>
         <div class="flex flex-wrap gap-2">
-          <UButton
-            to="/owners"
-            color="neutral"
-            variant="outline"
-            size="xl"
-            label="Owners"
-            icon="i-lucide-arrow-left"
-          />
+          <UButton to="/owners" color="neutral" variant="outline" size="xl" label="Owners" icon="i-lucide-arrow-left" />
           <UButton
             color="neutral"
             variant="outline"
@@ -137,7 +130,12 @@ useHead({ title: () => `${name.value || 'Owner'} · Jaw Tilt` })
           :label="`Show more, ${bladesLeft} are left`"
           @click="moreBlades"
         />
-        <BladeCopies v-if="blades.length > 0" class="mt-4 border-t border-default pt-3" :blades="blades" :owner="name" />
+        <BladeCopies
+          v-if="blades.length > 0"
+          class="mt-4 border-t border-default pt-3"
+          :blades="blades"
+          :owner="name"
+        />
       </section>
       <section aria-labelledby="their-jobs">
         <div class="mb-2 flex flex-wrap items-center justify-between gap-2">

@@ -20,7 +20,8 @@ const preferences = usePreferences()
 const wanted = computed(() => {
   const { A, B } = props.job.wanted.deg
   const names = preferences.current.sideNames
-  const deg = props.blade.bevels === 'A' || A === B ? angleText(A) : `${names.A} ${angleText(A)}, ${names.B} ${angleText(B)}`
+  const deg =
+    props.blade.bevels === 'A' || A === B ? angleText(A) : `${names.A} ${angleText(A)}, ${names.B} ${angleText(B)}`
   return `${deg} per side, ${FINISH_WORD[props.job.finish].toLocaleLowerCase()}`
 })
 const lines = computed(() =>

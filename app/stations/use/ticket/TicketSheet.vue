@@ -51,7 +51,9 @@ const print = () => window.print()
         </ul>
       </section>
       <p v-if="lasts" class="mt-3">{{ lasts }}</p>
-      <p class="mt-3 font-semibold">It is sharp now: carry it with its edge covered, and do not try it with a finger.</p>
+      <p class="mt-3 font-semibold">
+        It is sharp now: carry it with its edge covered, and do not try it with a finger.
+      </p>
     </SheetPane>
     <p class="text-sm text-muted print:hidden">
       With every reading, zone by zone:

@@ -55,7 +55,9 @@ export function useTicket() {
         return [{ deg: proved.deg, text: `${names.value[side]} ${text} ± ${by}, measured` }]
       }
       const set = ofKind(log.value, 'strokes').findLast((one) => one.side === side && !one.strop)?.setup?.setDeg[side]
-      return set == null ? [] : [{ deg: set, text: `${names.value[side]} ${angleText(set)}, as it was set: not measured` }]
+      return set == null
+        ? []
+        : [{ deg: set, text: `${names.value[side]} ${angleText(set)}, as it was set: not measured` }]
     }),
   )
   const done = computed(() => {
