@@ -96,7 +96,7 @@ test('a blade with two years behind it knows its angle, and how long its edges l
   await expect(jobs.nth(2)).toContainText('The edge rolled')
   await jobs.first().getByText('All 14 entries').click()
   await expect(jobs.first().getByText('Proved angle A 18.0° ± 0.2°')).toBeVisible()
-  const csv = await (await page.request.get(`/api/blade-record.csv?blade=${last.bladeId}`)).text()
+  const csv = await (await page.request.get(`/api/record.csv?of=blade&id=${last.bladeId}`)).text()
   const { data, errors } = Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true })
   expect([data.length, errors]).toEqual([6 * 14, []])
   const [saving] = await Promise.all([

@@ -22,13 +22,17 @@ const dullText = ({ dull }: DullBlade): string =>
   dull.is === 'said'
     ? uncapital(OUTCOME_WORD[dull.outcome])
     : `likely dull: in use for ${Math.round(dull.days)} days, usually ${Math.round(dull.usualDays)}`
-const conditionOf = useStoneCondition()
+const { conditionOf, cleaningDueOf } = useStoneCondition()
 const stones = computed(() =>
   collections.stones
     .filter(({ archivedAt }) => archivedAt === null)
     .flatMap((stone) => {
       const { due } = conditionOf(stone)
-      return due === 'nothing' ? [] : [{ stone, due }]
+      const cleaning = cleaningDueOf(stone)
+      const worn = due === 'nothing' ? [] : [STONE_DUE[due]]
+      const dirty = cleaning ? [`clean it: ${cleaning.blades} blades since, usually ${cleaning.usual}`] : []
+      const said = [...worn, ...dirty].join('; ')
+      return said === '' ? [] : [{ stone, said }]
     }),
 )
 const STONE_DUE = {
@@ -85,10 +89,12 @@ const whose = (owner: string) => (owner ? ` · ${owner}` : '')
       <h2 class="font-semibold">Stones</h2>
       <ul>
         <li v-for="one in stones" :key="one.stone.id" class="py-1">
-          <NuxtLink class="font-semibold wrap-anywhere underline-offset-3 hover:underline" to="/shelf">{{
-            one.stone.name
-          }}</NuxtLink>
-          <span class="block text-sm text-muted">{{ STONE_DUE[one.due] }}</span>
+          <NuxtLink
+            class="font-semibold wrap-anywhere underline-offset-3 hover:underline"
+            :to="`/shelf/stones/${one.stone.id}`"
+            >{{ one.stone.name }}</NuxtLink
+          >
+          <span class="block text-sm text-muted">{{ one.said }}</span>
         </li>
       </ul>
     </div>

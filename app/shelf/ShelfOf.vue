@@ -18,7 +18,16 @@ const describe = (from: RecordOf<K> | null, copy: boolean) =>
 <template>
   <section class="pane" :aria-labelledby="kind">
     <h2 :id="kind" class="mb-2 text-xl font-semibold">{{ title }}</h2>
-    <ToolActions class="mb-3" :kind="kind" :chosen="chosen" :records="records" :word="word" @describe="describe" />
+    <ToolActions class="mb-3" :kind="kind" :chosen="chosen" :records="records" :word="word" @describe="describe"
+      ><UButton
+        v-if="kind === 'rigs' && chosen"
+        :to="`/shelf/rigs/${chosen.id}`"
+        color="neutral"
+        variant="outline"
+        size="lg"
+        icon="i-lucide-history"
+        label="Record"
+    /></ToolActions>
     <p v-if="(kind === 'blades' ? collections.bladesInUse : there.length) === 0" class="mb-2 text-toned">{{ empty }}</p>
     <BladeList v-else-if="kind === 'blades'" v-slot="{ blades }">
       <CardChoice

@@ -180,6 +180,8 @@ export const useCollections = defineStore('collections', () => {
     jobs,
     instruments,
     owners,
+    /** What rigs were before they were measured anew. */
+    rigVersions,
     /** Those of a kind that are known. */
     listOf,
     unreadable,

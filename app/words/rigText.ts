@@ -88,4 +88,9 @@ export const STONE_KIND_WORD = {
   strop: 'strop',
 } as const
 
-export const STONE_DEED_WORD = { measured: 'measured', used: 'used', flattened: 'flattened' } as const
+export const STONE_DEED_WORD = {
+  measured: 'measured',
+  used: 'used',
+  flattened: 'flattened',
+  cleaned: 'cleaned',
+} as const

@@ -22,14 +22,19 @@ const DAY_MS = 24 * 3600_000
 const daysBetween = (from: string, to: string): number => Math.max(0, (Date.parse(to) - Date.parse(from)) / DAY_MS)
 
 /**
- * How long one edge cut, or has cut so far: up to the first time that it was said to be dull or damaged, else up to the
- * last that it still cut. Null where nothing is known in this unit.
+ * How long one edge cut, or has cut so far: up to the first time that it was said or found to be dull or damaged, else
+ * up to the last that it still cut. Null where nothing is known in this unit.
  */
-function lastedIn({ at, outcomes }: Sharpening, unit: LifeUnit): Lifetime | null {
+function lastedIn({ at, outcomes, tests }: Sharpening, unit: LifeUnit): Lifetime | null {
+  if (unit === 'days') {
+    const said = outcomes.map((one) => ({ at: one.at, cuts: one.outcome === 'cuts-well' }))
+    const all = [...said, ...tests].sort((one, other) => (one.at < other.at ? -1 : 1))
+    const last = all.find(({ cuts }) => !cuts) ?? all.at(-1)
+    return last ? { time: daysBetween(at, last.at), ended: !last.cuts } : null
+  }
   const end = outcomes.find(({ outcome }) => outcome !== 'cuts-well')
   const of = end ?? outcomes.at(-1)
   if (!of) return null
-  if (unit === 'days') return { time: daysBetween(at, of.at), ended: end !== undefined }
   return of.amount?.unit === unit ? { time: of.amount.count, ended: end !== undefined } : null
 }
 
@@ -92,7 +97,11 @@ export function lastEdgeOf(sharpenings: readonly Sharpening[]): LastEdge | null 
   if (!last) return null
   const { ended, median } = edgeLife(sharpenings.slice(0, -1), 'days')
   const usualDays = ended >= LEAST_ENDED ? median.middle : null
-  return { jobId: last.jobId, at: last.at, said: last.outcomes.at(-1)?.outcome ?? null, usualDays }
+  const outcome = last.outcomes.at(-1)
+  const test = last.tests.at(-1)
+  // What was tried after the last that was said of it counts as said.
+  const tried = test && (!outcome || test.at > outcome.at) ? (test.cuts ? 'cuts-well' : 'dulled') : null
+  return { jobId: last.jobId, at: last.at, said: tried ?? outcome?.outcome ?? null, usualDays }
 }
 
 /** From when on an edge counts as dull: at once where somebody said so. Null where that cannot be said. */

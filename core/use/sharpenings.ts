@@ -4,6 +4,7 @@ import { meanProof } from '../log/meanReading'
 import { steelStrokes } from '../log/steelStrokes'
 import type { Blade } from '../records/blade/blade'
 import { SIDES, type Side } from '../records/common/side'
+import { testsOfEdge, type TestOfEdge } from './testsOfEdge'
 import type { AngleUsed } from './threshold'
 
 /** What became of an edge: it held, it failed, or a burr was left on it, which tells nothing of its angle. */
@@ -19,6 +20,8 @@ export interface Sharpening {
   /** Whether that was proved on all its sides; else it is what the rig was set to when it was ground last. */
   readonly isProved: boolean
   readonly outcomes: readonly OutcomeEntry[]
+  /** What sharpness tests said of it in use, on this job or before the next one. */
+  readonly tests: readonly TestOfEdge[]
   /** Null: nobody has said yet. */
   readonly became: Became | null
 }
@@ -45,9 +48,10 @@ export function sharpeningsOf(log: readonly LogEntry[], { bevels }: Pick<Blade, 
     const set = sides.map((side) => ground.findLast((one) => one.side === side)?.setup?.setDeg[side])
     const degs = sides.flatMap((_, k) => proved[k] ?? set[k] ?? [])
     const outcomes = ofKind(ofEdge, 'outcome').filter((one) => one.at >= at)
+    const nextGround = steelStrokes(log).find((one) => one.at > at)?.at ?? null
     return [
       {
-        ...{ jobId, at, outcomes },
+        ...{ jobId, at, outcomes, tests: testsOfEdge(log, at, nextGround) },
         deg: degs.length === sides.length ? degs.reduce((sum, deg) => sum + deg, 0) / sides.length : null,
         isProved: proved.every((deg) => deg !== null),
         became: becameOf(outcomes, ofEdge),

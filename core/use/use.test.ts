@@ -1,9 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ANGLE_ALONE, OUTCOME_ALONE, type LogEntry, type OutcomeEntry } from '../log/entry'
+import { beforeAndAfter } from '../log/beforeAndAfter'
+import { ANGLE_ALONE, OUTCOME_ALONE, type LogEntry, type OutcomeEntry, type Sharpness } from '../log/entry'
 import { setupSaying } from '../log/setupSnapshot.fixture'
 import { bellyBlade } from '../geometry/setup/sampleSetup.fixture'
+import type { Blade } from '../records/blade/blade'
 import { dullBy, edgeLives, lastEdgeOf, livesDiffer } from './edgeLife'
+import { keptOff } from './keepOff'
 import { nextAngle } from './nextAngle'
 import { sharpeningsOf } from './sharpenings'
 import { standingOf } from './standing'
@@ -223,6 +226,59 @@ describe('how long an edge lasts', () => {
     expect(dull([...now, became(120, 3, 'cuts-well')], day(140))).toMatchObject({ is: 'likely' })
     expect(dull([...used(1, 20, 'dulled', 0, 20), ...ground(100, 3, 20), put(101, 3)], day(900))).toBeNull()
     expect(lastEdgeOf([])).toBeNull()
+  })
+})
+
+describe('sharpness tests', () => {
+  const tested = (n: number, job: number, test: Sharpness['test'], zones: Sharpness['zones'], forcesG: number[] = []) =>
+    ({ ...about(n, job), kind: 'sharpness', test, zones, forcesG, burr: null, burrZones: [] }) satisfies LogEntry
+  it('tell how long an edge lasts: until one finds it dull, on its own job or before the next is ground', () => {
+    const edge = [...ground(0, 1, 20), put(1, 1)]
+    const lives = (log: readonly LogEntry[]) => edgeLives(of(log), 'days')
+    expect(lives([...edge, tested(11, 1, 'paper', [])])).toMatchObject([{ edges: 1, ended: 0 }])
+    expect(lives([...edge, tested(11, 1, 'paper', []), tested(31, 1, 'light', ['belly'])])).toMatchObject([
+      { edges: 1, ended: 1, curve: [{ time: 30, survival: 0 }] },
+    ])
+    expect(lives([...edge, tested(41, 2, 'paper', ['tip']), ...ground(42, 2, 20)])).toMatchObject([{ ended: 1 }])
+    // What was found after it was ground again is another edge's.
+    expect(lives([...edge, ...ground(42, 2, 20), tested(43, 2, 'paper', ['tip'])])).toEqual([])
+    // A strop and a magnifier find something on edges that cut.
+    expect(lives([...edge, tested(11, 1, 'strop', ['tip']), tested(12, 1, 'magnifier', ['tip'])])).toEqual([])
+  })
+  it('with a thread are against the force before use: half as much again is dull', () => {
+    const edge = [...ground(0, 1, 20), tested(1, 1, 'thread', [], [80, 120]), put(2, 1)]
+    const after = (grams: number) => of([...edge, tested(9, 1, 'thread', [], [grams])])[0]!.tests
+    expect(after(149)).toEqual([{ at: day(9), cuts: true }])
+    expect(after(150)).toEqual([{ at: day(9), cuts: false }])
+    expect(of([...ground(0, 1, 20), put(2, 1), tested(9, 1, 'thread', [], [500])])[0]!.tests).toEqual([])
+  })
+  it('count as said where they came last', () => {
+    const log = [...used(1, 20, 'cuts-well', 0, 10), tested(20, 1, 'paper', ['heel'])]
+    expect(lastEdgeOf(of(log))).toMatchObject({ said: 'dulled' })
+    expect(lastEdgeOf(of([...log, became(30, 1, 'cuts-well')]))).toMatchObject({ said: 'cuts-well' })
+  })
+  it('are compared before and after grinding, the same one', () => {
+    const log = [tested(0, 1, 'paper', ['tip']), tested(1, 1, 'light', ['tip']), ...ground(2, 1, 20)]
+    expect(beforeAndAfter(log)).toMatchObject({ before: { test: 'light' }, after: null })
+    const after = tested(4, 1, 'light', [])
+    expect(beforeAndAfter([...log, tested(3, 1, 'paper', []), after])).toMatchObject({ after: { id: after.id } })
+    expect(beforeAndAfter([...log, after, ...ground(5, 1, 20)])).toMatchObject({ after: null })
+    expect(beforeAndAfter(log.slice(0, 2))).toBeNull()
+    expect(beforeAndAfter([...ground(2, 1, 20), after])).toBeNull()
+  })
+})
+
+describe('what an edge is kept off', () => {
+  const off = (work: Blade['work'], hardnessHrc: number | null, deg: number | null) =>
+    keptOff({ work, hardnessHrc }, deg)
+  it('follows from its work, its steel and its angle', () => {
+    expect(off('kitchen', 58, 15)).toEqual(['pull-through', 'hard-plates', 'dishwasher', 'bones', 'left-wet'])
+    expect(off('kitchen', 58, 22)).toEqual(['pull-through', 'hard-plates', 'dishwasher', 'left-wet'])
+    expect(off('kitchen', 62, 22)).toContain('prying')
+    expect(off('kitchen', 62, 22)).toContain('bones')
+    expect(off('chopping', 64, 15)).toEqual(['pull-through', 'prying', 'left-wet'])
+    expect(off('outdoor', null, null)).toEqual(['pull-through', 'prying', 'left-wet'])
+    expect(off(null, null, null)).toContain('dishwasher')
   })
 })
 

@@ -73,6 +73,8 @@ export const recordVersions = pgTable(
     revision: integer().notNull(),
     version: integer().notNull(),
     content: jsonb().$type<unknown>().notNull(),
+    /** When it was written over; null where that was not kept. */
+    until: moment('until'),
   },
   (table) => [primaryKey({ columns: [table.thingId, table.revision] })],
 )

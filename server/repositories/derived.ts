@@ -27,7 +27,10 @@ export async function noteDerived(db: Database, lines: readonly Line[]): Promise
   const of = retracted.length === 0 ? [] : await db.select().from(log).where(inArray(log.id, retracted))
   const told = [...lines, ...of]
   await inParts(new Set(told.flatMap(({ jobId }) => jobId ?? [])), (ids) => noteStandings(db, ids))
-  const onEdges = told.filter(({ kind }) => tellsOfEdges(kind))
+  const onEdges = [
+    ...lines.filter(({ kind }) => tellsOfEdges(kind, false)),
+    ...of.filter(({ kind }) => tellsOfEdges(kind, true)),
+  ]
   await inParts(new Set(onEdges.flatMap(({ bladeId }) => bladeId ?? [])), (ids) => noteLastEdges(db, ids))
 }
 

@@ -9,10 +9,13 @@ import { lastEdges, log } from '../database/schema'
 import { readLog } from './logRows'
 
 const RETRACTION = storedKinds('retraction')
-const TELLS = [...storedKinds('put-to-use'), ...storedKinds('outcome')]
+const TELLS = (['put-to-use', 'outcome', 'sharpness', 'strokes'] as const).flatMap(storedKinds)
 
-/** Whether entries of a kind tell of the life of edges. */
-export const tellsOfEdges = (kind: string): boolean => TELLS.includes(kind) || RETRACTION.includes(kind)
+const SAYS = (['put-to-use', 'outcome', 'sharpness'] as const).flatMap(storedKinds)
+
+/** Whether an entry that came says something new of an edge in use; `retracted`: one that is retracted, or again. */
+export const tellsOfEdges = (kind: string, retracted: boolean): boolean =>
+  SAYS.includes(kind) || (retracted && RETRACTION.includes(kind))
 
 /** Writes which edge blades were last given, and what tells when it is dull, from their log. */
 export async function noteLastEdges(db: Database, bladeIds: readonly string[]): Promise<void> {
@@ -46,5 +49,5 @@ export const bladesInUse = async (db: Database): Promise<string[]> =>
     await db
       .selectDistinct({ id: log.bladeId })
       .from(log)
-      .where(and(isNotNull(log.bladeId), inArray(log.kind, TELLS)))
+      .where(and(isNotNull(log.bladeId), inArray(log.kind, SAYS)))
   ).flatMap(({ id }) => id ?? [])

@@ -10,14 +10,22 @@ export async function keepVersion(db: Database, thingId: string, revision?: numb
     .select()
     .from(records)
     .where(revision === undefined ? ofThis : and(ofThis, eq(records.revision, revision)))
-  if (row) await takeOverVersions(db, [{ thingId, revision: row.revision, version: row.version, content: row.content }])
+  if (!row) return
+  const { revision: was, version, content } = row
+  await takeOverVersions(db, [{ thingId, revision: was, version, content, until: new Date().toISOString() }])
 }
 
 /** Adds versions; those that are here already stay as they are. */
 export const takeOverVersions = (db: Database, given: readonly StoredVersion[]) =>
   db
     .insert(recordVersions)
-    .values(given.map((version) => ({ ...version, content: version.content })))
+    .values(
+      given.map(({ content, until, ...version }) => ({
+        ...version,
+        content,
+        until: until === null ? null : new Date(until),
+      })),
+    )
     .onConflictDoNothing()
 
 /** Whether a record was at a revision that has been written over since. */
@@ -31,7 +39,8 @@ export async function wasAt(db: Database, thingId: string, revision: number): Pr
 
 /** Every version kept, of all records. */
 export async function listVersions(db: Database): Promise<StoredVersion[]> {
-  return db.select().from(recordVersions).orderBy(asc(recordVersions.thingId), asc(recordVersions.revision))
+  const rows = await db.select().from(recordVersions).orderBy(asc(recordVersions.thingId), asc(recordVersions.revision))
+  return rows.map(({ until, ...version }) => ({ ...version, until: until?.toISOString() ?? null }))
 }
 
 /** What rigs were before they were measured anew, as far as it can be read. */

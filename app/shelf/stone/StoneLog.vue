@@ -17,6 +17,7 @@ import { useCollections } from '~/stores/collections'
 import { useLog } from '~/stores/log'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
+import { stoneCareText } from '~/words/careText'
 import { minutesText } from '~/words/decisionText'
 import { exactLength } from '~/words/lengthText'
 import { STONE_DEED_WORD } from '~/words/rigText'
@@ -29,7 +30,7 @@ const preferences = usePreferences()
 const words = useWords()
 const lines = computed(() => wearLogOf(log.ofKind('stone-wear'), props.stone.id))
 const done = computed(() => log.ofKind('stone-done'))
-const conditionOf = useStoneCondition()
+const { conditionOf } = useStoneCondition()
 const condition = computed(() => conditionOf(props.stone))
 /** What was counted at the bench, which needs no line of its own. */
 const atBench = computed(() => {
@@ -154,6 +155,10 @@ async function keep(change: Partial<Stone>): Promise<boolean> {
         </dd>
       </template>
     </dl>
+    <p class="text-sm text-muted">
+      {{ stoneCareText(stone) }}
+      <NuxtLink class="text-link" :to="`/shelf/stones/${stone.id}`">Its whole record</NuxtLink>
+    </p>
     <form class="space-y-3 border-y border-default py-4" aria-label="New line of the log" @submit.prevent="add">
       <TakenUpNote v-if="takenUp" @anew="beginAnew" />
       <div class="grid grid-cols-2 gap-3">

@@ -2,6 +2,7 @@
 import type { ZoneKind } from '#core/records/blade/zones'
 import { ENTRIES, type Sharpness } from '#core/log/entry'
 import { ofKind } from '#core/log/activeEntries'
+import { beforeAndAfter } from '#core/log/beforeAndAfter'
 import { BURRS, SHARPNESS_TESTS, type Burr, type SharpnessTest } from '#core/log/choices'
 import { parseDecimal } from '#core/math/units/length'
 import { useForm } from '~/forms/useForm'
@@ -66,12 +67,49 @@ const noted = computed(() =>
     .filter(({ bladeId }) => bladeId === job.content.value.bladeId)
     .toReversed(),
 )
+/** The same test as before the blade was ground. */
+const compared = computed(() =>
+  beforeAndAfter(job.entries.value.filter(({ bladeId }) => bladeId === job.content.value.bladeId)),
+)
+const compareText = computed(() => {
+  if (!compared.value) return ''
+  const { before, after } = compared.value
+  const was = `${TEST_WORD[before.test]} before: ${foundText({ ...before, burr: null }, names.value)}`
+  return after ? `${was}; after: ${foundText({ ...after, burr: null }, names.value)}.` : `${was}.`
+})
+function recordSame() {
+  const before = compared.value?.before
+  if (!before) return
+  form.value.test = before.test
+  form.value.zones = []
+  // A force has to be read first.
+  if (before.test !== 'thread') void note()
+}
+const sameLabel = computed(() => {
+  const test = compared.value?.before.test
+  return test === undefined
+    ? ''
+    : test === 'thread'
+      ? 'Cut the same thread again'
+      : `The same again: ${TEST_FINDS[test][1]} now`
+})
 const retract = ({ id }: Sharpness) => void job.session.record('remove an entry', [], [id])
 </script>
 
 <template>
   <SheetPane labelledby="sharpness">
     <h2 id="sharpness" class="text-lg font-semibold">How sharp is it?</h2>
+    <div v-if="compared" class="mt-1 flex flex-wrap items-center justify-between gap-2" data-testid="before-after">
+      <p class="font-semibold">{{ compareText }}</p>
+      <UButton
+        v-if="compared.after === null"
+        size="lg"
+        color="neutral"
+        variant="outline"
+        :label="sameLabel"
+        @click="recordSame"
+      />
+    </div>
     <form class="mt-2 space-y-3" aria-label="How sharp it is" @submit.prevent="note">
       <div class="grid gap-3 sm:grid-cols-2">
         <LabelledSelect v-model="form.test" label="Tried with" :items="tests" />

@@ -10,6 +10,10 @@ const job = useJob()
     <div class="panes content-start">
       <PutToUse />
       <AfterUse v-if="!job.practising" />
+      <SheetPane v-if="!job.practising" labelledby="use-pictures">
+        <h2 id="use-pictures" class="text-lg font-semibold">Pictures of the blade</h2>
+        <BladePhotos :blade-id="job.content.value.bladeId" :name="job.blade.value.name" />
+      </SheetPane>
     </div>
     <div v-if="!job.practising" class="panes content-start">
       <NextAnglePane />

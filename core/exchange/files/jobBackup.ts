@@ -24,7 +24,7 @@ export function backupOfJob(file: JobFile): Backup {
       stones: file.stones.map((stone) => storeRecord('stones', stone)),
       instruments: file.instruments.map((instrument) => storeRecord('instruments', instrument)),
     },
-    rigVersions: [{ thingId: rig.id, revision: rig.revision, version: rig.version, content: rig.content }],
+    rigVersions: [{ thingId: rig.id, revision: rig.revision, version: rig.version, content: rig.content, until: null }],
     bladePhotos: [],
     log: file.log.map(storeEntry),
     // An import leaves those that are kept.

@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { grainSize, GRIT_STANDARDS, nearestGrit } from './grit'
 import { plainStone } from '../../geometry/setup/sampleSetup.fixture'
+import { cleaningDue } from './care'
+import type { StoneWear } from './wear'
 import { stoneCondition } from './condition'
 import { faceTiltDeg, middleOffsetMm } from './taper'
 
@@ -136,5 +138,19 @@ describe('how a stone stands', () => {
       dishDeg: 0,
       due: 'flatten',
     })
+  })
+})
+
+describe('cleaning', () => {
+  const line = (did: StoneWear['did'], blades = 0): StoneWear => ({
+    ...{ on: '2026-01-01', did, faceOffsetMm: null, blades, note: '' },
+  })
+  it('is due after as many blades as there usually are between two cleanings, once there is a habit', () => {
+    const habit = [line('used', 9), line('cleaned'), line('used', 4), line('cleaned'), line('used', 6), line('cleaned')]
+    expect(cleaningDue([...habit, line('used', 3)])).toBeNull()
+    expect(cleaningDue([...habit, line('used', 2), line('used', 2)])).toEqual({ blades: 4, usual: 4 })
+    expect(cleaningDue([line('cleaned'), line('used', 90)])).toBeNull()
+    expect(cleaningDue([line('cleaned'), line('cleaned'), line('used', 90)])).toBeNull()
+    expect(cleaningDue([])).toBeNull()
   })
 })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { count, mm } from '../../schema/measure'
 
-export const STONE_DEEDS = ['measured', 'used', 'flattened'] as const
+export const STONE_DEEDS = ['measured', 'used', 'flattened', 'cleaned'] as const
 
 /** One line of a stone's wear log: what was measured and done on a day. */
 export const stoneWear = z.object({

@@ -19,6 +19,7 @@ CREATE TABLE "standings" (
 --> statement-breakpoint
 DROP INDEX "things_by_words";--> statement-breakpoint
 DROP INDEX "jobs_with_a_blade";--> statement-breakpoint
+ALTER TABLE "thing_versions" ADD COLUMN "until" timestamp with time zone;--> statement-breakpoint
 CREATE INDEX "records_by_words" ON "record_words" USING gin ("words");--> statement-breakpoint
 CREATE INDEX "jobs_standing_so" ON "standings" USING btree ("standing");--> statement-breakpoint
 CREATE INDEX "jobs_wanted_back" ON "things" USING btree (("content" ->> 'dueOn')) WHERE kind = 'jobs' and archived_at is null and content ->> 'dueOn' is not null;--> statement-breakpoint

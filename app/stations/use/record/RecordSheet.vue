@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { z } from 'zod'
+import { bladePhoto, type BladePhoto } from '#core/records/storage/bladePhoto'
 import { SIDES } from '#core/records/common/side'
 import { ofKind } from '#core/log/activeEntries'
 import { useBladeRecord, type RecordedJob } from './useBladeRecord'
 import { useChartColours } from '~/controls/chart/useChartColours'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
-import { download } from '~/saving/download'
+import { ask } from '~/saving/api'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
@@ -19,6 +21,15 @@ const collections = useCollections()
 const preferences = usePreferences()
 const colours = useChartColours()
 const { told, failed, load, jobs, proved } = useBladeRecord()
+const photos = shallowRef<readonly BladePhoto[]>([])
+watch(
+  () => job.blade.value.id,
+  async (id) => {
+    const answer = await ask(z.array(bladePhoto), `/api/blade-photos?blade=${id}`)
+    photos.value = answer.ok ? answer.value : []
+  },
+  { immediate: true },
+)
 const names = computed(() => preferences.current.sideNames)
 const bladeName = computed(() => job.blade.value.name)
 
@@ -60,11 +71,6 @@ function inShort(one: RecordedJob): string[] {
   )
   return [...(angles.length > 0 ? [`Proved ${angles.join(', ')}`] : []), ...strokes, ...outcomes]
 }
-function saveJson() {
-  const content = JSON.stringify({ blade: job.blade.value, ...told.value }, null, 2)
-  download(`${bladeName.value}, record.json`, content, 'application/json')
-}
-const print = () => window.print()
 </script>
 
 <template>
@@ -72,28 +78,7 @@ const print = () => window.print()
     <SheetPane labelledby="record">
       <div class="flex flex-wrap items-center justify-between gap-3">
         <h2 id="record" class="text-lg font-semibold">{{ bladeName }}</h2>
-        <div class="flex flex-wrap gap-2 print:hidden">
-          <UButton size="lg" color="neutral" variant="outline" icon="i-lucide-printer" label="Print" @click="print" />
-          <UButton
-            size="lg"
-            color="neutral"
-            variant="outline"
-            icon="i-lucide-download"
-            label="CSV"
-            :to="`/api/blade-record.csv?blade=${job.blade.value.id}`"
-            external
-            download
-          />
-          <UButton
-            size="lg"
-            color="neutral"
-            variant="outline"
-            icon="i-lucide-download"
-            label="JSON"
-            :disabled="!told"
-            @click="saveJson"
-          />
-        </div>
+        <RecordFiles of="blade" :record="job.blade.value" :told="told" />
       </div>
       <p v-if="failed" role="alert" class="mt-2 text-error">
         The record could not be loaded.
@@ -116,6 +101,15 @@ const print = () => window.print()
         Bevel widths, and when it must be thinned:
         <NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'life')">Blade’s life</NuxtLink>.
       </p>
+    </SheetPane>
+    <SheetPane v-if="photos.length > 0" labelledby="record-pictures">
+      <h2 id="record-pictures" class="text-lg font-semibold">Pictures</h2>
+      <ul class="mt-2 flex flex-wrap gap-3">
+        <li v-for="photo in photos" :key="photo.id" class="w-40">
+          <img :src="photo.image" :alt="`${bladeName}, ${photo.caption}`" class="h-28 w-full rounded-sm object-cover" />
+          <span class="text-sm text-muted">{{ photo.caption }}</span>
+        </li>
+      </ul>
     </SheetPane>
     <ol class="space-y-3" data-testid="record-jobs">
       <li v-for="one in jobs" :key="one.id" class="pane">

@@ -1,13 +1,12 @@
-import { computed, onMounted, shallowRef, watch } from 'vue'
-import { bladeRecordLog, type BladeRecordLog } from '#core/exchange/api/bladeRecord'
+import { computed } from 'vue'
 import { ofKind } from '#core/log/activeEntries'
 import type { LogEntry } from '#core/log/entry'
 import { meanProof } from '#core/log/meanReading'
 import { strokesMade } from '#core/log/strokesMade'
 import { lastOf } from '#core/math/list'
 import { perSide, SIDES, type PerSide, type Side } from '#core/records/common/side'
+import { useRecordLog } from '~/composables/useRecordLog'
 import { useJob } from '~/job/useJob'
-import { ask } from '~/saving/api'
 
 /** What one job did with the blade, in short, with all of its entries. */
 export interface RecordedJob {
@@ -24,15 +23,7 @@ export interface RecordedJob {
 /** Everything that happened to this job's blade, on whatever job, the newest job first. */
 export function useBladeRecord() {
   const job = useJob()
-  const told = shallowRef<BladeRecordLog | null>(null)
-  const failed = shallowRef(false)
-  async function load() {
-    const answer = await ask(bladeRecordLog, `/api/blade-record?blade=${job.content.value.bladeId}`)
-    failed.value = !answer.ok
-    if (answer.ok) told.value = answer.value
-  }
-  onMounted(load)
-  watch(() => job.content.value.bladeId, load)
+  const { told, failed, load } = useRecordLog('blade', () => job.content.value.bladeId)
 
   const jobs = computed((): RecordedJob[] => {
     const entries = told.value?.log.entries ?? []

@@ -1,16 +1,21 @@
-import { asc, eq, inArray } from 'drizzle-orm'
-import type { BladeRecordLog } from '../../core/exchange/api/bladeRecord'
+import { and, asc, eq, inArray, sql, type SQL } from 'drizzle-orm'
+import type { Recorded, RecordLog } from '../../core/exchange/api/recordLog'
 import { activeEntries } from '../../core/log/activeEntries'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
-import { log, records } from '../database/schema'
+import { linkOf, log, records } from '../database/schema'
 import { logUpTo, readLog } from './logRows'
 
-/** Everything that happened to a blade and holds, oldest first. */
-export async function readBladeRecord(db: Database, bladeId: string): Promise<BladeRecordLog> {
-  const own = await db.select().from(log).where(eq(log.bladeId, bladeId)).orderBy(asc(log.received))
-  // A retraction may have been sent without saying of which blade.
+/** Everything that happened with a blade, a rig or a stone and holds, oldest first. */
+export async function readRecord(db: Database, of: Recorded, id: string): Promise<RecordLog> {
+  const own = await db
+    .select()
+    .from(log)
+    .where(entriesOf(db, of, id))
+    .orderBy(asc(log.received))
+  const ownIds = new Set(own.map((entry) => entry.id))
   const jobIds = [...new Set(own.flatMap(({ jobId }) => jobId ?? []))]
+  // A retraction may have been sent without saying of what.
   const retractions = await db
     .select()
     .from(log)
@@ -20,12 +25,22 @@ export async function readBladeRecord(db: Database, bladeId: string): Promise<Bl
     [...rows.values()].sort((a, b) => a.received - b.received),
     await logUpTo(db),
   )
-  const entries = activeEntries(read.entries).filter((entry) => entry.bladeId === bladeId)
+  const entries = activeEntries(read.entries).filter((entry) => ownIds.has(entry.id))
   const jobs =
     jobIds.length === 0
       ? []
       : await db.select({ id: records.id, name: records.name }).from(records).where(inArray(records.id, jobIds))
   return { log: { ...read, entries }, jobs }
+}
+
+function entriesOf(db: Database, of: Recorded, id: string): SQL | undefined {
+  if (of === 'blade') return eq(log.bladeId, id)
+  if (of === 'stone') return eq(log.stoneId, id)
+  const onIt = db
+    .select({ id: records.id })
+    .from(records)
+    .where(and(sql`kind = 'jobs'`, eq(linkOf('rigId'), id)))
+  return inArray(log.jobId, onIt)
 }
 
 /** What things are called, by their ids. */

@@ -1,19 +1,17 @@
 import { getQuery, setResponseHeaders } from 'h3'
-import { z } from 'zod'
+import { askedRecord } from '../../core/exchange/api/recordLog'
 import { writeRecordCsv } from '../../core/exchange/files/recordCsv'
 import { parsed } from '../http/refusal'
-import { namesOf, readBladeRecord } from '../repositories/bladeRecord'
+import { namesOf, readRecord } from '../repositories/recordLog'
 import { useDatabase } from '../store/store'
-
-const asked = z.object({ blade: z.uuid() })
 
 /** The same as a table. */
 export default defineEventHandler(async (event) => {
-  const { blade } = parsed(asked, getQuery(event))
+  const { of, id } = parsed(askedRecord, getQuery(event))
   const db = await useDatabase()
   setResponseHeaders(event, {
     'content-type': 'text/csv; charset=utf-8',
-    'content-disposition': 'attachment; filename="jaw-tilt-blade.csv"',
+    'content-disposition': `attachment; filename="jaw-tilt-${of}.csv"`,
   })
-  return writeRecordCsv((await readBladeRecord(db, blade)).log.entries, await namesOf(db))
+  return writeRecordCsv((await readRecord(db, of, id)).log.entries, await namesOf(db))
 })
