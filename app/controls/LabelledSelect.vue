@@ -18,6 +18,7 @@ const choices = computed((): { value: string | number; label: string }[] =>
 
 <template>
   <UFormField :label="label"
+    ><template #hint><TermHelp :label="label" /></template
     ><USelect
       :model-value="chosen"
       :items="choices"

@@ -35,8 +35,7 @@ const isFigure = computed(() => props.fields.isFigure(props.field.path))
           'w-full text-sm text-toned': compact,
           'w-24 shrink-0': !isFigure && !compact,
         }"
-        >{{ field.label }}</label
-      >
+        >{{ field.label }}</label><TermHelp :label="field.label" class="-my-1" :class="{ 'mr-auto': isFigure }" />
       <div class="relative" :class="!isFigure ? 'min-w-40 flex-1' : compact ? 'w-full' : 'w-32 shrink-0'">
         <input
           :id="id"

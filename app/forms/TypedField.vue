@@ -15,6 +15,7 @@ const unit = computed(() => props.fields.unitText(props.path))
 
 <template>
   <UFormField :label="unit ? `${label}, ${unit}` : label" :help="help" :error="problem"
+    ><template #hint><TermHelp :label="label" /></template
     ><UInput
       :model-value="fields.textAt(path)"
       size="lg"

@@ -206,3 +206,25 @@ export const GLOSSARY: readonly Term[] = [
   ]),
   of('wanted', 'Wanted', 'The angle that this edge should have, and why.', ['clamp']),
 ]
+
+/** Other words under which a term stands on a label. */
+const ALSO: Readonly<Record<string, readonly string[]>> = {
+  primary: ['primary grind', 'primary half-angle'],
+  'face-offset': ['rod to face', 'face to the rod'],
+  uncertainty: ['known to ±', '±'],
+  'micro-bevel': ['micro bevel'],
+  bevel: ['bevel width', 'bevels'],
+  included: ['included'],
+}
+
+/** The term that a label has in it, the longest where there are several; null where there is none. */
+export function termIn(label: string): Term | null {
+  const text = ` ${label.toLowerCase().replace(/[,.;:()]/g, ' ')} `
+  const found = GLOSSARY.flatMap((one) =>
+    [one.term.replace(/,.*/, ''), ...(ALSO[one.id] ?? [])]
+      .map((word) => word.toLowerCase())
+      .filter((word) => text.includes(` ${word} `))
+      .map((word) => ({ one, word })),
+  )
+  return found.sort((a, b) => b.word.length - a.word.length)[0]?.one ?? null
+}

@@ -1,3 +1,4 @@
+import { termIn } from './glossary'
 import { describe, expect, it } from 'vitest'
 import { zoneAt } from '#core/records/blade/zones'
 import { refuse } from '#core/schema/refusal'
@@ -239,5 +240,17 @@ describe('words for the bench', () => {
       ['Stones, in their order', 'none chosen', 'Coarse, Fine'],
       ['Blade height ±', '0.0197 in', '0.01 in'],
     ])
+  })
+})
+
+describe('the term of a label', () => {
+  it('is the longest that stands in it, as whole words', () => {
+    const id = (label: string) => termIn(label)?.id ?? null
+    expect(id('Behind the edge, over the heel')).toBe('behind')
+    expect(id('Height of the primary grind')).toBe('primary')
+    expect(id('Setback, ±')).toBe('setback')
+    expect(id('Spine over the heel')).toBe('spine')
+    expect(id('Tipped')).toBeNull()
+    expect(id('Name')).toBeNull()
   })
 })

@@ -28,7 +28,7 @@ const zoneText = ({ kind, seen, fraction, setDeg }: InkLookEntry['zones'][number
 
 <template>
   <SheetPane labelledby="looks">
-    <h2 id="looks" class="text-lg font-semibold">Marker tests, newest first</h2>
+    <h2 id="looks" class="text-lg font-semibold">Marker tests, newest first <TermHelp label="Marker test" /></h2>
     <p v-if="rows.length === 0" class="mt-1 text-muted">None yet.</p>
     <ul v-else data-testid="looks">
       <li

@@ -109,6 +109,7 @@ const options = computed(() => {
           starting ? `Begun from what is usual: ${starting.usual[0]} to ${starting.usual[1]}°.` : 'By experience alone.'
         }}
       </p>
+      <AlikeBlades />
       <p v-if="refusal" class="mt-1 font-semibold" data-testid="next-refused">
         As this blade is held now it cannot be dialled: {{ uncapital(problemText(refusal, preferences.unit)) }}
       </p>
@@ -136,7 +137,8 @@ const options = computed(() => {
       <p v-if="starting && next.code !== 'no-angle'" class="mt-2" data-testid="starting">
         {{ startingText(starting) }}.
       </p>
-      <p v-else-if="asksForWork" class="mt-2 text-toned">
+      <AlikeBlades v-if="next.code !== 'no-angle'" />
+      <p v-if="asksForWork" class="mt-2 text-toned">
         Say what its edge is for, and the usual range for it is shown here:
         <NuxtLink class="text-link" :to="describingAt(sheetPath(job.id, 'blade', 'describe'), job.blade.value, false)"
           >Edit the blade</NuxtLink

@@ -118,7 +118,7 @@ const known = computed(() => SIDES.some((side) => differs(side) !== null))
     </SheetPane>
     <div class="space-y-3">
       <SheetPane labelledby="zero">
-        <h2 id="zero" class="font-semibold">Zero it</h2>
+        <h2 id="zero" class="font-semibold">Zero it <TermHelp label="Level gauge" /></h2>
         <URadioGroup v-model="chosenZero" :items="zeros" size="lg" class="mt-1" aria-labelledby="zero" />
         <p class="mt-2 text-sm text-muted">
           {{ GAUGE_ZERO_HOW[zero] }} Turn it the way it will stand on the stone, along the rod.

@@ -139,7 +139,9 @@ const options = computed(() => ({
       </p>
     </SheetPane>
     <SheetPane labelledby="life-thin" class="space-y-2">
-      <h2 v-if="due" id="life-thin" class="text-lg font-semibold" data-testid="life-due">{{ dueText(due) }}</h2>
+      <h2 v-if="due" id="life-thin" class="text-lg font-semibold" data-testid="life-due">
+        {{ dueText(due) }} <TermHelp label="Thinning" />
+      </h2>
       <p>
         An edge of {{ angleText(job.wantedDeg.value) }} is usual for work that asks for no more than
         {{ lengthText(mostMm, unit) }} behind it.

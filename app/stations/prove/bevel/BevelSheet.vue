@@ -102,7 +102,7 @@ const wrong = computed(() => check.checked.value.some(({ agrees }) => !agrees))
   <div class="panes lg:grid-cols-[30rem_minmax(0,1fr)]">
     <div class="space-y-3">
       <SheetPane labelledby="one-width">
-        <h2 id="one-width" class="text-lg font-semibold">One more width</h2>
+        <h2 id="one-width" class="text-lg font-semibold">One more width <TermHelp label="Bevel width" /></h2>
         <form class="mt-2 space-y-3" aria-label="The width of the bevel" novalidate @submit.prevent="note">
           <URadioGroup
             v-if="sides.length > 1"

@@ -83,7 +83,7 @@ async function simulate() {
     </template>
     <template #found>
       <SheetPane v-if="form.marks.length > 0" labelledby="shines">
-        <h2 id="shines" class="text-lg font-semibold">What shines along the scale</h2>
+        <h2 id="shines" class="text-lg font-semibold">What shines along the scale <TermHelp label="Goniometer" /></h2>
         <ul data-testid="screen-marks">
           <li
             v-for="(mark, i) in form.marks"
