@@ -13,11 +13,10 @@ const today = useToday()
 watch(() => collections.bench.total, today.load)
 
 const onDay = new Date().toLocaleDateString('sv')
-function dueText({ dueOn, isReady }: DueJob): string {
+function dueText({ dueOn, isReady }: Pick<DueJob, 'dueOn' | 'isReady'>): string {
   const when = dueOn < onDay ? `was due ${dueOn}` : dueOn === onDay ? 'due today' : `due ${dueOn}`
   return isReady ? `${when}; ready to be handed back` : when
 }
-const isLate = ({ dueOn }: DueJob) => dueOn < onDay
 const dullText = ({ dull }: DullBlade): string =>
   dull.is === 'said'
     ? uncapital(OUTCOME_WORD[dull.outcome])
@@ -41,6 +40,19 @@ const STONE_DUE = {
   replace: 'worn out',
 } as const
 const due = computed(() => today.told?.due ?? { first: [], more: 0 })
+const dueLines = computed(() =>
+  due.value.first.map((line) => {
+    const isLate = line.dueOn < onDay
+    if ('jobId' in line) {
+      const to = sheetPath(line.jobId, line.isReady ? 'use' : 'clamp')
+      return { key: line.jobId, name: line.name, to, said: dueText(line) + whose(line.owner), isLate }
+    }
+    const account = collections.owners.find(({ name }) => name === line.owner)
+    const to = account ? `/owners/${account.id}` : '/owners'
+    const said = `${line.jobs} blades, ${dueText({ ...line, isReady: false })}; ${line.ready} ready`
+    return { key: `${line.owner} ${line.dueOn}`, name: line.owner, to, said, isLate }
+  }),
+)
 const dull = computed(() => today.told?.dull ?? { first: [], more: 0 })
 const whose = (owner: string) => (owner ? ` · ${owner}` : '')
 </script>
@@ -58,15 +70,13 @@ const whose = (owner: string) => (owner ? ` · ${owner}` : '')
         <a class="text-link text-sm font-normal" href="/api/due.ics" download>As a calendar</a>
       </h2>
       <ul>
-        <li v-for="job in due.first" :key="job.jobId" class="py-1">
-          <NuxtLink
-            class="font-semibold wrap-anywhere underline-offset-3 hover:underline"
-            :to="sheetPath(job.jobId, job.isReady ? 'use' : 'clamp')"
-            >{{ job.name }}</NuxtLink
-          >
-          <span class="block text-sm wrap-anywhere" :class="isLate(job) ? 'font-semibold' : 'text-muted'"
-            >{{ dueText(job) }}{{ whose(job.owner) }}</span
-          >
+        <li v-for="line in dueLines" :key="line.key" class="py-1">
+          <NuxtLink class="font-semibold wrap-anywhere underline-offset-3 hover:underline" :to="line.to">{{
+            line.name
+          }}</NuxtLink>
+          <span class="block text-sm wrap-anywhere" :class="line.isLate ? 'font-semibold' : 'text-muted'">{{
+            line.said
+          }}</span>
         </li>
       </ul>
       <p v-if="due.more > 0" class="text-sm text-muted">and {{ due.more }} more</p>

@@ -39,6 +39,7 @@ const shelf = () => ({
       ...meta(6),
     },
   ],
+  owners: [],
 })
 type Shelf = ReturnType<typeof shelf>
 

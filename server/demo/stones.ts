@@ -33,7 +33,7 @@ const worn: Record<string, Pick<z.input<typeof handedOnStone>, 'dishMm' | 'wornO
     wornOutAtMm: 6.5,
     dishMm: 0.05,
     log: [
-      { on: '2026-03-02', did: 'measured', faceOffsetMm: 9.6, note: 'New.' },
+      { on: '2026-03-02', did: 'measured', faceOffsetMm: 9.6 },
       { on: '2026-06-15', did: 'used', blades: 22 },
       { on: '2026-09-04', did: 'flattened', faceOffsetMm: 9.2, blades: 14 },
     ],
@@ -42,7 +42,7 @@ const worn: Record<string, Pick<z.input<typeof handedOnStone>, 'dishMm' | 'wornO
     wornOutAtMm: 6.5,
     dishMm: 0.12,
     log: [
-      { on: '2026-03-02', did: 'measured', faceOffsetMm: 9.2, note: 'New.' },
+      { on: '2026-03-02', did: 'measured', faceOffsetMm: 9.2 },
       {
         on: '2026-10-01',
         did: 'measured',

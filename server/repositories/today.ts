@@ -1,35 +1,81 @@
 import { and, asc, count, eq, inArray, isNull, lte, ne, or, sql } from 'drizzle-orm'
-import { LISTED_TODAY, type DueJob, type DullBlade, type Today } from '../../core/exchange/api/today'
+import { alias } from 'drizzle-orm/pg-core'
+import {
+  LEAST_BATCH,
+  LISTED_TODAY,
+  type DueJob,
+  type DueLine,
+  type DullBlade,
+  type Today,
+} from '../../core/exchange/api/today'
 import { dullBy } from '../../core/use/edgeLife'
 import type { RecordOf } from '../../core/records/storage/kinds'
 import type { Database } from '../database/connection'
-import { lastEdges, records, standings } from '../database/schema'
+import { lastEdges, linkOf, records, standings } from '../database/schema'
 import { listNamed, readRows } from './recordRepository'
 
 /** The bench's day. `now`: the moment that it is looked at. */
-export async function readToday(db: Database, now: string): Promise<Today> {
-  const [due] = await db.select({ all: count() }).from(records).leftJoin(standings, OF_JOB).where(isDue)
-  const first = await dueJobs(db, LISTED_TODAY)
-  return { due: { first, more: (due?.all ?? 0) - first.length }, dull: await dullBlades(db, now) }
-}
+export const readToday = async (db: Database, now: string): Promise<Today> => ({
+  due: await dueLines(db),
+  dull: await dullBlades(db, now),
+})
 
 const dueOn = sql`(${records.content} ->> 'dueOn')`
 const OF_JOB = eq(standings.jobId, records.id)
 // As the index has it.
 const isDue = and(
-  sql`kind = 'jobs' and archived_at is null and content ->> 'dueOn' is not null`,
+  sql`things.kind = 'jobs' and things.archived_at is null and things.content ->> 'dueOn' is not null`,
   or(isNull(standings.standing), ne(standings.standing, 'handed-back')),
 )
 
-/** Jobs that are wanted back and are not handed back, the most pressing first: so many at most, or all. */
-export async function dueJobs(db: Database, most?: number): Promise<DueJob[]> {
-  const asked = db
+/** What is due, the most pressing first: jobs, and several blades of one owner for one day as one line. */
+async function dueLines(db: Database): Promise<Today['due']> {
+  const blade = alias(records, 'blade')
+  const owner = sql<string>`coalesce(${blade.content} ->> 'owner', '')`
+  const groups = await db
+    .select({
+      dueOn: sql<string>`${dueOn}`,
+      owner,
+      jobs: count(),
+      ready: sql<number>`(count(*) filter (where ${standings.standing} = 'ready'))::int`,
+      ids: sql<string[]>`array_agg(${records.id}::text order by ${records.id})`,
+    })
+    .from(records)
+    .leftJoin(standings, OF_JOB)
+    .leftJoin(blade, and(eq(blade.kind, 'blades'), eq(sql`${blade.id}::text`, linkOf('bladeId'))))
+    .where(isDue)
+    .groupBy(dueOn, owner)
+    .orderBy(dueOn, owner)
+  type Line = Extract<DueLine, { readonly jobs: number }> | { readonly id: string }
+  const all = groups.flatMap(({ ids, ...batch }): Line[] =>
+    batch.owner !== '' && batch.jobs >= LEAST_BATCH ? [batch] : ids.map((id) => ({ id })),
+  )
+  const shown = all.slice(0, LISTED_TODAY)
+  const jobs = new Map(
+    (
+      await dueJobs(
+        db,
+        shown.flatMap((line) => ('id' in line ? line.id : [])),
+      )
+    ).map((job) => [job.jobId, job]),
+  )
+  const first = shown.flatMap((line): DueLine[] => {
+    if (!('id' in line)) return [line]
+    const job = jobs.get(line.id)
+    return job ? [job] : []
+  })
+  const counted = (lines: readonly Line[]) => lines.reduce((sum, line) => sum + ('id' in line ? 1 : line.jobs), 0)
+  return { first, more: counted(all) - counted(shown) }
+}
+
+/** Jobs that are wanted back and are not handed back, the most pressing first: those that are named, or all. */
+export async function dueJobs(db: Database, ids?: readonly string[]): Promise<DueJob[]> {
+  const rows = await db
     .select({ row: records, standing: standings.standing })
     .from(records)
     .leftJoin(standings, OF_JOB)
-    .where(isDue)
+    .where(ids ? and(isDue, inArray(records.id, [...ids])) : isDue)
     .orderBy(asc(dueOn), asc(records.id))
-  const rows = most === undefined ? await asked : await asked.limit(most)
   const standing = new Map(rows.map((one) => [one.row.id, one.standing]))
   const jobs = readRows(
     'jobs',

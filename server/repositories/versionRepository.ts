@@ -23,7 +23,7 @@ export const takeOverVersions = (db: Database, given: readonly StoredVersion[]) 
       given.map(({ content, until, ...version }) => ({
         ...version,
         content,
-        until: until === null ? null : new Date(until),
+        until: until ? new Date(until) : null,
       })),
     )
     .onConflictDoNothing()

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { listedLog } from './lists'
 
 /** What has a record of its own: everything that happened with it, on whatever job. */
-export const RECORDED = ['blade', 'rig', 'stone'] as const
+const RECORDED = ['blade', 'rig', 'stone'] as const
 export type Recorded = (typeof RECORDED)[number]
 export const askedRecord = z.object({ of: z.enum(RECORDED), id: z.uuid() })
 

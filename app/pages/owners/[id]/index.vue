@@ -117,7 +117,7 @@ useHead({ title: () => `${name.value || 'Owner'} · Jaw Tilt` })
         </div>
         <ul v-if="blades.length > 0" class="grid grid-cols-1 gap-3 sm:grid-cols-2 lg:grid-cols-3">
           <li v-for="blade in blades" :key="blade.id" class="rounded-sm border border-default p-3">
-            <BladeCard :blade="blade" />
+            <BladeCard :blade="blade" hides-owner />
           </li>
         </ul>
         <p v-else-if="bladePart" class="text-muted">No blade is said to be theirs yet.</p>

@@ -14,11 +14,13 @@ const { ids, problem, part } = useFoundPart(collections.findJobs, () =>
   owner.value ? { owner: owner.value.name, limit: MOST_LISTED_AT_ONCE } : null,
 )
 const tickets = computed(() =>
-  ids.value.flatMap((id) => {
-    const job = collections.jobs.find((one) => one.id === id)
-    const blade = collections.blades.find((one) => one.id === job?.bladeId)
-    return job && blade ? [{ job, blade, received: momentText(job.createdAt).slice(0, 10) }] : []
-  }),
+  ids.value
+    .flatMap((id) => {
+      const job = collections.jobs.find((one) => one.id === id)
+      const blade = collections.blades.find((one) => one.id === job?.bladeId)
+      return job && blade ? [{ job, blade, received: momentText(job.createdAt).slice(0, 10) }] : []
+    })
+    .sort((one, other) => one.job.name.localeCompare(other.job.name, undefined, { numeric: true })),
 )
 const print = () => window.print()
 useHead({ title: () => `Tickets, ${owner.value?.name ?? ''} · Jaw Tilt` })

@@ -68,7 +68,7 @@ export function useTicket() {
       ...(stones.length > 0 ? [`Ground with ${stones.join(', ')}.`] : []),
       ...angles.value.map(({ text }) => `Edge angle per side: ${text}.`),
       ...(last.find(({ burr }) => burr !== null)?.burr === 'none' ? ['No burr is left.'] : []),
-      ...(test ? [`${TEST_WORD[test.test]}: ${foundText(test, names.value)}.`] : []),
+      ...(test ? [`${TEST_WORD[test.test]}: ${foundText({ ...test, burr: null }, names.value)}.`] : []),
     ]
   })
   const isDone = computed(() => ofKind(log.value, 'put-to-use').length > 0)
