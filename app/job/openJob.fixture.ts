@@ -84,7 +84,7 @@ function serverOf(shelf: Shelf) {
       revision: before,
       ...was
     } = records[at] as Shelf['rigs'][number]
-    versions.push({ rigId, revision: before, content: was })
+    versions.push({ rigId, revision: before, content: was, until: AT })
     const saved = { ...content, id: rigId, createdAt, updatedAt, archivedAt, revision: revision + 1 }
     records.splice(at, 1, saved as never)
     return saved
