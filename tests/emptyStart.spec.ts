@@ -95,11 +95,11 @@ test('samples are laid out beside what is one’s own, marked, and taken away to
   await expect(page.getByLabel('Name of this job')).toHaveValue('Tea-room chef’s knife')
 
   await page.goto(url('/'))
-  await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(9)
+  await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(13)
   await samples.getByRole('button', { name: 'Remove the samples' }).click()
   await expect(page.getByText(/^\d+ stay: jobs of your own go on with them\.$/)).toBeVisible()
   await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(0)
   await expect(page.getByRole('link', { name: 'Tea-room chef’s knife' })).toBeVisible()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
-  await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(9)
+  await expect(page.getByRole('link', { name: /sample$/ })).toHaveCount(13)
 })

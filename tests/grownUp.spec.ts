@@ -49,7 +49,7 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   await expect(rows).toHaveCount(30)
   // One part of the jobs, and not the log of all.
   expect(asked.filter((url) => /api\/jobs.*limit=30/.test(url))).toHaveLength(1)
-  await page.getByRole('button', { name: 'Show more, 129 are left' }).click()
+  await page.getByRole('button', { name: 'Show more, 133 are left' }).click()
   await expect(rows).toHaveCount(60)
 
   const find = page.getByLabel('Find a job')
@@ -57,7 +57,7 @@ test('many jobs come in parts, are found by their words, and go off the bench an
   await expect(rows).toHaveCount(1)
   await expect(rows.getByText('Order 1101')).toBeVisible()
   await rows.getByRole('button', { name: 'Archive Order 1101' }).click()
-  await expect(page.getByText('No job has that name.')).toBeVisible()
+  await expect(page.getByText('No job on the bench is like that.')).toBeVisible()
   await page.getByText('Archived: 1').click()
   await page.getByRole('button', { name: 'Unarchive Order 1101' }).click()
   await expect(rows).toHaveCount(1)

@@ -294,7 +294,7 @@ test('a snapshot is looked into, put in the place of all, and that is undone', a
     .getByRole('button', { name: /^View the snapshot/ })
     .last()
     .click()
-  await expect(list.getByText(/^15 jobs, 4 rigs, 9 blades, 8 stones/)).toBeVisible()
+  await expect(list.getByText(/^19 jobs, 4 rigs, 13 blades, 8 stones/)).toBeVisible()
   await list.getByRole('button', { name: 'Restore it, replacing everything' }).click()
   await expect(page.getByText('All is as it was in the snapshot.')).toBeVisible()
   expect(await stones()).toHaveLength(8)

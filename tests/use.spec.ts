@@ -122,7 +122,7 @@ test('several jobs are started in one go, with one angle and one day for all', a
   await page.getByRole('button', { name: 'Several at once' }).click()
   const batch = page.getByRole('form', { name: 'Several at once' })
   await expect(batch.getByRole('button', { name: 'Start jobs' })).toBeDisabled()
-  for (const name of ['paring knife', 'chef’s knife', 'Harvest knife'])
+  for (const name of ['Tea-room paring knife', 'chef’s knife', 'Harvest knife'])
     await page.getByRole('button', { name: new RegExp(name) }).click()
   await batch.getByLabel('Wanted angle per side').fill('99')
   await batch.getByLabel('Wanted back on').fill('2032-01-05')

@@ -80,7 +80,14 @@ const FEW = 9
             label="Owners"
           />
           <UButton to="/shelf" color="neutral" variant="outline" size="xl" icon="i-lucide-library" label="The shelf" />
-          <UButton v-if="collections.canStart" size="xl" icon="i-lucide-plus" label="Start a job" to="/start" />
+          <UButton
+            v-if="collections.canStart"
+            size="xl"
+            icon="i-lucide-plus"
+            label="Start a job"
+            to="/start"
+            class="max-sm:order-first"
+          />
         </div>
       </div>
       <TodayPane />

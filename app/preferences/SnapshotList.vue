@@ -63,7 +63,7 @@ async function undo() {
 const sizeText = (bytes: number) =>
   bytes < 100_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
 const holdsText = ({ counts, entries }: LookedInto) =>
-  `${counts.jobs} jobs, ${counts.rigs} rigs, ${counts.blades} blades, ${counts.stones} stones, ${counts.instruments} instruments, ${entries} entries of the log.`
+  `${counts.jobs} jobs, ${counts.rigs} rigs, ${counts.blades} blades, ${counts.stones} stones, ${counts.instruments} instruments, ${counts.owners} owners, ${entries} entries of the log.`
 const MOST_NAMES = 6
 </script>
 

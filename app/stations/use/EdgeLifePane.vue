@@ -32,7 +32,7 @@ const series = computed(() =>
     })),
 )
 const options = computed(() => ({
-  colors: [colours.value.ink, colours.value.iron, colours.value.soft, colours.value.fine],
+  colors: [colours.value.ink, colours.value.iron, colours.value.soft, colours.value.proved],
   stroke: { curve: 'stepline' as const, width: 3, dashArray: [0, 6, 2, 4] },
   xaxis: {
     type: 'numeric' as const,
