@@ -44,30 +44,40 @@ export function sharpeningsOf(log: readonly LogEntry[], { bevels }: Pick<Blade, 
     // What was ground after it is a new edge, whether that was put to use or not.
     const reground = steelStrokes(ofJob).find((one) => one.at > at)?.at ?? null
     const ofEdge = reground === null ? ofJob : ofJob.filter((one) => one.at < reground)
-    const proved = sides.map((side) => provedDeg(ofEdge, side))
-    const set = sides.map((side) => ground.findLast((one) => one.side === side)?.setup?.setDeg[side])
-    const degs = sides.flatMap((_, k) => proved[k] ?? set[k] ?? [])
+    const edges = sides.map((side) => edgeOfSide(ofEdge, side, ground))
+    const degs = edges.flatMap((edge) => edge?.deg ?? [])
     const outcomes = ofKind(ofEdge, 'outcome').filter((one) => one.at >= at)
     const nextGround = steelStrokes(log).find((one) => one.at > at)?.at ?? null
     return [
       {
         ...{ jobId, at, outcomes, tests: testsOfEdge(log, at, nextGround) },
         deg: degs.length === sides.length ? degs.reduce((sum, deg) => sum + deg, 0) / sides.length : null,
-        isProved: proved.every((deg) => deg !== null),
+        isProved: edges.every((edge) => edge?.is === 'proved'),
         became: becameOf(outcomes, ofEdge),
       },
     ]
   })
 }
 
-/** What was proved of a side's apex since it was ground last, degrees. */
-function provedDeg(log: readonly LogEntry[], side: Side): number | null {
-  const ground = steelStrokes(log).findLast((one) => one.side === side)
+/** The angle of a side's apex, degrees: as it was proved, with its half-width, or as the rig was set for it. */
+export type EdgeOfSide =
+  | { readonly is: 'proved'; readonly deg: number; readonly uncertaintyDeg: number }
+  | { readonly is: 'set'; readonly deg: number }
+
+/**
+ * What a job gave a side: what was proved since it was ground last, else what the rig was set to for that. Null where
+ * it was not ground, or neither is known. Log: active entries of the job, oldest first; `ground`: its strokes on stones.
+ */
+export function edgeOfSide(log: readonly LogEntry[], side: Side, ground = steelStrokes(log)): EdgeOfSide | null {
+  const last = steelStrokes(log).findLast((one) => one.side === side)
   const since = ofKind(log, 'proof').filter(({ at, setup, toApex }) => {
-    const isOfNow = ground === undefined ? setup !== null : at > ground.at
+    const isOfNow = last === undefined ? setup !== null : at > last.at
     return isOfNow && toApex !== false
   })
-  return meanProof(since, side)?.deg ?? null
+  const proved = meanProof(since, side)
+  if (proved) return { is: 'proved', deg: proved.deg, uncertaintyDeg: proved.uncertaintyDeg }
+  const deg = ground.findLast((one) => one.side === side)?.setup?.setDeg[side] ?? null
+  return deg === null ? null : { is: 'set', deg }
 }
 
 /** An edge that failed once at its angle has failed there. */

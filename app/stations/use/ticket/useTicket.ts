@@ -1,9 +1,12 @@
 import { computed } from 'vue'
 import { ofKind } from '#core/log/activeEntries'
 import { recordedBevel } from '#core/log/foundBevel'
+import { steelStrokes } from '#core/log/steelStrokes'
 import { strokesMade } from '#core/log/strokesMade'
 import { edgeLife } from '#core/use/edgeLife'
 import { keptOff } from '#core/use/keepOff'
+import { edgeOfSide, isBurrGone, type EdgeOfSide } from '#core/use/sharpenings'
+import { standingOf } from '#core/use/standing'
 import { useSharpenings } from '~/composables/useSharpenings'
 import { useJob } from '~/job/useJob'
 import { useCollections } from '~/stores/collections'
@@ -40,38 +43,45 @@ export function useTicket() {
     return [
       ...(complaint ? [complaint] : []),
       ...(chip ? [`The deepest chip: ${lengthText(chip.depthMm, preferences.unit)}.`] : []),
+      ...(isGround.value
+        ? []
+        : job.sides.value.flatMap((side) => {
+            const proved = job.proved.value[side]
+            return proved ? [`Its bevel on ${names.value[side]}: ${edgeText({ is: 'proved', ...proved })}.`] : []
+          })),
       ...(bevels.length > 0 ? [`The old bevel: ${bevels.join(', ')} per side.`] : []),
     ]
   })
 
   const made = computed(() => strokesMade(ofKind(log.value, 'strokes')))
-  /** The angle of each side: proved since it was ground last, else as it was set for that; and which of the two. */
-  const angles = computed(() =>
+  const isGround = computed(() => steelStrokes(log.value).length > 0)
+  /** The angle of each side as it was left; a bevel that was measured as it came was found, not made. */
+  const edges = computed(() =>
     job.sides.value.flatMap((side) => {
-      const proved = job.proved.value[side]
-      if (proved) {
-        const text = angleText(proved.deg, proved.uncertaintyDeg)
-        const by = angleText(proved.uncertaintyDeg, proved.uncertaintyDeg)
-        return [{ deg: proved.deg, text: `${names.value[side]} ${text} ± ${by}, measured` }]
-      }
-      const set = ofKind(log.value, 'strokes').findLast((one) => one.side === side && !one.strop)?.setup?.setDeg[side]
-      return set == null
-        ? []
-        : [{ deg: set, text: `${names.value[side]} ${angleText(set)}, as it was set: not measured` }]
+      const edge = isGround.value ? edgeOfSide(log.value, side) : null
+      return edge ? [{ ...edge, name: names.value[side] }] : []
     }),
   )
+  const edgeText = (edge: EdgeOfSide): string => {
+    if (edge.is === 'set') return `${angleText(edge.deg)}, as it was set: not measured`
+    const uncertainty = angleText(edge.uncertaintyDeg, edge.uncertaintyDeg)
+    return `${angleText(edge.deg, edge.uncertaintyDeg)} ± ${uncertainty}, measured`
+  }
   const done = computed(() => {
     const stones = made.value.flatMap(({ stoneId }) => (stoneId ? [collections.nameOf(stoneId)] : []))
-    const last = ofKind(log.value, 'sharpness').toReversed()
-    const [test] = last.filter(({ test: of }) => of !== 'burr')
+    const ground = steelStrokes(log.value).at(-1)?.at ?? null
+    // What was tried before it was ground says nothing of the edge that it has.
+    const test = ofKind(log.value, 'sharpness').findLast(
+      (one) => one.test !== 'burr' && ground !== null && one.at > ground,
+    )
     return [
       ...(stones.length > 0 ? [`Ground with ${stones.join(', ')}.`] : []),
-      ...angles.value.map(({ text }) => `Edge angle per side: ${text}.`),
-      ...(last.find(({ burr }) => burr !== null)?.burr === 'none' ? ['No burr is left.'] : []),
+      ...edges.value.map((edge) => `Edge angle per side: ${edge.name} ${edgeText(edge)}.`),
+      ...(isGround.value && isBurrGone(log.value) ? ['No burr is left.'] : []),
       ...(test ? [`${TEST_WORD[test.test]}: ${foundText({ ...test, burr: null }, names.value)}.`] : []),
     ]
   })
-  const isDone = computed(() => ofKind(log.value, 'put-to-use').length > 0)
+  const isDone = computed(() => ['ready', 'handed-back'].includes(standingOf(log.value)))
 
   /** How long edges of this blade lasted; empty where too few are known. */
   const lasts = computed(() => {
@@ -80,8 +90,8 @@ export function useTicket() {
     return `Half of this blade’s edges lasted ${Math.round(median.middle)} days or longer.`
   })
   const keepOff = computed(() => {
-    const [{ deg: first } = { deg: null }, { deg: other } = { deg: null }] = angles.value
-    const apex = first === null ? null : other === null ? first : (first + other) / 2
+    const degs = edges.value.map(({ deg }) => deg)
+    const apex = degs.length === 0 ? null : degs.reduce((sum, deg) => sum + deg, 0) / degs.length
     return keptOff(job.blade.value, apex).map((harm) => HARM_WORD[harm])
   })
   const received = computed(() => {
