@@ -238,7 +238,7 @@ test('how sharp it is: where paper catches, the burr, a thread’s force with it
   await page.getByRole('link', { name: /Prove/ }).click()
   const form = page.getByRole('form', { name: 'How sharp it is' })
   await form.getByRole('group', { name: 'It catches at' }).getByRole('button', { name: 'tip' }).click()
-  await form.getByLabel('Burr').click()
+  await form.getByLabel('Burr', { exact: true }).click()
   await page.getByRole('option', { name: 'a burr on A' }).click()
   await form.getByRole('group', { name: 'The burr is at' }).getByRole('button', { name: 'tip' }).click()
   await form.getByRole('button', { name: 'Record how sharp it is' }).click()

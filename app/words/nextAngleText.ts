@@ -49,8 +49,9 @@ const STARTING_WHY: Readonly<Record<StartingReason, string>> = {
   'rough-hand': 'a rough hand: steeper',
   'soft-rolls': 'soft steel rolls: steeper',
   'hard-chips': 'very hard steel chips: steeper',
+  'hollow-bends': 'a hollow grind has little behind its edge: steeper',
   'thick-behind': 'it is thick behind the edge: thinning makes it cut more easily than a flatter edge',
 }
 /** "17 to 22° per side is usual: general use; a rough hand: steeper. Begin at 21°", without a full stop. */
 export const startingText = ({ usual, deg, why }: StartingAngle): string =>
-  `${usual[0]} to ${usual[1]}° per side is usual: ${why.map((one) => STARTING_WHY[one]).join('; ')}. Begin at ${deg}°`
+  `${usual[0]} to ${usual[1]}° per side is usual: ${why.map((one) => STARTING_WHY[one]).join('; ')}. Begin at ${deg}°; or, as others do, at ${usual[0]}° and a degree steeper each time that it fails, or at ${usual[1]}° and a degree flatter while it holds`

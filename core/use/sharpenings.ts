@@ -66,7 +66,7 @@ export type EdgeOfSide =
 
 /**
  * What a job gave a side: what was proved since it was ground last, else what the rig was set to for that. Null where
- * it was not ground, or neither is known. Log: active entries of the job, oldest first; `ground`: its strokes on stones.
+ * it was not ground, or neither is known. Log: active entries of the job, oldest first. `ground`: strokes on stones.
  */
 export function edgeOfSide(log: readonly LogEntry[], side: Side, ground = steelStrokes(log)): EdgeOfSide | null {
   const last = steelStrokes(log).findLast((one) => one.side === side)

@@ -11,6 +11,7 @@ export type StartingReason =
   | 'rough-hand'
   | 'soft-rolls'
   | 'hard-chips'
+  | 'hollow-bends'
   | 'thick-behind'
 
 export interface StartingAngle {
@@ -46,8 +47,9 @@ export function startingAngle({
   work,
   hand,
   hardnessHrc,
+  grind,
   thicknessBehindEdgeMm,
-}: Pick<Blade, 'work' | 'hand' | 'hardnessHrc' | 'thicknessBehindEdgeMm'>): StartingAngle | null {
+}: Pick<Blade, 'work' | 'hand' | 'hardnessHrc' | 'grind' | 'thicknessBehindEdgeMm'>): StartingAngle | null {
   if (work === null) return null
   const kind = work === 'kitchen' ? kitchenOf(hardnessHrc) : work
   const usual = USUAL[kind]
@@ -58,6 +60,7 @@ export function startingAngle({
     { why: 'rough-hand', by: SHIFT, holds: hand === 'rough' },
     { why: 'soft-rolls', by: SHIFT, holds: isSoft },
     { why: 'hard-chips', by: SHIFT, holds: isBrittle },
+    { why: 'hollow-bends', by: SHIFT, holds: grind === 'hollow' && work !== 'kitchen' },
     { why: 'thick-behind', by: 0, holds: thicknessBehindEdgeMm > THICK_MM },
   ]
   const speaking = shifts.filter(({ holds }) => holds)

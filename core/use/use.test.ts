@@ -284,13 +284,22 @@ describe('what an edge is kept off', () => {
 
 describe('the angle to begin with', () => {
   const begin = (of: Partial<Parameters<typeof startingAngle>[0]>) =>
-    startingAngle({ work: 'kitchen', hand: 'usual', hardnessHrc: null, thicknessBehindEdgeMm: 0.3, ...of })
+    startingAngle({
+      work: 'kitchen',
+      hand: 'usual',
+      hardnessHrc: null,
+      grind: 'flat',
+      thicknessBehindEdgeMm: 0.3,
+      ...of,
+    })
   it('is the middle of the usual range, and says why', () => {
     expect(begin({ hardnessHrc: 61 })).toEqual({ usual: [10, 15], deg: 13, why: ['kitchen-hard'] })
     expect(begin({ hardnessHrc: 57 })).toMatchObject({ usual: [15, 20], deg: 18, why: ['kitchen-soft'] })
     expect(begin({})).toMatchObject({ usual: [15, 20], why: ['kitchen-unknown'] })
     expect(begin({ work: 'chopping' })).toMatchObject({ usual: [25, 30], deg: 28 })
     expect(begin({ work: null })).toBeNull()
+    expect(begin({ work: 'general', grind: 'hollow' })).toMatchObject({ deg: 21, why: ['general', 'hollow-bends'] })
+    expect(begin({ grind: 'hollow' })).toMatchObject({ deg: 18, why: ['kitchen-unknown'] })
   })
   it('is shifted within the range by hand and steel', () => {
     expect(begin({ work: 'general', hand: 'careful' })).toMatchObject({ deg: 18, why: ['general', 'careful-hand'] })

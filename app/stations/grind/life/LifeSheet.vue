@@ -2,13 +2,14 @@
 import { APEX_WORN_MM } from '#core/steel/removal/plan'
 import { fromMm } from '#core/math/units/length'
 import { useChartColours } from '~/controls/chart/useChartColours'
-import { MORE, useLife, type Due, type LifeStage } from './useLife'
+import { MORE, useLife, type LifeStage } from './useLife'
 import { useJob } from '~/job/useJob'
 import { sheetPath } from '~/navigation/stations'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
-import { roughCount, steelText } from '~/words/decisionText'
+import { steelText } from '~/words/decisionText'
 import { bevelFigure, exactLength, lengthText } from '~/words/lengthText'
+import { lifeDueText } from '~/words/lifeText'
 import { momentText } from '~/words/momentText'
 import { forecastText } from '~/words/planText'
 import { problemText } from '~/words/problemText'
@@ -24,14 +25,6 @@ const STAGE_WORD: Record<LifeStage['look'], string> = {
   now: 'now',
   then: 'after this job',
   later: `after ${MORE} more`,
-}
-function dueText(when: Due): string {
-  if (when.is === 'thin-now') return 'Thin it first'
-  if (when.is === 'used-up')
-    return `About ${roughCount(when.sharpenings)} sharpenings until a quarter of its height is gone`
-  return when.sharpenings === 0
-    ? 'Thinning comes due with this job'
-    : `Thinning comes due after about ${roughCount(when.sharpenings)} sharpenings`
 }
 const figure = (mm: number) => Number(fromMm(mm, unit.value).toFixed(unit.value === 'in' ? 4 : 3))
 const series = computed(() => [
@@ -139,9 +132,10 @@ const options = computed(() => ({
       </p>
     </SheetPane>
     <SheetPane labelledby="life-thin" class="space-y-2">
-      <h2 v-if="due" id="life-thin" class="text-lg font-semibold" data-testid="life-due">
-        {{ dueText(due) }} <TermHelp label="Thinning" />
-      </h2>
+      <div v-if="due" class="flex items-center gap-1">
+        <h2 id="life-thin" class="text-lg font-semibold" data-testid="life-due">{{ lifeDueText(due) }}</h2>
+        <TermHelp label="Thinning" />
+      </div>
       <p>
         An edge of {{ angleText(job.wantedDeg.value) }} is usual for work that asks for no more than
         {{ lengthText(mostMm, unit) }} behind it.

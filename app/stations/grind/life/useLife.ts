@@ -12,6 +12,7 @@ import { useMicroBevel } from '../plan/useMicroBevel'
 import { usePlan } from '../plan/usePlan'
 import { useEarlierOfBlade } from '~/composables/useEarlierOfBlade'
 import { useJob } from '~/job/useJob'
+import type { LifeDue } from '~/words/lifeText'
 
 /** Sharpenings after this job that are drawn, and places of the chart's lines. */
 export const MORE = 10
@@ -24,8 +25,6 @@ const MOST_CHARTED = 960
 export interface LifeStage extends AfterSharpenings {
   readonly look: 'now' | 'then' | 'later'
 }
-/** What ends the life of the bevel as it is ground: it is too thick, or too much of the blade's height is gone. */
-export type Due = { readonly is: 'thin-now' } | { readonly is: 'thin-later' | 'used-up'; readonly sharpenings: number }
 
 /** What sharpening does to the side that is up, at the place of the edge that is too thick first. */
 export function useLife() {
@@ -43,7 +42,7 @@ export function useLife() {
   const mostMm = computed(() => thickEnoughMm(job.wantedDeg.value))
   const mostOfSideMm = computed(() => (oneSided.value ? mostMm.value : mostMm.value / 2))
 
-  const due = computed((): Due | null => {
+  const due = computed((): LifeDue | null => {
     if (!side.value) return null
     const { thinningMm3, left: sharpenings, firstDue } = side.value
     if (thinningMm3 > 0) return { is: 'thin-now' }

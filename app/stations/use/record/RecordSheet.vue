@@ -6,11 +6,15 @@ import { ofKind } from '#core/log/activeEntries'
 import { useBladeRecord, type RecordedJob } from './useBladeRecord'
 import { useChartColours } from '~/controls/chart/useChartColours'
 import { useJob } from '~/job/useJob'
+import { useLife } from '~/stations/grind/life/useLife'
 import { sheetPath } from '~/navigation/stations'
 import { ask } from '~/saving/api'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
+import { steelText } from '~/words/decisionText'
+import { bevelFigure } from '~/words/lengthText'
+import { lifeDueText } from '~/words/lifeText'
 import { momentText } from '~/words/momentText'
 import { OUTCOME_WORD } from '~/words/outcomeText'
 import { recordText } from '~/words/recordRowText'
@@ -30,6 +34,7 @@ watch(
   },
   { immediate: true },
 )
+const { due } = useLife()
 const names = computed(() => preferences.current.sideNames)
 const bladeName = computed(() => job.blade.value.name)
 
@@ -69,7 +74,18 @@ function inShort(one: RecordedJob): string[] {
   const outcomes = ofKind(one.entries, 'outcome').map(
     ({ outcome, at }) => `${OUTCOME_WORD[outcome]}, ${momentText(at).slice(0, 10)}`,
   )
-  return [...(angles.length > 0 ? [`Proved ${angles.join(', ')}`] : []), ...strokes, ...outcomes]
+  const widths = SIDES.flatMap((side) => {
+    const last = ofKind(one.entries, 'bevel-width').findLast((entry) => entry.side === side)
+    return last ? [`${names.value[side]} ${bevelFigure(last.widthMm, preferences.unit)} ${preferences.unit}`] : []
+  })
+  const steelMm3 = ofKind(one.entries, 'stone-done').reduce((sum, { removedMm3 }) => sum + (removedMm3 ?? 0), 0)
+  return [
+    ...(angles.length > 0 ? [`Proved ${angles.join(', ')}`] : []),
+    ...(widths.length > 0 ? [`Bevel ${widths.join(', ')} wide`] : []),
+    ...strokes,
+    ...(steelMm3 > 0 ? [`Steel taken off: ${steelText(steelMm3, preferences.unit)}`] : []),
+    ...outcomes,
+  ]
 }
 </script>
 
@@ -97,9 +113,9 @@ function inShort(one: RecordedJob): string[] {
         :height="220"
         label="What was proved on each side over the years. The jobs below have the figures."
       />
-      <p class="mt-1 text-sm text-muted print:hidden">
-        Bevel widths, and when it must be thinned:
-        <NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'life')">Blade’s life</NuxtLink>.
+      <p class="mt-1" data-testid="record-thinning">
+        <template v-if="due">{{ lifeDueText(due) }}. </template
+        ><NuxtLink class="text-link print:hidden" :to="sheetPath(job.id, 'grind', 'life')">Blade’s life</NuxtLink>
       </p>
     </SheetPane>
     <SheetPane v-if="photos.length > 0" labelledby="record-pictures">
