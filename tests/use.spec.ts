@@ -108,7 +108,6 @@ test('a blade with two years behind it knows its angle, and how long its edges l
     log: { entries: unknown[] }
   }
   expect([file.blade.name, file.log.entries.length]).toEqual(['Scion knife', 6 * 14])
-  await expect(page.getByTestId('record-thinning')).toContainText(/sharpenings/)
   await openSheet(page, 'use/')
   // Who distrusts tables: by experience alone.
   await expect(page.getByText('Begun from what is usual: 17 to 22°.')).toBeVisible()

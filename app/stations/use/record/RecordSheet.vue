@@ -6,7 +6,6 @@ import { ofKind } from '#core/log/activeEntries'
 import { useBladeRecord, type RecordedJob } from './useBladeRecord'
 import { useChartColours } from '~/controls/chart/useChartColours'
 import { useJob } from '~/job/useJob'
-import { useLife } from '~/stations/grind/life/useLife'
 import { sheetPath } from '~/navigation/stations'
 import { ask } from '~/saving/api'
 import { useCollections } from '~/stores/collections'
@@ -14,7 +13,6 @@ import { usePreferences } from '~/stores/preferences'
 import { angleText } from '~/words/angleText'
 import { steelText } from '~/words/decisionText'
 import { bevelFigure } from '~/words/lengthText'
-import { lifeDueText } from '~/words/lifeText'
 import { momentText } from '~/words/momentText'
 import { OUTCOME_WORD } from '~/words/outcomeText'
 import { recordText } from '~/words/recordRowText'
@@ -34,7 +32,6 @@ watch(
   },
   { immediate: true },
 )
-const { due } = useLife()
 const names = computed(() => preferences.current.sideNames)
 const bladeName = computed(() => job.blade.value.name)
 
@@ -113,9 +110,9 @@ function inShort(one: RecordedJob): string[] {
         :height="220"
         label="What was proved on each side over the years. The jobs below have the figures."
       />
-      <p class="mt-1" data-testid="record-thinning">
-        <template v-if="due">{{ lifeDueText(due) }}. </template
-        ><NuxtLink class="text-link print:hidden" :to="sheetPath(job.id, 'grind', 'life')">Blade’s life</NuxtLink>
+      <p class="mt-1 text-sm text-muted print:hidden">
+        When thinning comes due:
+        <NuxtLink class="text-link" :to="sheetPath(job.id, 'grind', 'life')">Blade’s life</NuxtLink>.
       </p>
     </SheetPane>
     <SheetPane v-if="photos.length > 0" labelledby="record-pictures">
