@@ -52,7 +52,7 @@ test('a shop’s day: an account with twelve knives, from its name to their tick
   await page.getByRole('link', { name: 'Start jobs' }).click()
   await page.getByLabel('Wanted angle per side').fill('16')
   await page.getByLabel('Wanted back on').fill('2031-05-09')
-  await page.getByRole('button', { name: 'Choose all that are shown' }).click()
+  await page.getByRole('button', { name: 'Choose all that are not on the bench' }).click()
   await page.getByRole('button', { name: `Start ${KNIVES} jobs` }).click()
   await expect(page.getByRole('list', { name: 'Their jobs on the bench' }).getByRole('listitem')).toHaveCount(KNIVES)
 

@@ -16,12 +16,15 @@ const several = ref(owner.value !== '')
 const chosen = ref<string[]>([])
 const toggle = (id: string) =>
   (chosen.value = chosen.value.includes(id) ? chosen.value.filter((one) => one !== id) : [...chosen.value, id])
-const chooseAll = (shown: readonly { id: string }[]) => {
-  const ids = shown.map(({ id }) => id)
-  chosen.value = ids.every((id) => chosen.value.includes(id)) ? [] : ids
-}
+/** A blade that is on the bench already is chosen by hand alone. */
+const free = (shown: readonly { id: string }[], last: ReadonlyMap<string, LastJob>) =>
+  shown.map(({ id }) => id).filter((id) => !last.get(id)?.isOnBench)
+const areChosen = (ids: readonly string[]) => ids.length > 0 && ids.every((id) => chosen.value.includes(id))
+const chooseAll = (ids: readonly string[]) => void (chosen.value = areChosen(ids) ? [] : [...ids])
 const lastText = (last: LastJob | undefined) =>
-  last ? `${last.updatedAt.slice(0, 10)} on ${collections.nameOf(last.rigId)}` : 'not done here yet'
+  last
+    ? `${last.isOnBench ? 'on the bench, ' : ''}${last.updatedAt.slice(0, 10)} on ${collections.nameOf(last.rigId)}`
+    : 'not done here yet'
 async function start(bladeId: string, last: LastJob | undefined) {
   if (several.value) return toggle(bladeId)
   if (busy.value) return
@@ -74,8 +77,9 @@ useHead({ title: 'Start a job · Jaw Tilt' })
             color="neutral"
             variant="outline"
             size="xl"
-            :label="blades.every(({ id }) => chosen.includes(id)) ? 'Choose none' : 'Choose all that are shown'"
-            @click="chooseAll(blades)"
+            :label="areChosen(free(blades, last)) ? 'Choose none' : 'Choose all that are not on the bench'"
+            :disabled="free(blades, last).length === 0"
+            @click="chooseAll(free(blades, last))"
           />
           <ul class="grid grid-cols-1 gap-3 sm:grid-cols-2 lg:grid-cols-3">
             <li v-for="blade in blades" :key="blade.id">

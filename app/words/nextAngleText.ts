@@ -1,3 +1,4 @@
+import type { AlikeEdge } from '#core/exchange/api/alike'
 import type { NextAngle, NextWhy } from '#core/use/nextAngle'
 import type { StartingAngle, StartingReason } from '#core/use/startingAngle'
 import { FIRST_LEFT_OUT } from '#core/use/sharpenings'
@@ -55,3 +56,17 @@ const STARTING_WHY: Readonly<Record<StartingReason, string>> = {
 /** "17 to 22° per side is usual: general use; a rough hand: steeper. Begin at 21°", without a full stop. */
 export const startingText = ({ usual, deg, why }: StartingAngle): string =>
   `${usual[0]} to ${usual[1]}° per side is usual: ${why.map((one) => STARTING_WHY[one]).join('; ')}. Begin at ${deg}°; or, as others do, at ${usual[0]}° and a degree steeper each time that it fails, or at ${usual[1]}° and a degree flatter while it holds`
+
+/** "2 other blades of this steel and for this work: 3 edges held at 17.0° to 18.1°; one edge failed at 16.0°." */
+export function alikeText(edges: readonly AlikeEdge[]): string {
+  const blades = new Set(edges.map(({ bladeId }) => bladeId)).size
+  const said = ([true, false] as const).flatMap((held) => {
+    const degs = edges.filter(({ became }) => (became === 'held') === held).map(({ deg }) => deg)
+    if (degs.length === 0) return []
+    const [least, most] = [Math.min(...degs), Math.max(...degs)].map((deg) => angleText(deg))
+    const count = degs.length === 1 ? 'one edge' : `${degs.length} edges`
+    return [`${count} ${held ? 'held' : 'failed'} at ${least === most ? least : `${least} to ${most}`}`]
+  })
+  const others = blades === 1 ? 'Another blade' : `${blades} other blades`
+  return `${others} of this steel and for this work: ${said.join('; ')}.`
+}

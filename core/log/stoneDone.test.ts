@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
-import type { StoneDone } from './entry'
-import { minutesAtStone, stoneDoneOn } from './stoneDone'
+import type { LogEntry, StoneDone } from './entry'
+import { jobsOfStone, minutesAtStone, stoneDoneOn } from './stoneDone'
 import { setupSaying } from './setupSnapshot.fixture'
 
 const said = (
@@ -57,4 +57,21 @@ it('a side is timed from when it was dialled or the other one was done, unless t
   expect(minutesAtStone([], at('08:00'), at('10:00'))).toBe(120)
   expect(minutesAtStone([], at('08:00'), at('10:01'))).toBeNull()
   expect(minutesAtStone([], at('10:06'), at('10:05'))).toBeNull()
+})
+
+it('a stone was used on the jobs that have strokes or work done with it, the newest first', () => {
+  const on = (jobId: string | null, minute: number, minutes: number | null) => ({
+    ...said(`${jobId} ${minute}`, 'one', 'A'),
+    ...{ jobId, minutes, at: `2026-05-01T10:0${minute}:00.000Z` },
+  })
+  const strokes = (jobId: string, minute: number, count: number): LogEntry => ({
+    ...{ ...on(jobId, minute, null), id: `strokes ${minute}`, kind: 'strokes', side: 'A', count, zone: null },
+    ...{ strop: false, setup: null },
+  })
+  const log = [strokes('a', 1, 30), on('a', 2, 4), strokes('b', 3, 10), strokes('a', 4, 5), on(null, 5, 9)]
+  expect(jobsOfStone(log)).toEqual([
+    { jobId: 'a', at: '2026-05-01T10:04:00.000Z', strokes: 35, minutes: 4 },
+    { jobId: 'b', at: '2026-05-01T10:03:00.000Z', strokes: 10, minutes: 0 },
+  ])
+  expect(jobsOfStone([])).toEqual([])
 })

@@ -1,6 +1,7 @@
 import type { Side } from '../records/common/side'
 import type { StoneUse } from '../records/job/stoneUses'
-import { ofKind } from './activeEntries'
+import { groupedBy } from '../math/list'
+import { byTime, ofKind } from './activeEntries'
 import type { LogEntry, StoneDone } from './entry'
 
 /**
@@ -30,6 +31,28 @@ export function minutesAtStone(log: readonly LogEntry[], dialledAt: string, now:
   const minutes = (Date.parse(now) - Date.parse(before > dialledAt ? before : dialledAt)) / 60_000
   return minutes >= 0 && minutes <= MOST_MINUTES ? minutes : null
 }
+
+/** What a stone did on a job. */
+export interface StoneOnJob {
+  readonly jobId: string
+  /** The last of it. */
+  readonly at: string
+  readonly strokes: number
+  /** As far as it was timed. */
+  readonly minutes: number
+}
+
+/** What a stone was used on, the newest job first. Log: active entries with the stone, oldest first. */
+export const jobsOfStone = (log: readonly LogEntry[]): StoneOnJob[] =>
+  [...groupedBy(log, ({ jobId }) => jobId)]
+    .flatMap(([jobId, own]): StoneOnJob[] => {
+      const [made, done] = [ofKind(own, 'strokes'), ofKind(own, 'stone-done')]
+      const last = [...made, ...done].sort(byTime).at(-1)
+      if (jobId === null || !last) return []
+      const strokes = made.reduce((sum, { count }) => sum + count, 0)
+      return [{ jobId, at: last.at, strokes, minutes: done.reduce((sum, one) => sum + (one.minutes ?? 0), 0) }]
+    })
+    .sort((one, other) => (one.at < other.at ? 1 : -1))
 
 /** Whether an entry is of a stone, and of what it was on for: the bevel, where an entry does not say. */
 export const isOfUse = ({ stoneId, setup }: Pick<StoneDone, 'stoneId' | 'setup'>, use: StoneUse): boolean =>

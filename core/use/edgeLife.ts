@@ -52,7 +52,7 @@ export function edgeLives(sharpenings: readonly Sharpening[], unit: LifeUnit): E
 }
 
 /** The same of all edges of a blade together, whatever their angle. */
-export const edgeLife = (sharpenings: readonly Sharpening[], unit: LifeUnit): Omit<EdgeLife, 'deg'> =>
+const edgeLife = (sharpenings: readonly Sharpening[], unit: LifeUnit): Omit<EdgeLife, 'deg'> =>
   lifeOf(sharpenings.flatMap((one) => lastedIn(one, unit) ?? []))
 
 function lifeOf(lasted: readonly Lifetime[]): Omit<EdgeLife, 'deg'> {
@@ -91,12 +91,17 @@ export interface LastEdge {
   readonly usualDays: number | null
 }
 
+/** Half of a blade's edges lasted so many days; null where too few came to their end. */
+export function usualDaysOf(sharpenings: readonly Sharpening[]): number | null {
+  const { ended, median } = edgeLife(sharpenings, 'days')
+  return ended >= LEAST_ENDED ? median.middle : null
+}
+
 /** Null where no edge was put to use. */
 export function lastEdgeOf(sharpenings: readonly Sharpening[]): LastEdge | null {
   const last = sharpenings.at(-1)
   if (!last) return null
-  const { ended, median } = edgeLife(sharpenings.slice(0, -1), 'days')
-  const usualDays = ended >= LEAST_ENDED ? median.middle : null
+  const usualDays = usualDaysOf(sharpenings.slice(0, -1))
   const outcome = last.outcomes.at(-1)
   const test = last.tests.at(-1)
   // What was tried after the last that was said of it counts as said.

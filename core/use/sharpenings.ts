@@ -50,7 +50,8 @@ export function sharpeningsOf(log: readonly LogEntry[], { bevels }: Pick<Blade, 
     const nextGround = steelStrokes(log).find((one) => one.at > at)?.at ?? null
     return [
       {
-        ...{ jobId, at, outcomes, tests: testsOfEdge(log, at, nextGround) },
+        ...{ jobId, at, outcomes },
+        tests: testsOfEdge(log, { ground: ground.at(-1)?.at ?? '', at, until: nextGround }),
         deg: degs.length === sides.length ? degs.reduce((sum, deg) => sum + deg, 0) / sides.length : null,
         isProved: edges.every((edge) => edge?.is === 'proved'),
         became: becameOf(outcomes, ofEdge),

@@ -7,20 +7,26 @@ export interface TestOfEdge {
   readonly cuts: boolean
 }
 
+/** When an edge was ground last (empty: not known), when it was put to use, and when it was ground again, if it was. */
+interface InUse {
+  readonly ground: string
+  readonly at: string
+  readonly until: string | null
+}
+
 /** A thread that takes so many times the force that it took at first is cut by a dull edge. */
 const DULL_FORCE = 1.5
 const meanForce = ({ forcesG }: Sharpness): number | null =>
   forcesG.length === 0 ? null : forcesG.reduce((sum, grams) => sum + grams, 0) / forcesG.length
 
 /**
- * What sharpness tests say of an edge between being put to use, `at`, and being ground again, `until` (null: it was
- * not). Paper and light say by themselves whether it cuts; a thread against the force that it took before use; what a
- * strop or a magnifier finds says neither. Log: active entries with the blade, oldest first. Source: docs/use.md, "How
- * long an edge lasts".
+ * What sharpness tests say of an edge in use. Paper and light say by themselves whether it cuts; a thread does against
+ * the force that it took before use, since the edge was ground; what a strop or a magnifier finds says neither. Log:
+ * active entries with the blade, oldest first. Source: docs/use.md, "How long an edge lasts".
  */
-export function testsOfEdge(log: readonly LogEntry[], at: string, until: string | null): TestOfEdge[] {
+export function testsOfEdge(log: readonly LogEntry[], { ground, at, until }: InUse): TestOfEdge[] {
   const tests = ofKind(log, 'sharpness')
-  const first = tests.findLast((one) => one.test === 'thread' && one.at <= at)
+  const first = tests.findLast((one) => one.test === 'thread' && one.at > ground && one.at <= at)
   const fresh = first ? meanForce(first) : null
   return tests
     .filter((one) => one.at > at && (until === null || one.at < until))

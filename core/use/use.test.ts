@@ -251,6 +251,9 @@ describe('sharpness tests', () => {
     expect(after(149)).toEqual([{ at: day(9), cuts: true }])
     expect(after(150)).toEqual([{ at: day(9), cuts: false }])
     expect(of([...ground(0, 1, 20), put(2, 1), tested(9, 1, 'thread', [], [500])])[0]!.tests).toEqual([])
+    // The force that the dull edge took before it was ground is none to go by.
+    const dull = [tested(0, 1, 'thread', [], [400]), ...ground(1, 1, 20), put(2, 1), tested(9, 1, 'thread', [], [450])]
+    expect(of(dull)[0]!.tests).toEqual([])
   })
   it('count as said where they came last', () => {
     const log = [...used(1, 20, 'cuts-well', 0, 10), tested(20, 1, 'paper', ['heel'])]

@@ -1,5 +1,6 @@
 import { sql, type SQL } from 'drizzle-orm'
 import {
+  type AnyPgColumn,
   bigserial,
   customType,
   doublePrecision,
@@ -63,6 +64,10 @@ export const records = pgTable(
 /** What a job names as its rig or its blade. */
 export const linkOf = (field: 'rigId' | 'bladeId'): SQL => sql`(${records.content} ->> ${sql.raw(`'${field}'`)})`
 
+/** The rig that an entry says it was made on; earlier versions called what it was set to a cut. */
+export const rigOfEntry = (content: AnyPgColumn): SQL =>
+  sql`coalesce(${content} -> 'setup' ->> 'rigId', ${content} -> 'cut' ->> 'rigId')`
+
 /** What a record was before each change, for kinds that keep it: jobs go on with the version they were done with. */
 export const recordVersions = pgTable(
   'thing_versions',
@@ -99,7 +104,7 @@ export const log = pgTable(
     index('log_of_a_blade').on(table.bladeId),
     index('log_of_a_kind').on(table.kind, table.received),
     index('proofs_on_a_rig')
-      .on(sql`(${table.content} -> 'cut' ->> 'rigId')`)
+      .on(rigOfEntry(table.content))
       .where(sql`kind = 'proof'`),
   ],
 )

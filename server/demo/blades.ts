@@ -40,7 +40,6 @@ const smallKnife = {
   handleLengthMm: 100,
 } satisfies Partial<z.input<typeof blade>>
 
-/** The knives of a botanic garden's tool room and of its tea-room. Steels by class. */
 /** A paring knife, as a kitchen has several. */
 const paringKnife = {
   ...common,
@@ -85,6 +84,7 @@ const lodgeKnife = (n: number, spineThicknessMm: number, thicknessBehindEdgeMm: 
   ...{ spineThicknessMm, thicknessBehindEdgeMm },
 })
 
+/** The knives of a botanic garden's tool room and tea-room, and of an account. Steels by class. */
 export const demoBlades = {
   grafting: {
     ...common,

@@ -1,15 +1,11 @@
-import { and, asc, eq, inArray, ne, sql } from 'drizzle-orm'
+import { and, asc, eq, ne, sql } from 'drizzle-orm'
 import type { AlikeEdge } from '../../core/exchange/api/alike'
-import { activeEntries } from '../../core/log/activeEntries'
-import { storedKinds } from '../../core/log/entry'
-import { groupedBy } from '../../core/math/list'
 import { countedSharpenings, sharpeningsOf } from '../../core/use/sharpenings'
 import type { Database } from '../database/connection'
-import { log, records } from '../database/schema'
-import { readLog } from './logRows'
+import { records } from '../database/schema'
+import { entriesOfBlades } from './logRows'
 import { readRows, recordRepository } from './recordRepository'
 
-const TELLS = (['proof', 'strokes', 'put-to-use', 'outcome', 'sharpness', 'retraction'] as const).flatMap(storedKinds)
 const MOST_BLADES = 40
 
 /** The edges of other blades of the same steel and for the same work, whose angle and outcome are known. */
@@ -32,13 +28,11 @@ export async function alikeEdges(db: Database, bladeId: string): Promise<AlikeEd
     .limit(MOST_BLADES)
   const others = readRows('blades', rows).records
   if (others.length === 0) return []
-  const ids = others.map(({ id }) => id)
-  const entries = await db
-    .select()
-    .from(log)
-    .where(and(inArray(log.bladeId, ids), inArray(log.kind, TELLS)))
-    .orderBy(asc(log.received))
-  const byBlade = groupedBy(activeEntries(readLog(entries, 0).entries), (entry) => entry.bladeId)
+  const byBlade = await entriesOfBlades(
+    db,
+    others.map(({ id }) => id),
+    ['proof', 'strokes', 'put-to-use', 'outcome', 'sharpness'],
+  )
   return others.flatMap((other) =>
     countedSharpenings(sharpeningsOf(byBlade.get(other.id) ?? [], other), other).counted.flatMap(({ deg, became }) =>
       deg === null || became === null || became === 'burr'

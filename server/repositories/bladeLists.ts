@@ -1,7 +1,7 @@
 import { and, desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { BladePage, LastJob } from '../../core/exchange/api/lists'
 import type { Database } from '../database/connection'
-import { linkOf, records } from '../database/schema'
+import { linkOf, records, standings } from '../database/schema'
 import { partOf, wordsFound, type AskedPart } from './partOfList'
 import { readRows } from './recordRepository'
 
@@ -19,15 +19,17 @@ export async function pageOfBlades(db: Database, asked: AskedPart): Promise<Blad
   return { ...part, ...readRows('blades', rows), last: await lastJobsOf(db, ids) }
 }
 
-/** When each of some blades was last done, and on which rig. */
+/** When each of some blades was last done, on which rig, and whether it still is. */
 async function lastJobsOf(db: Database, bladeIds: readonly string[]): Promise<LastJob[]> {
   const rows = await db
     .selectDistinctOn([linkOf('bladeId')], {
       bladeId: sql<string>`${linkOf('bladeId')}`,
       rigId: sql<string>`${linkOf('rigId')}`,
       updatedAt: records.updatedAt,
+      isOnBench: sql<boolean>`${records.archivedAt} is null and ${standings.standing} is distinct from 'handed-back'`,
     })
     .from(records)
+    .leftJoin(standings, eq(standings.jobId, records.id))
     .where(and(eq(records.kind, 'jobs'), inArray(linkOf('bladeId'), [...bladeIds]), isNotNull(linkOf('rigId'))))
     .orderBy(linkOf('bladeId'), desc(records.updatedAt))
   return rows.map(({ updatedAt, ...last }) => ({ ...last, updatedAt: updatedAt.toISOString() }))

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { rawOf } from '../../core/schema/versioned'
 import type { Database } from '../database/connection'
 import { lastEdges, log, standings } from '../database/schema'
-import { bladesInUse, noteLastEdges, tellsOfEdges } from './lastEdges'
+import { bladesTold, isNewsOfEdge, isNewsRetracted, noteLastEdges } from './lastEdges'
 import { jobsTold, noteStandings } from './standings'
 
 /**
@@ -23,13 +23,13 @@ const AT_ONCE = 400
 
 /** Brings it up to date with lines of the log that came or went. */
 export async function noteDerived(db: Database, lines: readonly Line[]): Promise<void> {
-  const retracted = lines.flatMap(({ content }) => uuid.safeParse(rawOf(content).entryId).data ?? [])
-  const of = retracted.length === 0 ? [] : await db.select().from(log).where(inArray(log.id, retracted))
-  const told = [...lines, ...of]
-  await inParts(new Set(told.flatMap(({ jobId }) => jobId ?? [])), (ids) => noteStandings(db, ids))
+  const ids = lines.flatMap(({ content }) => uuid.safeParse(rawOf(content).entryId).data ?? [])
+  const retracted = ids.length === 0 ? [] : await db.select().from(log).where(inArray(log.id, ids))
+  const jobIds = [...lines, ...retracted].flatMap(({ jobId }) => jobId ?? [])
+  await inParts(new Set(jobIds), (part) => noteStandings(db, part))
   const onEdges = [
-    ...lines.filter(({ kind }) => tellsOfEdges(kind, false)),
-    ...of.filter(({ kind }) => tellsOfEdges(kind, true)),
+    ...lines.filter(({ kind }) => isNewsOfEdge(kind)),
+    ...retracted.filter(({ kind }) => isNewsRetracted(kind)),
   ]
   await inParts(new Set(onEdges.flatMap(({ bladeId }) => bladeId ?? [])), (ids) => noteLastEdges(db, ids))
 }
@@ -38,8 +38,10 @@ export async function noteDerived(db: Database, lines: readonly Line[]): Promise
 export async function fillDerived(db: Database): Promise<void> {
   const [written] = await db.select({ jobId: standings.jobId }).from(standings).limit(1)
   if (written) return
-  await inParts(await jobsTold(db), (ids) => noteStandings(db, ids))
-  await inParts(await bladesInUse(db), (ids) => noteLastEdges(db, ids))
+  await db.transaction(async (tx) => {
+    await inParts(await jobsTold(tx), (ids) => noteStandings(tx, ids))
+    await inParts(await bladesTold(tx), (ids) => noteLastEdges(tx, ids))
+  })
 }
 
 /** Forgets all of it: the log is emptied. */

@@ -12,6 +12,7 @@ import { storeEntry } from '../../core/log/stored'
 import { addEntries } from './logRepository'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { aroundAJob, askedJobs, jobNames, logOfAllJobs, pageOfJobs } from './jobLists'
+import { readRecord } from './recordLog'
 import { recordRepository } from './recordRepository'
 
 type PracticeEntry = EntryOf<'practice'>
@@ -75,7 +76,6 @@ describe('the list of jobs', () => {
     expect(received).toContain('Vine hooks')
     expect(await of({ owner: 'Tea-room' })).toEqual(expect.arrayContaining(['Paring knife, tea room']))
     expect(await of({ owner: 'Tea-' })).toEqual([])
-    expect((await of({ due: true })).length).toBe(made.filter(({ dueOn }) => dueOn !== null).length)
   })
 
   it('what is off the bench is a list of its own', async () => {
@@ -106,6 +106,28 @@ it('around a job is what was proved on its rig with the jobs it was proved on, a
   expect(known).toEqual(expect.arrayContaining([one.bladeId, ...proofs.map((proof) => proof.bladeId)]))
   expect(around.log.entries.filter(({ jobId }) => jobId === one.id).length).toBeGreaterThan(0)
 })
+
+it('what was proved on a rig is its own, whatever rig the job was given since', async () => {
+  const jobs = recordRepository(open.db, 'jobs')
+  const proofsOn = async (rigId: string) => {
+    const around = await aroundAJob(open.db, { jobId: null, rigId, bladeId: uuid() })
+    return ofKind(around.log.entries, 'proof').map(({ id }) => id)
+  }
+  const recorded = async (rigId: string) =>
+    ofKind((await readRecord(open.db, 'rig', rigId)).log.entries, 'proof').map(({ id }) => id)
+  const [before] = (await jobs.list()).records.filter(({ name }) => name === 'Pocket knife from the gate')
+  const other = made.find(({ rigId }) => rigId !== before!.rigId)!
+  const mine = ofKind((await readRecord(open.db, 'blade', before!.bladeId)).log.entries, 'proof')
+    .filter(({ jobId }) => jobId === before!.id)
+    .map(({ id }) => id)
+  expect(mine.length).toBeGreaterThan(0)
+  await jobs.update(before!.id, before!.revision, job.parse({ ...before, ...pickRig(other), jawsName: null }))
+  expect(await proofsOn(before!.rigId)).toEqual(expect.arrayContaining(mine))
+  expect(await recorded(before!.rigId)).toEqual(expect.arrayContaining(mine))
+  expect(await recorded(other.rigId)).not.toEqual(expect.arrayContaining(mine))
+  await jobs.update(before!.id, before!.revision + 1, job.parse(before))
+})
+const pickRig = ({ rigId, rigRevision }: JobRecord) => ({ rigId, rigRevision })
 
 it('around a job that is to be is all that tells of the bevel its blade has, on whatever job and rig', async () => {
   const { entries } = (

@@ -7,7 +7,7 @@ import { STANDINGS } from '../../core/use/standing'
 import type { JobRecord } from '../../core/records/storage/kinds'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
-import { linkOf, log, records } from '../database/schema'
+import { linkOf, log, records, rigOfEntry } from '../database/schema'
 import { logUpTo, readLog, type LogRow } from './logRows'
 import { askedPart, partOf, wordsFound } from './partOfList'
 import { listNamed, readRows } from './recordRepository'
@@ -15,11 +15,8 @@ import { standsAs } from './standings'
 
 const isJob = eq(records.kind, 'jobs')
 
-/** A part of the jobs as it is asked for, those alone that stand somewhere or that are wanted back on a day. */
-export const askedJobs = askedPart.extend({
-  standing: z.enum(STANDINGS).nullable().default(null),
-  due: z.stringbool().default(false),
-})
+/** A part of the jobs as it is asked for, wherever they stand or those alone that stand so. */
+export const askedJobs = askedPart.extend({ standing: z.enum(STANDINGS).nullable().default(null) })
 export type AskedJobs = z.infer<typeof askedJobs>
 
 /** A part of the jobs on the bench or off it, the last changed first. */
@@ -30,7 +27,6 @@ export async function pageOfJobs(db: Database, asked: AskedJobs): Promise<JobPag
       sql`${linkOf('bladeId')} in (select id::text from things where kind = 'blades' and content ->> 'owner' = ${asked.owner})`,
     )
   if (asked.standing) found.push(standsAs(asked.standing))
-  if (asked.due) found.push(sql`${records.content} ->> 'dueOn' is not null`)
   const { rows, ...part } = await partOf(db, 'jobs', asked, sql`${records.updatedAt}`, found)
   const jobs = readRows('jobs', rows)
   const blades = await listNamed(db, 'blades', [...new Set(jobs.records.map(({ bladeId }) => bladeId))])
@@ -79,7 +75,7 @@ export async function aroundAJob(
   const proved = await newest(
     and(
       inArray(log.kind, [...storedKinds('proof'), ...storedKinds('retraction')]),
-      or(inArray(log.jobId, onThisRig), eq(sql`(${log.content} -> 'cut' ->> 'rigId')`, rigId)),
+      or(inArray(log.jobId, onThisRig), eq(rigOfEntry(log.content), rigId)),
     ),
     MOST_PROOFS,
   )

@@ -1,9 +1,9 @@
-import { and, asc, eq, inArray, sql, type SQL } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, or, sql, type SQL } from 'drizzle-orm'
 import type { Recorded, RecordLog } from '../../core/exchange/api/recordLog'
 import { activeEntries } from '../../core/log/activeEntries'
 import { storedKinds } from '../../core/log/entry'
 import type { Database } from '../database/connection'
-import { linkOf, log, records } from '../database/schema'
+import { linkOf, log, records, rigOfEntry } from '../database/schema'
 import { logUpTo, readLog } from './logRows'
 
 /** Everything that happened with a blade, a rig or a stone and holds, oldest first. */
@@ -40,7 +40,9 @@ function entriesOf(db: Database, of: Recorded, id: string): SQL | undefined {
     .select({ id: records.id })
     .from(records)
     .where(and(sql`kind = 'jobs'`, eq(linkOf('rigId'), id)))
-  return inArray(log.jobId, onIt)
+  // What was made on another rig, before the job was given this one, is that one's.
+  const rigId = rigOfEntry(log.content)
+  return or(and(inArray(log.jobId, onIt), or(isNull(rigId), eq(rigId, id))), and(eq(log.kind, 'proof'), eq(rigId, id)))
 }
 
 /** What things are called, by their ids. */

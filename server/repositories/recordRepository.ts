@@ -13,6 +13,7 @@ import {
 import { takenRevision } from '../../core/records/common/meta'
 import type { Database } from '../database/connection'
 import { records } from '../database/schema'
+import { noteStandings } from './standings'
 import { keepVersion, listVersions, wasAt } from './versionRepository'
 
 export type Written<K extends RecordKind> =
@@ -123,6 +124,11 @@ export async function takeOver(
       .returning({ id: records.id })
     updated += newer.length
   }
+  if (kind === 'jobs' && updated > 0)
+    await noteStandings(
+      db,
+      given.map(({ id }) => id),
+    )
   return { added: inserted.length, updated, left: given.length - inserted.length - updated }
 }
 
@@ -238,6 +244,8 @@ export function recordRepository<K extends RecordKind>(db: Database, kind: K) {
         .where(and(eq(records.id, id), eq(records.kind, kind), eq(records.revision, revision)))
         .returning()
       if (written && before) await renameWhereNamed(tx, before.name, written.name)
+      // It may have another blade now.
+      if (written && kind === 'jobs') await noteStandings(tx, [id])
       return written
     })
     if (row) return { ok: true, kept: parse(row) }

@@ -1,14 +1,13 @@
-import { and, inArray, isNotNull, isNull, or, sql, type SQL } from 'drizzle-orm'
+import { eq, inArray, isNotNull, sql, type SQL } from 'drizzle-orm'
 import { groupedBy } from '../../core/math/list'
 import { activeLines } from '../../core/log/activeEntries'
-import { kindOfStored, storedKinds } from '../../core/log/entry'
+import { kindOfStored } from '../../core/log/entry'
 import { standingOf, type Standing } from '../../core/use/standing'
 import type { Database } from '../database/connection'
-import { log, records, standings } from '../database/schema'
+import { linkOf, log, records, standings } from '../database/schema'
+import { orRetractionWithout } from './logRows'
 
-const RETRACTION = storedKinds('retraction')
-
-/** Writes where jobs stand, from their log. */
+/** Writes where jobs stand with the blades that they have, from their log. */
 export async function noteStandings(db: Database, jobIds: readonly string[]): Promise<void> {
   if (jobIds.length === 0) return
   const rows = await db
@@ -19,16 +18,19 @@ export async function noteStandings(db: Database, jobIds: readonly string[]): Pr
       jobId: log.jobId,
       strop: sql<boolean>`(${log.content} ->> 'strop') is not distinct from 'true'`,
       entryId: sql<string | null>`${log.content} ->> 'entryId'`,
+      // What happened with a blade that the job had before says nothing of this one.
+      isOfBlade: sql<boolean>`coalesce(${log.bladeId}::text = ${linkOf('bladeId')}, true)`,
     })
     .from(log)
-    // A retraction may have been sent without saying of which job.
-    .where(or(inArray(log.jobId, [...jobIds]), and(isNull(log.jobId), inArray(log.kind, RETRACTION))))
+    .leftJoin(records, eq(records.id, log.jobId))
+    .where(orRetractionWithout(log.jobId, inArray(log.jobId, [...jobIds])))
   const lines = rows.flatMap(({ kind: stored, at, ...row }) => {
     const kind = kindOfStored(stored)
     return kind === null ? [] : [{ ...row, kind, at: at.toISOString() }]
   })
   const holding = activeLines(lines, ({ kind, entryId }) => (kind === 'retraction' ? entryId : null))
-  const byJob = groupedBy(holding, ({ jobId }) => jobId)
+  const ofBlade = holding.filter(({ isOfBlade }) => isOfBlade)
+  const byJob = groupedBy(ofBlade, ({ jobId }) => jobId)
   const now = jobIds.map((jobId) => ({ jobId, standing: standingOf(byJob.get(jobId) ?? []) }))
   await db
     .insert(standings)

@@ -6,6 +6,7 @@ import { plantSamples } from '../demo/plantSamples'
 import type { OpenDatabase } from '../store/database'
 import { freshDatabase } from '../store/freshDatabase.fixture'
 import { append } from './logRepository'
+import { askedJobs, pageOfJobs } from './jobLists'
 import { recordRepository } from './recordRepository'
 import { dueJobs, readToday } from './today'
 
@@ -52,6 +53,24 @@ it('lists what is wanted back, the most pressing first, until it is handed back 
   expect(await ids()).toHaveLength(2)
   await repository.archive(later.id, later.revision)
   expect(await ids()).toEqual([[sooner.id, true]])
+})
+
+it('a job that was given another blade stands as it does with that one, also by going back', async () => {
+  const repository = recordRepository(open.db, 'jobs')
+  const { id } = jobs.find(({ name }) => name === 'Pocket knife from the gate')!
+  const other = jobs.find(({ name }) => name === 'Vine hooks')!
+  const change = async (bladeId: string) => {
+    const now = (await repository.find(id))!
+    expect(await repository.update(id, now.revision, { ...now, bladeId })).toMatchObject({ ok: true })
+  }
+  const isReady = async () =>
+    (await pageOfJobs(open.db, askedJobs.parse({ standing: 'ready' }))).records.some((one) => one.id === id)
+  const { bladeId } = (await repository.find(id))!
+  expect(await isReady()).toBe(true)
+  await change(other.bladeId)
+  expect(await isReady()).toBe(false)
+  await change(bladeId)
+  expect(await isReady()).toBe(true)
 })
 
 it('lists blades that are dull by now: those of which it was said first, then those that usually are', async () => {

@@ -39,8 +39,13 @@ export const jobPage = part.extend({
 })
 export type JobPage = z.infer<typeof jobPage>
 
-/** When a blade was last done, and on which rig. */
-const lastJob = z.object({ bladeId: z.uuid(), rigId: z.uuid(), updatedAt: z.iso.datetime() })
+/** When a blade was last done, on which rig, and whether that job is on the bench still. */
+const lastJob = z.object({
+  bladeId: z.uuid(),
+  rigId: z.uuid(),
+  updatedAt: z.iso.datetime(),
+  isOnBench: z.boolean(),
+})
 export type LastJob = z.infer<typeof lastJob>
 
 /** A part of the list of blades, those first that were done or measured last. */

@@ -18,12 +18,14 @@ CREATE TABLE "standings" (
 );
 --> statement-breakpoint
 DROP INDEX "things_by_words";--> statement-breakpoint
+DROP INDEX "proofs_on_a_rig";--> statement-breakpoint
 DROP INDEX "jobs_with_a_blade";--> statement-breakpoint
 ALTER TABLE "thing_versions" ADD COLUMN "until" timestamp with time zone;--> statement-breakpoint
 CREATE INDEX "records_by_words" ON "record_words" USING gin ("words");--> statement-breakpoint
 CREATE INDEX "jobs_standing_so" ON "standings" USING btree ("standing");--> statement-breakpoint
 CREATE INDEX "jobs_wanted_back" ON "things" USING btree (("content" ->> 'dueOn')) WHERE kind = 'jobs' and archived_at is null and content ->> 'dueOn' is not null;--> statement-breakpoint
 CREATE INDEX "blades_of_an_owner" ON "things" USING btree (("content" ->> 'owner')) WHERE kind = 'blades';--> statement-breakpoint
+CREATE INDEX "proofs_on_a_rig" ON "log" USING btree (coalesce("content" -> 'setup' ->> 'rigId', "content" -> 'cut' ->> 'rigId')) WHERE kind = 'proof';--> statement-breakpoint
 CREATE INDEX "jobs_with_a_blade" ON "things" USING btree (("content" ->> 'bladeId'),"updated_at") WHERE kind = 'jobs';--> statement-breakpoint
 CREATE FUNCTION "note_words"("ids" uuid[]) RETURNS void LANGUAGE sql AS $$
 	INSERT INTO "record_words" ("id", "words")

@@ -18,7 +18,7 @@ const tickets = computed(() =>
     .flatMap((id) => {
       const job = collections.jobs.find((one) => one.id === id)
       const blade = collections.blades.find((one) => one.id === job?.bladeId)
-      return job && blade ? [{ job, blade, received: momentText(job.createdAt).slice(0, 10) }] : []
+      return job && blade ? [{ job, blade, begunOn: momentText(job.createdAt).slice(0, 10) }] : []
     })
     .sort((one, other) => one.job.name.localeCompare(other.job.name, undefined, { numeric: true })),
 )
@@ -47,14 +47,14 @@ useHead({ title: () => `Tickets, ${owner.value?.name ?? ''} · Jaw Tilt` })
     <div class="print-sheet">
       <div class="grid gap-3 sm:grid-cols-2 print:grid-cols-2">
         <BladeTicket
-          v-for="{ job, blade, received } in tickets"
+          v-for="{ job, blade, begunOn } in tickets"
           :key="job.id"
           class="break-inside-avoid rounded-sm border border-dashed border-accented bg-default p-4"
           :name="job.name"
           :blade="blade"
           :job="job"
           :owner="owner"
-          :received="received"
+          :begun-on="begunOn"
         />
       </div>
     </div>

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { ofKind } from '#core/log/activeEntries'
 import { useRecordLog } from '~/composables/useRecordLog'
 import { sheetPath } from '~/navigation/stations'
-import { rigChanges } from '~/shelf/record/rigChanges'
+import { againstSet, rigStages } from '~/shelf/record/rigStages'
 import { useCollections } from '~/stores/collections'
 import { usePreferences } from '~/stores/preferences'
 import { angleText, differenceText } from '~/words/angleText'
@@ -17,38 +16,10 @@ const rig = computed(() => collections.rigs.find((one) => one.id === id.value) ?
 const { told, failed, load } = useRecordLog('rig', id)
 const names = computed(() => preferences.current.sideNames)
 
-/** The versions, the newest first, each with what was another in the one before it. */
-const versions = computed(() => {
-  if (!rig.value) return []
-  const earlier = collections.rigVersions.filter(({ rigId }) => rigId === id.value)
-  const all = [
-    ...earlier.map(({ revision, until, content }) => ({ revision, until, content })),
-    { revision: rig.value.revision, until: null, content: rig.value },
-  ].sort((one, other) => one.revision - other.revision)
-  return all
-    .map(({ revision, content }, i) => {
-      const before = all[i - 1]
-      return {
-        revision,
-        since: before ? before.until : rig.value!.createdAt,
-        changes: before ? rigChanges(before.content, content, preferences.unit) : null,
-        // What proofs made of it.
-        proofs: before && content.fitted?.ofRevision === before.revision ? content.calibratedBy.length : 0,
-      }
-    })
-    .filter(({ changes }) => changes === null || changes.length > 0)
-    .reverse()
-})
+const stages = computed(() => (rig.value ? rigStages(rig.value, collections.rigVersions, preferences.unit) : []))
 const jobName = (jobId: string | null) => told.value?.jobs.find((one) => one.id === jobId)?.name ?? ''
 /** What was proved against what was set, the newest first. */
-const proofs = computed(() =>
-  ofKind(told.value?.log.entries ?? [], 'proof')
-    .toReversed()
-    .map((proof) => {
-      const setDeg = proof.setup?.setDeg[proof.side] ?? null
-      return { ...proof, setDeg, offDeg: setDeg === null || !proof.toApex ? null : proof.deg - setDeg }
-    }),
-)
+const proofs = computed(() => againstSet(told.value?.log.entries ?? []).reverse())
 useHead({ title: () => `Record of ${rig.value?.name ?? 'a rig'} · Jaw Tilt` })
 </script>
 
@@ -57,7 +28,7 @@ useHead({ title: () => `Record of ${rig.value?.name ?? 'a rig'} · Jaw Tilt` })
     <section class="pane" aria-labelledby="measures">
       <h2 id="measures" class="text-lg font-semibold">Its measures over time</h2>
       <ol>
-        <li v-for="one in versions" :key="one.revision" class="border-t border-default py-2 first:border-0">
+        <li v-for="one in stages" :key="one.revision" class="border-t border-default py-2 first:border-0">
           <h3 class="font-semibold">
             {{ one.changes === null ? 'Described' : one.proofs > 0 ? 'Calibrated' : 'Measured again' }}
             <span class="font-normal text-muted">{{

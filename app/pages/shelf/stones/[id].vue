@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ofKind } from '#core/log/activeEntries'
+import { jobsOfStone } from '#core/log/stoneDone'
 import { wearHistory } from '#core/log/wearLog'
 import { useRecordLog } from '~/composables/useRecordLog'
 import { useStoneCondition } from '~/composables/useStoneCondition'
@@ -30,19 +30,8 @@ const text = (mm: number) => lengthText(mm, preferences.unit)
 const entries = computed(() => told.value?.log.entries ?? [])
 const wear = computed(() => wearHistory(entries.value, id.value).toReversed())
 
-/** What it was used on, the newest job first. */
-const jobs = computed(() =>
-  (told.value?.jobs ?? [])
-    .flatMap((job) => {
-      const own = entries.value.filter(({ jobId }) => jobId === job.id)
-      const strokes = ofKind(own, 'strokes').reduce((sum, { count }) => sum + count, 0)
-      const done = ofKind(own, 'stone-done')
-      const minutes = done.reduce((sum, one) => sum + (one.minutes ?? 0), 0)
-      const last = own.at(-1)
-      return strokes === 0 && done.length === 0 ? [] : [{ ...job, at: last?.at ?? '', strokes, minutes }]
-    })
-    .sort((one, other) => (one.at < other.at ? 1 : -1)),
-)
+const jobs = computed(() => jobsOfStone(entries.value))
+const jobName = (id: string) => told.value?.jobs.find((one) => one.id === id)?.name ?? 'A job that is not here'
 useHead({ title: () => `Record of ${stone.value?.name ?? 'a stone'} · Jaw Tilt` })
 </script>
 
@@ -87,10 +76,12 @@ useHead({ title: () => `Record of ${stone.value?.name ?? 'a stone'} · Jaw Tilt`
       <ol>
         <li
           v-for="job in jobs"
-          :key="job.id"
+          :key="job.jobId"
           class="flex flex-wrap justify-between gap-x-3 border-t border-default py-1 first:border-0"
         >
-          <NuxtLink class="text-link wrap-anywhere" :to="sheetPath(job.id, 'grind')">{{ job.name }}</NuxtLink>
+          <NuxtLink class="text-link wrap-anywhere" :to="sheetPath(job.jobId, 'grind')">{{
+            jobName(job.jobId)
+          }}</NuxtLink>
           <span class="text-muted"
             >{{ job.strokes === 1 ? 'one stroke' : `${job.strokes} strokes`
             }}<template v-if="job.minutes >= 1">, {{ Math.round(job.minutes) }} min</template>,

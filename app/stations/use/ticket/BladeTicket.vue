@@ -14,7 +14,7 @@ const props = defineProps<{
   job: Pick<Job, 'wanted' | 'finish' | 'dueOn' | 'notes'>
   /** Null: none is said, or nothing but the name is known. */
   owner: Owner | null
-  received: string
+  begunOn: string
 }>()
 const preferences = usePreferences()
 const wanted = computed(() => {
@@ -32,7 +32,7 @@ const lines = computed(() =>
     ['Wanted', wanted.value],
     ['Why', props.job.wanted.why],
     ['Notes', props.job.notes],
-    ['Received', props.received],
+    ['Job begun', props.begunOn],
   ].filter(([, said]) => said !== ''),
 )
 </script>

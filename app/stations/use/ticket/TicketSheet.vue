@@ -5,7 +5,7 @@ import { sheetPath } from '~/navigation/stations'
 
 /** On one page: the ticket that lies with the blade, and under the cut what its owner is told. */
 const job = useJob()
-const { owner, received, found, done, isDone, lasts, keepOff } = useTicket()
+const { owner, begunOn, found, done, isDone, lasts, keepOff } = useTicket()
 const today = new Date().toLocaleDateString('sv')
 const parts = computed(() => [
   { title: 'What was found', lines: found.value, none: 'Nothing was written down.' },
@@ -26,7 +26,7 @@ const print = () => window.print()
         :blade="job.blade.value"
         :job="job.content.value"
         :owner="owner"
-        :received="received"
+        :begun-on="begunOn"
       />
     </SheetPane>
     <SheetPane labelledby="told" class="print:mt-6 print:border-t-2! print:border-dashed! print:pt-6!">

@@ -3,7 +3,7 @@ import { ofKind } from '#core/log/activeEntries'
 import { recordedBevel } from '#core/log/foundBevel'
 import { steelStrokes } from '#core/log/steelStrokes'
 import { strokesMade } from '#core/log/strokesMade'
-import { edgeLife } from '#core/use/edgeLife'
+import { usualDaysOf } from '#core/use/edgeLife'
 import { keptOff } from '#core/use/keepOff'
 import { edgeOfSide, isBurrGone, type EdgeOfSide } from '#core/use/sharpenings'
 import { standingOf } from '#core/use/standing'
@@ -16,9 +16,6 @@ import { HARM_WORD } from '~/words/keepOffText'
 import { lengthText } from '~/words/lengthText'
 import { momentText } from '~/words/momentText'
 import { foundText, TEST_WORD } from '~/words/sharpnessText'
-
-/** Fewer edges than these that came to their end say nothing of the next one. */
-const LEAST_ENDED = 2
 
 /** What is told to the owner of a blade: what was found, what was done, what the edge is, and what to keep it off. */
 export function useTicket() {
@@ -85,18 +82,17 @@ export function useTicket() {
 
   /** How long edges of this blade lasted; empty where too few are known. */
   const lasts = computed(() => {
-    const { ended, median } = edgeLife(sharpenings.value, 'days')
-    if (ended < LEAST_ENDED || median.middle === null) return ''
-    return `Half of this blade’s edges lasted ${Math.round(median.middle)} days or longer.`
+    const days = usualDaysOf(sharpenings.value)
+    return days === null ? '' : `Half of this blade’s edges lasted ${Math.round(days)} days or longer.`
   })
   const keepOff = computed(() => {
     const degs = edges.value.map(({ deg }) => deg)
     const apex = degs.length === 0 ? null : degs.reduce((sum, deg) => sum + deg, 0) / degs.length
     return keptOff(job.blade.value, apex).map((harm) => HARM_WORD[harm])
   })
-  const received = computed(() => {
+  const begunOn = computed(() => {
     const kept = collections.jobs.find(({ id }) => id === job.id)
     return kept ? momentText(kept.createdAt).slice(0, 10) : ''
   })
-  return { owner, received, found, done, isDone, lasts, keepOff }
+  return { owner, begunOn, found, done, isDone, lasts, keepOff }
 }
