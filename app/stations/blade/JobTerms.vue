@@ -39,7 +39,7 @@ function notHandedBack() {
     </p>
     <p v-if="known?.wishes" class="whitespace-pre-line wrap-anywhere"><b>Wishes:</b> {{ known.wishes }}</p>
     <p v-if="known?.reach" class="text-sm whitespace-pre-line wrap-anywhere text-muted">{{ known.reach }}</p>
-    <UFormField label="Wanted back on" :error="problem"
+    <UFormField label="Wanted back on" :error="problem || undefined"
       ><UInput
         :model-value="job.content.value.dueOn ?? ''"
         type="date"

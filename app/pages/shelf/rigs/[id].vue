@@ -56,9 +56,9 @@ useHead({ title: () => `Record of ${rig.value?.name ?? 'a rig'} · Jaw Tilt` })
             <th>on</th>
             <th>job</th>
             <th>side</th>
-            <th class="text-right">set</th>
-            <th class="text-right">proved</th>
-            <th class="text-right">off</th>
+            <th class="pl-2 text-right">set</th>
+            <th class="pl-2 text-right">proved</th>
+            <th class="pl-2 text-right">off</th>
           </tr>
         </thead>
         <tbody>
@@ -70,9 +70,11 @@ useHead({ title: () => `Record of ${rig.value?.name ?? 'a rig'} · Jaw Tilt` })
               }}</NuxtLink>
             </td>
             <td>{{ names[one.side] }}</td>
-            <td class="figure text-right">{{ one.setDeg === null ? '–' : angleText(one.setDeg) }}</td>
-            <td class="figure text-right">{{ angleText(one.deg, one.uncertaintyDeg) }}</td>
-            <td class="figure text-right">
+            <td class="figure pl-2 text-right whitespace-nowrap">
+              {{ one.setDeg === null ? '–' : angleText(one.setDeg) }}
+            </td>
+            <td class="figure pl-2 text-right whitespace-nowrap">{{ angleText(one.deg, one.uncertaintyDeg) }}</td>
+            <td class="figure pl-2 text-right whitespace-nowrap">
               {{ one.offDeg === null ? '–' : differenceText(one.offDeg, one.uncertaintyDeg) }}
             </td>
           </tr>
